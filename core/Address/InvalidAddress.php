@@ -1,0 +1,9 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Address;
+
+use Heronstem\Core\Refusal;
+
+final class InvalidAddress extends Refusal {}

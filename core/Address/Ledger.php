@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Address;
+
+/** Port: the record of every address of one site. */
+interface Ledger
+{
+    /**
+     * The claims on these addresses, by key; an address that nobody claims is left out.
+     *
+     * @param  list<Address>  $addresses
+     * @return array<string, Claim>
+     */
+    public function claimsOn(array $addresses): array;
+
+    /**
+     * Every claim that a page holds, redirects that lead to it included.
+     *
+     * @return list<Claim>
+     */
+    public function claimsOfPage(string $page): array;
+}

@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Address;
+
+/**
+ * The one spelling under which an address is kept: what the URL standard's path parser leaves,
+ * then repeated slashes folded, unreserved characters decoded and hex digits in upper case
+ * (RFC 3986, 6.2.2), then the site's rules for trailing slash and suffix.
+ * Applying it twice changes nothing.
+ */
+final class NormalForm
+{
+    /** A last segment that names a file: its ending has a letter, so `v2.0` is none. */
+    private const FILE_ENDING = '/\.(?=[0-9]*[A-Za-z])[A-Za-z0-9]{1,8}$/D';
+
+    public static function of(string $path, AddressRules $rules): string
+    {
+        $path = UrlPath::parse($path);
+        $path = (string) preg_replace('#/{2,}#', '/', $path);
+        $path = self::decodeUnreserved($path);
+
+        return self::ending($path, $rules);
+    }
+
+    /**
+     * What two spellings of one address have in common; unique in a site's ledger.
+     * Letters beyond ASCII compare as letters (NFC), and case is folded unless the site tells it apart.
+     */
+    public static function key(string $normal, AddressRules $rules): string
+    {
+        $key = self::readable($normal);
+        if (preg_match('/[^\x00-\x7F]/', $key) !== 1) {
+            return $rules->caseSensitive ? $key : strtolower($key);
+        }
+        $key = (string) \Normalizer::normalize($key, \Normalizer::FORM_C);
+        if ($rules->caseSensitive) {
+            return $key;
+        }
+
+        return (string) \Normalizer::normalize(mb_convert_case($key, MB_CASE_FOLD_SIMPLE, 'UTF-8'), \Normalizer::FORM_C);
+    }
+
+    /** The address with letters beyond ASCII as letters, for people to read. */
+    public static function readable(string $normal): string
+    {
+        return (string) preg_replace_callback(
+            '/(?:%[89A-F][0-9A-F])+/',
+            static function (array $run): string {
+                $bytes = rawurldecode($run[0]);
+
+                return mb_check_encoding($bytes, 'UTF-8') ? $bytes : $run[0];
+            },
+            $normal,
+        );
+    }
+
+    private static function decodeUnreserved(string $path): string
+    {
+        // A stray "%" stays as the URL standard leaves it, unless decoding what follows would turn it
+        // into a triplet that a second reading decoded again: then it is written as %25.
+        $decoded = (string) preg_replace_callback(
+            '/%([0-9A-Fa-f]{2})/',
+            static function (array $triplet): string {
+                $char = chr((int) hexdec($triplet[1]));
+
+                return preg_match('/[A-Za-z0-9._~-]/', $char) === 1 ? "\0".$char : '%'.strtoupper($triplet[1]);
+            },
+            $path,
+        );
+        if (! str_contains($decoded, "\0")) {
+            return $decoded;
+        }
+        $decoded = (string) preg_replace('/%(?=\0[0-9A-Fa-f]\0?[0-9A-Fa-f]|[0-9A-Fa-f]\0[0-9A-Fa-f])/', '%25', $decoded);
+
+        return str_replace("\0", '', $decoded);
+    }
+
+    private static function ending(string $path, AddressRules $rules): string
+    {
+        if ($path === '/') {
+            return $path;
+        }
+        $bare = rtrim($path, '/');
+        $isFile = preg_match(self::FILE_ENDING, $bare) === 1;
+        if ($rules->suffix !== '') {
+            return $isFile ? $bare : $bare.$rules->suffix;
+        }
+
+        return $rules->trailingSlash === TrailingSlash::Always && ! $isFile ? $bare.'/' : $bare;
+    }
+}

@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Content;
+
+/**
+ * A page's words: typed blocks in JSON, version 1. Blocks are heading, paragraph, bulletList, orderedList,
+ * blockquote and picture; text carries the marks bold, italic and link. Links to pages keep the page's
+ * identity, so they follow it wherever it moves.
+ */
+final readonly class Document
+{
+    public const VERSION = 1;
+
+    /** @param list<array<string, mixed>> $blocks */
+    private function __construct(public array $blocks) {}
+
+    /**
+     * @param  array<mixed>  $json  decoded JSON of any origin
+     *
+     * @throws InvalidDocument naming the place that does not fit
+     */
+    public static function read(array $json): self
+    {
+        if (($json['version'] ?? self::VERSION) !== self::VERSION) {
+            throw new InvalidDocument('words.version', 'These words were written in a version of the format that is not known here.', (string) self::VERSION);
+        }
+        if (($json['type'] ?? null) !== 'doc') {
+            throw new InvalidDocument('words.type', 'Words are a document of blocks.', 'doc');
+        }
+
+        return new self((new DocumentReader)->blocks($json['content'] ?? [], 'words.content', 0));
+    }
+
+    public static function blank(): self
+    {
+        return new self([]);
+    }
+
+    public function isBlank(): bool
+    {
+        return PlainText::of($this) === '' && $this->pictures() === [];
+    }
+
+    /** @return list<string> identities of pages linked to, each once */
+    public function linkedPages(): array
+    {
+        return $this->collect(static function (array $node): array {
+            $pages = [];
+            foreach ($node['marks'] ?? [] as $mark) {
+                if ($mark['type'] === 'link' && isset($mark['attrs']['page'])) {
+                    $pages[] = $mark['attrs']['page'];
+                }
+            }
+
+            return $pages;
+        });
+    }
+
+    /** @return list<string> identities of the pictures shown, each once */
+    public function pictures(): array
+    {
+        return $this->collect(static fn (array $node): array => $node['type'] === 'picture' ? [$node['attrs']['file']] : []);
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return ['version' => self::VERSION, 'type' => 'doc', 'content' => $this->blocks];
+    }
+
+    /**
+     * @param  \Closure(array<string, mixed>): list<string>  $of
+     * @return list<string>
+     */
+    private function collect(\Closure $of): array
+    {
+        $found = [];
+        $queue = $this->blocks;
+        while ($queue !== []) {
+            $node = array_shift($queue);
+            foreach ($of($node) as $value) {
+                $found[$value] = true;
+            }
+            array_unshift($queue, ...($node['content'] ?? []));
+        }
+
+        return array_map(strval(...), array_keys($found));
+    }
+}

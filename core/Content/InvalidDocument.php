@@ -1,0 +1,10 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Content;
+
+use Heronstem\Core\Refusal;
+
+/** Words that do not fit the document format; the field is the path to the place. */
+final class InvalidDocument extends Refusal {}

@@ -1,0 +1,12 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Content;
+
+/** Port: where links to pages lead at this moment. */
+interface LinkTargets
+{
+    /** The page's address, or null while visitors cannot see it. */
+    public function addressOf(string $page): ?string;
+}

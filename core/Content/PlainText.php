@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Content;
+
+/** A document's words without marks: blocks apart by line breaks; headings and captions left out. */
+final class PlainText
+{
+    public static function of(Document $document): string
+    {
+        return trim(implode("\n", self::blocks($document->blocks)));
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $nodes
+     * @return list<string>
+     */
+    private static function blocks(array $nodes): array
+    {
+        $lines = [];
+        foreach ($nodes as $node) {
+            if ($node['type'] === 'paragraph') {
+                $lines[] = self::line($node['content']);
+            } elseif ($node['type'] !== 'heading' && isset($node['content'])) {
+                array_push($lines, ...self::blocks($node['content']));
+            }
+        }
+
+        return $lines;
+    }
+
+    /** @param list<array<string, mixed>> $inline */
+    private static function line(array $inline): string
+    {
+        return trim(implode('', array_map(static fn (array $node): string => $node['text'] ?? ' ', $inline)));
+    }
+}

@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Linking;
+
+/** Port: the links in pages' words that lead to pages of the site. */
+interface LinksInto
+{
+    /**
+     * How many links in words lead to these pages.
+     *
+     * @param  list<string>  $pages
+     */
+    public function countInto(array $pages): int;
+}

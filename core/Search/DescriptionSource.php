@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Search;
+
+enum DescriptionSource: string
+{
+    case Own = 'own';
+    case Summary = 'summary';
+    case Words = 'words';
+    case Site = 'site';
+    case None = 'none';
+}

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Search;
+
+/**
+ * Writes sitemaps piece by piece, so that a large site never stands in memory.
+ *
+ * @see https://www.sitemaps.org/protocol.html version 0.9
+ */
+final class SitemapWriter
+{
+    /**
+     * Addresses in one part. The protocol allows 50,000 and 50 MB; with addresses of at most
+     * 2,000 characters this many stay under both.
+     */
+    public const PART = 20000;
+
+    private const XMLNS = 'http://www.sitemaps.org/schemas/sitemap/0.9';
+
+    private const PIECE = 500;
+
+    /**
+     * @param  iterable<SitemapEntry>  $entries  at most one part
+     * @return \Generator<int, string>
+     */
+    public function part(iterable $entries): \Generator
+    {
+        yield from $this->write('urlset', 'url', $entries);
+    }
+
+    /**
+     * @param  iterable<SitemapEntry>  $parts  where the parts are
+     * @return \Generator<int, string>
+     */
+    public function index(iterable $parts): \Generator
+    {
+        yield from $this->write('sitemapindex', 'sitemap', $parts);
+    }
+
+    /**
+     * @param  iterable<SitemapEntry>  $entries
+     * @return \Generator<int, string>
+     */
+    private function write(string $root, string $element, iterable $entries): \Generator
+    {
+        $xml = new \XMLWriter;
+        $xml->openMemory();
+        $xml->startDocument('1.0', 'UTF-8');
+        $xml->startElement($root);
+        $xml->writeAttribute('xmlns', self::XMLNS);
+        $count = 0;
+        foreach ($entries as $entry) {
+            $xml->startElement($element);
+            $xml->writeElement('loc', $entry->location);
+            $xml->writeElement('lastmod', $entry->lastModified->format(DATE_ATOM));
+            $xml->endElement();
+            if (++$count % self::PIECE === 0) {
+                yield $xml->outputMemory();
+            }
+        }
+        $xml->endElement();
+        $xml->endDocument();
+        yield $xml->outputMemory();
+    }
+}

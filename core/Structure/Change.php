@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Structure;
+
+/** One of the few ways in which the structure changes. */
+interface Change
+{
+    /**
+     * Makes the change in the workspace.
+     *
+     * @throws ChangeRefused when a guard forbids it, naming the field
+     */
+    public function on(Workspace $workspace): void;
+
+    /** @return array<string, mixed> as the API and the history write it, read again by ChangeReader */
+    public function toArray(): array;
+}

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Structure\Change;
+
+use Heronstem\Core\Structure\Change;
+use Heronstem\Core\Structure\ChangeRefused;
+use Heronstem\Core\Structure\Place;
+use Heronstem\Core\Structure\Workspace;
+
+/** Puts a page, with everything below it, elsewhere in the tree. */
+final readonly class Move implements Change
+{
+    public function __construct(public string $page, public Place $place) {}
+
+    public function on(Workspace $workspace): void
+    {
+        $page = $workspace->page($this->page);
+        if ($this->place->page === $page->id) {
+            throw new ChangeRefused('place', "“{$page->name}” cannot be placed beside or inside itself.");
+        }
+        $parent = $this->place->parentIn($workspace);
+        if ($parent !== null) {
+            $target = $workspace->page($parent, 'place');
+            foreach ([$target, ...$workspace->ancestors($target)] as $above) {
+                if ($above->id === $page->id) {
+                    throw new ChangeRefused('place', "“{$target->name}” lies inside “{$page->name}”, so “{$page->name}” cannot go there. Move “{$target->name}” out first.");
+                }
+            }
+        }
+        $position = $this->place->positionIn($workspace, $page->id);
+        $workspace->put($page->placed($parent, $position));
+    }
+
+    public function toArray(): array
+    {
+        return ['kind' => 'move', 'page' => $this->page, 'place' => $this->place->toArray()];
+    }
+}

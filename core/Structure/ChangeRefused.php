@@ -1,0 +1,10 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Structure;
+
+use Heronstem\Core\Refusal;
+
+/** A change that the structure does not allow: an unknown page, a cycle, a blank name … */
+final class ChangeRefused extends Refusal {}

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Structure;
+
+use Heronstem\Core\Address\Address;
+use Heronstem\Core\Address\Claim;
+
+/** An address that a batch wants and somebody else holds: who, and the ways out that apply here. */
+final readonly class Conflict
+{
+    /**
+     * @param  string  $page  the page that wants the address
+     * @param  Claim  $held  who has it
+     * @param  Page|null  $holder  the page behind the claim, as it is now
+     * @param  list<WayOut>  $waysOut
+     */
+    public function __construct(public Address $address, public string $page, public Claim $held, public ?Page $holder, public array $waysOut) {}
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Structure;
+
+/** A page's short name, for menus, outline and breadcrumbs: one line, never blank. */
+final readonly class Name
+{
+    /** Longest name, in characters. */
+    public const LONGEST = 200;
+
+    private function __construct(public string $text) {}
+
+    /** @throws ChangeRefused when it is blank or too long */
+    public static function of(string $typed): self
+    {
+        $text = trim((string) preg_replace('/[\s\p{Cc}]+/u', ' ', mb_scrub($typed, 'UTF-8')));
+        if ($text === '') {
+            throw new ChangeRefused('name', 'A name cannot be blank: menus and breadcrumbs show it.');
+        }
+        if (mb_strlen($text) > self::LONGEST) {
+            throw new ChangeRefused('name', sprintf('A name has at most %d characters; this one has %d.', self::LONGEST, mb_strlen($text)), mb_substr($text, 0, self::LONGEST));
+        }
+
+        return new self($text);
+    }
+}

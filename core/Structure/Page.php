@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Structure;
+
+use Heronstem\Core\Address\Address;
+use Heronstem\Core\Address\Slug;
+
+/** A page as the tree knows it: its place, its name and address, its state. */
+final readonly class Page
+{
+    /**
+     * @param  string|null  $parent  null at the top of the tree
+     * @param  int  $position  orders siblings, with gaps; unique among them
+     * @param  bool  $slugByHand  somebody chose the slug, so it no longer follows the name
+     * @param  Address|null  $pinned  an address set by hand, which follows neither name nor parent
+     * @param  bool  $everLive  visitors could see it at some time
+     * @param  bool  $listed  in menus, lists and sitemap while live
+     * @param  Address  $address  its own address, equal to the composition of parent and slug
+     */
+    public function __construct(
+        public string $id,
+        public ?string $parent,
+        public int $position,
+        public string $name,
+        public Slug $slug,
+        public bool $slugByHand,
+        public ?Address $pinned,
+        public State $state,
+        public bool $everLive,
+        public bool $listed,
+        public Address $address,
+    ) {}
+
+    public function isLive(): bool
+    {
+        return $this->state === State::Live;
+    }
+
+    public function named(string $name): self
+    {
+        return $this->with(['name' => $name]);
+    }
+
+    public function withSlug(Slug $slug, bool $byHand): self
+    {
+        return $this->with(['slug' => $slug, 'slugByHand' => $byHand]);
+    }
+
+    public function placed(?string $parent, int $position): self
+    {
+        return $this->with(['parent' => $parent, 'position' => $position]);
+    }
+
+    public function inState(State $state): self
+    {
+        return $this->with(['state' => $state, 'everLive' => $this->everLive || $state === State::Live]);
+    }
+
+    public function at(Address $address): self
+    {
+        return $this->with(['address' => $address]);
+    }
+
+    /** @param array<string, mixed> $fields fields under their constructor names */
+    public function with(array $fields): self
+    {
+        return new self(...[...get_object_vars($this), ...$fields]);
+    }
+}
