@@ -25,7 +25,8 @@ final readonly class TakeBack implements Change
 
     public function on(Workspace $workspace): void
     {
-        foreach ($this->pages as $difference) {
+        // Backwards, so that a page made inside another made page goes first.
+        foreach (array_reverse($this->pages) as $difference) {
             $now = $workspace->find($difference->page);
             if ($difference->wasMade()) {
                 $this->unmake($difference, $workspace);

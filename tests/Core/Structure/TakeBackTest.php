@@ -97,7 +97,7 @@ final class TakeBackTest extends TestCase
     #[Test]
     public function random_batches_keep_every_invariant_and_undo_exactly(): void
     {
-        $this->limitTo(1500)->forAll(Generators::seq(Generators::tuple(Generators::choose(0, 6), Generators::choose(0, 11), Generators::choose(0, 11), Generators::choose(0, 5))))
+        $this->limitTo(400)->forAll(Generators::seq(Generators::tuple(Generators::choose(0, 6), Generators::choose(0, 11), Generators::choose(0, 11), Generators::choose(0, 5))))
             ->then(function (array $steps): void {
                 $site = $this->site();
                 $everLive = array_map(static fn (): bool => true, array_filter($site->claims, static fn ($claim): bool => $claim->everLive));

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console;
+
+use App\Models\Site;
+use App\Store\Violations;
+use Illuminate\Console\Command;
+
+final class Check extends Command
+{
+    protected $signature = 'heronstem:check {--site= : key of one site} {--json : one JSON document}';
+
+    protected $description = 'Check the invariants of the stored sites; exits 1 when one is broken';
+
+    public function handle(Violations $violations): int
+    {
+        $key = $this->option('site');
+        $sites = Site::query()->when(is_string($key) && $key !== '', fn ($query) => $query->where('key', $key))->orderBy('id')->get();
+        if ($sites->isEmpty()) {
+            $this->error('There is no such site.');
+
+            return self::FAILURE;
+        }
+        $found = [];
+        foreach ($sites as $site) {
+            foreach ($violations->of($site) as $violation) {
+                $found[] = ['site' => $site->key, ...$violation];
+            }
+        }
+        if ($this->option('json')) {
+            $this->output->writeln(json_encode(['ok' => $found === [], 'violations' => $found], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE));
+        } else {
+            foreach ($found as $violation) {
+                $this->line("{$violation['site']}  {$violation['invariant']}: {$violation['what']}");
+            }
+            $this->line($found === [] ? 'Every invariant holds on '.$sites->pluck('key')->implode(', ').'.' : count($found).' broken.');
+        }
+
+        return $found === [] ? self::SUCCESS : self::FAILURE;
+    }
+}

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console;
+
+use App\Models\Site;
+use App\Store\LedgerAnswers;
+use Heronstem\Core\Redirect\Resolution;
+use Heronstem\Core\Redirect\Resolver;
+use Illuminate\Console\Command;
+use Illuminate\Database\Connection;
+
+final class Explain extends Command
+{
+    protected $signature = 'heronstem:explain {address* : addresses, or - to read them from standard input, one a line} {--site= : key of the site} {--json : one JSON object a line}';
+
+    protected $description = 'Say how an address is answered';
+
+    public function handle(Connection $db): int
+    {
+        $site = $this->site();
+        if ($site === null) {
+            return self::FAILURE;
+        }
+        $resolver = new Resolver($site->rules(), new LedgerAnswers($db, $site));
+        $addresses = (array) $this->argument('address');
+        $fromInput = $addresses === ['-'];
+        foreach ($fromInput ? $this->lines() : $addresses as $address) {
+            $resolution = $resolver->resolve((string) $address);
+            $fromInput || $this->option('json')
+                ? $this->output->writeln(json_encode($resolution->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE), \Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW)
+                : $this->tell($resolution);
+        }
+
+        return self::SUCCESS;
+    }
+
+    private function tell(Resolution $resolution): void
+    {
+        $lines = ["asked     {$resolution->asked}", "normal    {$resolution->normal}"];
+        foreach ($resolution->hops as $hop) {
+            $lines[] = "hop {$hop->status}   {$hop->from} → {$hop->to}  ({$hop->why})";
+        }
+        $lines[] = "status    {$resolution->status}";
+        $lines[] = 'location  '.($resolution->location ?? '–');
+        $lines[] = 'page      '.($resolution->page === null ? '–' : "{$resolution->pageName} ({$resolution->page})");
+        $lines[] = "why       {$resolution->why}";
+        $this->output->write(implode("\n", $lines)."\n\n", false, \Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW);
+    }
+
+    /** @return \Generator<int, string> */
+    private function lines(): \Generator
+    {
+        while (($line = fgets(STDIN)) !== false) {
+            $line = rtrim($line, "\r\n");
+            if ($line !== '') {
+                yield $line;
+            }
+        }
+    }
+
+    private function site(): ?Site
+    {
+        $key = $this->option('site');
+        $site = Site::query()->when(is_string($key) && $key !== '', fn ($query) => $query->where('key', $key))->orderBy('id')->first();
+        if ($site === null) {
+            $this->error(is_string($key) && $key !== '' ? "There is no site \"$key\"; there are: ".implode(', ', Site::query()->orderBy('id')->pluck('key')->all()).'.' : 'There is no site yet. ./heronstem demo makes some.');
+        }
+
+        return $site;
+    }
+}

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console;
+
+use App\Desk\Demo\GenerateLargeSite;
+use App\Desk\Demo\LoadDemoSite;
+use App\Models\Site;
+use Illuminate\Console\Command;
+
+final class LoadDemo extends Command
+{
+    protected $signature = 'heronstem:load-demo {--pages= : also make a large site of so many pages}';
+
+    protected $description = 'Load the demo sites, where they are not there yet';
+
+    public function handle(LoadDemoSite $load, GenerateLargeSite $large): int
+    {
+        foreach (['ferries', 'boatyard'] as $key) {
+            if (! Site::query()->where('key', $key)->exists()) {
+                $load->load(database_path("demo/$key"), $key);
+                $this->line("Loaded $key.");
+            }
+        }
+        $pages = (int) $this->option('pages');
+        if ($pages > 0 && ! Site::query()->where('key', "large-$pages")->exists()) {
+            $large->generate("large-$pages", $pages);
+            $this->line("Made large-$pages.");
+        }
+
+        return self::SUCCESS;
+    }
+}

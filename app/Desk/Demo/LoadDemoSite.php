@@ -1,0 +1,131 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\Demo;
+
+use App\Desk\ApplyChanges;
+use App\Desk\PublishWords;
+use App\Desk\SaveWords;
+use App\Desk\UploadPicture;
+use App\Models\HistoryEntry;
+use App\Models\Membership;
+use App\Models\Page;
+use App\Models\Role;
+use App\Models\Site;
+use App\Models\User;
+use Heronstem\Core\Address\Slug;
+use Heronstem\Core\Structure\Batch;
+use Heronstem\Core\Structure\Change;
+use Heronstem\Core\Structure\Name;
+use Heronstem\Core\Structure\Place;
+use Illuminate\Database\ConnectionInterface;
+use Illuminate\Support\Str;
+
+/** Builds a demo site from its data files, by the same changes a manager would make. */
+final readonly class LoadDemoSite
+{
+    public function __construct(private ConnectionInterface $db, private ApplyChanges $apply, private SaveWords $save, private PublishWords $publish, private UploadPicture $upload) {}
+
+    public function load(string $folder, string $key): void
+    {
+        $this->db->transaction(function () use ($folder, $key): void {
+            $settings = json_decode((string) file_get_contents("$folder/site.json"), true, flags: JSON_THROW_ON_ERROR);
+            $site = Site::query()->create([...$settings, 'key' => $key, 'origin' => "http://$key.skerrivane.example"]);
+            $pages = array_merge(...array_map(DemoPage::readAll(...), glob("$folder/*.md") ?: []));
+            $ids = [];
+            foreach ($pages as $page) {
+                $ids[$page->address] = (string) Str::ulid();
+            }
+            $people = $this->people($site);
+            $this->structure($site, $pages, $ids, $people[0]);
+            $this->words($site, $pages, $ids, $people[0], "$folder/pictures");
+            $this->branches($site, $ids);
+            // The site is what it is when the demo begins: its making is no history of the manager's.
+            HistoryEntry::query()->where('site_id', $site->id)->delete();
+        });
+    }
+
+    /** @return non-empty-list<User> */
+    private function people(Site $site): array
+    {
+        $users = [];
+        foreach (json_decode((string) file_get_contents(database_path('demo/people.json')), true, flags: JSON_THROW_ON_ERROR) as $person) {
+            $role = $person['sites'][$site->key] ?? null;
+            $user = User::query()->firstOrCreate(['email' => $person['email']], ['name' => $person['name'], 'password' => $person['password']]);
+            if ($role !== null) {
+                Membership::query()->create(['site_id' => $site->id, 'user_id' => $user->id, 'role' => Role::from($role)]);
+                $users[] = $user;
+            }
+        }
+
+        return $users === [] ? throw new \LogicException("Nobody works on {$site->key}.") : $users;
+    }
+
+    /**
+     * @param  list<DemoPage>  $pages
+     * @param  array<string, string>  $ids
+     */
+    private function structure(Site $site, array $pages, array $ids, User $by): void
+    {
+        $makes = [];
+        $lives = [];
+        foreach ($pages as $page) {
+            $parent = $page->parentAddress();
+            $makes[] = new Change\Make($ids[$page->address], Name::of($page->name), Place::lastIn($parent === null ? null : $ids[$parent]), Slug::of($page->slug()));
+            if (($page->head['state'] ?? 'live') === 'live') {
+                $lives[] = new Change\GoLive($ids[$page->address]);
+            }
+        }
+        // The start page first, so that it takes the root before anything is composed below it.
+        $this->apply->apply($site, $by, Batch::of($makes[0]));
+        $start = Page::query()->where('ulid', $ids['/'])->firstOrFail();
+        $this->db->update("update pages set address = '/' where id = ?", [$start->id]);
+        $this->db->update("update ledger set address = '/', key = '/' where page_id = ?", [$start->id]);
+        $site->update(['start_page_id' => $start->id]);
+        $this->apply->apply($site, $by, Batch::of(...array_slice($makes, 1), ...$lives));
+    }
+
+    /**
+     * @param  list<DemoPage>  $pages
+     * @param  array<string, string>  $ids
+     */
+    private function words(Site $site, array $pages, array $ids, User $by, string $pictures): void
+    {
+        /** @var array<string, string> $uploaded */
+        $uploaded = [];
+        $picture = function (string $file) use (&$uploaded, $site, $by, $pictures): string {
+            return $uploaded[$file] ??= $this->upload->upload($site, $by, $file, (string) file_get_contents("$pictures/$file"))->ulid;
+        };
+        $markdown = new MarkdownWords(static fn (string $address): ?string => $ids[$address] ?? null, $picture);
+        foreach ($pages as $demo) {
+            $page = Page::query()->where('ulid', $ids[$demo->address])->firstOrFail();
+            $page->update([
+                'heading' => $demo->head['heading'] ?? null, 'summary' => $demo->head['summary'] ?? '', 'search_title' => $demo->head['title'] ?? '',
+                'search_description' => $demo->head['description'] ?? '', 'layout' => $demo->head['layout'] ?? 'page', 'listed' => ($demo->head['listed'] ?? 'yes') === 'yes',
+                'slug_by_hand' => ($demo->head['state'] ?? 'live') === 'live' && $page->slug_by_hand,
+            ]);
+            if ($demo->markdown !== '') {
+                $this->save->save($page, $by, $markdown->document($demo->markdown), 0);
+            }
+        }
+        $this->publish->forPages(array_values(Page::query()->where('site_id', $site->id)->where('state', 'live')->pluck('ulid')->all()));
+        foreach ($pages as $demo) {
+            $days = (int) ($demo->head['changed'] ?? 0);
+            $since = $demo->head['since'] ?? null;
+            $this->db->update('update pages set updated_at = now() - make_interval(days => ?), live_since = case when live_since is null then null else coalesce(?::timestamptz, live_since) end where ulid = ?', [$days, $since, $ids[$demo->address]]);
+        }
+    }
+
+    /** @param array<string, string> $ids */
+    private function branches(Site $site, array $ids): void
+    {
+        foreach (json_decode((string) file_get_contents(database_path('demo/people.json')), true, flags: JSON_THROW_ON_ERROR) as $person) {
+            $branch = $person['branch'][$site->key] ?? null;
+            if ($branch !== null) {
+                $page = Page::query()->where('ulid', $ids[$branch])->firstOrFail();
+                Membership::query()->where('site_id', $site->id)->where('user_id', User::query()->where('email', $person['email'])->value('id'))->update(['branch_id' => $page->id]);
+            }
+        }
+    }
+}

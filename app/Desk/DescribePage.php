@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk;
+
+use App\Models\File;
+use App\Models\Page;
+use App\Models\PageWords;
+use Heronstem\Core\Content\Document;
+use Heronstem\Core\Content\PlainText;
+use Heronstem\Core\Search\PageFacts;
+
+/** What a page and its place say to search engines: the facts from which head tags are made. */
+final class DescribePage
+{
+    /**
+     * @param  list<Page>  $ancestors  from the top down
+     * @param  Document  $words  those that visitors see, or those being worked on for a preview
+     */
+    public function facts(Page $page, array $ancestors, Document $words): PageFacts
+    {
+        $picture = $words->pictures()[0] ?? null;
+        $parent = $ancestors === [] ? null : $ancestors[count($ancestors) - 1];
+
+        return new PageFacts(
+            name: $page->name,
+            heading: $page->displayHeading(),
+            section: $ancestors[0]->name ?? null,
+            parent: $parent?->name,
+            searchTitle: $page->search_title,
+            searchDescription: $page->search_description,
+            summary: $page->summary,
+            text: PlainText::of($words),
+            address: $page->address,
+            picture: $picture === null ? null : File::query()->where('site_id', $page->site_id)->where('ulid', $picture)->first()?->address(),
+        );
+    }
+
+    public function ofWorking(Page $page): PageFacts
+    {
+        return $this->facts($page, $page->ancestors(), PageWords::document($page->words));
+    }
+}

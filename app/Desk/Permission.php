@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk;
+
+use App\Models\Membership;
+use App\Models\Page;
+use App\Models\Role;
+use App\Models\Site;
+use App\Models\User;
+use Heronstem\Core\Structure\Batch;
+use Illuminate\Auth\Access\AuthorizationException;
+
+/** Who may do what on a site. Owners and managers: all; writers: words and drafts of their branch; readers look. */
+final readonly class Permission
+{
+    private const WRITERS_CHANGES = ['make', 'rename', 'set-slug', 'move'];
+
+    /** @throws AuthorizationException */
+    public function toSee(User $user, Site $site): Membership
+    {
+        return $user->membershipOf($site) ?? throw new AuthorizationException('You are not among the people of this site. Ask its owner to add you.');
+    }
+
+    /** @throws AuthorizationException */
+    public function toWrite(User $user, Site $site, ?Page $page): void
+    {
+        $membership = $this->toSee($user, $site);
+        if (! $membership->role->writes()) {
+            throw new AuthorizationException('You can look at this site, not change it. Ask its owner for another role.');
+        }
+        if ($page !== null && ! $this->inBranch($membership, $page->path)) {
+            throw new AuthorizationException("You write in another branch; “{$page->name}” lies outside it.");
+        }
+    }
+
+    /** @throws AuthorizationException */
+    public function toManage(User $user, Site $site): void
+    {
+        if (! $this->toSee($user, $site)->role->manages()) {
+            throw new AuthorizationException('Only managers and the owner of the site do this. Ask one of them.');
+        }
+    }
+
+    /** @throws AuthorizationException naming what the person may not change */
+    public function toApply(User $user, Site $site, Batch $batch): void
+    {
+        $this->toWrite($user, $site, null);
+        $membership = $this->toSee($user, $site);
+        if ($membership->role->manages()) {
+            return;
+        }
+        foreach ($batch->changes as $change) {
+            $written = $change->toArray();
+            if (! in_array($written['kind'], self::WRITERS_CHANGES, true)) {
+                throw new AuthorizationException('Writers prepare pages; putting them live, taking them offline and taking back is done by a manager.');
+            }
+            $this->guardWriter($membership, $site, $written);
+        }
+    }
+
+    /** @param array<string, mixed> $change */
+    private function guardWriter(Membership $membership, Site $site, array $change): void
+    {
+        $page = Page::query()->where('site_id', $site->id)->where('ulid', $change['page'])->first();
+        if ($page !== null && $page->ever_live) {
+            throw new AuthorizationException("Visitors know “{$page->name}”; only a manager changes its name, slug or place.");
+        }
+        if ($page !== null && ! $this->inBranch($membership, $page->path)) {
+            throw new AuthorizationException("You write in another branch; “{$page->name}” lies outside it.");
+        }
+        $place = $change['place'] ?? null;
+        if (! is_array($place) || $membership->branch_id === null) {
+            return;
+        }
+        $near = Page::query()->where('site_id', $site->id)->where('ulid', current($place))->first();
+        $parentPath = in_array(key($place), ['before', 'after'], true) ? $near?->parent?->path : $near?->path;
+        if (! $this->inBranch($membership, $parentPath)) {
+            throw new AuthorizationException('You write in one branch of this site; this place lies outside it.');
+        }
+    }
+
+    private function inBranch(Membership $membership, ?string $path): bool
+    {
+        if ($membership->role !== Role::Writer || $membership->branch_id === null) {
+            return true;
+        }
+
+        return $path !== null && in_array((string) $membership->branch_id, explode('.', $path), true);
+    }
+}

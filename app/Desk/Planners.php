@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk;
+
+use App\Models\Site;
+use App\Store\StoredLedger;
+use App\Store\StoredLinks;
+use App\Store\StoredPages;
+use Heronstem\Core\Structure\Planner;
+use Illuminate\Database\ConnectionInterface;
+
+/** The core's planner over the stored site. */
+final readonly class Planners
+{
+    public function __construct(private ConnectionInterface $db) {}
+
+    public function for(Site $site): Planner
+    {
+        return new Planner($site->frame(), new StoredPages($this->db, $site), new StoredLedger($this->db, $site), new StoredLinks($this->db));
+    }
+}

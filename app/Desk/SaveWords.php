@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk;
+
+use App\Models\Draft;
+use App\Models\Page;
+use App\Models\PageWords;
+use App\Models\User;
+use Heronstem\Core\Content\Document;
+use Illuminate\Database\ConnectionInterface;
+
+/** Saves a page's words as a new version. Every version is kept, so saving over somebody loses nothing of theirs. */
+final readonly class SaveWords
+{
+    public function __construct(private ConnectionInterface $db) {}
+
+    /**
+     * @param  int  $basedOn  the version the writer started from, 0 for none
+     *
+     * @throws WordsMovedOn when somebody saved another version meanwhile
+     */
+    public function save(Page $page, User $user, Document $words, int $basedOn): PageWords
+    {
+        return $this->db->transaction(function () use ($page, $user, $words, $basedOn): PageWords {
+            Page::query()->whereKey($page->id)->lockForUpdate()->firstOrFail();
+            $current = PageWords::query()->find($page->id);
+            if (($current->working_version ?? 0) !== $basedOn) {
+                throw new WordsMovedOn($current);
+            }
+            $version = $basedOn + 1;
+            $this->db->insert('insert into word_revisions (page_id, number, document, user_id) values (?, ?, ?::jsonb, ?)', [$page->id, $version, json_encode($words->toArray(), JSON_THROW_ON_ERROR), $user->id]);
+            $saved = PageWords::query()->updateOrCreate(['page_id' => $page->id], [
+                'working' => $words->toArray(), 'working_version' => $version, 'saved_by' => $user->id, 'saved_at' => now(),
+            ]);
+            Draft::query()->where('page_id', $page->id)->where('user_id', $user->id)->delete();
+            $page->update(['changed_by' => $user->id, 'version' => $page->version + 1]);
+
+            return $saved;
+        });
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Api;
+
+use App\Desk\Permission;
+use App\Desk\Planners;
+use App\Http\Api\Schema\ConflictView;
+use App\Models\Site;
+use App\Store\LedgerAnswers;
+use Heronstem\Core\Address\NormalForm;
+use Heronstem\Core\Redirect\Resolver;
+use Heronstem\Core\Refusal;
+use Heronstem\Core\Structure\ChangeReader;
+use Illuminate\Database\Connection;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use OpenApi\Attributes as OA;
+
+/** What an address would be, and what answers there. */
+final readonly class AddressController
+{
+    public function __construct(private Permission $permission, private Planners $planners, private Connection $db) {}
+
+    #[OA\Post(path: '/sites/{site}/address', operationId: 'address', description: 'Slug and address that one change would give its page, while it is being typed; a conflict with its ways out.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/Change')), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/SlugAnswer')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function preview(Request $request, Site $site): JsonResponse
+    {
+        $this->permission->toSee(Signed::in($request), $site);
+        try {
+            $ripple = $this->planners->for($site)->plan((new ChangeReader($site->rules()))->batch([$request->json()->all()]));
+        } catch (Refusal $refusal) {
+            return new JsonResponse(['slug' => null, 'address' => null, 'inherited' => null, 'conflict' => null, 'error' => $refusal->reason, 'suggestion' => $refusal->suggestion]);
+        }
+        $page = $ripple->outcome[(string) $request->json('page')] ?? null;
+        $address = $page === null ? '' : $page->address->readable();
+        $own = $page?->slug->text ?? '';
+
+        return new JsonResponse([
+            'slug' => $page?->slug->text, 'address' => $address,
+            'inherited' => $own !== '' && ($at = mb_strrpos($address, $own)) !== false ? mb_substr($address, 0, $at) : $address,
+            'conflict' => $ripple->conflicts === [] ? null : ConflictView::of($ripple->conflicts[0]), 'error' => null, 'suggestion' => null,
+        ]);
+    }
+
+    #[OA\Get(path: '/sites/{site}/explain', operationId: 'explain', description: 'How an address of the site is answered.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'address', in: 'query', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Explanation')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function explain(Request $request, Site $site): JsonResponse
+    {
+        $this->permission->toSee(Signed::in($request), $site);
+        $resolver = new Resolver($site->rules(), new LedgerAnswers($this->db, $site));
+
+        return new JsonResponse($resolver->resolve($request->string('address')->value())->toArray());
+    }
+}

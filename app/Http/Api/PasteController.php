@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Api;
+
+use App\Desk\Permission;
+use App\Models\Site;
+use App\Store\LedgerAnswers;
+use Heronstem\Core\Address\Address;
+use Heronstem\Core\Address\InvalidAddress;
+use Heronstem\Core\Content\PastedHtml;
+use Illuminate\Database\Connection;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use OpenApi\Attributes as OA;
+
+/** Words pasted from elsewhere. */
+final readonly class PasteController
+{
+    public function __construct(private Permission $permission, private Connection $db) {}
+
+    #[OA\Post(path: '/sites/{site}/pasted', operationId: 'pasted', description: 'Turns pasted HTML into a document: sanitised, and links to the site\'s own addresses kept by page.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['html'], type: 'object', properties: [new OA\Property('html', type: 'string')])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Document')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function store(Request $request, Site $site): JsonResponse
+    {
+        $this->permission->toWrite(Signed::in($request), $site, null);
+        $given = $request->validate(['html' => ['present', 'string', 'max:'.PastedHtml::LARGEST]], ['html.max' => 'This is more than can be pasted at once.']);
+        $answers = new LedgerAnswers($this->db, $site);
+        $pageAt = static function (string $href) use ($site, $answers): ?string {
+            if (! str_starts_with($href, '/') && ! str_starts_with($href, $site->origin.'/')) {
+                return null;
+            }
+            try {
+                return str_contains($href, '#') ? null : $answers->at(Address::asked($href, $site->rules())->key)?->page;
+            } catch (InvalidAddress) {
+                return null;
+            }
+        };
+
+        return new JsonResponse((new PastedHtml($pageAt))->read($given['html'])->toArray());
+    }
+}

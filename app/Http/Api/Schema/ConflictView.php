@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Api\Schema;
+
+use Heronstem\Core\Structure\Change;
+use Heronstem\Core\Structure\Conflict;
+use Heronstem\Core\Structure\Decision;
+use Heronstem\Core\Structure\WayOut;
+use OpenApi\Attributes as OA;
+
+#[OA\Schema(schema: 'Conflict', description: 'An address that is wanted and held by something else: by what, and the ways out that apply.')]
+final readonly class ConflictView
+{
+    /**
+     * @param  array<string, string|null>  $held
+     * @param  list<array<string, mixed>>  $waysOut
+     */
+    public function __construct(
+        #[OA\Property] public string $address,
+        #[OA\Property] public string $page,
+        #[OA\Property(ref: '#/components/schemas/Holder', type: 'object')] public array $held,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/WayOut'))] public array $waysOut,
+    ) {}
+
+    public static function of(Conflict $conflict): self
+    {
+        return new self(
+            $conflict->address->readable(), $conflict->page,
+            [
+                'kind' => $conflict->held->kind->value, 'page' => $conflict->holder?->id, 'name' => $conflict->holder?->name, 'state' => $conflict->holder?->state->value,
+                'since' => $conflict->held->since?->format(DATE_ATOM), 'byChange' => $conflict->held->byChange,
+            ],
+            array_map(static fn (WayOut $way): array => [
+                'kind' => $way->kind->value, 'slug' => $way->slug?->text,
+                'changes' => array_map(static fn (Change $change): array => $change->toArray(), $way->changes),
+                'decisions' => array_map(static fn (Decision $decision): array => ['replace-redirect' => $decision->replaceRedirectAt->path], $way->decisions),
+            ], $conflict->waysOut),
+        );
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Api\Schema;
+
+use App\Models\Draft;
+use App\Models\PageWords;
+use Heronstem\Core\Content\Document;
+use OpenApi\Attributes as OA;
+
+#[OA\Schema(schema: 'Words', description: 'A page\'s words as saved, one\'s own unsaved ones, and who else is typing.')]
+final readonly class Words
+{
+    /**
+     * @param  array<string, mixed>  $document
+     * @param  array{document: array<mixed>, basedOn: int, typed: string}|null  $draft
+     * @param  list<array{name: string, typed: string}>  $others
+     */
+    public function __construct(
+        #[OA\Property(ref: '#/components/schemas/Document', type: 'object')] public array $document,
+        #[OA\Property(description: 'goes back in If-Match when saving')] public int $version,
+        #[OA\Property(description: 'the version visitors see')] public ?int $liveVersion,
+        #[OA\Property(format: 'date-time')] public ?string $saved,
+        #[OA\Property] public ?string $savedBy,
+        #[OA\Property(ref: '#/components/schemas/DraftWords', type: 'object', nullable: true)] public ?array $draft,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/OtherWriter'))] public array $others,
+    ) {}
+
+    /** @param iterable<Draft> $others */
+    public static function of(?PageWords $words, ?Draft $draft, iterable $others): self
+    {
+        $typing = [];
+        foreach ($others as $other) {
+            $typing[] = ['name' => $other->user->name, 'typed' => $other->updated_at->toIso8601ZuluString()];
+        }
+
+        return new self(
+            $words->working ?? Document::blank()->toArray(), $words->working_version ?? 0, $words?->live_version,
+            $words?->saved_at->toIso8601ZuluString(), $words?->savedBy?->name,
+            $draft === null ? null : ['document' => $draft->document, 'basedOn' => $draft->based_on, 'typed' => $draft->updated_at->toIso8601ZuluString()],
+            $typing,
+        );
+    }
+}

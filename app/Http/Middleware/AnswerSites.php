@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Middleware;
+
+use App\Http\Site\FrontController;
+use App\Models\Site;
+use Illuminate\Http\Request;
+use Symfony\Component\HttpFoundation\Response;
+
+/** Requests to a site's own host and port are the public site's; everything else is the editor's. */
+final readonly class AnswerSites
+{
+    public function __construct(private FrontController $front) {}
+
+    public function handle(Request $request, \Closure $next): Response
+    {
+        $host = $request->getHttpHost();
+        $site = Site::query()->whereIn('origin', ["http://$host", "https://$host"])->first();
+
+        return $site === null ? $next($request) : $this->front->answer($request, $site);
+    }
+}

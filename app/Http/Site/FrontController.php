@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Site;
+
+use App\Models\File;
+use App\Models\Page;
+use App\Models\PageWords;
+use App\Models\Site;
+use App\Store\LedgerAnswers;
+use App\Store\NearAddresses;
+use Heronstem\Core\Content\Document;
+use Heronstem\Core\Redirect\Resolver;
+use Illuminate\Contracts\View\Factory as Views;
+use Illuminate\Database\Connection;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Symfony\Component\HttpFoundation\Response as AnyResponse;
+
+/** Answers every request to a public site: the system's own addresses, files, then whatever the ledger says. */
+final readonly class FrontController
+{
+    private const POLICY = "default-src 'none'; style-src 'self'; img-src 'self' data:; font-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
+
+    public function __construct(
+        private Connection $db,
+        private Views $views,
+        private PageView $pageView,
+        private Sitemap $sitemap,
+        private NearAddresses $near,
+        private FileResponse $files,
+    ) {}
+
+    public function answer(Request $request, Site $site): AnyResponse
+    {
+        $response = $this->respond($request, $site);
+        $response->headers->add([
+            'Content-Security-Policy' => self::POLICY, 'X-Content-Type-Options' => 'nosniff', 'Referrer-Policy' => 'strict-origin-when-cross-origin',
+            'Permissions-Policy' => 'camera=(), geolocation=(), microphone=()',
+        ]);
+
+        return $response->prepare($request);
+    }
+
+    private function respond(Request $request, Site $site): AnyResponse
+    {
+        if (! $request->isMethodCacheable()) {
+            return new Response('Only GET and HEAD are answered here.', 405, ['Allow' => 'GET, HEAD', 'Content-Type' => 'text/plain; charset=utf-8']);
+        }
+        $asked = (string) $request->server('REQUEST_URI', '/');
+        if (preg_match('#^/_files/([0-9A-Z]{26})/#', $asked, $file) === 1) {
+            return $this->file($file[1], $site);
+        }
+        $resolution = (new Resolver($site->rules(), new LedgerAnswers($this->db, $site)))->resolve($asked);
+        if ($resolution->hops !== []) {
+            return new Response('', 301, ['Location' => (string) $resolution->location, 'Cache-Control' => 'no-cache']);
+        }
+        if ($resolution->status !== 200) {
+            return $this->missed($resolution->normal === '' ? '/' : $resolution->normal, $site);
+        }
+        if ($resolution->page === null) {
+            return $this->system($resolution->normal, $site);
+        }
+        $page = Page::query()->where('ulid', $resolution->page)->firstOrFail();
+
+        return $this->page($request, $page, $site);
+    }
+
+    private function page(Request $request, Page $page, Site $site): Response
+    {
+        $words = PageWords::query()->find($page->id)?->liveDocument() ?? Document::blank();
+        $html = $this->views->make('site.page', $this->pageView->of($page, $site, $words))->render();
+        $response = new Response($html, 200, ['Content-Type' => 'text/html; charset=utf-8', 'Cache-Control' => 'public, max-age=0, must-revalidate']);
+        $response->setEtag(sha1($html));
+        $response->isNotModified($request);
+
+        return $response;
+    }
+
+    private function missed(string $address, Site $site): Response
+    {
+        $html = $this->views->make('site.missed', [...$this->pageView->frame($site), 'address' => $address, 'near' => $this->near->to($address, $site)])->render();
+
+        return new Response($html, 404, ['Content-Type' => 'text/html; charset=utf-8', 'Cache-Control' => 'no-cache']);
+    }
+
+    private function system(string $address, Site $site): AnyResponse
+    {
+        return $address === '/robots.txt'
+            ? new Response("User-agent: *\nDisallow:\n\nSitemap: {$site->origin}/sitemap.xml\n", 200, ['Content-Type' => 'text/plain; charset=utf-8'])
+            : $this->sitemap->respond($address, $site);
+    }
+
+    private function file(string $ulid, Site $site): AnyResponse
+    {
+        $file = File::query()->where('site_id', $site->id)->where('ulid', $ulid)->first();
+
+        return $file === null ? $this->missed('/_files', $site) : $this->files->of($file);
+    }
+}

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Jobs;
+
+use App\Models\Site;
+use App\Store\PgArray;
+use Heronstem\Core\Linking\Reach;
+use Illuminate\Contracts\Queue\ShouldBeUniqueUntilProcessing;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Database\ConnectionInterface;
+use Illuminate\Foundation\Queue\Queueable;
+
+/** Works out clicks and links of every page anew; follows structural changes, and can be run at any time. */
+final class RefreshReach implements ShouldBeUniqueUntilProcessing, ShouldQueue
+{
+    use Queueable;
+
+    public function __construct(public readonly int $siteId) {}
+
+    public function uniqueId(): string
+    {
+        return (string) $this->siteId;
+    }
+
+    public function handle(ConnectionInterface $db): void
+    {
+        $site = Site::query()->find($this->siteId);
+        if ($site === null) {
+            return;
+        }
+        $leadsTo = [];
+        $menu = [];
+        $live = $db->select("select p.id, p.parent_id, nlevel(p.path) as level, p.listed, parent.state as parent_state from pages p left join pages parent on parent.id = p.parent_id where p.site_id = ? and p.state = 'live'", [$site->id]);
+        foreach ($live as $page) {
+            if ($page->listed && ($page->level === 1 || ($page->level === 2 && $page->parent_state === 'live'))) {
+                $menu[] = $page->id;
+            }
+            if ($page->parent_id !== null) {
+                $leadsTo[$page->id][] = $page->parent_id; // breadcrumbs
+                if ($page->listed) {
+                    $leadsTo[$page->parent_id][] = $page->id; // the section's side menu
+                }
+            }
+        }
+        foreach ($db->select("select l.from_page_id as f, l.to_page_id as t from links l join pages p on p.id = l.to_page_id where p.site_id = ? and p.state = 'live'", [$site->id]) as $link) {
+            $leadsTo[$link->f][] = $link->t;
+        }
+        $clicks = $site->start_page_id === null ? [] : Reach::clicks($site->start_page_id, $menu, $leadsTo);
+        $clicks = array_intersect_key($clicks, array_column($live, null, 'id'));
+        $db->update(<<<'SQL'
+            with n as (select * from unnest(?::bigint[], ?::int[]) as n(id, clicks)),
+            into_page as (select l.to_page_id as id, count(*) as links from links l join pages f on f.id = l.from_page_id where f.site_id = ? and f.state = 'live' group by 1)
+            update pages p set clicks = r.clicks, links_in = r.links
+            from (select p2.id, n.clicks, coalesce(i.links, 0) as links from pages p2 left join n on n.id = p2.id left join into_page i on i.id = p2.id where p2.site_id = ?) r
+            where r.id = p.id and (p.clicks is distinct from r.clicks or p.links_in <> r.links)
+            SQL, [PgArray::of(array_keys($clicks)), PgArray::of($clicks), $site->id, $site->id]);
+    }
+}

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * Words one person has typed and not saved yet, kept so that nothing is lost.
+ *
+ * @property int $page_id
+ * @property int $user_id
+ * @property array<mixed> $document
+ * @property int $based_on version of the words they started from
+ * @property \Illuminate\Support\Carbon $updated_at
+ * @property-read User $user
+ */
+final class Draft extends Model
+{
+    protected $guarded = ['id'];
+
+    protected $casts = ['document' => 'array'];
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Concerns\HasUlids;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * @property int $id
+ * @property string $ulid
+ * @property int $site_id
+ * @property int|null $user_id
+ * @property string $sentence
+ * @property array<mixed> $batch
+ * @property array<string, int> $counts
+ * @property list<array{page: string, before: array<string, scalar|null>|null, after: array<string, scalar|null>|null}> $pages
+ * @property list<array{key: string, before: array{string, string, string, bool}|null, after: array{string, string, string, bool}|null}> $claims
+ * @property string $note
+ * @property int|null $takes_back_id
+ * @property int|null $taken_back_by_id
+ * @property \Illuminate\Support\Carbon $created_at
+ * @property-read User|null $user
+ */
+final class HistoryEntry extends Model
+{
+    use HasUlids;
+
+    public const UPDATED_AT = null;
+
+    protected $table = 'history';
+
+    protected $guarded = ['id'];
+
+    protected $casts = ['batch' => 'array', 'counts' => 'array', 'pages' => 'array', 'claims' => 'array'];
+
+    public function uniqueIds(): array
+    {
+        return ['ulid'];
+    }
+
+    public function getRouteKeyName(): string
+    {
+        return 'ulid';
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
+}

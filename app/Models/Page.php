@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Heronstem\Core\Structure\State;
+use Illuminate\Database\Eloquent\Concerns\HasUlids;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasOne;
+
+/**
+ * @property int $id
+ * @property string $ulid
+ * @property int $site_id
+ * @property int|null $parent_id
+ * @property string $path
+ * @property int $position
+ * @property string $name
+ * @property string|null $heading null while it follows the name
+ * @property string $slug
+ * @property bool $slug_by_hand
+ * @property string $address
+ * @property State $state
+ * @property bool $ever_live
+ * @property \Illuminate\Support\Carbon|null $live_since
+ * @property bool $listed
+ * @property string $layout
+ * @property string $summary
+ * @property string $search_title
+ * @property string $search_description
+ * @property int|null $clicks
+ * @property int $links_in
+ * @property int $version
+ * @property int|null $changed_by
+ * @property \Illuminate\Support\Carbon $updated_at
+ * @property-read Site $site
+ * @property-read Page|null $parent
+ * @property-read PageWords|null $words
+ * @property-read User|null $changedBy
+ */
+final class Page extends Model
+{
+    use HasUlids;
+
+    protected $guarded = ['id'];
+
+    protected $casts = ['state' => State::class, 'slug_by_hand' => 'bool', 'ever_live' => 'bool', 'listed' => 'bool', 'live_since' => 'datetime'];
+
+    public function uniqueIds(): array
+    {
+        return ['ulid'];
+    }
+
+    public function getRouteKeyName(): string
+    {
+        return 'ulid';
+    }
+
+    public function displayHeading(): string
+    {
+        return $this->heading ?? $this->name;
+    }
+
+    /** @return list<Page> from the top of the tree down to the parent */
+    public function ancestors(): array
+    {
+        $ids = array_slice(explode('.', $this->path), 0, -1);
+
+        return array_values(self::query()->whereIn('id', $ids)->orderByRaw('nlevel(path)')->get()->all());
+    }
+
+    /** @return BelongsTo<Site, $this> */
+    public function site(): BelongsTo
+    {
+        return $this->belongsTo(Site::class);
+    }
+
+    /** @return BelongsTo<Page, $this> */
+    public function parent(): BelongsTo
+    {
+        return $this->belongsTo(self::class, 'parent_id');
+    }
+
+    /** @return HasOne<PageWords, $this> */
+    public function words(): HasOne
+    {
+        return $this->hasOne(PageWords::class);
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function changedBy(): BelongsTo
+    {
+        return $this->belongsTo(User::class, 'changed_by');
+    }
+}

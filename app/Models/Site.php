@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Address\TrailingSlash;
+use Heronstem\Core\Search\SiteFacts;
+use Heronstem\Core\Structure\SiteFrame;
+use Illuminate\Database\Eloquent\Concerns\HasUlids;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * @property int $id
+ * @property string $ulid
+ * @property string $key
+ * @property string $name
+ * @property string $origin
+ * @property string $language
+ * @property string $zone
+ * @property string $trailing_slash
+ * @property string $suffix
+ * @property bool $case_sensitive
+ * @property bool $native_letters
+ * @property string $title_pattern
+ * @property string $description
+ * @property string $tagline
+ * @property int|null $start_page_id
+ */
+final class Site extends Model
+{
+    use HasUlids;
+
+    protected $guarded = ['id'];
+
+    protected $casts = ['case_sensitive' => 'bool', 'native_letters' => 'bool'];
+
+    public function uniqueIds(): array
+    {
+        return ['ulid'];
+    }
+
+    public function getRouteKeyName(): string
+    {
+        return 'key';
+    }
+
+    public function rules(): AddressRules
+    {
+        return new AddressRules(TrailingSlash::from($this->trailing_slash), $this->suffix, $this->case_sensitive, $this->language, $this->native_letters);
+    }
+
+    public function frame(): SiteFrame
+    {
+        $start = $this->start_page_id === null ? null : Page::query()->whereKey($this->start_page_id)->value('ulid');
+
+        return new SiteFrame($this->rules(), is_string($start) ? $start : null);
+    }
+
+    public function facts(): SiteFacts
+    {
+        return new SiteFacts($this->name, $this->title_pattern, $this->description, $this->language, $this->origin);
+    }
+}

@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Providers;
+
+use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\Vite;
+use Illuminate\Support\ServiceProvider;
+
+final class AppServiceProvider extends ServiceProvider
+{
+    public function boot(): void
+    {
+        Model::shouldBeStrict(! $this->app->environment('production'));
+        Vite::useBuildDirectory('_editor');
+        RateLimiter::for('api', fn (Request $request): Limit => Limit::perMinute((int) config('heronstem.api_rate'))->by((string) ($request->user()?->getAuthIdentifier() ?? $request->ip())));
+    }
+}

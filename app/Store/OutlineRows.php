@@ -1,0 +1,114 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use App\Models\Site;
+use Illuminate\Database\ConnectionInterface;
+
+/** Reads the outline: children of open branches, a piece at a time, and what a filter finds with its ancestors. */
+final readonly class OutlineRows
+{
+    /** Most rows of one branch in one answer. */
+    public const PIECE = 100;
+
+    /** Most rows a first answer holds, so that it stays small on any site. */
+    public const FIRST = 130;
+
+    private const COLUMNS = <<<'SQL'
+        p.ulid as id, (select ulid from pages u where u.id = p.parent_id) as parent, p.name, p.slug, p.address, p.state, p.listed, p.ever_live as "everLive",
+        p.clicks, p.links_in as "linksIn", to_char(p.updated_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as changed,
+        (select count(*) from pages c where c.parent_id = p.id) as children,
+        coalesce(w.live_version is distinct from w.working_version and p.state = 'live' and w.page_id is not null, false) as edited,
+        case when p.search_title <> '' then 'own' else 'pattern' end as title,
+        case when p.search_description <> '' then 'own' when p.summary <> '' then 'summary' when w.page_id is not null then 'words' when s.description <> '' then 'site' else 'none' end as description,
+        p.id = s.start_page_id is true as start, nlevel(p.path) as level
+        SQL;
+
+    private const FROM = 'from pages p join sites s on s.id = p.site_id left join page_words w on w.page_id = p.id';
+
+    public function __construct(private ConnectionInterface $db) {}
+
+    /**
+     * @param  string|null  $parent  ULID, null for the top
+     * @return list<\stdClass>
+     */
+    public function children(Site $site, ?string $parent, int $offset = 0, int $limit = self::PIECE): array
+    {
+        $of = $parent === null ? 'p.parent_id is null' : 'p.parent_id = (select id from pages where ulid = ? and site_id = ?)';
+
+        return $this->db->select('select '.self::COLUMNS.' '.self::FROM." where p.site_id = ? and $of order by p.position limit ? offset ?", [
+            $site->id, ...($parent === null ? [] : [$parent, $site->id]), $limit, $offset,
+        ]);
+    }
+
+    public function childCount(Site $site, ?string $parent): int
+    {
+        $of = $parent === null ? 'parent_id is null' : 'parent_id = (select id from pages where ulid = ?)';
+
+        return (int) $this->db->selectOne("select count(*) as n from pages where site_id = ? and $of", $parent === null ? [$site->id] : [$site->id, $parent])->n;
+    }
+
+    /**
+     * First rows of several branches in one query.
+     *
+     * @param  list<string>  $parents
+     * @return array<string, list<\stdClass>> by parent
+     */
+    public function branches(Site $site, array $parents): array
+    {
+        $rows = $parents === [] ? [] : $this->db->select(
+            'select r.* from unnest(?::text[]) with ordinality as o(ulid, n) join pages b on b.ulid = o.ulid and b.site_id = ?
+             cross join lateral (select '.self::COLUMNS.' '.self::FROM.' where p.site_id = ? and p.parent_id = b.id order by p.position limit '.self::PIECE.') r
+             order by o.n',
+            [PgArray::of($parents), $site->id, $site->id],
+        );
+        $by = [];
+        foreach ($rows as $row) {
+            $by[$row->parent][] = $row;
+        }
+
+        return $by;
+    }
+
+    /** @return \stdClass with pages, live, draft, offline */
+    public function counts(Site $site): \stdClass
+    {
+        return $this->db->selectOne("select count(*) as pages, count(*) filter (where state = 'live') as live, count(*) filter (where state = 'draft') as draft, count(*) filter (where state = 'offline') as offline from pages where site_id = ?", [$site->id]);
+    }
+
+    /**
+     * Pages whose name or address holds the text, with their ancestors, in tree order.
+     *
+     * @return array{int, list<\stdClass>} how many match, and rows with `match` set on those
+     */
+    public function matching(Site $site, string $text, int $limit): array
+    {
+        $like = '%'.addcslashes($text, '%_\\').'%';
+        $where = "p.site_id = ? and (p.name || ' ' || p.address) ilike ? and (p.name ilike ? or p.address ilike ?)";
+        $bound = [$site->id, $like, $like, $like];
+        $total = (int) $this->db->selectOne("select count(*) as n from pages p where $where", $bound)->n;
+        $rows = $this->db->select(
+            "with found as (select p.id, p.path from pages p where $where order by nlevel(p.path), p.id limit ?),
+             shown as (select distinct a.id from found f join pages a on a.site_id = ? and a.path @> f.path)
+             select r.*, f.id is not null as match, r.path_key from (
+                select ".self::COLUMNS.", p.id as number,
+                    (select array_agg(a.position order by nlevel(a.path)) from pages a where a.site_id = p.site_id and a.path @> p.path) as path_key
+                ".self::FROM.' where p.id in (select id from shown)
+             ) r left join found f on f.id = r.number order by r.path_key',
+            [...$bound, $limit, $site->id],
+        );
+        foreach ($rows as $row) {
+            unset($row->path_key, $row->number);
+        }
+
+        return [$total, $rows];
+    }
+
+    /** @return list<string> ULIDs of a page's ancestors, from the top down */
+    public function lineTo(Site $site, string $page): array
+    {
+        return array_column($this->db->select('select a.ulid from pages p join pages a on a.site_id = p.site_id and a.path @> p.path and a.id <> p.id where p.site_id = ? and p.ulid = ? order by nlevel(a.path)', [$site->id, $page]), 'ulid');
+    }
+}

@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use App\Models\Site;
+use Heronstem\Core\Address\Address;
+use Heronstem\Core\Address\Composition;
+use Heronstem\Core\Address\Slug;
+use Illuminate\Database\ConnectionInterface;
+
+/** The invariants of a site, checked against what is stored. Reads every page once, in tree order. */
+final readonly class Violations
+{
+    public function __construct(private ConnectionInterface $db) {}
+
+    /** @return list<array{invariant: string, what: string}> */
+    public function of(Site $site): array
+    {
+        return [...$this->tree($site), ...$this->addresses($site), ...$this->ledger($site)];
+    }
+
+    /** @return list<array{invariant: string, what: string}> */
+    private function tree(Site $site): array
+    {
+        $found = [];
+        foreach ($this->db->select("select p.name, p.address from pages p left join pages parent on parent.id = p.parent_id where p.site_id = ? and p.path <> coalesce(parent.path, ''::ltree) || p.id::text", [$site->id]) as $row) {
+            $found[] = ['invariant' => 'one-tree', 'what' => "“{$row->name}” ({$row->address}) is filed under a path that is not its parent's."];
+        }
+        foreach ($this->db->select('select p.name, parent.name as parent from pages p join pages parent on parent.id = p.parent_id where p.site_id = ? and parent.site_id <> p.site_id', [$site->id]) as $row) {
+            $found[] = ['invariant' => 'one-tree', 'what' => "“{$row->name}” lies inside “{$row->parent}”, a page of another site."];
+        }
+        $lost = $this->db->select('with recursive t as (select id from pages where site_id = ? and parent_id is null union select p.id from t join pages p on p.parent_id = t.id) select name from pages where site_id = ? and id not in (select id from t)', [$site->id, $site->id]);
+        foreach ($lost as $row) {
+            $found[] = ['invariant' => 'one-tree', 'what' => "“{$row->name}” hangs in a cycle and is reached from nowhere."];
+        }
+        foreach ($this->db->select('select position, count(*) as n from pages where site_id = ? group by parent_id, position having count(*) > 1', [$site->id]) as $row) {
+            $found[] = ['invariant' => 'sibling-order', 'what' => "{$row->n} siblings share the position {$row->position}."];
+        }
+
+        return $found;
+    }
+
+    /** @return list<array{invariant: string, what: string}> */
+    private function addresses(Site $site): array
+    {
+        $rules = $site->rules();
+        $found = [];
+        /** @var array<int, Address> $composed */
+        $composed = [];
+        foreach ($this->db->cursor('select id, parent_id, name, slug, pinned, address from pages where site_id = ? order by nlevel(path)', [$site->id]) as $row) {
+            $parent = $row->parent_id === null ? null : ($composed[$row->parent_id] ?? null);
+            $composed[$row->id] = match (true) {
+                $row->id === $site->start_page_id => Address::stored('/', $rules),
+                $row->pinned !== null => Address::stored($row->pinned, $rules),
+                default => Composition::compose($parent, Slug::stored($row->slug), $rules),
+            };
+            if ($composed[$row->id]->path !== $row->address) {
+                $found[] = ['invariant' => 'composition', 'what' => "“{$row->name}” is at {$row->address}; its place and slug make {$composed[$row->id]->path}."];
+            }
+        }
+
+        return $found;
+    }
+
+    /** @return list<array{invariant: string, what: string}> */
+    private function ledger(Site $site): array
+    {
+        $found = [];
+        foreach ($this->db->select("select p.name, p.address from pages p left join ledger l on l.page_id = p.id and l.kind = 'page' and l.address = p.address and l.site_id = p.site_id where p.site_id = ? and l.id is null", [$site->id]) as $row) {
+            $found[] = ['invariant' => 'own-address', 'what' => "“{$row->name}” does not hold its address {$row->address} in the ledger."];
+        }
+        foreach ($this->db->select('select l.address from ledger l left join pages p on p.id = l.page_id and p.site_id = l.site_id where l.site_id = ? and p.id is null', [$site->id]) as $row) {
+            $found[] = ['invariant' => 'answers', 'what' => "{$row->address} leads to a page that is not on this site."];
+        }
+        foreach ($this->db->select("select l.address, p.name from ledger l join pages p on p.id = l.page_id where l.site_id = ? and l.kind = 'page' and p.state = 'live' and not l.ever_live", [$site->id]) as $row) {
+            $found[] = ['invariant' => 'answers', 'what' => "{$row->address} shows “{$row->name}” to visitors and is not marked as known to them."];
+        }
+        foreach ($this->db->cursor('select key, address from ledger where site_id = ?', [$site->id]) as $row) {
+            $address = Address::asked($row->address, $site->rules());
+            if ($address->path !== $row->address || $address->key !== $row->key) {
+                $found[] = ['invariant' => 'normal-form', 'what' => "{$row->address} is not in normal form, or filed under a wrong key."];
+            }
+        }
+        foreach ($this->everLiveLost($site) as $address) {
+            $found[] = ['invariant' => 'nothing-lost', 'what' => "$address was live and nothing answers for it any more."];
+        }
+
+        return $found;
+    }
+
+    /** @return list<string> addresses that some entry of the history left live, that nobody gave up, and that are gone */
+    private function everLiveLost(Site $site): array
+    {
+        return array_column($this->db->select(<<<'SQL'
+            with said as (
+                select h.id, c->>'key' as key, c->'after' as after from history h, jsonb_array_elements(h.claims) c where h.site_id = ?
+            ), last as (select distinct on (key) key, after from said order by key, id desc)
+            select last.after->>0 as address from last left join ledger l on l.site_id = ? and l.key = last.key
+            where jsonb_typeof(last.after) = 'array' and (last.after->>3)::boolean and l.id is null
+            SQL, [$site->id, $site->id]), 'address');
+    }
+}

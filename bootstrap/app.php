@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Api\Problem;
+use App\Http\Middleware\AnswerSites;
+use App\Http\Middleware\EditorHeaders;
+use App\Http\Middleware\VerifyCsrfUnlessToken;
+use Illuminate\Cookie\Middleware\AddQueuedCookiesToResponse;
+use Illuminate\Cookie\Middleware\EncryptCookies;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Http\Request;
+use Illuminate\Routing\Middleware\SubstituteBindings;
+use Illuminate\Session\Middleware\StartSession;
+use Illuminate\Support\Facades\Route;
+
+$app = Application::configure(basePath: dirname(__DIR__))
+    ->withRouting(using: function (): void {
+        Route::middleware('editor')->prefix('api/v1')->group(base_path('routes/api.php'));
+        Route::middleware('editor')->group(base_path('routes/editor.php'));
+    })
+    ->withCommands([__DIR__.'/../app/Console'])
+    ->withMiddleware(function (Middleware $middleware): void {
+        $middleware->prepend(AnswerSites::class);
+        $middleware->append(EditorHeaders::class);
+        $middleware->group('editor', [
+            EncryptCookies::class, AddQueuedCookiesToResponse::class, StartSession::class, VerifyCsrfUnlessToken::class, SubstituteBindings::class,
+        ]);
+        $middleware->redirectGuestsTo('/sign-in');
+        // Words and names are kept as they were typed; the rules say what is trimmed.
+        $middleware->remove([\Illuminate\Foundation\Http\Middleware\TrimStrings::class, \Illuminate\Foundation\Http\Middleware\ConvertEmptyStringsToNull::class]);
+    })
+    ->withExceptions(function (Exceptions $exceptions): void {
+        $exceptions->render(fn (Throwable $error, Request $request) => $request->is('api/*') ? Problem::from($error) : null);
+        $exceptions->dontReport([Heronstem\Core\Refusal::class, App\Desk\Stale::class]);
+    })
+    ->create();
+
+return $app->useStoragePath($_ENV['HERONSTEM_STORAGE'] ?? getenv('HERONSTEM_STORAGE') ?: dirname(__DIR__).'/var/storage');

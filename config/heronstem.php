@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    // Files that people upload: a disk of config/filesystems.php.
+    'files_disk' => env('HERONSTEM_FILES_DISK', 'local'),
+    // Pictures people upload: largest file in bytes, and longest side in px after which they are scaled down.
+    'picture_bytes' => 12 * 1024 * 1024,
+    'picture_side' => 2400,
+    // Sign-in: attempts a minute for one mail address from one place.
+    'sign_in_attempts' => 5,
+    // API: requests a minute for one person.
+    'api_rate' => (int) env('HERONSTEM_API_RATE', 1200),
+];

@@ -1,0 +1,8 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    'default' => env('LOG_CHANNEL', 'single'),
+    'channels' => ['single' => ['driver' => 'single', 'path' => storage_path('logs/heronstem.log'), 'level' => env('LOG_LEVEL', 'warning')]],
+];

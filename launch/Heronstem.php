@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Launch;
+
+/** Reads the command line and hands over to one command. */
+final class Heronstem
+{
+    private const COMMANDS = [
+        'demo' => 'Start the editor and the demo sites.  --port N  --fresh  --detach  --pages N',
+        'stop' => 'Stop a demo that was started with --detach.',
+        'test' => 'Install what is needed, run every check and every test.',
+        'explain' => 'Say how an address is answered.  ADDRESS… | -   --site KEY  --json',
+        'check' => 'Check the invariants of the stored sites.  --site KEY  --json',
+        'token' => 'Make a personal API token.  --user MAIL  --name WHAT-FOR',
+        'bench' => 'Measure against a baseline in the same run.  address-lookup | outline-open',
+        'artisan' => 'Run any command of the framework against the demo\'s database.',
+        'help' => 'List the commands.',
+    ];
+
+    public function __construct(private readonly string $root) {}
+
+    /** @param list<string> $words */
+    public function run(array $words): int
+    {
+        chdir($this->root);
+        $command = array_shift($words) ?? 'help';
+        try {
+            return match ($command) {
+                'demo' => (new Demo($this->root))->start($words),
+                'stop' => (new Demo($this->root))->stop(),
+                'test' => (new Test($this->root))->run($words),
+                'explain', 'check', 'token' => (new Demo($this->root))->console(["heronstem:$command", ...$words]),
+                'artisan' => (new Demo($this->root))->console($words),
+                'bench' => (new Bench($this->root))->run($words),
+                'help', '--help', '-h' => $this->help(),
+                default => $this->unknown($command),
+            };
+        } catch (Failed $failed) {
+            Say::error($failed->getMessage());
+
+            return 1;
+        }
+    }
+
+    private function help(): int
+    {
+        Say::line("Heronstem keeps a site's pages, addresses and menus in order.\n\nUse: ./heronstem COMMAND\n");
+        foreach (self::COMMANDS as $name => $what) {
+            Say::line(sprintf('  %-9s %s', $name, $what));
+        }
+
+        return 0;
+    }
+
+    private function unknown(string $command): int
+    {
+        $near = array_filter(array_keys(self::COMMANDS), static fn (string $name): bool => levenshtein($name, $command) <= 2 || str_starts_with($name, $command));
+        Say::error("There is no command \"$command\".".($near === [] ? '' : ' Did you mean '.implode(' or ', $near).'?').' ./heronstem help lists them all.');
+
+        return 2;
+    }
+}

@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Launch;
+
+/** Programs that run beside us: each in a process group of its own, ended by its id and never by its name. */
+final class Processes
+{
+    public function __construct(private readonly string $root, private readonly string $name) {}
+
+    /**
+     * @param  list<string>  $command
+     * @param  array<string, string>  $env
+     */
+    public function start(string $label, array $command, array $env): void
+    {
+        @mkdir("{$this->root}/var/log", 0755, true);
+        $log = "{$this->root}/var/log/{$this->name}-$label.log";
+        $process = proc_open(['setsid', ...$command], [0 => ['file', '/dev/null', 'r'], 1 => ['file', $log, 'w'], 2 => ['file', $log, 'a']], $pipes, $this->root, [...getenv(), ...$env]);
+        if (! is_resource($process)) {
+            throw new Failed("$label did not start.");
+        }
+        $known = $this->known();
+        $known[$label] = ['pid' => proc_get_status($process)['pid'], 'command' => implode(' ', $command)];
+        $this->remember($known);
+        self::$kept[] = $process;
+    }
+
+    /** @var list<resource> kept, since losing a handle would wait for its process */
+    private static array $kept = [];
+
+    public function isRunning(string $label): bool
+    {
+        $each = $this->known()[$label] ?? null;
+
+        return $each !== null && $this->isOurs($each);
+    }
+
+    public function stop(): int
+    {
+        $ours = array_filter($this->known(), $this->isOurs(...));
+        foreach ($ours as $each) {
+            posix_kill(-$each['pid'], SIGTERM);
+        }
+        for ($i = 0; $i < 50 && array_filter($ours, $this->groupLives(...)) !== []; $i++) {
+            usleep(100_000);
+            while (pcntl_waitpid(-1, $status, WNOHANG) > 0);
+        }
+        foreach (array_filter($ours, $this->groupLives(...)) as $each) {
+            posix_kill(-$each['pid'], SIGKILL);
+        }
+        @unlink($this->file());
+
+        return count($ours);
+    }
+
+    /** @param array{pid: int, command: string} $each */
+    private function groupLives(array $each): bool
+    {
+        return posix_kill(-$each['pid'], 0);
+    }
+
+    /** Whether the process that has this id now is still the one we started. @param array{pid: int, command: string} $each */
+    private function isOurs(array $each): bool
+    {
+        $running = trim(str_replace("\0", ' ', (string) @file_get_contents("/proc/{$each['pid']}/cmdline")));
+
+        return $running !== '' && str_ends_with($running, $each['command']);
+    }
+
+    /** @return array<string, array{pid: int, command: string}> */
+    private function known(): array
+    {
+        $json = @file_get_contents($this->file());
+
+        return $json === false ? [] : json_decode($json, true) ?? [];
+    }
+
+    /** @param array<string, array{pid: int, command: string}> $known */
+    private function remember(array $known): void
+    {
+        @mkdir(dirname($this->file()), 0755, true);
+        file_put_contents($this->file(), json_encode($known));
+    }
+
+    private function file(): string
+    {
+        return "{$this->root}/var/run/{$this->name}.processes.json";
+    }
+}

@@ -1,0 +1,152 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Launch;
+
+/** Every check and every test. Exits 0 only when all of them pass. */
+final class Test
+{
+    private const TEMPLATE = 'heronstem_template';
+
+    private const WORKERS = 2;
+
+    private readonly Cluster $cluster;
+
+    private readonly Processes $processes;
+
+    public function __construct(private readonly string $root)
+    {
+        $this->cluster = new Cluster($root, 'test', ['fsync' => 'off', 'synchronous_commit' => 'off', 'full_page_writes' => 'off']);
+        $this->processes = new Processes($root, 'test');
+    }
+
+    /** @param list<string> $words a suite to run alone: static, core, app, browser */
+    public function run(array $words): int
+    {
+        (new Packages($this->root))->toTest();
+        pcntl_async_signals(true);
+        foreach ([SIGINT, SIGTERM, SIGHUP] as $signal) {
+            pcntl_signal($signal, function (): never {
+                $this->cleanUp();
+                exit(130);
+            });
+        }
+        $wants = static fn (string $suite): bool => $words === [] || in_array($suite, $words, true);
+        $filter = array_values(array_filter($words, static fn (string $word): bool => str_starts_with($word, '--')));
+        $code = 0;
+        try {
+            $this->processes->stop();
+            $code |= $wants('static') ? $this->static() : 0;
+            $connection = $this->cluster->start();
+            $this->template($connection);
+            foreach (['core' => 'Core', 'app' => 'App', 'architecture' => 'Architecture'] as $word => $suite) {
+                $suites[] = $wants($word) ? $suite : null;
+            }
+            $suites = array_values(array_filter($suites ?? []));
+            $code |= $suites === [] ? 0 : $this->rules($suites, $connection, $filter);
+            $code |= $wants('browser') ? $this->browser($connection, $filter) : 0;
+        } finally {
+            $this->cleanUp();
+        }
+
+        return $code === 0 ? 0 : 1;
+    }
+
+    private function static(): int
+    {
+        $checks = [
+            'PHPStan' => [PHP_BINARY, '-d', 'memory_limit=2G', 'vendor/bin/phpstan', 'analyse', '--no-progress', '--error-format=raw'],
+            'Pint' => [PHP_BINARY, 'vendor/bin/pint', '--test', '-q'],
+            'TypeScript' => ['npx', '--no-install', 'tsc', '--noEmit'],
+            'ESLint' => ['npx', '--no-install', 'eslint', 'resources/js'],
+        ];
+        $failed = 0;
+        foreach ($checks as $name => $command) {
+            try {
+                Shell::must($command, $name);
+                Say::line("$name: nothing to say");
+            } catch (Failed $problem) {
+                $failed = 1;
+                Say::line($problem->getMessage());
+            }
+        }
+
+        return $failed;
+    }
+
+    /** @param array<string, string> $connection */
+    private function template(array $connection): void
+    {
+        $this->cluster->dropDatabase(self::TEMPLATE, $connection);
+        $this->cluster->createDatabase(self::TEMPLATE, $connection);
+        $this->application($connection, self::TEMPLATE)->must(['migrate', '--force'], 'Preparing the test database');
+        for ($worker = 1; $worker <= self::WORKERS; $worker++) {
+            $this->cluster->dropDatabase("heronstem_test_$worker", $connection);
+            $this->cluster->copyDatabase(self::TEMPLATE, "heronstem_test_$worker", $connection);
+        }
+    }
+
+    /**
+     * @param  list<string>  $suites
+     * @param  array<string, string>  $connection
+     * @param  list<string>  $filter
+     */
+    private function rules(array $suites, array $connection, array $filter): int
+    {
+        return Shell::run(
+            [PHP_BINARY, 'vendor/bin/paratest', '--processes='.self::WORKERS, '--testsuite='.implode(',', $suites), ...$filter],
+            $this->phpunitEnvironment($connection),
+        );
+    }
+
+    /**
+     * @param  array<string, string>  $connection
+     * @param  list<string>  $filter
+     */
+    private function browser(array $connection, array $filter): int
+    {
+        $database = 'heronstem_browser';
+        $this->cluster->dropDatabase($database, $connection);
+        $this->cluster->copyDatabase(self::TEMPLATE, $database, $connection);
+        $application = $this->application($connection, $database);
+        $application->must(['heronstem:load-demo'], 'Loading the demo for the browser');
+        $editor = Ports::free(18080);
+        $ferries = Ports::free($editor + 1);
+        $boatyard = Ports::free($ferries + 1);
+        $driver = Ports::free($boatyard + 1);
+        $application->must(['heronstem:origins', "ferries=http://127.0.0.1:$ferries", "boatyard=http://127.0.0.1:$boatyard"], 'Setting addresses');
+        $application->serve($this->processes, [$editor, $ferries, $boatyard], 'web', 4);
+        $this->processes->start('queue', [PHP_BINARY, 'artisan', 'queue:work', '--sleep=0.2', '--tries=3'], $application->environment());
+        $this->processes->start('chromedriver', ['chromedriver', "--port=$driver"], []);
+        $code = Shell::run([PHP_BINARY, 'vendor/bin/phpunit', '--testsuite=Browser', ...$filter], [
+            ...$application->environment(), 'EDITOR_URL' => "http://127.0.0.1:$editor", 'FERRIES_URL' => "http://127.0.0.1:$ferries",
+            'BOATYARD_URL' => "http://127.0.0.1:$boatyard", 'DRIVER_URL' => "http://127.0.0.1:$driver",
+        ]);
+
+        return $code;
+    }
+
+    /** @param array<string, string> $connection */
+    private function application(array $connection, string $database): Application
+    {
+        return new Application($this->root, 'test', $connection, $database);
+    }
+
+    /**
+     * @param  array<string, string>  $connection
+     * @return array<string, string>
+     */
+    private function phpunitEnvironment(array $connection): array
+    {
+        $application = $this->application($connection, 'heronstem_test_1');
+
+        return [...array_diff_key($application->environment(), array_flip(['APP_ENV', 'CACHE_STORE', 'SESSION_DRIVER', 'QUEUE_CONNECTION', 'APP_DEBUG'])), 'APP_ENV' => 'testing'];
+    }
+
+    private function cleanUp(): void
+    {
+        $this->processes->stop();
+        $this->cluster->stop();
+    }
+}

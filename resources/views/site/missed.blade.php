@@ -1,0 +1,24 @@
+@extends('site.frame')
+
+@section('head')
+    <title>Page not found · {{ $site->name }}</title>
+    <meta name="robots" content="noindex">
+@endsection
+
+@section('body')
+<div class="wide main">
+    <main id="words" class="words">
+        <h1>There is no page here</h1>
+        <p>Nothing answers at <code>{{ \Heronstem\Core\Address\NormalForm::readable($address) }}</code>. The page may have been taken down, or the address may have a slip in it.</p>
+@if ($near !== [])
+        <h2>Did you want one of these?</h2>
+        <ul class="near">
+@foreach ($near as $page)
+            <li><a href="{{ $page->address }}">{{ $page->name }}</a> <code>{{ \Heronstem\Core\Address\NormalForm::readable($page->address) }}</code></li>
+@endforeach
+        </ul>
+@endif
+        <p><a href="{{ $start?->address ?? '/' }}">Begin at the start page</a>, or use the menu above.</p>
+    </main>
+</div>
+@endsection

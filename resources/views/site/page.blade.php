@@ -1,0 +1,56 @@
+@extends('site.frame')
+
+@section('head')
+    <title>{{ $head->title->text }}</title>
+@if ($head->description->text !== '')
+    <meta name="description" content="{{ $head->description->text }}">
+@endif
+    <link rel="canonical" href="{{ $head->canonical }}">
+@foreach ($head->openGraph() as $property => $content)
+    <meta property="{{ $property }}" content="{{ $content }}">
+@endforeach
+@unless ($page->listed)
+    <meta name="robots" content="noindex">
+@endunless
+@endsection
+
+@section('body')
+<div @class(['wide', 'main', 'with-side' => $side !== []])>
+@if ($side !== [])
+    <nav class="side" aria-label="In this section">
+        <ul>
+@foreach ($side as $entry)
+            <li class="level-{{ min(3, $entry->level) }}"><a href="{{ $entry->address }}" @class(['on' => in_array($entry->id, $trail, true)])@if ($entry->id === $page->id) aria-current="page"@endif>{{ $entry->name }}</a></li>
+@endforeach
+        </ul>
+    </nav>
+@endif
+    <main id="words" @class(['words', 'home' => $isStart])>
+@unless ($isStart)
+        <nav class="crumbs" aria-label="Breadcrumb">
+            <ol>
+@if ($start !== null && ! in_array($start->id, array_column($crumbs, 'id'), true))
+                <li><a href="{{ $start->address }}">{{ $start->name }}</a></li>
+@endif
+@foreach ($crumbs as $crumb)
+                <li><a href="{{ $crumb->address }}">{{ $crumb->name }}</a></li>
+@endforeach
+                <li aria-current="page">{{ $page->name }}</li>
+            </ol>
+        </nav>
+@endunless
+        <h1>{{ $page->displayHeading() }}</h1>
+@if ($page->summary !== '')
+        <p class="summary">{{ $page->summary }}</p>
+@endif
+        {!! $html !!}
+@if ($cards !== [])
+        <ul class="cards">
+@foreach ($cards as $card)
+            <li><a href="{{ $card['address'] }}">{{ $card['name'] }}</a>@if ($card['text'] !== '')<p>{{ $card['text'] }}</p>@endif</li>
+@endforeach
+        </ul>
+@endif
+    </main>
+</div>
+@endsection

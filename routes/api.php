@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Api\AddressController;
+use App\Http\Api\BatchController;
+use App\Http\Api\FileController;
+use App\Http\Api\GoToController;
+use App\Http\Api\HistoryController;
+use App\Http\Api\OutlineController;
+use App\Http\Api\PageController;
+use App\Http\Api\PasteController;
+use App\Http\Api\SessionController;
+use App\Http\Api\WordsController;
+use Illuminate\Support\Facades\Route;
+
+Route::post('session', [SessionController::class, 'store']);
+
+Route::middleware(['auth:web,sanctum', 'throttle:api'])->group(function (): void {
+    Route::get('session', [SessionController::class, 'show']);
+    Route::delete('session', [SessionController::class, 'destroy']);
+
+    Route::prefix('sites/{site}')->group(function (): void {
+        Route::get('outline', [OutlineController::class, 'show']);
+        Route::get('branch', [OutlineController::class, 'branch']);
+        Route::get('filter', [OutlineController::class, 'filter']);
+        Route::get('go-to', [GoToController::class, 'index']);
+        Route::post('address', [AddressController::class, 'preview']);
+        Route::get('explain', [AddressController::class, 'explain']);
+        Route::post('ripple', [BatchController::class, 'ripple']);
+        Route::post('batches', [BatchController::class, 'store']);
+        Route::get('history', [HistoryController::class, 'index']);
+        Route::post('history/{entry}/ripple', [HistoryController::class, 'ripple']);
+        Route::post('history/{entry}/take-back', [HistoryController::class, 'takeBack']);
+        Route::get('pages/{page}', [PageController::class, 'show']);
+        Route::patch('pages/{page}', [PageController::class, 'update']);
+        Route::get('pages/{page}/search', [PageController::class, 'search']);
+        Route::get('pages/{page}/words', [WordsController::class, 'show']);
+        Route::put('pages/{page}/words', [WordsController::class, 'update']);
+        Route::put('pages/{page}/draft', [WordsController::class, 'keep']);
+        Route::delete('pages/{page}/draft', [WordsController::class, 'drop']);
+        Route::post('pages/{page}/publish', [WordsController::class, 'publish']);
+        Route::post('files', [FileController::class, 'store']);
+        Route::post('pasted', [PasteController::class, 'store']);
+    });
+});
