@@ -1,0 +1,25 @@
+import hooks from 'eslint-plugin-react-hooks'
+import tseslint from 'typescript-eslint'
+
+const views = ['signin', 'outline', 'sheet']
+
+export default tseslint.config(
+    { ignores: ['resources/js/api/schema.d.ts'] },
+    ...tseslint.configs.strict,
+    hooks.configs.flat.recommended,
+    {
+        files: ['resources/js/**/*.{ts,tsx}'],
+        rules: {
+            '@typescript-eslint/no-non-null-assertion': 'error',
+            // Virtual rows are never memoised here, which is all that this rule warns of.
+            'react-hooks/incompatible-library': 'off',
+            '@typescript-eslint/consistent-type-imports': 'error',
+            'max-lines': ['error', { max: 260, skipBlankLines: true, skipComments: true }],
+        },
+    },
+    // No view imports another: what two of them need belongs to ui/ or app/.
+    ...views.map(view => ({
+        files: [`resources/js/views/${view}/**`],
+        rules: { 'no-restricted-imports': ['error', { patterns: views.filter(other => other !== view).map(other => ({ group: [`**/views/${other}/**`, `../${other}/**`] })) }] },
+    })),
+)

@@ -1,0 +1,69 @@
+import createClient from 'openapi-fetch'
+import type { components, paths } from './schema'
+
+export type Schemas = components['schemas']
+export type Problem = Schemas['Problem']
+
+/** A request that was answered with a problem: what happened, why, and the way out. */
+export class ApiProblem extends Error {
+    constructor(readonly problem: Problem) {
+        super(problem.detail)
+    }
+
+    get status() {
+        return this.problem.status
+    }
+
+    /** Why a field was not taken, if it was that field. */
+    reasonFor(field: string) {
+        return this.problem.errors?.find(each => each.field === field || each.field.endsWith(`.${field}`))
+    }
+}
+
+const signedOut = new Set<() => void>()
+
+/** Calls back when a request finds the session gone; returns how to stop listening. */
+export function onSignedOut(listener: () => void) {
+    signedOut.add(listener)
+    return () => void signedOut.delete(listener)
+}
+
+export function csrfToken() {
+    const found = /(?:^|; )XSRF-TOKEN=([^;]+)/.exec(document.cookie)
+    return found?.[1] === undefined ? '' : decodeURIComponent(found[1])
+}
+
+export const api = createClient<paths>({ baseUrl: '/api/v1' })
+api.use({
+    onRequest({ request }) {
+        request.headers.set('X-XSRF-TOKEN', csrfToken())
+        request.headers.set('Accept', 'application/json')
+        return request
+    },
+})
+
+type Answer<T> = { data?: T; error?: unknown; response: Response }
+
+/** The data of an answer; throws ApiProblem for anything but success. */
+export async function answered<T>(answer: Promise<Answer<T>>): Promise<T> {
+    const { data, error, response } = await reached(answer)
+    if (!response.ok) {
+        const problem = problemOf(error, response.status)
+        if (response.status === 401 || response.status === 419) signedOut.forEach(listener => listener())
+        throw new ApiProblem(problem)
+    }
+    return data as T
+}
+
+async function reached<T>(answer: Promise<Answer<T>>) {
+    try {
+        return await answer
+    } catch {
+        throw new ApiProblem({ type: 'about:blank', title: 'No connection', status: 0, detail: 'The server cannot be reached. Nothing is lost here; it is tried again when you go on.' })
+    }
+}
+
+function problemOf(error: unknown, status: number): Problem {
+    const given = error as Partial<Problem> | undefined
+    return { type: 'about:blank', title: given?.title ?? 'Something went wrong', status, detail: given?.detail ?? 'The server did not say why. Try again in a moment.', ...given } as Problem
+}

@@ -1,0 +1,53 @@
+import { queryOptions } from '@tanstack/react-query'
+import { answered, api } from './client'
+
+/** Every query key in one place, from the general to the particular, so that a change can name what it makes old. */
+export const keys = {
+    session: ['session'] as const,
+    site: (site: string) => ['site', site] as const,
+    outline: (site: string) => [...keys.site(site), 'outline'] as const,
+    branch: (site: string, parent: string | null, offset: number) => [...keys.site(site), 'branch', parent, offset] as const,
+    filter: (site: string, text: string) => [...keys.site(site), 'filter', text] as const,
+    page: (site: string, page: string) => [...keys.site(site), 'page', page] as const,
+    words: (site: string, page: string) => [...keys.site(site), 'words', page] as const,
+    goTo: (site: string, text: string) => [...keys.site(site), 'go-to', text] as const,
+}
+
+export const sessionQuery = queryOptions({ queryKey: keys.session, queryFn: () => answered(api.GET('/session')), staleTime: Infinity, retry: false })
+
+export const branchQuery = (site: string, parent: string | null, offset: number) =>
+    queryOptions({
+        queryKey: keys.branch(site, parent, offset),
+        queryFn: ({ signal }) => answered(api.GET('/sites/{site}/branch', { params: { path: { site }, query: { parent: parent ?? '', offset } }, signal })),
+    })
+
+export const filterQuery = (site: string, text: string) =>
+    queryOptions({
+        queryKey: keys.filter(site, text),
+        queryFn: ({ signal }) => answered(api.GET('/sites/{site}/filter', { params: { path: { site }, query: { text } }, signal })),
+        placeholderData: previous => previous,
+    })
+
+export const pageQuery = (site: string, page: string) =>
+    queryOptions({
+        queryKey: keys.page(site, page),
+        queryFn: async ({ signal }) => {
+            const asked = api.GET('/sites/{site}/pages/{page}', { params: { path: { site, page } }, signal })
+            const sheet = await answered(asked)
+            return { sheet, etag: (await asked).response.headers.get('ETag') ?? '' }
+        },
+    })
+
+export const wordsQuery = (site: string, page: string) =>
+    queryOptions({
+        queryKey: keys.words(site, page),
+        queryFn: ({ signal }) => answered(api.GET('/sites/{site}/pages/{page}/words', { params: { path: { site, page } }, signal })),
+    })
+
+export const goToQuery = (site: string, text: string) =>
+    queryOptions({
+        queryKey: keys.goTo(site, text),
+        queryFn: ({ signal }) => answered(api.GET('/sites/{site}/go-to', { params: { path: { site }, query: { text } }, signal })),
+        placeholderData: previous => previous,
+        staleTime: 5_000,
+    })

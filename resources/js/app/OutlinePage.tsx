@@ -1,0 +1,25 @@
+import { getRouteApi, useNavigate } from '@tanstack/react-router'
+import { useCallback } from 'react'
+import { Outline } from '../views/outline/Outline'
+import { PageSheet } from '../views/sheet/PageSheet'
+import type { OutlineSearch } from './router'
+
+const route = getRouteApi('/s/$site/outline')
+
+/** The outline, and beside it the sheet of the page named in the address. */
+export function OutlinePage() {
+    const { site } = route.useParams()
+    const search = route.useSearch()
+    const navigate = useNavigate()
+    const set = useCallback(
+        (change: Partial<OutlineSearch>, how: { replace: boolean } = { replace: true }) =>
+            void navigate({ to: '/s/$site/outline', params: { site }, search: previous => ({ ...previous, ...change }), replace: how.replace }),
+        [navigate, site],
+    )
+    return (
+        <div className="flex h-full min-h-0">
+            <Outline key={site} search={search} set={set} narrow={search.page !== undefined} />
+            {search.page !== undefined && <PageSheet key={search.page} page={search.page} tab={search.tab ?? 'place'} onTab={tab => set({ tab })} onClose={() => set({ page: undefined, tab: undefined }, { replace: false })} onGoTo={page => set({ page, row: page }, { replace: false })} />}
+        </div>
+    )
+}

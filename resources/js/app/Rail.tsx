@@ -1,0 +1,27 @@
+import { Link } from '@tanstack/react-router'
+import { Keyboard, ListTree } from 'lucide-react'
+import { useSite } from './site'
+import { ThemeSwitch } from './ThemeSwitch'
+
+/** The views, one below the other. */
+export function Rail({ onKeys }: { onKeys: () => void }) {
+    const site = useSite()
+    const look = 'relative grid w-full justify-items-center gap-1 py-2 text-[12px] leading-[14px] text-ink-2 hover:text-ink [&.active]:font-[650] [&.active]:text-heron [&.active]:before:absolute [&.active]:before:inset-y-2 [&.active]:before:left-0 [&.active]:before:w-[3px] [&.active]:before:rounded-r-sm [&.active]:before:bg-heron max-sm:text-[11px]'
+    return (
+        <div className="flex flex-col gap-0.5 border-r border-line py-2">
+            <nav aria-label="Views">
+                <Link to="/s/$site/outline" params={{ site: site.key }} className={look}>
+                    <ListTree size={20} strokeWidth={1.7} aria-hidden />
+                    Outline
+                </Link>
+            </nav>
+            <div className="mt-auto">
+                <ThemeSwitch className={look} />
+                <button type="button" className={look} onClick={onKeys}>
+                    <Keyboard size={20} strokeWidth={1.7} aria-hidden />
+                    Keys
+                </button>
+            </div>
+        </div>
+    )
+}

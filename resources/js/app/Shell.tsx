@@ -1,0 +1,75 @@
+import { Outlet } from '@tanstack/react-router'
+import { Suspense, useEffect, useState } from 'react'
+import { Toaster } from 'sonner'
+import { useChanges, ChangesProvider } from './changes'
+import { GoTo } from './GoTo'
+import { KeysSheet } from './KeysSheet'
+import { Rail } from './Rail'
+import { RippleTray } from './RippleTray'
+import { SignedOut } from './SignedOut'
+import { useSite } from './site'
+import { TopStrip } from './TopStrip'
+
+/** Rail at the left, strip at the top, the view, and the ripple tray below it. */
+export function Shell() {
+    const site = useSite()
+    return (
+        <ChangesProvider key={site.key} site={site.key}>
+            <Frame />
+        </ChangesProvider>
+    )
+}
+
+function Frame() {
+    const [keysShown, showKeys] = useState(false)
+    const [goTo, setGoTo] = useState(false)
+    useShellKeys(() => showKeys(true), () => setGoTo(true))
+    return (
+        <div className="grid h-full grid-cols-[76px_minmax(0,1fr)] grid-rows-[48px_minmax(0,1fr)] max-sm:grid-cols-[52px_minmax(0,1fr)]">
+            <a href="#view" className="absolute -top-20 left-3 z-50 rounded bg-heron px-3 py-1 text-on-heron focus:top-2">Skip to the view</a>
+            <TopStrip onGoTo={() => setGoTo(true)} />
+            <Rail onKeys={() => showKeys(true)} />
+            <div className="grid min-h-0 grid-rows-[minmax(0,1fr)_auto]">
+                <div id="view" className="min-h-0" tabIndex={-1}>
+                    <Suspense fallback={null}>
+                        <Outlet />
+                    </Suspense>
+                </div>
+                <RippleTray />
+            </div>
+            <GoTo open={goTo} onClose={() => setGoTo(false)} />
+            <KeysSheet open={keysShown} onClose={() => showKeys(false)} />
+            <SignedOut />
+            <Toaster position="bottom-left" offset={{ left: 92, bottom: 20 }} duration={9000} toastOptions={{ className: '!bg-sheet !text-ink !border-line !shadow-float', classNames: { actionButton: '!bg-heron !text-on-heron !font-semibold' } }} />
+        </div>
+    )
+}
+
+function useShellKeys(onKeys: () => void, onGoTo: () => void) {
+    const { takeBack, again } = useChanges()
+    useEffect(() => {
+        const typed = (event: KeyboardEvent) => {
+            const command = event.ctrlKey || event.metaKey
+            const key = event.key.toLowerCase()
+            if (command && key === 'k') {
+                event.preventDefault()
+                onGoTo()
+            }
+            if (isWriting(event.target)) return
+            if (command && key === 'z') {
+                event.preventDefault()
+                if (event.shiftKey) again()
+                else takeBack()
+            } else if (event.key === '?' && !command) {
+                event.preventDefault()
+                onKeys()
+            }
+        }
+        addEventListener('keydown', typed)
+        return () => removeEventListener('keydown', typed)
+    }, [again, onGoTo, onKeys, takeBack])
+}
+
+function isWriting(target: EventTarget | null) {
+    return target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || target.closest('[role="dialog"]') !== null)
+}

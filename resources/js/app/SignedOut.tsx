@@ -1,0 +1,38 @@
+import { useMutation } from '@tanstack/react-query'
+import { useEffect, useState, type FormEvent } from 'react'
+import { answered, api, onSignedOut } from '../api/client'
+import { Button } from '../ui/Button'
+import { Field } from '../ui/Field'
+import { Modal } from '../ui/Modal'
+import { useSite } from './site'
+
+/** The session has ended while something was open: sign in again right here, and nothing typed is lost. */
+export function SignedOut() {
+    const { session } = useSite()
+    const [open, setOpen] = useState(false)
+    const [password, setPassword] = useState('')
+    useEffect(() => onSignedOut(() => setOpen(true)), [])
+    const signIn = useMutation({
+        mutationFn: async () => {
+            await fetch('/sign-in') // a fresh token for this form, since the old one went with the session
+            return answered(api.POST('/session', { body: { email: session.email, password } }))
+        },
+        onSuccess: () => {
+            setOpen(false)
+            setPassword('')
+        },
+    })
+    const submit = (event: FormEvent) => {
+        event.preventDefault()
+        signIn.mutate()
+    }
+    return (
+        <Modal open={open} onClose={() => setOpen(false)} alert title="You have been signed out" says="Everything you typed is still here. Sign in to go on.">
+            <form onSubmit={submit} className="grid gap-3">
+                <p className="text-ink-2">{session.email}</p>
+                <Field label="Password" type="password" autoComplete="current-password" value={password} onChange={event => setPassword(event.target.value)} error={signIn.error?.message} autoFocus />
+                <div className="flex justify-end"><Button type="submit" look="main" disabled={signIn.isPending}>Sign in</Button></div>
+            </form>
+        </Modal>
+    )
+}

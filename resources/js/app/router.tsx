@@ -1,0 +1,71 @@
+import type { QueryClient } from '@tanstack/react-query'
+import { createRootRouteWithContext, createRoute, createRouter, Outlet, redirect } from '@tanstack/react-router'
+import { ApiProblem, type Schemas } from '../api/client'
+import { sessionQuery } from '../api/queries'
+import { SignIn } from '../views/signin/SignIn'
+import { Failure, Missing } from './Failure'
+import { OutlinePage } from './OutlinePage'
+import { Shell } from './Shell'
+
+export type SheetTab = 'place' | 'words' | 'search'
+
+/** What the outline's address holds, so that back, reload and sharing show the same. */
+export type OutlineSearch = { open?: string; row?: string; page?: string; tab?: SheetTab; filter?: string }
+
+const root = createRootRouteWithContext<{ queries: QueryClient }>()({ component: Outlet, notFoundComponent: Missing, errorComponent: Failure })
+
+async function signedIn(queries: QueryClient, href: string): Promise<Schemas['Session']> {
+    try {
+        return await queries.ensureQueryData(sessionQuery)
+    } catch (problem) {
+        if (problem instanceof ApiProblem && problem.status === 401) throw redirect({ to: '/sign-in', search: href === '/' ? {} : { to: href } })
+        throw problem
+    }
+}
+
+const signIn = createRoute({
+    getParentRoute: () => root,
+    path: '/sign-in',
+    validateSearch: (search): { to?: string } => (typeof search.to === 'string' && /^\/(?![/\\])/.test(search.to) ? { to: search.to } : {}),
+    component: SignIn,
+})
+
+const home = createRoute({
+    getParentRoute: () => root,
+    path: '/',
+    beforeLoad: async ({ context, location }) => {
+        const session = await signedIn(context.queries, location.href)
+        const site = session.sites[0]
+        if (site === undefined) throw new Error('You are signed in, and no site has been given to you yet. Ask the owner of the installation.')
+        throw redirect({ to: '/s/$site/outline', params: { site: site.key } })
+    },
+})
+
+const site = createRoute({
+    getParentRoute: () => root,
+    path: '/s/$site',
+    beforeLoad: async ({ context, location, params }) => {
+        const session = await signedIn(context.queries, location.href)
+        if (!session.sites.some(each => each.key === params.site)) throw redirect({ to: '/' })
+    },
+    component: Shell,
+})
+
+const text = (value: unknown) => (typeof value === 'string' && value !== '' ? value : undefined)
+
+const outline = createRoute({
+    getParentRoute: () => site,
+    path: '/outline',
+    validateSearch: (search): OutlineSearch => ({
+        open: text(search.open),
+        row: text(search.row),
+        page: text(search.page),
+        tab: search.tab === 'words' || search.tab === 'search' || search.tab === 'place' ? search.tab : undefined,
+        filter: text(search.filter),
+    }),
+    component: OutlinePage,
+})
+
+export function makeRouter(queries: QueryClient) {
+    return createRouter({ routeTree: root.addChildren([signIn, home, site.addChildren([outline])]), context: { queries }, defaultPreload: false })
+}

@@ -1,0 +1,132 @@
+import { useDraggable } from '@dnd-kit/core'
+import clsx from 'clsx'
+import { ChevronDown, ChevronRight } from 'lucide-react'
+import { Address } from '../../ui/Address'
+import { count } from '../../ui/count'
+import { StateChip } from '../../ui/StateChip'
+import { ago } from '../../ui/time'
+import { MakeField, NameField, SlugField } from './InlineFields'
+import { Marked } from './Marked'
+import { Reeds } from './Reeds'
+import type { Row } from './rows'
+
+type Props = {
+    row: Row
+    index: number
+    top: number
+    columns: string
+    narrow: boolean
+    active: boolean
+    leaving: boolean
+    editing: 'name' | 'slug' | null
+    canDrag: boolean
+    text: string | null
+    onActive: () => void
+    onOpen: (open: boolean) => void
+    onSheet: () => void
+    onEdit: (what: 'name' | 'slug') => void
+    onEdited: () => void
+    onMade: (page: string | null) => void
+}
+
+export function GridRow(props: Props) {
+    const { row, index, top, columns, active, leaving } = props
+    const { setNodeRef, listeners } = useDraggable({ id: row.key, disabled: !props.canDrag || row.kind !== 'page' || props.editing !== null })
+    return (
+        <div
+            ref={setNodeRef}
+            {...listeners}
+            id={`row-${row.key}`}
+            role="row"
+            aria-level={row.level}
+            aria-posinset={row.position}
+            aria-setsize={row.siblings}
+            aria-rowindex={index + 1}
+            aria-selected={active}
+            aria-expanded={row.kind === 'page' && row.page.children > 0 ? row.open : undefined}
+            onClick={props.onActive}
+            style={{ transform: `translateY(${top}px)` }}
+            className={clsx(
+                'absolute inset-x-0 grid h-8 items-center gap-x-3.5 px-4 hover:bg-sunk', columns, leaving && 'opacity-45',
+                active && 'bg-heron-soft! shadow-[inset_3px_0_var(--heron)] group-focus-visible/grid:outline-2 group-focus-visible/grid:-outline-offset-2 group-focus-visible/grid:outline-heron',
+                row.kind === 'make' && 'z-10 bg-heron-soft',
+            )}
+        >
+            {row.kind === 'page' ? <PageCells {...props} row={row} /> : row.kind === 'make' ? <MakeCells row={row} onMade={props.onMade} /> : <HoleCells row={row} />}
+        </div>
+    )
+}
+
+function Stems({ row }: { row: Row }) {
+    if (row.level === 1 && row.kind === 'page' && row.page.start) return null
+    return (
+        <>
+            {row.through.map((through, i) => <span key={i} aria-hidden className={clsx('stem', through && 'through')} />)}
+            <span aria-hidden className={clsx('stem joint', row.last && 'end')} />
+        </>
+    )
+}
+
+function PageCells({ row, narrow, editing, text, onOpen, onSheet, onEdit, onEdited }: Props & { row: Row & { kind: 'page' } }) {
+    const { page } = row
+    const isParent = page.children > 0
+    const Fold = row.open ? ChevronDown : ChevronRight
+    const faint = text !== null && page.match !== true
+    const hidesWhenSmall = narrow ? 'max-lg:hidden' : 'max-md:hidden'
+    return (
+        <>
+            <div role="gridcell" className="flex h-8 min-w-0 items-center" onDoubleClick={() => onEdit('name')}>
+                <Stems row={row} />
+                <button type="button" tabIndex={-1} aria-hidden={!isParent} aria-label={`${row.open ? 'Close' : 'Open'} ${page.name}`} onClick={event => { event.stopPropagation(); onOpen(!row.open) }} onDoubleClick={event => event.stopPropagation()} className={clsx('grid h-8 w-[18px] flex-none place-items-center text-ink-3 hover:text-ink', !isParent && 'invisible')}>
+                    <Fold size={13} strokeWidth={2.4} aria-hidden />
+                </button>
+                {editing === 'name' ? (
+                    <NameField page={page} onDone={onEdited} />
+                ) : (
+                    <>
+                        <button type="button" tabIndex={-1} onClick={onSheet} className={clsx('truncate text-left hover:underline hover:underline-offset-2', faint ? 'text-ink-3' : 'font-medium')}>
+                            <Marked text={page.name} part={text} />
+                        </button>
+                        {page.start && <span className="ml-2 text-[12px] whitespace-nowrap text-ink-3">start page</span>}
+                        {isParent && !row.open && <span className="ml-2 text-[12px] text-ink-3" title={count(page.children, 'page')}>{page.children.toLocaleString('en-GB')}</span>}
+                    </>
+                )}
+            </div>
+            <div role="gridcell" className={clsx('min-w-0', hidesWhenSmall, editing !== 'slug' && 'truncate')} onDoubleClick={() => onEdit('slug')}>
+                {editing === 'slug' ? <SlugField page={page} onDone={onEdited} /> : <Address address={page.address} />}
+            </div>
+            <div role="gridcell"><StateChip state={page.state} edited={page.edited} listed={page.listed} /></div>
+            {!narrow && (
+                <>
+                    <div role="gridcell" className={clsx('truncate text-[13px] text-ink-2', hidesWhenSmall)}>{reach(page)}</div>
+                    <div role="gridcell" className={hidesWhenSmall}><Reeds page={page} /></div>
+                    <div role="gridcell" className={clsx('truncate text-right text-[13px] text-ink-3', hidesWhenSmall)}>{ago(page.changed)}</div>
+                </>
+            )}
+        </>
+    )
+}
+
+function reach({ state, clicks, linksIn }: { state: string; clicks: number | null; linksIn: number }) {
+    if (state !== 'live') return 'not yet'
+    return `${clicks === null ? 'no way here' : `${clicks} ${clicks === 1 ? 'click' : 'clicks'}`} · ${linksIn} ${linksIn === 1 ? 'link' : 'links'}`
+}
+
+function MakeCells({ row, onMade }: { row: Row & { kind: 'make' }; onMade: (page: string | null) => void }) {
+    return (
+        <div role="gridcell" className="col-span-full flex h-8 items-center">
+            <Stems row={row} />
+            <span className="w-[18px] flex-none" />
+            <MakeField place={row.place} onDone={onMade} />
+        </div>
+    )
+}
+
+function HoleCells({ row }: { row: Row }) {
+    return (
+        <div role="gridcell" className="col-span-full flex h-8 items-center" aria-label="being read">
+            <Stems row={row} />
+            <span className="ml-[18px] h-3 w-40 rounded bg-sunk" />
+        </div>
+    )
+}

@@ -1,0 +1,127 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query'
+import { useEffect, useMemo, useRef, useState } from 'react'
+import { filterQuery, pageQuery } from '../../api/queries'
+import { useSite } from '../../app/site'
+import { Button } from '../../ui/Button'
+import { count } from '../../ui/count'
+import { Kbd } from '../../ui/Kbd'
+import { useDebounced } from '../../ui/useDebounced'
+import { EmptySite } from './EmptySite'
+import { Grid } from './Grid'
+import { filtered, flatten, type MakePlace } from './rows'
+import { useOutline } from './useOutline'
+
+export type Search = { open?: string; row?: string; page?: string; filter?: string }
+type Set_ = (change: Search & { tab?: 'place' | 'words' | 'search' }, how?: { replace: boolean }) => void
+type Props = { search: Search; set: Set_; narrow: boolean }
+
+/** The page tree: how the site is built, and what state each page is in. */
+export function Outline({ search, set, narrow }: Props) {
+    const site = useSite()
+    const open = useMemo(() => new Set((search.open ?? '').split(',').filter(Boolean)), [search.open])
+    const { branches, counts, isPending, error, retry, want } = useOutline(site.key, open)
+    const [making, setMaking] = useState<MakePlace | null>(null)
+    const [typed, setTyped] = useState(search.filter ?? '')
+    const text = useDebounced(typed.trim(), 120)
+    const field = useRef<HTMLInputElement>(null)
+    const found = useQuery({ ...filterQuery(site.key, text), enabled: text !== '', placeholderData: keepPreviousData })
+    const isFiltered = text !== '' && found.data !== undefined
+    const rows = useMemo(() => (isFiltered ? filtered(found.data.rows) : flatten(branches, open, making)), [branches, found.data, isFiltered, making, open])
+
+    useEffect(() => {
+        if ((search.filter ?? '') !== text) set({ filter: text === '' ? undefined : text })
+    }, [search.filter, set, text])
+    useReveal(site.key, search.row, !isFiltered && !isPending && search.row !== undefined && !rows.some(row => row.key === search.row), ids => set({ open: [...new Set([...open, ...ids])].join(',') }))
+
+    const setOpen = (id: string, now: boolean) => set({ open: (now ? [...open, id] : [...open].filter(each => each !== id)).join(',') || undefined })
+    const make = (place: MakePlace) => {
+        setTyped('')
+        if (place.parent !== null && !open.has(place.parent)) setOpen(place.parent, true)
+        setMaking(place)
+    }
+    const active = rows.find(row => row.key === search.row)
+    return (
+        <main className="grid min-w-0 flex-1 grid-rows-[56px_auto_minmax(0,1fr)]" aria-busy={isPending}>
+            <div className="flex min-w-0 items-center gap-3.5 px-4">
+                <h1 className="text-[20px] leading-6 font-bold tracking-[-0.01em]">Outline</h1>
+                {counts !== undefined && (
+                    <p className="flex min-w-0 gap-3.5 overflow-hidden whitespace-nowrap text-ink-2 max-md:hidden" aria-label={`${count(counts.pages, 'page')}, ${counts.live} live`}>
+                        <Count n={counts.pages} word={counts.pages === 1 ? 'page' : 'pages'} />
+                        <Count n={counts.live} word="live" />
+                        {counts.draft > 0 && <Count n={counts.draft} word="draft" />}
+                        {counts.offline > 0 && !narrow && <Count n={counts.offline} word="offline" />}
+                    </p>
+                )}
+                <div className={`ml-auto flex h-[30px] min-w-[120px] items-center gap-2 border-b border-edge ${narrow ? 'w-[170px]' : 'w-[230px]'}`}>
+                    <input ref={field} type="search" value={typed} onChange={event => setTyped(event.target.value)} onKeyDown={event => event.key === 'Escape' && (setTyped(''), event.currentTarget.blur())} aria-label="Filter by name or address" aria-keyshortcuts="/" placeholder={narrow ? 'Filter' : 'Filter by name or address'} className="w-full min-w-0 bg-transparent outline-none" />
+                    <Kbd>/</Kbd>
+                </div>
+                {site.writes && <Button look="main" aria-keyshortcuts="n" onClick={() => make({ parent: active?.kind === 'page' ? active.page.id : null, after: null })}>Make page</Button>}
+            </div>
+            <p className="sr-only" role="status">{isFiltered ? `${count(found.data.total, 'page')} found` : ''}</p>
+            {error !== null ? (
+                <Message title="The outline could not be read" text={error.message}><Button look="main" onClick={() => void retry()}>Try again</Button></Message>
+            ) : isPending ? (
+                <Loading />
+            ) : isFiltered && found.data.total === 0 ? (
+                <Message title={`No page has “${text}” in its name or address`} text="Check the spelling, or look for a part of it only."><Button onClick={() => setTyped('')}>Show all pages</Button></Message>
+            ) : rows.length === 0 ? (
+                <EmptySite onMake={() => make({ parent: null, after: null })} canMake={site.writes} />
+            ) : (
+                <Grid
+                    rows={rows}
+                    active={search.row}
+                    narrow={narrow}
+                    canDrag={!isFiltered && site.writes}
+                    filter={isFiltered ? { text, total: found.data.total } : null}
+                    onActive={row => set({ row })}
+                    onOpen={setOpen}
+                    onSheet={page => set({ row: page, page }, { replace: false })}
+                    onMake={make}
+                    onMade={page => {
+                        setMaking(null)
+                        if (page !== null) set({ row: page, page, tab: undefined }, { replace: false })
+                    }}
+                    onWant={want}
+                    onFilter={() => field.current?.focus()}
+                />
+            )}
+        </main>
+    )
+}
+
+/** Opens the branches above a row that is named in the address and not in sight. */
+function useReveal(site: string, row: string | undefined, wanted: boolean, onLine: (ids: string[]) => void) {
+    const page = useQuery({ ...pageQuery(site, row ?? ''), enabled: wanted && row !== undefined })
+    const done = useRef('')
+    const line = page.data?.sheet.within.map(each => each.id)
+    useEffect(() => {
+        if (wanted && line !== undefined && row !== undefined && done.current !== row) {
+            done.current = row
+            onLine(line)
+        }
+    })
+}
+
+function Count({ n, word }: { n: number; word: string }) {
+    return <span><b className="font-[650] text-ink">{n.toLocaleString('en-GB')}</b> {word}</span>
+}
+
+function Message({ title, text, children }: { title: string; text: string; children: React.ReactNode }) {
+    return (
+        <div className="row-span-2 grid max-w-[420px] content-start gap-2 px-4 pt-16 pl-24">
+            <h2 className="text-[17px] font-bold">{title}</h2>
+            <p className="text-ink-2">{text}</p>
+            <div className="mt-1">{children}</div>
+        </div>
+    )
+}
+
+/** Rows to come, drawn where they will be, so that nothing jumps. */
+function Loading() {
+    return (
+        <div className="row-span-2 grid content-start gap-3 px-4 pt-12" role="status" aria-label="Reading the outline">
+            {[180, 120, 150, 140, 90, 170, 130].map((width, i) => <div key={i} className="ml-5 h-5 rounded bg-sunk" style={{ width, marginLeft: i === 0 ? 0 : 24 }} />)}
+        </div>
+    )
+}

@@ -1,0 +1,28 @@
+import clsx from 'clsx'
+import { Hint } from '../../ui/Hint'
+import type { Page } from './rows'
+
+type Look = 'full' | 'part' | 'missing'
+
+const descriptions: Record<Page['description'], [Look, string]> = {
+    own: ['full', 'Description: its own'],
+    summary: ['full', 'Description: from the summary'],
+    words: ['part', 'Description: falls back to the first sentences'],
+    site: ['missing', "Description: none; the site's stands in"],
+    none: ['missing', 'Description: none'],
+}
+
+/** Title, description, index: full, part or missing, in words on hover and for readers. */
+export function Reeds({ page }: { page: Page }) {
+    const [description, descriptionWords] = descriptions[page.description]
+    const titleWords = page.title === 'own' ? 'Title: its own' : "Title: from the site's pattern"
+    const [index, indexWords]: [Look, string] = page.state === 'live' ? (page.listed ? ['full', 'Index: yes'] : ['missing', 'Index: no, unlisted']) : ['part', 'Index: once live']
+    const words = [titleWords, descriptionWords, indexWords]
+    return (
+        <Hint says={words.map(word => <span key={word} className="block">{word}</span>)}>
+            <span role="img" aria-label={words.join('. ')} className="inline-flex h-4 items-end gap-[3px] px-1">
+                {(['full', description, index] satisfies Look[]).map((look, i) => <span key={i} className={clsx('reed', look !== 'full' && look)} />)}
+            </span>
+        </Hint>
+    )
+}

@@ -1,0 +1,94 @@
+import { useQuery } from '@tanstack/react-query'
+import { ExternalLink, Eye, X } from 'lucide-react'
+import { Tabs } from 'radix-ui'
+import { useState } from 'react'
+import { ApiProblem, type Schemas } from '../../api/client'
+import { pageQuery } from '../../api/queries'
+import { useChanges } from '../../app/changes'
+import { useSite } from '../../app/site'
+import { readable } from '../../ui/Address'
+import { Button } from '../../ui/Button'
+import { Hint } from '../../ui/Hint'
+import { StateChip } from '../../ui/StateChip'
+import { LeaveGuard } from './LeaveGuard'
+import { Place } from './Place'
+import { Preview } from './Preview'
+import { SearchTab } from './SearchTab'
+import { Words } from './Words'
+
+export type Tab = 'place' | 'words' | 'search'
+type Props = { page: string; tab: Tab; onTab: (tab: Tab) => void; onClose: () => void; onGoTo: (page: string) => void }
+export type Loaded = { sheet: Schemas['PageSheet']; etag: string }
+
+/** Everything about one page, beside the outline, which stays usable. */
+export function PageSheet(props: Props) {
+    const site = useSite()
+    const { data, error } = useQuery(pageQuery(site.key, props.page))
+    return (
+        <aside aria-label="Page sheet" className="flex h-full w-[432px] shrink-0 flex-col border-l border-line bg-sheet max-md:absolute max-md:inset-y-12 max-md:right-0 max-md:z-10 max-md:w-[calc(100vw-52px)]" onKeyDown={event => event.key === 'Escape' && !event.defaultPrevented && event.target === event.currentTarget && props.onClose()}>
+            {error !== null ? <Gone problem={error} onClose={props.onClose} /> : data === undefined ? <p role="status" className="p-5 text-ink-3">Reading the page…</p> : <Sheet {...props} loaded={data} />}
+        </aside>
+    )
+}
+
+function Gone({ problem, onClose }: { problem: Error; onClose: () => void }) {
+    return (
+        <div className="grid gap-2 p-5">
+            <h2 className="text-[18px] font-bold">{problem instanceof ApiProblem && problem.status === 404 ? 'This page is not there' : 'The page could not be read'}</h2>
+            <p className="text-ink-2">{problem.message}</p>
+            <div><Button onClick={onClose}>Close the sheet</Button></div>
+        </div>
+    )
+}
+
+function Sheet({ tab, onTab, onClose, onGoTo, loaded }: Props & { loaded: Loaded }) {
+    const { sheet } = loaded
+    const [previewed, setPreviewed] = useState(false)
+    const [unsaved, setUnsaved] = useState<Record<string, boolean>>({})
+    const [opened, setOpened] = useState<Set<Tab>>(() => new Set([tab]))
+    const dirty = Object.keys(unsaved).filter(part => unsaved[part])
+    const mark = (part: string) => (now: boolean) => setUnsaved(before => (before[part] === now ? before : { ...before, [part]: now }))
+    const panel = 'min-h-0 flex-1 overflow-y-auto px-5 py-4 data-[state=inactive]:hidden'
+    return (
+        <>
+            <div className="px-5 pt-3">
+                <div className="flex items-start gap-2">
+                    <h2 className="min-w-0 flex-1 text-[18px] leading-6 font-bold break-words">{sheet.name}</h2>
+                    <Hint says="Close the sheet"><button type="button" aria-label="Close the sheet" onClick={onClose} className="grid size-7 place-items-center rounded text-ink-3 hover:bg-sunk hover:text-ink"><X size={17} aria-hidden /></button></Hint>
+                </div>
+                <p className="font-mono text-[13px] break-all text-ink-3">{readable(sheet.url).replace(/^https?:\/\//, '')}</p>
+                <div className="mt-2.5 flex flex-wrap items-center gap-2">
+                    <StateChip state={sheet.state} edited={sheet.edited} listed={sheet.listed} />
+                    <span className="ml-auto" />
+                    <Button look="quiet" onClick={() => setPreviewed(true)}><Eye size={15} aria-hidden />Preview</Button>
+                    {sheet.state === 'live' && <a href={sheet.url} target="_blank" rel="noreferrer" className="inline-flex h-[30px] items-center gap-1.5 rounded-md px-2 font-semibold text-heron hover:bg-heron-soft">View on site<ExternalLink size={14} aria-hidden /></a>}
+                    <LiveButton sheet={sheet} unsaved={dirty.includes('words')} />
+                </div>
+            </div>
+            <Tabs.Root value={tab} onValueChange={value => { setOpened(before => new Set(before).add(value as Tab)); onTab(value as Tab) }} className="mt-2 flex min-h-0 flex-1 flex-col">
+                <Tabs.List aria-label="Parts of the page" className="flex gap-[18px] border-b border-line px-5">
+                    {(['place', 'words', 'search'] as const).map(value => (
+                        <Tabs.Trigger key={value} value={value} className="pt-1.5 pb-2 text-ink-2 capitalize hover:text-ink data-[state=active]:font-[650] data-[state=active]:text-ink data-[state=active]:shadow-[inset_0_-2px_var(--heron)]">
+                            {value}{unsaved[value] === true && <span aria-label="unsaved" className="ml-1 text-amber">•</span>}
+                        </Tabs.Trigger>
+                    ))}
+                </Tabs.List>
+                <Tabs.Content forceMount value="place" className={panel}><Place loaded={loaded} onUnsaved={mark('place')} onGoTo={onGoTo} /></Tabs.Content>
+                <Tabs.Content forceMount value="words" className={panel}>{(opened.has('words') || tab === 'words') && <Words sheet={sheet} onUnsaved={mark('words')} visible={tab === 'words'} />}</Tabs.Content>
+                <Tabs.Content forceMount value="search" className={panel}>{(opened.has('search') || tab === 'search') && <SearchTab loaded={loaded} onUnsaved={mark('search')} />}</Tabs.Content>
+            </Tabs.Root>
+            <Preview open={previewed} onClose={() => setPreviewed(false)} sheet={sheet} />
+            <LeaveGuard unsaved={dirty} />
+        </>
+    )
+}
+
+function LiveButton({ sheet, unsaved }: { sheet: Schemas['PageSheet']; unsaved: boolean }) {
+    const { manages } = useSite()
+    const { propose } = useChanges()
+    if (!manages) return null
+    const turn = (kind: 'go-live' | 'take-offline') => void propose({ title: kind === 'go-live' ? `${sheet.name} goes live` : `Taking ${sheet.name} offline`, act: kind === 'go-live' ? 'Go live' : 'Take offline', batch: { changes: [{ kind, page: sheet.id }] } })
+    return sheet.state === 'live'
+        ? <Button onClick={() => turn('take-offline')}>Take offline</Button>
+        : <Hint says={unsaved ? 'Save the words first, or they stay behind' : 'Visitors see the page from now on'}><Button look="main" disabled={unsaved} onClick={() => turn('go-live')}>Go live</Button></Hint>
+}

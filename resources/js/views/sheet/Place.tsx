@@ -1,0 +1,113 @@
+import { useEffect, useState } from 'react'
+import type { Schemas } from '../../api/client'
+import { useChanges } from '../../app/changes'
+import { heldBy, wayWords } from '../../app/Decisions'
+import { useSite } from '../../app/site'
+import { useAddressAnswer } from '../../app/useAddressAnswer'
+import { Address, readable } from '../../ui/Address'
+import { Button } from '../../ui/Button'
+import { count } from '../../ui/count'
+import { Field } from '../../ui/Field'
+import { date } from '../../ui/time'
+import type { Loaded } from './PageSheet'
+import { useSaveKey } from './useSaveKey'
+import { useSavePage } from './useSavePage'
+
+type Props = { loaded: Loaded; onUnsaved: (unsaved: boolean) => void; onGoTo: (page: string) => void }
+
+/** Name, heading, slug, and where the page sits. */
+export function Place({ loaded, onUnsaved, onGoTo }: Props) {
+    const { sheet } = loaded
+    const { writes } = useSite()
+    const { propose } = useChanges()
+    const save = useSavePage(loaded)
+    const [typed, setTyped] = useState<{ name?: string; heading?: string; slug?: string; summary?: string }>({})
+    const [refused, setRefused] = useState<{ field: string; reason: string } | null>(null)
+    const value = { name: sheet.name, heading: sheet.heading ?? '', slug: sheet.slug, summary: sheet.summary, ...typed }
+    const changes: Schemas['Change'][] = [
+        ...(value.name !== sheet.name ? [{ kind: 'rename' as const, page: sheet.id, name: value.name }] : []),
+        ...(value.slug !== sheet.slug ? [{ kind: 'set-slug' as const, page: sheet.id, slug: value.slug }] : []),
+    ]
+    const fields = { ...(value.heading !== (sheet.heading ?? '') ? { heading: value.heading === '' ? null : value.heading } : {}), ...(value.summary !== sheet.summary ? { summary: value.summary } : {}) }
+    const dirty = changes.length + Object.keys(fields).length > 0
+    useEffect(() => onUnsaved(dirty), [dirty, onUnsaved])
+
+    const type = (field: keyof typeof value) => (event: { target: { value: string } }) => {
+        setRefused(null)
+        setTyped(before => ({ ...before, [field]: event.target.value }))
+    }
+    const saveAll = async () => {
+        if (Object.keys(fields).length > 0) {
+            await save.mutateAsync(fields)
+            setTyped(({ name, slug }) => ({ name, slug }))
+        }
+        if (changes.length > 0) {
+            await propose({
+                title: value.slug !== sheet.slug ? `Changing the slug of ${sheet.name}` : `Renaming ${sheet.name}`,
+                act: value.slug !== sheet.slug ? 'Change slug' : 'Rename',
+                batch: { changes },
+                done: () => setTyped({}),
+                failed: problem => setRefused({ field: problem.problem.errors?.[0]?.field.split('.').pop() ?? 'name', reason: problem.message }),
+            })
+        }
+    }
+    const start = () => void saveAll().catch(() => undefined)
+    useSaveKey(dirty && writes ? start : null)
+    const errorOf = (field: string) => (refused?.field === field ? refused.reason : undefined)
+    return (
+        <form className="grid gap-3" onSubmit={event => { event.preventDefault(); start() }}>
+            <fieldset disabled={!writes} className="grid gap-3">
+                <Field label="Name" value={value.name} onChange={type('name')} error={errorOf('name')} hint="Short: menus and breadcrumbs show it." />
+                <Field label="Heading" value={value.heading} onChange={type('heading')} placeholder={value.name} hint={value.heading === '' ? 'Follows the name.' : undefined} />
+                <SlugField sheet={sheet} slug={value.slug} onSlug={type('slug')} error={errorOf('slug')} onWay={slug => setTyped(before => ({ ...before, slug }))} />
+                <Field label="Summary" value={value.summary} onChange={type('summary')} hint="A line under the heading, and on cards." />
+            </fieldset>
+            {save.error !== null && <p role="alert" className="text-berry">{save.error.message}</p>}
+            {writes && (
+                <div className="flex justify-end gap-2">
+                    {dirty && <Button onClick={() => setTyped({})}>Put back</Button>}
+                    <Button type="submit" look="main" disabled={!dirty || save.isPending}>Save changes</Button>
+                </div>
+            )}
+            <Where sheet={sheet} onGoTo={onGoTo} />
+        </form>
+    )
+}
+
+type SlugProps = { sheet: Schemas['PageSheet']; slug: string; onSlug: (event: { target: { value: string } }) => void; error: string | undefined; onWay: (slug: string) => void }
+
+function SlugField({ sheet, slug, onSlug, error, onWay }: SlugProps) {
+    const answer = useAddressAnswer(slug === sheet.slug ? null : { kind: 'set-slug', page: sheet.id, slug })
+    const conflict = answer?.conflict ?? null
+    const free = conflict?.waysOut.find(way => way.kind === 'free-slug')
+    const bad = error ?? answer?.error ?? (conflict === null ? undefined : heldBy(conflict))
+    const unchanged = sheet.everLive
+        ? `${sheet.liveSince === null ? 'Visitors know this address.' : `Live since ${date(sheet.liveSince)}.`} Changing it moves ${count(sheet.branch + 1, 'address', 'addresses')}.`
+        : 'Not live yet: it may change freely.'
+    return (
+        <div>
+            <Field label="Slug" mono value={slug} onChange={onSlug} error={bad} hint={answer === undefined ? unchanged : <>It will be at <span className="font-mono">{readable(answer.address ?? '')}</span></>} />
+            {free !== undefined && <div className="mt-1 sm:ml-[116px]"><Button look="quiet" onClick={() => onWay(free.slug ?? '')}>{wayWords(free)}</Button></div>}
+        </div>
+    )
+}
+
+function Where({ sheet, onGoTo }: { sheet: Schemas['PageSheet']; onGoTo: (page: string) => void }) {
+    const parent = sheet.within.at(-1)
+    const link = 'font-semibold text-heron underline-offset-2 hover:underline'
+    return (
+        <dl className="grid grid-cols-[104px_1fr] gap-x-3 gap-y-2.5 border-t border-line pt-4 [&>dt]:text-ink-2">
+            <dt>Sits in</dt>
+            <dd>
+                {parent === undefined ? 'the top of the tree' : <button type="button" className={link} onClick={() => onGoTo(parent.id)}>{parent.name}</button>}
+                {sheet.after !== null && <>, after <button type="button" className={link} onClick={() => onGoTo(sheet.after?.id ?? '')}>{sheet.after.name}</button></>}
+            </dd>
+            <dt>Pages inside</dt>
+            <dd>{sheet.branch === 0 ? 'none' : `${count(sheet.children, 'page')}${sheet.branch > sheet.children ? `, ${sheet.branch} with all below` : ''}`}</dd>
+            <dt>Sends on from</dt>
+            <dd>{sheet.sendsOn.length === 0 ? <span className="text-ink-3">no former address</span> : <ul className="grid gap-0.5">{sheet.sendsOn.map(address => <li key={address}><Address address={address} /></li>)}</ul>}</dd>
+            <dt>Changed</dt>
+            <dd>{date(sheet.changed)}{sheet.changedBy !== null && `, by ${sheet.changedBy}`}</dd>
+        </dl>
+    )
+}

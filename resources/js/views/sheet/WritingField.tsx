@@ -1,0 +1,105 @@
+import { EditorContent, useEditor, type Editor } from '@tiptap/react'
+import { useQueryClient } from '@tanstack/react-query'
+import { useCallback, useEffect, useRef, useState } from 'react'
+import type { Schemas } from '../../api/client'
+import { keys } from '../../api/queries'
+import { useSite } from '../../app/site'
+import { Button } from '../../ui/Button'
+import { clock } from '../../ui/time'
+import { extensions } from './editor/extensions'
+import { pasteFrom } from './editor/paste'
+import { Toolbar } from './editor/Toolbar'
+import { useDraft } from './useDraft'
+import { useOthers } from './useOthers'
+import { useSaveKey } from './useSaveKey'
+import { useWordsSaving } from './useWordsSaving'
+import { WordsConflict } from './WordsConflict'
+
+type Props = { sheet: Schemas['PageSheet']; first: Schemas['Words']; onUnsaved: (unsaved: boolean) => void; visible: boolean }
+
+export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
+    const site = useSite()
+    const queries = useQueryClient()
+    const [base, setBase] = useState(first)
+    const [offered, setOffered] = useState(first.draft)
+    const [dirty, setDirty] = useState(false)
+    const draft = useDraft(site.key, sheet.id)
+    const others = useOthers(site.key, sheet.id, visible, first.others)
+    const editorRef = useRef<Editor>(null)
+    const version = useRef(first.version)
+
+    const editor = useEditor({
+        extensions: extensions(site.key),
+        content: first.document,
+        editable: site.writes,
+        immediatelyRender: true,
+        editorProps: {
+            attributes: { class: 'writing', role: 'textbox', 'aria-multiline': 'true', 'aria-label': 'Words of the page' },
+            handlePaste: (_view, event) => (editorRef.current === null ? false : pasteFrom(event, editorRef.current, site.key)),
+        },
+        onUpdate: ({ editor: now }) => {
+            setDirty(true)
+            draft.keep(now.getJSON(), version.current)
+        },
+    })
+    useEffect(() => {
+        editorRef.current = editor
+    }, [editor])
+    useEffect(() => onUnsaved(dirty), [dirty, onUnsaved])
+
+    const settle = useCallback(
+        (words: Schemas['Words']) => {
+            draft.forget()
+            version.current = words.version
+            setBase(words)
+            setDirty(false)
+            setOffered(null)
+            queries.setQueryData(keys.words(site.key, sheet.id), words)
+            void queries.invalidateQueries({ queryKey: keys.outline(site.key) })
+            void queries.invalidateQueries({ queryKey: keys.page(site.key, sheet.id) })
+        },
+        [draft, queries, sheet.id, site.key],
+    )
+    const saving = useWordsSaving(site.key, sheet.id, settle)
+    const save = () => saving.save(editor.getJSON(), base.version)
+    useSaveKey(dirty && visible ? save : null)
+
+    const resume = () => {
+        if (offered === null) return
+        editor.commands.setContent(offered.document)
+        version.current = offered.basedOn
+        setBase({ ...base, version: offered.basedOn })
+        setDirty(true)
+        setOffered(null)
+    }
+    return (
+        <div className="grid gap-3">
+            {offered !== null && (
+                <div role="status" className="rounded-md bg-heron-soft px-3 py-2">
+                    <p>You have words here that you did not save, typed at {clock(offered.typed)}.</p>
+                    <div className="mt-1.5 flex gap-2">
+                        <Button look="main" onClick={resume}>Continue with them</Button>
+                        <Button onClick={() => { setOffered(null); void draft.drop() }}>Drop them</Button>
+                    </div>
+                </div>
+            )}
+            {others.length > 0 && <p role="status" className="rounded-md bg-amber-soft px-3 py-2 text-amber">{others.map(other => other.name).join(' and ')} {others.length === 1 ? 'is' : 'are'} writing on this page too. Whoever saves second is shown both versions.</p>}
+            {saving.conflict !== null && <WordsConflict theirs={saving.conflict} mine={editor.getJSON()} site={site.key} onKeepMine={() => saving.save(editor.getJSON(), saving.conflict?.version ?? 0)} onJoin={joined => { editor.commands.setContent(joined); saving.save(joined, saving.conflict?.version ?? 0) }} onLater={saving.dismiss} />}
+            {site.writes && <Toolbar editor={editor} site={site.key} />}
+            <EditorContent editor={editor} className="rounded-md border border-line px-4 py-3 focus-within:border-heron" />
+            {saving.problem !== null && <p role="alert" className="text-berry">{saving.problem}</p>}
+            <div className="flex items-center gap-2">
+                <p role="status" className="text-[12px] text-ink-3">{status(dirty, draft.kept, base)}</p>
+                <span className="ml-auto" />
+                {site.writes && <Button look={dirty ? 'main' : 'plain'} disabled={!dirty || saving.busy} onClick={save}>Save words</Button>}
+                {site.manages && sheet.state === 'live' && base.liveVersion !== base.version && !dirty && <Button look="main" disabled={saving.busy} onClick={saving.publish}>Publish edits</Button>}
+            </div>
+        </div>
+    )
+}
+
+function status(dirty: boolean, kept: string | null, base: Schemas['Words']) {
+    if (dirty) return kept === null ? 'Not saved yet.' : `Draft kept at ${clock(kept)}, not saved yet.`
+    if (base.saved === null) return 'Nothing written yet.'
+    return `Saved${base.savedBy === null ? '' : ` by ${base.savedBy}`}, version ${base.version}.`
+}

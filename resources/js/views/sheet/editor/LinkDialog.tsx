@@ -1,0 +1,45 @@
+import { useQuery } from '@tanstack/react-query'
+import { Command } from 'cmdk'
+import { useState } from 'react'
+import { goToQuery } from '../../../api/queries'
+import { readable } from '../../../ui/Address'
+import { Button } from '../../../ui/Button'
+import { Modal } from '../../../ui/Modal'
+import { useDebounced } from '../../../ui/useDebounced'
+
+export type Link = { page: string; href: null } | { page: null; href: string }
+type Props = { site: string; now: string; onClose: () => void; onTake: (link: Link | null) => void }
+
+/** A link to a page, picked from the tree, or to an address or mail address. */
+export function LinkDialog({ site, now, onClose, onTake }: Props) {
+    const [text, setText] = useState(now)
+    const asked = useDebounced(text.trim(), 80)
+    const outside = outsideLink(text.trim())
+    const { data: hits = [] } = useQuery({ ...goToQuery(site, asked), enabled: asked !== '' && outside === null })
+    const item = 'flex cursor-pointer items-baseline gap-2 rounded px-2.5 py-1.5 data-[selected=true]:bg-heron-soft'
+    return (
+        <Modal open onClose={onClose} title="Link" says="Find a page of this site, or type a web or mail address." width={520}>
+            <Command shouldFilter={false} label="Where the link leads" className="rounded-md border border-edge">
+                <Command.Input value={text} onValueChange={setText} autoFocus placeholder="Page, https://… or name@…" className="h-9 w-full border-b border-line bg-transparent px-3 outline-none" />
+                <Command.List className="max-h-[240px] min-h-[40px] overflow-y-auto p-1">
+                    {outside !== null && <Command.Item value="outside" onSelect={() => onTake({ page: null, href: outside })} className={item}>Link to <b className="font-semibold">{outside.replace(/^mailto:/, '')}</b></Command.Item>}
+                    {outside === null && hits.map(hit => (
+                        <Command.Item key={hit.id} value={hit.id} onSelect={() => onTake({ page: hit.id, href: null })} className={item}>
+                            <b className="font-semibold">{hit.name}</b> <span className="truncate font-mono text-[12px] text-ink-3">{readable(hit.address)}</span>
+                        </Command.Item>
+                    ))}
+                    {outside === null && asked !== '' && hits.length === 0 && <p className="px-2.5 py-1.5 text-ink-3">No page has “{asked}” in its name or address.</p>}
+                </Command.List>
+            </Command>
+            <div className="mt-3 flex justify-end gap-2"><Button onClick={() => onTake(null)}>Remove link</Button><Button onClick={onClose}>Let it be</Button></div>
+        </Modal>
+    )
+}
+
+/** What was typed, when it is an address or mail address rather than a name to look for. */
+function outsideLink(text: string) {
+    if (/^(https?:\/\/|mailto:|tel:)\S+$/i.test(text)) return text
+    if (/^[^\s@/]+@[^\s@]+\.[^\s@]+$/.test(text)) return `mailto:${text}`
+    if (/^www\.\S+\.\S+$/i.test(text)) return `https://${text}`
+    return null
+}

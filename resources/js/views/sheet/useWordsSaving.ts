@@ -1,0 +1,39 @@
+import { useMutation } from '@tanstack/react-query'
+import type { JSONContent } from '@tiptap/react'
+import { useState } from 'react'
+import { toast } from 'sonner'
+import { answered, api, ApiProblem, type Schemas } from '../../api/client'
+
+/** Saves words against the version they were begun from; somebody else's newer version comes back as a conflict. */
+export function useWordsSaving(site: string, page: string, onSaved: (words: Schemas['Words']) => void) {
+    const [conflict, setConflict] = useState<Schemas['Words'] | null>(null)
+    const params = { path: { site, page } }
+    const saving = useMutation({
+        mutationFn: ({ document, basedOn }: { document: JSONContent; basedOn: number }) =>
+            answered(api.PUT('/sites/{site}/pages/{page}/words', { params: { ...params, header: { 'If-Match': String(basedOn) } }, body: { document } })),
+        onSuccess: words => {
+            setConflict(null)
+            toast.success('Words saved.')
+            onSaved(words)
+        },
+        onError: problem => {
+            if (problem instanceof ApiProblem && problem.problem.theirs !== undefined) setConflict(problem.problem.theirs)
+        },
+    })
+    const publishing = useMutation({
+        mutationFn: () => answered(api.POST('/sites/{site}/pages/{page}/publish', { params })),
+        onSuccess: words => {
+            toast.success('Visitors see these words now.')
+            onSaved(words)
+        },
+    })
+    const problem = saving.error ?? publishing.error
+    return {
+        save: (document: JSONContent, basedOn: number) => saving.mutate({ document, basedOn }),
+        publish: () => publishing.mutate(),
+        busy: saving.isPending || publishing.isPending,
+        conflict,
+        dismiss: () => setConflict(null),
+        problem: problem === null || (problem instanceof ApiProblem && problem.status === 412) ? null : problem.message,
+    }
+}
