@@ -14,10 +14,10 @@ use App\Http\Api\SessionController;
 use App\Http\Api\WordsController;
 use Illuminate\Support\Facades\Route;
 
+Route::get('session', [SessionController::class, 'show']);
 Route::post('session', [SessionController::class, 'store']);
 
 Route::middleware(['auth:web,sanctum', 'throttle:api'])->group(function (): void {
-    Route::get('session', [SessionController::class, 'show']);
     Route::delete('session', [SessionController::class, 'destroy']);
 
     Route::prefix('sites/{site}')->group(function (): void {

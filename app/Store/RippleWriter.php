@@ -42,6 +42,7 @@ final readonly class RippleWriter
         $row = [
             'site_id' => $site->id, 'ulid' => $page->id, 'position' => $page->position, 'name' => $page->name, 'slug' => $page->slug->text,
             'slug_by_hand' => $page->slugByHand, 'pinned' => $page->pinned?->path, 'address' => $page->address->path, 'state' => $page->state->value,
+            'live_since' => $page->isLive() ? date(DATE_ATOM) : null,
             'ever_live' => $page->everLive, 'listed' => $page->listed, 'changed_by' => $entry->user_id,
             'heading' => $record['heading'] ?? null, 'summary' => $record['summary'] ?? '', 'layout' => $record['layout'] ?? 'page',
             'search_title' => $record['search_title'] ?? '', 'search_description' => $record['search_description'] ?? '',

@@ -17,7 +17,7 @@ use Heronstem\Core\Address\ReservedAddresses;
 final readonly class Resolver
 {
     /** Reserved addresses that have an answer of their own. */
-    private const SYSTEM = '#^/(?:robots\.txt|sitemap(?:-[1-9][0-9]*)?\.xml)$#D';
+    private const SYSTEM = '#^/(?:robots\.txt|favicon\.ico|sitemap(?:-[1-9][0-9]*)?\.xml)$#D';
 
     public function __construct(private AddressRules $rules, private Answers $answers) {}
 

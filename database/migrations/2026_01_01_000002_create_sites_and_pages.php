@@ -71,7 +71,7 @@ return new class extends Migration
             -- What a page is before it has a place: the shape in which new pages are handed over.
             create type unplaced_page as (
                 site_id bigint, ulid text, position bigint, name text, slug text, slug_by_hand boolean, pinned text, address text, state text,
-                ever_live boolean, listed boolean, changed_by bigint, heading text, summary text, layout text, search_title text, search_description text
+                live_since timestamptz, ever_live boolean, listed boolean, changed_by bigint, heading text, summary text, layout text, search_title text, search_description text
             );
 
             create table page_words (

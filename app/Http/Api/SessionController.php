@@ -21,10 +21,12 @@ final readonly class SessionController
 {
     public function __construct(private AuthManager $auth, private RateLimiter $limiter) {}
 
-    #[OA\Get(path: '/session', operationId: 'session', description: 'Who is signed in.', responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Session')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
-    public function show(Request $request): JsonResponse
+    #[OA\Get(path: '/session', operationId: 'session', description: 'Who is signed in; no content when nobody is.', responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Session')), new OA\Response(response: 204, description: 'Nobody is signed in'), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function show(): JsonResponse|Response
     {
-        return new JsonResponse(Session::of(Signed::in($request)));
+        $user = $this->auth->guard('web')->user() ?? $this->auth->guard('sanctum')->user();
+
+        return $user instanceof User ? new JsonResponse(Session::of($user)) : new Response(status: 204);
     }
 
     #[OA\Post(path: '/session', operationId: 'signIn', description: 'Signs in; five wrong attempts a minute for one mail address.', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['email', 'password'], type: 'object', properties: [new OA\Property('email', type: 'string'), new OA\Property('password', type: 'string')])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Session')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]

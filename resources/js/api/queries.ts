@@ -13,7 +13,7 @@ export const keys = {
     goTo: (site: string, text: string) => [...keys.site(site), 'go-to', text] as const,
 }
 
-export const sessionQuery = queryOptions({ queryKey: keys.session, queryFn: () => answered(api.GET('/session')), staleTime: Infinity, retry: false })
+export const sessionQuery = queryOptions({ queryKey: keys.session, queryFn: async () => (await answered(api.GET('/session'))) ?? null, staleTime: Infinity, retry: false })
 
 export const branchQuery = (site: string, parent: string | null, offset: number) =>
     queryOptions({

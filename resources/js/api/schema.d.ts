@@ -267,7 +267,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** @description Who is signed in. */
+        /** @description Who is signed in; no content when nobody is. */
         get: operations["session"];
         put?: never;
         /** @description Signs in; five wrong attempts a minute for one mail address. */
@@ -1136,6 +1136,13 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Session"];
                 };
+            };
+            /** @description Nobody is signed in */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             default: components["responses"]["Problem"];
         };

@@ -34,7 +34,7 @@ function Tray({ pending }: { pending: Pending }) {
                     {open > 0 ? `${count(open, 'decision')} before this can be done` : summary(ripple)}
                 </p>
                 <Button className="ml-auto" onClick={setAside}>Set aside</Button>
-                <Button ref={acts} look="main" onClick={() => void apply()} disabled={busy || !ripple.canBeApplied}>{pending.act}{actCount(ripple)}</Button>
+                <Button ref={acts} look="main" onClick={() => void apply()} disabled={busy || !ripple.canBeApplied}>{actWords(pending)}</Button>
             </div>
             {pending.said !== undefined && <p role="alert" className="mt-2 rounded bg-amber-soft px-3 py-1.5 text-amber">{pending.said}</p>}
             <div className={clsx('mt-3 grid gap-7', open + ripple.notes.length > 0 && 'lg:grid-cols-[minmax(0,1fr)_392px]')}>
@@ -54,6 +54,8 @@ function summary({ counts }: Pending['ripple']) {
     return said.join(', ')
 }
 
-function actCount({ counts }: Pending['ripple']) {
-    return counts.redirectsWritten > 0 ? `, write ${count(counts.redirectsWritten, 'redirect')}` : ''
+/** "Move 5 pages, write 5 redirects". */
+function actWords({ act, ripple: { counts } }: Pending) {
+    const moves = act === 'Move' && counts.addresses > 1 ? ` ${count(counts.addresses, 'page')}` : ''
+    return act + moves + (counts.redirectsWritten > 0 ? `, write ${count(counts.redirectsWritten, 'redirect')}` : '')
 }

@@ -1,6 +1,6 @@
 import type { QueryClient } from '@tanstack/react-query'
 import { createRootRouteWithContext, createRoute, createRouter, Outlet, redirect } from '@tanstack/react-router'
-import { ApiProblem, type Schemas } from '../api/client'
+import type { Schemas } from '../api/client'
 import { sessionQuery } from '../api/queries'
 import { SignIn } from '../views/signin/SignIn'
 import { Failure, Missing } from './Failure'
@@ -15,12 +15,9 @@ export type OutlineSearch = { open?: string; row?: string; page?: string; tab?: 
 const root = createRootRouteWithContext<{ queries: QueryClient }>()({ component: Outlet, notFoundComponent: Missing, errorComponent: Failure })
 
 async function signedIn(queries: QueryClient, href: string): Promise<Schemas['Session']> {
-    try {
-        return await queries.ensureQueryData(sessionQuery)
-    } catch (problem) {
-        if (problem instanceof ApiProblem && problem.status === 401) throw redirect({ to: '/sign-in', search: href === '/' ? {} : { to: href } })
-        throw problem
-    }
+    const session = await queries.ensureQueryData(sessionQuery)
+    if (session === null) throw redirect({ to: '/sign-in', search: href === '/' ? {} : { to: href } })
+    return session
 }
 
 const signIn = createRoute({

@@ -13,8 +13,8 @@
 @if ($near !== [])
         <h2>Did you want one of these?</h2>
         <ul class="near">
-@foreach ($near as $page)
-            <li><a href="{{ $page->address }}">{{ $page->name }}</a> <code>{{ \Heronstem\Core\Address\NormalForm::readable($page->address) }}</code></li>
+@foreach ($near as $likely)
+            <li><a href="{{ $likely->address }}">{{ $likely->name }}</a> <code>{{ \Heronstem\Core\Address\NormalForm::readable($likely->address) }}</code></li>
 @endforeach
         </ul>
 @endif

@@ -7,7 +7,7 @@ import { DropLine } from './DropLine'
 import { GridRow } from './GridRow'
 import { MoveTo } from './MoveTo'
 import type { MakePlace, Row } from './rows'
-import { useDrag } from './useDrag'
+import { besidePointer, useDrag } from './useDrag'
 import { useGridKeys } from './useGridKeys'
 
 export const ROW = 32
@@ -114,7 +114,7 @@ export function Grid(props: Props) {
                         <p className="px-4 pb-6 text-[13px] text-ink-3">{count(filter.total, 'page')} match; the first of them are shown. Type more to narrow it down.</p>
                     )}
                 </div>
-                <DragOverlay dropAnimation={null}>{drag.moving !== null && <span className="inline-block rounded bg-sheet px-2.5 py-1 font-medium shadow-float">{drag.moving.page.name}</span>}</DragOverlay>
+                <DragOverlay dropAnimation={null} modifiers={[besidePointer]}>{drag.moving !== null && <span className="inline-block rounded bg-sheet px-2.5 py-1 font-medium shadow-float">{drag.moving.page.name}</span>}</DragOverlay>
             </DndContext>
             <MoveTo row={rows.find(row => row.key === moving)} onClose={() => { setMoving(null); scroller.current?.focus() }} />
         </>

@@ -44,7 +44,7 @@ export function GridRow(props: Props) {
             aria-rowindex={index + 1}
             aria-selected={active}
             aria-expanded={row.kind === 'page' && row.page.children > 0 ? row.open : undefined}
-            onClick={props.onActive}
+            onClick={() => row.kind === 'page' && props.onActive()}
             style={{ transform: `translateY(${top}px)` }}
             className={clsx(
                 'absolute inset-x-0 grid h-8 items-center gap-x-3.5 px-4 hover:bg-sunk', columns, leaving && 'opacity-45',

@@ -1,4 +1,5 @@
-import { useState, type KeyboardEvent } from 'react'
+import clsx from 'clsx'
+import { useRef, useState, type KeyboardEvent } from 'react'
 import { ulid } from '../../api/ulid'
 import type { ApiProblem, Schemas } from '../../api/client'
 import { heldBy, wayWords } from '../../app/Decisions'
@@ -22,13 +23,13 @@ function fieldKeys(take: () => void, letGo: () => void) {
 }
 
 /** The address as it will be, or why it cannot be. */
-function Answer({ answer, problem, onWay }: { answer: Schemas['SlugAnswer'] | undefined; problem: string | null; onWay?: (slug: string) => void }) {
+function Answer({ answer, problem, onWay, floats = false }: { answer: Schemas['SlugAnswer'] | undefined; problem: string | null; onWay?: (slug: string) => void; floats?: boolean }) {
     const conflict = answer?.conflict ?? null
     const free = conflict?.waysOut.find(way => way.kind === 'free-slug')
     const bad = problem ?? answer?.error ?? (conflict === null ? null : heldBy(conflict))
     if (bad === null) return <output className="ml-2.5 truncate font-mono text-[13px] text-ink-2">{answer === undefined ? '' : readable(answer.address ?? '')}</output>
     return (
-        <span role="alert" className="ml-2.5 flex items-center gap-2 text-[13px] whitespace-nowrap text-berry">
+        <span role="alert" className={clsx('flex items-center gap-2 px-2.5 text-[13px] whitespace-nowrap text-berry', floats && 'absolute top-full left-24 z-20 mt-1 rounded bg-sheet py-1.5 shadow-float')}>
             {bad}
             {free !== undefined && onWay !== undefined && <button type="button" className="font-semibold text-heron underline underline-offset-2" onClick={() => onWay(free.slug ?? '')}>{wayWords(free)}</button>}
         </span>
@@ -41,6 +42,11 @@ export function MakeField({ place, onDone }: { place: MakePlace; onDone: (page: 
     const [page] = useState(() => ulid())
     const [name, setName] = useState('')
     const [slug, setSlug] = useState<string>()
+    const field = useRef<HTMLInputElement>(null)
+    const takeSlug = (way: string) => {
+        setSlug(way)
+        field.current?.focus()
+    }
     const [problem, setProblem] = useState<string | null>(null)
     const change: Schemas['Change'] = { kind: 'make', page, name, place: place.after === null ? { last: place.parent } : { after: place.after }, ...(slug === undefined ? {} : { slug }) }
     const answer = useAddressAnswer(name.trim() === '' ? null : change)
@@ -50,9 +56,9 @@ export function MakeField({ place, onDone }: { place: MakePlace; onDone: (page: 
     }
     return (
         <>
-            <input autoFocus aria-label="Name of the new page" placeholder="Name of the new page" value={name} onChange={event => { setName(event.target.value); setProblem(null); setSlug(undefined) }} onKeyDown={fieldKeys(take, () => onDone(null))} onBlur={event => name.trim() === '' && event.relatedTarget?.closest('[role=row]') !== event.currentTarget.closest('[role=row]') && onDone(null)} className={`${look} w-[260px] font-medium`} />
-            <button type="button" onClick={take} className="ml-2 rounded bg-heron px-2.5 text-[13px] leading-[24px] font-semibold text-on-heron">Make page</button>
-            <Answer answer={answer} problem={problem} onWay={setSlug} />
+            <input ref={field} autoFocus aria-label="Name of the new page" placeholder="Name of the new page" value={name} onChange={event => { setName(event.target.value); setProblem(null); setSlug(undefined) }} onKeyDown={fieldKeys(take, () => onDone(null))} onBlur={event => name.trim() === '' && event.relatedTarget?.closest('[role=row]') !== event.currentTarget.closest('[role=row]') && onDone(null)} className={`${look} w-[260px] font-medium`} />
+            <button type="button" onClick={take} className="ml-2 shrink-0 rounded bg-heron px-2.5 text-[13px] leading-[24px] whitespace-nowrap font-semibold text-on-heron">Make page</button>
+            <Answer answer={answer} problem={problem} onWay={takeSlug} floats />
         </>
     )
 }
@@ -77,6 +83,11 @@ export function NameField({ page, onDone }: { page: Page; onDone: () => void }) 
 export function SlugField({ page, onDone }: { page: Page; onDone: () => void }) {
     const { propose } = useChanges()
     const [slug, setSlug] = useState(page.slug)
+    const field = useRef<HTMLInputElement>(null)
+    const takeSlug = (way: string) => {
+        setSlug(way)
+        field.current?.focus()
+    }
     const [problem, setProblem] = useState<ApiProblem | null>(null)
     const answer = useAddressAnswer(slug === page.slug ? null : { kind: 'set-slug', page: page.id, slug })
     const take = () => {
@@ -85,8 +96,8 @@ export function SlugField({ page, onDone }: { page: Page; onDone: () => void }) 
     }
     return (
         <span className="relative block">
-            <input autoFocus onFocus={event => event.currentTarget.select()} aria-label={`Slug of ${page.name}`} value={slug} onChange={event => { setSlug(event.target.value); setProblem(null) }} onKeyDown={fieldKeys(take, onDone)} onBlur={() => slug === page.slug && onDone()} className={`${look} w-full font-mono text-[13px]`} />
-            {(problem !== null || answer !== undefined) && <span className="absolute top-full left-0 z-20 mt-1 rounded bg-sheet py-1 pr-3 shadow-float"><Answer answer={answer} problem={problem?.message ?? null} onWay={setSlug} /></span>}
+            <input ref={field} autoFocus onFocus={event => event.currentTarget.select()} aria-label={`Slug of ${page.name}`} value={slug} onChange={event => { setSlug(event.target.value); setProblem(null) }} onKeyDown={fieldKeys(take, onDone)} onBlur={() => slug === page.slug && onDone()} className={`${look} w-full font-mono text-[13px]`} />
+            {(problem !== null || answer !== undefined) && <span className="absolute top-full left-0 z-20 mt-1 rounded bg-sheet py-1 pr-3 shadow-float"><Answer answer={answer} problem={problem?.message ?? null} onWay={takeSlug} /></span>}
         </span>
     )
 }

@@ -1,4 +1,4 @@
-import { MouseSensor, TouchSensor, useSensor, useSensors, type DndContextProps, type DragMoveEvent } from '@dnd-kit/core'
+import { MouseSensor, TouchSensor, useSensor, useSensors, type DndContextProps, type DragMoveEvent, type Modifier } from '@dnd-kit/core'
 import { useMutation } from '@tanstack/react-query'
 import { useRef, useState, type RefObject } from 'react'
 import { answered, api, type Schemas } from '../../api/client'
@@ -12,6 +12,12 @@ const ROW = 32
 type PageRow = Row & { kind: 'page' }
 export type Target = { row: PageRow; index: number; spot: Spot }
 type Input = { rows: Row[]; scroller: RefObject<HTMLElement | null>; enabled: boolean }
+
+/** Keeps what is dragged beside the pointer, wherever in the row it was taken. */
+export const besidePointer: Modifier = ({ activatorEvent, activeNodeRect, transform }) =>
+    activatorEvent instanceof MouseEvent && activeNodeRect !== null
+        ? { ...transform, x: transform.x + activatorEvent.clientX - activeNodeRect.left + 14, y: transform.y + activatorEvent.clientY - activeNodeRect.top + 6 }
+        : transform
 
 /** Dragging a row: finds the place under the pointer, and asks which address the page would get there. */
 export function useDrag({ rows, scroller, enabled }: Input) {
@@ -68,7 +74,7 @@ function targetUnder(event: DragMoveEvent, rows: Row[], scroller: HTMLElement | 
     // Movement counts from where the pointer went down; scrolling meanwhile is part of delta already.
     const box = scroller.getBoundingClientRect()
     const scrolled = scroller.scrollTop
-    const pointer = y + event.delta.y - (event.active.rect.current.initial === null ? 0 : 0)
+    const pointer = y + event.delta.y
     const within = pointer - box.top + scrolled
     const index = Math.floor(within / ROW)
     const row = rows[index]

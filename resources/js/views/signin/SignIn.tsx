@@ -35,7 +35,7 @@ export function SignIn() {
                 <Field label="Password" type="password" name="password" autoComplete="current-password" value={password} onChange={event => setPassword(event.target.value)} error={fieldError('password')} stacked />
                 {problem !== null && problem.problem.errors === undefined && <p role="alert" className="text-berry">{problem.message}</p>}
                 <Button type="submit" look="main" className="h-9" disabled={signIn.isPending}>Sign in</Button>
-                <p className="text-[13px] text-ink-3">Forgotten your password? The owner of your site can set a new one.</p>
+                <p className="text-[13px] text-ink-3">Trouble signing in? Ask whoever runs this installation.</p>
             </form>
             <Drawing />
         </main>

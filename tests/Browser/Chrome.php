@@ -1,0 +1,219 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Exception\StaleElementReferenceException;
+use Facebook\WebDriver\Interactions\WebDriverActions;
+use Facebook\WebDriver\Remote\DesiredCapabilities;
+use Facebook\WebDriver\Remote\RemoteExecuteMethod;
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\Remote\RemoteWebElement;
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverDimension;
+use Facebook\WebDriver\WebDriverKeys;
+use Facebook\WebDriver\WebDriverPoint;
+
+/** A headless Chromium of its own, found in by role and name, waiting for what it needs. */
+final class Chrome
+{
+    private const WAIT_MS = 8000;
+
+    public readonly RemoteWebDriver $driver;
+
+    private readonly string $profile;
+
+    public function __construct(string $driverUrl, int $width = 1280, int $height = 800)
+    {
+        $this->profile = sys_get_temp_dir().'/heronstem-chrome-'.bin2hex(random_bytes(6));
+        $options = (new ChromeOptions)->addArguments([
+            '--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
+            '--disable-component-update', '--disable-sync', '--hide-scrollbars', '--force-color-profile=srgb', '--user-data-dir='.$this->profile,
+        ]);
+        $wanted = DesiredCapabilities::chrome();
+        $wanted->setCapability(ChromeOptions::CAPABILITY, $options);
+        $wanted->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
+        $this->driver = RemoteWebDriver::create($driverUrl, $wanted, 20000, 60000);
+        $this->size($width, $height);
+    }
+
+    public function size(int $width, int $height): void
+    {
+        $this->driver->manage()->window()->setPosition(new WebDriverPoint(0, 0))->setSize(new WebDriverDimension($width, $height));
+        // Headless windows have a frame of their own height; what counts is the page inside.
+        [$inner, $innerHeight] = $this->driver->executeScript('return [innerWidth, innerHeight]');
+        $this->driver->manage()->window()->setSize(new WebDriverDimension(2 * $width - $inner, 2 * $height - $innerHeight));
+    }
+
+    public function quit(): void
+    {
+        $this->driver->quit();
+        exec('rm -rf '.escapeshellarg($this->profile));
+    }
+
+    public function open(string $url): void
+    {
+        $this->driver->get($url);
+    }
+
+    /**
+     * The element of a role whose accessible name is, or with `*` around contains, this.
+     */
+    public function find(string $role, string $name = '*'): RemoteWebElement
+    {
+        return $this->until(fn (): ?RemoteWebElement => $this->look($role, $name), "a $role named “{$name}”");
+    }
+
+    public function has(string $role, string $name = '*'): bool
+    {
+        return $this->look($role, $name) !== null;
+    }
+
+    public function awaitGone(string $role, string $name): void
+    {
+        $this->until(fn (): ?bool => $this->look($role, $name) === null ? true : null, "no $role named “{$name}” any more");
+    }
+
+    public function click(string $role, string $name): void
+    {
+        $this->find($role, $name)->click();
+    }
+
+    public function type(string $role, string $name, string $text): void
+    {
+        $field = $this->find($role, $name);
+        $field->click();
+        $field->sendKeys(WebDriverKeys::CONTROL.'a'.WebDriverKeys::CONTROL);
+        $field->sendKeys(WebDriverKeys::BACKSPACE);
+        $field->sendKeys($text);
+    }
+
+    /** Keys to whatever has the focus; a chord as a list. */
+    public function press(string|array ...$keys): void
+    {
+        foreach ($keys as $key) {
+            $action = new WebDriverActions($this->driver);
+            if (is_array($key)) {
+                $last = array_pop($key);
+                foreach ($key as $held) {
+                    $action = $action->keyDown(null, $held);
+                }
+                $action = $action->sendKeys(null, $last);
+                foreach (array_reverse($key) as $held) {
+                    $action = $action->keyUp(null, $held);
+                }
+                $action->perform();
+            } else {
+                $action->sendKeys(null, $key)->perform();
+            }
+        }
+    }
+
+    public function awaitText(string $text, string $within = 'body'): void
+    {
+        $this->until(fn (): ?bool => str_contains($this->text($within), $text) ? true : null, "the text “{$text}” in ".$within);
+    }
+
+    public function awaitNoText(string $text, string $within = 'body'): void
+    {
+        $this->until(fn (): ?bool => str_contains($this->text($within), $text) ? null : true, "the text “{$text}” to go");
+    }
+
+    public function text(string $css = 'body'): string
+    {
+        return (string) $this->driver->executeScript('return document.querySelector(arguments[0])?.innerText ?? ""', [$css]);
+    }
+
+    public function path(): string
+    {
+        return (string) $this->driver->executeScript('return location.pathname');
+    }
+
+    /** @return list<string> what the console has complained about since last asked */
+    public function complaints(): array
+    {
+        return array_values(array_map(static fn (array $entry): string => $entry['message'], array_filter(
+            (array) $this->driver->manage()->getLog('browser'),
+            static fn (array $entry): bool => in_array($entry['level'], ['SEVERE', 'WARNING'], true),
+        )));
+    }
+
+    /** @return list<string> what axe-core finds, one line each */
+    public function axe(): array
+    {
+        $this->driver->executeScript((string) file_get_contents(__DIR__.'/../../node_modules/axe-core/axe.min.js'));
+        $found = $this->driver->executeAsyncScript(<<<'JS'
+            const done = arguments[arguments.length - 1]
+            axe.run(document, { resultTypes: ['violations'] }).then(r => done(r.violations.flatMap(v => v.nodes.map(n => `${v.id}: ${n.target.join(' ')} ${n.failureSummary ?? ''}`))))
+            JS);
+
+        return (array) $found;
+    }
+
+    public function screenshot(string $file): void
+    {
+        $this->driver->executeScript('return document.fonts.ready.then(() => true)');
+        $this->driver->takeScreenshot($file);
+    }
+
+    public function drag(RemoteWebElement $from, RemoteWebElement $to, int $offsetY, ?callable $beforeDrop = null): void
+    {
+        $start = $from->getLocation();
+        $actions = new WebDriverActions($this->driver);
+        $actions->moveToElement($from)->clickAndHold()->moveByOffset(8, 8)->perform();
+        (new WebDriverActions($this->driver))->moveToElement($to, 0, $offsetY)->perform();
+        (new WebDriverActions($this->driver))->moveByOffset(1, 0)->perform();
+        if ($beforeDrop !== null) {
+            $beforeDrop();
+        }
+        (new WebDriverActions($this->driver))->release()->perform();
+    }
+
+    /**
+     * @template T
+     *
+     * @param  callable(): ?T  $look
+     * @return T
+     */
+    public function until(callable $look, string $what): mixed
+    {
+        $end = microtime(true) + self::WAIT_MS / 1000;
+        do {
+            try {
+                $found = $look();
+            } catch (StaleElementReferenceException) {
+                $found = null;
+            }
+            if ($found !== null) {
+                return $found;
+            }
+            usleep(40_000);
+        } while (microtime(true) < $end);
+        throw new \RuntimeException("Waited in vain for $what at ".$this->driver->getCurrentURL()."\n".mb_substr($this->text(), 0, 1200));
+    }
+
+    private function look(string $role, string $name): ?RemoteWebElement
+    {
+        $found = $this->driver->executeScript(self::LOOK, [$role, $name]);
+
+        return is_array($found) ? new RemoteWebElement(new RemoteExecuteMethod($this->driver), (string) current($found), true) : null;
+    }
+
+    /** Role and accessible name as far as our own screens use them. */
+    private const LOOK = <<<'JS'
+        const [role, name] = arguments
+        const implied = { button: 'button, [role=button], summary', link: 'a[href]', textbox: 'input:not([type=checkbox]):not([type=radio]):not([type=file]), textarea, [role=textbox]', heading: 'h1, h2, h3, h4', tab: '[role=tab]', row: '[role=row]', dialog: '[role=dialog]', option: '[role=option], [cmdk-item]', menuitem: '[role=menuitem]', radio: 'input[type=radio]', checkbox: 'input[type=checkbox]', combobox: 'select', status: '[role=status], output', alert: '[role=alert]', region: 'section[aria-label]', complementary: 'aside[aria-label]', treegrid: '[role=treegrid]', file: 'input[type=file]' }
+        const nameOf = el => {
+            const by = el.getAttribute('aria-labelledby')
+            if (by) return by.split(' ').map(id => document.getElementById(id)?.innerText ?? '').join(' ').trim()
+            if (el.getAttribute('aria-label')) return el.getAttribute('aria-label')
+            if (el.labels?.length) return el.labels[0].innerText.trim()
+            return (el.innerText || el.placeholder || '').trim().replace(/\s+/g, ' ')
+        }
+        const shown = el => el.checkVisibility({ visibilityProperty: true }) || el.type === 'file'
+        const matches = own => name === '*' || (name.length > 2 && name.startsWith('*') && name.endsWith('*') ? own.includes(name.slice(1, -1)) : name.endsWith('*') ? own.startsWith(name.slice(0, -1)) : own === name)
+        return [...document.querySelectorAll(implied[role] ?? `[role=${role}]`)].find(el => shown(el) && !el.disabled && matches(nameOf(el))) ?? null
+        JS;
+}
