@@ -7,8 +7,10 @@ namespace Launch;
 /** The application over one database: its environment, its console, its servers. */
 final class Application
 {
-    /** @param array<string, string> $connection as Cluster::start gives it */
-    public function __construct(private readonly string $root, private readonly string $name, private readonly array $connection, private readonly string $database) {}
+    /** @param  array<string, string>  $connection as Cluster::start gives it */
+    public function __construct(private readonly string $root, private readonly string $name, private readonly array $connection, private readonly string $database)
+    {
+    }
 
     /** @return array<string, string> */
     public function environment(): array
@@ -29,19 +31,19 @@ final class Application
         return $storage;
     }
 
-    /** @param list<string> $words */
+    /** @param  list<string>  $words */
     public function console(array $words): int
     {
         return Shell::run([PHP_BINARY, 'artisan', ...$words], $this->environment());
     }
 
-    /** @param list<string> $words */
+    /** @param  list<string>  $words */
     public function must(array $words, string $what): string
     {
         return Shell::must([PHP_BINARY, 'artisan', ...$words], $what, $this->environment());
     }
 
-    /** @param list<int> $ports */
+    /** @param  list<int>  $ports */
     public function serve(Processes $processes, array $ports, string $label, int $workers): void
     {
         foreach ($ports as $port) {

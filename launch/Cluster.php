@@ -11,8 +11,10 @@ final class Cluster
 
     private ?bool $asPostgres = null;
 
-    /** @param array<string, string> $settings server settings besides our own */
-    public function __construct(private readonly string $root, private readonly string $name, private readonly array $settings = []) {}
+    /** @param  array<string, string>  $settings server settings besides our own */
+    public function __construct(private readonly string $root, private readonly string $name, private readonly array $settings = [])
+    {
+    }
 
     /** Folder of the newest installed server programs; null when there are none. */
     public static function binaries(): ?string
@@ -23,7 +25,11 @@ final class Cluster
         return $found === [] ? null : dirname((string) end($found));
     }
 
-    /** Starts it, or finds it running, and returns the settings to connect with. Recovers from a half-made or killed earlier one. */
+    /**
+     * Starts it, or finds it running, and returns the settings to connect with. Recovers from a half-made or killed earlier one.
+     *
+     * @return array<string, string>
+     */
     public function start(): array
     {
         $data = $this->folder();
@@ -51,27 +57,30 @@ final class Cluster
         }
     }
 
-    /** @param array<string, string> $connection as start() gave it */
+    /** @param  array<string, string>  $connection as start() gave it */
     public function createDatabase(string $database, array $connection): void
     {
         $pdo = $this->pdo($connection);
-        if ($pdo->query('select 1 from pg_database where datname = '.$pdo->quote($database))->fetch() === false) {
+        $found = $pdo->prepare('select 1 from pg_database where datname = ?');
+        $found->execute([$database]);
+        if ($found->fetch() === false) {
             $pdo->exec("create database \"$database\" template template0 encoding 'UTF8' lc_collate 'C.UTF-8' lc_ctype 'C.UTF-8'");
         }
     }
 
-    /** @param array<string, string> $connection as start() gave it */
+    /** @param  array<string, string>  $connection as start() gave it */
     public function dropDatabase(string $database, array $connection): void
     {
         $this->pdo($connection)->exec("drop database if exists \"$database\" with (force)");
     }
 
-    /** @param array<string, string> $connection as start() gave it */
+    /** @param  array<string, string>  $connection as start() gave it */
     public function copyDatabase(string $from, string $to, array $connection): void
     {
         $this->pdo($connection)->exec("create database \"$to\" template \"$from\"");
     }
 
+    /** @param  array<string, string>  $connection */
     private function pdo(array $connection): \PDO
     {
         return new \PDO("pgsql:host={$connection['DB_HOST']};port={$connection['DB_PORT']};dbname=postgres", $connection['DB_USERNAME'], $connection['DB_PASSWORD']);
@@ -145,6 +154,7 @@ final class Cluster
         return $this->asPostgres ??= posix_geteuid() === 0;
     }
 
+    /** @param  list<string>  $command */
     private function quietly(array $command): bool
     {
         try {
@@ -156,7 +166,7 @@ final class Cluster
         }
     }
 
-    /** @param list<string> $command */
+    /** @param  list<string>  $command */
     private function asServer(array $command, string $what, ?string $input = null): string
     {
         if (in_array($command[0], ['pg_ctl', 'initdb'], true)) {

@@ -19,7 +19,7 @@ final class Demo
         $this->processes = new Processes($root, 'demo');
     }
 
-    /** @param list<string> $words */
+    /** @param  list<string>  $words */
     public function start(array $words): int
     {
         $options = Options::read($words, ['port' => 'number', 'fresh' => 'switch', 'detach' => 'switch', 'pages' => 'number']);

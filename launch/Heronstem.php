@@ -19,9 +19,11 @@ final class Heronstem
         'help' => 'List the commands.',
     ];
 
-    public function __construct(private readonly string $root) {}
+    public function __construct(private readonly string $root)
+    {
+    }
 
-    /** @param list<string> $words */
+    /** @param  list<string>  $words */
     public function run(array $words): int
     {
         chdir($this->root);

@@ -9,7 +9,9 @@ final class Packages
 {
     private const EXTENSIONS = ['pdo_pgsql' => 'php-pgsql', 'curl' => 'php-curl', 'gd' => 'php-gd', 'zip' => 'php-zip', 'intl' => 'php-intl', 'mbstring' => 'php-mbstring', 'dom' => 'php-xml'];
 
-    public function __construct(private readonly string $root) {}
+    public function __construct(private readonly string $root)
+    {
+    }
 
     public function toRun(): void
     {
@@ -40,7 +42,7 @@ final class Packages
         return $missing;
     }
 
-    /** @param list<string> $packages */
+    /** @param  list<string>  $packages */
     private function debian(array $packages): void
     {
         if ($packages === []) {

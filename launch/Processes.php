@@ -7,7 +7,9 @@ namespace Launch;
 /** Programs that run beside us: each in a process group of its own, ended by its id and never by its name. */
 final class Processes
 {
-    public function __construct(private readonly string $root, private readonly string $name) {}
+    public function __construct(private readonly string $root, private readonly string $name)
+    {
+    }
 
     /**
      * @param  list<string>  $command
@@ -24,11 +26,8 @@ final class Processes
         $known = $this->known();
         $known[$label] = ['pid' => proc_get_status($process)['pid'], 'command' => implode(' ', $command)];
         $this->remember($known);
-        self::$kept[] = $process;
+        $this->kept[] = $process;
     }
-
-    /** @var list<resource> kept, since losing a handle would wait for its process */
-    private static array $kept = [];
 
     public function isRunning(string $label): bool
     {
@@ -55,13 +54,17 @@ final class Processes
         return count($ours);
     }
 
-    /** @param array{pid: int, command: string} $each */
+    /** @param  array{pid: int, command: string}  $each */
     private function groupLives(array $each): bool
     {
         return posix_kill(-$each['pid'], 0);
     }
 
-    /** Whether the process that has this id now is still the one we started. @param array{pid: int, command: string} $each */
+    /**
+     * Whether the process that has this id now is still the one we started.
+     *
+     * @param  array{pid: int, command: string}  $each
+     */@param  array{pid: int, command: string}  $each */
     private function isOurs(array $each): bool
     {
         $running = trim(str_replace("\0", ' ', (string) @file_get_contents("/proc/{$each['pid']}/cmdline")));
@@ -77,7 +80,7 @@ final class Processes
         return $json === false ? [] : json_decode($json, true) ?? [];
     }
 
-    /** @param array<string, array{pid: int, command: string}> $known */
+    /** @param  array<string, array{pid: int, command: string}>  $known */
     private function remember(array $known): void
     {
         @mkdir(dirname($this->file()), 0755, true);

@@ -21,7 +21,7 @@ final class Test
         $this->processes = new Processes($root, 'test');
     }
 
-    /** @param list<string> $words a suite to run alone: static, core, app, browser */
+    /** @param  list<string>  $words a suite to run alone: static, core, app, browser */
     public function run(array $words): int
     {
         (new Packages($this->root))->toTest();
@@ -40,10 +40,7 @@ final class Test
             $code |= $wants('static') ? $this->static() : 0;
             $connection = $this->cluster->start();
             $this->template($connection);
-            foreach (['core' => 'Core', 'app' => 'App', 'architecture' => 'Architecture'] as $word => $suite) {
-                $suites[] = $wants($word) ? $suite : null;
-            }
-            $suites = array_values(array_filter($suites ?? []));
+            $suites = array_values(array_filter(['Core', 'App', 'Architecture'], static fn (string $suite): bool => $wants(strtolower($suite))));
             $code |= $suites === [] ? 0 : $this->rules($suites, $connection, $filter);
             $code |= $wants('browser') ? $this->browser($connection, $filter) : 0;
         } finally {
@@ -75,7 +72,7 @@ final class Test
         return $failed;
     }
 
-    /** @param array<string, string> $connection */
+    /** @param  array<string, string>  $connection */
     private function template(array $connection): void
     {
         $this->cluster->dropDatabase(self::TEMPLATE, $connection);
@@ -127,7 +124,7 @@ final class Test
         return $code;
     }
 
-    /** @param array<string, string> $connection */
+    /** @param  array<string, string>  $connection */
     private function application(array $connection, string $database): Application
     {
         return new Application($this->root, 'test', $connection, $database);

@@ -17,7 +17,9 @@ use Illuminate\Database\ConnectionInterface;
 /** Applies a batch: one transaction, one batch at a time on a site, one history entry with the exact inverse. */
 final readonly class ApplyChanges
 {
-    public function __construct(private ConnectionInterface $db, private Planners $planners, private RippleWriter $writer, private Sentences $sentences, private PublishWords $publish) {}
+    public function __construct(private ConnectionInterface $db, private Planners $planners, private RippleWriter $writer, private Sentences $sentences, private PublishWords $publish)
+    {
+    }
 
     /**
      * @param  string|null  $seen  digest of the ripple that was shown; null to apply whatever follows

@@ -60,7 +60,7 @@ final readonly class Permission
         }
     }
 
-    /** @param array<string, mixed> $change */
+    /** @param  array<string, mixed>  $change */
     private function guardWriter(Membership $membership, Site $site, array $change): void
     {
         $page = Page::query()->where('site_id', $site->id)->where('ulid', $change['page'])->first();

@@ -14,7 +14,9 @@ use Illuminate\Database\ConnectionInterface;
 /** The core's planner over the stored site. */
 final readonly class Planners
 {
-    public function __construct(private ConnectionInterface $db) {}
+    public function __construct(private ConnectionInterface $db)
+    {
+    }
 
     public function for(Site $site): Planner
     {

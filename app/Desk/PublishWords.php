@@ -13,14 +13,16 @@ use Illuminate\Database\ConnectionInterface;
 /** Puts words that were being worked on before visitors, and notes the links they hold. */
 final readonly class PublishWords
 {
-    public function __construct(private ConnectionInterface $db) {}
+    public function __construct(private ConnectionInterface $db)
+    {
+    }
 
     public function forPage(Page $page): void
     {
         $this->forPages([$page->ulid]);
     }
 
-    /** @param list<string> $pages */
+    /** @param  list<string>  $pages */
     public function forPages(array $pages): void
     {
         if ($pages === []) {

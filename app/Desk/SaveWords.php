@@ -14,7 +14,9 @@ use Illuminate\Database\ConnectionInterface;
 /** Saves a page's words as a new version. Every version is kept, so saving over somebody loses nothing of theirs. */
 final readonly class SaveWords
 {
-    public function __construct(private ConnectionInterface $db) {}
+    public function __construct(private ConnectionInterface $db)
+    {
+    }
 
     /**
      * @param  int  $basedOn  the version the writer started from, 0 for none

@@ -19,7 +19,9 @@ final readonly class UploadPicture
 {
     private const KINDS = ['image/jpeg' => 'jpg', 'image/png' => 'png', 'image/webp' => 'webp', 'image/gif' => 'gif'];
 
-    public function __construct(private Disks $disks) {}
+    public function __construct(private Disks $disks)
+    {
+    }
 
     /** @throws ValidationException when it is no picture that browsers show */
     public function upload(Site $site, ?User $user, string $name, string $bytes): File

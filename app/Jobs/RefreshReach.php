@@ -20,7 +20,9 @@ final class RefreshReach implements ShouldBeUniqueUntilProcessing, ShouldQueue
     /** Seconds after which a job that never ran no longer keeps another from being queued. */
     public int $uniqueFor = 60;
 
-    public function __construct(public readonly int $siteId) {}
+    public function __construct(public readonly int $siteId)
+    {
+    }
 
     public function uniqueId(): string
     {

@@ -24,6 +24,7 @@ final class File extends Model
 
     protected $guarded = ['id'];
 
+    /** @return list<string> */
     public function uniqueIds(): array
     {
         return ['ulid'];

@@ -36,6 +36,7 @@ final class HistoryEntry extends Model
 
     protected $casts = ['batch' => 'array', 'counts' => 'array', 'pages' => 'array', 'claims' => 'array'];
 
+    /** @return list<string> */
     public function uniqueIds(): array
     {
         return ['ulid'];

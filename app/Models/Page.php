@@ -48,6 +48,7 @@ final class Page extends Model
 
     protected $casts = ['state' => State::class, 'slug_by_hand' => 'bool', 'ever_live' => 'bool', 'listed' => 'bool', 'live_since' => 'datetime'];
 
+    /** @return list<string> */
     public function uniqueIds(): array
     {
         return ['ulid'];

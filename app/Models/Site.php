@@ -36,6 +36,7 @@ final class Site extends Model
 
     protected $casts = ['case_sensitive' => 'bool', 'native_letters' => 'bool'];
 
+    /** @return list<string> */
     public function uniqueIds(): array
     {
         return ['ulid'];

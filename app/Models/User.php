@@ -31,6 +31,7 @@ final class User extends Authenticatable
 
     protected $casts = ['password' => 'hashed'];
 
+    /** @return list<string> */
     public function uniqueIds(): array
     {
         return ['ulid'];

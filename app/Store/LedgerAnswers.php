@@ -15,7 +15,9 @@ final class LedgerAnswers implements Answers
 {
     private ?\PDOStatement $statement = null;
 
-    public function __construct(private readonly Connection $db, private readonly Site $site) {}
+    public function __construct(private readonly Connection $db, private readonly Site $site)
+    {
+    }
 
     public function at(string $key): ?Held
     {

@@ -12,7 +12,9 @@ final readonly class NearAddresses
 {
     private const LIKELY = 0.25;
 
-    public function __construct(private ConnectionInterface $db) {}
+    public function __construct(private ConnectionInterface $db)
+    {
+    }
 
     /** @return list<\stdClass> with name and address */
     public function to(string $address, Site $site): array
@@ -22,11 +24,11 @@ final readonly class NearAddresses
             return [];
         }
 
-        return $this->db->select(<<<'SQL'
+        return array_values($this->db->select(<<<'SQL'
             select name, address from (
                 select p.name, p.address, greatest(word_similarity(?, p.name || ' ' || p.address), similarity(?, p.address)) as near
                 from pages p where p.site_id = ? and p.state = 'live' and p.listed
             ) n where near > ? order by near desc, length(address) limit 5
-            SQL, [mb_substr($words, 0, 200), mb_substr($address, 0, 200), $site->id, self::LIKELY]);
+            SQL, [mb_substr($words, 0, 200), mb_substr($address, 0, 200), $site->id, self::LIKELY]));
     }
 }

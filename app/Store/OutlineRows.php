@@ -28,7 +28,9 @@ final readonly class OutlineRows
 
     private const FROM = 'from pages p join sites s on s.id = p.site_id left join page_words w on w.page_id = p.id';
 
-    public function __construct(private ConnectionInterface $db) {}
+    public function __construct(private ConnectionInterface $db)
+    {
+    }
 
     /**
      * @param  string|null  $parent  ULID, null for the top
@@ -38,9 +40,9 @@ final readonly class OutlineRows
     {
         $of = $parent === null ? 'p.parent_id is null' : 'p.parent_id = (select id from pages where ulid = ? and site_id = ?)';
 
-        return $this->db->select('select '.self::COLUMNS.' '.self::FROM." where p.site_id = ? and $of order by p.position limit ? offset ?", [
+        return array_values($this->db->select('select '.self::COLUMNS.' '.self::FROM." where p.site_id = ? and $of order by p.position limit ? offset ?", [
             $site->id, ...($parent === null ? [] : [$parent, $site->id]), $limit, $offset,
-        ]);
+        ]));
     }
 
     public function childCount(Site $site, ?string $parent): int
@@ -93,9 +95,9 @@ final readonly class OutlineRows
             "with found as (select p.id, p.path from pages p where $where order by nlevel(p.path), p.id limit ?),
              shown as (select distinct a.id from found f join pages a on a.site_id = ? and a.path @> f.path)
              select r.*, f.id is not null as match, r.path_key from (
-                select ".self::COLUMNS.", p.id as number,
+                select ".self::COLUMNS.', p.id as number,
                     (select array_agg(a.position order by nlevel(a.path)) from pages a where a.site_id = p.site_id and a.path @> p.path) as path_key
-                ".self::FROM.' where p.id in (select id from shown)
+                '.self::FROM.' where p.id in (select id from shown)
              ) r left join found f on f.id = r.number order by r.path_key',
             [...$bound, $limit, $site->id],
         );
@@ -103,7 +105,7 @@ final readonly class OutlineRows
             unset($row->path_key, $row->number);
         }
 
-        return [$total, $rows];
+        return [$total, array_values($rows)];
     }
 
     /** @return list<string> ULIDs of a page's ancestors, from the top down */

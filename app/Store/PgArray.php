@@ -7,7 +7,7 @@ namespace App\Store;
 /** Lists as PostgreSQL array literals, so that one parameter carries any number of values. */
 final class PgArray
 {
-    /** @param iterable<string|int> $values */
+    /** @param  iterable<string|int>  $values */
     public static function of(iterable $values): string
     {
         $quoted = [];

@@ -8,14 +8,15 @@ use App\Models\HistoryEntry;
 use App\Models\Site;
 use Heronstem\Core\Structure\ClaimDifference;
 use Heronstem\Core\Structure\Page;
-use Heronstem\Core\Structure\PageDifference;
 use Heronstem\Core\Structure\Ripple;
 use Illuminate\Database\ConnectionInterface;
 
 /** Writes a ripple to pages and ledger: a handful of set-based statements, however large the branch. */
 final readonly class RippleWriter
 {
-    public function __construct(private ConnectionInterface $db) {}
+    public function __construct(private ConnectionInterface $db)
+    {
+    }
 
     public function write(Ripple $ripple, Site $site, HistoryEntry $entry): void
     {
@@ -134,7 +135,7 @@ final readonly class RippleWriter
         }
     }
 
-    /** @param list<ClaimDifference> $differences */
+    /** @param  list<ClaimDifference>  $differences */
     private function writeClaims(array $differences, Site $site, HistoryEntry $entry): void
     {
         if ($differences === []) {

@@ -38,7 +38,7 @@ final readonly class StoredLedger implements Ledger
 
     public function claimsOfPage(string $page): array
     {
-        return array_map($this->toClaim(...), $this->db->select(self::SELECT.' where l.site_id = ? and p.ulid = ? order by l.key', [$this->site->id, $page]));
+        return array_values(array_map($this->toClaim(...), $this->db->select(self::SELECT.' where l.site_id = ? and p.ulid = ? order by l.key', [$this->site->id, $page])));
     }
 
     private function toClaim(\stdClass $row): Claim

@@ -9,7 +9,9 @@ use Illuminate\Database\ConnectionInterface;
 
 final readonly class StoredLinks implements LinksInto
 {
-    public function __construct(private ConnectionInterface $db) {}
+    public function __construct(private ConnectionInterface $db)
+    {
+    }
 
     public function countInto(array $pages): int
     {

@@ -13,7 +13,9 @@ use Illuminate\Database\ConnectionInterface;
 /** The invariants of a site, checked against what is stored. Reads every page once, in tree order. */
 final readonly class Violations
 {
-    public function __construct(private ConnectionInterface $db) {}
+    public function __construct(private ConnectionInterface $db)
+    {
+    }
 
     /** @return list<array{invariant: string, what: string}> */
     public function of(Site $site): array

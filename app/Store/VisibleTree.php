@@ -11,7 +11,9 @@ use Illuminate\Database\ConnectionInterface;
 /** The part of the tree that visitors see, as menus. */
 final readonly class VisibleTree
 {
-    public function __construct(private ConnectionInterface $db) {}
+    public function __construct(private ConnectionInterface $db)
+    {
+    }
 
     /** @return list<\stdClass> entries of the bar, each with `below` */
     public function menu(Site $site): array

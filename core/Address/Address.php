@@ -13,7 +13,9 @@ final readonly class Address
     /** Longest address, in characters of its normal form. */
     public const LONGEST = 2000;
 
-    private function __construct(public string $path, public string $key) {}
+    private function __construct(public string $path, public string $key)
+    {
+    }
 
     /**
      * An address somebody set by hand.

@@ -20,7 +20,8 @@ final readonly class Claim
         public bool $everLive,
         public ?\DateTimeImmutable $since = null,
         public ?string $byChange = null,
-    ) {}
+    ) {
+    }
 
     public static function ofPage(Address $address, string $page, bool $everLive, ?\DateTimeImmutable $since = null, ?string $byChange = null): self
     {

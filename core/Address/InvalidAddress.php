@@ -6,4 +6,6 @@ namespace Heronstem\Core\Address;
 
 use Heronstem\Core\Refusal;
 
-final class InvalidAddress extends Refusal {}
+final class InvalidAddress extends Refusal
+{
+}

@@ -6,4 +6,6 @@ namespace Heronstem\Core\Address;
 
 use Heronstem\Core\Refusal;
 
-final class InvalidSlug extends Refusal {}
+final class InvalidSlug extends Refusal
+{
+}

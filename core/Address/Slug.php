@@ -10,7 +10,9 @@ final readonly class Slug
     /** Longest slug, in characters. */
     public const LONGEST = 200;
 
-    private function __construct(public string $text) {}
+    private function __construct(public string $text)
+    {
+    }
 
     /**
      * A slug somebody typed; percent-encoded UTF-8 is taken for the letters it stands for.

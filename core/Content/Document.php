@@ -13,8 +13,10 @@ final readonly class Document
 {
     public const VERSION = 1;
 
-    /** @param list<array<string, mixed>> $blocks */
-    private function __construct(public array $blocks) {}
+    /** @param  list<array<string, mixed>>  $blocks */
+    private function __construct(public array $blocks)
+    {
+    }
 
     /**
      * @param  array<mixed>  $json  decoded JSON of any origin

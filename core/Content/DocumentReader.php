@@ -61,7 +61,7 @@ final class DocumentReader
         return ['type' => 'listItem', 'content' => $this->blocks($node['content'] ?? [], "$at.content", $depth)];
     }
 
-    /** @param array<mixed> $node */
+    /** @param  array<mixed>  $node */
     private function level(array $node, string $at): int
     {
         $attrs = $node['attrs'] ?? null;

@@ -9,20 +9,22 @@ final readonly class HtmlRenderer
 {
     private const ELEMENTS = ['paragraph' => 'p', 'bulletList' => 'ul', 'orderedList' => 'ol', 'listItem' => 'li', 'blockquote' => 'blockquote'];
 
-    public function __construct(private LinkTargets $targets, private Pictures $pictures) {}
+    public function __construct(private LinkTargets $targets, private Pictures $pictures)
+    {
+    }
 
     public function render(Document $document): string
     {
         return $this->nodes($document->blocks);
     }
 
-    /** @param list<array<string, mixed>> $nodes */
+    /** @param  list<array<string, mixed>>  $nodes */
     private function nodes(array $nodes): string
     {
         return implode('', array_map($this->node(...), $nodes));
     }
 
-    /** @param array<string, mixed> $node */
+    /** @param  array<string, mixed>  $node */
     private function node(array $node): string
     {
         return match ($node['type']) {
@@ -35,7 +37,7 @@ final readonly class HtmlRenderer
         };
     }
 
-    /** @param list<array<string, mixed>> $content */
+    /** @param  list<array<string, mixed>>  $content */
     private function itemContent(array $content): string
     {
         // An item of one paragraph reads as a line, not as a paragraph with space around it.
@@ -47,7 +49,7 @@ final readonly class HtmlRenderer
         return $inner === '' ? '' : "<$name>$inner</$name>";
     }
 
-    /** @param array<string, mixed> $node */
+    /** @param  array<string, mixed>  $node */
     private function text(array $node): string
     {
         $html = self::escape($node['text']);
@@ -62,7 +64,7 @@ final readonly class HtmlRenderer
         return $html;
     }
 
-    /** @param array<string, string> $attrs */
+    /** @param  array<string, string>  $attrs */
     private function link(array $attrs, string $html): string
     {
         $href = isset($attrs['page']) ? $this->targets->addressOf($attrs['page']) : $attrs['href'];
@@ -70,7 +72,7 @@ final readonly class HtmlRenderer
         return $href === null ? $html : '<a href="'.self::escape($href).'">'.$html.'</a>';
     }
 
-    /** @param array<string, mixed> $attrs */
+    /** @param  array<string, mixed>  $attrs */
     private function picture(array $attrs): string
     {
         $picture = $this->pictures->picture($attrs['file']);

@@ -20,7 +20,7 @@ final class PastedHtml
 
     private readonly HtmlSanitizer $sanitizer;
 
-    /** @param \Closure(string): ?string $pageAt the identity of the page at an address of the site, if any */
+    /** @param  \Closure(string): ?string  $pageAt the identity of the page at an address of the site, if any */
     public function __construct(private readonly \Closure $pageAt)
     {
         $config = (new HtmlSanitizerConfig)

@@ -11,5 +11,7 @@ final readonly class PictureFile
      * @param  int  $width  px
      * @param  int  $height  px
      */
-    public function __construct(public string $address, public int $width, public int $height) {}
+    public function __construct(public string $address, public int $width, public int $height)
+    {
+    }
 }

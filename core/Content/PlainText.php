@@ -30,7 +30,7 @@ final class PlainText
         return $lines;
     }
 
-    /** @param list<array<string, mixed>> $inline */
+    /** @param  list<array<string, mixed>>  $inline */
     private static function line(array $inline): string
     {
         return trim(implode('', array_map(static fn (array $node): string => $node['text'] ?? ' ', $inline)));

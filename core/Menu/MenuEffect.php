@@ -11,5 +11,7 @@ final readonly class MenuEffect
      * @param  string  $label  as it will be; as it was, for an entry that vanishes
      * @param  string|null  $under  the entry it stands under afterwards, null on the bar itself
      */
-    public function __construct(public MenuEffectKind $kind, public string $page, public string $label, public ?string $under) {}
+    public function __construct(public MenuEffectKind $kind, public string $page, public string $label, public ?string $under)
+    {
+    }
 }

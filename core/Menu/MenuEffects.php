@@ -46,7 +46,7 @@ final class MenuEffects
         return array_map(strval(...), array_keys($ids));
     }
 
-    /** @param \Closure(string): ?Page $after */
+    /** @param  \Closure(string): ?Page  $after */
     private static function compare(?MenuEntry $was, ?MenuEntry $is, \Closure $after): ?MenuEffect
     {
         if ($is === null) {

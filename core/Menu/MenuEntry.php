@@ -7,5 +7,7 @@ namespace Heronstem\Core\Menu;
 /** An entry of the main menu as visitors see it: on the bar (no parent), or one level below. */
 final readonly class MenuEntry
 {
-    public function __construct(public string $page, public string $label, public ?string $parent, public int $position) {}
+    public function __construct(public string $page, public string $label, public ?string $parent, public int $position)
+    {
+    }
 }

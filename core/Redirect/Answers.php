@@ -7,6 +7,6 @@ namespace Heronstem\Core\Redirect;
 /** Port: one look into the ledger. */
 interface Answers
 {
-    /** @param string $key an address's key */
+    /** @param  string  $key an address's key */
     public function at(string $key): ?Held;
 }

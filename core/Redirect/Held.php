@@ -20,5 +20,6 @@ final readonly class Held
         public string $pageName,
         public string $pageAddress,
         public bool $pageIsLive,
-    ) {}
+    ) {
+    }
 }

@@ -25,7 +25,8 @@ final readonly class Resolution
         public ?string $page,
         public ?string $pageName,
         public string $why,
-    ) {}
+    ) {
+    }
 
     /** @return array<string, mixed> */
     public function toArray(): array

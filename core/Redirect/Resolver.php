@@ -19,9 +19,11 @@ final readonly class Resolver
     /** Reserved addresses that have an answer of their own. */
     private const SYSTEM = '#^/(?:robots\.txt|favicon\.ico|sitemap(?:-[1-9][0-9]*)?\.xml)$#D';
 
-    public function __construct(private AddressRules $rules, private Answers $answers) {}
+    public function __construct(private AddressRules $rules, private Answers $answers)
+    {
+    }
 
-    /** @param string $asked a path or URL as the request spells it, with its query if any */
+    /** @param  string  $asked a path or URL as the request spells it, with its query if any */
     public function resolve(string $asked): Resolution
     {
         try {

@@ -14,7 +14,8 @@ final readonly class HeadTags
         public string $siteName,
         public string $language,
         public ?string $picture,
-    ) {}
+    ) {
+    }
 
     /** The canonical address is the page's own (RFC 6596). */
     public static function of(PageFacts $page, SiteFacts $site): self

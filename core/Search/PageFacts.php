@@ -24,5 +24,6 @@ final readonly class PageFacts
         public string $text,
         public string $address,
         public ?string $picture = null,
-    ) {}
+    ) {
+    }
 }

@@ -10,7 +10,9 @@ final readonly class SearchDescription
     /** Most characters taken from a page's words. */
     public const LONGEST_FROM_WORDS = 155;
 
-    private function __construct(public string $text, public DescriptionSource $source) {}
+    private function __construct(public string $text, public DescriptionSource $source)
+    {
+    }
 
     public static function of(PageFacts $page, SiteFacts $site): self
     {

@@ -7,7 +7,9 @@ namespace Heronstem\Core\Search;
 /** The text of the title tag, and where it comes from: the page's own, or the site's pattern. */
 final readonly class SearchTitle
 {
-    private function __construct(public string $text, public TitleSource $source) {}
+    private function __construct(public string $text, public TitleSource $source)
+    {
+    }
 
     public static function of(PageFacts $page, SiteFacts $site): self
     {

@@ -16,7 +16,9 @@ final readonly class Batch
      * @param  non-empty-list<Change>  $changes
      * @param  list<Decision>  $decisions
      */
-    public function __construct(public array $changes, public array $decisions = []) {}
+    public function __construct(public array $changes, public array $decisions = [])
+    {
+    }
 
     public static function of(Change ...$changes): self
     {

@@ -17,7 +17,9 @@ final class ChangeReader
     /** Crockford's base 32, as a ULID is written. */
     private const ULID = '/^[0-7][0-9A-HJKMNP-TV-Z]{25}$/D';
 
-    public function __construct(private readonly AddressRules $rules) {}
+    public function __construct(private readonly AddressRules $rules)
+    {
+    }
 
     /**
      * @param  array<mixed>  $changes
@@ -45,7 +47,7 @@ final class ChangeReader
         return new Batch($read, array_map($this->decision(...), array_values($decisions)));
     }
 
-    /** @param array<mixed> $change */
+    /** @param  array<mixed>  $change */
     private function change(array $change): Change
     {
         $kind = $change['kind'] ?? null;
@@ -64,19 +66,19 @@ final class ChangeReader
         };
     }
 
-    /** @param array<mixed> $change */
+    /** @param  array<mixed>  $change */
     private function name(array $change): Name
     {
         return Name::of(is_string($change['name'] ?? null) ? $change['name'] : '');
     }
 
-    /** @param array<mixed> $change */
+    /** @param  array<mixed>  $change */
     private function slug(array $change): Slug
     {
         return Slug::of(is_string($change['slug'] ?? null) ? $change['slug'] : '');
     }
 
-    /** @param array<mixed> $change */
+    /** @param  array<mixed>  $change */
     private function place(array $change): Place
     {
         $place = $change['place'] ?? null;

@@ -7,4 +7,6 @@ namespace Heronstem\Core\Structure;
 use Heronstem\Core\Refusal;
 
 /** A change that the structure does not allow: an unknown page, a cycle, a blank name … */
-final class ChangeRefused extends Refusal {}
+final class ChangeRefused extends Refusal
+{
+}

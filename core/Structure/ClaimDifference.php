@@ -12,7 +12,9 @@ use Heronstem\Core\Address\ClaimKind;
 /** What a batch changed at one address of the ledger. */
 final readonly class ClaimDifference
 {
-    public function __construct(public string $key, public ?Claim $before, public ?Claim $after) {}
+    public function __construct(public string $key, public ?Claim $before, public ?Claim $after)
+    {
+    }
 
     /** @return array<string, mixed> */
     public function toArray(): array
@@ -34,7 +36,7 @@ final readonly class ClaimDifference
         return $claim === null ? null : [$claim->address->path, $claim->kind->value, (string) $claim->page, $claim->everLive];
     }
 
-    /** @param array{string, string, string, bool}|null $row */
+    /** @param  array{string, string, string, bool}|null  $row */
     private static function claim(?array $row, AddressRules $rules): ?Claim
     {
         if ($row === null) {

@@ -16,5 +16,7 @@ final readonly class Conflict
      * @param  Page|null  $holder  the page behind the claim, as it is now
      * @param  list<WayOut>  $waysOut
      */
-    public function __construct(public Address $address, public string $page, public Claim $held, public ?Page $holder, public array $waysOut) {}
+    public function __construct(public Address $address, public string $page, public Claim $held, public ?Page $holder, public array $waysOut)
+    {
+    }
 }

@@ -9,5 +9,7 @@ use Heronstem\Core\Address\Address;
 /** The manager's answer where a ripple could not go on by itself: let a redirect at this address give way. */
 final readonly class Decision
 {
-    public function __construct(public Address $replaceRedirectAt) {}
+    public function __construct(public Address $replaceRedirectAt)
+    {
+    }
 }

@@ -32,7 +32,7 @@ final class LedgerEffects
     /** @var list<Note> */
     private array $notes = [];
 
-    /** @param array<string, Page|null> $outcome */
+    /** @param  array<string, Page|null>  $outcome */
     public function __construct(private readonly Workspace $workspace, private readonly Batch $batch, private readonly Ledger $ledger, private readonly array $outcome)
     {
         $this->now = $this->ledger->claimsOn($this->addressesInQuestion());

@@ -10,7 +10,9 @@ final readonly class Name
     /** Longest name, in characters. */
     public const LONGEST = 200;
 
-    private function __construct(public string $text) {}
+    private function __construct(public string $text)
+    {
+    }
 
     /** @throws ChangeRefused when it is blank or too long */
     public static function of(string $typed): self

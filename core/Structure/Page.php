@@ -31,7 +31,8 @@ final readonly class Page
         public bool $everLive,
         public bool $listed,
         public Address $address,
-    ) {}
+    ) {
+    }
 
     public function isLive(): bool
     {
@@ -63,7 +64,7 @@ final readonly class Page
         return $this->with(['address' => $address]);
     }
 
-    /** @param array<string, mixed> $fields fields under their constructor names */
+    /** @param  array<string, mixed>  $fields fields under their constructor names */
     public function with(array $fields): self
     {
         return new self(...[...get_object_vars($this), ...$fields]);

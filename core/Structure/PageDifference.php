@@ -23,7 +23,9 @@ final readonly class PageDifference
      * @param  array<string, scalar|null>|null  $before  changed fields only; null for a page that was made
      * @param  array<string, scalar|null>|null  $after  changed fields only; null for a page that was removed
      */
-    private function __construct(public string $page, public ?array $before, public ?array $after) {}
+    private function __construct(public string $page, public ?array $before, public ?array $after)
+    {
+    }
 
     /** Null when nothing of the page's own changed. */
     public static function between(?Page $before, ?Page $after): ?self
@@ -84,7 +86,7 @@ final readonly class PageDifference
         return ['page' => $this->page, 'before' => $this->before, 'after' => $this->after];
     }
 
-    /** @param array{page: string, before: array<string, scalar|null>|null, after: array<string, scalar|null>|null} $kept as toArray gave it */
+    /** @param  array{page: string, before: array<string, scalar|null>|null, after: array<string, scalar|null>|null}  $kept as toArray gave it */
     public static function fromArray(array $kept): self
     {
         return new self($kept['page'], $kept['before'], $kept['after']);
@@ -100,7 +102,7 @@ final readonly class PageDifference
         ];
     }
 
-    /** @param array<string, scalar|null> $fields */
+    /** @param  array<string, scalar|null>  $fields */
     private static function page(array $fields, string $id, Address $address, AddressRules $rules): Page
     {
         return new Page(

@@ -7,9 +7,11 @@ namespace Heronstem\Core\Structure;
 /** Where a page goes: inside a parent (last, or first) or beside a sibling. */
 final readonly class Place
 {
-    private function __construct(public PlaceKind $kind, public ?string $page) {}
+    private function __construct(public PlaceKind $kind, public ?string $page)
+    {
+    }
 
-    /** @param string|null $parent null for the top of the tree */
+    /** @param  string|null  $parent null for the top of the tree */
     public static function lastIn(?string $parent): self
     {
         return new self(PlaceKind::Last, $parent);

@@ -14,7 +14,9 @@ use Heronstem\Core\Refusal;
 /** Batch + what is → ripple. Reads the branches concerned through its ports, writes nothing. */
 final readonly class Planner
 {
-    public function __construct(private SiteFrame $site, private Pages $pages, private Ledger $ledger, private LinksInto $links) {}
+    public function __construct(private SiteFrame $site, private Pages $pages, private Ledger $ledger, private LinksInto $links)
+    {
+    }
 
     /**
      * @throws Refusal when a guard forbids a change; its field names the change, e.g. `changes.0.place`
@@ -94,7 +96,7 @@ final readonly class Planner
         return array_values(array_filter(array_map(static fn (ClaimDifference $d): ?Claim => $d->before?->kind === ClaimKind::Redirect && $d->after?->kind !== ClaimKind::Redirect ? $d->before : null, $claims)));
     }
 
-    /** @param array<string, Page|null> $outcome */
+    /** @param  array<string, Page|null>  $outcome */
     private function sitemapEntries(array $outcome, Workspace $workspace): int
     {
         $count = 0;

@@ -25,7 +25,9 @@ final class Recomposition
     /** @var array<string, int> */
     private array $levels = [];
 
-    private function __construct(private readonly Workspace $workspace) {}
+    private function __construct(private readonly Workspace $workspace)
+    {
+    }
 
     /**
      * @return array<string, Page|null> every touched or affected page as it will be; null for a removed one

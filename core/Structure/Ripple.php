@@ -39,7 +39,8 @@ final readonly class Ripple
         public array $pages,
         public array $claims,
         public array $outcome,
-    ) {}
+    ) {
+    }
 
     public function canBeApplied(): bool
     {

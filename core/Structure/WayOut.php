@@ -13,7 +13,9 @@ final readonly class WayOut
      * @param  list<Change>  $changes  to be added to the batch
      * @param  list<Decision>  $decisions  likewise
      */
-    private function __construct(public WayOutKind $kind, public array $changes, public array $decisions, public ?Slug $slug) {}
+    private function __construct(public WayOutKind $kind, public array $changes, public array $decisions, public ?Slug $slug)
+    {
+    }
 
     public static function freeSlug(string $page, Slug $slug): self
     {

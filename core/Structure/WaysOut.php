@@ -17,7 +17,9 @@ final class WaysOut
     /** How many numbered slugs are tried before none is offered. */
     private const TRIES = 50;
 
-    public function __construct(private readonly Workspace $workspace, private readonly Ledger $ledger, private readonly LedgerEffects $effects) {}
+    public function __construct(private readonly Workspace $workspace, private readonly Ledger $ledger, private readonly LedgerEffects $effects)
+    {
+    }
 
     public function of(Page $wanting, Claim $held): Conflict
     {

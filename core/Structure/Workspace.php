@@ -24,7 +24,9 @@ final class Workspace
     /** @var array<string, array<string, int>> */
     private array $orders = [];
 
-    public function __construct(public readonly SiteFrame $site, private readonly Pages $pages) {}
+    public function __construct(public readonly SiteFrame $site, private readonly Pages $pages)
+    {
+    }
 
     public function rules(): AddressRules
     {

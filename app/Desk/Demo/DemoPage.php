@@ -7,8 +7,10 @@ namespace App\Desk\Demo;
 /** One page of a demo file: its head lines and its words in Markdown. */
 final readonly class DemoPage
 {
-    /** @param array<string, string> $head */
-    public function __construct(public string $address, public string $name, public array $head, public string $markdown) {}
+    /** @param  array<string, string>  $head */
+    public function __construct(public string $address, public string $name, public array $head, public string $markdown)
+    {
+    }
 
     /**
      * Pages stand one after another, each begun by `=== /address | Name`, then `key: value` lines, a blank line, and Markdown.

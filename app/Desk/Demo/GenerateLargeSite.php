@@ -6,7 +6,6 @@ namespace App\Desk\Demo;
 
 use App\Models\Membership;
 use App\Models\Site;
-use App\Models\User;
 use Illuminate\Database\ConnectionInterface;
 use Illuminate\Support\Str;
 
@@ -17,14 +16,16 @@ final readonly class GenerateLargeSite
 
     private const PIECE = 5000;
 
-    public function __construct(private ConnectionInterface $db) {}
+    public function __construct(private ConnectionInterface $db)
+    {
+    }
 
     public function generate(string $key, int $pages): Site
     {
         return $this->db->transaction(function () use ($key, $pages): Site {
             $site = Site::query()->create(['key' => $key, 'name' => "Large site of $pages pages", 'origin' => "http://$key.skerrivane.example"]);
-            foreach (User::query()->get() as $user) {
-                Membership::query()->create(['site_id' => $site->id, 'user_id' => $user->id, 'role' => 'manager']);
+            foreach (Membership::query()->orderBy('site_id')->get()->unique('user_id') as $known) {
+                Membership::query()->create(['site_id' => $site->id, 'user_id' => $known->user_id, 'role' => $known->role]);
             }
             mt_srand(20260101);
             $first = (int) $this->db->selectOne('select coalesce(max(id), 0) as id from pages')->id + 1;
@@ -69,7 +70,7 @@ final readonly class GenerateLargeSite
         return $n === 31 ? 1 : max(1, intdiv($n, 14) - mt_rand(0, 3));
     }
 
-    /** @param list<array<string, mixed>> $rows */
+    /** @param  list<array<string, mixed>>  $rows */
     private function write(Site $site, array $rows): void
     {
         $this->db->insert(<<<'SQL'

@@ -25,7 +25,9 @@ use Illuminate\Support\Str;
 /** Builds a demo site from its data files, by the same changes a manager would make. */
 final readonly class LoadDemoSite
 {
-    public function __construct(private ConnectionInterface $db, private ApplyChanges $apply, private SaveWords $save, private PublishWords $publish, private UploadPicture $upload) {}
+    public function __construct(private ConnectionInterface $db, private ApplyChanges $apply, private SaveWords $save, private PublishWords $publish, private UploadPicture $upload)
+    {
+    }
 
     public function load(string $folder, string $key): void
     {
@@ -117,7 +119,7 @@ final readonly class LoadDemoSite
         }
     }
 
-    /** @param array<string, string> $ids */
+    /** @param  array<string, string>  $ids */
     private function branches(Site $site, array $ids): void
     {
         foreach (json_decode((string) file_get_contents(database_path('demo/people.json')), true, flags: JSON_THROW_ON_ERROR) as $person) {

@@ -17,7 +17,9 @@ final readonly class MarkdownWords
      * @param  \Closure(string): ?string  $pageAt  identity of the page at an address
      * @param  \Closure(string): string  $picture  identity of an uploaded picture by its file name
      */
-    public function __construct(private \Closure $pageAt, private \Closure $picture) {}
+    public function __construct(private \Closure $pageAt, private \Closure $picture)
+    {
+    }
 
     public function document(string $markdown): Document
     {

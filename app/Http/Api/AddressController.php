@@ -9,7 +9,6 @@ use App\Desk\Planners;
 use App\Http\Api\Schema\ConflictView;
 use App\Models\Site;
 use App\Store\LedgerAnswers;
-use Heronstem\Core\Address\NormalForm;
 use Heronstem\Core\Redirect\Resolver;
 use Heronstem\Core\Refusal;
 use Heronstem\Core\Structure\ChangeReader;
@@ -21,7 +20,9 @@ use OpenApi\Attributes as OA;
 /** What an address would be, and what answers there. */
 final readonly class AddressController
 {
-    public function __construct(private Permission $permission, private Planners $planners, private Connection $db) {}
+    public function __construct(private Permission $permission, private Planners $planners, private Connection $db)
+    {
+    }
 
     #[OA\Post(path: '/sites/{site}/address', operationId: 'address', description: 'Slug and address that one change would give its page, while it is being typed; a conflict with its ways out.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/Change')), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/SlugAnswer')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function preview(Request $request, Site $site): JsonResponse

@@ -19,7 +19,9 @@ use OpenApi\Attributes as OA;
 /** Changes to the structure: first their ripple, then applied in one step. */
 final readonly class BatchController
 {
-    public function __construct(private Permission $permission, private Planners $planners, private ApplyChanges $apply) {}
+    public function __construct(private Permission $permission, private Planners $planners, private ApplyChanges $apply)
+    {
+    }
 
     #[OA\Post(path: '/sites/{site}/ripple', operationId: 'ripple', description: 'What a batch would do. Writes nothing.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/Batch')), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Ripple')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function ripple(Request $request, Site $site): JsonResponse

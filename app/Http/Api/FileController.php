@@ -15,7 +15,9 @@ use OpenApi\Attributes as OA;
 /** Pictures for pages. */
 final readonly class FileController
 {
-    public function __construct(private Permission $permission, private UploadPicture $upload) {}
+    public function __construct(private Permission $permission, private UploadPicture $upload)
+    {
+    }
 
     #[OA\Post(path: '/sites/{site}/files', operationId: 'uploadPicture', description: 'Takes in a picture: JPEG, PNG, WebP or GIF.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['picture'], type: 'object', properties: [new OA\Property('picture', type: 'string', format: 'binary')]))), responses: [new OA\Response(response: 201, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/File')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function store(Request $request, Site $site): JsonResponse

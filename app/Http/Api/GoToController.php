@@ -14,7 +14,9 @@ use OpenApi\Attributes as OA;
 /** Finds pages by name, heading or address. */
 final readonly class GoToController
 {
-    public function __construct(private Permission $permission, private GoToHits $hits) {}
+    public function __construct(private Permission $permission, private GoToHits $hits)
+    {
+    }
 
     #[OA\Get(path: '/sites/{site}/go-to', operationId: 'goTo', description: 'Pages by name, heading or address; exact names first.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'text', in: 'query', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/Hit'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function index(Request $request, Site $site): JsonResponse

@@ -21,7 +21,9 @@ final readonly class HistoryController
 {
     private const PIECE = 50;
 
-    public function __construct(private Permission $permission, private Planners $planners, private ApplyChanges $apply, private TakeBackEntry $takeBack) {}
+    public function __construct(private Permission $permission, private Planners $planners, private ApplyChanges $apply, private TakeBackEntry $takeBack)
+    {
+    }
 
     #[OA\Get(path: '/sites/{site}/history', operationId: 'history', description: 'Applied batches, newest first, fifty at a time; before names the last entry one has.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'before', in: 'query', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/HistoryEntry'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function index(Request $request, Site $site): JsonResponse

@@ -16,7 +16,9 @@ final readonly class OutlineController
 {
     private const MOST_FOUND = 200;
 
-    public function __construct(private Permission $permission, private OutlineRows $rows) {}
+    public function __construct(private Permission $permission, private OutlineRows $rows)
+    {
+    }
 
     #[OA\Get(path: '/sites/{site}/outline', operationId: 'outline', description: 'Counts, the top of the tree, and the first children of the branches named in open (identities, comma between); with reveal, of the branches down to that page too. What does not fit is fetched by branch.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'open', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'reveal', in: 'query', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Outline')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function show(Request $request, Site $site): JsonResponse

@@ -22,7 +22,9 @@ final readonly class PageController
 {
     private const FIELDS = ['heading' => 'heading', 'summary' => 'summary', 'searchTitle' => 'search_title', 'searchDescription' => 'search_description'];
 
-    public function __construct(private Permission $permission, private DescribePage $describe) {}
+    public function __construct(private Permission $permission, private DescribePage $describe)
+    {
+    }
 
     #[OA\Get(path: '/sites/{site}/pages/{page}', operationId: 'page', description: 'Everything about a page but its words; the ETag goes back in If-Match.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/PageSheet')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function show(Request $request, Site $site, Page $page): JsonResponse

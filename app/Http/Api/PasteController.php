@@ -18,7 +18,9 @@ use OpenApi\Attributes as OA;
 /** Words pasted from elsewhere. */
 final readonly class PasteController
 {
-    public function __construct(private Permission $permission, private Connection $db) {}
+    public function __construct(private Permission $permission, private Connection $db)
+    {
+    }
 
     #[OA\Post(path: '/sites/{site}/pasted', operationId: 'pasted', description: 'Turns pasted HTML into a document: sanitised, and links to the site\'s own addresses kept by page.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['html'], type: 'object', properties: [new OA\Property('html', type: 'string')])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Document')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function store(Request $request, Site $site): JsonResponse

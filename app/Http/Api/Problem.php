@@ -37,7 +37,7 @@ final class Problem
         };
     }
 
-    /** @param array<string, mixed> $more */
+    /** @param  array<string, mixed>  $more */
     public static function of(int $status, string $title, string $detail, array $more = []): JsonResponse
     {
         return new JsonResponse(['type' => 'about:blank', 'title' => $title, 'status' => $status, 'detail' => $detail, ...$more], $status, ['Content-Type' => 'application/problem+json']);

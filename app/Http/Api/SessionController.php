@@ -19,7 +19,9 @@ use OpenApi\Attributes as OA;
 /** Signing in and out. */
 final readonly class SessionController
 {
-    public function __construct(private AuthManager $auth, private RateLimiter $limiter) {}
+    public function __construct(private AuthManager $auth, private RateLimiter $limiter)
+    {
+    }
 
     #[OA\Get(path: '/session', operationId: 'session', description: 'Who is signed in; no content when nobody is.', responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Session')), new OA\Response(response: 204, description: 'Nobody is signed in'), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function show(): JsonResponse|Response

@@ -30,7 +30,9 @@ final readonly class WordsController
 
     private const LARGEST = 2_000_000;
 
-    public function __construct(private Permission $permission, private SaveWords $save, private PublishWords $publish) {}
+    public function __construct(private Permission $permission, private SaveWords $save, private PublishWords $publish)
+    {
+    }
 
     #[OA\Get(path: '/sites/{site}/pages/{page}/words', operationId: 'words', description: 'The saved words, one\'s own unsaved draft, and who else has unsaved ones.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Words')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function show(Request $request, Site $site, Page $page): JsonResponse

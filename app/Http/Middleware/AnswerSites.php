@@ -12,7 +12,9 @@ use Symfony\Component\HttpFoundation\Response;
 /** Requests to a site's own host and port are the public site's; everything else is the editor's. */
 final readonly class AnswerSites
 {
-    public function __construct(private FrontController $front) {}
+    public function __construct(private FrontController $front)
+    {
+    }
 
     public function handle(Request $request, \Closure $next): Response
     {

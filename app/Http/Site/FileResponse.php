@@ -11,7 +11,9 @@ use Illuminate\Http\Response;
 /** A file people uploaded. Its address holds its identity, so it never changes and may be kept for good. */
 final readonly class FileResponse
 {
-    public function __construct(private Disks $disks) {}
+    public function __construct(private Disks $disks)
+    {
+    }
 
     public function __invoke(File $file): Response
     {

@@ -30,7 +30,8 @@ final readonly class FrontController
         private Sitemap $sitemap,
         private NearAddresses $near,
         private FileResponse $files,
-    ) {}
+    ) {
+    }
 
     public function answer(Request $request, Site $site): AnyResponse
     {
@@ -48,7 +49,7 @@ final readonly class FrontController
         if (! $request->isMethodCacheable()) {
             return new Response('Only GET and HEAD are answered here.', 405, ['Allow' => 'GET, HEAD', 'Content-Type' => 'text/plain; charset=utf-8']);
         }
-        $asked = (string) $request->server('REQUEST_URI', '/');
+        $asked = $request->server->getString('REQUEST_URI', '/');
         if (preg_match('#^/_files/([0-9A-Z]{26})/#', $asked, $file) === 1) {
             return $this->file($file[1], $site);
         }

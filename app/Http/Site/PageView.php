@@ -19,7 +19,9 @@ use Heronstem\Core\Search\SearchDescription;
 /** Everything the layouts show of a page: head tags, menus, breadcrumbs, words, cards. */
 final readonly class PageView
 {
-    public function __construct(private DescribePage $describe, private VisibleTree $tree) {}
+    public function __construct(private DescribePage $describe, private VisibleTree $tree)
+    {
+    }
 
     /** @return array<string, mixed> what every layout shows */
     public function frame(Site $site): array

@@ -19,7 +19,9 @@ use Illuminate\Http\Response;
 /** A page as visitors would see it with the words being worked on, one's own unsaved ones first. */
 final readonly class PreviewController
 {
-    public function __construct(private Permission $permission, private PageView $pageView, private Views $views) {}
+    public function __construct(private Permission $permission, private PageView $pageView, private Views $views)
+    {
+    }
 
     public function __invoke(Request $request, Site $site, Page $page): Response
     {

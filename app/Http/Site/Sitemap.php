@@ -17,7 +17,9 @@ final readonly class Sitemap
 {
     private const LISTED = "from pages p where p.site_id = ? and p.state = 'live' and p.listed";
 
-    public function __construct(private ConnectionInterface $db, private SitemapWriter $writer) {}
+    public function __construct(private ConnectionInterface $db, private SitemapWriter $writer)
+    {
+    }
 
     public function respond(string $address, Site $site): AnyResponse
     {

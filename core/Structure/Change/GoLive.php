@@ -11,7 +11,9 @@ use Heronstem\Core\Structure\Workspace;
 /** Shows a page to visitors from now on. */
 final readonly class GoLive implements Change
 {
-    public function __construct(public string $page) {}
+    public function __construct(public string $page)
+    {
+    }
 
     public function on(Workspace $workspace): void
     {

@@ -18,8 +18,10 @@ use Heronstem\Core\Structure\Workspace;
 /** Makes a page, as a draft. Without a slug of its own it takes the one its name gives. */
 final readonly class Make implements Change
 {
-    /** @param string $page the new page's identity, chosen by whoever makes it (a ULID) */
-    public function __construct(public string $page, public Name $name, public Place $place, public ?Slug $slug = null) {}
+    /** @param  string  $page the new page's identity, chosen by whoever makes it (a ULID) */
+    public function __construct(public string $page, public Name $name, public Place $place, public ?Slug $slug = null)
+    {
+    }
 
     public function on(Workspace $workspace): void
     {

@@ -12,7 +12,9 @@ use Heronstem\Core\Structure\Workspace;
 /** Puts a page, with everything below it, elsewhere in the tree. */
 final readonly class Move implements Change
 {
-    public function __construct(public string $page, public Place $place) {}
+    public function __construct(public string $page, public Place $place)
+    {
+    }
 
     public function on(Workspace $workspace): void
     {

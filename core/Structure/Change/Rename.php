@@ -12,7 +12,9 @@ use Heronstem\Core\Structure\Workspace;
 /** Gives a page another name. Its slug follows while nobody chose one and visitors never saw the page. */
 final readonly class Rename implements Change
 {
-    public function __construct(public string $page, public Name $name) {}
+    public function __construct(public string $page, public Name $name)
+    {
+    }
 
     public function on(Workspace $workspace): void
     {

@@ -11,7 +11,9 @@ use Heronstem\Core\Structure\Workspace;
 /** Sets a page's slug by hand; from then on it no longer follows the name. */
 final readonly class SetSlug implements Change
 {
-    public function __construct(public string $page, public Slug $slug) {}
+    public function __construct(public string $page, public Slug $slug)
+    {
+    }
 
     public function on(Workspace $workspace): void
     {

@@ -21,7 +21,9 @@ final readonly class TakeBack implements Change
      * @param  list<PageDifference>  $pages  what that entry did
      * @param  list<ClaimDifference>  $claims
      */
-    public function __construct(public string $entry, public array $pages, public array $claims) {}
+    public function __construct(public string $entry, public array $pages, public array $claims)
+    {
+    }
 
     public function on(Workspace $workspace): void
     {

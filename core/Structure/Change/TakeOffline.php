@@ -12,7 +12,9 @@ use Heronstem\Core\Structure\Workspace;
 /** Hides a live page from visitors; it keeps its place, words and address. */
 final readonly class TakeOffline implements Change
 {
-    public function __construct(public string $page) {}
+    public function __construct(public string $page)
+    {
+    }
 
     public function on(Workspace $workspace): void
     {

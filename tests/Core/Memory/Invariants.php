@@ -12,7 +12,7 @@ use PHPUnit\Framework\Assert;
 /** The laws of rules.md that must hold after any batch, checked the slow and obvious way. */
 final class Invariants
 {
-    /** @param array<string, true> $everLive keys at which visitors ever got a page */
+    /** @param  array<string, true>  $everLive keys at which visitors ever got a page */
     public static function hold(MemorySite $site, array $everLive): void
     {
         $places = [];

@@ -36,7 +36,9 @@ final class MemorySite implements Ledger, LinksInto, Pages
 
     public int $links = 0;
 
-    public function __construct(public readonly AddressRules $rules = new AddressRules) {}
+    public function __construct(public readonly AddressRules $rules = new AddressRules)
+    {
+    }
 
     /** Makes a live page and returns its identity; `$name` is unique enough in a test to be one. */
     public function live(string $name, ?string $parent = null, ?string $slug = null): string

@@ -22,7 +22,8 @@ final readonly class ConflictView
         #[OA\Property] public string $page,
         #[OA\Property(ref: '#/components/schemas/Holder', type: 'object')] public array $held,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/WayOut'))] public array $waysOut,
-    ) {}
+    ) {
+    }
 
     public static function of(Conflict $conflict): self
     {

@@ -10,7 +10,7 @@ use OpenApi\Attributes as OA;
 #[OA\Schema(schema: 'HistoryEntry', description: 'A batch that was applied.')]
 final readonly class HistoryView
 {
-    /** @param array<string, int> $counts */
+    /** @param  array<string, int>  $counts */
     public function __construct(
         #[OA\Property] public string $id,
         #[OA\Property(description: 'page names stand between asterisks')] public string $sentence,
@@ -20,7 +20,8 @@ final readonly class HistoryView
         #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'integer'))] public array $counts,
         #[OA\Property(description: 'it takes another entry back')] public bool $takesBack,
         #[OA\Property] public bool $takenBack,
-    ) {}
+    ) {
+    }
 
     public static function of(HistoryEntry $entry): self
     {

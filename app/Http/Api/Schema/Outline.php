@@ -20,4 +20,6 @@ use OpenApi\Attributes as OA;
     new OA\Property('total', description: 'pages that match, shown or not', type: 'integer'),
     new OA\Property('rows', type: 'array', items: new OA\Items(ref: '#/components/schemas/OutlineRow')),
 ])]
-final class Outline {}
+final class Outline
+{
+}

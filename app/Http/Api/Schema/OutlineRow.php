@@ -19,4 +19,6 @@ use OpenApi\Attributes as OA;
     new OA\Property('start', type: 'boolean'), new OA\Property('level', type: 'integer'), new OA\Property('match', type: 'boolean'),
 ])]
 #[OA\Schema(schema: 'State', type: 'string', enum: ['draft', 'live', 'offline'])]
-final class OutlineRow {}
+final class OutlineRow
+{
+}

@@ -15,7 +15,8 @@ final readonly class PageCrumb
         #[OA\Property] public string $name,
         #[OA\Property] public string $address,
         #[OA\Property(ref: '#/components/schemas/State')] public string $state,
-    ) {}
+    ) {
+    }
 
     public static function of(Page $page): self
     {

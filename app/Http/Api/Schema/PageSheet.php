@@ -39,7 +39,8 @@ final readonly class PageSheet
         #[OA\Property] public string $url,
         #[OA\Property(format: 'date-time')] public string $changed,
         #[OA\Property] public ?string $changedBy,
-    ) {}
+    ) {
+    }
 
     public static function of(Page $page, Site $site): self
     {

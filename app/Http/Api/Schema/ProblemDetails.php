@@ -13,4 +13,6 @@ use OpenApi\Attributes as OA;
     new OA\Property('ripple', ref: '#/components/schemas/Ripple'),
     new OA\Property('theirs', ref: '#/components/schemas/Words'),
 ])]
-final class ProblemDetails {}
+final class ProblemDetails
+{
+}

@@ -13,5 +13,6 @@ final readonly class Refused
         #[OA\Property] public string $field,
         #[OA\Property] public string $reason,
         #[OA\Property] public ?string $suggestion,
-    ) {}
+    ) {
+    }
 }

@@ -40,12 +40,11 @@ final readonly class RippleView
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/MenuEffect'))] public array $menu,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Conflict'))] public array $conflicts,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/RippleNote'))] public array $notes,
-    ) {}
+    ) {
+    }
 
     public static function of(Ripple $ripple): self
     {
-        $paths = static fn (array $claims): array => array_map(static fn (Claim $claim): string => $claim->address->readable(), array_slice($claims, 0, self::EXAMPLES));
-
         return new self(
             $ripple->digest(), $ripple->matters(), $ripple->canBeApplied(),
             [
@@ -53,10 +52,19 @@ final readonly class RippleView
                 'menu' => count($ripple->menu), 'links' => $ripple->linksFollow, 'sitemap' => $ripple->sitemapEntries, 'decisions' => count($ripple->conflicts),
             ],
             array_map(static fn (AddressMove $move): array => ['page' => $move->page, 'name' => $move->name, 'from' => $move->from->readable(), 'to' => $move->to->readable(), 'seen' => $move->seen], array_slice($ripple->moves, 0, self::EXAMPLES)),
-            $paths($ripple->redirectsWritten), $paths($ripple->redirectsDropped),
+            self::paths($ripple->redirectsWritten), self::paths($ripple->redirectsDropped),
             array_map(static fn (MenuEffect $effect): array => ['kind' => $effect->kind->value, 'page' => $effect->page, 'label' => $effect->label, 'under' => $effect->under], array_slice($ripple->menu, 0, self::EXAMPLES)),
             array_map(static fn (Conflict $conflict): ConflictView => ConflictView::of($conflict), array_slice($ripple->conflicts, 0, self::EXAMPLES)),
             array_map(static fn (Note $note): array => ['kind' => $note->kind->value, 'page' => $note->page, 'name' => $note->name, 'other' => $note->other], array_slice($ripple->notes, 0, self::EXAMPLES)),
         );
+    }
+
+    /**
+     * @param  list<Claim>  $claims
+     * @return list<string>
+     */
+    private static function paths(array $claims): array
+    {
+        return array_map(static fn (Claim $claim): string => $claim->address->readable(), array_slice($claims, 0, self::EXAMPLES));
     }
 }

@@ -16,7 +16,8 @@ final readonly class SearchView
         #[OA\Property] public string $description,
         #[OA\Property(enum: ['own', 'summary', 'words', 'site', 'none'])] public string $descriptionSource,
         #[OA\Property] public string $canonical,
-    ) {}
+    ) {
+    }
 
     public static function of(HeadTags $tags): self
     {

@@ -10,13 +10,14 @@ use OpenApi\Attributes as OA;
 #[OA\Schema(schema: 'Session', description: 'Who is signed in, and the sites they work on.')]
 final readonly class Session
 {
-    /** @param list<SiteItem> $sites */
+    /** @param  list<SiteItem>  $sites */
     public function __construct(
         #[OA\Property] public string $id,
         #[OA\Property] public string $name,
         #[OA\Property] public string $email,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Site'))] public array $sites,
-    ) {}
+    ) {
+    }
 
     public static function of(User $user): self
     {

@@ -16,7 +16,8 @@ final readonly class SiteItem
         #[OA\Property] public string $origin,
         #[OA\Property] public string $language,
         #[OA\Property(enum: ['owner', 'manager', 'writer', 'reader'])] public string $role,
-    ) {}
+    ) {
+    }
 
     public static function of(Membership $membership): self
     {

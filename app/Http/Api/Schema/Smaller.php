@@ -65,4 +65,6 @@ use OpenApi\Attributes as OA;
     new OA\Property('digest', description: 'of the ripple that was shown; refused with the new ripple when it has changed', type: 'string'),
     new OA\Property('note', type: 'string'),
 ])]
-final class Smaller {}
+final class Smaller
+{
+}

@@ -25,9 +25,10 @@ final readonly class Words
         #[OA\Property] public ?string $savedBy,
         #[OA\Property(ref: '#/components/schemas/DraftWords', type: 'object', nullable: true)] public ?array $draft,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/OtherWriter'))] public array $others,
-    ) {}
+    ) {
+    }
 
-    /** @param iterable<Draft> $others */
+    /** @param  iterable<Draft>  $others */
     public static function of(?PageWords $words, ?Draft $draft, iterable $others): self
     {
         $typing = [];

@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App;
+
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use PHPUnit\Framework\Attributes\Test;
+
+final class ConsoleTest extends AppTestCase
+{
+    #[Test]
+    public function explain_tells_how_an_address_is_answered(): void
+    {
+        $page = $this->live('Fares');
+        $this->change(['kind' => 'set-slug', 'page' => $page, 'slug' => 'prices']);
+        self::assertSame(0, Artisan::call('heronstem:explain', ['address' => ['/Fares?x=1', '/nobody'], '--site' => 'ferries', '--json' => true]));
+        [$moved, $missed] = array_map(fn (string $line) => json_decode($line, true), explode("\n", trim(Artisan::output())));
+        self::assertSame(['/Fares?x=1', '/Fares', 200, '/prices?x=1', $page], [$moved['asked'], $moved['normal'], $moved['status'], $moved['location'], $moved['page']['id']]);
+        self::assertSame([301, '/prices?x=1'], [$moved['hops'][0]['status'], $moved['hops'][0]['to']]);
+        self::assertSame([404, null, null, []], [$missed['status'], $missed['location'], $missed['page'], $missed['hops']]);
+        Artisan::call('heronstem:explain', ['address' => ['/fares']]);
+        self::assertStringContainsString('hop 301', Artisan::output());
+        self::assertSame(1, Artisan::call('heronstem:explain', ['address' => ['/'], '--site' => 'nobody']));
+        self::assertStringContainsString('there are: ferries', Artisan::output());
+    }
+
+    #[Test]
+    public function check_names_each_broken_invariant(): void
+    {
+        $page = $this->live('Fares', $this->live('Travel'));
+        self::assertSame(0, Artisan::call('heronstem:check'));
+        $breaks = [
+            'composition' => "update pages set slug = 'other' where ulid = '$page'",
+            'own-address' => "delete from ledger where key = '/travel/fares'",
+            'one-tree' => "update pages set path = id::text::ltree where ulid = '$page'",
+            'answers' => "update ledger set ever_live = false where key = '/travel/fares'",
+            'normal-form' => "update ledger set address = '/travel//fares' where key = '/travel/fares'",
+            'nothing-lost' => "delete from ledger where key = '/travel/fares'",
+        ];
+        foreach ($breaks as $invariant => $sql) {
+            DB::beginTransaction();
+            DB::statement($sql);
+            self::assertSame(1, Artisan::call('heronstem:check', ['--json' => true, '--site' => 'ferries']), $invariant);
+            $found = json_decode(Artisan::output(), true);
+            self::assertFalse($found['ok']);
+            self::assertContains($invariant, array_column($found['violations'], 'invariant'));
+            DB::rollBack();
+        }
+        self::assertSame(1, Artisan::call('heronstem:check', ['--site' => 'nobody']));
+    }
+
+    #[Test]
+    public function where_sites_are_reached_can_be_set_and_traded(): void
+    {
+        \App\Models\Site::query()->create(['key' => 'yard', 'name' => 'Yard', 'origin' => 'http://yard.test']);
+        self::assertSame(0, Artisan::call('heronstem:origins', ['origin' => ['ferries=http://yard.test', 'yard=http://ferries.test']]));
+        self::assertSame('http://yard.test', $this->site->refresh()->origin);
+        self::assertSame(1, Artisan::call('heronstem:origins', ['origin' => ['ferries=nonsense']]));
+    }
+
+    #[Test]
+    public function the_demo_loads_whole_and_keeps_every_invariant(): void
+    {
+        $this->site->delete();
+        \App\Models\User::query()->delete();
+        \Illuminate\Support\Facades\Storage::fake('local');
+        self::assertSame(0, Artisan::call('heronstem:load-demo', ['--pages' => 300]));
+        self::assertSame(0, Artisan::call('heronstem:check'), Artisan::output());
+        self::assertGreaterThanOrEqual(85, DB::table('pages')->join('sites', 'sites.id', '=', 'site_id')->where('key', 'ferries')->count());
+        self::assertSame(0, Artisan::call('heronstem:load-demo'));
+        Artisan::call('heronstem:logins');
+        self::assertStringContainsString('login: greta@skerrivane.example wagtail-office (Greta Lindqvane, owner)', Artisan::output());
+        foreach (DB::table('page_words')->pluck('working') as $words) {
+            \Heronstem\Core\Content\Document::read(json_decode($words, true));
+        }
+    }
+}

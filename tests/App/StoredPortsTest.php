@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App;
+
+use App\Store\StoredLedger;
+use App\Store\StoredPages;
+use Heronstem\Core\Address\Ledger;
+use Heronstem\Core\Structure\Pages;
+use Illuminate\Support\Facades\DB;
+use Tests\Core\Contract\PortsContract;
+
+final class StoredPortsTest extends AppTestCase
+{
+    use PortsContract;
+
+    protected function pages(): Pages
+    {
+        return new StoredPages(DB::connection(), $this->site);
+    }
+
+    protected function ledger(): Ledger
+    {
+        return new StoredLedger(DB::connection(), $this->site);
+    }
+}

@@ -1,0 +1,194 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Content;
+
+use Eris\Generators;
+use Eris\TestTrait;
+use Heronstem\Core\Content\Document;
+use Heronstem\Core\Content\HtmlRenderer;
+use Heronstem\Core\Content\InvalidDocument;
+use Heronstem\Core\Content\LinkTargets;
+use Heronstem\Core\Content\PastedHtml;
+use Heronstem\Core\Content\PictureFile;
+use Heronstem\Core\Content\Pictures;
+use Heronstem\Core\Content\PlainText;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Test;
+use PHPUnit\Framework\TestCase;
+
+final class DocumentTest extends TestCase
+{
+    use TestTrait;
+
+    private const PAGE = '01J00000000000000000000001';
+
+    private const HIDDEN = '01J00000000000000000000002';
+
+    private const FILE = '01J00000000000000000000003';
+
+    #[Test]
+    public function a_document_renders_to_the_elements_it_names(): void
+    {
+        $html = $this->render([
+            ['type' => 'heading', 'attrs' => ['level' => 2], 'content' => [$this->text('Boats & birds')]],
+            ['type' => 'paragraph', 'content' => [$this->text('bold', ['type' => 'bold'], ['type' => 'italic']), ['type' => 'hardBreak'], $this->text('<script>')]],
+            ['type' => 'bulletList', 'content' => [['type' => 'listItem', 'content' => [['type' => 'paragraph', 'content' => [$this->text('one')]]]]]],
+            ['type' => 'blockquote', 'content' => [['type' => 'paragraph', 'content' => [$this->text('said')]]]],
+            ['type' => 'paragraph'],
+        ]);
+        self::assertSame('<h2>Boats &amp; birds</h2><p><em><strong>bold</strong></em><br>&lt;script&gt;</p><ul><li>one</li></ul><blockquote><p>said</p></blockquote>', $html);
+    }
+
+    #[Test]
+    public function a_link_to_a_page_follows_it_and_one_to_a_hidden_page_is_words_only(): void
+    {
+        $link = fn (array $attrs): array => [['type' => 'paragraph', 'content' => [$this->text('go', ['type' => 'link', 'attrs' => $attrs])]]];
+        self::assertSame('<p><a href="/travel">go</a></p>', $this->render($link(['page' => self::PAGE])));
+        self::assertSame('<p>go</p>', $this->render($link(['page' => self::HIDDEN])));
+        self::assertSame('<p><a href="mailto:a@b.example">go</a></p>', $this->render($link(['href' => 'mailto:a@b.example'])));
+        self::assertSame([self::PAGE], Document::read(['type' => 'doc', 'content' => $link(['page' => self::PAGE])])->linkedPages());
+    }
+
+    #[Test]
+    public function a_picture_has_its_texts_and_its_measures(): void
+    {
+        $html = $this->render([['type' => 'picture', 'attrs' => ['file' => self::FILE, 'alt' => 'A "boat"', 'caption' => 'At sea', 'align' => 'right', 'width' => 50]]]);
+        self::assertSame('<figure class="picture picture-right picture-50"><img src="/_files/x.png" alt="A &quot;boat&quot;" width="640" height="400" loading="lazy"><figcaption>At sea</figcaption></figure>', $html);
+    }
+
+    /** @return iterable<string, array{array<mixed>, string}> */
+    public static function refused(): iterable
+    {
+        $paragraph = fn (mixed ...$inline): array => ['type' => 'doc', 'content' => [['type' => 'paragraph', 'content' => $inline]]];
+        $linked = fn (array $attrs): array => $paragraph(['type' => 'text', 'text' => 'a', 'marks' => [['type' => 'link', 'attrs' => $attrs]]]);
+        $picture = fn (array $attrs): array => ['type' => 'doc', 'content' => [['type' => 'picture', 'attrs' => $attrs]]];
+        yield 'no document' => [['content' => []], 'words.type'];
+        yield 'later version' => [['version' => 2, 'type' => 'doc'], 'words.version'];
+        yield 'unknown block' => [['type' => 'doc', 'content' => [['type' => 'script']]], 'words.content.0.type'];
+        yield 'no list' => [['type' => 'doc', 'content' => 'x'], 'words.content'];
+        yield 'not an object' => [['type' => 'doc', 'content' => ['x']], 'words.content.0'];
+        yield 'heading of level 1' => [['type' => 'doc', 'content' => [['type' => 'heading', 'attrs' => ['level' => 1]]]], 'words.content.0.attrs.level'];
+        yield 'list without items' => [['type' => 'doc', 'content' => [['type' => 'bulletList', 'content' => [['type' => 'paragraph']]]]], 'words.content.0.content.0.type'];
+        yield 'empty text' => [$paragraph(['type' => 'text', 'text' => '']), 'words.content.0.content.0'];
+        yield 'unknown mark' => [$paragraph(['type' => 'text', 'text' => 'a', 'marks' => [['type' => 'blink']]]), 'words.content.0.content.0.marks.0.type'];
+        yield 'script link' => [$linked(['href' => 'javascript:alert(1)']), 'words.content.0.content.0.marks.0.attrs.href'];
+        yield 'protocol-relative link' => [$linked(['href' => '//evil.example']), 'words.content.0.content.0.marks.0.attrs.href'];
+        yield 'link to no identity' => [$linked(['page' => '7']), 'words.content.0.content.0.marks.0.attrs.page'];
+        yield 'picture without a text' => [$picture(['file' => self::FILE, 'alt' => ' ']), 'words.content.0.attrs.alt'];
+        yield 'picture without a file' => [$picture(['alt' => 'a']), 'words.content.0.attrs.file'];
+        yield 'odd alignment' => [$picture(['file' => self::FILE, 'alt' => 'a', 'align' => 'up']), 'words.content.0.attrs.align'];
+        yield 'odd width' => [$picture(['file' => self::FILE, 'alt' => 'a', 'width' => 33]), 'words.content.0.attrs.width'];
+    }
+
+    /** @param  array<mixed>  $json */
+    #[Test, DataProvider('refused')]
+    public function what_does_not_fit_is_refused_at_its_place(array $json, string $field): void
+    {
+        try {
+            Document::read($json);
+            self::fail('Nothing was refused.');
+        } catch (InvalidDocument $refusal) {
+            self::assertSame($field, $refusal->field);
+        }
+    }
+
+    #[Test]
+    public function nesting_without_end_is_refused(): void
+    {
+        $block = ['type' => 'paragraph'];
+        for ($i = 0; $i < 12; $i++) {
+            $block = ['type' => 'blockquote', 'content' => [$block]];
+        }
+        $this->expectException(InvalidDocument::class);
+        Document::read(['type' => 'doc', 'content' => [$block]]);
+    }
+
+    #[Test]
+    public function reading_what_was_read_changes_nothing_and_unknown_attributes_fall_away(): void
+    {
+        $json = ['type' => 'doc', 'content' => [['type' => 'orderedList', 'attrs' => ['start' => 4, 'onclick' => 'x'], 'content' => []], ['type' => 'picture', 'attrs' => ['file' => self::FILE, 'decorative' => true, 'alt' => 'no']]]];
+        $once = Document::read($json)->toArray();
+        self::assertSame($once, Document::read($once)->toArray());
+        self::assertArrayNotHasKey('attrs', $once['content'][0]);
+        self::assertSame('', $once['content'][1]['attrs']['alt']);
+    }
+
+    /** @return iterable<string, array{string, string}> */
+    public static function pasted(): iterable
+    {
+        yield 'headings step down' => ['<h1>A</h1><h5>B</h5>', '<h2>A</h2><h4>B</h4>'];
+        yield 'styles and classes fall away' => ['<p style="color:red" class=x onclick=y()>A <span>b</span></p>', '<p>A b</p>'];
+        yield 'scripts fall away' => ['<p>A</p><script>alert(1)</script><style>p{}</style>', '<p>A</p>'];
+        yield 'bare text and breaks' => ["A\n b<br>c", '<p>A b<br>c</p>'];
+        yield 'nested lists' => ['<ul><li>A<ol><li>B</li></ol></li></ul>', '<ul><li><p>A</p><ol><li>B</li></ol></li></ul>'];
+        yield 'tables become lines' => ['<table><tr><td>A</td><td>B</td></tr></table>', '<p>A</p><p>B</p>'];
+        yield 'marks' => ['<p><b>A</b> and <i>b</i></p>', '<p><strong>A</strong> and <em>b</em></p>'];
+        yield 'own addresses become pages' => ['<p><a href="/old">A</a></p>', '<p><a href="/travel">A</a></p>'];
+        yield 'script links lose their mark' => ['<p><a href="javascript:x()">A</a></p>', '<p>A</p>'];
+        yield 'nothing' => ['', ''];
+    }
+
+    #[Test, DataProvider('pasted')]
+    public function pasted_html_keeps_what_the_format_knows(string $html, string $rendered): void
+    {
+        $document = (new PastedHtml(fn (string $href): ?string => $href === '/old' ? self::PAGE : null))->read($html);
+        self::assertSame($rendered, $this->renderer()->render($document));
+    }
+
+    #[Test]
+    public function whatever_is_pasted_gives_a_valid_document(): void
+    {
+        $pieces = ['<p>', '</p>', '<ul>', '<li>', '</ul>', 'text', '<b>', '</b>', '<a href="http://x.example">', '<a href=":">', '</a>', '<h3>', '<br>', '<table>', '<td>', ' ', '&amp;', '<!--', '-->', '<blockquote>', '<div>', '</div>', '<img src=x onerror=y>', '<svg/onload=z>'];
+        $this->limitTo(200)->forAll(Generators::seq(Generators::elements($pieces)))->then(function (array $parts): void {
+            $document = (new PastedHtml(fn (): ?string => null))->read(implode('', $parts));
+            self::assertEquals($document, Document::read($document->toArray()));
+            self::assertDoesNotMatchRegularExpression('/<(?!\/?(?:p|h[234]|ul|ol|li|strong|em|a|br|blockquote)\b)/', $this->renderer()->render($document));
+        });
+    }
+
+    #[Test]
+    public function plain_text_leaves_headings_out(): void
+    {
+        $document = (new PastedHtml(fn (): ?string => null))->read('<h2>Head</h2><p>One <b>two</b>.</p><ul><li>three</li></ul>');
+        self::assertSame("One two.\nthree", PlainText::of($document));
+        self::assertFalse($document->isBlank());
+        self::assertTrue(Document::blank()->isBlank());
+    }
+
+    /** @param  list<array<string, mixed>>  $blocks */
+    private function render(array $blocks): string
+    {
+        return $this->renderer()->render(Document::read(['type' => 'doc', 'content' => $blocks]));
+    }
+
+    private function renderer(): HtmlRenderer
+    {
+        $targets = new class implements LinkTargets
+        {
+            public function addressOf(string $page): ?string
+            {
+                return $page === '01J00000000000000000000001' ? '/travel' : null;
+            }
+        };
+        $pictures = new class implements Pictures
+        {
+            public function picture(string $file): ?PictureFile
+            {
+                return new PictureFile('/_files/x.png', 640, 400);
+            }
+        };
+
+        return new HtmlRenderer($targets, $pictures);
+    }
+
+    /**
+     * @param  array<string, mixed>  ...$marks
+     * @return array<string, mixed>
+     */
+    private function text(string $text, array ...$marks): array
+    {
+        return ['type' => 'text', 'text' => $text] + ($marks === [] ? [] : ['marks' => $marks]);
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Contract;
+
+use Heronstem\Core\Address\Ledger;
+use Heronstem\Core\Structure\Change;
+use Heronstem\Core\Structure\Pages;
+use PHPUnit\Framework\TestCase;
+use Tests\Core\Memory\MemorySite;
+
+final class MemoryPortsTest extends TestCase
+{
+    use PortsContract;
+
+    private MemorySite $site;
+
+    protected function setUp(): void
+    {
+        $this->site = new MemorySite;
+    }
+
+    protected function pages(): Pages
+    {
+        return $this->site;
+    }
+
+    protected function ledger(): Ledger
+    {
+        return $this->site;
+    }
+
+    protected function carryOut(Change ...$changes): mixed
+    {
+        return $this->site->apply(...$changes);
+    }
+}
