@@ -64,7 +64,7 @@ final class Processes
      * Whether the process that has this id now is still the one we started.
      *
      * @param  array{pid: int, command: string}  $each
-     */@param  array{pid: int, command: string}  $each */
+     */
     private function isOurs(array $each): bool
     {
         $running = trim(str_replace("\0", ' ', (string) @file_get_contents("/proc/{$each['pid']}/cmdline")));
