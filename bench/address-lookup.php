@@ -15,6 +15,8 @@ require __DIR__.'/Measure.inc';
 $app = require __DIR__.'/../bootstrap/app.php';
 $app->make(Kernel::class)->bootstrap();
 
+DB::statement('vacuum analyze ledger');
+DB::statement('vacuum analyze pages');
 $site = Site::query()->where('key', 'large-100000')->firstOrFail();
 $rows = DB::select('select id, address from ledger where site_id = ? order by md5(address) limit 5000', [$site->id]);
 $resolver = new Resolver($site->rules(), new LedgerAnswers(DB::connection(), $site));

@@ -27,6 +27,9 @@ final class Bench
         }
         (new Packages($this->root))->toTest();
         $connection = $this->cluster->start();
+        if (in_array('--fresh', $words, true)) {
+            $this->cluster->dropDatabase('heronstem_bench', $connection);
+        }
         $this->cluster->createDatabase('heronstem_bench', $connection);
         $application = new Application($this->root, 'bench', $connection, 'heronstem_bench');
         $application->must(['migrate', '--force'], 'Preparing the database');

@@ -39,7 +39,7 @@ final class Cluster
         $port = $this->runningPort($data);
         if ($port === null) {
             $port = Ports::free(5433);
-            $options = "-c listen_addresses=127.0.0.1 -c port=$port -c unix_socket_directories=''";
+            $options = "-c listen_addresses=127.0.0.1 -c port=$port -c unix_socket_directories='' -c jit=off";
             foreach ($this->settings as $name => $value) {
                 $options .= " -c $name=$value";
             }

@@ -7,6 +7,9 @@ namespace Launch;
 /** Programs that run beside us: each in a process group of its own, ended by its id and never by its name. */
 final class Processes
 {
+    /** @var list<resource> kept, since losing a handle would wait for its process @phpstan-ignore property.onlyWritten */
+    private array $kept = [];
+
     public function __construct(private readonly string $root, private readonly string $name)
     {
     }

@@ -12,7 +12,7 @@ return new class extends Migration
     {
         Schema::create('users', function (Blueprint $table): void {
             $table->id();
-            $table->ulid()->unique();
+            $table->text('ulid')->unique();
             $table->string('name');
             $table->string('email')->unique();
             $table->string('password');

@@ -12,7 +12,7 @@ return new class extends Migration
         DB::unprepared(<<<'SQL'
             create table history (
                 id bigint generated always as identity primary key,
-                ulid char(26) not null unique,
+                ulid text not null unique,
                 site_id bigint not null references sites on delete cascade,
                 user_id bigint references users on delete set null,
                 sentence text not null,
@@ -39,14 +39,15 @@ return new class extends Migration
                 ever_live boolean not null default false,
                 since timestamptz not null default now(),
                 by_entry_id bigint references history on delete set null,
-                unique (site_id, key)
+                -- What answering needs stands in the index itself, so that a visit reads no row of the ledger.
+                unique (site_id, key) include (address, kind, page_id)
             );
             create index ledger_of_page on ledger (page_id);
             create unique index ledger_one_own_address on ledger (page_id) where kind = 'page';
 
             -- Pages whose making was taken back, kept whole in case that is taken back too.
             create table unmade_pages (
-                ulid char(26) primary key,
+                ulid text primary key,
                 site_id bigint not null references sites on delete cascade,
                 record jsonb not null,
                 words jsonb,

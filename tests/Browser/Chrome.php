@@ -77,16 +77,18 @@ final class Chrome
 
     public function click(string $role, string $name): void
     {
-        $this->find($role, $name)->click();
+        // What is found may be drawn anew before the click reaches it.
+        $this->until(function () use ($role, $name): true {
+            $this->find($role, $name)->click();
+
+            return true;
+        }, "a click on the $role “{$name}”");
     }
 
     public function type(string $role, string $name, string $text): void
     {
-        $field = $this->find($role, $name);
-        $field->click();
-        $field->sendKeys(WebDriverKeys::CONTROL.'a'.WebDriverKeys::CONTROL);
-        $field->sendKeys(WebDriverKeys::BACKSPACE);
-        $field->sendKeys($text);
+        $this->click($role, $name);
+        $this->press([WebDriverKeys::CONTROL, 'a'], WebDriverKeys::BACKSPACE, $text);
     }
 
     /** Keys to whatever has the focus; a chord as a list. */

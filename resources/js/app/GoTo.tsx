@@ -32,17 +32,23 @@ function Finder({ onClose }: { onClose: () => void }) {
     const { propose } = useChanges()
     const [text, setText] = useState('')
     const asked = useDebounced(text.trim(), 80)
-    const { data: hits = [], isFetching } = useQuery({ ...goToQuery(site.key, asked), enabled: asked !== '' })
+    const { data: hits = [], isFetching, isPlaceholderData } = useQuery({ ...goToQuery(site.key, asked), enabled: asked !== '' })
+    // Enter waits for the answer to what is typed: it must never take an older hit, or make a page unasked.
+    const settled = asked === text.trim() && !isFetching && !isPlaceholderData
     const same = hits.find(hit => hit.exact)
 
     const goTo = (page: string) => {
+        if (!settled) return
+        show(page)
+    }
+    const show = (page: string) => {
         onClose()
         void navigate({ to: '/s/$site/outline', params: { site: site.key }, search: previous => ({ open: 'open' in previous ? (previous.open as string) : undefined, row: page, page }) })
     }
     const make = () => {
         const page = ulid()
         onClose()
-        void propose({ title: `Making ${text.trim()}`, act: 'Make page', batch: { changes: [{ kind: 'make', page, name: text.trim(), place: { last: null } }] }, done: () => goTo(page) })
+        void propose({ title: `Making ${text.trim()}`, act: 'Make page', batch: { changes: [{ kind: 'make', page, name: text.trim(), place: { last: null } }] }, done: () => show(page) })
     }
     const row = 'grid cursor-pointer grid-cols-[1fr_auto] items-baseline gap-x-3 rounded px-3 py-1.5 data-[selected=true]:bg-heron-soft'
     return (
@@ -50,7 +56,7 @@ function Finder({ onClose }: { onClose: () => void }) {
             <Command.Input value={text} onValueChange={setText} autoFocus placeholder="Name, heading or address" className="h-11 w-full border-b border-line bg-transparent px-4 text-[15px] outline-none" />
             <Command.List className="max-h-[56vh] overflow-y-auto p-1.5">
                 {asked === '' && <p className="px-3 py-2 text-ink-3">Type any part of a page's name or address.</p>}
-                {asked !== '' && hits.length === 0 && !isFetching && <p className="px-3 py-2 text-ink-3">No page has “{asked}” in its name or address.</p>}
+                {asked !== '' && hits.length === 0 && settled && <p className="px-3 py-2 text-ink-3">No page has “{asked}” in its name or address.</p>}
                 {hits.map(hit => (
                     <Command.Item key={hit.id} value={hit.id} onSelect={() => goTo(hit.id)} className={row}>
                         <span className="truncate"><b className="font-semibold">{hit.name}</b>{hit.within !== null && <span className="text-[12px] text-ink-3"> in {hit.within}</span>}</span>
@@ -58,7 +64,7 @@ function Finder({ onClose }: { onClose: () => void }) {
                         <span className="truncate font-mono text-[12px] text-ink-3">{readable(hit.address)}</span>
                     </Command.Item>
                 ))}
-                {text.trim() !== '' && site.writes && (
+                {text.trim() !== '' && settled && site.writes && (
                     <Command.Item value="make" onSelect={make} className={`${row} mt-1 border-t border-line`}>
                         <span>Make a page named <b className="font-semibold">{text.trim()}</b></span>
                         <span className="text-[12px] text-ink-3">{same === undefined ? 'at the top, as a draft' : `one of this name exists: ${readable(same.address)}`}</span>

@@ -1,4 +1,4 @@
-import { useMutation } from '@tanstack/react-query'
+import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useEffect, useState, type FormEvent } from 'react'
 import { answered, api, onSignedOut } from '../api/client'
 import { Button } from '../ui/Button'
@@ -11,6 +11,7 @@ export function SignedOut() {
     const { session } = useSite()
     const [open, setOpen] = useState(false)
     const [password, setPassword] = useState('')
+    const queries = useQueryClient()
     useEffect(() => onSignedOut(() => setOpen(true)), [])
     const signIn = useMutation({
         mutationFn: async () => {
@@ -18,6 +19,7 @@ export function SignedOut() {
             return answered(api.POST('/session', { body: { email: session.email, password } }))
         },
         onSuccess: () => {
+            void queries.invalidateQueries()
             setOpen(false)
             setPassword('')
         },

@@ -69,7 +69,7 @@ function WhoMenu() {
     const initials = session.name.split(' ').map(word => word.charAt(0)).join('').slice(0, 2)
     return (
         <DropdownMenu.Root>
-            <DropdownMenu.Trigger aria-label={`Signed in as ${session.name}`} className="grid size-7 shrink-0 place-items-center rounded-full bg-heron text-[12px] font-bold text-on-heron">
+            <DropdownMenu.Trigger aria-label={`${initials}, signed in as ${session.name}`} className="grid size-7 shrink-0 place-items-center rounded-full bg-heron text-[12px] font-bold text-on-heron">
                 {initials}
             </DropdownMenu.Trigger>
             <DropdownMenu.Portal>

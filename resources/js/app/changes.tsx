@@ -93,8 +93,8 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
             const entry = await answered(api.POST('/sites/{site}/batches', { params: path, body }))
             noticed(entry)
             setPending(null)
-            await refresh()
             done?.()
+            await refresh()
         },
         onError: (problem, asked) => {
             const ripple = problem instanceof ApiProblem ? problem.problem.ripple : undefined

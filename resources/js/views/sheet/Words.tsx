@@ -10,7 +10,7 @@ type Props = { sheet: Schemas['PageSheet']; onUnsaved: (unsaved: boolean) => voi
 /** The words of the page: read once, then written on, with others' writing looked after. */
 export function Words(props: Props) {
     const site = useSite()
-    const words = useQuery({ ...wordsQuery(site.key, props.sheet.id), staleTime: Infinity, refetchOnWindowFocus: false })
+    const words = useQuery({ ...wordsQuery(site.key, props.sheet.id), staleTime: Infinity, refetchOnMount: 'always', refetchOnWindowFocus: false })
     if (words.error !== null) {
         return (
             <div role="alert" className="grid gap-2">
@@ -19,5 +19,5 @@ export function Words(props: Props) {
             </div>
         )
     }
-    return words.data === undefined ? <p role="status" className="text-ink-3">Reading the words…</p> : <WritingField key={props.sheet.id} {...props} first={words.data} />
+    return words.data === undefined || !words.isFetchedAfterMount ? <p role="status" className="text-ink-3">Reading the words…</p> : <WritingField key={props.sheet.id} {...props} first={words.data} />
 }

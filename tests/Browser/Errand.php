@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use PHPUnit\Framework\TestCase;
+
+/** A web manager's errand in the real interface. Whatever the console complains of fails it. */
+abstract class Errand extends TestCase
+{
+    protected Chrome $chrome;
+
+    /** @var list<Chrome> */
+    private array $browsers = [];
+
+    /** @var list<string> parts of complaints that the errand brings about on purpose */
+    protected array $expected = [];
+
+    protected function setUp(): void
+    {
+        $this->chrome = $this->browser();
+    }
+
+    protected function tearDown(): void
+    {
+        $complaints = [];
+        foreach ($this->browsers as $browser) {
+            array_push($complaints, ...$browser->complaints());
+            $browser->quit();
+        }
+        $this->browsers = [];
+        foreach ($this->expected as $part) {
+            $complaints = array_filter($complaints, static fn (string $complaint): bool => ! str_contains($complaint, $part));
+        }
+        self::assertSame([], array_values($complaints));
+    }
+
+    protected function onNotSuccessfulTest(\Throwable $failure): never
+    {
+        @mkdir(__DIR__.'/../../var/failures', 0755, true);
+        throw $failure;
+    }
+
+    protected function browser(int $width = 1280, int $height = 800): Chrome
+    {
+        return $this->browsers[] = new Chrome((string) getenv('DRIVER_URL'), $width, $height);
+    }
+
+    protected function editor(string $path = '/'): string
+    {
+        return getenv('EDITOR_URL').$path;
+    }
+
+    protected function ferries(string $path = '/'): string
+    {
+        return getenv('FERRIES_URL').$path;
+    }
+
+    protected function signIn(string $mail = 'mairi@skerrivane.example', string $password = 'curlew-at-dawn', ?Chrome $in = null): Chrome
+    {
+        $chrome = $in ?? $this->chrome;
+        $chrome->open($this->editor('/s/ferries/outline'));
+        $chrome->type('textbox', 'Mail address', $mail);
+        $chrome->type('textbox', 'Password', $password);
+        $chrome->click('button', 'Sign in');
+        $chrome->find('heading', 'Outline');
+        $chrome->find('row', '*Legal*');
+
+        return $chrome;
+    }
+
+    /** Makes a page inside another through the interface, and leaves its sheet open. */
+    protected function makePage(string $name, string $inside, ?Chrome $in = null): void
+    {
+        $chrome = $in ?? $this->chrome;
+        $chrome->click('button', $inside);
+        $chrome->find('complementary', 'Page sheet');
+        $chrome->click('button', 'Make page');
+        $chrome->type('textbox', 'Name of the new page', $name);
+        $chrome->press("\u{E007}");
+        $chrome->awaitText("Made $name");
+        $chrome->find('heading', $name);
+    }
+
+    protected function goLive(?Chrome $in = null): void
+    {
+        $chrome = $in ?? $this->chrome;
+        $chrome->click('button', 'Go live');
+        $chrome->find('button', 'Take offline');
+    }
+
+    /** @return array{int, string, string} status, location and body, without following anything */
+    protected function fetch(string $url): array
+    {
+        $curl = curl_init($url);
+        curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_FOLLOWLOCATION => false]);
+        $body = (string) curl_exec($curl);
+
+        return [curl_getinfo($curl, CURLINFO_RESPONSE_CODE), (string) curl_getinfo($curl, CURLINFO_REDIRECT_URL), $body];
+    }
+
+    protected function database(): \PDO
+    {
+        return new \PDO(sprintf('pgsql:host=%s;port=%s;dbname=%s', getenv('DB_HOST'), getenv('DB_PORT'), getenv('DB_DATABASE')), (string) getenv('DB_USERNAME'), (string) getenv('DB_PASSWORD'));
+    }
+}

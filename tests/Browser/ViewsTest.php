@@ -1,0 +1,178 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\WebDriverKeys;
+use PHPUnit\Framework\Attributes\Test;
+
+/** Every view as it stands: findable, accessible, and with words where there is nothing to show. */
+final class ViewsTest extends Errand
+{
+    #[Test]
+    public function axe_finds_nothing_on_any_view(): void
+    {
+        $this->expected = ['404'];
+        $chrome = $this->chrome;
+        $chrome->open($this->editor('/sign-in'));
+        $chrome->find('heading', 'Sign in to Heronstem');
+        $this->assertAccessible('sign-in');
+        $this->signIn();
+        foreach (['light', 'dark'] as $theme) {
+            $chrome->driver->executeScript("document.documentElement.dataset.theme = '$theme'");
+            $this->assertAccessible("outline, $theme");
+        }
+        $chrome->driver->executeScript("document.documentElement.dataset.theme = 'light'");
+        $chrome->click('button', 'Open Travel');
+        $chrome->find('button', 'Open Fares');
+        $chrome->click('button', 'Fares');
+        foreach (['Place', 'Words', 'Search'] as $tab) {
+            $chrome->click('tab', $tab);
+            $chrome->awaitText(['Place' => 'Sits in', 'Words' => 'Save words', 'Search' => 'Its own.'][$tab]);
+            $this->assertAccessible("sheet, $tab");
+        }
+        $chrome->click('tab', 'Place');
+        $chrome->type('textbox', 'Slug', 'timetables');
+        $chrome->awaitText('is held by “Timetables”');
+        $chrome->click('button', 'Save changes');
+        $chrome->find('region', 'Ripple');
+        $this->assertAccessible('ripple tray with a decision');
+        $chrome->click('button', 'Set aside');
+        $chrome->click('button', 'Put back');
+        $chrome->press([WebDriverKeys::CONTROL, 'k']);
+        $chrome->find('dialog', 'Go to a page, or make one');
+        $chrome->press('harb');
+        $chrome->find('option', '*Harbours*');
+        $this->assertAccessible('go to');
+        $chrome->press(WebDriverKeys::ESCAPE);
+        foreach (['/' => 'home', '/travel/fares/car' => 'page', '/travel/fare' => 'missed'] as $path => $what) {
+            $chrome->open($this->ferries($path));
+            $this->assertAccessible("public $what");
+        }
+    }
+
+    #[Test]
+    public function go_to_finds_pages_and_offers_to_make_one(): void
+    {
+        $chrome = $this->signIn();
+        $chrome->press([WebDriverKeys::CONTROL, 'k']);
+        $chrome->find('dialog', 'Go to a page, or make one');
+        $chrome->press('/islands/ullin/wal');
+        $chrome->find('option', 'Walking*');
+        $chrome->press(WebDriverKeys::ENTER);
+        $chrome->find('heading', 'Walking');
+        $chrome->find('row', '*/islands/ullin/walking*');
+        $chrome->press([WebDriverKeys::CONTROL, 'k']);
+        $chrome->find('dialog', 'Go to a page, or make one');
+        $chrome->press('Freight');
+        $chrome->awaitText('one of this name exists: /freight');
+        $chrome->press(WebDriverKeys::ESCAPE);
+        $chrome->press([WebDriverKeys::CONTROL, 'k']);
+        $chrome->find('dialog', 'Go to a page, or make one');
+        $chrome->press('Sea shanties');
+        $chrome->awaitText('No page has “Sea shanties”');
+        $chrome->find('option', 'Make a page named Sea shanties*')->click();
+        $chrome->find('heading', 'Sea shanties');
+        $chrome->find('row', '*/sea-shanties*');
+    }
+
+    #[Test]
+    public function the_address_of_a_view_brings_it_back_filter_selection_and_sheet(): void
+    {
+        $chrome = $this->signIn();
+        $chrome->type('textbox', 'Filter by name or address', 'bicycle');
+        $chrome->find('row', '*/travel/fares/bicycle*');
+        self::assertFalse($chrome->has('row', '*Legal*'));
+        $chrome->click('button', 'Bicycles');
+        $chrome->find('heading', 'Bicycles');
+        $chrome->driver->navigate()->refresh();
+        $chrome->find('heading', 'Bicycles');
+        self::assertTrue($chrome->has('row', '*/travel/fares/bicycle*'));
+        $chrome->driver->navigate()->back();
+        $chrome->awaitGone('heading', 'Bicycles');
+        $chrome->type('textbox', 'Filter by name or address', 'zeppelin');
+        $chrome->find('heading', 'No page has “zeppelin” in its name or address');
+        $chrome->click('button', 'Show all pages');
+        $chrome->find('row', '*Legal*');
+    }
+
+    #[Test]
+    public function an_empty_site_says_how_to_begin(): void
+    {
+        $this->database()->exec("insert into sites (ulid, key, name, origin) values ('01J0000000000000000000EMPT', 'empty', 'Empty site', 'http://empty.test') on conflict do nothing");
+        $this->database()->exec("insert into memberships (site_id, user_id, role) select s.id, u.id, 'manager' from sites s, users u where s.key = 'empty' and u.email = 'mairi@skerrivane.example' on conflict do nothing");
+        $chrome = $this->signIn();
+        $chrome->open($this->editor('/s/empty/outline'));
+        $chrome->find('heading', 'This site has no page yet');
+        $chrome->click('button', 'Make the first page');
+        $chrome->find('textbox', 'Name of the new page')->sendKeys('Welcome'.WebDriverKeys::ENTER);
+        $chrome->find('row', '*/welcome*');
+        $this->database()->exec("delete from sites where key = 'empty'");
+    }
+
+    #[Test]
+    public function a_failing_server_is_said_and_tried_again(): void
+    {
+        $this->expected = ['500', 'outline'];
+        $chrome = $this->signIn();
+        $database = $this->database();
+        $database->exec('alter table page_words rename to page_words_away');
+        try {
+            $chrome->driver->navigate()->refresh();
+            $chrome->find('heading', 'The outline could not be read');
+            $chrome->awaitText('Nothing was changed. Try again');
+        } finally {
+            $database->exec('alter table page_words_away rename to page_words');
+        }
+        $chrome->click('button', 'Try again');
+        $chrome->find('row', '*Legal*');
+    }
+
+    #[Test]
+    public function moving_by_choosing_a_place_says_the_address_first(): void
+    {
+        $chrome = $this->signIn();
+        $this->makePage('Puffins', 'About');
+        $chrome->driver->executeScript("document.querySelector('[role=treegrid]').focus()");
+        $chrome->press('m');
+        $chrome->find('dialog', 'Move Puffins');
+        $chrome->press('islands');
+        $chrome->find('option', 'Islands*')->click();
+        $chrome->awaitText('It will be at /islands/puffins');
+        $chrome->click('button', 'Move');
+        $chrome->awaitText('Moved Puffins');
+        $chrome->awaitText('/islands/puffins', 'aside');
+    }
+
+    #[Test]
+    public function a_reader_sees_everything_and_is_offered_no_change(): void
+    {
+        $chrome = $this->signIn('ruaridh@skerrivane.example', 'dunlin-evening');
+        self::assertFalse($chrome->has('button', 'Make page'));
+        $chrome->click('button', 'Freight');
+        $chrome->awaitText('Sits in');
+        self::assertFalse($chrome->has('button', 'Take offline'));
+        self::assertFalse($chrome->has('button', 'Save changes'));
+    }
+
+    #[Test]
+    public function a_page_is_read_and_put_live_on_a_telephone(): void
+    {
+        $phone = $this->browser(390, 780);
+        $this->signIn(in: $phone);
+        $phone->click('button', 'Open Help');
+        $phone->click('button', 'Weather and cancellations');
+        $phone->find('heading', 'Weather and cancellations');
+        $this->goLive($phone);
+        self::assertSame(200, $this->fetch($this->ferries('/help/weather'))[0]);
+        self::assertLessThanOrEqual(390, $phone->driver->executeScript('return document.documentElement.scrollWidth'));
+        $phone->open($this->ferries('/help/weather'));
+        self::assertLessThanOrEqual(390, $phone->driver->executeScript('return document.documentElement.scrollWidth'));
+    }
+
+    private function assertAccessible(string $view): void
+    {
+        self::assertSame([], $this->chrome->axe(), $view);
+    }
+}

@@ -1,0 +1,167 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\WebDriverKeys;
+use PHPUnit\Framework\Attributes\Test;
+
+final class WordsTest extends Errand
+{
+    #[Test]
+    public function leaving_with_unsaved_words_asks_and_the_words_are_offered_again(): void
+    {
+        $chrome = $this->signIn();
+        $this->makePage('Night boats', 'Service news');
+        $this->write('There are none, and here is why.');
+        $chrome->click('button', 'Freight');
+        $chrome->find('dialog', 'Leave with unsaved words?');
+        $chrome->click('button', 'Stay');
+        $chrome->awaitText('There are none', '.writing');
+        $chrome->awaitText('Draft kept at');
+        $chrome->click('button', 'Freight');
+        $chrome->click('button', 'Leave, keep my draft');
+        $chrome->find('heading', 'Freight');
+        $chrome->click('button', 'Night boats');
+        $chrome->click('tab', 'Words');
+        $chrome->awaitText('You have words here that you did not save');
+        $chrome->click('button', 'Continue with them');
+        $chrome->awaitText('There are none, and here is why.', '.writing');
+        $chrome->click('button', 'Save words');
+        $chrome->awaitText('version 1');
+    }
+
+    #[Test]
+    public function words_survive_a_crash_of_the_browser(): void
+    {
+        $this->signIn();
+        $this->makePage('Storm plans', 'Service news');
+        $this->write('Kept through a crash.');
+        $this->chrome->awaitText('Draft kept at');
+        $address = $this->chrome->driver->getCurrentURL();
+
+        $again = $this->browser();
+        $this->signIn(in: $again);
+        $again->open($address);
+        $again->click('tab', 'Words');
+        $again->click('button', 'Continue with them');
+        $again->awaitText('Kept through a crash.', '.writing');
+    }
+
+    #[Test]
+    public function a_session_that_ends_while_writing_loses_nothing(): void
+    {
+        $this->expected = ['401', '419'];
+        $chrome = $this->signIn();
+        $this->makePage('Lost and found', 'Service news');
+        $chrome->click('tab', 'Words');
+        $chrome->find('textbox', 'Words of the page');
+        $this->database()->exec('delete from sessions');
+        $this->write('Still here after signing in again.');
+        $chrome->find('dialog', 'You have been signed out');
+        $chrome->type('textbox', 'Password', 'curlew-at-dawn');
+        $chrome->click('button', 'Sign in');
+        $chrome->awaitGone('dialog', 'You have been signed out');
+        $chrome->click('button', 'Save words');
+        $chrome->awaitText('version 1');
+        $chrome->awaitText('Still here after signing in again.', '.writing');
+    }
+
+    #[Test]
+    public function two_people_on_one_page_are_told_and_neither_loses_a_word(): void
+    {
+        $this->expected = ['412'];
+        $mairi = $this->signIn();
+        $this->makePage('Ice on the pier', 'Service news');
+        $address = $mairi->driver->getCurrentURL();
+        $tam = $this->browser();
+        $this->signIn('tam@skerrivane.example', 'sandpiper-noon', $tam);
+        $tam->open($address);
+        $tam->click('tab', 'Words');
+
+        $this->write('Mairi writes about ice.');
+        $mairi->awaitText('Draft kept at');
+        $tam->awaitText('Mairi Ordbeck is writing on this page too');
+        $this->write('Tam writes about salt.', $tam);
+        $tam->click('button', 'Save words');
+        $tam->awaitText('version 1');
+
+        $mairi->click('button', 'Save words');
+        $mairi->find('dialog', 'Tam Hollister saved other words meanwhile');
+        $mairi->awaitText('Tam writes about salt.', '[role=dialog]');
+        $mairi->awaitText('Mairi writes about ice.', '[role=dialog]');
+        $mairi->click('button', 'Put mine below theirs');
+        $mairi->awaitText('version 2');
+        $mairi->awaitText('Tam writes about salt.', '.writing');
+        $mairi->awaitText('Mairi writes about ice.', '.writing');
+    }
+
+    #[Test]
+    public function words_carry_headings_links_quotes_and_pictures_to_the_site(): void
+    {
+        $chrome = $this->signIn();
+        $this->makePage('How to read the sky', 'Help');
+        $this->write('Look west.');
+        $chrome->driver->executeScript("const s = document.querySelector('select[aria-label=\"Kind of block\"]'); s.value = '2'; s.dispatchEvent(new Event('change', { bubbles: true }))");
+        $chrome->press(WebDriverKeys::ENTER, 'See the timetables');
+        $chrome->press([WebDriverKeys::SHIFT, WebDriverKeys::HOME]);
+        $chrome->click('button', 'Link');
+        $chrome->find('dialog', 'Link');
+        $chrome->press('Timetables');
+        $chrome->find('option', '*/travel/timetables*')->click();
+        $chrome->awaitGone('dialog', 'Link');
+        $chrome->press(WebDriverKeys::END, WebDriverKeys::ENTER);
+        $chrome->find('file', 'Picture file')->sendKeys(realpath(__DIR__.'/../../database/demo/ferries/pictures/dog.png'));
+        $chrome->find('dialog', 'Picture');
+        $chrome->click('button', 'Use picture');
+        $chrome->awaitText('Say what the picture shows');
+        $chrome->type('textbox', 'Alternative text', 'A dog that looks west');
+        $chrome->type('textbox', 'Caption', 'She knows.');
+        $chrome->click('button', 'Use picture');
+        $chrome->awaitText('She knows.', '.writing');
+        $chrome->click('button', 'Save words');
+        $chrome->awaitText('version 1');
+
+        $chrome->click('button', 'Preview');
+        $chrome->find('dialog', 'Preview of How to read the sky');
+        $chrome->click('button', 'Close preview');
+        $this->goLive();
+        $chrome->open($this->ferries('/help/how-to-read-the-sky'));
+        $chrome->find('heading', 'Look west.');
+        $chrome->find('link', 'See the timetables');
+        $alt = $chrome->until(fn (): ?string => $chrome->driver->executeScript('const i = document.querySelector("figure img"); i.scrollIntoView(); return i.complete && i.naturalWidth > 0 ? i.alt : null'), 'the picture');
+        self::assertSame('A dog that looks west', $alt);
+        $chrome->click('link', 'See the timetables');
+        $chrome->find('heading', 'Ferry timetables');
+    }
+
+    #[Test]
+    public function edits_to_a_live_page_wait_until_they_are_published(): void
+    {
+        $chrome = $this->signIn();
+        $this->makePage('Fog', 'Service news');
+        $this->goLive();
+        $this->write('We wait.');
+        $chrome->click('button', 'Save words');
+        $chrome->awaitText('Live, edited');
+        self::assertStringNotContainsString('We wait.', $this->fetch($this->ferries('/news/fog'))[2]);
+        $chrome->click('button', 'Publish edits');
+        $chrome->awaitText('Visitors see these words now.');
+        self::assertStringContainsString('We wait.', $this->fetch($this->ferries('/news/fog'))[2]);
+        $chrome->click('button', 'Take offline');
+        $chrome->find('region', 'Ripple');
+        $chrome->awaitText('menu entry');
+        $chrome->find('region', 'Ripple')->findElement(\Facebook\WebDriver\WebDriverBy::xpath('.//button[.="Take offline"]'))->click();
+        $chrome->awaitText('Took Fog offline');
+        self::assertSame(404, $this->fetch($this->ferries('/news/fog'))[0]);
+    }
+
+    private function write(string $text, ?Chrome $in = null): void
+    {
+        $chrome = $in ?? $this->chrome;
+        $chrome->click('tab', 'Words');
+        $chrome->find('textbox', 'Words of the page')->click();
+        $chrome->press($text);
+    }
+}
