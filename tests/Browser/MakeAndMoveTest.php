@@ -164,6 +164,6 @@ final class MakeAndMoveTest extends Errand
             }
             $this->chrome->press($backwards ? [WebDriverKeys::SHIFT, WebDriverKeys::TAB] : WebDriverKeys::TAB);
         }
-        self::fail("“$name” is not reached with the tab key.");
+        self::fail("“{$name}” is not reached with the tab key.");
     }
 }

@@ -49,7 +49,7 @@ export function GridRow(props: Props) {
             className={clsx(
                 'absolute inset-x-0 grid h-8 items-center gap-x-3.5 px-4 hover:bg-sunk', columns, leaving && 'opacity-45',
                 active && 'bg-heron-soft! shadow-[inset_3px_0_var(--heron)] group-focus-visible/grid:outline-2 group-focus-visible/grid:-outline-offset-2 group-focus-visible/grid:outline-heron',
-                row.kind === 'make' && 'z-10 bg-heron-soft',
+                row.kind === 'make' && 'bg-heron-soft', (row.kind === 'make' || props.editing !== null) && 'z-10',
             )}
         >
             {row.kind === 'page' ? <PageCells {...props} row={row} /> : row.kind === 'make' ? <MakeCells row={row} onMade={props.onMade} /> : <HoleCells row={row} />}
