@@ -15,6 +15,7 @@ final class Heronstem
         'check' => 'Check the invariants of the stored sites.  --site KEY  --json',
         'token' => 'Make a personal API token.  --user MAIL  --name WHAT-FOR',
         'bench' => 'Measure against a baseline in the same run.  address-lookup | outline-open',
+        'pictures' => 'Take the pictures of the documentation anew.',
         'artisan' => 'Run any command of the framework against the demo\'s database.',
         'help' => 'List the commands.',
     ];
@@ -35,7 +36,8 @@ final class Heronstem
                 'test' => (new Test($this->root))->run($words),
                 'explain', 'check', 'token' => (new Demo($this->root))->console(["heronstem:$command", ...$words]),
                 'artisan' => (new Demo($this->root))->console($words),
-                'bench' => (new Bench($this->root))->run($words),
+                'bench' => (new Workbench($this->root))->measure($words),
+                'pictures' => (new Workbench($this->root))->takePictures(),
                 'help', '--help', '-h' => $this->help(),
                 default => $this->unknown($command),
             };

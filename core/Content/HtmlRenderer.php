@@ -15,7 +15,8 @@ final readonly class HtmlRenderer
 
     public function render(Document $document): string
     {
-        return $this->nodes($document->blocks);
+        // The first picture is likely in sight at once; only the others can wait.
+        return (string) preg_replace('/ loading="lazy"/', '', $this->nodes($document->blocks), 1);
     }
 
     /** @param  list<array<string, mixed>>  $nodes */

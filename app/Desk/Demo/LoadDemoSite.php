@@ -115,8 +115,9 @@ final readonly class LoadDemoSite
         foreach ($pages as $demo) {
             $days = (int) ($demo->head['changed'] ?? 0);
             $since = $demo->head['since'] ?? null;
-            $this->db->update('update pages set updated_at = now() - make_interval(days => ?), live_since = case when live_since is null then null else coalesce(?::timestamptz, live_since) end where ulid = ?', [$days, $since, $ids[$demo->address]]);
+            $this->db->update('update pages set updated_at = now() - make_interval(days => ?), live_since = case when live_since is null then null else coalesce(?::timestamptz, now() - make_interval(days => ?)) end where ulid = ?', [$days, $since, $days + 200, $ids[$demo->address]]);
         }
+        $this->db->update('update ledger l set since = coalesce(p.live_since, p.updated_at) from pages p where p.id = l.page_id and l.site_id = ?', [$site->id]);
     }
 
     /** @param  array<string, string>  $ids */

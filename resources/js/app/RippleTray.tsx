@@ -30,7 +30,7 @@ function Tray({ pending }: { pending: Pending }) {
         <section aria-label="Ripple" className="relative z-20 max-h-[46vh] min-h-[168px] overflow-y-auto border-t-2 border-heron bg-sheet px-4 pt-3 pb-4 shadow-float">
             <div className="flex flex-wrap items-center gap-2.5">
                 <h2 className="text-[16px] font-bold">{pending.title}</h2>
-                <p aria-live="polite" className={clsx('text-ink-2', open > 0 && 'font-semibold text-amber')}>
+                <p aria-live="polite" className={open > 0 ? 'font-semibold text-amber' : 'text-ink-2'}>
                     {open > 0 ? `${count(open, 'decision')} before this can be done` : summary(ripple)}
                 </p>
                 <Button className="ml-auto" onClick={setAside}>Set aside</Button>

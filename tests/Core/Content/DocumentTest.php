@@ -55,7 +55,8 @@ final class DocumentTest extends TestCase
     public function a_picture_has_its_texts_and_its_measures(): void
     {
         $html = $this->render([['type' => 'picture', 'attrs' => ['file' => self::FILE, 'alt' => 'A "boat"', 'caption' => 'At sea', 'align' => 'right', 'width' => 50]]]);
-        self::assertSame('<figure class="picture picture-right picture-50"><img src="/_files/x.png" alt="A &quot;boat&quot;" width="640" height="400" loading="lazy"><figcaption>At sea</figcaption></figure>', $html);
+        self::assertStringContainsString('loading="lazy"', $this->render(array_fill(0, 2, ['type' => 'picture', 'attrs' => ['file' => self::FILE, 'alt' => 'A boat']])));
+        self::assertSame('<figure class="picture picture-right picture-50"><img src="/_files/x.png" alt="A &quot;boat&quot;" width="640" height="400"><figcaption>At sea</figcaption></figure>', $html);
     }
 
     /** @return iterable<string, array{array<mixed>, string}> */

@@ -59,7 +59,7 @@ export function Grid(props: Props) {
     }
     const keys = useGridKeys({ ...props, at, onEdit: setEditing, onMoveTo: setMoving })
     const drag = useDrag({ rows, scroller, enabled: props.canDrag })
-    const columns = narrow ? 'grid-cols-[minmax(200px,1fr)_minmax(180px,1.1fr)_110px] max-lg:grid-cols-[minmax(160px,1fr)_100px]' : 'grid-cols-[minmax(250px,1.15fr)_minmax(220px,1.2fr)_124px_130px_60px_74px] max-md:grid-cols-[minmax(160px,1fr)_96px]'
+    const columns = narrow ? 'grid-cols-[minmax(150px,1fr)_minmax(150px,1.1fr)_110px] max-lg:grid-cols-[minmax(120px,1fr)_100px]' : 'grid-cols-[minmax(250px,1.15fr)_minmax(220px,1.2fr)_124px_130px_60px_74px] max-md:grid-cols-[minmax(160px,1fr)_96px]'
     return (
         <>
             <div aria-hidden className={clsx('grid h-[30px] items-center gap-x-3.5 border-b border-line px-4 text-[12px] text-ink-3', columns)}>

@@ -41,14 +41,14 @@ export function Outline({ search, set, narrow }: Props) {
     }
     const active = rows.find(row => row.key === search.row)
     return (
-        <main className="grid min-w-0 flex-1 grid-rows-[56px_auto_minmax(0,1fr)]" aria-busy={isPending}>
+        <main className="grid min-w-0 flex-1 grid-cols-[minmax(0,1fr)] grid-rows-[56px_auto_minmax(0,1fr)]" aria-busy={isPending}>
             <div className="flex min-w-0 items-center gap-3.5 px-4">
                 <h1 className="text-[20px] leading-6 font-bold tracking-[-0.01em]">Outline</h1>
                 {counts !== undefined && (
                     <p className="flex min-w-0 gap-3.5 overflow-hidden whitespace-nowrap text-ink-2 max-md:hidden" aria-label={`${count(counts.pages, 'page')}, ${counts.live} live`}>
                         <Count n={counts.pages} word={counts.pages === 1 ? 'page' : 'pages'} />
                         <Count n={counts.live} word="live" />
-                        {counts.draft > 0 && <Count n={counts.draft} word="draft" />}
+                        {counts.draft > 0 && <Count n={counts.draft} word="draft" className={narrow ? 'max-xl:hidden' : ''} />}
                         {counts.offline > 0 && !narrow && <Count n={counts.offline} word="offline" />}
                     </p>
                 )}
@@ -103,8 +103,8 @@ function useReveal(site: string, row: string | undefined, wanted: boolean, onLin
     })
 }
 
-function Count({ n, word }: { n: number; word: string }) {
-    return <span><b className="font-[650] text-ink">{n.toLocaleString('en-GB')}</b> {word}</span>
+function Count({ n, word, className = '' }: { n: number; word: string; className?: string }) {
+    return <span className={className}><b className="font-[650] text-ink">{n.toLocaleString('en-GB')}</b> {word}</span>
 }
 
 function Message({ title, text, children }: { title: string; text: string; children: React.ReactNode }) {

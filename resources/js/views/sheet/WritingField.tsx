@@ -73,7 +73,7 @@ export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
         setOffered(null)
     }
     return (
-        <div className="grid gap-3">
+        <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
             {offered !== null && (
                 <div role="status" className="rounded-md bg-heron-soft px-3 py-2">
                     <p>You have words here that you did not save, typed at {clock(offered.typed)}.</p>

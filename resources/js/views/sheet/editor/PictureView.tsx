@@ -11,7 +11,7 @@ export function PictureView({ node, updateAttributes, deleteNode, selected, edit
     const lacksText = picture.alt === '' && !picture.decorative
     return (
         <NodeViewWrapper className="my-3">
-            <figure className={`rounded ${selected ? 'outline-2 outline-heron' : ''}`} data-drag-handle>
+            <figure className={`rounded ${selected && editor.isFocused ? 'outline-2 outline-heron' : ''}`} data-drag-handle>
                 <div className={`flex ${picture.align === 'left' ? 'justify-start' : picture.align === 'right' ? 'justify-end' : 'justify-center'}`}>
                     <img src={`/_files/${picture.file}/picture`} alt={picture.alt} style={{ width: `${picture.width}%` }} className="rounded" />
                 </div>

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+use Tests\Browser\Chrome;
+
+// Takes the pictures of the documentation from the demo data: ./heronstem pictures
+require __DIR__.'/../../vendor/autoload.php';
+
+$editor = (string) getenv('EDITOR_URL');
+$chrome = new Chrome((string) getenv('DRIVER_URL'));
+$take = static function (string $name) use ($chrome): void {
+    usleep(700_000); // fonts and the last movement
+    $chrome->screenshot(__DIR__."/$name.png");
+};
+try {
+    $chrome->open("$editor/sign-in");
+    $chrome->find('heading', 'Sign in to Heronstem');
+    $take('sign-in');
+    $chrome->type('textbox', 'Mail address', 'mairi@skerrivane.example');
+    $chrome->type('textbox', 'Password', 'curlew-at-dawn');
+    $chrome->click('button', 'Sign in');
+    $chrome->find('row', '*Legal*');
+    foreach (['Travel', 'Service news'] as $branch) {
+        $chrome->click('button', "Open $branch");
+        $chrome->find('button', "Close $branch");
+    }
+    $chrome->find('row', '*/news/ullin-works*');
+    $take('outline');
+    $chrome->driver->executeScript("document.documentElement.dataset.theme = 'dark'");
+    $take('outline-dark');
+    $chrome->driver->executeScript("document.documentElement.dataset.theme = 'light'");
+    $chrome->click('button', 'Travelling with dogs');
+    $chrome->awaitText('Sits in');
+    $take('sheet-place');
+    $chrome->click('tab', 'Words');
+    $chrome->awaitText('Dogs sail free', '.writing');
+    $take('sheet-words');
+    $chrome->click('tab', 'Search');
+    $chrome->find('region', 'As a search result');
+    $take('sheet-search');
+    $chrome->open("$editor/s/ferries/outline");
+    $chrome->click('button', 'Open Travel');
+    $chrome->find('button', 'Open Timetables');
+    $chrome->drag($chrome->find('row', '*/travel/timetables*'), $chrome->find('row', '*/help*'), 0, static function () use ($chrome, $take): void {
+        $chrome->awaitText('inside Help: /help/timetables');
+        $take('outline-drag');
+    });
+    $chrome->find('region', 'Ripple');
+    $take('ripple');
+    $chrome->click('button', 'Set aside');
+    $chrome->click('button', 'Fares');
+    $chrome->awaitText('Sits in');
+    $chrome->type('textbox', 'Slug', 'timetables');
+    $chrome->click('button', 'Save changes');
+    $chrome->find('region', 'Ripple');
+    $take('ripple-decision');
+    $chrome->open(getenv('FERRIES_URL').'/');
+    $take('site-home');
+    $chrome->open(getenv('FERRIES_URL').'/islands/skerra');
+    $take('site-page');
+} finally {
+    $chrome->quit();
+}

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Launch;
+
+/** Measurements and pictures, over databases of their own, so that the demo is left alone. */
+final class Workbench
+{
+    private readonly Cluster $cluster;
+
+    private readonly Processes $processes;
+
+    public function __construct(private readonly string $root)
+    {
+        $this->cluster = new Cluster($root, 'bench');
+        $this->processes = new Processes($root, 'bench');
+    }
+
+    /** @param list<string> $words what to measure */
+    public function measure(array $words): int
+    {
+        $known = array_map(static fn (string $file): string => basename($file, '.php'), glob("{$this->root}/bench/*.php") ?: []);
+        $name = $words[0] ?? '';
+        if (! in_array($name, $known, true)) {
+            throw new Failed('Say what to measure: '.implode(', ', $known).'.');
+        }
+
+        return $this->run("bench/$name.php", 'heronstem_bench', 100000);
+    }
+
+    public function takePictures(): int
+    {
+        (new Packages($this->root))->toTest();
+        $this->cluster->dropDatabase('heronstem_pictures', $this->cluster->start());
+
+        return $this->run('docs/screenshots/take.php', 'heronstem_pictures', null);
+    }
+
+    private function run(string $script, string $database, ?int $pages): int
+    {
+        (new Packages($this->root))->toTest();
+        try {
+            $connection = $this->cluster->start();
+            $this->cluster->createDatabase($database, $connection);
+            $application = new Application($this->root, $database, $connection, $database);
+            $application->must(['migrate', '--force'], 'Preparing the database');
+            Say::step('Loading what is needed, where it is not there yet');
+            $application->must(['heronstem:load-demo', ...($pages === null ? [] : ["--pages=$pages"])], 'Loading');
+            $editor = Ports::free(19080);
+            $site = Ports::free($editor + 1);
+            $driver = Ports::free($site + 1);
+            $application->must(['heronstem:origins', "ferries=http://127.0.0.1:$site"], 'Setting addresses');
+            $application->serve($this->processes, [$editor, $site], 'web', 3);
+            $this->processes->start('queue', [PHP_BINARY, 'artisan', 'queue:work', '--sleep=0.2', '--tries=3'], $application->environment());
+            $this->processes->start('chromedriver', ['chromedriver', "--port=$driver"], []);
+
+            return Shell::run([PHP_BINARY, '-d', 'opcache.enable_cli=1', $script], [
+                ...$application->environment(), 'EDITOR_URL' => "http://127.0.0.1:$editor", 'FERRIES_URL' => "http://127.0.0.1:$site", 'DRIVER_URL' => "http://127.0.0.1:$driver",
+            ]);
+        } finally {
+            $this->processes->stop();
+            $this->cluster->stop();
+        }
+    }
+}
