@@ -11,5 +11,5 @@ return [
     // Sign-in: attempts a minute for one mail address from one place.
     'sign_in_attempts' => 5,
     // API: requests a minute for one person.
-    'api_rate' => (int) env('HERONSTEM_API_RATE', 1200),
+    'api_rate' => (int) env('HERONSTEM_API_RATE', 6000),
 ];

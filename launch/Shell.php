@@ -14,7 +14,7 @@ final class Shell
      */
     public static function run(array $command, array $env = []): int
     {
-        $process = proc_open($command, [0 => STDIN, 1 => STDOUT, 2 => STDERR], $pipes, null, [...getenv(), ...$env]);
+        $process = proc_open($command, [], $pipes, null, [...getenv(), ...$env]);
 
         return is_resource($process) ? proc_close($process) : 127;
     }

@@ -17,7 +17,7 @@ final class Workbench
         $this->processes = new Processes($root, 'bench');
     }
 
-    /** @param list<string> $words what to measure */
+    /** @param  list<string>  $words what to measure */
     public function measure(array $words): int
     {
         $known = array_map(static fn (string $file): string => basename($file, '.php'), glob("{$this->root}/bench/*.php") ?: []);

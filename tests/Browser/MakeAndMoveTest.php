@@ -86,6 +86,7 @@ final class MakeAndMoveTest extends Errand
         $chrome->find('heading', 'Lighthouses');
         $this->tabTo('Place');
         $chrome->press(WebDriverKeys::ARROW_RIGHT);
+        $chrome->find('textbox', 'Words of the page');
         $this->tabTo('Words of the page');
         $chrome->press('Three of them, and all still burn.', [WebDriverKeys::CONTROL, 's']);
         $chrome->awaitText('version 1');
@@ -157,13 +158,15 @@ final class MakeAndMoveTest extends Errand
 
     private function tabTo(string $name, bool $backwards = false): void
     {
+        $passed = [];
         for ($i = 0; $i < 60; $i++) {
             $focused = (string) $this->chrome->driver->executeScript('const e = document.activeElement; return e?.getAttribute("aria-label") || e?.innerText || ""');
             if (trim($focused) === $name) {
                 return;
             }
+            $passed[] = mb_substr(trim($focused), 0, 30);
             $this->chrome->press($backwards ? [WebDriverKeys::SHIFT, WebDriverKeys::TAB] : WebDriverKeys::TAB);
         }
-        self::fail("“{$name}” is not reached with the tab key.");
+        self::fail("“{$name}” is not reached with the tab key, only ".implode(' | ', $passed));
     }
 }

@@ -134,9 +134,12 @@ final class ViewsTest extends Errand
     {
         $chrome = $this->signIn();
         $this->makePage('Puffins', 'About');
-        $chrome->driver->executeScript("document.querySelector('[role=treegrid]').focus()");
-        $chrome->press('m');
+        $chrome->click('button', 'Change Puffins');
+        $chrome->click('menuitem', 'Move to…*');
         $chrome->find('dialog', 'Move Puffins');
+        $chrome->find('option', 'Islands*')->findElement(\Facebook\WebDriver\WebDriverBy::cssSelector('[aria-hidden]'))->click();
+        $chrome->find('option', 'Skerra*')->click();
+        $chrome->awaitText('It will be at /islands/skerra/puffins');
         $chrome->press('islands');
         $chrome->find('option', 'Islands*')->click();
         $chrome->awaitText('It will be at /islands/puffins');

@@ -71,8 +71,6 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
 
     const noticed = useCallback(
         (entry: Schemas['HistoryEntry']) => {
-            applied.current.push(entry.id)
-            takenBack.current = []
             toast.success(<Sentence text={entry.sentence} />, {
                 id: entry.id,
                 action: {
@@ -91,10 +89,12 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
         mutationFn: async ({ batch, ripple, done }: Pending) => {
             const body = { changes: batch.changes, decisions: batch.decisions ?? [], digest: ripple.digest }
             const entry = await answered(api.POST('/sites/{site}/batches', { params: path, body }))
-            noticed(entry)
+            applied.current.push(entry.id)
+            takenBack.current = []
             setPending(null)
             done?.()
             await refresh()
+            noticed(entry)
         },
         onError: (problem, asked) => {
             const ripple = problem instanceof ApiProblem ? problem.problem.ripple : undefined

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Structure;
 
+use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\Slug;
 use Heronstem\Core\Menu\MenuEffectKind;
@@ -221,6 +222,17 @@ final class PlannerTest extends TestCase
         $site->live('Travel', 'Home');
         self::assertSame(['/', 'home', '/travel'], [$site->pages['Home']->address->path, $site->pages['Home']->slug->text, $site->pages['Travel']->address->path]);
         self::assertSame(NoteKind::StartPageHidden, $site->plan(new TakeOffline('Home'))->notes[0]->kind);
+    }
+
+    #[Test]
+    public function a_pinned_address_follows_neither_name_nor_parent_and_its_children_follow_it(): void
+    {
+        $pinned = $this->site->pages['Timetables']->with(['pinned' => Address::set('/times', $this->site->rules)]);
+        $this->site->pages['Timetables'] = $pinned;
+        $this->site->apply(new Move('Timetables', Place::lastIn('Travel')));
+        self::assertSame(['/times', '/times/summer'], [$this->site->pages['Timetables']->address->path, $this->site->pages['Summer']->address->path]);
+        $this->site->apply(new SetSlug('Timetables', Slug::of('else')), new Move('Timetables', Place::lastIn(null)));
+        self::assertSame('page Timetables', $this->site->answer('/times'));
     }
 
     #[Test]

@@ -7,6 +7,7 @@ import { DropLine } from './DropLine'
 import { GridRow } from './GridRow'
 import { MoveTo } from './MoveTo'
 import type { MakePlace, Row } from './rows'
+import type { RowAct } from './RowMenu'
 import { besidePointer, useDrag } from './useDrag'
 import { useGridKeys } from './useGridKeys'
 
@@ -57,6 +58,13 @@ export function Grid(props: Props) {
         setEditing(null)
         scroller.current?.focus()
     }
+    const rowAct = (row: Row, act: RowAct) => {
+        if (row.kind !== 'page') return
+        if (act === 'make-inside') props.onMake({ parent: row.key, after: null })
+        else if (act === 'make-after') props.onMake({ parent: row.page.parent, after: row.key })
+        else if (act === 'move') setMoving(row.key)
+        else setEditing({ id: row.key, what: act })
+    }
     const keys = useGridKeys({ ...props, at, onEdit: setEditing, onMoveTo: setMoving })
     const drag = useDrag({ rows, scroller, enabled: props.canDrag })
     const columns = narrow ? 'grid-cols-[minmax(150px,1fr)_minmax(150px,1.1fr)_110px] max-lg:grid-cols-[minmax(120px,1fr)_100px]' : 'grid-cols-[minmax(250px,1.15fr)_minmax(220px,1.2fr)_124px_130px_60px_74px] max-md:grid-cols-[minmax(160px,1fr)_96px]'
@@ -101,6 +109,7 @@ export function Grid(props: Props) {
                                     onSheet={() => props.onSheet(row.key)}
                                     onEdit={what => setEditing({ id: row.key, what })}
                                     onEdited={back}
+                                    onAct={act => rowAct(row, act)}
                                     onMade={page => {
                                         props.onMade(page)
                                         scroller.current?.focus()

@@ -8,6 +8,7 @@ import { ago } from '../../ui/time'
 import { MakeField, NameField, SlugField } from './InlineFields'
 import { Marked } from './Marked'
 import { Reeds } from './Reeds'
+import { RowMenu, type RowAct } from './RowMenu'
 import type { Row } from './rows'
 
 type Props = {
@@ -27,6 +28,7 @@ type Props = {
     onEdit: (what: 'name' | 'slug') => void
     onEdited: () => void
     onMade: (page: string | null) => void
+    onAct: (act: RowAct) => void
 }
 
 export function GridRow(props: Props) {
@@ -47,7 +49,7 @@ export function GridRow(props: Props) {
             onClick={() => row.kind === 'page' && props.onActive()}
             style={{ transform: `translateY(${top}px)` }}
             className={clsx(
-                'absolute inset-x-0 grid h-8 items-center gap-x-3.5 px-4 hover:bg-sunk', columns, leaving && 'opacity-45',
+                'group/row absolute inset-x-0 grid h-8 items-center gap-x-3.5 px-4 hover:bg-sunk', columns, leaving && 'opacity-45',
                 active && 'bg-heron-soft! shadow-[inset_3px_0_var(--heron)] group-focus-visible/grid:outline-2 group-focus-visible/grid:-outline-offset-2 group-focus-visible/grid:outline-heron',
                 row.kind === 'make' && 'bg-heron-soft', (row.kind === 'make' || props.editing !== null) && 'z-10',
             )}
@@ -67,7 +69,7 @@ function Stems({ row }: { row: Row }) {
     )
 }
 
-function PageCells({ row, narrow, editing, text, onOpen, onSheet, onEdit, onEdited }: Props & { row: Row & { kind: 'page' } }) {
+function PageCells({ row, narrow, active, editing, text, onOpen, onSheet, onEdit, onEdited, onAct }: Props & { row: Row & { kind: 'page' } }) {
     const { page } = row
     const isParent = page.children > 0
     const Fold = row.open ? ChevronDown : ChevronRight
@@ -89,6 +91,7 @@ function PageCells({ row, narrow, editing, text, onOpen, onSheet, onEdit, onEdit
                         </button>
                         {page.start && <span className="ml-2 text-[12px] whitespace-nowrap text-ink-3">start page</span>}
                         {isParent && !row.open && <span className="ml-2 text-[12px] text-ink-3" title={count(page.children, 'page')}>{page.children.toLocaleString('en-GB')}</span>}
+                        <RowMenu page={page} shown={active} onAct={onAct} />
                     </>
                 )}
             </div>

@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { goToQuery } from '../../api/queries'
 import { useChanges } from '../../app/changes'
 import { useSite } from '../../app/site'
+import { TreePicker } from '../../app/TreePicker'
 import { useAddressAnswer } from '../../app/useAddressAnswer'
 import { readable } from '../../ui/Address'
 import { Button } from '../../ui/Button'
@@ -43,8 +44,9 @@ function Chooser({ page, onClose }: { page: { id: string; name: string }; onClos
         <div className="grid gap-3">
             <Command shouldFilter={false} label="Where to" className="rounded-md border border-edge">
                 <Command.Input value={text} onValueChange={now => { setText(now); choose(null) }} autoFocus placeholder="Find the page to go to" className="h-9 w-full border-b border-line bg-transparent px-3 outline-none" />
-                <Command.List className="max-h-[220px] min-h-[44px] overflow-y-auto p-1">
+                <Command.List className="max-h-[260px] min-h-[44px] overflow-y-auto p-1">
                     <Command.Item value="top" onSelect={() => choose({ id: 'top', name: 'the top' })} className="flex cursor-pointer rounded px-2.5 py-1.5 data-[selected=true]:bg-heron-soft">To the top of the tree{chosen?.id === 'top' && <b className="ml-auto text-[12px] text-heron">chosen</b>}</Command.Item>
+                    {asked === '' && <TreePicker site={site.key} without={page.id} chosen={chosen?.id ?? null} onPick={choose} />}
                     {hits.filter(hit => hit.id !== page.id).map(hit => (
                         <Command.Item key={hit.id} value={hit.id} onSelect={() => choose({ id: hit.id, name: hit.name })} className="flex cursor-pointer items-baseline gap-2 rounded px-2.5 py-1.5 data-[selected=true]:bg-heron-soft">
                             <b className="font-semibold">{hit.name}</b> <span className="truncate font-mono text-[12px] text-ink-3">{readable(hit.address)}</span>{chosen?.id === hit.id && <b className="ml-auto text-[12px] text-heron">chosen</b>}

@@ -18,7 +18,7 @@ type Input = {
 
 /** The outline by keyboard: the ARIA tree grid's keys, and our own for what one does to pages. */
 export function useGridKeys({ rows, at, onActive, onOpen, onSheet, onMake, onEdit, onMoveTo, onFilter }: Input) {
-    const { propose } = useChanges()
+    const { propose, busy } = useChanges()
     const { writes } = useSite()
 
     const go = (index: number) => {
@@ -35,7 +35,8 @@ export function useGridKeys({ rows, at, onActive, onOpen, onSheet, onMake, onEdi
     }
     const move = (row: Row & { kind: 'page' }, key: string) => {
         const place = placeByKey(key, row, rows, at)
-        if (place === null) return
+        // Until the last move is shown, "the one above" may not be what it seems.
+        if (place === null || busy) return
         const into = place.last
         void propose({ title: `Moving ${row.page.name}`, act: 'Move', batch: { changes: [{ kind: 'move', page: row.page.id, place }] }, done: () => typeof into === 'string' && onOpen(into, true) })
     }
