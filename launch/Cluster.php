@@ -109,6 +109,12 @@ final class Cluster
             return null;
         }
         $lines = explode("\n", $this->asServer(['cat', "$data/postmaster.pid"], 'Reading the port'));
+        if (trim((string) @file_get_contents('/proc/'.(int) $lines[0].'/cmdline')) === '') {
+            // Killed, and its entry in the process table still waits to be collected: the server is gone all the same.
+            $this->asServer(['rm', '-f', "$data/postmaster.pid"], 'Clearing up after a killed server');
+
+            return null;
+        }
 
         return isset($lines[3]) ? (int) $lines[3] : null;
     }

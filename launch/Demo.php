@@ -37,16 +37,20 @@ final class Demo
         try {
             $lines = $this->bringUp($options);
         } catch (\Throwable $failure) {
-            $this->stop();
+            try {
+                $this->stop();
+            } catch (Failed $more) {
+                Say::error($more->getMessage());
+            }
             throw $failure;
         }
+        Say::step(isset($options['detach']) ? './heronstem stop ends it.' : 'Ctrl-C ends it.');
         foreach ($lines as $line) {
             Say::line($line);
         }
         if (isset($options['detach'])) {
             return 0;
         }
-        Say::step('Ctrl-C stops it.');
         while ($this->processes->isRunning('queue')) {
             sleep(1);
             while (pcntl_waitpid(-1, $status, WNOHANG) > 0);
