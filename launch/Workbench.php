@@ -26,6 +26,10 @@ final class Workbench
             throw new Failed('Say what to measure: '.implode(', ', $known).'.');
         }
 
+        if (in_array('--fresh', $words, true)) {
+            $this->cluster->dropDatabase('heronstem_bench', $this->cluster->start());
+        }
+
         return $this->run("bench/$name.php", 'heronstem_bench', 100000);
     }
 

@@ -12,7 +12,7 @@ return new class extends Migration
         DB::unprepared(<<<'SQL'
             create table history (
                 id bigint generated always as identity primary key,
-                ulid text not null unique,
+                ulid text collate "C" not null unique,
                 site_id bigint not null references sites on delete cascade,
                 user_id bigint references users on delete set null,
                 sentence text not null,
@@ -32,7 +32,7 @@ return new class extends Migration
             create table ledger (
                 id bigint generated always as identity primary key,
                 site_id bigint not null references sites on delete cascade,
-                key text not null,
+                key text collate "C" not null,
                 address text not null,
                 kind text not null check (kind in ('page', 'redirect')),
                 page_id bigint not null references pages on delete cascade,
@@ -47,7 +47,7 @@ return new class extends Migration
 
             -- Pages whose making was taken back, kept whole in case that is taken back too.
             create table unmade_pages (
-                ulid text primary key,
+                ulid text collate "C" primary key,
                 site_id bigint not null references sites on delete cascade,
                 record jsonb not null,
                 words jsonb,
