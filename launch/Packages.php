@@ -72,7 +72,8 @@ final class Packages
 
     private function editor(): void
     {
-        $sources = [...$this->below('resources/js'), ...$this->below('resources/css'), 'vite.config.ts', 'package-lock.json'];
+        // The types of the API are made from its description, and are no source.
+        $sources = [...array_diff($this->below('resources/js'), ['resources/js/api/schema.d.ts']), ...$this->below('resources/css'), 'vite.config.ts', 'package-lock.json', 'docs/api/openapi.json'];
         $this->unlessDone('editor', $sources, 'public/_editor/manifest.json', 'Building the editor', fn () => Shell::must(['npm', 'run', '--silent', 'build'], 'Building the editor'));
     }
 

@@ -11,6 +11,7 @@ use App\Models\User;
 use App\Store\RippleWriter;
 use Heronstem\Core\Refusal;
 use Heronstem\Core\Structure\Batch;
+use Heronstem\Core\Structure\ChangeRefused;
 use Heronstem\Core\Structure\Ripple;
 use Illuminate\Database\ConnectionInterface;
 
@@ -38,6 +39,9 @@ final readonly class ApplyChanges
             }
             if ($seen !== null && $seen !== $ripple->digest()) {
                 throw new Stale($ripple, 'Somebody changed the site meanwhile, so this would no longer do what you saw. Look at it again.');
+            }
+            if ($ripple->changesNothing()) {
+                throw new ChangeRefused('changes', 'Nothing would change: it is like this already.');
             }
             $entry = $this->record($site, $user, $batch, $ripple, $note);
             $this->writer->write($ripple, $site, $entry);

@@ -50,6 +50,14 @@ final class BatchApiTest extends AppTestCase
     }
 
     #[Test]
+    public function what_is_so_already_is_said_and_leaves_no_entry(): void
+    {
+        $help = $this->live('Help');
+        $this->api('POST', 'batches', ['changes' => [['kind' => 'go-live', 'page' => $help]]])->assertStatus(422)->assertJsonPath('detail', 'Nothing would change: it is like this already.');
+        $this->api('GET', 'history')->assertJsonCount(2);
+    }
+
+    #[Test]
     public function an_unrelated_change_meanwhile_does_not_stand_in_the_way(): void
     {
         [, $times, $travel] = $this->tree();

@@ -149,6 +149,92 @@ final class ViewsTest extends Errand
     }
 
     #[Test]
+    public function a_branch_of_hundreds_is_scrolled_walked_and_moved_about_in(): void
+    {
+        $database = $this->database();
+        $database->exec("insert into pages (ulid, site_id, parent_id, path, position, name, slug, address) select '01J0000000000000000000' || lpad(n::text, 4, '0'), p.site_id, p.id, p.path || (900000 + n)::text, 9000000 + n, 'Leaflet ' || n, 'leaflet-' || n, p.address || '/leaflet-' || n from pages p join sites s on s.id = p.site_id and s.key = 'ferries', generate_series(1, 600) n where p.address = '/about/press'");
+        $chrome = $this->signIn();
+        $chrome->open($this->editor('/s/ferries/outline?row=01J00000000000000000000480'));
+        $chrome->find('row', '*/about/press/leaflet-480*');
+        self::assertLessThan(80, $chrome->driver->executeScript('return document.querySelectorAll("[role=row]").length'), 'Rows out of sight are drawn.');
+        $chrome->driver->executeScript("document.querySelector('[role=treegrid]').focus()");
+        $chrome->press(WebDriverKeys::HOME);
+        $chrome->find('row', '*Home*');
+        $chrome->press(WebDriverKeys::END);
+        $chrome->find('row', '*Partners*');
+        $chrome->driver->executeScript("document.querySelector('[role=treegrid]').scrollTop = 32 * 250");
+        $chrome->find('row', '*leaflet-2*');
+        $row = $chrome->find('row', '*leaflet-2*');
+        self::assertSame(['3', '600'], [$row->getAttribute('aria-level'), $row->getAttribute('aria-setsize')]);
+        $database->exec("delete from pages where name like 'Leaflet %'");
+    }
+
+    #[Test]
+    public function colours_follow_the_choice_and_stay_chosen(): void
+    {
+        $chrome = $this->signIn();
+        $chrome->click('button', 'Colours: System. Change to Dark');
+        $theme = fn (): string => (string) $chrome->driver->executeScript('return document.documentElement.dataset.theme');
+        self::assertSame('dark', $theme());
+        $chrome->driver->navigate()->refresh();
+        $chrome->find('row', '*Legal*');
+        self::assertSame('dark', $theme());
+        $chrome->click('button', 'Colours: Dark. Change to Light');
+        self::assertSame('light', $theme());
+    }
+
+    #[Test]
+    public function another_site_is_a_choice_away_and_signing_out_closes_both(): void
+    {
+        $this->expected = ['422'];
+        $chrome = $this->signIn();
+        $chrome->click('button', 'Skerrivane Ferries');
+        $chrome->click('menuitem', 'Skerrivane Boatyard*');
+        $chrome->find('row', '*Winter storage*');
+        self::assertFalse($chrome->has('row', '*Islands*'));
+        $chrome->click('button', 'MO, signed in as Mairi Ordbeck');
+        $chrome->click('menuitem', 'Sign out');
+        $chrome->find('heading', 'Sign in to Heronstem');
+        $chrome->open($this->editor('/s/boatyard/outline'));
+        $chrome->type('textbox', 'Mail address', 'mairi@skerrivane.example');
+        $chrome->type('textbox', 'Password', 'wrong');
+        $chrome->click('button', 'Sign in');
+        $chrome->awaitText('Mail address and password do not go together');
+        $chrome->type('textbox', 'Password', 'curlew-at-dawn');
+        $chrome->click('button', 'Sign in');
+        $chrome->find('row', '*Winter storage*');
+    }
+
+    #[Test]
+    public function a_ripple_that_somebody_overtook_is_shown_anew(): void
+    {
+        $this->expected = ['409'];
+        $chrome = $this->signIn();
+        $this->makePage('Gulls', 'Islands');
+        $this->goLive();
+        $chrome->type('textbox', 'Slug', 'seagulls');
+        $chrome->click('button', 'Save changes');
+        $chrome->find('region', 'Ripple');
+        $other = $this->browser();
+        $this->signIn('greta@skerrivane.example', 'wagtail-office', $other);
+        $other->click('button', 'Islands');
+        $other->find('complementary', 'Page sheet');
+        $other->type('textbox', 'Slug', 'isles');
+        $other->click('button', 'Save changes');
+        $other->find('region', 'Ripple');
+        $other->find('button', 'Change slug, write*')->click();
+        $other->awaitText('Set the slug of Islands');
+        $chrome->find('button', 'Change slug, write*')->click();
+        $chrome->awaitText('Somebody changed the site meanwhile');
+        $chrome->awaitText('/isles/seagulls');
+        $chrome->find('button', 'Change slug, write*')->click();
+        $chrome->awaitText('Set the slug of Gulls');
+        self::assertSame([301, $this->ferries('/isles/seagulls')], array_slice($this->fetch($this->ferries('/islands/gulls')), 0, 2));
+        $other->click('button', 'Take back');
+        $other->awaitText('Taken back.');
+    }
+
+    #[Test]
     public function a_reader_sees_everything_and_is_offered_no_change(): void
     {
         $chrome = $this->signIn('ruaridh@skerrivane.example', 'dunlin-evening');

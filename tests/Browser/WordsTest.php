@@ -98,6 +98,51 @@ final class WordsTest extends Errand
     }
 
     #[Test]
+    public function whoever_saves_second_may_decide_later_or_save_over_the_first_whose_version_is_kept(): void
+    {
+        $this->expected = ['412'];
+        $mairi = $this->signIn();
+        $this->makePage('Salt', 'Service news');
+        $address = $mairi->driver->getCurrentURL();
+        $this->write('Grit first.');
+        $tam = $this->browser();
+        $this->signIn('tam@skerrivane.example', 'sandpiper-noon', $tam);
+        $tam->open($address);
+        $this->write('Salt first.', $tam);
+        $tam->click('button', 'Save words');
+        $tam->awaitText('version 1');
+        $mairi->click('button', 'Save words');
+        $mairi->click('button', 'Decide later');
+        $mairi->awaitText('Grit first.', '.writing');
+        $mairi->click('button', 'Save words');
+        $mairi->click('button', 'Save mine, keep theirs as earlier version');
+        $mairi->awaitText('version 2');
+        $kept = $this->database()->query("select document::text from word_revisions r join pages p on p.id = r.page_id where p.address = '/news/salt' order by number")->fetchAll(\PDO::FETCH_COLUMN);
+        self::assertStringContainsString('Salt first.', $kept[0]);
+        self::assertStringContainsString('Grit first.', $kept[1]);
+    }
+
+    #[Test]
+    public function pasted_words_keep_their_structure_and_lose_their_looks(): void
+    {
+        $chrome = $this->signIn();
+        $this->makePage('Pasted', 'Service news');
+        $this->write(' ');
+        $chrome->driver->executeScript(<<<'JS'
+            const data = new DataTransfer()
+            data.setData('text/html', '<h1 style="color:red">Tides</h1><p class="x">High at <b>noon</b>, see <a href="/help/contact">us</a>.</p><script>alert(1)</scr' + 'ipt>')
+            data.setData('text/plain', 'Tides')
+            document.querySelector('.writing').dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))
+            JS);
+        $chrome->awaitText('High at noon, see us.', '.writing');
+        $html = (string) $chrome->driver->executeScript('return document.querySelector(".writing").innerHTML');
+        self::assertStringContainsString('<h2>Tides</h2>', $html);
+        self::assertStringContainsString('<strong>noon</strong>', $html);
+        self::assertMatchesRegularExpression('/<a [^>]*data-page="[0-9A-Z]{26}"/', $html);
+        self::assertStringNotContainsString('color', $html);
+    }
+
+    #[Test]
     public function words_carry_headings_links_quotes_and_pictures_to_the_site(): void
     {
         $chrome = $this->signIn();

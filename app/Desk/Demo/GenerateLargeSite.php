@@ -53,7 +53,7 @@ final readonly class GenerateLargeSite
             $this->db->insert("insert into ledger (site_id, key, address, kind, page_id, ever_live) select site_id, lower(address), address, 'page', id, true from pages where site_id = ?", [$site->id]);
             $site->update(['start_page_id' => $first]);
 
-            return $site;
+            return $site->refresh();
         });
     }
 

@@ -2,7 +2,7 @@ import { getRouteApi, useNavigate } from '@tanstack/react-router'
 import { useCallback } from 'react'
 import { Outline } from '../views/outline/Outline'
 import { PageSheet } from '../views/sheet/PageSheet'
-import type { OutlineSearch } from './router'
+import type { OutlineSearch } from './outlineSearch'
 
 const route = getRouteApi('/s/$site/outline')
 

@@ -5,12 +5,8 @@ import { sessionQuery } from '../api/queries'
 import { SignIn } from '../views/signin/SignIn'
 import { Failure, Missing } from './Failure'
 import { OutlinePage } from './OutlinePage'
+import type { OutlineSearch } from './outlineSearch'
 import { Shell } from './Shell'
-
-export type SheetTab = 'place' | 'words' | 'search'
-
-/** What the outline's address holds, so that back, reload and sharing show the same. */
-export type OutlineSearch = { open?: string; row?: string; page?: string; tab?: SheetTab; filter?: string }
 
 const root = createRootRouteWithContext<{ queries: QueryClient }>()({ component: Outlet, notFoundComponent: Missing, errorComponent: Failure })
 

@@ -1,8 +1,7 @@
 import { placeWords } from './place'
 import { readable } from '../../ui/Address'
+import { ROW } from './rows'
 import type { useDrag } from './useDrag'
-
-const ROW = 32
 
 /** Where the dragged page would land, and the address it would get. */
 export function DropLine({ drag }: { drag: ReturnType<typeof useDrag> }) {

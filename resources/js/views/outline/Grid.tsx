@@ -6,12 +6,10 @@ import { count } from '../../ui/count'
 import { DropLine } from './DropLine'
 import { GridRow } from './GridRow'
 import { MoveTo } from './MoveTo'
-import type { MakePlace, Row } from './rows'
+import { ROW, type MakePlace, type Row } from './rows'
 import type { RowAct } from './RowMenu'
 import { besidePointer, useDrag } from './useDrag'
 import { useGridKeys } from './useGridKeys'
-
-export const ROW = 32
 
 type Props = {
     rows: Row[]

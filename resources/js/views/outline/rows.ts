@@ -15,7 +15,11 @@ export type Row =
 
 export type MakePlace = { parent: string | null; after: string | null }
 
+/** Rows fetched in one piece. */
 export const CHUNK = 100
+
+/** Height of a row, px. */
+export const ROW = 32
 
 /** The open part of the tree as lines, top to bottom. */
 export function flatten(branches: Map<string | null, Branch>, open: Set<string>, making: MakePlace | null): Row[] {

@@ -5,9 +5,7 @@ import { answered, api, type Schemas } from '../../api/client'
 import { useChanges } from '../../app/changes'
 import { useSite } from '../../app/site'
 import { placeAt, placeWords, type Spot } from './place'
-import type { Row } from './rows'
-
-const ROW = 32
+import { ROW, type Row } from './rows'
 
 type PageRow = Row & { kind: 'page' }
 export type Target = { row: PageRow; index: number; spot: Spot }

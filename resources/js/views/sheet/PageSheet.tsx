@@ -10,15 +10,15 @@ import { readable } from '../../ui/Address'
 import { Button } from '../../ui/Button'
 import { Hint } from '../../ui/Hint'
 import { StateChip } from '../../ui/StateChip'
+import type { Loaded } from './loaded'
 import { LeaveGuard } from './LeaveGuard'
 import { Place } from './Place'
 import { Preview } from './Preview'
 import { SearchTab } from './SearchTab'
 import { Words } from './Words'
 
-export type Tab = 'place' | 'words' | 'search'
+type Tab = 'place' | 'words' | 'search'
 type Props = { page: string; tab: Tab; onTab: (tab: Tab) => void; onClose: () => void; onGoTo: (page: string) => void }
-export type Loaded = { sheet: Schemas['PageSheet']; etag: string }
 
 /** Everything about one page, beside the outline, which stays usable. */
 export function PageSheet(props: Props) {

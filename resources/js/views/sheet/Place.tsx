@@ -9,7 +9,7 @@ import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
 import { Field } from '../../ui/Field'
 import { date } from '../../ui/time'
-import type { Loaded } from './PageSheet'
+import type { Loaded } from './loaded'
 import { useSaveKey } from './useSaveKey'
 import { useSavePage } from './useSavePage'
 

@@ -7,7 +7,7 @@ import { readable } from '../../ui/Address'
 import { Button } from '../../ui/Button'
 import { Field, FieldFrame, inputLook } from '../../ui/Field'
 import { useDebounced } from '../../ui/useDebounced'
-import type { Loaded } from './PageSheet'
+import type { Loaded } from './loaded'
 import { useSaveKey } from './useSaveKey'
 import { useSavePage } from './useSavePage'
 

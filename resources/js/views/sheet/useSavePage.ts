@@ -2,7 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { answered, api } from '../../api/client'
 import { keys } from '../../api/queries'
 import { useSite } from '../../app/site'
-import type { Loaded } from './PageSheet'
+import type { Loaded } from './loaded'
 
 type Fields = { heading?: string | null; summary?: string; searchTitle?: string; searchDescription?: string }
 

@@ -2,7 +2,7 @@ import { useState, type FormEvent } from 'react'
 import { Button } from '../../../ui/Button'
 import { Field, FieldFrame, inputLook } from '../../../ui/Field'
 import { Modal } from '../../../ui/Modal'
-import type { Picture } from './PictureNode'
+import type { Picture } from './picture'
 
 type Props = { picture: Picture; onClose: () => void; onTake: (picture: Picture) => void }
 

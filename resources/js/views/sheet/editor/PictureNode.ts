@@ -1,7 +1,6 @@
 import { Node, ReactNodeViewRenderer } from '@tiptap/react'
+import type { Picture } from './picture'
 import { PictureView } from './PictureView'
-
-export type Picture = { file: string; alt: string; decorative: boolean; caption: string; align: 'left' | 'centre' | 'right'; width: 25 | 50 | 75 | 100 }
 
 /** A picture block. */
 export const PictureNode = Node.create<{ site: string }>({

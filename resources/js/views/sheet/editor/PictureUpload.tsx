@@ -4,7 +4,7 @@ import { useRef, useState, type ReactNode } from 'react'
 import { answered, api } from '../../../api/client'
 import { Hint } from '../../../ui/Hint'
 import { PictureDialog } from './PictureDialog'
-import { toolLook } from './Toolbar'
+import { toolLook } from './toolLook'
 
 /** Takes in a picture and asks for its texts before it is placed. */
 export function PictureUpload({ editor, site, icon }: { editor: Editor; site: string; icon: ReactNode }) {

@@ -1,7 +1,7 @@
 import { NodeViewWrapper, type NodeViewProps } from '@tiptap/react'
 import { useState } from 'react'
 import { Button } from '../../../ui/Button'
-import type { Picture } from './PictureNode'
+import type { Picture } from './picture'
 import { PictureDialog } from './PictureDialog'
 
 /** A picture among the words: as it will stand, with its texts a click away. */

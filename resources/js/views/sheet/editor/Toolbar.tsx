@@ -5,6 +5,7 @@ import { useState, type ReactNode } from 'react'
 import { Hint } from '../../../ui/Hint'
 import { LinkDialog, type Link } from './LinkDialog'
 import { PictureUpload } from './PictureUpload'
+import { toolLook } from './toolLook'
 
 /** What can be done to the words, each with its word on hover. */
 export function Toolbar({ editor, site }: { editor: Editor; site: string }) {
@@ -50,8 +51,6 @@ function blockOf(editor: Editor, level: number) {
     if (level === 2 || level === 3 || level === 4) chain.setHeading({ level }).run()
     else chain.setParagraph().run()
 }
-
-export const toolLook = 'grid size-7 place-items-center rounded text-ink-2 hover:bg-sunk hover:text-ink'
 
 function Tool({ says, on, act, children }: { says: string; on: boolean; act: () => void; children: ReactNode }) {
     return (

@@ -1,0 +1,264 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Structure;
+
+use Eris\Generators;
+use Eris\TestTrait;
+use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Address\Slug;
+use Heronstem\Core\Address\TrailingSlash;
+use Heronstem\Core\Menu\MenuEffectKind;
+use Heronstem\Core\Menu\MenuEntry;
+use Heronstem\Core\Menu\TreeMenu;
+use Heronstem\Core\Refusal;
+use Heronstem\Core\Structure\Batch;
+use Heronstem\Core\Structure\Change;
+use Heronstem\Core\Structure\Change\GoLive;
+use Heronstem\Core\Structure\Change\Make;
+use Heronstem\Core\Structure\Change\Move;
+use Heronstem\Core\Structure\Change\Rename;
+use Heronstem\Core\Structure\Change\SetSlug;
+use Heronstem\Core\Structure\Change\TakeOffline;
+use Heronstem\Core\Structure\Name;
+use Heronstem\Core\Structure\Place;
+use Heronstem\Core\Structure\Ripple;
+use PHPUnit\Framework\Attributes\Test;
+use PHPUnit\Framework\TestCase;
+use Tests\Core\Memory\Invariants;
+use Tests\Core\Memory\MemorySite;
+
+/** Laws of the planner over random sites and batches. */
+final class LawsTest extends TestCase
+{
+    use TestTrait;
+
+    #[Test]
+    public function batches_of_several_changes_keep_every_invariant_under_any_address_rules_and_undo_exactly(): void
+    {
+        $rules = Generators::elements([new AddressRules, new AddressRules(trailingSlash: TrailingSlash::Always), new AddressRules(suffix: '.html'), new AddressRules(caseSensitive: true)]);
+        $this->limitTo(150)->forAll($rules, $this->batches())->then(function (AddressRules $rules, array $batches): void {
+            $site = $this->site($rules);
+            $known = $this->known($site);
+            foreach ($batches as $steps) {
+                $before = $site->snapshot();
+                $ripple = $this->planned($site, $steps);
+                if ($ripple === null) {
+                    self::assertSame($before, $site->snapshot(), 'Planning wrote something.');
+
+                    continue;
+                }
+                $site->carryOut($ripple);
+                $after = $site->snapshot();
+                $site->takeBack($site->takeBack($ripple));
+                self::assertSame($after, $site->snapshot());
+                $known += $this->known($site);
+                Invariants::hold($site, $known);
+            }
+        });
+    }
+
+    #[Test]
+    public function planning_twice_gives_one_digest_and_any_other_effect_another(): void
+    {
+        $this->limitTo(100)->forAll($this->batches())->then(function (array $batches): void {
+            $site = $this->site();
+            foreach ($batches as $steps) {
+                $first = $this->planned($site, $steps);
+                if ($first === null) {
+                    continue;
+                }
+                self::assertSame($first->digest(), $this->planned($site, $steps)?->digest());
+                $site->carryOut($first);
+                $again = $this->planned($site, $steps);
+                if ($again !== null && ! $again->changesNothing() && ! $first->changesNothing()) {
+                    self::assertNotSame($first->digest(), $again->digest());
+                }
+            }
+        });
+    }
+
+    #[Test]
+    public function the_menu_effects_are_the_difference_between_the_menu_before_and_after(): void
+    {
+        $this->limitTo(150)->forAll($this->batches())->then(function (array $batches): void {
+            $site = $this->site();
+            foreach ($batches as $steps) {
+                $before = $this->menu($site);
+                $ripple = $this->planned($site, $steps);
+                if ($ripple === null) {
+                    continue;
+                }
+                $site->carryOut($ripple);
+                $after = $this->menu($site);
+                $expected = [];
+                foreach ($before + $after as $page => $entry) {
+                    $kind = match (true) {
+                        ! isset($after[$page]) => MenuEffectKind::Vanishes,
+                        ! isset($before[$page]) => MenuEffectKind::Appears,
+                        $before[$page]->parent !== $after[$page]->parent || $before[$page]->position !== $after[$page]->position => MenuEffectKind::Moves,
+                        $before[$page]->label !== $after[$page]->label => MenuEffectKind::Relabels,
+                        default => null,
+                    };
+                    if ($kind !== null) {
+                        $expected[$page] = $kind;
+                    }
+                }
+                $said = [];
+                foreach ($ripple->menu as $effect) {
+                    $said[$effect->page] = $effect->kind;
+                }
+                ksort($expected);
+                ksort($said);
+                self::assertSame($expected, $said);
+            }
+        });
+    }
+
+    #[Test]
+    public function a_page_placed_beside_another_stands_there_whatever_the_order_was(): void
+    {
+        $this->limitTo(150)->forAll(Generators::vector(30, Generators::tuple(Generators::choose(0, 7), Generators::choose(0, 7), Generators::elements(['before', 'after', 'first', 'last']))))
+            ->then(function (array $moves): void {
+                $site = new MemorySite;
+                $model = [];
+                foreach (range(0, 7) as $n) {
+                    $model[] = $site->draft("P$n");
+                }
+                foreach ($moves as [$which, $beside, $how]) {
+                    if ($which === $beside) {
+                        continue;
+                    }
+                    $site->apply(new Move("P$which", match ($how) {
+                        'before' => Place::before("P$beside"),
+                        'after' => Place::after("P$beside"),
+                        'first' => Place::firstIn(null),
+                        default => Place::lastIn(null),
+                    }));
+                    $model = array_values(array_diff($model, ["P$which"]));
+                    $at = match ($how) {
+                        'before' => (int) array_search("P$beside", $model, true),
+                        'after' => (int) array_search("P$beside", $model, true) + 1,
+                        'first' => 0,
+                        default => count($model),
+                    };
+                    array_splice($model, $at, 0, ["P$which"]);
+                    self::assertSame($model, array_keys($site->childOrder(null)));
+                }
+            });
+    }
+
+    #[Test]
+    public function every_way_out_that_is_offered_leads_out(): void
+    {
+        $this->limitTo(150)->forAll($this->batches())->then(function (array $batches): void {
+            $site = $this->site();
+            foreach ($batches as $steps) {
+                $changes = $this->changes($site, $steps);
+                try {
+                    $ripple = $site->plan(...$changes);
+                } catch (Refusal) {
+                    continue;
+                }
+                if ($ripple->canBeApplied()) {
+                    $site->carryOut($ripple);
+
+                    continue;
+                }
+                foreach ($ripple->conflicts as $conflict) {
+                    foreach ($conflict->waysOut as $way) {
+                        if ($way->changes === [] && $way->decisions === []) {
+                            continue;
+                        }
+                        $out = $site->planBatch(new Batch([...$changes, ...$way->changes], $way->decisions));
+                        $still = array_filter($out->conflicts, static fn ($other): bool => $other->page === $conflict->page && $other->held->says($conflict->held));
+                        self::assertCount(0, $still, "The way out “{$way->kind->value}” leads back to the same conflict at {$conflict->address->path}: ".json_encode(array_map(static fn (Change $change): array => $change->toArray(), $changes)));
+                    }
+                }
+            }
+        });
+    }
+
+    /** Lists of batches, each one to three steps of what, which page, which other, how. */
+    private function batches(): \Eris\Generator
+    {
+        $step = Generators::tuple(Generators::choose(0, 6), Generators::choose(0, 11), Generators::choose(0, 11), Generators::choose(0, 5));
+
+        return Generators::bind(Generators::choose(1, 12), static fn (int $n): \Eris\Generator => Generators::vector($n, Generators::bind(Generators::choose(1, 3), static fn (int $m): \Eris\Generator => Generators::vector($m, $step))));
+    }
+
+    private function site(AddressRules $rules = new AddressRules): MemorySite
+    {
+        $site = new MemorySite($rules);
+        $site->startPage = 'Home';
+        $site->live('Home');
+        $site->live('Help');
+        $site->live('Times', 'Help');
+        $site->live('Summer', 'Times');
+        $site->live('Travel');
+        $site->live('Fares', 'Travel');
+        $site->draft('Hidden');
+        $site->live('Below', 'Hidden');
+
+        return $site;
+    }
+
+    /** @param  list<array{int, int, int, int}>  $steps */
+    private function planned(MemorySite $site, array $steps): ?Ripple
+    {
+        try {
+            $ripple = $site->plan(...$this->changes($site, $steps));
+        } catch (Refusal) {
+            return null;
+        }
+
+        return $ripple->canBeApplied() ? $ripple : null;
+    }
+
+    /**
+     * @param  list<array{int, int, int, int}>  $steps
+     * @return list<Change>
+     */
+    private function changes(MemorySite $site, array $steps): array
+    {
+        $ids = array_map(strval(...), array_keys($site->pages));
+        $changes = [];
+        foreach ($steps as $n => [$kind, $which, $where, $how]) {
+            $page = $ids[$which % count($ids)];
+            $other = $ids[$where % count($ids)];
+            $place = [Place::lastIn($other), Place::firstIn($other), Place::before($other), Place::after($other), Place::lastIn(null), Place::firstIn(null)][$how];
+            $word = ['summer', 'fares', 'Fares', 'help', 'new', 'travel'][$how];
+            $changes[] = match ($kind) {
+                0 => new Make('N'.count($ids).".$n.$how", Name::of($word), $place),
+                1 => new Rename($page, Name::of($word)),
+                2 => new SetSlug($page, Slug::of($word)),
+                3, 4 => new Move($page, $place),
+                5 => new GoLive($page),
+                default => new TakeOffline($page),
+            };
+        }
+
+        return $changes;
+    }
+
+    /** @return array<string, MenuEntry> */
+    private function menu(MemorySite $site): array
+    {
+        $entries = [];
+        foreach ($site->pages as $id => $page) {
+            $entry = TreeMenu::entry($page, $site->page(...));
+            if ($entry !== null) {
+                $entries[(string) $id] = $entry;
+            }
+        }
+
+        return $entries;
+    }
+
+    /** @return array<string, true> keys at which visitors ever got a page */
+    private function known(MemorySite $site): array
+    {
+        return array_map(static fn (): bool => true, array_filter($site->claims, static fn ($claim): bool => $claim->everLive));
+    }
+}
