@@ -21,8 +21,11 @@ final class Workspace
     /** @var array<string, Page|null> null for a page that goes away */
     private array $changed = [];
 
-    /** @var array<string, array<string, int>> */
+    /** @var array<string, array<string, int>> children by parent, kept up to date once they were asked for */
     private array $orders = [];
+
+    /** @var array<string, true> parents whose children have to be sorted again */
+    private array $unsorted = [];
 
     public function __construct(public readonly SiteFrame $site, private readonly Pages $pages)
     {
@@ -56,15 +59,29 @@ final class Workspace
 
     public function put(Page $page): void
     {
-        $this->before($page->id);
+        $this->leave($this->find($page->id));
         $this->changed[$page->id] = $page;
-        $this->orders = [];
+        $key = $page->parent ?? '';
+        if (isset($this->orders[$key])) {
+            $last = array_key_last($this->orders[$key]);
+            $this->orders[$key][$page->id] = $page->position;
+            if ($last !== null && $this->orders[$key][$last] >= $page->position) {
+                $this->unsorted[$key] = true;
+            }
+        }
     }
 
     public function remove(string $id): void
     {
+        $this->leave($this->find($id));
         $this->changed[$id] = null;
-        $this->orders = [];
+    }
+
+    private function leave(?Page $page): void
+    {
+        if ($page !== null) {
+            unset($this->orders[$page->parent ?? ''][$page->id]);
+        }
     }
 
     /** @return list<string> pages that the batch touched, in the order of the first touch */
@@ -92,20 +109,23 @@ final class Workspace
     /** @return array<string, int> children with positions, in order, as the batch leaves them */
     public function childOrder(?string $parent): array
     {
-        $cached = $this->orders[$parent ?? ''] ?? null;
-        if ($cached !== null) {
-            return $cached;
-        }
-        $order = $this->pages->childOrder($parent);
-        foreach ($this->changed as $id => $page) {
-            unset($order[$id]);
-            if ($page !== null && $page->parent === $parent) {
-                $order[$page->id] = $page->position;
+        $key = $parent ?? '';
+        if (! isset($this->orders[$key])) {
+            $this->orders[$key] = $this->pages->childOrder($parent);
+            foreach ($this->changed as $id => $page) {
+                unset($this->orders[$key][$id]);
+                if ($page !== null && $page->parent === $parent) {
+                    $this->orders[$key][$page->id] = $page->position;
+                }
             }
+            $this->unsorted[$key] = true;
         }
-        asort($order);
+        if (isset($this->unsorted[$key])) {
+            asort($this->orders[$key]);
+            unset($this->unsorted[$key]);
+        }
 
-        return $this->orders[$parent ?? ''] = $order;
+        return $this->orders[$key];
     }
 
     /** @return list<Page> ancestors as the batch leaves them, nearest first */

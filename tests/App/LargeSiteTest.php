@@ -27,13 +27,13 @@ final class LargeSiteTest extends AppTestCase
         self::assertSame(404, $this->app->make(Sitemap::class)->respond('/sitemap-3.xml', $this->site)->getStatusCode());
 
         DB::statement('analyze pages');
-        $some = DB::table('pages')->where('site_id', $this->site->id)->whereRaw('nlevel(path) = 2')->orderBy('id')->first();
+        $some = DB::table('pages')->where('site_id', $this->site->id)->whereRaw('nlevel(path) = 3')->orderByDesc('id')->first();
         $branch = iterator_to_array((new StoredPages(DB::connection(), $this->site))->branch($some->ulid), false);
         self::assertSame($some->ulid, $branch[0]->id);
         $this->assertUsesIndex('select * from pages where site_id = ? and path <@ ?::ltree', [$this->site->id, $some->path], 'pages_path');
         $this->assertUsesIndex('select * from pages where ulid = any(?::text[])', ['{'.$some->ulid.'}'], 'pages_ulid_key');
         $this->assertUsesIndex('select l.address from ledger l where l.site_id = ? and l.key = ?', [$this->site->id, $some->address], 'ledger_site_id_key');
-        $this->assertUsesIndex("select id from pages p where (p.name || ' ' || p.address) ilike ?", ['%'.substr($some->address, 3, 14).'%'], 'pages_words');
+        $this->assertUsesIndex("select id from pages p where (p.name || ' ' || p.address) ilike ?", ["%{$some->slug}%"], 'pages_words');
     }
 
     #[Test]
@@ -81,6 +81,8 @@ final class LargeSiteTest extends AppTestCase
     /** @param  list<mixed>  $bound */
     private function assertUsesIndex(string $sql, array $bound, string $index): void
     {
+        // With scans priced out, a plan without the index means that the query cannot use it at all.
+        DB::statement('set local enable_seqscan = off');
         $plan = implode("\n", array_map(fn (object $line): string => current((array) $line), DB::select('explain '.$sql, $bound)));
         self::assertStringContainsString($index, $plan);
     }

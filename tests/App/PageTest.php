@@ -19,7 +19,7 @@ final class PageTest extends AppTestCase
         $contact = $this->live('Contact', $help);
         $this->change(['kind' => 'set-slug', 'page' => $contact, 'slug' => 'reach-us']);
         $this->api('GET', "pages/$contact")->assertOk()->assertHeader('ETag')
-            ->assertJsonPath('within.0.name', 'Help')->assertJsonPath('after.name', 'Refunds')->assertJsonPath('sendsOn', ['/help/contact'])
+            ->assertJsonPath('within.0.name', 'Help')->assertJsonPath('after.name', 'Refunds')->assertJsonPath('index', 1)->assertJsonPath('sendsOn', ['/help/contact'])
             ->assertJsonPath('url', 'http://ferries.test/help/reach-us')->assertJsonPath('changedBy', 'Mairi');
         $this->api('GET', 'pages/01J00000000000000000000009')->assertNotFound()->assertJsonPath('title', 'Not there');
     }

@@ -98,6 +98,18 @@ final class ViewsTest extends Errand
     }
 
     #[Test]
+    public function the_outline_opens_where_one_left_it(): void
+    {
+        $chrome = $this->signIn();
+        $chrome->click('button', 'Open Freight');
+        $chrome->find('row', '*/freight/livestock*');
+        $chrome->open($this->editor('/'));
+        $chrome->find('row', '*/freight/livestock*');
+        $chrome->click('button', 'Close Freight');
+        $chrome->awaitGone('row', '*/freight/livestock*');
+    }
+
+    #[Test]
     public function an_empty_site_says_how_to_begin(): void
     {
         $this->database()->exec("insert into sites (ulid, key, name, origin) values ('01J0000000000000000000EMPT', 'empty', 'Empty site', 'http://empty.test') on conflict do nothing");

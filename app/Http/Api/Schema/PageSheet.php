@@ -33,6 +33,7 @@ final readonly class PageSheet
         #[OA\Property(description: 'ancestors from the top down', type: 'array', items: new OA\Items(ref: '#/components/schemas/PageCrumb'))] public array $within,
         #[OA\Property(description: 'sibling before it', ref: '#/components/schemas/PageCrumb', nullable: true)] public ?PageCrumb $after,
         #[OA\Property(description: 'former addresses that send on to it', type: 'array', items: new OA\Items(type: 'string'))] public array $sendsOn,
+        #[OA\Property(description: 'how many siblings stand before it')] public int $index,
         #[OA\Property] public int $children,
         #[OA\Property] public int $branch,
         #[OA\Property] public bool $edited,
@@ -44,7 +45,8 @@ final readonly class PageSheet
 
     public static function of(Page $page, Site $site): self
     {
-        $before = Page::query()->where('site_id', $site->id)->where('parent_id', $page->parent_id)->where('position', '<', $page->position)->orderByDesc('position')->first();
+        $earlier = Page::query()->where('site_id', $site->id)->where('parent_id', $page->parent_id)->where('position', '<', $page->position);
+        $before = $earlier->clone()->orderByDesc('position')->first();
 
         return new self(
             id: $page->ulid, name: $page->name, heading: $page->heading, slug: $page->slug, address: $page->address, state: $page->state->value,
@@ -53,6 +55,7 @@ final readonly class PageSheet
             within: array_map(PageCrumb::of(...), $page->ancestors()),
             after: $before === null ? null : PageCrumb::of($before),
             sendsOn: array_values(DB::table('ledger')->where('page_id', $page->id)->where('kind', 'redirect')->orderBy('key')->pluck('address')->all()),
+            index: $earlier->count(),
             children: Page::query()->where('parent_id', $page->id)->count(),
             branch: Page::query()->where('site_id', $site->id)->whereRaw('path <@ ?::ltree', [$page->path])->count() - 1,
             edited: $page->state->value === 'live' && ($page->words?->hasUnpublishedEdits() ?? false),

@@ -31,7 +31,10 @@ export function Outline({ search, set, narrow }: Props) {
     useEffect(() => {
         if ((search.filter ?? '') !== text) set({ filter: text === '' ? undefined : text })
     }, [search.filter, set, text])
-    useReveal(site.key, search.row, !isFiltered && !isPending && search.row !== undefined && !rows.some(row => row.key === search.row), ids => set({ open: [...new Set([...open, ...ids])].join(',') }))
+    useReveal(site.key, search.row, !isFiltered && !isPending && search.row !== undefined && !rows.some(row => row.key === search.row), (within, index) => {
+        set({ open: [...new Set([...open, ...within])].join(',') || undefined })
+        want(within.at(-1) ?? null, index)
+    })
 
     const setOpen = (id: string, now: boolean) => set({ open: (now ? [...open, id] : [...open].filter(each => each !== id)).join(',') || undefined })
     const make = (place: MakePlace) => {
@@ -39,6 +42,7 @@ export function Outline({ search, set, narrow }: Props) {
         if (place.parent !== null && !open.has(place.parent)) setOpen(place.parent, true)
         setMaking(place)
     }
+    useRemembered(site.key, search, set)
     const active = rows.find(row => row.key === search.row)
     return (
         <main className="grid min-w-0 flex-1 grid-cols-[minmax(0,1fr)] grid-rows-[56px_auto_minmax(0,1fr)]" aria-busy={isPending}>
@@ -90,17 +94,30 @@ export function Outline({ search, set, narrow }: Props) {
     )
 }
 
-/** Opens the branches above a row that is named in the address and not in sight. */
-function useReveal(site: string, row: string | undefined, wanted: boolean, onLine: (ids: string[]) => void) {
+/** Opens the branches above a row that is named in the address and not known yet, and fetches the piece it stands in. */
+function useReveal(site: string, row: string | undefined, wanted: boolean, onPlace: (within: string[], index: number) => void) {
     const page = useQuery({ ...pageQuery(site, row ?? ''), enabled: wanted && row !== undefined })
     const done = useRef('')
-    const line = page.data?.sheet.within.map(each => each.id)
     useEffect(() => {
-        if (wanted && line !== undefined && row !== undefined && done.current !== row) {
+        if (wanted && page.data !== undefined && row !== undefined && done.current !== row) {
             done.current = row
-            onLine(line)
+            onPlace(page.data.sheet.within.map(each => each.id), page.data.sheet.index)
         }
     })
+}
+
+/** Opens where one left it: branches and row are remembered in this browser, and used when the address says nothing. */
+function useRemembered(site: string, { open, row, page, filter }: Search, set: Set_) {
+    const key = `heronstem.outline.${site}`
+    useEffect(() => {
+        const kept = localStorage.getItem(key)
+        if (kept !== null && [open, row, page, filter].every(part => part === undefined)) set(JSON.parse(kept) as Search)
+        // Only on arrival: closing the last branch later is no arrival.
+        // eslint-disable-next-line react-hooks/exhaustive-deps
+    }, [key])
+    useEffect(() => {
+        if (open !== undefined || row !== undefined) localStorage.setItem(key, JSON.stringify({ open, row }))
+    }, [key, open, row])
 }
 
 function Count({ n, word, className = '' }: { n: number; word: string; className?: string }) {
