@@ -40,7 +40,7 @@ try {
     $chrome->find('region', 'As a search result');
     $take('sheet-search');
     $chrome->open("$editor/s/ferries/outline");
-    $chrome->click('button', 'Open Travel');
+    $chrome->click('button', 'Close Service news');
     $chrome->find('button', 'Open Timetables');
     $chrome->drag($chrome->find('row', '*/travel/timetables*'), $chrome->find('row', '*/help*'), 0, static function () use ($chrome, $take): void {
         $chrome->awaitText('inside Help: /help/timetables');

@@ -50,7 +50,6 @@ final class MakeAndMoveTest extends Errand
         self::assertStringContainsString('/help/sailing-with-bicycles</loc>', $this->fetch($this->ferries('/sitemap.xml'))[2]);
 
         $chrome->open($this->editor('/s/ferries/outline'));
-        $chrome->click('button', 'Open Help');
         $row = $chrome->find('row', '*Sailing with bicycles*');
         $chrome->drag($row, $chrome->find('row', '*Travel*'), 0, fn () => $chrome->awaitText('inside Travel: /travel/sailing-with-bicycles'));
         $chrome->find('region', 'Ripple');

@@ -111,6 +111,7 @@ final class WordsTest extends Errand
         $this->write('Salt first.', $tam);
         $tam->click('button', 'Save words');
         $tam->awaitText('version 1');
+        $mairi->awaitText('Tam Hollister has saved other words since you opened these.');
         $mairi->click('button', 'Save words');
         $mairi->click('button', 'Decide later');
         $mairi->awaitText('Grit first.', '.writing');

@@ -3,7 +3,7 @@ import { Modal } from '../ui/Modal'
 
 const groups: [string, [string, string][]][] = [
     ['Anywhere', [['Ctrl K', 'Go to a page, or make one'], ['Ctrl Z', 'Take back'], ['Ctrl Shift Z', 'Do again'], ['Ctrl S', 'Save what is being written'], ['?', 'This sheet']]],
-    ['In the outline', [['↑ ↓', 'Move along the rows'], ['→ ←', 'Open and close a branch, or go in and out'], ['Enter', 'Open the page sheet'], ['N', 'New page inside'], ['Shift N', 'New page after'], ['F2', 'Rename'], ['Shift F2', 'Change the slug'], ['Alt ↑ ↓', 'Move among siblings'], ['Alt → ←', 'Move under the one above, or out'], ['M', 'Move to…'], ['/', 'Filter'], ['Esc', 'Let go, close the sheet']]],
+    ['In the outline', [['↑ ↓', 'Move along the rows'], ['→ ←', 'Open and close a branch, or go in and out'], ['Enter', 'Open the page sheet'], ['N', 'New page inside'], ['Shift N', 'New page after'], ['F2', 'Rename'], ['Shift F2', 'Change the slug'], ['Alt ↑ ↓', 'Move among siblings'], ['Alt → ←', 'Move under the one above, or out'], ['M', 'Move to…'], ['/', 'Filter'], ['Esc', 'Let go; close the page sheet']]],
 ]
 
 export function KeysSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -16,7 +16,7 @@ export function KeysSheet({ open, onClose }: { open: boolean; onClose: () => voi
                         <dl className="grid gap-y-1.5">
                             {keys.map(([key, says]) => (
                                 <div key={key} className="flex items-baseline gap-3">
-                                    <dt className="flex w-[92px] shrink-0 gap-1">{key.split(' ').map(one => <Kbd key={one}>{one}</Kbd>)}</dt>
+                                    <dt className="flex w-[118px] shrink-0 gap-1">{key.split(' ').map(one => <Kbd key={one}>{one}</Kbd>)}</dt>
                                     <dd>{says}</dd>
                                 </div>
                             ))}

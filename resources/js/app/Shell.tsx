@@ -40,7 +40,7 @@ function Frame() {
             <GoTo open={goTo} onClose={() => setGoTo(false)} />
             <KeysSheet open={keysShown} onClose={() => showKeys(false)} />
             <SignedOut />
-            <Toaster position="bottom-left" offset={{ left: 92, bottom: 20 }} duration={9000} toastOptions={{ style: { fontFamily: 'inherit', fontSize: 14 }, className: '!bg-sheet !text-ink !border-line !shadow-float', classNames: { actionButton: '!bg-heron !text-on-heron !font-semibold' } }} />
+            <Toaster position="bottom-left" offset={{ left: 92, bottom: 20 }} duration={9000} toastOptions={{ style: { fontFamily: "'Atkinson Hyperlegible Next Variable', sans-serif", fontSize: 14 }, className: '!bg-sheet !text-ink !border-line !shadow-float', classNames: { actionButton: '!bg-heron !text-on-heron !font-semibold' } }} />
         </div>
     )
 }

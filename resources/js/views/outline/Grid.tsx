@@ -24,6 +24,7 @@ type Props = {
     onMade: (page: string | null) => void
     onWant: (parent: string | null, index: number) => void
     onFilter: () => void
+    onCloseSheet: () => void
 }
 
 export type Editing = { id: string; what: 'name' | 'slug' } | null

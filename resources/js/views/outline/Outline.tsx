@@ -88,6 +88,7 @@ export function Outline({ search, set, narrow }: Props) {
                     }}
                     onWant={want}
                     onFilter={() => field.current?.focus()}
+                    onCloseSheet={() => search.page !== undefined && set({ page: undefined, tab: undefined }, { replace: false })}
                 />
             )}
         </main>

@@ -14,10 +14,11 @@ type Input = {
     onEdit: (editing: { id: string; what: 'name' | 'slug' }) => void
     onMoveTo: (page: string) => void
     onFilter: () => void
+    onCloseSheet: () => void
 }
 
 /** The outline by keyboard: the ARIA tree grid's keys, and our own for what one does to pages. */
-export function useGridKeys({ rows, at, onActive, onOpen, onSheet, onMake, onEdit, onMoveTo, onFilter }: Input) {
+export function useGridKeys({ rows, at, onActive, onOpen, onSheet, onMake, onEdit, onMoveTo, onFilter, onCloseSheet }: Input) {
     const { propose, busy } = useChanges()
     const { writes } = useSite()
 
@@ -63,6 +64,7 @@ export function useGridKeys({ rows, at, onActive, onOpen, onSheet, onMake, onEdi
             case 'Home': go(0); return true
             case 'End': go(rows.length - 1); return true
             case '/': onFilter(); return true
+            case 'Escape': onCloseSheet(); return true
         }
         if (row === null) {
             if (key.toLowerCase() === 'n' && writes) onMake({ parent: null, after: null })

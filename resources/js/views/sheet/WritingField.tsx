@@ -24,7 +24,7 @@ export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
     const [offered, setOffered] = useState(first.draft)
     const [dirty, setDirty] = useState(false)
     const draft = useDraft(site.key, sheet.id)
-    const others = useOthers(site.key, sheet.id, visible, first.others)
+    const { others, ...last } = useOthers(site.key, sheet.id, visible, first)
     const editorRef = useRef<Editor>(null)
     const version = useRef(first.version)
 
@@ -84,6 +84,7 @@ export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
                 </div>
             )}
             {others.length > 0 && <p role="status" className="rounded-md bg-amber-soft px-3 py-2 text-amber">{others.map(other => other.name).join(' and ')} {others.length === 1 ? 'is' : 'are'} writing on this page too. Whoever saves second is shown both versions.</p>}
+            {last.version > base.version && last.savedBy !== site.session.name && saving.conflict === null && <p role="status" className="rounded-md bg-amber-soft px-3 py-2 text-amber">{last.savedBy ?? 'Somebody'} has saved other words since you opened these. When you save, you see both.</p>}
             {saving.conflict !== null && <WordsConflict theirs={saving.conflict} mine={editor.getJSON()} site={site.key} onKeepMine={() => saving.save(editor.getJSON(), saving.conflict?.version ?? 0)} onJoin={joined => { editor.commands.setContent(joined); saving.save(joined, saving.conflict?.version ?? 0) }} onLater={saving.dismiss} />}
             {site.writes && <Toolbar editor={editor} site={site.key} />}
             <EditorContent editor={editor} className="rounded-md border border-line px-4 py-3 focus-within:border-heron" />
