@@ -49,11 +49,15 @@ final class Cluster
         return ['DB_HOST' => '127.0.0.1', 'DB_PORT' => (string) $port, 'DB_USERNAME' => 'heronstem', 'DB_PASSWORD' => $this->password()];
     }
 
+    public function isRunning(): bool
+    {
+        return self::binaries() !== null && $this->isMade($this->folder()) && $this->runningPort($this->folder()) !== null;
+    }
+
     public function stop(): void
     {
-        $data = $this->folder();
-        if ($this->isMade($data) && $this->runningPort($data) !== null) {
-            $this->asServer(['pg_ctl', '-D', $data, '-w', '-m', 'fast', 'stop'], 'Stopping PostgreSQL');
+        if ($this->isRunning()) {
+            $this->asServer(['pg_ctl', '-D', $this->folder(), '-w', '-m', 'fast', 'stop'], 'Stopping PostgreSQL');
         }
     }
 

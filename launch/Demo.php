@@ -63,16 +63,14 @@ final class Demo
     public function stop(): int
     {
         $stopped = $this->processes->stop();
-        if (Cluster::binaries() !== null) {
-            $this->cluster->stop();
-        }
+        $this->cluster->stop();
         Say::step($stopped > 0 ? 'Stopped.' : 'Nothing was running.');
 
         return 0;
     }
 
     /**
-     * Runs a console command against the demo's database, started for it if it is not running.
+     * Runs a console command against the demo's database, which is started for it, and stopped again, when it is not running.
      *
      * @param  list<string>  $words
      */
@@ -81,10 +79,17 @@ final class Demo
         if (! is_file("{$this->root}/vendor/autoload.php") || Cluster::binaries() === null) {
             (new Packages($this->root))->toRun();
         }
-        $application = $this->application();
-        $application->must(['migrate', '--force'], 'Preparing the database');
+        if ($this->cluster->isRunning()) {
+            return $this->application()->console($words);
+        }
+        try {
+            $application = $this->application();
+            $application->must(['migrate', '--force'], 'Preparing the database');
 
-        return $application->console($words);
+            return $application->console($words);
+        } finally {
+            $this->cluster->stop();
+        }
     }
 
     private function application(): Application
