@@ -58,6 +58,9 @@ final class ConsoleTest extends AppTestCase
         self::assertSame(0, Artisan::call('heronstem:origins', ['origin' => ['ferries=http://yard.test', 'yard=http://ferries.test']]));
         self::assertSame('http://yard.test', $this->site->refresh()->origin);
         self::assertSame(1, Artisan::call('heronstem:origins', ['origin' => ['ferries=nonsense']]));
+        self::assertSame(0, Artisan::call('heronstem:origins', ['origin' => ['ferries=https://Fähre.example:8443']]));
+        self::assertSame('https://xn--fhre-loa.example:8443', $this->site->refresh()->origin);
+        $this->get('https://XN--FHRE-LOA.example:8443/nothing')->assertNotFound()->assertSee('There is no page here');
     }
 
     #[Test]

@@ -6,6 +6,8 @@ namespace App\Http\Middleware;
 
 use App\Http\Site\FrontController;
 use App\Models\Site;
+use Heronstem\Core\Address\Host;
+use Heronstem\Core\Address\InvalidAddress;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -18,9 +20,19 @@ final readonly class AnswerSites
 
     public function handle(Request $request, \Closure $next): Response
     {
-        $host = $request->getHttpHost();
-        $site = Site::query()->whereIn('origin', ["http://$host", "https://$host"])->first();
+        $site = $this->siteAt($request->getHttpHost());
 
         return $site === null ? $next($request) : $this->front->answer($request, $site);
+    }
+
+    private function siteAt(string $httpHost): ?Site
+    {
+        try {
+            $host = Host::of($httpHost)->authority();
+        } catch (InvalidAddress) {
+            return null;
+        }
+
+        return Site::query()->whereIn('origin', ["http://$host", "https://$host"])->first();
     }
 }
