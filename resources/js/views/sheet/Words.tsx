@@ -1,9 +1,12 @@
 import { useQuery } from '@tanstack/react-query'
+import { lazy, Suspense } from 'react'
 import type { Schemas } from '../../api/client'
 import { wordsQuery } from '../../api/queries'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
-import { WritingField } from './WritingField'
+
+// The editor of words is the heaviest part by far: it is fetched when words are first opened.
+const WritingField = lazy(() => import('./WritingField').then(module => ({ default: module.WritingField })))
 
 type Props = { sheet: Schemas['PageSheet']; onUnsaved: (unsaved: boolean) => void; visible: boolean }
 
@@ -19,5 +22,11 @@ export function Words(props: Props) {
             </div>
         )
     }
-    return words.data === undefined || !words.isFetchedAfterMount ? <p role="status" className="text-ink-3">Reading the words…</p> : <WritingField key={props.sheet.id} {...props} first={words.data} />
+    const reading = <p role="status" className="text-ink-3">Reading the words…</p>
+    if (words.data === undefined || !words.isFetchedAfterMount) return reading
+    return (
+        <Suspense fallback={reading}>
+            <WritingField key={props.sheet.id} {...props} first={words.data} />
+        </Suspense>
+    )
 }

@@ -6,6 +6,7 @@ namespace App\Http\Api\Schema;
 
 use OpenApi\Attributes as OA;
 
+/** Shapes of answers that are written as plain arrays or rows, described in one place. */
 #[OA\Schema(schema: 'Hit', required: ['id', 'name', 'heading', 'address', 'state', 'exact', 'within'], properties: [
     new OA\Property('id', type: 'string'), new OA\Property('name', type: 'string'), new OA\Property('heading', type: 'string'), new OA\Property('address', type: 'string'),
     new OA\Property('state', ref: '#/components/schemas/State'), new OA\Property('exact', type: 'boolean'), new OA\Property('within', type: 'string', nullable: true),
@@ -65,6 +66,6 @@ use OpenApi\Attributes as OA;
     new OA\Property('digest', description: 'of the ripple that was shown; refused with the new ripple when it has changed', type: 'string'),
     new OA\Property('note', type: 'string'),
 ])]
-final class Smaller
+final class Shapes
 {
 }
