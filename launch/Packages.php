@@ -57,9 +57,11 @@ final class Packages
 
     private function composer(): void
     {
-        $this->unlessDone('composer', ['composer.json'], 'vendor/autoload.php', 'Installing PHP packages', fn () => Shell::must(
-            ['composer', 'update', '--no-interaction', '--no-progress'], 'composer', ['COMPOSER_ALLOW_SUPERUSER' => '1', 'COMPOSER_PROCESS_TIMEOUT' => '900'],
-        ));
+        $this->unlessDone('composer', ['composer.json'], 'vendor/autoload.php', 'Installing PHP packages', function (): void {
+            Shell::must(['composer', 'update', '--no-interaction', '--no-progress'], 'composer', ['COMPOSER_ALLOW_SUPERUSER' => '1', 'COMPOSER_PROCESS_TIMEOUT' => '900']);
+            // What the framework has noted of the packages before is no longer true.
+            array_map(unlink(...), glob("{$this->root}/bootstrap/cache/*.php") ?: []);
+        });
     }
 
     private function node(): void
