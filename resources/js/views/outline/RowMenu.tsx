@@ -26,7 +26,7 @@ export function RowMenu({ page, shown, onAct }: { page: Page; shown: boolean; on
                 aria-label={`Change ${page.name}`}
                 onClick={event => event.stopPropagation()}
                 onDoubleClick={event => event.stopPropagation()}
-                className={clsx('ml-1.5 grid size-6 flex-none place-items-center rounded text-ink-3 hover:bg-line hover:text-ink data-[state=open]:opacity-100', shown ? 'opacity-100' : 'opacity-0 group-hover/row:opacity-100 focus-visible:opacity-100')}
+                className={clsx('ml-1.5 size-6 flex-none place-items-center rounded text-ink-3 hover:bg-line hover:text-ink data-[state=open]:grid', shown ? 'grid' : 'hidden group-hover/row:grid')}
             >
                 <Ellipsis size={15} aria-hidden />
             </DropdownMenu.Trigger>
