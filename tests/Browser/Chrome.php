@@ -161,11 +161,14 @@ final class Chrome
 
     public function drag(RemoteWebElement $from, RemoteWebElement $to, int $offsetY, ?callable $beforeDrop = null): void
     {
-        $start = $from->getLocation();
         $actions = new WebDriverActions($this->driver);
         $actions->moveToElement($from)->clickAndHold()->moveByOffset(8, 8)->perform();
         (new WebDriverActions($this->driver))->moveToElement($to, 0, $offsetY)->perform();
-        (new WebDriverActions($this->driver))->moveByOffset(1, 0)->perform();
+        // A hand never holds quite still; the place under it is found anew at every movement.
+        foreach ([1, -1, 1] as $tremble) {
+            usleep(60_000);
+            (new WebDriverActions($this->driver))->moveByOffset($tremble, 0)->perform();
+        }
         if ($beforeDrop !== null) {
             $beforeDrop();
         }
