@@ -87,7 +87,10 @@ final class Chrome
 
     public function type(string $role, string $name, string $text): void
     {
-        $this->click($role, $name);
+        // A field that has the focus already needs no click, and rows may still be arriving around it.
+        if ($this->driver->executeScript('return document.activeElement === arguments[0]', [$this->find($role, $name)]) !== true) {
+            $this->click($role, $name);
+        }
         $this->press([WebDriverKeys::CONTROL, 'a'], WebDriverKeys::BACKSPACE, $text);
     }
 
@@ -144,6 +147,7 @@ final class Chrome
     /** @return list<string> what axe-core finds, one line each */
     public function axe(): array
     {
+        $this->until(fn (): ?bool => $this->driver->executeScript('return document.getAnimations().every(a => a.playState !== "running")') ? true : null, 'movements to end');
         $this->driver->executeScript((string) file_get_contents(__DIR__.'/../../node_modules/axe-core/axe.min.js'));
         $found = $this->driver->executeAsyncScript(<<<'JS'
             const done = arguments[arguments.length - 1]
