@@ -20,7 +20,8 @@ Route::post('session', [SessionController::class, 'store']);
 Route::middleware(['auth:web,sanctum', 'throttle:api'])->group(function (): void {
     Route::delete('session', [SessionController::class, 'destroy']);
 
-    Route::prefix('sites/{site}')->group(function (): void {
+    // A page or entry of another site is not found under this one.
+    Route::prefix('sites/{site}')->scopeBindings()->group(function (): void {
         Route::get('outline', [OutlineController::class, 'show']);
         Route::get('branch', [OutlineController::class, 'branch']);
         Route::get('filter', [OutlineController::class, 'filter']);

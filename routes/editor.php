@@ -7,5 +7,5 @@ use App\Http\Site\PreviewController;
 use Illuminate\Support\Facades\Route;
 
 Route::get('_files/{file}/{name}', FileResponse::class);
-Route::get('preview/{site}/{page}', PreviewController::class)->middleware('auth:web');
+Route::get('preview/{site}/{page}', PreviewController::class)->scopeBindings()->middleware('auth:web');
 Route::view('{path?}', 'editor')->where('path', '(?!api/).*');

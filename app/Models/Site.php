@@ -10,6 +10,7 @@ use Heronstem\Core\Search\SiteFacts;
 use Heronstem\Core\Structure\SiteFrame;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
  * @property int $id
@@ -45,6 +46,18 @@ final class Site extends Model
     public function getRouteKeyName(): string
     {
         return 'key';
+    }
+
+    /** @return HasMany<Page, $this> */
+    public function pages(): HasMany
+    {
+        return $this->hasMany(Page::class);
+    }
+
+    /** @return HasMany<HistoryEntry, $this> */
+    public function entries(): HasMany
+    {
+        return $this->hasMany(HistoryEntry::class);
     }
 
     public function rules(): AddressRules

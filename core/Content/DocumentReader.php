@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Content;
 
+use Heronstem\Core\Identity;
+
 /** Checks decoded JSON against the document format and keeps only what the format knows. */
 final class DocumentReader
 {
     private const DEEPEST = 10;
-
-    private const ULID = '/^[0-7][0-9A-HJKMNP-TV-Z]{25}$/D';
 
     private const WIDTHS = [25, 50, 75, 100];
 
@@ -149,7 +149,7 @@ final class DocumentReader
 
     private function ulid(mixed $value, string $at): string
     {
-        return is_string($value) && preg_match(self::ULID, $value) === 1 ? $value : throw new InvalidDocument($at, 'Pages and files are named by their identity, 26 letters and digits.');
+        return Identity::names($value) ? $value : throw new InvalidDocument($at, 'Pages and files are named by their identity, 26 letters and digits.');
     }
 
     /**

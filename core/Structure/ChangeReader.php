@@ -7,15 +7,13 @@ namespace Heronstem\Core\Structure;
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\Slug;
+use Heronstem\Core\Identity;
 use Heronstem\Core\Refusal;
 
 /** Reads batches as the API and the history write them. */
 final class ChangeReader
 {
     private const KINDS = ['make', 'rename', 'set-slug', 'move', 'go-live', 'take-offline'];
-
-    /** Crockford's base 32, as a ULID is written. */
-    private const ULID = '/^[0-7][0-9A-HJKMNP-TV-Z]{25}$/D';
 
     public function __construct(private readonly AddressRules $rules)
     {
@@ -109,7 +107,7 @@ final class ChangeReader
 
     private function ulid(mixed $value, string $field): string
     {
-        if (! is_string($value) || preg_match(self::ULID, $value) !== 1) {
+        if (! Identity::names($value)) {
             throw new ChangeRefused($field, 'A page is named by its identity, 26 letters and digits.');
         }
 

@@ -194,7 +194,15 @@ final class BatchApiTest extends AppTestCase
         [$mine, $this->site] = [$this->site, $other];
         $theirs = $this->live('Repairs');
         $this->site = $mine;
-        $this->api('GET', "pages/$theirs")->assertNotFound();
+        $entry = HistoryEntry::query()->where('site_id', $other->id)->firstOrFail()->ulid;
+        foreach (["pages/$theirs", "pages/$theirs/words", "pages/$theirs/search"] as $path) {
+            $this->api('GET', $path)->assertNotFound();
+        }
+        $this->api('PATCH', "pages/$theirs", ['summary' => 'x'], headers: ['If-Match' => '*'])->assertNotFound();
+        $this->api('PUT', "pages/$theirs/draft", ['document' => ['type' => 'doc'], 'basedOn' => 0])->assertNotFound();
+        $this->api('POST', "history/$entry/ripple")->assertNotFound();
+        $this->api('POST', "history/$entry/take-back")->assertNotFound();
+        $this->actingAs($this->manager)->get("http://editor.test/preview/ferries/$theirs")->assertNotFound();
         $this->api('POST', 'ripple', ['changes' => [['kind' => 'take-offline', 'page' => $theirs]]])->assertStatus(422);
         $here = $this->live('Here');
         $this->api('POST', 'ripple', $this->move($here, $theirs))->assertStatus(422);

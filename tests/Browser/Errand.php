@@ -36,12 +36,6 @@ abstract class Errand extends TestCase
         self::assertSame([], array_values($complaints));
     }
 
-    protected function onNotSuccessfulTest(\Throwable $failure): never
-    {
-        @mkdir(__DIR__.'/../../var/failures', 0755, true);
-        throw $failure;
-    }
-
     protected function browser(int $width = 1280, int $height = 800): Chrome
     {
         return $this->browsers[] = new Chrome((string) getenv('DRIVER_URL'), $width, $height);

@@ -41,7 +41,6 @@ final readonly class HistoryController
     public function ripple(Request $request, Site $site, HistoryEntry $entry): JsonResponse
     {
         $this->permission->toManage(Signed::in($request), $site);
-        abort_if($entry->site_id !== $site->id, 404);
 
         return new JsonResponse(RippleView::of($this->planners->for($site)->plan($this->takeBack->batch($site, $entry))));
     }
@@ -50,7 +49,6 @@ final readonly class HistoryController
     public function takeBack(Request $request, Site $site, HistoryEntry $entry): JsonResponse
     {
         $user = Signed::in($request);
-        abort_if($entry->site_id !== $site->id, 404);
         $entry->user_id === $user->id ? $this->permission->toWrite($user, $site, null) : $this->permission->toManage($user, $site);
 
         return new JsonResponse(HistoryView::of($this->apply->apply($site, $user, $this->takeBack->batch($site, $entry))), 201);

@@ -30,7 +30,6 @@ final readonly class PageController
     public function show(Request $request, Site $site, Page $page): JsonResponse
     {
         $this->permission->toSee(Signed::in($request), $site);
-        abort_if($page->site_id !== $site->id, 404);
 
         return $this->sheet($page, $site);
     }
@@ -39,7 +38,6 @@ final readonly class PageController
     public function update(Request $request, Site $site, Page $page): JsonResponse
     {
         $user = Signed::in($request);
-        abort_if($page->site_id !== $site->id, 404);
         $this->permission->toWrite($user, $site, $page);
         $given = $request->validate([
             'heading' => ['sometimes', 'nullable', 'string', 'max:300'], 'summary' => ['sometimes', 'string', 'max:2000'],
@@ -68,7 +66,6 @@ final readonly class PageController
     public function search(Request $request, Site $site, Page $page): JsonResponse
     {
         $this->permission->toSee(Signed::in($request), $site);
-        abort_if($page->site_id !== $site->id, 404);
         foreach (['searchTitle' => 'search_title', 'searchDescription' => 'search_description'] as $given => $field) {
             if ($request->has($given)) {
                 $page->setAttribute($field, $request->string($given)->value());

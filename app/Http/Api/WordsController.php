@@ -39,7 +39,6 @@ final readonly class WordsController
     {
         $user = Signed::in($request);
         $this->permission->toSee($user, $site);
-        abort_if($page->site_id !== $site->id, 404);
 
         return $this->words($page, $user);
     }
@@ -91,7 +90,6 @@ final readonly class WordsController
     private function writer(Request $request, Site $site, Page $page): User
     {
         $user = Signed::in($request);
-        abort_if($page->site_id !== $site->id, 404);
         $this->permission->toWrite($user, $site, $page);
 
         return $user;

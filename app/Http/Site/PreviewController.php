@@ -27,7 +27,6 @@ final readonly class PreviewController
     {
         $user = Signed::in($request);
         $this->permission->toSee($user, $site);
-        abort_if($page->site_id !== $site->id, 404);
         $draft = Draft::query()->where('page_id', $page->id)->where('user_id', $user->id)->first();
         $words = $this->readable($draft) ?? PageWords::document($page->words);
         $html = $this->views->make('site.page', [...$this->pageView->of($page, $site, $words), 'preview' => true])->render();
