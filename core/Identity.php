@@ -9,6 +9,20 @@ final class Identity
 {
     private const ULID = '/^[0-7][0-9A-HJKMNP-TV-Z]{25}$/D';
 
+    private const LETTERS = '0123456789ABCDEFGHJKMNPQRSTVWXYZ';
+
+    /** The identity that a copy of something gets: always the same for the same two, like no other. */
+    public static function derived(string $seed, string $of): string
+    {
+        $hash = hash('sha256', $seed.' '.$of, true);
+        $letters = '';
+        for ($i = 0; $i < 16; $i++) {
+            $letters .= self::LETTERS[ord($hash[$i]) & 31];
+        }
+
+        return substr(str_pad($seed, 10, '0'), 0, 10).$letters;
+    }
+
     /** @phpstan-assert-if-true string $value */
     public static function names(mixed $value): bool
     {

@@ -16,9 +16,10 @@ interface Ledger
     public function claimsOn(array $addresses): array;
 
     /**
-     * Every claim that a page holds, redirects that lead to it included.
+     * Every claim that these pages hold, those that lead to them and those held for them in the bin included.
      *
-     * @return list<Claim>
+     * @param  list<string>  $pages
+     * @return iterable<Claim>
      */
-    public function claimsOfPage(string $page): array;
+    public function claimsAbout(array $pages): iterable;
 }

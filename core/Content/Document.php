@@ -66,6 +66,16 @@ final readonly class Document
         return $this->collect(static fn (array $node): array => $node['type'] === 'picture' ? [$node['attrs']['file']] : []);
     }
 
+    /**
+     * The same words with links to some pages leading to others.
+     *
+     * @param  array<string, string>  $to  by the page that is linked to
+     */
+    public function withLinksTurned(array $to): self
+    {
+        return new self(array_map(static fn (array $block): array => self::turned($block, $to), $this->blocks));
+    }
+
     /** @return array<string, mixed> */
     public function toArray(): array
     {
@@ -89,5 +99,24 @@ final readonly class Document
         }
 
         return array_map(strval(...), array_keys($found));
+    }
+
+    /**
+     * @param  array<string, mixed>  $node
+     * @param  array<string, string>  $to
+     * @return array<string, mixed>
+     */
+    private static function turned(array $node, array $to): array
+    {
+        foreach ($node['marks'] ?? [] as $i => $mark) {
+            if ($mark['type'] === 'link' && isset($mark['attrs']['page'], $to[$mark['attrs']['page']])) {
+                $node['marks'][$i]['attrs']['page'] = $to[$mark['attrs']['page']];
+            }
+        }
+        if (isset($node['content'])) {
+            $node['content'] = array_map(static fn (array $child): array => self::turned($child, $to), $node['content']);
+        }
+
+        return $node;
     }
 }

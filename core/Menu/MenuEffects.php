@@ -35,7 +35,7 @@ final class MenuEffects
             $was = $workspace->before($id);
             $is = $workspace->find($id);
             $onBar = ($was !== null && $was->parent === null) || ($is !== null && $is->parent === null);
-            $same = $was?->parent === $is?->parent && $was?->state === $is?->state;
+            $same = $was?->parent === $is?->parent && $was?->isShown() === $is?->isShown();
             if ($was !== null && $is !== null && $onBar && ! $same) {
                 foreach (array_keys($workspace->childOrder($id)) as $child) {
                     $ids[(string) $child] = true;

@@ -19,19 +19,14 @@ final class TreeMenu
      */
     public static function entry(?Page $page, \Closure $pages): ?MenuEntry
     {
-        if ($page === null || ! self::shows($page)) {
+        if ($page === null || ! $page->isShown()) {
             return null;
         }
         $parent = $page->parent === null ? null : $pages($page->parent);
-        if ($parent !== null && ($parent->parent !== null || ! self::shows($parent))) {
+        if ($parent !== null && ($parent->parent !== null || ! $parent->isShown())) {
             return null;
         }
 
         return new MenuEntry($page->id, $page->name, $parent?->id, $page->position);
-    }
-
-    private static function shows(Page $page): bool
-    {
-        return $page->isLive() && $page->listed;
     }
 }

@@ -6,20 +6,14 @@ namespace Heronstem\Core\Redirect;
 
 use Heronstem\Core\Address\ClaimKind;
 
-/** What a ledger row says about answering, with what is needed of the page behind it. */
+/** What a ledger row says about answering, with the page behind it. */
 final readonly class Held
 {
     /**
      * @param  string  $address  as the ledger spells it
-     * @param  string  $pageAddress  where the page is now
+     * @param  Standing|null  $page  null where no page answers: gone, or kept for one in the bin
      */
-    public function __construct(
-        public string $address,
-        public ClaimKind $kind,
-        public string $page,
-        public string $pageName,
-        public string $pageAddress,
-        public bool $pageIsLive,
-    ) {
+    public function __construct(public string $address, public ClaimKind $kind, public ?Standing $page)
+    {
     }
 }

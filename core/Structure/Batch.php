@@ -9,15 +9,15 @@ use Heronstem\Core\Structure\Change\TakeBack;
 /** Changes that belong together, in order, on one site: planned, shown and applied as one. */
 final readonly class Batch
 {
-    /** Most changes in one batch. */
+    /** Most pages that the changes of one batch name. */
     public const LONGEST = 10000;
 
-    /**
-     * @param  non-empty-list<Change>  $changes
-     * @param  list<Decision>  $decisions
-     */
-    public function __construct(public array $changes, public array $decisions = [])
+    public Decisions $decisions;
+
+    /** @param  non-empty-list<Change>  $changes */
+    public function __construct(public array $changes, ?Decisions $decisions = null)
     {
+        $this->decisions = $decisions ?? Decisions::of();
     }
 
     public static function of(Change ...$changes): self
@@ -29,22 +29,22 @@ final readonly class Batch
         return new self(array_values($changes));
     }
 
-    /** The entry this batch takes back, if that is what it does. */
-    public function takesBack(): ?TakeBack
+    /** @return list<TakeBack> the entries this batch takes back, newest first */
+    public function takesBack(): array
     {
-        $first = $this->changes[0];
-
-        return $first instanceof TakeBack ? $first : null;
+        return array_values(array_filter($this->changes, static fn (Change $change): bool => $change instanceof TakeBack));
     }
 
-    public function redirectMayGiveWay(string $key): bool
+    /** @return list<string> pages that the changes name, which exist or not */
+    public function pagesNamed(): array
     {
-        foreach ($this->decisions as $decision) {
-            if ($decision->replaceRedirectAt->key === $key) {
-                return true;
+        $named = [];
+        foreach ($this->changes as $change) {
+            foreach ($change->pagesNamed() as $page) {
+                $named[$page] = true;
             }
         }
 
-        return false;
+        return array_map(strval(...), array_keys($named));
     }
 }

@@ -14,6 +14,9 @@ interface Change
      */
     public function on(Workspace $workspace): void;
 
+    /** @return list<string> pages it will look for, so that they are read in one go */
+    public function pagesNamed(): array;
+
     /** @return array<string, mixed> as the API and the history write it, read again by ChangeReader */
     public function toArray(): array;
 }

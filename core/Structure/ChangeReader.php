@@ -8,14 +8,23 @@ use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\Slug;
 use Heronstem\Core\Identity;
+use Heronstem\Core\Moment;
 use Heronstem\Core\Refusal;
 
 /** Reads batches as the API and the history write them. */
 final class ChangeReader
 {
-    private const KINDS = ['make', 'rename', 'set-slug', 'move', 'go-live', 'take-offline'];
+    /** Longest note of a review, in characters. */
+    private const LONGEST_NOTE = 2000;
 
-    public function __construct(private readonly AddressRules $rules)
+    /** Kinds that take along what is below the page. */
+    private const BRANCHES = ['move', 'duplicate', 'put-in-bin'];
+
+    /** Kinds that make sense of one page only. */
+    private const ALONE = ['make', 'rename', 'set-slug', 'pin', 'set-start-page', 'add-address', 'remove-address'];
+
+    /** @param  string  $zone  the site's time zone, for times written without one */
+    public function __construct(private readonly AddressRules $rules, private readonly string $zone = 'UTC')
     {
     }
 
@@ -25,13 +34,17 @@ final class ChangeReader
      *
      * @throws Refusal naming the change and its field
      */
-    public function batch(array $changes, array $decisions = []): Batch
+    public function batch(array $changes, array $decisions = [], Undecided $undecided = Undecided::StaysOpen): Batch
     {
         if ($changes === []) {
             throw new ChangeRefused('changes', 'There is nothing to change in this batch.');
         }
         if (count($changes) > Batch::LONGEST) {
             throw new ChangeRefused('changes', sprintf('A batch holds at most %d changes; this one has %d.', Batch::LONGEST, count($changes)));
+        }
+        $named = array_sum(array_map(static fn (mixed $change): int => is_array($change) && is_array($change['pages'] ?? null) ? count($change['pages']) : 1, $changes));
+        if ($named > Batch::LONGEST) {
+            throw new ChangeRefused('changes', sprintf('The changes of a batch name at most %d pages; these name %d.', Batch::LONGEST, $named));
         }
         $read = [];
         foreach (array_values($changes) as $i => $change) {
@@ -42,26 +55,192 @@ final class ChangeReader
             }
         }
 
-        return new Batch($read, array_map($this->decision(...), array_values($decisions)));
+        return new Batch($read, $undecided === Undecided::StaysOpen ? Decisions::of(...$this->decisions($decisions)) : Decisions::elseDefaults(...$this->decisions($decisions)));
+    }
+
+    /**
+     * @param  array<mixed>  $decisions
+     * @return list<Decision>
+     */
+    private function decisions(array $decisions): array
+    {
+        $read = [];
+        foreach (array_values($decisions) as $i => $decision) {
+            try {
+                $read[] = (new DecisionReader($this->rules))->read(is_array($decision) ? $decision : []);
+            } catch (Refusal $refusal) {
+                throw $refusal->within("decisions.$i");
+            }
+        }
+
+        return $read;
     }
 
     /** @param  array<mixed>  $change */
     private function change(array $change): Change
     {
         $kind = $change['kind'] ?? null;
-        if (! is_string($kind) || ! in_array($kind, self::KINDS, true)) {
-            throw new ChangeRefused('kind', 'A change is one of '.implode(', ', self::KINDS).'.');
+        if (! is_string($kind)) {
+            throw new ChangeRefused('kind', 'A change says its kind, like {"kind": "move", …}.');
         }
-        $page = $this->ulid($change['page'] ?? null, 'page');
+        if (! isset($change['pages'])) {
+            return $this->one($kind, $this->identity($change['page'] ?? null, 'page'), $change);
+        }
+        if (in_array($kind, self::ALONE, true)) {
+            throw new ChangeRefused('pages', "The change $kind is made to one page: name it in `page`.");
+        }
 
+        return $this->several($kind, $this->pages($change['pages']), $change);
+    }
+
+    /** @param  array<mixed>  $change */
+    private function one(string $kind, string $page, array $change): Change
+    {
         return match ($kind) {
             'make' => new Change\Make($page, $this->name($change), $this->place($change), isset($change['slug']) ? $this->slug($change) : null),
             'rename' => new Change\Rename($page, $this->name($change)),
             'set-slug' => new Change\SetSlug($page, $this->slug($change)),
+            'pin' => new Change\Pin($page, $this->address($change)),
+            'unpin' => new Change\Unpin($page),
             'move' => new Change\Move($page, $this->place($change)),
-            'go-live' => new Change\GoLive($page),
-            'take-offline' => new Change\TakeOffline($page),
+            'duplicate' => new Change\Duplicate($page, $this->identity($change['copy'] ?? null, 'copy'), $this->reach($change), isset($change['place']) ? $this->place($change) : null),
+            'change-kind' => new Change\ChangeKind($page, $this->choice(PageKind::class, $change['to'] ?? null, 'to'), $this->leadsTo($change)),
+            'leave-out' => Change\LeaveOut::of($page),
+            'take-in' => Change\LeaveOut::undone($page),
+            'go-live' => new Change\GoLive($page, $this->reach($change)),
+            'take-offline' => new Change\TakeOffline($page, $this->reach($change)),
+            'schedule' => new Change\Schedule($page, $this->moment($change, 'from'), $this->moment($change, 'until')),
+            'send-for-review' => new Change\SendForReview($page, $this->note($change)),
+            'return' => new Change\ReturnToWriter($page, $this->note($change)),
+            'list' => Change\Listing::listed($page),
+            'unlist' => Change\Listing::unlisted($page),
+            'keep' => Change\Keep::of($page),
+            'let-go' => Change\Keep::undone($page),
+            'put-in-bin' => new Change\PutInBin($page),
+            'bring-back' => new Change\BringBack($page, isset($change['place']) ? $this->place($change) : null, isset($change['state']) ? $this->choice(ComesBack::class, $change['state'], 'state') : ComesBack::AsItWas),
+            'empty-bin' => new Change\EmptyBin($page),
+            'set-start-page' => new Change\SetStartPage($page),
+            'add-address' => $this->addAddress($page, $change),
+            'remove-address' => new Change\RemoveAddress($page, $this->address($change)),
+            default => throw new ChangeRefused('kind', "There is no change “{$kind}”. A change is one of ".implode(', ', self::kinds()).'.'),
         };
+    }
+
+    /** @return list<string> every kind of change that a batch may hold */
+    public static function kinds(): array
+    {
+        return [
+            'make', 'rename', 'set-slug', 'pin', 'unpin', 'move', 'duplicate', 'change-kind', 'leave-out', 'take-in', 'go-live', 'take-offline', 'schedule',
+            'send-for-review', 'return', 'list', 'unlist', 'keep', 'let-go', 'put-in-bin', 'bring-back', 'empty-bin', 'set-start-page', 'add-address', 'remove-address',
+        ];
+    }
+
+    /**
+     * @param  non-empty-list<string>  $pages
+     * @param  array<mixed>  $change
+     */
+    private function several(string $kind, array $pages, array $change): Change
+    {
+        $written = array_filter($change, static fn (mixed $value, string|int $field): bool => is_string($field) && $field !== 'pages', ARRAY_FILTER_USE_BOTH);
+        $each = function (string $page, ?string $previous) use ($kind, $change): Change {
+            $own = $change;
+            if ($kind === 'move' && $previous !== null) {
+                $own['place'] = ['after' => $previous];
+            }
+            if ($kind === 'duplicate') {
+                $own['copy'] = Identity::derived($this->identity($change['copy'] ?? null, 'copy'), $page);
+            }
+
+            return $this->one($kind, $page, $own);
+        };
+        $each($pages[0], null);
+
+        return in_array($kind, self::BRANCHES, true) ? Change\Several::branches($pages, $each, $written) : Change\Several::pages($pages, $each, $written);
+    }
+
+    /** @return non-empty-list<string> */
+    private function pages(mixed $pages): array
+    {
+        if (! is_array($pages) || $pages === []) {
+            throw new ChangeRefused('pages', 'Pages are a list of identities, at least one.');
+        }
+        if (count($pages) > Batch::LONGEST) {
+            throw new ChangeRefused('pages', sprintf('One change takes at most %d pages; these are %d.', Batch::LONGEST, count($pages)));
+        }
+        $read = [];
+        foreach (array_values($pages) as $i => $page) {
+            $read[$this->identity($page, "pages.$i")] = true;
+        }
+
+        return array_map(strval(...), array_keys($read));
+    }
+
+    /** @param  array<mixed>  $change */
+    private function addAddress(string $page, array $change): Change
+    {
+        return match ($change['answer'] ?? 'serve') {
+            'serve' => Change\AddAddress::serving($page, $this->address($change)),
+            'send-on' => Change\AddAddress::sendingOn($page, $this->address($change)),
+            default => throw new ChangeRefused('answer', 'A further address serves the page (serve) or sends on to it (send-on).'),
+        };
+    }
+
+    /** @param  array<mixed>  $change */
+    private function reach(array $change): Reach
+    {
+        return isset($change['reach']) ? $this->choice(Reach::class, $change['reach'], 'reach') : Reach::Page;
+    }
+
+    /** @param  array<mixed>  $change */
+    private function leadsTo(array $change): ?Target
+    {
+        $leads = $change['leadsTo'] ?? null;
+        if ($leads === null) {
+            return null;
+        }
+
+        return is_array($leads) && count($leads) === 1 ? Target::read(key($leads), current($leads), $this->rules) : Target::read(null, null, $this->rules);
+    }
+
+    /** @param  array<mixed>  $change */
+    private function moment(array $change, string $field): ?Moment
+    {
+        $typed = $change[$field] ?? null;
+        if ($typed === null || $typed === '') {
+            return null;
+        }
+
+        return Moment::read(is_string($typed) ? $typed : '', $this->zone, $field);
+    }
+
+    /** @param  array<mixed>  $change */
+    private function note(array $change): string
+    {
+        $note = is_string($change['note'] ?? null) ? trim($change['note']) : '';
+        if (mb_strlen($note) > self::LONGEST_NOTE) {
+            throw new ChangeRefused('note', sprintf('A note has at most %d characters; this one has %d.', self::LONGEST_NOTE, mb_strlen($note)));
+        }
+
+        return $note;
+    }
+
+    /** @param  array<mixed>  $change */
+    private function address(array $change): Address
+    {
+        return Address::set(is_string($change['address'] ?? null) ? $change['address'] : '', $this->rules);
+    }
+
+    /**
+     * @template T of \BackedEnum
+     *
+     * @param  class-string<T>  $choices
+     * @return T
+     */
+    private function choice(string $choices, mixed $given, string $field): \BackedEnum
+    {
+        $choice = is_string($given) ? $choices::tryFrom($given) : null;
+
+        return $choice ?? throw new ChangeRefused($field, 'This is one of '.implode(', ', array_column($choices::cases(), 'value')).'.');
     }
 
     /** @param  array<mixed>  $change */
@@ -87,25 +266,15 @@ final class ChangeReader
         $page = current($place);
 
         return match ($kind) {
-            PlaceKind::Last => Place::lastIn($page === null ? null : $this->ulid($page, 'place')),
-            PlaceKind::First => Place::firstIn($page === null ? null : $this->ulid($page, 'place')),
-            PlaceKind::Before => Place::before($this->ulid($page, 'place')),
-            PlaceKind::After => Place::after($this->ulid($page, 'place')),
+            PlaceKind::Last => Place::lastIn($page === null ? null : $this->identity($page, 'place')),
+            PlaceKind::First => Place::firstIn($page === null ? null : $this->identity($page, 'place')),
+            PlaceKind::Before => Place::before($this->identity($page, 'place')),
+            PlaceKind::After => Place::after($this->identity($page, 'place')),
             null => throw new ChangeRefused('place', 'A place is last, first, before or after.'),
         };
     }
 
-    private function decision(mixed $decision): Decision
-    {
-        $address = is_array($decision) ? ($decision['replace-redirect'] ?? null) : null;
-        if (! is_string($address)) {
-            throw new ChangeRefused('decisions', 'A decision is {"replace-redirect": address}.');
-        }
-
-        return new Decision(Address::set($address, $this->rules));
-    }
-
-    private function ulid(mixed $value, string $field): string
+    private function identity(mixed $value, string $field): string
     {
         if (! Identity::names($value)) {
             throw new ChangeRefused($field, 'A page is named by its identity, 26 letters and digits.');

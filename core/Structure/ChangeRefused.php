@@ -6,7 +6,7 @@ namespace Heronstem\Core\Structure;
 
 use Heronstem\Core\Refusal;
 
-/** A change that the structure does not allow: an unknown page, a cycle, a blank name … */
-final class ChangeRefused extends Refusal
+/** A change that the structure does not allow. */
+class ChangeRefused extends Refusal
 {
 }

@@ -7,7 +7,6 @@ namespace Heronstem\Core\Structure;
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\Claim;
 use Heronstem\Core\Address\ClaimKind;
-use Heronstem\Core\Address\Ledger;
 use Heronstem\Core\Address\ReservedAddresses;
 
 /**
@@ -17,48 +16,56 @@ use Heronstem\Core\Address\ReservedAddresses;
  */
 final class LedgerEffects
 {
-    /** @var array<string, Claim> what is, for every address in question */
-    private array $now;
-
-    /** @var array<string, Claim|null> what will be, where it differs or was looked at */
-    private array $after = [];
+    private readonly ClaimSheet $sheet;
 
     /** @var array<string, string> keys that their page lets go => that page */
     private array $released = [];
 
-    /** @var array<string, array{Page, Claim}> wanted and held by somebody else */
+    /** @var array<string, array{Page, Address, Claim}> wanted and held by somebody else, by key */
     private array $refused = [];
 
     /** @var list<Note> */
     private array $notes = [];
 
-    /** @param  array<string, Page|null>  $outcome */
-    public function __construct(private readonly Workspace $workspace, private readonly Batch $batch, private readonly Ledger $ledger, private readonly array $outcome)
+    /** @var list<Claim> claims about pages that come, go or become visible */
+    private array $about = [];
+
+    private readonly Restoration $restoration;
+
+    /** @var list<string> pages that were to be unmade, though visitors know addresses that lead to them */
+    private array $stuck = [];
+
+    /**
+     * @param  array<string, Page|null>  $outcome
+     *
+     * @throws ChangeRefused when a decision cannot be
+     */
+    public function __construct(private readonly Workspace $workspace, private readonly Batch $batch, private readonly array $outcome)
     {
-        $this->now = $this->ledger->claimsOn($this->addressesInQuestion());
+        $this->sheet = new ClaimSheet($workspace->ledger->claimsOn($this->addressesInQuestion()));
+        foreach ($this->readAbout() as $claim) {
+            $this->sheet->know($claim);
+            $this->about[] = $claim;
+        }
+        $this->restoration = new Restoration($workspace, $outcome, $this->sheet, $batch->takesBack());
         $this->release();
         $this->take();
         $this->keepAnswering();
-        $this->restore();
-        $this->guardRemoved();
+        $this->bringBack();
+        (new Retirement($workspace, $outcome, $this->sheet))->retire($this->about);
+        $this->grantWishes();
+        $this->makeKnown();
+        $this->restoration->restore();
+        $this->settleRemoved();
     }
 
     /** @return list<ClaimDifference> ordered by address */
     public function differences(): array
     {
-        ksort($this->after);
-        $differences = [];
-        foreach ($this->after as $key => $claim) {
-            $was = $this->now[$key] ?? null;
-            if (($was === null) !== ($claim === null) || ($was !== null && $claim !== null && ! $was->says($claim))) {
-                $differences[] = new ClaimDifference((string) $key, $was, $claim);
-            }
-        }
-
-        return $differences;
+        return $this->sheet->differences();
     }
 
-    /** @return list<array{Page, Claim}> the page that wants, and the claim in its way */
+    /** @return list<array{Page, Address, Claim}> the page that wants, what it wants, and the claim in its way */
     public function refused(): array
     {
         return array_values($this->refused);
@@ -70,15 +77,21 @@ final class LedgerEffects
         return $this->notes;
     }
 
+    /** @return list<string> */
+    public function stuck(): array
+    {
+        return $this->stuck;
+    }
+
     public function isWanted(Address $address): bool
     {
-        return isset($this->after[$address->key]);
+        return $this->sheet->isPlanned($address->key);
     }
 
     /** A page's own address as the batch leaves it. */
     public function addressOf(string $page): Address
     {
-        return ($this->outcome[$page] ?? $this->workspace->page($page))->address;
+        return ($this->outcome[$page] ?? $this->workspace->known($page))->address;
     }
 
     /** @return list<Address> */
@@ -92,21 +105,44 @@ final class LedgerEffects
                 }
             }
         }
-        foreach ($this->batch->takesBack()->claims ?? [] as $difference) {
-            $claim = $difference->before ?? $difference->after;
-            if ($claim !== null) {
-                $addresses[$difference->key] = $claim->address;
+        foreach ($this->batch->takesBack() as $takeBack) {
+            foreach ($takeBack->claims as $difference) {
+                $claim = $difference->before ?? $difference->after;
+                if ($claim !== null) {
+                    $addresses[$difference->key] = $claim->address;
+                }
             }
+        }
+        foreach ($this->workspace->wishes as $wish) {
+            $addresses[$wish->address->key] = $wish->address;
         }
 
         return array_values($addresses);
     }
 
+    /** @return iterable<Claim> */
+    private function readAbout(): iterable
+    {
+        $pages = [];
+        foreach ($this->outcome as $id => $page) {
+            $before = $this->workspace->before((string) $id);
+            if ($before !== null && ($page === null || $page->isBinned() !== $before->isBinned() || ($page->isLive() && ! $before->isLive()))) {
+                $pages[] = (string) $id;
+            }
+        }
+
+        return $pages === [] ? [] : $this->workspace->ledger->claimsAbout($pages);
+    }
+
     private function release(): void
     {
         foreach ($this->outcome as $id => $page) {
-            $old = $this->workspace->before((string) $id)?->address;
-            if ($old !== null && $page?->address->key !== $old->key && ($this->now[$old->key] ?? null)?->isPageOf((string) $id)) {
+            $before = $this->workspace->before((string) $id);
+            if ($before === null || $before->isBinned()) {
+                continue;
+            }
+            $old = $before->address;
+            if (($page === null || $page->isBinned() || $page->address->key !== $old->key) && $this->sheet->now($old->key)?->isPageOf((string) $id) === true) {
                 $this->released[$old->key] = (string) $id;
             }
         }
@@ -115,38 +151,39 @@ final class LedgerEffects
     private function take(): void
     {
         foreach ($this->outcome as $page) {
-            if ($page === null) {
+            if ($page === null || $page->isBinned()) {
                 continue;
             }
             $key = $page->address->key;
-            $inWay = $this->inWayOf($page);
+            $inWay = $this->inWayOf($page, $page->address);
             if ($inWay !== null) {
-                $this->refused[$page->id] = [$page, $inWay];
+                $this->refused[$key.' '.$page->id] = [$page, $page->address, $inWay];
 
                 continue;
             }
-            $held = $this->now[$key] ?? null;
-            $this->after[$key] = Claim::ofPage($page->address, $page->id, ($held->everLive ?? false) || $page->isLive());
+            $held = $this->sheet->now($key);
+            $this->sheet->set($key, Claim::ofPage($page->address, $page->id, ($held->everLive ?? false) || $page->isLive()));
             if ($held !== null && $held->everLive && $held->kind === ClaimKind::Page && $held->page !== $page->id) {
                 $this->notes[] = new Note(NoteKind::AddressTakenOver, (string) $held->page, $this->workspace->before((string) $held->page)->name ?? '', $page->name);
             }
         }
     }
 
-    private function inWayOf(Page $page): ?Claim
+    private function inWayOf(Page $page, Address $wanted): ?Claim
     {
-        $key = $page->address->key;
-        if (isset($this->after[$key])) {
-            return $this->after[$key];
+        $planned = $this->sheet->isPlanned($wanted->key) ? $this->sheet->planned($wanted->key) : null;
+        if ($planned !== null) {
+            return $planned->kind !== ClaimKind::Page && ($planned->page === $page->id || $this->batch->decisions->givesWay($wanted->key)) ? null : $planned;
         }
-        if (ReservedAddresses::includes($page->address)) {
-            return Claim::reserved($page->address);
+        if (ReservedAddresses::includes($wanted)) {
+            return Claim::reserved($wanted);
         }
-        $held = $this->now[$key] ?? null;
+        $held = $this->restoration->held($wanted->key);
 
         return match (true) {
-            $held === null, $held->page === $page->id, isset($this->released[$key]) => null,
-            $held->kind === ClaimKind::Redirect && $this->batch->redirectMayGiveWay($key) => null,
+            $held === null, isset($this->released[$wanted->key]), $held->heldFor === $page->id => null,
+            $held->kind !== ClaimKind::Page && $this->batch->decisions->givesWay($wanted->key) => null,
+            $held->heldFor === null && $held->page === $page->id => null,
             default => $held,
         };
     }
@@ -154,48 +191,89 @@ final class LedgerEffects
     private function keepAnswering(): void
     {
         foreach ($this->released as $key => $id) {
-            if (isset($this->after[$key])) {
+            $page = $this->outcome[$id] ?? null;
+            $claim = $this->sheet->now($key);
+            if ($claim === null || $this->sheet->isPlanned($key) || $page?->isBinned() === true) {
                 continue;
             }
-            $claim = $this->now[$key];
-            $this->after[$key] = $claim->everLive ? Claim::redirectTo($claim->address, $id, true) : null;
+            $this->sheet->set($key, $claim->everLive ? Claim::redirectTo($claim->address, $id, true) : null);
         }
     }
 
-    /** A batch taken back leaves each address as it was, where nothing else has happened to it since. */
-    private function restore(): void
+    /** What waited for a page in the bin leads to it again. */
+    private function bringBack(): void
     {
-        foreach ($this->batch->takesBack()->claims ?? [] as $difference) {
-            $now = $this->now[$difference->key] ?? null;
-            $untouched = $now === null ? $difference->after === null : ($difference->after !== null && $now->says($difference->after));
-            $was = $difference->before;
-            $planned = $this->after[$difference->key] ?? null;
-            if (! $untouched || ($planned?->kind === ClaimKind::Page && $planned->page !== $was?->page)) {
-                continue;
-            }
-            if ($was?->kind === ClaimKind::Page) {
-                $owner = $this->outcome[(string) $was->page] ?? $this->workspace->find((string) $was->page);
-                if ($owner?->address->key === $difference->key) {
-                    $this->after[$difference->key] = Claim::ofPage($was->address, $owner->id, $was->everLive || $owner->isLive());
-                }
-            } elseif ($planned?->kind !== ClaimKind::Page) {
-                $this->after[$difference->key] = $was;
+        foreach ($this->about as $claim) {
+            $key = $claim->address->key;
+            $page = $claim->heldFor === null ? null : $this->outcome[$claim->heldFor] ?? null;
+            if ($page !== null && ! $page->isBinned() && ! $this->sheet->isPlanned($key)) {
+                $this->sheet->set($key, Claim::redirectTo($claim->address, $page->id, $claim->everLive));
             }
         }
     }
 
-    private function guardRemoved(): void
+    private function grantWishes(): void
     {
-        foreach ($this->outcome as $id => $page) {
-            if ($page !== null) {
+        foreach ($this->workspace->wishes as $wish) {
+            $page = $this->outcome[$wish->page] ?? $this->workspace->known($wish->page);
+            if ($page->isBinned()) {
                 continue;
             }
-            foreach ($this->ledger->claimsOfPage((string) $id) as $claim) {
-                $after = array_key_exists($claim->address->key, $this->after) ? $this->after[$claim->address->key] : $claim;
-                if ($after?->page === (string) $id) {
-                    throw new ChangeRefused('entry', "Visitors know {$claim->address->readable()}, which leads to this page. Take the page offline instead, so that the address is not lost.");
+            $key = $wish->address->key;
+            $held = $this->sheet->planned($key);
+            if ($wish->kind === null) {
+                if ($held !== null && $held->everLive) {
+                    $this->notes[] = new Note(NoteKind::AddressGone, $page->id, $page->name, $wish->address->readable());
                 }
+                $this->sheet->set($key, $held !== null && $held->everLive ? Claim::gone($wish->address) : null);
+
+                continue;
+            }
+            $inWay = $held?->isPageOf($page->id) === true ? $held : $this->inWayOf($page, $wish->address);
+            if ($inWay !== null) {
+                $this->refused[$key.' '.$page->id] = [$page, $wish->address, $inWay];
+
+                continue;
+            }
+            $known = ($held->everLive ?? false) || $page->isLive();
+            $this->sheet->set($key, $wish->kind === ClaimKind::Also ? Claim::alsoOf($wish->address, $page->id, $known) : Claim::redirectTo($wish->address, $page->id, $known));
+        }
+    }
+
+    /** Once a page is live, visitors know its further addresses too. */
+    private function makeKnown(): void
+    {
+        foreach ($this->about as $about) {
+            $claim = $this->sheet->planned($about->address->key);
+            $page = $claim?->page === null ? null : $this->outcome[$claim->page] ?? null;
+            if ($claim !== null && ! $claim->everLive && $page?->isLive() === true) {
+                $this->sheet->set($claim->address->key, $claim->known());
             }
         }
+    }
+
+    /** Of a page that goes for good nothing leads to it, and what waited for it waits no more. */
+    private function settleRemoved(): void
+    {
+        foreach ($this->about as $about) {
+            $key = $about->address->key;
+            $claim = $this->sheet->planned($key);
+            if ($claim === null) {
+                continue;
+            }
+            if ($this->isRemoved($claim->page)) {
+                if ($claim->everLive) {
+                    $this->stuck[] = (string) $claim->page;
+                }
+                $this->sheet->set($key, null);
+            } elseif ($this->isRemoved($claim->heldFor)) {
+                $this->sheet->set($key, $claim->kind === ClaimKind::Bin ? null : $claim->heldForNobody());
+            }
+        }
+    }
+
+    private function isRemoved(?string $page): bool
+    {
+        return $page !== null && array_key_exists($page, $this->outcome) && $this->outcome[$page] === null;
     }
 }

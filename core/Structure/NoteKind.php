@@ -8,8 +8,26 @@ enum NoteKind: string
 {
     /** The page is live, and a page above it (`other`) is not. */
     case LiveUnderHidden = 'live-under-hidden';
+    /** The page is live and listed, and a page above it (`other`) is unlisted, so no menu leads there. */
+    case NoMenuReaches = 'no-menu-reaches';
+    /** The page stays live and drops out of the main menu. */
+    case LeavesMenu = 'leaves-menu';
     /** Visitors of the site's start get no page. */
     case StartPageHidden = 'start-page-hidden';
     /** The address that visitors knew now answers with another page (`other`). */
     case AddressTakenOver = 'address-taken-over';
+    /** A further address is taken away: `other` is recorded as gone. */
+    case AddressGone = 'address-gone';
+    /** Pages go into the bin; `other` says how many go along. */
+    case Retires = 'retires';
+    /** A section without a live child: its address leads nowhere. */
+    case SectionEmpty = 'section-empty';
+    /** A pointer to a page that visitors cannot see (`other`). */
+    case PointerBroken = 'pointer-broken';
+    /** Taking back: this (`other`) has changed again since, and stays. */
+    case Stays = 'stays';
+    /** Taking back: a page that was made stays, since it has changed (`other` says what), or holds pages (how many). */
+    case StaysMade = 'stays-made';
+    /** Taking back: the page is no longer there. */
+    case IsGone = 'is-gone';
 }

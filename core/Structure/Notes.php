@@ -4,43 +4,127 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Structure;
 
+use Heronstem\Core\Menu\MenuEffect;
+use Heronstem\Core\Menu\MenuEffectKind;
+
 /** Notices what is allowed yet surprising in the outcome of a batch. */
-final class Notes
+final readonly class Notes
 {
+    /** @param  array<string, Page|null>  $outcome */
+    public function __construct(private array $outcome, private Workspace $workspace)
+    {
+    }
+
     /**
-     * @param  array<string, Page|null>  $outcome
+     * @param  list<MenuEffect>  $menu
      * @return list<Note>
      */
-    public static function on(array $outcome, Workspace $workspace): array
+    public function all(array $menu): array
+    {
+        $notes = $this->retired();
+        foreach ($this->workspace->touched() as $id) {
+            $page = $this->outcome[$id] ?? null;
+            if ($page !== null && ! $page->isBinned()) {
+                array_push($notes, ...$this->onPage($page, $this->workspace->before($id)));
+            }
+        }
+
+        return [...$notes, ...$this->emptySections(), ...$this->leaving($menu)];
+    }
+
+    /** @return list<Note> one for each page put in the bin, with how many go along */
+    private function retired(): array
+    {
+        $along = [];
+        foreach ($this->workspace->touched() as $id) {
+            $page = $this->outcome[$id] ?? null;
+            if ($page !== null && $page->isBinned() && $this->workspace->before($id)?->isBinned() !== true) {
+                $along[(string) $page->bin] = ($along[(string) $page->bin] ?? -1) + 1;
+            }
+        }
+        $notes = [];
+        foreach ($along as $root => $count) {
+            $notes[] = new Note(NoteKind::Retires, (string) $root, $this->workspace->known((string) $root)->name, (string) $count);
+        }
+
+        return $notes;
+    }
+
+    /**
+     * @param  list<MenuEffect>  $menu
+     * @return list<Note>
+     */
+    private function leaving(array $menu): array
     {
         $notes = [];
-        foreach ($workspace->touched() as $id) {
-            $page = $outcome[$id] ?? null;
-            if ($page === null) {
-                continue;
-            }
-            $before = $workspace->before($id);
-            if ($id === $workspace->site->startPage && ! $page->isLive() && $before?->isLive() === true) {
-                $notes[] = new Note(NoteKind::StartPageHidden, $id, $page->name);
-            }
-            $cameHere = $before === null || $before->parent !== $page->parent || $before->state !== $page->state;
-            $hidden = $page->isLive() && $cameHere ? self::hiddenAbove($page, $workspace) : null;
-            if ($hidden !== null) {
-                $notes[] = new Note(NoteKind::LiveUnderHidden, $id, $page->name, $hidden->name);
+        foreach ($menu as $effect) {
+            $page = $effect->kind === MenuEffectKind::Vanishes ? $this->outcome[$effect->page] ?? $this->workspace->find($effect->page) : null;
+            if ($page !== null && $page->isShown()) {
+                $notes[] = new Note(NoteKind::LeavesMenu, $page->id, $page->name);
             }
         }
 
         return $notes;
     }
 
-    private static function hiddenAbove(Page $page, Workspace $workspace): ?Page
+    /** @return list<Note> */
+    private function onPage(Page $page, ?Page $before): array
     {
-        foreach ($workspace->ancestors($page) as $above) {
-            if (! $above->isLive()) {
-                return $above;
+        $notes = [];
+        $isStart = $page->id === $this->workspace->startPage;
+        if ($isStart && (! $page->isLive() || $page->until !== null) && ($before?->isLive() === true && ($before->until === null || ! $page->isLive()))) {
+            $notes[] = new Note(NoteKind::StartPageHidden, $page->id, $page->name);
+        }
+        $cameHere = $before === null || $before->parent !== $page->parent || $before->state !== $page->state || $before->listed !== $page->listed;
+        if ($page->isLive() && $cameHere) {
+            array_push($notes, ...$this->hiddenAbove($page));
+        }
+        if ($page->kind === PageKind::Pointer && $page->leadsTo?->kind === TargetKind::Page && $page->isLive() && ($cameHere || $before->leadsTo !== $page->leadsTo)) {
+            $target = $this->workspace->find($page->leadsTo->value);
+            if ($target === null || ! $target->isLive()) {
+                $notes[] = new Note(NoteKind::PointerBroken, $page->id, $page->name, $target?->name);
             }
         }
 
-        return null;
+        return $notes;
+    }
+
+    /** @return list<Note> */
+    private function hiddenAbove(Page $page): array
+    {
+        $unlisted = null;
+        foreach ($this->workspace->ancestors($page) as $above) {
+            if (! $above->isLive()) {
+                return [new Note(NoteKind::LiveUnderHidden, $page->id, $page->name, $above->name)];
+            }
+            $unlisted ??= $above->listed ? null : $above;
+        }
+
+        return $unlisted === null || ! $page->listed ? [] : [new Note(NoteKind::NoMenuReaches, $page->id, $page->name, $unlisted->name)];
+    }
+
+    /** @return list<Note> live sections that had or should have a live child, and have none */
+    private function emptySections(): array
+    {
+        $sections = [];
+        foreach ($this->workspace->touched() as $id) {
+            foreach ([$id, $this->workspace->before($id)?->parent, $this->workspace->find($id)?->parent] as $candidate) {
+                $page = $candidate === null ? null : $this->workspace->find($candidate);
+                if ($page !== null && $page->kind === PageKind::Section && $page->isLive()) {
+                    $sections[$page->id] = $page;
+                }
+            }
+        }
+        $notes = [];
+        foreach ($sections as $section) {
+            $children = array_map(strval(...), array_keys($this->workspace->childOrder($section->id)));
+            $this->workspace->expect($children);
+            $live = array_filter($children, fn (string $child): bool => $this->workspace->find($child)?->isLive() === true);
+            if ($live === []) {
+                $notes[] = new Note(NoteKind::SectionEmpty, $section->id, $section->name);
+            }
+        }
+
+        return $notes;
     }
 }

@@ -6,18 +6,27 @@ namespace Heronstem\Core\Structure;
 
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\Slug;
+use Heronstem\Core\Moment;
 
 /** A page as the tree knows it: its place, its name and address, its state. */
 final readonly class Page
 {
     /**
-     * @param  string|null  $parent  null at the top of the tree
+     * @param  string|null  $parent  null at the top of the tree; in the bin, where it was
      * @param  int  $position  orders siblings, with gaps; unique among them
      * @param  bool  $slugByHand  somebody chose the slug, so it no longer follows the name
      * @param  Address|null  $pinned  an address set by hand, which follows neither name nor parent
      * @param  bool  $everLive  visitors could see it at some time
      * @param  bool  $listed  in menus, lists and sitemap while live
-     * @param  Address  $address  its own address, equal to the composition of parent and slug
+     * @param  Address  $address  its own address, equal to the composition of parent and slug; in the bin, the one it had
+     * @param  Target|null  $leadsTo  of a pointer and a download only
+     * @param  bool  $leftOut  a section that its children's addresses leave out
+     * @param  bool  $kept  protected: only the owner of the site retires it
+     * @param  string|null  $bin  the page that was put in the bin and took this one along; itself for the first
+     * @param  State|null  $was  its state before the bin
+     * @param  Moment|null  $from  goes live then
+     * @param  Moment|null  $until  goes offline then; in the past, when it did
+     * @param  string  $reviewNote  what was said when it was last sent for review or returned
      */
     public function __construct(
         public string $id,
@@ -31,12 +40,32 @@ final readonly class Page
         public bool $everLive,
         public bool $listed,
         public Address $address,
+        public PageKind $kind = PageKind::Page,
+        public ?Target $leadsTo = null,
+        public bool $leftOut = false,
+        public bool $kept = false,
+        public ?string $bin = null,
+        public ?State $was = null,
+        public ?Moment $from = null,
+        public ?Moment $until = null,
+        public string $reviewNote = '',
     ) {
     }
 
     public function isLive(): bool
     {
         return $this->state === State::Live;
+    }
+
+    public function isBinned(): bool
+    {
+        return $this->state === State::Binned;
+    }
+
+    /** Whether visitors find it in menus, lists and the sitemap. */
+    public function isShown(): bool
+    {
+        return $this->state === State::Live && $this->listed;
     }
 
     public function named(string $name): self

@@ -7,6 +7,7 @@ namespace Heronstem\Core\Structure;
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\Slug;
+use Heronstem\Core\Moment;
 
 /**
  * What a batch changed of one page's own fields. The address is left out: it always follows
@@ -14,9 +15,11 @@ use Heronstem\Core\Address\Slug;
  */
 final readonly class PageDifference
 {
-    private const SPOKEN = [
-        'parent' => 'place', 'position' => 'place', 'name' => 'name', 'slug' => 'slug', 'slugByHand' => 'slug',
-        'pinned' => 'pinned address', 'state' => 'state', 'everLive' => 'state', 'listed' => 'listing',
+    /** What belongs together and is taken back together, as people call it. */
+    private const ASPECTS = [
+        'place' => ['parent', 'position'], 'name' => ['name'], 'slug' => ['slug', 'slugByHand'], 'pinned address' => ['pinned'],
+        'state' => ['state', 'was', 'bin', 'everLive', 'from', 'until', 'reviewNote'], 'listing' => ['listed'],
+        'kind' => ['kind', 'leadsTo', 'leftOut'], 'protection' => ['kept'],
     ];
 
     /**
@@ -30,6 +33,9 @@ final readonly class PageDifference
     /** Null when nothing of the page's own changed. */
     public static function between(?Page $before, ?Page $after): ?self
     {
+        if ($before === $after) {
+            return null;
+        }
         $old = $before === null ? null : self::fields($before);
         $new = $after === null ? null : self::fields($after);
         if ($old === null || $new === null) {
@@ -37,13 +43,20 @@ final readonly class PageDifference
 
             return $id === null ? null : new self($id, $old, $new);
         }
-        $changed = array_keys(array_filter($old, static fn ($value, $field): bool => $new[$field] !== $value, ARRAY_FILTER_USE_BOTH));
+        $changed = [];
+        foreach ($old as $field => $value) {
+            if ($new[$field] !== $value) {
+                $changed[$field] = true;
+            }
+        }
         if ($changed === []) {
             return null;
         }
-        $only = array_flip($changed);
+        if (isset($changed['parent']) || isset($changed['position'])) {
+            $changed += ['parent' => true, 'position' => true];
+        }
 
-        return new self($before->id, array_intersect_key($old, $only), array_intersect_key($new, $only));
+        return new self($before->id, array_intersect_key($old, $changed), array_intersect_key($new, $changed));
     }
 
     public function wasMade(): bool
@@ -56,22 +69,45 @@ final readonly class PageDifference
         return $this->after === null;
     }
 
-    /** The first thing of the page that is no longer as this difference left it, in a word; null when none. */
-    public function strayedIn(Page $now): ?string
+    /** Whether the page went under another one, or to the top. */
+    public function changedParent(): bool
     {
-        $fields = self::fields($now);
-        foreach ($this->after ?? [] as $field => $value) {
-            if ($fields[$field] !== $value) {
-                return self::SPOKEN[$field] ?? $field;
-            }
-        }
-
-        return null;
+        return $this->before !== null && $this->after !== null && ($this->before['parent'] ?? null) !== ($this->after['parent'] ?? null);
     }
 
-    public function undoneIn(Page $now, AddressRules $rules): Page
+    /** @return list<string> what it changed, as people call it */
+    public function aspects(): array
     {
-        return self::page([...self::fields($now), ...$this->before ?? []], $now->id, $now->address, $rules);
+        return array_values(array_filter(array_keys(self::ASPECTS), fn (string $aspect): bool => $this->changedIn($aspect) !== []));
+    }
+
+    /** @return list<string> what of the page is no longer as this difference left it */
+    public function strayedIn(Page $now): array
+    {
+        $fields = self::fields($now);
+
+        return array_values(array_filter($this->aspects(), function (string $aspect) use ($fields): bool {
+            foreach ($this->changedIn($aspect) as $field) {
+                // A page that went elsewhere may have been given room among its new siblings: that is no straying.
+                $roomOnly = $field === 'position' && $this->changedParent();
+                if (! $roomOnly && $fields[$field] !== ($this->after[$field] ?? null)) {
+                    return true;
+                }
+            }
+
+            return false;
+        }));
+    }
+
+    /** @param  list<string>  $except  aspects that stay as they are */
+    public function undoneIn(Page $now, AddressRules $rules, array $except = []): Page
+    {
+        $back = $this->before ?? [];
+        foreach ($except as $aspect) {
+            $back = array_diff_key($back, array_flip(self::ASPECTS[$aspect]));
+        }
+
+        return $back === [] ? $now : self::page([...self::fields($now), ...$back], $now->id, $now->address, $rules);
     }
 
     /** The page that this difference removed. */
@@ -92,22 +128,34 @@ final readonly class PageDifference
         return new self($kept['page'], $kept['before'], $kept['after']);
     }
 
+    /** @return list<string> */
+    private function changedIn(string $aspect): array
+    {
+        return array_values(array_intersect(self::ASPECTS[$aspect], array_keys($this->before ?? $this->after ?? [])));
+    }
+
     /** @return array<string, scalar|null> */
     private static function fields(Page $page): array
     {
         return [
             'parent' => $page->parent, 'position' => $page->position, 'name' => $page->name, 'slug' => $page->slug->text,
             'slugByHand' => $page->slugByHand, 'pinned' => $page->pinned?->path, 'state' => $page->state->value,
-            'everLive' => $page->everLive, 'listed' => $page->listed,
+            'everLive' => $page->everLive, 'listed' => $page->listed, 'kind' => $page->kind->value, 'leadsTo' => $page->leadsTo?->toText(),
+            'leftOut' => $page->leftOut, 'kept' => $page->kept, 'bin' => $page->bin, 'was' => $page->was?->value,
+            'from' => $page->from?->iso(), 'until' => $page->until?->iso(), 'reviewNote' => $page->reviewNote,
+            // Only in the bin is the address nobody's to compose.
+            ...($page->isBinned() ? ['address' => $page->address->path] : ['address' => null]),
         ];
     }
 
     /** @param  array<string, scalar|null>  $fields */
     private static function page(array $fields, string $id, Address $address, AddressRules $rules): Page
     {
+        $text = static fn (string $field): ?string => isset($fields[$field]) ? (string) $fields[$field] : null;
+
         return new Page(
             id: $id,
-            parent: isset($fields['parent']) ? (string) $fields['parent'] : null,
+            parent: $text('parent'),
             position: (int) $fields['position'],
             name: (string) $fields['name'],
             slug: Slug::stored((string) $fields['slug']),
@@ -116,7 +164,16 @@ final readonly class PageDifference
             state: State::from((string) $fields['state']),
             everLive: (bool) $fields['everLive'],
             listed: (bool) $fields['listed'],
-            address: $address,
+            address: isset($fields['address']) ? Address::stored((string) $fields['address'], $rules) : $address,
+            kind: PageKind::from($text('kind') ?? PageKind::Page->value),
+            leadsTo: isset($fields['leadsTo']) ? Target::stored((string) $fields['leadsTo']) : null,
+            leftOut: (bool) ($fields['leftOut'] ?? false),
+            kept: (bool) ($fields['kept'] ?? false),
+            bin: $text('bin'),
+            was: isset($fields['was']) ? State::from((string) $fields['was']) : null,
+            from: isset($fields['from']) ? Moment::stored((string) $fields['from']) : null,
+            until: isset($fields['until']) ? Moment::stored((string) $fields['until']) : null,
+            reviewNote: $text('reviewNote') ?? '',
         );
     }
 }

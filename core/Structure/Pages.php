@@ -4,13 +4,25 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Structure;
 
-/** Port: the pages of one site, read by branch and neighbourhood, never as a whole. */
+/**
+ * Port: the pages of one site, read by branch and neighbourhood, never as a whole.
+ * A page in the bin is found by its identity, and takes part in nothing else unless said.
+ */
 interface Pages
 {
     public function page(string $id): ?Page;
 
     /**
-     * A page and everything below it, parents before their children.
+     * These pages and all their ancestors, those in the bin included; unknown ones are left out.
+     *
+     * @param  list<string>  $ids
+     * @return iterable<Page>
+     */
+    public function withAncestors(array $ids): iterable;
+
+    /**
+     * A page and everything below it, parents before their children: of a page in the tree what is in the tree,
+     * of one that was put in the bin what it took along.
      *
      * @return iterable<Page>
      */
@@ -22,4 +34,11 @@ interface Pages
      * @return array<string, int>
      */
     public function childOrder(?string $parent): array;
+
+    /**
+     * Pages that were put in the bin on their own and were somewhere below this page.
+     *
+     * @return iterable<Page>
+     */
+    public function binnedBelow(string $id): iterable;
 }

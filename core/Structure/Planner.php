@@ -23,34 +23,75 @@ final readonly class Planner
      */
     public function plan(Batch $batch): Ripple
     {
-        $workspace = new Workspace($this->site, $this->pages);
+        return $this->planSparing($batch, []);
+    }
+
+    /** @param  array<string, true>  $spared made pages that are not unmade */
+    private function planSparing(Batch $batch, array $spared): Ripple
+    {
+        $workspace = new Workspace($this->site, $this->pages, $this->ledger, $batch->decisions);
+        $workspace->spared = $spared;
+        $workspace->expect($batch->pagesNamed());
+        $this->change($batch, $workspace);
+        $outcome = Recomposition::of($workspace);
+        $effects = new LedgerEffects($workspace, $batch, $outcome);
+        $stuck = array_diff_key(array_flip($effects->stuck()), $spared);
+        if ($stuck !== []) {
+            return $this->planSparing($batch, $spared + array_map(static fn (): bool => true, $stuck));
+        }
+
+        return $this->ripple($workspace, $outcome, $effects);
+    }
+
+    /** @throws Refusal when a guard forbids a change, or every page is already as the batch would make it */
+    private function change(Batch $batch, Workspace $workspace): void
+    {
+        $passed = [];
         foreach ($batch->changes as $i => $change) {
             try {
                 $change->on($workspace);
+            } catch (AlreadySo $already) {
+                $passed[] = $already->within("changes.$i");
             } catch (Refusal $refusal) {
                 throw $refusal->within("changes.$i");
             }
         }
-        $outcome = Recomposition::of($workspace);
-        $effects = new LedgerEffects($workspace, $batch, $this->ledger, $outcome);
+        if (count($passed) === count($batch->changes)) {
+            throw $passed[0];
+        }
+    }
+
+    /** @param  array<string, Page|null>  $outcome */
+    private function ripple(Workspace $workspace, array $outcome, LedgerEffects $effects): Ripple
+    {
         $claims = $effects->differences();
         $moves = $this->moves($outcome, $workspace, $claims);
-        $ways = new WaysOut($workspace, $this->ledger, $effects);
+        $ways = new WaysOut($workspace, $effects);
+        $menu = MenuEffects::in($workspace);
+        $turned = new Turned($outcome, $workspace);
 
         return new Ripple(
             moves: $moves,
-            redirectsWritten: $this->written($claims),
-            redirectsDropped: $this->dropped($claims),
-            menu: MenuEffects::in($workspace),
+            redirectsWritten: $this->redirects($claims, static fn (ClaimDifference $d): bool => $d->after?->kind === ClaimKind::Redirect, static fn (ClaimDifference $d): ?Claim => $d->after),
+            redirectsDropped: $this->redirects($claims, static fn (ClaimDifference $d): bool => $d->before?->kind === ClaimKind::Redirect && $d->after?->kind !== ClaimKind::Redirect, static fn (ClaimDifference $d): ?Claim => $d->before),
+            gone: $this->redirects($claims, static fn (ClaimDifference $d): bool => $d->after?->kind === ClaimKind::Gone && $d->before?->kind !== ClaimKind::Gone, static fn (ClaimDifference $d): ?Claim => $d->after),
+            binned: $turned->binned,
+            menu: $menu,
             linksFollow: $moves === [] ? 0 : $this->links->countInto(array_column($moves, 'page')),
-            sitemapEntries: $this->sitemapEntries($outcome, $workspace),
-            goLive: $this->turning($outcome, $workspace, State::Live),
-            goOffline: $this->turningFrom($outcome, $workspace),
+            linksBreak: $turned->offline === [] ? 0 : $this->links->countInto($turned->offline),
+            sitemapEntries: $turned->sitemapEntries,
+            goLive: $turned->live,
+            goOffline: $turned->offline,
+            copies: $workspace->copies,
+            startPage: $workspace->startPage === $this->site->startPage ? null : new StartPageDifference($this->site->startPage, $workspace->startPage),
             conflicts: array_map(static fn (array $refused): Conflict => $ways->of(...$refused), $effects->refused()),
-            notes: [...$effects->notes(), ...Notes::on($outcome, $workspace)],
+            questions: $workspace->questions,
+            notes: [...$workspace->notes, ...$effects->notes(), ...(new Notes($outcome, $workspace))->all($menu)],
             pages: $this->differences($outcome, $workspace),
             claims: $claims,
             outcome: $outcome,
+            heirs: $this->heirs($claims, $outcome, $workspace),
+            drawing: Drawing::of($workspace, $outcome),
         );
     }
 
@@ -70,7 +111,7 @@ final readonly class Planner
         $moves = [];
         foreach ($outcome as $id => $page) {
             $before = $workspace->before((string) $id);
-            if ($page !== null && $before !== null && $page->address->path !== $before->address->path) {
+            if ($page !== null && $before !== null && ! $page->isBinned() && ! $before->isBinned() && $page->address->path !== $before->address->path) {
                 $moves[] = new AddressMove($page->id, $page->name, $before->address, $page->address, isset($seen[$before->address->key]));
             }
         }
@@ -80,60 +121,31 @@ final readonly class Planner
 
     /**
      * @param  list<ClaimDifference>  $claims
+     * @param  \Closure(ClaimDifference): bool  $which
+     * @param  \Closure(ClaimDifference): ?Claim  $what
      * @return list<Claim>
      */
-    private function written(array $claims): array
+    private function redirects(array $claims, \Closure $which, \Closure $what): array
     {
-        return array_values(array_filter(array_map(static fn (ClaimDifference $d): ?Claim => $d->after?->kind === ClaimKind::Redirect ? $d->after : null, $claims)));
+        return array_values(array_filter(array_map($what, array_filter($claims, $which))));
     }
 
     /**
      * @param  list<ClaimDifference>  $claims
-     * @return list<Claim>
+     * @param  array<string, Page|null>  $outcome
+     * @return array<string, Page>
      */
-    private function dropped(array $claims): array
+    private function heirs(array $claims, array $outcome, Workspace $workspace): array
     {
-        return array_values(array_filter(array_map(static fn (ClaimDifference $d): ?Claim => $d->before?->kind === ClaimKind::Redirect && $d->after?->kind !== ClaimKind::Redirect ? $d->before : null, $claims)));
-    }
-
-    /** @param  array<string, Page|null>  $outcome */
-    private function sitemapEntries(array $outcome, Workspace $workspace): int
-    {
-        $count = 0;
-        foreach ($outcome as $id => $page) {
-            $before = $workspace->before((string) $id);
-            $was = $before !== null && $before->isLive() && $before->listed ? $before->address->path : null;
-            $is = $page !== null && $page->isLive() && $page->listed ? $page->address->path : null;
-            $count += $was === $is ? 0 : 1;
+        $heirs = [];
+        foreach ($claims as $difference) {
+            $id = $difference->after?->page;
+            if ($id !== null && ! isset($outcome[$id]) && ! isset($heirs[$id])) {
+                $heirs[$id] = $workspace->known($id);
+            }
         }
 
-        return $count;
-    }
-
-    /**
-     * @param  array<string, Page|null>  $outcome
-     * @return list<string>
-     */
-    private function turning(array $outcome, Workspace $workspace, State $state): array
-    {
-        return array_values(array_map(static fn (Page $page): string => $page->id, array_filter(
-            $outcome,
-            static fn (?Page $page, string|int $id): bool => $page?->state === $state && $workspace->before((string) $id)?->state !== $state,
-            ARRAY_FILTER_USE_BOTH,
-        )));
-    }
-
-    /**
-     * @param  array<string, Page|null>  $outcome
-     * @return list<string>
-     */
-    private function turningFrom(array $outcome, Workspace $workspace): array
-    {
-        return array_map(strval(...), array_keys(array_filter(
-            $outcome,
-            static fn (?Page $page, string|int $id): bool => $page?->state !== State::Live && $workspace->before((string) $id)?->state === State::Live,
-            ARRAY_FILTER_USE_BOTH,
-        )));
+        return $heirs;
     }
 
     /**
@@ -143,8 +155,8 @@ final readonly class Planner
     private function differences(array $outcome, Workspace $workspace): array
     {
         $differences = [];
-        foreach ($outcome as $id => $page) {
-            $difference = PageDifference::between($workspace->before((string) $id), $page);
+        foreach ($workspace->touched() as $id) {
+            $difference = PageDifference::between($workspace->before($id), $outcome[$id] ?? null);
             if ($difference !== null) {
                 $differences[] = $difference;
             }

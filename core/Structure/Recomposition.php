@@ -4,9 +4,6 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Structure;
 
-use Heronstem\Core\Address\Address;
-use Heronstem\Core\Address\Composition;
-
 /**
  * Works out every address that a batch touches, inherited ones included, and guards the depth.
  * Cost: the branches below pages whose place, slug or pinned address changed.
@@ -18,9 +15,6 @@ final class Recomposition
 
     /** @var array<string, true> pages whose address may differ from before */
     private array $affected = [];
-
-    /** @var array<string, Address> */
-    private array $addresses = [];
 
     /** @var array<string, int> */
     private array $levels = [];
@@ -47,18 +41,20 @@ final class Recomposition
             $page = $this->workspace->find($id);
             $outcome[$id] = $page;
             $before = $this->workspace->before($id);
-            if ($page === null || ($before !== null && ! $this->movesBranch($before, $page))) {
+            if ($page === null || $page->isBinned() || ($before !== null && ! $this->movesBranch($before, $page))) {
                 continue;
             }
             $this->affected[$id] = true;
-            foreach ($before === null ? [] : $this->workspace->branchBefore($id) as $below) {
+            foreach ($before === null || $before->isBinned() ? [] : $this->workspace->branchBefore($id) as $below) {
                 $this->affected[$below] = true;
             }
         }
-        foreach (array_keys($this->affected) as $id) {
+        $composer = Composer::where($this->workspace, fn (string $id): bool => isset($this->affected[$id]));
+        foreach ($this->affected as $id => $_) {
             $page = $this->workspace->find((string) $id);
-            if ($page !== null) {
-                $outcome[$page->id] = $page->at($this->address($page));
+            if ($page !== null && ! $page->isBinned()) {
+                $address = $composer->address($page);
+                $outcome[$page->id] = $address->path === $page->address->path ? $page : $page->at($address);
                 $this->guardDepth($page);
             }
         }
@@ -68,24 +64,9 @@ final class Recomposition
 
     private function movesBranch(Page $before, Page $after): bool
     {
-        return $before->parent !== $after->parent || ! $before->slug->equals($after->slug) || $before->pinned?->path !== $after->pinned?->path;
-    }
-
-    private function address(Page $page): Address
-    {
-        if (isset($this->addresses[$page->id])) {
-            return $this->addresses[$page->id];
-        }
-        $rules = $this->workspace->rules();
-        $address = match (true) {
-            ! isset($this->affected[$page->id]) => $page->address,
-            $page->id === $this->workspace->site->startPage => Address::stored('/', $rules),
-            $page->pinned !== null => $page->pinned,
-            $page->parent === null => Composition::compose(null, $page->slug, $rules),
-            default => Composition::compose($this->address($this->workspace->page($page->parent, 'place')), $page->slug, $rules),
-        };
-
-        return $this->addresses[$page->id] = $address;
+        return $before->parent !== $after->parent || ! $before->slug->equals($after->slug) || $before->pinned?->path !== $after->pinned?->path
+            || $before->leftOut !== $after->leftOut || $before->isBinned()
+            || ($before->id === $this->workspace->startPage) !== ($before->id === $this->workspace->site->startPage);
     }
 
     private function guardDepth(Page $page): void

@@ -14,50 +14,70 @@ final readonly class Ripple
      * @param  list<AddressMove>  $moves  pages that only inherit included
      * @param  list<Claim>  $redirectsWritten
      * @param  list<Claim>  $redirectsDropped  because a page takes the address back
+     * @param  list<Claim>  $gone  addresses recorded as gone
+     * @param  list<string>  $binned  pages put in the bin, those that go along included
      * @param  list<MenuEffect>  $menu
      * @param  int  $linksFollow  links in words that lead to moved pages, and follow by themselves
+     * @param  int  $linksBreak  links in words that lead to pages which visitors no longer get
      * @param  int  $sitemapEntries  sitemap entries that come, go or change
      * @param  list<string>  $goLive
      * @param  list<string>  $goOffline
+     * @param  array<string, string>  $copies  pages made as copies, each with what it is a copy of
      * @param  list<Conflict>  $conflicts  open: nothing can be applied before each has its way out
+     * @param  list<Question>  $questions
      * @param  list<Note>  $notes
      * @param  list<PageDifference>  $pages  the exact inverse's material
      * @param  list<ClaimDifference>  $claims
      * @param  array<string, Page|null>  $outcome  every page as it will be, by identity
+     * @param  array<string, Page>  $heirs  pages that stay as they are, and to which redirects lead from now on
      */
     public function __construct(
         public array $moves,
         public array $redirectsWritten,
         public array $redirectsDropped,
+        public array $gone,
+        public array $binned,
         public array $menu,
         public int $linksFollow,
+        public int $linksBreak,
         public int $sitemapEntries,
         public array $goLive,
         public array $goOffline,
+        public array $copies,
+        public ?StartPageDifference $startPage,
         public array $conflicts,
+        public array $questions,
         public array $notes,
         public array $pages,
         public array $claims,
         public array $outcome,
+        public array $heirs,
+        public Drawing $drawing,
     ) {
     }
 
     public function canBeApplied(): bool
     {
-        return $this->conflicts === [];
+        return $this->conflicts === [] && $this->open() === [];
+    }
+
+    /** @return list<Question> */
+    public function open(): array
+    {
+        return array_values(array_filter($this->questions, static fn (Question $question): bool => $question->isOpen()));
     }
 
     public function changesNothing(): bool
     {
-        return $this->pages === [] && $this->claims === [] && $this->conflicts === [];
+        return $this->pages === [] && $this->claims === [] && $this->conflicts === [] && $this->startPage === null;
     }
 
-    /** Whether visitors notice, so that it is shown before it is done. */
+    /** Whether visitors notice or something of weight goes, so that it is shown before it is done. */
     public function matters(): bool
     {
         $seen = array_filter($this->moves, static fn (AddressMove $move): bool => $move->seen);
 
-        return $seen !== [] || $this->conflicts !== [] || $this->notes !== [] || $this->goOffline !== [];
+        return $seen !== [] || $this->conflicts !== [] || $this->questions !== [] || $this->notes !== [] || $this->goOffline !== [] || $this->startPage !== null || count($this->copies) > 1;
     }
 
     /**
@@ -66,12 +86,17 @@ final readonly class Ripple
      */
     public function digest(): string
     {
-        $effects = [
-            array_map(static fn (PageDifference $d): array => $d->toArray(), $this->pages),
-            array_map(static fn (ClaimDifference $d): array => $d->toArray(), $this->claims),
-            array_map(static fn (Conflict $c): array => [$c->address->path, $c->page, $c->held->page], $this->conflicts),
-        ];
+        $hash = hash_init('sha256');
+        $flags = JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE;
+        foreach ([$this->pages, $this->claims] as $differences) {
+            foreach ($differences as $difference) {
+                hash_update($hash, json_encode($difference->toArray(), $flags));
+            }
+            hash_update($hash, "\n");
+        }
+        $conflicts = array_map(static fn (Conflict $c): array => [$c->address->path, $c->page, $c->held->page, $c->held->heldFor], $this->conflicts);
+        hash_update($hash, json_encode([$conflicts, $this->startPage?->after], $flags));
 
-        return hash('sha256', json_encode($effects, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE));
+        return hash_final($hash);
     }
 }

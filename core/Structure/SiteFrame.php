@@ -5,12 +5,23 @@ declare(strict_types=1);
 namespace Heronstem\Core\Structure;
 
 use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Moment;
 
 /** What holds for a whole site while a change is planned. */
 final readonly class SiteFrame
 {
-    /** @param  string|null  $startPage the page at `/`; null while the site has none */
-    public function __construct(public AddressRules $rules, public ?string $startPage)
-    {
+    /**
+     * @param  string|null  $startPage  the page at `/`; null while the site has none
+     * @param  Moment  $now  when the change is made
+     * @param  string  $zone  the site's time zone (IANA name), for times written without one
+     * @param  Authority  $authority  of whoever makes the change
+     */
+    public function __construct(
+        public AddressRules $rules,
+        public ?string $startPage,
+        public Moment $now,
+        public string $zone = 'UTC',
+        public Authority $authority = Authority::Manager,
+    ) {
     }
 }

@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Structure;
 
-/** Whether visitors get a page: not yet, now, or no longer. */
+/** Whether visitors get a page: not yet, now, no longer, or never while it lies in the bin. */
 enum State: string
 {
     case Draft = 'draft';
+    /** A draft that somebody is asked to look at. */
+    case InReview = 'review';
     case Live = 'live';
     case Offline = 'offline';
+    case Binned = 'bin';
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Structure;
 
+use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\Slug;
 
 /** One way out of a conflict: what to add to the batch so that it can be applied. */
@@ -27,9 +28,16 @@ final readonly class WayOut
         return new self(WayOutKind::Swap, [new Change\SetSlug($wanting->id, $wanted), new Change\SetSlug($holding->id, $wanting->slug)], [], $wanting->slug);
     }
 
-    public static function replaceRedirect(Decision $decision): self
+    /** What holds the address lets it go. */
+    public static function giveWay(WayOutKind $kind, Address $address): self
     {
-        return new self(WayOutKind::ReplaceRedirect, [], [$decision], null);
+        return new self($kind, [], [Decision::giveWay($address)], null);
+    }
+
+    /** @param  string  $root the page that was put in the bin and took the holder along */
+    public static function emptyIt(string $root, Address $address): self
+    {
+        return new self(WayOutKind::EmptyIt, [new Change\EmptyBin($root)], [Decision::giveWay($address)], null);
     }
 
     public static function chooseAnother(): self

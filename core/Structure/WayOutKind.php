@@ -9,5 +9,11 @@ enum WayOutKind: string
     case FreeSlug = 'free-slug';
     case Swap = 'swap';
     case ReplaceRedirect = 'replace-redirect';
+    /** Take it from a page in the bin, which stays there without it. */
+    case TakeOver = 'take-over';
+    /** Empty the page that holds it out of the bin. */
+    case EmptyIt = 'empty-it';
+    /** Let a page answer where one was recorded as gone. */
+    case AnswerAgain = 'answer-again';
     case ChooseAnother = 'choose-another';
 }

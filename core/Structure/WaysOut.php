@@ -4,51 +4,67 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Structure;
 
+use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\Claim;
 use Heronstem\Core\Address\ClaimKind;
 use Heronstem\Core\Address\Composition;
-use Heronstem\Core\Address\Ledger;
 use Heronstem\Core\Address\ReservedAddresses;
 use Heronstem\Core\Address\Slug;
 
-/** Finds the ways out of a conflict that really apply to it. */
+/** Finds the ways out of a conflict that really apply to it; the first is the one to take unless told otherwise. */
 final class WaysOut
 {
     /** How many numbered slugs are tried before none is offered. */
     private const TRIES = 50;
 
-    public function __construct(private readonly Workspace $workspace, private readonly Ledger $ledger, private readonly LedgerEffects $effects)
+    public function __construct(private readonly Workspace $workspace, private readonly LedgerEffects $effects)
     {
     }
 
-    public function of(Page $wanting, Claim $held): Conflict
+    public function of(Page $wanting, Address $wanted, Claim $held): Conflict
     {
-        $holder = $held->page === null ? null : $this->workspace->find($held->page);
-        $ways = [];
-        if ($held->kind === ClaimKind::Redirect) {
-            $ways[] = WayOut::replaceRedirect(new Decision($held->address));
-        }
-        $swap = $held->kind === ClaimKind::Page && $holder !== null ? $this->swap($wanting, $holder) : null;
-        $free = $wanting->pinned === null ? $this->freeSlug($wanting) : null;
+        $waiting = $held->heldFor === null ? null : $this->workspace->find($held->heldFor);
+        $holder = $waiting ?? ($held->page === null ? null : $this->workspace->find($held->page));
+        $wantsAsOwn = $wanted->key === $wanting->address->key;
+        $swap = $wantsAsOwn && $held->kind === ClaimKind::Page && $holder !== null ? $this->swap($wanting, $holder) : null;
+        $free = $wantsAsOwn && $wanting->pinned === null && $wanting->id !== $this->workspace->startPage ? $this->freeSlug($wanting) : null;
 
-        return new Conflict($wanting->address, $wanting->id, $held, $holder, [
-            ...$ways,
+        return new Conflict($wanted, $wanting->id, $held, $holder, [
+            ...$this->fromHolder($held, $waiting),
             ...($free === null ? [] : [WayOut::freeSlug($wanting->id, $free)]),
             ...($swap === null ? [] : [$swap]),
             WayOut::chooseAnother(),
         ]);
     }
 
+    /** @return list<WayOut> */
+    private function fromHolder(Claim $held, ?Page $waiting): array
+    {
+        if ($waiting !== null && $waiting->isBinned()) {
+            $root = $this->workspace->find((string) $waiting->bin);
+            $empties = $root === null || $waiting->kept || $this->workspace->before($root->id)?->isBinned() !== true ? [] : [WayOut::emptyIt($root->id, $held->address)];
+
+            return [WayOut::giveWay(WayOutKind::TakeOver, $held->address), ...$empties];
+        }
+
+        return match ($held->kind) {
+            ClaimKind::Redirect, ClaimKind::Also => [WayOut::giveWay(WayOutKind::ReplaceRedirect, $held->address)],
+            ClaimKind::Gone => [WayOut::giveWay(WayOutKind::AnswerAgain, $held->address)],
+            default => [],
+        };
+    }
+
     /** The first of `slug-2`, `slug-3` … that nobody holds or wants beside this page. */
     private function freeSlug(Page $page): ?Slug
     {
-        $parent = $page->parent === null ? null : $this->effects->addressOf($page->parent);
+        $composer = Composer::where($this->workspace, static fn (): bool => false);
+        $parent = $composer->passedOnTo($page, $this->effects->addressOf(...));
         $candidates = [];
         for ($n = 2; $n < self::TRIES + 2; $n++) {
             $slug = Slug::stored(mb_substr($page->slug->text, 0, Slug::LONGEST - 4).'-'.$n);
             $candidates[] = [$slug, Composition::compose($parent, $slug, $this->workspace->rules())];
         }
-        $held = $this->ledger->claimsOn(array_column($candidates, 1));
+        $held = $this->workspace->ledger->claimsOn(array_column($candidates, 1));
         foreach ($candidates as [$slug, $address]) {
             if (! isset($held[$address->key]) && ! $this->effects->isWanted($address) && ! ReservedAddresses::includes($address)) {
                 return $slug;
@@ -63,8 +79,8 @@ final class WaysOut
         $before = $this->workspace->before($wanting->id);
         $tradesSlugs = $before !== null && $holder->id !== $wanting->id
             && $before->parent === $holder->parent && $before->parent === $wanting->parent
-            && $before->pinned === null && $holder->pinned === null && $holder->id !== $this->workspace->site->startPage
-            && ! $before->slug->equals($holder->slug) && $wanting->slug->equals($holder->slug);
+            && $before->pinned === null && $holder->pinned === null && $holder->id !== $this->workspace->startPage
+            && ! $before->isBinned() && ! $before->slug->equals($holder->slug) && $wanting->slug->equals($holder->slug);
 
         return $tradesSlugs ? WayOut::swap($before, $wanting->slug, $holder) : null;
     }

@@ -43,6 +43,11 @@ final readonly class Make implements Change
         ));
     }
 
+    public function pagesNamed(): array
+    {
+        return array_values(array_filter([$this->page, $this->place->page]));
+    }
+
     public function toArray(): array
     {
         return ['kind' => 'make', 'page' => $this->page, 'name' => $this->name->text, 'place' => $this->place->toArray()]

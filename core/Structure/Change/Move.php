@@ -35,6 +35,11 @@ final readonly class Move implements Change
         $workspace->put($page->placed($parent, $position));
     }
 
+    public function pagesNamed(): array
+    {
+        return array_values(array_filter([$this->page, $this->place->page]));
+    }
+
     public function toArray(): array
     {
         return ['kind' => 'move', 'page' => $this->page, 'place' => $this->place->toArray()];

@@ -12,6 +12,8 @@ use Heronstem\Core\Structure\Workspace;
 /** Gives a page another name. Its slug follows while nobody chose one and visitors never saw the page. */
 final readonly class Rename implements Change
 {
+    use NamesItsPage;
+
     public function __construct(public string $page, public Name $name)
     {
     }

@@ -11,6 +11,8 @@ use Heronstem\Core\Structure\Workspace;
 /** Sets a page's slug by hand; from then on it no longer follows the name. */
 final readonly class SetSlug implements Change
 {
+    use NamesItsPage;
+
     public function __construct(public string $page, public Slug $slug)
     {
     }

@@ -7,12 +7,17 @@ namespace Heronstem\Core\Structure\Change;
 use Heronstem\Core\Structure\Change;
 use Heronstem\Core\Structure\ChangeRefused;
 use Heronstem\Core\Structure\ClaimDifference;
+use Heronstem\Core\Structure\Note;
+use Heronstem\Core\Structure\NoteKind;
+use Heronstem\Core\Structure\Page;
 use Heronstem\Core\Structure\PageDifference;
+use Heronstem\Core\Structure\StartPageDifference;
 use Heronstem\Core\Structure\Workspace;
 
 /**
  * Restores what an applied batch changed: every page's own fields, and the claims it made or dropped.
  * Goes through the planner like any change, so it has a ripple of its own and can be taken back too.
+ * What has changed again since stays as it is, and a note says so.
  */
 final readonly class TakeBack implements Change
 {
@@ -21,38 +26,49 @@ final readonly class TakeBack implements Change
      * @param  list<PageDifference>  $pages  what that entry did
      * @param  list<ClaimDifference>  $claims
      */
-    public function __construct(public string $entry, public array $pages, public array $claims)
+    public function __construct(public string $entry, public array $pages, public array $claims, public ?StartPageDifference $startPage = null)
     {
     }
 
     public function on(Workspace $workspace): void
     {
+        $start = $workspace->startPage;
+        if ($this->startPage !== null && $start === $this->startPage->after) {
+            $workspace->startPage = $this->startPage->before;
+        }
+        $placed = [];
         // Backwards, so that a page made inside another made page goes first.
         foreach (array_reverse($this->pages) as $difference) {
             $now = $workspace->find($difference->page);
             if ($difference->wasMade()) {
-                $this->unmake($difference, $workspace);
-
-                continue;
+                $this->unmake($difference, $now, $workspace);
+            } elseif ($difference->wasRemoved()) {
+                $now === null ? $workspace->put($difference->restored($workspace->rules())) : $this->say(NoteKind::Stays, $now, 'existence', $workspace);
+                $placed[$difference->page] = null;
+            } elseif ($now !== null) {
+                $workspace->put($this->undone($difference, $now, $workspace));
+                $placed[$difference->page] = $now;
+            } else {
+                $workspace->notes[] = new Note(NoteKind::IsGone, $difference->page, (string) ($difference->before['name'] ?? $workspace->before($difference->page)->name ?? ''));
             }
-            if ($difference->wasRemoved()) {
-                if ($now !== null) {
-                    throw new ChangeRefused('entry', "“{$now->name}” is back already.");
-                }
-                $workspace->put($difference->restored($workspace->rules()));
-
-                continue;
-            }
-            $page = $workspace->page($difference->page);
-            $strayed = $difference->strayedIn($page);
-            if ($strayed !== null) {
-                throw new ChangeRefused('entry', "The $strayed of “{$page->name}” has changed again since. Take the later change back first, or set it by hand.");
-            }
-            $workspace->put($difference->undoneIn($page, $workspace->rules()));
         }
+        $this->guardPlaces($placed, $workspace);
+        $this->startPageBack($start, $workspace);
+    }
+
+    public function pagesNamed(): array
+    {
+        $named = [];
         foreach ($this->pages as $difference) {
-            $this->guardPlace($difference->page, $workspace);
+            $named[] = $difference->page;
+            foreach ([$difference->before['parent'] ?? null, $difference->after['parent'] ?? null] as $parent) {
+                if (is_string($parent)) {
+                    $named[] = $parent;
+                }
+            }
         }
+
+        return $named;
     }
 
     public function toArray(): array
@@ -60,42 +76,183 @@ final readonly class TakeBack implements Change
         return ['kind' => 'take-back', 'entry' => $this->entry];
     }
 
-    private function unmake(PageDifference $difference, Workspace $workspace): void
+    /** @param  string|null  $start the start page as it was found */
+    private function startPageBack(?string $start, Workspace $workspace): void
     {
-        $page = $workspace->page($difference->page);
-        $strayed = $difference->strayedIn($page);
-        if ($strayed !== null) {
-            throw new ChangeRefused('entry', "The $strayed of “{$page->name}” has changed since it was made. Take that back first.");
-        }
-        $inside = count($workspace->childOrder($page->id));
-        if ($inside > 0) {
-            throw new ChangeRefused('entry', "“{$page->name}” has $inside page(s) inside it by now. Move them out first.");
-        }
-        $workspace->remove($page->id);
-    }
-
-    private function guardPlace(string $id, Workspace $workspace): void
-    {
-        $page = $workspace->find($id);
-        if ($page === null) {
+        if ($this->startPage === null) {
             return;
         }
-        $steps = [$id => true];
-        for ($above = $page; $above->parent !== null;) {
-            $parent = $above->parent;
-            if (isset($steps[$parent])) {
-                throw new ChangeRefused('entry', "“{$page->name}” cannot go back: the page it was inside now lies inside it.");
+        $former = $this->startPage->before === null ? null : $workspace->find($this->startPage->before);
+        $now = $start === null ? null : $workspace->find($start);
+        $isBack = $start === $this->startPage->after && ($this->startPage->before === null || ($former !== null && ! $former->isBinned()));
+        if (! $isBack) {
+            if ($start !== null && ($now === null || $now->isBinned())) {
+                throw new ChangeRefused('entry', 'The former start page is gone, and the one since would go with this. Choose another start page first.');
             }
-            $steps[$parent] = true;
-            $above = $workspace->find($parent)
-                ?? throw new ChangeRefused('entry', "“{$page->name}” cannot go back: the page it was inside is gone.");
+            $workspace->startPage = $start;
+            if ($former !== null || $now !== null) {
+                $this->say(NoteKind::Stays, $former ?? $now, 'start page', $workspace);
+            }
+
+            return;
         }
-        // Somebody may have put another page exactly where this one was.
+        foreach (array_filter([$now, $former]) as $page) {
+            $workspace->put($page);
+        }
+    }
+
+    private function unmake(PageDifference $difference, ?Page $now, Workspace $workspace): void
+    {
+        if ($now === null) {
+            return;
+        }
+        $strayed = $difference->strayedIn($now);
+        $inside = count($workspace->childOrder($now->id));
+        if ($strayed !== [] || $inside > 0 || isset($workspace->spared[$now->id]) || $now->id === $workspace->startPage) {
+            $workspace->notes[] = new Note(NoteKind::StaysMade, $now->id, $now->name, $inside > 0 ? "$inside" : ($strayed[0] ?? 'address'));
+
+            return;
+        }
+        foreach ($workspace->binnedBelow($now->id) as $binned) {
+            if ($binned->parent === $now->id) {
+                $workspace->put($binned->placed(null, $binned->position));
+            }
+        }
+        $workspace->remove($now->id);
+    }
+
+    private function undone(PageDifference $difference, Page $now, Workspace $workspace): Page
+    {
+        $strayed = $difference->strayedIn($now);
+        foreach ($strayed as $aspect) {
+            $this->say(NoteKind::Stays, $now, $aspect, $workspace);
+        }
+        $back = $difference->undoneIn($now, $workspace->rules(), $strayed);
+        // What went into the bin with another page hangs where it hangs until that comes back.
+        if ($now->isBinned() && $back->isBinned() && $now->bin !== $now->id && $back->parent !== $now->parent) {
+            $this->say(NoteKind::Stays, $now, 'place', $workspace);
+            $back = $back->placed($now->parent, $now->position);
+        }
+        if ($back->isBinned() && $now->id === $workspace->startPage) {
+            $this->say(NoteKind::Stays, $now, 'state', $workspace);
+
+            return $now;
+        }
+
+        return $back;
+    }
+
+    /**
+     * A page whose old place is gone, in the bin, or by now inside the page itself stays where it is.
+     *
+     * @param  array<string, Page|null>  $placed  pages put back, each as it was found; null for one that had been removed
+     */
+    private function guardPlaces(array $placed, Workspace $workspace): void
+    {
+        do {
+            $unfit = [];
+            $leaving = $this->leavingChildren($placed, $workspace);
+            foreach ($placed as $id => $found) {
+                $page = $workspace->find((string) $id);
+                if ($page !== null && (isset($leaving[$id]) || ! $this->fits($page, $workspace))) {
+                    $unfit[$id] = $found;
+                }
+            }
+            foreach ($unfit as $id => $found) {
+                $page = $workspace->known((string) $id);
+                // One that comes back out of nowhere has no other place than the top, or the bin for itself.
+                $workspace->put($found === null ? $page->with(['parent' => null, 'bin' => $page->bin === null ? null : $page->id]) : $this->stay($page, $found));
+                unset($placed[$id]);
+                $this->say(NoteKind::Stays, $page, 'place', $workspace);
+            }
+        } while ($unfit !== []);
+        foreach ($this->pages as $difference) {
+            $this->lieAlone($difference->page, $workspace);
+            $this->makeRoom($difference->page, $workspace);
+        }
+    }
+
+    /** The page with the place, and where that hangs together the bin, that it was found with. */
+    private function stay(Page $page, Page $found): Page
+    {
+        $page = $page->placed($found->parent, $found->position);
+
+        return $page->isBinned() === $found->isBinned() ? $page : $page->with(['state' => $found->state, 'was' => $found->was, 'bin' => $found->bin, 'address' => $found->address]);
+    }
+
+    /**
+     * Pages that would go back into the bin and leave a child behind in the tree, one made or moved there since.
+     *
+     * @param  array<string, Page|null>  $placed
+     * @return array<string, true>
+     */
+    private function leavingChildren(array $placed, Workspace $workspace): array
+    {
+        $roots = [];
+        foreach ($placed as $id => $found) {
+            $page = $workspace->find((string) $id);
+            if ($page !== null && $page->isBinned() && $found?->isBinned() === false) {
+                $roots[(string) $page->bin] = true;
+            }
+        }
+        $candidates = array_map(fn (string|int $root): array => $workspace->branchBefore((string) $root), array_keys($roots));
+        $leaving = [];
+        foreach ($roots === [] ? [] : [...array_merge(...$candidates), ...$workspace->touched()] as $id) {
+            $page = $workspace->find($id);
+            if ($page !== null && ! $page->isBinned() && $page->parent !== null && $workspace->find($page->parent)?->isBinned() === true) {
+                $leaving[$page->parent] = true;
+            }
+        }
+
+        return $leaving;
+    }
+
+    private function fits(Page $page, Workspace $workspace): bool
+    {
+        if ($page->isBinned()) {
+            $root = $workspace->find((string) $page->bin);
+
+            return ($page->parent === null || $workspace->find($page->parent) !== null) && $root !== null && $root->bin === $root->id;
+        }
+        for ($steps = [$page->id => true], $above = $page; $above->parent !== null;) {
+            $parent = $workspace->find($above->parent);
+            if ($parent === null || $parent->isBinned() || isset($steps[$parent->id])) {
+                return false;
+            }
+            $steps[$parent->id] = true;
+            $above = $parent;
+        }
+
+        return true;
+    }
+
+    /** A page left in the bin by the one it went there with lies there on its own. */
+    private function lieAlone(string $id, Workspace $workspace): void
+    {
+        $page = $workspace->find($id);
+        $root = $page?->bin === null ? null : $workspace->find($page->bin);
+        if ($page !== null && $page->isBinned() && ($root === null || $root->bin !== $root->id)) {
+            $workspace->put($page->with(['bin' => $page->id]));
+        }
+    }
+
+    /** Somebody may have put another page exactly where this one was. */
+    private function makeRoom(string $id, Workspace $workspace): void
+    {
+        $page = $workspace->find($id);
+        if ($page === null || $page->isBinned()) {
+            return;
+        }
         $order = $workspace->childOrder($page->parent);
         while (count(array_keys($order, $page->position, true)) > 1) {
             $page = $page->placed($page->parent, $page->position + 1);
             $order[$page->id] = $page->position;
             $workspace->put($page);
         }
+    }
+
+    private function say(NoteKind $kind, Page $page, string $what, Workspace $workspace): void
+    {
+        $workspace->notes[] = new Note($kind, $page->id, $page->name, $what);
     }
 }

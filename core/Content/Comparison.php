@@ -1,0 +1,156 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Content;
+
+/**
+ * Two versions of words side by side: blocks that are alike stand beside each other, and the words that differ
+ * between them are marked. By the longest common run of blocks, then of words (Hunt–McIlroy).
+ */
+final class Comparison
+{
+    /** Above so many pairs of words a changed block is marked whole. */
+    private const MOST = 1_000_000;
+
+    /** @return list<ComparedRow> */
+    public static function of(Document $left, Document $right): array
+    {
+        [$a, $b] = [self::blocks($left), self::blocks($right)];
+        $rows = [];
+        $alone = [[], []];
+        foreach (self::aligned(array_column($a, 1), array_column($b, 1)) as [$i, $j]) {
+            if ($i !== null && $j !== null) {
+                array_push($rows, ...self::changed(...$alone));
+                $alone = [[], []];
+                $rows[] = new ComparedRow('same', self::plain($a[$i]), self::plain($b[$j]));
+            } elseif ($i !== null) {
+                $alone[0][] = $a[$i];
+            } else {
+                $alone[1][] = $b[(int) $j];
+            }
+        }
+
+        return [...$rows, ...self::changed(...$alone)];
+    }
+
+    /**
+     * Blocks between two that are the same: paired in order.
+     *
+     * @param  list<array{string, string}>  $left
+     * @param  list<array{string, string}>  $right
+     * @return list<ComparedRow>
+     */
+    private static function changed(array $left, array $right): array
+    {
+        $rows = [];
+        for ($n = 0; $n < max(count($left), count($right)); $n++) {
+            $l = $left[$n] ?? null;
+            $r = $right[$n] ?? null;
+            $rows[] = match (true) {
+                $l === null => new ComparedRow('right-only', null, $r === null ? null : self::plain($r, true)),
+                $r === null => new ComparedRow('left-only', self::plain($l, true), null),
+                default => self::pair($l, $r),
+            };
+        }
+
+        return $rows;
+    }
+
+    /**
+     * @param  array{string, string}  $left
+     * @param  array{string, string}  $right
+     */
+    private static function pair(array $left, array $right): ComparedRow
+    {
+        $a = preg_split('/(?<=\s)|(?=\s)/u', $left[1], -1, PREG_SPLIT_NO_EMPTY) ?: [];
+        $b = preg_split('/(?<=\s)|(?=\s)/u', $right[1], -1, PREG_SPLIT_NO_EMPTY) ?: [];
+        $pieces = [[], []];
+        foreach (count($a) * count($b) > self::MOST ? [] : self::aligned($a, $b) as [$i, $j]) {
+            if ($i !== null) {
+                self::add($pieces[0], $a[$i], $j === null);
+            }
+            if ($j !== null) {
+                self::add($pieces[1], $b[$j], $i === null);
+            }
+        }
+
+        return new ComparedRow('changed', ['type' => $left[0], 'pieces' => $pieces[0] ?: [['text' => $left[1], 'marked' => true]]], ['type' => $right[0], 'pieces' => $pieces[1] ?: [['text' => $right[1], 'marked' => true]]]);
+    }
+
+    /** @param  list<array{text: string, marked: bool}>  $pieces */
+    private static function add(array &$pieces, string $text, bool $marked): void
+    {
+        $last = count($pieces) - 1;
+        if ($last >= 0 && $pieces[$last]['marked'] === $marked) {
+            $pieces[$last]['text'] .= $text;
+        } else {
+            $pieces[] = ['text' => $text, 'marked' => $marked];
+        }
+    }
+
+    /**
+     * @param  array{string, string}  $block
+     * @return array{type: string, pieces: list<array{text: string, marked: bool}>}
+     */
+    private static function plain(array $block, bool $marked = false): array
+    {
+        return ['type' => $block[0], 'pieces' => [['text' => $block[1], 'marked' => $marked]]];
+    }
+
+    /**
+     * Pairs of indices in order; null on the side that has no equal.
+     *
+     * @param  list<string>  $a
+     * @param  list<string>  $b
+     * @return list<array{int|null, int|null}>
+     */
+    private static function aligned(array $a, array $b): array
+    {
+        $lengths = array_fill(0, count($a) + 1, array_fill(0, count($b) + 1, 0));
+        for ($i = count($a) - 1; $i >= 0; $i--) {
+            for ($j = count($b) - 1; $j >= 0; $j--) {
+                $lengths[$i][$j] = $a[$i] === $b[$j] ? $lengths[$i + 1][$j + 1] + 1 : max($lengths[$i + 1][$j], $lengths[$i][$j + 1]);
+            }
+        }
+        $pairs = [];
+        for ($i = $j = 0; $i < count($a) || $j < count($b);) {
+            if ($i < count($a) && $j < count($b) && $a[$i] === $b[$j]) {
+                $pairs[] = [$i++, $j++];
+            } elseif ($j >= count($b) || ($i < count($a) && $lengths[$i + 1][$j] >= $lengths[$i][$j + 1])) {
+                $pairs[] = [$i++, null];
+            } else {
+                $pairs[] = [null, $j++];
+            }
+        }
+
+        return $pairs;
+    }
+
+    /** @return list<array{string, string}> type and text of each block; a list item is one of its own */
+    private static function blocks(Document $document): array
+    {
+        $blocks = [];
+        foreach ($document->blocks as $block) {
+            $parts = in_array($block['type'], ['bulletList', 'orderedList'], true) ? $block['content'] ?? [] : [$block];
+            foreach ($parts as $part) {
+                $blocks[] = [(string) $block['type'], self::text($part)];
+            }
+        }
+
+        return $blocks;
+    }
+
+    /** @param  array<string, mixed>  $node */
+    private static function text(array $node): string
+    {
+        if (isset($node['text'])) {
+            return (string) $node['text'];
+        }
+        if (($node['type'] ?? null) === 'picture') {
+            return '[picture] '.($node['attrs']['alt'] ?? '');
+        }
+
+        return implode(($node['type'] ?? '') === 'paragraph' || ($node['type'] ?? '') === 'heading' ? '' : ' ', array_map(self::text(...), $node['content'] ?? []));
+    }
+}

@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Structure\Change;
+
+use Heronstem\Core\Structure\Change;
+use Heronstem\Core\Structure\ChangeRefused;
+use Heronstem\Core\Structure\Page;
+use Heronstem\Core\Structure\PageKind;
+use Heronstem\Core\Structure\Target;
+use Heronstem\Core\Structure\TargetKind;
+use Heronstem\Core\Structure\Workspace;
+
+/** Makes of a page a page, section, pointer or download. Its words stay, in case it is a page again. */
+final readonly class ChangeKind implements Change
+{
+    public function __construct(public string $page, public PageKind $to, public ?Target $leadsTo = null)
+    {
+    }
+
+    public function on(Workspace $workspace): void
+    {
+        $page = $workspace->page($this->page);
+        if ($workspace->startPage === $page->id && $this->to !== PageKind::Page) {
+            throw new ChangeRefused('to', "“{$page->name}” is the start page, which shows words. Make another page the start page first.");
+        }
+        $this->guardTarget($page, $workspace);
+        $workspace->put($page->with(['kind' => $this->to, 'leadsTo' => $this->leadsTo, 'leftOut' => $page->leftOut && $this->to === PageKind::Section]));
+    }
+
+    public function pagesNamed(): array
+    {
+        return [$this->page, ...($this->leadsTo?->kind === TargetKind::Page ? [$this->leadsTo->value] : [])];
+    }
+
+    public function toArray(): array
+    {
+        return ['kind' => 'change-kind', 'page' => $this->page, 'to' => $this->to->value] + ($this->leadsTo === null ? [] : ['leadsTo' => $this->leadsTo->toArray()]);
+    }
+
+    private function guardTarget(Page $page, Workspace $workspace): void
+    {
+        match ($this->to) {
+            PageKind::Page, PageKind::Section => $this->leadsTo === null ?: throw new ChangeRefused('leadsTo', "A {$this->to->value} leads nowhere else. Only pointers and downloads do."),
+            PageKind::Download => $this->leadsTo?->kind === TargetKind::File ?: throw new ChangeRefused('leadsTo', 'A download needs the file that it serves.'),
+            PageKind::Pointer => $this->leadsTo !== null ?: throw new ChangeRefused('leadsTo', 'A pointer needs a page, an address, a URL or a file to lead to.'),
+        };
+        // The way on from the target must not come back here.
+        for ($target = $this->leadsTo, $steps = []; $target?->kind === TargetKind::Page;) {
+            $next = $workspace->page($target->value, 'leadsTo');
+            if ($next->id === $page->id || isset($steps[$next->id])) {
+                throw new ChangeRefused('leadsTo', "“{$page->name}” would lead back to itself. Choose a page that does not point here.");
+            }
+            $steps[$next->id] = true;
+            $target = $next->kind === PageKind::Pointer ? $next->leadsTo : null;
+        }
+    }
+}

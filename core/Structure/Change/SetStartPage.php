@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Structure\Change;
+
+use Heronstem\Core\Structure\AlreadySo;
+use Heronstem\Core\Structure\Change;
+use Heronstem\Core\Structure\ChangeRefused;
+use Heronstem\Core\Structure\PageKind;
+use Heronstem\Core\Structure\Workspace;
+
+/** Puts a page at `/`. Its slug waits for the day it no longer is the start page. */
+final readonly class SetStartPage implements Change
+{
+    use NamesItsPage;
+
+    public function __construct(public string $page)
+    {
+    }
+
+    public function on(Workspace $workspace): void
+    {
+        $page = $workspace->page($this->page);
+        if ($workspace->startPage === $page->id) {
+            throw new AlreadySo('page', "“{$page->name}” is the start page already.");
+        }
+        if (! $page->isLive() || $page->kind !== PageKind::Page) {
+            throw new ChangeRefused('page', $page->isLive() ? "“{$page->name}” is a {$page->kind->value}. The start page shows words; choose a page." : "“{$page->name}” is not live, so visitors of / would get nothing. Put it live first.");
+        }
+        $former = $workspace->startPage === null ? null : $workspace->find($workspace->startPage);
+        if ($former !== null) {
+            $workspace->put($former);
+        }
+        $workspace->startPage = $page->id;
+        $workspace->put($page);
+    }
+
+    public function toArray(): array
+    {
+        return ['kind' => 'set-start-page', 'page' => $this->page];
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Structure\Change;
+
+use Heronstem\Core\Structure\AlreadySo;
+use Heronstem\Core\Structure\Change;
+use Heronstem\Core\Structure\Workspace;
+
+/** Lets a pinned address go: the page is again where its parent and slug put it. */
+final readonly class Unpin implements Change
+{
+    use NamesItsPage;
+
+    public function __construct(public string $page)
+    {
+    }
+
+    public function on(Workspace $workspace): void
+    {
+        $page = $workspace->page($this->page);
+        if ($page->pinned === null) {
+            throw new AlreadySo('page', "The address of “{$page->name}” is not pinned.");
+        }
+        $workspace->put($page->with(['pinned' => null]));
+    }
+
+    public function toArray(): array
+    {
+        return ['kind' => 'unpin', 'page' => $this->page];
+    }
+}

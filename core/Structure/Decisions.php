@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Structure;
+
+/** What has been decided for a batch. */
+final readonly class Decisions
+{
+    /** @param  list<Decision>  $made */
+    private function __construct(public array $made, public Undecided $undecided)
+    {
+    }
+
+    /** What is not decided stays open. */
+    public static function of(Decision ...$made): self
+    {
+        return new self(array_values($made), Undecided::StaysOpen);
+    }
+
+    /** What is not decided takes its default. */
+    public static function elseDefaults(Decision ...$made): self
+    {
+        return new self(array_values($made), Undecided::TakesDefault);
+    }
+
+    public function givesWay(string $key): bool
+    {
+        foreach ($this->made as $decision) {
+            if ($decision->givesWay?->key === $key) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** The last word on it, the default where that is taken; null while it is open. */
+    public function on(QuestionKind $kind, string $page, Answer $default): ?Decision
+    {
+        $found = $this->undecided === Undecided::TakesDefault ? Decision::answer($kind, $page, $default) : null;
+        foreach ($this->made as $decision) {
+            if ($decision->kind === $kind && $decision->page === $page) {
+                $found = $decision;
+            }
+        }
+
+        return $found;
+    }
+}

@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Structure;
+
+enum QuestionKind: string
+{
+    case Retired = 'retired';
+    case ChildrenOf = 'children-of';
+    case DraftsBelow = 'drafts-below';
+
+    /** @return list<Answer> */
+    public function answers(): array
+    {
+        return match ($this) {
+            self::Retired => [Answer::Parent, Answer::Gone, Answer::Page],
+            self::ChildrenOf => [Answer::Along, Answer::Up],
+            self::DraftsBelow => [Answer::Leave, Answer::Live],
+        };
+    }
+}
