@@ -17,7 +17,12 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property array<mixed> $batch
  * @property array<string, int> $counts
  * @property list<array{page: string, before: array<string, scalar|null>|null, after: array<string, scalar|null>|null}> $pages
- * @property list<array{key: string, before: array{string, string, string, bool}|null, after: array{string, string, string, bool}|null}> $claims
+ * @property list<array{key: string, before: array{0: string, 1: string, 2: string, 3: bool, 4?: string}|null, after: array{0: string, 1: string, 2: string, 3: bool, 4?: string}|null}> $claims
+ * @property array{before: string|null, after: string|null}|null $start_page
+ * @property array<string, mixed>|null $ripple
+ * @property string $touched
+ * @property string $kinds
+ * @property \Illuminate\Support\Carbon|null $thinned_at
  * @property string $note
  * @property int|null $takes_back_id
  * @property int|null $taken_back_by_id
@@ -34,7 +39,7 @@ final class HistoryEntry extends Model
 
     protected $guarded = ['id'];
 
-    protected $casts = ['batch' => 'array', 'counts' => 'array', 'pages' => 'array', 'claims' => 'array'];
+    protected $casts = ['batch' => 'array', 'counts' => 'array', 'pages' => 'array', 'claims' => 'array', 'start_page' => 'array', 'ripple' => 'array', 'thinned_at' => 'datetime'];
 
     /** @return list<string> */
     public function uniqueIds(): array

@@ -16,6 +16,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property Role $role
  * @property int|null $branch_id
  * @property-read Site $site
+ * @property-read User $user
  */
 final class Membership extends Model
 {
@@ -24,6 +25,12 @@ final class Membership extends Model
     protected $fillable = ['site_id', 'user_id', 'role', 'branch_id'];
 
     protected $casts = ['role' => Role::class];
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
 
     /** @return BelongsTo<Site, $this> */
     public function site(): BelongsTo

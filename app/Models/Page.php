@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Heronstem\Core\Structure\PageKind;
 use Heronstem\Core\Structure\State;
+use Heronstem\Core\Structure\Target;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -26,6 +28,17 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property bool $ever_live
  * @property \Illuminate\Support\Carbon|null $live_since
  * @property bool $listed
+ * @property PageKind $kind
+ * @property string|null $leads_to
+ * @property string|null $pinned
+ * @property bool $left_out
+ * @property bool $kept
+ * @property int|null $bin_id
+ * @property string|null $was
+ * @property \Illuminate\Support\Carbon|null $binned_at
+ * @property \Illuminate\Support\Carbon|null $from_at
+ * @property \Illuminate\Support\Carbon|null $until_at
+ * @property string $review_note
  * @property string $layout
  * @property string $summary
  * @property string $search_title
@@ -46,7 +59,7 @@ final class Page extends Model
 
     protected $guarded = ['id'];
 
-    protected $casts = ['state' => State::class, 'slug_by_hand' => 'bool', 'ever_live' => 'bool', 'listed' => 'bool', 'live_since' => 'datetime'];
+    protected $casts = ['state' => State::class, 'slug_by_hand' => 'bool', 'ever_live' => 'bool', 'listed' => 'bool', 'live_since' => 'datetime', 'left_out' => 'bool', 'kept' => 'bool', 'from_at' => 'datetime', 'until_at' => 'datetime', 'binned_at' => 'datetime', 'kind' => PageKind::class];
 
     /** @return list<string> */
     public function uniqueIds(): array
@@ -62,6 +75,21 @@ final class Page extends Model
     public function displayHeading(): string
     {
         return $this->heading ?? $this->name;
+    }
+
+    /** Whether visitors get it at this moment, also in the minute before its schedule is carried out. */
+    public function isVisible(): bool
+    {
+        return match (true) {
+            $this->state === State::Binned, $this->until_at !== null && $this->until_at->lessThanOrEqualTo(now()) => false,
+            $this->state === State::Live => true,
+            default => $this->from_at !== null && $this->from_at->lessThanOrEqualTo(now()),
+        };
+    }
+
+    public function target(): ?Target
+    {
+        return $this->leads_to === null ? null : Target::stored($this->leads_to);
     }
 
     /** @return list<Page> from the top of the tree down to the parent */

@@ -6,7 +6,9 @@ namespace App\Models;
 
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\TrailingSlash;
+use Heronstem\Core\Moment;
 use Heronstem\Core\Search\SiteFacts;
+use Heronstem\Core\Structure\Authority;
 use Heronstem\Core\Structure\SiteFrame;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
@@ -65,11 +67,11 @@ final class Site extends Model
         return new AddressRules(TrailingSlash::from($this->trailing_slash), $this->suffix, $this->case_sensitive, $this->language, $this->native_letters);
     }
 
-    public function frame(): SiteFrame
+    public function frame(Authority $authority = Authority::Manager): SiteFrame
     {
         $start = $this->start_page_id === null ? null : Page::query()->whereKey($this->start_page_id)->value('ulid');
 
-        return new SiteFrame($this->rules(), is_string($start) ? $start : null);
+        return new SiteFrame($this->rules(), is_string($start) ? $start : null, Moment::at(now()->getTimestamp()), $this->zone, $authority);
     }
 
     public function facts(): SiteFacts

@@ -4,15 +4,21 @@ declare(strict_types=1);
 
 namespace App\Store;
 
+use App\Models\File;
 use App\Models\Site;
 use Heronstem\Core\Address\ClaimKind;
 use Heronstem\Core\Redirect\Answers;
 use Heronstem\Core\Redirect\Held;
+use Heronstem\Core\Redirect\Standing;
+use Heronstem\Core\Structure\PageKind;
+use Heronstem\Core\Structure\Target;
 use Illuminate\Database\Connection;
 
-/** One look into the ledger for the public site; the statement is prepared once and kept. */
+/** The resolver's look into the ledger: one row by its unique key, over a prepared statement. */
 final class LedgerAnswers implements Answers
 {
+    private const STANDING = 'p.ulid, p.name, p.address, is_visible(p.state, p.from_at, p.until_at) as visible, p.kind, p.leads_to';
+
     private ?\PDOStatement $statement = null;
 
     public function __construct(private readonly Connection $db, private readonly Site $site)
@@ -21,17 +27,44 @@ final class LedgerAnswers implements Answers
 
     public function at(string $key): ?Held
     {
-        $this->statement ??= $this->db->getPdo()->prepare(
-            'select l.address, l.kind, p.ulid, p.name, p.address, p.state from ledger l join pages p on p.id = l.page_id where l.site_id = ? and l.key = ?'
-        );
+        $this->statement ??= $this->db->getPdo()->prepare('select l.address, l.kind, '.self::STANDING.' from ledger l left join pages p on p.id = l.page_id where l.site_id = ? and l.key = ?');
         $this->statement->execute([$this->site->id, $key]);
         $row = $this->statement->fetch(\PDO::FETCH_NUM);
         $this->statement->closeCursor();
         if (! is_array($row)) {
             return null;
         }
-        [$address, $kind, $page, $name, $pageAddress, $state] = $row;
 
-        return new Held($address, ClaimKind::from($kind), $page, $name, $pageAddress, $state === 'live');
+        return new Held($row[0], ClaimKind::from($row[1]), $row[2] === null ? null : self::standing(array_slice($row, 2)));
+    }
+
+    public function page(string $id): ?Standing
+    {
+        return $this->one('from pages p where p.site_id = ? and p.ulid = ?', $id);
+    }
+
+    public function firstInside(string $id): ?Standing
+    {
+        return $this->one('from pages p join pages s on s.id = p.parent_id where p.site_id = ? and s.ulid = ? and is_visible(p.state, p.from_at, p.until_at) order by p.position limit 1', $id);
+    }
+
+    public function file(string $id): ?string
+    {
+        return File::query()->where('site_id', $this->site->id)->where('ulid', $id)->first()?->address();
+    }
+
+    private function one(string $from, string $id): ?Standing
+    {
+        $row = $this->db->selectOne('select '.self::STANDING.' '.$from, [$this->site->id, $id]);
+
+        return $row === null ? null : self::standing(array_values((array) $row));
+    }
+
+    /** @param  array<int, mixed>  $row */
+    private static function standing(array $row): Standing
+    {
+        [$id, $name, $address, $visible, $kind, $leadsTo] = $row;
+
+        return new Standing($id, $name, $address, (bool) $visible, PageKind::from($kind), $leadsTo === null ? null : Target::stored($leadsTo));
     }
 }

@@ -19,11 +19,14 @@ final readonly class OutlineRows
     private const COLUMNS = <<<'SQL'
         p.ulid as id, (select ulid from pages u where u.id = p.parent_id) as parent, p.name, p.slug, p.address, p.state, p.listed, p.ever_live as "everLive",
         p.clicks, p.links_in as "linksIn", to_char(p.updated_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as changed,
-        (select count(*) from pages c where c.parent_id = p.id) as children,
+        (select count(*) from pages c where c.parent_id = p.id and c.state <> 'bin') as children,
         coalesce(w.live_version is distinct from w.working_version and p.state = 'live' and w.page_id is not null, false) as edited,
         case when p.search_title <> '' then 'own' else 'pattern' end as title,
         case when p.search_description <> '' then 'own' when p.summary <> '' then 'summary' when w.page_id is not null then 'words' when s.description <> '' then 'site' else 'none' end as description,
-        p.id = s.start_page_id is true as start, nlevel(p.path) as level
+        p.id = s.start_page_id is true as start, nlevel(p.path) as level,
+        p.kind, p.left_out as "leftOut", p.kept, p.pinned is not null as pinned,
+        case when p.leads_to is null then null when p.leads_to like 'page %' then (select name from pages t where t.ulid = substr(p.leads_to, 6)) when p.leads_to like 'file %' then (select name from files f where f.ulid = substr(p.leads_to, 6)) else substr(p.leads_to, strpos(p.leads_to, ' ') + 1) end as "leadsTo",
+        to_char(p.from_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as "from", to_char(p.until_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as until
         SQL;
 
     private const FROM = 'from pages p join sites s on s.id = p.site_id left join page_words w on w.page_id = p.id';
@@ -40,7 +43,7 @@ final readonly class OutlineRows
     {
         $of = $parent === null ? 'p.parent_id is null' : 'p.parent_id = (select id from pages where ulid = ? and site_id = ?)';
 
-        return array_values($this->db->select('select '.self::COLUMNS.' '.self::FROM." where p.site_id = ? and $of order by p.position limit ? offset ?", [
+        return array_values($this->db->select('select '.self::COLUMNS.' '.self::FROM." where p.site_id = ? and p.state <> 'bin' and $of order by p.position limit ? offset ?", [
             $site->id, ...($parent === null ? [] : [$parent, $site->id]), $limit, $offset,
         ]));
     }
@@ -49,7 +52,7 @@ final readonly class OutlineRows
     {
         $of = $parent === null ? 'parent_id is null' : 'parent_id = (select id from pages where ulid = ?)';
 
-        return (int) $this->db->selectOne("select count(*) as n from pages where site_id = ? and $of", $parent === null ? [$site->id] : [$site->id, $parent])->n;
+        return (int) $this->db->selectOne("select count(*) as n from pages where site_id = ? and state <> 'bin' and $of", $parent === null ? [$site->id] : [$site->id, $parent])->n;
     }
 
     /**
@@ -62,7 +65,7 @@ final readonly class OutlineRows
     {
         $rows = $parents === [] ? [] : $this->db->select(
             'select r.* from unnest(?::text[]) with ordinality as o(ulid, n) join pages b on b.ulid = o.ulid and b.site_id = ?
-             cross join lateral (select '.self::COLUMNS.' '.self::FROM.' where p.site_id = ? and p.parent_id = b.id order by p.position limit '.self::PIECE.') r
+             cross join lateral (select '.self::COLUMNS.' '.self::FROM." where p.site_id = ? and p.state <> 'bin' and p.parent_id = b.id order by p.position limit ".self::PIECE.') r
              order by o.n',
             [PgArray::of($parents), $site->id, $site->id],
         );
@@ -74,22 +77,21 @@ final readonly class OutlineRows
         return $by;
     }
 
-    /** @return \stdClass with pages, live, draft, offline */
+    /** @return \stdClass with pages, live, draft, review, offline, bin */
     public function counts(Site $site): \stdClass
     {
-        return $this->db->selectOne("select count(*) as pages, count(*) filter (where state = 'live') as live, count(*) filter (where state = 'draft') as draft, count(*) filter (where state = 'offline') as offline from pages where site_id = ?", [$site->id]);
+        return $this->db->selectOne("select count(*) filter (where state <> 'bin') as pages, count(*) filter (where state = 'live') as live, count(*) filter (where state = 'draft') as draft, count(*) filter (where state = 'review') as review,
+            count(*) filter (where state = 'offline') as offline, count(*) filter (where bin_id = id) as bin from pages where site_id = ?", [$site->id]);
     }
 
     /**
-     * Pages whose name or address holds the text, with their ancestors, in tree order.
+     * Pages that a filter finds, with their ancestors, in tree order.
      *
      * @return array{int, list<\stdClass>} how many match, and rows with `match` set on those
      */
-    public function matching(Site $site, string $text, int $limit): array
+    public function matching(Site $site, PageFilter $filter, int $limit): array
     {
-        $like = '%'.addcslashes($text, '%_\\').'%';
-        $where = "p.site_id = ? and (p.name || ' ' || p.address) ilike ? and (p.name ilike ? or p.address ilike ?)";
-        $bound = [$site->id, $like, $like, $like];
+        [$where, $bound] = $filter->where($site);
         $total = (int) $this->db->selectOne("select count(*) as n from pages p where $where", $bound)->n;
         $rows = $this->db->select(
             "with found as (select p.id, p.path from pages p where $where order by nlevel(p.path), p.id limit ?),
@@ -106,6 +108,27 @@ final readonly class OutlineRows
         }
 
         return [$total, array_values($rows)];
+    }
+
+    /** @return array<string, array<string, int>> how many of the pages a filter finds have each state, kind and layout */
+    public function facets(Site $site, PageFilter $filter): array
+    {
+        [$where, $bound] = $filter->where($site);
+        $facets = ['state' => [], 'kind' => [], 'layout' => []];
+        foreach ($this->db->select("select state, kind, layout, count(*) as n from pages p where $where group by grouping sets ((state), (kind), (layout))", $bound) as $row) {
+            $facet = $row->state !== null ? 'state' : ($row->kind !== null ? 'kind' : 'layout');
+            $facets[$facet][$row->$facet] = (int) $row->n;
+        }
+
+        return $facets;
+    }
+
+    /** @return list<string> identities of all that a filter finds, in tree order, up to a limit */
+    public function ids(Site $site, PageFilter $filter, int $limit): array
+    {
+        [$where, $bound] = $filter->where($site);
+
+        return array_column($this->db->select("select p.ulid from pages p where $where order by nlevel(p.path), p.parent_id, p.position limit ?", [...$bound, $limit]), 'ulid');
     }
 
     /** @return list<string> ULIDs of a page's ancestors, from the top down */

@@ -6,6 +6,8 @@ namespace App\Store;
 
 use App\Models\HistoryEntry;
 use App\Models\Site;
+use Heronstem\Core\Address\Claim;
+use Heronstem\Core\Address\ClaimKind;
 use Heronstem\Core\Structure\ClaimDifference;
 use Heronstem\Core\Structure\Page;
 use Heronstem\Core\Structure\Ripple;
@@ -14,67 +16,47 @@ use Illuminate\Database\ConnectionInterface;
 /** Writes a ripple to pages and ledger: a handful of set-based statements, however large the branch. */
 final readonly class RippleWriter
 {
-    public function __construct(private ConnectionInterface $db)
+    public function __construct(private ConnectionInterface $db, private NewPages $newPages, private GonePages $gonePages)
     {
     }
 
     public function write(Ripple $ripple, Site $site, HistoryEntry $entry): void
     {
-        foreach ($ripple->pages as $difference) {
-            if ($difference->wasMade()) {
-                $this->make($ripple->outcome[$difference->page] ?? throw new \LogicException('A made page has no outcome.'), $site, $entry);
-            }
-        }
-        $this->updateFields($ripple, $site, $entry);
-        $this->updatePaths($ripple, $site);
-        $this->updateAddresses($ripple);
-        $this->writeClaims($ripple->claims, $site, $entry);
-        foreach ($ripple->pages as $difference) {
-            if ($difference->wasRemoved()) {
-                $this->remove($difference->page);
-            }
-        }
-    }
-
-    private function make(Page $page, Site $site, HistoryEntry $entry): void
-    {
-        $kept = $this->db->selectOne('delete from unmade_pages where ulid = ? returning record, words', [$page->id]);
-        $record = $kept === null ? [] : json_decode($kept->record, true, flags: JSON_THROW_ON_ERROR);
-        $row = [
-            'site_id' => $site->id, 'ulid' => $page->id, 'position' => $page->position, 'name' => $page->name, 'slug' => $page->slug->text,
-            'slug_by_hand' => $page->slugByHand, 'pinned' => $page->pinned?->path, 'address' => $page->address->path, 'state' => $page->state->value,
-            'live_since' => $page->isLive() ? date(DATE_ATOM) : null,
-            'ever_live' => $page->everLive, 'listed' => $page->listed, 'changed_by' => $entry->user_id,
-            'heading' => $record['heading'] ?? null, 'summary' => $record['summary'] ?? '', 'layout' => $record['layout'] ?? 'page',
-            'search_title' => $record['search_title'] ?? '', 'search_description' => $record['search_description'] ?? '',
-        ];
-        $columns = implode(', ', array_keys($row));
-        $made = $this->db->selectOne(
-            "with n as (select nextval(pg_get_serial_sequence('pages', 'id')) as id), parent as (select id, path from pages where ulid = ? and site_id = ?)
-             insert into pages (id, parent_id, path, $columns)
-             select n.id, (select id from parent), coalesce((select path from parent), ''::ltree) || n.id::text, $columns
-             from n, jsonb_populate_record(null::unplaced_page, ?::jsonb)
-             returning id",
-            [$page->parent, $site->id, json_encode($row, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)],
-        );
-        if ($kept?->words !== null) {
-            $this->db->insert('insert into page_words (page_id, working, working_version, saved_by) select ?, (w->>\'working\')::jsonb, (w->>\'working_version\')::int, ? from (select ?::jsonb as w) x', [$made->id, $entry->user_id, $kept->words]);
-        }
-    }
-
-    private function updateFields(Ripple $ripple, Site $site, HistoryEntry $entry): void
-    {
-        $rows = [];
+        $made = $changed = $removed = $moved = [];
         foreach ($ripple->pages as $difference) {
             $page = $ripple->outcome[$difference->page] ?? null;
-            if ($page !== null && ! $difference->wasMade()) {
-                $rows[] = [
-                    'ulid' => $page->id, 'parent' => $page->parent, 'position' => $page->position, 'name' => $page->name, 'slug' => $page->slug->text,
-                    'slug_by_hand' => $page->slugByHand, 'pinned' => $page->pinned?->path, 'state' => $page->state->value, 'ever_live' => $page->everLive, 'listed' => $page->listed,
-                ];
+            if ($page === null) {
+                $removed[] = $difference->page;
+            } elseif ($difference->wasMade()) {
+                $made[] = $page;
+            } else {
+                $changed[] = $page;
+                if ($difference->changedParent()) {
+                    $moved[] = $page->id;
+                }
             }
         }
-        if ($rows === []) {
+        $this->newPages->make($made, $ripple->copies, $site, $entry);
+        $this->updateFields($changed, $site, $entry);
+        $addresses = $this->addresses($ripple, $changed);
+        if (count($moved) === 1) {
+            $this->moveBranch($moved[0], $addresses, $site);
+        } else {
+            $this->updatePaths($moved, $site);
+            $this->updateAddresses($addresses);
+        }
+        $this->writeClaims($ripple->claims, $site, $entry);
+        if ($ripple->startPage !== null) {
+            $this->db->update('update sites set start_page_id = (select id from pages where ulid = ? and site_id = ?) where id = ?', [$ripple->startPage->after, $site->id, $site->id]);
+            $site->refresh();
+        }
+        $this->gonePages->remove($removed, $site);
+    }
+
+    /** @param  list<Page>  $pages */
+    private function updateFields(array $pages, Site $site, HistoryEntry $entry): void
+    {
+        if ($pages === []) {
             return;
         }
         $this->db->update(<<<'SQL'
@@ -82,22 +64,25 @@ final readonly class RippleWriter
                 parent_id = parent.id, position = n.position, name = n.name, slug = n.slug, slug_by_hand = n.slug_by_hand, pinned = n.pinned,
                 live_since = case when n.state <> 'live' then null when p.state = 'live' then p.live_since else now() end,
                 state = n.state, ever_live = n.ever_live, listed = n.listed,
+                kind = n.kind, leads_to = n.leads_to, left_out = n.left_out, kept = n.kept, bin_id = bin.id, was = n.was,
+                binned_at = case when n.state <> 'bin' then null else coalesce(p.binned_at, now()) end,
+                from_at = n.from_at, until_at = n.until_at, review_note = n.review_note,
                 version = p.version + 1, changed_by = ?, updated_at = now()
-            from jsonb_to_recordset(?::jsonb) as n(ulid text, parent text, position bigint, name text, slug text, slug_by_hand boolean, pinned text, state text, ever_live boolean, listed boolean)
+            from jsonb_to_recordset(?::jsonb) as n(ulid text, parent text, position bigint, name text, slug text, slug_by_hand boolean, pinned text, state text, ever_live boolean, listed boolean,
+                kind text, leads_to text, left_out boolean, kept boolean, bin text, was text, from_at timestamptz, until_at timestamptz, review_note text)
             left join pages parent on parent.ulid = n.parent and parent.site_id = ?
+            left join pages bin on bin.ulid = n.bin and bin.site_id = ?
             where p.ulid = n.ulid and p.site_id = ?
-            SQL, [$entry->user_id, json_encode($rows, JSON_THROW_ON_ERROR), $site->id, $site->id]);
+            SQL, [$entry->user_id, $this->json(array_map(PageRow::of(...), $pages)), $site->id, $site->id, $site->id]);
     }
 
-    /** Paths of moved branches, ancestors first, each branch in one statement. */
-    private function updatePaths(Ripple $ripple, Site $site): void
+    /**
+     * Paths of moved branches, ancestors first, each branch in one statement.
+     *
+     * @param  list<string>  $moved
+     */
+    private function updatePaths(array $moved, Site $site): void
     {
-        $moved = [];
-        foreach ($ripple->pages as $difference) {
-            if (! $difference->wasMade() && ! $difference->wasRemoved() && array_key_exists('parent', $difference->after ?? [])) {
-                $moved[] = $difference->page;
-            }
-        }
         if ($moved === []) {
             return;
         }
@@ -121,54 +106,107 @@ final readonly class RippleWriter
         }
     }
 
-    private function updateAddresses(Ripple $ripple): void
+    /**
+     * Path and address of one moved branch in one statement, so that each row is written once.
+     *
+     * @param  array<string, string>  $addresses  by page
+     */
+    private function moveBranch(string $root, array $addresses, Site $site): void
+    {
+        $this->db->update(<<<'SQL'
+            with move as (
+                select root.path as old, nlevel(root.path) - 1 as depth, coalesce(parent.path, ''::ltree) as base
+                from pages root left join pages parent on parent.id = root.parent_id where root.ulid = ? and root.site_id = ?
+            ), n as materialized (select * from unnest(?::text[], ?::text[]) as n(ulid, address)),
+            target as (
+                select p.id, move.base || subpath(p.path, move.depth) as path, n.address from move join pages p on p.site_id = ? and p.path <@ move.old left join n on n.ulid = p.ulid
+                union all
+                select p.id, p.path, n.address from n join pages p on p.ulid = n.ulid, move where not p.path <@ move.old
+            )
+            update pages p set path = t.path, address = coalesce(t.address, p.address), version = p.version + 1 from target t where p.id = t.id
+            SQL, [$root, $site->id, PgArray::of(array_keys($addresses)), PgArray::of($addresses), $site->id]);
+    }
+
+    /**
+     * @param  list<Page>  $changed  of which some come back from the bin to another address than they had
+     * @return array<string, string> by page
+     */
+    private function addresses(Ripple $ripple, array $changed): array
     {
         $addresses = [];
         foreach ($ripple->moves as $move) {
             $addresses[$move->page] = $move->to->path;
         }
+        foreach ($changed as $page) {
+            $addresses[$page->id] = $page->address->path;
+        }
+
+        return $addresses;
+    }
+
+    /** @param  array<string, string>  $addresses  by page */
+    private function updateAddresses(array $addresses): void
+    {
         if ($addresses !== []) {
             $this->db->update(
-                'update pages p set address = n.address, version = p.version + 1 from unnest(?::text[], ?::text[]) as n(ulid, address) where p.ulid = n.ulid',
+                'update pages p set address = n.address, version = p.version + 1 from unnest(?::text[], ?::text[]) as n(ulid, address) where p.ulid = n.ulid and p.address <> n.address',
                 [PgArray::of(array_keys($addresses)), PgArray::of($addresses)],
             );
         }
     }
 
-    /** @param  list<ClaimDifference>  $differences */
+    /**
+     * What stops being a page's own address is turned where it stands; everything else is written anew, so that
+     * pages which trade places never hold two addresses at once.
+     *
+     * @param  list<ClaimDifference>  $differences
+     */
     private function writeClaims(array $differences, Site $site, HistoryEntry $entry): void
     {
-        if ($differences === []) {
-            return;
-        }
-        $this->db->delete('delete from ledger where site_id = ? and key = any(?::text[])', [$site->id, PgArray::of(array_map(static fn (ClaimDifference $d): string => $d->key, $differences))]);
-        $rows = [];
+        $gone = $turned = $new = [];
         foreach ($differences as $difference) {
-            $claim = $difference->after;
-            if ($claim === null) {
+            $after = $difference->after;
+            if ($after !== null && $after->kind !== ClaimKind::Page && $difference->before !== null && $difference->before->address->path === $after->address->path) {
+                $turned[] = $this->claimRow($difference->key, $after, $difference->before, $entry);
+
                 continue;
             }
-            $was = $difference->before;
-            $same = $was !== null && $was->kind === $claim->kind && $was->page === $claim->page;
-            $rows[] = [
-                'key' => $difference->key, 'address' => $claim->address->path, 'kind' => $claim->kind->value, 'page' => $claim->page, 'ever_live' => $claim->everLive,
-                'since' => $same ? $was->since?->format(DATE_ATOM) : null, 'entry' => $same ? $was->byChange : $entry->ulid,
-            ];
+            if ($difference->before !== null) {
+                $gone[] = $difference->key;
+            }
+            if ($after !== null) {
+                $new[] = $this->claimRow($difference->key, $after, $difference->before, $entry);
+            }
         }
-        $this->db->insert(<<<'SQL'
-            insert into ledger (site_id, key, address, kind, page_id, ever_live, since, by_entry_id)
-            select ?, n.key, n.address, n.kind, p.id, n.ever_live, coalesce(n.since, now()), h.id
-            from jsonb_to_recordset(?::jsonb) as n(key text, address text, kind text, page text, ever_live boolean, since timestamptz, entry text)
-            join pages p on p.ulid = n.page left join history h on h.ulid = n.entry
-            SQL, [$site->id, json_encode($rows, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)]);
+        $claims = 'jsonb_to_recordset(?::jsonb) as n(key text, address text, kind text, page text, ever_live boolean, held_for text, since timestamptz, entry text)
+            left join pages p on p.ulid = n.page left join pages f on f.ulid = n.held_for left join history h on h.ulid = n.entry';
+        if ($gone !== []) {
+            $this->db->delete('delete from ledger where site_id = ? and key = any(?::text[])', [$site->id, PgArray::of($gone)]);
+        }
+        if ($turned !== []) {
+            $this->db->update("update ledger l set kind = c.kind, page_id = c.page_id, ever_live = c.ever_live, held_for_id = c.held_for_id, since = c.since, by_entry_id = c.by_entry_id
+                from (select n.key, n.kind, p.id as page_id, n.ever_live, f.id as held_for_id, coalesce(n.since, now()) as since, h.id as by_entry_id from $claims) c where l.site_id = ? and l.key = c.key", [$this->json($turned), $site->id]);
+        }
+        if ($new !== []) {
+            $this->db->insert("insert into ledger (site_id, key, address, kind, page_id, ever_live, held_for_id, since, by_entry_id)
+                select ?, n.key, n.address, n.kind, p.id, n.ever_live, f.id, coalesce(n.since, now()), h.id from $claims", [$site->id, $this->json($new)]);
+        }
     }
 
-    private function remove(string $page): void
+    /** @return array<string, scalar|null> */
+    private function claimRow(string $key, Claim $claim, ?Claim $was, HistoryEntry $entry): array
     {
-        $this->db->insert(<<<'SQL'
-            insert into unmade_pages (ulid, site_id, record, words)
-            select p.ulid, p.site_id, to_jsonb(p), (select to_jsonb(w) from page_words w where w.page_id = p.id) from pages p where p.ulid = ?
-            SQL, [$page]);
-        $this->db->delete('delete from pages where ulid = ?', [$page]);
+        $same = $was !== null && $was->kind === $claim->kind && $was->page === $claim->page;
+
+        return [
+            'key' => $key, 'address' => $claim->address->path, 'kind' => $claim->kind->value, 'page' => $claim->page, 'ever_live' => $claim->everLive,
+            'held_for' => $claim->heldFor, 'since' => $same ? $was->since : null, 'entry' => $same ? $was->byChange : $entry->ulid,
+        ];
+    }
+
+    /** @param  list<array<string, scalar|null>>  $rows */
+    private function json(array $rows): string
+    {
+        return json_encode($rows, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE);
     }
 }

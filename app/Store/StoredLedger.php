@@ -8,14 +8,15 @@ use App\Models\Site;
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\Claim;
+use Heronstem\Core\Address\ClaimKind;
 use Heronstem\Core\Address\Ledger;
 use Illuminate\Database\ConnectionInterface;
 
 /** The core's ledger port over PostgreSQL. */
 final readonly class StoredLedger implements Ledger
 {
-    private const SELECT = 'select l.address, l.kind, p.ulid as page, l.ever_live, l.since, h.ulid as entry
-        from ledger l join pages p on p.id = l.page_id left join history h on h.id = l.by_entry_id';
+    private const SELECT = 'select l.address, l.kind, p.ulid as page, l.ever_live, f.ulid as held_for, l.since, h.ulid as entry
+        from ledger l left join pages p on p.id = l.page_id left join pages f on f.id = l.held_for_id left join history h on h.id = l.by_entry_id';
 
     private AddressRules $rules;
 
@@ -26,9 +27,13 @@ final readonly class StoredLedger implements Ledger
 
     public function claimsOn(array $addresses): array
     {
-        $keys = array_unique(array_map(static fn (Address $address): string => $address->key, $addresses));
+        $keys = [];
+        foreach ($addresses as $address) {
+            $keys[$address->key] = true;
+        }
         $claims = [];
-        foreach ($this->db->select(self::SELECT.' where l.site_id = ? and l.key = any(?::text[])', [$this->site->id, PgArray::of($keys)]) as $row) {
+        $rows = $keys === [] ? [] : $this->db->cursor(self::SELECT.' where l.site_id = ? and l.key = any(?::text[])', [$this->site->id, PgArray::of(array_keys($keys))]);
+        foreach ($rows as $row) {
             $claim = $this->toClaim($row);
             $claims[$claim->address->key] = $claim;
         }
@@ -36,18 +41,20 @@ final readonly class StoredLedger implements Ledger
         return $claims;
     }
 
-    public function claimsOfPage(string $page): array
+    public function claimsAbout(array $pages): iterable
     {
-        return array_values(array_map($this->toClaim(...), $this->db->select(self::SELECT.' where l.site_id = ? and p.ulid = ? order by l.key', [$this->site->id, $page])));
+        $rows = $this->db->cursor(
+            'with about as materialized (select id from pages where site_id = ? and ulid = any(?::text[])) '.self::SELECT.'
+             where l.site_id = ? and l.id in (select c.id from about a join ledger c on c.page_id = a.id union all select c.id from about a join ledger c on c.held_for_id = a.id) order by l.key',
+            [$this->site->id, PgArray::of($pages), $this->site->id],
+        );
+        foreach ($rows as $row) {
+            yield $this->toClaim($row);
+        }
     }
 
     private function toClaim(\stdClass $row): Claim
     {
-        $address = Address::stored($row->address, $this->rules);
-        $since = new \DateTimeImmutable($row->since);
-
-        return $row->kind === 'page'
-            ? Claim::ofPage($address, $row->page, $row->ever_live, $since, $row->entry)
-            : Claim::redirectTo($address, $row->page, $row->ever_live, $since, $row->entry);
+        return Claim::stored(Address::stored($row->address, $this->rules), ClaimKind::from($row->kind), $row->page, $row->ever_live, $row->held_for, $row->since, $row->entry);
     }
 }

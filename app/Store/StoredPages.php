@@ -8,16 +8,20 @@ use App\Models\Site;
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\Slug;
+use Heronstem\Core\Moment;
 use Heronstem\Core\Structure\Page;
+use Heronstem\Core\Structure\PageKind;
 use Heronstem\Core\Structure\Pages;
 use Heronstem\Core\Structure\State;
+use Heronstem\Core\Structure\Target;
 use Illuminate\Database\ConnectionInterface;
 
 /** The core's pages port over PostgreSQL: a branch is one indexed range of paths. */
 final readonly class StoredPages implements Pages
 {
-    private const SELECT = 'select p.ulid, parent.ulid as parent, p.position, p.name, p.slug, p.slug_by_hand, p.pinned, p.state, p.ever_live, p.listed, p.address
-        from pages p left join pages parent on parent.id = p.parent_id';
+    private const SELECT = 'select p.ulid, parent.ulid as parent, p.position, p.name, p.slug, p.slug_by_hand, p.pinned, p.state, p.ever_live, p.listed, p.address,
+        p.kind, p.leads_to, p.left_out, p.kept, bin.ulid as bin, p.was, extract(epoch from p.from_at)::bigint as from_at, extract(epoch from p.until_at)::bigint as until_at, p.review_note
+        from pages p left join pages parent on parent.id = p.parent_id left join pages bin on bin.id = p.bin_id';
 
     private AddressRules $rules;
 
@@ -33,26 +37,46 @@ final readonly class StoredPages implements Pages
         return $row === null ? null : $this->toPage($row);
     }
 
-    public function branch(string $id): iterable
+    public function withAncestors(array $ids): iterable
     {
-        $root = $this->db->selectOne('select path::text from pages where site_id = ? and ulid = ?', [$this->site->id, $id]);
-        if ($root === null) {
-            return;
-        }
-        $rows = $this->db->cursor(self::SELECT.' where p.site_id = ? and p.path <@ ?::ltree order by nlevel(p.path), p.id', [$this->site->id, $root->path]);
+        $rows = $this->db->cursor(self::SELECT." where p.site_id = ? and p.id in (
+            select distinct unnest(string_to_array(n.path::text, '.')::bigint[]) from pages n where n.site_id = ? and n.ulid = any(?::text[])
+        )", [$this->site->id, $this->site->id, PgArray::of($ids)]);
         foreach ($rows as $row) {
             yield $this->toPage($row);
         }
     }
 
+    public function branch(string $id): iterable
+    {
+        return $this->below($id, 'p.path <@ ?::ltree and p.bin_id is not distinct from ?');
+    }
+
+    public function binnedBelow(string $id): iterable
+    {
+        return $this->below($id, 'p.path <@ ?::ltree and p.bin_id = p.id and p.id <> coalesce(?, 0)');
+    }
+
     public function childOrder(?string $parent): array
     {
         $rows = $this->db->select(
-            'select ulid, position from pages where site_id = ? and parent_id '.($parent === null ? 'is null' : '= (select id from pages where ulid = ?)').' order by position',
+            "select ulid, position from pages where site_id = ? and state <> 'bin' and parent_id ".($parent === null ? 'is null' : '= (select id from pages where ulid = ?)').' order by position',
             $parent === null ? [$this->site->id] : [$this->site->id, $parent],
         );
 
         return array_column($rows, 'position', 'ulid');
+    }
+
+    /** @return iterable<Page> */
+    private function below(string $id, string $where): iterable
+    {
+        $root = $this->db->selectOne('select path::text, bin_id from pages where site_id = ? and ulid = ?', [$this->site->id, $id]);
+        if ($root === null) {
+            return;
+        }
+        foreach ($this->db->cursor(self::SELECT." where p.site_id = ? and $where order by nlevel(p.path), p.id", [$this->site->id, $root->path, $root->bin_id]) as $row) {
+            yield $this->toPage($row);
+        }
     }
 
     private function toPage(\stdClass $row): Page
@@ -69,6 +93,15 @@ final readonly class StoredPages implements Pages
             everLive: $row->ever_live,
             listed: $row->listed,
             address: Address::stored($row->address, $this->rules),
+            kind: PageKind::from($row->kind),
+            leadsTo: $row->leads_to === null ? null : Target::stored($row->leads_to),
+            leftOut: $row->left_out,
+            kept: $row->kept,
+            bin: $row->bin,
+            was: $row->was === null ? null : State::from($row->was),
+            from: $row->from_at === null ? null : Moment::at($row->from_at),
+            until: $row->until_at === null ? null : Moment::at($row->until_at),
+            reviewNote: $row->review_note,
         );
     }
 }

@@ -20,7 +20,7 @@ final readonly class Violations
     /** @return list<array{invariant: string, what: string}> */
     public function of(Site $site): array
     {
-        return [...$this->tree($site), ...$this->addresses($site), ...$this->ledger($site)];
+        return [...$this->tree($site), ...$this->addresses($site), ...$this->bin($site), ...$this->ledger($site)];
     }
 
     /** @return list<array{invariant: string, what: string}> */
@@ -37,7 +37,7 @@ final readonly class Violations
         foreach ($lost as $row) {
             $found[] = ['invariant' => 'one-tree', 'what' => "“{$row->name}” hangs in a cycle and is reached from nowhere."];
         }
-        foreach ($this->db->select('select position, count(*) as n from pages where site_id = ? group by parent_id, position having count(*) > 1', [$site->id]) as $row) {
+        foreach ($this->db->select("select position, count(*) as n from pages where site_id = ? and state <> 'bin' group by parent_id, position having count(*) > 1", [$site->id]) as $row) {
             $found[] = ['invariant' => 'sibling-order', 'what' => "{$row->n} siblings share the position {$row->position}."];
         }
 
@@ -49,18 +49,39 @@ final readonly class Violations
     {
         $rules = $site->rules();
         $found = [];
-        /** @var array<int, Address> $composed */
-        $composed = [];
-        foreach ($this->db->cursor('select id, parent_id, name, slug, pinned, address from pages where site_id = ? order by nlevel(path)', [$site->id]) as $row) {
-            $parent = $row->parent_id === null ? null : ($composed[$row->parent_id] ?? null);
-            $composed[$row->id] = match (true) {
+        /** @var array<int, Address|null> $passedOn the address below which a page's children stand */
+        $passedOn = [];
+        foreach ($this->db->cursor("select id, parent_id, name, slug, pinned, address, left_out from pages where site_id = ? and state <> 'bin' order by nlevel(path)", [$site->id]) as $row) {
+            $above = $row->parent_id === null ? null : ($passedOn[$row->parent_id] ?? null);
+            $composed = match (true) {
                 $row->id === $site->start_page_id => Address::stored('/', $rules),
                 $row->pinned !== null => Address::stored($row->pinned, $rules),
-                default => Composition::compose($parent, Slug::stored($row->slug), $rules),
+                default => Composition::compose($above, Slug::stored($row->slug), $rules),
             };
-            if ($composed[$row->id]->path !== $row->address) {
-                $found[] = ['invariant' => 'composition', 'what' => "“{$row->name}” is at {$row->address}; its place and slug make {$composed[$row->id]->path}."];
+            $passedOn[$row->id] = $row->left_out ? $above : $composed;
+            if ($composed->path !== $row->address) {
+                $found[] = ['invariant' => 'composition', 'what' => "“{$row->name}” is at {$row->address}; its place and slug make {$composed->path}."];
             }
+        }
+
+        return $found;
+    }
+
+    /** @return list<array{invariant: string, what: string}> */
+    private function bin(Site $site): array
+    {
+        $found = [];
+        foreach ($this->db->select("select p.name, parent.name as parent from pages p join pages parent on parent.id = p.parent_id where p.site_id = ? and p.state <> 'bin' and parent.state = 'bin'", [$site->id]) as $row) {
+            $found[] = ['invariant' => 'bin', 'what' => "“{$row->name}” hangs below “{$row->parent}”, which is in the bin."];
+        }
+        foreach ($this->db->select('select p.name from pages p join pages root on root.id = p.bin_id where p.site_id = ? and root.bin_id is distinct from root.id', [$site->id]) as $row) {
+            $found[] = ['invariant' => 'bin', 'what' => "“{$row->name}” lies in the bin with a page that does not."];
+        }
+        foreach ($this->db->select("select l.address, p.name from ledger l join pages p on p.id = l.page_id where l.site_id = ? and p.state = 'bin'", [$site->id]) as $row) {
+            $found[] = ['invariant' => 'bin', 'what' => "{$row->address} leads to “{$row->name}”, which is in the bin."];
+        }
+        foreach ($this->db->select("select l.address from ledger l left join pages p on p.id = l.held_for_id where l.site_id = ? and (l.held_for_id is not null or l.kind = 'bin') and p.state is distinct from 'bin'", [$site->id]) as $row) {
+            $found[] = ['invariant' => 'bin', 'what' => "{$row->address} waits for a page that is not in the bin."];
         }
 
         return $found;
@@ -70,13 +91,13 @@ final readonly class Violations
     private function ledger(Site $site): array
     {
         $found = [];
-        foreach ($this->db->select("select p.name, p.address from pages p left join ledger l on l.page_id = p.id and l.kind = 'page' and l.address = p.address and l.site_id = p.site_id where p.site_id = ? and l.id is null", [$site->id]) as $row) {
+        foreach ($this->db->select("select p.name, p.address from pages p left join ledger l on l.page_id = p.id and l.kind = 'page' and l.address = p.address and l.site_id = p.site_id where p.site_id = ? and p.state <> 'bin' and l.id is null", [$site->id]) as $row) {
             $found[] = ['invariant' => 'own-address', 'what' => "“{$row->name}” does not hold its address {$row->address} in the ledger."];
         }
-        foreach ($this->db->select('select l.address from ledger l left join pages p on p.id = l.page_id and p.site_id = l.site_id where l.site_id = ? and p.id is null', [$site->id]) as $row) {
+        foreach ($this->db->select('select l.address from ledger l left join pages p on p.id = l.page_id and p.site_id = l.site_id where l.site_id = ? and l.page_id is not null and p.id is null', [$site->id]) as $row) {
             $found[] = ['invariant' => 'answers', 'what' => "{$row->address} leads to a page that is not on this site."];
         }
-        foreach ($this->db->select("select l.address, p.name from ledger l join pages p on p.id = l.page_id where l.site_id = ? and l.kind = 'page' and p.state = 'live' and not l.ever_live", [$site->id]) as $row) {
+        foreach ($this->db->select("select l.address, p.name from ledger l join pages p on p.id = l.page_id where l.site_id = ? and p.state = 'live' and not l.ever_live", [$site->id]) as $row) {
             $found[] = ['invariant' => 'answers', 'what' => "{$row->address} shows “{$row->name}” to visitors and is not marked as known to them."];
         }
         foreach ($this->db->cursor('select key, address from ledger where site_id = ?', [$site->id]) as $row) {

@@ -6,6 +6,8 @@ namespace App\Store;
 
 use App\Models\Page;
 use App\Models\Site;
+use Heronstem\Core\Structure\Target;
+use Heronstem\Core\Structure\TargetKind;
 use Illuminate\Database\ConnectionInterface;
 
 /** The part of the tree that visitors see, as menus. */
@@ -19,13 +21,17 @@ final readonly class VisibleTree
     public function menu(Site $site): array
     {
         $rows = $this->db->select(<<<'SQL'
-            select p.id, p.parent_id, p.name, p.address from pages p left join pages parent on parent.id = p.parent_id
-            where p.site_id = ? and p.state = 'live' and p.listed and nlevel(p.path) <= 2
-            and (p.parent_id is null or (parent.state = 'live' and parent.listed))
+            with bar as materialized (
+                select id, position from pages where site_id = ? and parent_id is null and listed and is_visible(state, from_at, until_at)
+            )
+            select p.id, p.parent_id, p.name, p.address, p.kind, p.leads_to, t.address as target
+            from pages p left join pages t on p.leads_to = 'page ' || t.ulid
+            where p.listed and is_visible(p.state, p.from_at, p.until_at) and (p.id in (select id from bar) or p.parent_id in (select id from bar))
             order by nlevel(p.path), p.position
             SQL, [$site->id]);
         $bar = [];
         foreach ($rows as $row) {
+            $row->address = self::leadsTo($row);
             if ($row->parent_id === null) {
                 $row->below = [];
                 $bar[$row->id] = $row;
@@ -53,11 +59,26 @@ final readonly class VisibleTree
         $line = [...$ancestors, $page];
         $ids = array_column($line, 'id');
         $by = [];
-        foreach ($this->db->select("select id, parent_id, name, address from pages where parent_id = any(?::bigint[]) and state = 'live' and listed order by position", [PgArray::of($ids)]) as $row) {
+        $rows = $this->db->select("select p.id, p.parent_id, p.name, p.address, p.kind, p.leads_to, t.address as target from pages p left join pages t on p.leads_to = 'page ' || t.ulid
+            where p.parent_id = any(?::bigint[]) and p.listed and is_visible(p.state, p.from_at, p.until_at) order by p.position", [PgArray::of($ids)]);
+        foreach ($rows as $row) {
+            $row->address = self::leadsTo($row);
             $by[$row->parent_id][] = $row;
         }
 
         return isset($by[$ids[0]]) ? $this->flatten($by, $ids[0], 0) : [];
+    }
+
+    /** Where an entry leads: a pointer straight to where it points, so that nobody takes a detour. */
+    private static function leadsTo(\stdClass $row): string
+    {
+        $target = $row->kind === 'pointer' ? Target::stored($row->leads_to) : null;
+
+        return match ($target?->kind) {
+            TargetKind::Url, TargetKind::Address => $target->value,
+            TargetKind::Page => $row->target ?? $row->address,
+            default => $row->address,
+        };
     }
 
     /**

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use App\Models\Site;
+use Illuminate\Database\ConnectionInterface;
+
+/** Removes pages, and keeps each whole for the case that its removal is taken back. */
+final readonly class GonePages
+{
+    public function __construct(private ConnectionInterface $db)
+    {
+    }
+
+    /** @param  list<string>  $pages */
+    public function remove(array $pages, Site $site): void
+    {
+        if ($pages === []) {
+            return;
+        }
+        $of = PgArray::of($pages);
+        $this->db->insert(<<<'SQL'
+            insert into unmade_pages (ulid, site_id, record, words, revisions)
+            select p.ulid, p.site_id, to_jsonb(p), (select to_jsonb(w) from page_words w where w.page_id = p.id),
+                coalesce((select jsonb_agg(jsonb_build_object('number', r.number, 'document', r.document, 'user_id', r.user_id, 'created_at', r.created_at, 'note', r.note, 'minor', r.minor) order by r.number) from word_revisions r where r.page_id = p.id), '[]')
+            from pages p where p.site_id = ? and p.ulid = any(?::text[])
+            on conflict (ulid) do update set record = excluded.record, words = excluded.words, revisions = excluded.revisions
+            SQL, [$site->id, $of]);
+        // Whoever wrote in a branch that is gone must not write everywhere by that.
+        $this->db->update("update memberships set role = 'reader', branch_id = null where branch_id in (select id from pages where site_id = ? and ulid = any(?::text[]))", [$site->id, $of]);
+        $this->db->delete('delete from pages where site_id = ? and ulid = any(?::text[])', [$site->id, $of]);
+    }
+}

@@ -1,0 +1,126 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use App\Models\HistoryEntry;
+use App\Models\Site;
+use Heronstem\Core\Content\Document;
+use Heronstem\Core\Structure\Page;
+use Illuminate\Database\ConnectionInterface;
+
+/** Writes pages that a batch makes: blank ones, copies with what they are copies of, and those that were gone and are back. */
+final readonly class NewPages
+{
+    /** Copies whose words are read and written at a time. */
+    private const PIECE = 500;
+
+    public function __construct(private ConnectionInterface $db)
+    {
+    }
+
+    /**
+     * @param  list<Page>  $pages
+     * @param  array<string, string>  $copies  copy => what it is a copy of
+     */
+    public function make(array $pages, array $copies, Site $site, HistoryEntry $entry): void
+    {
+        if ($pages === []) {
+            return;
+        }
+        $this->insert($pages, $copies, $site, $entry);
+        $this->wordsBack(array_column($pages, 'id'), $entry);
+        if ($copies !== []) {
+            $this->copyWords($copies, $entry);
+        }
+    }
+
+    /**
+     * @param  list<Page>  $pages
+     * @param  array<string, string>  $copies
+     */
+    private function insert(array $pages, array $copies, Site $site, HistoryEntry $entry): void
+    {
+        $numbers = array_column($this->db->select("select nextval(pg_get_serial_sequence('pages', 'id')) as id from generate_series(1, ?)", [count($pages)]), 'id');
+        $ids = array_combine(array_column($pages, 'id'), $numbers);
+        $rows = [];
+        foreach ($pages as $page) {
+            $rows[] = [...PageRow::of($page), 'id' => $ids[$page->id], 'address' => $page->address->path, 'source' => $copies[$page->id] ?? null];
+        }
+        $this->db->insert(<<<'SQL'
+            with recursive n as materialized (
+                select * from jsonb_to_recordset(?::jsonb) as n(id bigint, ulid text, parent text, position bigint, name text, slug text, slug_by_hand boolean, pinned text, state text, ever_live boolean, listed boolean,
+                    kind text, leads_to text, left_out boolean, kept boolean, bin text, was text, from_at timestamptz, until_at timestamptz, review_note text, address text, source text)
+            ), placed as (
+                select n.id, parent.id as parent_id, coalesce(parent.path, ''::ltree) || n.id::text as path, n.ulid
+                from n left join pages parent on parent.ulid = n.parent and parent.site_id = ? where n.parent is null or parent.id is not null
+                union all
+                select n.id, placed.id, placed.path || n.id::text, n.ulid from placed join n on n.parent = placed.ulid
+            )
+            insert into pages (id, site_id, parent_id, path, ulid, position, name, slug, slug_by_hand, pinned, address, state, live_since, ever_live, listed, changed_by,
+                kind, leads_to, left_out, kept, bin_id, was, binned_at, from_at, until_at, review_note, heading, summary, layout, search_title, search_description)
+            select n.id, ?, placed.parent_id, placed.path, n.ulid, n.position, n.name, n.slug, n.slug_by_hand, n.pinned, n.address, n.state, case when n.state = 'live' then now() end, n.ever_live, n.listed, ?,
+                n.kind, n.leads_to, n.left_out, n.kept, coalesce(bin.id, mate.id), n.was, case when n.state = 'bin' then now() end, n.from_at, n.until_at, n.review_note,
+                coalesce(s.heading, u.record->>'heading'), coalesce(s.summary, u.record->>'summary', ''), coalesce(s.layout, u.record->>'layout', 'page'),
+                coalesce(s.search_title, u.record->>'search_title', ''), coalesce(s.search_description, u.record->>'search_description', '')
+            from n join placed on placed.id = n.id
+            left join pages s on s.ulid = n.source left join unmade_pages u on u.ulid = n.ulid
+            left join pages bin on bin.ulid = n.bin left join n mate on mate.ulid = n.bin
+            SQL, [json_encode($rows, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), $site->id, $site->id, $entry->user_id]);
+    }
+
+    /** @param  list<string>  $pages of which some were gone, and kept whole for this */
+    private function wordsBack(array $pages, HistoryEntry $entry): void
+    {
+        $of = PgArray::of($pages);
+        $this->db->insert(<<<'SQL'
+            insert into page_words (page_id, working, working_version, live, live_version, saved_by)
+            select p.id, u.words->'working', (u.words->>'working_version')::int, nullif(u.words->'live', 'null'), (u.words->>'live_version')::int, ?
+            from unmade_pages u join pages p on p.ulid = u.ulid where u.ulid = any(?::text[]) and u.words is not null
+            SQL, [$entry->user_id, $of]);
+        $this->db->insert(<<<'SQL'
+            insert into word_revisions (page_id, number, document, user_id, created_at, note, minor)
+            select p.id, r.number, r.document, r.user_id, r.created_at, r.note, r.minor
+            from unmade_pages u join pages p on p.ulid = u.ulid cross join lateral jsonb_to_recordset(u.revisions) as r(number int, document jsonb, user_id bigint, created_at timestamptz, note text, minor boolean)
+            where u.ulid = any(?::text[])
+            SQL, [$of]);
+        $this->db->delete('delete from unmade_pages where ulid = any(?::text[])', [$of]);
+    }
+
+    /** @param  array<string, string>  $copies */
+    private function copyWords(array $copies, HistoryEntry $entry): void
+    {
+        $this->db->insert(<<<'SQL'
+            with copied as (select c.id as to_id, s.id as from_id from unnest(?::text[], ?::text[]) as n(copy, source) join pages c on c.ulid = n.copy join pages s on s.ulid = n.source),
+            words as (insert into page_words (page_id, working, working_version, saved_by) select copied.to_id, w.working, 1, ? from copied join page_words w on w.page_id = copied.from_id returning page_id, working)
+            insert into word_revisions (page_id, number, document, user_id) select page_id, 1, working, ? from words
+            SQL, [PgArray::of(array_keys($copies)), PgArray::of($copies), $entry->user_id, $entry->user_id]);
+        $this->turnInnerLinks($copies);
+    }
+
+    /**
+     * Links inside the copied branch point into the copy.
+     *
+     * @param  array<string, string>  $copies
+     */
+    private function turnInnerLinks(array $copies): void
+    {
+        $sources = array_flip($copies);
+        $rows = $this->db->cursor(<<<'SQL'
+            select w.page_id, w.working from pages p join page_words w on w.page_id = p.id
+            where p.ulid = any(?::text[]) and w.working::text like '%"page":%' and jsonb_path_query_array(w.working, '$.**.attrs.page') ?? any(?::text[])
+            SQL, [PgArray::of(array_keys($copies)), PgArray::of($copies)]);
+        $turned = [];
+        foreach ($rows as $row) {
+            $turned[] = ['page' => $row->page_id, 'working' => Document::read(json_decode($row->working, true, flags: JSON_THROW_ON_ERROR))->withLinksTurned($sources)->toArray()];
+        }
+        foreach (array_chunk($turned, self::PIECE) as $piece) {
+            $this->db->update(<<<'SQL'
+                with n as materialized (select * from jsonb_to_recordset(?::jsonb) as n(page bigint, working jsonb)),
+                words as (update page_words w set working = n.working from n where w.page_id = n.page)
+                update word_revisions r set document = n.working from n where r.page_id = n.page and r.number = 1
+                SQL, [json_encode($piece, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)]);
+        }
+    }
+}
