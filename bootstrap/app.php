@@ -6,6 +6,7 @@ use App\Http\Api\Problem;
 use App\Http\Middleware\AnswerSites;
 use App\Http\Middleware\EditorHeaders;
 use App\Http\Middleware\VerifyCsrfUnlessToken;
+use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Cookie\Middleware\AddQueuedCookiesToResponse;
 use Illuminate\Cookie\Middleware\EncryptCookies;
 use Illuminate\Foundation\Application;
@@ -22,6 +23,9 @@ $app = Application::configure(basePath: dirname(__DIR__))
         Route::middleware('editor')->group(base_path('routes/editor.php'));
     })
     ->withCommands([__DIR__.'/../app/Console'])
+    ->withSchedule(function (Schedule $schedule): void {
+        $schedule->command('heronstem:carry-out-schedule')->everyFifteenSeconds()->withoutOverlapping(5);
+    })
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->prepend(AnswerSites::class);
         $middleware->append(EditorHeaders::class);

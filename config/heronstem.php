@@ -7,6 +7,7 @@ return [
     'files_disk' => env('HERONSTEM_FILES_DISK', 'local'),
     // Pictures people upload: largest file in bytes, and longest side in px after which they are scaled down.
     'picture_bytes' => 12 * 1024 * 1024,
+    'file_bytes' => 32 * 1024 * 1024,
     'picture_side' => 2400,
     // Sign-in: attempts a minute for one mail address from one place.
     'sign_in_attempts' => 5,

@@ -8,8 +8,10 @@ use App\Jobs\RefreshReach;
 use App\Models\HistoryEntry;
 use App\Models\Site;
 use App\Models\User;
+use App\Store\DuePages;
 use App\Store\RippleWriter;
 use Heronstem\Core\Refusal;
+use Heronstem\Core\Structure\Authority;
 use Heronstem\Core\Structure\Batch;
 use Heronstem\Core\Structure\ChangeRefused;
 use Heronstem\Core\Structure\Ripple;
@@ -18,58 +20,107 @@ use Illuminate\Database\ConnectionInterface;
 /** Applies a batch: one transaction, one batch at a time on a site, one history entry with the exact inverse. */
 final readonly class ApplyChanges
 {
-    public function __construct(private ConnectionInterface $db, private Planners $planners, private RippleWriter $writer, private Sentences $sentences, private PublishWords $publish)
-    {
+    public function __construct(
+        private ConnectionInterface $db,
+        private Planners $planners,
+        private RippleWriter $writer,
+        private RecordEntry $record,
+        private PublishWords $publish,
+        private DuePages $due,
+    ) {
     }
 
     /**
      * @param  string|null  $seen  digest of the ripple that was shown; null to apply whatever follows
      *
      * @throws Refusal when a guard forbids a change
-     * @throws Stale when the ripple is no longer the one seen, or has an open conflict; nothing is written
+     * @throws Stale when the ripple is no longer the one seen, or a decision is open; nothing is written
      */
-    public function apply(Site $site, ?User $user, Batch $batch, ?string $seen = null, string $note = ''): HistoryEntry
+    public function apply(Site $site, ?User $user, Batch $batch, ?string $seen = null, string $note = '', Authority $authority = Authority::Manager): HistoryEntry
     {
-        return $this->db->transaction(function () use ($site, $user, $batch, $seen, $note): HistoryEntry {
-            $this->db->select('select pg_advisory_xact_lock(?, ?)', [crc32('heronstem.site') & 0x7FFFFFFF, $site->id]);
-            $site->refresh();
-            $ripple = $this->planners->for($site)->plan($batch);
-            if (! $ripple->canBeApplied()) {
-                throw new Stale($ripple, 'A decision is open: an address that this change wants is held by something else.');
-            }
-            if ($seen !== null && $seen !== $ripple->digest()) {
-                throw new Stale($ripple, 'Somebody changed the site meanwhile, so this would no longer do what you saw. Look at it again.');
-            }
-            if ($ripple->changesNothing()) {
-                throw new ChangeRefused('changes', 'Nothing would change: it is like this already.');
-            }
-            $entry = $this->record($site, $user, $batch, $ripple, $note);
-            $this->writer->write($ripple, $site, $entry);
-            $this->publish->forPages($ripple->goLive);
-            RefreshReach::dispatch($site->id)->afterCommit();
+        return $this->db->transaction(function () use ($site, $user, $batch, $seen, $note, $authority): HistoryEntry {
+            $this->lock($site);
+            $this->carryOut($site);
+            $ripple = $this->planners->for($site, $authority)->plan($batch);
+            $this->guard($ripple, $seen, $batch);
 
-            return $entry;
+            return $this->write($site, $user, $batch, $ripple, $note);
         });
     }
 
-    private function record(Site $site, ?User $user, Batch $batch, Ripple $ripple, string $note): HistoryEntry
+    /** Puts pages live and takes them offline whose moment has come; says how many. */
+    public function carryOutSchedule(Site $site): int
     {
-        $takenBack = $batch->takesBack() === null ? null : HistoryEntry::query()->where('site_id', $site->id)->where('ulid', $batch->takesBack()->entry)->firstOrFail();
-        $entry = HistoryEntry::query()->create([
-            'site_id' => $site->id,
-            'user_id' => $user?->id,
-            'sentence' => $takenBack === null ? $this->sentences->of($batch, $ripple) : 'Took back: '.$takenBack->sentence,
-            'batch' => array_map(static fn ($change): array => $change->toArray(), $batch->changes),
-            'counts' => [
-                'addresses' => count($ripple->moves), 'redirects' => count($ripple->redirectsWritten),
-                'menu' => count($ripple->menu), 'links' => $ripple->linksFollow,
-            ],
-            'pages' => array_map(static fn ($difference): array => $difference->toArray(), $ripple->pages),
-            'claims' => array_map(static fn ($difference): array => $difference->toArray(), $ripple->claims),
-            'note' => $note,
-            'takes_back_id' => $takenBack?->id,
-        ]);
-        $takenBack?->update(['taken_back_by_id' => $entry->id]);
+        return $this->db->transaction(function () use ($site): int {
+            $this->lock($site);
+
+            return $this->carryOut($site);
+        });
+    }
+
+    private function lock(Site $site): void
+    {
+        $this->db->select('select pg_advisory_xact_lock(?, ?)', [crc32('heronstem.site') & 0x7FFFFFFF, $site->id]);
+        $site->refresh();
+    }
+
+    private function carryOut(Site $site): int
+    {
+        $changes = $this->due->changes($site);
+        if ($changes !== []) {
+            $batch = Batch::of(...$changes);
+            $this->write($site, null, $batch, $this->planners->for($site)->plan($batch), '');
+        }
+
+        return count($changes);
+    }
+
+    private function guard(Ripple $ripple, ?string $seen, Batch $batch): void
+    {
+        if (! $ripple->canBeApplied()) {
+            throw new Stale($ripple, $ripple->conflicts === [] ? 'A decision is open: choose, or take the defaults, and apply again.' : 'A decision is open: an address that this change wants is held by something else.');
+        }
+        if ($seen !== null && $seen !== $ripple->digest()) {
+            throw new Stale($ripple, 'Somebody changed the site meanwhile, so this would no longer do what you saw. Look at it again.');
+        }
+        if ($ripple->changesNothing()) {
+            throw new ChangeRefused('changes', $batch->takesBack() === [] ? 'Nothing would change: it is like this already.' : $this->nothingLeft($ripple));
+        }
+    }
+
+    private function nothingLeft(Ripple $ripple): string
+    {
+        $note = $ripple->notes[0] ?? null;
+
+        return 'Nothing of it is left to take back'.($note === null ? '.' : ": “{$note->name}” has changed again since. Take the later change back first, or set it by hand.");
+    }
+
+    /**
+     * Pages whose saved words go before visitors: those put live. What comes back, out of the bin or by taking back, shows what it showed.
+     *
+     * @return list<string>
+     */
+    private function withNewWords(Batch $batch, Ripple $ripple): array
+    {
+        if ($batch->takesBack() !== []) {
+            return [];
+        }
+        $back = [];
+        foreach ($ripple->pages as $difference) {
+            if (($difference->before['state'] ?? null) === 'bin') {
+                $back[$difference->page] = true;
+            }
+        }
+
+        return array_values(array_filter($ripple->goLive, static fn (string $page): bool => ! isset($back[$page])));
+    }
+
+    private function write(Site $site, ?User $user, Batch $batch, Ripple $ripple, string $note): HistoryEntry
+    {
+        $entry = $this->record->of($site, $user, $batch, $ripple, $note);
+        $this->writer->write($ripple, $site, $entry);
+        $this->publish->forPages($this->withNewWords($batch, $ripple));
+        RefreshReach::dispatch($site->id)->afterCommit();
 
         return $entry;
     }

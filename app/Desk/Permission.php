@@ -9,13 +9,14 @@ use App\Models\Page;
 use App\Models\Role;
 use App\Models\Site;
 use App\Models\User;
+use Heronstem\Core\Structure\Authority;
 use Heronstem\Core\Structure\Batch;
 use Illuminate\Auth\Access\AuthorizationException;
 
 /** Who may do what on a site. Owners and managers: all; writers: words and drafts of their branch; readers look. */
 final readonly class Permission
 {
-    private const WRITERS_CHANGES = ['make', 'rename', 'set-slug', 'move'];
+    private const WRITERS_CHANGES = ['make', 'rename', 'set-slug', 'move', 'duplicate', 'send-for-review', 'put-in-bin'];
 
     /** @throws AuthorizationException */
     public function toSee(User $user, Site $site): Membership
@@ -56,21 +57,29 @@ final readonly class Permission
             if (! in_array($written['kind'], self::WRITERS_CHANGES, true)) {
                 throw new AuthorizationException('Writers prepare pages; putting them live, taking them offline and taking back is done by a manager.');
             }
-            $this->guardWriter($membership, $site, $written);
+            foreach ($written['pages'] ?? [$written['page']] as $page) {
+                $this->guardWriter($membership, $site, [...$written, 'page' => $page]);
+            }
         }
+    }
+
+    /** How far somebody's word reaches in the rules of the structure. */
+    public function authority(User $user, Site $site): Authority
+    {
+        return $this->toSee($user, $site)->role === Role::Owner ? Authority::Owner : Authority::Manager;
     }
 
     /** @param  array<string, mixed>  $change */
     private function guardWriter(Membership $membership, Site $site, array $change): void
     {
         $page = Page::query()->where('site_id', $site->id)->where('ulid', $change['page'])->first();
-        if ($page !== null && $page->ever_live) {
-            throw new AuthorizationException("Visitors know “{$page->name}”; only a manager changes its name, slug or place.");
+        if ($page !== null && $change['kind'] !== 'duplicate' && $this->isKnown($page, $change['kind'])) {
+            throw new AuthorizationException("Visitors know “{$page->name}”, or a page inside it; only a manager changes its name, slug or place, or retires it.");
         }
         if ($page !== null && ! $this->inBranch($membership, $page->path)) {
             throw new AuthorizationException("You write in another branch; “{$page->name}” lies outside it.");
         }
-        $place = $change['place'] ?? null;
+        $place = $change['place'] ?? ($change['kind'] === 'duplicate' ? ['after' => $change['page']] : null);
         if (! is_array($place) || $membership->branch_id === null) {
             return;
         }
@@ -79,6 +88,12 @@ final readonly class Permission
         if (! $this->inBranch($membership, $parentPath)) {
             throw new AuthorizationException('You write in one branch of this site; this place lies outside it.');
         }
+    }
+
+    /** Whether visitors ever saw the page, or, where it takes its branch along, any below it. */
+    private function isKnown(Page $page, string $kind): bool
+    {
+        return $page->ever_live || ($kind === 'put-in-bin' && Page::query()->where('site_id', $page->site_id)->whereRaw('path <@ ?::ltree', [$page->path])->where('ever_live', true)->exists());
     }
 
     private function inBranch(Membership $membership, ?string $path): bool

@@ -8,6 +8,7 @@ use App\Models\Site;
 use App\Store\StoredLedger;
 use App\Store\StoredLinks;
 use App\Store\StoredPages;
+use Heronstem\Core\Structure\Authority;
 use Heronstem\Core\Structure\Planner;
 use Illuminate\Database\ConnectionInterface;
 
@@ -18,8 +19,8 @@ final readonly class Planners
     {
     }
 
-    public function for(Site $site): Planner
+    public function for(Site $site, Authority $authority = Authority::Manager): Planner
     {
-        return new Planner($site->frame(), new StoredPages($this->db, $site), new StoredLedger($this->db, $site), new StoredLinks($this->db));
+        return new Planner($site->frame($authority), new StoredPages($this->db, $site), new StoredLedger($this->db, $site), new StoredLinks($this->db));
     }
 }

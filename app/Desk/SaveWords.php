@@ -20,19 +20,21 @@ final readonly class SaveWords
 
     /**
      * @param  int  $basedOn  the version the writer started from, 0 for none
+     * @param  string  $note  what changed, in a line
+     * @param  bool  $minor  nothing that others need to look at
      *
      * @throws WordsMovedOn when somebody saved another version meanwhile
      */
-    public function save(Page $page, User $user, Document $words, int $basedOn): PageWords
+    public function save(Page $page, User $user, Document $words, int $basedOn, string $note = '', bool $minor = false): PageWords
     {
-        return $this->db->transaction(function () use ($page, $user, $words, $basedOn): PageWords {
+        return $this->db->transaction(function () use ($page, $user, $words, $basedOn, $note, $minor): PageWords {
             Page::query()->whereKey($page->id)->lockForUpdate()->firstOrFail();
             $current = PageWords::query()->find($page->id);
             if (($current->working_version ?? 0) !== $basedOn) {
                 throw new WordsMovedOn($current);
             }
             $version = $basedOn + 1;
-            $this->db->insert('insert into word_revisions (page_id, number, document, user_id) values (?, ?, ?::jsonb, ?)', [$page->id, $version, json_encode($words->toArray(), JSON_THROW_ON_ERROR), $user->id]);
+            $this->db->insert('insert into word_revisions (page_id, number, document, user_id, note, minor) values (?, ?, ?::jsonb, ?, ?, ?)', [$page->id, $version, json_encode($words->toArray(), JSON_THROW_ON_ERROR), $user->id, $note, $minor]);
             $saved = PageWords::query()->updateOrCreate(['page_id' => $page->id], [
                 'working' => $words->toArray(), 'working_version' => $version, 'saved_by' => $user->id, 'saved_at' => now(),
             ]);

@@ -7,8 +7,6 @@ namespace App\Desk;
 use App\Models\File;
 use App\Models\Site;
 use App\Models\User;
-use Illuminate\Contracts\Filesystem\Factory as Disks;
-use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 use Intervention\Image\Drivers\Gd\Driver;
 use Intervention\Image\Exceptions\RuntimeException;
@@ -19,7 +17,7 @@ final readonly class UploadPicture
 {
     private const KINDS = ['image/jpeg' => 'jpg', 'image/png' => 'png', 'image/webp' => 'webp', 'image/gif' => 'gif'];
 
-    public function __construct(private Disks $disks)
+    public function __construct(private KeepFile $keep)
     {
     }
 
@@ -38,15 +36,7 @@ final readonly class UploadPicture
         }
         $side = (int) config('heronstem.picture_side');
         $encoded = (string) $image->scaleDown($side, $side)->encodeByMediaType($mime, quality: 84);
-        $file = new File([
-            'site_id' => $site->id, 'user_id' => $user?->id, 'mime' => $mime, 'bytes' => strlen($encoded), 'width' => $image->width(), 'height' => $image->height(),
-            'name' => (Str::slug(pathinfo($name, PATHINFO_FILENAME)) ?: 'picture').'.'.$ending,
-        ]);
-        $file->ulid = (string) Str::ulid();
-        $file->path = "files/{$site->key}/{$file->ulid}.$ending";
-        $this->disks->disk(config('heronstem.files_disk'))->put($file->path, $encoded);
-        $file->save();
 
-        return $file;
+        return $this->keep->keep($site, $user, $name, 'picture', $ending, $mime, $encoded, [$image->width(), $image->height()]);
     }
 }

@@ -37,9 +37,9 @@ final class RefreshReach implements ShouldBeUniqueUntilProcessing, ShouldQueue
         }
         $leadsTo = [];
         $menu = [];
-        $live = $db->select("select p.id, p.parent_id, nlevel(p.path) as level, p.listed, parent.state as parent_state from pages p left join pages parent on parent.id = p.parent_id where p.site_id = ? and p.state = 'live'", [$site->id]);
+        $live = $db->select("select p.id, p.parent_id, nlevel(p.path) as level, p.listed, parent.state as parent_state, parent.listed as parent_listed from pages p left join pages parent on parent.id = p.parent_id where p.site_id = ? and p.state = 'live'", [$site->id]);
         foreach ($live as $page) {
-            if ($page->listed && ($page->level === 1 || ($page->level === 2 && $page->parent_state === 'live'))) {
+            if ($page->listed && ($page->level === 1 || ($page->level === 2 && $page->parent_state === 'live' && $page->parent_listed))) {
                 $menu[] = $page->id;
             }
             if ($page->parent_id !== null) {

@@ -25,7 +25,7 @@ use Illuminate\Support\Str;
 /** Builds a demo site from its data files, by the same changes a manager would make. */
 final readonly class LoadDemoSite
 {
-    public function __construct(private ConnectionInterface $db, private ApplyChanges $apply, private SaveWords $save, private PublishWords $publish, private UploadPicture $upload)
+    public function __construct(private ConnectionInterface $db, private ApplyChanges $apply, private SaveWords $save, private PublishWords $publish, private UploadPicture $upload, private TellStory $story)
     {
     }
 
@@ -45,6 +45,9 @@ final readonly class LoadDemoSite
             $this->branches($site, $ids);
             // The site is what it is when the demo begins: its making is no history of the manager's.
             HistoryEntry::query()->where('site_id', $site->id)->delete();
+            if (is_file("$folder/story.json")) {
+                $this->story->tell($site->refresh(), $folder);
+            }
         });
     }
 
@@ -80,12 +83,8 @@ final readonly class LoadDemoSite
             }
         }
         // The start page first, so that it takes the root before anything is composed below it.
-        $this->apply->apply($site, $by, Batch::of($makes[0]));
-        $start = Page::query()->where('ulid', $ids['/'])->firstOrFail();
-        $this->db->update("update pages set address = '/' where id = ?", [$start->id]);
-        $this->db->update("update ledger set address = '/', key = '/' where page_id = ?", [$start->id]);
-        $site->update(['start_page_id' => $start->id]);
-        $this->apply->apply($site, $by, Batch::of(...array_slice($makes, 1), ...$lives));
+        $this->apply->apply($site, $by, Batch::of($makes[0], new Change\GoLive($ids['/']), new Change\SetStartPage($ids['/'])));
+        $this->apply->apply($site, $by, Batch::of(...array_slice($makes, 1), ...array_slice($lives, 1)));
     }
 
     /**

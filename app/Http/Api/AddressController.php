@@ -29,11 +29,11 @@ final readonly class AddressController
     {
         $this->permission->toSee(Signed::in($request), $site);
         try {
-            $ripple = $this->planners->for($site)->plan((new ChangeReader($site->rules()))->batch([$request->json()->all()]));
+            $ripple = $this->planners->for($site, $this->permission->authority(Signed::in($request), $site))->plan((new ChangeReader($site->rules(), $site->zone))->batch([$request->json()->all()]));
         } catch (Refusal $refusal) {
             return new JsonResponse(['slug' => null, 'address' => null, 'inherited' => null, 'conflict' => null, 'error' => $refusal->reason, 'suggestion' => $refusal->suggestion]);
         }
-        $page = $ripple->outcome[(string) $request->json('page')] ?? null;
+        $page = $ripple->outcome[(string) $request->json($request->json('kind') === 'duplicate' ? 'copy' : 'page')] ?? null;
         $address = $page === null ? '' : $page->address->readable();
         $own = $page?->slug->text ?? '';
 

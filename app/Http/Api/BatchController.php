@@ -5,48 +5,68 @@ declare(strict_types=1);
 namespace App\Http\Api;
 
 use App\Desk\ApplyChanges;
+use App\Desk\KnownFiles;
 use App\Desk\Permission;
 use App\Desk\Planners;
+use App\Desk\RippleGroup;
+use App\Desk\RippleRows;
 use App\Http\Api\Schema\HistoryView;
 use App\Http\Api\Schema\RippleView;
 use App\Models\Site;
 use Heronstem\Core\Structure\Batch;
 use Heronstem\Core\Structure\ChangeReader;
+use Heronstem\Core\Structure\Ripple;
+use Heronstem\Core\Structure\Undecided;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OpenApi\Attributes as OA;
+use Symfony\Component\HttpFoundation\Response;
 
 /** Changes to the structure: first their ripple, then applied in one step. */
 final readonly class BatchController
 {
-    public function __construct(private Permission $permission, private Planners $planners, private ApplyChanges $apply)
+    public function __construct(private Permission $permission, private Planners $planners, private ApplyChanges $apply, private KnownFiles $files)
     {
     }
 
     #[OA\Post(path: '/sites/{site}/ripple', operationId: 'ripple', description: 'What a batch would do. Writes nothing.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/Batch')), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Ripple')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function ripple(Request $request, Site $site): JsonResponse
     {
-        $batch = $this->batch($request, $site);
-
-        return new JsonResponse(RippleView::of($this->planners->for($site)->plan($batch)));
+        return new JsonResponse(RippleView::of($this->plan($request, $site)));
     }
 
-    #[OA\Post(path: '/sites/{site}/batches', operationId: 'applyBatch', description: 'Applies a batch in one step. With a digest, refused with 409 and the new ripple when that has changed.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/Batch')), responses: [new OA\Response(response: 201, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/HistoryEntry')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Post(path: '/sites/{site}/ripple/{group}', operationId: 'rippleRows', description: 'One group of what a batch would do, complete: a piece at a time, narrowed to a text, or as CSV.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/group'), new OA\Parameter(name: 'text', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'offset', in: 'query', schema: new OA\Schema(type: 'integer')), new OA\Parameter(name: 'format', description: 'csv for the whole list as a file', in: 'query', schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/Batch')), responses: [new OA\Response(response: 200, description: 'Rows, or CSV (RFC 4180) where that is asked for', content: [new OA\JsonContent(ref: '#/components/schemas/RippleRows'), new OA\MediaType(mediaType: 'text/csv')]), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function rows(Request $request, Site $site, RippleGroup $group): Response
+    {
+        return RowsResponse::of($request, RippleRows::of($this->plan($request, $site), $group), $group);
+    }
+
+    #[OA\Post(path: '/sites/{site}/batches', operationId: 'applyBatch', description: 'Applies a batch in one step. With a digest, refused with 409 and the new ripple when that has changed; refused likewise while a decision is open, unless the defaults are taken.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/Batch')), responses: [new OA\Response(response: 201, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/HistoryEntry')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function store(Request $request, Site $site): JsonResponse
     {
         $batch = $this->batch($request, $site);
-        $request->validate(['digest' => ['sometimes', 'nullable', 'string', 'size:64'], 'note' => ['sometimes', 'nullable', 'string', 'max:2000']]);
-        $entry = $this->apply->apply($site, Signed::in($request), $batch, $request->json('digest'), (string) $request->json('note', ''));
+        $request->validate(['digest' => ['sometimes', 'nullable', 'string', 'size:64'], 'note' => ['sometimes', 'nullable', 'string', 'max:2000']], ['max' => 'A note has at most :max characters.']);
+        $user = Signed::in($request);
+        $entry = $this->apply->apply($site, $user, $batch, $request->json('digest'), trim((string) $request->json('note', '')), $this->permission->authority($user, $site));
 
         return new JsonResponse(HistoryView::of($entry), 201);
+    }
+
+    private function plan(Request $request, Site $site): Ripple
+    {
+        $batch = $this->batch($request, $site);
+
+        return $this->planners->for($site, $this->permission->authority(Signed::in($request), $site))->plan($batch);
     }
 
     private function batch(Request $request, Site $site): Batch
     {
         $changes = $request->json('changes');
         $decisions = $request->json('decisions');
-        $batch = (new ChangeReader($site->rules()))->batch(is_array($changes) ? $changes : [], is_array($decisions) ? $decisions : []);
+        $undecided = $request->json('defaults') === true ? Undecided::TakesDefault : Undecided::StaysOpen;
+        $batch = (new ChangeReader($site->rules(), $site->zone))->batch(is_array($changes) ? $changes : [], is_array($decisions) ? $decisions : [], $undecided);
         $this->permission->toApply(Signed::in($request), $site, $batch);
+        $this->files->guard($batch, $site);
 
         return $batch;
     }

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Api;
 
 use App\Desk\Permission;
+use App\Desk\UploadFile;
 use App\Desk\UploadPicture;
+use App\Models\File;
 use App\Models\Site;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -15,7 +17,7 @@ use OpenApi\Attributes as OA;
 /** Pictures for pages. */
 final readonly class FileController
 {
-    public function __construct(private Permission $permission, private UploadPicture $upload)
+    public function __construct(private Permission $permission, private UploadPicture $upload, private UploadFile $files)
     {
     }
 
@@ -31,8 +33,27 @@ final readonly class FileController
         ]);
         $picture = $request->file('picture');
         abort_unless($picture instanceof UploadedFile, 422);
-        $file = $this->upload->upload($site, $user, $picture->getClientOriginalName(), (string) $picture->get());
 
+        return self::file($this->upload->upload($site, $user, $picture->getClientOriginalName(), (string) $picture->get()));
+    }
+
+    #[OA\Post(path: '/sites/{site}/documents', operationId: 'uploadFile', description: 'Takes in a file for a download or pointer: a document of a known kind, or a picture.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['file'], type: 'object', properties: [new OA\Property('file', type: 'string', format: 'binary')]))), responses: [new OA\Response(response: 201, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/File')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function document(Request $request, Site $site): JsonResponse
+    {
+        $user = Signed::in($request);
+        $this->permission->toWrite($user, $site, null);
+        $kilobytes = (int) config('heronstem.file_bytes') / 1024;
+        $request->validate(['file' => ['required', 'file', "max:$kilobytes"]], [
+            'file.required' => 'Choose a file.', 'file.uploaded' => 'The file did not arrive whole; it may be too large.', 'file.max' => sprintf('The file is larger than %d MB.', $kilobytes / 1024),
+        ]);
+        $given = $request->file('file');
+        abort_unless($given instanceof UploadedFile, 422);
+
+        return self::file($this->files->upload($site, $user, $given->getClientOriginalName(), (string) $given->get()));
+    }
+
+    private static function file(File $file): JsonResponse
+    {
         return new JsonResponse(['id' => $file->ulid, 'name' => $file->name, 'address' => $file->address(), 'width' => $file->width, 'height' => $file->height], 201);
     }
 }

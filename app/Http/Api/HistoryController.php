@@ -5,52 +5,147 @@ declare(strict_types=1);
 namespace App\Http\Api;
 
 use App\Desk\ApplyChanges;
+use App\Desk\EntryRows;
 use App\Desk\Permission;
 use App\Desk\Planners;
+use App\Desk\RippleGroup;
 use App\Desk\TakeBackEntry;
+use App\Desk\ThinHistory;
+use App\Http\Api\Schema\HistoryDetail;
 use App\Http\Api\Schema\HistoryView;
 use App\Http\Api\Schema\RippleView;
 use App\Models\HistoryEntry;
 use App\Models\Site;
+use App\Store\HistoryEntries;
+use Heronstem\Core\Structure\Batch;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OpenApi\Attributes as OA;
+use Symfony\Component\HttpFoundation\Response;
 
 /** What was applied, and taking it back. */
 final readonly class HistoryController
 {
-    private const PIECE = 50;
-
-    public function __construct(private Permission $permission, private Planners $planners, private ApplyChanges $apply, private TakeBackEntry $takeBack)
-    {
+    public function __construct(
+        private Permission $permission,
+        private Planners $planners,
+        private ApplyChanges $apply,
+        private TakeBackEntry $takeBack,
+        private HistoryEntries $entries,
+        private EntryRows $rows,
+        private ThinHistory $thin,
+    ) {
     }
 
-    #[OA\Get(path: '/sites/{site}/history', operationId: 'history', description: 'Applied batches, newest first, fifty at a time; before names the last entry one has.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'before', in: 'query', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/HistoryEntry'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/history', operationId: 'history', description: 'Applied batches, newest first, fifty at a time; before names the last entry one has. Narrowed to a page, a person, a kind of change, a span of days, or a text.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'before', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'page', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'by', description: 'identity of a person, or schedule', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'kind', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'from', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'until', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'text', in: 'query', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/HistoryEntry'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function index(Request $request, Site $site): JsonResponse
     {
         $this->permission->toSee(Signed::in($request), $site);
-        $before = $request->string('before')->value();
-        $entries = HistoryEntry::query()->where('site_id', $site->id)->with('user')
-            ->when($before !== '', fn ($query) => $query->where('id', '<', HistoryEntry::query()->where('ulid', $before)->value('id') ?? 0))
-            ->orderByDesc('id')->limit(self::PIECE)->get();
+        $request->validate(['from' => ['sometimes', 'nullable', 'date_format:Y-m-d'], 'until' => ['sometimes', 'nullable', 'date_format:Y-m-d']], ['date_format' => 'A day is written like 2027-05-03.']);
+        $wanted = array_map(static fn (string $field): string => $request->string($field)->value(), array_combine(HistoryEntries::FILTERS, HistoryEntries::FILTERS));
 
-        return new JsonResponse($entries->map(HistoryView::of(...))->all());
+        return new JsonResponse($this->entries->page($site, $wanted)->map(HistoryView::of(...))->all());
+    }
+
+    #[OA\Get(path: '/sites/{site}/history/{entry}', operationId: 'historyEntry', description: 'One applied batch with its ripple.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/entry')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/HistoryDetail')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function show(Request $request, Site $site, HistoryEntry $entry): JsonResponse
+    {
+        $this->permission->toSee(Signed::in($request), $site);
+
+        return new JsonResponse(HistoryDetail::of($entry));
+    }
+
+    #[OA\Get(path: '/sites/{site}/history/{entry}/rows/{group}', operationId: 'historyRows', description: 'One group of what an applied batch did, complete.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/entry'), new OA\Parameter(ref: '#/components/parameters/group'), new OA\Parameter(name: 'text', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'offset', in: 'query', schema: new OA\Schema(type: 'integer')), new OA\Parameter(name: 'format', in: 'query', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Rows, or CSV (RFC 4180) where that is asked for', content: [new OA\JsonContent(ref: '#/components/schemas/RippleRows'), new OA\MediaType(mediaType: 'text/csv')]), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function rows(Request $request, Site $site, HistoryEntry $entry, RippleGroup $group): Response
+    {
+        $this->permission->toSee(Signed::in($request), $site);
+
+        return RowsResponse::of($request, $this->rows->of($entry, $group), $group);
     }
 
     #[OA\Post(path: '/sites/{site}/history/{entry}/ripple', operationId: 'takeBackRipple', description: 'What taking an entry back would do. Writes nothing.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/entry')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Ripple')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function ripple(Request $request, Site $site, HistoryEntry $entry): JsonResponse
     {
-        $this->permission->toManage(Signed::in($request), $site);
+        $this->mayTakeBack($request, $site, $entry);
 
-        return new JsonResponse(RippleView::of($this->planners->for($site)->plan($this->takeBack->batch($site, $entry))));
+        return $this->planned($request, $site, $this->takeBack->batch($site, $entry));
     }
 
     #[OA\Post(path: '/sites/{site}/history/{entry}/take-back', operationId: 'takeBack', description: 'Takes an entry back exactly; itself an entry that can be taken back. One may take back what one did oneself; managers anything.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/entry')], responses: [new OA\Response(response: 201, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/HistoryEntry')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function takeBack(Request $request, Site $site, HistoryEntry $entry): JsonResponse
     {
+        $this->mayTakeBack($request, $site, $entry);
+
+        return $this->applied($request, $site, $this->takeBack->batch($site, $entry));
+    }
+
+    #[OA\Post(path: '/sites/{site}/take-back/ripple', operationId: 'takeBackSeveralRipple', description: 'What taking back several entries, or everything since one, would do. Writes nothing.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/TakeBack')), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Ripple')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function severalRipple(Request $request, Site $site): JsonResponse
+    {
+        $this->permission->toManage(Signed::in($request), $site);
+
+        return $this->planned($request, $site, $this->several($request, $site));
+    }
+
+    #[OA\Post(path: '/sites/{site}/take-back', operationId: 'takeBackSeveral', description: 'Takes back several entries, or everything since one, in one step. What has changed again since stays, and the ripple said so.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/TakeBack')), responses: [new OA\Response(response: 201, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/HistoryEntry')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function takeBackSeveral(Request $request, Site $site): JsonResponse
+    {
+        $this->permission->toManage(Signed::in($request), $site);
+
+        return $this->applied($request, $site, $this->several($request, $site));
+    }
+
+    #[OA\Get(path: '/sites/{site}/history-thinning', operationId: 'countThinning', description: 'How much thinning the history older than so many days would take away.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'days', in: 'query', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Thinning')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function countThinning(Request $request, Site $site): JsonResponse
+    {
+        $this->permission->toManage(Signed::in($request), $site);
+
+        return new JsonResponse($this->thin->count($site, $this->days($request)));
+    }
+
+    #[OA\Post(path: '/sites/{site}/history-thinning', operationId: 'thinHistory', description: 'Takes the details by which they could be taken back from entries older than so many days. The ledger stays whole.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['days'], type: 'object', properties: [new OA\Property('days', type: 'integer')])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Thinning')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function thin(Request $request, Site $site): JsonResponse
+    {
+        $this->permission->toManage(Signed::in($request), $site);
+
+        return new JsonResponse($this->thin->thin($site, $this->days($request)));
+    }
+
+    private function days(Request $request): int
+    {
+        $request->validate(['days' => ['required', 'integer', 'min:7', 'max:36500']], ['required' => 'Say from what age on, in days.', 'min' => 'The last seven days are never thinned.']);
+
+        return $request->integer('days');
+    }
+
+    private function mayTakeBack(Request $request, Site $site, HistoryEntry $entry): void
+    {
         $user = Signed::in($request);
         $entry->user_id === $user->id ? $this->permission->toWrite($user, $site, null) : $this->permission->toManage($user, $site);
+    }
 
-        return new JsonResponse(HistoryView::of($this->apply->apply($site, $user, $this->takeBack->batch($site, $entry))), 201);
+    private function planned(Request $request, Site $site, Batch $batch): JsonResponse
+    {
+        return new JsonResponse(RippleView::of($this->planners->for($site, $this->permission->authority(Signed::in($request), $site))->plan($batch)));
+    }
+
+    private function applied(Request $request, Site $site, Batch $batch): JsonResponse
+    {
+        $user = Signed::in($request);
+        $request->validate(['digest' => ['sometimes', 'nullable', 'string', 'size:64'], 'note' => ['sometimes', 'nullable', 'string', 'max:2000']], ['max' => 'A note has at most :max characters.']);
+
+        return new JsonResponse(HistoryView::of($this->apply->apply($site, $user, $batch, $request->json('digest'), trim((string) $request->json('note', '')), $this->permission->authority($user, $site))), 201);
+    }
+
+    private function several(Request $request, Site $site): Batch
+    {
+        $request->validate([
+            'entries' => ['required_without:since', 'array', 'min:1'], 'entries.*' => ['string'], 'since' => ['sometimes', 'string'],
+        ], ['required_without' => 'Name entries, or the one since which everything is taken back.']);
+        if ($request->json('since') !== null) {
+            return $this->takeBack->since($site, HistoryEntry::query()->where('site_id', $site->id)->where('ulid', $request->json('since'))->firstOrFail());
+        }
+
+        return $this->takeBack->several($site, HistoryEntry::query()->where('site_id', $site->id)->whereIn('ulid', (array) $request->json('entries'))->get());
     }
 }

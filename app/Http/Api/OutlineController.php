@@ -7,6 +7,8 @@ namespace App\Http\Api;
 use App\Desk\Permission;
 use App\Models\Site;
 use App\Store\OutlineRows;
+use App\Store\PageFilter;
+use Heronstem\Core\Structure\Batch;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OpenApi\Attributes as OA;
@@ -56,13 +58,26 @@ final readonly class OutlineController
         ]);
     }
 
-    #[OA\Get(path: '/sites/{site}/filter', operationId: 'filter', description: 'Pages whose name or address holds the text, with their ancestors, in tree order.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'text', in: 'query', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/FilteredOutline')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/filter', operationId: 'filter', description: 'Pages whose name or address holds the text, of the states, kinds and layouts named (commas between), with their ancestors, in tree order.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'text', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'state', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'kind', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'layout', in: 'query', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/FilteredOutline')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function filter(Request $request, Site $site): JsonResponse
     {
         $this->permission->toSee(Signed::in($request), $site);
-        $text = mb_substr(trim($request->string('text')->value()), 0, 200);
-        [$total, $rows] = $text === '' ? [0, []] : $this->rows->matching($site, $text, self::MOST_FOUND);
+        $filter = $this->asked($request);
+        [$total, $rows] = $filter->asksNothing() ? [0, []] : $this->rows->matching($site, $filter, self::MOST_FOUND);
 
-        return new JsonResponse(['total' => $total, 'rows' => $rows]);
+        return new JsonResponse(['total' => $total, 'facets' => $this->rows->facets($site, $filter), 'rows' => $rows]);
+    }
+
+    #[OA\Get(path: '/sites/{site}/filter/pages', operationId: 'filteredPages', description: 'The identities of all pages that a filter finds, up to as many as a change takes.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'text', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'state', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'kind', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'layout', in: 'query', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(type: 'string'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function pages(Request $request, Site $site): JsonResponse
+    {
+        $this->permission->toSee(Signed::in($request), $site);
+
+        return new JsonResponse($this->rows->ids($site, $this->asked($request), Batch::LONGEST));
+    }
+
+    private function asked(Request $request): PageFilter
+    {
+        return PageFilter::of(array_map(static fn (string $field): string => $request->string($field)->value(), ['text' => 'text', 'state' => 'state', 'kind' => 'kind', 'layout' => 'layout']));
     }
 }

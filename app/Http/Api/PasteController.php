@@ -33,7 +33,7 @@ final readonly class PasteController
                 return null;
             }
             try {
-                return str_contains($href, '#') ? null : $answers->at(Address::asked($href, $site->rules())->key)?->page;
+                return str_contains($href, '#') ? null : $answers->at(Address::asked($href, $site->rules())->key)?->page?->id;
             } catch (InvalidAddress) {
                 return null;
             }

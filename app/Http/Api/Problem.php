@@ -13,6 +13,7 @@ use Heronstem\Core\Refusal;
 use Illuminate\Auth\Access\AuthorizationException;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
+use Illuminate\Database\LostConnectionDetector;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Validation\ValidationException;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
@@ -25,6 +26,7 @@ final class Problem
     {
         return match (true) {
             $error instanceof Refusal => self::of(422, 'Not possible like this', $error->reason, ['errors' => [new Refused($error->field, $error->reason, $error->suggestion)]]),
+            $error instanceof \PDOException && (new LostConnectionDetector)->causedByLostConnection($error) => self::of(503, 'The database cannot be reached', 'Nothing was changed, and what you typed is still here. Try again in a moment.'),
             $error instanceof ValidationException => self::of(422, 'Something is missing or wrong', $error->getMessage(), ['errors' => self::fields($error)]),
             $error instanceof Stale => self::of(409, 'Look again before it is applied', $error->getMessage(), ['ripple' => RippleView::of($error->ripple)]),
             $error instanceof WordsMovedOn => self::of(412, 'Somebody saved meanwhile', $error->getMessage(), ['theirs' => Words::of($error->theirs, null, [])]),

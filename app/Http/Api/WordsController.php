@@ -43,12 +43,13 @@ final readonly class WordsController
         return $this->words($page, $user);
     }
 
-    #[OA\Put(path: '/sites/{site}/pages/{page}/words', operationId: 'saveWords', description: 'Saves words as a new version; refused with 412 and the other version when somebody saved meanwhile. If-Match holds the version started from.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page'), new OA\Parameter(ref: '#/components/parameters/ifMatch')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['document'], type: 'object', properties: [new OA\Property('document', ref: '#/components/schemas/Document')])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Words')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Put(path: '/sites/{site}/pages/{page}/words', operationId: 'saveWords', description: 'Saves words as a new version; refused with 412 and the other version when somebody saved meanwhile. If-Match holds the version started from.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page'), new OA\Parameter(ref: '#/components/parameters/ifMatch')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['document'], type: 'object', properties: [new OA\Property('document', ref: '#/components/schemas/Document'), new OA\Property('note', type: 'string'), new OA\Property('minor', type: 'boolean')])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Words')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function update(Request $request, Site $site, Page $page): JsonResponse
     {
         $user = $this->writer($request, $site, $page);
         $match = $request->headers->get('If-Match') ?? throw new PreconditionRequiredHttpException('Say which version you started from: send its number in If-Match.');
-        $this->save->save($page, $user, Document::read($this->document($request)), (int) trim($match, 'W/"'));
+        $request->validate(['note' => ['sometimes', 'string', 'max:500'], 'minor' => ['sometimes', 'boolean']], ['max' => 'A note has at most :max characters.']);
+        $this->save->save($page, $user, Document::read($this->document($request)), (int) trim($match, 'W/"'), trim((string) $request->json('note', '')), (bool) $request->json('minor', false));
 
         return $this->words($page->refresh(), $user);
     }

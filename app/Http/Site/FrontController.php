@@ -12,6 +12,8 @@ use App\Store\LedgerAnswers;
 use App\Store\NearAddresses;
 use Heronstem\Core\Content\Document;
 use Heronstem\Core\Redirect\Resolver;
+use Heronstem\Core\Structure\PageKind;
+use Heronstem\Core\Structure\State;
 use Illuminate\Contracts\View\Factory as Views;
 use Illuminate\Database\Connection;
 use Illuminate\Http\Request;
@@ -54,23 +56,26 @@ final readonly class FrontController
             return $this->file($file[1], $site);
         }
         $resolution = (new Resolver($site->rules(), new LedgerAnswers($this->db, $site)))->resolve($asked);
-        if ($resolution->hops !== []) {
-            return new Response('', 301, ['Location' => (string) $resolution->location, 'Cache-Control' => 'no-cache']);
+        $sends = $resolution->sendsWith();
+        if ($sends !== null) {
+            return new Response('', $sends, ['Location' => (string) $resolution->location, 'Cache-Control' => 'no-cache']);
         }
         if ($resolution->status !== 200) {
-            return $this->missed($resolution->normal === '' ? '/' : $resolution->normal, $site);
+            return $this->missed($resolution->normal === '' ? '/' : $resolution->normal, $site, $resolution->status === 410 ? 410 : 404);
         }
         if ($resolution->page === null) {
             return $this->system($resolution->normal, $site);
         }
         $page = Page::query()->where('ulid', $resolution->page)->firstOrFail();
 
-        return $this->page($request, $page, $site);
+        return $page->kind === PageKind::Download ? $this->file((string) $page->target()?->value, $site) : $this->page($request, $page, $site);
     }
 
     private function page(Request $request, Page $page, Site $site): Response
     {
-        $words = PageWords::query()->find($page->id)?->liveDocument() ?? Document::blank();
+        $kept = PageWords::query()->find($page->id);
+        // In the minute before its schedule is carried out a page shows what it will go live with.
+        $words = $page->state === State::Live ? $kept?->liveDocument() ?? Document::blank() : PageWords::document($kept);
         $html = $this->views->make('site.page', $this->pageView->of($page, $site, $words))->render();
         $response = new Response($html, 200, ['Content-Type' => 'text/html; charset=utf-8', 'Cache-Control' => 'public, max-age=0, must-revalidate']);
         $response->setEtag(sha1($html));
@@ -79,11 +84,11 @@ final readonly class FrontController
         return $response;
     }
 
-    private function missed(string $address, Site $site): Response
+    private function missed(string $address, Site $site, int $status = 404): Response
     {
-        $html = $this->views->make('site.missed', [...$this->pageView->frame($site), 'address' => $address, 'near' => $this->near->to($address, $site)])->render();
+        $html = $this->views->make('site.missed', [...$this->pageView->frame($site), 'address' => $address, 'isGone' => $status === 410, 'near' => $this->near->to($address, $site)])->render();
 
-        return new Response($html, 404, ['Content-Type' => 'text/html; charset=utf-8', 'Cache-Control' => 'no-cache']);
+        return new Response($html, $status, ['Content-Type' => 'text/html; charset=utf-8', 'Cache-Control' => 'no-cache']);
     }
 
     private function system(string $address, Site $site): AnyResponse

@@ -33,7 +33,7 @@ final readonly class PageView
     public function of(Page $page, Site $site, Document $words): array
     {
         $ancestors = $page->ancestors();
-        $visible = array_values(array_filter($ancestors, static fn (Page $above): bool => $above->state->value === 'live'));
+        $visible = array_values(array_filter($ancestors, static fn (Page $above): bool => $above->isVisible()));
         $isStart = $page->id === $site->start_page_id;
 
         return [
@@ -52,7 +52,7 @@ final readonly class PageView
     /** @return list<array{name: string, address: string, text: string}> */
     private function cards(Page $page, Site $site, bool $isStart): array
     {
-        $pages = Page::query()->with('words')->where('site_id', $site->id)->where('state', 'live')->where('listed', true)
+        $pages = Page::query()->with('words')->where('site_id', $site->id)->whereRaw('is_visible(state, from_at, until_at)')->where('listed', true)
             ->when($isStart, fn ($query) => $query->whereNull('parent_id')->whereKeyNot($page->id), fn ($query) => $query->where('parent_id', $page->id))
             ->orderBy('position')->limit(60)->get();
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Api\Schema;
 
+use Heronstem\Core\Moment;
 use Heronstem\Core\Structure\Change;
 use Heronstem\Core\Structure\Conflict;
 use Heronstem\Core\Structure\Decision;
@@ -31,12 +32,12 @@ final readonly class ConflictView
             $conflict->address->readable(), $conflict->page,
             [
                 'kind' => $conflict->held->kind->value, 'page' => $conflict->holder?->id, 'name' => $conflict->holder?->name, 'state' => $conflict->holder?->state->value,
-                'since' => $conflict->held->since?->format(DATE_ATOM), 'byChange' => $conflict->held->byChange,
+                'since' => $conflict->held->since === null ? null : Moment::stored($conflict->held->since)->iso(), 'byChange' => $conflict->held->byChange,
             ],
             array_map(static fn (WayOut $way): array => [
                 'kind' => $way->kind->value, 'slug' => $way->slug?->text,
                 'changes' => array_map(static fn (Change $change): array => $change->toArray(), $way->changes),
-                'decisions' => array_map(static fn (Decision $decision): array => ['replace-redirect' => $decision->replaceRedirectAt->path], $way->decisions),
+                'decisions' => array_map(static fn (Decision $decision): array => $decision->toArray(), $way->decisions),
             ], $conflict->waysOut),
         );
     }

@@ -8,23 +8,24 @@ use App\Models\HistoryEntry;
 use OpenApi\Attributes as OA;
 
 #[OA\Schema(schema: 'HistoryEntry', description: 'A batch that was applied.')]
-final readonly class HistoryView
+readonly class HistoryView
 {
     /** @param  array<string, int>  $counts */
-    public function __construct(
+    final public function __construct(
         #[OA\Property] public string $id,
         #[OA\Property(description: 'page names stand between asterisks')] public string $sentence,
-        #[OA\Property] public ?string $by,
+        #[OA\Property(description: 'null for what the schedule carried out')] public ?string $by,
         #[OA\Property(format: 'date-time')] public string $at,
         #[OA\Property] public string $note,
         #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'integer'))] public array $counts,
         #[OA\Property(description: 'it takes another entry back')] public bool $takesBack,
         #[OA\Property] public bool $takenBack,
+        #[OA\Property(description: 'its details are gone, so it cannot be taken back')] public bool $thinned,
     ) {
     }
 
     public static function of(HistoryEntry $entry): self
     {
-        return new self($entry->ulid, $entry->sentence, $entry->user?->name, $entry->created_at->toIso8601ZuluString(), $entry->note, $entry->counts, $entry->takes_back_id !== null, $entry->taken_back_by_id !== null);
+        return new self($entry->ulid, $entry->sentence, $entry->user?->name, $entry->created_at->toIso8601ZuluString(), $entry->note, $entry->counts, $entry->takes_back_id !== null, $entry->taken_back_by_id !== null, $entry->thinned_at !== null);
     }
 }

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Api\Schema;
 
+use App\Models\File;
 use App\Models\Page;
 use App\Models\Site;
+use Heronstem\Core\Structure\TargetKind;
 use Illuminate\Support\Facades\DB;
 use OpenApi\Attributes as OA;
 
@@ -15,6 +17,8 @@ final readonly class PageSheet
     /**
      * @param  list<PageCrumb>  $within
      * @param  list<string>  $sendsOn
+     * @param  array{target: array<string, string>, name: string}|null  $leadsTo
+     * @param  list<string>  $alsoAnswers
      */
     public function __construct(
         #[OA\Property] public string $id,
@@ -40,12 +44,22 @@ final readonly class PageSheet
         #[OA\Property] public string $url,
         #[OA\Property(format: 'date-time')] public string $changed,
         #[OA\Property] public ?string $changedBy,
+        #[OA\Property(ref: '#/components/schemas/PageKind')] public string $kind,
+        #[OA\Property(description: 'of a pointer or download: what it leads to, as a change writes it, and its name', required: ['target', 'name'], type: 'object', nullable: true, properties: [new OA\Property('target', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string')), new OA\Property('name', type: 'string')])] public ?array $leadsTo,
+        #[OA\Property] public bool $leftOut,
+        #[OA\Property] public bool $kept,
+        #[OA\Property(description: 'null while the address follows slug and parent')] public ?string $pinned,
+        #[OA\Property(format: 'date-time')] public ?string $from,
+        #[OA\Property(format: 'date-time')] public ?string $until,
+        #[OA\Property(description: 'said when it was last sent for review or returned')] public string $reviewNote,
+        #[OA\Property(description: 'further addresses that serve it', type: 'array', items: new OA\Items(type: 'string'))] public array $alsoAnswers,
+        #[OA\Property(description: 'in the bin: the page it went there with', ref: '#/components/schemas/PageCrumb', nullable: true)] public ?PageCrumb $bin,
     ) {
     }
 
     public static function of(Page $page, Site $site): self
     {
-        $earlier = Page::query()->where('site_id', $site->id)->where('parent_id', $page->parent_id)->where('position', '<', $page->position);
+        $earlier = Page::query()->where('site_id', $site->id)->where('parent_id', $page->parent_id)->where('state', '<>', 'bin')->where('position', '<', $page->position);
         $before = $earlier->clone()->orderByDesc('position')->first();
 
         return new self(
@@ -54,13 +68,35 @@ final readonly class PageSheet
             summary: $page->summary, searchTitle: $page->search_title, searchDescription: $page->search_description,
             within: array_map(PageCrumb::of(...), $page->ancestors()),
             after: $before === null ? null : PageCrumb::of($before),
-            sendsOn: array_values(DB::table('ledger')->where('page_id', $page->id)->where('kind', 'redirect')->orderBy('key')->pluck('address')->all()),
+            sendsOn: self::addresses($page, 'redirect'),
             index: $earlier->count(),
-            children: Page::query()->where('parent_id', $page->id)->count(),
-            branch: Page::query()->where('site_id', $site->id)->whereRaw('path <@ ?::ltree', [$page->path])->count() - 1,
+            children: Page::query()->where('parent_id', $page->id)->where('state', '<>', 'bin')->count(),
+            branch: Page::query()->where('site_id', $site->id)->whereRaw('path <@ ?::ltree', [$page->path])->where('bin_id', $page->bin_id)->count() - 1,
             edited: $page->state->value === 'live' && ($page->words?->hasUnpublishedEdits() ?? false),
             url: $site->origin.$page->address,
             changed: $page->updated_at->toIso8601ZuluString(), changedBy: $page->changedBy?->name,
+            kind: $page->kind->value, leadsTo: self::target($page, $site), leftOut: $page->left_out, kept: $page->kept, pinned: $page->pinned,
+            from: $page->from_at?->toIso8601ZuluString(), until: $page->until_at?->toIso8601ZuluString(), reviewNote: $page->review_note, alsoAnswers: self::addresses($page, 'also'),
+            bin: $page->bin_id === null ? null : PageCrumb::of(Page::query()->findOrFail($page->bin_id)),
         );
+    }
+
+    /** @return list<string> */
+    private static function addresses(Page $page, string $kind): array
+    {
+        return array_values(DB::table('ledger')->where('page_id', $page->id)->where('kind', $kind)->orderBy('key')->pluck('address')->all());
+    }
+
+    /** @return array{target: array<string, string>, name: string}|null */
+    private static function target(Page $page, Site $site): ?array
+    {
+        $target = $page->target();
+        $name = match ($target?->kind) {
+            TargetKind::Page => Page::query()->where('site_id', $site->id)->where('ulid', $target->value)->value('name'),
+            TargetKind::File => File::query()->where('site_id', $site->id)->where('ulid', $target->value)->value('name'),
+            default => $target?->value,
+        };
+
+        return $target === null ? null : ['target' => $target->toArray(), 'name' => is_string($name) ? $name : 'nothing: it is gone'];
     }
 }

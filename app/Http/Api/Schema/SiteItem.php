@@ -15,6 +15,7 @@ final readonly class SiteItem
         #[OA\Property] public string $name,
         #[OA\Property] public string $origin,
         #[OA\Property] public string $language,
+        #[OA\Property(description: 'time zone (IANA)')] public string $zone,
         #[OA\Property(enum: ['owner', 'manager', 'writer', 'reader'])] public string $role,
     ) {
     }
@@ -23,6 +24,6 @@ final readonly class SiteItem
     {
         $site = $membership->site;
 
-        return new self($site->key, $site->name, $site->origin, $site->language, $membership->role->value);
+        return new self($site->key, $site->name, $site->origin, $site->language, $site->zone, $membership->role->value);
     }
 }

@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk;
+
+use App\Models\HistoryEntry;
+use App\Models\Site;
+use App\Models\User;
+use App\Store\PgArray;
+use Heronstem\Core\Structure\AddressMove;
+use Heronstem\Core\Structure\Batch;
+use Heronstem\Core\Structure\Change\TakeBack;
+use Heronstem\Core\Structure\PageDifference;
+use Heronstem\Core\Structure\Ripple;
+use Illuminate\Database\ConnectionInterface;
+
+/** Writes what was done into the history: in a sentence, as the batch that did it, and as its exact inverse. */
+final readonly class RecordEntry
+{
+    public function __construct(private ConnectionInterface $db, private Sentences $sentences)
+    {
+    }
+
+    public function of(Site $site, ?User $user, Batch $batch, Ripple $ripple, string $note): HistoryEntry
+    {
+        $back = array_map(static fn (TakeBack $takeBack): string => $takeBack->entry, $batch->takesBack());
+        $takenBack = $back === [] ? null : HistoryEntry::query()->where('site_id', $site->id)->whereIn('ulid', $back)->orderByDesc('id')->get();
+        $account = RippleAccount::of($ripple);
+        $entry = HistoryEntry::query()->create([
+            'site_id' => $site->id,
+            'user_id' => $user?->id,
+            'sentence' => $takenBack === null ? $this->sentences->of($batch, $ripple, $user === null) : $this->sentences->takenBack(array_values($takenBack->pluck('sentence')->all())),
+            'batch' => array_map(static fn ($change): array => $change->toArray(), $batch->changes),
+            'counts' => $account['counts'],
+            'pages' => array_map(static fn (PageDifference $difference): array => $difference->toArray(), $ripple->pages),
+            'claims' => array_map(static fn ($difference): array => $difference->toArray(), $ripple->claims),
+            'start_page' => $ripple->startPage === null ? null : ['before' => $ripple->startPage->before, 'after' => $ripple->startPage->after],
+            'ripple' => $account,
+            'touched' => PgArray::of($this->touched($ripple)),
+            'kinds' => PgArray::of(array_unique(array_map(static fn ($change): string => (string) $change->toArray()['kind'], $batch->changes))),
+            'note' => $note,
+            'takes_back_id' => $takenBack?->first()?->id,
+        ]);
+        if ($back !== []) {
+            $this->db->update('update history set taken_back_by_id = ? where site_id = ? and ulid = any(?::text[])', [$entry->id, $site->id, PgArray::of($back)]);
+        }
+
+        return $entry;
+    }
+
+    /** @return list<string> pages of which the entry is part of the history: changed themselves, or moved along */
+    private function touched(Ripple $ripple): array
+    {
+        $ids = array_flip(array_map(static fn (PageDifference $difference): string => $difference->page, $ripple->pages)) + array_flip(array_map(static fn (AddressMove $move): string => $move->page, $ripple->moves));
+
+        return array_map(strval(...), array_keys($ids));
+    }
+}

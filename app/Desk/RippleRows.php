@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk;
+
+use Heronstem\Core\Address\Claim;
+use Heronstem\Core\Menu\MenuEffect;
+use Heronstem\Core\Menu\MenuEffectKind;
+use Heronstem\Core\Structure\AddressMove;
+use Heronstem\Core\Structure\Ripple;
+
+/**
+ * The consequences of a batch, row by row: whom it is about, from which address to which, and a word on it.
+ *
+ * @phpstan-type Row array{page: string|null, name: string, from: string|null, to: string|null, note: string}
+ */
+final class RippleRows
+{
+    /** @return list<Row> */
+    public static function of(Ripple $ripple, RippleGroup $group): array
+    {
+        return match ($group) {
+            RippleGroup::Addresses => array_map(static fn (AddressMove $move): array => self::row($move->page, $move->name, $move->from->readable(), $move->to->readable(), $move->seen ? '' : 'never live, so no redirect'), $ripple->moves),
+            RippleGroup::RedirectsWritten => self::claims($ripple->redirectsWritten, $ripple),
+            RippleGroup::RedirectsDropped => self::claims($ripple->redirectsDropped, $ripple),
+            RippleGroup::Gone => self::claims($ripple->gone, $ripple),
+            RippleGroup::Live => self::pages($ripple->goLive, $ripple),
+            RippleGroup::Offline => self::pages(self::notBinned($ripple), $ripple),
+            RippleGroup::Bin => self::pages($ripple->binned, $ripple),
+            RippleGroup::Menu => array_map(self::menu(...), $ripple->menu),
+            RippleGroup::Copies => self::pages(array_map(strval(...), array_keys($ripple->copies)), $ripple),
+        };
+    }
+
+    public static function count(Ripple $ripple, RippleGroup $group): int
+    {
+        return match ($group) {
+            RippleGroup::Addresses => count($ripple->moves),
+            RippleGroup::RedirectsWritten => count($ripple->redirectsWritten),
+            RippleGroup::RedirectsDropped => count($ripple->redirectsDropped),
+            RippleGroup::Gone => count($ripple->gone),
+            RippleGroup::Live => count($ripple->goLive),
+            RippleGroup::Offline => count(self::notBinned($ripple)),
+            RippleGroup::Bin => count($ripple->binned),
+            RippleGroup::Menu => count($ripple->menu),
+            RippleGroup::Copies => count($ripple->copies),
+        };
+    }
+
+    /** @return list<string> */
+    private static function notBinned(Ripple $ripple): array
+    {
+        return array_values(array_filter($ripple->goOffline, static fn (string $id): bool => ($ripple->outcome[$id] ?? null)?->isBinned() === false));
+    }
+
+    /**
+     * @param  list<Claim>  $claims
+     * @return list<Row>
+     */
+    private static function claims(array $claims, Ripple $ripple): array
+    {
+        return array_map(static function (Claim $claim) use ($ripple): array {
+            $page = $claim->page === null ? null : $ripple->outcome[$claim->page] ?? $ripple->heirs[$claim->page] ?? null;
+
+            return self::row($claim->page, $page->name ?? '', $claim->address->readable(), $page?->address->readable(), '');
+        }, $claims);
+    }
+
+    /**
+     * @param  list<string>  $ids
+     * @return list<Row>
+     */
+    private static function pages(array $ids, Ripple $ripple): array
+    {
+        return array_map(static function (string $id) use ($ripple): array {
+            $page = $ripple->outcome[$id] ?? null;
+
+            return self::row($id, $page->name ?? '', null, $page?->address->readable(), '');
+        }, $ids);
+    }
+
+    /** @return Row */
+    private static function menu(MenuEffect $effect): array
+    {
+        $where = $effect->under === null ? 'on the bar' : "under {$effect->under}";
+
+        return self::row($effect->page, $effect->label, null, null, match ($effect->kind) {
+            MenuEffectKind::Appears => "appears $where",
+            MenuEffectKind::Vanishes => 'vanishes from the main menu',
+            MenuEffectKind::Moves => "moves $where",
+            MenuEffectKind::Relabels => "gets this label $where",
+        });
+    }
+
+    /** @return Row */
+    public static function row(?string $page, string $name, ?string $from, ?string $to, string $note): array
+    {
+        return ['page' => $page, 'name' => $name, 'from' => $from, 'to' => $to, 'note' => $note];
+    }
+}

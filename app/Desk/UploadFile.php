@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk;
+
+use App\Models\File;
+use App\Models\Site;
+use App\Models\User;
+use Illuminate\Validation\ValidationException;
+
+/** Takes in a file for downloads: pictures are read and written anew, documents of known kinds are kept as they are. */
+final readonly class UploadFile
+{
+    /** Ending => the type it is served with. Nothing that a browser would run. */
+    private const DOCUMENTS = [
+        'pdf' => 'application/pdf', 'csv' => 'text/csv', 'txt' => 'text/plain', 'ics' => 'text/calendar', 'gpx' => 'application/gpx+xml', 'json' => 'application/json', 'zip' => 'application/zip',
+        'docx' => 'application/vnd.openxmlformats-officedocument.wordprocessingml.document', 'xlsx' => 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+        'odt' => 'application/vnd.oasis.opendocument.text', 'ods' => 'application/vnd.oasis.opendocument.spreadsheet', 'epub' => 'application/epub+zip',
+    ];
+
+    public function __construct(private KeepFile $keep, private UploadPicture $pictures)
+    {
+    }
+
+    /** @throws ValidationException when it is of a kind that is not served */
+    public function upload(Site $site, ?User $user, string $name, string $bytes): File
+    {
+        $ending = strtolower(pathinfo($name, PATHINFO_EXTENSION));
+        $mime = self::DOCUMENTS[$ending] ?? null;
+        if ($mime === null) {
+            return $this->picture($site, $user, $name, $bytes);
+        }
+        if (($ending === 'pdf') !== str_starts_with($bytes, '%PDF-')) {
+            throw ValidationException::withMessages(['file' => "This file says it is $ending and is not. Save it anew in the program it comes from."]);
+        }
+
+        return $this->keep->keep($site, $user, $name, 'file', $ending, $mime, $bytes);
+    }
+
+    private function picture(Site $site, ?User $user, string $name, string $bytes): File
+    {
+        try {
+            return $this->pictures->upload($site, $user, $name, $bytes);
+        } catch (ValidationException) {
+            throw ValidationException::withMessages(['file' => 'Files of this kind are not served. Use '.implode(', ', array_keys(self::DOCUMENTS)).', or a picture.']);
+        }
+    }
+}
