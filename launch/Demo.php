@@ -128,6 +128,8 @@ final class Demo
         $application->serve($this->processes, array_slice($ports, 1), 'site', 3);
         $this->processes->start('queue', [PHP_BINARY, 'artisan', 'queue:work', '--sleep=1', '--tries=3', '--memory=512'], $application->environment());
 
+        $this->processes->start('schedule', [PHP_BINARY, 'artisan', 'schedule:work'], $application->environment());
+
         return [
             "editor: http://127.0.0.1:{$ports[0]}",
             ...array_map(static fn (string $origin): string => 'site: '.explode('=', $origin, 2)[1], $origins),

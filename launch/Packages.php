@@ -53,6 +53,15 @@ final class Packages
         $env = ['DEBIAN_FRONTEND' => 'noninteractive'];
         Shell::must([...$root, 'apt-get', 'update', '-q'], 'Reading Debian\'s package lists', $env);
         Shell::must([...$root, 'apt-get', 'install', '-y', '-q', '--no-install-recommends', ...$packages], 'Installing Debian\'s packages', $env);
+        if (array_intersect($packages, self::EXTENSIONS) !== []) {
+            $this->beginAgain();
+        }
+    }
+
+    /** A running PHP does not take up extensions that came after it, so the command starts over in its own place. */
+    private function beginAgain(): void
+    {
+        pcntl_exec(PHP_BINARY, $_SERVER['argv']);
     }
 
     private function composer(): void
