@@ -7,7 +7,13 @@ export const keys = {
     site: (site: string) => ['site', site] as const,
     outline: (site: string) => [...keys.site(site), 'outline'] as const,
     branch: (site: string, parent: string | null, offset: number) => [...keys.site(site), 'branch', parent, offset] as const,
-    filter: (site: string, text: string) => [...keys.site(site), 'filter', text] as const,
+    filter: (site: string, text: string, facets: Record<string, string | undefined>) => [...keys.site(site), 'filter', text, facets] as const,
+    history: (site: string, wanted: Record<string, string | undefined>) => [...keys.site(site), 'history', wanted] as const,
+    pageHistory: (site: string, page: string) => [...keys.site(site), 'page-history', page] as const,
+    entry: (site: string, entry: string) => [...keys.site(site), 'entry', entry] as const,
+    bin: (site: string) => [...keys.site(site), 'bin'] as const,
+    structure: (site: string, of: string | null, levels: number) => [...keys.site(site), 'structure', of, levels] as const,
+    revisions: (site: string, page: string) => [...keys.site(site), 'revisions', page] as const,
     page: (site: string, page: string) => [...keys.site(site), 'page', page] as const,
     words: (site: string, page: string) => [...keys.site(site), 'words', page] as const,
     goTo: (site: string, text: string) => [...keys.site(site), 'go-to', text] as const,
@@ -21,10 +27,10 @@ export const branchQuery = (site: string, parent: string | null, offset: number)
         queryFn: ({ signal }) => answered(api.GET('/sites/{site}/branch', { params: { path: { site }, query: { parent: parent ?? '', offset } }, signal })),
     })
 
-export const filterQuery = (site: string, text: string) =>
+export const filterQuery = (site: string, text: string, facets: { state?: string; kind?: string; layout?: string } = {}) =>
     queryOptions({
-        queryKey: keys.filter(site, text),
-        queryFn: ({ signal }) => answered(api.GET('/sites/{site}/filter', { params: { path: { site }, query: { text } }, signal })),
+        queryKey: keys.filter(site, text, facets),
+        queryFn: ({ signal }) => answered(api.GET('/sites/{site}/filter', { params: { path: { site }, query: { text, ...facets } }, signal })),
         placeholderData: previous => previous,
     })
 

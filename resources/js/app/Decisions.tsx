@@ -1,19 +1,23 @@
-import type { Schemas } from '../api/client'
-import { Button } from '../ui/Button'
 import { useState } from 'react'
+import type { Schemas } from '../api/client'
+import { readable } from '../ui/Address'
+import { Button } from '../ui/Button'
+import { count } from '../ui/count'
 import { date } from '../ui/time'
 import { useChanges, type Pending } from './changes'
-import { readable } from '../ui/Address'
+import { PickPage } from './PickPage'
+import { noteWords } from './noteWords'
 
 /** What has to be decided, and what should not come as a surprise. */
 export function Decisions({ pending }: { pending: Pending }) {
-    const { conflicts, notes } = pending.ripple
+    const { conflicts, questions, account } = pending.ripple
     return (
         <div className="grid content-start gap-4">
-            {conflicts.map(conflict => <ConflictView key={conflict.address} conflict={conflict} />)}
-            {notes.length > 0 && (
-                <ul className="grid gap-1.5 border-l-2 border-amber pl-4">
-                    {notes.map(note => <li key={note.kind + note.page}><Note note={note} /></li>)}
+            {conflicts.map(conflict => <ConflictView key={conflict.address + conflict.page} conflict={conflict} />)}
+            {questions.map(question => <QuestionView key={question.kind + question.page} question={question} />)}
+            {account.notes.length > 0 && (
+                <ul className="grid gap-1.5 border-l-2 border-amber pl-4" aria-label="Worth knowing">
+                    {account.notes.map(note => <li key={note.kind + note.page + (note.other ?? '')}>{noteWords(note)}</li>)}
                 </ul>
             )}
         </div>
@@ -23,10 +27,14 @@ export function Decisions({ pending }: { pending: Pending }) {
 /** Who holds an address, in one sentence. */
 export function heldBy({ address, held }: Schemas['Conflict']) {
     const since = held.since === null ? '' : ` since ${date(held.since)}`
+    const name = held.name ?? ''
     if (held.kind === 'reserved') return `${readable(address)} is reserved: the system answers there itself.`
-    if (held.kind === 'redirect') return `${readable(address)} is a redirect to “${held.name ?? ''}”${since}.`
-    const state = held.state === 'live' ? '' : `, ${held.state ?? 'a page'}`
-    return `${readable(address)} is held by “${held.name ?? ''}”${state}${since}.`
+    if (held.state === 'bin') return `${readable(address)} is kept for “${name}”, in the bin${since}.`
+    if (held.kind === 'gone') return `${readable(address)} is recorded as gone${since}.`
+    if (held.kind === 'redirect') return `${readable(address)} is a redirect to “${name}”${since}.`
+    if (held.kind === 'also') return `${readable(address)} is a further address of “${name}”${since}.`
+    const state = held.state === 'live' ? '' : `, ${held.state === 'review' ? 'in review' : (held.state ?? 'a page')}`
+    return `${readable(address)} is held by “${name}”${state}${since}.`
 }
 
 function ConflictView({ conflict }: { conflict: Schemas['Conflict'] }) {
@@ -57,13 +65,49 @@ function ConflictView({ conflict }: { conflict: Schemas['Conflict'] }) {
 }
 
 export function wayWords(way: Schemas['WayOut']) {
-    if (way.kind === 'free-slug') return `Use ${way.slug ?? ''}`
-    if (way.kind === 'swap') return 'Swap the two'
-    return 'Replace the redirect'
+    const words = { 'free-slug': `Use ${way.slug ?? ''}`, swap: 'Swap the two', 'replace-redirect': 'Replace the redirect', 'take-over': 'Take it over', 'empty-it': 'Empty it from the bin', 'answer-again': 'Answer there again', 'choose-another': 'Choose another' }
+    return words[way.kind]
 }
 
-function Note({ note }: { note: Schemas['RippleNote'] }) {
-    if (note.kind === 'live-under-hidden') return <>“{note.name}” is live, and “{note.other}” above it is not: visitors find it only by its address.</>
-    if (note.kind === 'start-page-hidden') return <>“{note.name}” is the start page: visitors of the site's front door get “page not found”.</>
-    return <>The address that visitors know for “{note.name}” answers with “{note.other}” from now on.</>
+type Question = Schemas['Question']
+type Answer = Question['answers'][number]
+
+function asks({ kind, name, count: n }: Question) {
+    if (kind === 'retired') return <>What do visitors get at {count(n, 'address', 'addresses')} of “{name}” from now on?</>
+    if (kind === 'children-of') return <>“{name}” has {count(n, 'page')} inside. What becomes of {n === 1 ? 'it' : 'them'}?</>
+    return <>{count(n, 'draft')} lie{n === 1 ? 's' : ''} below “{name}”.</>
+}
+
+function answerWords(answer: Answer, { heir }: Question) {
+    const words: Record<Answer, string> = {
+        parent: `Send them on to ${heir?.name ?? 'the page above'}`, gone: 'Say that the page is gone', page: 'Send them on to another page…',
+        along: 'Into the bin as well', up: 'Take its place', leave: 'Leave them drafts', live: 'Put them live too',
+    }
+    return words[answer]
+}
+
+function QuestionView({ question }: { question: Question }) {
+    const { amend } = useChanges()
+    const [picking, setPicking] = useState(false)
+    const chosen = question.answer ?? (question.open ? null : question.default)
+    const choose = (answer: Answer) => {
+        if (answer === 'page') setPicking(true)
+        else void amend({ changes: [], decisions: [{ kind: question.kind, page: question.page, answer }] })
+    }
+    return (
+        <fieldset className={question.open ? 'border-l-2 border-amber pl-4' : 'border-l-2 border-line pl-4'}>
+            <legend className="sr-only">{question.open ? 'To decide' : 'Decided'}</legend>
+            <p className={question.open ? 'font-semibold' : ''}>{question.open && <span className="text-amber">To decide: </span>}{asks(question)}</p>
+            <div className="mt-1 grid gap-1">
+                {question.answers.map(answer => (
+                    <label key={answer} className="flex items-center gap-2">
+                        <input type="radio" className="accent-heron" name={question.kind + question.page} checked={chosen === answer} onClick={() => answer === 'page' && setPicking(true)} onChange={() => choose(answer)} />
+                        {answerWords(answer, question)}
+                        {answer === question.default && question.open && <span className="text-[12px] text-ink-3">default</span>}
+                    </label>
+                ))}
+            </div>
+            <PickPage open={picking} title="Where visitors are sent" onClose={() => setPicking(false)} onPick={page => { setPicking(false); void amend({ changes: [], decisions: [{ kind: question.kind, page: question.page, answer: 'page', to: page.id }] }) }} />
+        </fieldset>
+    )
 }

@@ -1,10 +1,14 @@
 import clsx from 'clsx'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useRef } from 'react'
 import { Button } from '../ui/Button'
 import { count } from '../ui/count'
+import { Kbd } from '../ui/Kbd'
 import { useChanges, type Pending } from './changes'
 import { Decisions } from './Decisions'
-import { RippleLists, rippleGroups, type GroupKey } from './RippleLists'
+import { RippleAccount } from './RippleAccount'
+import { summary } from './rippleGroups'
+import { planRows } from './rippleRows'
+import { useSite } from './site'
 
 /** At the bottom of every view: closed while nothing is pending; then the account of what follows. */
 export function RippleTray() {
@@ -13,49 +17,52 @@ export function RippleTray() {
 }
 
 function Tray({ pending }: { pending: Pending }) {
-    const { apply, setAside, busy } = useChanges()
+    const { apply, setAside, takeDefaults, setNote, busy } = useChanges()
+    const site = useSite()
     const { ripple } = pending
-    const groups = rippleGroups(ripple)
-    const [chosen, choose] = useState<GroupKey>('addresses')
-    const shown = groups.some(group => group.key === chosen) ? chosen : groups[0]?.key
     const acts = useRef<HTMLButtonElement>(null)
-    const open = ripple.conflicts.length
-    useEffect(() => acts.current?.focus(), [])
+    const open = ripple.decisions
+    const talks = ripple.questions.length + ripple.conflicts.length + ripple.account.notes.length > 0
+    const ready = ripple.canBeApplied
     useEffect(() => {
-        const typed = (event: KeyboardEvent) => event.key === 'Escape' && !event.defaultPrevented && setAside()
+        if (ready) acts.current?.focus()
+    }, [ready])
+    useEffect(() => {
+        const typed = (event: KeyboardEvent) => {
+            const writes = event.target instanceof HTMLElement && (event.target.matches('input, textarea, [contenteditable=true]') || event.target.closest('[role=dialog]') !== null)
+            if (event.key === 'Escape' && !event.defaultPrevented && event.target instanceof HTMLElement && event.target.closest('[role=dialog]') === null) setAside()
+            if (event.key.toLowerCase() === 'd' && !event.ctrlKey && !event.metaKey && !event.altKey && !writes && open > 0) {
+                event.preventDefault()
+                void takeDefaults()
+            }
+        }
         addEventListener('keydown', typed)
         return () => removeEventListener('keydown', typed)
-    }, [setAside])
+    }, [open, setAside, takeDefaults])
     return (
-        <section aria-label="Ripple" className="relative z-20 max-h-[46vh] min-h-[168px] overflow-y-auto border-t-2 border-heron bg-sheet px-4 pt-3 pb-4 shadow-float">
-            <div className="flex flex-wrap items-center gap-2.5">
+        <section aria-label="Ripple" className="relative z-20 flex max-h-[52vh] min-h-[168px] flex-col border-t-2 border-heron bg-sheet shadow-float">
+            <div className="flex flex-wrap items-center gap-x-2.5 gap-y-2 px-4 pt-3 pb-2">
                 <h2 className="text-[16px] font-bold">{pending.title}</h2>
-                <p aria-live="polite" className={open > 0 ? 'font-semibold text-amber' : 'text-ink-2'}>
-                    {open > 0 ? `${count(open, 'decision')} before this can be done` : summary(ripple)}
-                </p>
-                <Button className="ml-auto" onClick={setAside}>Set aside</Button>
-                <Button ref={acts} look="main" onClick={() => void apply()} disabled={busy || !ripple.canBeApplied}>{actWords(pending)}</Button>
+                <p aria-live="polite" className={open > 0 ? 'font-semibold text-amber' : 'text-ink-2'}>{open > 0 ? `${count(open, 'decision')} before this can be done` : summary(ripple.account)}</p>
+                <div className="ml-auto flex flex-wrap items-center justify-end gap-2.5">
+                {open > 0 && <Button aria-keyshortcuts="d" onClick={() => void takeDefaults()}>{open === 1 ? 'Take the default' : `Take ${open} defaults`} <Kbd>D</Kbd></Button>}
+                <input aria-label="Note: why this is done" placeholder="Why? (a note)" value={pending.note} onChange={event => setNote(event.target.value)} maxLength={2000} className="h-[30px] w-[150px] rounded-[5px] border border-edge bg-sheet px-2.5 max-md:hidden" />
+                <Button onClick={setAside}>Set aside</Button>
+                <Button ref={acts} look="main" onClick={() => void apply()} disabled={busy || !ripple.canBeApplied || ripple.changesNothing}>{actWords(pending)}</Button>
+                </div>
             </div>
-            {pending.said !== undefined && <p role="alert" className="mt-2 rounded bg-amber-soft px-3 py-1.5 text-amber">{pending.said}</p>}
-            <div className={clsx('mt-3 grid gap-7', open + ripple.notes.length > 0 && 'lg:grid-cols-[minmax(0,1fr)_392px]')}>
-                {groups.length > 0 && shown !== undefined ? <RippleLists ripple={ripple} groups={groups} shown={shown} onShow={choose} /> : <p className="text-ink-2">No address moves and no redirect is needed.</p>}
-                {open + ripple.notes.length > 0 && <Decisions pending={pending} />}
+            {pending.said !== undefined && <p role="alert" className="mx-4 mb-1 rounded bg-amber-soft px-3 py-1.5 text-amber">{pending.said}</p>}
+            <div className={clsx('grid min-h-0 gap-7 overflow-y-auto px-4 pt-1 pb-4', talks && 'lg:grid-cols-[minmax(0,1fr)_400px]')}>
+                <RippleAccount account={ripple.account} rows={planRows(site.key, pending)} />
+                {talks && <Decisions pending={pending} />}
             </div>
         </section>
     )
 }
 
-function summary({ counts }: Pending['ripple']) {
-    const said = [
-        counts.addresses > 0 && `${count(counts.addresses, 'address moves', 'addresses move')}`,
-        counts.redirectsWritten > 0 && count(counts.redirectsWritten, 'redirect'),
-        counts.menu > 0 && count(counts.menu, 'menu entry', 'menu entries'),
-    ].filter(Boolean)
-    return said.join(', ')
-}
-
 /** "Move 5 pages, write 5 redirects". */
-function actWords({ act, ripple: { counts } }: Pending) {
+function actWords({ act, ripple: { account: { counts } } }: Pending) {
     const moves = act === 'Move' && counts.addresses > 1 ? ` ${count(counts.addresses, 'page')}` : ''
-    return act + moves + (counts.redirectsWritten > 0 ? `, write ${count(counts.redirectsWritten, 'redirect')}` : '')
+    const bins = act === 'Put in bin' && counts.bin > 1 ? `Put ${count(counts.bin, 'page')} in bin` : null
+    return (bins ?? act + moves) + (counts.redirectsWritten > 0 ? `, write ${count(counts.redirectsWritten, 'redirect')}` : '')
 }

@@ -3,29 +3,30 @@ import { createContext, useCallback, useContext, useMemo, useRef, useState, type
 import { toast } from 'sonner'
 import { answered, api, ApiProblem, type Schemas } from '../api/client'
 import { keys } from '../api/queries'
+import { applyOf, planOf, type Batch, type Wanted } from './batches'
 import { Sentence } from './Sentence'
 
-export type Change = Schemas['Change']
-export type Batch = { changes: Change[]; decisions?: Schemas['Decision'][] }
+export type { Batch, Change } from './batches'
 
-/** A batch with what it is called, waiting in the ripple tray for a decision. */
-export type Pending = { title: string; act: string; batch: Batch; ripple: Schemas['Ripple']; said?: string; done?: (() => void) | undefined }
-
-type Proposal = Omit<Pending, 'ripple' | 'said'> & { failed?: (problem: ApiProblem) => void }
+/** Something wanted, with what it is called, waiting in the ripple tray for a decision. */
+export type Pending = Wanted & { title: string; act: string; ripple: Schemas['Ripple']; note: string; said?: string; done?: (() => void) | undefined }
+type Proposal = Wanted & Pick<Pending, 'title' | 'act' | 'done'> & { failed?: (problem: ApiProblem) => void; always?: boolean }
 
 type Changes = {
     pending: Pending | null
     busy: boolean
     /** Shows the ripple of a batch, or applies it at once where visitors notice nothing. */
     propose: (proposal: Proposal) => Promise<void>
-    /** Adds a way out to what is pending. */
+    /** Adds a way out, or a decision, to what is pending. */
     amend: (way: Batch) => Promise<void>
+    /** Takes the default wherever something is open. */
+    takeDefaults: () => Promise<void>
+    setNote: (note: string) => void
     apply: () => Promise<void>
     setAside: () => void
     takeBack: () => void
     again: () => void
 }
-
 const Context = createContext<Changes | null>(null)
 
 export function useChanges() {
@@ -39,9 +40,8 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
     const [pending, setPending] = useState<Pending | null>(null)
     const applied = useRef<string[]>([])
     const takenBack = useRef<string[]>([])
-    const path = useMemo(() => ({ path: { site } }), [site])
-
     const refresh = useCallback(() => queries.invalidateQueries({ queryKey: keys.site(site) }), [queries, site])
+    const complain = (problem: unknown) => toast.error(problem instanceof ApiProblem ? problem.message : String(problem))
 
     const takeBackEntry = useCallback(
         async (entry: string, onto: typeof applied, word: string) => {
@@ -50,25 +50,22 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
                 onto.current.push(made.id)
                 toast.success(word)
             } catch (problem) {
-                toast.error(problem instanceof ApiProblem ? problem.message : String(problem))
+                complain(problem)
             }
             await refresh()
         },
         [refresh, site],
     )
-
     const takeBack = useCallback(() => {
         const entry = applied.current.pop()
         if (entry === undefined) toast('Nothing of this visit to take back.')
         else void takeBackEntry(entry, takenBack, 'Taken back.')
     }, [takeBackEntry])
-
     const again = useCallback(() => {
         const entry = takenBack.current.pop()
         if (entry === undefined) toast('Nothing to do again.')
         else void takeBackEntry(entry, applied, 'Done again.')
     }, [takeBackEntry])
-
     const noticed = useCallback(
         (entry: Schemas['HistoryEntry']) => {
             toast.success(<Sentence text={entry.sentence} />, {
@@ -86,13 +83,12 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
     )
 
     const carryOut = useMutation({
-        mutationFn: async ({ batch, ripple, done }: Pending) => {
-            const body = { changes: batch.changes, decisions: batch.decisions ?? [], digest: ripple.digest }
-            const entry = await answered(api.POST('/sites/{site}/batches', { params: path, body }))
+        mutationFn: async (wanted: Pending) => {
+            const entry = await applyOf(site, wanted, wanted.ripple.digest, wanted.note)
             applied.current.push(entry.id)
             takenBack.current = []
             setPending(null)
-            done?.()
+            wanted.done?.()
             await refresh()
             noticed(entry)
         },
@@ -104,14 +100,12 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
     })
     const { mutateAsync, isPending } = carryOut
 
-    const plan = useCallback((batch: Batch) => answered(api.POST('/sites/{site}/ripple', { params: path, body: { changes: batch.changes, decisions: batch.decisions ?? [] } })), [path])
-
     const propose = useCallback(
-        async ({ failed, ...proposal }: Proposal) => {
+        async ({ failed, always, ...proposal }: Proposal) => {
             try {
-                const ripple = await plan(proposal.batch)
-                const ready = { ...proposal, ripple }
-                if (ripple.matters || !ripple.canBeApplied) setPending(ready)
+                const ripple = await planOf(site, proposal)
+                const ready: Pending = { ...proposal, ripple, note: '' }
+                if (always === true || ripple.matters || !ripple.canBeApplied) setPending(ready)
                 else await mutateAsync(ready).catch(() => undefined)
             } catch (problem) {
                 if (!(problem instanceof ApiProblem)) throw problem
@@ -119,30 +113,49 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
                 else toast.error(problem.message)
             }
         },
-        [mutateAsync, plan],
+        [mutateAsync, site],
     )
-
+    const amend = useCallback(
+        async (way: Batch) => {
+            if (pending?.batch === undefined) return
+            const batch = joined(pending.batch, way)
+            try {
+                const ripple = await planOf(site, { batch })
+                setPending({ ...pending, batch, takeBack: undefined, ripple })
+            } catch (problem) {
+                complain(problem)
+            }
+        },
+        [pending, site],
+    )
     const value = useMemo<Changes>(
         () => ({
             pending,
             busy: isPending,
             propose,
-            amend: async way => {
+            amend,
+            takeDefaults: async () => {
                 if (pending === null) return
-                const batch = { changes: [...pending.batch.changes, ...way.changes], decisions: [...(pending.batch.decisions ?? []), ...(way.decisions ?? [])] }
-                try {
-                    setPending({ ...pending, batch, ripple: await plan(batch) })
-                } catch (problem) {
-                    toast.error(problem instanceof ApiProblem ? problem.message : String(problem))
-                }
+                const ways = pending.ripple.conflicts.flatMap(conflict => (conflict.waysOut[0]?.kind === 'choose-another' ? [] : (conflict.waysOut[0] ?? [])))
+                await amend({
+                    changes: ways.flatMap(way => way.changes),
+                    decisions: [...ways.flatMap(way => way.decisions), ...pending.ripple.questions.filter(question => question.open).map(question => ({ kind: question.kind, page: question.page, answer: question.default }))],
+                })
             },
+            setNote: note => setPending(now => (now === null ? null : { ...now, note })),
             apply: async () => void (pending !== null && (await mutateAsync(pending).catch(() => undefined))),
             setAside: () => setPending(null),
             takeBack,
             again,
         }),
-        [again, isPending, mutateAsync, pending, plan, propose, takeBack],
+        [again, amend, isPending, mutateAsync, pending, propose, takeBack],
     )
-
     return <Context.Provider value={value}>{children}</Context.Provider>
+}
+
+/** A batch with more in it; a later decision on the same thing is the one that counts. */
+function joined(batch: Batch, more: Batch): Batch {
+    const about = (decision: Schemas['Decision']) => `${decision.kind} ${decision.page ?? decision.address ?? ''}`
+    const decisions = new Map([...(batch.decisions ?? []), ...(more.decisions ?? [])].map(decision => [about(decision), decision]))
+    return { changes: [...batch.changes, ...more.changes], decisions: [...decisions.values()] }
 }

@@ -4,6 +4,8 @@ import type { Schemas } from '../api/client'
 import { sessionQuery } from '../api/queries'
 import { SignIn } from '../views/signin/SignIn'
 import { Failure, Missing } from './Failure'
+import { HistoryPage } from './HistoryPage'
+import type { HistorySearch } from './historySearch'
 import { OutlinePage } from './OutlinePage'
 import type { OutlineSearch } from './outlineSearch'
 import { Shell } from './Shell'
@@ -53,12 +55,24 @@ const outline = createRoute({
         open: text(search.open),
         row: text(search.row),
         page: text(search.page),
-        tab: search.tab === 'words' || search.tab === 'search' || search.tab === 'place' ? search.tab : undefined,
+        tab: search.tab === 'words' || search.tab === 'search' || search.tab === 'place' || search.tab === 'history' ? search.tab : undefined,
         filter: text(search.filter),
+        state: text(search.state),
+        kind: text(search.kind),
+        layout: text(search.layout),
+        marked: text(search.marked),
+        drawing: search.drawing === true ? true : undefined,
     }),
     component: OutlinePage,
 })
 
+const history = createRoute({
+    getParentRoute: () => site,
+    path: '/history',
+    validateSearch: (search): HistorySearch => ({ by: text(search.by), kind: text(search.kind), from: text(search.from), until: text(search.until), text: text(search.text), page: text(search.page), entry: text(search.entry) }),
+    component: HistoryPage,
+})
+
 export function makeRouter(queries: QueryClient) {
-    return createRouter({ routeTree: root.addChildren([signIn, home, site.addChildren([outline])]), context: { queries }, defaultPreload: false })
+    return createRouter({ routeTree: root.addChildren([signIn, home, site.addChildren([outline, history])]), context: { queries }, defaultPreload: false })
 }

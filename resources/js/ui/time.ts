@@ -22,3 +22,14 @@ export function date(iso: string) {
 function startOfDay(moment: Date) {
     return new Date(moment.getFullYear(), moment.getMonth(), moment.getDate()).getTime()
 }
+
+/** "3 May", with the year when it is another than this one. */
+export function shortDate(iso: string, now = new Date()) {
+    const then = new Date(iso)
+    return then.toLocaleDateString('en-GB', { day: 'numeric', month: 'short', ...(then.getFullYear() === now.getFullYear() ? {} : { year: 'numeric' }) })
+}
+
+/** "3 May 2027, 06:00", on the clock of a zone where that is given. */
+export function moment(iso: string, zone?: string) {
+    return new Date(iso).toLocaleString('en-GB', { day: 'numeric', month: 'long', year: 'numeric', hour: '2-digit', minute: '2-digit', ...(zone === undefined ? {} : { timeZone: zone }) }).replace(' at ', ', ')
+}

@@ -2,21 +2,24 @@ import { DndContext, DragOverlay } from '@dnd-kit/core'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import clsx from 'clsx'
 import { useEffect, useRef, useState } from 'react'
+import { usePageActs } from '../../app/usePageActs'
 import { count } from '../../ui/count'
 import { DropLine } from './DropLine'
-import { GridRow } from './GridRow'
+import { GridRow, type RowHandlers } from './GridRow'
 import { MoveTo } from './MoveTo'
 import { ROW, type MakePlace, type Row } from './rows'
 import type { RowAct } from './RowMenu'
 import { besidePointer, useDrag } from './useDrag'
+import { useSteady } from '../../ui/useSteady'
 import { useGridKeys } from './useGridKeys'
+import type { useMarks } from './useMarks'
 
 type Props = {
     rows: Row[]
     active: string | undefined
     narrow: boolean
     canDrag: boolean
-    filter: { text: string; total: number } | null
+    filter: { total: number } | null
     onActive: (row: string) => void
     onOpen: (id: string, open: boolean) => void
     onSheet: (page: string) => void
@@ -25,6 +28,8 @@ type Props = {
     onWant: (parent: string | null, index: number) => void
     onFilter: () => void
     onCloseSheet: () => void
+    marks: ReturnType<typeof useMarks>
+    text: string
 }
 
 export type Editing = { id: string; what: 'name' | 'slug' } | null
@@ -34,8 +39,10 @@ export function Grid(props: Props) {
     const { rows, active, narrow, filter, onWant } = props
     const scroller = useRef<HTMLDivElement>(null)
     const [editing, setEditing] = useState<Editing>(null)
-    const [moving, setMoving] = useState<string | null>(null)
-    const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 12 })
+    const [moving, setMoving] = useState<{ id: string; name: string }[]>([])
+    const { act } = usePageActs()
+    const { marks, ids, put, anchor, setAnchor } = props.marks
+    const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 6 })
     const shown = virtual.getVirtualItems()
     const at = rows.findIndex(row => row.key === active)
     const making = rows.findIndex(row => row.kind === 'make')
@@ -57,15 +64,53 @@ export function Grid(props: Props) {
         setEditing(null)
         scroller.current?.focus()
     }
-    const rowAct = (row: Row, act: RowAct) => {
-        if (row.kind !== 'page') return
-        if (act === 'make-inside') props.onMake({ parent: row.key, after: null })
-        else if (act === 'make-after') props.onMake({ parent: row.page.parent, after: row.key })
-        else if (act === 'move') setMoving(row.key)
-        else setEditing({ id: row.key, what: act })
+    const mark = (how: 'turn' | 'range', index: number) => {
+        const row = rows[index]
+        if (row?.kind !== 'page') return
+        if (how === 'turn') {
+            setAnchor(row.key)
+            put(marks.has(row.key) ? ids.filter(id => id !== row.key) : [...ids, row.key])
+            return
+        }
+        const from = rows.findIndex(each => each.key === (anchor ?? active))
+        if (anchor === null && active !== undefined) setAnchor(active)
+        const range = rows.slice(Math.min(from, index), Math.max(from, index) + 1).flatMap(each => (each.kind === 'page' ? [each.key] : []))
+        put([...new Set([...ids.filter(id => !rows.some(each => each.key === id)), ...range])])
     }
-    const keys = useGridKeys({ ...props, at, onEdit: setEditing, onMoveTo: setMoving })
-    const drag = useDrag({ rows, scroller, enabled: props.canDrag })
+    const named = (pages: string[]) => pages.map(id => ({ id, name: nameIn(rows, id) }))
+    /** Keys act on what is marked, or else on the row. */
+    const meant = () => (ids.length > 0 ? named(ids) : active === undefined ? [] : named([active]))
+    const rowAct = (row: Row, doing: RowAct) => {
+        if (row.kind !== 'page') return
+        if (doing === 'make-inside') props.onMake({ parent: row.key, after: null })
+        else if (doing === 'make-after') props.onMake({ parent: row.page.parent, after: row.key })
+        else if (doing === 'move') setMoving([{ id: row.key, name: row.page.name }])
+        else if (doing === 'name' || doing === 'slug') setEditing({ id: row.key, what: doing })
+        else void act(doing, [row.page])
+    }
+    const keys = useGridKeys({
+        ...props, at, onEdit: setEditing, onMoveTo: page => setMoving(named([page])), onMark: mark,
+        onPageAct: doing => meant().length > 0 && void act(doing, meant(), () => put([])),
+        onMoveMarked: () => {
+            if (ids.length > 0) setMoving(named(ids))
+            return ids.length > 0
+        },
+    })
+    const handlers: RowHandlers = {
+        mark: (row, how) => mark(how, rows.indexOf(row)),
+        active: row => props.onActive(row.key),
+        open: (row, open) => props.onOpen(row.key, open),
+        sheet: row => props.onSheet(row.key),
+        edit: (row, what) => setEditing({ id: row.key, what }),
+        edited: back,
+        made: page => {
+            props.onMade(page)
+            scroller.current?.focus()
+        },
+        act: rowAct,
+    }
+    const on = useSteady(handlers)
+    const drag = useDrag({ rows, scroller, enabled: props.canDrag, marked: ids, onDone: () => put([]) })
     const columns = narrow ? 'grid-cols-[minmax(150px,1fr)_minmax(150px,1.1fr)_110px] max-lg:grid-cols-[minmax(120px,1fr)_100px]' : 'grid-cols-[minmax(250px,1.15fr)_minmax(220px,1.2fr)_124px_130px_60px_74px] max-md:grid-cols-[minmax(160px,1fr)_96px]'
     return (
         <>
@@ -80,6 +125,7 @@ export function Grid(props: Props) {
                     ref={scroller}
                     role="treegrid"
                     aria-label="Pages"
+                    aria-multiselectable
                     aria-rowcount={rows.length}
                     aria-activedescendant={at >= 0 ? `row-${active ?? ''}` : undefined}
                     tabIndex={0}
@@ -102,17 +148,10 @@ export function Grid(props: Props) {
                                     leaving={drag.moving?.page.id === row.key}
                                     editing={editing?.id === row.key ? editing.what : null}
                                     canDrag={props.canDrag}
-                                    text={filter?.text ?? null}
-                                    onActive={() => props.onActive(row.key)}
-                                    onOpen={open => props.onOpen(row.key, open)}
-                                    onSheet={() => props.onSheet(row.key)}
-                                    onEdit={what => setEditing({ id: row.key, what })}
-                                    onEdited={back}
-                                    onAct={act => rowAct(row, act)}
-                                    onMade={page => {
-                                        props.onMade(page)
-                                        scroller.current?.focus()
-                                    }}
+                                    text={props.text === '' ? null : props.text}
+                                    filtered={filter !== null}
+                                    marked={marks.has(row.key)}
+                                    on={on}
                                 />
                             )
                         })}
@@ -122,9 +161,14 @@ export function Grid(props: Props) {
                         <p className="px-4 pb-6 text-[13px] text-ink-3">{count(filter.total, 'page')} match; the first of them are shown. Type more to narrow it down.</p>
                     )}
                 </div>
-                <DragOverlay dropAnimation={null} modifiers={[besidePointer]}>{drag.moving !== null && <span className="inline-block rounded bg-sheet px-2.5 py-1 font-medium shadow-float">{drag.moving.page.name}</span>}</DragOverlay>
+                <DragOverlay dropAnimation={null} modifiers={[besidePointer]}>{drag.moving !== null && <span className="inline-block rounded bg-sheet px-2.5 py-1 font-medium shadow-float">{ids.length > 1 && marks.has(drag.moving.key) ? count(ids.length, 'page') : drag.moving.page.name}</span>}</DragOverlay>
             </DndContext>
-            <MoveTo row={rows.find(row => row.key === moving)} onClose={() => { setMoving(null); scroller.current?.focus() }} />
+            <MoveTo pages={moving} onClose={() => { setMoving([]); scroller.current?.focus() }} onDone={() => put([])} />
         </>
     )
+}
+
+function nameIn(rows: Row[], id: string) {
+    const row = rows.find(each => each.key === id)
+    return row?.kind === 'page' ? row.page.name : 'a marked page'
 }

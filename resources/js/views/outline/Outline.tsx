@@ -6,13 +6,21 @@ import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
 import { Kbd } from '../../ui/Kbd'
 import { useDebounced } from '../../ui/useDebounced'
+import { Network, Trash2 } from 'lucide-react'
+import { Hint } from '../../ui/Hint'
+import { Bin } from './Bin'
 import { EmptySite } from './EmptySite'
+import { FacetMenus } from './Facets'
 import { Grid } from './Grid'
+import { MarkBar } from './MarkBar'
+import { MoveTo } from './MoveTo'
 import { filtered, flatten, type MakePlace } from './rows'
+import { StructureDrawing } from './StructureDrawing'
+import { useMarks } from './useMarks'
 import { useOutline } from './useOutline'
 
-export type Search = { open?: string; row?: string; page?: string; filter?: string }
-type Set_ = (change: Search & { tab?: 'place' | 'words' | 'search' }, how?: { replace: boolean }) => void
+export type Search = { open?: string; row?: string; page?: string; filter?: string; state?: string; kind?: string; layout?: string; marked?: string; drawing?: boolean }
+type Set_ = (change: Search & { tab?: 'place' | 'words' | 'search' | 'history' }, how?: { replace: boolean }) => void
 type Props = { search: Search; set: Set_; narrow: boolean }
 
 /** The page tree: how the site is built, and what state each page is in. */
@@ -24,8 +32,14 @@ export function Outline({ search, set, narrow }: Props) {
     const [typed, setTyped] = useState(search.filter ?? '')
     const text = useDebounced(typed.trim(), 120)
     const field = useRef<HTMLInputElement>(null)
-    const found = useQuery({ ...filterQuery(site.key, text), enabled: text !== '', placeholderData: keepPreviousData })
-    const isFiltered = text !== '' && found.data !== undefined
+    const facets = useMemo(() => ({ ...(search.state === undefined ? {} : { state: search.state }), ...(search.kind === undefined ? {} : { kind: search.kind }), ...(search.layout === undefined ? {} : { layout: search.layout }) }), [search.kind, search.layout, search.state])
+    const asks = text !== '' || Object.keys(facets).length > 0
+    const [countsFacets, countFacets] = useState(false)
+    const found = useQuery({ ...filterQuery(site.key, text, facets), enabled: asks || countsFacets, placeholderData: keepPreviousData })
+    const isFiltered = asks && found.data !== undefined
+    const marks = useMarks(site.key, search.marked, set)
+    const [moving, setMoving] = useState(false)
+    const [binShown, showBin] = useState(false)
     const rows = useMemo(() => (isFiltered ? filtered(found.data.rows) : flatten(branches, open, making)), [branches, found.data, isFiltered, making, open])
 
     useEffect(() => {
@@ -45,30 +59,38 @@ export function Outline({ search, set, narrow }: Props) {
     useRemembered(site.key, search, set)
     const active = rows.find(row => row.key === search.row)
     return (
-        <main className="grid min-w-0 flex-1 grid-cols-[minmax(0,1fr)] grid-rows-[56px_auto_minmax(0,1fr)]" aria-busy={isPending}>
+        <main className="grid min-w-0 flex-1 grid-cols-[minmax(0,1fr)] grid-rows-[56px_auto_auto_minmax(0,1fr)]" aria-busy={isPending}>
             <div className="flex min-w-0 items-center gap-3.5 px-4">
                 <h1 className="text-[20px] leading-6 font-bold tracking-[-0.01em]">Outline</h1>
                 {counts !== undefined && (
                     <p className="flex min-w-0 gap-3.5 overflow-hidden whitespace-nowrap text-ink-2 max-md:hidden" aria-label={`${count(counts.pages, 'page')}, ${counts.live} live`}>
                         <Count n={counts.pages} word={counts.pages === 1 ? 'page' : 'pages'} />
                         <Count n={counts.live} word="live" />
-                        {counts.draft > 0 && <Count n={counts.draft} word="draft" className={narrow ? 'max-xl:hidden' : ''} />}
-                        {counts.offline > 0 && !narrow && <Count n={counts.offline} word="offline" />}
+                        {counts.draft > 0 && !narrow && <Count n={counts.draft} word="draft" />}
+                        {counts.review > 0 && !narrow && <Count n={counts.review} word="in review" />}
+                        {counts.offline > 0 && !narrow && <Count n={counts.offline} word="offline" className="max-xl:hidden" />}
                     </p>
                 )}
-                <div className={`ml-auto flex h-[30px] min-w-[120px] items-center gap-2 border-b border-edge ${narrow ? 'w-[170px]' : 'w-[230px]'}`}>
-                    <input ref={field} type="search" value={typed} onChange={event => setTyped(event.target.value)} onKeyDown={event => event.key === 'Escape' && (setTyped(''), event.currentTarget.blur())} aria-label="Filter by name or address" aria-keyshortcuts="/" placeholder={narrow ? 'Filter' : 'Filter by name or address'} className="w-full min-w-0 bg-transparent outline-none" />
+                {counts !== undefined && counts.bin > 0 && <button type="button" onClick={() => showBin(true)} className="flex items-center gap-1 whitespace-nowrap text-ink-2 hover:text-ink max-md:hidden"><Trash2 size={14} aria-hidden />Bin <b className="font-[650] text-ink">{counts.bin}</b></button>}
+                <span className="ml-auto" />
+                <Hint says={search.drawing === true ? 'Back to the rows' : 'A picture of the structure'}><button type="button" aria-pressed={search.drawing === true} aria-label="Drawing" onClick={() => set({ drawing: search.drawing === true ? undefined : true })} className={`grid size-[30px] shrink-0 place-items-center rounded hover:bg-sunk ${search.drawing === true ? 'bg-heron-soft text-heron' : 'text-ink-2'} max-md:hidden`}><Network size={16} aria-hidden /></button></Hint>
+                <span className="max-lg:hidden"><FacetMenus facets={facets} counts={found.data?.facets} onLook={() => countFacets(true)} onFacets={now => set({ state: now.state, kind: now.kind, layout: now.layout })} only={narrow ? ['state'] : ['state', 'kind', 'layout']} /></span>
+                <div className={`flex h-[30px] min-w-[110px] items-center gap-2 border-b border-edge ${narrow ? 'w-[130px]' : 'w-[190px]'}`}>
+                    <input ref={field} type="search" value={typed} onChange={event => setTyped(event.target.value)} onKeyDown={event => event.key === 'Escape' && (setTyped(''), event.currentTarget.blur())} aria-label="Filter by name or address" aria-keyshortcuts="/" placeholder={narrow ? 'Filter' : 'Name or address'} className="w-full min-w-0 bg-transparent outline-none" />
                     <Kbd>/</Kbd>
                 </div>
                 {site.writes && <Button look="main" aria-keyshortcuts="n" onClick={() => make({ parent: active?.kind === 'page' ? active.page.id : null, after: null })}>Make page</Button>}
             </div>
+            <MarkBar ids={marks.ids} onMark={marks.put} onMove={() => setMoving(true)} filter={isFiltered && found.data.total > 0 ? { text, facets, total: found.data.total } : null} />
             <p className="sr-only" role="status">{isFiltered ? `${count(found.data.total, 'page')} found` : ''}</p>
             {error !== null ? (
                 <Message title="The outline could not be read" text={error.message}><Button look="main" onClick={() => void retry()}>Try again</Button></Message>
             ) : isPending ? (
                 <Loading />
             ) : isFiltered && found.data.total === 0 ? (
-                <Message title={`No page has “${text}” in its name or address`} text="Check the spelling, or look for a part of it only."><Button onClick={() => setTyped('')}>Show all pages</Button></Message>
+                <Message title={text === '' ? 'No page is like this' : `No page has “${text}” in its name or address`} text="Check the spelling, look for a part of it only, or choose fewer states and kinds."><Button onClick={() => { setTyped(''); set({ state: undefined, kind: undefined, layout: undefined, filter: undefined }) }}>Show all pages</Button></Message>
+            ) : search.drawing === true ? (
+                <StructureDrawing active={search.row} onRow={(row, within) => set({ row, drawing: undefined, open: [...new Set([...open, ...within])].join(',') || undefined })} />
             ) : rows.length === 0 ? (
                 <EmptySite onMake={() => make({ parent: null, after: null })} canMake={site.writes} />
             ) : (
@@ -77,7 +99,9 @@ export function Outline({ search, set, narrow }: Props) {
                     active={search.row}
                     narrow={narrow}
                     canDrag={!isFiltered && site.writes}
-                    filter={isFiltered ? { text, total: found.data.total } : null}
+                    filter={isFiltered ? { total: found.data.total } : null}
+                    text={isFiltered ? text : ''}
+                    marks={marks}
                     onActive={row => set({ row })}
                     onOpen={setOpen}
                     onSheet={page => set({ row: page, page }, { replace: false })}
@@ -91,6 +115,8 @@ export function Outline({ search, set, narrow }: Props) {
                     onCloseSheet={() => search.page !== undefined && set({ page: undefined, tab: undefined }, { replace: false })}
                 />
             )}
+            <MoveTo pages={moving ? marks.ids.map(id => ({ id, name: 'the marked page' })) : []} onClose={() => setMoving(false)} onDone={() => marks.put([])} />
+            <Bin open={binShown} onClose={() => showBin(false)} />
         </main>
     )
 }
@@ -108,11 +134,11 @@ function useReveal(site: string, row: string | undefined, wanted: boolean, onPla
 }
 
 /** Opens where one left it: branches and row are remembered in this browser, and used when the address says nothing. */
-function useRemembered(site: string, { open, row, page, filter }: Search, set: Set_) {
+function useRemembered(site: string, { open, row, page, filter, state, kind, marked }: Search, set: Set_) {
     const key = `heronstem.outline.${site}`
     useEffect(() => {
         const kept = localStorage.getItem(key)
-        if (kept !== null && [open, row, page, filter].every(part => part === undefined)) set(JSON.parse(kept) as Search)
+        if (kept !== null && [open, row, page, filter, state, kind, marked].every(part => part === undefined)) set(JSON.parse(kept) as Search)
         // Only on arrival: closing the last branch later is no arrival.
         // eslint-disable-next-line react-hooks/exhaustive-deps
     }, [key])

@@ -1,5 +1,4 @@
 import clsx from 'clsx'
-import { Hint } from '../../ui/Hint'
 import type { Page } from './rows'
 
 type Look = 'full' | 'part' | 'missing'
@@ -19,10 +18,9 @@ export function Reeds({ page }: { page: Page }) {
     const [index, indexWords]: [Look, string] = page.state === 'live' ? (page.listed ? ['full', 'Index: yes'] : ['missing', 'Index: no, unlisted']) : ['part', 'Index: once live']
     const words = [titleWords, descriptionWords, indexWords]
     return (
-        <Hint says={words.map(word => <span key={word} className="block">{word}</span>)}>
-            <span role="img" aria-label={words.join('. ')} className="inline-flex h-4 items-end gap-[3px] px-1">
-                {(['full', description, index] satisfies Look[]).map((look, i) => <span key={i} className={clsx('reed', look !== 'full' && look)} />)}
-            </span>
-        </Hint>
+        // One a row: the browser's own hint weighs nothing.
+        <span role="img" aria-label={words.join('. ')} title={words.join('\n')} className="inline-flex h-4 items-end gap-[3px] px-1">
+            {(['full', description, index] satisfies Look[]).map((look, i) => <span key={i} className={clsx('reed', look !== 'full' && look)} />)}
+        </span>
     )
 }

@@ -9,7 +9,7 @@ import { ROW, type Row } from './rows'
 
 type PageRow = Row & { kind: 'page' }
 export type Target = { row: PageRow; index: number; spot: Spot }
-type Input = { rows: Row[]; scroller: RefObject<HTMLElement | null>; enabled: boolean }
+type Input = { rows: Row[]; scroller: RefObject<HTMLElement | null>; enabled: boolean; marked: string[]; onDone: () => void }
 
 /** Keeps what is dragged beside the pointer, wherever in the row it was taken. */
 export const besidePointer: Modifier = ({ activatorEvent, activeNodeRect, transform }) =>
@@ -18,7 +18,7 @@ export const besidePointer: Modifier = ({ activatorEvent, activeNodeRect, transf
         : transform
 
 /** Dragging a row: finds the place under the pointer, and asks which address the page would get there. */
-export function useDrag({ rows, scroller, enabled }: Input) {
+export function useDrag({ rows, scroller, enabled, marked, onDone }: Input) {
     const site = useSite()
     const { propose } = useChanges()
     const [moving, setMoving] = useState<PageRow | null>(null)
@@ -46,10 +46,12 @@ export function useDrag({ rows, scroller, enabled }: Input) {
     }
     const drop = () => {
         if (moving !== null && target !== null) {
+            const together = marked.length > 1 && marked.includes(moving.key)
             void propose({
-                title: `Moving ${moving.page.name} ${placeWords(target.row.page, target.spot)}`,
+                title: `Moving ${together ? `${marked.length} pages` : moving.page.name} ${placeWords(target.row.page, target.spot)}`,
                 act: 'Move',
-                batch: { changes: [{ kind: 'move', page: moving.page.id, place: placeAt(target.row.page, target.spot) }] },
+                batch: { changes: [{ kind: 'move', ...(together ? { pages: marked } : { page: moving.page.id }), place: placeAt(target.row.page, target.spot) }] },
+                done: together ? onDone : undefined,
             })
         }
         end()

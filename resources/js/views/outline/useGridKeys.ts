@@ -15,10 +15,13 @@ type Input = {
     onMoveTo: (page: string) => void
     onFilter: () => void
     onCloseSheet: () => void
+    onMark: (how: 'turn' | 'range', index: number) => void
+    onPageAct: (act: 'duplicate' | 'put-in-bin') => void
+    onMoveMarked: () => boolean
 }
 
 /** The outline by keyboard: the ARIA tree grid's keys, and our own for what one does to pages. */
-export function useGridKeys({ rows, at, onActive, onOpen, onSheet, onMake, onEdit, onMoveTo, onFilter, onCloseSheet }: Input) {
+export function useGridKeys({ rows, at, onActive, onOpen, onSheet, onMake, onEdit, onMoveTo, onFilter, onCloseSheet, onMark, onPageAct, onMoveMarked }: Input) {
     const { propose, busy } = useChanges()
     const { writes } = useSite()
 
@@ -43,15 +46,26 @@ export function useGridKeys({ rows, at, onActive, onOpen, onSheet, onMake, onEdi
     }
 
     return (event: KeyboardEvent) => {
-        if (event.target !== event.currentTarget || event.ctrlKey || event.metaKey) return
+        if (event.target !== event.currentTarget) return
         const row = rows[at]
         const page = row?.kind === 'page' ? row : null
+        if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'd' && page !== null && writes) {
+            event.preventDefault()
+            onPageAct('duplicate')
+        }
+        if (event.ctrlKey || event.metaKey) return
         const handled = act(event, page)
         if (handled) event.preventDefault()
     }
 
     function act(event: KeyboardEvent, row: (Row & { kind: 'page' }) | null): boolean {
         const { key } = event
+        if (event.shiftKey && !event.altKey && (key === 'ArrowDown' || key === 'ArrowUp')) {
+            const next = Math.max(0, Math.min(rows.length - 1, at + (key === 'ArrowDown' ? 1 : -1)))
+            onMark('range', next)
+            go(next)
+            return true
+        }
         if (event.altKey && /^Arrow/.test(key)) {
             if (row !== null && writes) move(row, key)
             return true
@@ -73,12 +87,16 @@ export function useGridKeys({ rows, at, onActive, onOpen, onSheet, onMake, onEdi
         switch (key) {
             case 'ArrowRight': case 'ArrowLeft': walk(row, key); return true
             case 'Enter': onSheet(row.page.id); return true
+            case ' ': onMark('turn', at); return true
         }
         if (!writes) return false
         switch (key) {
             case 'n': onMake({ parent: row.page.id, after: null }); return true
             case 'N': onMake({ parent: row.page.parent, after: row.page.id }); return true
-            case 'm': case 'M': onMoveTo(row.page.id); return true
+            case 'm': case 'M':
+                if (!onMoveMarked()) onMoveTo(row.page.id)
+                return true
+            case 'Delete': onPageAct('put-in-bin'); return true
             case 'F2': onEdit({ id: row.page.id, what: event.shiftKey ? 'slug' : 'name' }); return true
         }
         return false

@@ -4,20 +4,24 @@ import { Tabs } from 'radix-ui'
 import { useState } from 'react'
 import { ApiProblem, type Schemas } from '../../api/client'
 import { pageQuery } from '../../api/queries'
-import { useChanges } from '../../app/changes'
 import { useSite } from '../../app/site'
+import { usePageActs } from '../../app/usePageActs'
 import { readable } from '../../ui/Address'
 import { Button } from '../../ui/Button'
 import { Hint } from '../../ui/Hint'
 import { StateChip } from '../../ui/StateChip'
 import type { Loaded } from './loaded'
 import { LeaveGuard } from './LeaveGuard'
+import { HistoryTab } from './HistoryTab'
+import { InBin } from './InBin'
+import { MoreActs } from './MoreActs'
 import { Place } from './Place'
 import { Preview } from './Preview'
+import { ReviewBar } from './ReviewBar'
 import { SearchTab } from './SearchTab'
 import { Words } from './Words'
 
-type Tab = 'place' | 'words' | 'search'
+type Tab = 'place' | 'words' | 'search' | 'history'
 type Props = { page: string; tab: Tab; onTab: (tab: Tab) => void; onClose: () => void; onGoTo: (page: string) => void }
 
 /** Everything about one page, beside the outline, which stays usable. */
@@ -57,17 +61,19 @@ function Sheet({ tab, onTab, onClose, onGoTo, loaded }: Props & { loaded: Loaded
                     <Hint says="Close the sheet"><button type="button" aria-label="Close the sheet" onClick={onClose} className="grid size-7 place-items-center rounded text-ink-3 hover:bg-sunk hover:text-ink"><X size={17} aria-hidden /></button></Hint>
                 </div>
                 <p className="font-mono text-[13px] break-all text-ink-3">{readable(sheet.url).replace(/^https?:\/\//, '')}</p>
-                <div className="mt-2.5 flex flex-wrap items-center gap-2">
-                    <StateChip state={sheet.state} edited={sheet.edited} listed={sheet.listed} />
+                <div className="mt-2.5 flex flex-wrap items-center gap-1.5">
+                    <StateChip state={sheet.state} edited={sheet.edited} listed={sheet.listed} from={sheet.from} until={sheet.until} />
                     <span className="ml-auto" />
                     <Button look="quiet" onClick={() => setPreviewed(true)}><Eye size={15} aria-hidden />Preview</Button>
-                    {sheet.state === 'live' && <a href={sheet.url} target="_blank" rel="noreferrer" className="inline-flex h-[30px] items-center gap-1.5 rounded-md px-2 font-semibold text-heron hover:bg-heron-soft">View on site<ExternalLink size={14} aria-hidden /></a>}
+                    {sheet.state === 'live' && <a href={sheet.url} target="_blank" rel="noreferrer" className="inline-flex h-[30px] items-center gap-1.5 rounded-md px-2 font-semibold text-heron hover:bg-heron-soft">On site<ExternalLink size={14} aria-hidden /></a>}
                     <LiveButton sheet={sheet} unsaved={dirty.includes('words')} />
+                    {sheet.state !== 'bin' && <MoreActs sheet={sheet} />}
                 </div>
+                {sheet.bin !== null ? <InBin sheet={sheet} onGoTo={onGoTo} /> : <ReviewBar sheet={sheet} />}
             </div>
             <Tabs.Root value={tab} onValueChange={value => { setOpened(before => new Set(before).add(value as Tab)); onTab(value as Tab) }} className="mt-2 flex min-h-0 flex-1 flex-col">
                 <Tabs.List aria-label="Parts of the page" className="flex gap-[18px] border-b border-line px-5">
-                    {(['place', 'words', 'search'] as const).map(value => (
+                    {(['place', 'words', 'search', 'history'] as const).map(value => (
                         <Tabs.Trigger key={value} value={value} className="pt-1.5 pb-2 text-ink-2 capitalize hover:text-ink data-[state=active]:font-[650] data-[state=active]:text-ink data-[state=active]:shadow-[inset_0_-2px_var(--heron)]">
                             {value}{unsaved[value] === true && <span aria-label="unsaved" className="ml-1 text-amber">•</span>}
                         </Tabs.Trigger>
@@ -76,6 +82,7 @@ function Sheet({ tab, onTab, onClose, onGoTo, loaded }: Props & { loaded: Loaded
                 <Tabs.Content forceMount value="place" className={panel}><Place loaded={loaded} onUnsaved={mark('place')} onGoTo={onGoTo} /></Tabs.Content>
                 <Tabs.Content forceMount value="words" className={panel}>{(opened.has('words') || tab === 'words') && <Words sheet={sheet} onUnsaved={mark('words')} visible={tab === 'words'} />}</Tabs.Content>
                 <Tabs.Content forceMount value="search" className={panel}>{(opened.has('search') || tab === 'search') && <SearchTab loaded={loaded} onUnsaved={mark('search')} />}</Tabs.Content>
+                <Tabs.Content value="history" className={panel}><HistoryTab sheet={sheet} /></Tabs.Content>
             </Tabs.Root>
             <Preview open={previewed} onClose={() => setPreviewed(false)} sheet={sheet} />
             <LeaveGuard unsaved={dirty} />
@@ -85,10 +92,9 @@ function Sheet({ tab, onTab, onClose, onGoTo, loaded }: Props & { loaded: Loaded
 
 function LiveButton({ sheet, unsaved }: { sheet: Schemas['PageSheet']; unsaved: boolean }) {
     const { manages } = useSite()
-    const { propose } = useChanges()
-    if (!manages) return null
-    const turn = (kind: 'go-live' | 'take-offline') => void propose({ title: kind === 'go-live' ? `${sheet.name} goes live` : `Taking ${sheet.name} offline`, act: kind === 'go-live' ? 'Go live' : 'Take offline', batch: { changes: [{ kind, page: sheet.id }] } })
+    const { act } = usePageActs()
+    if (!manages || sheet.state === 'bin') return null
     return sheet.state === 'live'
-        ? <Button onClick={() => turn('take-offline')}>Take offline</Button>
-        : <Hint says={unsaved ? 'Save the words first, or they stay behind' : 'Visitors see the page from now on'}><Button look="main" disabled={unsaved} onClick={() => turn('go-live')}>Go live</Button></Hint>
+        ? <Button onClick={() => void act('take-offline', [sheet])}>Take offline</Button>
+        : <Hint says={unsaved ? 'Save the words first, or they stay behind' : 'Visitors see the page from now on'}><Button look="main" disabled={unsaved} onClick={() => void act('go-live', [sheet])}>Go live</Button></Hint>
 }

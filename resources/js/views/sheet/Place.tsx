@@ -4,12 +4,13 @@ import { useChanges } from '../../app/changes'
 import { heldBy, wayWords } from '../../app/Decisions'
 import { useSite } from '../../app/site'
 import { useAddressAnswer } from '../../app/useAddressAnswer'
-import { Address, readable } from '../../ui/Address'
+import { readable } from '../../ui/Address'
 import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
 import { Field } from '../../ui/Field'
 import { date } from '../../ui/time'
 import type { Loaded } from './loaded'
+import { Standing } from './Standing'
 import { useSaveKey } from './useSaveKey'
 import { useSavePage } from './useSavePage'
 
@@ -55,6 +56,7 @@ export function Place({ loaded, onUnsaved, onGoTo }: Props) {
     useSaveKey(dirty && writes ? start : null)
     const errorOf = (field: string) => (refused?.field === field ? refused.reason : undefined)
     return (
+        <div className="grid gap-4">
         <form className="grid gap-3" onSubmit={event => { event.preventDefault(); start() }}>
             <fieldset disabled={!writes} className="grid gap-3">
                 <Field label="Name" value={value.name} onChange={type('name')} error={errorOf('name')} hint="Short: menus and breadcrumbs show it." />
@@ -69,8 +71,10 @@ export function Place({ loaded, onUnsaved, onGoTo }: Props) {
                     <Button type="submit" look="main" disabled={!dirty || save.isPending}>Save changes</Button>
                 </div>
             )}
-            <Where sheet={sheet} onGoTo={onGoTo} />
         </form>
+            <Standing sheet={sheet} />
+            <Where sheet={sheet} onGoTo={onGoTo} />
+        </div>
     )
 }
 
@@ -104,8 +108,6 @@ function Where({ sheet, onGoTo }: { sheet: Schemas['PageSheet']; onGoTo: (page: 
             </dd>
             <dt>Pages inside</dt>
             <dd>{sheet.branch === 0 ? 'none' : `${count(sheet.children, 'page')}${sheet.branch > sheet.children ? `, ${sheet.branch} with all below` : ''}`}</dd>
-            <dt>Sends on from</dt>
-            <dd>{sheet.sendsOn.length === 0 ? <span className="text-ink-3">no former address</span> : <ul className="grid gap-0.5">{sheet.sendsOn.map(address => <li key={address}><Address address={address} /></li>)}</ul>}</dd>
             <dt>Changed</dt>
             <dd>{date(sheet.changed)}{sheet.changedBy !== null && `, by ${sheet.changedBy}`}</dd>
         </dl>

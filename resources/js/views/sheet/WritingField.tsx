@@ -5,6 +5,7 @@ import type { Schemas } from '../../api/client'
 import { keys } from '../../api/queries'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
+import { inputLook } from '../../ui/Field'
 import { clock } from '../../ui/time'
 import { extensions } from './editor/extensions'
 import { pasteFrom } from './editor/paste'
@@ -23,6 +24,7 @@ export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
     const [base, setBase] = useState(first)
     const [offered, setOffered] = useState(first.draft)
     const [dirty, setDirty] = useState(false)
+    const [said, say] = useState({ note: '', minor: false })
     const draft = useDraft(site.key, sheet.id)
     const { others, ...last } = useOthers(site.key, sheet.id, visible, first)
     const editorRef = useRef<Editor>(null)
@@ -54,6 +56,7 @@ export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
             setBase(words)
             setDirty(false)
             setOffered(null)
+            say({ note: '', minor: false })
             queries.setQueryData(keys.words(site.key, sheet.id), words)
             void queries.invalidateQueries({ queryKey: keys.outline(site.key) })
             void queries.invalidateQueries({ queryKey: keys.page(site.key, sheet.id) })
@@ -61,7 +64,7 @@ export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
         [draft, queries, sheet.id, site.key],
     )
     const saving = useWordsSaving(site.key, sheet.id, settle)
-    const save = () => saving.save(editor.getJSON(), base.version)
+    const save = () => saving.save(editor.getJSON(), base.version, said)
     useSaveKey(dirty && visible ? save : null)
 
     const resume = () => {
@@ -89,6 +92,12 @@ export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
             {site.writes && <Toolbar editor={editor} site={site.key} />}
             <EditorContent editor={editor} className="rounded-md border border-line px-4 py-3 focus-within:border-heron" />
             {saving.problem !== null && <p role="alert" className="text-berry">{saving.problem}</p>}
+            {dirty && site.writes && (
+                <div className="flex items-center gap-3">
+                    <input aria-label="What changed" placeholder="What changed? (for the versions)" maxLength={500} value={said.note} onChange={event => say({ ...said, note: event.target.value })} className={inputLook} />
+                    <label className="flex items-center gap-1.5 whitespace-nowrap"><input type="checkbox" className="accent-heron" checked={said.minor} onChange={event => say({ ...said, minor: event.target.checked })} />minor</label>
+                </div>
+            )}
             <div className="flex items-center gap-2">
                 <p role="status" className="text-[12px] text-ink-3">{status(dirty, draft.kept, base)}</p>
                 <span className="ml-auto" />

@@ -4,13 +4,15 @@ import { useState } from 'react'
 import { toast } from 'sonner'
 import { answered, api, ApiProblem, type Schemas } from '../../api/client'
 
+type Saved = { document: JSONContent; basedOn: number; note: string; minor: boolean }
+
 /** Saves words against the version they were begun from; somebody else's newer version comes back as a conflict. */
 export function useWordsSaving(site: string, page: string, onSaved: (words: Schemas['Words']) => void) {
     const [conflict, setConflict] = useState<Schemas['Words'] | null>(null)
     const params = { path: { site, page } }
     const saving = useMutation({
-        mutationFn: ({ document, basedOn }: { document: JSONContent; basedOn: number }) =>
-            answered(api.PUT('/sites/{site}/pages/{page}/words', { params: { ...params, header: { 'If-Match': String(basedOn) } }, body: { document } })),
+        mutationFn: ({ document, basedOn, note, minor }: Saved) =>
+            answered(api.PUT('/sites/{site}/pages/{page}/words', { params: { ...params, header: { 'If-Match': String(basedOn) } }, body: { document, note, minor } })),
         onSuccess: words => {
             setConflict(null)
             toast.success('Words saved.')
@@ -29,7 +31,7 @@ export function useWordsSaving(site: string, page: string, onSaved: (words: Sche
     })
     const problem = saving.error ?? publishing.error
     return {
-        save: (document: JSONContent, basedOn: number) => saving.mutate({ document, basedOn }),
+        save: (document: JSONContent, basedOn: number, said: Pick<Saved, 'note' | 'minor'> = { note: '', minor: false }) => saving.mutate({ document, basedOn, ...said }),
         publish: () => publishing.mutate(),
         busy: saving.isPending || publishing.isPending,
         conflict,

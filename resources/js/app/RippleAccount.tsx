@@ -1,0 +1,87 @@
+import clsx from 'clsx'
+import { useState } from 'react'
+import type { Schemas } from '../api/client'
+import { Button } from '../ui/Button'
+import { BranchDrawing } from './BranchDrawing'
+import { groupsOf, told, type Account, type GroupKey } from './rippleGroups'
+import { RippleList } from './RippleList'
+import type { ListGroup, RowSource } from './rippleRows'
+
+/** What follows, sorted by what a manager cares about: counts first; the chosen one's examples below; the branch before and after. */
+export function RippleAccount({ account, rows }: { account: Account; rows: RowSource }) {
+    const groups = groupsOf(account)
+    const drawn = account.drawing.before.length + account.drawing.after.length > 0
+    const [chosen, choose] = useState<GroupKey | 'drawing'>(groups[0]?.key ?? 'drawing')
+    const [whole, setWhole] = useState<ListGroup | null>(null)
+    const shown = chosen === 'drawing' || groups.some(group => group.key === chosen) ? chosen : groups[0]?.key
+    const tab = (isShown: boolean) => clsx('pb-1 text-left text-[12px] leading-4', isShown ? 'text-ink shadow-[inset_0_-2px_var(--heron)]' : 'text-ink-2 hover:text-ink')
+    if (groups.length === 0 && !drawn) return <p className="text-ink-2">No address moves and no redirect is needed.</p>
+    return (
+        <div className="min-w-0">
+            <div className="mb-2.5 flex flex-wrap items-end gap-x-6 gap-y-2" role="group" aria-label="What follows">
+                {groups.map(group => (
+                    <button key={group.key} type="button" aria-pressed={group.key === shown} onClick={() => choose(group.key)} className={tab(group.key === shown)}>
+                        <b className={clsx('block text-[20px] leading-6 font-bold', group.breaks ? 'text-berry' : 'text-ink')}>{group.count.toLocaleString('en-GB')}</b>
+                        {group.word}
+                    </button>
+                ))}
+                {drawn && <button type="button" aria-pressed={shown === 'drawing'} onClick={() => choose('drawing')} className={tab(shown === 'drawing')}>before and after</button>}
+            </div>
+            {shown === 'drawing' ? <BranchDrawing drawing={account.drawing} /> : shown !== undefined && (told[shown] !== undefined ? <p className="text-ink-2">{told[shown]}</p> : <Examples account={account} group={shown as ListGroup} rows={rows} onWhole={() => setWhole(shown as ListGroup)} />)}
+            {whole !== null && rows !== null && <RippleList group={whole} source={rows} title={groups.find(group => group.key === whole)?.word ?? ''} onClose={() => setWhole(null)} />}
+        </div>
+    )
+}
+
+function Examples({ account, group, rows, onWhole }: { account: Account; group: ListGroup; rows: RowSource; onWhole: () => void }) {
+    const list = account.lists[group] ?? []
+    const total = account.counts[group]
+    const first = list.slice(0, 12)
+    return (
+        <>
+            <ul className="grid gap-1">{first.map((row, i) => <li key={i}><Consequence row={row} group={group} /></li>)}</ul>
+            {(total > first.length || total > 3) && (
+                <p className="mt-1.5 text-[12px] text-ink-3">
+                    {total > first.length && <>and {(total - first.length).toLocaleString('en-GB')} more </>}
+                    {rows !== null && <Button look="quiet" className="h-6! px-1.5! text-[12px]" onClick={onWhole}>Show the whole list</Button>}
+                </p>
+            )}
+        </>
+    )
+}
+
+/** One consequence in a line. */
+export function Consequence({ row, group }: { row: Schemas['RippleRow']; group: ListGroup }) {
+    if (group === 'addresses' && row.from !== null && row.to !== null) return <Move from={row.from} to={row.to} note={row.note} />
+    if (group === 'menu') return <><b className="font-semibold">{row.name}</b> {row.note}</>
+    const mono = 'font-mono text-[13px]'
+    return (
+        <span className="flex flex-wrap items-baseline gap-x-3">
+            {row.from !== null && <span className={mono}>{row.from}</span>}
+            {group === 'redirectsWritten' && <><span aria-label="sends on to" className="text-ink-3">→</span>{row.to !== null ? <span className={clsx(mono, 'text-heron')}>{row.to}</span> : <span>{row.name}</span>}</>}
+            {row.from === null && <><b className="font-semibold">{row.name}</b>{row.to !== null && <span className={clsx(mono, 'text-ink-3')}>{row.to}</span>}</>}
+        </span>
+    )
+}
+
+function Move({ from, to, note }: { from: string; to: string; note: string }) {
+    const kept = commonEnd(from, to)
+    const changed = to.slice(0, to.length - kept)
+    return (
+        <span className="flex flex-wrap items-baseline gap-x-3 font-mono text-[13px]">
+            <span className="text-ink-3">{from}</span>
+            <span aria-label="becomes">→</span>
+            <span><b className="font-[650] text-heron">{changed}</b>{to.slice(changed.length)}</span>
+            {note !== '' && <span className="font-sans text-[12px] text-ink-3">{note}</span>}
+        </span>
+    )
+}
+
+/** How many characters both end in, counted in whole path segments. */
+function commonEnd(from: string, to: string) {
+    const a = from.split('/').reverse()
+    const b = to.split('/').reverse()
+    let length = 0
+    for (let i = 0; i < Math.min(a.length, b.length) && a[i] === b[i]; i++) length += (a[i]?.length ?? 0) + 1
+    return Math.min(length, to.length - 1)
+}

@@ -1,0 +1,44 @@
+import type { Schemas } from '../api/client'
+import { count } from '../ui/count'
+
+export type Account = Schemas['RippleAccount']
+export type GroupKey = 'addresses' | 'redirectsWritten' | 'redirectsDropped' | 'gone' | 'live' | 'offline' | 'bin' | 'menu' | 'copies' | 'linksFollow' | 'linksBreak' | 'sitemap'
+
+const words: Record<GroupKey, [string, string]> = {
+    addresses: ['address moves', 'addresses move'],
+    redirectsWritten: ['redirect written', 'redirects written'],
+    redirectsDropped: ['redirect dropped', 'redirects dropped'],
+    gone: ['address gone', 'addresses gone'],
+    live: ['page goes live', 'pages go live'],
+    offline: ['page goes offline', 'pages go offline'],
+    bin: ['page to the bin', 'pages to the bin'],
+    menu: ['menu entry', 'menu entries'],
+    copies: ['copy made', 'copies made'],
+    linksFollow: ['link follows', 'links follow'],
+    linksBreak: ['link breaks', 'links break'],
+    sitemap: ['sitemap entry', 'sitemap entries'],
+}
+
+/** What is only counted, told in a sentence. */
+export const told: Partial<Record<GroupKey, string>> = {
+    linksFollow: 'Links in words lead to the page, not to its address, so they follow by themselves.',
+    linksBreak: 'Links in words lead to pages that visitors no longer get. The words stand; the link is left away until the page is back.',
+    sitemap: 'The sitemap is written anew with these entries added, gone or under their new address.',
+}
+
+export function groupsOf({ counts }: Account) {
+    return (Object.keys(words) as GroupKey[]).filter(key => counts[key] > 0).map(key => ({ key, count: counts[key], word: words[key][counts[key] === 1 ? 0 : 1], breaks: key === 'linksBreak' || key === 'gone' }))
+}
+
+export function summary({ counts }: Account) {
+    const said = [
+        counts.addresses > 0 && count(counts.addresses, 'address moves', 'addresses move'),
+        counts.bin > 0 && `${count(counts.bin, 'page')} to the bin`,
+        counts.live > 0 && `${count(counts.live, 'page')} live`,
+        counts.offline > 0 && `${count(counts.offline, 'page')} offline`,
+        counts.copies > 0 && count(counts.copies, 'copy', 'copies'),
+        counts.redirectsWritten > 0 && count(counts.redirectsWritten, 'redirect'),
+        counts.menu > 0 && count(counts.menu, 'menu entry', 'menu entries'),
+    ].filter(Boolean)
+    return said.join(', ')
+}

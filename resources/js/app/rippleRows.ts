@@ -1,0 +1,37 @@
+import { answered, api, csrfToken, type Schemas } from '../api/client'
+import type { Wanted } from './batches'
+import type { GroupKey } from './rippleGroups'
+
+/** The same address gives rows or a file; here rows are asked for. */
+type RowsAnswer = Promise<{ data?: Schemas['RippleRows']; error?: unknown; response: Response }>
+
+export type ListGroup = Exclude<GroupKey, 'linksFollow' | 'linksBreak' | 'sitemap'>
+
+/** Where the complete rows of a group come from: a piece at a time, narrowed to a text, or as a file. */
+export type RowSource = {
+    key: unknown
+    read: (group: ListGroup, text: string, offset: number) => Promise<Schemas['RippleRows']>
+    csv: (group: ListGroup) => Promise<Blob>
+} | null
+
+/** Rows of a ripple that is pending. What is taken back has no batch to send; its first rows have to do. */
+export function planRows(site: string, { batch }: Wanted): RowSource {
+    if (batch === undefined) return null
+    const body = { changes: batch.changes, decisions: batch.decisions ?? [], defaults: true }
+    return {
+        key: body,
+        read: (group, text, offset) => answered(api.POST('/sites/{site}/ripple/{group}', { params: { path: { site, group }, query: { text, offset } }, body }) as RowsAnswer),
+        csv: async group => {
+            const response = await fetch(`/api/v1/sites/${site}/ripple/${group}?format=csv`, { method: 'POST', headers: { 'Content-Type': 'application/json', 'X-XSRF-TOKEN': csrfToken() }, body: JSON.stringify(body) })
+            return response.blob()
+        },
+    }
+}
+
+export function entryRows(site: string, entry: string): RowSource {
+    return {
+        key: entry,
+        read: (group, text, offset) => answered(api.GET('/sites/{site}/history/{entry}/rows/{group}', { params: { path: { site, entry, group }, query: { text, offset } } }) as RowsAnswer),
+        csv: async group => (await fetch(`/api/v1/sites/${site}/history/${entry}/rows/${group}?format=csv`)).blob(),
+    }
+}

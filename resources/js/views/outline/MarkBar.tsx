@@ -1,0 +1,46 @@
+import { useQueryClient } from '@tanstack/react-query'
+import { X } from 'lucide-react'
+import { useState } from 'react'
+import { answered, api } from '../../api/client'
+import { useSite } from '../../app/site'
+import { actWords, usePageActs, type PageAct } from '../../app/usePageActs'
+import { Button } from '../../ui/Button'
+import { count } from '../../ui/count'
+import type { Facets } from './Facets'
+
+type Props = { ids: string[]; onMark: (ids: string[]) => void; onMove: () => void; filter: { text: string; facets: Facets; total: number } | null }
+
+const manager: PageAct[] = ['go-live', 'take-offline', 'list', 'unlist', 'duplicate', 'put-in-bin']
+const writer: PageAct[] = ['send-for-review', 'duplicate', 'put-in-bin']
+
+/** What is marked, and what can be done to all of it at once; under a filter, marking everything it finds. */
+export function MarkBar({ ids, onMark, onMove, filter }: Props) {
+    const site = useSite()
+    const queries = useQueryClient()
+    const { act } = usePageActs()
+    const [busy, setBusy] = useState(false)
+    if (ids.length === 0 && filter === null) return null
+    const markAll = async () => {
+        if (filter === null) return
+        setBusy(true)
+        const { text, facets } = filter
+        onMark(await queries.fetchQuery({ queryKey: ['site', site.key, 'all-found', text, facets], queryFn: () => answered(api.GET('/sites/{site}/filter/pages', { params: { path: { site: site.key }, query: { text, ...facets } } })), staleTime: 0 }))
+        setBusy(false)
+    }
+    const pages = ids.map(id => ({ id, name: 'the marked page' }))
+    return (
+        <div role="toolbar" aria-label="Marked pages" className="flex min-h-10 flex-wrap items-center gap-x-1.5 gap-y-1 border-b border-line bg-heron-soft px-4 py-1">
+            {ids.length === 0 ? (
+                <Button look="quiet" disabled={busy} onClick={() => void markAll()}>Mark all {count(filter?.total ?? 0, 'page')} that match</Button>
+            ) : (
+                <>
+                    <p role="status" className="mr-2 font-semibold">{count(ids.length, 'page')} marked</p>
+                    {filter !== null && filter.total > ids.length && <Button look="quiet" disabled={busy} onClick={() => void markAll()}>Mark all {filter.total.toLocaleString('en-GB')}</Button>}
+                    <Button look="quiet" onClick={onMove}>Move to…</Button>
+                    {(site.manages ? manager : writer).map(each => <Button key={each} look="quiet" onClick={() => void act(each, pages, () => onMark([]))}>{actWords(each)}</Button>)}
+                    <button type="button" onClick={() => onMark([])} className="ml-auto flex h-[30px] items-center gap-1 rounded px-2 text-ink-2 hover:text-ink"><X size={14} aria-hidden />Unmark all</button>
+                </>
+            )}
+        </div>
+    )
+}

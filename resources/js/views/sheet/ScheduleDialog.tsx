@@ -1,0 +1,45 @@
+import { useState } from 'react'
+import type { Schemas } from '../../api/client'
+import { useChanges } from '../../app/changes'
+import { useSite } from '../../app/site'
+import { Button } from '../../ui/Button'
+import { Field } from '../../ui/Field'
+import { Modal } from '../../ui/Modal'
+
+/** When a page goes live, and when it goes offline again, in the time of the site. */
+export function ScheduleDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']; onClose: () => void }) {
+    const site = useSite()
+    const { propose } = useChanges()
+    const isLive = sheet.state === 'live'
+    const ended = sheet.until !== null && !isLive && sheet.from === null
+    const [from, setFrom] = useState(isLive ? '' : local(sheet.from, site.zone))
+    const [until, setUntil] = useState(ended ? '' : local(sheet.until, site.zone))
+    const [refused, setRefused] = useState<{ field: string; reason: string } | null>(null)
+    const errorOf = (field: string) => (refused?.field === field ? refused.reason : undefined)
+    const set = (begins: string | null, ends: string | null) => {
+        setRefused(null)
+        void propose({
+            title: begins === null && ends === null ? `Clearing the schedule of ${sheet.name}` : `Scheduling ${sheet.name}`, act: begins === null && ends === null ? 'Clear the schedule' : 'Schedule',
+            batch: { changes: [{ kind: 'schedule', page: sheet.id, from: begins, until: ends }] }, done: onClose,
+            failed: problem => setRefused({ field: problem.problem.errors?.[0]?.field.split('.').pop() ?? 'from', reason: problem.message }),
+        })
+    }
+    return (
+        <Modal open onClose={onClose} title={`Schedule ${sheet.name}`} says={`Times are those of the site (${site.zone}).`}>
+            <form className="grid gap-3" onSubmit={event => { event.preventDefault(); set(from === '' ? null : from, until === '' ? null : until) }}>
+                {isLive ? <p className="text-ink-2">It is live now. You can set when it ends.</p> : <Field label="Live from" type="datetime-local" value={from} onChange={event => setFrom(event.target.value)} error={errorOf('from')} hint="Visitors get it from that minute on." />}
+                <Field label="Until" type="datetime-local" value={until} onChange={event => setUntil(event.target.value)} error={errorOf('until') ?? (isLive ? errorOf('from') : undefined)} hint="Empty for no end. Afterwards its address is kept." />
+                <div className="mt-1 flex justify-end gap-2">
+                    {(sheet.from !== null || sheet.until !== null) && <Button onClick={() => set(null, null)}>Clear the schedule</Button>}
+                    <Button onClick={onClose}>Let it be</Button>
+                    <Button type="submit" look="main" disabled={from === '' && until === ''}>Schedule</Button>
+                </div>
+            </form>
+        </Modal>
+    )
+}
+
+/** A moment as the field writes it, on the clock of the site. */
+function local(iso: string | null, zone: string) {
+    return iso === null ? '' : new Date(iso).toLocaleString('sv-SE', { timeZone: zone }).replace(' ', 'T').slice(0, 16)
+}
