@@ -13,6 +13,7 @@ use App\Models\Site;
 use App\Models\User;
 use Heronstem\Core\Structure\Batch;
 use Heronstem\Core\Structure\Change;
+use Heronstem\Core\Structure\Undecided;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\DatabaseTransactions;
 use Illuminate\Foundation\Testing\TestCase;
@@ -73,9 +74,9 @@ abstract class AppTestCase extends TestCase
     /** @param  array<string, mixed>  ...$changes */
     protected function change(array ...$changes): HistoryEntry
     {
-        $batch = (new \Heronstem\Core\Structure\ChangeReader($this->site->rules()))->batch($changes);
+        $batch = (new \Heronstem\Core\Structure\ChangeReader($this->site->rules()))->batch($changes, [], Undecided::TakesDefault);
 
-        return $this->carryOut(...$batch->changes);
+        return $this->app->make(ApplyChanges::class)->apply($this->site, $this->manager, $batch);
     }
 
     protected function carryOut(Change ...$changes): HistoryEntry
@@ -106,8 +107,10 @@ abstract class AppTestCase extends TestCase
     protected function snapshot(): array
     {
         return [
-            DB::select('select ulid, parent_id, path::text, position, name, slug, slug_by_hand, address, state, ever_live, listed from pages where site_id = ? order by ulid', [$this->site->id]),
-            DB::select('select key, address, kind, page_id, ever_live from ledger where site_id = ? order by key', [$this->site->id]),
+            DB::select('select p.ulid, parent.ulid as parent, p.position, p.name, p.slug, p.slug_by_hand, p.pinned, p.address, p.state, p.ever_live, p.listed, p.kind, p.leads_to, p.left_out, p.kept, bin.ulid as bin, p.was, p.from_at, p.until_at, p.review_note,
+                p.heading, p.summary, p.search_title, w.working::text from pages p left join pages parent on parent.id = p.parent_id left join pages bin on bin.id = p.bin_id left join page_words w on w.page_id = p.id where p.site_id = ? order by p.ulid', [$this->site->id]),
+            DB::select('select l.key, l.address, l.kind, p.ulid as page, l.ever_live, f.ulid as held_for from ledger l left join pages p on p.id = l.page_id left join pages f on f.id = l.held_for_id where l.site_id = ? order by l.key', [$this->site->id]),
+            DB::select('select p.ulid from sites s left join pages p on p.id = s.start_page_id where s.id = ?', [$this->site->id]),
         ];
     }
 

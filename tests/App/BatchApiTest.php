@@ -19,8 +19,9 @@ final class BatchApiTest extends AppTestCase
         [$help, $times, $travel] = $this->tree();
         $before = $this->snapshot();
         $this->api('POST', 'ripple', $this->move($times, $travel))->assertOk()
-            ->assertJsonPath('counts', ['addresses' => 2, 'redirectsWritten' => 2, 'redirectsDropped' => 0, 'menu' => 1, 'links' => 0, 'sitemap' => 2, 'decisions' => 0])
-            ->assertJsonPath('moves.0', ['page' => $times, 'name' => 'Times', 'from' => '/help/times', 'to' => '/travel/times', 'seen' => true])
+            ->assertJsonPath('account.counts', ['addresses' => 2, 'redirectsWritten' => 2, 'redirectsDropped' => 0, 'gone' => 0, 'live' => 0, 'offline' => 0, 'bin' => 0, 'menu' => 1, 'copies' => 0, 'linksFollow' => 0, 'linksBreak' => 0, 'sitemap' => 2])
+            ->assertJsonPath('decisions', 0)
+            ->assertJsonPath('account.lists.addresses.0', ['page' => $times, 'name' => 'Times', 'from' => '/help/times', 'to' => '/travel/times', 'note' => ''])
             ->assertJsonPath('matters', true)->assertJsonPath('canBeApplied', true);
         self::assertEquals($before, $this->snapshot());
     }
@@ -31,7 +32,7 @@ final class BatchApiTest extends AppTestCase
         [, $times, $travel] = $this->tree();
         $digest = $this->api('POST', 'ripple', $this->move($times, $travel))->json('digest');
         $this->api('POST', 'batches', [...$this->move($times, $travel), 'digest' => $digest, 'note' => 'The bar was crowded.'])
-            ->assertCreated()->assertJsonPath('sentence', 'Moved *Times*')->assertJsonPath('by', 'Mairi')->assertJsonPath('note', 'The bar was crowded.')->assertJsonPath('counts.redirects', 2);
+            ->assertCreated()->assertJsonPath('sentence', 'Moved *Times* under *Travel*: 2 addresses, 2 redirects')->assertJsonPath('by', 'Mairi')->assertJsonPath('note', 'The bar was crowded.')->assertJsonPath('counts.redirectsWritten', 2);
         $this->visit('/help/times/summer')->assertStatus(301)->assertHeader('Location', '/travel/times/summer');
         $this->visit('/travel/times/summer')->assertOk();
         $this->assertInvariants();
@@ -45,7 +46,7 @@ final class BatchApiTest extends AppTestCase
         $this->change(['kind' => 'set-slug', 'page' => $travel, 'slug' => 'voyage']);
         $before = $this->snapshot();
         $this->api('POST', 'batches', [...$this->move($times, $travel), 'digest' => $digest])->assertStatus(409)
-            ->assertHeader('Content-Type', 'application/problem+json')->assertJsonPath('ripple.moves.0.to', '/voyage/times');
+            ->assertHeader('Content-Type', 'application/problem+json')->assertJsonPath('ripple.account.lists.addresses.0.to', '/voyage/times');
         self::assertEquals($before, $this->snapshot());
     }
 
@@ -53,7 +54,7 @@ final class BatchApiTest extends AppTestCase
     public function what_is_so_already_is_said_and_leaves_no_entry(): void
     {
         $help = $this->live('Help');
-        $this->api('POST', 'batches', ['changes' => [['kind' => 'go-live', 'page' => $help]]])->assertStatus(422)->assertJsonPath('detail', 'Nothing would change: it is like this already.');
+        $this->api('POST', 'batches', ['changes' => [['kind' => 'go-live', 'page' => $help]]])->assertStatus(422)->assertJsonPath('detail', '“Help” is live already.');
         $this->api('GET', 'history')->assertJsonCount(2);
     }
 
@@ -99,7 +100,7 @@ final class BatchApiTest extends AppTestCase
         $before = $this->snapshot();
         $entry = $this->api('POST', 'batches', $this->move($times, $travel))->json('id');
         $after = $this->snapshot();
-        $this->api('POST', "history/$entry/ripple")->assertOk()->assertJsonPath('counts.redirectsDropped', 2);
+        $this->api('POST', "history/$entry/ripple")->assertOk()->assertJsonPath('account.counts.redirectsDropped', 2);
         $back = $this->api('POST', "history/$entry/take-back")->assertCreated()->assertJsonPath('takesBack', true)->json('id');
         self::assertEquals($before, $this->snapshot());
         $this->api('POST', "history/$entry/take-back")->assertStatus(422)->assertJsonPath('detail', 'This has been taken back already.');
@@ -137,7 +138,7 @@ final class BatchApiTest extends AppTestCase
         yield 'nothing' => [['changes' => []], 'changes', 'nothing to change'];
         yield 'no list' => [['changes' => 'all'], 'changes', 'nothing to change'];
         yield 'unknown kind' => [['changes' => [['kind' => 'explode', 'page' => $page]]], 'changes.0.kind', 'one of make, rename'];
-        yield 'no object' => [['changes' => ['x']], 'changes.0.kind', 'one of'];
+        yield 'no object' => [['changes' => ['x']], 'changes.0.kind', 'says its kind'];
         yield 'no identity' => [['changes' => [['kind' => 'go-live', 'page' => 'x']]], 'changes.0.page', '26 letters'];
         yield 'unknown page' => [['changes' => [['kind' => 'go-live', 'page' => $page]]], 'changes.0.page', 'no page'];
         yield 'blank name' => [['changes' => [['kind' => 'make', 'page' => $page, 'name' => " \n ", 'place' => ['last' => null]]]], 'changes.0.name', 'blank'];
@@ -148,7 +149,7 @@ final class BatchApiTest extends AppTestCase
         yield 'place beside nothing' => [['changes' => [['kind' => 'make', 'page' => $page, 'name' => 'A', 'place' => ['after' => null]]]], 'changes.0.place', '26 letters'];
         yield 'bad slug' => [['changes' => [['kind' => 'make', 'page' => $page, 'name' => 'A', 'slug' => 'a/b', 'place' => ['last' => null]]]], 'changes.0.slug', 'no slash'];
         yield 'slug no text' => [['changes' => [['kind' => 'set-slug', 'page' => $page, 'slug' => ['a']]]], 'changes.0.slug', 'empty'];
-        yield 'odd decision' => [['changes' => [['kind' => 'go-live', 'page' => $page]], 'decisions' => [['do' => 'it']]], 'decisions', 'replace-redirect'];
+        yield 'odd decision' => [['changes' => [['kind' => 'go-live', 'page' => $page]], 'decisions' => [['do' => 'it']]], 'decisions.0.kind', 'give-way'];
     }
 
     /** @param  array<string, mixed>  $body */

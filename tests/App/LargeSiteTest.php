@@ -8,6 +8,7 @@ use App\Desk\Demo\GenerateLargeSite;
 use App\Http\Site\Sitemap;
 use App\Store\NearAddresses;
 use App\Store\OutlineRows;
+use App\Store\PageFilter;
 use App\Store\StoredPages;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\Test;
@@ -40,7 +41,7 @@ final class LargeSiteTest extends AppTestCase
     public function a_filter_gives_the_same_as_looking_through_everything_in_tree_order(): void
     {
         $this->site = $this->app->make(GenerateLargeSite::class)->generate('large', 400);
-        [$total, $rows] = (new OutlineRows(DB::connection()))->matching($this->site, 'ferry', 1000);
+        [$total, $rows] = (new OutlineRows(DB::connection()))->matching($this->site, new PageFilter('ferry'), 1000);
         $all = DB::table('pages')->where('site_id', $this->site->id)->get();
         $matching = $all->filter(fn ($page) => stripos($page->name, 'ferry') !== false || stripos($page->address, 'ferry') !== false);
         self::assertSame($matching->count(), $total);

@@ -16,7 +16,7 @@ final class OutlineTest extends AppTestCase
         $this->draft('Contact', $help);
         $travel = $this->live('Travel');
         $deep = $this->draft('Summer', $this->draft('Times', $travel));
-        $this->api('GET', 'outline')->assertOk()->assertJsonPath('counts', ['pages' => 5, 'live' => 2, 'draft' => 3, 'offline' => 0])
+        $this->api('GET', 'outline')->assertOk()->assertJsonPath('counts', ['pages' => 5, 'live' => 2, 'draft' => 3, 'review' => 0, 'offline' => 0, 'bin' => 0])
             ->assertJsonCount(1, 'branches')->assertJsonPath('branches.0.total', 2)->assertJsonPath('branches.0.rows.0.name', 'Help')->assertJsonPath('branches.0.rows.0.children', 1);
         $this->api('GET', "outline?open=$help,nonsense")->assertJsonCount(2, 'branches')->assertJsonPath('branches.1.parent', $help)->assertJsonPath('branches.1.rows.0.address', '/help/contact');
         $this->api('GET', "outline?reveal=$deep")->assertJsonCount(3, 'branches')->assertJsonPath('branches.2.rows.0.id', $deep);
@@ -93,6 +93,6 @@ final class OutlineTest extends AppTestCase
         $this->live('Another');
         self::assertSame([0, 1, 1, 2, 3], array_map(fn (string $page): ?int => $this->row($page)->clicks, [$home, $help, $contact, $office, $far]));
         self::assertSame(1, $this->row($far)->links_in);
-        $this->api('POST', 'ripple', ['changes' => [['kind' => 'set-slug', 'page' => $far, 'slug' => 'near']]])->assertJsonPath('counts.links', 1);
+        $this->api('POST', 'ripple', ['changes' => [['kind' => 'set-slug', 'page' => $far, 'slug' => 'near']]])->assertJsonPath('account.counts.linksFollow', 1);
     }
 }

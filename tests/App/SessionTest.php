@@ -15,7 +15,7 @@ final class SessionTest extends AppTestCase
         $this->getJson('/api/v1/session')->assertNoContent();
         $this->getJson('/api/v1/sites/ferries/outline')->assertUnauthorized()->assertHeader('Content-Type', 'application/problem+json');
         $this->postJson('/api/v1/session', ['email' => 'MAIRI@skerrivane.example', 'password' => 'secret of Mairi'])->assertOk()
-            ->assertJsonPath('name', 'Mairi')->assertJsonPath('sites.0', ['key' => 'ferries', 'name' => 'Ferries', 'origin' => 'http://ferries.test', 'language' => 'en-GB', 'role' => 'manager']);
+            ->assertJsonPath('name', 'Mairi')->assertJsonPath('sites.0', ['key' => 'ferries', 'name' => 'Ferries', 'origin' => 'http://ferries.test', 'language' => 'en-GB', 'zone' => 'UTC', 'role' => 'manager']);
         $this->assertAuthenticated('web');
         $this->deleteJson('/api/v1/session')->assertNoContent();
         $this->assertGuest('web');

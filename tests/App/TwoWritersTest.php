@@ -18,7 +18,7 @@ final class TwoWritersTest extends AppTestCase
     {
         Site::query()->whereIn('key', ['ferries'])->update(['start_page_id' => null]);
         DB::delete("delete from ledger where site_id in (select id from sites where key = 'ferries')");
-        DB::update("update pages set parent_id = null, position = id where site_id in (select id from sites where key = 'ferries')");
+        DB::update("update pages set parent_id = null, position = id, state = 'draft', bin_id = null, was = null where site_id in (select id from sites where key = 'ferries')");
         DB::delete("delete from sites where key = 'ferries'");
         DB::delete('delete from users');
         parent::tearDown();
@@ -32,7 +32,7 @@ final class TwoWritersTest extends AppTestCase
         $this->live('Travel');
         $running = [];
         foreach ([11, 22] as $seed) {
-            $running[] = [proc_open([PHP_BINARY, __DIR__.'/writer.php', 'ferries', (string) $seed, '60'], [1 => ['pipe', 'w']], $pipes), $pipes[1]];
+            $running[] = [proc_open([PHP_BINARY, __DIR__.'/writer.php', 'ferries', (string) $seed, '100'], [1 => ['pipe', 'w']], $pipes), $pipes[1]];
         }
         $applied = 0;
         foreach ($running as [$process, $out]) {
@@ -40,9 +40,40 @@ final class TwoWritersTest extends AppTestCase
             self::assertSame(0, proc_close($process), $said);
             $applied += json_decode($said, true)['applied'];
         }
-        self::assertGreaterThan(40, $applied);
+        self::assertGreaterThan(30, $applied);
         $this->assertInvariants();
         self::assertSame($applied, (int) DB::table('history')->where('site_id', $this->site->id)->count() - 6);
+    }
+
+    #[Test]
+    public function a_writer_killed_at_any_point_leaves_nothing_half_done(): void
+    {
+        $help = $this->live('Help');
+        $this->live('Times', $help);
+        foreach ([250, 400, 550, 700] as $seed => $milliseconds) {
+            $process = proc_open([PHP_BINARY, __DIR__.'/writer.php', 'ferries', (string) $seed, '1000'], [1 => ['file', '/dev/null', 'w']], $pipes);
+            usleep($milliseconds * 1000);
+            proc_terminate($process, SIGKILL);
+            proc_close($process);
+            $this->assertInvariants();
+        }
+        self::assertGreaterThan(4, DB::table('history')->where('site_id', $this->site->id)->count());
+    }
+
+    #[Test]
+    public function a_database_that_went_away_is_said_and_the_next_try_goes_on(): void
+    {
+        $help = $this->live('Help');
+        DB::select('select set_config(?, ?, false)', ['application_name', 'to-be-ended']);
+        $own = DB::selectOne('select pg_backend_pid() as pid')->pid;
+        DB::connection()->beginTransaction();
+        $other = new \PDO(sprintf('pgsql:host=%s;port=%s;dbname=%s', config('database.connections.pgsql.host'), config('database.connections.pgsql.port'), config('database.connections.pgsql.database')), config('database.connections.pgsql.username'), config('database.connections.pgsql.password'));
+        $other->query("select pg_terminate_backend($own)");
+        usleep(200_000);
+        $this->api('POST', 'batches', ['changes' => [['kind' => 'rename', 'page' => $help, 'name' => 'Aid']]])->assertStatus(503)->assertJsonPath('title', 'The database cannot be reached');
+        DB::purge();
+        $this->api('POST', 'batches', ['changes' => [['kind' => 'rename', 'page' => $help, 'name' => 'Aid']]])->assertCreated();
+        $this->assertInvariants();
     }
 
     #[Test]

@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 use App\Desk\ApplyChanges;
 use App\Desk\Stale;
+use App\Desk\TakeBackEntry;
+use App\Models\HistoryEntry;
 use App\Models\Site;
 use Heronstem\Core\Refusal;
-use Heronstem\Core\Structure\ChangeReader;
+use Heronstem\Core\Structure\Authority;
+use Heronstem\Core\Structure\Batch;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Str;
+use Tests\Core\Memory\RandomChanges;
 
 // One of several writers that work on a site at the same time: php writer.php SITE SEED BATCHES
 require __DIR__.'/../../vendor/autoload.php';
@@ -21,19 +24,16 @@ config(['queue.default' => 'sync']);
 mt_srand((int) $seed);
 $site = Site::query()->where('key', $key)->firstOrFail();
 $apply = $app->make(ApplyChanges::class);
+$takeBack = $app->make(TakeBackEntry::class);
 $outcomes = ['applied' => 0, 'refused' => 0];
 for ($i = 0; $i < (int) $batches; $i++) {
     $ids = DB::table('pages')->where('site_id', $site->id)->orderBy('id')->pluck('ulid')->all();
-    $pick = static fn (): string => $ids[mt_rand(0, count($ids) - 1)];
-    $place = [['last' => $pick()], ['before' => $pick()], ['after' => $pick()], ['first' => null]][mt_rand(0, 3)];
-    $change = match (mt_rand(0, 4)) {
-        0 => ['kind' => 'make', 'page' => (string) Str::ulid(), 'name' => 'Page '.mt_rand(0, 9), 'place' => $place],
-        1, 2 => ['kind' => 'move', 'page' => $pick(), 'place' => $place],
-        3 => ['kind' => 'set-slug', 'page' => $pick(), 'slug' => 's'.mt_rand(0, 6)],
-        default => ['kind' => ['go-live', 'take-offline'][mt_rand(0, 1)], 'page' => $pick()],
-    };
+    $random = new RandomChanges($ids, $site->rules(), time(), "$seed-$i");
+    $steps = array_map(static fn (): array => [mt_rand(0, 27), mt_rand(0, 99), mt_rand(0, 99), mt_rand(0, 5)], range(1, mt_rand(1, 3)));
     try {
-        $apply->apply($site, null, (new ChangeReader($site->rules()))->batch([$change]));
+        $entry = mt_rand(0, 9) === 0 ? HistoryEntry::query()->where('site_id', $site->id)->inRandomOrder()->first() : null;
+        $batch = $entry === null ? new Batch($random->changes($steps), $random->decisions($steps)) : $takeBack->batch($site, $entry);
+        $apply->apply($site, null, $batch, authority: Authority::Owner);
         $outcomes['applied']++;
     } catch (Refusal|Stale) {
         $outcomes['refused']++;

@@ -8,13 +8,18 @@ use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\ClaimKind;
 use Heronstem\Core\Address\Ledger;
+use Heronstem\Core\Moment;
 use Heronstem\Core\Structure\Change;
 use Heronstem\Core\Structure\Change\GoLive;
 use Heronstem\Core\Structure\Change\Make;
 use Heronstem\Core\Structure\Change\Move;
 use Heronstem\Core\Structure\Name;
+use Heronstem\Core\Structure\Page;
+use Heronstem\Core\Structure\PageKind;
 use Heronstem\Core\Structure\Pages;
 use Heronstem\Core\Structure\Place;
+use Heronstem\Core\Structure\State;
+use Heronstem\Core\Structure\Target;
 use PHPUnit\Framework\Attributes\Test;
 
 /** What every implementation of the structure's ports keeps to, in memory or stored. */
@@ -98,7 +103,75 @@ trait PortsContract
         self::assertEqualsCanonicalizing(['/help/times', '/travel/times'], array_keys($claims));
         self::assertSame([ClaimKind::Redirect, self::TIMES, true], [$claims['/help/times']->kind, $claims['/help/times']->page, $claims['/help/times']->everLive]);
         self::assertTrue($claims['/travel/times']->isPageOf(self::TIMES));
-        self::assertCount(2, $this->ledger()->claimsOfPage(self::TIMES));
-        self::assertCount(1, $this->ledger()->claimsOfPage(self::SUMMER));
+        self::assertCount(2, [...$this->ledger()->claimsAbout([self::TIMES])]);
+        self::assertCount(3, [...$this->ledger()->claimsAbout([self::TIMES, self::SUMMER])]);
+    }
+
+    #[Test]
+    public function what_is_put_in_the_bin_is_known_and_stands_nowhere(): void
+    {
+        $this->givenASite();
+        $this->carryOut(new Change\PutInBin(self::SUMMER));
+        self::assertSame([State::Binned, State::Draft, self::SUMMER, self::TIMES], [$this->pages()->page(self::SUMMER)?->state, $this->pages()->page(self::SUMMER)?->was, $this->pages()->page(self::SUMMER)?->bin, $this->pages()->page(self::SUMMER)?->parent]);
+        self::assertSame([], $this->pages()->childOrder(self::TIMES));
+        self::assertSame([self::HELP, self::TIMES], $this->ids($this->pages()->branch(self::HELP)));
+        self::assertSame([self::SUMMER], $this->ids($this->pages()->branch(self::SUMMER)));
+        self::assertSame([self::SUMMER], $this->ids($this->pages()->binnedBelow(self::HELP)));
+        self::assertSame([], $this->ids($this->pages()->binnedBelow(self::TRAVEL)));
+        $claim = [...$this->ledger()->claimsAbout([self::SUMMER])][0] ?? [...$this->ledger()->claimsAbout([self::SUMMER])]['/help/times/summer'];
+        self::assertSame([ClaimKind::Bin, null, self::SUMMER, false], [$claim->kind, $claim->page, $claim->heldFor, $claim->everLive]);
+    }
+
+    #[Test]
+    public function pages_are_read_with_all_above_them_in_one_go(): void
+    {
+        $this->givenASite();
+        self::assertEqualsCanonicalizing([self::HELP, self::TIMES, self::SUMMER, self::TRAVEL], array_values(array_unique($this->ids($this->pages()->withAncestors([self::SUMMER, self::TRAVEL, '01J00000000000000000000009'])))));
+    }
+
+    #[Test]
+    public function kind_target_schedule_and_what_else_a_page_has_are_read_as_they_were_left(): void
+    {
+        $this->givenASite();
+        $from = Moment::at(2_000_000_000);
+        $until = Moment::at(2_000_086_400);
+        $this->carryOut(
+            new Change\ChangeKind(self::TRAVEL, PageKind::Pointer, Target::page(self::TIMES)),
+            new Change\Schedule(self::TRAVEL, $from, $until),
+            Change\Listing::unlisted(self::TRAVEL),
+            new Change\SendForReview(self::TRAVEL, 'Look'),
+        );
+        $this->carryOut(new Change\ChangeKind(self::HELP, PageKind::Section), Change\LeaveOut::of(self::HELP));
+        $page = $this->pages()->page(self::TRAVEL);
+        self::assertEquals([PageKind::Pointer, Target::page(self::TIMES), $from, $until, false, State::InReview, 'Look'], [$page?->kind, $page?->leadsTo, $page?->from, $page?->until, $page?->listed, $page?->state, $page?->reviewNote]);
+        self::assertSame([true, '/times/summer'], [$this->pages()->page(self::HELP)?->leftOut, $this->pages()->page(self::SUMMER)?->address->path]);
+    }
+
+    #[Test]
+    public function further_addresses_gone_ones_and_the_start_page_are_kept(): void
+    {
+        $this->givenASite();
+        $rules = new AddressRules;
+        $poster = Address::set('/poster', $rules);
+        $this->carryOut(Change\AddAddress::serving(self::TIMES, $poster));
+        self::assertSame([ClaimKind::Also, true], [$this->ledger()->claimsOn([$poster])['/poster']->kind, $this->ledger()->claimsOn([$poster])['/poster']->everLive]);
+        $this->carryOut(new Change\RemoveAddress(self::TIMES, $poster));
+        self::assertSame([ClaimKind::Gone, null], [$this->ledger()->claimsOn([$poster])['/poster']->kind, $this->ledger()->claimsOn([$poster])['/poster']->page]);
+        $this->carryOut(new Change\SetStartPage(self::TIMES));
+        self::assertSame(['/', '/summer'], [$this->pages()->page(self::TIMES)?->address->path, $this->pages()->page(self::SUMMER)?->address->path]);
+    }
+
+    /**
+     * @param  iterable<Page>  $pages
+     * @return list<string>
+     */
+    private function ids(iterable $pages): array
+    {
+        $ids = [];
+        foreach ($pages as $page) {
+            $ids[] = $page->id;
+        }
+
+        return $ids;
     }
 }

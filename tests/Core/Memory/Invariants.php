@@ -7,6 +7,7 @@ namespace Tests\Core\Memory;
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\ClaimKind;
 use Heronstem\Core\Address\Composition;
+use Heronstem\Core\Structure\Page;
 use PHPUnit\Framework\Assert;
 
 /** The laws of rules.md that must hold after any batch, checked the slow and obvious way. */
@@ -15,6 +16,13 @@ final class Invariants
     /** @param  array<string, true>  $everLive keys at which visitors ever got a page */
     public static function hold(MemorySite $site, array $everLive): void
     {
+        self::tree($site);
+        self::addresses($site);
+        self::ledger($site, $everLive);
+    }
+
+    private static function tree(MemorySite $site): void
+    {
         $places = [];
         foreach ($site->pages as $page) {
             $seen = [];
@@ -22,22 +30,66 @@ final class Invariants
                 Assert::assertArrayNotHasKey($above->id, $seen, 'The tree has a cycle.');
                 $seen[$above->id] = true;
                 Assert::assertArrayHasKey($above->parent, $site->pages, 'A page has lost its parent.');
+                Assert::assertFalse(! $page->isBinned() && $site->pages[$above->parent]->isBinned(), 'A page of the tree hangs below one in the bin.');
+            }
+            Assert::assertSame($page->isBinned(), $page->bin !== null && $page->was !== null, 'A page is half in the bin.');
+            if ($page->bin !== null) {
+                Assert::assertSame($page->bin, $site->pages[$page->bin]->bin ?? null, 'A page lies in the bin with one that does not.');
+
+                continue;
             }
             $place = ($page->parent ?? 'top').'#'.$page->position;
             Assert::assertArrayNotHasKey($place, $places, 'Two siblings share a position.');
             $places[$place] = true;
-
-            $parent = $page->parent === null ? null : $site->pages[$page->parent]->address;
-            $expected = $page->id === $site->startPage ? Address::stored('/', $site->rules) : Composition::compose($parent, $page->slug, $site->rules);
-            Assert::assertSame($expected->path, $page->address->path, 'An address is not the composition.');
-            Assert::assertTrue(isset($site->claims[$page->address->key]) && $site->claims[$page->address->key]->isPageOf($page->id), 'A page does not hold its own address.');
         }
+        if ($site->startPage !== null) {
+            Assert::assertFalse($site->pages[$site->startPage]->isBinned(), 'The start page lies in the bin.');
+        }
+    }
+
+    private static function addresses(MemorySite $site): void
+    {
+        foreach ($site->pages as $page) {
+            $own = $site->claims[$page->address->key] ?? null;
+            if (! $page->isBinned()) {
+                Assert::assertSame(self::composed($page, $site)->path, $page->address->path, 'An address is not the composition.');
+                Assert::assertTrue($own?->isPageOf($page->id), 'A page does not hold its own address.');
+            }
+        }
+    }
+
+    private static function composed(Page $page, MemorySite $site): Address
+    {
+        if ($page->id === $site->startPage) {
+            return Address::stored('/', $site->rules);
+        }
+        if ($page->pinned !== null) {
+            return $page->pinned;
+        }
+        $above = $page->parent === null ? null : $site->pages[$page->parent];
+        while ($above !== null && $above->leftOut) {
+            $above = $above->parent === null ? null : $site->pages[$above->parent];
+        }
+
+        return Composition::compose($above?->address, $page->slug, $site->rules);
+    }
+
+    /** @param  array<string, true>  $everLive */
+    private static function ledger(MemorySite $site, array $everLive): void
+    {
         foreach ($site->claims as $key => $claim) {
             Assert::assertSame($claim->address->key, (string) $key);
-            Assert::assertArrayHasKey((string) $claim->page, $site->pages, 'A claim leads to a page that is gone.');
+            $page = $claim->page === null ? null : $site->pages[$claim->page] ?? null;
+            Assert::assertSame($claim->page, $page?->id, 'A claim leads to a page that is gone.');
+            Assert::assertFalse($page?->isBinned() ?? false, 'A claim leads to a page in the bin.');
+            Assert::assertSame(in_array($claim->kind, [ClaimKind::Gone, ClaimKind::Bin], true), $page === null);
             if ($claim->kind === ClaimKind::Page) {
-                Assert::assertSame($claim->address->key, $site->pages[(string) $claim->page]->address->key, 'A page claims an address that is not its own.');
+                Assert::assertSame($claim->address->key, $page?->address->key, 'A page claims an address that is not its own.');
             }
+            if ($claim->heldFor !== null) {
+                Assert::assertTrue(($site->pages[$claim->heldFor] ?? null)?->isBinned(), 'An address waits for a page that is not in the bin.');
+            }
+            Assert::assertTrue($claim->everLive || $page === null || ! $page->isLive(), 'Visitors know an address that the ledger thinks unknown.');
         }
         foreach (array_keys($everLive) as $key) {
             Assert::assertArrayHasKey($key, $site->claims, "The address $key was live and is lost.");

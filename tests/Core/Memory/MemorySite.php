@@ -7,16 +7,22 @@ namespace Tests\Core\Memory;
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\Claim;
+use Heronstem\Core\Address\ClaimKind;
 use Heronstem\Core\Address\Ledger;
 use Heronstem\Core\Address\Slug;
 use Heronstem\Core\Linking\LinksInto;
+use Heronstem\Core\Moment;
+use Heronstem\Core\Structure\Authority;
 use Heronstem\Core\Structure\Batch;
 use Heronstem\Core\Structure\Change;
 use Heronstem\Core\Structure\Change\GoLive;
 use Heronstem\Core\Structure\Change\Make;
 use Heronstem\Core\Structure\Change\TakeBack;
+use Heronstem\Core\Structure\ClaimDifference;
+use Heronstem\Core\Structure\Decisions;
 use Heronstem\Core\Structure\Name;
 use Heronstem\Core\Structure\Page;
+use Heronstem\Core\Structure\PageDifference;
 use Heronstem\Core\Structure\Pages;
 use Heronstem\Core\Structure\Place;
 use Heronstem\Core\Structure\Planner;
@@ -35,6 +41,11 @@ final class MemorySite implements Ledger, LinksInto, Pages
     public ?string $startPage = null;
 
     public int $links = 0;
+
+    /** Seconds since 1970. */
+    public int $now = 1_800_000_000;
+
+    public Authority $authority = Authority::Manager;
 
     public function __construct(public readonly AddressRules $rules = new AddressRules)
     {
@@ -63,7 +74,7 @@ final class MemorySite implements Ledger, LinksInto, Pages
 
     public function planBatch(Batch $batch): Ripple
     {
-        return (new Planner(new SiteFrame($this->rules, $this->startPage), $this, $this, $this))->plan($batch);
+        return (new Planner(new SiteFrame($this->rules, $this->startPage, Moment::at($this->now), 'UTC', $this->authority), $this, $this, $this))->plan($batch);
     }
 
     public function apply(Change ...$changes): Ripple
@@ -74,8 +85,9 @@ final class MemorySite implements Ledger, LinksInto, Pages
     public function carryOut(Ripple $ripple): Ripple
     {
         if (! $ripple->canBeApplied()) {
-            throw new \LogicException('A conflict is open at '.$ripple->conflicts[0]->address->path);
+            throw new \LogicException('A decision is open: '.($ripple->conflicts[0]->address->path ?? $ripple->open()[0]->kind->value));
         }
+        $this->startPage = $ripple->startPage === null ? $this->startPage : $ripple->startPage->after;
         foreach ($ripple->outcome as $id => $page) {
             if ($page === null) {
                 unset($this->pages[$id]);
@@ -96,7 +108,35 @@ final class MemorySite implements Ledger, LinksInto, Pages
 
     public function takeBack(Ripple $applied): Ripple
     {
-        return $this->apply(new TakeBack('entry', $applied->pages, $applied->claims));
+        return $this->carryOut($this->planTakingBack($applied));
+    }
+
+    /** @param  Ripple  ...$applied  newest first */
+    public function planTakingBack(Ripple ...$applied): Ripple
+    {
+        $entries = array_map($this->keptAndRead(...), array_values($applied));
+
+        return $this->planBatch(new Batch($entries === [] ? throw new \LogicException('Nothing to take back.') : $entries, Decisions::elseDefaults()));
+    }
+
+    /** What an entry did, as the history keeps it, read back. */
+    private function keptAndRead(Ripple $ripple): TakeBack
+    {
+        $pages = array_map(static fn (PageDifference $difference): PageDifference => PageDifference::fromArray(self::throughJson($difference->toArray())), $ripple->pages);
+        $claims = array_map(fn (ClaimDifference $difference): ClaimDifference => ClaimDifference::fromArray(self::throughJson($difference->toArray()), $this->rules), $ripple->claims);
+
+        return new TakeBack('entry', $pages, $claims, $ripple->startPage);
+    }
+
+    /**
+     * @template T of array<mixed>
+     *
+     * @param  T  $kept
+     * @return T
+     */
+    private static function throughJson(array $kept): array
+    {
+        return json_decode(json_encode($kept, JSON_THROW_ON_ERROR), true);
     }
 
     /** How a path is answered: `page NAME`, `redirect ADDRESS`, `hidden NAME` or `missed`. */
@@ -104,6 +144,9 @@ final class MemorySite implements Ledger, LinksInto, Pages
     {
         $claim = $this->claims[Address::asked($path, $this->rules)->key] ?? null;
         $page = $claim?->page === null ? null : $this->pages[$claim->page];
+        if ($claim?->kind === ClaimKind::Gone) {
+            return 'gone';
+        }
         if ($claim === null || $page === null) {
             return 'missed';
         }
@@ -111,18 +154,18 @@ final class MemorySite implements Ledger, LinksInto, Pages
             return 'hidden '.$page->name;
         }
 
-        return $claim->isPageOf($page->id) ? 'page '.$page->name : 'redirect '.$page->address->path;
+        return $claim->kind === ClaimKind::Redirect ? 'redirect '.$page->address->path : 'page '.$page->name;
     }
 
-    /** @return array{array<string, mixed>, array<string, mixed>} everything that must come back exactly */
+    /** @return array<string, mixed> everything that must come back exactly */
     public function snapshot(): array
     {
-        $pages = array_map(static fn (Page $p): array => [$p->parent, $p->position, $p->name, $p->slug->text, $p->slugByHand, $p->state->value, $p->everLive, $p->address->path], $this->pages);
-        $claims = array_map(static fn (Claim $c): array => [$c->address->path, $c->kind->value, $c->page, $c->everLive], $this->claims);
+        $pages = array_map(static fn (Page $page): array => [PageDifference::between(null, $page)?->toArray(), $page->address->path], $this->pages);
+        $claims = array_map(static fn (Claim $c): array => [$c->address->path, $c->kind->value, $c->page, $c->everLive, $c->heldFor], $this->claims);
         ksort($pages);
         ksort($claims);
 
-        return [$pages, $claims];
+        return ['start' => $this->startPage, 'pages' => $pages, 'claims' => $claims];
     }
 
     public function page(string $id): ?Page
@@ -130,12 +173,24 @@ final class MemorySite implements Ledger, LinksInto, Pages
         return $this->pages[$id] ?? null;
     }
 
+    public function withAncestors(array $ids): iterable
+    {
+        foreach ($ids as $id) {
+            for ($page = $this->page($id); $page !== null; $page = $page->parent === null ? null : $this->page($page->parent)) {
+                yield $page;
+            }
+        }
+    }
+
     public function branch(string $id): iterable
     {
-        if (isset($this->pages[$id])) {
-            yield $this->pages[$id];
-            foreach (array_keys($this->childOrder($id)) as $child) {
-                yield from $this->branch((string) $child);
+        $root = $this->page($id);
+        if ($root !== null) {
+            yield $root;
+            foreach ($this->childrenOf($id) as $child) {
+                if ($child->bin === $root->bin) {
+                    yield from $this->branch($child->id);
+                }
             }
         }
     }
@@ -143,8 +198,8 @@ final class MemorySite implements Ledger, LinksInto, Pages
     public function childOrder(?string $parent): array
     {
         $order = [];
-        foreach ($this->pages as $page) {
-            if ($page->parent === $parent) {
+        foreach ($this->childrenOf($parent) as $page) {
+            if (! $page->isBinned()) {
                 $order[$page->id] = $page->position;
             }
         }
@@ -153,14 +208,30 @@ final class MemorySite implements Ledger, LinksInto, Pages
         return $order;
     }
 
+    public function binnedBelow(string $id): iterable
+    {
+        foreach ($this->childrenOf($id) as $child) {
+            if ($child->bin === $child->id) {
+                yield $child;
+            }
+            yield from $this->binnedBelow($child->id);
+        }
+    }
+
+    /** @return list<Page> */
+    private function childrenOf(?string $parent): array
+    {
+        return array_values(array_filter($this->pages, static fn (Page $page): bool => $page->parent === $parent));
+    }
+
     public function claimsOn(array $addresses): array
     {
         return array_intersect_key($this->claims, array_flip(array_column($addresses, 'key')));
     }
 
-    public function claimsOfPage(string $page): array
+    public function claimsAbout(array $pages): iterable
     {
-        return array_values(array_filter($this->claims, static fn (Claim $claim): bool => $claim->page === $page));
+        return array_filter($this->claims, static fn (Claim $claim): bool => in_array($claim->page, $pages, true) || in_array($claim->heldFor, $pages, true));
     }
 
     public function countInto(array $pages): int

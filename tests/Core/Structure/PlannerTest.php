@@ -8,7 +8,6 @@ use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\Slug;
 use Heronstem\Core\Menu\MenuEffectKind;
-use Heronstem\Core\Refusal;
 use Heronstem\Core\Structure\Batch;
 use Heronstem\Core\Structure\Change\GoLive;
 use Heronstem\Core\Structure\Change\Make;
@@ -16,6 +15,7 @@ use Heronstem\Core\Structure\Change\Move;
 use Heronstem\Core\Structure\Change\Rename;
 use Heronstem\Core\Structure\Change\SetSlug;
 use Heronstem\Core\Structure\Change\TakeOffline;
+use Heronstem\Core\Structure\Decisions;
 use Heronstem\Core\Structure\Name;
 use Heronstem\Core\Structure\NoteKind;
 use Heronstem\Core\Structure\Place;
@@ -24,10 +24,11 @@ use Heronstem\Core\Structure\WayOutKind;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Memory\MemorySite;
+use Tests\Core\Memory\RefusesChanges;
 
 final class PlannerTest extends TestCase
 {
-    private MemorySite $site;
+    use RefusesChanges;
 
     protected function setUp(): void
     {
@@ -145,7 +146,7 @@ final class PlannerTest extends TestCase
         $conflict = $this->site->plan($make)->conflicts[0];
         self::assertSame(WayOutKind::ReplaceRedirect, $conflict->waysOut[0]->kind);
 
-        $this->site->carryOut($this->site->planBatch(new Batch([$make], $conflict->waysOut[0]->decisions)));
+        $this->site->carryOut($this->site->planBatch(new Batch([$make], Decisions::of(...$conflict->waysOut[0]->decisions))));
         self::assertSame('hidden Timetables', $this->site->answer('/help/timetables'));
     }
 
@@ -244,7 +245,7 @@ final class PlannerTest extends TestCase
         $this->refused('changes.0.page', 'already', new Make('Fares', Name::of('Fares'), Place::lastIn(null)));
         $this->refused('changes.0.place', 'no page', new Make('New', Name::of('New'), Place::after('Nobody')));
         $this->site->draft('Draft');
-        $this->refused('changes.0.page', 'draft', new TakeOffline('Draft'));
+        $this->refused('changes.0.page', 'not live', new TakeOffline('Draft'));
     }
 
     #[Test]
@@ -273,17 +274,6 @@ final class PlannerTest extends TestCase
         $site->live('Travel');
         $site->apply(new Move('Times', Place::lastIn('Travel')));
         self::assertSame('redirect /travel/times.html', $site->answer('/help/times'));
-    }
-
-    private function refused(string $field, string $reason, \Heronstem\Core\Structure\Change ...$changes): void
-    {
-        try {
-            $this->site->plan(...$changes);
-            self::fail('Nothing was refused.');
-        } catch (Refusal $refusal) {
-            self::assertSame($field, $refusal->field);
-            self::assertStringContainsString($reason, $refusal->reason);
-        }
     }
 
     /**

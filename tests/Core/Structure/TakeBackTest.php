@@ -4,30 +4,28 @@ declare(strict_types=1);
 
 namespace Tests\Core\Structure;
 
-use Eris\Generators;
-use Eris\TestTrait;
 use Heronstem\Core\Address\Slug;
-use Heronstem\Core\Refusal;
-use Heronstem\Core\Structure\Change;
+use Heronstem\Core\Structure\Batch;
+use Heronstem\Core\Structure\Change\BringBack;
+use Heronstem\Core\Structure\Change\EmptyBin;
 use Heronstem\Core\Structure\Change\GoLive;
 use Heronstem\Core\Structure\Change\Make;
 use Heronstem\Core\Structure\Change\Move;
+use Heronstem\Core\Structure\Change\PutInBin;
 use Heronstem\Core\Structure\Change\Rename;
 use Heronstem\Core\Structure\Change\SetSlug;
-use Heronstem\Core\Structure\Change\TakeOffline;
-use Heronstem\Core\Structure\ClaimDifference;
+use Heronstem\Core\Structure\Change\SetStartPage;
+use Heronstem\Core\Structure\Decisions;
 use Heronstem\Core\Structure\Name;
-use Heronstem\Core\Structure\PageDifference;
+use Heronstem\Core\Structure\Note;
+use Heronstem\Core\Structure\NoteKind;
 use Heronstem\Core\Structure\Place;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
-use Tests\Core\Memory\Invariants;
 use Tests\Core\Memory\MemorySite;
 
 final class TakeBackTest extends TestCase
 {
-    use TestTrait;
-
     #[Test]
     public function a_move_taken_back_and_done_again_leaves_no_trace(): void
     {
@@ -53,13 +51,14 @@ final class TakeBackTest extends TestCase
     }
 
     #[Test]
-    public function what_has_changed_again_since_is_said_and_nothing_is_taken_back(): void
+    public function what_has_changed_again_since_stays_and_is_said(): void
     {
         $site = $this->site();
         $moved = $site->apply(new Move('Timetables', Place::lastIn('Travel')));
         $site->apply(new Move('Timetables', Place::lastIn(null)));
-        $this->expectExceptionMessageMatches('/place of “Timetables” has changed again/');
-        $site->takeBack($moved);
+        $back = $site->planTakingBack($moved);
+        self::assertTrue($back->changesNothing());
+        self::assertEquals([new Note(NoteKind::Stays, 'Timetables', 'Timetables', 'place')], $back->notes);
     }
 
     #[Test]
@@ -68,8 +67,9 @@ final class TakeBackTest extends TestCase
         $site = $this->site();
         $made = $site->apply(new Make('New', Name::of('New'), Place::lastIn(null)));
         $site->draft('Inside', 'New');
-        $this->expectExceptionMessageMatches('/1 page\(s\) inside/');
-        $site->takeBack($made);
+        $back = $site->planTakingBack($made);
+        self::assertTrue($back->changesNothing());
+        self::assertEquals([new Note(NoteKind::StaysMade, 'New', 'New', '1')], $back->notes);
     }
 
     #[Test]
@@ -78,8 +78,9 @@ final class TakeBackTest extends TestCase
         $site = $this->site();
         $moved = $site->apply(new Move('Timetables', Place::lastIn('Travel')));
         $site->apply(new Move('Help', Place::lastIn('Summer')));
-        $this->expectExceptionMessageMatches('/now lies inside it/');
-        $site->takeBack($moved);
+        $back = $site->planTakingBack($moved);
+        self::assertTrue($back->changesNothing());
+        self::assertEquals([new Note(NoteKind::Stays, 'Timetables', 'Timetables', 'place')], $back->notes);
     }
 
     #[Test]
@@ -89,39 +90,90 @@ final class TakeBackTest extends TestCase
         $renamed = $site->apply(new SetSlug('Fares', Slug::of('prices')));
         $site->draft('New', 'Travel', 'free');
         $conflict = $site->plan(new SetSlug('New', Slug::of('fares')))->conflicts[0];
-        $site->carryOut($site->planBatch(new \Heronstem\Core\Structure\Batch([new SetSlug('New', Slug::of('fares'))], $conflict->waysOut[0]->decisions)));
-        $ripple = $site->plan(new Change\TakeBack('entry', $renamed->pages, $renamed->claims));
+        $site->carryOut($site->planBatch(new Batch([new SetSlug('New', Slug::of('fares'))], Decisions::of(...$conflict->waysOut[0]->decisions))));
+        $ripple = $site->planTakingBack($renamed);
         self::assertSame('New', $ripple->conflicts[0]->holder?->name);
     }
 
     #[Test]
-    public function random_batches_keep_every_invariant_and_undo_exactly(): void
+    public function what_is_still_as_it_was_left_goes_back_and_the_rest_is_said(): void
     {
-        $this->limitTo(400)->forAll(Generators::seq(Generators::tuple(Generators::choose(0, 6), Generators::choose(0, 11), Generators::choose(0, 11), Generators::choose(0, 5))))
-            ->then(function (array $steps): void {
-                $site = $this->site();
-                $everLive = array_map(static fn (): bool => true, array_filter($site->claims, static fn ($claim): bool => $claim->everLive));
-                foreach ($steps as $step) {
-                    $before = $site->snapshot();
-                    try {
-                        $ripple = $site->plan($this->change($site, ...$step));
-                    } catch (Refusal) {
-                        continue;
-                    }
-                    if (! $ripple->canBeApplied()) {
-                        continue;
-                    }
-                    $site->carryOut($ripple);
-                    $after = $site->snapshot();
-                    $back = $site->takeBack($this->keptAndRead($ripple, $site));
-                    self::assertSame($before, $site->snapshot());
-                    $site->takeBack($back);
-                    self::assertSame($after, $site->snapshot());
-                    $everLive += array_map(static fn (): bool => true, array_filter($site->claims, static fn ($claim): bool => $claim->everLive));
-                    Invariants::hold($site, $everLive);
-                }
-                Invariants::hold($site, $everLive);
-            });
+        $site = $this->site();
+        $moved = $site->apply(new Move('Timetables', Place::lastIn('Travel')), new Rename('Fares', Name::of('Prices')), new Rename('Travel', Name::of('Voyages')));
+        $site->apply(new Rename('Fares', Name::of('Rates')));
+        $back = $site->planTakingBack($moved);
+        self::assertEquals([new Note(NoteKind::Stays, 'Fares', 'Rates', 'name')], $back->notes);
+        $site->carryOut($back);
+        self::assertSame(['Help', 'Rates', 'Travel'], [$site->pages['Timetables']->parent, $site->pages['Fares']->name, $site->pages['Travel']->name]);
+    }
+
+    #[Test]
+    public function a_page_given_room_among_its_new_siblings_still_goes_back(): void
+    {
+        $site = $this->site();
+        $moved = $site->apply(new Move('Timetables', Place::lastIn('Travel')));
+        for ($n = 0; $n < 20; $n++) {
+            $site->apply(new Make("N$n", Name::of("N$n"), Place::before('Timetables')));
+        }
+        $site->carryOut($site->planTakingBack($moved));
+        self::assertSame('Help', $site->pages['Timetables']->parent);
+    }
+
+    #[Test]
+    public function a_page_put_back_into_the_bin_leaves_no_child_behind_in_the_tree(): void
+    {
+        $site = $this->site();
+        $site->carryOut($site->planBatch(new Batch([new PutInBin('Timetables')], Decisions::elseDefaults())));
+        $brought = $site->apply(new BringBack('Timetables'));
+        $site->draft('Made since', 'Summer');
+        $back = $site->planTakingBack($brought);
+        self::assertTrue($back->changesNothing());
+        self::assertContains(NoteKind::Stays, array_column($back->notes, 'kind'));
+    }
+
+    #[Test]
+    public function making_a_page_cannot_be_taken_back_once_visitors_know_it_or_it_is_the_start_page(): void
+    {
+        $site = $this->site();
+        $made = $site->apply(new Make('New', Name::of('New'), Place::lastIn(null)), new GoLive('New'));
+        $site->apply(new Move('New', Place::lastIn('Travel')));
+        self::assertSame(NoteKind::StaysMade, $site->planTakingBack($made)->notes[0]->kind);
+        $other = $site->apply(new Make('Other', Name::of('Other'), Place::lastIn(null)), new GoLive('Other'));
+        $site->apply(new SetStartPage('Other'));
+        self::assertSame(NoteKind::StaysMade, $site->planTakingBack($other)->notes[0]->kind);
+    }
+
+    #[Test]
+    public function the_start_page_goes_back_unless_it_has_changed_again(): void
+    {
+        $site = $this->site();
+        $first = $site->apply(new SetStartPage('Help'));
+        $second = $site->apply(new SetStartPage('Travel'));
+        self::assertTrue($site->planTakingBack($first)->changesNothing());
+        $site->carryOut($site->planTakingBack($second, $first));
+        self::assertSame(['Home', 'page Home', 'page Help'], [$site->startPage, $site->answer('/'), $site->answer('/help')]);
+    }
+
+    #[Test]
+    public function an_emptied_page_whose_old_parent_is_gone_too_comes_back_to_the_bin_on_its_own(): void
+    {
+        $site = $this->site();
+        $site->carryOut($site->planBatch(new Batch([new PutInBin('Summer')], Decisions::elseDefaults())));
+        $emptied = $site->apply(new EmptyBin('Summer'));
+        $site->carryOut($site->planBatch(new Batch([new PutInBin('Timetables')], Decisions::elseDefaults())));
+        $site->apply(new EmptyBin('Timetables'));
+        $site->carryOut($site->planTakingBack($emptied));
+        self::assertSame([true, null], [$site->pages['Summer']->isBinned(), $site->pages['Summer']->parent]);
+    }
+
+    #[Test]
+    public function an_entry_of_a_page_that_is_gone_says_so(): void
+    {
+        $site = $this->site();
+        $renamed = $site->apply(new Rename('Summer', Name::of('Warm months')));
+        $site->carryOut($site->planBatch(new Batch([new PutInBin('Summer')], Decisions::elseDefaults())));
+        $site->apply(new EmptyBin('Summer'));
+        self::assertSame(NoteKind::IsGone, $site->planTakingBack($renamed)->notes[0]->kind);
     }
 
     private function site(): MemorySite
@@ -136,33 +188,5 @@ final class TakeBackTest extends TestCase
         $site->live('Fares', 'Travel');
 
         return $site;
-    }
-
-    private function change(MemorySite $site, int $kind, int $which, int $where, int $how): Change
-    {
-        $ids = array_map(strval(...), array_keys($site->pages));
-        $page = $ids[$which % count($ids)];
-        $other = $ids[$where % count($ids)];
-        $place = [Place::lastIn($other), Place::firstIn($other), Place::before($other), Place::after($other), Place::lastIn(null), Place::firstIn(null)][$how];
-        $word = ['summer', 'fares', 'Fares', 'help', 'new', 'travel'][$how];
-
-        return match ($kind) {
-            0 => new Make('N'.count($ids).$how, Name::of($word), $place),
-            1 => new Rename($page, Name::of($word)),
-            2 => new SetSlug($page, Slug::of($word)),
-            3, 4 => new Move($page, $place),
-            5 => new GoLive($page),
-            default => new TakeOffline($page),
-        };
-    }
-
-    /** The ripple's material as the history keeps it, read back. */
-    private function keptAndRead(\Heronstem\Core\Structure\Ripple $ripple, MemorySite $site): \Heronstem\Core\Structure\Ripple
-    {
-        $kept = json_decode(json_encode([array_map(fn ($d) => $d->toArray(), $ripple->pages), array_map(fn ($d) => $d->toArray(), $ripple->claims)], JSON_THROW_ON_ERROR), true);
-        $pages = array_map(PageDifference::fromArray(...), $kept[0]);
-        $claims = array_map(fn (array $row) => ClaimDifference::fromArray($row, $site->rules), $kept[1]);
-
-        return new \Heronstem\Core\Structure\Ripple([], [], [], [], 0, 0, [], [], [], [], $pages, $claims, []);
     }
 }

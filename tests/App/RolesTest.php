@@ -1,0 +1,126 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App;
+
+use App\Models\Role;
+use App\Models\User;
+use Illuminate\Support\Str;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Test;
+
+/** Who may make which change, on a draft and on a page that visitors know. */
+final class RolesTest extends AppTestCase
+{
+    /** @return iterable<string, array{array<string, mixed>, int, int, int}> change to a draft; status for owner, manager, writer */
+    public static function onADraft(): iterable
+    {
+        yield 'rename' => [['kind' => 'rename', 'name' => 'Other'], 201, 201, 201];
+        yield 'slug' => [['kind' => 'set-slug', 'slug' => 'other'], 201, 201, 201];
+        yield 'move' => [['kind' => 'move', 'place' => ['first' => null]], 201, 201, 201];
+        yield 'duplicate' => [['kind' => 'duplicate', 'copy' => '{new}'], 201, 201, 201];
+        yield 'send for review' => [['kind' => 'send-for-review', 'note' => ''], 201, 201, 201];
+        yield 'bin' => [['kind' => 'put-in-bin'], 201, 201, 201];
+        yield 'go live' => [['kind' => 'go-live'], 201, 201, 403];
+        yield 'pin' => [['kind' => 'pin', 'address' => '/pinned-{known}'], 201, 201, 403];
+        yield 'kind' => [['kind' => 'change-kind', 'to' => 'section'], 201, 201, 403];
+        yield 'unlist' => [['kind' => 'unlist'], 201, 201, 403];
+        yield 'schedule' => [['kind' => 'schedule', 'from' => '2090-01-01T06:00'], 201, 201, 403];
+        yield 'address' => [['kind' => 'add-address', 'address' => '/poster-{known}'], 201, 201, 403];
+        yield 'keep' => [['kind' => 'keep'], 201, 422, 403];
+    }
+
+    /** @param  array<string, mixed>  $change */
+    #[Test, DataProvider('onADraft')]
+    public function a_draft_is_changed_by_those_who_may(array $change, int $owner, int $manager, int $writer): void
+    {
+        foreach (['Greta' => [Role::Owner, $owner], 'Mona' => [Role::Manager, $manager], 'Tam' => [Role::Writer, $writer], 'Ruaridh' => [Role::Reader, 403]] as $name => [$role, $status]) {
+            $known = $this->live("Known of $name");
+            $draft = $this->draft("Draft of $name", $known);
+            $this->apply($change, $draft, $known, $this->person($name, $role))->assertStatus($status);
+        }
+        $this->assertInvariants();
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, int, int}> change to a live page; status for manager, writer */
+    public static function onALivePage(): iterable
+    {
+        yield 'rename' => [['kind' => 'rename', 'name' => 'Other'], 201, 403];
+        yield 'slug' => [['kind' => 'set-slug', 'slug' => 'other'], 201, 403];
+        yield 'move' => [['kind' => 'move', 'place' => ['last' => '{known}']], 201, 403];
+        yield 'duplicate' => [['kind' => 'duplicate', 'copy' => '{new}'], 201, 201];
+        yield 'bin' => [['kind' => 'put-in-bin'], 201, 403];
+        yield 'take offline' => [['kind' => 'take-offline'], 201, 403];
+        yield 'start page' => [['kind' => 'set-start-page'], 201, 403];
+    }
+
+    /** @param  array<string, mixed>  $change */
+    #[Test, DataProvider('onALivePage')]
+    public function what_visitors_know_is_a_managers_to_change(array $change, int $manager, int $writer): void
+    {
+        foreach (['Tam' => [Role::Writer, $writer], 'Mona' => [Role::Manager, $manager]] as $name => [$role, $status]) {
+            $page = $this->live("Page of $name");
+            $this->apply($change, $page, $this->live("Known of $name"), $this->person($name, $role))->assertStatus($status);
+        }
+        $this->assertInvariants();
+    }
+
+    #[Test]
+    public function a_writer_of_one_branch_stays_in_it_with_every_change(): void
+    {
+        $islands = $this->live('Islands');
+        $inside = $this->draft('Walks', $islands);
+        $help = $this->live('Help');
+        $outside = $this->draft('Questions', $help);
+        $isla = $this->person('Isla', Role::Writer, $islands);
+        foreach (['duplicate', 'send-for-review', 'put-in-bin'] as $kind) {
+            $change = ['kind' => $kind, ...($kind === 'duplicate' ? ['copy' => '{new}'] : [])];
+            $this->apply($change, $outside, $help, $isla)->assertForbidden();
+        }
+        $this->apply(['kind' => 'duplicate', 'copy' => '{new}', 'place' => ['last' => $help]], $inside, $help, $isla)->assertForbidden();
+        $this->apply(['kind' => 'duplicate', 'copy' => '{new}'], $inside, $help, $isla)->assertCreated();
+        $this->apply(['kind' => 'put-in-bin'], $inside, $help, $isla)->assertCreated();
+        $this->api('POST', 'take-back', ['entries' => []], $isla)->assertForbidden();
+        $this->api('GET', 'history-thinning?days=30', as: $isla)->assertForbidden();
+    }
+
+    #[Test]
+    public function a_branch_that_holds_a_page_visitors_know_is_no_writers_to_retire(): void
+    {
+        $draft = $this->draft('Drafts');
+        $this->live('Known', $draft);
+        $tam = $this->person('Tam', Role::Writer);
+        $this->apply(['kind' => 'put-in-bin'], $draft, $draft, $tam)->assertForbidden()->assertJsonPath('detail', 'Visitors know “Drafts”, or a page inside it; only a manager changes its name, slug or place, or retires it.');
+    }
+
+    #[Test]
+    public function somebody_whose_branch_is_emptied_reads_and_writes_no_more(): void
+    {
+        $branch = $this->draft('Campaign');
+        $tam = $this->person('Tam', Role::Writer, $branch);
+        $this->change(['kind' => 'put-in-bin', 'page' => $branch]);
+        $this->change(['kind' => 'empty-bin', 'page' => $branch]);
+        self::assertSame([Role::Reader, null], [$tam->membershipOf($this->site)?->role, $tam->membershipOf($this->site)?->branch_id]);
+        $this->apply(['kind' => 'rename', 'name' => 'X'], $this->draft('Other'), '', $tam)->assertForbidden();
+    }
+
+    #[Test]
+    public function the_people_of_a_site_are_listed_for_those_who_see_it(): void
+    {
+        $this->person('Greta', Role::Owner);
+        self::assertSame(['Greta', 'Mairi'], array_column($this->api('GET', 'people')->assertOk()->json(), 'name'));
+        $stranger = User::query()->create(['name' => 'Nobody', 'email' => 'nobody@skerrivane.example', 'password' => 'secret of nobody']);
+        foreach (['people', 'bin', 'structure', 'history', 'filter?text=a', 'filter/pages?text=a'] as $path) {
+            $this->api('GET', $path, as: $stranger)->assertForbidden();
+        }
+    }
+
+    /** @param  array<string, mixed>  $change */
+    private function apply(array $change, string $page, string $known, User $as): \Illuminate\Testing\TestResponse
+    {
+        $written = json_decode(str_replace(['{known}', '{new}'], [$known, (string) Str::ulid()], json_encode([...$change, 'page' => $page], JSON_THROW_ON_ERROR)), true);
+
+        return $this->api('POST', 'batches', ['changes' => [$written], 'defaults' => true], $as);
+    }
+}

@@ -1,0 +1,278 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App;
+
+use App\Desk\ApplyChanges;
+use App\Desk\TakeBackEntry;
+use App\Desk\UploadFile;
+use App\Models\HistoryEntry;
+use App\Models\PageWords;
+use App\Models\Role;
+use Heronstem\Core\Refusal;
+use Heronstem\Core\Structure\Authority;
+use Heronstem\Core\Structure\Batch;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use PHPUnit\Framework\Attributes\Test;
+use Tests\Core\Memory\RandomChanges;
+
+/** Every change to the structure through the API, and what visitors get after it. */
+final class StructureApiTest extends AppTestCase
+{
+    #[Test]
+    public function a_branch_goes_into_the_bin_once_it_is_decided_what_its_addresses_answer_and_comes_back(): void
+    {
+        $travel = $this->live('Travel');
+        $times = $this->live('Times', $travel);
+        $this->live('Summer', $times);
+        $before = $this->snapshot();
+        $bin = ['changes' => [['kind' => 'put-in-bin', 'page' => $times]]];
+        $ripple = $this->api('POST', 'ripple', $bin)->assertOk()->assertJsonPath('canBeApplied', false)->assertJsonPath('decisions', 2)->assertJsonPath('account.counts.bin', 2);
+        self::assertSame(['children-of', 'retired'], array_column($ripple->json('questions'), 'kind'));
+        $this->api('POST', 'batches', $bin)->assertStatus(409)->assertJsonPath('ripple.questions.1.default', 'parent');
+        $entry = $this->api('POST', 'batches', [...$bin, 'defaults' => true])->assertCreated()->assertJsonPath('sentence', 'Put *Times* in the bin with 1 page below: 2 redirects')->json('id');
+        $this->visit('/travel/times/summer')->assertStatus(301)->assertHeader('Location', '/travel');
+        $this->api('GET', 'bin')->assertOk()->assertJsonCount(1)->assertJsonPath('0.along', 1)->assertJsonPath('0.parentThere', true)->assertJsonPath('0.by', 'Mairi');
+        $this->api('GET', 'outline')->assertJsonPath('counts.bin', 1)->assertJsonPath('counts.pages', 1)->assertJsonPath('branches.0.rows.0.children', 0);
+        $this->api('GET', 'filter?text=summer')->assertJsonPath('total', 0);
+        $this->assertInvariants();
+        $this->api('POST', 'batches', ['changes' => [['kind' => 'bring-back', 'page' => $times]]])->assertCreated();
+        self::assertEquals($before, $this->snapshot());
+        $this->api('POST', 'batches', [...$bin, 'decisions' => [['kind' => 'children-of', 'page' => $times, 'answer' => 'along'], ['kind' => 'retired', 'page' => $times, 'answer' => 'gone']]])->assertCreated();
+        $this->visit('/travel/times/summer')->assertStatus(410)->assertSee('taken down');
+        $this->api('POST', 'batches', ['changes' => [['kind' => 'empty-bin', 'page' => $times]]])->assertCreated();
+        $this->visit('/travel/times/summer')->assertStatus(410);
+        $this->assertInvariants();
+        $this->api('POST', "history/$entry/take-back")->assertStatus(422);
+    }
+
+    #[Test]
+    public function an_emptied_page_whose_emptying_is_taken_back_has_its_words_and_versions_again(): void
+    {
+        $page = $this->draft('Notes');
+        $this->write($page, 'First words');
+        $this->write($page, 'Second words');
+        $this->change(['kind' => 'put-in-bin', 'page' => $page]);
+        $before = $this->snapshot();
+        $entry = $this->api('POST', 'batches', ['changes' => [['kind' => 'empty-bin', 'page' => $page]]])->assertCreated()->json('id');
+        self::assertNull(DB::table('pages')->where('ulid', $page)->first());
+        $this->api('POST', "history/$entry/take-back")->assertCreated();
+        self::assertEquals($before, $this->snapshot());
+        $this->api('GET', "pages/$page/revisions")->assertOk()->assertJsonCount(2)->assertJsonPath('0.number', 2);
+    }
+
+    #[Test]
+    public function links_inside_a_duplicated_branch_point_into_the_copy_and_others_stay(): void
+    {
+        $travel = $this->live('Travel');
+        $times = $this->live('Times', $travel);
+        $other = $this->live('Other');
+        $this->api('PUT', "pages/$times/words", ['document' => ['type' => 'doc', 'content' => [['type' => 'paragraph', 'content' => [
+            ['type' => 'text', 'text' => 'up', 'marks' => [['type' => 'link', 'attrs' => ['page' => $travel]]]], ['type' => 'text', 'text' => 'away', 'marks' => [['type' => 'link', 'attrs' => ['page' => $other]]]],
+        ]]]]], headers: ['If-Match' => '0'])->assertOk();
+        $copy = (string) Str::ulid();
+        $this->api('POST', 'batches', ['changes' => [['kind' => 'duplicate', 'page' => $travel, 'copy' => $copy, 'reach' => 'branch']]])->assertCreated()->assertJsonPath('counts.copies', 2);
+        $inner = DB::table('pages')->where('parent_id', $this->row($copy)->id)->sole();
+        self::assertSame(['draft', '/travel-copy/times'], [$inner->state, $inner->address]);
+        self::assertSame([$copy, $other], PageWords::document(PageWords::query()->find($inner->id))->linkedPages());
+        $this->api('GET', "pages/{$inner->ulid}/revisions")->assertJsonCount(1);
+        $this->assertInvariants();
+    }
+
+    #[Test]
+    public function sections_pointers_and_downloads_answer_for_what_they_are(): void
+    {
+        $travel = $this->live('Travel');
+        $times = $this->live('Times', $travel);
+        $file = $this->app->make(UploadFile::class)->upload($this->site, $this->manager, 'Fares 2027.csv', "from,to,price\nA,B,4\n");
+        $this->change(['kind' => 'change-kind', 'page' => $travel, 'to' => 'section']);
+        $this->visit('/travel?day=1')->assertStatus(302)->assertHeader('Location', '/travel/times?day=1');
+        $list = $this->live('List');
+        $this->api('POST', 'batches', ['changes' => [['kind' => 'change-kind', 'page' => $list, 'to' => 'download', 'leadsTo' => ['file' => (string) Str::ulid()]]]])->assertStatus(422)->assertJsonPath('errors.0.field', 'changes.0.leadsTo');
+        $this->change(['kind' => 'change-kind', 'page' => $list, 'to' => 'download', 'leadsTo' => ['file' => $file->ulid]]);
+        $this->visit('/list')->assertOk()->assertHeader('Content-Type', 'text/csv; charset=utf-8')->assertSee('from,to,price');
+        $away = $this->live('Away');
+        $this->change(['kind' => 'change-kind', 'page' => $away, 'to' => 'pointer', 'leadsTo' => ['url' => 'https://harbour.example/tides']]);
+        $this->visit('/away')->assertStatus(302)->assertHeader('Location', 'https://harbour.example/tides');
+        $this->visit('/travel/times')->assertOk()->assertSee('https://harbour.example/tides');
+        $this->visit('/sitemap.xml')->assertOk();
+        $this->api('GET', 'filter?kind=pointer,download')->assertJsonPath('total', 2)->assertJsonPath('rows.0.leadsTo', $file->name)->assertJsonPath('rows.1.leadsTo', 'https://harbour.example/tides');
+    }
+
+    #[Test]
+    public function a_page_is_there_from_its_moment_to_its_moment_before_and_after_the_schedule_is_carried_out(): void
+    {
+        $home = $this->live('Home');
+        $season = $this->draft('Season');
+        $this->write($season, 'Boats every hour');
+        $this->site->update(['zone' => 'Europe/London']);
+        Carbon::setTestNow('2027-04-01T12:00:00Z');
+        $this->api('POST', 'batches', ['changes' => [['kind' => 'schedule', 'page' => $season, 'from' => '2027-05-03T06:00', 'until' => '2027-10-01']]])->assertCreated();
+        $this->api('GET', "pages/$season")->assertJsonPath('from', '2027-05-03T05:00:00Z')->assertJsonPath('until', '2027-09-30T23:00:00Z');
+        $this->visit('/season')->assertNotFound();
+        // The database has a clock of its own: bring the moments to it.
+        DB::update("update pages set from_at = now() - interval '1 second', until_at = now() + interval '1 day' where ulid = ?", [$season]);
+        $this->visit('/season')->assertOk()->assertSee('Boats every hour');
+        $this->visit('/home')->assertSee('Season');
+        Carbon::setTestNow();
+        self::assertSame(1, $this->app->make(ApplyChanges::class)->carryOutSchedule($this->site));
+        self::assertSame(['live', true], [$this->row($season)->state->value, $this->row($season)->ever_live]);
+        $this->visit('/season')->assertOk()->assertSee('Boats every hour');
+        $this->api('GET', 'history?by=schedule')->assertJsonCount(1)->assertJsonPath('0.sentence', 'As scheduled, *Season* went live');
+        DB::update("update pages set until_at = now() - interval '1 second' where ulid = ?", [$season]);
+        $this->visit('/season')->assertNotFound();
+        $this->live('Any');
+        self::assertSame('offline', $this->row($season)->state->value);
+        self::assertSame(0, $this->app->make(ApplyChanges::class)->carryOutSchedule($this->site));
+        $this->assertInvariants();
+    }
+
+    #[Test]
+    public function one_change_is_made_to_everything_a_filter_shows(): void
+    {
+        $travel = $this->live('Travel');
+        foreach (['Fares one', 'Fares two', 'Other'] as $name) {
+            $this->draft($name, $travel);
+        }
+        $this->api('GET', 'filter?text=fares&state=draft')->assertJsonPath('total', 2)->assertJsonPath('facets.state', ['draft' => 2])->assertJsonPath('facets.kind', ['page' => 2]);
+        $pages = $this->api('GET', 'filter/pages?text=fares&state=draft')->assertOk()->json();
+        $this->api('POST', 'batches', ['changes' => [['kind' => 'go-live', 'pages' => $pages]]])->assertCreated()->assertJsonPath('sentence', 'Put 2 pages live');
+        $this->api('GET', 'filter?state=live')->assertJsonPath('total', 3);
+    }
+
+    #[Test]
+    public function the_history_is_narrowed_opened_listed_whole_and_thinned(): void
+    {
+        $travel = $this->live('Travel');
+        $times = $this->live('Times', $travel);
+        $greta = $this->person('Greta', Role::Owner);
+        $entry = $this->api('POST', 'batches', ['changes' => [['kind' => 'set-slug', 'page' => $travel, 'slug' => 'voyage']], 'note' => 'The board wants it'], $greta)->assertCreated()->json('id');
+        $this->api('GET', "history?by={$greta->ulid}")->assertJsonCount(1)->assertJsonPath('0.note', 'The board wants it');
+        $this->api('GET', "history?page=$times&kind=set-slug")->assertJsonCount(1)->assertJsonPath('0.id', $entry);
+        $this->api('GET', 'history?text=board')->assertJsonCount(1);
+        $this->api('GET', 'history?from=2031-01-01')->assertJsonCount(0);
+        $this->api('GET', 'history?from=soon')->assertStatus(422);
+        $this->api('GET', "history/$entry")->assertOk()->assertJsonPath('ripple.counts.addresses', 2)->assertJsonPath('ripple.lists.addresses.1.to', '/voyage/times');
+        $this->api('GET', "history/$entry/rows/addresses?text=times")->assertJsonPath('total', 1)->assertJsonPath('rows.0.from', '/travel/times');
+        $csv = $this->api('GET', "history/$entry/rows/redirectsWritten?format=csv")->assertOk()->streamedContent();
+        self::assertSame(["name,from,to,note,page\r", "Times,/travel/times,/voyage/times,,$times\r"], [explode("\n", $csv)[0], explode("\n", $csv)[2]]);
+        DB::update("update history set created_at = now() - interval '400 days' where ulid = ?", [$entry]);
+        $this->api('POST', 'history-thinning', ['days' => 3])->assertStatus(422);
+        $this->api('GET', 'history-thinning?days=365')->assertJsonPath('entries', 1);
+        $ledger = $this->snapshot()[1];
+        $this->api('POST', 'history-thinning', ['days' => 365])->assertOk()->assertJsonPath('entries', 1);
+        self::assertEquals($ledger, $this->snapshot()[1]);
+        $this->api('GET', "history/$entry")->assertJsonPath('entry.thinned', true)->assertJsonPath('ripple', null);
+        $this->api('POST', "history/$entry/take-back")->assertStatus(422)->assertJsonPath('errors.0.field', 'entry');
+    }
+
+    #[Test]
+    public function several_changes_and_everything_since_one_are_taken_back_in_one_step(): void
+    {
+        $travel = $this->live('Travel');
+        $help = $this->live('Help');
+        $before = $this->snapshot();
+        $first = $this->api('POST', 'batches', ['changes' => [['kind' => 'rename', 'page' => $travel, 'name' => 'Voyages']]])->json('id');
+        $this->api('POST', 'batches', ['changes' => [['kind' => 'move', 'page' => $help, 'place' => ['last' => $travel]]]])->assertCreated();
+        $last = $this->api('POST', 'batches', ['changes' => [['kind' => 'rename', 'page' => $travel, 'name' => 'Trips']]])->json('id');
+        $this->api('POST', 'take-back/ripple', ['entries' => [$first]])->assertOk()->assertJsonPath('changesNothing', true)->assertJsonPath('account.notes.0.kind', 'stays');
+        $this->api('POST', 'take-back', ['entries' => [$first]])->assertStatus(422);
+        $this->api('POST', 'take-back', ['since' => $first])->assertCreated();
+        self::assertEquals($before, $this->snapshot());
+        $this->api('POST', 'take-back', ['entries' => [$last, $first]])->assertStatus(422);
+    }
+
+    #[Test]
+    public function writers_send_for_review_and_only_owners_touch_what_is_kept(): void
+    {
+        $islands = $this->live('Islands');
+        $writer = $this->person('Isla', Role::Writer, $islands);
+        $greta = $this->person('Greta', Role::Owner);
+        $draft = $this->draft('Walks', $islands);
+        $this->api('POST', 'batches', ['changes' => [['kind' => 'send-for-review', 'page' => $draft, 'note' => 'Ready?']]], $writer)->assertCreated();
+        $this->api('POST', 'batches', ['changes' => [['kind' => 'go-live', 'page' => $draft]]], $writer)->assertForbidden();
+        $this->api('POST', 'batches', ['changes' => [['kind' => 'put-in-bin', 'pages' => [$draft, $islands]]]], $writer)->assertForbidden();
+        $this->api('POST', 'batches', ['changes' => [['kind' => 'return', 'page' => $draft, 'note' => 'Add a map']]])->assertCreated();
+        $this->api('GET', "pages/$draft")->assertJsonPath('state', 'draft')->assertJsonPath('reviewNote', 'Add a map');
+        $this->api('POST', 'batches', ['changes' => [['kind' => 'keep', 'page' => $islands]]])->assertStatus(422);
+        $this->api('POST', 'batches', ['changes' => [['kind' => 'keep', 'page' => $islands]]], $greta)->assertCreated();
+        $this->api('POST', 'batches', ['changes' => [['kind' => 'put-in-bin', 'page' => $islands]], 'defaults' => true])->assertStatus(422)->assertJsonPath('errors.0.field', 'changes.0.page');
+        $this->api('POST', 'batches', ['changes' => [['kind' => 'put-in-bin', 'page' => $islands]], 'defaults' => true], $greta)->assertCreated();
+    }
+
+    #[Test]
+    public function two_versions_of_words_are_compared_block_by_block(): void
+    {
+        $page = $this->draft('Notes');
+        $this->write($page, 'Boats leave at nine');
+        $this->api('PUT', "pages/$page/words", ['document' => $this->words('Boats leave at ten'), 'note' => 'New hour', 'minor' => true], headers: ['If-Match' => '1'])->assertOk();
+        $this->api('GET', "pages/$page/revisions")->assertJsonPath('0.note', 'New hour')->assertJsonPath('0.minor', true)->assertJsonPath('0.by', 'Mairi');
+        $this->api('GET', "pages/$page/revisions/1/against/2")->assertOk()->assertJsonPath('0.kind', 'changed')->assertJsonPath('0.left.pieces.1', ['text' => 'nine', 'marked' => true])->assertJsonPath('0.right.pieces.1', ['text' => 'ten', 'marked' => true]);
+        $this->api('GET', "pages/$page/revisions/1/against/9")->assertNotFound();
+    }
+
+    #[Test]
+    public function the_picture_of_the_structure_holds_the_largest_branches_level_by_level(): void
+    {
+        $travel = $this->live('Travel');
+        $times = $this->live('Times', $travel);
+        $this->live('Summer', $times);
+        $this->live('Help');
+        $all = $this->api('GET', 'structure?levels=2')->assertOk()->json();
+        self::assertSame([['Travel', 3, null], ['Help', 1, null], ['Times', 2, $travel]], array_map(static fn (array $node): array => [$node['name'], $node['size'], $node['parent']], $all));
+        self::assertSame(['Travel', 'Times'], array_column($this->api('GET', "structure?of=$travel&levels=1")->json(), 'name'));
+    }
+
+    #[Test]
+    public function random_batches_of_every_kind_keep_the_invariants_and_undo_exactly(): void
+    {
+        $home = $this->live('Home');
+        $travel = $this->live('Travel');
+        $this->write($travel, 'Words of Travel');
+        $this->live('Times', $travel);
+        $this->change(['kind' => 'set-start-page', 'page' => $home]);
+        mt_srand(20271125);
+        $apply = $this->app->make(ApplyChanges::class);
+        $done = 0;
+        for ($i = 0; $done < 60 && $i < 1000; $i++) {
+            $random = new RandomChanges(DB::table('pages')->where('site_id', $this->site->id)->orderBy('id')->pluck('ulid')->all(), $this->site->rules(), time(), "$i");
+            $steps = array_map(static fn (): array => [mt_rand(0, 27), mt_rand(0, 99), mt_rand(0, 99), mt_rand(0, 5)], range(1, mt_rand(1, 2)));
+            $before = $this->snapshot();
+            try {
+                $entry = $apply->apply($this->site, $this->manager, new Batch($random->changes($steps), $random->decisions($steps)), authority: Authority::Owner);
+            } catch (Refusal|\App\Desk\Stale) {
+                self::assertEquals($before, $this->snapshot());
+
+                continue;
+            }
+            $done++;
+            $after = $this->snapshot();
+            $back = $apply->apply($this->site, $this->manager, $this->back($entry), authority: Authority::Owner);
+            self::assertEquals($before, $this->snapshot(), json_encode($entry->batch));
+            $apply->apply($this->site, $this->manager, $this->back($back), authority: Authority::Owner);
+            self::assertEquals($after, $this->snapshot(), json_encode($entry->batch));
+        }
+        self::assertSame(60, $done);
+        $this->assertInvariants();
+    }
+
+    private function back(HistoryEntry $entry): Batch
+    {
+        return $this->app->make(TakeBackEntry::class)->batch($this->site, $entry->refresh());
+    }
+
+    private function write(string $page, string $text): void
+    {
+        $version = (int) (DB::table('page_words')->where('page_id', $this->row($page)->id)->value('working_version') ?? 0);
+        $this->api('PUT', "pages/$page/words", ['document' => $this->words($text)], headers: ['If-Match' => (string) $version])->assertOk();
+    }
+
+    /** @return array<string, mixed> */
+    private function words(string $text): array
+    {
+        return ['type' => 'doc', 'content' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => $text]]]]];
+    }
+}

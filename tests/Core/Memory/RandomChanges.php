@@ -1,0 +1,117 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Memory;
+
+use Eris\Generator;
+use Eris\Generators;
+use Heronstem\Core\Address\Address;
+use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Address\Slug;
+use Heronstem\Core\Identity;
+use Heronstem\Core\Moment;
+use Heronstem\Core\Structure\Answer;
+use Heronstem\Core\Structure\Change;
+use Heronstem\Core\Structure\ComesBack;
+use Heronstem\Core\Structure\Decision;
+use Heronstem\Core\Structure\Decisions;
+use Heronstem\Core\Structure\Name;
+use Heronstem\Core\Structure\PageKind;
+use Heronstem\Core\Structure\Place;
+use Heronstem\Core\Structure\QuestionKind;
+use Heronstem\Core\Structure\Reach;
+use Heronstem\Core\Structure\Target;
+
+/** Changes of every kind from small numbers, so that a failing run shrinks to few and plain ones. */
+final readonly class RandomChanges
+{
+    private const WORDS = ['summer', 'fares', 'Fares', 'help', 'new', 'travel'];
+
+    /** @param  list<string>  $ids  pages of the site, those in the bin included */
+    public function __construct(private array $ids, private AddressRules $rules, private int $now, private string $salt = '')
+    {
+    }
+
+    /** One step: what, which page, which other, how. */
+    public static function step(): Generator
+    {
+        return Generators::tuple(Generators::choose(0, 27), Generators::choose(0, 17), Generators::choose(0, 17), Generators::choose(0, 5));
+    }
+
+    /** Lists of batches, each of one to three steps. */
+    public static function batches(): Generator
+    {
+        return Generators::bind(Generators::choose(1, 12), static fn (int $n): Generator => Generators::vector($n, Generators::bind(Generators::choose(1, 3), static fn (int $m): Generator => Generators::vector($m, self::step()))));
+    }
+
+    /**
+     * @param  list<array{int, int, int, int}>  $steps
+     * @return list<Change>
+     */
+    public function changes(array $steps): array
+    {
+        return array_map(fn (array $step, int $n): Change => $this->change($step, $n), $steps, array_keys($steps));
+    }
+
+    /**
+     * What is decided where a question may come up, sometimes one way, sometimes another.
+     *
+     * @param  list<array{int, int, int, int}>  $steps
+     */
+    public function decisions(array $steps): Decisions
+    {
+        $made = [];
+        foreach ($steps as [, $which, $where, $how]) {
+            $page = $this->id($which);
+            $made[] = Decision::answer(QuestionKind::ChildrenOf, $page, $how % 2 === 0 ? Answer::Along : Answer::Up);
+            $made[] = Decision::answer(QuestionKind::DraftsBelow, $page, $how % 2 === 0 ? Answer::Leave : Answer::Live);
+            if ($how > 2) {
+                $made[] = $how === 5 ? Decision::answer(QuestionKind::Retired, $page, Answer::Page, $this->id($where)) : Decision::answer(QuestionKind::Retired, $page, Answer::Gone);
+            }
+        }
+
+        return Decisions::elseDefaults(...$made);
+    }
+
+    /** @param  array{int, int, int, int}  $step */
+    private function change(array $step, int $n): Change
+    {
+        [$kind, $which, $where, $how] = $step;
+        $page = $this->id($which);
+        $other = $this->id($where);
+        $place = [Place::lastIn($other), Place::firstIn($other), Place::before($other), Place::after($other), Place::lastIn(null), Place::firstIn(null)][$how];
+        $word = self::WORDS[$how];
+        $address = Address::set('/'.['deal', 'summer', 'Help/times', 'travel', 'x/y', 'deal'][$how], $this->rules);
+        $new = Identity::derived('01J0000000', "{$this->salt}-".count($this->ids)."-$n-$how");
+
+        return match ($kind) {
+            0, 1 => new Change\Make($new, Name::of($word), $place),
+            2 => new Change\Rename($page, Name::of($word)),
+            3 => new Change\SetSlug($page, Slug::of($word)),
+            4, 5, 6 => new Change\Move($page, $place),
+            7, 8 => new Change\GoLive($page, $how > 3 ? Reach::Branch : Reach::Page),
+            9 => new Change\TakeOffline($page, $how > 3 ? Reach::Branch : Reach::Page),
+            10 => new Change\Pin($page, $address),
+            11 => new Change\Unpin($page),
+            12, 13 => new Change\PutInBin($page),
+            14, 15 => new Change\BringBack($page, $how > 2 ? $place : null, $how % 2 === 0 ? ComesBack::AsItWas : ComesBack::Offline),
+            16 => new Change\EmptyBin($page),
+            17 => new Change\Duplicate($page, $new, $how > 2 ? Reach::Branch : Reach::Page, $how % 2 === 0 ? null : $place),
+            18 => [new Change\ChangeKind($page, PageKind::Page), new Change\ChangeKind($page, PageKind::Section), new Change\ChangeKind($page, PageKind::Pointer, Target::page($other)), new Change\ChangeKind($page, PageKind::Pointer, Target::url('https://skerrivane.example/')), new Change\ChangeKind($page, PageKind::Section), new Change\ChangeKind($page, PageKind::Download, Target::file($other))][$how],
+            19 => $how < 4 ? Change\LeaveOut::of($page) : Change\LeaveOut::undone($page),
+            20 => $how < 3 ? Change\Listing::unlisted($page) : Change\Listing::listed($page),
+            21 => new Change\Schedule($page, $how < 4 ? Moment::at($this->now + 1000 * ($how + 1)) : null, $how > 2 ? Moment::at($this->now + 9000) : null),
+            22 => $how < 3 ? new Change\SendForReview($page, $word) : new Change\ReturnToWriter($page, $word),
+            23 => new Change\SetStartPage($page),
+            24, 25 => $how < 3 ? Change\AddAddress::serving($page, $address) : Change\AddAddress::sendingOn($page, $address),
+            26 => new Change\RemoveAddress($page, $address),
+            default => $how < 3 ? Change\Keep::of($page) : Change\Keep::undone($page),
+        };
+    }
+
+    private function id(int $n): string
+    {
+        return $this->ids[$n % count($this->ids)];
+    }
+}
