@@ -11,6 +11,9 @@ final class Test
 
     private const WORKERS = 2;
 
+    /** More failing errands than this are no accident. */
+    private const MOST_AGAIN = 3;
+
     private readonly Cluster $cluster;
 
     private readonly Processes $processes;
@@ -42,7 +45,9 @@ final class Test
             $this->template($connection);
             $suites = array_values(array_filter(['Core', 'App', 'Architecture'], static fn (string $suite): bool => $wants(strtolower($suite))));
             $code |= $suites === [] ? 0 : $this->rules($suites, $connection, $filter);
-            $code |= $wants('browser') ? $this->browser($connection, $filter) : 0;
+            if ($wants('browser') && $this->browser($connection, $filter) !== 0) {
+                $code |= $this->again($connection);
+            }
         } finally {
             $this->cleanUp();
         }
@@ -116,12 +121,51 @@ final class Test
         $application->serve($this->processes, [$editor, $ferries, $boatyard], 'web', 4);
         $this->processes->start('queue', [PHP_BINARY, 'artisan', 'queue:work', '--sleep=0.2', '--tries=3'], $application->environment());
         $this->processes->start('chromedriver', ['chromedriver', "--port=$driver"], []);
-        $code = Shell::run([PHP_BINARY, 'vendor/bin/phpunit', '--testsuite=Browser', ...$filter], [
+        $code = Shell::run([PHP_BINARY, 'vendor/bin/phpunit', '--testsuite=Browser', '--log-junit='.$this->errandsFile(), ...$filter], [
             ...$application->environment(), 'EDITOR_URL' => "http://127.0.0.1:$editor", 'FERRIES_URL' => "http://127.0.0.1:$ferries",
             'BOATYARD_URL' => "http://127.0.0.1:$boatyard", 'DRIVER_URL' => "http://127.0.0.1:$driver",
         ]);
+        $this->processes->stop();
 
         return $code;
+    }
+
+    /**
+     * Errands that failed, once more on a fresh demo. A browser on a crowded machine can miss its moment once; a
+     * rule that is broken is broken twice. Both tries are printed.
+     *
+     * @param  array<string, string>  $connection
+     */
+    private function again(array $connection): int
+    {
+        $failed = (new \DOMXPath($this->errands()))->query('//testcase[error or failure]');
+        $names = [];
+        foreach ($failed === false ? [] : $failed as $case) {
+            if ($case instanceof \DOMElement) {
+                $names[] = preg_quote($case->getAttribute('class').'::'.$case->getAttribute('name'), '/');
+            }
+        }
+        if ($names === [] || count($names) > self::MOST_AGAIN) {
+            return 1;
+        }
+        Say::line('Once more, on a fresh demo: '.stripslashes(implode(', ', $names)));
+
+        return $this->browser($connection, ['--filter=/^('.implode('|', $names).')$/']);
+    }
+
+    private function errands(): \DOMDocument
+    {
+        $document = new \DOMDocument;
+        if (is_file($this->errandsFile()) && filesize($this->errandsFile()) > 0) {
+            $document->load($this->errandsFile());
+        }
+
+        return $document;
+    }
+
+    private function errandsFile(): string
+    {
+        return "$this->root/var/errands.xml";
     }
 
     /** @param  array<string, string>  $connection */

@@ -8,6 +8,7 @@ use Facebook\WebDriver\Chrome\ChromeOptions;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Interactions\WebDriverActions;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
+use Facebook\WebDriver\Remote\DriverCommand;
 use Facebook\WebDriver\Remote\RemoteExecuteMethod;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\Remote\RemoteWebElement;
@@ -88,31 +89,37 @@ final class Chrome
     public function type(string $role, string $name, string $text): void
     {
         // A field that has the focus already needs no click, and rows may still be arriving around it.
-        if ($this->driver->executeScript('return document.activeElement === arguments[0]', [$this->find($role, $name)]) !== true) {
+        $hasFocus = $this->until(fn (): bool => $this->driver->executeScript('return document.activeElement === arguments[0]', [$this->find($role, $name)]) === true, "the $role “{$name}” to stand still");
+        if (! $hasFocus) {
             $this->click($role, $name);
         }
         $this->press([WebDriverKeys::CONTROL, 'a'], WebDriverKeys::BACKSPACE, $text);
     }
 
-    /** Keys to whatever has the focus; a chord as a list. */
+    /** Keys to whatever has the focus when each of them comes down; a chord as a list. */
     public function press(string|array ...$keys): void
     {
         foreach ($keys as $key) {
-            $action = new WebDriverActions($this->driver);
-            if (is_array($key)) {
-                $last = array_pop($key);
-                foreach ($key as $held) {
-                    $action = $action->keyDown(null, $held);
-                }
-                $action = $action->sendKeys(null, $last);
-                foreach (array_reverse($key) as $held) {
-                    $action = $action->keyUp(null, $held);
-                }
-                $action->perform();
-            } else {
-                $action->sendKeys(null, $key)->perform();
-            }
+            $held = is_array($key) ? $key : [];
+            $typed = is_array($key) ? [] : mb_str_split($key);
+            $this->driver->execute(DriverCommand::ACTIONS, ['actions' => [['type' => 'key', 'id' => 'keyboard', 'actions' => [
+                ...array_map(self::down(...), $held),
+                ...array_merge(...array_map(static fn (string $one): array => [self::down($one), self::up($one)], $typed)),
+                ...array_map(self::up(...), array_reverse($held)),
+            ]]]]);
         }
+    }
+
+    /** @return array{type: string, value: string} */
+    private static function down(string $key): array
+    {
+        return ['type' => 'keyDown', 'value' => $key];
+    }
+
+    /** @return array{type: string, value: string} */
+    private static function up(string $key): array
+    {
+        return ['type' => 'keyUp', 'value' => $key];
     }
 
     public function awaitText(string $text, string $within = 'body'): void

@@ -97,6 +97,7 @@ final class MakeAndMoveTest extends Errand
         // Among siblings, under the one above, and out again, with Alt and the arrows; then taken back.
         $chrome->find('treegrid', 'Pages');
         $chrome->driver->executeScript("document.querySelector('[role=treegrid]').focus()");
+        $chrome->awaitText('Put Lighthouses live');
         $chrome->press([WebDriverKeys::ALT, WebDriverKeys::ARROW_UP]);
         $chrome->awaitText('Moved Lighthouses');
         $chrome->press([WebDriverKeys::ALT, WebDriverKeys::ARROW_RIGHT]);
@@ -124,7 +125,7 @@ final class MakeAndMoveTest extends Errand
         $chrome->type('textbox', 'Name of Refunds', 'Money back');
         $chrome->awaitText('/freight/money-back');
         $chrome->press(WebDriverKeys::ENTER);
-        $chrome->awaitText('Renamed a page to Money back');
+        $chrome->awaitText('to Money back');
         $chrome->find('row', '*money-back*');
 
         $chrome->press([WebDriverKeys::SHIFT, WebDriverKeys::F2]);

@@ -1,0 +1,271 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
+use PHPUnit\Framework\Attributes\Test;
+
+/** The changes to the tree, each as a manager makes it: by mouse, by keyboard, and with somebody else at work. */
+final class StructureTest extends Errand
+{
+    #[Test]
+    public function a_branch_is_retired_by_keyboard_answers_from_above_and_comes_back_from_the_bin(): void
+    {
+        $chrome = $this->signIn();
+        $this->makePage('Old piers', 'Legal');
+        $this->goLive();
+        $this->makePage('Stone pier', 'Old piers');
+        $this->goLive();
+        $this->row('*Old piers*');
+        $chrome->press(WebDriverKeys::DELETE);
+        $chrome->find('region', 'Ripple');
+        $chrome->awaitText('2 decisions before this can be done', $this->tray());
+        $chrome->awaitText('and 1 page inside it goes along', $this->tray());
+        $chrome->press('d');
+        $chrome->find('button', 'Put 2 pages in bin, write 2 redirects');
+        $chrome->press(WebDriverKeys::ENTER);
+        $chrome->awaitText('Put Old piers in the bin with 1 page below');
+        self::assertSame([301, $this->ferries('/legal')], array_slice($this->fetch($this->ferries('/legal/old-piers/stone-pier')), 0, 2));
+        $chrome->click('button', 'Bin*');
+        $chrome->awaitText('and 1 page below', '[role=dialog]');
+        $chrome->driver->findElement(WebDriverBy::xpath("//li[contains(., 'Old piers')]//button[text()='Bring back']"))->click();
+        $chrome->find('region', 'Ripple');
+        $chrome->click('button', 'Bring back');
+        $chrome->awaitText('Brought Old piers back');
+        self::assertSame(200, $this->fetch($this->ferries('/legal/old-piers/stone-pier'))[0]);
+    }
+
+    #[Test]
+    public function a_slug_held_by_a_page_in_the_bin_is_explained_and_taken_over(): void
+    {
+        $chrome = $this->signIn();
+        $chrome->click('button', 'Service news');
+        $chrome->click('button', 'Make page');
+        $chrome->type('textbox', 'Name of the new page', 'Easter sailings');
+        $chrome->press(WebDriverKeys::ENTER);
+        $chrome->find('region', 'Ripple');
+        $chrome->awaitText('/news/easter-sailings is kept for “Easter sailings”, in the bin', $this->tray());
+        $chrome->click('button', 'Take it over');
+        $this->apply();
+        $chrome->awaitText('Made Easter sailings under Service news');
+        $chrome->find('row', '*/news/easter-sailings*');
+    }
+
+    #[Test]
+    public function a_branch_is_duplicated_as_drafts_and_marked_pages_go_live_together(): void
+    {
+        $chrome = $this->signIn();
+        $this->menu('Freight', 'Duplicate with all below');
+        $chrome->find('region', 'Ripple');
+        $chrome->awaitText(' copies', $this->tray());
+        $chrome->click('button', 'Duplicate with all below');
+        $chrome->awaitText('Duplicated Freight');
+        $this->row('*Freight copy*');
+        $chrome->press(WebDriverKeys::ARROW_RIGHT, WebDriverKeys::SPACE, [WebDriverKeys::SHIFT, WebDriverKeys::ARROW_DOWN], [WebDriverKeys::SHIFT, WebDriverKeys::ARROW_DOWN]);
+        $chrome->awaitText('3 pages marked');
+        $chrome->driver->navigate()->refresh();
+        $chrome->awaitText('3 pages marked');
+        $chrome->driver->findElement(WebDriverBy::xpath("//*[@role='toolbar']//button[text()='Go live']"))->click();
+        $chrome->awaitText('Put 3 pages live');
+        self::assertSame(200, $this->fetch($this->ferries('/freight-copy'))[0]);
+        self::assertSame(404, $this->fetch($this->ferries('/freight-copy/rates'))[0]);
+    }
+
+    #[Test]
+    public function a_page_becomes_a_pointer_is_pinned_scheduled_unlisted_and_answers_elsewhere(): void
+    {
+        $chrome = $this->signIn();
+        $this->makePage('Tides today', 'About');
+        $chrome->driver->findElement(WebDriverBy::xpath("//dt[text()='Kind']/following-sibling::dd[1]//button"))->click();
+        $chrome->driver->findElement(WebDriverBy::xpath("//*[@role='dialog']//label[contains(., 'Pointer')]"))->click();
+        $chrome->find('combobox', 'It leads to*')->sendKeys('a URL');
+        $chrome->type('textbox', 'URL', 'https://tides.example/today');
+        $chrome->click('button', 'Make it a pointer');
+        $chrome->awaitText('Made Tides today a pointer');
+        $chrome->awaitText('pointer to https://tides.example/today', 'aside');
+        $chrome->click('button', 'Pin…');
+        $chrome->type('textbox', 'Address', '/tides');
+        $chrome->click('button', 'Pin');
+        $chrome->awaitText('pinned by hand', 'aside');
+        $chrome->click('button', 'Add an address…');
+        $chrome->type('textbox', 'Further address', '/q/tides');
+        $chrome->click('button', 'Add the address');
+        $chrome->find('button', 'Take away /q/tides');
+        $this->expected[] = '422';
+        $chrome->click('button', 'Set…');
+        $chrome->driver->executeScript("const f = document.querySelector('[role=dialog] input[type=datetime-local]'); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(f, '2020-05-01T06:00'); f.dispatchEvent(new Event('input', { bubbles: true }))");
+        $chrome->click('button', 'Schedule');
+        $chrome->awaitText('This moment has passed', '[role=dialog]');
+        $chrome->driver->executeScript("const f = document.querySelector('[role=dialog] input[type=datetime-local]'); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(f, '2090-05-01T06:00'); f.dispatchEvent(new Event('input', { bubbles: true }))");
+        $chrome->click('button', 'Schedule');
+        $chrome->awaitText('live from 1 May 2090, 06:00', 'aside');
+        $this->goLive();
+        self::assertSame([302, 'https://tides.example/today'], array_slice($this->fetch($this->ferries('/q/tides')), 0, 2));
+        self::assertStringContainsString('https://tides.example/today', $this->fetch($this->ferries('/about'))[2]);
+        $chrome->click('button', 'Unlist');
+        $chrome->click('button', 'Unlist');
+        $chrome->awaitText('Unlisted Tides today');
+    }
+
+    #[Test]
+    public function a_writer_sends_a_page_for_review_and_a_manager_returns_it_with_a_note(): void
+    {
+        $writer = $this->signIn('tam@skerrivane.example', 'sandpiper-noon');
+        $this->makePage('Late boats', 'Service news');
+        $writer->click('button', 'Send for review…');
+        $writer->type('textbox', 'What to look at', 'Is the last boat right?');
+        $writer->click('button', 'Send for review');
+        $writer->awaitText('In review. Look at it', 'aside');
+        $manager = $this->signIn(in: $this->browser());
+        $manager->open($this->editor('/s/ferries/outline?state=review'));
+        $manager->click('button', 'Late boats');
+        $manager->awaitText('“Is the last boat right?”', 'aside');
+        $manager->click('button', 'Return to its writer…');
+        $manager->type('textbox', 'What is missing', 'It leaves at eleven');
+        $manager->click('button', 'Return to its writer');
+        $manager->awaitText('Returned from review.', 'aside');
+        $manager->awaitText('“It leaves at eleven”', 'aside');
+    }
+
+    #[Test]
+    public function the_history_is_narrowed_opened_and_taken_back_since_a_change(): void
+    {
+        $chrome = $this->signIn();
+        $this->makePage('Ice on the pier', 'Help');
+        $chrome->type('textbox', 'Name', 'Ice and snow');
+        $chrome->click('button', 'Save changes');
+        $chrome->awaitText('Renamed Ice on the pier to Ice and snow');
+        $chrome->click('tab', 'History');
+        $chrome->click('button', 'Renamed Ice on the pier to Ice and snow');
+        $chrome->find('complementary', 'Change');
+        $chrome->find('button', 'Ice and snow');
+        $chrome->click('link', 'History');
+        $chrome->find('heading', 'History');
+        $chrome->find('combobox', 'Kind of change')->sendKeys('Made');
+        $chrome->click('button', 'Made Ice on the pier under Help');
+        $chrome->find('complementary', 'Change');
+        $chrome->click('button', 'Take back everything since…');
+        $chrome->find('region', 'Ripple');
+        $chrome->type('textbox', 'Note*', 'It thawed');
+        $chrome->click('button', 'Take back');
+        $chrome->awaitText('Took back 2 changes');
+        $chrome->find('combobox', 'Kind of change')->sendKeys('Taken back');
+        $chrome->awaitText('“It thawed”');
+        $chrome->open($this->editor('/s/ferries/outline?filter=ice-and-snow'));
+        $chrome->awaitText('No page has “ice-and-snow”');
+    }
+
+    #[Test]
+    public function the_whole_list_of_a_ripple_is_narrowed_and_the_branch_drawn_before_and_after(): void
+    {
+        $chrome = $this->signIn();
+        $this->row('*Islands*');
+        $chrome->press([WebDriverKeys::SHIFT, WebDriverKeys::F2]);
+        $chrome->find('textbox', 'Slug of Islands');
+        $chrome->press([WebDriverKeys::CONTROL, 'a'], 'isles', WebDriverKeys::ENTER);
+        $chrome->find('region', 'Ripple');
+        $chrome->click('button', 'Show the whole list');
+        $chrome->type('textbox', 'Narrow the list', 'ullin');
+        $chrome->awaitText('1 to 5 of 5 rows', '[role=dialog]');
+        $chrome->awaitText('/isles/ullin/walking', '[role=dialog]');
+        $chrome->click('button', 'Close the list');
+        $chrome->click('button', 'before and after');
+        $chrome->awaitText('After', $this->tray());
+        $chrome->click('button', 'Set aside');
+    }
+
+    #[Test]
+    public function two_versions_of_words_are_compared_and_the_older_brought_back(): void
+    {
+        $chrome = $this->signIn();
+        $this->makePage('Lost gloves', 'Help');
+        foreach (['Gloves wait at the office.', ' They wait a month.'] as $n => $words) {
+            $chrome->click('tab', 'Words');
+            $chrome->find('textbox', 'Words of the page')->click();
+            $chrome->press([WebDriverKeys::CONTROL, WebDriverKeys::END], $words);
+            $chrome->click('button', 'Save words');
+            $chrome->awaitText('version '.($n + 1));
+        }
+        $chrome->click('tab', 'History');
+        $chrome->click('button', 'What changed');
+        $chrome->awaitText('Versions 1 and 2', '[role=dialog]');
+        $chrome->awaitText('They wait a month.', '[role=dialog]');
+        self::assertStringContainsString('They wait a month.', $chrome->driver->findElement(WebDriverBy::cssSelector('[role=dialog] ins'))->getText());
+        self::assertSame([], $chrome->axe());
+        $chrome->click('button', 'Bring version 1 back');
+        $chrome->awaitText('Version 1 is back, as version 3.');
+    }
+
+    #[Test]
+    public function the_drawing_is_walked_by_keys_and_leads_to_the_row(): void
+    {
+        $chrome = $this->signIn();
+        $chrome->click('button', 'Drawing');
+        $chrome->find('tree', 'Pages of the structure')->click();
+        $chrome->find('treeitem', 'Travel*');
+        self::assertSame([], $chrome->axe());
+        $chrome->driver->findElement(WebDriverBy::cssSelector('[role=tree]'))->sendKeys(WebDriverKeys::ARROW_DOWN);
+        $chrome->press(WebDriverKeys::ARROW_RIGHT);
+        $chrome->press(WebDriverKeys::ENTER);
+        $chrome->find('row', '*/travel/routes*');
+    }
+
+    #[Test]
+    public function a_ripple_that_somebody_elses_change_has_made_old_is_shown_anew_instead_of_applied(): void
+    {
+        $chrome = $this->signIn();
+        $this->makePage('Pets at sea', 'About');
+        $this->goLive();
+        $chrome->click('button', 'Close the sheet');
+        $this->row('*Pets at sea*');
+        $chrome->press('m');
+        $chrome->type('textbox', 'Choose a page', 'Refunds');
+        $chrome->awaitText('/help/refunds', '[role=dialog]');
+        $chrome->press(WebDriverKeys::ENTER);
+        $chrome->awaitText('/help/refunds/pets-at-sea', '[role=dialog]');
+        $chrome->click('button', 'Move');
+        $chrome->find('region', 'Ripple');
+        $other = $this->signIn('greta@skerrivane.example', 'wagtail-office', $this->browser());
+        $other->click('button', 'Open Help');
+        $other->click('button', 'Refunds');
+        $other->type('textbox', 'Slug', 'money-back');
+        $other->click('button', 'Save changes');
+        $other->click('button', 'Change slug, write 1 redirect');
+        $other->awaitText('Set the slug of Refunds');
+        $this->expected[] = '409';
+        $chrome->click('button', 'Move, write 1 redirect');
+        $chrome->awaitText('Somebody changed the site meanwhile', $this->tray());
+        $chrome->awaitText('/help/money-back/pets-at-sea', $this->tray());
+        $chrome->click('button', 'Move, write 1 redirect');
+        $chrome->awaitText('Moved Pets at sea under Refunds');
+    }
+
+    /** Presses the tray's own button, whatever it says. */
+    private function apply(): void
+    {
+        $this->chrome->until(fn () => $this->chrome->driver->executeScript("const b = [...document.querySelectorAll('section[aria-label=Ripple] button')].find(b => /(^| )bg-heron( |$)/.test(b.className)); if (!b || b.disabled) return null; b.click(); return true"), 'the tray ready to apply');
+    }
+
+    private function tray(): string
+    {
+        return 'section[aria-label=Ripple]';
+    }
+
+    /** Makes a row the active one, with the keys on the tree. */
+    private function row(string $name): void
+    {
+        $row = $this->chrome->find('row', $name);
+        $row->findElement(WebDriverBy::cssSelector('[role=gridcell]:nth-child(2)'))->click();
+        $this->chrome->driver->executeScript("document.querySelector('[role=treegrid]').focus()");
+    }
+
+    private function menu(string $page, string $act): void
+    {
+        $this->row("*$page*");
+        $this->chrome->click('button', "Change $page");
+        $this->chrome->click('menuitem', $act);
+    }
+}
