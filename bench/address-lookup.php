@@ -6,14 +6,11 @@ use App\Models\Site;
 use App\Store\LedgerAnswers;
 use Bench\Measure;
 use Heronstem\Core\Redirect\Resolver;
-use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Support\Facades\DB;
 
 // How an address is answered, from its spelling to the page, against a bare read of one row by its primary key.
-require __DIR__.'/../vendor/autoload.php';
+require __DIR__.'/boot.inc';
 require __DIR__.'/Measure.inc';
-$app = require __DIR__.'/../bootstrap/app.php';
-$app->make(Kernel::class)->bootstrap();
 
 DB::statement('vacuum analyze ledger');
 DB::statement('vacuum analyze pages');

@@ -4,17 +4,16 @@ declare(strict_types=1);
 
 use App\Models\Site;
 use App\Store\OutlineRows;
+use Bench\Editor;
 use Bench\Measure;
-use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Support\Facades\DB;
 use Tests\Browser\Chrome;
 
 // Opening the outline of 100,000 pages: the rows and counts of the first answer against the plain SQL for the same
 // rows and counts; then what a browser makes of it.
-require __DIR__.'/../vendor/autoload.php';
+require __DIR__.'/boot.inc';
+require __DIR__.'/Editor.inc';
 require __DIR__.'/Measure.inc';
-$app = require __DIR__.'/../bootstrap/app.php';
-$app->make(Kernel::class)->bootstrap();
 
 DB::statement('vacuum analyze pages');
 $site = Site::query()->where('key', 'large-100000')->firstOrFail();
@@ -47,12 +46,7 @@ Measure::compare(
 
 $chrome = new Chrome((string) getenv('DRIVER_URL'));
 try {
-    $editor = (string) getenv('EDITOR_URL');
-    $chrome->open("$editor/sign-in");
-    $chrome->type('textbox', 'Mail address', 'mairi@skerrivane.example');
-    $chrome->type('textbox', 'Password', 'curlew-at-dawn');
-    $chrome->click('button', 'Sign in');
-    $chrome->find('heading', 'Outline');
+    $editor = Editor::signIn($chrome);
     $times = [];
     for ($i = 0; $i < 7; $i++) {
         $chrome->open("$editor/s/large-100000/outline?open=".implode(',', $open));
