@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Facebook\WebDriver\WebDriverKeys;
 use Tests\Browser\Chrome;
 
 // Takes the pictures of the documentation from the demo data: ./heronstem pictures
@@ -55,6 +56,38 @@ try {
     $chrome->click('button', 'Save changes');
     $chrome->find('region', 'Ripple');
     $take('ripple-decision');
+    $chrome->open("$editor/s/ferries/outline");
+    $chrome->find('row', '*/travel/fares*');
+    $chrome->driver->executeScript("[...document.querySelectorAll('[role=row]')].find(r => r.innerText.includes('/travel/timetables')).querySelector('[role=gridcell]:nth-child(2)').click(); document.querySelector('[role=treegrid]').focus()");
+    $chrome->press(WebDriverKeys::DELETE);
+    $chrome->awaitText('2 decisions before this can be done');
+    $take('ripple-bin');
+    $chrome->press(WebDriverKeys::ESCAPE);
+    $chrome->click('button', 'Bin*');
+    $chrome->awaitText('Vanesay Line', '[role=dialog]');
+    $take('bin');
+    $chrome->open("$editor/s/ferries/history");
+    $chrome->click('button', 'Put Winter offer in the bin*');
+    $chrome->find('complementary', 'Change');
+    $take('history');
+    $chrome->open("$editor/s/ferries/outline?drawing=true");
+    $chrome->find('treeitem', 'Travel*');
+    $take('drawing');
+    $chrome->open("$editor/s/ferries/outline?state=draft,review");
+    $chrome->click('button', 'Mark all*');
+    $chrome->find('button', 'Unmark all');
+    $take('marks');
+    $chrome->click('button', 'Unmark all');
+    $chrome->click('button', 'Weather and cancellations');
+    $chrome->click('tab', 'Words');
+    $chrome->find('textbox', 'Words of the page')->click();
+    $chrome->press([WebDriverKeys::CONTROL, WebDriverKeys::END], ' If the wind turns, we ring those who booked.');
+    $chrome->click('button', 'Save words');
+    $chrome->awaitText('version 2');
+    $chrome->click('tab', 'History');
+    $chrome->click('button', 'What changed');
+    $chrome->awaitText('ring those who booked', '[role=dialog]');
+    $take('versions');
     $chrome->open(getenv('FERRIES_URL').'/');
     $take('site-home');
     $chrome->open(getenv('FERRIES_URL').'/islands/skerra');
