@@ -26,6 +26,7 @@ final readonly class ApplyChanges
         private RippleWriter $writer,
         private RecordEntry $record,
         private PublishWords $publish,
+        private RewriteLinks $rewrite,
         private DuePages $due,
     ) {
     }
@@ -120,6 +121,7 @@ final readonly class ApplyChanges
         $entry = $this->record->of($site, $user, $batch, $ripple, $note);
         $this->writer->write($ripple, $site, $entry);
         $this->publish->forPages($this->withNewWords($batch, $ripple));
+        $this->rewrite->after($ripple, $site, $user);
         RefreshReach::dispatch($site->id)->afterCommit();
 
         return $entry;

@@ -21,6 +21,6 @@ final readonly class Planners
 
     public function for(Site $site, Authority $authority = Authority::Manager): Planner
     {
-        return new Planner($site->frame($authority), new StoredPages($this->db, $site), new StoredLedger($this->db, $site), new StoredLinks($this->db));
+        return new Planner($site->frame($authority), new StoredPages($this->db, $site), new StoredLedger($this->db, $site), new StoredLinks($this->db, $site));
     }
 }

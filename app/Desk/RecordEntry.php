@@ -26,7 +26,7 @@ final readonly class RecordEntry
     {
         $back = array_map(static fn (TakeBack $takeBack): string => $takeBack->entry, $batch->takesBack());
         $takenBack = $back === [] ? null : HistoryEntry::query()->where('site_id', $site->id)->whereIn('ulid', $back)->orderByDesc('id')->get();
-        $account = RippleAccount::of($ripple);
+        $account = RippleAccount::kept($ripple);
         $entry = HistoryEntry::query()->create([
             'site_id' => $site->id,
             'user_id' => $user?->id,

@@ -8,13 +8,45 @@ use Heronstem\Core\Structure\DrawnLine;
 use Heronstem\Core\Structure\Note;
 use Heronstem\Core\Structure\Ripple;
 
-/** A ripple as people read it and the history keeps it: counts, first rows of each group, notes, the drawing. */
+/**
+ * A ripple as people read it and the history keeps it: counts, first rows of each group, notes, the drawing.
+ *
+ * @phpstan-import-type Row from RippleRows
+ *
+ * @phpstan-type Account array{counts: array<string, int>, lists: array<string, list<Row>>, notes: list<array<string, string|null>>, drawing: array<string, list<array<string, mixed>>>}
+ */
 final class RippleAccount
 {
     /** First rows of a group; the complete lists are read in pieces. */
     public const EXAMPLES = 50;
 
-    /** @return array{counts: array<string, int>, lists: array<string, list<array<string, string|null>>>, notes: list<array<string, string|null>>, drawing: array<string, list<array<string, mixed>>>} */
+    /**
+     * What the history keeps: whole lists of the groups that its entry tells of in no other way.
+     *
+     * @return Account
+     */
+    public static function kept(Ripple $ripple): array
+    {
+        $account = self::of($ripple);
+        foreach (RippleGroup::KEPT_WHOLE as $group) {
+            $account['lists'][$group->value] = RippleRows::of($ripple, $group);
+        }
+
+        return $account;
+    }
+
+    /**
+     * First rows only, of an account that was kept.
+     *
+     * @param  Account|null  $account
+     * @return Account|null
+     */
+    public static function shown(?array $account): ?array
+    {
+        return $account === null ? null : [...$account, 'lists' => array_map(static fn (array $list): array => array_slice($list, 0, self::EXAMPLES), $account['lists'])];
+    }
+
+    /** @return Account */
     public static function of(Ripple $ripple): array
     {
         $counts = $lists = [];

@@ -15,5 +15,9 @@ enum RippleGroup: string
     case Offline = 'offline';
     case Bin = 'bin';
     case Menu = 'menu';
+    case RawLinks = 'rawLinks';
     case Copies = 'copies';
+
+    /** Groups that cannot be read from what changed at pages and in the ledger. */
+    public const KEPT_WHOLE = [self::Menu, self::RawLinks, self::Copies];
 }

@@ -8,6 +8,8 @@ use Heronstem\Core\Address\Claim;
 use Heronstem\Core\Menu\MenuEffect;
 use Heronstem\Core\Menu\MenuEffectKind;
 use Heronstem\Core\Structure\AddressMove;
+use Heronstem\Core\Structure\RawLinkEffect;
+use Heronstem\Core\Structure\RawLinkFate;
 use Heronstem\Core\Structure\Ripple;
 
 /**
@@ -29,6 +31,7 @@ final class RippleRows
             RippleGroup::Offline => self::pages(self::notBinned($ripple), $ripple),
             RippleGroup::Bin => self::pages($ripple->binned, $ripple),
             RippleGroup::Menu => array_map(self::menu(...), $ripple->menu),
+            RippleGroup::RawLinks => array_map(self::rawLink(...), $ripple->rawLinks),
             RippleGroup::Copies => self::pages(array_map(strval(...), array_keys($ripple->copies)), $ripple),
         };
     }
@@ -44,6 +47,7 @@ final class RippleRows
             RippleGroup::Offline => count(self::notBinned($ripple)),
             RippleGroup::Bin => count($ripple->binned),
             RippleGroup::Menu => count($ripple->menu),
+            RippleGroup::RawLinks => count($ripple->rawLinks),
             RippleGroup::Copies => count($ripple->copies),
         };
     }
@@ -91,6 +95,18 @@ final class RippleRows
             MenuEffectKind::Moves => "moves $where",
             MenuEffectKind::Relabels => "gets this label $where",
         });
+    }
+
+    /** @return Row */
+    private static function rawLink(RawLinkEffect $effect): array
+    {
+        $note = match ($effect->fate) {
+            RawLinkFate::Redirected => 'goes through a redirect',
+            RawLinkFate::Diverted => 'leads to another page',
+            RawLinkFate::Breaks => 'breaks',
+        };
+
+        return self::row($effect->link->page, $effect->link->name, $effect->link->href, $effect->lands?->address->readable(), $note.($effect->link->live ? '' : ', in words not yet published'));
     }
 
     /** @return Row */

@@ -8,13 +8,14 @@ use App\Models\Draft;
 use App\Models\Page;
 use App\Models\PageWords;
 use App\Models\User;
+use App\Store\NotedLinks;
 use Heronstem\Core\Content\Document;
 use Illuminate\Database\ConnectionInterface;
 
 /** Saves a page's words as a new version. Every version is kept, so saving over somebody loses nothing of theirs. */
 final readonly class SaveWords
 {
-    public function __construct(private ConnectionInterface $db)
+    public function __construct(private ConnectionInterface $db, private NotedLinks $links)
     {
     }
 
@@ -38,6 +39,7 @@ final readonly class SaveWords
             $saved = PageWords::query()->updateOrCreate(['page_id' => $page->id], [
                 'working' => $words->toArray(), 'working_version' => $version, 'saved_by' => $user->id, 'saved_at' => now(),
             ]);
+            $this->links->note([$page->id]);
             Draft::query()->where('page_id', $page->id)->where('user_id', $user->id)->delete();
             $page->update(['changed_by' => $user->id, 'version' => $page->version + 1]);
 

@@ -9,6 +9,8 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
+ * @phpstan-import-type Account from \App\Desk\RippleAccount
+ *
  * @property int $id
  * @property string $ulid
  * @property int $site_id
@@ -19,7 +21,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property list<array{page: string, before: array<string, scalar|null>|null, after: array<string, scalar|null>|null}> $pages
  * @property list<array{key: string, before: array{0: string, 1: string, 2: string, 3: bool, 4?: string}|null, after: array{0: string, 1: string, 2: string, 3: bool, 4?: string}|null}> $claims
  * @property array{before: string|null, after: string|null}|null $start_page
- * @property array<string, mixed>|null $ripple
+ * @property Account|null $ripple
  * @property string $touched
  * @property string $kinds
  * @property \Illuminate\Support\Carbon|null $thinned_at

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\TrailingSlash;
+use Heronstem\Core\Linking\OwnAddress;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Search\SiteFacts;
 use Heronstem\Core\Structure\Authority;
@@ -72,6 +73,12 @@ final class Site extends Model
         $start = $this->start_page_id === null ? null : Page::query()->whereKey($this->start_page_id)->value('ulid');
 
         return new SiteFrame($this->rules(), is_string($start) ? $start : null, Moment::at(now()->getTimestamp()), $this->zone, $authority);
+    }
+
+    /** Tells links into this site from those that lead elsewhere. */
+    public function ownAddresses(): OwnAddress
+    {
+        return new OwnAddress($this->rules(), $this->origin);
     }
 
     public function facts(): SiteFacts

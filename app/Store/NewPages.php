@@ -16,7 +16,7 @@ final readonly class NewPages
     /** Copies whose words are read and written at a time. */
     private const PIECE = 500;
 
-    public function __construct(private ConnectionInterface $db)
+    public function __construct(private ConnectionInterface $db, private NotedLinks $links)
     {
     }
 
@@ -85,7 +85,7 @@ final readonly class NewPages
             from unmade_pages u join pages p on p.ulid = u.ulid cross join lateral jsonb_to_recordset(u.revisions) as r(number int, document jsonb, user_id bigint, created_at timestamptz, note text, minor boolean)
             where u.ulid = any(?::text[])
             SQL, [$of]);
-        $this->db->delete('delete from unmade_pages where ulid = any(?::text[])', [$of]);
+        $this->noteLinks($this->db->delete('delete from unmade_pages where ulid = any(?::text[])', [$of]) > 0 ? $pages : []);
     }
 
     /** @param  array<string, string>  $copies */
@@ -97,6 +97,25 @@ final readonly class NewPages
             insert into word_revisions (page_id, number, document, user_id) select page_id, 1, working, ? from words
             SQL, [PgArray::of(array_keys($copies)), PgArray::of($copies), $entry->user_id, $entry->user_id]);
         $this->turnInnerLinks($copies);
+        $this->copyRawLinks($copies);
+    }
+
+    /** @param  array<string, string>  $copies */
+    private function copyRawLinks(array $copies): void
+    {
+        $this->db->insert(<<<'SQL'
+            insert into raw_links (site_id, from_page_id, href, key, address, live)
+            select r.site_id, c.id, r.href, r.key, r.address, false
+            from unnest(?::text[], ?::text[]) as n(copy, source) join pages s on s.ulid = n.source join raw_links r on r.from_page_id = s.id
+            join pages c on c.ulid = n.copy join page_words w on w.page_id = c.id
+            where strpos(w.working::text, to_json(r.href)::text) > 0
+            SQL, [PgArray::of(array_keys($copies)), PgArray::of($copies)]);
+    }
+
+    /** @param  list<string>  $pages */
+    private function noteLinks(array $pages): void
+    {
+        $this->links->note(array_column($this->db->select('select p.id from pages p join page_words w on w.page_id = p.id where p.ulid = any(?::text[])', [PgArray::of($pages)]), 'id'));
     }
 
     /**

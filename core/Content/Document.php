@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Content;
 
+use Heronstem\Core\Linking\OwnAddress;
+
 /**
  * A page's words: typed blocks in JSON, version 1. Blocks are heading, paragraph, bulletList, orderedList,
  * blockquote and picture; text carries the marks bold, italic and link. Links to pages keep the page's
@@ -60,6 +62,12 @@ final readonly class Document
         });
     }
 
+    /** @return list<string> web and mail addresses linked to as they are written, each once */
+    public function hrefs(): array
+    {
+        return $this->collect(static fn (array $node): array => array_values(array_filter(array_map(static fn (array $mark): ?string => $mark['attrs']['href'] ?? null, $node['marks'] ?? []))));
+    }
+
     /** @return list<string> identities of the pictures shown, each once */
     public function pictures(): array
     {
@@ -73,7 +81,24 @@ final readonly class Document
      */
     public function withLinksTurned(array $to): self
     {
-        return new self(array_map(static fn (array $block): array => self::turned($block, $to), $this->blocks));
+        return $this->withLinks(static fn (array $link): array => isset($link['page'], $to[$link['page']]) ? ['page' => $to[$link['page']]] + $link : $link);
+    }
+
+    /**
+     * The same words with links that were written as addresses leading to pages; query and fragment stay with them.
+     *
+     * @param  array<string, string>  $to  page by href
+     */
+    public function withHrefsTurned(array $to): self
+    {
+        return $this->withLinks(static function (array $link) use ($to): array {
+            if (! isset($link['href'], $to[$link['href']])) {
+                return $link;
+            }
+            $rest = OwnAddress::rest($link['href']);
+
+            return ['page' => $to[$link['href']]] + ($rest === '' ? [] : ['rest' => $rest]);
+        });
     }
 
     /** @return array<string, mixed> */
@@ -101,20 +126,26 @@ final readonly class Document
         return array_map(strval(...), array_keys($found));
     }
 
+    /** @param  \Closure(array<string, string>): array<string, string>  $of */
+    private function withLinks(\Closure $of): self
+    {
+        return new self(array_map(static fn (array $block): array => self::turned($block, $of), $this->blocks));
+    }
+
     /**
      * @param  array<string, mixed>  $node
-     * @param  array<string, string>  $to
+     * @param  \Closure(array<string, string>): array<string, string>  $of
      * @return array<string, mixed>
      */
-    private static function turned(array $node, array $to): array
+    private static function turned(array $node, \Closure $of): array
     {
         foreach ($node['marks'] ?? [] as $i => $mark) {
-            if ($mark['type'] === 'link' && isset($mark['attrs']['page'], $to[$mark['attrs']['page']])) {
-                $node['marks'][$i]['attrs']['page'] = $to[$mark['attrs']['page']];
+            if ($mark['type'] === 'link') {
+                $node['marks'][$i]['attrs'] = $of($mark['attrs']);
             }
         }
         if (isset($node['content'])) {
-            $node['content'] = array_map(static fn (array $child): array => self::turned($child, $to), $node['content']);
+            $node['content'] = array_map(static fn (array $child): array => self::turned($child, $of), $node['content']);
         }
 
         return $node;

@@ -112,7 +112,7 @@ final class DocumentReader
     {
         $page = $attrs['page'] ?? null;
         if ($page !== null) {
-            return ['page' => $this->ulid($page, "$at.page")];
+            return ['page' => $this->ulid($page, "$at.page")] + $this->rest($attrs['rest'] ?? null, "$at.rest");
         }
         $href = is_string($attrs['href'] ?? null) ? trim($attrs['href']) : '';
         if (preg_match('#^(?:https?://[^\s/]|mailto:[^\s@]+@[^\s@]+$|tel:[+0-9]|/(?!/)|\#)#iD', $href) !== 1 || preg_match('/[\x00-\x20\\\\]/', $href) === 1) {
@@ -120,6 +120,19 @@ final class DocumentReader
         }
 
         return ['href' => $href];
+    }
+
+    /** @return array<string, string> */
+    private function rest(mixed $rest, string $at): array
+    {
+        if ($rest === null || $rest === '') {
+            return [];
+        }
+        if (! is_string($rest) || preg_match('/^[?#][^\\x00-\\x20\\\\]*$/D', $rest) !== 1) {
+            throw new InvalidDocument($at, 'What follows a page in a link is a query or a fragment, beginning with ? or #.', '#');
+        }
+
+        return ['rest' => $rest];
     }
 
     /**

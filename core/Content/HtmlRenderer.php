@@ -70,7 +70,7 @@ final readonly class HtmlRenderer
     {
         $href = isset($attrs['page']) ? $this->targets->addressOf($attrs['page']) : $attrs['href'];
 
-        return $href === null ? $html : '<a href="'.self::escape($href).'">'.$html.'</a>';
+        return $href === null ? $html : '<a href="'.self::escape($href.($attrs['rest'] ?? '')).'">'.$html.'</a>';
     }
 
     /** @param  array<string, mixed>  $attrs */

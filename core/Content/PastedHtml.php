@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Content;
 
+use Heronstem\Core\Linking\OwnAddress;
 use Masterminds\HTML5;
 use Symfony\Component\HtmlSanitizer\HtmlSanitizer;
 use Symfony\Component\HtmlSanitizer\HtmlSanitizerConfig;
@@ -136,14 +137,14 @@ final class PastedHtml
     {
         $href = trim($anchor->getAttribute('href'));
         $page = $href === '' ? null : ($this->pageAt)($href);
-        $link = ['type' => 'link', 'attrs' => $page === null ? ['href' => $href] : ['page' => $page]];
+        $link = ['type' => 'link', 'attrs' => $page === null ? ['href' => $href] : ['page' => $page, 'rest' => OwnAddress::rest($href)]];
         try {
-            Document::read(['type' => 'doc', 'content' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => '.', 'marks' => [$link]]]]]]);
+            $read = Document::read(['type' => 'doc', 'content' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => '.', 'marks' => [$link]]]]]]);
         } catch (InvalidDocument) {
             return $marks; // a link that leads nowhere loses its mark, never its words
         }
 
-        return [...$marks, $link];
+        return [...$marks, $read->blocks[0]['content'][0]['marks'][0]];
     }
 
     /**

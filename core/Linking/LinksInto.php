@@ -13,4 +13,12 @@ interface LinksInto
      * @param  list<string>  $pages
      */
     public function countInto(array $pages): int;
+
+    /**
+     * The links in words that are written as one of these addresses.
+     *
+     * @param  list<string>  $keys  keys of addresses
+     * @return iterable<RawLink>  by page and by href, in a settled order
+     */
+    public function rawTo(array $keys): iterable;
 }

@@ -221,6 +221,9 @@ final class LedgerEffects
             }
             $key = $wish->address->key;
             $held = $this->sheet->planned($key);
+            if ($wish->kind === null && $held?->kind === ClaimKind::Page) {
+                continue; // the same batch made it somebody's own address
+            }
             if ($wish->kind === null) {
                 if ($held !== null && $held->everLive) {
                     $this->notes[] = new Note(NoteKind::AddressGone, $page->id, $page->name, $wish->address->readable());

@@ -69,6 +69,8 @@ final readonly class Planner
         $ways = new WaysOut($workspace, $effects);
         $menu = MenuEffects::in($workspace);
         $turned = new Turned($outcome, $workspace);
+        $rawLinks = (new RawLinkEffects($outcome, $workspace, $this->ledger, $this->links))->of($claims, $turned->offline);
+        $this->offerRewriting($rawLinks, $workspace);
 
         return new Ripple(
             moves: $moves,
@@ -79,6 +81,7 @@ final readonly class Planner
             menu: $menu,
             linksFollow: $moves === [] ? 0 : $this->links->countInto(array_column($moves, 'page')),
             linksBreak: $turned->offline === [] ? 0 : $this->links->countInto($turned->offline),
+            rawLinks: $rawLinks,
             sitemapEntries: $turned->sitemapEntries,
             goLive: $turned->live,
             goOffline: $turned->offline,
@@ -93,6 +96,15 @@ final readonly class Planner
             heirs: $this->heirs($claims, $outcome, $workspace),
             drawing: Drawing::of($workspace, $outcome),
         );
+    }
+
+    /** @param  list<RawLinkEffect>  $effects */
+    private function offerRewriting(array $effects, Workspace $workspace): void
+    {
+        $meant = array_values(array_filter(array_map(static fn (RawLinkEffect $effect): ?Page => $effect->meant, $effects)));
+        if ($meant !== []) {
+            $workspace->ask(QuestionKind::RawLinks, $meant[0], count($meant), QuestionKind::RawLinks->answers(), Answer::Leave, matters: false);
+        }
     }
 
     /**

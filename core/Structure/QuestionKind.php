@@ -9,6 +9,8 @@ enum QuestionKind: string
     case Retired = 'retired';
     case ChildrenOf = 'children-of';
     case DraftsBelow = 'drafts-below';
+    /** Whether links written as addresses are turned into links to the pages they mean. */
+    case RawLinks = 'raw-links';
 
     /** @return list<Answer> */
     public function answers(): array
@@ -17,6 +19,7 @@ enum QuestionKind: string
             self::Retired => [Answer::Parent, Answer::Gone, Answer::Page],
             self::ChildrenOf => [Answer::Along, Answer::Up],
             self::DraftsBelow => [Answer::Leave, Answer::Live],
+            self::RawLinks => [Answer::Leave, Answer::Rewrite],
         };
     }
 }

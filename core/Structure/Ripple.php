@@ -19,6 +19,7 @@ final readonly class Ripple
      * @param  list<MenuEffect>  $menu
      * @param  int  $linksFollow  links in words that lead to moved pages, and follow by themselves
      * @param  int  $linksBreak  links in words that lead to pages which visitors no longer get
+     * @param  list<RawLinkEffect>  $rawLinks  links written as addresses that go through a redirect, lead elsewhere or break
      * @param  int  $sitemapEntries  sitemap entries that come, go or change
      * @param  list<string>  $goLive
      * @param  list<string>  $goOffline
@@ -40,6 +41,7 @@ final readonly class Ripple
         public array $menu,
         public int $linksFollow,
         public int $linksBreak,
+        public array $rawLinks,
         public int $sitemapEntries,
         public array $goLive,
         public array $goOffline,
@@ -65,6 +67,18 @@ final readonly class Ripple
     public function open(): array
     {
         return array_values(array_filter($this->questions, static fn (Question $question): bool => $question->isOpen()));
+    }
+
+    /** @return list<RawLinkEffect> links written as addresses that become links to their pages, as was decided */
+    public function rewrites(): array
+    {
+        foreach ($this->questions as $question) {
+            if ($question->kind === QuestionKind::RawLinks && $question->decided?->answer === Answer::Rewrite) {
+                return array_values(array_filter($this->rawLinks, static fn (RawLinkEffect $effect): bool => $effect->meant !== null));
+            }
+        }
+
+        return [];
     }
 
     public function changesNothing(): bool
@@ -96,6 +110,8 @@ final readonly class Ripple
         }
         $conflicts = array_map(static fn (Conflict $c): array => [$c->address->path, $c->page, $c->held->page, $c->held->heldFor], $this->conflicts);
         hash_update($hash, json_encode([$conflicts, $this->startPage?->after], $flags));
+        $rewrites = array_map(static fn (RawLinkEffect $effect): array => [$effect->link->page, $effect->link->href, $effect->meant?->id], $this->rewrites());
+        hash_update($hash, $rewrites === [] ? '' : json_encode($rewrites, $flags));
 
         return hash_final($hash);
     }

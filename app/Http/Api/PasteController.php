@@ -7,8 +7,6 @@ namespace App\Http\Api;
 use App\Desk\Permission;
 use App\Models\Site;
 use App\Store\LedgerAnswers;
-use Heronstem\Core\Address\Address;
-use Heronstem\Core\Address\InvalidAddress;
 use Heronstem\Core\Content\PastedHtml;
 use Illuminate\Database\Connection;
 use Illuminate\Http\JsonResponse;
@@ -28,15 +26,11 @@ final readonly class PasteController
         $this->permission->toWrite(Signed::in($request), $site, null);
         $given = $request->validate(['html' => ['present', 'string', 'max:'.PastedHtml::LARGEST]], ['html.max' => 'This is more than can be pasted at once.']);
         $answers = new LedgerAnswers($this->db, $site);
-        $pageAt = static function (string $href) use ($site, $answers): ?string {
-            if (! str_starts_with($href, '/') && ! str_starts_with($href, $site->origin.'/')) {
-                return null;
-            }
-            try {
-                return str_contains($href, '#') ? null : $answers->at(Address::asked($href, $site->rules())->key)?->page?->id;
-            } catch (InvalidAddress) {
-                return null;
-            }
+        $own = $site->ownAddresses();
+        $pageAt = static function (string $href) use ($own, $answers): ?string {
+            $address = $own->in($href);
+
+            return $address === null ? null : $answers->at($address->key)?->page?->id;
         };
 
         return new JsonResponse((new PastedHtml($pageAt))->read($given['html'])->toArray());

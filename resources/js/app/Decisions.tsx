@@ -75,13 +75,14 @@ type Answer = Question['answers'][number]
 function asks({ kind, name, count: n }: Question) {
     if (kind === 'retired') return <>What do visitors get at {count(n, 'address', 'addresses')} of “{name}” from now on?</>
     if (kind === 'children-of') return <>“{name}” has {count(n, 'page')} inside. What becomes of {n === 1 ? 'it' : 'them'}?</>
+    if (kind === 'raw-links') return <>{count(n, 'link')} in words {n === 1 ? 'is written as an address' : 'are written as addresses'}, so {n === 1 ? 'it does' : 'they do'} not follow by {n === 1 ? 'itself' : 'themselves'}.</>
     return <>{count(n, 'draft')} lie{n === 1 ? 's' : ''} below “{name}”.</>
 }
 
-function answerWords(answer: Answer, { heir }: Question) {
+function answerWords(answer: Answer, { heir, kind }: Question) {
     const words: Record<Answer, string> = {
         parent: `Send them on to ${heir?.name ?? 'the page above'}`, gone: 'Say that the page is gone', page: 'Send them on to another page…',
-        along: 'Into the bin as well', up: 'Take its place', leave: 'Leave them drafts', live: 'Put them live too',
+        along: 'Into the bin as well', up: 'Take its place', leave: kind === 'raw-links' ? 'Leave them as they are' : 'Leave them drafts', rewrite: 'Turn them into links to the pages', live: 'Put them live too',
     }
     return words[answer]
 }

@@ -53,6 +53,7 @@ function Examples({ account, group, rows, onWhole }: { account: Account; group: 
 /** One consequence in a line. */
 export function Consequence({ row, group }: { row: Schemas['RippleRow']; group: ListGroup }) {
     if (group === 'addresses' && row.from !== null && row.to !== null) return <Move from={row.from} to={row.to} note={row.note} />
+    if (group === 'rawLinks') return <RawLink row={row} />
     if (group === 'menu') return <><b className="font-semibold">{row.name}</b> {row.note}</>
     const mono = 'font-mono text-[13px]'
     return (
@@ -60,6 +61,18 @@ export function Consequence({ row, group }: { row: Schemas['RippleRow']; group: 
             {row.from !== null && <span className={mono}>{row.from}</span>}
             {group === 'redirectsWritten' && <><span aria-label="sends on to" className="text-ink-3">→</span>{row.to !== null ? <span className={clsx(mono, 'text-heron')}>{row.to}</span> : <span>{row.name}</span>}</>}
             {row.from === null && <><b className="font-semibold">{row.name}</b>{row.to !== null && <span className={clsx(mono, 'text-ink-3')}>{row.to}</span>}</>}
+        </span>
+    )
+}
+
+/** In whose words, as it is written, and what becomes of it. */
+function RawLink({ row }: { row: Schemas['RippleRow'] }) {
+    return (
+        <span className="flex flex-wrap items-baseline gap-x-3">
+            <b className="font-semibold">{row.name}</b>
+            <span className="font-mono text-[13px]">{row.from}</span>
+            <span className={row.note.startsWith('breaks') ? 'text-berry' : 'text-ink-2'}>{row.note}</span>
+            {row.to !== null && <span className="font-mono text-[13px] text-heron">{row.to}</span>}
         </span>
     )
 }

@@ -52,6 +52,23 @@ final class DocumentTest extends TestCase
     }
 
     #[Test]
+    public function a_link_written_as_an_address_is_turned_to_a_page_with_what_stands_at_its_end(): void
+    {
+        $words = fn (array $attrs): array => ['type' => 'doc', 'content' => [['type' => 'bulletList', 'content' => [['type' => 'listItem', 'content' => [['type' => 'paragraph', 'content' => [$this->text('go', ['type' => 'bold'], ['type' => 'link', 'attrs' => $attrs]), $this->text('.')]]]]]]]];
+        $document = Document::read($words(['href' => '/old?from=1#top']));
+        self::assertSame(['/old?from=1#top'], $document->hrefs());
+        $turned = $document->withHrefsTurned(['/old?from=1#top' => self::PAGE, '/other' => self::HIDDEN]);
+        self::assertSame([], $turned->hrefs());
+        self::assertSame([self::PAGE], $turned->linkedPages());
+        self::assertSame('<ul><li><a href="/travel?from=1#top"><strong>go</strong></a>.</li></ul>', $this->renderer()->render($turned));
+        self::assertEquals($turned, Document::read($turned->toArray()));
+        self::assertEquals($document, $document->withHrefsTurned(['/other' => self::HIDDEN]));
+        self::assertSame(self::HIDDEN, $turned->withLinksTurned([self::PAGE => self::HIDDEN])->linkedPages()[0]);
+        $this->expectException(InvalidDocument::class);
+        Document::read($words(['page' => self::PAGE, 'rest' => 'javascript:alert(1)']));
+    }
+
+    #[Test]
     public function a_picture_has_its_texts_and_its_measures(): void
     {
         $html = $this->render([['type' => 'picture', 'attrs' => ['file' => self::FILE, 'alt' => 'A "boat"', 'caption' => 'At sea', 'align' => 'right', 'width' => 50]]]);

@@ -11,6 +11,7 @@ use Heronstem\Core\Address\ClaimKind;
 use Heronstem\Core\Address\Ledger;
 use Heronstem\Core\Address\Slug;
 use Heronstem\Core\Linking\LinksInto;
+use Heronstem\Core\Linking\RawLink;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Structure\Authority;
 use Heronstem\Core\Structure\Batch;
@@ -41,6 +42,9 @@ final class MemorySite implements Ledger, LinksInto, Pages
     public ?string $startPage = null;
 
     public int $links = 0;
+
+    /** @var list<RawLink> */
+    public array $rawLinks = [];
 
     /** Seconds since 1970. */
     public int $now = 1_800_000_000;
@@ -237,5 +241,10 @@ final class MemorySite implements Ledger, LinksInto, Pages
     public function countInto(array $pages): int
     {
         return $this->links;
+    }
+
+    public function rawTo(array $keys): iterable
+    {
+        return array_values(array_filter($this->rawLinks, static fn (RawLink $link): bool => in_array($link->address->key, $keys, true)));
     }
 }

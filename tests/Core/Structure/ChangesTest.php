@@ -51,6 +51,16 @@ final class ChangesTest extends TestCase
     }
 
     #[Test]
+    public function a_further_address_that_is_removed_and_pinned_in_one_batch_is_the_own_address(): void
+    {
+        $this->site->apply(Change\AddAddress::serving('Times', $this->address('/boats')));
+        $ripple = $this->site->apply(new Change\RemoveAddress('Times', $this->address('/boats')), new Change\Pin('Times', $this->address('/boats')));
+        self::assertSame(['page Times', 'redirect /boats'], [$this->site->answer('/boats'), $this->site->answer('/travel/times')]);
+        $this->site->takeBack($this->site->takeBack($ripple));
+        self::assertSame('page Times', $this->site->answer('/boats'));
+    }
+
+    #[Test]
     public function a_duplicated_branch_is_all_drafts_with_free_slugs_and_knows_what_it_is_a_copy_of(): void
     {
         $ripple = $this->site->apply(new Change\Duplicate('Travel', 'Copy', Reach::Branch));

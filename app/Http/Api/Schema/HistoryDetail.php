@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Api\Schema;
 
+use App\Desk\RippleAccount;
 use App\Models\HistoryEntry;
 use OpenApi\Attributes as OA;
 
@@ -19,6 +20,6 @@ final readonly class HistoryDetail
 
     public static function of(HistoryEntry $entry): self
     {
-        return new self(HistoryView::of($entry), $entry->ripple);
+        return new self(HistoryView::of($entry), RippleAccount::shown($entry->ripple));
     }
 }

@@ -22,9 +22,9 @@ use OpenApi\Attributes as OA;
     new OA\Property('mark', type: 'string', enum: ['comes', 'goes', 'moves', 'changes'], nullable: true), new OA\Property('leftOut', type: 'integer'),
 ])]
 #[OA\Schema(schema: 'RippleAccount', description: 'Counts, the first fifty rows of each group, notes, and the branch before and after.', required: ['counts', 'lists', 'notes', 'drawing'], properties: [
-    new OA\Property('counts', required: ['addresses', 'redirectsWritten', 'redirectsDropped', 'gone', 'live', 'offline', 'bin', 'menu', 'copies', 'linksFollow', 'linksBreak', 'sitemap'], type: 'object', properties: [
+    new OA\Property('counts', required: ['addresses', 'redirectsWritten', 'redirectsDropped', 'gone', 'live', 'offline', 'bin', 'menu', 'rawLinks', 'copies', 'linksFollow', 'linksBreak', 'sitemap'], type: 'object', properties: [
         new OA\Property('addresses', type: 'integer'), new OA\Property('redirectsWritten', type: 'integer'), new OA\Property('redirectsDropped', type: 'integer'), new OA\Property('gone', type: 'integer'),
-        new OA\Property('live', type: 'integer'), new OA\Property('offline', type: 'integer'), new OA\Property('bin', type: 'integer'), new OA\Property('menu', type: 'integer'), new OA\Property('copies', type: 'integer'),
+        new OA\Property('live', type: 'integer'), new OA\Property('offline', type: 'integer'), new OA\Property('bin', type: 'integer'), new OA\Property('menu', type: 'integer'), new OA\Property('rawLinks', description: 'links written as addresses that go through a redirect, lead elsewhere or break', type: 'integer'), new OA\Property('copies', type: 'integer'),
         new OA\Property('linksFollow', type: 'integer'), new OA\Property('linksBreak', type: 'integer'), new OA\Property('sitemap', type: 'integer'),
     ]),
     new OA\Property('lists', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'array', items: new OA\Items(ref: '#/components/schemas/RippleRow'))),
@@ -34,10 +34,10 @@ use OpenApi\Attributes as OA;
     ]),
 ])]
 #[OA\Schema(schema: 'Question', description: 'Something the manager must choose; answered by a decision of its kind.', required: ['kind', 'page', 'name', 'count', 'answers', 'default', 'heir', 'open', 'answer', 'to'], properties: [
-    new OA\Property('kind', type: 'string', enum: ['retired', 'children-of', 'drafts-below']), new OA\Property('page', type: 'string'), new OA\Property('name', type: 'string'),
-    new OA\Property('count', description: 'addresses that visitors know, pages below, or drafts', type: 'integer'),
-    new OA\Property('answers', type: 'array', items: new OA\Items(type: 'string', enum: ['parent', 'gone', 'page', 'along', 'up', 'leave', 'live'])),
-    new OA\Property('default', type: 'string', enum: ['parent', 'gone', 'page', 'along', 'up', 'leave', 'live']), new OA\Property('heir', ref: '#/components/schemas/PageCrumb', nullable: true),
+    new OA\Property('kind', type: 'string', enum: ['retired', 'children-of', 'drafts-below', 'raw-links']), new OA\Property('page', type: 'string'), new OA\Property('name', type: 'string'),
+    new OA\Property('count', description: 'addresses that visitors know, pages below, drafts, or links', type: 'integer'),
+    new OA\Property('answers', type: 'array', items: new OA\Items(type: 'string', enum: ['parent', 'gone', 'page', 'along', 'up', 'leave', 'live', 'rewrite'])),
+    new OA\Property('default', type: 'string', enum: ['parent', 'gone', 'page', 'along', 'up', 'leave', 'live', 'rewrite']), new OA\Property('heir', ref: '#/components/schemas/PageCrumb', nullable: true),
     new OA\Property('open', type: 'boolean'), new OA\Property('answer', type: 'string', nullable: true), new OA\Property('to', type: 'string', nullable: true),
 ])]
 #[OA\Schema(schema: 'WayOut', description: 'Add its changes and decisions to the batch to take it. The first of a conflict is its default.', required: ['kind', 'slug', 'changes', 'decisions'], properties: [
@@ -58,8 +58,8 @@ use OpenApi\Attributes as OA;
     new OA\Property('state', type: 'string', enum: ['as-it-was', 'offline']), new OA\Property('answer', type: 'string', enum: ['serve', 'send-on']), new OA\Property('note', type: 'string'),
 ])]
 #[OA\Schema(schema: 'Decision', description: 'give-way lets what holds `address` go; the others answer the question of their kind about `page`.', required: ['kind'], properties: [
-    new OA\Property('kind', type: 'string', enum: ['give-way', 'retired', 'children-of', 'drafts-below']), new OA\Property('address', type: 'string'), new OA\Property('page', type: 'string'),
-    new OA\Property('answer', type: 'string', enum: ['parent', 'gone', 'page', 'along', 'up', 'leave', 'live']), new OA\Property('to', description: 'the page that inherits, with the answer page', type: 'string'),
+    new OA\Property('kind', type: 'string', enum: ['give-way', 'retired', 'children-of', 'drafts-below', 'raw-links']), new OA\Property('address', type: 'string'), new OA\Property('page', type: 'string'),
+    new OA\Property('answer', type: 'string', enum: ['parent', 'gone', 'page', 'along', 'up', 'leave', 'live', 'rewrite']), new OA\Property('to', description: 'the page that inherits, with the answer page', type: 'string'),
 ])]
 #[OA\Schema(schema: 'Batch', required: ['changes'], properties: [
     new OA\Property('changes', type: 'array', items: new OA\Items(ref: '#/components/schemas/Change')),

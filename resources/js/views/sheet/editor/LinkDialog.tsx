@@ -16,6 +16,7 @@ export function LinkDialog({ site, now, onClose, onTake }: Props) {
     const [text, setText] = useState(now)
     const asked = useDebounced(text.trim(), 80)
     const outside = outsideLink(text.trim())
+    const written = /^\/[^\s/\\]\S*$/.test(text.trim()) ? text.trim() : null
     const { data: hits = [] } = useQuery({ ...goToQuery(site, asked), enabled: asked !== '' && outside === null })
     const item = 'flex cursor-pointer items-baseline gap-2 rounded px-2.5 py-1.5 data-[selected=true]:bg-heron-soft'
     return (
@@ -30,7 +31,8 @@ export function LinkDialog({ site, now, onClose, onTake }: Props) {
                             <b className="font-semibold">{hit.name}</b> <span className="truncate font-mono text-[12px] text-ink-3">{readable(hit.address)}</span>
                         </Command.Item>
                     ))}
-                    {outside === null && asked !== '' && hits.length === 0 && <p className="px-2.5 py-1.5 text-ink-3">No page has “{asked}” in its name or address.</p>}
+                    {outside === null && asked !== '' && hits.length === 0 && written === null && <p className="px-2.5 py-1.5 text-ink-3">No page has “{asked}” in its name or address.</p>}
+                    {written !== null && <Command.Item value="written" onSelect={() => onTake({ page: null, href: written })} className={item}>Link to <b className="font-mono text-[12px] font-semibold">{written}</b> <span className="text-[12px] text-ink-3">as it is written: it does not follow a page that moves</span></Command.Item>}
                 </Command.List>
             </Command>
             <div className="mt-3 flex justify-end gap-2"><Button onClick={() => onTake(null)}>Remove link</Button><Button onClick={onClose}>Let it be</Button></div>

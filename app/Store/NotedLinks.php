@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use App\Models\Page;
+use App\Models\PageWords;
+use App\Models\Site;
+use Heronstem\Core\Content\Document;
+use Heronstem\Core\Linking\OwnAddress;
+use Illuminate\Database\ConnectionInterface;
+use Illuminate\Support\Collection;
+
+/** Notes which links stand in pages' words: to pages as visitors get them, and those written as addresses, published or not. */
+final readonly class NotedLinks
+{
+    /** Pages noted at a time. */
+    private const PIECE = 200;
+
+    public function __construct(private ConnectionInterface $db)
+    {
+    }
+
+    /** @param  array<int>  $pages  keys of pages that have words */
+    public function note(array $pages): void
+    {
+        foreach (array_chunk($pages, self::PIECE) as $piece) {
+            $sites = Page::query()->whereKey($piece)->pluck('site_id', 'id');
+            foreach (PageWords::query()->whereKey($piece)->get()->groupBy(static fn (PageWords $words): int => $sites[$words->page_id]) as $site => $words) {
+                $this->ofSite(Site::query()->findOrFail($site), $words);
+            }
+        }
+    }
+
+    /** @param  Collection<int, PageWords>  $words */
+    private function ofSite(Site $site, Collection $words): void
+    {
+        $own = $site->ownAddresses();
+        $links = $raw = [];
+        foreach ($words as $each) {
+            $live = $each->live === null ? null : $each->liveDocument();
+            foreach ($live?->linkedPages() ?? [] as $page) {
+                $links[] = ['from' => $each->page_id, 'to' => $page];
+            }
+            array_push($raw, ...$this->raw($each->page_id, $live, Document::read($each->working), $own));
+        }
+        $ids = PgArray::of($words->pluck('page_id')->all());
+        $this->db->delete('delete from links where from_page_id = any(?::bigint[])', [$ids]);
+        $this->db->delete('delete from raw_links where from_page_id = any(?::bigint[])', [$ids]);
+        if ($links !== []) {
+            $this->db->insert('insert into links (from_page_id, to_page_id) select n."from", p.id from jsonb_to_recordset(?::jsonb) as n("from" bigint, "to" text) join pages p on p.ulid = n."to" and p.site_id = ? and p.id <> n."from"', [json_encode($links, JSON_THROW_ON_ERROR), $site->id]);
+        }
+        if ($raw !== []) {
+            $this->db->insert('insert into raw_links (site_id, from_page_id, href, key, address, live) select ?, n.page, n.href, n.key, n.address, n.live from jsonb_to_recordset(?::jsonb) as n(page bigint, href text, key text, address text, live boolean)', [$site->id, json_encode($raw, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)]);
+        }
+    }
+
+    /** @return list<array{page: int, href: string, key: string, address: string, live: bool}> */
+    private function raw(int $page, ?Document $live, Document $working, OwnAddress $own): array
+    {
+        $published = array_flip($live?->hrefs() ?? []);
+        $raw = [];
+        foreach (array_unique([...array_map(strval(...), array_keys($published)), ...$working->hrefs()]) as $href) {
+            $address = $own->in($href);
+            if ($address !== null) {
+                $raw[] = ['page' => $page, 'href' => $href, 'key' => $address->key, 'address' => $address->path, 'live' => isset($published[$href])];
+            }
+        }
+
+        return $raw;
+    }
+}
