@@ -178,6 +178,39 @@ final class StructureTest extends Errand
     }
 
     #[Test]
+    public function a_link_written_as_an_address_is_found_before_its_page_is_renamed_and_turned_to_the_page(): void
+    {
+        $chrome = $this->signIn();
+        $this->makePage('Seasickness', 'Help');
+        $this->goLive();
+        $this->makePage('Ginger', 'Help');
+        $chrome->click('tab', 'Words');
+        $chrome->find('textbox', 'Words of the page')->click();
+        $chrome->press('If it rolls');
+        $chrome->press([WebDriverKeys::SHIFT, WebDriverKeys::HOME]);
+        $chrome->click('button', 'Link');
+        $chrome->find('dialog', 'Link');
+        $chrome->press('/help/seasickness#worst');
+        $chrome->find('option', '*as it is written*')->click();
+        $chrome->awaitGone('dialog', 'Link');
+        $chrome->click('button', 'Save words');
+        $chrome->awaitText('version 1');
+        $this->goLive();
+        $chrome->click('button', 'Seasickness');
+        $chrome->click('tab', 'Place');
+        $chrome->type('textbox', 'Slug', 'feeling-sick');
+        $chrome->click('button', 'Save changes');
+        $chrome->awaitText('1 link in words is written as an address', $this->tray());
+        $chrome->click('button', '1 link by address');
+        $chrome->awaitText('goes through a redirect', $this->tray());
+        $chrome->click('radio', 'Turn it into a link to its page');
+        $this->apply();
+        $chrome->awaitText('Set the slug of Seasickness');
+        $html = $this->fetch($this->ferries('/help/ginger'))[2];
+        self::assertSame('/help/feeling-sick#worst', preg_match('/<a href="([^"]*)">If it rolls/', $html, $link) === 1 ? $link[1] : $html);
+    }
+
+    #[Test]
     public function two_versions_of_words_are_compared_and_the_older_brought_back(): void
     {
         $chrome = $this->signIn();

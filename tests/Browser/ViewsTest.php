@@ -194,6 +194,14 @@ final class ViewsTest extends Errand
         $chrome->find('row', '*leaflet-2*');
         $row = $chrome->find('row', '*leaflet-2*');
         self::assertSame(['3', '600'], [$row->getAttribute('aria-level'), $row->getAttribute('aria-setsize')]);
+        $chrome->driver->executeScript("document.querySelector('[role=treegrid]').scrollTo({ top: 9607 })");
+        $place = fn (): int => (int) $chrome->driver->executeScript("return document.querySelector('[role=treegrid]')?.scrollTop ?? 0");
+        $chrome->until(fn (): ?bool => str_contains($chrome->driver->getCurrentURL(), 'top=300.2') ? true : null, 'the place in the address');
+        $chrome->driver->navigate()->refresh();
+        $chrome->until(fn (): ?bool => abs($place() - 9607) < 2 ? true : null, 'the rows where they were');
+        $chrome->until(fn (): ?bool => $chrome->has('row', '*Leaflet*') ? true : null, 'rows there');
+        usleep(400_000);
+        self::assertEqualsWithDelta(9607, $place(), 2, 'They stay there.');
         $database->exec("delete from pages where name like 'Leaflet %'");
     }
 

@@ -79,10 +79,10 @@ function asks({ kind, name, count: n }: Question) {
     return <>{count(n, 'draft')} lie{n === 1 ? 's' : ''} below “{name}”.</>
 }
 
-function answerWords(answer: Answer, { heir, kind }: Question) {
+function answerWords(answer: Answer, { heir, kind, count: n }: Question) {
     const words: Record<Answer, string> = {
         parent: `Send them on to ${heir?.name ?? 'the page above'}`, gone: 'Say that the page is gone', page: 'Send them on to another page…',
-        along: 'Into the bin as well', up: 'Take its place', leave: kind === 'raw-links' ? 'Leave them as they are' : 'Leave them drafts', rewrite: 'Turn them into links to the pages', live: 'Put them live too',
+        along: 'Into the bin as well', up: 'Take its place', leave: kind === 'raw-links' ? `Leave ${n === 1 ? 'it as it is' : 'them as they are'}` : 'Leave them drafts', rewrite: n === 1 ? 'Turn it into a link to its page' : 'Turn them into links to their pages', live: 'Put them live too',
     }
     return words[answer]
 }

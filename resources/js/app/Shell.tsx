@@ -1,6 +1,5 @@
 import { Outlet } from '@tanstack/react-router'
 import { Suspense, useEffect, useState } from 'react'
-import { Toaster } from 'sonner'
 import { useChanges, ChangesProvider } from './changes'
 import { GoTo } from './GoTo'
 import { KeysSheet } from './KeysSheet'
@@ -8,6 +7,7 @@ import { Rail } from './Rail'
 import { RippleTray } from './RippleTray'
 import { SignedOut } from './SignedOut'
 import { useSite } from './site'
+import { Toasts } from './Toasts'
 import { TopStrip } from './TopStrip'
 
 /** Rail at the left, strip at the top, the view, and the ripple tray below it. */
@@ -40,7 +40,7 @@ function Frame() {
             <GoTo open={goTo} onClose={() => setGoTo(false)} />
             <KeysSheet open={keysShown} onClose={() => showKeys(false)} />
             <SignedOut />
-            <Toaster position="bottom-left" offset={{ left: 92, bottom: 20 }} duration={9000} toastOptions={{ style: { fontFamily: "'Atkinson Hyperlegible Next Variable', sans-serif", fontSize: 14 }, className: '!bg-sheet !text-ink !border-line !shadow-float', classNames: { actionButton: '!bg-heron !text-on-heron !font-semibold' } }} />
+            <Toasts />
         </div>
     )
 }

@@ -38,6 +38,7 @@ export function useChanges() {
 export function ChangesProvider({ site, children }: { site: string; children: ReactNode }) {
     const queries = useQueryClient()
     const [pending, setPending] = useState<Pending | null>(null)
+    const [amending, setAmending] = useState(false)
     const applied = useRef<string[]>([])
     const takenBack = useRef<string[]>([])
     const refresh = useCallback(() => queries.invalidateQueries({ queryKey: keys.site(site) }), [queries, site])
@@ -119,11 +120,14 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
         async (way: Batch) => {
             if (pending?.batch === undefined) return
             const batch = joined(pending.batch, way)
+            setAmending(true)
             try {
                 const ripple = await planOf(site, { batch })
                 setPending({ ...pending, batch, takeBack: undefined, ripple })
             } catch (problem) {
                 complain(problem)
+            } finally {
+                setAmending(false)
             }
         },
         [pending, site],
@@ -131,7 +135,8 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
     const value = useMemo<Changes>(
         () => ({
             pending,
-            busy: isPending,
+            // What was decided a moment ago is not in the ripple yet; nothing is applied without it.
+            busy: isPending || amending,
             propose,
             amend,
             takeDefaults: async () => {
@@ -148,7 +153,7 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
             takeBack,
             again,
         }),
-        [again, amend, isPending, mutateAsync, pending, propose, takeBack],
+        [again, amend, amending, isPending, mutateAsync, pending, propose, takeBack],
     )
     return <Context.Provider value={value}>{children}</Context.Provider>
 }

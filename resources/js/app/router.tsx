@@ -54,6 +54,7 @@ const outline = createRoute({
     validateSearch: (search): OutlineSearch => ({
         open: text(search.open),
         row: text(search.row),
+        top: typeof search.top === 'number' && search.top > 0 ? search.top : undefined,
         page: text(search.page),
         tab: search.tab === 'words' || search.tab === 'search' || search.tab === 'place' || search.tab === 'history' ? search.tab : undefined,
         filter: text(search.filter),

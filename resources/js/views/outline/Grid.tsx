@@ -11,12 +11,15 @@ import { ROW, type MakePlace, type Row } from './rows'
 import type { RowAct } from './RowMenu'
 import { besidePointer, useDrag } from './useDrag'
 import { useSteady } from '../../ui/useSteady'
+import { useScrollPlace } from './useScrollPlace'
 import { useGridKeys } from './useGridKeys'
 import type { useMarks } from './useMarks'
 
 type Props = {
     rows: Row[]
     active: string | undefined
+    top: number | undefined
+    onTop: (top: number | undefined) => void
     narrow: boolean
     canDrag: boolean
     filter: { total: number } | null
@@ -53,9 +56,10 @@ export function Grid(props: Props) {
             if (row?.kind === 'hole') onWant(row.parent, row.index)
         }
     }, [onWant, rows, shown])
+    const arriving = useScrollPlace(scroller, props.top, rows.length, props.onTop)
     useEffect(() => {
-        if (at >= 0) virtual.scrollToIndex(at)
-    }, [at, virtual])
+        if (at >= 0 && !arriving.current) virtual.scrollToIndex(at)
+    }, [arriving, at, virtual])
     useEffect(() => {
         if (making >= 0) virtual.scrollToIndex(making)
     }, [making, virtual])

@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { filterQuery, pageQuery } from '../../api/queries'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
@@ -19,7 +19,7 @@ import { StructureDrawing } from './StructureDrawing'
 import { useMarks } from './useMarks'
 import { useOutline } from './useOutline'
 
-export type Search = { open?: string; row?: string; page?: string; filter?: string; state?: string; kind?: string; layout?: string; marked?: string; drawing?: boolean }
+export type Search = { open?: string; row?: string; top?: number; page?: string; filter?: string; state?: string; kind?: string; layout?: string; marked?: string; drawing?: boolean }
 type Set_ = (change: Search & { tab?: 'place' | 'words' | 'search' | 'history' }, how?: { replace: boolean }) => void
 type Props = { search: Search; set: Set_; narrow: boolean }
 
@@ -43,13 +43,14 @@ export function Outline({ search, set, narrow }: Props) {
     const rows = useMemo(() => (isFiltered ? filtered(found.data.rows) : flatten(branches, open, making)), [branches, found.data, isFiltered, making, open])
 
     useEffect(() => {
-        if ((search.filter ?? '') !== text) set({ filter: text === '' ? undefined : text })
+        if ((search.filter ?? '') !== text) set({ filter: text === '' ? undefined : text, top: undefined })
     }, [search.filter, set, text])
     useReveal(site.key, search.row, !isFiltered && !isPending && search.row !== undefined && !rows.some(row => row.key === search.row), (within, index) => {
         set({ open: [...new Set([...open, ...within])].join(',') || undefined })
         want(within.at(-1) ?? null, index)
     })
 
+    const onTop = useCallback((top: number | undefined) => set({ top }), [set])
     const setOpen = (id: string, now: boolean) => set({ open: (now ? [...open, id] : [...open].filter(each => each !== id)).join(',') || undefined })
     const make = (place: MakePlace) => {
         setTyped('')
@@ -102,6 +103,8 @@ export function Outline({ search, set, narrow }: Props) {
                     filter={isFiltered ? { total: found.data.total } : null}
                     text={isFiltered ? text : ''}
                     marks={marks}
+                    top={search.top}
+                    onTop={onTop}
                     onActive={row => set({ row })}
                     onOpen={setOpen}
                     onSheet={page => set({ row: page, page }, { replace: false })}
@@ -134,7 +137,7 @@ function useReveal(site: string, row: string | undefined, wanted: boolean, onPla
 }
 
 /** Opens where one left it: branches and row are remembered in this browser, and used when the address says nothing. */
-function useRemembered(site: string, { open, row, page, filter, state, kind, marked }: Search, set: Set_) {
+function useRemembered(site: string, { open, row, top, page, filter, state, kind, marked }: Search, set: Set_) {
     const key = `heronstem.outline.${site}`
     useEffect(() => {
         const kept = localStorage.getItem(key)
@@ -143,8 +146,8 @@ function useRemembered(site: string, { open, row, page, filter, state, kind, mar
         // eslint-disable-next-line react-hooks/exhaustive-deps
     }, [key])
     useEffect(() => {
-        if (open !== undefined || row !== undefined) localStorage.setItem(key, JSON.stringify({ open, row }))
-    }, [key, open, row])
+        if (open !== undefined || row !== undefined) localStorage.setItem(key, JSON.stringify({ open, row, top }))
+    }, [key, open, row, top])
 }
 
 function Count({ n, word, className = '' }: { n: number; word: string; className?: string }) {

@@ -1,0 +1,19 @@
+import { Toaster } from 'sonner'
+import { useChanges } from './changes'
+
+/** What has just been done, with the way back: at the lower left, or above while the ripple tray needs that place. */
+export function Toasts() {
+    const { pending } = useChanges()
+    return (
+        <Toaster
+            position={pending === null ? 'bottom-left' : 'top-center'}
+            offset={{ left: 92, bottom: 20, top: 52 }}
+            duration={9000}
+            toastOptions={{
+                style: { fontFamily: "'Atkinson Hyperlegible Next Variable', sans-serif", fontSize: 14 },
+                className: '!bg-sheet !text-ink !border-line !shadow-float',
+                classNames: { actionButton: '!bg-heron !text-on-heron !font-semibold' },
+            }}
+        />
+    )
+}
