@@ -237,7 +237,7 @@ final class StructureApiTest extends AppTestCase
         mt_srand(20271125);
         $apply = $this->app->make(ApplyChanges::class);
         $done = 0;
-        for ($i = 0; $done < 60 && $i < 1000; $i++) {
+        for ($i = 0; $done < 200 && $i < 3000; $i++) {
             $random = new RandomChanges(DB::table('pages')->where('site_id', $this->site->id)->orderBy('id')->pluck('ulid')->all(), $this->site->rules(), time(), "$i");
             $steps = array_map(static fn (): array => [mt_rand(0, 27), mt_rand(0, 99), mt_rand(0, 99), mt_rand(0, 5)], range(1, mt_rand(1, 2)));
             $before = $this->snapshot();
@@ -255,7 +255,7 @@ final class StructureApiTest extends AppTestCase
             $apply->apply($this->site, $this->manager, $this->back($back), authority: Authority::Owner);
             self::assertEquals($after, $this->snapshot(), json_encode($entry->batch));
         }
-        self::assertSame(60, $done);
+        self::assertSame(200, $done);
         $this->assertInvariants();
     }
 
