@@ -57,9 +57,12 @@ final readonly class Permission
             if (! in_array($written['kind'], self::WRITERS_CHANGES, true)) {
                 throw new AuthorizationException('Writers prepare pages; putting them live, taking them offline and taking back is done by a manager.');
             }
-            foreach ($written['pages'] ?? [$written['page']] as $page) {
-                $this->guardWriter($membership, $site, [...$written, 'page' => $page]);
+            $named = $written['pages'] ?? [$written['page']];
+            $known = Page::query()->where('site_id', $site->id)->whereIn('ulid', $named)->get()->keyBy('ulid');
+            foreach ($named as $page) {
+                $this->guardWriter($membership, $written, $known[$page] ?? null);
             }
+            $this->guardPlace($membership, $site, $written);
         }
     }
 
@@ -70,16 +73,24 @@ final readonly class Permission
     }
 
     /** @param  array<string, mixed>  $change */
-    private function guardWriter(Membership $membership, Site $site, array $change): void
+    private function guardWriter(Membership $membership, array $change, ?Page $page): void
     {
-        $page = Page::query()->where('site_id', $site->id)->where('ulid', $change['page'])->first();
         if ($page !== null && $change['kind'] !== 'duplicate' && $this->isKnown($page, $change['kind'])) {
             throw new AuthorizationException("Visitors know “{$page->name}”, or a page inside it; only a manager changes its name, slug or place, or retires it.");
         }
         if ($page !== null && ! $this->inBranch($membership, $page->path)) {
             throw new AuthorizationException("You write in another branch; “{$page->name}” lies outside it.");
         }
-        $place = $change['place'] ?? ($change['kind'] === 'duplicate' ? ['after' => $change['page']] : null);
+    }
+
+    /**
+     * Where the change puts pages: a copy beside what it is a copy of, unless it says otherwise.
+     *
+     * @param  array<string, mixed>  $change
+     */
+    private function guardPlace(Membership $membership, Site $site, array $change): void
+    {
+        $place = $change['place'] ?? ($change['kind'] === 'duplicate' ? ['after' => $change['pages'][0] ?? $change['page']] : null);
         if (! is_array($place) || $membership->branch_id === null) {
             return;
         }
