@@ -7,6 +7,7 @@ namespace App\Desk;
 use App\Models\Site;
 use App\Store\StoredLedger;
 use App\Store\StoredLinks;
+use App\Store\StoredMenus;
 use App\Store\StoredPages;
 use Heronstem\Core\Structure\Authority;
 use Heronstem\Core\Structure\Planner;
@@ -21,6 +22,6 @@ final readonly class Planners
 
     public function for(Site $site, Authority $authority = Authority::Manager): Planner
     {
-        return new Planner($site->frame($authority), new StoredPages($this->db, $site), new StoredLedger($this->db, $site), new StoredLinks($this->db, $site));
+        return new Planner($site->frame($authority, Layout::places()), new StoredPages($this->db, $site), new StoredLedger($this->db, $site), new StoredLinks($this->db, $site), new StoredMenus($this->db, $site));
     }
 }

@@ -35,6 +35,7 @@ final readonly class RecordEntry
             'counts' => $account['counts'],
             'pages' => array_map(static fn (PageDifference $difference): array => $difference->toArray(), $ripple->pages),
             'claims' => array_map(static fn ($difference): array => $difference->toArray(), $ripple->claims),
+            'menus' => array_map(static fn ($difference): array => $difference->toArray(), $ripple->menus),
             'start_page' => $ripple->startPage === null ? null : ['before' => $ripple->startPage->before, 'after' => $ripple->startPage->after],
             'ripple' => $account,
             'touched' => PgArray::of($this->touched($ripple)),

@@ -87,13 +87,13 @@ final class RippleRows
     /** @return Row */
     private static function menu(MenuEffect $effect): array
     {
-        $where = $effect->under === null ? 'on the bar' : "under {$effect->under}";
+        $where = $effect->menu->name.($effect->under === null ? '' : ", under $effect->under");
 
         return self::row($effect->page, $effect->label, null, null, match ($effect->kind) {
-            MenuEffectKind::Appears => "appears $where",
-            MenuEffectKind::Vanishes => 'vanishes from the main menu',
-            MenuEffectKind::Moves => "moves $where",
-            MenuEffectKind::Relabels => "gets this label $where",
+            MenuEffectKind::Appears => "appears in $where",
+            MenuEffectKind::Vanishes => "vanishes from {$effect->menu->name}",
+            MenuEffectKind::Moves => "moves in $where",
+            MenuEffectKind::Relabels => "gets this label in $where",
         });
     }
 

@@ -5,14 +5,20 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Models\Page;
+use Heronstem\Core\Menu\MenuDifference;
 use Heronstem\Core\Structure\Batch;
 use Heronstem\Core\Structure\Ripple;
+use Illuminate\Database\ConnectionInterface;
 
 /** Says in one sentence what a batch did. Page names stand between asterisks. */
-final class Sentences
+final readonly class Sentences
 {
     /** Longest sentence kept of what was taken back. */
     private const QUOTED = 300;
+
+    public function __construct(private ConnectionInterface $db)
+    {
+    }
 
     /** @param  bool  $byClock  nobody did it: the schedule */
     public function of(Batch $batch, Ripple $ripple, bool $byClock = false): string
@@ -77,10 +83,37 @@ final class Sentences
             'bring-back' => "Brought $name back",
             'empty-bin' => "Emptied $name out of the bin",
             'set-start-page' => "Made $name the start page",
+            'make-menu' => 'Made '.($change['of'] === 'picks' ? 'the picks' : 'the menu')." *{$change['name']}*",
+            'rename-menu' => 'Renamed '.$this->menuName($change['menu'])." to *{$change['name']}*",
+            'place-menu' => $change['place'] === null ? 'Took '.$this->menuName($change['menu']).' out of its place' : 'Placed '.$this->menuName($change['menu'])." at {$change['place']}",
+            'remove-menu' => 'Removed '.$this->menuName($change['menu']),
+            'arrange-menu' => 'Arranged '.$this->menuName($change['menu']).$this->arranged($change['menu'], $ripple),
+            'add-to-menu' => "Put $name into ".$this->menuName($change['menu']),
+            'take-out-of-menu' => "Took $name out of ".$this->menuName($change['menu']),
             'add-address' => "Let $name also answer at {$change['address']}",
             'remove-address' => "Took {$change['address']} from $name",
             default => 'Changed the structure',
         };
+    }
+
+    /** The name it has until this is written. */
+    private function menuName(string $id): string
+    {
+        return '*'.str_replace('*', '∗', (string) $this->db->table('menus')->where('ulid', $id)->value('name')).'*';
+    }
+
+    private function arranged(string $id, Ripple $ripple): string
+    {
+        $difference = array_values(array_filter($ripple->menus, static fn (MenuDifference $each): bool => $each->menu === $id))[0] ?? null;
+        $came = $went = $changed = 0;
+        foreach ($difference->entries ?? [] as [$was, $is]) {
+            $came += $was === null ? 1 : 0;
+            $went += $is === null ? 1 : 0;
+            $changed += $was !== null && $is !== null ? 1 : 0;
+        }
+        $parts = array_filter([$came === 0 ? null : $this->count($came, 'new entry', 'new entries'), $went === 0 ? null : $this->count($went, 'entry', 'entries').' out', $changed === 0 ? null : $this->count($changed, 'entry', 'entries').' changed']);
+
+        return $parts === [] ? '' : ', '.implode(', ', $parts);
     }
 
     private function along(Ripple $ripple, int $named): string
@@ -130,8 +163,8 @@ final class Sentences
         return null;
     }
 
-    private function count(int $n, string $word): string
+    private function count(int $n, string $word, ?string $many = null): string
     {
-        return "$n $word".($n === 1 ? '' : 's');
+        return "$n ".($n === 1 ? $word : ($many ?? "{$word}s"));
     }
 }

@@ -6,6 +6,7 @@ namespace App\Desk;
 
 use App\Models\HistoryEntry;
 use App\Models\Site;
+use Heronstem\Core\Menu\MenuDifference;
 use Heronstem\Core\Structure\Batch;
 use Heronstem\Core\Structure\Change\TakeBack;
 use Heronstem\Core\Structure\ChangeRefused;
@@ -67,6 +68,7 @@ final readonly class TakeBackEntry
                 array_map(PageDifference::fromArray(...), $entry->pages),
                 array_map(static fn (array $row): ClaimDifference => ClaimDifference::fromArray($row, $rules), $entry->claims),
                 $entry->start_page === null ? null : new StartPageDifference($entry->start_page['before'], $entry->start_page['after']),
+                array_map(MenuDifference::fromArray(...), $entry->menus),
             );
         }
 

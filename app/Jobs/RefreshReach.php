@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
+use App\Desk\SiteMenus;
 use App\Models\Site;
 use App\Store\PgArray;
 use Heronstem\Core\Linking\Reach;
+use Heronstem\Core\Menu\ResolvedEntry;
+use Heronstem\Core\Menu\Viewer;
 use Illuminate\Contracts\Queue\ShouldBeUniqueUntilProcessing;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Database\ConnectionInterface;
@@ -29,7 +32,7 @@ final class RefreshReach implements ShouldBeUniqueUntilProcessing, ShouldQueue
         return (string) $this->siteId;
     }
 
-    public function handle(ConnectionInterface $db): void
+    public function handle(ConnectionInterface $db, SiteMenus $menus): void
     {
         $site = Site::query()->find($this->siteId);
         if ($site === null) {
@@ -37,11 +40,8 @@ final class RefreshReach implements ShouldBeUniqueUntilProcessing, ShouldQueue
         }
         $leadsTo = [];
         $menu = [];
-        $live = $db->select("select p.id, p.parent_id, nlevel(p.path) as level, p.listed, parent.state as parent_state, parent.listed as parent_listed from pages p left join pages parent on parent.id = p.parent_id where p.site_id = ? and p.state = 'live'", [$site->id]);
+        $live = $db->select("select p.id, p.ulid, p.parent_id, p.listed from pages p where p.site_id = ? and p.state = 'live'", [$site->id]);
         foreach ($live as $page) {
-            if ($page->listed && ($page->level === 1 || ($page->level === 2 && $page->parent_state === 'live' && $page->parent_listed))) {
-                $menu[] = $page->id;
-            }
             if ($page->parent_id !== null) {
                 $leadsTo[$page->id][] = $page->parent_id; // breadcrumbs
                 if ($page->listed) {
@@ -52,6 +52,10 @@ final class RefreshReach implements ShouldBeUniqueUntilProcessing, ShouldQueue
         foreach ($db->select("select l.from_page_id as f, l.to_page_id as t from links l join pages p on p.id = l.to_page_id where p.site_id = ? and p.state = 'live'", [$site->id]) as $link) {
             $leadsTo[$link->f][] = $link->t;
         }
+        $ids = array_column($live, 'id', 'ulid');
+        foreach ($this->inMenus($menus->shown($site, Viewer::anybody())) as $page) {
+            $menu[] = $ids[$page] ?? 0;
+        }
         $clicks = $site->start_page_id === null ? [] : Reach::clicks($site->start_page_id, $menu, $leadsTo);
         $clicks = array_intersect_key($clicks, array_column($live, null, 'id'));
         $db->update(<<<'SQL'
@@ -61,5 +65,21 @@ final class RefreshReach implements ShouldBeUniqueUntilProcessing, ShouldQueue
             from (select p2.id, n.clicks, coalesce(i.links, 0) as links from pages p2 left join n on n.id = p2.id left join into_page i on i.id = p2.id where p2.site_id = ?) r
             where r.id = p.id and (p.clicks is distinct from r.clicks or p.links_in <> r.links)
             SQL, [PgArray::of(array_keys($clicks)), PgArray::of($clicks), $site->id, $site->id]);
+    }
+
+    /**
+     * @param  array<string, list<ResolvedEntry>>|list<list<ResolvedEntry>>  $levels
+     * @return iterable<string>
+     */
+    private function inMenus(array $levels): iterable
+    {
+        foreach ($levels as $entries) {
+            foreach ($entries as $entry) {
+                if ($entry->page !== null) {
+                    yield $entry->page;
+                }
+                yield from $this->inMenus([$entry->under]);
+            }
+        }
     }
 }

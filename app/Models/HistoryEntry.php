@@ -20,6 +20,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property array<string, int> $counts
  * @property list<array{page: string, before: array<string, scalar|null>|null, after: array<string, scalar|null>|null}> $pages
  * @property list<array{key: string, before: array{0: string, 1: string, 2: string, 3: bool, 4?: string}|null, after: array{0: string, 1: string, 2: string, 3: bool, 4?: string}|null}> $claims
+ * @property list<array<string, mixed>> $menus
  * @property array{before: string|null, after: string|null}|null $start_page
  * @property Account|null $ripple
  * @property string $touched
@@ -41,7 +42,7 @@ final class HistoryEntry extends Model
 
     protected $guarded = ['id'];
 
-    protected $casts = ['batch' => 'array', 'counts' => 'array', 'pages' => 'array', 'claims' => 'array', 'start_page' => 'array', 'ripple' => 'array', 'thinned_at' => 'datetime'];
+    protected $casts = ['batch' => 'array', 'counts' => 'array', 'pages' => 'array', 'claims' => 'array', 'menus' => 'array', 'start_page' => 'array', 'ripple' => 'array', 'thinned_at' => 'datetime'];
 
     /** @return list<string> */
     public function uniqueIds(): array

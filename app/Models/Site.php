@@ -7,6 +7,7 @@ namespace App\Models;
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\TrailingSlash;
 use Heronstem\Core\Linking\OwnAddress;
+use Heronstem\Core\Menu\MenuPlace;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Search\SiteFacts;
 use Heronstem\Core\Structure\Authority;
@@ -68,11 +69,12 @@ final class Site extends Model
         return new AddressRules(TrailingSlash::from($this->trailing_slash), $this->suffix, $this->case_sensitive, $this->language, $this->native_letters);
     }
 
-    public function frame(Authority $authority = Authority::Manager): SiteFrame
+    /** @param  array<string, MenuPlace>  $places */
+    public function frame(Authority $authority = Authority::Manager, array $places = []): SiteFrame
     {
         $start = $this->start_page_id === null ? null : Page::query()->whereKey($this->start_page_id)->value('ulid');
 
-        return new SiteFrame($this->rules(), is_string($start) ? $start : null, Moment::at(now()->getTimestamp()), $this->zone, $authority);
+        return new SiteFrame($this->rules(), is_string($start) ? $start : null, Moment::at(now()->getTimestamp()), $this->zone, $authority, $places);
     }
 
     /** Tells links into this site from those that lead elsewhere. */

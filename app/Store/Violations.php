@@ -20,7 +20,23 @@ final readonly class Violations
     /** @return list<array{invariant: string, what: string}> */
     public function of(Site $site): array
     {
-        return [...$this->tree($site), ...$this->addresses($site), ...$this->bin($site), ...$this->ledger($site)];
+        return [...$this->tree($site), ...$this->addresses($site), ...$this->bin($site), ...$this->ledger($site), ...$this->menus($site)];
+    }
+
+    /** @return list<array{invariant: string, what: string}> */
+    private function menus(Site $site): array
+    {
+        $found = [];
+        foreach ((new StoredMenus($this->db, $site))->all() as $menu) {
+            if (count($menu->inOrder()) !== count($menu->entries)) {
+                $found[] = ['invariant' => 'menu-order', 'what' => "An entry of “{$menu->name}” hangs below one that is not there."];
+            }
+        }
+        foreach ($this->db->select('select m.name, p.name as page from menu_entries e join menus m on m.id = e.menu_id join pages p on p.id = e.page_id where m.site_id = ? and p.site_id <> m.site_id', [$site->id]) as $row) {
+            $found[] = ['invariant' => 'menu-leads', 'what' => "An entry of “{$row->name}” leads to “{$row->page}”, a page of another site."];
+        }
+
+        return $found;
     }
 
     /** @return list<array{invariant: string, what: string}> */

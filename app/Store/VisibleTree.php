@@ -10,37 +10,11 @@ use Heronstem\Core\Structure\Target;
 use Heronstem\Core\Structure\TargetKind;
 use Illuminate\Database\ConnectionInterface;
 
-/** The part of the tree that visitors see, as menus. */
+/** The part of the tree that visitors see around a page. */
 final readonly class VisibleTree
 {
     public function __construct(private ConnectionInterface $db)
     {
-    }
-
-    /** @return list<\stdClass> entries of the bar, each with `below` */
-    public function menu(Site $site): array
-    {
-        $rows = $this->db->select(<<<'SQL'
-            with bar as materialized (
-                select id, position from pages where site_id = ? and parent_id is null and listed and is_visible(state, from_at, until_at)
-            )
-            select p.id, p.parent_id, p.name, p.address, p.kind, p.leads_to, t.address as target
-            from pages p left join pages t on p.leads_to = 'page ' || t.ulid
-            where p.listed and is_visible(p.state, p.from_at, p.until_at) and (p.id in (select id from bar) or p.parent_id in (select id from bar))
-            order by nlevel(p.path), p.position
-            SQL, [$site->id]);
-        $bar = [];
-        foreach ($rows as $row) {
-            $row->address = self::leadsTo($row);
-            if ($row->parent_id === null) {
-                $row->below = [];
-                $bar[$row->id] = $row;
-            } else {
-                $bar[$row->parent_id]->below[] = $row;
-            }
-        }
-
-        return array_values($bar);
     }
 
     public function start(Site $site): ?Page
@@ -59,7 +33,7 @@ final readonly class VisibleTree
         $line = [...$ancestors, $page];
         $ids = array_column($line, 'id');
         $by = [];
-        $rows = $this->db->select("select p.id, p.parent_id, p.name, p.address, p.kind, p.leads_to, t.address as target from pages p left join pages t on p.leads_to = 'page ' || t.ulid
+        $rows = $this->db->select("select p.id, p.ulid, p.parent_id, p.name, p.address, p.kind, p.leads_to, t.address as target from pages p left join pages t on p.leads_to = 'page ' || t.ulid
             where p.parent_id = any(?::bigint[]) and p.listed and is_visible(p.state, p.from_at, p.until_at) order by p.position", [PgArray::of($ids)]);
         foreach ($rows as $row) {
             $row->address = self::leadsTo($row);

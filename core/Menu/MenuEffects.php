@@ -7,59 +7,154 @@ namespace Heronstem\Core\Menu;
 use Heronstem\Core\Structure\Page;
 use Heronstem\Core\Structure\Workspace;
 
-/** Compares the menu before and after a batch, for the pages that the batch touches. */
+/**
+ * Compares every menu before and after a batch, whoever looks and whenever they do: entries made by hand where the
+ * menu or a page it leads to changed, and branches for the pages that the batch touches, or whole where the branch
+ * entry itself changed.
+ */
 final class MenuEffects
 {
+    private readonly ShownEntries $before;
+
+    private readonly ShownEntries $after;
+
+    /** @var list<MenuEffect> */
+    private array $effects = [];
+
+    private function __construct(private readonly Workspace $workspace)
+    {
+        $this->before = new ShownEntries(static fn (string $id): ?Page => $workspace->before($id), $workspace->site->startPage);
+        $this->after = new ShownEntries(static fn (string $id): ?Page => $workspace->find($id), $workspace->startPage);
+    }
+
     /** @return list<MenuEffect> */
     public static function in(Workspace $workspace): array
     {
-        $before = static fn (string $id): ?Page => $workspace->before($id);
-        $after = static fn (string $id): ?Page => $workspace->find($id);
-        $effects = [];
-        foreach (self::candidates($workspace) as $id) {
-            $effect = self::compare(TreeMenu::entry($before($id), $before), TreeMenu::entry($after($id), $after), $after);
-            if ($effect !== null) {
-                $effects[] = $effect;
+        return (new self($workspace))->all();
+    }
+
+    /** @return list<MenuEffect> */
+    private function all(): array
+    {
+        $was = $this->workspace->menus->before();
+        $is = $this->workspace->menus->after();
+        foreach ($was + $is as $id => $_) {
+            $this->compare($was[$id] ?? null, $is[$id] ?? null);
+        }
+
+        return $this->effects;
+    }
+
+    private function compare(?Menu $was, ?Menu $is): void
+    {
+        $menu = $is ?? $was;
+        if ($menu === null) {
+            return;
+        }
+        $pages = array_values(array_filter(array_map(static fn (Entry $entry): ?string => $entry->page(), [...array_values($was->entries ?? []), ...array_values($is->entries ?? [])])));
+        if ($was !== $is || array_intersect($pages, $this->workspace->touched()) !== []) {
+            $this->workspace->expect($pages);
+            $this->say($menu, $this->before->byHand($was), $this->after->byHand($is));
+        }
+        foreach (($was->entries ?? []) + ($is->entries ?? []) as $id => $_) {
+            $this->branch($menu, self::branchEntry($was, (string) $id), self::branchEntry($is, (string) $id));
+        }
+    }
+
+    private static function branchEntry(?Menu $menu, string $id): ?Entry
+    {
+        $entry = $menu?->entries[$id] ?? null;
+
+        return $entry?->kind === EntryKind::Branch ? $entry : null;
+    }
+
+    private function branch(Menu $menu, ?Entry $was, ?Entry $is): void
+    {
+        if ($was === null && $is === null) {
+            return;
+        }
+        $depth = max($was->spread->depth ?? 1, $is->spread->depth ?? 1);
+        $candidates = $was?->toArray() === $is?->toArray() ? $this->touchedIn($was, $is, $depth) : $this->wholeOf([$was, $is], $depth);
+        $before = $after = [];
+        foreach ($candidates as $page => $_) {
+            $before[$page] = $was === null ? null : $this->before->inBranch($was, (string) $page);
+            $after[$page] = $is === null ? null : $this->after->inBranch($is, (string) $page);
+        }
+        $this->say($menu, array_filter($before), array_filter($after), $was->id ?? $is?->id);
+    }
+
+    /** @return array<string, true> pages the batch touched that the branch shows or showed, and what is below them */
+    private function touchedIn(?Entry $was, ?Entry $is, int $depth): array
+    {
+        $found = [];
+        $starts = array_filter([$was?->page() ?? $is?->page()]);
+        foreach ([...$this->workspace->touched(), ...array_values(array_diff(array_filter([$this->workspace->site->startPage, $this->workspace->startPage]), $this->workspace->site->startPage === $this->workspace->startPage ? [$this->workspace->startPage] : []))] as $id) {
+            $found[$id] = true;
+            $shown = ($was !== null && $this->before->inBranch($was, $id) !== null) || ($is !== null && $this->after->inBranch($is, $id) !== null);
+            $old = $this->workspace->before($id);
+            $new = $this->workspace->find($id);
+            if (($shown || in_array($id, $starts, true)) && ($old?->parent !== $new?->parent || $old?->isShown() !== $new?->isShown() || $old?->isLive() !== $new?->isLive() || in_array($id, [$this->workspace->site->startPage, $this->workspace->startPage], true))) {
+                $found += $this->below($id, $depth);
             }
         }
 
-        return $effects;
+        return $found;
     }
 
-    /** @return list<string> touched pages, and children of those that stand, or stood, on the bar */
-    private static function candidates(Workspace $workspace): array
+    /**
+     * @param  list<Entry|null>  $entries
+     * @return array<string, true>
+     */
+    private function wholeOf(array $entries, int $depth): array
     {
-        $ids = [];
-        foreach ($workspace->touched() as $id) {
-            $ids[$id] = true;
-            $was = $workspace->before($id);
-            $is = $workspace->find($id);
-            $onBar = ($was !== null && $was->parent === null) || ($is !== null && $is->parent === null);
-            $same = $was?->parent === $is?->parent && $was?->isShown() === $is?->isShown();
-            if ($was !== null && $is !== null && $onBar && ! $same) {
-                foreach (array_keys($workspace->childOrder($id)) as $child) {
-                    $ids[(string) $child] = true;
-                }
+        $found = array_fill_keys($this->workspace->touched(), true);
+        foreach ($entries as $entry) {
+            $found += $entry === null ? [] : $this->below($entry->page(), $depth);
+        }
+
+        return $found;
+    }
+
+    /** @return array<string, true> */
+    private function below(?string $parent, int $depth): array
+    {
+        if ($depth === 0) {
+            return [];
+        }
+        $now = $parent === null || $this->workspace->find($parent) !== null ? $this->workspace->childOrder($parent) : [];
+        $children = array_map(strval(...), array_keys($now + $this->workspace->childOrderBefore($parent)));
+        $this->workspace->expect($children);
+        $found = array_fill_keys($children, true);
+        foreach ($children as $child) {
+            if ($depth > 1) {
+                $found += $this->below($child, $depth - 1);
             }
         }
 
-        return array_map(strval(...), array_keys($ids));
+        return $found;
     }
 
-    /** @param  \Closure(string): ?Page  $after */
-    private static function compare(?MenuEntry $was, ?MenuEntry $is, \Closure $after): ?MenuEffect
+    /**
+     * @param  array<string, Shown>  $before
+     * @param  array<string, Shown>  $after
+     * @param  string|null  $entry  the branch whose pages they are; null where each is an entry of its own
+     */
+    private function say(Menu $menu, array $before, array $after, ?string $entry = null): void
     {
-        if ($is === null) {
-            return $was === null ? null : new MenuEffect(MenuEffectKind::Vanishes, $was->page, $was->label, null);
+        foreach ($before + $after as $key => $_) {
+            $was = $before[$key] ?? null;
+            $is = $after[$key] ?? null;
+            $kind = match (true) {
+                $was === null => MenuEffectKind::Appears,
+                $is === null => MenuEffectKind::Vanishes,
+                $was->parent !== $is->parent || $was->position !== $is->position => MenuEffectKind::Moves,
+                $was->label !== $is->label => MenuEffectKind::Relabels,
+                default => null,
+            };
+            $shown = $is ?? $was;
+            if ($kind !== null && $shown !== null) {
+                $this->effects[] = new MenuEffect($kind, $menu, $entry ?? explode(' ', (string) $key)[0], $shown->page, $shown->label, $is?->under);
+            }
         }
-        $kind = match (true) {
-            $was === null => MenuEffectKind::Appears,
-            $was->parent !== $is->parent || $was->position !== $is->position => MenuEffectKind::Moves,
-            $was->label !== $is->label => MenuEffectKind::Relabels,
-            default => null,
-        };
-        $under = $is->parent === null ? null : $after($is->parent)?->name;
-
-        return $kind === null ? null : new MenuEffect($kind, $is->page, $is->label, $under);
     }
 }

@@ -17,10 +17,12 @@ enum Answer: string
     case Along = 'along';
     /** Children take their parent's place in the tree. */
     case Up = 'up';
-    /** Drafts below a page that goes live stay drafts; links written as addresses stay as they are. */
+    /** Drafts below a page that goes live stay drafts; links written as addresses, and menu entries, stay as they are. */
     case Leave = 'leave';
     /** … go live with it. */
     case Live = 'live';
     /** Links written as addresses become links to their pages. */
     case Rewrite = 'rewrite';
+    /** Menu entries are taken out. */
+    case Remove = 'remove';
 }

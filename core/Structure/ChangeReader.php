@@ -8,6 +8,8 @@ use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\Slug;
 use Heronstem\Core\Identity;
+use Heronstem\Core\Menu\EntryReader;
+use Heronstem\Core\Menu\MenuKind;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Refusal;
 
@@ -19,6 +21,9 @@ final class ChangeReader
 
     /** Kinds that take along what is below the page. */
     private const BRANCHES = ['move', 'duplicate', 'put-in-bin'];
+
+    /** Kinds that are made to a menu. */
+    private const MENUS = ['make-menu', 'rename-menu', 'place-menu', 'remove-menu', 'arrange-menu'];
 
     /** Kinds that make sense of one page only. */
     private const ALONE = ['make', 'rename', 'set-slug', 'pin', 'set-start-page', 'add-address', 'remove-address'];
@@ -83,6 +88,9 @@ final class ChangeReader
         if (! is_string($kind)) {
             throw new ChangeRefused('kind', 'A change says its kind, like {"kind": "move", …}.');
         }
+        if (in_array($kind, self::MENUS, true)) {
+            return $this->menu($kind, $this->identity($change['menu'] ?? null, 'menu'), $change);
+        }
         if (! isset($change['pages'])) {
             return $this->one($kind, $this->identity($change['page'] ?? null, 'page'), $change);
         }
@@ -91,6 +99,18 @@ final class ChangeReader
         }
 
         return $this->several($kind, $this->pages($change['pages']), $change);
+    }
+
+    /** @param  array<mixed>  $change */
+    private function menu(string $kind, string $menu, array $change): Change
+    {
+        return match ($kind) {
+            'make-menu' => new Change\MakeMenu($menu, $this->name($change), isset($change['of']) ? $this->choice(MenuKind::class, $change['of'], 'of') : MenuKind::Menu),
+            'rename-menu' => new Change\RenameMenu($menu, $this->name($change)),
+            'place-menu' => new Change\PlaceMenu($menu, is_string($change['place'] ?? null) && $change['place'] !== '' ? $change['place'] : null),
+            'remove-menu' => new Change\RemoveMenu($menu),
+            default => new Change\ArrangeMenu($menu, (new EntryReader($this->rules, $this->zone, $menu))->read($change['entries'] ?? null), is_string($change['basedOn'] ?? null) ? $change['basedOn'] : null),
+        };
     }
 
     /** @param  array<mixed>  $change */
@@ -121,6 +141,8 @@ final class ChangeReader
             'empty-bin' => new Change\EmptyBin($page),
             'set-start-page' => new Change\SetStartPage($page),
             'add-address' => $this->addAddress($page, $change),
+            'add-to-menu' => new Change\AddToMenu($page, $this->identity($change['menu'] ?? null, 'menu')),
+            'take-out-of-menu' => new Change\TakeOutOfMenu($page, $this->identity($change['menu'] ?? null, 'menu')),
             'remove-address' => new Change\RemoveAddress($page, $this->address($change)),
             default => throw new ChangeRefused('kind', "There is no change “{$kind}”. A change is one of ".implode(', ', self::kinds()).'.'),
         };
@@ -132,6 +154,7 @@ final class ChangeReader
         return [
             'make', 'rename', 'set-slug', 'pin', 'unpin', 'move', 'duplicate', 'change-kind', 'leave-out', 'take-in', 'go-live', 'take-offline', 'schedule',
             'send-for-review', 'return', 'list', 'unlist', 'keep', 'let-go', 'put-in-bin', 'bring-back', 'empty-bin', 'set-start-page', 'add-address', 'remove-address',
+            'add-to-menu', 'take-out-of-menu', ...self::MENUS,
         ];
     }
 

@@ -30,7 +30,7 @@ final readonly class DecisionReader
         $question = is_string($kind) ? QuestionKind::tryFrom($kind) : null;
         $answer = is_string($decision['answer'] ?? null) ? Answer::tryFrom($decision['answer']) : null;
         if ($question === null || $answer === null) {
-            throw new ChangeRefused('kind', 'A decision is {"kind": "give-way", "address": …} or {"kind": "retired", "children-of", "drafts-below" or "raw-links", "page": …, "answer": …}.');
+            throw new ChangeRefused('kind', 'A decision is {"kind": "give-way", "address": …} or {"kind": "retired", "children-of", "drafts-below", "raw-links" or "menu-entries", "page": …, "answer": …}.');
         }
         $to = $decision['to'] ?? null;
 

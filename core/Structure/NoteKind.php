@@ -10,7 +10,7 @@ enum NoteKind: string
     case LiveUnderHidden = 'live-under-hidden';
     /** The page is live and listed, and a page above it (`other`) is unlisted, so no menu leads there. */
     case NoMenuReaches = 'no-menu-reaches';
-    /** The page stays live and drops out of the main menu. */
+    /** The page stays live and drops out of a menu (`other`). */
     case LeavesMenu = 'leaves-menu';
     /** Visitors of the site's start get no page. */
     case StartPageHidden = 'start-page-hidden';
@@ -28,6 +28,8 @@ enum NoteKind: string
     case Stays = 'stays';
     /** Taking back: a page that was made stays, since it has changed (`other` says what), or holds pages (how many). */
     case StaysMade = 'stays-made';
+    /** Taking back: of a menu, what has changed again since stays. */
+    case MenuStays = 'menu-stays';
     /** Taking back: the page is no longer there. */
     case IsGone = 'is-gone';
 }

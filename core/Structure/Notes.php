@@ -58,9 +58,9 @@ final readonly class Notes
     {
         $notes = [];
         foreach ($menu as $effect) {
-            $page = $effect->kind === MenuEffectKind::Vanishes ? $this->outcome[$effect->page] ?? $this->workspace->find($effect->page) : null;
+            $page = $effect->kind === MenuEffectKind::Vanishes && $effect->page !== null ? $this->outcome[$effect->page] ?? $this->workspace->find($effect->page) : null;
             if ($page !== null && $page->isShown()) {
-                $notes[] = new Note(NoteKind::LeavesMenu, $page->id, $page->name);
+                $notes[] = new Note(NoteKind::LeavesMenu, $page->id, $page->name, $effect->menu->name);
             }
         }
 

@@ -8,13 +8,15 @@ use Heronstem\Core\Address\Claim;
 use Heronstem\Core\Address\ClaimKind;
 use Heronstem\Core\Address\Ledger;
 use Heronstem\Core\Linking\LinksInto;
+use Heronstem\Core\Menu\MenuConsequences;
 use Heronstem\Core\Menu\MenuEffects;
+use Heronstem\Core\Menu\Menus;
 use Heronstem\Core\Refusal;
 
 /** Batch + what is → ripple. Reads the branches concerned through its ports, writes nothing. */
 final readonly class Planner
 {
-    public function __construct(private SiteFrame $site, private Pages $pages, private Ledger $ledger, private LinksInto $links)
+    public function __construct(private SiteFrame $site, private Pages $pages, private Ledger $ledger, private LinksInto $links, private Menus $menus)
     {
     }
 
@@ -29,7 +31,7 @@ final readonly class Planner
     /** @param  array<string, true>  $spared made pages that are not unmade */
     private function planSparing(Batch $batch, array $spared): Ripple
     {
-        $workspace = new Workspace($this->site, $this->pages, $this->ledger, $batch->decisions);
+        $workspace = new Workspace($this->site, $this->pages, $this->ledger, $this->menus, $batch->decisions);
         $workspace->spared = $spared;
         $workspace->expect($batch->pagesNamed());
         $this->change($batch, $workspace);
@@ -67,6 +69,7 @@ final readonly class Planner
         $claims = $effects->differences();
         $moves = $this->moves($outcome, $workspace, $claims);
         $ways = new WaysOut($workspace, $effects);
+        (new MenuConsequences($workspace, $outcome))->settle();
         $menu = MenuEffects::in($workspace);
         $turned = new Turned($outcome, $workspace);
         $rawLinks = (new RawLinkEffects($outcome, $workspace, $this->ledger, $this->links))->of($claims, $turned->offline);
@@ -92,6 +95,7 @@ final readonly class Planner
             notes: [...$workspace->notes, ...$effects->notes(), ...(new Notes($outcome, $workspace))->all($menu)],
             pages: $this->differences($outcome, $workspace),
             claims: $claims,
+            menus: $workspace->menus->differences(),
             outcome: $outcome,
             heirs: $this->heirs($claims, $outcome, $workspace),
             drawing: Drawing::of($workspace, $outcome),

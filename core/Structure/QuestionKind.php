@@ -11,6 +11,8 @@ enum QuestionKind: string
     case DraftsBelow = 'drafts-below';
     /** Whether links written as addresses are turned into links to the pages they mean. */
     case RawLinks = 'raw-links';
+    /** What becomes of menu entries made by hand that lead to a page which moves or is retired. */
+    case MenuEntries = 'menu-entries';
 
     /** @return list<Answer> */
     public function answers(): array
@@ -19,6 +21,7 @@ enum QuestionKind: string
             self::Retired => [Answer::Parent, Answer::Gone, Answer::Page],
             self::ChildrenOf => [Answer::Along, Answer::Up],
             self::DraftsBelow => [Answer::Leave, Answer::Live],
+            self::MenuEntries => [Answer::Leave, Answer::Remove],
             self::RawLinks => [Answer::Leave, Answer::Rewrite],
         };
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Heronstem\Core\Structure;
 
 use Heronstem\Core\Address\Claim;
+use Heronstem\Core\Menu\MenuDifference;
 use Heronstem\Core\Menu\MenuEffect;
 
 /** Everything that follows from a batch, computed before anything is written. */
@@ -29,6 +30,7 @@ final readonly class Ripple
      * @param  list<Note>  $notes
      * @param  list<PageDifference>  $pages  the exact inverse's material
      * @param  list<ClaimDifference>  $claims
+     * @param  list<MenuDifference>  $menus
      * @param  array<string, Page|null>  $outcome  every page as it will be, by identity
      * @param  array<string, Page>  $heirs  pages that stay as they are, and to which redirects lead from now on
      */
@@ -52,6 +54,7 @@ final readonly class Ripple
         public array $notes,
         public array $pages,
         public array $claims,
+        public array $menus,
         public array $outcome,
         public array $heirs,
         public Drawing $drawing,
@@ -83,7 +86,7 @@ final readonly class Ripple
 
     public function changesNothing(): bool
     {
-        return $this->pages === [] && $this->claims === [] && $this->conflicts === [] && $this->startPage === null;
+        return $this->pages === [] && $this->claims === [] && $this->menus === [] && $this->conflicts === [] && $this->startPage === null;
     }
 
     /** Whether visitors notice or something of weight goes, so that it is shown before it is done. */
@@ -91,7 +94,7 @@ final readonly class Ripple
     {
         $seen = array_filter($this->moves, static fn (AddressMove $move): bool => $move->seen);
 
-        return $seen !== [] || $this->conflicts !== [] || $this->questions !== [] || $this->notes !== [] || $this->goOffline !== [] || $this->startPage !== null || count($this->copies) > 1;
+        return $seen !== [] || $this->conflicts !== [] || $this->questions !== [] || $this->notes !== [] || $this->goOffline !== [] || $this->startPage !== null || $this->menus !== [] || count($this->copies) > 1;
     }
 
     /**
@@ -102,7 +105,7 @@ final readonly class Ripple
     {
         $hash = hash_init('sha256');
         $flags = JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE;
-        foreach ([$this->pages, $this->claims] as $differences) {
+        foreach ([$this->pages, $this->claims, $this->menus] as $differences) {
             foreach ($differences as $difference) {
                 hash_update($hash, json_encode($difference->toArray(), $flags));
             }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Heronstem\Core\Structure;
 
 use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Menu\MenuPlace;
 use Heronstem\Core\Moment;
 
 /** What holds for a whole site while a change is planned. */
@@ -15,6 +16,7 @@ final readonly class SiteFrame
      * @param  Moment  $now  when the change is made
      * @param  string  $zone  the site's time zone (IANA name), for times written without one
      * @param  Authority  $authority  of whoever makes the change
+     * @param  array<string, MenuPlace>  $places  where the layout shows menus and picks, by key
      */
     public function __construct(
         public AddressRules $rules,
@@ -22,6 +24,7 @@ final readonly class SiteFrame
         public Moment $now,
         public string $zone = 'UTC',
         public Authority $authority = Authority::Manager,
+        public array $places = [],
     ) {
     }
 }

@@ -6,6 +6,8 @@ namespace Heronstem\Core\Structure;
 
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\Ledger;
+use Heronstem\Core\Menu\Menus;
+use Heronstem\Core\Menu\MenuSheet;
 use Heronstem\Core\Moment;
 
 /**
@@ -49,9 +51,12 @@ final class Workspace
     /** @var array<string, true> parents whose children have to be sorted again */
     private array $unsorted = [];
 
-    public function __construct(public readonly SiteFrame $site, private readonly Pages $pages, public readonly Ledger $ledger, public readonly Decisions $decisions)
+    public readonly MenuSheet $menus;
+
+    public function __construct(public readonly SiteFrame $site, private readonly Pages $pages, public readonly Ledger $ledger, Menus $menus, public readonly Decisions $decisions)
     {
         $this->startPage = $site->startPage;
+        $this->menus = new MenuSheet($menus);
     }
 
     public function rules(): AddressRules

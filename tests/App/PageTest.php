@@ -107,7 +107,7 @@ final class PageTest extends AppTestCase
     {
         $page = $this->draft('Help');
         $this->api('PUT', "pages/$page/draft", ['document' => $this->words('Not yet saved.'), 'basedOn' => 0])->assertNoContent();
-        $this->get("http://editor.test/preview/ferries/$page")->assertOk()->assertSee('Not yet saved.')->assertSee('class="bar"', false)->assertHeader('X-Robots-Tag', 'noindex');
+        $this->get("http://editor.test/preview/ferries/$page")->assertOk()->assertSee('Not yet saved.')->assertSee('class="brand"', false)->assertHeader('X-Robots-Tag', 'noindex');
         $this->app['auth']->forgetGuards();
         $this->flushSession();
         $this->get("/preview/ferries/$page")->assertRedirect('/sign-in');

@@ -117,8 +117,8 @@ final class StructureApiTest extends AppTestCase
         // The database has a clock of its own: bring the moments to it.
         DB::update("update pages set from_at = now() - interval '1 second', until_at = now() + interval '1 day' where ulid = ?", [$season]);
         $this->visit('/season')->assertOk()->assertSee('Boats every hour');
-        $this->visit('/home')->assertSee('Season');
         Carbon::setTestNow();
+        $this->visit('/home')->assertSee('Season');
         self::assertSame(1, $this->app->make(ApplyChanges::class)->carryOutSchedule($this->site));
         self::assertSame(['live', true], [$this->row($season)->state->value, $this->row($season)->ever_live]);
         $this->visit('/season')->assertOk()->assertSee('Boats every hour');

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Site;
 
 use App\Desk\DescribePage;
+use App\Desk\SiteMenus;
 use App\Models\Page;
 use App\Models\PageWords;
 use App\Models\Site;
@@ -13,45 +14,56 @@ use App\Store\StoredPictures;
 use App\Store\VisibleTree;
 use Heronstem\Core\Content\Document;
 use Heronstem\Core\Content\HtmlRenderer;
+use Heronstem\Core\Menu\ResolvedEntry;
+use Heronstem\Core\Menu\Viewer;
 use Heronstem\Core\Search\HeadTags;
 use Heronstem\Core\Search\SearchDescription;
 
 /** Everything the layouts show of a page: head tags, menus, breadcrumbs, words, cards. */
 final readonly class PageView
 {
-    public function __construct(private DescribePage $describe, private VisibleTree $tree)
+    public function __construct(private DescribePage $describe, private VisibleTree $tree, private SiteMenus $menus, private Viewer $viewer)
     {
     }
 
     /** @return array<string, mixed> what every layout shows */
     public function frame(Site $site): array
     {
-        return ['site' => $site, 'menu' => $this->tree->menu($site), 'start' => $this->tree->start($site)];
+        return ['site' => $site, 'menus' => $this->menus->shown($site, $this->viewer), 'start' => $this->tree->start($site)];
     }
 
     /** @return array<string, mixed> */
     public function of(Page $page, Site $site, Document $words): array
     {
         $ancestors = $page->ancestors();
+        $frame = $this->frame($site);
         $visible = array_values(array_filter($ancestors, static fn (Page $above): bool => $above->isVisible()));
         $isStart = $page->id === $site->start_page_id;
 
         return [
-            ...$this->frame($site),
+            ...$frame,
             'page' => $page,
             'isStart' => $isStart,
             'head' => HeadTags::of($this->describe->facts($page, $ancestors, $words), $site->facts()),
             'crumbs' => $visible,
-            'trail' => [...array_column($ancestors, 'id'), $page->id],
+            'trail' => [...array_column($ancestors, 'ulid'), $page->ulid],
             'side' => $isStart ? [] : $this->tree->side($page, $ancestors),
-            'cards' => in_array($page->layout, ['home', 'section'], true) ? $this->cards($page, $site, $isStart) : [],
+            'cards' => in_array($page->layout, ['home', 'section'], true) ? $this->cards($page, $site, $isStart, $frame['menus']['front']) : [],
             'html' => (new HtmlRenderer(new StoredLinkTargets($words, $site), new StoredPictures($words, $site)))->render($words),
         ];
     }
 
-    /** @return list<array{name: string, address: string, text: string}> */
-    private function cards(Page $page, Site $site, bool $isStart): array
+    /**
+     * The pages picked for the front page there, else the pages inside.
+     *
+     * @param  list<ResolvedEntry>  $picked
+     * @return list<array{name: string, address: string, text: string}>
+     */
+    private function cards(Page $page, Site $site, bool $isStart, array $picked): array
     {
+        if ($isStart && $picked !== []) {
+            return array_map(static fn (ResolvedEntry $pick): array => ['name' => $pick->label, 'address' => (string) $pick->href, 'text' => $pick->text], $picked);
+        }
         $pages = Page::query()->with('words')->where('site_id', $site->id)->whereRaw('is_visible(state, from_at, until_at)')->where('listed', true)
             ->when($isStart, fn ($query) => $query->whereNull('parent_id')->whereKeyNot($page->id), fn ($query) => $query->where('parent_id', $page->id))
             ->orderBy('position')->limit(60)->get();

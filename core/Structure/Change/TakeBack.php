@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Structure\Change;
 
+use Heronstem\Core\Menu\MenuDifference;
 use Heronstem\Core\Structure\Change;
 use Heronstem\Core\Structure\ChangeRefused;
 use Heronstem\Core\Structure\ClaimDifference;
@@ -25,8 +26,9 @@ final readonly class TakeBack implements Change
      * @param  string  $entry  the history entry being taken back
      * @param  list<PageDifference>  $pages  what that entry did
      * @param  list<ClaimDifference>  $claims
+     * @param  list<MenuDifference>  $menus
      */
-    public function __construct(public string $entry, public array $pages, public array $claims, public ?StartPageDifference $startPage = null)
+    public function __construct(public string $entry, public array $pages, public array $claims, public ?StartPageDifference $startPage = null, public array $menus = [])
     {
     }
 
@@ -54,6 +56,7 @@ final readonly class TakeBack implements Change
         }
         $this->guardPlaces($placed, $workspace);
         $this->startPageBack($start, $workspace);
+        $this->menusBack($workspace);
     }
 
     public function pagesNamed(): array
@@ -74,6 +77,40 @@ final readonly class TakeBack implements Change
     public function toArray(): array
     {
         return ['kind' => 'take-back', 'entry' => $this->entry];
+    }
+
+    /** Entries whose page is gone meanwhile stay out: an entry leads somewhere. */
+    private function menusBack(Workspace $workspace): void
+    {
+        foreach ($this->menus as $difference) {
+            $now = $workspace->menus->find($difference->menu);
+            if ($now !== null && $difference->strayedIn($now)) {
+                $workspace->notes[] = new Note(NoteKind::MenuStays, $difference->menu, $now->name);
+            }
+            $back = $difference->undoneIn($now);
+            $back = $back?->withoutPages(array_fill_keys(array_filter($back->pagesNamed(), static fn (string $page): bool => $workspace->find($page) === null), true));
+            if ($back === null) {
+                $workspace->menus->remove($difference->menu);
+            } else {
+                $workspace->menus->put($back);
+            }
+        }
+        $this->onePlaceEach($workspace);
+    }
+
+    /** A place that another menu has taken since stays with that one. */
+    private function onePlaceEach(Workspace $workspace): void
+    {
+        foreach ($this->menus as $difference) {
+            $back = $workspace->menus->find($difference->menu);
+            foreach ($workspace->menus->after() as $other) {
+                if ($back !== null && $back->place !== null && $other->id !== $back->id && $other->place === $back->place) {
+                    $workspace->menus->put($back->at(null));
+                    $workspace->notes[] = new Note(NoteKind::MenuStays, $back->id, $back->name);
+                    break;
+                }
+            }
+        }
     }
 
     /** @param  string|null  $start the start page as it was found */

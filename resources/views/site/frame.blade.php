@@ -17,19 +17,30 @@
 @if ($preview ?? false)
 <p class="preview-note">Preview of words that visitors do not see yet</p>
 @endif
+@if ($menus['quick'] !== [])
+<nav class="quick" aria-label="Quick links">
+    <ul class="wide">
+@foreach ($menus['quick'] as $entry)
+        <li>@include('site.entry', ['entry' => $entry, 'onTrail' => false])</li>
+@endforeach
+    </ul>
+</nav>
+@endif
 <header class="head">
     <div class="wide head-in">
         <a class="brand" href="{{ $start?->address ?? '/' }}"><span class="brand-name">{{ $site->name }}</span>@if ($site->tagline !== '')<span class="brand-line">{{ $site->tagline }}</span>@endif</a>
+@if ($menus['main'] !== [])
+        <input type="checkbox" id="bar-open" class="bar-switch" aria-label="Show the menu"><label for="bar-open" class="bar-label" aria-hidden="true">Menu</label>
         <nav class="bar" aria-label="Main">
             <ul>
-@foreach ($menu as $entry)
-@continue($entry->id === $site->start_page_id)
+@foreach ($menus['main'] as $entry)
                 <li>
-                    <a href="{{ $entry->address }}" @class(['on' => in_array($entry->id, $trail ?? [], true)])@if (isset($page) && $entry->id === $page->id) aria-current="page"@endif>{{ $entry->name }}</a>
-@if ($entry->below !== [])
+                    @include('site.entry', ['entry' => $entry, 'onTrail' => true])
+@if ($entry->under !== [])
+                    <input type="checkbox" class="drop-switch" aria-label="Show what is in {{ $entry->label }}">
                     <ul class="drop">
-@foreach ($entry->below as $below)
-                        <li><a href="{{ $below->address }}"@if (isset($page) && $below->id === $page->id) aria-current="page"@endif>{{ $below->name }}</a></li>
+@foreach ($entry->under as $below)
+                        <li>@include('site.entry', ['entry' => $below, 'onTrail' => false])</li>
 @endforeach
                     </ul>
 @endif
@@ -37,19 +48,19 @@
 @endforeach
             </ul>
         </nav>
+@endif
     </div>
 </header>
 @yield('body')
 <footer class="foot">
     <div class="wide foot-in">
-@foreach ($menu as $entry)
-@continue($entry->id === $site->start_page_id)
-        <nav aria-label="{{ $entry->name }}">
-            <p class="foot-head"><a href="{{ $entry->address }}">{{ $entry->name }}</a></p>
-@if ($entry->below !== [])
+@foreach ($menus['footer'] as $entry)
+        <nav aria-label="{{ $entry->label }}">
+            <p class="foot-head">@include('site.entry', ['entry' => $entry, 'onTrail' => false])</p>
+@if ($entry->under !== [])
             <ul>
-@foreach (array_slice($entry->below, 0, 5) as $below)
-                <li><a href="{{ $below->address }}">{{ $below->name }}</a></li>
+@foreach ($entry->under as $below)
+                <li>@include('site.entry', ['entry' => $below, 'onTrail' => false])</li>
 @endforeach
             </ul>
 @endif

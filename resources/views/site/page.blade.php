@@ -20,7 +20,7 @@
     <nav class="side" aria-label="In this section">
         <ul>
 @foreach ($side as $entry)
-            <li class="level-{{ min(3, $entry->level) }}"><a href="{{ $entry->address }}" @class(['on' => in_array($entry->id, $trail, true)])@if ($entry->id === $page->id) aria-current="page"@endif>{{ $entry->name }}</a></li>
+            <li class="level-{{ min(3, $entry->level) }}"><a href="{{ $entry->address }}" @class(['on' => in_array($entry->ulid, $trail, true)])@if ($entry->id === $page->id) aria-current="page"@endif>{{ $entry->name }}</a></li>
 @endforeach
         </ul>
     </nav>
@@ -52,5 +52,15 @@
         </ul>
 @endif
     </main>
+@if ($menus['see-also'] !== [] && ! $isStart)
+    <aside class="see-also" aria-label="See also">
+        <h2>See also</h2>
+        <ul>
+@foreach ($menus['see-also'] as $pick)
+            <li><a href="{{ $pick->href }}">{{ $pick->label }}</a></li>
+@endforeach
+        </ul>
+    </aside>
+@endif
 </div>
 @endsection

@@ -19,6 +19,7 @@ final class Invariants
         self::tree($site);
         self::addresses($site);
         self::ledger($site, $everLive);
+        self::menus($site);
     }
 
     private static function tree(MemorySite $site): void
@@ -44,6 +45,29 @@ final class Invariants
         }
         if ($site->startPage !== null) {
             Assert::assertFalse($site->pages[$site->startPage]->isBinned(), 'The start page lies in the bin.');
+        }
+    }
+
+    private static function menus(MemorySite $site): void
+    {
+        $names = $places = $entries = [];
+        foreach ($site->menus as $id => $menu) {
+            Assert::assertSame($id, $menu->id);
+            Assert::assertArrayNotHasKey(mb_strtolower($menu->name), $names, 'Two menus have one name.');
+            $names[mb_strtolower($menu->name)] = true;
+            Assert::assertArrayNotHasKey((string) $menu->place, $menu->place === null ? [] : $places, 'Two menus stand at one place.');
+            $places[(string) $menu->place] = true;
+            $stands = [];
+            foreach ($menu->entries as $entry) {
+                Assert::assertArrayNotHasKey($entry->id, $entries, 'Two entries have one identity.');
+                $entries[$entry->id] = true;
+                Assert::assertArrayNotHasKey("$entry->parent#$entry->position", $stands, 'Two entries stand at one place.');
+                $stands["$entry->parent#$entry->position"] = true;
+                foreach (array_filter([$entry->page(), ...($entry->spread->out ?? []), ...($entry->spread->in ?? [])]) as $page) {
+                    Assert::assertArrayHasKey($page, $site->pages, 'An entry leads to a page that is gone.');
+                }
+            }
+            Assert::assertCount(count($menu->entries), $menu->inOrder(), 'An entry hangs below one that is not there.');
         }
     }
 

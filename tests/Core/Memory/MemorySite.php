@@ -12,6 +12,16 @@ use Heronstem\Core\Address\Ledger;
 use Heronstem\Core\Address\Slug;
 use Heronstem\Core\Linking\LinksInto;
 use Heronstem\Core\Linking\RawLink;
+use Heronstem\Core\Menu\Entry;
+use Heronstem\Core\Menu\EntryKind;
+use Heronstem\Core\Menu\Menu;
+use Heronstem\Core\Menu\MenuDifference;
+use Heronstem\Core\Menu\MenuKind;
+use Heronstem\Core\Menu\MenuPage;
+use Heronstem\Core\Menu\MenuPages;
+use Heronstem\Core\Menu\MenuPlace;
+use Heronstem\Core\Menu\Menus;
+use Heronstem\Core\Menu\Spread;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Structure\Authority;
 use Heronstem\Core\Structure\Batch;
@@ -31,8 +41,12 @@ use Heronstem\Core\Structure\Ripple;
 use Heronstem\Core\Structure\SiteFrame;
 
 /** A whole site in memory: the core's ports, and applying as plainly as can be. */
-final class MemorySite implements Ledger, LinksInto, Pages
+final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages
 {
+    public const MAIN = '01J0000000000000000000MAJN';
+
+    public const BAR = '01J00000000000000000000BAR';
+
     /** @var array<string, Page> */
     public array $pages = [];
 
@@ -51,8 +65,14 @@ final class MemorySite implements Ledger, LinksInto, Pages
 
     public Authority $authority = Authority::Manager;
 
+    /** @var array<string, Menu> */
+    public array $menus;
+
+    /** Begins with a main menu of two levels, filled from the tree. */
     public function __construct(public readonly AddressRules $rules = new AddressRules)
     {
+        $bar = new Entry(self::BAR, null, 0, EntryKind::Branch, spread: new Spread(2));
+        $this->menus = [self::MAIN => new Menu(self::MAIN, 'Main', MenuKind::Menu, 'main', [$bar->id => $bar])];
     }
 
     /** Makes a live page and returns its identity; `$name` is unique enough in a test to be one. */
@@ -78,7 +98,7 @@ final class MemorySite implements Ledger, LinksInto, Pages
 
     public function planBatch(Batch $batch): Ripple
     {
-        return (new Planner(new SiteFrame($this->rules, $this->startPage, Moment::at($this->now), 'UTC', $this->authority), $this, $this, $this))->plan($batch);
+        return (new Planner(new SiteFrame($this->rules, $this->startPage, Moment::at($this->now), 'UTC', $this->authority, $this->places()), $this, $this, $this, $this))->plan($batch);
     }
 
     public function apply(Change ...$changes): Ripple
@@ -97,6 +117,14 @@ final class MemorySite implements Ledger, LinksInto, Pages
                 unset($this->pages[$id]);
             } else {
                 $this->pages[$id] = $page;
+            }
+        }
+        foreach ($ripple->menus as $difference) {
+            $menu = $difference->doneTo($this->menus[$difference->menu] ?? null);
+            if ($menu === null) {
+                unset($this->menus[$difference->menu]);
+            } else {
+                $this->menus[$menu->id] = $menu;
             }
         }
         foreach ($ripple->claims as $difference) {
@@ -129,7 +157,9 @@ final class MemorySite implements Ledger, LinksInto, Pages
         $pages = array_map(static fn (PageDifference $difference): PageDifference => PageDifference::fromArray(self::throughJson($difference->toArray())), $ripple->pages);
         $claims = array_map(fn (ClaimDifference $difference): ClaimDifference => ClaimDifference::fromArray(self::throughJson($difference->toArray()), $this->rules), $ripple->claims);
 
-        return new TakeBack('entry', $pages, $claims, $ripple->startPage);
+        $menus = array_map(static fn (MenuDifference $difference): MenuDifference => MenuDifference::fromArray(self::throughJson($difference->toArray())), $ripple->menus);
+
+        return new TakeBack('entry', $pages, $claims, $ripple->startPage, $menus);
     }
 
     /**
@@ -168,8 +198,10 @@ final class MemorySite implements Ledger, LinksInto, Pages
         $claims = array_map(static fn (Claim $c): array => [$c->address->path, $c->kind->value, $c->page, $c->everLive, $c->heldFor], $this->claims);
         ksort($pages);
         ksort($claims);
+        $menus = array_map(static fn (Menu $menu): array => $menu->toArray(), $this->menus);
+        ksort($menus);
 
-        return ['start' => $this->startPage, 'pages' => $pages, 'claims' => $claims];
+        return ['start' => $this->startPage, 'menus' => $menus, 'pages' => $pages, 'claims' => $claims];
     }
 
     public function page(string $id): ?Page
@@ -236,6 +268,42 @@ final class MemorySite implements Ledger, LinksInto, Pages
     public function claimsAbout(array $pages): iterable
     {
         return array_filter($this->claims, static fn (Claim $claim): bool => in_array($claim->page, $pages, true) || in_array($claim->heldFor, $pages, true));
+    }
+
+    public function all(): array
+    {
+        return $this->menus;
+    }
+
+    public function pages(array $ids): array
+    {
+        return array_map($this->menuPage(...), array_intersect_key($this->pages, array_flip($ids)));
+    }
+
+    public function below(?string $root, int $depth): iterable
+    {
+        $children = $this->childrenOf($root);
+        usort($children, static fn (Page $a, Page $b): int => $a->position <=> $b->position);
+        foreach ($children as $child) {
+            $page = $this->menuPage($child);
+            if ($page->hidden === null && ($root !== null || $child->id !== $this->startPage)) {
+                yield $page;
+                if ($depth > 1) {
+                    yield from $this->below($child->id, $depth - 1);
+                }
+            }
+        }
+    }
+
+    private function menuPage(Page $page): MenuPage
+    {
+        return MenuPage::of($page, Moment::at($this->now));
+    }
+
+    /** @return array<string, MenuPlace> */
+    private function places(): array
+    {
+        return ['main' => new MenuPlace('main', 'Main bar', MenuKind::Menu, 2), 'footer' => new MenuPlace('footer', 'Footer', MenuKind::Menu, 2), 'front' => new MenuPlace('front', 'Front page', MenuKind::Picks)];
     }
 
     public function countInto(array $pages): int

@@ -10,6 +10,11 @@ use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\Slug;
 use Heronstem\Core\Identity;
+use Heronstem\Core\Menu\BranchOrder;
+use Heronstem\Core\Menu\Entry;
+use Heronstem\Core\Menu\EntryKind;
+use Heronstem\Core\Menu\MenuKind;
+use Heronstem\Core\Menu\Spread;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Structure\Answer;
 use Heronstem\Core\Structure\Change;
@@ -28,15 +33,18 @@ final readonly class RandomChanges
 {
     private const WORDS = ['summer', 'fares', 'Fares', 'help', 'new', 'travel'];
 
-    /** @param  list<string>  $ids  pages of the site, those in the bin included */
-    public function __construct(private array $ids, private AddressRules $rules, private int $now, private string $salt = '')
+    /**
+     * @param  list<string>  $ids  pages of the site, those in the bin included
+     * @param  list<string>  $menus
+     */
+    public function __construct(private array $ids, private AddressRules $rules, private int $now, private string $salt = '', private array $menus = [])
     {
     }
 
     /** One step: what, which page, which other, how. */
     public static function step(): Generator
     {
-        return Generators::tuple(Generators::choose(0, 27), Generators::choose(0, 17), Generators::choose(0, 17), Generators::choose(0, 5));
+        return Generators::tuple(Generators::choose(0, 31), Generators::choose(0, 17), Generators::choose(0, 17), Generators::choose(0, 5));
     }
 
     /** Lists of batches, each of one to three steps. */
@@ -65,6 +73,7 @@ final readonly class RandomChanges
         foreach ($steps as [, $which, $where, $how]) {
             $page = $this->id($which);
             $made[] = Decision::answer(QuestionKind::ChildrenOf, $page, $how % 2 === 0 ? Answer::Along : Answer::Up);
+            $made[] = Decision::answer(QuestionKind::MenuEntries, $page, $how % 2 === 0 ? Answer::Leave : Answer::Remove);
             $made[] = Decision::answer(QuestionKind::DraftsBelow, $page, $how % 2 === 0 ? Answer::Leave : Answer::Live);
             if ($how > 2) {
                 $made[] = $how === 5 ? Decision::answer(QuestionKind::Retired, $page, Answer::Page, $this->id($where)) : Decision::answer(QuestionKind::Retired, $page, Answer::Gone);
@@ -78,6 +87,7 @@ final readonly class RandomChanges
     private function change(array $step, int $n): Change
     {
         [$kind, $which, $where, $how] = $step;
+        $menus = $this->menus === [] ? [MemorySite::MAIN] : $this->menus;
         $page = $this->id($which);
         $other = $this->id($where);
         $place = [Place::lastIn($other), Place::firstIn($other), Place::before($other), Place::after($other), Place::lastIn(null), Place::firstIn(null)][$how];
@@ -106,8 +116,41 @@ final readonly class RandomChanges
             23 => new Change\SetStartPage($page),
             24, 25 => $how < 3 ? Change\AddAddress::serving($page, $address) : Change\AddAddress::sendingOn($page, $address),
             26 => new Change\RemoveAddress($page, $address),
-            default => $how < 3 ? Change\Keep::of($page) : Change\Keep::undone($page),
+            27 => $how < 3 ? Change\Keep::of($page) : Change\Keep::undone($page),
+            28 => new Change\AddToMenu($page, $menus[$where % count($menus)]),
+            29 => new Change\TakeOutOfMenu($page, $menus[$where % count($menus)]),
+            30 => $this->aboutMenu($menus, $where, $how, $new),
+            default => new Change\ArrangeMenu($menus[$where % count($menus)], $this->entries($new, $page, $other, $how)),
         };
+    }
+
+    /** @param  list<string>  $menus */
+    private function aboutMenu(array $menus, int $which, int $how, string $new): Change
+    {
+        $menu = $menus[$which % count($menus)];
+
+        return match ($how) {
+            0 => new Change\MakeMenu($new, Name::of("Menu $which"), MenuKind::Menu),
+            1 => new Change\MakeMenu($new, Name::of("Picks $which"), MenuKind::Picks),
+            2 => new Change\RenameMenu($menu, Name::of("Menu $which")),
+            3 => new Change\PlaceMenu($menu, 'main'),
+            4 => new Change\PlaceMenu($menu, 'footer'),
+            default => new Change\RemoveMenu($menu),
+        };
+    }
+
+    /** @return list<Entry> */
+    private function entries(string $seed, string $page, string $other, int $how): array
+    {
+        $id = static fn (int $n): string => Identity::derived($seed, "entry $n");
+
+        return array_slice([
+            new Entry($id(0), null, 0, $how === 5 ? EntryKind::Page : EntryKind::Heading, $how === 5 ? Target::page($page) : null, 'Above'),
+            new Entry($id(1), $id(0), 0, EntryKind::Page, Target::page($page), $how % 2 === 0 ? '' : 'Own label'),
+            new Entry($id(2), null, 1, EntryKind::Branch, $how < 3 ? Target::page($other) : null, spread: new Spread(1 + $how % 3, BranchOrder::Tree, $how === 1 ? [$page] : [], $how === 2 ? [$page] : [])),
+            new Entry($id(3), null, 2, EntryKind::Page, Target::page($other)),
+            new Entry($id(4), $id(3), 1, EntryKind::Url, Target::url('https://skerrivane.example/'), 'Elsewhere'),
+        ], 0, 2 + $how % 4);
     }
 
     private function id(int $n): string

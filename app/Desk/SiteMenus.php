@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk;
+
+use App\Models\File;
+use App\Models\Site;
+use App\Store\StoredMenuPages;
+use App\Store\StoredMenus;
+use Heronstem\Core\Menu\EntryKind;
+use Heronstem\Core\Menu\Menu;
+use Heronstem\Core\Menu\MenuResolver;
+use Heronstem\Core\Menu\ResolvedEntry;
+use Heronstem\Core\Menu\Viewer;
+use Heronstem\Core\Moment;
+use Illuminate\Database\ConnectionInterface;
+
+/** The menus of a site, resolved for somebody at a moment. */
+final readonly class SiteMenus
+{
+    public function __construct(private ConnectionInterface $db)
+    {
+    }
+
+    /** @return array<string, list<ResolvedEntry>> what the viewer sees at each of the layout's places */
+    public function shown(Site $site, Viewer $viewer, ?Moment $at = null): array
+    {
+        $shown = array_map(static fn (): array => [], Layout::places());
+        $menus = array_filter((new StoredMenus($this->db, $site))->all(), static fn (Menu $menu): bool => $menu->place !== null);
+        $resolver = $this->resolver($site, $menus, $viewer, $at);
+        foreach ($menus as $menu) {
+            $shown[(string) $menu->place] = $resolver->shown($menu);
+        }
+
+        return $shown;
+    }
+
+    /** @param  array<string, Menu>  $menus */
+    public function resolver(Site $site, array $menus, Viewer $viewer, ?Moment $at = null): MenuResolver
+    {
+        $at ??= Moment::at(now()->getTimestamp());
+
+        return new MenuResolver(new StoredMenuPages($this->db, $site, $at), $at, $viewer, $this->files($site, $menus));
+    }
+
+    /**
+     * @param  array<string, Menu>  $menus
+     * @return array<string, string>
+     */
+    private function files(Site $site, array $menus): array
+    {
+        $ids = [];
+        foreach ($menus as $menu) {
+            foreach ($menu->entries as $entry) {
+                array_push($ids, ...array_filter([$entry->picture, $entry->kind === EntryKind::File ? $entry->leadsTo?->value : null]));
+            }
+        }
+
+        return $ids === [] ? [] : File::query()->where('site_id', $site->id)->whereIn('ulid', $ids)->get()->mapWithKeys(static fn (File $file): array => [$file->ulid => $file->address()])->all();
+    }
+}

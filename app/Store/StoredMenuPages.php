@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use App\Models\Site;
+use Heronstem\Core\Menu\Hidden;
+use Heronstem\Core\Menu\MenuPage;
+use Heronstem\Core\Menu\MenuPages;
+use Heronstem\Core\Moment;
+use Heronstem\Core\Structure\State;
+use Heronstem\Core\Structure\Target;
+use Heronstem\Core\Structure\TargetKind;
+use Illuminate\Database\ConnectionInterface;
+
+/** The pages that menus show, at a moment. A branch is read level by level, so that what nobody sees is never opened. */
+final readonly class StoredMenuPages implements MenuPages
+{
+    private const COLUMNS = 'p.ulid, parent.ulid as parent, p.position, p.name, p.address, p.kind, p.leads_to, t.address as target, p.listed, p.state, p.summary,
+        extract(epoch from p.from_at)::bigint as from_at, extract(epoch from p.until_at)::bigint as until_at';
+
+    private const JOINS = "left join pages parent on parent.id = p.parent_id left join pages t on p.kind = 'pointer' and p.leads_to = 'page ' || t.ulid";
+
+    public function __construct(private ConnectionInterface $db, private Site $site, private Moment $at)
+    {
+    }
+
+    public function pages(array $ids): array
+    {
+        $pages = [];
+        foreach ($ids === [] ? [] : $this->db->select('select '.self::COLUMNS.' from pages p '.self::JOINS.' where p.site_id = ? and p.ulid = any(?::text[])', [$this->site->id, PgArray::of($ids)]) as $row) {
+            $from = $row->from_at === null ? null : Moment::at($row->from_at);
+            $until = $row->until_at === null ? null : Moment::at($row->until_at);
+            $pages[$row->ulid] = $this->page($row, ...MenuPage::standing(State::from($row->state), $from, $until, $this->at));
+        }
+
+        return $pages;
+    }
+
+    public function below(?string $root, int $depth): iterable
+    {
+        $at = $this->at->iso();
+        $below = $root === null ? 'p.parent_id is null and p.id is distinct from ?::bigint' : 'p.parent_id = (select id from pages where ulid = ?)';
+        $rows = $this->db->select('with recursive shown as (
+                select p.id, 1 as level from pages p where p.site_id = ? and '.$below.' and is_visible_at(p.state, p.from_at, p.until_at, ?::timestamptz)
+                union all
+                select p.id, s.level + 1 from shown s join pages p on p.parent_id = s.id where s.level < ? and is_visible_at(p.state, p.from_at, p.until_at, ?::timestamptz)
+            ) select '.self::COLUMNS.' from shown s join pages p on p.id = s.id '.self::JOINS.' order by s.level, p.position', [$this->site->id, $root ?? $this->site->start_page_id, $at, $depth, $at]);
+        foreach ($rows as $row) {
+            yield $this->page($row, null, null);
+        }
+    }
+
+    private function page(\stdClass $row, ?Hidden $hidden, ?Moment $when): MenuPage
+    {
+        return new MenuPage($row->ulid, $row->parent, $row->position, $row->name, self::href($row), $row->listed, $hidden, $when, $row->summary);
+    }
+
+    private static function href(\stdClass $row): string
+    {
+        $target = $row->kind === 'pointer' && $row->leads_to !== null ? Target::stored($row->leads_to) : null;
+
+        return match ($target?->kind) {
+            TargetKind::Url, TargetKind::Address => $target->value,
+            TargetKind::Page => $row->target ?? $row->address,
+            default => $row->address,
+        };
+    }
+}

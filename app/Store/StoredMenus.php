@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use App\Models\Site;
+use Heronstem\Core\Menu\Entry;
+use Heronstem\Core\Menu\EntryKind;
+use Heronstem\Core\Menu\Menu;
+use Heronstem\Core\Menu\MenuDifference;
+use Heronstem\Core\Menu\MenuKind;
+use Heronstem\Core\Menu\Menus;
+use Heronstem\Core\Menu\Spread;
+use Illuminate\Database\ConnectionInterface;
+use Illuminate\Support\Str;
+
+/** The core's menus port over PostgreSQL, and how menus are written. */
+final readonly class StoredMenus implements Menus
+{
+    public function __construct(private ConnectionInterface $db, private Site $site)
+    {
+    }
+
+    public function all(): array
+    {
+        $entries = [];
+        $rows = $this->db->select('select m.ulid as menu, e.*, p.ulid as page from menus m join menu_entries e on e.menu_id = m.id left join pages p on p.id = e.page_id where m.site_id = ?', [$this->site->id]);
+        foreach ($rows as $row) {
+            $entries[$row->menu][$row->ulid] = $this->entry($row);
+        }
+        $menus = [];
+        foreach ($this->db->select('select ulid, name, kind, place from menus where site_id = ? order by id', [$this->site->id]) as $row) {
+            $menus[$row->ulid] = new Menu($row->ulid, $row->name, MenuKind::from($row->kind), $row->place, $entries[$row->ulid] ?? []);
+        }
+
+        return $menus;
+    }
+
+    /** What a new site has: a main menu that is filled from the tree. */
+    public function begin(): void
+    {
+        $bar = new Entry((string) Str::ulid(), null, 0, EntryKind::Branch, spread: new Spread(2));
+        $this->insert(new Menu((string) Str::ulid(), 'Main', MenuKind::Menu, 'main', [$bar->id => $bar]));
+    }
+
+    /** @param  list<MenuDifference>  $differences */
+    public function write(array $differences): void
+    {
+        if ($differences === []) {
+            return;
+        }
+        $now = $this->all();
+        $this->db->delete('delete from menus where site_id = ? and ulid = any(?::text[])', [$this->site->id, PgArray::of(array_map(static fn (MenuDifference $difference): string => $difference->menu, $differences))]);
+        foreach ($differences as $difference) {
+            $menu = $difference->doneTo($now[$difference->menu] ?? null);
+            if ($menu !== null) {
+                $this->insert($menu);
+            }
+        }
+    }
+
+    private function insert(Menu $menu): void
+    {
+        $this->db->insert('insert into menus (ulid, site_id, name, kind, place) values (?, ?, ?, ?, ?)', [$menu->id, $this->site->id, $menu->name, $menu->kind->value, $menu->place]);
+        $rows = array_map(static function (Entry $entry): array {
+            $row = $entry->toArray();
+            $leads = $entry->page() === null ? $row['leadsTo'] : null;
+
+            return [...$row, 'page' => $entry->page(), 'target' => $leads];
+        }, array_values($menu->entries));
+        if ($rows === []) {
+            return;
+        }
+        $this->db->insert(<<<'SQL'
+            insert into menu_entries (ulid, menu_id, parent, position, kind, page_id, target, label, title, new_window, audience, from_at, until_at, spread, text, picture)
+            select n.id, m.id, n.parent, n.position, n.kind, p.id, n.target, n.label, n.title, n."newWindow", n.audience, n."from", n.until, n.spread, n.text, n.picture
+            from jsonb_to_recordset(?::jsonb) as n(id text, parent text, position bigint, kind text, page text, target text, label text, title text, "newWindow" boolean, audience text, "from" timestamptz, until timestamptz, spread jsonb, text text, picture text)
+            join menus m on m.ulid = ? left join pages p on p.ulid = n.page and p.site_id = m.site_id
+            SQL, [json_encode($rows, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), $menu->id]);
+    }
+
+    private function entry(\stdClass $row): Entry
+    {
+        $at = static fn (?string $time): ?string => $time === null ? null : (new \DateTimeImmutable($time))->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d\TH:i:s\Z');
+
+        return Entry::fromArray([
+            'id' => $row->ulid, 'parent' => $row->parent, 'position' => $row->position, 'kind' => $row->kind, 'leadsTo' => $row->page === null ? $row->target : "page $row->page",
+            'label' => $row->label, 'title' => $row->title, 'newWindow' => $row->new_window, 'audience' => $row->audience, 'from' => $at($row->from_at), 'until' => $at($row->until_at),
+            'spread' => $row->spread === null ? null : json_decode($row->spread, true, flags: JSON_THROW_ON_ERROR), 'text' => $row->text, 'picture' => $row->picture,
+        ]);
+    }
+}

@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Menu;
+
+use Heronstem\Core\Moment;
+use Heronstem\Core\Structure\Target;
+
+/** One entry of a menu, or one page of a list of picks, as somebody set it. */
+final readonly class Entry
+{
+    /**
+     * @param  string|null  $parent  the entry it stands under
+     * @param  int  $position  orders entries under one parent; unique among them
+     * @param  Target|null  $leadsTo  what it leads to; of a branch the page it is filled from, null for the top of the tree
+     * @param  string  $label  empty to follow the page's name
+     * @param  string  $title  of the link, for those who point at it
+     * @param  Spread|null  $spread  of a branch only
+     * @param  string  $text  of picks: the card's text, empty to follow the page
+     * @param  string|null  $picture  of picks: a file, null to follow the page
+     */
+    public function __construct(
+        public string $id,
+        public ?string $parent,
+        public int $position,
+        public EntryKind $kind,
+        public ?Target $leadsTo = null,
+        public string $label = '',
+        public string $title = '',
+        public bool $newWindow = false,
+        public Audience $audience = new Audience,
+        public ?Moment $from = null,
+        public ?Moment $until = null,
+        public ?Spread $spread = null,
+        public string $text = '',
+        public ?string $picture = null,
+    ) {
+    }
+
+    /** The page it leads to, or that it is filled from. */
+    public function page(): ?string
+    {
+        return in_array($this->kind, [EntryKind::Page, EntryKind::Branch], true) ? $this->leadsTo?->value : null;
+    }
+
+    /** @param  array<string, mixed>  $fields fields under their constructor names */
+    public function with(array $fields): self
+    {
+        return new self(...[...get_object_vars($this), ...$fields]);
+    }
+
+    /** @return array<string, mixed> every field, as the history keeps it and EntryReader reads it */
+    public function toArray(): array
+    {
+        return [
+            'id' => $this->id, 'parent' => $this->parent, 'position' => $this->position, 'kind' => $this->kind->value, 'leadsTo' => $this->leadsTo?->toText(),
+            'label' => $this->label, 'title' => $this->title, 'newWindow' => $this->newWindow, 'audience' => $this->audience->toText(),
+            'from' => $this->from?->iso(), 'until' => $this->until?->iso(), 'spread' => $this->spread?->toArray(), 'text' => $this->text, 'picture' => $this->picture,
+        ];
+    }
+
+    /** @param  array<string, mixed>  $kept as toArray gave it */
+    public static function fromArray(array $kept): self
+    {
+        $spread = $kept['spread'];
+
+        return new self(
+            $kept['id'], $kept['parent'], $kept['position'], EntryKind::from($kept['kind']), $kept['leadsTo'] === null ? null : Target::stored($kept['leadsTo']),
+            $kept['label'], $kept['title'], $kept['newWindow'], Audience::read($kept['audience']),
+            $kept['from'] === null ? null : Moment::stored($kept['from']), $kept['until'] === null ? null : Moment::stored($kept['until']),
+            $spread === null ? null : new Spread($spread['depth'], BranchOrder::from($spread['order']), $spread['out'], $spread['in']), $kept['text'], $kept['picture'],
+        );
+    }
+}
