@@ -65,6 +65,9 @@ final class TellStory
             $this->pages[$change['as']] = (string) Str::ulid();
         }
         $change['page'] = $this->page($change['as'] ?? $change['page'], $site);
+        if (isset($change['menu'])) {
+            $change['menu'] = (string) $this->db->table('menus')->where('site_id', $site->id)->where('name', $change['menu'])->value('ulid');
+        }
         foreach (['from', 'until'] as $moment) {
             if (isset($change[$moment])) {
                 $change[$moment] = $this->moment($change[$moment], $site);

@@ -14,6 +14,9 @@ export const keys = {
     bin: (site: string) => [...keys.site(site), 'bin'] as const,
     structure: (site: string, of: string | null, levels: number) => [...keys.site(site), 'structure', of, levels] as const,
     revisions: (site: string, page: string) => [...keys.site(site), 'revisions', page] as const,
+    menus: (site: string) => [...keys.site(site), 'menus'] as const,
+    menu: (site: string, menu: string) => [...keys.site(site), 'menu', menu] as const,
+    pageMenus: (site: string, page: string) => [...keys.site(site), 'page-menus', page] as const,
     page: (site: string, page: string) => [...keys.site(site), 'page', page] as const,
     words: (site: string, page: string) => [...keys.site(site), 'words', page] as const,
     goTo: (site: string, text: string) => [...keys.site(site), 'go-to', text] as const,
@@ -49,6 +52,17 @@ export const wordsQuery = (site: string, page: string) =>
         queryKey: keys.words(site, page),
         queryFn: ({ signal }) => answered(api.GET('/sites/{site}/pages/{page}/words', { params: { path: { site, page } }, signal })),
     })
+
+export const menusQuery = (site: string) => queryOptions({ queryKey: keys.menus(site), queryFn: ({ signal }) => answered(api.GET('/sites/{site}/menus', { params: { path: { site } }, signal })) })
+
+export const menuQuery = (site: string, menu: string, { who, at }: { who?: string | undefined; at?: string | undefined } = {}) =>
+    queryOptions({
+        queryKey: [...keys.menu(site, menu), 'stored', who, at],
+        queryFn: ({ signal }) => answered(api.GET('/sites/{site}/menus/{menu}', { params: { path: { site, menu }, query: { ...(who === undefined ? {} : { who }), ...(at === undefined ? {} : { at }) } }, signal })),
+        placeholderData: previous => previous,
+    })
+
+export const pageMenusQuery = (site: string, page: string) => queryOptions({ queryKey: keys.pageMenus(site, page), queryFn: ({ signal }) => answered(api.GET('/sites/{site}/pages/{page}/menus', { params: { path: { site, page } }, signal })) })
 
 export const goToQuery = (site: string, text: string) =>
     queryOptions({

@@ -4,7 +4,7 @@ import { Modal } from '../ui/Modal'
 const groups: [string, [string, string][]][] = [
     ['Anywhere', [['Ctrl K', 'Go to a page, or make one'], ['Ctrl Z', 'Take back'], ['Ctrl Shift Z', 'Do again'], ['Ctrl S', 'Save what is being written'], ['?', 'This sheet']]],
     ['In the ripple tray', [['Enter', 'Do it'], ['D', 'Take the defaults'], ['Esc', 'Set it aside']]],
-    ['In the outline', [['↑ ↓', 'Move along the rows'], ['→ ←', 'Open and close a branch, or go in and out'], ['Enter', 'Open the page sheet'], ['N', 'New page inside'], ['Shift N', 'New page after'], ['F2', 'Rename'], ['Shift F2', 'Change the slug'], ['Alt ↑ ↓', 'Move among siblings'], ['Alt → ←', 'Move under the one above, or out'], ['M', 'Move to…'], ['Space', 'Mark the row'], ['Shift ↑ ↓', 'Mark a range'], ['Ctrl D', 'Duplicate'], ['Del', 'Put in the bin'], ['/', 'Filter'], ['Esc', 'Let go; close the page sheet']]],
+    ['In the outline', [['↑ ↓', 'Move along the rows'], ['→ ←', 'Open and close a branch, or go in and out'], ['Enter', 'Open the page sheet'], ['N', 'New page inside'], ['Shift N', 'New page after'], ['F2', 'Rename'], ['Shift F2', 'Change the slug'], ['Alt ↑ ↓', 'Move among siblings'], ['Alt → ←', 'Move under the one above, or out'], ['M', 'Move to…'], ['P', 'Pick for a place'], ['Space', 'Mark the row'], ['Shift ↑ ↓', 'Mark a range'], ['Ctrl D', 'Duplicate'], ['Del', 'Put in the bin'], ['/', 'Filter'], ['Esc', 'Let go; close the page sheet']]],
 ]
 
 export function KeysSheet({ open, onClose }: { open: boolean; onClose: () => void }) {

@@ -1,5 +1,5 @@
 import { Link } from '@tanstack/react-router'
-import { History, Keyboard, ListTree } from 'lucide-react'
+import { History, Keyboard, ListTree, PanelTop } from 'lucide-react'
 import { useSite } from './site'
 import { ThemeSwitch } from './ThemeSwitch'
 
@@ -13,6 +13,10 @@ export function Rail({ onKeys }: { onKeys: () => void }) {
                 <Link to="/s/$site/outline" params={{ site: site.key }} className={look}>
                     <ListTree size={20} strokeWidth={1.7} aria-hidden />
                     Outline
+                </Link>
+                <Link to="/s/$site/menus" params={{ site: site.key }} className={look}>
+                    <PanelTop size={20} strokeWidth={1.7} aria-hidden />
+                    Menus
                 </Link>
                 <Link to="/s/$site/history" params={{ site: site.key }} className={look}>
                     <History size={20} strokeWidth={1.7} aria-hidden />

@@ -10,12 +10,12 @@ export type { Batch, Change } from './batches'
 
 /** Something wanted, with what it is called, waiting in the ripple tray for a decision. */
 export type Pending = Wanted & { title: string; act: string; ripple: Schemas['Ripple']; note: string; said?: string; done?: (() => void) | undefined }
-type Proposal = Wanted & Pick<Pending, 'title' | 'act' | 'done'> & { failed?: (problem: ApiProblem) => void; always?: boolean }
+type Proposal = Wanted & Pick<Pending, 'title' | 'act' | 'done'> & { failed?: (problem: ApiProblem) => void; always?: boolean; now?: boolean }
 
 type Changes = {
     pending: Pending | null
     busy: boolean
-    /** Shows the ripple of a batch, or applies it at once where visitors notice nothing. */
+    /** Shows the ripple of a batch, or applies it at once where visitors notice nothing, or where that is known beforehand (`now`). */
     propose: (proposal: Proposal) => Promise<void>
     /** Adds a way out, or a decision, to what is pending. */
     amend: (way: Batch) => Promise<void>
@@ -102,11 +102,11 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
     const { mutateAsync, isPending } = carryOut
 
     const propose = useCallback(
-        async ({ failed, always, ...proposal }: Proposal) => {
+        async ({ failed, always, now, ...proposal }: Proposal) => {
             try {
                 const ripple = await planOf(site, proposal)
                 const ready: Pending = { ...proposal, ripple, note: '' }
-                if (always === true || ripple.matters || !ripple.canBeApplied) setPending(ready)
+                if (always === true || (ripple.matters && now !== true) || !ripple.canBeApplied) setPending(ready)
                 else await mutateAsync(ready).catch(() => undefined)
             } catch (problem) {
                 if (!(problem instanceof ApiProblem)) throw problem

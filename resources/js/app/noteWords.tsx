@@ -6,7 +6,7 @@ export function noteWords({ kind, name, other }: Schemas['RippleNote']) {
     const words: Record<Schemas['RippleNote']['kind'], string> = {
         'live-under-hidden': `“${name}” is live, and “${other ?? ''}” above it is not: visitors find it only by its address.`,
         'no-menu-reaches': `“${name}” lies below “${other ?? ''}”, which is unlisted: no menu leads there.`,
-        'leaves-menu': `“${name}” stays live and is no longer in the main menu.`,
+        'leaves-menu': `“${name}” stays live and is no longer in ${other ?? 'a menu'}.`,
         'start-page-hidden': `“${name}” is the start page: visitors of the site's front door get “page not found”.`,
         'address-taken-over': `The address that visitors know for “${name}” answers with “${other ?? ''}” from now on.`,
         'address-gone': `${other ?? 'The address'} was known to visitors of “${name}”: it says from now on that it is gone.`,
@@ -15,6 +15,7 @@ export function noteWords({ kind, name, other }: Schemas['RippleNote']) {
         'pointer-broken': `“${name}” points to ${other === null ? 'a page that is gone' : `“${other}”, which visitors do not get`}.`,
         stays: `The ${other ?? 'rest'} of “${name}” has changed again since, or can no longer be as it was: it stays.`,
         'stays-made': /^\d+$/.test(other ?? '') ? `“${name}” stays: ${count(Number(other), 'page')} lie inside it by now.` : `“${name}” stays: its ${other ?? 'place'} has changed since it was made.`,
+        'menu-stays': `“${name}” has been changed again since; what was changed stays.`,
         'is-gone': `${name === '' ? 'A page' : `“${name}”`} is no longer there, so nothing of it goes back.`,
     }
     return words[kind]

@@ -7,6 +7,8 @@ import { Failure, Missing } from './Failure'
 import { HistoryPage } from './HistoryPage'
 import type { HistorySearch } from './historySearch'
 import { OutlinePage } from './OutlinePage'
+import { MenusPage } from './MenusPage'
+import type { MenusSearch } from './menusSearch'
 import type { OutlineSearch } from './outlineSearch'
 import { Shell } from './Shell'
 
@@ -74,6 +76,13 @@ const history = createRoute({
     component: HistoryPage,
 })
 
+const menus = createRoute({
+    getParentRoute: () => site,
+    path: '/menus',
+    validateSearch: (search): MenusSearch => ({ menu: text(search.menu), entry: text(search.entry), who: text(search.who), at: text(search.at), width: search.width === 'phone' ? 'phone' : undefined }),
+    component: MenusPage,
+})
+
 export function makeRouter(queries: QueryClient) {
-    return createRouter({ routeTree: root.addChildren([signIn, home, site.addChildren([outline, history])]), context: { queries }, defaultPreload: false })
+    return createRouter({ routeTree: root.addChildren([signIn, home, site.addChildren([outline, menus, history])]), context: { queries }, defaultPreload: false })
 }

@@ -7,6 +7,7 @@ import { count } from '../../ui/count'
 import { DropLine } from './DropLine'
 import { GridRow, type RowHandlers } from './GridRow'
 import { MoveTo } from './MoveTo'
+import { PickFor } from './PickFor'
 import { ROW, type MakePlace, type Row } from './rows'
 import type { RowAct } from './RowMenu'
 import { besidePointer, useDrag } from './useDrag'
@@ -43,6 +44,7 @@ export function Grid(props: Props) {
     const scroller = useRef<HTMLDivElement>(null)
     const [editing, setEditing] = useState<Editing>(null)
     const [moving, setMoving] = useState<{ id: string; name: string }[]>([])
+    const [picking, setPicking] = useState<{ id: string; name: string }[]>([])
     const { act } = usePageActs()
     const { marks, ids, put, anchor, setAnchor } = props.marks
     const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 6 })
@@ -88,6 +90,7 @@ export function Grid(props: Props) {
         if (row.kind !== 'page') return
         if (doing === 'make-inside') props.onMake({ parent: row.key, after: null })
         else if (doing === 'make-after') props.onMake({ parent: row.page.parent, after: row.key })
+        else if (doing === 'pick') setPicking([{ id: row.key, name: row.page.name }])
         else if (doing === 'move') setMoving([{ id: row.key, name: row.page.name }])
         else if (doing === 'name' || doing === 'slug') setEditing({ id: row.key, what: doing })
         else void act(doing, [row.page])
@@ -95,6 +98,7 @@ export function Grid(props: Props) {
     const keys = useGridKeys({
         ...props, at, onEdit: setEditing, onMoveTo: page => setMoving(named([page])), onMark: mark,
         onPageAct: doing => meant().length > 0 && void act(doing, meant(), () => put([])),
+        onPick: () => setPicking(meant()),
         onMoveMarked: () => {
             if (ids.length > 0) setMoving(named(ids))
             return ids.length > 0
@@ -167,6 +171,7 @@ export function Grid(props: Props) {
                 </div>
                 <DragOverlay dropAnimation={null} modifiers={[besidePointer]}>{drag.moving !== null && <span className="inline-block rounded bg-sheet px-2.5 py-1 font-medium shadow-float">{ids.length > 1 && marks.has(drag.moving.key) ? count(ids.length, 'page') : drag.moving.page.name}</span>}</DragOverlay>
             </DndContext>
+            <PickFor pages={picking} onClose={() => { setPicking([]); scroller.current?.focus() }} onDone={() => put([])} />
             <MoveTo pages={moving} onClose={() => { setMoving([]); scroller.current?.focus() }} onDone={() => put([])} />
         </>
     )

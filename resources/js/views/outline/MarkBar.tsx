@@ -8,13 +8,13 @@ import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
 import type { Facets } from './Facets'
 
-type Props = { ids: string[]; onMark: (ids: string[]) => void; onMove: () => void; filter: { text: string; facets: Facets; total: number } | null }
+type Props = { ids: string[]; onMark: (ids: string[]) => void; onMove: () => void; onPick: () => void; filter: { text: string; facets: Facets; total: number } | null }
 
 const manager: PageAct[] = ['go-live', 'take-offline', 'list', 'unlist', 'duplicate', 'put-in-bin']
 const writer: PageAct[] = ['send-for-review', 'duplicate', 'put-in-bin']
 
 /** What is marked, and what can be done to all of it at once; under a filter, marking everything it finds. */
-export function MarkBar({ ids, onMark, onMove, filter }: Props) {
+export function MarkBar({ ids, onMark, onMove, onPick, filter }: Props) {
     const site = useSite()
     const queries = useQueryClient()
     const { act } = usePageActs()
@@ -37,6 +37,7 @@ export function MarkBar({ ids, onMark, onMove, filter }: Props) {
                     <p role="status" className="mr-2 font-semibold">{count(ids.length, 'page')} marked</p>
                     {filter !== null && filter.total > ids.length && <Button look="quiet" disabled={busy} onClick={() => void markAll()}>Mark all {filter.total.toLocaleString('en-GB')}</Button>}
                     <Button look="quiet" onClick={onMove}>Move to…</Button>
+                    {site.manages && <Button look="quiet" onClick={onPick}>Pick…</Button>}
                     {(site.manages ? manager : writer).map(each => <Button key={each} look="quiet" onClick={() => void act(each, pages, () => onMark([]))}>{actWords(each)}</Button>)}
                     <button type="button" onClick={() => onMark([])} className="ml-auto flex h-[30px] items-center gap-1 rounded px-2 text-ink-2 hover:text-ink"><X size={14} aria-hidden />Unmark all</button>
                 </>

@@ -14,6 +14,7 @@ import { FacetMenus } from './Facets'
 import { Grid } from './Grid'
 import { MarkBar } from './MarkBar'
 import { MoveTo } from './MoveTo'
+import { PickFor } from './PickFor'
 import { filtered, flatten, type MakePlace } from './rows'
 import { StructureDrawing } from './StructureDrawing'
 import { useMarks } from './useMarks'
@@ -39,6 +40,7 @@ export function Outline({ search, set, narrow }: Props) {
     const isFiltered = asks && found.data !== undefined
     const marks = useMarks(site.key, search.marked, set)
     const [moving, setMoving] = useState(false)
+    const [picking, setPicking] = useState(false)
     const [binShown, showBin] = useState(false)
     const rows = useMemo(() => (isFiltered ? filtered(found.data.rows) : flatten(branches, open, making)), [branches, found.data, isFiltered, making, open])
 
@@ -82,7 +84,7 @@ export function Outline({ search, set, narrow }: Props) {
                 </div>
                 {site.writes && <Button look="main" aria-keyshortcuts="n" onClick={() => make({ parent: active?.kind === 'page' ? active.page.id : null, after: null })}>Make page</Button>}
             </div>
-            <MarkBar ids={marks.ids} onMark={marks.put} onMove={() => setMoving(true)} filter={isFiltered && found.data.total > 0 ? { text, facets, total: found.data.total } : null} />
+            <MarkBar ids={marks.ids} onMark={marks.put} onMove={() => setMoving(true)} onPick={() => setPicking(true)} filter={isFiltered && found.data.total > 0 ? { text, facets, total: found.data.total } : null} />
             <p className="sr-only" role="status">{isFiltered ? `${count(found.data.total, 'page')} found` : ''}</p>
             {error !== null ? (
                 <Message title="The outline could not be read" text={error.message}><Button look="main" onClick={() => void retry()}>Try again</Button></Message>
@@ -118,6 +120,7 @@ export function Outline({ search, set, narrow }: Props) {
                     onCloseSheet={() => search.page !== undefined && set({ page: undefined, tab: undefined }, { replace: false })}
                 />
             )}
+            <PickFor pages={picking ? marks.ids.map(id => ({ id, name: 'the marked page' })) : []} onClose={() => setPicking(false)} onDone={() => marks.put([])} />
             <MoveTo pages={moving ? marks.ids.map(id => ({ id, name: 'the marked page' })) : []} onClose={() => setMoving(false)} onDone={() => marks.put([])} />
             <Bin open={binShown} onClose={() => showBin(false)} />
         </main>

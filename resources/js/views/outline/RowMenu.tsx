@@ -7,7 +7,7 @@ import { actsOn, actWords, type PageAct } from '../../app/usePageActs'
 import { Kbd } from '../../ui/Kbd'
 import type { Page } from './rows'
 
-export type RowAct = 'make-inside' | 'make-after' | 'name' | 'slug' | 'move' | PageAct
+export type RowAct = 'make-inside' | 'make-after' | 'name' | 'slug' | 'move' | 'pick' | PageAct
 
 const always: [RowAct, string, string[]][] = [
     ['make-inside', 'New page inside', ['N']],
@@ -20,7 +20,7 @@ const keysOf: Partial<Record<PageAct, string[]>> = { duplicate: ['Ctrl', 'D'], '
 
 /** What can be done to a row, for the mouse, with the keys beside for next time. */
 export function RowMenu({ page, shown, onAct }: { page: Page; shown: boolean; onAct: (act: RowAct) => void }) {
-    const { writes, role } = useSite()
+    const { writes, manages, role } = useSite()
     const [used, setUsed] = useState(false)
     if (!writes) return null
     const look = clsx('ml-1.5 size-6 flex-none place-items-center rounded text-ink-3 hover:bg-line hover:text-ink data-[state=open]:grid', shown ? 'grid' : 'hidden group-hover/row:grid')
@@ -52,6 +52,7 @@ export function RowMenu({ page, shown, onAct }: { page: Page; shown: boolean; on
             <DropdownMenu.Portal>
                 <DropdownMenu.Content align="start" sideOffset={2} collisionPadding={8} onCloseAutoFocus={event => event.preventDefault()} className="z-50 max-h-[80vh] min-w-[230px] overflow-y-auto rounded-md bg-sheet p-1 shadow-float">
                     {always.map(([act, words, keys]) => entry(act, words, keys))}
+                    {manages && entry('pick', 'Pick for a place…', ['P'])}
                     <DropdownMenu.Separator className="my-1 h-px bg-line" />
                     {actsOn(page, role).map(act => entry(act, actWords(act), keysOf[act] ?? []))}
                 </DropdownMenu.Content>

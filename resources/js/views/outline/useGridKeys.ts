@@ -18,12 +18,13 @@ type Input = {
     onMark: (how: 'turn' | 'range', index: number) => void
     onPageAct: (act: 'duplicate' | 'put-in-bin') => void
     onMoveMarked: () => boolean
+    onPick: () => void
 }
 
 /** The outline by keyboard: the ARIA tree grid's keys, and our own for what one does to pages. */
-export function useGridKeys({ rows, at, onActive, onOpen, onSheet, onMake, onEdit, onMoveTo, onFilter, onCloseSheet, onMark, onPageAct, onMoveMarked }: Input) {
+export function useGridKeys({ rows, at, onActive, onOpen, onSheet, onMake, onEdit, onMoveTo, onFilter, onCloseSheet, onMark, onPageAct, onMoveMarked, onPick }: Input) {
     const { propose, busy } = useChanges()
-    const { writes } = useSite()
+    const { writes, manages } = useSite()
 
     const go = (index: number) => {
         const row = rows[Math.max(0, Math.min(rows.length - 1, index))]
@@ -96,6 +97,9 @@ export function useGridKeys({ rows, at, onActive, onOpen, onSheet, onMake, onEdi
             case 'm': case 'M':
                 if (!onMoveMarked()) onMoveTo(row.page.id)
                 return true
+            case 'p': case 'P':
+                if (manages) onPick()
+                return manages
             case 'Delete': onPageAct('put-in-bin'); return true
             case 'F2': onEdit({ id: row.page.id, what: event.shiftKey ? 'slug' : 'name' }); return true
         }

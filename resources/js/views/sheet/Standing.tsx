@@ -6,6 +6,7 @@ import { usePageActs } from '../../app/usePageActs'
 import { Button } from '../../ui/Button'
 import { moment } from '../../ui/time'
 import { Further } from './Further'
+import { InMenus } from './InMenus'
 import { KindDialog } from './KindDialog'
 import { PinDialog } from './PinDialog'
 import { ScheduleDialog } from './ScheduleDialog'
@@ -43,6 +44,7 @@ export function Standing({ sheet }: { sheet: Sheet }) {
                         <Line act={role === 'owner' && (sheet.kept ? <Button look="quiet" onClick={() => turn('let-go', `${sheet.name} is no longer kept`, 'Let go')}>Let go</Button> : <Button look="quiet" onClick={() => turn('keep', `Marking ${sheet.name} as kept`, 'Keep')}>Keep</Button>)}>{sheet.kept ? 'only the owner retires it' : 'no'}</Line>
                     </>
                 )}
+                <InMenus sheet={sheet} />
                 <Further sheet={sheet} />
             </dl>
             {dialog === 'kind' && <KindDialog sheet={sheet} onClose={close} />}

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\Demo;
+
+use App\Desk\ApplyChanges;
+use App\Desk\ReadMenuFile;
+use App\Models\Site;
+use App\Models\User;
+use App\Store\StoredMenus;
+use Heronstem\Core\Menu\MenuFile;
+use Heronstem\Core\Menu\MenuKind;
+use Heronstem\Core\Structure\Batch;
+use Heronstem\Core\Structure\Change;
+use Heronstem\Core\Structure\Name;
+use Illuminate\Database\ConnectionInterface;
+use Illuminate\Support\Str;
+
+/** Gives a demo site the menus and picks of its menus.json, in the form of menu files. */
+final readonly class LoadMenus
+{
+    public function __construct(private ConnectionInterface $db, private ApplyChanges $apply, private ReadMenuFile $read)
+    {
+    }
+
+    public function load(Site $site, User $by, string $folder): void
+    {
+        $known = array_column((new StoredMenus($this->db, $site))->all(), 'id', 'name');
+        $changes = [];
+        foreach (json_decode((string) file_get_contents("$folder/menus.json"), true, flags: JSON_THROW_ON_ERROR) as $menu) {
+            $id = $known[$menu['name']] ?? (string) Str::ulid();
+            if (! isset($known[$menu['name']])) {
+                $changes[] = new Change\MakeMenu($id, Name::of($menu['name']), MenuKind::from($menu['kind']));
+                if ($menu['place'] !== null) {
+                    $changes[] = new Change\PlaceMenu($id, $menu['place']);
+                }
+            }
+            $file = json_encode([...$menu, 'format' => MenuFile::FORMAT, 'version' => MenuFile::VERSION], JSON_THROW_ON_ERROR);
+            $changes[] = new Change\ArrangeMenu($id, $this->read->read($file, $site, $id));
+        }
+        $this->apply->apply($site, $by, Batch::of(...$changes));
+    }
+}

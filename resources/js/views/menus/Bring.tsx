@@ -1,0 +1,33 @@
+import { useState } from 'react'
+import { answered, api, ApiProblem } from '../../api/client'
+import { Button } from '../../ui/Button'
+import { inputLook } from '../../ui/Field'
+import { Modal } from '../../ui/Modal'
+import type { Entry } from './arrangement'
+
+/** Brings entries in: from a menu file, an OPML outline, or an indented list that is pasted. */
+export function Bring({ site, menu, open, onClose, onEntries }: { site: string; menu: string; open: boolean; onClose: () => void; onEntries: (entries: Entry[]) => void }) {
+    const [text, setText] = useState('')
+    const [problem, setProblem] = useState('')
+    const read = async () => {
+        try {
+            const found = await answered(api.POST('/sites/{site}/menus/{menu}/read', { params: { path: { site, menu } }, body: { text } }))
+            onEntries(found.entries)
+            setText('')
+            setProblem('')
+            onClose()
+        } catch (error) {
+            setProblem(error instanceof ApiProblem ? error.message : String(error))
+        }
+    }
+    return (
+        <Modal open={open} onClose={onClose} title="Bring entries in" says="Paste a list, one label or address a line, indented where it stands under another; or choose a menu file (JSON) or an OPML outline. What is known here becomes an entry to its page." width={560}>
+            <textarea aria-label="List of entries" value={text} onChange={event => setText(event.target.value)} rows={10} className={`${inputLook} font-mono text-[13px]`} placeholder={'Travel\n    /travel/timetables\n    Fares\nHelp'} />
+            {problem !== '' && <p role="alert" className="mt-1 text-[12px] text-berry">{problem}</p>}
+            <div className="mt-3 flex items-center justify-between gap-2">
+                <input type="file" aria-label="Menu file" accept=".json,.opml,.xml,.txt" onChange={event => void event.target.files?.[0]?.text().then(setText)} className="text-[12px] text-ink-2" />
+                <span className="flex gap-2"><Button onClick={onClose}>Let it be</Button><Button look="main" disabled={text.trim() === ''} onClick={() => void read()}>Take these entries</Button></span>
+            </div>
+        </Modal>
+    )
+}

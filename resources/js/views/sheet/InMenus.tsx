@@ -1,0 +1,57 @@
+import { useQuery } from '@tanstack/react-query'
+import { useState } from 'react'
+import { pageMenusQuery } from '../../api/queries'
+import type { Schemas } from '../../api/client'
+import { useChanges } from '../../app/changes'
+import { useSite } from '../../app/site'
+import { Button } from '../../ui/Button'
+import { count } from '../../ui/count'
+
+type Standing = Schemas['MenuStanding']
+
+/** Every menu and list of picks that the page stands in, and the others it may be put into. */
+export function InMenus({ sheet }: { sheet: Schemas['PageSheet'] }) {
+    const site = useSite()
+    const { propose } = useChanges()
+    const { data: all = [] } = useQuery(pageMenusQuery(site.key, sheet.id))
+    const [choosing, setChoosing] = useState(false)
+    const inside = all.filter(stands)
+    const others = all.filter(each => !stands(each))
+    const put = (menu: Standing) => void propose({ title: `Putting ${sheet.name} into ${menu.name}`, act: 'Put it in', batch: { changes: [{ kind: 'add-to-menu', page: sheet.id, menu: menu.menu }] }, done: () => setChoosing(false) })
+    const takeOut = (menus: Standing[]) => void propose({ title: `Taking ${sheet.name} out of ${menus.length === 1 ? (menus[0]?.name ?? '') : count(menus.length, 'menu')}`, act: 'Take it out', batch: { changes: menus.map(each => ({ kind: 'take-out-of-menu' as const, page: sheet.id, menu: each.menu })) } })
+    return (
+        <>
+            <dt>In menus</dt>
+            <dd>
+                <ul>
+                    {inside.map(each => (
+                        <li key={each.menu} className="flex min-h-[30px] items-center gap-2">
+                            <span className="min-w-0 flex-1 truncate">{each.name} <span className="text-[12px] text-ink-3">{how(each)}</span></span>
+                            {site.manages && <Button look="quiet" aria-label={`Take out of ${each.name}`} onClick={() => takeOut([each])}>Take out</Button>}
+                        </li>
+                    ))}
+                </ul>
+                {inside.length === 0 && <p className="py-[5px] text-ink-3">{sheet.state === 'live' && sheet.listed ? 'in none' : 'in none as it is'}</p>}
+                {site.manages && (
+                    <div className="-ml-3 flex flex-wrap">
+                        {others.length > 0 && !choosing && <Button look="quiet" onClick={() => setChoosing(true)}>Put into a menu…</Button>}
+                        {inside.length > 1 && <Button look="quiet" onClick={() => takeOut(inside)}>Take out of all</Button>}
+                    </div>
+                )}
+                {choosing && (
+                    <ul className="mt-1 grid gap-0.5 border-l-2 border-line pl-3">
+                        {others.map(each => <li key={each.menu} className="flex min-h-[30px] items-center gap-2"><span className="min-w-0 flex-1 truncate">{each.name}{each.branch === 'leaves-out' && <span className="text-[12px] text-ink-3"> leaves it out</span>}</span><Button look="quiet" aria-label={`Put into ${each.name}`} onClick={() => put(each)}>{each.kind === 'picks' ? 'Pick' : each.branch === 'leaves-out' ? 'Show again' : 'Put in'}</Button></li>)}
+                        <li><Button look="quiet" className="-ml-2" onClick={() => setChoosing(false)}>Let it be</Button></li>
+                    </ul>
+                )}
+            </dd>
+        </>
+    )
+}
+
+const stands = ({ entries, branch }: Standing) => entries > 0 || branch === 'shows'
+
+function how({ kind, entries, branch, place }: Standing) {
+    const said = [kind === 'picks' ? 'picked' : entries > 0 ? (entries === 1 ? 'an entry of its own' : `${entries} entries`) : '', branch === 'shows' ? 'in a branch' : '', place === null ? 'shown nowhere' : ''].filter(part => part !== '')
+    return said.join(', ')
+}
