@@ -6,6 +6,7 @@ namespace App\Console;
 
 use App\Models\Membership;
 use App\Models\User;
+use App\Models\Visitor;
 use Illuminate\Console\Command;
 
 /** The demo's people, with the passwords that its data file gives them: only those that still work are shown. */
@@ -23,6 +24,13 @@ final class Logins extends Command
             if ($user !== null && password_verify($person['password'], $user->password)) {
                 $role = $user->memberships->map(static fn (Membership $membership): string => $membership->role->value)->unique()->implode(', ');
                 $this->line("login: {$person['email']} {$person['password']} ({$person['name']}, $role)");
+            }
+        }
+
+        foreach (json_decode((string) file_get_contents(database_path('demo/visitors.json')), true, flags: JSON_THROW_ON_ERROR) as $person) {
+            $visitor = Visitor::query()->where('email', $person['email'])->first();
+            if ($visitor !== null && password_verify($person['password'], $visitor->password)) {
+                $this->line("at the site: {$person['email']} {$person['password']} ({$person['name']}, ".implode(', ', $visitor->roles).')');
             }
         }
 

@@ -37,6 +37,7 @@ final readonly class RecordEntry
             'claims' => array_map(static fn ($difference): array => $difference->toArray(), $ripple->claims),
             'menus' => array_map(static fn ($difference): array => $difference->toArray(), $ripple->menus),
             'start_page' => $ripple->startPage === null ? null : ['before' => $ripple->startPage->before, 'after' => $ripple->startPage->after],
+            'start_page_signed_in' => $ripple->startPageSignedIn === null ? null : ['before' => $ripple->startPageSignedIn->before, 'after' => $ripple->startPageSignedIn->after],
             'ripple' => $account,
             'touched' => PgArray::of($this->touched($ripple)),
             'kinds' => PgArray::of(array_unique(array_map(static fn ($change): string => (string) $change->toArray()['kind'], $batch->changes))),

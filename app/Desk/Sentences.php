@@ -82,7 +82,7 @@ final readonly class Sentences
             'put-in-bin' => "Put $name in the bin".$this->along($ripple, count($pages)),
             'bring-back' => "Brought $name back",
             'empty-bin' => "Emptied $name out of the bin",
-            'set-start-page' => "Made $name the start page",
+            'set-start-page' => "Made $name the start page".(($change['for'] ?? '') === 'signed-in' ? ' of signed-in people' : ''),
             'make-menu' => 'Made '.($change['of'] === 'picks' ? 'the picks' : 'the menu')." *{$change['name']}*",
             'rename-menu' => 'Renamed '.$this->menuName($change['menu'])." to *{$change['name']}*",
             'place-menu' => $change['place'] === null ? 'Took '.$this->menuName($change['menu']).' out of its place' : 'Placed '.$this->menuName($change['menu'])." at {$change['place']}",

@@ -22,6 +22,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property list<array{key: string, before: array{0: string, 1: string, 2: string, 3: bool, 4?: string}|null, after: array{0: string, 1: string, 2: string, 3: bool, 4?: string}|null}> $claims
  * @property list<array<string, mixed>> $menus
  * @property array{before: string|null, after: string|null}|null $start_page
+ * @property array{before: string|null, after: string|null}|null $start_page_signed_in
  * @property Account|null $ripple
  * @property string $touched
  * @property string $kinds
@@ -42,7 +43,7 @@ final class HistoryEntry extends Model
 
     protected $guarded = ['id'];
 
-    protected $casts = ['batch' => 'array', 'counts' => 'array', 'pages' => 'array', 'claims' => 'array', 'menus' => 'array', 'start_page' => 'array', 'ripple' => 'array', 'thinned_at' => 'datetime'];
+    protected $casts = ['batch' => 'array', 'counts' => 'array', 'pages' => 'array', 'claims' => 'array', 'menus' => 'array', 'start_page' => 'array', 'start_page_signed_in' => 'array', 'ripple' => 'array', 'thinned_at' => 'datetime'];
 
     /** @return list<string> */
     public function uniqueIds(): array

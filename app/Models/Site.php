@@ -32,6 +32,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $description
  * @property string $tagline
  * @property int|null $start_page_id
+ * @property int|null $start_page_signed_in_id
+ * @property string $short_name
  */
 final class Site extends Model
 {
@@ -72,9 +74,9 @@ final class Site extends Model
     /** @param  array<string, MenuPlace>  $places */
     public function frame(Authority $authority = Authority::Manager, array $places = []): SiteFrame
     {
-        $start = $this->start_page_id === null ? null : Page::query()->whereKey($this->start_page_id)->value('ulid');
+        $starts = Page::query()->whereKey(array_filter([$this->start_page_id, $this->start_page_signed_in_id]))->pluck('ulid', 'id');
 
-        return new SiteFrame($this->rules(), is_string($start) ? $start : null, Moment::at(now()->getTimestamp()), $this->zone, $authority, $places);
+        return new SiteFrame($this->rules(), $starts[$this->start_page_id] ?? null, Moment::at(now()->getTimestamp()), $this->zone, $authority, $places, $starts[$this->start_page_signed_in_id] ?? null);
     }
 
     /** Tells links into this site from those that lead elsewhere. */

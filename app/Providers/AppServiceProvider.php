@@ -6,7 +6,6 @@ namespace App\Providers;
 
 use App\Models\Site;
 use App\Store\StoredMenus;
-use Heronstem\Core\Menu\Viewer;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
@@ -16,12 +15,6 @@ use Illuminate\Support\ServiceProvider;
 
 final class AppServiceProvider extends ServiceProvider
 {
-    public function register(): void
-    {
-        // Whoever looks at a site is a visitor until they sign in there.
-        $this->app->bind(Viewer::class, static fn (): Viewer => Viewer::visitor());
-    }
-
     public function boot(): void
     {
         Site::created(fn (Site $site) => $this->app->make(StoredMenus::class, ['site' => $site])->begin());

@@ -50,6 +50,10 @@ final readonly class RippleWriter
             $this->db->update('update sites set start_page_id = (select id from pages where ulid = ? and site_id = ?) where id = ?', [$ripple->startPage->after, $site->id, $site->id]);
             $site->refresh();
         }
+        if ($ripple->startPageSignedIn !== null) {
+            $this->db->update('update sites set start_page_signed_in_id = (select id from pages where ulid = ? and site_id = ?) where id = ?', [$ripple->startPageSignedIn->after, $site->id, $site->id]);
+            $site->refresh();
+        }
         (new StoredMenus($this->db, $site))->write($ripple->menus);
         $this->gonePages->remove($removed, $site);
     }

@@ -9,7 +9,7 @@ final class ReservedAddresses
 {
     private const EXACT = ['/robots.txt', '/favicon.ico'];
 
-    private const BELOW = ['/.well-known', '/_site', '/_files', '/_editor'];
+    private const BELOW = ['/.well-known', '/_site', '/_files', '/_editor', '/_account'];
 
     public static function includes(Address $address): bool
     {

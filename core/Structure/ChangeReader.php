@@ -139,7 +139,7 @@ final class ChangeReader
             'put-in-bin' => new Change\PutInBin($page),
             'bring-back' => new Change\BringBack($page, isset($change['place']) ? $this->place($change) : null, isset($change['state']) ? $this->choice(ComesBack::class, $change['state'], 'state') : ComesBack::AsItWas),
             'empty-bin' => new Change\EmptyBin($page),
-            'set-start-page' => new Change\SetStartPage($page),
+            'set-start-page' => new Change\SetStartPage($page, isset($change['for']) ? $this->choice(StartAudience::class, $change['for'], 'for') : StartAudience::Visitors),
             'add-address' => $this->addAddress($page, $change),
             'add-to-menu' => new Change\AddToMenu($page, $this->identity($change['menu'] ?? null, 'menu')),
             'take-out-of-menu' => new Change\TakeOutOfMenu($page, $this->identity($change['menu'] ?? null, 'menu')),

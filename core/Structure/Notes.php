@@ -71,7 +71,7 @@ final readonly class Notes
     private function onPage(Page $page, ?Page $before): array
     {
         $notes = [];
-        $isStart = $page->id === $this->workspace->startPage;
+        $isStart = $this->workspace->isStartPage($page->id);
         if ($isStart && (! $page->isLive() || $page->until !== null) && ($before?->isLive() === true && ($before->until === null || ! $page->isLive()))) {
             $notes[] = new Note(NoteKind::StartPageHidden, $page->id, $page->name);
         }

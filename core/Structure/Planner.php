@@ -90,6 +90,7 @@ final readonly class Planner
             goOffline: $turned->offline,
             copies: $workspace->copies,
             startPage: $workspace->startPage === $this->site->startPage ? null : new StartPageDifference($this->site->startPage, $workspace->startPage),
+            startPageSignedIn: $workspace->startPageSignedIn === $this->site->startPageSignedIn ? null : new StartPageDifference($this->site->startPageSignedIn, $workspace->startPageSignedIn),
             conflicts: array_map(static fn (array $refused): Conflict => $ways->of(...$refused), $effects->refused()),
             questions: $workspace->questions,
             notes: [...$workspace->notes, ...$effects->notes(), ...(new Notes($outcome, $workspace))->all($menu)],

@@ -49,6 +49,7 @@ final readonly class Ripple
         public array $goOffline,
         public array $copies,
         public ?StartPageDifference $startPage,
+        public ?StartPageDifference $startPageSignedIn,
         public array $conflicts,
         public array $questions,
         public array $notes,
@@ -86,7 +87,7 @@ final readonly class Ripple
 
     public function changesNothing(): bool
     {
-        return $this->pages === [] && $this->claims === [] && $this->menus === [] && $this->conflicts === [] && $this->startPage === null;
+        return $this->pages === [] && $this->claims === [] && $this->menus === [] && $this->conflicts === [] && $this->startPage === null && $this->startPageSignedIn === null;
     }
 
     /** Whether visitors notice or something of weight goes, so that it is shown before it is done. */
@@ -94,7 +95,7 @@ final readonly class Ripple
     {
         $seen = array_filter($this->moves, static fn (AddressMove $move): bool => $move->seen);
 
-        return $seen !== [] || $this->conflicts !== [] || $this->questions !== [] || $this->notes !== [] || $this->goOffline !== [] || $this->startPage !== null || $this->menus !== [] || count($this->copies) > 1;
+        return $seen !== [] || $this->conflicts !== [] || $this->questions !== [] || $this->notes !== [] || $this->goOffline !== [] || $this->startPage !== null || $this->startPageSignedIn !== null || $this->menus !== [] || count($this->copies) > 1;
     }
 
     /**
@@ -112,7 +113,7 @@ final readonly class Ripple
             hash_update($hash, "\n");
         }
         $conflicts = array_map(static fn (Conflict $c): array => [$c->address->path, $c->page, $c->held->page, $c->held->heldFor], $this->conflicts);
-        hash_update($hash, json_encode([$conflicts, $this->startPage?->after], $flags));
+        hash_update($hash, json_encode([$conflicts, $this->startPage?->after, ...($this->startPageSignedIn === null ? [] : [$this->startPageSignedIn->after])], $flags));
         $rewrites = array_map(static fn (RawLinkEffect $effect): array => [$effect->link->page, $effect->link->href, $effect->meant?->id], $this->rewrites());
         hash_update($hash, $rewrites === [] ? '' : json_encode($rewrites, $flags));
 

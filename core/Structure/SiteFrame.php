@@ -16,6 +16,7 @@ final readonly class SiteFrame
      * @param  Moment  $now  when the change is made
      * @param  string  $zone  the site's time zone (IANA name), for times written without one
      * @param  Authority  $authority  of whoever makes the change
+     * @param  string|null  $startPageSignedIn  what signed-in people get at `/`; null for the same as visitors
      * @param  array<string, MenuPlace>  $places  where the layout shows menus and picks, by key
      */
     public function __construct(
@@ -25,6 +26,7 @@ final readonly class SiteFrame
         public string $zone = 'UTC',
         public Authority $authority = Authority::Manager,
         public array $places = [],
+        public ?string $startPageSignedIn = null,
     ) {
     }
 }

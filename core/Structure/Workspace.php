@@ -21,6 +21,8 @@ final class Workspace
 
     public ?string $startPage;
 
+    public ?string $startPageSignedIn;
+
     /** @var array<string, string> copies made, each with what it is a copy of */
     public array $copies = [];
 
@@ -56,6 +58,7 @@ final class Workspace
     public function __construct(public readonly SiteFrame $site, private readonly Pages $pages, public readonly Ledger $ledger, Menus $menus, public readonly Decisions $decisions)
     {
         $this->startPage = $site->startPage;
+        $this->startPageSignedIn = $site->startPageSignedIn;
         $this->menus = new MenuSheet($menus);
     }
 
@@ -153,6 +156,12 @@ final class Workspace
         $this->questions[] = new Question($kind, $about->id, $about->name, $count, $answers, $default, $heir, $matters, $decided);
 
         return $decided;
+    }
+
+    /** Whether the page is what anybody gets at `/`. */
+    public function isStartPage(string $id): bool
+    {
+        return $id === $this->startPage || $id === $this->startPageSignedIn;
     }
 
     /** Whether a page is kept from whoever makes the change. */

@@ -14,6 +14,7 @@ use App\Models\Page;
 use App\Models\Role;
 use App\Models\Site;
 use App\Models\User;
+use App\Models\Visitor;
 use Heronstem\Core\Address\Slug;
 use Heronstem\Core\Structure\Batch;
 use Heronstem\Core\Structure\Change;
@@ -40,6 +41,7 @@ final readonly class LoadDemoSite
                 $ids[$page->address] = (string) Str::ulid();
             }
             $people = $this->people($site);
+            $this->visitors($site);
             $this->structure($site, $pages, $ids, $people[0]);
             $this->words($site, $pages, $ids, $people[0], "$folder/pictures");
             $this->branches($site, $ids);
@@ -52,6 +54,15 @@ final readonly class LoadDemoSite
                 $this->story->tell($site->refresh(), $folder);
             }
         });
+    }
+
+    private function visitors(Site $site): void
+    {
+        foreach (json_decode((string) file_get_contents(database_path('demo/visitors.json')), true, flags: JSON_THROW_ON_ERROR) as $visitor) {
+            if ($visitor['site'] === $site->key) {
+                Visitor::query()->create([...array_diff_key($visitor, ['site' => true]), 'site_id' => $site->id]);
+            }
+        }
     }
 
     /** @return non-empty-list<User> */

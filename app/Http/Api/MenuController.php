@@ -45,7 +45,10 @@ final readonly class MenuController
     {
         $this->permission->toSee(Signed::in($request), $site);
 
+        $start = static fn (?int $id): ?array => $id === null ? null : Page::query()->whereKey($id)->first(['ulid', 'name'])?->only(['ulid', 'name']);
+
         return new JsonResponse([
+            'startPages' => ['visitors' => $start($site->start_page_id), 'signedIn' => $start($site->start_page_signed_in_id)],
             'places' => array_values(array_map(static fn (MenuPlace $place): array => ['key' => $place->key, 'name' => $place->name, 'kind' => $place->kind->value, 'levels' => $place->levels, 'most' => $place->most, 'widest' => $place->widest], Layout::places())),
             'menus' => array_values(array_map(static fn (Menu $menu): array => ['id' => $menu->id, 'name' => $menu->name, 'kind' => $menu->kind->value, 'place' => $menu->place, 'entries' => count($menu->entries)], $this->all($site))),
         ]);

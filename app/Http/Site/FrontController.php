@@ -8,6 +8,7 @@ use App\Models\File;
 use App\Models\Page;
 use App\Models\PageWords;
 use App\Models\Site;
+use App\Models\Visitor;
 use App\Store\LedgerAnswers;
 use App\Store\NearAddresses;
 use Heronstem\Core\Content\Document;
@@ -32,6 +33,7 @@ final readonly class FrontController
         private Sitemap $sitemap,
         private NearAddresses $near,
         private FileResponse $files,
+        private VisitorAccount $account,
     ) {
     }
 
@@ -48,12 +50,16 @@ final readonly class FrontController
 
     private function respond(Request $request, Site $site): AnyResponse
     {
+        $asked = $request->server->getString('REQUEST_URI', '/');
+        $visitor = $this->account->signedIn($request, $site);
+        if (str_starts_with($asked, '/_account/')) {
+            return $this->account->answer($request, $site, (string) strtok($asked, '?'), $this->pageView->frame($site, $visitor));
+        }
         if (! $request->isMethodCacheable()) {
             return new Response('Only GET and HEAD are answered here.', 405, ['Allow' => 'GET, HEAD', 'Content-Type' => 'text/plain; charset=utf-8']);
         }
-        $asked = $request->server->getString('REQUEST_URI', '/');
         if (preg_match('#^/_files/([0-9A-Z]{26})/#', $asked, $file) === 1) {
-            return $this->file($file[1], $site);
+            return $this->file($file[1], $site, $visitor);
         }
         $resolution = (new Resolver($site->rules(), new LedgerAnswers($this->db, $site)))->resolve($asked);
         $sends = $resolution->sendsWith();
@@ -61,32 +67,44 @@ final readonly class FrontController
             return new Response('', $sends, ['Location' => (string) $resolution->location, 'Cache-Control' => 'no-cache']);
         }
         if ($resolution->status !== 200) {
-            return $this->missed($resolution->normal === '' ? '/' : $resolution->normal, $site, $resolution->status === 410 ? 410 : 404);
+            return $this->missed($resolution->normal === '' ? '/' : $resolution->normal, $site, $visitor, $resolution->status === 410 ? 410 : 404);
         }
         if ($resolution->page === null) {
             return $this->system($resolution->normal, $site);
         }
-        $page = Page::query()->where('ulid', $resolution->page)->firstOrFail();
+        $page = $this->startOf($visitor, $resolution->page, $site) ?? Page::query()->where('ulid', $resolution->page)->firstOrFail();
 
-        return $page->kind === PageKind::Download ? $this->file((string) $page->target()?->value, $site) : $this->page($request, $page, $site);
+        return $page->kind === PageKind::Download ? $this->file((string) $page->target()?->value, $site, $visitor) : $this->page($request, $page, $site, $visitor);
     }
 
-    private function page(Request $request, Page $page, Site $site): Response
+    /** What somebody signed in gets in place of the visitors' start page. */
+    private function startOf(?Visitor $visitor, string $asked, Site $site): ?Page
+    {
+        if ($visitor === null || $site->start_page_signed_in_id === null) {
+            return null;
+        }
+        $start = $this->db->table('pages')->where('id', $site->start_page_id)->value('ulid');
+        $own = $start === $asked ? Page::query()->find($site->start_page_signed_in_id) : null;
+
+        return $own?->isVisible() === true ? $own : null;
+    }
+
+    private function page(Request $request, Page $page, Site $site, ?Visitor $visitor): Response
     {
         $kept = PageWords::query()->find($page->id);
         // In the minute before its schedule is carried out a page shows what it will go live with.
         $words = $page->state === State::Live ? $kept?->liveDocument() ?? Document::blank() : PageWords::document($kept);
-        $html = $this->views->make('site.page', $this->pageView->of($page, $site, $words))->render();
-        $response = new Response($html, 200, ['Content-Type' => 'text/html; charset=utf-8', 'Cache-Control' => 'public, max-age=0, must-revalidate']);
+        $html = $this->views->make('site.page', $this->pageView->of($page, $site, $words, $visitor))->render();
+        $response = new Response($html, 200, ['Content-Type' => 'text/html; charset=utf-8', 'Cache-Control' => $visitor === null ? 'public, max-age=0, must-revalidate' : 'private, max-age=0, must-revalidate', 'Vary' => 'Cookie']);
         $response->setEtag(sha1($html));
         $response->isNotModified($request);
 
         return $response;
     }
 
-    private function missed(string $address, Site $site, int $status = 404): Response
+    private function missed(string $address, Site $site, ?Visitor $visitor, int $status = 404): Response
     {
-        $html = $this->views->make('site.missed', [...$this->pageView->frame($site), 'address' => $address, 'isGone' => $status === 410, 'near' => $this->near->to($address, $site)])->render();
+        $html = $this->views->make('site.missed', [...$this->pageView->frame($site, $visitor), 'address' => $address, 'isGone' => $status === 410, 'near' => $this->near->to($address, $site)])->render();
 
         return new Response($html, $status, ['Content-Type' => 'text/html; charset=utf-8', 'Cache-Control' => 'no-cache']);
     }
@@ -100,10 +118,10 @@ final readonly class FrontController
         };
     }
 
-    private function file(string $ulid, Site $site): AnyResponse
+    private function file(string $ulid, Site $site, ?Visitor $visitor): AnyResponse
     {
         $file = File::query()->where('site_id', $site->id)->where('ulid', $ulid)->first();
 
-        return $file === null ? $this->missed('/_files', $site) : $this->files->of($file);
+        return $file === null ? $this->missed('/_files', $site, $visitor) : $this->files->of($file);
     }
 }

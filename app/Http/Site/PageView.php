@@ -9,6 +9,7 @@ use App\Desk\SiteMenus;
 use App\Models\Page;
 use App\Models\PageWords;
 use App\Models\Site;
+use App\Models\Visitor;
 use App\Store\StoredLinkTargets;
 use App\Store\StoredPictures;
 use App\Store\VisibleTree;
@@ -22,23 +23,23 @@ use Heronstem\Core\Search\SearchDescription;
 /** Everything the layouts show of a page: head tags, menus, breadcrumbs, words, cards. */
 final readonly class PageView
 {
-    public function __construct(private DescribePage $describe, private VisibleTree $tree, private SiteMenus $menus, private Viewer $viewer)
+    public function __construct(private DescribePage $describe, private VisibleTree $tree, private SiteMenus $menus)
     {
     }
 
     /** @return array<string, mixed> what every layout shows */
-    public function frame(Site $site): array
+    public function frame(Site $site, ?Visitor $visitor = null): array
     {
-        return ['site' => $site, 'menus' => $this->menus->shown($site, $this->viewer), 'start' => $this->tree->start($site)];
+        return ['site' => $site, 'menus' => $this->menus->shown($site, $visitor === null ? Viewer::visitor() : $visitor->viewer()), 'start' => $this->tree->start($site), 'visitor' => $visitor, 'signsIn' => $visitor !== null || Visitor::query()->where('site_id', $site->id)->exists()];
     }
 
     /** @return array<string, mixed> */
-    public function of(Page $page, Site $site, Document $words): array
+    public function of(Page $page, Site $site, Document $words, ?Visitor $visitor = null): array
     {
         $ancestors = $page->ancestors();
-        $frame = $this->frame($site);
+        $frame = $this->frame($site, $visitor);
         $visible = array_values(array_filter($ancestors, static fn (Page $above): bool => $above->isVisible()));
-        $isStart = $page->id === $site->start_page_id;
+        $isStart = $page->id === $site->start_page_id || ($visitor !== null && $page->id === $site->start_page_signed_in_id);
 
         return [
             ...$frame,

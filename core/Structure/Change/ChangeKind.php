@@ -22,7 +22,7 @@ final readonly class ChangeKind implements Change
     public function on(Workspace $workspace): void
     {
         $page = $workspace->page($this->page);
-        if ($workspace->startPage === $page->id && $this->to !== PageKind::Page) {
+        if ($workspace->isStartPage($page->id) && $this->to !== PageKind::Page) {
             throw new ChangeRefused('to', "“{$page->name}” is the start page, which shows words. Make another page the start page first.");
         }
         $this->guardTarget($page, $workspace);

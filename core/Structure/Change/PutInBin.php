@@ -64,6 +64,9 @@ final readonly class PutInBin implements Change
     private function guard(Page $each, Page $root, Workspace $workspace): void
     {
         $inside = $each->id === $root->id ? '' : " lies inside “{$root->name}” and";
+        if ($each->id === $workspace->startPageSignedIn) {
+            throw new ChangeRefused('page', "“{$each->name}”$inside is the start page of signed-in people. Give them another one first, or the same as visitors.");
+        }
         if ($each->id === $workspace->startPage) {
             throw new ChangeRefused('page', "“{$each->name}”$inside is the start page; without it visitors of / would get nothing. Make another page the start page first.");
         }

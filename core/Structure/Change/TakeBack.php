@@ -28,7 +28,7 @@ final readonly class TakeBack implements Change
      * @param  list<ClaimDifference>  $claims
      * @param  list<MenuDifference>  $menus
      */
-    public function __construct(public string $entry, public array $pages, public array $claims, public ?StartPageDifference $startPage = null, public array $menus = [])
+    public function __construct(public string $entry, public array $pages, public array $claims, public ?StartPageDifference $startPage = null, public array $menus = [], public ?StartPageDifference $startPageSignedIn = null)
     {
     }
 
@@ -57,6 +57,7 @@ final readonly class TakeBack implements Change
         $this->guardPlaces($placed, $workspace);
         $this->startPageBack($start, $workspace);
         $this->menusBack($workspace);
+        $this->signedInStartBack($workspace);
     }
 
     public function pagesNamed(): array
@@ -96,6 +97,20 @@ final readonly class TakeBack implements Change
             }
         }
         $this->onePlaceEach($workspace);
+    }
+
+    private function signedInStartBack(Workspace $workspace): void
+    {
+        if ($this->startPageSignedIn === null) {
+            return;
+        }
+        $former = $this->startPageSignedIn->before === null ? null : $workspace->find($this->startPageSignedIn->before);
+        $isFit = $this->startPageSignedIn->before === null || ($former !== null && ! $former->isBinned() && $former->id !== $workspace->startPage);
+        if ($isFit && $workspace->startPageSignedIn === $this->startPageSignedIn->after) {
+            $workspace->startPageSignedIn = $this->startPageSignedIn->before;
+        } elseif ($former !== null) {
+            $this->say(NoteKind::Stays, $former, 'start page', $workspace);
+        }
     }
 
     /** A place that another menu has taken since stays with that one. */
@@ -145,7 +160,7 @@ final readonly class TakeBack implements Change
         }
         $strayed = $difference->strayedIn($now);
         $inside = count($workspace->childOrder($now->id));
-        if ($strayed !== [] || $inside > 0 || isset($workspace->spared[$now->id]) || $now->id === $workspace->startPage) {
+        if ($strayed !== [] || $inside > 0 || isset($workspace->spared[$now->id]) || $workspace->isStartPage($now->id)) {
             $workspace->notes[] = new Note(NoteKind::StaysMade, $now->id, $now->name, $inside > 0 ? "$inside" : ($strayed[0] ?? 'address'));
 
             return;
@@ -170,7 +185,7 @@ final readonly class TakeBack implements Change
             $this->say(NoteKind::Stays, $now, 'place', $workspace);
             $back = $back->placed($now->parent, $now->position);
         }
-        if ($back->isBinned() && $now->id === $workspace->startPage) {
+        if ($back->isBinned() && $workspace->isStartPage($now->id)) {
             $this->say(NoteKind::Stays, $now, 'state', $workspace);
 
             return $now;

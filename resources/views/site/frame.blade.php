@@ -67,7 +67,13 @@
         </nav>
 @endforeach
     </div>
-    <p class="wide foot-line">{{ $site->name }}@if ($site->tagline !== '') · {{ $site->tagline }}@endif</p>
+    <div class="wide foot-line"><p>{{ $site->name }}@if ($site->tagline !== '') · {{ $site->tagline }}@endif</p>
+@if ($visitor !== null)
+        <form method="post" action="/_account/sign-out"><span>Signed in as {{ $visitor->name }}</span> <button>Sign out</button></form>
+@elseif ($signsIn)
+        <p><a href="/_account/sign-in">Sign in</a></p>
+@endif
+    </div>
 </footer>
 </body>
 </html>

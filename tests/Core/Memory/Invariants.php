@@ -43,6 +43,10 @@ final class Invariants
             Assert::assertArrayNotHasKey($place, $places, 'Two siblings share a position.');
             $places[$place] = true;
         }
+        if ($site->startPageSignedIn !== null) {
+            Assert::assertFalse($site->pages[$site->startPageSignedIn]->isBinned(), 'The start page of signed-in people lies in the bin.');
+            Assert::assertNotSame($site->startPage, $site->startPageSignedIn);
+        }
         if ($site->startPage !== null) {
             Assert::assertFalse($site->pages[$site->startPage]->isBinned(), 'The start page lies in the bin.');
         }

@@ -55,6 +55,8 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages
 
     public ?string $startPage = null;
 
+    public ?string $startPageSignedIn = null;
+
     public int $links = 0;
 
     /** @var list<RawLink> */
@@ -98,7 +100,7 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages
 
     public function planBatch(Batch $batch): Ripple
     {
-        return (new Planner(new SiteFrame($this->rules, $this->startPage, Moment::at($this->now), 'UTC', $this->authority, $this->places()), $this, $this, $this, $this))->plan($batch);
+        return (new Planner(new SiteFrame($this->rules, $this->startPage, Moment::at($this->now), 'UTC', $this->authority, $this->places(), $this->startPageSignedIn), $this, $this, $this, $this))->plan($batch);
     }
 
     public function apply(Change ...$changes): Ripple
@@ -112,6 +114,7 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages
             throw new \LogicException('A decision is open: '.($ripple->conflicts[0]->address->path ?? $ripple->open()[0]->kind->value));
         }
         $this->startPage = $ripple->startPage === null ? $this->startPage : $ripple->startPage->after;
+        $this->startPageSignedIn = $ripple->startPageSignedIn === null ? $this->startPageSignedIn : $ripple->startPageSignedIn->after;
         foreach ($ripple->outcome as $id => $page) {
             if ($page === null) {
                 unset($this->pages[$id]);
@@ -159,7 +162,7 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages
 
         $menus = array_map(static fn (MenuDifference $difference): MenuDifference => MenuDifference::fromArray(self::throughJson($difference->toArray())), $ripple->menus);
 
-        return new TakeBack('entry', $pages, $claims, $ripple->startPage, $menus);
+        return new TakeBack('entry', $pages, $claims, $ripple->startPage, $menus, $ripple->startPageSignedIn);
     }
 
     /**
@@ -201,7 +204,7 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages
         $menus = array_map(static fn (Menu $menu): array => $menu->toArray(), $this->menus);
         ksort($menus);
 
-        return ['start' => $this->startPage, 'menus' => $menus, 'pages' => $pages, 'claims' => $claims];
+        return ['start' => $this->startPage, 'signed in' => $this->startPageSignedIn, 'menus' => $menus, 'pages' => $pages, 'claims' => $claims];
     }
 
     public function page(string $id): ?Page

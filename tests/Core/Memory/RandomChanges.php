@@ -26,6 +26,7 @@ use Heronstem\Core\Structure\PageKind;
 use Heronstem\Core\Structure\Place;
 use Heronstem\Core\Structure\QuestionKind;
 use Heronstem\Core\Structure\Reach;
+use Heronstem\Core\Structure\StartAudience;
 use Heronstem\Core\Structure\Target;
 
 /** Changes of every kind from small numbers, so that a failing run shrinks to few and plain ones. */
@@ -113,7 +114,7 @@ final readonly class RandomChanges
             20 => $how < 3 ? Change\Listing::unlisted($page) : Change\Listing::listed($page),
             21 => new Change\Schedule($page, $how < 4 ? Moment::at($this->now + 1000 * ($how + 1)) : null, $how > 2 ? Moment::at($this->now + 9000) : null),
             22 => $how < 3 ? new Change\SendForReview($page, $word) : new Change\ReturnToWriter($page, $word),
-            23 => new Change\SetStartPage($page),
+            23 => new Change\SetStartPage($page, $how < 4 ? StartAudience::Visitors : StartAudience::SignedIn),
             24, 25 => $how < 3 ? Change\AddAddress::serving($page, $address) : Change\AddAddress::sendingOn($page, $address),
             26 => new Change\RemoveAddress($page, $address),
             27 => $how < 3 ? Change\Keep::of($page) : Change\Keep::undone($page),

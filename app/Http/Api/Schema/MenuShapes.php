@@ -14,7 +14,9 @@ use OpenApi\Attributes as OA;
 #[OA\Schema(schema: 'MenuItem', required: ['id', 'name', 'kind', 'place', 'entries'], properties: [
     new OA\Property('id', type: 'string'), new OA\Property('name', type: 'string'), new OA\Property('kind', type: 'string', enum: ['menu', 'picks']), new OA\Property('place', type: 'string', nullable: true), new OA\Property('entries', type: 'integer'),
 ])]
-#[OA\Schema(schema: 'MenuList', required: ['places', 'menus'], properties: [
+#[OA\Schema(schema: 'StartPage', required: ['ulid', 'name'], properties: [new OA\Property('ulid', type: 'string'), new OA\Property('name', type: 'string')])]
+#[OA\Schema(schema: 'MenuList', required: ['startPages', 'places', 'menus'], properties: [
+    new OA\Property('startPages', description: 'signedIn is null where it is the same as for visitors', required: ['visitors', 'signedIn'], type: 'object', properties: [new OA\Property('visitors', ref: '#/components/schemas/StartPage', nullable: true), new OA\Property('signedIn', ref: '#/components/schemas/StartPage', nullable: true)]),
     new OA\Property('places', type: 'array', items: new OA\Items(ref: '#/components/schemas/MenuPlace')), new OA\Property('menus', type: 'array', items: new OA\Items(ref: '#/components/schemas/MenuItem')),
 ])]
 #[OA\Schema(schema: 'MenuEntry', description: 'An entry. What it leads to is in the field of its kind: page, address, url or file; a branch has page (null for the top of the tree), depth, order, out and in.', required: ['id', 'kind'], properties: [

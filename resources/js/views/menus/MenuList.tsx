@@ -6,6 +6,7 @@ import { useChanges } from '../../app/changes'
 import { Button } from '../../ui/Button'
 import { Field } from '../../ui/Field'
 import { Modal } from '../../ui/Modal'
+import { StartPages } from './StartPages'
 
 type Props = { list: Schemas['MenuList']; chosen: string | undefined; writes: boolean; onChoose: (menu: string) => void }
 
@@ -27,6 +28,7 @@ export function MenuList({ list, chosen, writes, onChoose }: Props) {
                     </ul>
                 </section>
             ))}
+            <StartPages start={list.startPages} writes={writes} />
             {making !== null && <Make kind={making} onClose={() => setMaking(null)} onMade={onChoose} />}
         </nav>
     )
