@@ -9,25 +9,29 @@ use App\Models\HistoryEntry;
 use App\Models\Site;
 use App\Models\User;
 use App\Store\DuePages;
+use App\Store\NextMoment;
 use App\Store\RippleWriter;
 use Heronstem\Core\Refusal;
+use Heronstem\Core\Structure\AddressMove;
 use Heronstem\Core\Structure\Authority;
 use Heronstem\Core\Structure\Batch;
 use Heronstem\Core\Structure\ChangeRefused;
 use Heronstem\Core\Structure\Ripple;
-use Illuminate\Database\ConnectionInterface;
+use Illuminate\Database\Connection;
 
 /** Applies a batch: one transaction, one batch at a time on a site, one history entry with the exact inverse. */
 final readonly class ApplyChanges
 {
     public function __construct(
-        private ConnectionInterface $db,
+        private Connection $db,
         private Planners $planners,
         private RippleWriter $writer,
         private RecordEntry $record,
         private PublishWords $publish,
         private RewriteLinks $rewrite,
         private DuePages $due,
+        private CachedMenus $menus,
+        private NextMoment $next,
     ) {
     }
 
@@ -123,6 +127,9 @@ final readonly class ApplyChanges
         $this->publish->forPages($this->withNewWords($batch, $ripple));
         $this->rewrite->after($ripple, $site, $user);
         RefreshReach::dispatch($site->id)->afterCommit();
+        $moved = array_map(static fn (AddressMove $move): string => $move->page, $ripple->moves);
+        $pointed = $moved !== [] && $this->next->pointsTo($site, $moved);
+        $this->db->afterCommit(fn () => $pointed ? $this->menus->forgetAll($site) : $this->menus->forget($site, $ripple));
 
         return $entry;
     }

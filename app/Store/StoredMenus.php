@@ -30,7 +30,7 @@ final readonly class StoredMenus implements Menus
             $entries[$row->menu][$row->ulid] = $this->entry($row);
         }
         $menus = [];
-        foreach ($this->db->select('select ulid, name, kind, place from menus where site_id = ? order by id', [$this->site->id]) as $row) {
+        foreach ($this->db->select('select ulid, name, kind, place from menus where site_id = ? order by lower(name)', [$this->site->id]) as $row) {
             $menus[$row->ulid] = new Menu($row->ulid, $row->name, MenuKind::from($row->kind), $row->place, $entries[$row->ulid] ?? []);
         }
 

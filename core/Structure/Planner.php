@@ -11,6 +11,7 @@ use Heronstem\Core\Linking\LinksInto;
 use Heronstem\Core\Menu\MenuConsequences;
 use Heronstem\Core\Menu\MenuEffects;
 use Heronstem\Core\Menu\Menus;
+use Heronstem\Core\Menu\MenusTouched;
 use Heronstem\Core\Refusal;
 
 /** Batch + what is → ripple. Reads the branches concerned through its ports, writes nothing. */
@@ -97,6 +98,7 @@ final readonly class Planner
             pages: $this->differences($outcome, $workspace),
             claims: $claims,
             menus: $workspace->menus->differences(),
+            menusTouched: MenusTouched::by($workspace, $outcome),
             outcome: $outcome,
             heirs: $this->heirs($claims, $outcome, $workspace),
             drawing: Drawing::of($workspace, $outcome),

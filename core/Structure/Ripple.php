@@ -31,6 +31,7 @@ final readonly class Ripple
      * @param  list<PageDifference>  $pages  the exact inverse's material
      * @param  list<ClaimDifference>  $claims
      * @param  list<MenuDifference>  $menus
+     * @param  list<string>  $menusTouched  menus that may look different
      * @param  array<string, Page|null>  $outcome  every page as it will be, by identity
      * @param  array<string, Page>  $heirs  pages that stay as they are, and to which redirects lead from now on
      */
@@ -56,6 +57,7 @@ final readonly class Ripple
         public array $pages,
         public array $claims,
         public array $menus,
+        public array $menusTouched,
         public array $outcome,
         public array $heirs,
         public Drawing $drawing,

@@ -74,7 +74,7 @@ abstract class AppTestCase extends TestCase
     /** @param  array<string, mixed>  ...$changes */
     protected function change(array ...$changes): HistoryEntry
     {
-        $batch = (new \Heronstem\Core\Structure\ChangeReader($this->site->rules()))->batch($changes, [], Undecided::TakesDefault);
+        $batch = (new \Heronstem\Core\Structure\ChangeReader($this->site->rules(), $this->site->zone ?? 'UTC'))->batch($changes, [], Undecided::TakesDefault);
 
         return $this->app->make(ApplyChanges::class)->apply($this->site, $this->manager, $batch);
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Api;
 
+use App\Desk\CachedMenus;
 use App\Desk\DescribePage;
 use App\Desk\Permission;
 use App\Http\Api\Schema\PageSheet;
@@ -22,7 +23,7 @@ final readonly class PageController
 {
     private const FIELDS = ['heading' => 'heading', 'summary' => 'summary', 'searchTitle' => 'search_title', 'searchDescription' => 'search_description'];
 
-    public function __construct(private Permission $permission, private DescribePage $describe)
+    public function __construct(private Permission $permission, private DescribePage $describe, private CachedMenus $menus)
     {
     }
 
@@ -57,6 +58,10 @@ final readonly class PageController
         $changed = Page::query()->whereKey($page->id)->where('version', $page->version)->update($fields);
         if ($changed === 0) {
             throw new PreconditionFailedHttpException('Somebody changed this page at the same moment. Load it again and compare.');
+        }
+
+        if (isset($fields['summary'])) {
+            $this->menus->forgetAll($site); // cards show it
         }
 
         return $this->sheet($page->refresh(), $site);

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Site;
 
+use App\Desk\CachedMenus;
 use App\Desk\DescribePage;
-use App\Desk\SiteMenus;
 use App\Models\Page;
 use App\Models\PageWords;
 use App\Models\Site;
@@ -23,7 +23,7 @@ use Heronstem\Core\Search\SearchDescription;
 /** Everything the layouts show of a page: head tags, menus, breadcrumbs, words, cards. */
 final readonly class PageView
 {
-    public function __construct(private DescribePage $describe, private VisibleTree $tree, private SiteMenus $menus)
+    public function __construct(private DescribePage $describe, private VisibleTree $tree, private CachedMenus $menus)
     {
     }
 

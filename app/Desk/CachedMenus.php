@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk;
+
+use App\Models\Site;
+use App\Store\NextMoment;
+use App\Store\StoredMenus;
+use Heronstem\Core\Menu\Menu;
+use Heronstem\Core\Menu\ResolvedEntry;
+use Heronstem\Core\Menu\Viewer;
+use Heronstem\Core\Structure\Ripple;
+use Illuminate\Contracts\Cache\Repository as Cache;
+use Illuminate\Database\Connection;
+
+/** The menus of a public site, each kept resolved until something that it can show changes, or by itself appears or ends. */
+final readonly class CachedMenus
+{
+    /** Seconds after which a menu is worked out anew in any case: bounds what a reader who met a change half way can have kept. */
+    private const LONGEST = 60;
+
+    public function __construct(private Cache $cache, private Connection $db, private SiteMenus $menus, private NextMoment $next)
+    {
+    }
+
+    /** @return array<string, list<ResolvedEntry>> what the viewer sees at each of the layout's places */
+    public function shown(Site $site, Viewer $viewer): array
+    {
+        $shown = array_map(static fn (): array => [], Layout::places());
+        $placed = $this->cache->get($this->places($site));
+        if (! is_array($placed)) {
+            $placed = array_column(array_filter($this->all($site), static fn (Menu $menu): bool => $menu->place !== null), 'id', 'place');
+            $this->cache->put($this->places($site), $placed, self::LONGEST);
+        }
+        $kept = $this->cache->many(array_map(fn (string $menu): string => $this->key($menu, $viewer), array_values($placed)));
+        $resolver = $all = null;
+        foreach ($placed as $place => $menu) {
+            /** @var list<ResolvedEntry>|null $entries */
+            $entries = $kept[$this->key($menu, $viewer)] ?? null;
+            if ($entries === null) {
+                $all ??= $this->all($site);
+                $resolver ??= $this->menus->resolver($site, $all, $viewer);
+                $entries = isset($all[$menu]) ? $resolver->shown($all[$menu]) : [];
+                $this->cache->put($this->key($menu, $viewer), $entries, max(1, min(self::LONGEST, $this->next->of($site) - now()->getTimestamp())));
+                $this->remember($site, $menu, $viewer);
+            }
+            $shown[$place] = $entries;
+        }
+
+        return $shown;
+    }
+
+    /** What a batch may have changed is worked out anew at the next visit; everything else stays. */
+    public function forget(Site $site, Ripple $ripple): void
+    {
+        if ($ripple->menus !== []) {
+            $this->cache->forget($this->places($site));
+        }
+        foreach ($ripple->menusTouched as $menu) {
+            $this->forgetMenu($site, $menu);
+        }
+    }
+
+    /** For what is no part of the structure: texts on cards, pointers whose page has moved. */
+    public function forgetAll(Site $site): void
+    {
+        foreach (array_keys($this->all($site)) as $menu) {
+            $this->forgetMenu($site, $menu);
+        }
+    }
+
+    private function forgetMenu(Site $site, string $menu): void
+    {
+        $viewers = $this->cache->pull("menu-viewers.{$site->id}.$menu");
+        foreach (is_array($viewers) ? $viewers : [] as $key) {
+            $this->cache->forget("menu.$menu.$key");
+        }
+    }
+
+    private function remember(Site $site, string $menu, Viewer $viewer): void
+    {
+        $known = $this->cache->get("menu-viewers.{$site->id}.$menu");
+        $known = is_array($known) ? $known : [];
+        if (! in_array($viewer->key(), $known, true)) {
+            $this->cache->forever("menu-viewers.{$site->id}.$menu", [...$known, $viewer->key()]);
+        }
+    }
+
+    private function key(string $menu, Viewer $viewer): string
+    {
+        return "menu.$menu.{$viewer->key()}";
+    }
+
+    private function places(Site $site): string
+    {
+        return "menu-places.{$site->id}";
+    }
+
+    /** @return array<string, Menu> */
+    private function all(Site $site): array
+    {
+        return (new StoredMenus($this->db, $site))->all();
+    }
+}
