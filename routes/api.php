@@ -14,6 +14,7 @@ use App\Http\Api\PasteController;
 use App\Http\Api\PeopleController;
 use App\Http\Api\RevisionController;
 use App\Http\Api\SessionController;
+use App\Http\Api\SiteController;
 use App\Http\Api\StructureController;
 use App\Http\Api\WordsController;
 use Illuminate\Support\Facades\Route;
@@ -36,7 +37,10 @@ Route::middleware(['auth:web,sanctum', 'throttle:api'])->group(function (): void
         Route::get('people', [PeopleController::class, 'index']);
         Route::get('bin', [StructureController::class, 'bin']);
         Route::get('structure', [StructureController::class, 'picture']);
+        Route::get('names', [SiteController::class, 'show']);
+        Route::patch('names', [SiteController::class, 'update']);
         Route::get('menus', [MenuController::class, 'index']);
+        Route::get('menus-unreached', [MenuController::class, 'unreached']);
         Route::get('menus/{menu}', [MenuController::class, 'show']);
         Route::post('menus/{menu}/arranged', [MenuController::class, 'arranged']);
         Route::get('menus/{menu}/file', [MenuController::class, 'file']);

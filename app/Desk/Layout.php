@@ -10,6 +10,9 @@ use Heronstem\Core\Menu\MenuPlace;
 /** What the layout that ships offers: where it shows menus and picks. */
 final class Layout
 {
+    /** What a page can look like: words, words with cards of what is inside, the front page, the map of the site. */
+    public const PAGES = ['page', 'section', 'home', 'site-map'];
+
     /** @return array<string, MenuPlace> by key, in the order in which visitors meet them */
     public static function places(): array
     {

@@ -13,6 +13,11 @@ use Illuminate\Database\ConnectionInterface;
 /** The part of the tree that visitors see around a page. */
 final readonly class VisibleTree
 {
+    /** Levels, and pages, that the map of a site shows. */
+    private const DEEPEST = 6;
+
+    private const MOST = 3000;
+
     public function __construct(private ConnectionInterface $db)
     {
     }
@@ -41,6 +46,29 @@ final readonly class VisibleTree
         }
 
         return isset($by[$ids[0]]) ? $this->flatten($by, $ids[0], 0) : [];
+    }
+
+    /**
+     * The tree of what is live and listed, for a page that shows visitors the whole site.
+     *
+     * @return list<\stdClass> in order, each with its `level` from 0; the deepest levels are left away where there are too many
+     */
+    public function whole(Site $site): array
+    {
+        $rows = $this->db->select(<<<'SQL'
+            with recursive shown as (
+                select p.id, 0 as level, array[p.position] as place from pages p where p.site_id = ? and p.parent_id is null and p.listed and is_visible(p.state, p.from_at, p.until_at)
+                union all
+                select p.id, s.level + 1, s.place || p.position from shown s join pages p on p.parent_id = s.id where p.listed and is_visible(p.state, p.from_at, p.until_at) and s.level < ?
+            ), kept as (select * from shown order by level, place limit ?)
+            select p.id, p.ulid, p.name, p.address, p.kind, p.leads_to, t.address as target, k.level
+            from kept k join pages p on p.id = k.id left join pages t on p.kind = 'pointer' and p.leads_to = 'page ' || t.ulid order by k.place
+            SQL, [$site->id, self::DEEPEST, self::MOST]);
+        foreach ($rows as $row) {
+            $row->address = self::leadsTo($row);
+        }
+
+        return array_values($rows);
     }
 
     /** Where an entry leads: a pointer straight to where it points, so that nobody takes a detour. */

@@ -190,6 +190,55 @@ final class MenuApiTest extends AppTestCase
         $this->visit('/')->assertSee('href="/voyage/times"', false);
     }
 
+    #[Test]
+    public function visitors_get_breadcrumbs_as_data_and_a_map_of_what_is_live_and_listed(): void
+    {
+        $draft = $this->draft('Plans');
+        $hidden = $this->live('Hidden </script>', $this->travel);
+        $data = $this->crumbs('/travel/times');
+        self::assertSame('BreadcrumbList', $data['@type']);
+        self::assertSame([[1, 'Home', 'http://ferries.test/'], [2, 'Travel', 'http://ferries.test/travel'], [3, 'Times', 'http://ferries.test/travel/times']], array_map(static fn (array $item): array => [$item['position'], $item['name'], $item['item']], $data['itemListElement']));
+        self::assertSame('Hidden </script>', $this->crumbs('/travel/hidden-script')['itemListElement'][2]['name']);
+        $this->change(['kind' => 'unlist', 'page' => $hidden]);
+
+        $map = $this->live('Map');
+        $this->api('PATCH', "pages/$map", ['layout' => 'site-map'], headers: ['If-Match' => '*'])->assertOk()->assertJsonPath('layout', 'site-map');
+        $this->api('PATCH', "pages/$map", ['layout' => 'circus'], headers: ['If-Match' => '*'])->assertStatus(422)->assertJsonPath('errors.0.field', 'layout');
+        $html = (string) preg_replace('#.*<div class="site-map">|</div>.*#s', '', (string) $this->visit('/map')->assertOk()->getContent());
+        self::assertSame('<ul><li><a>Home</a></li><li><a>Travel</a><ul><li><a>Times</a></li></ul></li><li><a>Map</a></li></ul>', preg_replace(['/>\s+/', '/\s+</', '/<a [^>]*>/'], ['>', '<', '<a>'], $html));
+        self::assertStringNotContainsString('Plans', $html, $draft);
+    }
+
+    #[Test]
+    public function a_site_is_named_by_its_managers(): void
+    {
+        $this->api('PATCH', 'names', ['name' => ' The  Ferries ', 'shortName' => 'Boats'])->assertOk()->assertJsonPath('name', 'The Ferries');
+        $this->visit('/')->assertSee('<span class="brand-name long">The Ferries</span><span class="brand-name short">Boats</span>', false);
+        $this->api('GET', 'names')->assertOk()->assertJsonPath('summary', 'Boats to five islands.');
+        $this->api('PATCH', 'names', ['name' => ''])->assertStatus(422)->assertJsonPath('errors.0.reason', 'A site needs a name.');
+        $this->api('PATCH', 'names', ['name' => 'x'], $this->person('Tam', Role::Writer))->assertForbidden();
+    }
+
+    #[Test]
+    public function pages_that_no_menu_leads_to_are_named(): void
+    {
+        $main = $this->api('GET', 'menus')->json('menus.0.id');
+        $help = $this->live('Help');
+        $lost = $this->live('Lost property', $help);
+        $this->api('GET', 'menus-unreached')->assertOk()->assertJsonPath('total', 0);
+        $this->change(['kind' => 'take-out-of-menu', 'page' => $help, 'menu' => $main]);
+        $unreached = $this->api('GET', 'menus-unreached')->assertJsonPath('total', 2)->json('pages');
+        self::assertEqualsCanonicalizing([$help, $lost], array_column($unreached, 'id'));
+    }
+
+    /** @return array<string, mixed> */
+    private function crumbs(string $path): array
+    {
+        preg_match('#<script type="application/ld\+json">(.*?)</script>#s', (string) $this->visit($path)->assertOk()->getContent(), $found);
+
+        return json_decode($found[1] ?? '', true, flags: JSON_THROW_ON_ERROR);
+    }
+
     /** @return int how many menus were read from pages */
     private function counted(\Closure $work): int
     {

@@ -14,6 +14,7 @@ use App\Models\Site;
 use App\Store\LedgerAnswers;
 use App\Store\MenuStanding;
 use App\Store\StoredMenus;
+use App\Store\Unreached;
 use Heronstem\Core\Menu\Audience;
 use Heronstem\Core\Menu\EntryReader;
 use Heronstem\Core\Menu\Menu;
@@ -102,6 +103,20 @@ final readonly class MenuController
         $this->permission->toSee(Signed::in($request), $site);
 
         return new JsonResponse($this->standing->of($page, $site));
+    }
+
+    #[OA\Get(path: '/sites/{site}/menus-unreached', operationId: 'unreached', description: 'Live, listed pages that no menu leads to, with their clicks from the start page; null where nothing leads there at all.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Unreached')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function unreached(Request $request, Site $site): JsonResponse
+    {
+        $this->permission->toSee(Signed::in($request), $site);
+        $pages = [];
+        $queue = array_merge(...array_values($this->menus->shown($site, Viewer::anybody())));
+        while (($entry = array_pop($queue)) !== null) {
+            $pages[] = $entry->page;
+            array_push($queue, ...$entry->under);
+        }
+
+        return new JsonResponse((new Unreached($this->db))->of($site, array_values(array_unique(array_filter($pages)))));
     }
 
     private function view(Menu $menu, Site $site, mixed $who, mixed $at, ?string $basedOn = null): MenuView

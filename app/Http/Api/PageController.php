@@ -6,6 +6,7 @@ namespace App\Http\Api;
 
 use App\Desk\CachedMenus;
 use App\Desk\DescribePage;
+use App\Desk\Layout;
 use App\Desk\Permission;
 use App\Http\Api\Schema\PageSheet;
 use App\Http\Api\Schema\SearchView;
@@ -14,6 +15,7 @@ use App\Models\Site;
 use Heronstem\Core\Search\HeadTags;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
 use Symfony\Component\HttpKernel\Exception\PreconditionFailedHttpException;
 use Symfony\Component\HttpKernel\Exception\PreconditionRequiredHttpException;
@@ -21,7 +23,7 @@ use Symfony\Component\HttpKernel\Exception\PreconditionRequiredHttpException;
 /** One page: what is set on it besides its place, name and slug. */
 final readonly class PageController
 {
-    private const FIELDS = ['heading' => 'heading', 'summary' => 'summary', 'searchTitle' => 'search_title', 'searchDescription' => 'search_description'];
+    private const FIELDS = ['heading' => 'heading', 'summary' => 'summary', 'searchTitle' => 'search_title', 'searchDescription' => 'search_description', 'layout' => 'layout'];
 
     public function __construct(private Permission $permission, private DescribePage $describe, private CachedMenus $menus)
     {
@@ -35,16 +37,17 @@ final readonly class PageController
         return $this->sheet($page, $site);
     }
 
-    #[OA\Patch(path: '/sites/{site}/pages/{page}', operationId: 'updatePage', description: 'Sets heading (null lets it follow the name), summary, search title or search description.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page'), new OA\Parameter(ref: '#/components/parameters/ifMatch')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: [], type: 'object', properties: [new OA\Property('heading', type: 'string', nullable: true), new OA\Property('summary', type: 'string'), new OA\Property('searchTitle', type: 'string'), new OA\Property('searchDescription', type: 'string')])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/PageSheet')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Patch(path: '/sites/{site}/pages/{page}', operationId: 'updatePage', description: 'Sets heading (null lets it follow the name), summary, layout, search title or search description.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page'), new OA\Parameter(ref: '#/components/parameters/ifMatch')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: [], type: 'object', properties: [new OA\Property('heading', type: 'string', nullable: true), new OA\Property('summary', type: 'string'), new OA\Property('searchTitle', type: 'string'), new OA\Property('searchDescription', type: 'string'), new OA\Property('layout', type: 'string', enum: ['page', 'section', 'home', 'site-map'])])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/PageSheet')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function update(Request $request, Site $site, Page $page): JsonResponse
     {
         $user = Signed::in($request);
         $this->permission->toWrite($user, $site, $page);
         $given = $request->validate([
             'heading' => ['sometimes', 'nullable', 'string', 'max:300'], 'summary' => ['sometimes', 'string', 'max:2000'],
+            'layout' => ['sometimes', Rule::in(Layout::PAGES)],
             'searchTitle' => ['sometimes', 'string', 'max:300'], 'searchDescription' => ['sometimes', 'string', 'max:1000'],
         ], [
-            'max' => 'At most :max characters fit here.', 'string' => 'This is a text.',
+            'layout.in' => 'A layout is one of '.implode(', ', Layout::PAGES).'.', 'max' => 'At most :max characters fit here.', 'string' => 'This is a text.',
         ]);
         $match = $request->headers->get('If-Match') ?? throw new PreconditionRequiredHttpException('Say which version you started from: send the ETag of the page in If-Match.');
         if ($match !== '*' && trim($match, 'W/') !== $this->tag($page)) {

@@ -15,6 +15,7 @@ use App\Store\StoredPictures;
 use App\Store\VisibleTree;
 use Heronstem\Core\Content\Document;
 use Heronstem\Core\Content\HtmlRenderer;
+use Heronstem\Core\Menu\Breadcrumbs;
 use Heronstem\Core\Menu\ResolvedEntry;
 use Heronstem\Core\Menu\Viewer;
 use Heronstem\Core\Search\HeadTags;
@@ -47,11 +48,24 @@ final readonly class PageView
             'isStart' => $isStart,
             'head' => HeadTags::of($this->describe->facts($page, $ancestors, $words), $site->facts()),
             'crumbs' => $visible,
+            'crumbData' => $isStart ? null : Breadcrumbs::data($this->wayTo($page, $visible, $frame['start']), $site->origin),
+            'siteMap' => $page->layout === 'site-map' ? $this->tree->whole($site) : [],
             'trail' => [...array_column($ancestors, 'ulid'), $page->ulid],
             'side' => $isStart ? [] : $this->tree->side($page, $ancestors),
             'cards' => in_array($page->layout, ['home', 'section'], true) ? $this->cards($page, $site, $isStart, $frame['menus']['front']) : [],
             'html' => (new HtmlRenderer(new StoredLinkTargets($words, $site), new StoredPictures($words, $site)))->render($words),
         ];
+    }
+
+    /**
+     * @param  list<Page>  $above
+     * @return list<array{name: string, address: string}>
+     */
+    private function wayTo(Page $page, array $above, ?Page $start): array
+    {
+        $way = array_filter([in_array($start?->id, array_column($above, 'id'), true) ? null : $start, ...$above, $page]);
+
+        return array_values(array_map(static fn (Page $each): array => ['name' => $each->name, 'address' => $each->address], $way));
     }
 
     /**

@@ -62,6 +62,10 @@ export const menuQuery = (site: string, menu: string, { who, at }: { who?: strin
         placeholderData: previous => previous,
     })
 
+export const siteNamesQuery = (site: string) => queryOptions({ queryKey: [...keys.site(site), 'names'], queryFn: ({ signal }) => answered(api.GET('/sites/{site}/names', { params: { path: { site } }, signal })) })
+
+export const unreachedQuery = (site: string) => queryOptions({ queryKey: [...keys.menus(site), 'unreached'], queryFn: ({ signal }) => answered(api.GET('/sites/{site}/menus-unreached', { params: { path: { site } }, signal })) })
+
 export const pageMenusQuery = (site: string, page: string) => queryOptions({ queryKey: keys.pageMenus(site, page), queryFn: ({ signal }) => answered(api.GET('/sites/{site}/pages/{page}/menus', { params: { path: { site, page } }, signal })) })
 
 export const goToQuery = (site: string, text: string) =>

@@ -28,7 +28,7 @@
 @endif
 <header class="head">
     <div class="wide head-in">
-        <a class="brand" href="{{ $start?->address ?? '/' }}"><span class="brand-name">{{ $site->name }}</span>@if ($site->tagline !== '')<span class="brand-line">{{ $site->tagline }}</span>@endif</a>
+        <a class="brand" href="{{ $start?->address ?? '/' }}"><span @class(['brand-name', 'long' => $site->short_name !== ''])>{{ $site->name }}</span>@if ($site->short_name !== '')<span class="brand-name short">{{ $site->short_name }}</span>@endif @if ($site->tagline !== '')<span class="brand-line">{{ $site->tagline }}</span>@endif</a>
 @if ($menus['main'] !== [])
         <input type="checkbox" id="bar-open" class="bar-switch" aria-label="Show the menu"><label for="bar-open" class="bar-label" aria-hidden="true">Menu</label>
         <nav class="bar" aria-label="Main">

@@ -9,6 +9,9 @@
 @foreach ($head->openGraph() as $property => $content)
     <meta property="{{ $property }}" content="{{ $content }}">
 @endforeach
+@if ($crumbData !== null)
+    <script type="application/ld+json">{!! $crumbData !!}</script>
+@endif
 @unless ($page->listed)
     <meta name="robots" content="noindex">
 @endunless
@@ -44,6 +47,20 @@
         <p class="summary">{{ $page->summary }}</p>
 @endif
         {!! $html !!}
+@if ($siteMap !== [])
+        <div class="site-map">
+@php($open = -1)
+@foreach ($siteMap as $entry)
+@if ($entry->level > $open)
+<ul>@php($open = $entry->level)
+@else
+{!! str_repeat('</li></ul>', $open - $entry->level) !!}</li>@php($open = $entry->level)
+@endif
+<li><a href="{{ $entry->address }}"@if ($entry->id === $page->id) aria-current="page"@endif>{{ $entry->name }}</a>
+@endforeach
+{!! str_repeat('</li></ul>', $open + 1) !!}
+        </div>
+@endif
 @if ($cards !== [])
         <ul class="cards">
 @foreach ($cards as $card)

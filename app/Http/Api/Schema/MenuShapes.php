@@ -43,6 +43,7 @@ use OpenApi\Attributes as OA;
     new OA\Property('menu', type: 'string'), new OA\Property('name', type: 'string'), new OA\Property('kind', type: 'string', enum: ['menu', 'picks']), new OA\Property('place', type: 'string', nullable: true),
     new OA\Property('entries', description: 'made by hand that lead to the page', type: 'integer'), new OA\Property('branch', description: 'whether a branch of the menu reaches the page', type: 'string', enum: ['shows', 'leaves-out', 'none']),
 ])]
+#[OA\Schema(schema: 'Unreached', required: ['total', 'pages'], properties: [new OA\Property('total', type: 'integer'), new OA\Property('pages', description: 'the first hundred', type: 'array', items: new OA\Items(required: ['id', 'name', 'address', 'clicks'], properties: [new OA\Property('id', type: 'string'), new OA\Property('name', type: 'string'), new OA\Property('address', type: 'string'), new OA\Property('clicks', type: 'integer', nullable: true)], type: 'object'))])]
 final class MenuShapes
 {
 }

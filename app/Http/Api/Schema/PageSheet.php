@@ -32,6 +32,7 @@ final readonly class PageSheet
         #[OA\Property] public bool $listed,
         #[OA\Property] public bool $start,
         #[OA\Property] public string $summary,
+        #[OA\Property(type: 'string', enum: ['page', 'section', 'home', 'site-map'])] public string $layout,
         #[OA\Property] public string $searchTitle,
         #[OA\Property] public string $searchDescription,
         #[OA\Property(description: 'ancestors from the top down', type: 'array', items: new OA\Items(ref: '#/components/schemas/PageCrumb'))] public array $within,
@@ -65,7 +66,7 @@ final readonly class PageSheet
         return new self(
             id: $page->ulid, name: $page->name, heading: $page->heading, slug: $page->slug, address: $page->address, state: $page->state->value,
             everLive: $page->ever_live, liveSince: $page->live_since?->toIso8601ZuluString(), listed: $page->listed, start: $page->id === $site->start_page_id,
-            summary: $page->summary, searchTitle: $page->search_title, searchDescription: $page->search_description,
+            summary: $page->summary, layout: $page->layout, searchTitle: $page->search_title, searchDescription: $page->search_description,
             within: array_map(PageCrumb::of(...), $page->ancestors()),
             after: $before === null ? null : PageCrumb::of($before),
             sendsOn: self::addresses($page, 'redirect'),

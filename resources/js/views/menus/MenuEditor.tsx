@@ -16,6 +16,7 @@ import { EntryTree } from './EntryTree'
 import { MenuActs } from './MenuActs'
 import type { Search, SetSearch } from './MenusView'
 import { useArrangement } from './useArrangement'
+import { tooWide } from './widths'
 import { findingWords } from './words'
 
 type Props = { menu: Schemas['MenuItem']; list: Schemas['MenuList']; search: Search; set: SetSearch }
@@ -33,6 +34,7 @@ export function MenuEditor({ menu, list, search, set }: Props) {
     const note = (each: Schemas['ShownEntry'][]) => each.forEach(one => { if (!shown.has(one.entry)) shown.set(one.entry, one); note(one.under) })
     note(looked?.shown ?? [])
     const place = list.places.find(each => each.key === menu.place)
+    const wide = looked === undefined || place === undefined ? [] : tooWide(looked.shown, place.widest)
     const errorOf = (field: string) => problem?.problem.errors?.find(each => each.field === `${active === undefined ? '' : pathOf(entries, active.entry.id)}.${field}`)?.reason
     const out = (id: string) => {
         arrange(without(entries, id))
@@ -65,7 +67,7 @@ export function MenuEditor({ menu, list, search, set }: Props) {
                             {looked !== undefined && <Drawn shown={looked.shown} place={menu.place} kind={menu.kind} phone={search.width === 'phone'} entry={search.entry} audiences={new Map(lines(entries).map(line => [line.entry.id, line.entry.audience ?? '']))} onEntry={onEntry} />}
                         </div>
                     </section>
-                    {looked !== undefined && looked.findings.length > 0 && (
+                    {looked !== undefined && looked.findings.length + wide.length > 0 && (
                         <ul aria-label="Findings" className="grid gap-1 border-b border-line px-4 py-2.5">
                             {looked.findings.map((finding, i) => (
                                 <li key={i} className="flex items-center gap-2">
@@ -74,6 +76,9 @@ export function MenuEditor({ menu, list, search, set }: Props) {
                                     {writes && finding.entry !== null && finding.kind === 'redirect' && finding.page !== null && <Button look="quiet" className="h-6! px-1.5! text-[12px]" onClick={() => arrange(change(entries, finding.entry ?? '', { kind: 'page', page: finding.page ?? '' }))}>Lead to the page itself</Button>}
                                     {writes && finding.entry !== null && ['leads-nowhere', 'page-hidden', 'target-doubled', 'blank'].includes(finding.kind) && <Button look="quiet" className="h-6! px-1.5! text-[12px]" onClick={() => out(finding.entry ?? '')}>Take it out</Button>}
                                 </li>
+                            ))}
+                            {wide.map(({ entry, label, px }) => (
+                                <li key={entry + label} className="flex items-center gap-2"><AlertTriangle size={14} aria-hidden className="shrink-0 text-amber" /><span>“{label}” is {px} px wide; this place has {place?.widest ?? 0}. Give it a shorter label.</span><Button look="quiet" className="h-6! px-1.5! text-[12px]" onClick={() => onEntry(entry)}>Look</Button></li>
                             ))}
                         </ul>
                     )}

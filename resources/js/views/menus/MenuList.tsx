@@ -7,6 +7,7 @@ import { Button } from '../../ui/Button'
 import { Field } from '../../ui/Field'
 import { Modal } from '../../ui/Modal'
 import { StartPages } from './StartPages'
+import { UnreachedPages } from './UnreachedPages'
 
 type Props = { list: Schemas['MenuList']; chosen: string | undefined; writes: boolean; onChoose: (menu: string) => void }
 
@@ -28,6 +29,7 @@ export function MenuList({ list, chosen, writes, onChoose }: Props) {
                     </ul>
                 </section>
             ))}
+            <UnreachedPages />
             <StartPages start={list.startPages} writes={writes} />
             {making !== null && <Make kind={making} onClose={() => setMaking(null)} onMade={onChoose} />}
         </nav>

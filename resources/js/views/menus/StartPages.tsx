@@ -3,6 +3,7 @@ import type { Schemas } from '../../api/client'
 import { useChanges } from '../../app/changes'
 import { PickPage } from '../../app/PickPage'
 import { Button } from '../../ui/Button'
+import { SiteNames } from './SiteNames'
 
 type For = 'visitors' | 'signed-in'
 
@@ -24,6 +25,7 @@ export function StartPages({ start, writes }: { start: Schemas['MenuList']['star
                 ))}
             </ul>
             {writes && start.signedIn !== null && start.visitors !== null && <Button look="quiet" className="h-6! px-1.5! text-[12px]" onClick={() => start.visitors !== null && set('signed-in', { id: start.visitors.ulid, name: start.visitors.name })}>The same for both</Button>}
+            {writes && <SiteNames />}
             <PickPage open={choosing !== null} title={choosing === 'signed-in' ? 'Start page of signed-in people' : 'Start page of visitors'} onClose={() => setChoosing(null)} onPick={page => { const who = choosing; setChoosing(null); if (who !== null) set(who, page) }} />
         </section>
     )

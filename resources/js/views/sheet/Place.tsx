@@ -7,12 +7,14 @@ import { useAddressAnswer } from '../../app/useAddressAnswer'
 import { readable } from '../../ui/Address'
 import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
-import { Field } from '../../ui/Field'
+import { Field, FieldFrame, inputLook } from '../../ui/Field'
 import { date } from '../../ui/time'
 import type { Loaded } from './loaded'
 import { Standing } from './Standing'
 import { useSaveKey } from './useSaveKey'
 import { useSavePage } from './useSavePage'
+
+const layouts: [Schemas['PageSheet']['layout'], string][] = [['page', 'words'], ['section', 'words, and cards of what is inside'], ['home', 'front page'], ['site-map', 'map of the site']]
 
 type Props = { loaded: Loaded; onUnsaved: (unsaved: boolean) => void; onGoTo: (page: string) => void }
 
@@ -22,14 +24,14 @@ export function Place({ loaded, onUnsaved, onGoTo }: Props) {
     const { writes } = useSite()
     const { propose } = useChanges()
     const save = useSavePage(loaded)
-    const [typed, setTyped] = useState<{ name?: string; heading?: string; slug?: string; summary?: string }>({})
+    const [typed, setTyped] = useState<{ name?: string; heading?: string; slug?: string; summary?: string; layout?: Schemas['PageSheet']['layout'] }>({})
     const [refused, setRefused] = useState<{ field: string; reason: string } | null>(null)
-    const value = { name: sheet.name, heading: sheet.heading ?? '', slug: sheet.slug, summary: sheet.summary, ...typed }
+    const value = { name: sheet.name, heading: sheet.heading ?? '', slug: sheet.slug, summary: sheet.summary, layout: sheet.layout, ...typed }
     const changes: Schemas['Change'][] = [
         ...(value.name !== sheet.name ? [{ kind: 'rename' as const, page: sheet.id, name: value.name }] : []),
         ...(value.slug !== sheet.slug ? [{ kind: 'set-slug' as const, page: sheet.id, slug: value.slug }] : []),
     ]
-    const fields = { ...(value.heading !== (sheet.heading ?? '') ? { heading: value.heading === '' ? null : value.heading } : {}), ...(value.summary !== sheet.summary ? { summary: value.summary } : {}) }
+    const fields = { ...(value.heading !== (sheet.heading ?? '') ? { heading: value.heading === '' ? null : value.heading } : {}), ...(value.summary !== sheet.summary ? { summary: value.summary } : {}), ...(value.layout !== sheet.layout ? { layout: value.layout } : {}) }
     const dirty = changes.length + Object.keys(fields).length > 0
     useEffect(() => onUnsaved(dirty), [dirty, onUnsaved])
 
@@ -63,6 +65,7 @@ export function Place({ loaded, onUnsaved, onGoTo }: Props) {
                 <Field label="Heading" value={value.heading} onChange={type('heading')} placeholder={value.name} hint={value.heading === '' ? 'Follows the name.' : undefined} />
                 <SlugField sheet={sheet} slug={value.slug} onSlug={type('slug')} error={errorOf('slug')} onWay={slug => setTyped(before => ({ ...before, slug }))} />
                 <Field label="Summary" value={value.summary} onChange={type('summary')} hint="A line under the heading, and on cards." />
+                <FieldFrame label="Layout">{({ id }) => <select id={id} className={inputLook} value={value.layout} onChange={event => setTyped(before => ({ ...before, layout: event.target.value as Schemas['PageSheet']['layout'] }))}>{layouts.map(([layout, words]) => <option key={layout} value={layout}>{words}</option>)}</select>}</FieldFrame>
             </fieldset>
             {save.error !== null && <p role="alert" className="text-berry">{save.error.message}</p>}
             {writes && (

@@ -1,10 +1,10 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
-import { answered, api } from '../../api/client'
+import { answered, api, type Schemas } from '../../api/client'
 import { keys } from '../../api/queries'
 import { useSite } from '../../app/site'
 import type { Loaded } from './loaded'
 
-type Fields = { heading?: string | null; summary?: string; searchTitle?: string; searchDescription?: string }
+type Fields = { heading?: string | null; summary?: string; searchTitle?: string; searchDescription?: string; layout?: Schemas['PageSheet']['layout'] }
 
 /** Saves fields of a page against the version one started from; a newer version is a conflict, never overwritten. */
 export function useSavePage({ sheet, etag }: Loaded) {
