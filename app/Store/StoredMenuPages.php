@@ -20,7 +20,8 @@ final readonly class StoredMenuPages implements MenuPages
     private const COLUMNS = 'p.ulid, parent.ulid as parent, p.position, p.name, p.address, p.kind, p.leads_to, t.address as target, p.listed, p.state, p.summary,
         extract(epoch from p.from_at)::bigint as from_at, extract(epoch from p.until_at)::bigint as until_at';
 
-    private const JOINS = "left join pages parent on parent.id = p.parent_id left join pages t on p.kind = 'pointer' and p.leads_to = 'page ' || t.ulid";
+    /** By the identity itself, so that the index on it serves. */
+    private const TARGET = "left join pages t on p.kind = 'pointer' and t.ulid = substr(p.leads_to, 6)";
 
     public function __construct(private ConnectionInterface $db, private Site $site, private Moment $at)
     {
@@ -29,7 +30,7 @@ final readonly class StoredMenuPages implements MenuPages
     public function pages(array $ids): array
     {
         $pages = [];
-        foreach ($ids === [] ? [] : $this->db->select('select '.self::COLUMNS.' from pages p '.self::JOINS.' where p.site_id = ? and p.ulid = any(?::text[])', [$this->site->id, PgArray::of($ids)]) as $row) {
+        foreach ($ids === [] ? [] : $this->db->select('select '.self::COLUMNS.' from pages p left join pages parent on parent.id = p.parent_id '.self::TARGET.' where p.site_id = ? and p.ulid = any(?::text[])', [$this->site->id, PgArray::of($ids)]) as $row) {
             $from = $row->from_at === null ? null : Moment::at($row->from_at);
             $until = $row->until_at === null ? null : Moment::at($row->until_at);
             $pages[$row->ulid] = $this->page($row, ...MenuPage::standing(State::from($row->state), $from, $until, $this->at));
@@ -42,11 +43,13 @@ final readonly class StoredMenuPages implements MenuPages
     {
         $at = $this->at->iso();
         $below = $root === null ? 'p.parent_id is null and p.id is distinct from ?::bigint' : 'p.parent_id = (select id from pages where ulid = ?)';
-        $rows = $this->db->select('with recursive shown as (
-                select p.id, 1 as level from pages p where p.site_id = ? and '.$below.' and is_visible_at(p.state, p.from_at, p.until_at, ?::timestamptz)
+        $rows = $this->db->select('with recursive p as (
+                select p.id, p.ulid, ?::text collate "C" as parent, p.position, p.name, p.address, p.kind, p.leads_to, p.listed, p.summary, 1 as level
+                from pages p where p.site_id = ? and '.$below.' and is_visible_at(p.state, p.from_at, p.until_at, ?::timestamptz)
                 union all
-                select p.id, s.level + 1 from shown s join pages p on p.parent_id = s.id where s.level < ? and is_visible_at(p.state, p.from_at, p.until_at, ?::timestamptz)
-            ) select '.self::COLUMNS.' from shown s join pages p on p.id = s.id '.self::JOINS.' order by s.level, p.position', [$this->site->id, $root ?? $this->site->start_page_id, $at, $depth, $at]);
+                select p.id, p.ulid, s.ulid, p.position, p.name, p.address, p.kind, p.leads_to, p.listed, p.summary, s.level + 1
+                from p s join pages p on p.parent_id = s.id where s.level < ? and is_visible_at(p.state, p.from_at, p.until_at, ?::timestamptz)
+            ) select p.*, t.address as target from p '.self::TARGET.' order by p.level, p.position', [$root, $this->site->id, $root ?? $this->site->start_page_id, $at, $depth, $at]);
         foreach ($rows as $row) {
             yield $this->page($row, null, null);
         }

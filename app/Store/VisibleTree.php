@@ -38,7 +38,7 @@ final readonly class VisibleTree
         $line = [...$ancestors, $page];
         $ids = array_column($line, 'id');
         $by = [];
-        $rows = $this->db->select("select p.id, p.ulid, p.parent_id, p.name, p.address, p.kind, p.leads_to, t.address as target from pages p left join pages t on p.leads_to = 'page ' || t.ulid
+        $rows = $this->db->select("select p.id, p.ulid, p.parent_id, p.name, p.address, p.kind, p.leads_to, t.address as target from pages p left join pages t on p.kind = 'pointer' and t.ulid = substr(p.leads_to, 6)
             where p.parent_id = any(?::bigint[]) and p.listed and is_visible(p.state, p.from_at, p.until_at) order by p.position", [PgArray::of($ids)]);
         foreach ($rows as $row) {
             $row->address = self::leadsTo($row);
@@ -62,7 +62,7 @@ final readonly class VisibleTree
                 select p.id, s.level + 1, s.place || p.position from shown s join pages p on p.parent_id = s.id where p.listed and is_visible(p.state, p.from_at, p.until_at) and s.level < ?
             ), kept as (select * from shown order by level, place limit ?)
             select p.id, p.ulid, p.name, p.address, p.kind, p.leads_to, t.address as target, k.level
-            from kept k join pages p on p.id = k.id left join pages t on p.kind = 'pointer' and p.leads_to = 'page ' || t.ulid order by k.place
+            from kept k join pages p on p.id = k.id left join pages t on p.kind = 'pointer' and t.ulid = substr(p.leads_to, 6) order by k.place
             SQL, [$site->id, self::DEEPEST, self::MOST]);
         foreach ($rows as $row) {
             $row->address = self::leadsTo($row);

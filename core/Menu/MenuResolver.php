@@ -127,7 +127,7 @@ final class MenuResolver
         }
         $resolved = [];
         foreach ($pages as $page) {
-            $isOut = in_array($page->id, $spread->out, true);
+            $isOut = $spread->out !== [] && in_array($page->id, $spread->out, true);
             $under = $isOut ? [] : $this->filled($entry, $spread, $by, $page->id, $level + 1);
             $resolved[] = new ResolvedEntry($entry->id, EntryKind::Branch, $page->id, $page->name, $page->href, hidden: $isOut ? Hidden::LeftOut : null, under: $under, text: $page->text, picture: $page->picture);
         }
@@ -145,7 +145,8 @@ final class MenuResolver
         foreach ($entries as $entry) {
             $parts = $entry->kind === EntryKind::Separator;
             if ($entry->hidden === null && ! ($parts && ($shown === [] || end($shown)->kind === EntryKind::Separator))) {
-                $shown[] = $entry->over(self::onlyShown($entry->under));
+                $under = $entry->under === [] ? [] : self::onlyShown($entry->under);
+                $shown[] = $under === $entry->under ? $entry : $entry->over($under);
             }
         }
         if ($shown !== [] && end($shown)->kind === EntryKind::Separator) {

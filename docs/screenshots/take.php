@@ -17,7 +17,6 @@ $take = static function (string $name) use ($chrome): void {
 try {
     $chrome->open("$editor/sign-in");
     $chrome->find('heading', 'Sign in to Heronstem');
-    $take('sign-in');
     $chrome->type('textbox', 'Mail address', 'mairi@skerrivane.example');
     $chrome->type('textbox', 'Password', 'curlew-at-dawn');
     $chrome->click('button', 'Sign in');
@@ -88,7 +87,18 @@ try {
     $chrome->click('button', 'What changed');
     $chrome->awaitText('ring those who booked', '[role=dialog]');
     $take('versions');
+    $chrome->open("$editor/s/ferries/menus");
+    $chrome->click('button', 'Footer*');
+    $chrome->find('heading', 'Footer');
+    $chrome->find('treeitem', '*Summer sailings*')->click();
+    $chrome->find('complementary', 'Entry');
+    $take('menus');
+    $chrome->open("$editor/s/ferries/menus");
+    $chrome->click('button', 'Front page*');
+    $chrome->find('heading', 'Front page');
+    $take('picks');
     $chrome->open(getenv('FERRIES_URL').'/');
+    $chrome->driver->executeScript("document.querySelector('[aria-label=\"Show what is in Travel\"]').click()");
     $take('site-home');
     $chrome->open(getenv('FERRIES_URL').'/islands/skerra');
     $take('site-page');
