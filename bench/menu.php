@@ -49,6 +49,10 @@ Measure::compare('menu, worked out anew', static fn () => $menus->shown($site, V
 $cached->shown($site, Viewer::visitor());
 Measure::compare('menu, from the cache', static fn () => $cached->shown($site, Viewer::visitor()), $plain, 20);
 
+$ferries = Site::query()->where('key', 'ferries')->firstOrFail();
+$cached->shown($ferries, Viewer::visitor());
+Measure::compare('menus of the demo, from the cache', static fn () => $cached->shown($ferries, Viewer::visitor()), static fn () => $menus->shown($ferries, Viewer::visitor()), 50);
+
 foreach (['a page that no menu shows' => 'nlevel(path) = 4', 'a page of the bar' => 'nlevel(path) = 1 and id <> '.(int) $site->start_page_id] as $what => $where) {
     $page = DB::selectOne("select ulid, name from pages where site_id = ? and state = 'live' and $where limit 1", [$site->id]);
     $entry = null;

@@ -27,6 +27,20 @@ final readonly class CachedMenus
     /** @return array<string, list<ResolvedEntry>> what the viewer sees at each of the layout's places */
     public function shown(Site $site, Viewer $viewer): array
     {
+        /** @var array<string, list<ResolvedEntry>>|null $kept */
+        $kept = $this->cache->get($this->together($site, $viewer->key()));
+        if ($kept === null) {
+            $kept = $this->gathered($site, $viewer);
+            $this->cache->put($this->together($site, $viewer->key()), $kept, $this->secondsLeft($site));
+            $this->remember("menu-viewers.{$site->id}", $viewer);
+        }
+
+        return $kept;
+    }
+
+    /** @return array<string, list<ResolvedEntry>> from menus that are kept, and anew where one is not */
+    private function gathered(Site $site, Viewer $viewer): array
+    {
         $shown = array_map(static fn (): array => [], Layout::places());
         $placed = $this->cache->get($this->places($site));
         if (! is_array($placed)) {
@@ -42,8 +56,8 @@ final readonly class CachedMenus
                 $all ??= $this->all($site);
                 $resolver ??= $this->menus->resolver($site, $all, $viewer);
                 $entries = isset($all[$menu]) ? $resolver->shown($all[$menu]) : [];
-                $this->cache->put($this->key($menu, $viewer), $entries, max(1, min(self::LONGEST, $this->next->of($site) - now()->getTimestamp())));
-                $this->remember($site, $menu, $viewer);
+                $this->cache->put($this->key($menu, $viewer), $entries, $this->secondsLeft($site));
+                $this->remember("menu-viewers.{$site->id}.$menu", $viewer);
             }
             $shown[$place] = $entries;
         }
@@ -56,6 +70,7 @@ final readonly class CachedMenus
     {
         if ($ripple->menus !== []) {
             $this->cache->forget($this->places($site));
+            $this->forgetTogether($site);
         }
         foreach ($ripple->menusTouched as $menu) {
             $this->forgetMenu($site, $menu);
@@ -72,19 +87,43 @@ final readonly class CachedMenus
 
     private function forgetMenu(Site $site, string $menu): void
     {
-        $viewers = $this->cache->pull("menu-viewers.{$site->id}.$menu");
-        foreach (is_array($viewers) ? $viewers : [] as $key) {
+        foreach ($this->viewers("menu-viewers.{$site->id}.$menu") as $key) {
             $this->cache->forget("menu.$menu.$key");
+        }
+        $this->forgetTogether($site);
+    }
+
+    private function forgetTogether(Site $site): void
+    {
+        foreach ($this->viewers("menu-viewers.{$site->id}") as $key) {
+            $this->cache->forget($this->together($site, $key));
         }
     }
 
-    private function remember(Site $site, string $menu, Viewer $viewer): void
+    private function remember(string $list, Viewer $viewer): void
     {
-        $known = $this->cache->get("menu-viewers.{$site->id}.$menu");
-        $known = is_array($known) ? $known : [];
+        $known = $this->viewers($list);
         if (! in_array($viewer->key(), $known, true)) {
-            $this->cache->forever("menu-viewers.{$site->id}.$menu", [...$known, $viewer->key()]);
+            $this->cache->forever($list, [...$known, $viewer->key()]);
         }
+    }
+
+    /** @return list<string> those who look at the same, by the key they have in common */
+    private function viewers(string $list): array
+    {
+        $known = $this->cache->get($list);
+
+        return is_array($known) ? array_values($known) : [];
+    }
+
+    private function secondsLeft(Site $site): int
+    {
+        return max(1, min(self::LONGEST, $this->next->of($site) - now()->getTimestamp()));
+    }
+
+    private function together(Site $site, string $viewer): string
+    {
+        return "menus.{$site->id}.$viewer";
     }
 
     private function key(string $menu, Viewer $viewer): string
