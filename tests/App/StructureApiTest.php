@@ -14,6 +14,7 @@ use Heronstem\Core\Refusal;
 use Heronstem\Core\Structure\Authority;
 use Heronstem\Core\Structure\Batch;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -118,6 +119,7 @@ final class StructureApiTest extends AppTestCase
         DB::update("update pages set from_at = now() - interval '1 second', until_at = now() + interval '1 day' where ulid = ?", [$season]);
         $this->visit('/season')->assertOk()->assertSee('Boats every hour');
         Carbon::setTestNow();
+        Cache::flush();
         $this->visit('/home')->assertSee('Season');
         self::assertSame(1, $this->app->make(ApplyChanges::class)->carryOutSchedule($this->site));
         self::assertSame(['live', true], [$this->row($season)->state->value, $this->row($season)->ever_live]);

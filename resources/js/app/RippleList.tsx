@@ -5,7 +5,7 @@ import { count } from '../ui/count'
 import { download } from '../ui/download'
 import { Modal } from '../ui/Modal'
 import { useDebounced } from '../ui/useDebounced'
-import { Consequence } from './RippleAccount'
+import { Consequence } from './Consequence'
 import type { ListGroup, RowSource } from './rippleRows'
 
 const PIECE = 200

@@ -48,10 +48,39 @@ final class ChangeReaderTest extends TestCase
         yield 'put in bin' => [['kind' => 'put-in-bin', ...$page]];
         yield 'bring back' => [['kind' => 'bring-back', ...$page, 'place' => ['before' => self::OTHER], 'state' => 'offline']];
         yield 'empty' => [['kind' => 'empty-bin', ...$page]];
-        yield 'start page' => [['kind' => 'set-start-page', ...$page]];
+        yield 'start page' => [['kind' => 'set-start-page', ...$page, 'for' => 'visitors']];
+        yield 'start page of signed-in people' => [['kind' => 'set-start-page', ...$page, 'for' => 'signed-in']];
+        yield 'put into a menu' => [['kind' => 'add-to-menu', ...$page, 'menu' => '01J00000000000000000000009']];
+        yield 'out of a menu' => [['kind' => 'take-out-of-menu', ...$page, 'menu' => '01J00000000000000000000009']];
         yield 'address' => [['kind' => 'add-address', ...$page, 'address' => '/x', 'answer' => 'send-on']];
         yield 'address away' => [['kind' => 'remove-address', ...$page, 'address' => '/x']];
         yield 'several' => [['pages' => [self::PAGE, self::OTHER], 'kind' => 'unlist']];
+    }
+
+    /** @return iterable<string, array{array<string, mixed>}> */
+    public static function changesOfMenus(): iterable
+    {
+        yield 'menu made' => [['kind' => 'make-menu', 'menu' => '01J00000000000000000000009', 'name' => 'Footer', 'of' => 'menu']];
+        yield 'menu renamed' => [['kind' => 'rename-menu', 'menu' => '01J00000000000000000000009', 'name' => 'Foot']];
+        yield 'menu placed' => [['kind' => 'place-menu', 'menu' => '01J00000000000000000000009', 'place' => 'footer']];
+        yield 'menu removed' => [['kind' => 'remove-menu', 'menu' => '01J00000000000000000000009']];
+    }
+
+    /** @param  array<string, mixed>  $written */
+    #[Test, DataProvider('changesOfMenus')]
+    public function every_change_of_a_menu_is_read_as_it_is_written(array $written): void
+    {
+        $batch = (new ChangeReader(new AddressRules))->batch([$written]);
+        self::assertSame($written, $batch->changes[0]->toArray());
+        self::assertSame([], $batch->pagesNamed());
+    }
+
+    #[Test]
+    public function entries_of_a_menu_are_read_with_their_pages(): void
+    {
+        $batch = (new ChangeReader(new AddressRules))->batch([['kind' => 'arrange-menu', 'menu' => self::OTHER, 'entries' => [['kind' => 'page', 'page' => self::PAGE], ['kind' => 'separator']]]]);
+        self::assertSame([self::PAGE], $batch->pagesNamed());
+        self::assertSame(2, $batch->changes[0]->toArray()['entries']);
     }
 
     /** @param  array<string, mixed>  $written */

@@ -5,9 +5,7 @@ import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { MenuEditor } from './MenuEditor'
 import { MenuList } from './MenuList'
-
-export type Search = { menu?: string; entry?: string; who?: string; at?: string; width?: 'phone' }
-export type SetSearch = (change: { [Key in keyof Search]?: Search[Key] | undefined }) => void
+import type { Search, SetSearch } from './search'
 
 /** What visitors see in each menu, and the entries it is made of. */
 export function MenusView({ search, set }: { search: Search; set: SetSearch }) {
