@@ -5,8 +5,13 @@ declare(strict_types=1);
 namespace Tests\App;
 
 use App\Store\StoredLedger;
+use App\Store\StoredMenuPages;
+use App\Store\StoredMenus;
 use App\Store\StoredPages;
 use Heronstem\Core\Address\Ledger;
+use Heronstem\Core\Menu\MenuPages;
+use Heronstem\Core\Menu\Menus;
+use Heronstem\Core\Moment;
 use Heronstem\Core\Structure\Pages;
 use Illuminate\Support\Facades\DB;
 use Tests\Core\Contract\PortsContract;
@@ -18,6 +23,16 @@ final class StoredPortsTest extends AppTestCase
     protected function pages(): Pages
     {
         return new StoredPages(DB::connection(), $this->site);
+    }
+
+    protected function menus(): Menus
+    {
+        return new StoredMenus(DB::connection(), $this->site->refresh());
+    }
+
+    protected function menuPages(): MenuPages
+    {
+        return new StoredMenuPages(DB::connection(), $this->site->refresh(), Moment::at(now()->getTimestamp()));
     }
 
     protected function ledger(): Ledger

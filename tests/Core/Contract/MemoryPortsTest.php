@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Tests\Core\Contract;
 
 use Heronstem\Core\Address\Ledger;
+use Heronstem\Core\Menu\MenuPages;
+use Heronstem\Core\Menu\Menus;
 use Heronstem\Core\Structure\Change;
 use Heronstem\Core\Structure\Pages;
 use PHPUnit\Framework\TestCase;
@@ -27,6 +29,16 @@ final class MemoryPortsTest extends TestCase
     }
 
     protected function ledger(): Ledger
+    {
+        return $this->site;
+    }
+
+    protected function menus(): Menus
+    {
+        return $this->site;
+    }
+
+    protected function menuPages(): MenuPages
     {
         return $this->site;
     }

@@ -8,6 +8,16 @@ use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\ClaimKind;
 use Heronstem\Core\Address\Ledger;
+use Heronstem\Core\Menu\Audience;
+use Heronstem\Core\Menu\BranchOrder;
+use Heronstem\Core\Menu\Entry;
+use Heronstem\Core\Menu\EntryKind;
+use Heronstem\Core\Menu\Hidden;
+use Heronstem\Core\Menu\MenuKind;
+use Heronstem\Core\Menu\MenuPage;
+use Heronstem\Core\Menu\MenuPages;
+use Heronstem\Core\Menu\Menus;
+use Heronstem\Core\Menu\Spread;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Structure\Change;
 use Heronstem\Core\Structure\Change\GoLive;
@@ -37,6 +47,11 @@ trait PortsContract
 
     abstract protected function ledger(): Ledger;
 
+    abstract protected function menus(): Menus;
+
+    /** As they are at this moment. */
+    abstract protected function menuPages(): MenuPages;
+
     abstract protected function carryOut(Change ...$changes): mixed;
 
     private function givenASite(): void
@@ -48,6 +63,77 @@ trait PortsContract
             new Make(self::TRAVEL, Name::of('Travel'), Place::lastIn(null)),
             new GoLive(self::TIMES),
         );
+    }
+
+    #[Test]
+    public function a_branch_for_menus_holds_what_visitors_get_parents_first_in_order(): void
+    {
+        $this->givenASite();
+        self::assertSame([], $this->names($this->menuPages()->below(null, 3)), 'A live page below a draft is not come by.');
+        $this->carryOut(new GoLive(self::HELP), new GoLive(self::TRAVEL), new Move(self::TRAVEL, Place::firstIn(null)));
+        self::assertSame(['Travel', 'Help'], $this->names($this->menuPages()->below(null, 1)));
+        self::assertEqualsCanonicalizing(['Travel', 'Help', 'Times'], $this->names($this->menuPages()->below(null, 2)));
+        self::assertSame(['Times'], $this->names($this->menuPages()->below(self::HELP, 1)));
+        $this->carryOut(Change\Listing::unlisted(self::TIMES), new GoLive(self::SUMMER));
+        self::assertSame(['Times', 'Summer'], $this->names($this->menuPages()->below(self::HELP, 2)), 'Unlisted pages are there, for branches that let them in.');
+        $this->carryOut(new Change\SetStartPage(self::TRAVEL));
+        self::assertSame(['Help'], $this->names($this->menuPages()->below(null, 1)), 'The start page stands in no branch from the top.');
+    }
+
+    #[Test]
+    public function a_page_for_menus_says_where_it_leads_and_why_it_is_hidden(): void
+    {
+        $this->givenASite();
+        $pages = $this->menuPages()->pages([self::TIMES, self::HELP, '01J00000000000000000000009']);
+        self::assertCount(2, $pages);
+        self::assertSame([null, '/help/times', 'Times', true], [$pages[self::TIMES]->hidden, $pages[self::TIMES]->href, $pages[self::TIMES]->name, $pages[self::TIMES]->listed]);
+        self::assertSame([Hidden::Draft, null], [$pages[self::HELP]->hidden, $pages[self::HELP]->when]);
+        $this->carryOut(new Change\ChangeKind(self::TRAVEL, PageKind::Pointer, Target::url('https://tides.example/')), new Change\Schedule(self::HELP, Moment::at(4_000_000_000), null));
+        $pages = $this->menuPages()->pages([self::HELP, self::TRAVEL]);
+        self::assertSame([Hidden::NotYet, 4_000_000_000], [$pages[self::HELP]->hidden, $pages[self::HELP]->when?->seconds]);
+    }
+
+    #[Test]
+    public function menus_are_read_as_they_were_arranged(): void
+    {
+        $this->givenASite();
+        $menu = '01J0000000000000000000MEN1';
+        $entries = [
+            new Entry('01J0000000000000000000ENT1', null, 0, EntryKind::Page, Target::page(self::TIMES), 'When', 'All year', true, Audience::of('crew'), Moment::at(1_900_000_000), Moment::at(1_900_000_900)),
+            new Entry('01J0000000000000000000ENT2', '01J0000000000000000000ENT1', 0, EntryKind::Branch, Target::page(self::HELP), spread: new Spread(3, BranchOrder::Alphabet, [self::SUMMER], [self::TRAVEL])),
+            new Entry('01J0000000000000000000ENT3', null, 1, EntryKind::Url, Target::url('https://tides.example/'), 'Tides'),
+            new Entry('01J0000000000000000000ENT4', null, 2, EntryKind::Separator),
+            new Entry('01J0000000000000000000ENT5', null, 3, EntryKind::Branch, null, spread: new Spread(1)),
+        ];
+        $this->carryOut(new Change\MakeMenu($menu, Name::of('Footer'), MenuKind::Menu), new Change\PlaceMenu($menu, 'footer'), new Change\ArrangeMenu($menu, $entries));
+        $read = $this->menus()->all()[$menu];
+        self::assertSame(['Footer', 'footer'], [$read->name, $read->place]);
+        self::assertSame(array_map(static fn (Entry $entry): array => $entry->toArray(), $entries), array_values(array_map(static fn (Entry $entry): array => $entry->toArray(), $this->byIdentity($read->entries))));
+    }
+
+    /**
+     * @param  array<string, Entry>  $entries
+     * @return array<string, Entry>
+     */
+    private function byIdentity(array $entries): array
+    {
+        ksort($entries);
+
+        return $entries;
+    }
+
+    /**
+     * @param  iterable<MenuPage>  $pages
+     * @return list<string>
+     */
+    private function names(iterable $pages): array
+    {
+        $names = [];
+        foreach ($pages as $page) {
+            $names[] = $page->name;
+        }
+
+        return $names;
     }
 
     #[Test]
