@@ -23,7 +23,7 @@ final readonly class Resolver
     public const HOPS = 10;
 
     /** Reserved addresses that have an answer of their own. */
-    private const SYSTEM = '#^/(?:robots\.txt|favicon\.ico|sitemap(?:-[1-9][0-9]*)?\.xml)$#D';
+    private const SYSTEM = '#^/(?:robots\.txt|favicon\.ico|_account/sign-in|sitemap(?:-[1-9][0-9]*)?\.xml)$#D';
 
     public function __construct(private AddressRules $rules, private Answers $answers)
     {

@@ -8,6 +8,7 @@ use App\Desk\CachedMenus;
 use App\Models\Role;
 use App\Models\Visitor;
 use Heronstem\Core\Menu\Viewer;
+use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\Test;
@@ -207,6 +208,56 @@ final class MenuApiTest extends AppTestCase
         $html = (string) preg_replace('#.*<div class="site-map">|</div>.*#s', '', (string) $this->visit('/map')->assertOk()->getContent());
         self::assertSame('<ul><li><a>Home</a></li><li><a>Travel</a><ul><li><a>Times</a></li></ul></li><li><a>Map</a></li></ul>', preg_replace(['/>\s+/', '/\s+</', '/<a [^>]*>/'], ['>', '<', '<a>'], $html));
         self::assertStringNotContainsString('Plans', $html, $draft);
+    }
+
+    #[Test]
+    public function a_kept_menu_changes_at_the_very_moment_of_a_schedule(): void
+    {
+        $season = $this->draft('Season');
+        $menu = $this->menu('Footer', 'footer');
+        $now = now()->startOfSecond();
+        Carbon::setTestNow($now);
+        $this->change(
+            ['kind' => 'schedule', 'page' => $season, 'from' => $now->copy()->addSeconds(20)->toIso8601ZuluString()],
+            ['kind' => 'arrange-menu', 'menu' => $menu, 'entries' => [['kind' => 'page', 'page' => $season], ['kind' => 'page', 'page' => $this->times, 'label' => 'For a while', 'until' => $now->copy()->addSeconds(40)->toIso8601ZuluString()]]],
+        );
+        $seen = fn (): array => array_map(static fn ($entry): string => $entry->label, $this->app->make(CachedMenus::class)->shown($this->site->refresh(), Viewer::visitor())['footer']);
+        self::assertSame(['For a while'], $seen());
+        Carbon::setTestNow($now->copy()->addSeconds(19));
+        self::assertSame(['For a while'], $seen());
+        Carbon::setTestNow($now->copy()->addSeconds(21));
+        self::assertSame(['Season', 'For a while'], $seen());
+        Carbon::setTestNow($now->copy()->addSeconds(41));
+        self::assertSame(['Season'], $seen());
+        Carbon::setTestNow();
+    }
+
+    #[Test]
+    public function the_history_lists_whole_what_a_large_arrangement_did_and_is_narrowed_to_menus(): void
+    {
+        $menu = $this->menu('Footer', 'footer');
+        $entries = array_map(static fn (int $n): array => ['kind' => 'heading', 'label' => "Column $n", 'entries' => [['kind' => 'url', 'url' => "https://x.example/$n", 'label' => "Link $n"]]], range(1, 40));
+        $entry = $this->api('POST', 'batches', ['changes' => [['kind' => 'arrange-menu', 'menu' => $menu, 'entries' => $entries]]])->assertCreated()->assertJsonPath('counts.menu', 80)->json('id');
+        $this->api('GET', "history/$entry")->assertJsonCount(50, 'ripple.lists.menu');
+        $this->api('GET', "history/$entry/rows/menu?text=Link")->assertJsonPath('total', 40)->assertJsonPath('rows.0.note', 'appears in Footer, under Column 1');
+        $this->api('GET', 'history?kind=arrange-menu')->assertJsonCount(1)->assertJsonPath('0.id', $entry);
+        $this->api('POST', "history/$entry/ripple")->assertOk()->assertJsonPath('account.counts.menu', 80);
+    }
+
+    #[Test]
+    public function guessing_a_visitors_password_is_slowed_down(): void
+    {
+        config(['heronstem.sign_in_attempts' => 2]);
+        Visitor::query()->create(['site_id' => $this->site->id, 'email' => 'eilidh@skerrivane.example', 'name' => 'Eilidh', 'password' => 'gannet', 'roles' => []]);
+        $this->signIn('eilidh@skerrivane.example', 'one')->assertStatus(422);
+        $this->signIn('eilidh@skerrivane.example', 'two')->assertStatus(422);
+        $this->signIn('eilidh@skerrivane.example', 'gannet')->assertStatus(429)->assertSee('Too many wrong attempts');
+        $this->signIn('nobody@skerrivane.example', 'one')->assertStatus(422);
+        $forged = $this->call('GET', 'http://ferries.test/', cookies: ['heronstem_visitor' => 'made up'], server: ['REQUEST_URI' => '/']);
+        $forged->assertOk()->assertDontSee('Signed in as');
+        $this->call('POST', 'http://ferries.test/_account/sign-out', server: ['REQUEST_URI' => '/_account/sign-out'])->assertStatus(303);
+        $this->call('GET', 'http://ferries.test/_account/else', server: ['REQUEST_URI' => '/_account/else'])->assertNotFound();
+        $this->api('POST', 'batches', ['changes' => [['kind' => 'pin', 'page' => $this->times, 'address' => '/_account/sign-in']]])->assertStatus(409)->assertJsonPath('ripple.conflicts.0.held.kind', 'reserved');
     }
 
     #[Test]
