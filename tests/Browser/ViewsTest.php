@@ -49,8 +49,16 @@ final class ViewsTest extends Errand
         $chrome->press(WebDriverKeys::ESCAPE);
         $chrome->open($this->editor('/s/ferries/history?text=dogs'));
         $chrome->click('button', 'Moved Travelling with dogs*');
-        $chrome->awaitText('no longer in the main menu');
+        $chrome->awaitText('no longer in Main');
         $this->assertAccessible('history');
+        foreach (['light', 'dark'] as $theme) {
+            $chrome->open($this->editor('/s/ferries/menus'));
+            $chrome->driver->executeScript("document.documentElement.dataset.theme = '$theme'");
+            $chrome->click('button', 'Footer*');
+            $chrome->find('treeitem', '*Summer sailings*')->click();
+            $chrome->find('complementary', 'Entry');
+            $this->assertAccessible("menus, $theme");
+        }
         $chrome->open($this->editor('/s/ferries/outline?state=draft'));
         $chrome->click('button', 'Mark all*');
         $chrome->find('button', 'Unmark all');
@@ -62,7 +70,7 @@ final class ViewsTest extends Errand
         $chrome->find('option', '*Harbours*');
         $this->assertAccessible('go to');
         $chrome->press(WebDriverKeys::ESCAPE);
-        foreach (['/' => 'home', '/travel/fares/car' => 'page', '/travel/fare' => 'missed'] as $path => $what) {
+        foreach (['/' => 'home', '/travel/fares/car' => 'page', '/help/site-map' => 'site map', '/_account/sign-in' => 'sign-in', '/travel/fare' => 'missed'] as $path => $what) {
             $chrome->open($this->ferries($path));
             $this->assertAccessible("public $what");
         }
