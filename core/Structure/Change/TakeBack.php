@@ -102,6 +102,8 @@ final readonly class TakeBack implements Change
     private function signedInStartBack(Workspace $workspace): void
     {
         if ($this->startPageSignedIn === null) {
+            $this->oneStartPage($workspace);
+
             return;
         }
         $former = $this->startPageSignedIn->before === null ? null : $workspace->find($this->startPageSignedIn->before);
@@ -110,6 +112,15 @@ final readonly class TakeBack implements Change
             $workspace->startPageSignedIn = $this->startPageSignedIn->before;
         } elseif ($former !== null) {
             $this->say(NoteKind::Stays, $former, 'start page', $workspace);
+        }
+        $this->oneStartPage($workspace);
+    }
+
+    /** Signed-in people who get the visitors' start page have none of their own. */
+    private function oneStartPage(Workspace $workspace): void
+    {
+        if ($workspace->startPageSignedIn === $workspace->startPage) {
+            $workspace->startPageSignedIn = null;
         }
     }
 
@@ -180,8 +191,8 @@ final readonly class TakeBack implements Change
             $this->say(NoteKind::Stays, $now, $aspect, $workspace);
         }
         $back = $difference->undoneIn($now, $workspace->rules(), $strayed);
-        // What went into the bin with another page hangs where it hangs until that comes back.
-        if ($now->isBinned() && $back->isBinned() && $now->bin !== $now->id && $back->parent !== $now->parent) {
+        // What went into the bin with another page hangs where it hangs until that comes back, unless it lies on its own again.
+        if ($now->isBinned() && $back->isBinned() && $now->bin !== $now->id && $back->bin !== $back->id && $back->parent !== $now->parent) {
             $this->say(NoteKind::Stays, $now, 'place', $workspace);
             $back = $back->placed($now->parent, $now->position);
         }

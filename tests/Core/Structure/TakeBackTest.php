@@ -27,6 +27,24 @@ use Tests\Core\Memory\MemorySite;
 final class TakeBackTest extends TestCase
 {
     #[Test]
+    public function a_page_brought_back_into_what_goes_to_the_bin_in_the_same_batch_lies_on_its_own_again(): void
+    {
+        $site = new MemorySite;
+        $site->live('Help');
+        $site->live('Travel');
+        $site->carryOut($site->planBatch(new Batch([new PutInBin('Travel')], Decisions::elseDefaults())));
+        $before = $site->snapshot();
+        $ripple = $site->planBatch(new Batch([new BringBack('Travel', Place::lastIn('Help')), new PutInBin('Help')], Decisions::elseDefaults()));
+        $site->carryOut($ripple);
+        self::assertSame(['Help', 'Help'], [$site->pages['Travel']->parent, $site->pages['Travel']->bin]);
+        $after = $site->snapshot();
+        $back = $site->takeBack($ripple);
+        self::assertSame($before, $site->snapshot());
+        $site->takeBack($back);
+        self::assertSame($after, $site->snapshot());
+    }
+
+    #[Test]
     public function a_move_taken_back_and_done_again_leaves_no_trace(): void
     {
         $site = $this->site();
