@@ -42,24 +42,19 @@ final readonly class CachedMenus
     private function gathered(Site $site, Viewer $viewer): array
     {
         $shown = array_map(static fn (): array => [], Layout::places());
-        $placed = $this->cache->get($this->places($site));
-        if (! is_array($placed)) {
-            $placed = array_column(array_filter($this->all($site), static fn (Menu $menu): bool => $menu->place !== null), 'id', 'place');
-            $this->cache->put($this->places($site), $placed, self::LONGEST);
-        }
-        $kept = $this->cache->many(array_map(fn (string $menu): string => $this->key($menu, $viewer), array_values($placed)));
-        $resolver = $all = null;
-        foreach ($placed as $place => $menu) {
+        $placed = array_filter((new StoredMenus($this->db, $site))->all(), static fn (Menu $menu): bool => $menu->place !== null);
+        $kept = $this->cache->many(array_map(fn (Menu $menu): string => $this->key($menu->id, $viewer), array_values($placed)));
+        $resolver = null;
+        foreach ($placed as $menu) {
             /** @var list<ResolvedEntry>|null $entries */
-            $entries = $kept[$this->key($menu, $viewer)] ?? null;
+            $entries = $kept[$this->key($menu->id, $viewer)] ?? null;
             if ($entries === null) {
-                $all ??= $this->all($site);
-                $resolver ??= $this->menus->resolver($site, $all, $viewer);
-                $entries = isset($all[$menu]) ? $resolver->shown($all[$menu]) : [];
-                $this->cache->put($this->key($menu, $viewer), $entries, $this->secondsLeft($site));
-                $this->remember("menu-viewers.{$site->id}.$menu", $viewer);
+                $resolver ??= $this->menus->resolver($site, $placed, $viewer);
+                $entries = $resolver->shown($menu);
+                $this->cache->put($this->key($menu->id, $viewer), $entries, $this->secondsLeft($site));
+                $this->remember("menu-viewers.{$site->id}.{$menu->id}", $viewer);
             }
-            $shown[$place] = $entries;
+            $shown[(string) $menu->place] = $entries;
         }
 
         return $shown;
@@ -68,10 +63,6 @@ final readonly class CachedMenus
     /** What a batch may have changed is worked out anew at the next visit; everything else stays. */
     public function forget(Site $site, Ripple $ripple): void
     {
-        if ($ripple->menus !== []) {
-            $this->cache->forget($this->places($site));
-            $this->forgetTogether($site);
-        }
         foreach ($ripple->menusTouched as $menu) {
             $this->forgetMenu($site, $menu);
         }
@@ -80,7 +71,7 @@ final readonly class CachedMenus
     /** For what is no part of the structure: texts on cards, pointers whose page has moved. */
     public function forgetAll(Site $site): void
     {
-        foreach (array_keys($this->all($site)) as $menu) {
+        foreach (array_keys((new StoredMenus($this->db, $site))->all()) as $menu) {
             $this->forgetMenu($site, $menu);
         }
     }
@@ -129,16 +120,5 @@ final readonly class CachedMenus
     private function key(string $menu, Viewer $viewer): string
     {
         return "menu.$menu.{$viewer->key()}";
-    }
-
-    private function places(Site $site): string
-    {
-        return "menu-places.{$site->id}";
-    }
-
-    /** @return array<string, Menu> */
-    private function all(Site $site): array
-    {
-        return (new StoredMenus($this->db, $site))->all();
     }
 }

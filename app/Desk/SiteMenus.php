@@ -36,6 +36,21 @@ final readonly class SiteMenus
         return $shown;
     }
 
+    /** @return list<string> every page that some menu leads to, whoever looks */
+    public function pages(Site $site): array
+    {
+        $pages = [];
+        $queue = array_merge(...array_values($this->shown($site, Viewer::anybody())));
+        while (($entry = array_pop($queue)) !== null) {
+            if ($entry->page !== null) {
+                $pages[$entry->page] = true;
+            }
+            array_push($queue, ...$entry->under);
+        }
+
+        return array_map(strval(...), array_keys($pages));
+    }
+
     /** @param  array<string, Menu>  $menus */
     public function resolver(Site $site, array $menus, Viewer $viewer, ?Moment $at = null): MenuResolver
     {

@@ -67,9 +67,9 @@ final readonly class TakeBackEntry
                 $entry->ulid,
                 array_map(PageDifference::fromArray(...), $entry->pages),
                 array_map(static fn (array $row): ClaimDifference => ClaimDifference::fromArray($row, $rules), $entry->claims),
-                $entry->start_page === null ? null : new StartPageDifference($entry->start_page['before'], $entry->start_page['after']),
+                StartPageDifference::fromArray($entry->start_page),
                 array_map(MenuDifference::fromArray(...), $entry->menus),
-                $entry->start_page_signed_in === null ? null : new StartPageDifference($entry->start_page_signed_in['before'], $entry->start_page_signed_in['after']),
+                StartPageDifference::fromArray($entry->start_page_signed_in),
             );
         }
 

@@ -8,8 +8,6 @@ use App\Desk\SiteMenus;
 use App\Models\Site;
 use App\Store\PgArray;
 use Heronstem\Core\Linking\Reach;
-use Heronstem\Core\Menu\ResolvedEntry;
-use Heronstem\Core\Menu\Viewer;
 use Illuminate\Contracts\Queue\ShouldBeUniqueUntilProcessing;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Database\ConnectionInterface;
@@ -53,7 +51,7 @@ final class RefreshReach implements ShouldBeUniqueUntilProcessing, ShouldQueue
             $leadsTo[$link->f][] = $link->t;
         }
         $ids = array_column($live, 'id', 'ulid');
-        foreach ($this->inMenus($menus->shown($site, Viewer::anybody())) as $page) {
+        foreach ($menus->pages($site) as $page) {
             $menu[] = $ids[$page] ?? 0;
         }
         $clicks = $site->start_page_id === null ? [] : Reach::clicks($site->start_page_id, $menu, $leadsTo);
@@ -65,21 +63,5 @@ final class RefreshReach implements ShouldBeUniqueUntilProcessing, ShouldQueue
             from (select p2.id, n.clicks, coalesce(i.links, 0) as links from pages p2 left join n on n.id = p2.id left join into_page i on i.id = p2.id where p2.site_id = ?) r
             where r.id = p.id and (p.clicks is distinct from r.clicks or p.links_in <> r.links)
             SQL, [PgArray::of(array_keys($clicks)), PgArray::of($clicks), $site->id, $site->id]);
-    }
-
-    /**
-     * @param  array<string, list<ResolvedEntry>>|list<list<ResolvedEntry>>  $levels
-     * @return iterable<string>
-     */
-    private function inMenus(array $levels): iterable
-    {
-        foreach ($levels as $entries) {
-            foreach ($entries as $entry) {
-                if ($entry->page !== null) {
-                    yield $entry->page;
-                }
-                yield from $this->inMenus([$entry->under]);
-            }
-        }
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Heronstem\Core\Menu\MenuPage;
+use Heronstem\Core\Moment;
 use Heronstem\Core\Structure\PageKind;
 use Heronstem\Core\Structure\State;
 use Heronstem\Core\Structure\Target;
@@ -11,6 +13,7 @@ use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasOne;
+use Illuminate\Support\Carbon;
 
 /**
  * @property int $id
@@ -80,11 +83,9 @@ final class Page extends Model
     /** Whether visitors get it at this moment, also in the minute before its schedule is carried out. */
     public function isVisible(): bool
     {
-        return match (true) {
-            $this->state === State::Binned, $this->until_at !== null && $this->until_at->lessThanOrEqualTo(now()) => false,
-            $this->state === State::Live => true,
-            default => $this->from_at !== null && $this->from_at->lessThanOrEqualTo(now()),
-        };
+        $at = static fn (?Carbon $moment): ?Moment => $moment === null ? null : Moment::at($moment->getTimestamp());
+
+        return MenuPage::standing($this->state, $at($this->from_at), $at($this->until_at), Moment::at(now()->getTimestamp()))[0] === null;
     }
 
     public function target(): ?Target

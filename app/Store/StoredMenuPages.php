@@ -10,8 +10,6 @@ use Heronstem\Core\Menu\MenuPage;
 use Heronstem\Core\Menu\MenuPages;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Structure\State;
-use Heronstem\Core\Structure\Target;
-use Heronstem\Core\Structure\TargetKind;
 use Illuminate\Database\ConnectionInterface;
 
 /** The pages that menus show, at a moment. A branch is read level by level, so that what nobody sees is never opened. */
@@ -20,9 +18,6 @@ final readonly class StoredMenuPages implements MenuPages
     private const COLUMNS = 'p.ulid, parent.ulid as parent, p.position, p.name, p.address, p.kind, p.leads_to, t.address as target, p.listed, p.state, p.summary,
         extract(epoch from p.from_at)::bigint as from_at, extract(epoch from p.until_at)::bigint as until_at';
 
-    /** By the identity itself, so that the index on it serves. */
-    private const TARGET = "left join pages t on p.kind = 'pointer' and t.ulid = substr(p.leads_to, 6)";
-
     public function __construct(private ConnectionInterface $db, private Site $site, private Moment $at)
     {
     }
@@ -30,7 +25,7 @@ final readonly class StoredMenuPages implements MenuPages
     public function pages(array $ids): array
     {
         $pages = [];
-        foreach ($ids === [] ? [] : $this->db->select('select '.self::COLUMNS.' from pages p left join pages parent on parent.id = p.parent_id '.self::TARGET.' where p.site_id = ? and p.ulid = any(?::text[])', [$this->site->id, PgArray::of($ids)]) as $row) {
+        foreach ($ids === [] ? [] : $this->db->select('select '.self::COLUMNS.' from pages p left join pages parent on parent.id = p.parent_id '.LeadsTo::JOIN.' where p.site_id = ? and p.ulid = any(?::text[])', [$this->site->id, PgArray::of($ids)]) as $row) {
             $from = $row->from_at === null ? null : Moment::at($row->from_at);
             $until = $row->until_at === null ? null : Moment::at($row->until_at);
             $pages[$row->ulid] = $this->page($row, ...MenuPage::standing(State::from($row->state), $from, $until, $this->at));
@@ -49,7 +44,7 @@ final readonly class StoredMenuPages implements MenuPages
                 union all
                 select p.id, p.ulid, s.ulid, p.position, p.name, p.address, p.kind, p.leads_to, p.listed, p.summary, s.level + 1
                 from p s join pages p on p.parent_id = s.id where s.level < ? and is_visible_at(p.state, p.from_at, p.until_at, ?::timestamptz)
-            ) select p.*, t.address as target from p '.self::TARGET.' order by p.level, p.position', [$root, $this->site->id, $root ?? $this->site->start_page_id, $at, $depth, $at]);
+            ) select p.*, t.address as target from p '.LeadsTo::JOIN.' order by p.level, p.position', [$root, $this->site->id, $root ?? $this->site->start_page_id, $at, $depth, $at]);
         foreach ($rows as $row) {
             yield $this->page($row, null, null);
         }
@@ -57,17 +52,6 @@ final readonly class StoredMenuPages implements MenuPages
 
     private function page(\stdClass $row, ?Hidden $hidden, ?Moment $when): MenuPage
     {
-        return new MenuPage($row->ulid, $row->parent, $row->position, $row->name, self::href($row), $row->listed, $hidden, $when, $row->summary);
-    }
-
-    private static function href(\stdClass $row): string
-    {
-        $target = $row->kind === 'pointer' && $row->leads_to !== null ? Target::stored($row->leads_to) : null;
-
-        return match ($target?->kind) {
-            TargetKind::Url, TargetKind::Address => $target->value,
-            TargetKind::Page => $row->target ?? $row->address,
-            default => $row->address,
-        };
+        return new MenuPage($row->ulid, $row->parent, $row->position, $row->name, LeadsTo::of($row), $row->listed, $hidden, $when, $row->summary);
     }
 }

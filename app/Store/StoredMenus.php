@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Models\Site;
+use Heronstem\Core\Menu\Audience;
 use Heronstem\Core\Menu\Entry;
 use Heronstem\Core\Menu\EntryKind;
 use Heronstem\Core\Menu\Menu;
@@ -12,6 +13,8 @@ use Heronstem\Core\Menu\MenuDifference;
 use Heronstem\Core\Menu\MenuKind;
 use Heronstem\Core\Menu\Menus;
 use Heronstem\Core\Menu\Spread;
+use Heronstem\Core\Moment;
+use Heronstem\Core\Structure\Target;
 use Illuminate\Database\ConnectionInterface;
 use Illuminate\Support\Str;
 
@@ -25,7 +28,8 @@ final readonly class StoredMenus implements Menus
     public function all(): array
     {
         $entries = [];
-        $rows = $this->db->select('select m.ulid as menu, e.*, p.ulid as page from menus m join menu_entries e on e.menu_id = m.id left join pages p on p.id = e.page_id where m.site_id = ?', [$this->site->id]);
+        $rows = $this->db->select('select m.ulid as menu, e.ulid, e.parent, e.position, e.kind, p.ulid as page, e.target, e.label, e.title, e.new_window, e.audience, e.spread, e.text, e.picture,
+            extract(epoch from e.from_at)::bigint as from_at, extract(epoch from e.until_at)::bigint as until_at from menus m join menu_entries e on e.menu_id = m.id left join pages p on p.id = e.page_id where m.site_id = ?', [$this->site->id]);
         foreach ($rows as $row) {
             $entries[$row->menu][$row->ulid] = $this->entry($row);
         }
@@ -82,12 +86,13 @@ final readonly class StoredMenus implements Menus
 
     private function entry(\stdClass $row): Entry
     {
-        $at = static fn (?string $time): ?string => $time === null ? null : (new \DateTimeImmutable($time))->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d\TH:i:s\Z');
+        $at = static fn (?int $seconds): ?Moment => $seconds === null ? null : Moment::at($seconds);
+        $leads = $row->page === null ? $row->target : "page $row->page";
+        $spread = $row->spread === null ? null : json_decode($row->spread, true, flags: JSON_THROW_ON_ERROR);
 
-        return Entry::fromArray([
-            'id' => $row->ulid, 'parent' => $row->parent, 'position' => $row->position, 'kind' => $row->kind, 'leadsTo' => $row->page === null ? $row->target : "page $row->page",
-            'label' => $row->label, 'title' => $row->title, 'newWindow' => $row->new_window, 'audience' => $row->audience, 'from' => $at($row->from_at), 'until' => $at($row->until_at),
-            'spread' => $row->spread === null ? null : json_decode($row->spread, true, flags: JSON_THROW_ON_ERROR), 'text' => $row->text, 'picture' => $row->picture,
-        ]);
+        return new Entry(
+            $row->ulid, $row->parent, $row->position, EntryKind::from($row->kind), $leads === null ? null : Target::stored($leads), $row->label, $row->title, $row->new_window,
+            Audience::read($row->audience), $at($row->from_at), $at($row->until_at), $spread === null ? null : Spread::fromArray($spread), $row->text, $row->picture,
+        );
     }
 }

@@ -6,8 +6,6 @@ namespace App\Store;
 
 use App\Models\Page;
 use App\Models\Site;
-use Heronstem\Core\Structure\Target;
-use Heronstem\Core\Structure\TargetKind;
 use Illuminate\Database\ConnectionInterface;
 
 /** The part of the tree that visitors see around a page. */
@@ -38,10 +36,10 @@ final readonly class VisibleTree
         $line = [...$ancestors, $page];
         $ids = array_column($line, 'id');
         $by = [];
-        $rows = $this->db->select("select p.id, p.ulid, p.parent_id, p.name, p.address, p.kind, p.leads_to, t.address as target from pages p left join pages t on p.kind = 'pointer' and t.ulid = substr(p.leads_to, 6)
-            where p.parent_id = any(?::bigint[]) and p.listed and is_visible(p.state, p.from_at, p.until_at) order by p.position", [PgArray::of($ids)]);
+        $rows = $this->db->select('select p.id, p.ulid, p.parent_id, p.name, p.address, p.kind, p.leads_to, t.address as target from pages p '.LeadsTo::JOIN.'
+            where p.parent_id = any(?::bigint[]) and p.listed and is_visible(p.state, p.from_at, p.until_at) order by p.position', [PgArray::of($ids)]);
         foreach ($rows as $row) {
-            $row->address = self::leadsTo($row);
+            $row->address = LeadsTo::of($row);
             $by[$row->parent_id][] = $row;
         }
 
@@ -62,25 +60,13 @@ final readonly class VisibleTree
                 select p.id, s.level + 1, s.place || p.position from shown s join pages p on p.parent_id = s.id where p.listed and is_visible(p.state, p.from_at, p.until_at) and s.level < ?
             ), kept as (select * from shown order by level, place limit ?)
             select p.id, p.ulid, p.name, p.address, p.kind, p.leads_to, t.address as target, k.level
-            from kept k join pages p on p.id = k.id left join pages t on p.kind = 'pointer' and t.ulid = substr(p.leads_to, 6) order by k.place
-            SQL, [$site->id, self::DEEPEST, self::MOST]);
+            from kept k join pages p on p.id = k.id
+            SQL.' '.LeadsTo::JOIN.' order by k.place', [$site->id, self::DEEPEST, self::MOST]);
         foreach ($rows as $row) {
-            $row->address = self::leadsTo($row);
+            $row->address = LeadsTo::of($row);
         }
 
         return array_values($rows);
-    }
-
-    /** Where an entry leads: a pointer straight to where it points, so that nobody takes a detour. */
-    private static function leadsTo(\stdClass $row): string
-    {
-        $target = $row->kind === 'pointer' ? Target::stored($row->leads_to) : null;
-
-        return match ($target?->kind) {
-            TargetKind::Url, TargetKind::Address => $target->value,
-            TargetKind::Page => $row->target ?? $row->address,
-            default => $row->address,
-        };
     }
 
     /**

@@ -44,6 +44,24 @@ final readonly class Entry
         return in_array($this->kind, [EntryKind::Page, EntryKind::Branch], true) ? $this->leadsTo?->value : null;
     }
 
+    /**
+     * Of a branch: the pages between its root and a page, from the top down and that page last; null where it does not go
+     * down to the page. Whether any of them is shown is another question.
+     *
+     * @param  list<string>  $line  the page with all that stands above it, from the top of the tree down
+     * @return list<string>|null
+     */
+    public function wayTo(array $line): ?array
+    {
+        if ($this->kind !== EntryKind::Branch || $this->spread === null) {
+            return null;
+        }
+        $root = $this->page() === null ? 0 : array_search($this->page(), $line, true);
+        $way = $root === false ? [] : array_slice($line, $this->page() === null ? 0 : $root + 1);
+
+        return $way === [] || count($way) > $this->spread->depth ? null : $way;
+    }
+
     /** @param  array<string, mixed>  $fields fields under their constructor names */
     public function with(array $fields): self
     {
@@ -63,13 +81,11 @@ final readonly class Entry
     /** @param  array<string, mixed>  $kept as toArray gave it */
     public static function fromArray(array $kept): self
     {
-        $spread = $kept['spread'];
-
         return new self(
             $kept['id'], $kept['parent'], $kept['position'], EntryKind::from($kept['kind']), $kept['leadsTo'] === null ? null : Target::stored($kept['leadsTo']),
             $kept['label'], $kept['title'], $kept['newWindow'], Audience::read($kept['audience']),
             $kept['from'] === null ? null : Moment::stored($kept['from']), $kept['until'] === null ? null : Moment::stored($kept['until']),
-            $spread === null ? null : new Spread($spread['depth'], BranchOrder::from($spread['order']), $spread['out'], $spread['in']), $kept['text'], $kept['picture'],
+            $kept['spread'] === null ? null : Spread::fromArray($kept['spread']), $kept['text'], $kept['picture'],
         );
     }
 }

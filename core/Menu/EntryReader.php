@@ -37,7 +37,7 @@ final class EntryReader
         $this->entries = [];
         $this->level($entries, null, 'entries', 1);
         $ids = array_count_values(array_map(static fn (Entry $entry): string => $entry->id, $this->entries));
-        foreach ($this->entries as $i => $entry) {
+        foreach ($this->entries as $entry) {
             if ($ids[$entry->id] > 1) {
                 throw new ChangeRefused('entries', "Two entries have the identity {$entry->id}.");
             }

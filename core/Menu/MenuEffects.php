@@ -87,18 +87,26 @@ final class MenuEffects
     private function touchedIn(?Entry $was, ?Entry $is, int $depth): array
     {
         $found = [];
-        $starts = array_filter([$was?->page() ?? $is?->page()]);
-        foreach ([...$this->workspace->touched(), ...array_values(array_diff(array_filter([$this->workspace->site->startPage, $this->workspace->startPage]), $this->workspace->site->startPage === $this->workspace->startPage ? [$this->workspace->startPage] : []))] as $id) {
+        $root = $was?->page() ?? $is?->page();
+        foreach ($this->workspace->touched() as $id) {
             $found[$id] = true;
             $shown = ($was !== null && $this->before->inBranch($was, $id) !== null) || ($is !== null && $this->after->inBranch($is, $id) !== null);
-            $old = $this->workspace->before($id);
-            $new = $this->workspace->find($id);
-            if (($shown || in_array($id, $starts, true)) && ($old?->parent !== $new?->parent || $old?->isShown() !== $new?->isShown() || $old?->isLive() !== $new?->isLive() || in_array($id, [$this->workspace->site->startPage, $this->workspace->startPage], true))) {
+            if (($shown || $id === $root) && $this->turnsBranch($id)) {
                 $found += $this->below($id, $depth);
             }
         }
 
         return $found;
+    }
+
+    /** Whether what stands below a page may come, go or move with it. */
+    private function turnsBranch(string $id): bool
+    {
+        $old = $this->workspace->before($id);
+        $new = $this->workspace->find($id);
+
+        return $old?->parent !== $new?->parent || $old?->isShown() !== $new?->isShown() || $old?->isLive() !== $new?->isLive()
+            || ($id === $this->workspace->site->startPage) !== ($id === $this->workspace->startPage);
     }
 
     /**

@@ -21,9 +21,10 @@ final class MenusTouched
         $after = new ShownEntries(static fn (string $id): ?Page => $outcome[$id] ?? $workspace->find($id), $workspace->startPage);
         $was = $workspace->menus->before();
         $touched = [];
+        $all = self::changesTimes($workspace, $outcome);
         foreach ($was + $workspace->menus->after() as $id => $menu) {
             $now = $workspace->menus->find((string) $id);
-            if ($now !== ($was[$id] ?? null) || self::changesTimes($workspace, $outcome) || self::shows($menu, $outcome, $before, $after, $workspace)) {
+            if ($all || $now !== ($was[$id] ?? null) || self::shows($menu, $outcome, $before, $after, $workspace)) {
                 $touched[] = (string) $id;
             }
         }

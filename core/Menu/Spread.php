@@ -44,6 +44,12 @@ final readonly class Spread
         return new self($this->depth, $this->order, array_values(array_filter($this->out, $stays)), array_values(array_filter($this->in, $stays)));
     }
 
+    /** @param  array{depth: int, order: string, out: list<string>, in: list<string>}  $kept as toArray gave it */
+    public static function fromArray(array $kept): self
+    {
+        return new self($kept['depth'], BranchOrder::from($kept['order']), $kept['out'], $kept['in']);
+    }
+
     /** @return array{depth: int, order: string, out: list<string>, in: list<string>} */
     public function toArray(): array
     {

@@ -12,10 +12,14 @@ return new class extends Migration
     public function up(): void
     {
         DB::unprepared(<<<'SQL'
-            -- The same as is_visible, at any moment.
+            -- Whether visitors get a page, at any moment; is_visible asks for this one.
             create function is_visible_at(state text, from_at timestamptz, until_at timestamptz, at timestamptz) returns boolean language sql immutable as $$
                 select case when state = 'bin' or until_at <= at then false when state = 'live' then true else coalesce(from_at <= at, false) end
             $$;
+            create or replace function is_visible(state text, from_at timestamptz, until_at timestamptz) returns boolean language sql stable as $$
+                select is_visible_at(state, from_at, until_at, now())
+            $$;
+            create index pages_pointers on pages (site_id, leads_to) where kind = 'pointer';
             create table menus (
                 id bigint generated always as identity primary key,
                 ulid text collate "C" not null unique,

@@ -109,14 +109,8 @@ final readonly class MenuController
     public function unreached(Request $request, Site $site): JsonResponse
     {
         $this->permission->toSee(Signed::in($request), $site);
-        $pages = [];
-        $queue = array_merge(...array_values($this->menus->shown($site, Viewer::anybody())));
-        while (($entry = array_pop($queue)) !== null) {
-            $pages[] = $entry->page;
-            array_push($queue, ...$entry->under);
-        }
 
-        return new JsonResponse((new Unreached($this->db))->of($site, array_values(array_unique(array_filter($pages)))));
+        return new JsonResponse((new Unreached($this->db))->of($site, $this->menus->pages($site)));
     }
 
     private function view(Menu $menu, Site $site, mixed $who, mixed $at, ?string $basedOn = null): MenuView

@@ -53,7 +53,7 @@ final readonly class FrontController
         $asked = $request->server->getString('REQUEST_URI', '/');
         $visitor = $this->account->signedIn($request, $site);
         if (str_starts_with($asked, '/_account/')) {
-            return $this->account->answer($request, $site, (string) strtok($asked, '?'), $this->pageView->frame($site, $visitor));
+            return $this->account->answer($request, $site, (string) strtok($asked, '?'), fn (): array => $this->pageView->frame($site, $visitor));
         }
         if (! $request->isMethodCacheable()) {
             return new Response('Only GET and HEAD are answered here.', 405, ['Allow' => 'GET, HEAD', 'Content-Type' => 'text/plain; charset=utf-8']);

@@ -45,8 +45,8 @@ final readonly class VisitorAccount
         return $visitor !== null && hash_equals($this->mark($visitor), (string) ($kept['mark'] ?? '')) && ($kept['until'] ?? 0) > now()->getTimestamp() ? $visitor : null;
     }
 
-    /** @param  array<string, mixed>  $frame what every layout shows */
-    public function answer(Request $request, Site $site, string $address, array $frame): Response
+    /** @param  \Closure(): array<string, mixed>  $frame what every layout shows */
+    public function answer(Request $request, Site $site, string $address, \Closure $frame): Response
     {
         if ($request->isMethod('POST') && ! $this->isFromHere($request)) {
             return new Response('This form was sent from elsewhere.', 403, ['Content-Type' => 'text/plain; charset=utf-8']);
@@ -60,8 +60,8 @@ final readonly class VisitorAccount
         };
     }
 
-    /** @param  array<string, mixed>  $frame */
-    private function signIn(Request $request, Site $site, array $frame): Response
+    /** @param  \Closure(): array<string, mixed>  $frame */
+    private function signIn(Request $request, Site $site, \Closure $frame): Response
     {
         $mail = mb_strtolower(trim($request->string('mail')->value()));
         $attempts = "visitor:{$site->id}:$mail|{$request->ip()}";
@@ -96,10 +96,10 @@ final readonly class VisitorAccount
         return $response;
     }
 
-    /** @param  array<string, mixed>  $frame */
-    private function form(array $frame, string $mail, ?string $refused, int $status = 200): Response
+    /** @param  \Closure(): array<string, mixed>  $frame */
+    private function form(\Closure $frame, string $mail, ?string $refused, int $status = 200): Response
     {
-        return new Response($this->views->make('site.sign-in', [...$frame, 'mail' => $mail, 'refused' => $refused])->render(), $status, ['Content-Type' => 'text/html; charset=utf-8', 'Cache-Control' => 'no-store']);
+        return new Response($this->views->make('site.sign-in', [...$frame(), 'mail' => $mail, 'refused' => $refused])->render(), $status, ['Content-Type' => 'text/html; charset=utf-8', 'Cache-Control' => 'no-store']);
     }
 
     /** Browsers say where a form comes from (Fetch Metadata, or Origin in older ones). */

@@ -16,8 +16,8 @@ use Heronstem\Core\Structure\Workspace;
 /** Lets a menu show a page: where a branch leaves it out, that is undone; else it gets an entry at the end. Picks a page likewise. */
 final readonly class AddToMenu implements Change
 {
-    use NamesItsMenu {
-        pagesNamed as private noPages;
+    use NamesItsMenu, NamesItsPage {
+        NamesItsPage::pagesNamed insteadof NamesItsMenu;
     }
 
     public function __construct(public string $page, public string $menu)
@@ -46,11 +46,6 @@ final readonly class AddToMenu implements Change
             $id = Identity::derived($menu->id, "{$page->id} $n");
         }
         $workspace->menus->put($menu->put(new Entry($id, null, $first === [] ? 0 : end($first)->position + 1, EntryKind::Page, Target::page($page->id))));
-    }
-
-    public function pagesNamed(): array
-    {
-        return [$this->page];
     }
 
     public function toArray(): array

@@ -58,6 +58,7 @@ final readonly class TakeBack implements Change
         $this->startPageBack($start, $workspace);
         $this->menusBack($workspace);
         $this->signedInStartBack($workspace);
+        $this->oneStartPage($workspace);
     }
 
     public function pagesNamed(): array
@@ -102,8 +103,6 @@ final readonly class TakeBack implements Change
     private function signedInStartBack(Workspace $workspace): void
     {
         if ($this->startPageSignedIn === null) {
-            $this->oneStartPage($workspace);
-
             return;
         }
         $former = $this->startPageSignedIn->before === null ? null : $workspace->find($this->startPageSignedIn->before);
@@ -113,7 +112,6 @@ final readonly class TakeBack implements Change
         } elseif ($former !== null) {
             $this->say(NoteKind::Stays, $former, 'start page', $workspace);
         }
-        $this->oneStartPage($workspace);
     }
 
     /** Signed-in people who get the visitors' start page have none of their own. */

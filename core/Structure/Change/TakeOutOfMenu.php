@@ -4,9 +4,6 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Structure\Change;
 
-use Heronstem\Core\Menu\Entry;
-use Heronstem\Core\Menu\EntryKind;
-use Heronstem\Core\Menu\Menu;
 use Heronstem\Core\Structure\AlreadySo;
 use Heronstem\Core\Structure\Change;
 use Heronstem\Core\Structure\Page;
@@ -15,8 +12,8 @@ use Heronstem\Core\Structure\Workspace;
 /** Takes a page out of a menu while it stays what it is: its entries go, and branches leave it out. Unpicks a page likewise. */
 final readonly class TakeOutOfMenu implements Change
 {
-    use NamesItsMenu {
-        pagesNamed as private noPages;
+    use NamesItsMenu, NamesItsPage {
+        NamesItsPage::pagesNamed insteadof NamesItsMenu;
     }
 
     public function __construct(public string $page, public string $menu)
@@ -27,11 +24,12 @@ final readonly class TakeOutOfMenu implements Change
     {
         $menu = $kept = $this->menu($workspace);
         $page = $workspace->known($this->page);
+        $line = array_map(static fn (Page $each): string => $each->id, [...array_reverse($workspace->ancestors($page)), $page]);
         foreach ($menu->leadingTo($page->id) as $entry) {
             $kept = $kept->without($entry->id);
         }
         foreach ($menu->entries as $entry) {
-            if ($entry->kind === EntryKind::Branch && $entry->spread !== null && ! in_array($page->id, $entry->spread->out, true) && $this->reaches($entry, $page, $workspace)) {
+            if ($entry->spread !== null && ! in_array($page->id, $entry->spread->out, true) && $entry->wayTo($line) !== null) {
                 $kept = $kept->put(($kept->entries[$entry->id] ?? $entry)->with(['spread' => $entry->spread->leavingOut($page->id)]));
             }
         }
@@ -41,29 +39,8 @@ final readonly class TakeOutOfMenu implements Change
         $workspace->menus->put($kept);
     }
 
-    public function pagesNamed(): array
-    {
-        return [$this->page];
-    }
-
     public function toArray(): array
     {
         return ['kind' => 'take-out-of-menu', 'page' => $this->page, 'menu' => $this->menu];
-    }
-
-    /** Whether the branch goes down to the page, shown at this moment or not. */
-    private function reaches(Entry $branch, Page $page, Workspace $workspace): bool
-    {
-        for ($level = 1, $above = $page; $level <= ($branch->spread->depth ?? 1); $level++) {
-            if ($above->parent === $branch->page()) {
-                return true;
-            }
-            if ($above->parent === null) {
-                return false;
-            }
-            $above = $workspace->known($above->parent);
-        }
-
-        return false;
     }
 }
