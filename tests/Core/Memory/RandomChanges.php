@@ -16,7 +16,9 @@ use Heronstem\Core\Menu\EntryKind;
 use Heronstem\Core\Menu\MenuKind;
 use Heronstem\Core\Menu\Spread;
 use Heronstem\Core\Moment;
+use Heronstem\Core\Refusal;
 use Heronstem\Core\Structure\Answer;
+use Heronstem\Core\Structure\Batch;
 use Heronstem\Core\Structure\Change;
 use Heronstem\Core\Structure\ComesBack;
 use Heronstem\Core\Structure\Decision;
@@ -26,6 +28,7 @@ use Heronstem\Core\Structure\PageKind;
 use Heronstem\Core\Structure\Place;
 use Heronstem\Core\Structure\QuestionKind;
 use Heronstem\Core\Structure\Reach;
+use Heronstem\Core\Structure\Ripple;
 use Heronstem\Core\Structure\StartAudience;
 use Heronstem\Core\Structure\Target;
 
@@ -40,6 +43,34 @@ final readonly class RandomChanges
      */
     public function __construct(private array $ids, private AddressRules $rules, private int $now, private string $salt = '', private array $menus = [])
     {
+    }
+
+    /** Over the pages and menus that a site has at this moment. */
+    public static function over(MemorySite $site): self
+    {
+        return new self(array_map(strval(...), array_keys($site->pages)), $site->rules, $site->now, menus: array_map(strval(...), array_keys($site->menus)));
+    }
+
+    /** @param  non-empty-list<array{int, int, int, int}>  $steps */
+    public function batch(array $steps): Batch
+    {
+        return new Batch($this->changes($steps), $this->decisions($steps));
+    }
+
+    /**
+     * What the steps do to a site; null where they are refused or leave a decision open.
+     *
+     * @param  non-empty-list<array{int, int, int, int}>  $steps
+     */
+    public static function planned(MemorySite $site, array $steps): ?Ripple
+    {
+        try {
+            $ripple = $site->planBatch(self::over($site)->batch($steps));
+        } catch (Refusal) {
+            return null;
+        }
+
+        return $ripple->canBeApplied() ? $ripple : null;
     }
 
     /** One step: what, which page, which other, how. */

@@ -21,7 +21,6 @@ use Heronstem\Core\Structure\Change\Move;
 use Heronstem\Core\Structure\Conflict;
 use Heronstem\Core\Structure\Decisions;
 use Heronstem\Core\Structure\Place;
-use Heronstem\Core\Structure\Ripple;
 use Heronstem\Core\Structure\WayOut;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -49,7 +48,7 @@ final class LawsTest extends TestCase
             $known = $this->known($site);
             foreach ($batches as $steps) {
                 $before = $site->snapshot();
-                $ripple = $this->planned($site, $steps);
+                $ripple = RandomChanges::planned($site, $steps);
                 if ($ripple === null) {
                     self::assertSame($before, $site->snapshot(), 'Planning wrote something.');
 
@@ -73,13 +72,13 @@ final class LawsTest extends TestCase
         $this->limitTo(100)->forAll(RandomChanges::batches())->then(function (array $batches): void {
             $site = $this->site();
             foreach ($batches as $steps) {
-                $first = $this->planned($site, $steps);
+                $first = RandomChanges::planned($site, $steps);
                 if ($first === null) {
                     continue;
                 }
-                self::assertSame($first->digest(), $this->planned($site, $steps)?->digest());
+                self::assertSame($first->digest(), RandomChanges::planned($site, $steps)?->digest());
                 $site->carryOut($first);
-                $again = $this->planned($site, $steps);
+                $again = RandomChanges::planned($site, $steps);
                 if ($again !== null && ! $again->changesNothing() && ! $first->changesNothing()) {
                     self::assertNotSame($first->digest(), $again->digest());
                 }
@@ -94,7 +93,7 @@ final class LawsTest extends TestCase
             $site = $this->site();
             foreach ($batches as $steps) {
                 $before = $this->shown($site);
-                $ripple = $this->planned($site, $steps);
+                $ripple = RandomChanges::planned($site, $steps);
                 if ($ripple === null) {
                     continue;
                 }
@@ -166,7 +165,7 @@ final class LawsTest extends TestCase
         $this->limitTo(300)->forAll(RandomChanges::batches())->then(function (array $batches): void {
             $site = $this->site();
             foreach ($batches as $steps) {
-                $batch = $this->batch($site, $steps);
+                $batch = RandomChanges::over($site)->batch($steps);
                 try {
                     $ripple = $site->planBatch($batch);
                 } catch (Refusal) {
@@ -200,7 +199,7 @@ final class LawsTest extends TestCase
             $site = $this->site();
             $done = [];
             foreach ($batches as $steps) {
-                $ripple = $this->planned($site, $steps);
+                $ripple = RandomChanges::planned($site, $steps);
                 if ($ripple !== null && ! $ripple->changesNothing()) {
                     $done[] = $site->carryOut($ripple);
                 }
@@ -228,7 +227,7 @@ final class LawsTest extends TestCase
             $start = $site->snapshot();
             $done = [];
             foreach ($batches as $steps) {
-                $ripple = $this->planned($site, $steps);
+                $ripple = RandomChanges::planned($site, $steps);
                 if ($ripple !== null && ! $ripple->changesNothing()) {
                     array_unshift($done, $site->carryOut($ripple));
                 }
@@ -255,27 +254,6 @@ final class LawsTest extends TestCase
         $site->live('Below', 'Hidden');
 
         return $site;
-    }
-
-    /** @param  list<array{int, int, int, int}>  $steps */
-    private function planned(MemorySite $site, array $steps): ?Ripple
-    {
-        try {
-            $ripple = $site->planBatch($this->batch($site, $steps));
-        } catch (Refusal) {
-            return null;
-        }
-
-        return $ripple->canBeApplied() ? $ripple : null;
-    }
-
-    /** @param  non-empty-list<array{int, int, int, int}>  $steps */
-    private function batch(MemorySite $site, array $steps): Batch
-    {
-        $random = new RandomChanges(array_map(strval(...), array_keys($site->pages)), $site->rules, $site->now, menus: array_map(strval(...), array_keys($site->menus)));
-        $changes = $random->changes($steps);
-
-        return new Batch($changes, $random->decisions($steps));
     }
 
     /** @return array<string, array{string, string}> what whoever sees of all menus: what it stands under, and its label, by menu, entry and page */
