@@ -5,8 +5,7 @@ import type { Schemas } from '../../api/client'
 import { useChanges } from '../../app/changes'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
-import { Field } from '../../ui/Field'
-import { Modal } from '../../ui/Modal'
+import { NameDialog } from './NameDialog'
 
 type Props = { menu: Schemas['MenuItem']; list: Schemas['MenuList']; onBring: () => void; onGone: () => void }
 
@@ -39,21 +38,7 @@ export function MenuActs({ menu, list, onBring, onGone }: Props) {
                     </DropdownMenu.Content>
                 </DropdownMenu.Portal>
             </DropdownMenu.Root>
-            {naming && <Rename menu={menu} onClose={() => setNaming(false)} />}
+            {naming && <NameDialog title={`Rename ${menu.name}`} name={menu.name} act="Rename" onClose={() => setNaming(false)} onName={(name, failed) => void propose({ title: `Renaming ${menu.name}`, act: 'Rename', batch: { changes: [{ kind: 'rename-menu', menu: menu.id, name }] }, failed, now: true, done: () => setNaming(false) })} />}
         </>
-    )
-}
-
-function Rename({ menu, onClose }: { menu: Schemas['MenuItem']; onClose: () => void }) {
-    const { propose } = useChanges()
-    const [name, setName] = useState(menu.name)
-    const [bad, setBad] = useState<string>()
-    return (
-        <Modal open onClose={onClose} title={`Rename ${menu.name}`} width={400}>
-            <form onSubmit={event => { event.preventDefault(); void propose({ title: `Renaming ${menu.name}`, act: 'Rename', batch: { changes: [{ kind: 'rename-menu', menu: menu.id, name: name.trim() }] }, failed: problem => setBad(problem.message), now: true, done: onClose }) }}>
-                <Field stacked autoFocus label="Name" value={name} error={bad} onChange={event => { setName(event.target.value); setBad(undefined) }} />
-                <div className="mt-4 flex justify-end gap-2"><Button onClick={onClose}>Let it be</Button><Button type="submit" look="main" disabled={name.trim() === '' || name.trim() === menu.name}>Rename</Button></div>
-            </form>
-        </Modal>
     )
 }

@@ -1,23 +1,21 @@
-import { useBlocker } from '@tanstack/react-router'
-import { AlertTriangle, Monitor, Smartphone } from 'lucide-react'
+import { Monitor, Smartphone } from 'lucide-react'
 import { useState } from 'react'
 import type { Schemas } from '../../api/client'
+import { AskBeforeLeaving } from '../../app/AskBeforeLeaving'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { inputLook } from '../../ui/Field'
 import { Hint } from '../../ui/Hint'
-import { Modal } from '../../ui/Modal'
 import { AddEntry } from './AddEntry'
 import { change, find, lines, pathOf, put, without } from './arrangement'
 import { Bring } from './Bring'
 import { Drawn } from './Drawn'
 import { EntryFields } from './EntryFields'
 import { EntryTree } from './EntryTree'
+import { Findings } from './Findings'
 import { MenuActs } from './MenuActs'
 import type { Search, SetSearch } from './search'
 import { useArrangement } from './useArrangement'
-import { tooWide } from './widths'
-import { findingWords } from './words'
 
 type Props = { menu: Schemas['MenuItem']; list: Schemas['MenuList']; search: Search; set: SetSearch }
 
@@ -27,14 +25,12 @@ export function MenuEditor({ menu, list, search, set }: Props) {
     const writes = site.manages
     const { looked, entries, isUnsaved, isStale, problem, stored, arrange, back, drop, keepMine, apply } = useArrangement(site.key, menu.id, { who: search.who, at: search.at })
     const [bringing, setBringing] = useState(false)
-    const blocker = useBlocker({ shouldBlockFn: ({ current, next }) => isUnsaved && (current.pathname !== next.pathname || menuOf(current.search) !== menuOf(next.search)), enableBeforeUnload: () => isUnsaved, withResolver: true })
     const active = find(entries, search.entry)
     const picks = menu.kind === 'picks'
     const shown = new Map<string, Schemas['ShownEntry']>()
     const note = (each: Schemas['ShownEntry'][]) => each.forEach(one => { if (!shown.has(one.entry)) shown.set(one.entry, one); note(one.under) })
     note(looked?.shown ?? [])
     const place = list.places.find(each => each.key === menu.place)
-    const wide = looked === undefined || place === undefined ? [] : tooWide(looked.shown, place.widest)
     const errorOf = (field: string) => problem?.problem.errors?.find(each => each.field === `${active === undefined ? '' : pathOf(entries, active.entry.id)}.${field}`)?.reason
     const out = (id: string) => {
         arrange(without(entries, id))
@@ -67,21 +63,7 @@ export function MenuEditor({ menu, list, search, set }: Props) {
                             {looked !== undefined && <Drawn shown={looked.shown} place={menu.place} kind={menu.kind} phone={search.width === 'phone'} entry={search.entry} audiences={new Map(lines(entries).map(line => [line.entry.id, line.entry.audience ?? '']))} onEntry={onEntry} />}
                         </div>
                     </section>
-                    {looked !== undefined && looked.findings.length + wide.length > 0 && (
-                        <ul aria-label="Findings" className="grid gap-1 border-b border-line px-4 py-2.5">
-                            {looked.findings.map((finding, i) => (
-                                <li key={i} className="flex items-center gap-2">
-                                    <AlertTriangle size={14} aria-hidden className="shrink-0 text-amber" /><span>{findingWords(finding)}</span>
-                                    {finding.entry !== null && <Button look="quiet" className="h-6! px-1.5! text-[12px]" onClick={() => onEntry(finding.entry ?? '')}>Look</Button>}
-                                    {writes && finding.entry !== null && finding.kind === 'redirect' && finding.page !== null && <Button look="quiet" className="h-6! px-1.5! text-[12px]" onClick={() => arrange(change(entries, finding.entry ?? '', { kind: 'page', page: finding.page ?? '' }))}>Lead to the page itself</Button>}
-                                    {writes && finding.entry !== null && ['leads-nowhere', 'page-hidden', 'target-doubled', 'blank'].includes(finding.kind) && <Button look="quiet" className="h-6! px-1.5! text-[12px]" onClick={() => out(finding.entry ?? '')}>Take it out</Button>}
-                                </li>
-                            ))}
-                            {wide.map(({ entry, label, px }) => (
-                                <li key={entry + label} className="flex items-center gap-2"><AlertTriangle size={14} aria-hidden className="shrink-0 text-amber" /><span>“{label}” is {px} px wide; this place has {place?.widest ?? 0}. Give it a shorter label.</span><Button look="quiet" className="h-6! px-1.5! text-[12px]" onClick={() => onEntry(entry)}>Look</Button></li>
-                            ))}
-                        </ul>
-                    )}
+                    {looked !== undefined && <Findings menu={looked} place={place} writes={writes} onEntry={onEntry} onLead={(entry, page) => arrange(change(entries, entry, { kind: 'page', page }))} onOut={out} />}
                     {isStale && <div role="alert" className="flex flex-wrap items-center gap-3 bg-amber-soft px-4 py-2 text-amber">Somebody changed this menu while you arranged it.<Button onClick={drop}>Take theirs</Button><Button onClick={keepMine}>Put mine over it</Button></div>}
                     {problem !== null && <p role="alert" className="px-4 py-2 text-berry">{problem.message}</p>}
                     <EntryTree entries={entries} active={search.entry} shown={shown} writes={writes} onActive={onEntry} onArrange={arrange} onOut={out} />
@@ -96,17 +78,11 @@ export function MenuEditor({ menu, list, search, set }: Props) {
             </div>
             {active !== undefined && <EntryFields key={active.entry.id} entry={active.entry} entries={entries} picks={picks} writes={writes} error={errorOf} onChange={fields => arrange(change(entries, active.entry.id, fields))} onArrange={arrange} onOut={() => out(active.entry.id)} onClose={() => set({ entry: undefined })} />}
             <Bring site={site.key} menu={menu.id} open={bringing} onClose={() => setBringing(false)} onEntries={found => arrange([...entries, ...found])} />
-            <Modal open={blocker.status === 'blocked'} onClose={() => blocker.reset?.()} alert title={`Leave with ${menu.name} arranged and not applied?`} says="What you arranged here is not for visitors yet, and would be lost.">
-                <div className="flex justify-end gap-2"><Button onClick={() => blocker.proceed?.()}>Leave without it</Button><Button look="main" onClick={() => blocker.reset?.()}>Stay</Button></div>
-            </Modal>
+            <AskBeforeLeaving unsaved={isUnsaved} part="menu" title={`Leave with ${menu.name} arranged and not applied?`} says="What you arranged here is not for visitors yet, and would be lost." leave="Leave without it" />
         </>
     )
 }
 
 function rolesIn(entries: Parameters<typeof lines>[0]) {
     return [...new Set(lines(entries).flatMap(({ entry }) => (entry.audience?.startsWith('roles:') === true ? entry.audience.slice(6).split(',').map(role => role.trim()).filter(role => role !== '') : [])))]
-}
-
-function menuOf(search: object) {
-    return 'menu' in search ? search.menu : undefined
 }

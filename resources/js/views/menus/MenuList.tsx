@@ -1,11 +1,10 @@
 import clsx from 'clsx'
 import { useState } from 'react'
-import type { Schemas } from '../../api/client'
+import type { ApiProblem, Schemas } from '../../api/client'
 import { ulid } from '../../api/ulid'
 import { useChanges } from '../../app/changes'
 import { Button } from '../../ui/Button'
-import { Field } from '../../ui/Field'
-import { Modal } from '../../ui/Modal'
+import { NameDialog } from './NameDialog'
 import { StartPages } from './StartPages'
 import { UnreachedPages } from './UnreachedPages'
 
@@ -47,19 +46,13 @@ function Item({ menu, under, isChosen, onChoose }: { menu: Schemas['MenuItem']; 
 
 function Make({ kind, onClose, onMade }: { kind: 'menu' | 'picks'; onClose: () => void; onMade: (menu: string) => void }) {
     const { propose } = useChanges()
-    const [name, setName] = useState('')
-    const [bad, setBad] = useState<string>()
-    const word = kind === 'menu' ? 'menu' : 'picks'
-    const make = () => {
+    const make = (name: string, failed: (problem: ApiProblem) => void) => {
         const menu = ulid()
-        void propose({ title: `Making ${name.trim()}`, act: 'Make', batch: { changes: [{ kind: 'make-menu', menu, name: name.trim(), of: kind }] }, failed: problem => setBad(problem.message), now: true, done: () => { onMade(menu); onClose() } })
+        void propose({ title: `Making ${name}`, act: 'Make', batch: { changes: [{ kind: 'make-menu', menu, name, of: kind }] }, failed, now: true, done: () => { onMade(menu); onClose() } })
     }
-    return (
-        <Modal open onClose={onClose} title={kind === 'menu' ? 'New menu' : 'New picks'} says={kind === 'menu' ? 'It is shown nowhere until it is placed.' : 'A list of pages chosen by hand, shown nowhere until it is placed.'} width={400}>
-            <form onSubmit={event => { event.preventDefault(); make() }}>
-                <Field stacked autoFocus label="Name" value={name} error={bad} onChange={event => { setName(event.target.value); setBad(undefined) }} hint="For those who manage the site; visitors do not see it." />
-                <div className="mt-4 flex justify-end gap-2"><Button onClick={onClose}>Let it be</Button><Button type="submit" look="main" disabled={name.trim() === ''}>Make {word}</Button></div>
-            </form>
-        </Modal>
-    )
+    return kind === 'menu'
+        ? <NameDialog title="New menu" says="It is shown nowhere until it is placed." hint={hint} act="Make menu" onClose={onClose} onName={make} />
+        : <NameDialog title="New picks" says="A list of pages chosen by hand, shown nowhere until it is placed." hint={hint} act="Make picks" onClose={onClose} onName={make} />
 }
+
+const hint = 'For those who manage the site; visitors do not see it.'

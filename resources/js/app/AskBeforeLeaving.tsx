@@ -1,0 +1,23 @@
+import { useBlocker } from '@tanstack/react-router'
+import { Button } from '../ui/Button'
+import { Modal } from '../ui/Modal'
+
+type Props = { unsaved: boolean; part: string; title: string; says: string; leave: string }
+
+/** Asks before something unsaved is left: another view, another `part` of this one, or the browser's window. */
+export function AskBeforeLeaving({ unsaved, part, title, says, leave }: Props) {
+    const partOf = (search: object) => (search as Record<string, unknown>)[part]
+    const blocker = useBlocker({
+        shouldBlockFn: ({ current, next }) => unsaved && (current.pathname !== next.pathname || partOf(current.search) !== partOf(next.search)),
+        enableBeforeUnload: () => unsaved,
+        withResolver: true,
+    })
+    return (
+        <Modal open={blocker.status === 'blocked'} onClose={() => blocker.reset?.()} alert title={title} says={says}>
+            <div className="flex justify-end gap-2">
+                <Button onClick={() => blocker.proceed?.()}>{leave}</Button>
+                <Button look="main" onClick={() => blocker.reset?.()}>Stay</Button>
+            </div>
+        </Modal>
+    )
+}
