@@ -20,7 +20,7 @@ export function EntryFields({ entry, entries, picks, writes, onChange, onArrange
                 <button type="button" aria-label="Close the entry" onClick={onClose} className="grid size-7 shrink-0 place-items-center rounded hover:bg-sunk"><X size={16} aria-hidden /></button>
             </div>
             <div className="grid gap-3 px-4 pb-4">
-                {entry.kind !== 'separator' && <Field stacked label="Label" placeholder={entry.pageName ?? ''} hint={entry.kind === 'page' ? 'Without one it follows the name of the page.' : undefined} {...text('label')} />}
+                {entry.kind !== 'separator' && entry.kind !== 'branch' && <Field stacked label="Label" placeholder={entry.pageName ?? ''} hint={entry.kind === 'page' ? 'Without one it follows the name of the page.' : undefined} {...text('label')} />}
                 {(entry.kind === 'page' || entry.kind === 'branch') && (
                     <FieldFrame stacked label={entry.kind === 'page' ? 'Leads to' : 'Filled with what is inside'} error={error('page')}>
                         {({ id }) => <div id={id} className="flex items-center justify-between gap-2"><span className="truncate">{entry.pageName ?? (entry.kind === 'branch' && (entry.page === null || entry.page === undefined) ? 'the top of the tree' : 'a page that is gone')}</span>{writes && <Button look="quiet" onClick={() => setPicking('page')}>Choose…</Button>}</div>}
@@ -38,7 +38,7 @@ export function EntryFields({ entry, entries, picks, writes, onChange, onArrange
                             <p className="text-ink-2">Left out</p>
                             {(entry.out ?? []).length === 0 && <p className="text-[12px] text-ink-3">Every listed page that is live is shown.</p>}
                             <ul>{(entry.out ?? []).map(page => <li key={page} className="flex items-center justify-between"><span className="truncate">{entry.exceptions?.find(each => each.id === page)?.name ?? 'a page'}</span>{writes && <Button look="quiet" onClick={() => onChange({ out: (entry.out ?? []).filter(each => each !== page) })}>Show again</Button>}</li>)}</ul>
-                            {writes && <Button look="quiet" className="-ml-2" onClick={() => setPicking('exception')}>Leave a page out…</Button>}
+                            {writes && <Button look="quiet" className="-ml-3" onClick={() => setPicking('exception')}>Leave a page out…</Button>}
                         </div>
                     </>
                 )}

@@ -5,7 +5,7 @@ import { answered, api, ApiProblem, type Schemas } from '../../api/client'
 import { keys, siteNamesQuery } from '../../api/queries'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
-import { Field } from '../../ui/Field'
+import { Field, FieldFrame, inputLook } from '../../ui/Field'
 import { Modal } from '../../ui/Modal'
 
 type Names = Schemas['SiteNames']
@@ -42,7 +42,7 @@ function Names({ onClose }: { onClose: () => void }) {
                 <Field label="Name" hint="On every page, and in titles." {...text('name')} />
                 <Field label="Short name" hint="On phones; without one the name is used." {...text('shortName')} />
                 <Field label="Line" hint="Under the name." {...text('tagline')} />
-                <Field label="Summary" hint="For search engines, where a page has no description." {...text('summary')} />
+                <FieldFrame label="Summary" hint="For search engines, where a page has no description." error={text('summary').error}>{({ id, describedBy }) => <textarea id={id} aria-describedby={describedBy} rows={3} className={inputLook} value={text('summary').value} onChange={text('summary').onChange} />}</FieldFrame>
                 <div className="flex justify-end gap-2"><Button onClick={onClose}>Let it be</Button><Button type="submit" look="main" disabled={Object.keys(typed).length === 0 || save.isPending}>Save names</Button></div>
             </form>
         </Modal>

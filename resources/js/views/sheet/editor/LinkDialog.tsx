@@ -32,7 +32,7 @@ export function LinkDialog({ site, now, onClose, onTake }: Props) {
                         </Command.Item>
                     ))}
                     {outside === null && asked !== '' && hits.length === 0 && written === null && <p className="px-2.5 py-1.5 text-ink-3">No page has “{asked}” in its name or address.</p>}
-                    {written !== null && <Command.Item value="written" onSelect={() => onTake({ page: null, href: written })} className={item}>Link to <b className="font-mono text-[12px] font-semibold">{written}</b> <span className="text-[12px] text-ink-3">as it is written: it does not follow a page that moves</span></Command.Item>}
+                    {written !== null && <Command.Item value="written" onSelect={() => onTake({ page: null, href: written })} className={`${item} flex-wrap`}><span>Link to <b className="font-mono text-[12px] font-semibold break-all">{written}</b></span><span className="text-[12px] text-ink-3">as it is written: it does not follow a page that moves</span></Command.Item>}
                 </Command.List>
             </Command>
             <div className="mt-3 flex justify-end gap-2"><Button onClick={() => onTake(null)}>Remove link</Button><Button onClick={onClose}>Let it be</Button></div>
