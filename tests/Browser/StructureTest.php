@@ -22,6 +22,12 @@ final class StructureTest extends Errand
         $this->row('*Old piers*');
         $chrome->press(WebDriverKeys::DELETE);
         $chrome->find('region', 'Ripple');
+        $chrome->press(WebDriverKeys::ESCAPE);
+        $chrome->awaitGone('complementary', 'Page sheet');
+        $chrome->press(WebDriverKeys::ESCAPE);
+        $chrome->awaitGone('region', 'Ripple');
+        $chrome->press(WebDriverKeys::DELETE);
+        $chrome->find('region', 'Ripple');
         $chrome->awaitText('2 decisions before this can be done', $this->tray());
         $chrome->awaitText('and 1 page inside it goes along', $this->tray());
         $chrome->press('d');

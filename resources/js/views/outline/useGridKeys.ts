@@ -15,6 +15,7 @@ type Input = {
     onMoveTo: (page: string) => void
     onFilter: () => void
     onCloseSheet: () => void
+    narrow: boolean
     onMark: (how: 'turn' | 'range', index: number) => void
     onPageAct: (act: 'duplicate' | 'put-in-bin') => void
     onMoveMarked: () => boolean
@@ -22,7 +23,7 @@ type Input = {
 }
 
 /** The outline by keyboard: the ARIA tree grid's keys, and our own for what one does to pages. */
-export function useGridKeys({ rows, at, onActive, onOpen, onSheet, onMake, onEdit, onMoveTo, onFilter, onCloseSheet, onMark, onPageAct, onMoveMarked, onPick }: Input) {
+export function useGridKeys({ rows, at, onActive, onOpen, onSheet, onMake, onEdit, onMoveTo, onFilter, onCloseSheet, narrow, onMark, onPageAct, onMoveMarked, onPick }: Input) {
     const { propose, busy } = useChanges()
     const { writes, manages } = useSite()
 
@@ -79,7 +80,10 @@ export function useGridKeys({ rows, at, onActive, onOpen, onSheet, onMake, onEdi
             case 'Home': go(0); return true
             case 'End': go(rows.length - 1); return true
             case '/': onFilter(); return true
-            case 'Escape': onCloseSheet(); return true
+            case 'Escape':
+                // Without a sheet to close, the key is the ripple tray's.
+                if (narrow) onCloseSheet()
+                return narrow
         }
         if (row === null) {
             if (key.toLowerCase() === 'n' && writes) onMake({ parent: null, after: null })
