@@ -38,7 +38,9 @@ final class TwoWritersTest extends AppTestCase
         foreach ($running as [$process, $out]) {
             $said = (string) stream_get_contents($out);
             self::assertSame(0, proc_close($process), $said);
-            $applied += json_decode($said, true)['applied'];
+            $outcomes = json_decode($said, true);
+            self::assertIsArray($outcomes, "A writer said: $said");
+            $applied += $outcomes['applied'];
         }
         self::assertGreaterThan(30, $applied);
         $this->assertInvariants();

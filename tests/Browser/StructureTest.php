@@ -120,6 +120,102 @@ final class StructureTest extends Errand
     }
 
     #[Test]
+    public function a_section_is_left_out_of_the_addresses_below_and_taken_in_again(): void
+    {
+        $chrome = $this->signIn();
+        $this->makePage('Spare parts', 'About');
+        $this->goLive();
+        $this->makePage('Ropes', 'Spare parts');
+        $this->goLive();
+        $chrome->click('button', 'Spare parts');
+        $chrome->find('heading', 'Spare parts');
+        $this->line('Kind');
+        $chrome->driver->findElement(WebDriverBy::xpath("//*[@role='dialog']//label[contains(., 'Section')]"))->click();
+        $chrome->click('button', 'Make it a section');
+        $this->applyIfShown('Made Spare parts a section');
+        self::assertSame([302, $this->ferries('/about/spare-parts/ropes')], array_slice($this->fetch($this->ferries('/about/spare-parts')), 0, 2));
+        $this->menu('Spare parts', 'Leave out of addresses below');
+        $this->applyIfShown('Left Spare parts out of the addresses below');
+        self::assertSame(200, $this->fetch($this->ferries('/about/ropes'))[0]);
+        self::assertSame([301, $this->ferries('/about/ropes')], array_slice($this->fetch($this->ferries('/about/spare-parts/ropes')), 0, 2));
+        $this->menu('Spare parts', 'Take into addresses below');
+        $this->applyIfShown('Took Spare parts into the addresses below');
+        self::assertSame(200, $this->fetch($this->ferries('/about/spare-parts/ropes'))[0]);
+    }
+
+    #[Test]
+    public function what_was_pinned_unlisted_and_added_to_a_page_is_undone_on_its_sheet(): void
+    {
+        $chrome = $this->signIn();
+        $this->makePage('Gangways', 'About');
+        $this->goLive();
+        $chrome->click('button', 'Pin…');
+        $chrome->type('textbox', 'Address', '/gangways');
+        $chrome->click('button', 'Pin');
+        $this->applyIfShown('Pinned Gangways to /gangways');
+        $chrome->click('button', 'Unpin');
+        $this->applyIfShown('Unpinned Gangways');
+        self::assertSame([301, $this->ferries('/about/gangways')], array_slice($this->fetch($this->ferries('/gangways')), 0, 2));
+        $chrome->click('button', 'Take away /gangways');
+        $this->applyIfShown('Took /gangways from Gangways');
+        self::assertSame(410, $this->fetch($this->ferries('/gangways'))[0]);
+        $chrome->click('button', 'Unlist');
+        $this->applyIfShown('Unlisted Gangways');
+        $chrome->click('button', 'List');
+        $this->applyIfShown('Listed Gangways');
+        self::assertStringContainsString('/about/gangways', $this->fetch($this->ferries('/sitemap.xml'))[2]);
+    }
+
+    #[Test]
+    public function an_owner_keeps_a_page_that_a_manager_cannot_retire_and_lets_it_go_again(): void
+    {
+        $owner = $this->signIn('greta@skerrivane.example', 'wagtail-office');
+        $this->makePage('Anchors', 'About');
+        $this->menu('Anchors', 'Mark as kept');
+        $owner->awaitText('Marked Anchors as kept');
+        $manager = $this->signIn(in: $this->browser());
+        $manager->open($this->editor('/s/ferries/outline?filter=anchors'));
+        $manager->find('row', '*/about/anchors*')->findElement(WebDriverBy::cssSelector('[role=gridcell]:nth-child(2)'))->click();
+        $manager->driver->executeScript("document.querySelector('[role=treegrid]').focus()");
+        $this->expected[] = '422';
+        $manager->press(WebDriverKeys::DELETE);
+        $manager->awaitText('only the owner of the site retires it');
+        $this->menu('Anchors', 'No longer kept');
+        $owner->awaitText('Marked Anchors as no longer kept');
+        $manager->press(WebDriverKeys::DELETE);
+        $manager->find('region', 'Ripple');
+        $manager->click('button', 'Put in bin');
+        $manager->awaitText('Put Anchors in the bin');
+        $manager->click('button', 'Bin*');
+        $manager->awaitText('/about/anchors', '[role=dialog]');
+        $manager->driver->findElement(WebDriverBy::xpath("//li[contains(., 'Anchors')]//button[text()='Empty']"))->click();
+        $manager->find('region', 'Ripple');
+        $manager->click('button', 'Empty it from the bin');
+        $manager->awaitText('Emptied Anchors out of the bin');
+        $manager->press([WebDriverKeys::CONTROL, 'z']);
+        $manager->awaitText('Taken back.');
+        $manager->click('button', 'Bin*');
+        $manager->awaitText('/about/anchors', '[role=dialog]');
+    }
+
+    #[Test]
+    public function another_page_becomes_the_start_page_and_gives_the_place_back(): void
+    {
+        $chrome = $this->signIn();
+        $this->menu('Freight', 'Make it the start page');
+        $chrome->find('region', 'Ripple');
+        $this->apply();
+        $chrome->awaitText('Made Freight the start page');
+        self::assertStringContainsString('<title>Freight', $this->fetch($this->ferries('/'))[2]);
+        self::assertSame([301, $this->ferries('/')], array_slice($this->fetch($this->ferries('/freight')), 0, 2));
+        self::assertSame(200, $this->fetch($this->ferries('/home'))[0]);
+        $chrome->press([WebDriverKeys::CONTROL, 'z']);
+        $chrome->awaitText('Taken back.');
+        self::assertStringContainsString('<title>Sail with us', $this->fetch($this->ferries('/'))[2]);
+        self::assertSame(200, $this->fetch($this->ferries('/freight'))[0]);
+    }
+
+    #[Test]
     public function a_writer_sends_a_page_for_review_and_a_manager_returns_it_with_a_note(): void
     {
         $writer = $this->signIn('tam@skerrivane.example', 'sandpiper-noon');
@@ -289,6 +385,25 @@ final class StructureTest extends Errand
     private function apply(): void
     {
         $this->chrome->until(fn () => $this->chrome->driver->executeScript("const b = [...document.querySelectorAll('section[aria-label=Ripple] button')].find(b => /(^| )bg-heron( |$)/.test(b.className)); if (!b || b.disabled) return null; b.click(); return true"), 'the tray ready to apply');
+    }
+
+    /** Waits until a change is said to be done, through the tray where visitors notice it. */
+    private function applyIfShown(string $done): void
+    {
+        $this->chrome->until(function () use ($done): ?bool {
+            if ($this->chrome->has('region', 'Ripple')) {
+                $this->apply();
+                $this->chrome->awaitGone('region', 'Ripple');
+            }
+
+            return str_contains($this->chrome->text(), $done) ? true : null;
+        }, "“{$done}”");
+    }
+
+    /** Presses the button in a line of the sheet. */
+    private function line(string $name): void
+    {
+        $this->chrome->driver->findElement(WebDriverBy::xpath("//dt[text()='$name']/following-sibling::dd[1]//button"))->click();
     }
 
     private function tray(): string

@@ -1,5 +1,5 @@
 import { DndContext, DragOverlay } from '@dnd-kit/core'
-import { useVirtualizer } from '@tanstack/react-virtual'
+import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual'
 import clsx from 'clsx'
 import { useEffect, useRef, useState } from 'react'
 import { usePageActs } from '../../app/usePageActs'
@@ -47,7 +47,12 @@ export function Grid(props: Props) {
     const [picking, setPicking] = useState<{ id: string; name: string }[]>([])
     const { act } = usePageActs()
     const { marks, ids, put, anchor, setAnchor } = props.marks
-    const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 6 })
+    // A row that is being written in stays, wherever the others go: what was typed there must not be lost.
+    const writing = rows.findIndex(row => row.kind === 'make' || row.key === editing?.id)
+    const virtual = useVirtualizer({
+        count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 6,
+        rangeExtractor: range => (writing < 0 ? defaultRangeExtractor(range) : [...new Set([...defaultRangeExtractor(range), writing])].sort((a, b) => a - b)),
+    })
     const shown = virtual.getVirtualItems()
     const at = rows.findIndex(row => row.key === active)
     const making = rows.findIndex(row => row.kind === 'make')
