@@ -69,6 +69,7 @@ Route::middleware(['auth:web,sanctum', 'throttle:api'])->group(function (): void
         Route::get('pages/{page}/revisions', [RevisionController::class, 'index']);
         Route::get('pages/{page}/revisions/{number}', [RevisionController::class, 'show'])->whereNumber('number');
         Route::get('pages/{page}/revisions/{left}/against/{right}', [RevisionController::class, 'compare'])->whereNumber(['left', 'right']);
+        Route::get('files', [FileController::class, 'index']);
         Route::post('files', [FileController::class, 'store']);
         Route::post('documents', [FileController::class, 'document']);
         Route::post('pasted', [PasteController::class, 'store']);

@@ -8,7 +8,6 @@ use App\Models\File;
 use App\Models\Site;
 use App\Store\StoredMenuPages;
 use App\Store\StoredMenus;
-use Heronstem\Core\Menu\EntryKind;
 use Heronstem\Core\Menu\Menu;
 use Heronstem\Core\Menu\MenuResolver;
 use Heronstem\Core\Menu\ResolvedEntry;
@@ -65,12 +64,7 @@ final readonly class SiteMenus
      */
     private function files(Site $site, array $menus): array
     {
-        $ids = [];
-        foreach ($menus as $menu) {
-            foreach ($menu->entries as $entry) {
-                array_push($ids, ...array_filter([$entry->picture, $entry->kind === EntryKind::File ? $entry->leadsTo?->value : null]));
-            }
-        }
+        $ids = array_merge([], ...array_values(array_map(static fn (Menu $menu): array => $menu->filesNamed(), $menus)));
 
         return $ids === [] ? [] : File::query()->where('site_id', $site->id)->whereIn('ulid', $ids)->get()->mapWithKeys(static fn (File $file): array => [$file->ulid => $file->address()])->all();
     }

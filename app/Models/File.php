@@ -37,6 +37,12 @@ final class File extends Model
 
     public function address(): string
     {
-        return '/_files/'.$this->ulid.'/'.rawurlencode($this->name);
+        return self::at($this->ulid, $this->name);
+    }
+
+    /** Where a file is served on its site. */
+    public static function at(string $ulid, string $name): string
+    {
+        return "/_files/$ulid/".rawurlencode($name);
     }
 }

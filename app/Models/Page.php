@@ -31,6 +31,7 @@ use Illuminate\Support\Carbon;
  * @property bool $ever_live
  * @property \Illuminate\Support\Carbon|null $live_since
  * @property bool $listed
+ * @property bool $indexed
  * @property PageKind $kind
  * @property string|null $leads_to
  * @property string|null $pinned
@@ -62,7 +63,7 @@ final class Page extends Model
 
     protected $guarded = ['id'];
 
-    protected $casts = ['state' => State::class, 'slug_by_hand' => 'bool', 'ever_live' => 'bool', 'listed' => 'bool', 'live_since' => 'datetime', 'left_out' => 'bool', 'kept' => 'bool', 'from_at' => 'datetime', 'until_at' => 'datetime', 'binned_at' => 'datetime', 'kind' => PageKind::class];
+    protected $casts = ['state' => State::class, 'slug_by_hand' => 'bool', 'ever_live' => 'bool', 'listed' => 'bool', 'indexed' => 'bool', 'live_since' => 'datetime', 'left_out' => 'bool', 'kept' => 'bool', 'from_at' => 'datetime', 'until_at' => 'datetime', 'binned_at' => 'datetime', 'kind' => PageKind::class];
 
     /** @return list<string> */
     public function uniqueIds(): array

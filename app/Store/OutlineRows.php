@@ -23,7 +23,7 @@ final readonly class OutlineRows
         coalesce(w.live_version is distinct from w.working_version and p.state = 'live' and w.page_id is not null, false) as edited,
         case when p.search_title <> '' then 'own' else 'pattern' end as title,
         case when p.search_description <> '' then 'own' when p.summary <> '' then 'summary' when w.page_id is not null then 'words' when s.description <> '' then 'site' else 'none' end as description,
-        p.id = s.start_page_id is true as start, nlevel(p.path) as level,
+        p.indexed, (select json_agg(m.name order by m.name) from menu_entries e join menus m on m.id = e.menu_id and m.kind = 'picks' where e.page_id = p.id) as picks, p.id = s.start_page_id is true as start, nlevel(p.path) as level,
         p.kind, p.left_out as "leftOut", p.kept, p.pinned is not null as pinned,
         case when p.leads_to is null then null when p.leads_to like 'page %' then (select name from pages t where t.ulid = substr(p.leads_to, 6)) when p.leads_to like 'file %' then (select name from files f where f.ulid = substr(p.leads_to, 6)) else substr(p.leads_to, strpos(p.leads_to, ' ') + 1) end as "leadsTo",
         to_char(p.from_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as "from", to_char(p.until_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as until
@@ -43,7 +43,7 @@ final readonly class OutlineRows
     {
         $of = $parent === null ? 'p.parent_id is null' : 'p.parent_id = (select id from pages where ulid = ? and site_id = ?)';
 
-        return array_values($this->db->select('select '.self::COLUMNS.' '.self::FROM." where p.site_id = ? and p.state <> 'bin' and $of order by p.position limit ? offset ?", [
+        return self::read($this->db->select('select '.self::COLUMNS.' '.self::FROM." where p.site_id = ? and p.state <> 'bin' and $of order by p.position limit ? offset ?", [
             $site->id, ...($parent === null ? [] : [$parent, $site->id]), $limit, $offset,
         ]));
     }
@@ -70,7 +70,7 @@ final readonly class OutlineRows
             [PgArray::of($parents), $site->id, $site->id],
         );
         $by = [];
-        foreach ($rows as $row) {
+        foreach (self::read($rows) as $row) {
             $by[$row->parent][] = $row;
         }
 
@@ -107,7 +107,20 @@ final readonly class OutlineRows
             unset($row->path_key, $row->number);
         }
 
-        return [$total, array_values($rows)];
+        return [$total, self::read($rows)];
+    }
+
+    /**
+     * @param  array<\stdClass>  $rows
+     * @return list<\stdClass>
+     */
+    private static function read(array $rows): array
+    {
+        foreach ($rows as $row) {
+            $row->picks = $row->picks === null ? [] : json_decode($row->picks);
+        }
+
+        return array_values($rows);
     }
 
     /** @return array<string, array<string, int>> how many of the pages a filter finds have each state, kind and layout */

@@ -84,6 +84,17 @@ final readonly class Menu
         return array_values(array_unique(array_filter($named)));
     }
 
+    /** @return list<string> every file that an entry leads to, or shows on its card */
+    public function filesNamed(): array
+    {
+        $named = [];
+        foreach ($this->entries as $entry) {
+            array_push($named, $entry->kind === EntryKind::File ? $entry->leadsTo?->value : null, $entry->picture);
+        }
+
+        return array_values(array_unique(array_filter($named)));
+    }
+
     /**
      * Without entries that lead to these pages, and without exceptions that name them.
      *

@@ -58,6 +58,9 @@ final class MenuChecks
         if ($entry->hidden === Hidden::Over) {
             $finding = new MenuFinding(MenuFindingKind::PageHidden, $entry->entry, $entry->label, $entry->hidden, $entry->page);
         }
+        if ($entry->hidden === null && ! $entry->indexed) {
+            $finding = new MenuFinding(MenuFindingKind::Noindex, $entry->entry, $entry->label, page: $entry->page);
+        }
         if ($finding !== null) {
             $this->findings[] = $finding;
         }

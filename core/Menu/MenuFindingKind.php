@@ -11,6 +11,8 @@ enum MenuFindingKind: string
     case LeadsNowhere = 'leads-nowhere';
     /** Its page is not live, is unlisted or lies in the bin: visitors do not see the entry. */
     case PageHidden = 'page-hidden';
+    /** Its page is shown, and search engines are asked not to list it. */
+    case Noindex = 'noindex';
     /** Its address sends on: visitors take a detour. */
     case Redirect = 'redirect';
     /** More entries on the first level than the place takes without getting crowded. */

@@ -13,10 +13,12 @@ final readonly class MenuPage
 {
     /**
      * @param  string  $href  where an entry leads: a pointer straight to where it points, so that nobody takes a detour
+     * @param  string|null  $picture  where the page's first picture is served
+     * @param  bool  $indexed  search engines may list it
      * @param  Hidden|null  $hidden  why visitors do not get the page at that moment
      * @param  Moment|null  $when  from when on they do, or since when no more
      */
-    public function __construct(public string $id, public ?string $parent, public int $position, public string $name, public string $href, public bool $listed, public ?Hidden $hidden = null, public ?Moment $when = null, public string $text = '', public ?string $picture = null)
+    public function __construct(public string $id, public ?string $parent, public int $position, public string $name, public string $href, public bool $listed, public ?Hidden $hidden = null, public ?Moment $when = null, public string $text = '', public ?string $picture = null, public bool $indexed = true)
     {
     }
 

@@ -70,7 +70,7 @@ final class MenuResolver
         return new ResolvedEntry(
             $entry->id, $entry->kind, $page?->id, $entry->label !== '' ? $entry->label : ($page->name ?? ($entry->kind === EntryKind::Separator ? '' : (string) $href)), $href, $entry->title, $entry->newWindow, $hidden, $when,
             $above ? array_map(static fn (ResolvedEntry $each): ResolvedEntry => $each->hidden === null ? $each->hiddenBy(Hidden::Above) : $each, $under) : $under,
-            $entry->text !== '' ? $entry->text : ($page->text ?? ''), $entry->picture ?? $page?->picture,
+            $entry->text !== '' ? $entry->text : ($page->text ?? ''), $entry->picture === null ? $page?->picture : $this->files[$entry->picture] ?? $page?->picture, $page->indexed ?? true,
         );
     }
 
@@ -129,7 +129,7 @@ final class MenuResolver
         foreach ($pages as $page) {
             $isOut = $spread->out !== [] && in_array($page->id, $spread->out, true);
             $under = $isOut ? [] : $this->filled($entry, $spread, $by, $page->id, $level + 1);
-            $resolved[] = new ResolvedEntry($entry->id, EntryKind::Branch, $page->id, $page->name, $page->href, hidden: $isOut ? Hidden::LeftOut : null, under: $under, text: $page->text, picture: $page->picture);
+            $resolved[] = new ResolvedEntry($entry->id, EntryKind::Branch, $page->id, $page->name, $page->href, hidden: $isOut ? Hidden::LeftOut : null, under: $under, text: $page->text, picture: $page->picture, indexed: $page->indexed);
         }
 
         return $resolved;

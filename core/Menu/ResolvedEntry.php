@@ -16,6 +16,8 @@ final readonly class ResolvedEntry
      * @param  Hidden|null  $hidden  why visitors do not see it; always null in what visitors get
      * @param  Moment|null  $when  what that is about
      * @param  list<self>  $under
+     * @param  string|null  $picture  where the card's picture is served
+     * @param  bool  $indexed  false where search engines are asked not to list the page
      */
     public function __construct(
         public string $entry,
@@ -30,6 +32,7 @@ final readonly class ResolvedEntry
         public array $under = [],
         public string $text = '',
         public ?string $picture = null,
+        public bool $indexed = true,
     ) {
     }
 

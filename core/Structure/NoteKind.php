@@ -12,6 +12,10 @@ enum NoteKind: string
     case NoMenuReaches = 'no-menu-reaches';
     /** The page stays live and drops out of a menu (`other`). */
     case LeavesMenu = 'leaves-menu';
+    /** The page stays live and listed, and from now on stands in no menu at all that visitors see. */
+    case InNoMenu = 'in-no-menu';
+    /** The page was live in no menu, and a menu (`other`) leads there again. */
+    case MenuReachesAgain = 'menu-reaches-again';
     /** Visitors of the site's start get no page. */
     case StartPageHidden = 'start-page-hidden';
     /** The address that visitors knew now answers with another page (`other`). */

@@ -6,6 +6,7 @@ namespace Heronstem\Core\Structure;
 
 use Heronstem\Core\Menu\MenuEffect;
 use Heronstem\Core\Menu\MenuEffectKind;
+use Heronstem\Core\Menu\MenuStanding;
 
 /** Notices what is allowed yet surprising in the outcome of a batch. */
 final readonly class Notes
@@ -57,10 +58,30 @@ final readonly class Notes
     private function leaving(array $menu): array
     {
         $notes = [];
+        $standing = new MenuStanding($this->workspace);
+        $about = $standing->pagesOfMenusPlacedOrNot();
         foreach ($menu as $effect) {
-            $page = $effect->kind === MenuEffectKind::Vanishes && $effect->page !== null ? $this->outcome[$effect->page] ?? $this->workspace->find($effect->page) : null;
-            if ($page !== null && $page->isShown()) {
+            $page = $effect->page === null ? null : $this->outcome[$effect->page] ?? $this->workspace->find($effect->page);
+            if ($page === null || ! $page->isShown()) {
+                continue;
+            }
+            if ($effect->kind === MenuEffectKind::Vanishes) {
                 $notes[] = new Note(NoteKind::LeavesMenu, $page->id, $page->name, $effect->menu->name);
+            }
+            $about[$page->id] = $effect->menu->name;
+        }
+        foreach ($about as $id => $name) {
+            $page = $this->outcome[$id] ?? $this->workspace->find((string) $id);
+            if ($page?->isShown() !== true || $this->workspace->before($page->id)?->isShown() !== true) {
+                continue;
+            }
+            $kind = match ([$standing->wasInSome($page->id), $standing->isInSome($page->id)]) {
+                [true, false] => NoteKind::InNoMenu,
+                [false, true] => NoteKind::MenuReachesAgain,
+                default => null,
+            };
+            if ($kind !== null) {
+                $notes[] = new Note($kind, $page->id, $page->name, $kind === NoteKind::MenuReachesAgain ? $name : null);
             }
         }
 

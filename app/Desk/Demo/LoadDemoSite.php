@@ -118,7 +118,7 @@ final readonly class LoadDemoSite
             $page->update([
                 'heading' => $demo->head['heading'] ?? null, 'summary' => $demo->head['summary'] ?? '', 'search_title' => $demo->head['title'] ?? '',
                 'search_description' => $demo->head['description'] ?? '', 'layout' => $demo->head['layout'] ?? 'page', 'listed' => ($demo->head['listed'] ?? 'yes') === 'yes',
-                'slug_by_hand' => ($demo->head['state'] ?? 'live') === 'live' && $page->slug_by_hand,
+                'indexed' => ($demo->head['index'] ?? 'yes') === 'yes', 'slug_by_hand' => ($demo->head['state'] ?? 'live') === 'live' && $page->slug_by_hand,
             ]);
             if ($demo->markdown !== '') {
                 $this->save->save($page, $by, $markdown->document($demo->markdown), 0);

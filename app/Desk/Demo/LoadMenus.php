@@ -6,6 +6,7 @@ namespace App\Desk\Demo;
 
 use App\Desk\ApplyChanges;
 use App\Desk\ReadMenuFile;
+use App\Desk\UploadPicture;
 use App\Models\Site;
 use App\Models\User;
 use App\Store\StoredMenus;
@@ -20,7 +21,7 @@ use Illuminate\Support\Str;
 /** Gives a demo site the menus and picks of its menus.json, in the form of menu files. */
 final readonly class LoadMenus
 {
-    public function __construct(private ConnectionInterface $db, private ApplyChanges $apply, private ReadMenuFile $read)
+    public function __construct(private ConnectionInterface $db, private ApplyChanges $apply, private ReadMenuFile $read, private UploadPicture $upload)
     {
     }
 
@@ -36,9 +37,23 @@ final readonly class LoadMenus
                     $changes[] = new Change\PlaceMenu($id, $menu['place']);
                 }
             }
+            $menu['entries'] = $this->withPictures($menu['entries'], $site, $by, "$folder/pictures");
             $file = json_encode([...$menu, 'format' => MenuFile::FORMAT, 'version' => MenuFile::VERSION], JSON_THROW_ON_ERROR);
             $changes[] = new Change\ArrangeMenu($id, $this->read->read($file, $site, $id));
         }
         $this->apply->apply($site, $by, Batch::of(...$changes));
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $entries
+     * @return list<array<string, mixed>>
+     */
+    private function withPictures(array $entries, Site $site, User $by, string $folder): array
+    {
+        return array_map(function (array $entry) use ($site, $by, $folder): array {
+            $picture = isset($entry['picture']) ? $this->upload->upload($site, $by, $entry['picture'], (string) file_get_contents("$folder/{$entry['picture']}"))->ulid : null;
+
+            return [...$entry, ...($picture === null ? [] : ['picture' => $picture]), 'entries' => $this->withPictures($entry['entries'] ?? [], $site, $by, $folder)];
+        }, $entries);
     }
 }

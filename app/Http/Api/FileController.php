@@ -17,8 +17,21 @@ use OpenApi\Attributes as OA;
 /** Pictures for pages. */
 final readonly class FileController
 {
+    /** Most files in one answer. */
+    private const MOST = 50;
+
     public function __construct(private Permission $permission, private UploadPicture $upload, private UploadFile $files)
     {
+    }
+
+    #[OA\Get(path: '/sites/{site}/files', operationId: 'files', description: 'Files of the site, the newest first, whose name holds the text; only pictures on demand. At most 50.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'text', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'pictures', in: 'query', schema: new OA\Schema(type: 'boolean'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/File'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function index(Request $request, Site $site): JsonResponse
+    {
+        $this->permission->toSee(Signed::in($request), $site);
+        $files = File::query()->where('site_id', $site->id)->whereRaw('strpos(lower(name), lower(?)) > 0', [$request->string('text')->trim()->value()])
+            ->when($request->boolean('pictures'), static fn ($query) => $query->whereNotNull('width'))->orderByDesc('id')->limit(self::MOST)->get();
+
+        return new JsonResponse($files->map(self::view(...)));
     }
 
     #[OA\Post(path: '/sites/{site}/files', operationId: 'uploadPicture', description: 'Takes in a picture: JPEG, PNG, WebP or GIF.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['picture'], type: 'object', properties: [new OA\Property('picture', type: 'string', format: 'binary')]))), responses: [new OA\Response(response: 201, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/File')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
@@ -52,8 +65,14 @@ final readonly class FileController
         return self::file($this->files->upload($site, $user, $given->getClientOriginalName(), (string) $given->get()));
     }
 
+    /** @return array<string, mixed> */
+    private static function view(File $file): array
+    {
+        return ['id' => $file->ulid, 'name' => $file->name, 'address' => $file->address(), 'width' => $file->width, 'height' => $file->height];
+    }
+
     private static function file(File $file): JsonResponse
     {
-        return new JsonResponse(['id' => $file->ulid, 'name' => $file->name, 'address' => $file->address(), 'width' => $file->width, 'height' => $file->height], 201);
+        return new JsonResponse(self::view($file), 201);
     }
 }

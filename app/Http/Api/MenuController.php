@@ -9,6 +9,7 @@ use App\Desk\Permission;
 use App\Desk\ReadMenuFile;
 use App\Desk\SiteMenus;
 use App\Http\Api\Schema\MenuView;
+use App\Models\File;
 use App\Models\Page;
 use App\Models\Site;
 use App\Store\LedgerAnswers;
@@ -133,10 +134,11 @@ final readonly class MenuController
         return Viewer::signedIn(...Audience::read($who)->roles);
     }
 
-    /** @return array<string, string> names of pages by identity */
+    /** @return array<string, string> names of the pages and files it leads to, by identity */
     private function names(Menu $menu, Site $site): array
     {
-        return Page::query()->where('site_id', $site->id)->whereIn('ulid', $menu->pagesNamed())->pluck('name', 'ulid')->all();
+        return Page::query()->where('site_id', $site->id)->whereIn('ulid', $menu->pagesNamed())->pluck('name', 'ulid')->all()
+            + File::query()->where('site_id', $site->id)->whereIn('ulid', $menu->filesNamed())->pluck('name', 'ulid')->all();
     }
 
     private function menu(Site $site, string $menu): Menu

@@ -23,7 +23,7 @@ use Symfony\Component\HttpKernel\Exception\PreconditionRequiredHttpException;
 /** One page: what is set on it besides its place, name and slug. */
 final readonly class PageController
 {
-    private const FIELDS = ['heading' => 'heading', 'summary' => 'summary', 'searchTitle' => 'search_title', 'searchDescription' => 'search_description', 'layout' => 'layout'];
+    private const FIELDS = ['heading' => 'heading', 'summary' => 'summary', 'searchTitle' => 'search_title', 'searchDescription' => 'search_description', 'layout' => 'layout', 'indexed' => 'indexed'];
 
     public function __construct(private Permission $permission, private DescribePage $describe, private CachedMenus $menus)
     {
@@ -37,7 +37,7 @@ final readonly class PageController
         return $this->sheet($page, $site);
     }
 
-    #[OA\Patch(path: '/sites/{site}/pages/{page}', operationId: 'updatePage', description: 'Sets heading (null lets it follow the name), summary, layout, search title or search description.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page'), new OA\Parameter(ref: '#/components/parameters/ifMatch')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: [], type: 'object', properties: [new OA\Property('heading', type: 'string', nullable: true), new OA\Property('summary', type: 'string'), new OA\Property('searchTitle', type: 'string'), new OA\Property('searchDescription', type: 'string'), new OA\Property('layout', type: 'string', enum: ['page', 'section', 'home', 'site-map'])])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/PageSheet')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Patch(path: '/sites/{site}/pages/{page}', operationId: 'updatePage', description: 'Sets heading (null lets it follow the name), summary, layout, search title, search description, or whether search engines may list the page.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page'), new OA\Parameter(ref: '#/components/parameters/ifMatch')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: [], type: 'object', properties: [new OA\Property('heading', type: 'string', nullable: true), new OA\Property('summary', type: 'string'), new OA\Property('searchTitle', type: 'string'), new OA\Property('searchDescription', type: 'string'), new OA\Property('layout', type: 'string', enum: ['page', 'section', 'home', 'site-map'])])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/PageSheet')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function update(Request $request, Site $site, Page $page): JsonResponse
     {
         $user = Signed::in($request);
@@ -46,8 +46,9 @@ final readonly class PageController
             'heading' => ['sometimes', 'nullable', 'string', 'max:300'], 'summary' => ['sometimes', 'string', 'max:2000'],
             'layout' => ['sometimes', Rule::in(Layout::PAGES)],
             'searchTitle' => ['sometimes', 'string', 'max:300'], 'searchDescription' => ['sometimes', 'string', 'max:1000'],
+            'indexed' => ['sometimes', 'boolean:strict'],
         ], [
-            'layout.in' => 'A layout is one of '.implode(', ', Layout::PAGES).'.', 'max' => 'At most :max characters fit here.', 'string' => 'This is a text.',
+            'layout.in' => 'A layout is one of '.implode(', ', Layout::PAGES).'.', 'max' => 'At most :max characters fit here.', 'string' => 'This is a text.', 'boolean' => 'Search engines may list the page, or not: true or false.',
         ]);
         $match = $request->headers->get('If-Match') ?? throw new PreconditionRequiredHttpException('Say which version you started from: send the ETag of the page in If-Match.');
         if ($match !== '*' && trim($match, 'W/') !== $this->tag($page)) {
@@ -55,6 +56,11 @@ final readonly class PageController
         }
         $fields = ['changed_by' => $user->id, 'version' => $page->version + 1];
         foreach ($given as $field => $text) {
+            if ($field === 'indexed') {
+                $fields['indexed'] = $text;
+
+                continue;
+            }
             $folded = $text === null ? null : trim((string) preg_replace('/\s+/u', ' ', $text));
             $fields[self::FIELDS[$field]] = $field === 'heading' && ($folded === '' || $folded === $page->name) ? null : (string) $folded;
         }

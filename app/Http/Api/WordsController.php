@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Api;
 
+use App\Desk\CachedMenus;
 use App\Desk\Permission;
 use App\Desk\PublishWords;
 use App\Desk\SaveWords;
@@ -30,7 +31,7 @@ final readonly class WordsController
 
     private const LARGEST = 2_000_000;
 
-    public function __construct(private Permission $permission, private SaveWords $save, private PublishWords $publish)
+    public function __construct(private Permission $permission, private SaveWords $save, private PublishWords $publish, private CachedMenus $menus)
     {
     }
 
@@ -84,6 +85,7 @@ final readonly class WordsController
             throw ValidationException::withMessages(['page' => 'This page is not live. Put it live; its words go along.']);
         }
         $this->publish->forPage($page);
+        $this->menus->forgetAll($site); // cards show the page's first picture
 
         return $this->words($page->refresh(), $user);
     }

@@ -29,18 +29,18 @@ final readonly class PageView
     }
 
     /** @return array<string, mixed> what every layout shows */
-    public function frame(Site $site, ?Visitor $visitor = null): array
+    public function frame(Site $site, ?Visitor $visitor = null, ?Viewer $as = null): array
     {
-        return ['site' => $site, 'menus' => $this->menus->shown($site, $visitor === null ? Viewer::visitor() : $visitor->viewer()), 'start' => $this->tree->start($site), 'visitor' => $visitor, 'signsIn' => $visitor !== null || Visitor::query()->where('site_id', $site->id)->exists()];
+        return ['site' => $site, 'menus' => $this->menus->shown($site, $as ?? $visitor?->viewer() ?? Viewer::visitor()), 'start' => $this->tree->start($site), 'visitor' => $visitor, 'signsIn' => $visitor !== null || Visitor::query()->where('site_id', $site->id)->exists()];
     }
 
     /** @return array<string, mixed> */
-    public function of(Page $page, Site $site, Document $words, ?Visitor $visitor = null): array
+    public function of(Page $page, Site $site, Document $words, ?Visitor $visitor = null, ?Viewer $as = null): array
     {
         $ancestors = $page->ancestors();
-        $frame = $this->frame($site, $visitor);
+        $frame = $this->frame($site, $visitor, $as);
         $visible = array_values(array_filter($ancestors, static fn (Page $above): bool => $above->isVisible()));
-        $isStart = $page->id === $site->start_page_id || ($visitor !== null && $page->id === $site->start_page_signed_in_id);
+        $isStart = $page->id === $site->start_page_id || (($visitor !== null || $as?->isSignedIn === true) && $page->id === $site->start_page_signed_in_id);
 
         return [
             ...$frame,
@@ -72,12 +72,12 @@ final readonly class PageView
      * The pages picked for the front page there, else the pages inside.
      *
      * @param  list<ResolvedEntry>  $picked
-     * @return list<array{name: string, address: string, text: string}>
+     * @return list<array{name: string, address: string, text: string, picture: string|null}>
      */
     private function cards(Page $page, Site $site, bool $isStart, array $picked): array
     {
         if ($isStart && $picked !== []) {
-            return array_map(static fn (ResolvedEntry $pick): array => ['name' => $pick->label, 'address' => (string) $pick->href, 'text' => $pick->text], $picked);
+            return array_map(static fn (ResolvedEntry $pick): array => ['name' => $pick->label, 'address' => (string) $pick->href, 'text' => $pick->text, 'picture' => $pick->picture], $picked);
         }
         $pages = Page::query()->with('words')->where('site_id', $site->id)->whereRaw('is_visible(state, from_at, until_at)')->where('listed', true)
             ->when($isStart, fn ($query) => $query->whereNull('parent_id')->whereKeyNot($page->id), fn ($query) => $query->where('parent_id', $page->id))
@@ -87,6 +87,7 @@ final readonly class PageView
             'name' => $child->name,
             'address' => $child->address,
             'text' => SearchDescription::of($this->describe->facts($child, [], $child->words instanceof PageWords ? $child->words->liveDocument() : Document::blank()), $site->facts())->text,
+            'picture' => null,
         ])->all());
     }
 }

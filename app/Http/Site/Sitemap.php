@@ -15,7 +15,7 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 /** `/sitemap.xml`: the live, listed pages; an index of parts where there are more than one part holds. */
 final readonly class Sitemap
 {
-    private const LISTED = "from pages p where p.site_id = ? and is_visible(p.state, p.from_at, p.until_at) and p.listed and p.kind in ('page', 'download')";
+    private const LISTED = "from pages p where p.site_id = ? and is_visible(p.state, p.from_at, p.until_at) and p.listed and p.indexed and p.kind in ('page', 'download')";
 
     public function __construct(private ConnectionInterface $db, private SitemapWriter $writer)
     {

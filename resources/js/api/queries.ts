@@ -14,6 +14,7 @@ export const keys = {
     bin: (site: string) => [...keys.site(site), 'bin'] as const,
     structure: (site: string, of: string | null, levels: number) => [...keys.site(site), 'structure', of, levels] as const,
     revisions: (site: string, page: string) => [...keys.site(site), 'revisions', page] as const,
+    files: (site: string, text: string, pictures: boolean) => [...keys.site(site), 'files', text, pictures] as const,
     menus: (site: string) => [...keys.site(site), 'menus'] as const,
     menu: (site: string, menu: string) => [...keys.site(site), 'menu', menu] as const,
     pageMenus: (site: string, page: string) => [...keys.site(site), 'page-menus', page] as const,
@@ -75,3 +76,5 @@ export const goToQuery = (site: string, text: string) =>
         placeholderData: previous => previous,
         staleTime: 5_000,
     })
+
+export const filesQuery = (site: string, text: string, pictures: boolean) => queryOptions({ queryKey: keys.files(site, text, pictures), queryFn: ({ signal }) => answered(api.GET('/sites/{site}/files', { params: { path: { site }, query: { text, ...(pictures ? { pictures: true } : {}) } }, signal })), placeholderData: previous => previous })

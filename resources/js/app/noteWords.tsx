@@ -7,6 +7,8 @@ export function noteWords({ kind, name, other }: Schemas['RippleNote']) {
         'live-under-hidden': `“${name}” is live, and “${other ?? ''}” above it is not: visitors find it only by its address.`,
         'no-menu-reaches': `“${name}” lies below “${other ?? ''}”, which is unlisted: no menu leads there.`,
         'leaves-menu': `“${name}” stays live and is no longer in ${other ?? 'a menu'}.`,
+        'in-no-menu': `No menu leads to “${name}” any more.`,
+        'menu-reaches-again': `${other ?? 'A menu'} leads to “${name}”, which no menu did.`,
         'start-page-hidden': `“${name}” is the start page: visitors of the site's front door get “page not found”.`,
         'address-taken-over': `The address that visitors know for “${name}” answers with “${other ?? ''}” from now on.`,
         'address-gone': `${other ?? 'The address'} was known to visitors of “${name}”: it says from now on that it is gone.`,

@@ -12,7 +12,7 @@
 @if ($crumbData !== null)
     <script type="application/ld+json">{!! $crumbData !!}</script>
 @endif
-@unless ($page->listed)
+@unless ($page->listed && $page->indexed)
     <meta name="robots" content="noindex">
 @endunless
 @endsection
@@ -64,7 +64,7 @@
 @if ($cards !== [])
         <ul class="cards">
 @foreach ($cards as $card)
-            <li><a href="{{ $card['address'] }}">{{ $card['name'] }}</a>@if ($card['text'] !== '')<p>{{ $card['text'] }}</p>@endif</li>
+            <li>@if ($card['picture'] !== null)<img src="{{ $card['picture'] }}" alt="" width="480" height="270" loading="lazy">@endif<a href="{{ $card['address'] }}">{{ $card['name'] }}</a>@if ($card['text'] !== '')<p>{{ $card['text'] }}</p>@endif</li>
 @endforeach
         </ul>
 @endif

@@ -26,17 +26,18 @@ use OpenApi\Attributes as OA;
     new OA\Property('audience', description: 'everyone, visitors, signed-in, or roles:name,name', type: 'string'), new OA\Property('from', type: 'string'), new OA\Property('until', type: 'string'),
     new OA\Property('depth', type: 'integer'), new OA\Property('order', type: 'string', enum: ['tree', 'a-z']), new OA\Property('out', type: 'array', items: new OA\Items(type: 'string')), new OA\Property('in', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property('text', type: 'string'), new OA\Property('picture', type: 'string'),
+    new OA\Property('fileName', description: 'read only', type: 'string', nullable: true),
     new OA\Property('pageName', description: 'read only', type: 'string', nullable: true), new OA\Property('exceptions', description: 'read only', type: 'array', items: new OA\Items(required: ['id', 'name'], properties: [new OA\Property('id', type: 'string'), new OA\Property('name', type: 'string')], type: 'object')),
     new OA\Property('entries', type: 'array', items: new OA\Items(ref: '#/components/schemas/MenuEntry')),
 ])]
 #[OA\Schema(schema: 'MenuArrangement', required: ['entries'], properties: [new OA\Property('entries', type: 'array', items: new OA\Items(ref: '#/components/schemas/MenuEntry')), new OA\Property('who', type: 'string'), new OA\Property('at', type: 'string')])]
-#[OA\Schema(schema: 'ShownEntry', description: 'An entry as somebody sees it, or the reason why they do not.', required: ['entry', 'kind', 'page', 'label', 'href', 'hidden', 'when', 'text', 'under'], properties: [
+#[OA\Schema(schema: 'ShownEntry', description: 'An entry as somebody sees it, or the reason why they do not.', required: ['entry', 'kind', 'page', 'label', 'href', 'hidden', 'when', 'text', 'picture', 'under'], properties: [
     new OA\Property('entry', type: 'string'), new OA\Property('kind', type: 'string', enum: ['page', 'address', 'url', 'file', 'heading', 'branch', 'separator']), new OA\Property('page', type: 'string', nullable: true), new OA\Property('label', type: 'string'), new OA\Property('href', type: 'string', nullable: true),
-    new OA\Property('hidden', type: 'string', enum: ['not-yet', 'over', 'audience', 'draft', 'review', 'offline', 'unlisted', 'bin', 'gone', 'blank', 'above', 'left-out'], nullable: true), new OA\Property('when', type: 'string', nullable: true), new OA\Property('text', type: 'string'),
+    new OA\Property('hidden', type: 'string', enum: ['not-yet', 'over', 'audience', 'draft', 'review', 'offline', 'unlisted', 'bin', 'gone', 'blank', 'above', 'left-out'], nullable: true), new OA\Property('when', type: 'string', nullable: true), new OA\Property('text', type: 'string'), new OA\Property('picture', description: 'address of the picture on its card', type: 'string', nullable: true),
     new OA\Property('under', type: 'array', items: new OA\Items(ref: '#/components/schemas/ShownEntry')),
 ])]
 #[OA\Schema(schema: 'MenuFinding', required: ['kind', 'entry', 'label', 'hidden', 'page', 'count', 'most'], properties: [
-    new OA\Property('kind', type: 'string', enum: ['leads-nowhere', 'page-hidden', 'redirect', 'crowded', 'too-deep', 'label-doubled', 'target-doubled', 'blank']), new OA\Property('entry', type: 'string', nullable: true), new OA\Property('label', type: 'string'),
+    new OA\Property('kind', type: 'string', enum: ['leads-nowhere', 'page-hidden', 'noindex', 'redirect', 'crowded', 'too-deep', 'label-doubled', 'target-doubled', 'blank']), new OA\Property('entry', type: 'string', nullable: true), new OA\Property('label', type: 'string'),
     new OA\Property('hidden', type: 'string', nullable: true), new OA\Property('page', type: 'string', nullable: true), new OA\Property('count', type: 'integer', nullable: true), new OA\Property('most', type: 'integer', nullable: true),
 ])]
 #[OA\Schema(schema: 'MenuStanding', required: ['menu', 'name', 'kind', 'place', 'entries', 'branch'], properties: [

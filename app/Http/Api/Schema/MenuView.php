@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Api\Schema;
 
 use Heronstem\Core\Menu\Entry;
+use Heronstem\Core\Menu\EntryKind;
 use Heronstem\Core\Menu\Menu;
 use Heronstem\Core\Menu\MenuFile;
 use Heronstem\Core\Menu\MenuFinding;
@@ -34,7 +35,7 @@ final readonly class MenuView
     /**
      * @param  list<ResolvedEntry>  $whole
      * @param  list<MenuFinding>  $findings
-     * @param  array<string, string>  $names  of pages, by identity
+     * @param  array<string, string>  $names  of pages and files, by identity
      */
     public static function of(Menu $menu, string $version, array $whole, array $findings, array $names): self
     {
@@ -50,7 +51,7 @@ final readonly class MenuView
         return array_map(static function (Entry $entry) use ($menu, $names): array {
             $exceptions = static fn (array $pages): array => array_map(static fn (string $page): array => ['id' => $page, 'name' => $names[$page] ?? ''], $pages);
 
-            return ['id' => $entry->id, 'pageName' => $entry->page() === null ? null : $names[$entry->page()] ?? null, 'exceptions' => $exceptions([...($entry->spread->out ?? []), ...($entry->spread->in ?? [])])]
+            return ['id' => $entry->id, 'pageName' => $entry->page() === null ? null : $names[$entry->page()] ?? null, 'fileName' => $entry->kind === EntryKind::File ? $names[(string) $entry->leadsTo?->value] ?? null : null, 'exceptions' => $exceptions([...($entry->spread->out ?? []), ...($entry->spread->in ?? [])])]
                 + MenuFile::written($entry) + ['entries' => self::entries($menu, $entry->id, $names)];
         }, $menu->under($parent));
     }
@@ -60,7 +61,7 @@ final readonly class MenuView
     {
         return [
             'entry' => $entry->entry, 'kind' => $entry->kind->value, 'page' => $entry->page, 'label' => $entry->label, 'href' => $entry->href, 'hidden' => $entry->hidden?->value,
-            'when' => $entry->when?->iso(), 'text' => $entry->text, 'under' => array_map(self::shown(...), $entry->under),
+            'when' => $entry->when?->iso(), 'text' => $entry->text, 'picture' => $entry->picture, 'under' => array_map(self::shown(...), $entry->under),
         ];
     }
 

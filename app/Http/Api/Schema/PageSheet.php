@@ -35,6 +35,7 @@ final readonly class PageSheet
         #[OA\Property(type: 'string', enum: ['page', 'section', 'home', 'site-map'])] public string $layout,
         #[OA\Property] public string $searchTitle,
         #[OA\Property] public string $searchDescription,
+        #[OA\Property(description: 'search engines may list it')] public bool $indexed,
         #[OA\Property(description: 'ancestors from the top down', type: 'array', items: new OA\Items(ref: '#/components/schemas/PageCrumb'))] public array $within,
         #[OA\Property(description: 'sibling before it', ref: '#/components/schemas/PageCrumb', nullable: true)] public ?PageCrumb $after,
         #[OA\Property(description: 'former addresses that send on to it', type: 'array', items: new OA\Items(type: 'string'))] public array $sendsOn,
@@ -66,7 +67,7 @@ final readonly class PageSheet
         return new self(
             id: $page->ulid, name: $page->name, heading: $page->heading, slug: $page->slug, address: $page->address, state: $page->state->value,
             everLive: $page->ever_live, liveSince: $page->live_since?->toIso8601ZuluString(), listed: $page->listed, start: $page->id === $site->start_page_id,
-            summary: $page->summary, layout: $page->layout, searchTitle: $page->search_title, searchDescription: $page->search_description,
+            summary: $page->summary, layout: $page->layout, searchTitle: $page->search_title, searchDescription: $page->search_description, indexed: $page->indexed,
             within: array_map(PageCrumb::of(...), $page->ancestors()),
             after: $before === null ? null : PageCrumb::of($before),
             sendsOn: self::addresses($page, 'redirect'),

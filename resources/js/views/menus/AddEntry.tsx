@@ -1,19 +1,20 @@
 import { Plus } from 'lucide-react'
 import { useState } from 'react'
 import { ulid } from '../../api/ulid'
+import { FileDialog } from '../../app/FileChooser'
 import { PickPage } from '../../app/PickPage'
 import { Button } from '../../ui/Button'
 import { Modal } from '../../ui/Modal'
-import type { Entry, Kind } from './arrangement'
+import { toPage, type Entry, type Kind } from './arrangement'
 import { kinds } from './words'
 
 /** Adds an entry of any kind; of picks, a page. */
 export function AddEntry({ picks, onAdd }: { picks: boolean; onAdd: (entry: Entry) => void }) {
     const [choosing, setChoosing] = useState(false)
-    const [picking, setPicking] = useState<'page' | 'branch' | null>(null)
+    const [picking, setPicking] = useState<'page' | 'branch' | 'file' | null>(null)
     const add = (kind: Kind) => {
         setChoosing(false)
-        if (kind === 'page' || kind === 'branch') setPicking(kind)
+        if (kind === 'page' || kind === 'branch' || kind === 'file') setPicking(kind)
         else onAdd({ id: ulid(), kind, ...(kind === 'separator' ? {} : { label: kind === 'heading' ? 'Heading' : 'New entry' }), ...(kind === 'url' ? { url: 'https://' } : {}), ...(kind === 'address' ? { address: '/' } : {}) })
     }
     return (
@@ -26,11 +27,12 @@ export function AddEntry({ picks, onAdd }: { picks: boolean; onAdd: (entry: Entr
                     ))}
                 </ul>
             </Modal>
-            <PickPage open={picking !== null} top={picking === 'branch'} title={picking === 'branch' ? 'Fill it with what is inside…' : picks ? 'Pick a page' : 'Which page'} onClose={() => setPicking(null)} onPick={page => {
+            <PickPage open={picking === 'page' || picking === 'branch'} top={picking === 'branch'} title={picking === 'branch' ? 'Fill it with what is inside…' : picks ? 'Pick a page' : 'Which page'} onClose={() => setPicking(null)} onPick={page => {
                 const top = page.id === 'top'
-                onAdd(picking === 'branch' ? { id: ulid(), kind: 'branch', page: top ? null : page.id, pageName: top ? null : page.name, depth: 1 } : { id: ulid(), kind: 'page', page: page.id, pageName: page.name })
+                onAdd(picking === 'branch' ? { id: ulid(), kind: 'branch', page: top ? null : page.id, pageName: top ? null : page.name, depth: 1 } : toPage(page))
                 setPicking(null)
             }} />
+            {picking === 'file' && <FileDialog title="Which file" onClose={() => setPicking(null)} onFile={file => { onAdd({ id: ulid(), kind: 'file', file: file.id, fileName: file.name, label: file.name.replace(/\.[a-z0-9]+$/i, '') }); setPicking(null) }} />}
         </>
     )
 }

@@ -10,7 +10,7 @@ export function Drawn(props: Props) {
     const { shown, place, kind, phone } = props
     if (shown.length === 0) return <p className="px-1 py-6 text-ink-3">Nothing is shown here yet. Add a page, a branch or a heading below.</p>
     if (kind === 'picks') {
-        return <ul className={clsx('grid gap-2.5', phone ? 'grid-cols-1' : 'grid-cols-3')}>{shown.map((pick, i) => <li key={pick.entry + i} className="min-h-[64px] rounded-md bg-sunk p-2.5"><One {...props} one={pick} strong />{pick.text !== '' && <p className="mt-0.5 line-clamp-2 px-1.5 text-[12px] leading-4 text-ink-2">{pick.text}</p>}</li>)}</ul>
+        return <ul className={clsx('grid gap-2.5', phone ? 'grid-cols-1' : 'grid-cols-3')}>{shown.map((pick, i) => <li key={pick.entry + i} className="min-h-[64px] rounded-md bg-sunk p-2.5">{pick.picture !== null && <img src={pick.picture} alt="" className="mb-1.5 aspect-video w-full rounded object-cover" />}<One {...props} one={pick} strong />{pick.text !== '' && <p className="mt-0.5 line-clamp-2 px-1.5 text-[12px] leading-4 text-ink-2">{pick.text}</p>}</li>)}</ul>
     }
     const flat = phone || (place !== 'main' && place !== 'footer')
     return (

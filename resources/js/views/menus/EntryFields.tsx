@@ -1,16 +1,17 @@
 import { X } from 'lucide-react'
-import { useState } from 'react'
+import { useState, type ReactNode } from 'react'
+import { FileDialog } from '../../app/FileChooser'
 import { PickPage } from '../../app/PickPage'
 import { Button } from '../../ui/Button'
 import { Field, FieldFrame, inputLook } from '../../ui/Field'
-import { dissolve, nameOf, step, type Entry, type Step } from './arrangement'
+import { dissolve, nameOf, step, type Changed, type Entry, type Step } from './arrangement'
 import { kindWord } from './words'
 
-type Props = { entry: Entry; entries: Entry[]; picks: boolean; writes: boolean; onChange: (fields: Partial<Entry>) => void; onArrange: (entries: Entry[]) => void; onOut: () => void; onClose: () => void; error: (field: string) => string | undefined }
+type Props = { entry: Entry; entries: Entry[]; picks: boolean; writes: boolean; onChange: (fields: Changed) => void; onArrange: (entries: Entry[]) => void; toMenu: ReactNode; onOut: () => void; onClose: () => void; error: (field: string) => string | undefined }
 
 /** Everything about one entry: what it says, where it leads, for whom and when. */
-export function EntryFields({ entry, entries, picks, writes, onChange, onArrange, onOut, onClose, error }: Props) {
-    const [picking, setPicking] = useState<'page' | 'exception' | null>(null)
+export function EntryFields({ entry, entries, picks, writes, onChange, onArrange, toMenu, onOut, onClose, error }: Props) {
+    const [picking, setPicking] = useState<'page' | 'exception' | 'file' | 'picture' | null>(null)
     const moves: [Step, string][] = [['up', 'Up'], ['down', 'Down'], ['in', 'Under the one above'], ['out', 'Out']]
     const text = (field: 'label' | 'title' | 'text' | 'url' | 'address') => ({ value: entry[field] ?? '', onChange: (event: { target: { value: string } }) => onChange({ [field]: event.target.value }), error: error(field), disabled: !writes })
     return (
@@ -28,6 +29,11 @@ export function EntryFields({ entry, entries, picks, writes, onChange, onArrange
                 )}
                 {entry.kind === 'url' && <Field stacked mono label="URL" placeholder="https://" {...text('url')} />}
                 {entry.kind === 'address' && <Field stacked mono label="Address" placeholder="/" {...text('address')} />}
+                {entry.kind === 'file' && (
+                    <FieldFrame stacked label="Leads to" error={error('file')}>
+                        {({ id }) => <div id={id} className="flex items-center justify-between gap-2"><span className="truncate">{entry.fileName ?? 'a file that is gone'}</span>{writes && <Button look="quiet" onClick={() => setPicking('file')}>Choose…</Button>}</div>}
+                    </FieldFrame>
+                )}
                 {entry.kind === 'branch' && (
                     <>
                         <div className="flex gap-4">
@@ -49,6 +55,17 @@ export function EntryFields({ entry, entries, picks, writes, onChange, onArrange
                     </>
                 )}
                 {picks && <Field stacked label="Text on the card" hint="Without one it follows the summary of the page." {...text('text')} />}
+                {picks && (
+                    <FieldFrame stacked label="Picture on the card" hint={entry.picture === undefined ? 'Without one it follows the first picture of the page.' : undefined} error={error('picture')}>
+                        {({ id }) => (
+                            <div id={id} className="flex items-center gap-2">
+                                {entry.picture !== undefined && <img src={`/_files/${entry.picture}/picture`} alt="" className="h-12 w-18 rounded object-cover" />}
+                                {writes && <Button look="quiet" className={entry.picture === undefined ? '-ml-3' : ''} onClick={() => setPicking('picture')}>Choose…</Button>}
+                                {writes && entry.picture !== undefined && <Button look="quiet" onClick={() => onChange({ picture: undefined })}>Follow the page</Button>}
+                            </div>
+                        )}
+                    </FieldFrame>
+                )}
                 <Who audience={entry.audience ?? 'everyone'} writes={writes} error={error('audience')} onChange={audience => onChange({ audience })} />
                 <div className="grid gap-3">
                     <Field stacked type="datetime-local" label="Shown from" value={local(entry.from)} disabled={!writes} error={error('from')} onChange={event => onChange({ from: event.target.value })} />
@@ -57,15 +74,17 @@ export function EntryFields({ entry, entries, picks, writes, onChange, onArrange
                 {writes && (
                     <>
                         <div className="flex flex-wrap gap-1.5 border-t border-line pt-3">{moves.filter(([to]) => !picks || to === 'up' || to === 'down').map(([to, word]) => <Button key={to} className="h-7! px-2! text-[12px]" disabled={step(entries, entry.id, to) === entries} onClick={() => onArrange(step(entries, entry.id, to))}>{word}</Button>)}</div>
-                        <div className="flex gap-2"><Button look="breaks" onClick={onOut}>Take out</Button>{(entry.entries ?? []).length > 0 && <Button onClick={() => onArrange(dissolve(entries, entry.id))}>Take out, keep what is inside</Button>}</div>
+                        <div className="flex flex-wrap gap-2">{toMenu}<Button look="breaks" onClick={onOut}>Take out</Button>{(entry.entries ?? []).length > 0 && <Button onClick={() => onArrange(dissolve(entries, entry.id))}>Take out, keep what is inside</Button>}</div>
                     </>
                 )}
             </div>
-            <PickPage open={picking !== null} title={picking === 'page' ? 'Where the entry leads' : 'Leave a page out'} top={entry.kind === 'branch' && picking === 'page'} onClose={() => setPicking(null)} onPick={page => {
+            <PickPage open={picking === 'page' || picking === 'exception'} title={picking === 'page' ? 'Where the entry leads' : 'Leave a page out'} top={entry.kind === 'branch' && picking === 'page'} onClose={() => setPicking(null)} onPick={page => {
                 if (picking === 'page') onChange({ page: page.id === 'top' ? null : page.id, pageName: page.id === 'top' ? null : page.name })
                 else onChange({ out: [...new Set([...(entry.out ?? []), page.id])], exceptions: [...(entry.exceptions ?? []), page] })
                 setPicking(null)
             }} />
+            {picking === 'file' && <FileDialog title="Where the entry leads" onClose={() => setPicking(null)} onFile={file => { onChange({ file: file.id, fileName: file.name }); setPicking(null) }} />}
+            {picking === 'picture' && <FileDialog pictures title="Picture on the card" onClose={() => setPicking(null)} onFile={file => { onChange({ picture: file.id }); setPicking(null) }} />}
         </aside>
     )
 }

@@ -1,13 +1,16 @@
+import { DndContext, DragOverlay } from '@dnd-kit/core'
 import { Monitor, Smartphone } from 'lucide-react'
 import { useState } from 'react'
+import { toast } from 'sonner'
 import type { Schemas } from '../../api/client'
 import { AskBeforeLeaving } from '../../app/AskBeforeLeaving'
+import { useChanges } from '../../app/changes'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { inputLook } from '../../ui/Field'
 import { Hint } from '../../ui/Hint'
 import { AddEntry } from './AddEntry'
-import { change, find, lines, pathOf, put, without } from './arrangement'
+import { change, find, lines, pathOf, put, toPage, topmost, without, withoutAll } from './arrangement'
 import { Bring } from './Bring'
 import { Drawn } from './Drawn'
 import { EntryFields } from './EntryFields'
@@ -15,7 +18,11 @@ import { EntryTree } from './EntryTree'
 import { Findings } from './Findings'
 import { MenuActs } from './MenuActs'
 import type { Search, SetSearch } from './search'
+import { MarkedEntries, ToMenu } from './MarkedEntries'
+import { MenuList } from './MenuList'
+import { PagesBeside } from './PagesBeside'
 import { useArrangement } from './useArrangement'
+import { useEntryDrag } from './useEntryDrag'
 
 type Props = { menu: Schemas['MenuItem']; list: Schemas['MenuList']; search: Search; set: SetSearch }
 
@@ -23,10 +30,29 @@ type Props = { menu: Schemas['MenuItem']; list: Schemas['MenuList']; search: Sea
 export function MenuEditor({ menu, list, search, set }: Props) {
     const site = useSite()
     const writes = site.manages
-    const { looked, entries, isUnsaved, isStale, problem, stored, arrange, back, drop, keepMine, apply } = useArrangement(site.key, menu.id, { who: search.who, at: search.at })
+    const { looked, entries, isUnsaved, isStale, problem, stored, arrange, back, drop, keepMine, apply, moveTo } = useArrangement(site.key, menu.id, { who: search.who, at: search.at })
+    const { propose } = useChanges()
     const [bringing, setBringing] = useState(false)
+    const [beside, setBeside] = useState(false)
+    const [marked, setMarks] = useState<ReadonlySet<string>>(new Set())
     const active = find(entries, search.entry)
     const picks = menu.kind === 'picks'
+    const here = lines(entries)
+    const marks = new Set(here.map(line => line.entry.id).filter(id => marked.has(id)))
+    const elsewhere = (to: string, ids: ReadonlySet<string>) => {
+        const other = list.menus.find(each => each.id === to)
+        if (other === undefined || other.id === menu.id) return
+        if (other.kind === 'picks' && lines(topmost(entries, ids)).some(line => line.entry.kind !== 'page')) return void toast.error(`${other.name} takes pages only: these entries lead elsewhere.`)
+        setMarks(new Set())
+        void moveTo(other, ids, menu.name)
+    }
+    const others = list.menus.filter(each => each.id !== menu.id)
+    const pageElsewhere = (to: string, page: { id: string; name: string }) => (to === menu.id ? arrange([...entries, toPage(page)]) : void propose({ title: `Putting ${page.name} into ${list.menus.find(each => each.id === to)?.name ?? 'a menu'}`, act: 'Put it in', batch: { changes: [{ kind: 'add-to-menu', page: page.id, menu: to }] } }))
+    const drag = useEntryDrag({ entries, marks, onArrange: arrange, onElsewhere: elsewhere, onPageElsewhere: pageElsewhere })
+    const add = (entry: Parameters<typeof put>[1]) => {
+        arrange(put(entries, entry, active?.parent ?? null, active === undefined ? entries.length : active.index + 1))
+        onEntry(entry.id)
+    }
     const shown = new Map<string, Schemas['ShownEntry']>()
     const note = (each: Schemas['ShownEntry'][]) => each.forEach(one => { if (!shown.has(one.entry)) shown.set(one.entry, one); note(one.under) })
     note(looked?.shown ?? [])
@@ -38,14 +64,16 @@ export function MenuEditor({ menu, list, search, set }: Props) {
     }
     const onEntry = (entry: string) => set({ entry })
     return (
-        <>
+        <DndContext {...drag.context}>
+            <MenuList list={list} chosen={menu.id} writes={writes} onChoose={chosen => set({ menu: chosen, entry: undefined })} />
             <div className="flex min-w-0 flex-1 flex-col">
                 <div className="flex min-h-14 flex-wrap items-center gap-x-4 gap-y-2 px-4 py-2">
                     <h1 className="text-[20px] leading-6 font-bold tracking-[-0.01em]">{menu.name}</h1>
                     <p className="text-ink-2">{place?.name ?? 'shown nowhere'}</p>
                     <span className="ml-auto flex items-center gap-2">
                         {writes && <MenuActs menu={menu} list={list} onBring={() => setBringing(true)} onGone={() => set({ menu: undefined, entry: undefined })} />}
-                        {writes && <AddEntry picks={picks} onAdd={entry => { arrange(put(entries, entry, active?.parent ?? null, active === undefined ? entries.length : active.index + 1)); onEntry(entry.id) }} />}
+                        {writes && <Button aria-pressed={beside} onClick={() => setBeside(!beside)}>Pages beside</Button>}
+                        {writes && <AddEntry picks={picks} onAdd={add} />}
                     </span>
                 </div>
                 <div className="flex flex-wrap items-end gap-x-4 gap-y-2 border-y border-line bg-sunk px-4 py-2">
@@ -66,7 +94,8 @@ export function MenuEditor({ menu, list, search, set }: Props) {
                     {looked !== undefined && <Findings menu={looked} place={place} writes={writes} onEntry={onEntry} onLead={(entry, page) => arrange(change(entries, entry, { kind: 'page', page }))} onOut={out} />}
                     {isStale && <div role="alert" className="flex flex-wrap items-center gap-3 bg-amber-soft px-4 py-2 text-amber">Somebody changed this menu while you arranged it.<Button onClick={drop}>Take theirs</Button><Button onClick={keepMine}>Put mine over it</Button></div>}
                     {problem !== null && <p role="alert" className="px-4 py-2 text-berry">{problem.message}</p>}
-                    <EntryTree entries={entries} active={search.entry} shown={shown} writes={writes} onActive={onEntry} onArrange={arrange} onOut={out} />
+                    {marks.size > 0 && writes && <MarkedEntries marked={marks.size} others={others} onElsewhere={to => elsewhere(to, marks)} onOut={() => { arrange(withoutAll(entries, marks)); setMarks(new Set()) }} onClear={() => setMarks(new Set())} />}
+                    <EntryTree entries={entries} active={search.entry} marks={marks} spot={drag.spot} shown={shown} writes={writes} onActive={onEntry} onMarks={setMarks} onArrange={arrange} />
                     {stored.data !== undefined && entries.length === 0 && <p className="px-4 py-6 text-ink-3">{picks ? 'No page is picked yet. Pick one here, from the outline, or from the sheet of a page.' : 'No entries yet. Add one, or bring in a list.'}</p>}
                 </div>
                 {isUnsaved && (
@@ -76,10 +105,12 @@ export function MenuEditor({ menu, list, search, set }: Props) {
                     </div>
                 )}
             </div>
-            {active !== undefined && <EntryFields key={active.entry.id} entry={active.entry} entries={entries} picks={picks} writes={writes} error={errorOf} onChange={fields => arrange(change(entries, active.entry.id, fields))} onArrange={arrange} onOut={() => out(active.entry.id)} onClose={() => set({ entry: undefined })} />}
+            {beside && writes && <PagesBeside onAdd={page => add(toPage(page))} onClose={() => setBeside(false)} />}
+            {active !== undefined && !beside && <EntryFields key={active.entry.id} entry={active.entry} entries={entries} picks={picks} writes={writes} error={errorOf} onChange={fields => arrange(change(entries, active.entry.id, fields))} onArrange={arrange} toMenu={<ToMenu others={others} onMenu={to => elsewhere(to, new Set([active.entry.id]))} />} onOut={() => out(active.entry.id)} onClose={() => set({ entry: undefined })} />}
             <Bring site={site.key} menu={menu.id} open={bringing} onClose={() => setBringing(false)} onEntries={found => arrange([...entries, ...found])} />
             <AskBeforeLeaving unsaved={isUnsaved} part="menu" title={`Leave with ${menu.name} arranged and not applied?`} says="What you arranged here is not for visitors yet, and would be lost." leave="Leave without it" />
-        </>
+            <DragOverlay dropAnimation={null}>{drag.dragging !== null && <p className="w-max rounded bg-sheet px-2.5 py-1 font-medium shadow-float">{drag.dragging}</p>}</DragOverlay>
+        </DndContext>
     )
 }
 

@@ -1,3 +1,4 @@
+import { useDroppable } from '@dnd-kit/core'
 import clsx from 'clsx'
 import { useState } from 'react'
 import type { ApiProblem, Schemas } from '../../api/client'
@@ -36,8 +37,9 @@ export function MenuList({ list, chosen, writes, onChoose }: Props) {
 }
 
 function Item({ menu, under, isChosen, onChoose }: { menu: Schemas['MenuItem']; under: string; isChosen: boolean; onChoose: (menu: string) => void }) {
+    const { setNodeRef, isOver } = useDroppable({ id: `menu ${menu.id}`, data: { menu: menu.id } })
     return (
-        <button type="button" aria-current={isChosen ? 'true' : undefined} onClick={() => onChoose(menu.id)} className={clsx('w-full rounded px-1.5 py-1 text-left leading-4', isChosen ? 'bg-heron-soft shadow-[inset_3px_0_var(--heron)]' : 'hover:bg-sunk')}>
+        <button ref={setNodeRef} type="button" aria-current={isChosen ? 'true' : undefined} onClick={() => onChoose(menu.id)} className={clsx('w-full rounded px-1.5 py-1 text-left leading-4', isChosen ? 'bg-heron-soft shadow-[inset_3px_0_var(--heron)]' : 'hover:bg-sunk', isOver && 'outline outline-2 outline-heron')}>
             <span className="flex justify-between gap-2"><b className="truncate font-semibold">{menu.name}</b><span className="text-[12px] text-ink-3">{menu.entries}</span></span>
             <span className="block truncate text-[12px] text-ink-3">{under}</span>
         </button>

@@ -19,7 +19,7 @@ export function MenusView({ search, set }: { search: Search; set: SetSearch }) {
     if (error !== null) return <main className="grid content-start gap-2 p-16"><h1 className="text-[17px] font-bold">The menus could not be read</h1><p className="text-ink-2">{error.message}</p><div><Button look="main" onClick={() => void refetch()}>Try again</Button></div></main>
     return (
         <main className="flex h-full min-h-0 min-w-0" aria-busy={list === undefined}>
-            {list !== undefined && <MenuList list={list} chosen={chosen?.id} writes={site.manages} onChoose={menu => set({ menu, entry: undefined })} />}
+            {list !== undefined && chosen === undefined && <MenuList list={list} chosen={undefined} writes={site.manages} onChoose={menu => set({ menu, entry: undefined })} />}
             {list !== undefined && chosen !== undefined && <MenuEditor key={chosen.id} menu={chosen} list={list} search={search} set={set} />}
         </main>
     )

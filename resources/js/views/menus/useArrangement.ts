@@ -1,10 +1,11 @@
-import { useQuery } from '@tanstack/react-query'
+import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
 import { answered, api, ApiProblem, type Schemas } from '../../api/client'
 import { keys, menuQuery } from '../../api/queries'
 import { useChanges } from '../../app/changes'
+import { count } from '../../ui/count'
 import { useDebounced } from '../../ui/useDebounced'
-import { written, type Entry } from './arrangement'
+import { lines, renewed, topmost, withoutAll, written, type Entry } from './arrangement'
 
 type Looks = { who?: string | undefined; at?: string | undefined }
 
@@ -15,6 +16,7 @@ export function useArrangement(site: string, menu: string, looks: Looks) {
     const [work, setWork] = useState<{ basedOn: string; entries: Entry[] } | null>(null)
     const [past, setPast] = useState<Entry[][]>([])
     const { propose } = useChanges()
+    const client = useQueryClient()
     const entries = useMemo(() => work?.entries ?? stored.data?.entries ?? [], [stored.data, work])
     const sent = useDebounced(useMemo(() => JSON.stringify(written(entries)), [entries]), 150)
     const shown = useQuery({
@@ -30,6 +32,10 @@ export function useArrangement(site: string, menu: string, looks: Looks) {
         setPast([...past, entries])
         setWork({ basedOn: work?.basedOn ?? stored.data.version, entries: next })
     }
+    const drop = () => {
+        setWork(null)
+        setPast([])
+    }
     return {
         stored,
         looked,
@@ -43,20 +49,30 @@ export function useArrangement(site: string, menu: string, looks: Looks) {
             setPast(past.slice(0, -1))
             if (before !== undefined) setWork(past.length === 1 || work === null ? null : { ...work, entries: before })
         },
-        drop: () => {
-            setWork(null)
-            setPast([])
-        },
+        drop,
         /** Keeps what was done here, on top of what somebody else has stored meanwhile. */
         keepMine: () => work !== null && stored.data !== undefined && setWork({ ...work, basedOn: stored.data.version }),
         apply: (name: string) =>
             work !== null && void propose({
                 title: `Arranging ${name}`, act: 'Arrange', always: true,
                 batch: { changes: [{ kind: 'arrange-menu', menu, entries: written(work.entries), basedOn: work.basedOn }] },
-                done: () => {
-                    setWork(null)
-                    setPast([])
-                },
+                done: drop,
             }),
+        /** Moves entries to the end of another menu, in one change with whatever else was arranged here. */
+        moveTo: async (other: Schemas['MenuItem'], ids: ReadonlySet<string>, name: string) => {
+            if (stored.data === undefined) return
+            const there = await client.fetchQuery(menuQuery(site, other.id, {}))
+            const several = renewed(topmost(entries, ids))
+            // Picks have one level: what stands under a picked entry stands beside it there.
+            const taken = other.kind === 'picks' ? lines(several).map(line => ({ ...line.entry, entries: [] })) : several
+            void propose({
+                title: `Moving ${count(lines(several).length, 'entry', 'entries')} from ${name} to ${other.name}`, act: 'Move them', always: true,
+                batch: { changes: [
+                    { kind: 'arrange-menu', menu, entries: written(withoutAll(entries, ids)), basedOn: work?.basedOn ?? stored.data.version },
+                    { kind: 'arrange-menu', menu: other.id, entries: written([...there.entries, ...taken]), basedOn: there.version },
+                ] },
+                done: drop,
+            })
+        },
     }
 }

@@ -7,11 +7,12 @@ export const kinds: [Kind, string, string][] = [
     ['branch', 'Branch', 'Filled from the tree: what stands inside a page.'],
     ['url', 'URL', 'Leads to another site.'],
     ['address', 'Address', 'An address of this site, as it is written.'],
+    ['file', 'File', 'A document or picture of this site.'],
     ['heading', 'Heading', 'Seen, not clicked.'],
     ['separator', 'Separator', 'A line between entries.'],
 ]
 
-export const kindWord = (kind: Kind) => (kind === 'file' ? 'file' : (kinds.find(each => each[0] === kind)?.[1] ?? kind).toLowerCase())
+export const kindWord = (kind: Kind) => (kind === 'url' ? 'URL' : (kinds.find(each => each[0] === kind)?.[1] ?? kind).toLowerCase())
 
 type Shown = Schemas['ShownEntry']
 
@@ -37,6 +38,7 @@ export function findingWords({ kind, label, hidden, count, most }: Finding) {
     const words: Record<Finding['kind'], string> = {
         'leads-nowhere': `“${label}” leads nowhere.`,
         'page-hidden': `“${label}” is not seen: ${hiddenWords({ hidden: hidden as Shown['hidden'], when: null })}.`,
+        noindex: `“${label}” leads to a page that is noindex: visitors find it here, search engines are told not to.`,
         redirect: `“${label}” goes through a redirect.`,
         crowded: `${count ?? 0} entries stand side by side; beyond ${most ?? 0} it gets crowded.`,
         'too-deep': `“${label}” stands on level ${(most ?? 0) + 1}; this place shows ${most ?? 0}.`,

@@ -124,14 +124,14 @@ export function Grid(props: Props) {
     }
     const on = useSteady(handlers)
     const drag = useDrag({ rows, scroller, enabled: props.canDrag, marked: ids, onDone: () => put([]) })
-    const columns = narrow ? 'grid-cols-[minmax(150px,1fr)_minmax(150px,1.1fr)_110px] max-lg:grid-cols-[minmax(120px,1fr)_100px]' : 'grid-cols-[minmax(250px,1.15fr)_minmax(220px,1.2fr)_124px_130px_60px_74px] max-md:grid-cols-[minmax(160px,1fr)_96px]'
+    const columns = narrow ? 'grid-cols-[minmax(150px,1fr)_minmax(150px,1.1fr)_110px] max-lg:grid-cols-[minmax(120px,1fr)_100px]' : 'grid-cols-[minmax(250px,1.15fr)_minmax(220px,1.2fr)_124px_126px_52px_58px_74px] max-md:grid-cols-[minmax(160px,1fr)_96px]'
     return (
         <>
             <div aria-hidden className={clsx('grid h-[30px] items-center gap-x-3.5 border-b border-line px-4 text-[12px] text-ink-3', columns)}>
                 <span>Name</span>
                 <span className={narrow ? 'max-lg:hidden' : 'max-md:hidden'}>Address</span>
                 <span>State</span>
-                {!narrow && <><span className="max-md:hidden">Reach</span><span className="max-md:hidden">Search</span><span className="text-right max-md:hidden">Changed</span></>}
+                {!narrow && <><span className="max-md:hidden">Reach</span><span className="max-md:hidden">Search</span><span className="max-md:hidden">Picks</span><span className="text-right max-md:hidden">Changed</span></>}
             </div>
             <DndContext {...drag.context}>
                 <div

@@ -1,7 +1,7 @@
 import { useDraggable } from '@dnd-kit/core'
 import clsx from 'clsx'
 import { memo } from 'react'
-import { Check, ChevronDown, ChevronRight, Pin } from 'lucide-react'
+import { BookmarkCheck, Check, ChevronDown, ChevronRight, Pin } from 'lucide-react'
 import { Address } from '../../ui/Address'
 import { count } from '../../ui/count'
 import { StateChip } from '../../ui/StateChip'
@@ -123,10 +123,23 @@ function PageCells({ row, narrow, active, editing, text, filtered, marked, on }:
                 <>
                     <div role="gridcell" className={clsx('truncate text-[13px] text-ink-2', hidesWhenSmall)}>{reach(page)}</div>
                     <div role="gridcell" className={hidesWhenSmall}>{page.kind === 'page' && <Reeds page={page} />}</div>
+                    <div role="gridcell" className={hidesWhenSmall}><Picks page={page} onPick={() => on.act(row, 'pick')} /></div>
                     <div role="gridcell" className={clsx('truncate text-right text-[13px] text-ink-3', hidesWhenSmall)}>{ago(page.changed)}</div>
                 </>
             )}
         </>
+    )
+}
+
+/** On how many picks a page is; the button that puts it on one, or takes it off. */
+function Picks({ page, onPick }: { page: { name: string; picks: string[] }; onPick: () => void }) {
+    const on = page.picks.length
+    return (
+        <Hint says={on === 0 ? 'Pick it for a place (P)' : `Picked: ${page.picks.join(', ')}`}>
+            <button type="button" tabIndex={-1} aria-label={on === 0 ? `Pick ${page.name}` : `${page.name} is picked: ${page.picks.join(', ')}`} onClick={event => { event.stopPropagation(); onPick() }} className={clsx('flex h-6 items-center gap-1 rounded px-1 text-[12px] hover:bg-heron-soft', on === 0 ? 'text-ink-3 opacity-0 group-hover/row:opacity-100 focus-visible:opacity-100' : 'text-reed')}>
+                <BookmarkCheck size={14} aria-hidden />{on > 1 && on}
+            </button>
+        </Hint>
     )
 }
 

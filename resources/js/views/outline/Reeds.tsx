@@ -15,7 +15,7 @@ const descriptions: Record<Page['description'], [Look, string]> = {
 export function Reeds({ page }: { page: Page }) {
     const [description, descriptionWords] = descriptions[page.description]
     const titleWords = page.title === 'own' ? 'Title: its own' : "Title: from the site's pattern"
-    const [index, indexWords]: [Look, string] = page.state === 'live' ? (page.listed ? ['full', 'Index: yes'] : ['missing', 'Index: no, unlisted']) : ['part', 'Index: once live']
+    const [index, indexWords]: [Look, string] = page.state === 'live' ? (!page.listed ? ['missing', 'Index: no, unlisted'] : page.indexed ? ['full', 'Index: yes'] : ['missing', 'Index: no, asked not to']) : ['part', 'Index: once live']
     const words = [titleWords, descriptionWords, indexWords]
     return (
         // One a row: the browser's own hint weighs nothing.

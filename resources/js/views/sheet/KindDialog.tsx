@@ -1,9 +1,8 @@
-import { useMutation } from '@tanstack/react-query'
 import { useState } from 'react'
-import { csrfToken, type Schemas } from '../../api/client'
+import type { Schemas } from '../../api/client'
 import { useChanges } from '../../app/changes'
+import { FileChooser } from '../../app/FileChooser'
 import { PageList } from '../../app/PickPage'
-import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { inputLook } from '../../ui/Field'
 import { Modal } from '../../ui/Modal'
@@ -45,33 +44,10 @@ export function KindDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']; on
                 {kind === 'pointer' && <label className="flex items-center gap-2">It leads to <select value={way} onChange={event => { setWay(event.target.value as Leads); setTarget(null) }} className="h-[30px] rounded-[5px] border border-edge bg-sheet px-2">{leads.map(([value, words]) => <option key={value} value={value}>{words}</option>)}</select></label>}
                 {needs && lead === 'page' && <PageList without={sheet.id} chosen={target?.value ?? null} onPick={page => setTarget({ value: page.id, name: page.name })} />}
                 {needs && (lead === 'url' || lead === 'address') && <input aria-label={lead === 'url' ? 'URL' : 'Address'} placeholder={lead === 'url' ? 'https://' : '/'} value={target?.value ?? ''} onChange={event => setTarget({ value: event.target.value, name: event.target.value })} className={`${inputLook} font-mono text-[13px]`} />}
-                {needs && lead === 'file' && <FileChooser chosen={target?.name ?? null} onFile={(value, name) => setTarget({ value, name })} onRefused={setRefused} />}
+                {needs && lead === 'file' && <FileChooser chosen={target === null ? null : { id: target.value, name: target.name }} onFile={file => setTarget({ value: file.id, name: file.name })} />}
                 {refused !== null && <p role="alert" className="text-berry">{refused}</p>}
                 <div className="flex justify-end gap-2"><Button onClick={onClose}>Let it be</Button><Button type="submit" look="main" disabled={needs ? target === null || target.value === '' : kind === sheet.kind}>Make it a {kind}</Button></div>
             </form>
         </Modal>
-    )
-}
-
-function FileChooser({ chosen, onFile, onRefused }: { chosen: string | null; onFile: (id: string, name: string) => void; onRefused: (reason: string | null) => void }) {
-    const site = useSite()
-    const upload = useMutation({
-        mutationFn: async (file: File) => {
-            const body = new FormData()
-            body.append('file', file)
-            const response = await fetch(`/api/v1/sites/${site.key}/documents`, { method: 'POST', headers: { 'X-XSRF-TOKEN': csrfToken(), Accept: 'application/json' }, body })
-            const answer = (await response.json()) as Schemas['File'] & { errors?: { reason: string }[]; detail?: string }
-            if (!response.ok) throw new Error(answer.errors?.[0]?.reason ?? answer.detail ?? 'The file was not taken.')
-            return answer
-        },
-        onMutate: () => onRefused(null),
-        onSuccess: file => onFile(file.id, file.name),
-        onError: problem => onRefused(problem.message),
-    })
-    return (
-        <div>
-            <input type="file" aria-label="File" onChange={event => event.target.files?.[0] !== undefined && upload.mutate(event.target.files[0])} />
-            <p role="status" className="mt-1 text-[12px] text-ink-3">{upload.isPending ? 'Uploading…' : chosen === null ? 'PDF, spreadsheets, text, calendars, tracks, archives and pictures, up to 32 MB.' : `${chosen} is ready.`}</p>
-        </div>
     )
 }

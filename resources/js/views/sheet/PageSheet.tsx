@@ -16,7 +16,7 @@ import { HistoryTab } from './HistoryTab'
 import { InBin } from './InBin'
 import { MoreActs } from './MoreActs'
 import { Place } from './Place'
-import { Preview } from './Preview'
+import { Preview } from '../../app/Preview'
 import { ReviewBar } from './ReviewBar'
 import { SearchTab } from './SearchTab'
 import { Words } from './Words'
@@ -84,7 +84,7 @@ function Sheet({ tab, onTab, onClose, onGoTo, loaded }: Props & { loaded: Loaded
                 <Tabs.Content forceMount value="search" className={panel}>{(opened.has('search') || tab === 'search') && <SearchTab loaded={loaded} onUnsaved={mark('search')} />}</Tabs.Content>
                 <Tabs.Content value="history" className={panel}><HistoryTab sheet={sheet} /></Tabs.Content>
             </Tabs.Root>
-            <Preview open={previewed} onClose={() => setPreviewed(false)} sheet={sheet} />
+            <Preview open={previewed} onClose={() => setPreviewed(false)} page={sheet} />
             <LeaveGuard unsaved={dirty} />
         </>
     )

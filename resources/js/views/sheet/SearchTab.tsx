@@ -25,14 +25,14 @@ export function SearchTab({ loaded, onUnsaved }: { loaded: Loaded; onUnsaved: (u
     const { sheet } = loaded
     const site = useSite()
     const save = useSavePage(loaded)
-    const [typed, setTyped] = useState<{ searchTitle?: string; searchDescription?: string }>({})
-    const value = { searchTitle: sheet.searchTitle, searchDescription: sheet.searchDescription, ...typed }
-    const dirty = value.searchTitle !== sheet.searchTitle || value.searchDescription !== sheet.searchDescription
+    const [typed, setTyped] = useState<{ searchTitle?: string; searchDescription?: string; indexed?: boolean }>({})
+    const value = { searchTitle: sheet.searchTitle, searchDescription: sheet.searchDescription, indexed: sheet.indexed, ...typed }
+    const dirty = value.searchTitle !== sheet.searchTitle || value.searchDescription !== sheet.searchDescription || value.indexed !== sheet.indexed
     useEffect(() => onUnsaved(dirty), [dirty, onUnsaved])
-    const asked = useDebounced(JSON.stringify(value), 120)
+    const asked = useDebounced(JSON.stringify({ searchTitle: value.searchTitle, searchDescription: value.searchDescription }), 120)
     const { data: shown } = useQuery({
         queryKey: [...keys.page(site.key, sheet.id), 'search', asked],
-        queryFn: ({ signal }) => answered(api.GET('/sites/{site}/pages/{page}/search', { params: { path: { site: site.key, page: sheet.id }, query: JSON.parse(asked) as typeof value }, signal })),
+        queryFn: ({ signal }) => answered(api.GET('/sites/{site}/pages/{page}/search', { params: { path: { site: site.key, page: sheet.id }, query: JSON.parse(asked) as { searchTitle: string; searchDescription: string } }, signal })),
         placeholderData: keepPreviousData,
     })
     const start = () => save.mutate(value, { onSuccess: () => setTyped({}) })
@@ -53,6 +53,10 @@ export function SearchTab({ loaded, onUnsaved }: { loaded: Loaded; onUnsaved: (u
                         <textarea id={id} aria-describedby={describedBy} rows={4} value={value.searchDescription} placeholder={shown !== undefined && shown.descriptionSource !== 'own' ? shown.description : ''} onChange={event => setTyped(before => ({ ...before, searchDescription: event.target.value }))} className={`${inputLook} resize-y`} />
                     )}
                 </FieldFrame>
+                <label className="flex items-baseline gap-2">
+                    <input type="checkbox" className="accent-heron" checked={value.indexed} onChange={event => setTyped(before => ({ ...before, indexed: event.target.checked }))} />
+                    <span>Search engines may list this page (index)<span className="block text-[12px] text-ink-3">{!sheet.listed ? 'It is unlisted: they are asked not to, whatever stands here.' : value.indexed ? 'It is in the sitemap once it is live.' : 'They are asked not to (noindex), and it is left out of the sitemap.'}</span></span>
+                </label>
             </fieldset>
             {save.error !== null && <p role="alert" className="text-berry">{save.error.message}</p>}
             {site.writes && (

@@ -4,7 +4,7 @@ import { keys } from '../../api/queries'
 import { useSite } from '../../app/site'
 import type { Loaded } from './loaded'
 
-type Fields = { heading?: string | null; summary?: string; searchTitle?: string; searchDescription?: string; layout?: Schemas['PageSheet']['layout'] }
+type Fields = { heading?: string | null; summary?: string; searchTitle?: string; searchDescription?: string; indexed?: boolean; layout?: Schemas['PageSheet']['layout'] }
 
 /** Saves fields of a page against the version one started from; a newer version is a conflict, never overwritten. */
 export function useSavePage({ sheet, etag }: Loaded) {
