@@ -12,6 +12,9 @@ final class MenuChecks
     /** @var list<MenuFinding> */
     private array $findings = [];
 
+    /** @var array<string, true> where entries lead that have been looked at, on whatever level */
+    private array $targets = [];
+
     private function __construct(private readonly ?MenuPlace $place, private readonly Resolver $resolver)
     {
     }
@@ -80,16 +83,16 @@ final class MenuChecks
     /** @param  list<ResolvedEntry>  $shown */
     private function doubled(array $shown): void
     {
-        $labels = $targets = [];
+        $labels = [];
         foreach ($shown as $entry) {
             $label = mb_strtolower($entry->label);
-            if ($entry->href !== null && isset($targets[$entry->href])) {
+            if ($entry->href !== null && isset($this->targets[$entry->href])) {
                 $this->findings[] = new MenuFinding(MenuFindingKind::TargetDoubled, $entry->entry, $entry->label, page: $entry->page);
             } elseif (isset($labels[$label])) {
                 $this->findings[] = new MenuFinding(MenuFindingKind::LabelDoubled, $entry->entry, $entry->label);
             }
             $labels[$label] = true;
-            $targets[(string) $entry->href] = true;
+            $this->targets[(string) $entry->href] = true;
         }
     }
 }

@@ -21,7 +21,7 @@ enum MenuFindingKind: string
     case TooDeep = 'too-deep';
     /** Two entries of one level with the same label. */
     case LabelDoubled = 'label-doubled';
-    /** Two entries of one level that lead to the same. */
+    /** Another entry of the menu leads there as well, on whatever level. */
     case TargetDoubled = 'target-doubled';
     /** A heading, or a branch, with nothing below it that visitors see. */
     case Blank = 'blank';

@@ -107,6 +107,7 @@ final class MenusTest extends Errand
         $chrome->click('button', 'Pick for Front page');
         $chrome->awaitText('Put Freight into Front page');
         self::assertMatchesRegularExpression('#<ul class="cards">.*Freight.*</ul>#s', $this->fetch($this->ferries('/'))[2]);
+        $chrome->find('button', 'Freight is picked: Front page');
         $chrome->click('button', 'Freight');
         $chrome->find('button', 'Take out of Front page');
         $chrome->click('button', 'Take out of Main');
@@ -117,6 +118,106 @@ final class MenusTest extends Errand
         $chrome->find('region', 'Ripple');
         $chrome->click('button', 'Take it out');
         $chrome->awaitText('Took Freight out of Front page');
+    }
+
+    #[Test]
+    public function pages_are_dragged_in_from_beside_and_several_entries_go_to_another_menu_at_once(): void
+    {
+        $chrome = $this->open('Campaign');
+        $chrome->click('button', 'Show pages');
+        $chrome->type('textbox', 'Find a page', 'lost');
+        $chrome->find('button', 'Add Lost property');
+        $chrome->drag($chrome->driver->findElement(WebDriverBy::xpath("//aside[@aria-label='Pages']//li[contains(., 'Lost property')]")), $chrome->find('treeitem', '*fiddle weekend*'), 10);
+        $chrome->find('treeitem', '*Lost property*');
+        $chrome->click('button', 'Add Lost property');
+        $chrome->awaitText('leads where another entry here leads too', 'main');
+        $chrome->click('button', 'One step back');
+        $chrome->type('textbox', 'Find a page', '');
+        $chrome->click('button', 'Open Freight');
+        $chrome->find('button', 'Add Livestock');
+        $chrome->click('button', 'Close the pages');
+        $this->entry('Summer timetable');
+        $chrome->press([WebDriverKeys::SHIFT, WebDriverKeys::ARROW_DOWN]);
+        $chrome->find('region', 'Marked');
+        $chrome->awaitText('2 entries marked');
+        self::assertSame([], $chrome->axe());
+        $chrome->click('button', 'To another menu…');
+        $chrome->click('menuitem', 'Quick links');
+        $chrome->find('region', 'Ripple');
+        $chrome->awaitText('Summer timetable appears in Quick links', 'section[aria-label=Ripple]');
+        $chrome->awaitText('Lost property appears in Campaign', 'section[aria-label=Ripple]');
+        $chrome->click('button', 'Move them*');
+        $chrome->awaitText('Arranged Campaign');
+        $chrome->awaitGone('treeitem', '*Summer timetable*');
+        self::assertStringContainsString('Summer timetable', $this->fetch($this->ferries('/'))[2]);
+        $this->takeBack();
+        $chrome->find('treeitem', '*Summer timetable*');
+        self::assertStringNotContainsString('Summer timetable', $this->fetch($this->ferries('/'))[2]);
+    }
+
+    #[Test]
+    public function a_page_that_gets_pages_inside_becomes_a_drop_down(): void
+    {
+        self::assertStringNotContainsString('Show what is in Legal', $this->fetch($this->ferries('/'))[2]);
+        $chrome = $this->open('Main');
+        $chrome->find('treeitem', '*top of the tree*')->click();
+        $chrome->click('button', 'Show again');
+        $chrome->click('button', 'Show what follows');
+        $chrome->awaitText('Legal appears in Main', 'section[aria-label=Ripple]');
+        $chrome->click('button', 'Arrange*');
+        $chrome->awaitText('Arranged Main');
+        $bar = $this->fetch($this->ferries('/'))[2];
+        self::assertMatchesRegularExpression('#Show what is in Legal.*?<ul class="drop">.*?Privacy.*?</ul>#s', $bar);
+        $this->takeBack();
+    }
+
+    #[Test]
+    public function a_card_gets_a_picture_of_its_own_and_a_menu_leads_to_a_file(): void
+    {
+        $chrome = $this->open('Front page');
+        $this->entry('Islands');
+        $chrome->driver->findElement(WebDriverBy::xpath("//*[@aria-label='Entry']//*[contains(text(), 'Picture on the card')]/following::button[text()='Choose…'][1]"))->click();
+        $chrome->find('dialog', 'Picture on the card');
+        $chrome->type('textbox', 'Find a file', 'skerra');
+        $chrome->click('button', 'island-skerra.png');
+        $chrome->find('button', 'Follow the page');
+        $chrome->click('button', 'Show what follows');
+        $chrome->find('region', 'Ripple');
+        $chrome->click('button', 'Arrange*');
+        $chrome->awaitText('Arranged Front page');
+        self::assertMatchesRegularExpression('#<img src="/_files/\w+/island-skerra.png" alt=""[^>]*><a href="/islands">#', $this->fetch($this->ferries('/'))[2]);
+        $chrome->click('button', 'Quick links*');
+        $chrome->find('heading', 'Quick links');
+        $this->add('File');
+        $chrome->type('textbox', 'Find a file', 'fares');
+        $chrome->click('button', 'fares.csv');
+        $chrome->type('textbox', 'Label', 'All fares');
+        $chrome->awaitText('fares.csv', '[role=tree]');
+        $chrome->click('button', 'Show what follows');
+        $chrome->click('button', 'Arrange*');
+        $chrome->awaitText('Arranged Quick links');
+        self::assertMatchesRegularExpression('#href="/_files/\w+/fares.csv"[^>]*>All fares#', $this->fetch($this->ferries('/'))[2]);
+    }
+
+    #[Test]
+    public function signed_in_people_get_a_start_page_of_their_own_that_is_looked_at_first(): void
+    {
+        $chrome = $this->open('Main');
+        $chrome->click('button', 'Change the start page of signed-in people');
+        $chrome->type('textbox', 'Choose a page', 'Islands');
+        $chrome->find('option', 'Islands*');
+        $chrome->press(WebDriverKeys::ENTER);
+        $chrome->find('region', 'Ripple');
+        $chrome->click('button', 'Make it the start page');
+        $chrome->awaitText('Islands', '[aria-label="Start pages"]');
+        $chrome->click('button', 'Preview the start page of signed-in people');
+        $chrome->find('dialog', 'Preview of Islands');
+        self::assertSame('signed-in', $chrome->driver->findElement(WebDriverBy::cssSelector('[role=dialog] select'))->getAttribute('value'));
+        $chrome->click('button', 'Close preview');
+        $chrome->click('button', 'The same for both');
+        $chrome->find('region', 'Ripple');
+        $chrome->click('button', 'Make it the start page');
+        $chrome->awaitText('the same', '[aria-label="Start pages"]');
     }
 
     #[Test]

@@ -23,23 +23,27 @@ export function PageList({ onPick, top = false, without, chosen = null }: { onPi
     const site = useSite()
     const [text, setText] = useState('')
     const asked = useDebounced(text.trim(), 80)
-    const { data: hits = [] } = useQuery({ ...goToQuery(site.key, asked), enabled: asked !== '' })
+    const { data: hits = [], isPlaceholderData } = useQuery({ ...goToQuery(site.key, asked), enabled: asked !== '' })
+    // Until the hits of what was typed are there, nothing stands to be picked: Enter must not take a page of the tree, or of an earlier search.
+    const isTree = text.trim() === ''
+    const isFound = !isTree && text.trim() === asked && !isPlaceholderData
     const [at, setAt] = useState('')
     // Enter must always mean something that is there: the first hit, unless one has walked to another.
-    const shown = hits.filter(hit => hit.id !== without)
-    const here = asked !== '' && !shown.some(hit => hit.id === at) ? (shown[0]?.id ?? '') : at
+    const shown = isFound ? hits.filter(hit => hit.id !== without) : []
+    const here = !isTree && !shown.some(hit => hit.id === at) ? (shown[0]?.id ?? '') : at
     const item = 'flex cursor-pointer items-baseline gap-2 rounded px-2.5 py-1.5 data-[selected=true]:bg-heron-soft'
     return (
         <Command shouldFilter={false} value={here} onValueChange={setAt} label="Choose a page" className="rounded-md border border-edge">
             <Command.Input value={text} onValueChange={setText} autoFocus placeholder="Find a page" className="h-9 w-full border-b border-line bg-transparent px-3 outline-none" />
             <Command.List className="max-h-[280px] min-h-[44px] overflow-y-auto p-1">
-                {top && asked === '' && <Command.Item value="top" onSelect={() => onPick({ id: 'top', name: 'the top' })} className={item}>To the top of the tree{chosen === 'top' && <b className="ml-auto text-[12px] text-heron">chosen</b>}</Command.Item>}
-                {asked === '' && <TreePicker site={site.key} chosen={chosen} onPick={onPick} {...(without === undefined ? {} : { without })} />}
-                {asked !== '' && shown.map(hit => (
+                {top && isTree && <Command.Item value="top" onSelect={() => onPick({ id: 'top', name: 'the top' })} className={item}>To the top of the tree{chosen === 'top' && <b className="ml-auto text-[12px] text-heron">chosen</b>}</Command.Item>}
+                {isTree && <TreePicker site={site.key} chosen={chosen} onPick={onPick} {...(without === undefined ? {} : { without })} />}
+                {shown.map(hit => (
                     <Command.Item key={hit.id} value={hit.id} onSelect={() => onPick({ id: hit.id, name: hit.name })} className={item}>
                         <b className="font-semibold">{hit.name}</b> <span className="truncate font-mono text-[12px] text-ink-3">{readable(hit.address)}</span>{chosen === hit.id && <b className="ml-auto text-[12px] text-heron">chosen</b>}
                     </Command.Item>
                 ))}
+                {isFound && shown.length === 0 && <p className="px-2.5 py-1.5 text-ink-3">No page has “{asked}” in its name or address.</p>}
             </Command.List>
         </Command>
     )

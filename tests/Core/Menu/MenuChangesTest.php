@@ -170,9 +170,9 @@ final class MenuChangesTest extends TestCase
         $found = $this->findings(new MenuPlace('footer', 'Footer', MenuKind::Menu, 2, 4));
         self::assertSame([
             ['crowded', null], ['target-doubled', 'b'], ['label-doubled', 'g'], ['target-doubled', 'h'],
-            ['too-deep', 'j'], ['page-hidden', 'c'], ['blank', 'd'], ['redirect', 'e'], ['leads-nowhere', 'f'],
+            ['target-doubled', 'j'], ['too-deep', 'j'], ['page-hidden', 'c'], ['blank', 'd'], ['redirect', 'e'], ['leads-nowhere', 'f'],
         ], array_map(static fn (MenuFinding $finding): array => [$finding->kind->value, $finding->entry], $found));
-        self::assertSame('Help', $found[7]->page, 'The way out of a detour is the page itself.');
+        self::assertSame('Help', $found[8]->page, 'The way out of a detour is the page itself.');
     }
 
     /** @return list<MenuFinding> */

@@ -50,7 +50,7 @@ export function EntryTree({ entries, active, marks, spot, shown, writes, onActiv
     }
     return (
         <>
-            <div ref={list} role="tree" aria-label="Entries" aria-multiselectable tabIndex={0} aria-activedescendant={active === undefined ? undefined : `entry-${active}`} onKeyDown={typed} onFocus={event => event.target === event.currentTarget && active === undefined && all[0] !== undefined && onActive(all[0].entry.id)} className="outline-none focus-visible:shadow-[inset_0_0_0_2px_var(--heron)]">
+            <div ref={list} role="tree" aria-label="Entries" aria-multiselectable tabIndex={0} aria-activedescendant={active === undefined ? undefined : `entry-${active}`} onKeyDown={typed} onFocus={event => event.currentTarget.matches(':focus-visible') && event.target === event.currentTarget && active === undefined && all[0] !== undefined && onActive(all[0].entry.id)} className="outline-none focus-visible:shadow-[inset_0_0_0_2px_var(--heron)]">
                 {all.map(line => (
                     <Row key={line.entry.id} line={line} isActive={line.entry.id === active} isMarked={marks.has(line.entry.id)} shown={shown.get(line.entry.id)} drop={spot?.id === line.entry.id ? spot.where : null} writes={writes} onClick={event => clicked(event, line.entry.id)} />
                 ))}

@@ -8,10 +8,10 @@ type Props = { marked: number; others: Schemas['MenuItem'][]; onElsewhere: (menu
 /** What is done to the entries that are marked. */
 export function MarkedEntries({ marked, others, onElsewhere, onOut, onClear }: Props) {
     return (
-        <div role="region" aria-label="Marked" className="flex flex-wrap items-center gap-2 border-b border-line bg-reed-soft px-4 py-1.5">
+        <section aria-label="Marked" className="flex flex-wrap items-center gap-2 border-b border-line bg-reed-soft px-4 py-1.5">
             <p className="font-semibold text-reed" aria-live="polite">{count(marked, 'entry', 'entries')} marked</p>
             <span className="ml-auto flex gap-2"><ToMenu others={others} onMenu={onElsewhere} /><Button look="breaks" onClick={onOut}>Take out</Button><Button onClick={onClear}>Unmark</Button></span>
-        </div>
+        </section>
     )
 }
 

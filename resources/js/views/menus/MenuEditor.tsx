@@ -72,7 +72,7 @@ export function MenuEditor({ menu, list, search, set }: Props) {
                     <p className="text-ink-2">{place?.name ?? 'shown nowhere'}</p>
                     <span className="ml-auto flex items-center gap-2">
                         {writes && <MenuActs menu={menu} list={list} onBring={() => setBringing(true)} onGone={() => set({ menu: undefined, entry: undefined })} />}
-                        {writes && <Button aria-pressed={beside} onClick={() => setBeside(!beside)}>Pages beside</Button>}
+                        {writes && <Button aria-pressed={beside} onClick={() => setBeside(!beside)}>Show pages</Button>}
                         {writes && <AddEntry picks={picks} onAdd={add} />}
                     </span>
                 </div>
