@@ -41,7 +41,10 @@ if (! isset($known['Bench footer'])) {
 
 $plain = static function () use ($site, $root): void {
     DB::select('select m.ulid, m.name, m.place, e.* from menus m join menu_entries e on e.menu_id = m.id where m.site_id = ?', [$site->id]);
-    DB::select('select p.ulid, p.parent_id, p.position, p.name, p.address, p.kind, p.leads_to, p.summary from pages p where p.site_id = ? and p.listed and is_visible(p.state, p.from_at, p.until_at) and (p.parent_id is null or p.parent_id in (select id from pages where site_id = ? and parent_id is null and listed and is_visible(state, from_at, until_at))) order by nlevel(p.path), p.position', [$site->id, $site->id]);
+    DB::select('with top as (select p.* from pages p where p.site_id = ? and p.parent_id is null and p.listed and is_visible(p.state, p.from_at, p.until_at))
+        select t.ulid, t.parent_id, t.position, t.name, t.address, t.kind, t.leads_to, t.summary from top t
+        union all
+        select p.ulid, p.parent_id, p.position, p.name, p.address, p.kind, p.leads_to, p.summary from top t join pages p on p.parent_id = t.id where p.listed and is_visible(p.state, p.from_at, p.until_at) order by parent_id nulls first, position', [$site->id]);
     DB::select('select p.ulid, p.parent_id, p.position, p.name, p.address, p.kind, p.leads_to, p.summary from pages p where p.parent_id = ? and p.listed and is_visible(p.state, p.from_at, p.until_at) order by p.position', [$root->id]);
 };
 Measure::compare('menu, worked out anew', static fn () => $menus->shown($site, Viewer::visitor()), $plain, 3);

@@ -21,11 +21,10 @@ try {
     $chrome->type('textbox', 'Password', 'curlew-at-dawn');
     $chrome->click('button', 'Sign in');
     $chrome->find('row', '*Legal*');
-    foreach (['Travel', 'Service news'] as $branch) {
+    foreach (['Travel' => '/travel/routes', 'Service news' => '/news/ullin-works'] as $branch => $inside) {
         $chrome->click('button', "Open $branch");
-        $chrome->find('button', "Close $branch");
+        $chrome->find('row', "*$inside*");
     }
-    $chrome->find('row', '*/news/ullin-works*');
     $take('outline');
     $chrome->driver->executeScript("document.documentElement.dataset.theme = 'dark'");
     $take('outline-dark');
