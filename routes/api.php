@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Api\AddressController;
+use App\Http\Api\AddressesController;
 use App\Http\Api\BatchController;
 use App\Http\Api\FileController;
 use App\Http\Api\GoToController;
@@ -33,6 +34,10 @@ Route::middleware(['auth:web,sanctum', 'throttle:api'])->group(function (): void
         Route::get('go-to', [GoToController::class, 'index']);
         Route::post('address', [AddressController::class, 'preview']);
         Route::get('explain', [AddressController::class, 'explain']);
+        Route::get('addresses', [AddressesController::class, 'index']);
+        Route::get('addresses/below', [AddressesController::class, 'below']);
+        Route::post('addresses/tried', [AddressesController::class, 'tried']);
+        Route::get('redirects/{redirect}', [AddressesController::class, 'redirect']);
         Route::get('filter/pages', [OutlineController::class, 'pages']);
         Route::get('people', [PeopleController::class, 'index']);
         Route::get('bin', [StructureController::class, 'bin']);

@@ -4,12 +4,10 @@ declare(strict_types=1);
 
 namespace App\Console;
 
+use App\Desk\Resolvers;
 use App\Models\Site;
-use App\Store\LedgerAnswers;
 use Heronstem\Core\Redirect\Resolution;
-use Heronstem\Core\Redirect\Resolver;
 use Illuminate\Console\Command;
-use Illuminate\Database\Connection;
 
 final class Explain extends Command
 {
@@ -17,13 +15,13 @@ final class Explain extends Command
 
     protected $description = 'Say how an address is answered';
 
-    public function handle(Connection $db): int
+    public function handle(Resolvers $resolvers): int
     {
         $site = $this->site();
         if ($site === null) {
             return self::FAILURE;
         }
-        $resolver = new Resolver($site->rules(), new LedgerAnswers($db, $site));
+        $resolver = $resolvers->for($site);
         $addresses = (array) $this->argument('address');
         $fromInput = $addresses === ['-'];
         foreach ($fromInput ? $this->lines() : $addresses as $address) {
@@ -42,10 +40,13 @@ final class Explain extends Command
         foreach ($resolution->hops as $hop) {
             $lines[] = "hop {$hop->status}   {$hop->from} → {$hop->to}  ({$hop->why})";
         }
-        $lines[] = "status    {$resolution->status}";
+        $lines[] = "status    {$resolution->status}".($resolution->sendsWith() === null ? '' : ", sent on at once with {$resolution->sendsWith()}");
         $lines[] = 'location  '.($resolution->location ?? '–');
         $lines[] = 'page      '.($resolution->page === null ? '–' : "{$resolution->pageName} ({$resolution->page})");
         $lines[] = "why       {$resolution->why}";
+        if ($resolution->onward !== null) {
+            $lines[] = "then      {$resolution->onward}";
+        }
         $this->output->write(implode("\n", $lines)."\n\n", false, \Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW);
     }
 

@@ -31,7 +31,7 @@ final readonly class EntryRows
             RippleGroup::Live => $this->turned($entry, static fn (?string $before, ?string $after): bool => $after === 'live' && $before !== 'live'),
             RippleGroup::Offline => $this->turned($entry, static fn (?string $before, ?string $after): bool => $before === 'live' && $after !== 'live' && $after !== 'bin'),
             RippleGroup::Bin => $this->turned($entry, static fn (?string $before, ?string $after): bool => $after === 'bin' && $before !== null),
-            RippleGroup::Menu, RippleGroup::RawLinks, RippleGroup::Copies => $entry->ripple['lists'][$group->value] ?? [],
+            RippleGroup::Menu, RippleGroup::Redirects, RippleGroup::RawLinks, RippleGroup::Copies => $entry->ripple['lists'][$group->value] ?? [],
         };
     }
 

@@ -9,6 +9,7 @@ use App\Store\StoredLedger;
 use App\Store\StoredLinks;
 use App\Store\StoredMenus;
 use App\Store\StoredPages;
+use App\Store\StoredRules;
 use Heronstem\Core\Structure\Authority;
 use Heronstem\Core\Structure\Planner;
 use Illuminate\Database\ConnectionInterface;
@@ -22,6 +23,6 @@ final readonly class Planners
 
     public function for(Site $site, Authority $authority = Authority::Manager): Planner
     {
-        return new Planner($site->frame($authority, Layout::places()), new StoredPages($this->db, $site), new StoredLedger($this->db, $site), new StoredLinks($this->db, $site), new StoredMenus($this->db, $site));
+        return new Planner($site->frame($authority, Layout::places()), new StoredPages($this->db, $site), new StoredLedger($this->db, $site), new StoredLinks($this->db, $site), new StoredMenus($this->db, $site), new StoredRules($this->db, $site));
     }
 }

@@ -36,6 +36,7 @@ final readonly class RecordEntry
             'pages' => array_map(static fn (PageDifference $difference): array => $difference->toArray(), $ripple->pages),
             'claims' => array_map(static fn ($difference): array => $difference->toArray(), $ripple->claims),
             'menus' => array_map(static fn ($difference): array => $difference->toArray(), $ripple->menus),
+            'rules' => array_map(static fn ($difference): array => $difference->toArray(), $ripple->rules),
             'start_page' => $ripple->startPage?->toArray(),
             'start_page_signed_in' => $ripple->startPageSignedIn?->toArray(),
             'ripple' => $account,

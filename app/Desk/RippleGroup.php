@@ -15,9 +15,10 @@ enum RippleGroup: string
     case Offline = 'offline';
     case Bin = 'bin';
     case Menu = 'menu';
+    case Redirects = 'redirects';
     case RawLinks = 'rawLinks';
     case Copies = 'copies';
 
     /** Groups that cannot be read from what changed at pages and in the ledger. */
-    public const KEPT_WHOLE = [self::Menu, self::RawLinks, self::Copies];
+    public const KEPT_WHOLE = [self::Menu, self::Redirects, self::RawLinks, self::Copies];
 }

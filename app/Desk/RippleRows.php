@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use Heronstem\Core\Address\Claim;
+use Heronstem\Core\Address\NormalForm;
 use Heronstem\Core\Menu\MenuEffect;
 use Heronstem\Core\Menu\MenuEffectKind;
+use Heronstem\Core\Redirect\RuleDifference;
 use Heronstem\Core\Structure\AddressMove;
 use Heronstem\Core\Structure\RawLinkEffect;
 use Heronstem\Core\Structure\RawLinkFate;
 use Heronstem\Core\Structure\Ripple;
+use Heronstem\Core\Structure\TargetKind;
 
 /**
  * The consequences of a batch, row by row: whom it is about, from which address to which, and a word on it.
@@ -31,6 +34,7 @@ final class RippleRows
             RippleGroup::Offline => self::pages(self::notBinned($ripple), $ripple),
             RippleGroup::Bin => self::pages($ripple->binned, $ripple),
             RippleGroup::Menu => array_map(self::menu(...), $ripple->menu),
+            RippleGroup::Redirects => array_map(static fn (RuleDifference $each): array => self::redirect($each, $ripple), $ripple->rules),
             RippleGroup::RawLinks => array_map(self::rawLink(...), $ripple->rawLinks),
             RippleGroup::Copies => self::pages(array_map(strval(...), array_keys($ripple->copies)), $ripple),
         };
@@ -47,6 +51,7 @@ final class RippleRows
             RippleGroup::Offline => count(self::notBinned($ripple)),
             RippleGroup::Bin => count($ripple->binned),
             RippleGroup::Menu => count($ripple->menu),
+            RippleGroup::Redirects => count($ripple->rules),
             RippleGroup::RawLinks => count($ripple->rawLinks),
             RippleGroup::Copies => count($ripple->copies),
         };
@@ -95,6 +100,23 @@ final class RippleRows
             MenuEffectKind::Moves => "moves in $where",
             MenuEffectKind::Relabels => "gets this label in $where",
         });
+    }
+
+    /** @return Row */
+    private static function redirect(RuleDifference $difference, Ripple $ripple): array
+    {
+        $rule = $difference->after ?? $difference->before;
+        $target = $rule?->target;
+        $page = $target?->kind === TargetKind::Page ? $ripple->outcome[$target->value] ?? null : null;
+        $to = $target === null ? null : ($target->kind === TargetKind::Page ? $page?->address->readable() : ($target->kind === TargetKind::File ? null : $target->value));
+        $note = match (true) {
+            $difference->before === null => 'is made',
+            $difference->after === null => 'is removed',
+            $difference->before->isOn !== $difference->after->isOn => $difference->after->isOn ? 'is switched on' : 'is switched off',
+            default => 'changes',
+        };
+
+        return self::row($target?->kind === TargetKind::Page ? $target->value : null, $page->name ?? '', NormalForm::readable($rule->source ?? '').($rule === null || $rule->matched === '' ? '' : "?{$rule->matched}"), $to, $note);
     }
 
     /** @return Row */

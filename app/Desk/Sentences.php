@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Models\Page;
+use Heronstem\Core\Address\NormalForm;
 use Heronstem\Core\Menu\MenuDifference;
+use Heronstem\Core\Redirect\RuleDifference;
 use Heronstem\Core\Structure\Batch;
 use Heronstem\Core\Structure\Ripple;
 use Illuminate\Database\ConnectionInterface;
@@ -91,6 +93,10 @@ final readonly class Sentences
             'add-to-menu' => "Put $name into ".$this->menuName($change['menu']),
             'take-out-of-menu' => "Took $name out of ".$this->menuName($change['menu']),
             'add-address' => "Let $name also answer at {$change['address']}",
+            'make-redirect' => 'Made the redirect of '.$this->source($change['source']),
+            'change-redirect' => $this->redirectChanged($change, $ripple),
+            'remove-redirect' => 'Removed the redirect of '.$this->redirectName($change['redirect'], $ripple),
+            'order-patterns' => 'Put the patterns in order',
             'remove-address' => "Took {$change['address']} from $name",
             default => 'Changed the structure',
         };
@@ -100,6 +106,27 @@ final readonly class Sentences
     private function menuName(string $id): string
     {
         return '*'.str_replace('*', '∗', (string) $this->db->table('menus')->where('ulid', $id)->value('name')).'*';
+    }
+
+    /** @param  array<string, mixed>  $change */
+    private function redirectChanged(array $change, Ripple $ripple): string
+    {
+        $name = $this->redirectName($change['redirect'], $ripple);
+        $fields = array_diff(array_keys($change), ['kind', 'redirect']);
+
+        return $fields === ['isOn'] || array_values($fields) === ['isOn'] ? 'Switched the redirect of '.$name.($change['isOn'] === true ? ' on' : ' off') : "Changed the redirect of $name";
+    }
+
+    private function redirectName(string $id, Ripple $ripple): string
+    {
+        $difference = array_values(array_filter($ripple->rules, static fn (RuleDifference $each): bool => $each->rule === $id))[0] ?? null;
+
+        return $this->source(($difference->before ?? $difference?->after)->source ?? 'an address');
+    }
+
+    private function source(mixed $source): string
+    {
+        return '*'.str_replace('*', '∗', NormalForm::readable(is_string($source) ? $source : '')).'*';
     }
 
     private function arranged(string $id, Ripple $ripple): string

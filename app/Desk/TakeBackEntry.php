@@ -7,6 +7,7 @@ namespace App\Desk;
 use App\Models\HistoryEntry;
 use App\Models\Site;
 use Heronstem\Core\Menu\MenuDifference;
+use Heronstem\Core\Redirect\RuleDifference;
 use Heronstem\Core\Structure\Batch;
 use Heronstem\Core\Structure\Change\TakeBack;
 use Heronstem\Core\Structure\ChangeRefused;
@@ -70,6 +71,7 @@ final readonly class TakeBackEntry
                 StartPageDifference::fromArray($entry->start_page),
                 array_map(MenuDifference::fromArray(...), $entry->menus),
                 StartPageDifference::fromArray($entry->start_page_signed_in),
+                array_map(RuleDifference::fromArray(...), $entry->rules),
             );
         }
 

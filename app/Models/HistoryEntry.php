@@ -21,6 +21,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property list<array{page: string, before: array<string, scalar|null>|null, after: array<string, scalar|null>|null}> $pages
  * @property list<array{key: string, before: array{0: string, 1: string, 2: string, 3: bool, 4?: string}|null, after: array{0: string, 1: string, 2: string, 3: bool, 4?: string}|null}> $claims
  * @property list<array<string, mixed>> $menus
+ * @property list<array{rule: string, before: array<string, mixed>|null, after: array<string, mixed>|null}> $rules
  * @property array{before: string|null, after: string|null}|null $start_page
  * @property array{before: string|null, after: string|null}|null $start_page_signed_in
  * @property Account|null $ripple
@@ -43,7 +44,7 @@ final class HistoryEntry extends Model
 
     protected $guarded = ['id'];
 
-    protected $casts = ['batch' => 'array', 'counts' => 'array', 'pages' => 'array', 'claims' => 'array', 'menus' => 'array', 'start_page' => 'array', 'start_page_signed_in' => 'array', 'ripple' => 'array', 'thinned_at' => 'datetime'];
+    protected $casts = ['batch' => 'array', 'counts' => 'array', 'pages' => 'array', 'claims' => 'array', 'menus' => 'array', 'rules' => 'array', 'start_page' => 'array', 'start_page_signed_in' => 'array', 'ripple' => 'array', 'thinned_at' => 'datetime'];
 
     /** @return list<string> */
     public function uniqueIds(): array

@@ -34,6 +34,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int|null $start_page_id
  * @property int|null $start_page_signed_in_id
  * @property string $short_name
+ * @property int $rules_version
  */
 final class Site extends Model
 {

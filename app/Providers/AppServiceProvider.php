@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Models\Site;
+use App\Store\CompiledRules;
 use App\Store\StoredMenus;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
@@ -15,6 +16,11 @@ use Illuminate\Support\ServiceProvider;
 
 final class AppServiceProvider extends ServiceProvider
 {
+    public function register(): void
+    {
+        $this->app->scoped(CompiledRules::class);
+    }
+
     public function boot(): void
     {
         Site::created(fn (Site $site) => $this->app->make(StoredMenus::class, ['site' => $site])->begin());

@@ -27,7 +27,7 @@ final class LedgerAnswers implements Answers
 
     public function at(string $key): ?Held
     {
-        $this->statement ??= $this->db->getPdo()->prepare('select l.address, l.kind, '.self::STANDING.' from ledger l left join pages p on p.id = l.page_id where l.site_id = ? and l.key = ?');
+        $this->statement ??= $this->db->getPdo()->prepare('select l.address, l.kind, l.ever_live, '.self::STANDING.' from ledger l left join pages p on p.id = l.page_id where l.site_id = ? and l.key = ?');
         $this->statement->execute([$this->site->id, $key]);
         $row = $this->statement->fetch(\PDO::FETCH_NUM);
         $this->statement->closeCursor();
@@ -35,7 +35,9 @@ final class LedgerAnswers implements Answers
             return null;
         }
 
-        return new Held($row[0], ClaimKind::from($row[1]), $row[2] === null ? null : self::standing(array_slice($row, 2)));
+        $kind = ClaimKind::from($row[1]);
+
+        return new Held($row[0], $kind, $row[3] === null ? null : self::standing(array_slice($row, 3)), $kind === ClaimKind::Rule ? (new StoredRules($this->db, $this->site))->claiming([$key])[$key] ?? null : null, (bool) $row[2]);
     }
 
     public function page(string $id): ?Standing

@@ -55,6 +55,7 @@ final readonly class RippleWriter
             $site->refresh();
         }
         (new StoredMenus($this->db, $site))->write($ripple->menus);
+        (new StoredRules($this->db, $site))->write($ripple->rules, $entry);
         $this->gonePages->remove($removed, $site);
     }
 

@@ -54,6 +54,12 @@ final readonly class Claim
         return new self($address, ClaimKind::Bin, null, false, $heldFor);
     }
 
+    /** Held by a redirect rule. */
+    public static function ofRule(Address $address, bool $everLive): self
+    {
+        return new self($address, ClaimKind::Rule, null, $everLive);
+    }
+
     public static function reserved(Address $address): self
     {
         return new self($address, ClaimKind::Reserved, null, false);

@@ -17,5 +17,7 @@ enum ClaimKind: string
     case Gone = 'gone';
     /** Kept for a page in the bin; visitors never knew it. */
     case Bin = 'bin';
+    /** Held by a redirect rule. */
+    case Rule = 'rule';
     case Reserved = 'reserved';
 }

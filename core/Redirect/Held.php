@@ -11,9 +11,11 @@ final readonly class Held
 {
     /**
      * @param  string  $address  as the ledger spells it
-     * @param  Standing|null  $page  null where no page answers: gone, or kept for one in the bin
+     * @param  Standing|null  $page  null where no page answers: gone, kept for one in the bin, or a rule
+     * @param  Rule|null  $rule  that holds the address
+     * @param  bool  $everLive  visitors got a page here at some time
      */
-    public function __construct(public string $address, public ClaimKind $kind, public ?Standing $page)
+    public function __construct(public string $address, public ClaimKind $kind, public ?Standing $page, public ?Rule $rule = null, public bool $everLive = false)
     {
     }
 }

@@ -15,6 +15,10 @@ final readonly class Resolution
      * @param  string|null  $location  where the final answer is given, query included; null for none
      * @param  string|null  $page  identity of the page that answers
      * @param  string  $why  the final answer in words
+     * @param  string|null  $rule  the rule that gives the final answer: gone, or a pause page
+     * @param  Pause|null  $pause  the pause page that is the answer
+     * @param  string|null  $onward  where the pause page leads
+     * @param  bool  $isLoop  the way comes back to itself, or takes more steps than are followed
      */
     public function __construct(
         public string $asked,
@@ -25,22 +29,33 @@ final readonly class Resolution
         public ?string $page,
         public ?string $pageName,
         public string $why,
+        public ?string $rule = null,
+        public ?Pause $pause = null,
+        public ?string $onward = null,
+        public bool $isLoop = false,
     ) {
     }
 
-    /** The status that sends a visitor straight to the final answer: permanent if every hop is. Null where nothing is sent on. */
+    /**
+     * The status that sends a visitor straight to the final answer: permanent if every hop is, and keeping the method of the
+     * request (RFC 9110, 15.4.8 and 15.4.9) if every hop does. Null where nothing is sent on.
+     */
     public function sendsWith(): ?int
     {
         if ($this->hops === [] || $this->location === null) {
             return null;
         }
-        foreach ($this->hops as $hop) {
-            if ($hop->status !== 301) {
-                return 302;
-            }
-        }
+        $statuses = array_map(static fn (Hop $hop): int => $hop->status, $this->hops);
+        $isPermanent = array_diff($statuses, [301, 308]) === [];
+        $keepsMethod = array_diff($statuses, [307, 308]) === [];
 
-        return 301;
+        return $isPermanent ? ($keepsMethod ? 308 : 301) : ($keepsMethod ? 307 : 302);
+    }
+
+    /** @return list<string> rules on the way, the one of the final answer last */
+    public function rules(): array
+    {
+        return array_values(array_filter([...array_map(static fn (Hop $hop): ?string => $hop->rule, $this->hops), $this->rule]));
     }
 
     /** @return array<string, mixed> */
@@ -54,6 +69,10 @@ final readonly class Resolution
             'location' => $this->location,
             'page' => $this->page === null ? null : ['id' => $this->page, 'name' => $this->pageName],
             'why' => $this->why,
+            'sends' => $this->sendsWith(),
+            'rule' => $this->rule,
+            'pause' => $this->pause === null ? null : ['seconds' => $this->pause->seconds, 'onward' => $this->onward],
+            'loop' => $this->isLoop,
         ];
     }
 }

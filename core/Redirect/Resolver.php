@@ -13,9 +13,10 @@ use Heronstem\Core\Structure\PageKind;
 use Heronstem\Core\Structure\TargetKind;
 
 /**
- * Says how a request is answered: by the page at its normal form, by one permanent redirect (RFC 9110, 15.4.2)
- * to the stored spelling or to where the page is now, or not at all. Sections and pointers send on for the time
- * being (15.4.3), since where they lead may change.
+ * Says how a request is answered: by a rule that stands in front; by who holds the address at its normal form (a page, one
+ * permanent redirect, RFC 9110, 15.4.2, to the stored spelling or to where the page is now, a rule, a record of being gone); by
+ * the branch rule with the longest prefix; by the first pattern that matches; or not at all. Sections and pointers send on for
+ * the time being (15.4.3), since where they lead may change.
  */
 final readonly class Resolver
 {
@@ -25,8 +26,11 @@ final readonly class Resolver
     /** Reserved addresses that have an answer of their own. */
     private const SYSTEM = '#^/(?:robots\.txt|favicon\.ico|_account/sign-in|sitemap(?:-[1-9][0-9]*)?\.xml)$#D';
 
-    public function __construct(private AddressRules $rules, private Answers $answers)
+    private RuleSet $set;
+
+    public function __construct(private AddressRules $rules, private Answers $answers, ?RuleSet $set = null)
     {
+        $this->set = $set ?? RuleSet::none($rules);
     }
 
     /** @param  string  $asked a path or URL as the request spells it, with its query if any */
@@ -50,40 +54,100 @@ final readonly class Resolver
                 ? $way->arrives(200, $normal, 'The system answers here itself.')
                 : $way->ends(404, 'Reserved by the system, and nothing is there.');
         }
+        $from = $way->hops === [] ? self::path($at) : $normal;
+        $front = $this->set->inFront($address, $way->query);
+        if ($front !== null) {
+            return $this->follow($front, $from, $normal, $way);
+        }
         $held = $this->answers->at($address->key);
         $page = $held?->page;
-        if ($held === null || $page === null) {
-            return match ($held?->kind) {
-                ClaimKind::Gone => $way->ends(410, 'Recorded as gone.'),
-                ClaimKind::Bin => $way->ends(404, 'Kept for a page in the bin.'),
-                default => $way->ends(404, 'Nobody holds this address.'),
-            };
+        if ($held !== null && $page?->isLive === true) {
+            return $this->toPage($held, $page, $from, $way);
         }
-        if (! $page->isLive) {
-            return $way->ends(404, "“{$page->name}” holds this address and is not live.");
+        $behind = $held?->rule !== null && $this->set->isActive($held->rule) ? new RuleMatch($held->rule) : ($held?->kind === ClaimKind::Gone ? null : $this->set->behind($address, $way->query));
+        if ($behind !== null) {
+            return $this->follow($behind, $from, $normal, $way);
         }
+
+        return match (true) {
+            $held?->kind === ClaimKind::Gone, $held?->kind === ClaimKind::Rule && $held->everLive => $way->ends(410, 'Recorded as gone.'),
+            $held?->kind === ClaimKind::Rule => $way->ends(404, 'A redirect holds this address, and is off or out of its time.'),
+            $held?->kind === ClaimKind::Bin => $way->ends(404, 'Kept for a page in the bin.'),
+            $page !== null => $way->ends(404, "“{$page->name}” holds this address and is not live."),
+            default => $way->ends(404, 'Nobody holds this address.'),
+        };
+    }
+
+    private function toPage(Held $held, Standing $page, string $from, Way $way): Resolution
+    {
         $to = $held->kind === ClaimKind::Redirect ? $page->address : $held->address;
-        $from = $way->hops === [] ? self::path($at) : $normal;
         $why = match (true) {
             $held->kind === ClaimKind::Redirect => "“{$page->name}” is at another address.",
             $from !== $to => 'Another spelling of the stored address.',
             default => null,
         };
         if ($why !== null) {
-            $way->goes($from, $to.self::query($way->asked), 301, $why);
+            if ($held->kind === ClaimKind::Redirect && ! $way->mayGoOn("address {$held->address}")) {
+                return $way->ends(404, 'The way on comes back to itself.');
+            }
+            $way->goes($from, $to.$way->query->text(), 301, $why);
         }
 
         return $this->leadOn($page, $to, $way);
     }
 
+    /** @param  string  $normal  the address that the rule answers at */
+    private function follow(RuleMatch $match, string $from, string $normal, Way $way): Resolution
+    {
+        $rule = $match->rule;
+        $why = self::why($rule);
+        if ($rule->answer === RuleAnswer::Gone) {
+            return $way->ends(410, "$why It answers that this is gone.", $rule->id);
+        }
+        if (! $way->mayGoOn("address $normal{$way->query->text()}")) {
+            return $way->ends(404, "$why The way comes back to itself, or takes more than ".self::HOPS.' steps.', $rule->id);
+        }
+        $page = $rule->target?->kind === TargetKind::Page ? $this->answers->page($rule->target->value) : null;
+        $target = match ($rule->target?->kind) {
+            TargetKind::Page => $page?->isLive === true ? $page->address : null,
+            TargetKind::File => $this->answers->file($rule->target->value),
+            default => $rule->target?->value,
+        };
+        if ($target === null) {
+            return $way->ends(404, "$why What it leads to is not there for visitors.", $rule->id);
+        }
+        $to = (new Destination($match, $this->rules))->from($target, $way->query);
+        if ($rule->answer === RuleAnswer::Pause) {
+            $onward = $rule->target?->kind === TargetKind::Url ? $to : $this->answer($to, $way->onward($to))->location ?? $to;
+
+            return $way->waits($normal.$way->query->text(), $rule, $onward);
+        }
+        $way->goes($from, $to, $rule->answer->status(), $why, $rule->id);
+        $way->query = Query::in($to);
+
+        return match ($rule->target?->kind) {
+            TargetKind::Url => $way->arrives(null, $to, 'Answered elsewhere.'),
+            TargetKind::File => $way->arrives(200, $to, 'A file.'),
+            default => $page !== null && $match->rest === '' ? $this->leadOn($page, $page->address, $way) : $this->answer($to, $way),
+        };
+    }
+
+    private static function why(Rule $rule): string
+    {
+        return match ($rule->reach) {
+            RuleReach::One => $rule->inFront ? 'A redirect stands in front of this address.' : 'A redirect holds this address.',
+            RuleReach::Branch => "The redirect of the branch {$rule->source} takes in this address.",
+            RuleReach::Pattern => "The pattern {$rule->source} matches.",
+        };
+    }
+
     /** Goes on from a section to what is inside it, and from a pointer to where it points. */
     private function leadOn(Standing $page, string $at, Way $way): Resolution
     {
-        $query = self::query($way->asked);
         if ($page->kind === PageKind::Page || $page->kind === PageKind::Download) {
-            return $way->arrives(200, $at.$query, $page->kind === PageKind::Page ? "The page “{$page->name}”." : "The file of “{$page->name}”.", $page);
+            return $way->arrives(200, $at.$way->query->text(), $page->kind === PageKind::Page ? "The page “{$page->name}”." : "The file of “{$page->name}”.", $page);
         }
-        if (count($way->hops) >= self::HOPS || ! $way->isNew($page)) {
+        if (! $way->mayGoOn("page {$page->id}")) {
             return $way->ends(404, "The way on from “{$page->name}” comes back to itself.");
         }
         if ($page->kind === PageKind::Section) {
@@ -114,7 +178,7 @@ final readonly class Resolver
 
     private function step(string $at, Standing $next, Way $way, string $why): Resolution
     {
-        $way->goes($at, $next->address.self::query($way->asked), 302, $why);
+        $way->goes($at, $next->address.$way->query->text(), 302, $why);
 
         return $this->leadOn($next, $next->address, $way);
     }
@@ -126,13 +190,5 @@ final readonly class Resolver
         $path = substr($path, 0, strcspn($path, '?#'));
 
         return $path === '' ? '/' : $path;
-    }
-
-    private static function query(string $asked): string
-    {
-        $bare = substr($asked, 0, strcspn($asked, '#'));
-        $start = strpos($bare, '?');
-
-        return $start === false ? '' : rtrim(substr($bare, $start), "\x00..\x20");
     }
 }

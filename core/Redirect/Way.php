@@ -13,33 +13,59 @@ final class Way
     /** @var list<Hop> */
     public array $hops = [];
 
-    /** @var array<string, true> sections and pointers passed */
+    /** The query as it is by now. */
+    public Query $query;
+
+    /** Whether the way came back to where it had been, or took too many steps. */
+    public bool $isLoop = false;
+
+    /** @var array<string, true> sections, pointers and addresses passed */
     private array $passed = [];
 
     public function __construct(public readonly string $asked)
     {
+        $this->query = Query::in($asked);
     }
 
-    public function goes(string $from, string $to, int $status, string $why): void
+    public function goes(string $from, string $to, int $status, string $why, ?string $rule = null): void
     {
-        $this->hops[] = new Hop($from, $to, $status, $why);
+        $this->hops[] = new Hop($from, $to, $status, $why, $rule);
     }
 
-    public function isNew(Standing $page): bool
+    /** Whether one more step may be taken from here. */
+    public function mayGoOn(string $from): bool
     {
-        $isNew = ! isset($this->passed[$page->id]);
-        $this->passed[$page->id] = true;
+        $this->isLoop = isset($this->passed[$from]) || count($this->hops) >= Resolver::HOPS;
+        $this->passed[$from] = true;
 
-        return $isNew;
+        return ! $this->isLoop;
     }
 
-    public function ends(int $status, string $why): Resolution
+    /** The way that goes on from here after a pause; it knows what this one has passed. */
+    public function onward(string $to): self
     {
-        return new Resolution($this->asked, $this->normal ?? '', $this->hops, $status, null, null, null, $why);
+        $onward = new self($to);
+        $onward->passed = $this->passed;
+
+        return $onward;
+    }
+
+    /** Where nothing answers at the end of a way, visitors are sent there all the same: that is the address which is missed. */
+    public function ends(int $status, string $why, ?string $rule = null): Resolution
+    {
+        $last = $status === 404 && ! $this->isLoop && $rule === null ? end($this->hops) : false;
+
+        return new Resolution($this->asked, $this->normal ?? '', $this->hops, $status, $last === false ? null : $last->to, null, null, $why, $rule, isLoop: $this->isLoop);
     }
 
     public function arrives(?int $status, string $location, string $why, ?Standing $page = null): Resolution
     {
         return new Resolution($this->asked, $this->normal ?? '', $this->hops, $status, $location, $page?->id, $page?->name, $why);
+    }
+
+    /** Arrives at a pause page. */
+    public function waits(string $at, Rule $rule, string $onward): Resolution
+    {
+        return new Resolution($this->asked, $this->normal ?? '', $this->hops, 200, $at, null, null, 'A pause page, which goes on after '.($rule->pause->seconds ?? 0).' seconds.', $rule->id, $rule->pause, $onward);
     }
 }

@@ -11,6 +11,7 @@ use Heronstem\Core\Identity;
 use Heronstem\Core\Menu\EntryReader;
 use Heronstem\Core\Menu\MenuKind;
 use Heronstem\Core\Moment;
+use Heronstem\Core\Redirect\RuleReader;
 use Heronstem\Core\Refusal;
 
 /** Reads batches as the API and the history write them. */
@@ -24,6 +25,9 @@ final class ChangeReader
 
     /** Kinds that are made to a menu. */
     private const MENUS = ['make-menu', 'rename-menu', 'place-menu', 'remove-menu', 'arrange-menu'];
+
+    /** Kinds that are made to a redirect rule. */
+    private const REDIRECTS = ['make-redirect', 'change-redirect', 'remove-redirect', 'order-patterns'];
 
     /** Kinds that make sense of one page only. */
     private const ALONE = ['make', 'rename', 'set-slug', 'pin', 'set-start-page', 'add-address', 'remove-address'];
@@ -91,6 +95,9 @@ final class ChangeReader
         if (in_array($kind, self::MENUS, true)) {
             return $this->menu($kind, $this->identity($change['menu'] ?? null, 'menu'), $change);
         }
+        if (in_array($kind, self::REDIRECTS, true)) {
+            return $this->redirect($kind, $change);
+        }
         if (! isset($change['pages'])) {
             return $this->one($kind, $this->identity($change['page'] ?? null, 'page'), $change);
         }
@@ -110,6 +117,25 @@ final class ChangeReader
             'place-menu' => new Change\PlaceMenu($menu, is_string($change['place'] ?? null) && $change['place'] !== '' ? $change['place'] : null),
             'remove-menu' => new Change\RemoveMenu($menu),
             default => new Change\ArrangeMenu($menu, (new EntryReader($this->rules, $this->zone, $menu))->read($change['entries'] ?? null), is_string($change['basedOn'] ?? null) ? $change['basedOn'] : null),
+        };
+    }
+
+    /** @param  array<mixed>  $change */
+    private function redirect(string $kind, array $change): Change
+    {
+        if ($kind === 'order-patterns') {
+            $named = is_array($change['redirects'] ?? null) ? array_values($change['redirects']) : throw new ChangeRefused('redirects', 'Say the patterns in their order, as a list of identities.');
+
+            return new Change\OrderPatterns(array_map(fn (int $i): string => $this->identity($named[$i], "redirects.$i"), array_keys($named)));
+        }
+        $id = $this->identity($change['redirect'] ?? null, 'redirect');
+        /** @var array<string, mixed> $fields */
+        $fields = array_diff_key($change, ['kind' => true, 'redirect' => true, 'origin' => true, 'id' => true]);
+
+        return match ($kind) {
+            'make-redirect' => new Change\MakeRedirect((new RuleReader($this->rules, $this->zone))->read(['id' => $id] + $fields)),
+            'change-redirect' => new Change\ChangeRedirect($id, $fields),
+            default => ($change['gone'] ?? false) === true ? Change\RemoveRedirect::leavingGone($id) : Change\RemoveRedirect::leavingFree($id),
         };
     }
 
@@ -154,7 +180,7 @@ final class ChangeReader
         return [
             'make', 'rename', 'set-slug', 'pin', 'unpin', 'move', 'duplicate', 'change-kind', 'leave-out', 'take-in', 'go-live', 'take-offline', 'schedule',
             'send-for-review', 'return', 'list', 'unlist', 'keep', 'let-go', 'put-in-bin', 'bring-back', 'empty-bin', 'set-start-page', 'add-address', 'remove-address',
-            'add-to-menu', 'take-out-of-menu', ...self::MENUS,
+            'add-to-menu', 'take-out-of-menu', ...self::MENUS, ...self::REDIRECTS,
         ];
     }
 

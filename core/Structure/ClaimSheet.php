@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Heronstem\Core\Structure;
 
 use Heronstem\Core\Address\Claim;
+use Heronstem\Core\Address\ClaimKind;
 
 /** The claims that a batch looks at: as they are, and as it leaves them. */
 final class ClaimSheet
@@ -40,6 +41,12 @@ final class ClaimSheet
     public function isPlanned(string $key): bool
     {
         return array_key_exists($key, $this->after);
+    }
+
+    /** Whether the batch leaves nobody at an address, or a record of being gone that was not there. */
+    public function isMadeFree(string $key): bool
+    {
+        return $this->isPlanned($key) && ($this->after[$key] === null || ($this->after[$key]->kind === ClaimKind::Gone && $this->now($key)?->kind !== ClaimKind::Gone));
     }
 
     public function set(string $key, ?Claim $claim): void

@@ -11,12 +11,13 @@ use Heronstem\Core\Address\Claim;
 final readonly class Conflict
 {
     /**
-     * @param  string  $page  the page that wants the address
+     * @param  string  $page  the page that wants the address; empty where a redirect rule does
      * @param  Claim  $held  who has it
      * @param  Page|null  $holder  the page behind the claim, as it is now
      * @param  list<WayOut>  $waysOut
+     * @param  string|null  $rule  the redirect rule that wants the address
      */
-    public function __construct(public Address $address, public string $page, public Claim $held, public ?Page $holder, public array $waysOut)
+    public function __construct(public Address $address, public string $page, public Claim $held, public ?Page $holder, public array $waysOut, public ?string $rule = null)
     {
     }
 }

@@ -8,6 +8,7 @@ use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\Claim;
 use Heronstem\Core\Address\ClaimKind;
 use Heronstem\Core\Address\ReservedAddresses;
+use Heronstem\Core\Redirect\Rule;
 
 /**
  * What becomes of the ledger when pages change their addresses: a page lets its old address go and takes
@@ -23,6 +24,9 @@ final class LedgerEffects
 
     /** @var array<string, array{Page, Address, Claim}> wanted and held by somebody else, by key */
     private array $refused = [];
+
+    /** @var list<array{Rule, Address, Claim}> */
+    private array $refusedRules = [];
 
     /** @var list<Note> */
     private array $notes = [];
@@ -49,6 +53,8 @@ final class LedgerEffects
         }
         $this->restoration = new Restoration($workspace, $outcome, $this->sheet, $batch->takesBack());
         $this->release();
+        $rules = new RuleClaims($workspace, $this->sheet, $batch);
+        $rules->letGo();
         $this->take();
         $this->keepAnswering();
         $this->bringBack();
@@ -57,6 +63,19 @@ final class LedgerEffects
         $this->makeKnown();
         $this->restoration->restore();
         $this->settleRemoved();
+        $this->refusedRules = $rules->settle();
+    }
+
+    /** What holds an address once the batch is applied. */
+    public function claimAt(Address $address): ?Claim
+    {
+        return $this->sheet->isPlanned($address->key) ? $this->sheet->planned($address->key) : $this->sheet->now($address->key) ?? $this->workspace->ledger->claimsOn([$address])[$address->key] ?? null;
+    }
+
+    /** @return list<array{Rule, Address, Claim}> the rule that wants, what it wants, and the claim in its way */
+    public function refusedRules(): array
+    {
+        return $this->refusedRules;
     }
 
     /** @return list<ClaimDifference> ordered by address */
@@ -117,6 +136,10 @@ final class LedgerEffects
             $addresses[$wish->address->key] = $wish->address;
         }
 
+        foreach (RuleClaims::addresses($this->workspace) as $address) {
+            $addresses[$address->key] = $address;
+        }
+
         return array_values($addresses);
     }
 
@@ -172,6 +195,9 @@ final class LedgerEffects
     private function inWayOf(Page $page, Address $wanted): ?Claim
     {
         $planned = $this->sheet->isPlanned($wanted->key) ? $this->sheet->planned($wanted->key) : null;
+        if ($this->sheet->isMadeFree($wanted->key)) {
+            return null;
+        }
         if ($planned !== null) {
             return $planned->kind !== ClaimKind::Page && ($planned->page === $page->id || $this->batch->decisions->givesWay($wanted->key)) ? null : $planned;
         }

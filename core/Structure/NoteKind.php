@@ -34,6 +34,12 @@ enum NoteKind: string
     case StaysMade = 'stays-made';
     /** Taking back: of a menu, what has changed again since stays. */
     case MenuStays = 'menu-stays';
+    /** Taking back: the redirect of this source stays as it is by now, or stays away. */
+    case RedirectStays = 'redirect-stays';
+    /** A redirect (`other`) answers before this live page. */
+    case RedirectHides = 'redirect-hides';
+    /** Redirects lead to this page (`other` says how many), which visitors no longer get. */
+    case RedirectsBreak = 'redirects-break';
     /** Taking back: the page is no longer there. */
     case IsGone = 'is-gone';
 }

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Structure;
 
+use Heronstem\Core\Address\Address;
 use Heronstem\Core\Menu\MenuEffect;
 use Heronstem\Core\Menu\MenuEffectKind;
 use Heronstem\Core\Menu\MenuStanding;
+use Heronstem\Core\Redirect\RuleReach;
 
 /** Notices what is allowed yet surprising in the outcome of a batch. */
 final readonly class Notes
@@ -30,7 +32,29 @@ final readonly class Notes
             }
         }
 
-        return [...$notes, ...$this->emptySections(), ...$this->leaving($menu)];
+        return [...$notes, ...$this->emptySections(), ...$this->leaving($menu), ...$this->redirects()];
+    }
+
+    /** @return list<Note> pages that a redirect answers before, and pages that redirects lead to and visitors no longer get */
+    private function redirects(): array
+    {
+        $notes = $broken = [];
+        foreach ($this->workspace->redirects->touched() as [, $rule]) {
+            $claim = $rule?->inFront === true && $rule->isOn && $rule->reach !== RuleReach::Pattern ? $this->workspace->ledger->claimsOn([Address::stored($rule->source, $this->workspace->rules())])[$rule->key] ?? null : null;
+            $page = $claim?->page === null ? null : $this->workspace->find($claim->page);
+            if ($page?->isLive() === true && $rule !== null) {
+                $notes[] = new Note(NoteKind::RedirectHides, $page->id, $page->name, $rule->source);
+            }
+        }
+        $hidden = array_values(array_filter($this->workspace->touched(), fn (string $id): bool => $this->workspace->before($id)?->isLive() === true && ($this->outcome[$id] ?? null)?->isLive() !== true));
+        foreach ($this->workspace->redirects->leadingTo(...$hidden) as $rule) {
+            $broken[(string) $rule->target?->value] = ($broken[(string) $rule->target?->value] ?? 0) + 1;
+        }
+        foreach ($broken as $id => $count) {
+            $notes[] = new Note(NoteKind::RedirectsBreak, (string) $id, $this->workspace->before((string) $id)->name ?? '', (string) $count);
+        }
+
+        return $notes;
     }
 
     /** @return list<Note> one for each page put in the bin, with how many go along */

@@ -12,12 +12,13 @@ use Heronstem\Core\Menu\MenuConsequences;
 use Heronstem\Core\Menu\MenuEffects;
 use Heronstem\Core\Menu\Menus;
 use Heronstem\Core\Menu\MenusTouched;
+use Heronstem\Core\Redirect\Rules;
 use Heronstem\Core\Refusal;
 
 /** Batch + what is → ripple. Reads the branches concerned through its ports, writes nothing. */
 final readonly class Planner
 {
-    public function __construct(private SiteFrame $site, private Pages $pages, private Ledger $ledger, private LinksInto $links, private Menus $menus)
+    public function __construct(private SiteFrame $site, private Pages $pages, private Ledger $ledger, private LinksInto $links, private Menus $menus, private Rules $redirects)
     {
     }
 
@@ -32,7 +33,7 @@ final readonly class Planner
     /** @param  array<string, true>  $spared made pages that are not unmade */
     private function planSparing(Batch $batch, array $spared): Ripple
     {
-        $workspace = new Workspace($this->site, $this->pages, $this->ledger, $this->menus, $batch->decisions);
+        $workspace = new Workspace($this->site, $this->pages, $this->ledger, $this->menus, $this->redirects, $batch->decisions);
         $workspace->spared = $spared;
         $workspace->expect($batch->pagesNamed());
         $this->change($batch, $workspace);
@@ -43,6 +44,8 @@ final readonly class Planner
             return $this->planSparing($batch, $spared + array_map(static fn (): bool => true, $stuck));
         }
 
+        (new RuleLoops($workspace, $effects))->guard();
+
         return $this->ripple($workspace, $outcome, $effects);
     }
 
@@ -51,6 +54,7 @@ final readonly class Planner
     {
         $passed = [];
         foreach ($batch->changes as $i => $change) {
+            $workspace->redirects->field = "changes.$i";
             try {
                 $change->on($workspace);
             } catch (AlreadySo $already) {
@@ -92,12 +96,16 @@ final readonly class Planner
             copies: $workspace->copies,
             startPage: StartPageDifference::between($this->site->startPage, $workspace->startPage),
             startPageSignedIn: StartPageDifference::between($this->site->startPageSignedIn, $workspace->startPageSignedIn),
-            conflicts: array_map(static fn (array $refused): Conflict => $ways->of(...$refused), $effects->refused()),
+            conflicts: [
+                ...array_map(static fn (array $refused): Conflict => $ways->of(...$refused), $effects->refused()),
+                ...array_map(static fn (array $refused): Conflict => $ways->ofRule(...$refused), $effects->refusedRules()),
+            ],
             questions: $workspace->questions,
             notes: [...$workspace->notes, ...$effects->notes(), ...(new Notes($outcome, $workspace))->all($menu)],
             pages: $this->differences($outcome, $workspace),
             claims: $claims,
             menus: $workspace->menus->differences(),
+            rules: $workspace->redirects->differences(),
             menusTouched: MenusTouched::by($workspace, $outcome),
             outcome: $outcome,
             heirs: $this->heirs($claims, $outcome, $workspace),

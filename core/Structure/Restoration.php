@@ -65,6 +65,7 @@ final readonly class Restoration
             ClaimKind::Also, ClaimKind::Redirect => $there ? $this->sheet->set($key, $stillWaits ? $was : $was->heldForNobody()) : null,
             ClaimKind::Gone => $this->sheet->set($key, $stillWaits ? $was : $was->heldForNobody()),
             ClaimKind::Bin => $stillWaits ? $this->sheet->set($key, $was) : null,
+            ClaimKind::Rule => $this->workspace->redirects->claimingAt($key) !== null ? $this->sheet->set($key, $was) : null,
             ClaimKind::Reserved => null,
         };
     }

@@ -7,6 +7,7 @@ namespace Heronstem\Core\Structure;
 use Heronstem\Core\Address\Claim;
 use Heronstem\Core\Menu\MenuDifference;
 use Heronstem\Core\Menu\MenuEffect;
+use Heronstem\Core\Redirect\RuleDifference;
 
 /** Everything that follows from a batch, computed before anything is written. */
 final readonly class Ripple
@@ -31,6 +32,7 @@ final readonly class Ripple
      * @param  list<PageDifference>  $pages  the exact inverse's material
      * @param  list<ClaimDifference>  $claims
      * @param  list<MenuDifference>  $menus
+     * @param  list<RuleDifference>  $rules
      * @param  list<string>  $menusTouched  menus that may look different
      * @param  array<string, Page|null>  $outcome  every page as it will be, by identity
      * @param  array<string, Page>  $heirs  pages that stay as they are, and to which redirects lead from now on
@@ -57,6 +59,7 @@ final readonly class Ripple
         public array $pages,
         public array $claims,
         public array $menus,
+        public array $rules,
         public array $menusTouched,
         public array $outcome,
         public array $heirs,
@@ -89,7 +92,7 @@ final readonly class Ripple
 
     public function changesNothing(): bool
     {
-        return $this->pages === [] && $this->claims === [] && $this->menus === [] && $this->conflicts === [] && $this->startPage === null && $this->startPageSignedIn === null;
+        return $this->pages === [] && $this->claims === [] && $this->menus === [] && $this->rules === [] && $this->conflicts === [] && $this->startPage === null && $this->startPageSignedIn === null;
     }
 
     /** Whether visitors notice or something of weight goes, so that it is shown before it is done. */
@@ -97,7 +100,7 @@ final readonly class Ripple
     {
         $seen = array_filter($this->moves, static fn (AddressMove $move): bool => $move->seen);
 
-        return $seen !== [] || $this->conflicts !== [] || $this->questions !== [] || $this->notes !== [] || $this->goOffline !== [] || $this->startPage !== null || $this->startPageSignedIn !== null || $this->menus !== [] || count($this->copies) > 1;
+        return $seen !== [] || $this->conflicts !== [] || $this->questions !== [] || $this->notes !== [] || $this->goOffline !== [] || $this->startPage !== null || $this->startPageSignedIn !== null || $this->menus !== [] || $this->rules !== [] || count($this->copies) > 1;
     }
 
     /**
@@ -108,13 +111,13 @@ final readonly class Ripple
     {
         $hash = hash_init('sha256');
         $flags = JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE;
-        foreach ([$this->pages, $this->claims, $this->menus] as $differences) {
+        foreach ([$this->pages, $this->claims, $this->menus, $this->rules] as $differences) {
             foreach ($differences as $difference) {
                 hash_update($hash, json_encode($difference->toArray(), $flags));
             }
             hash_update($hash, "\n");
         }
-        $conflicts = array_map(static fn (Conflict $c): array => [$c->address->path, $c->page, $c->held->page, $c->held->heldFor], $this->conflicts);
+        $conflicts = array_map(static fn (Conflict $c): array => [$c->address->path, $c->page, $c->rule, $c->held->page, $c->held->heldFor], $this->conflicts);
         hash_update($hash, json_encode([$conflicts, $this->startPage?->after, ...($this->startPageSignedIn === null ? [] : [$this->startPageSignedIn->after])], $flags));
         $rewrites = array_map(static fn (RawLinkEffect $effect): array => [$effect->link->page, $effect->link->href, $effect->meant?->id], $this->rewrites());
         hash_update($hash, $rewrites === [] ? '' : json_encode($rewrites, $flags));

@@ -40,6 +40,11 @@ final readonly class WayOut
         return new self(WayOutKind::EmptyIt, [new Change\EmptyBin($root)], [Decision::giveWay($address)], null);
     }
 
+    public static function standInFront(string $rule): self
+    {
+        return new self(WayOutKind::StandInFront, [new Change\ChangeRedirect($rule, ['inFront' => true])], [], null);
+    }
+
     public static function chooseAnother(): self
     {
         return new self(WayOutKind::ChooseAnother, [], [], null);

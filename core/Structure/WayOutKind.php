@@ -15,5 +15,7 @@ enum WayOutKind: string
     case EmptyIt = 'empty-it';
     /** Let a page answer where one was recorded as gone. */
     case AnswerAgain = 'answer-again';
+    /** Let a redirect answer before the page that holds the address. */
+    case StandInFront = 'stand-in-front';
     case ChooseAnother = 'choose-another';
 }

@@ -10,6 +10,7 @@ use Heronstem\Core\Address\ClaimKind;
 use Heronstem\Core\Address\Composition;
 use Heronstem\Core\Address\ReservedAddresses;
 use Heronstem\Core\Address\Slug;
+use Heronstem\Core\Redirect\Rule;
 
 /** Finds the ways out of a conflict that really apply to it; the first is the one to take unless told otherwise. */
 final class WaysOut
@@ -37,6 +38,18 @@ final class WaysOut
         ]);
     }
 
+    /** Of a redirect rule that wants an address which somebody else holds. */
+    public function ofRule(Rule $wanting, Address $wanted, Claim $held): Conflict
+    {
+        $waiting = $held->heldFor === null ? null : $this->workspace->find($held->heldFor);
+        $holder = $waiting ?? ($held->page === null ? null : $this->workspace->find($held->page));
+        $front = $wanting->with(['inFront' => true]);
+        $isServed = in_array($held->kind, [ClaimKind::Page, ClaimKind::Also], true)
+            && $this->workspace->redirects->twinOf($front) === null && ! (new RuleLoops($this->workspace, $this->effects))->wouldGoRound($front);
+
+        return new Conflict($wanted, '', $held, $holder, [...$this->fromHolder($held, $waiting), ...($isServed ? [WayOut::standInFront($wanting->id)] : []), WayOut::chooseAnother()], $wanting->id);
+    }
+
     /** @return list<WayOut> */
     private function fromHolder(Claim $held, ?Page $waiting): array
     {
@@ -48,7 +61,7 @@ final class WaysOut
         }
 
         return match ($held->kind) {
-            ClaimKind::Redirect, ClaimKind::Also => [WayOut::giveWay(WayOutKind::ReplaceRedirect, $held->address)],
+            ClaimKind::Redirect, ClaimKind::Also, ClaimKind::Rule => [WayOut::giveWay(WayOutKind::ReplaceRedirect, $held->address)],
             ClaimKind::Gone => [WayOut::giveWay(WayOutKind::AnswerAgain, $held->address)],
             default => [],
         };

@@ -9,6 +9,8 @@ use Heronstem\Core\Address\Ledger;
 use Heronstem\Core\Menu\Menus;
 use Heronstem\Core\Menu\MenuSheet;
 use Heronstem\Core\Moment;
+use Heronstem\Core\Redirect\Rules;
+use Heronstem\Core\Redirect\RuleSheet;
 
 /**
  * The structure as a batch leaves it, laid over what is: reads through to the ports,
@@ -55,11 +57,14 @@ final class Workspace
 
     public readonly MenuSheet $menus;
 
-    public function __construct(public readonly SiteFrame $site, private readonly Pages $pages, public readonly Ledger $ledger, Menus $menus, public readonly Decisions $decisions)
+    public readonly RuleSheet $redirects;
+
+    public function __construct(public readonly SiteFrame $site, private readonly Pages $pages, public readonly Ledger $ledger, Menus $menus, Rules $redirects, public readonly Decisions $decisions)
     {
         $this->startPage = $site->startPage;
         $this->startPageSignedIn = $site->startPageSignedIn;
         $this->menus = new MenuSheet($menus);
+        $this->redirects = new RuleSheet($redirects);
     }
 
     public function rules(): AddressRules

@@ -6,13 +6,11 @@ namespace App\Http\Api;
 
 use App\Desk\Permission;
 use App\Desk\Planners;
+use App\Desk\Resolvers;
 use App\Http\Api\Schema\ConflictView;
 use App\Models\Site;
-use App\Store\LedgerAnswers;
-use Heronstem\Core\Redirect\Resolver;
 use Heronstem\Core\Refusal;
 use Heronstem\Core\Structure\ChangeReader;
-use Illuminate\Database\Connection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OpenApi\Attributes as OA;
@@ -20,7 +18,7 @@ use OpenApi\Attributes as OA;
 /** What an address would be, and what answers there. */
 final readonly class AddressController
 {
-    public function __construct(private Permission $permission, private Planners $planners, private Connection $db)
+    public function __construct(private Permission $permission, private Planners $planners, private Resolvers $resolvers)
     {
     }
 
@@ -48,8 +46,7 @@ final readonly class AddressController
     public function explain(Request $request, Site $site): JsonResponse
     {
         $this->permission->toSee(Signed::in($request), $site);
-        $resolver = new Resolver($site->rules(), new LedgerAnswers($this->db, $site));
 
-        return new JsonResponse($resolver->resolve($request->string('address')->value())->toArray());
+        return new JsonResponse($this->resolvers->for($site)->resolve($request->string('address')->value())->toArray());
     }
 }

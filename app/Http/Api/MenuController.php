@@ -7,12 +7,12 @@ namespace App\Http\Api;
 use App\Desk\Layout;
 use App\Desk\Permission;
 use App\Desk\ReadMenuFile;
+use App\Desk\Resolvers;
 use App\Desk\SiteMenus;
 use App\Http\Api\Schema\MenuView;
 use App\Models\File;
 use App\Models\Page;
 use App\Models\Site;
-use App\Store\LedgerAnswers;
 use App\Store\MenuStanding;
 use App\Store\StoredMenus;
 use App\Store\Unreached;
@@ -24,7 +24,6 @@ use Heronstem\Core\Menu\MenuFile;
 use Heronstem\Core\Menu\MenuPlace;
 use Heronstem\Core\Menu\Viewer;
 use Heronstem\Core\Moment;
-use Heronstem\Core\Redirect\Resolver;
 use Illuminate\Database\Connection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -38,7 +37,7 @@ final readonly class MenuController
     /** Most bytes of a menu file. */
     private const LARGEST = 500_000;
 
-    public function __construct(private Permission $permission, private Connection $db, private SiteMenus $menus, private MenuStanding $standing, private ReadMenuFile $files)
+    public function __construct(private Permission $permission, private Connection $db, private SiteMenus $menus, private MenuStanding $standing, private ReadMenuFile $files, private Resolvers $resolvers)
     {
     }
 
@@ -120,7 +119,7 @@ final readonly class MenuController
         $menus = [$menu->id => $menu];
         $whole = $this->menus->resolver($site, $menus, $this->viewer($who), $moment)->whole($menu);
         $place = $menu->place === null ? null : Layout::places()[$menu->place] ?? null;
-        $findings = MenuChecks::of($this->menus->resolver($site, $menus, Viewer::anybody(), $moment)->whole($menu), $place, new Resolver($site->rules(), new LedgerAnswers($this->db, $site)));
+        $findings = MenuChecks::of($this->menus->resolver($site, $menus, Viewer::anybody(), $moment)->whole($menu), $place, $this->resolvers->for($site));
 
         return MenuView::of($menu, $basedOn ?? $menu->version(), $whole, $findings, $this->names($menu, $site));
     }

@@ -4,15 +4,17 @@ declare(strict_types=1);
 
 namespace App\Http\Site;
 
+use App\Desk\Resolvers;
 use App\Models\File;
 use App\Models\Page;
 use App\Models\PageWords;
 use App\Models\Site;
 use App\Models\Visitor;
-use App\Store\LedgerAnswers;
+use App\Store\HitLog;
 use App\Store\NearAddresses;
 use Heronstem\Core\Content\Document;
-use Heronstem\Core\Redirect\Resolver;
+use Heronstem\Core\Redirect\Asker;
+use Heronstem\Core\Redirect\Resolution;
 use Heronstem\Core\Structure\PageKind;
 use Heronstem\Core\Structure\State;
 use Illuminate\Contracts\View\Factory as Views;
@@ -34,6 +36,9 @@ final readonly class FrontController
         private NearAddresses $near,
         private FileResponse $files,
         private VisitorAccount $account,
+        private Resolvers $resolvers,
+        private PausePage $pause,
+        private HitLog $hits,
     ) {
     }
 
@@ -55,16 +60,21 @@ final readonly class FrontController
         if (str_starts_with($asked, '/_account/')) {
             return $this->account->answer($request, $site, (string) strtok($asked, '?'), fn (): array => $this->pageView->frame($site, $visitor));
         }
-        if (! $request->isMethodCacheable()) {
-            return new Response('Only GET and HEAD are answered here.', 405, ['Allow' => 'GET, HEAD', 'Content-Type' => 'text/plain; charset=utf-8']);
-        }
         if (preg_match('#^/_files/([0-9A-Z]{26})/#', $asked, $file) === 1) {
             return $this->file($file[1], $site, $visitor);
         }
-        $resolution = (new Resolver($site->rules(), new LedgerAnswers($this->db, $site)))->resolve($asked);
+        $resolution = $this->resolvers->for($site)->resolve($asked);
+        $this->note($resolution, $request, $site);
         $sends = $resolution->sendsWith();
+        // What is sent to an address that moved goes along, whatever its method.
+        if (! $request->isMethodCacheable() && $sends === null) {
+            return new Response('Only GET and HEAD are answered here.', 405, ['Allow' => 'GET, HEAD', 'Content-Type' => 'text/plain; charset=utf-8']);
+        }
         if ($sends !== null) {
             return new Response('', $sends, ['Location' => (string) $resolution->location, 'Cache-Control' => 'no-cache']);
+        }
+        if ($resolution->pause !== null) {
+            return $this->pause->respond($resolution, $site, $this->pageView->frame($site, $visitor));
         }
         if ($resolution->status !== 200) {
             return $this->missed($resolution->normal === '' ? '/' : $resolution->normal, $site, $visitor, $resolution->status === 410 ? 410 : 404);
@@ -75,6 +85,21 @@ final readonly class FrontController
         $page = $this->startOf($visitor, $resolution->page, $site) ?? Page::query()->where('ulid', $resolution->page)->firstOrFail();
 
         return $page->kind === PageKind::Download ? $this->file((string) $page->target()?->value, $site, $visitor) : $this->page($request, $page, $site, $visitor);
+    }
+
+    private function note(Resolution $resolution, Request $request, Site $site): void
+    {
+        $isMissed = $resolution->status === 404 && $resolution->rule === null && $resolution->sendsWith() === null;
+        if (! $isMissed && $resolution->rules() === []) {
+            return;
+        }
+        $asker = Asker::of((string) $request->userAgent(), (string) $request->headers->get('Referer', ''), $request->getHost());
+        foreach ($resolution->rules() as $rule) {
+            $this->hits->used($site, $rule, $asker);
+        }
+        if ($isMissed && $resolution->normal !== '') {
+            $this->hits->missed($site, $resolution->normal, $asker);
+        }
     }
 
     /** What somebody signed in gets in place of the visitors' start page. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Heronstem\Core\Structure\Change;
 
 use Heronstem\Core\Menu\MenuDifference;
+use Heronstem\Core\Redirect\RuleDifference;
 use Heronstem\Core\Structure\Change;
 use Heronstem\Core\Structure\ChangeRefused;
 use Heronstem\Core\Structure\ClaimDifference;
@@ -27,8 +28,9 @@ final readonly class TakeBack implements Change
      * @param  list<PageDifference>  $pages  what that entry did
      * @param  list<ClaimDifference>  $claims
      * @param  list<MenuDifference>  $menus
+     * @param  list<RuleDifference>  $rules
      */
-    public function __construct(public string $entry, public array $pages, public array $claims, public ?StartPageDifference $startPage = null, public array $menus = [], public ?StartPageDifference $startPageSignedIn = null)
+    public function __construct(public string $entry, public array $pages, public array $claims, public ?StartPageDifference $startPage = null, public array $menus = [], public ?StartPageDifference $startPageSignedIn = null, public array $rules = [])
     {
     }
 
@@ -57,6 +59,7 @@ final readonly class TakeBack implements Change
         $this->guardPlaces($placed, $workspace);
         $this->startPageBack($start, $workspace);
         $this->menusBack($workspace);
+        $this->rulesBack($workspace);
         $this->signedInStartBack($workspace);
         $this->oneStartPage($workspace);
     }
@@ -79,6 +82,30 @@ final readonly class TakeBack implements Change
     public function toArray(): array
     {
         return ['kind' => 'take-back', 'entry' => $this->entry];
+    }
+
+    /** A rule that has changed again since stays, and one whose source another rule has by now stays away. */
+    private function rulesBack(Workspace $workspace): void
+    {
+        $back = [];
+        foreach ($this->rules as $difference) {
+            $now = $workspace->redirects->find($difference->rule);
+            if (! $difference->isStill($now)) {
+                $workspace->notes[] = new Note(NoteKind::RedirectStays, $difference->rule, ($now ?? $difference->before)->source ?? '');
+            } elseif ($difference->before === null) {
+                $workspace->redirects->remove($difference->rule);
+            } else {
+                $workspace->redirects->put($difference->before);
+                $back[] = [$difference->before, $now];
+            }
+        }
+        // Only once all are back it is known whether two answer for the same.
+        foreach ($back as [$rule, $found]) {
+            if ($workspace->redirects->twinOf($rule) !== null) {
+                $found === null ? $workspace->redirects->remove($rule->id) : $workspace->redirects->put($found);
+                $workspace->notes[] = new Note(NoteKind::RedirectStays, $rule->id, $rule->source);
+            }
+        }
     }
 
     /** Entries whose page is gone meanwhile stay out: an entry leads somewhere. */

@@ -20,6 +20,7 @@ final class Invariants
         self::addresses($site);
         self::ledger($site, $everLive);
         self::menus($site);
+        self::redirects($site);
     }
 
     private static function tree(MemorySite $site): void
@@ -75,6 +76,20 @@ final class Invariants
         }
     }
 
+    private static function redirects(MemorySite $site): void
+    {
+        $known = [];
+        foreach ($site->redirects as $id => $rule) {
+            Assert::assertSame((string) $id, $rule->id);
+            Assert::assertArrayNotHasKey($rule->identity(), $known, 'Two redirects answer for the same.');
+            $known[$rule->identity()] = true;
+            Assert::assertTrue(! $rule->claims() || ($site->claims[$rule->key] ?? null)?->kind === ClaimKind::Rule, 'A redirect does not hold its address.');
+        }
+        foreach ($site->claims as $key => $claim) {
+            Assert::assertTrue($claim->kind !== ClaimKind::Rule || $site->claiming([(string) $key]) !== [], 'An address is held by a redirect that is not there.');
+        }
+    }
+
     private static function addresses(MemorySite $site): void
     {
         foreach ($site->pages as $page) {
@@ -110,7 +125,7 @@ final class Invariants
             $page = $claim->page === null ? null : $site->pages[$claim->page] ?? null;
             Assert::assertSame($claim->page, $page?->id, 'A claim leads to a page that is gone.');
             Assert::assertFalse($page?->isBinned() ?? false, 'A claim leads to a page in the bin.');
-            Assert::assertSame(in_array($claim->kind, [ClaimKind::Gone, ClaimKind::Bin], true), $page === null);
+            Assert::assertSame(in_array($claim->kind, [ClaimKind::Gone, ClaimKind::Bin, ClaimKind::Rule], true), $page === null);
             if ($claim->kind === ClaimKind::Page) {
                 Assert::assertSame($claim->address->key, $page?->address->key, 'A page claims an address that is not its own.');
             }

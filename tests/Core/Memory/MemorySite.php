@@ -23,6 +23,9 @@ use Heronstem\Core\Menu\MenuPlace;
 use Heronstem\Core\Menu\Menus;
 use Heronstem\Core\Menu\Spread;
 use Heronstem\Core\Moment;
+use Heronstem\Core\Redirect\Rule;
+use Heronstem\Core\Redirect\RuleDifference;
+use Heronstem\Core\Redirect\Rules;
 use Heronstem\Core\Structure\Authority;
 use Heronstem\Core\Structure\Batch;
 use Heronstem\Core\Structure\Change;
@@ -39,9 +42,10 @@ use Heronstem\Core\Structure\Place;
 use Heronstem\Core\Structure\Planner;
 use Heronstem\Core\Structure\Ripple;
 use Heronstem\Core\Structure\SiteFrame;
+use Heronstem\Core\Structure\TargetKind;
 
 /** A whole site in memory: the core's ports, and applying as plainly as can be. */
-final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages
+final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Rules
 {
     public const MAIN = '01J0000000000000000000MAJN';
 
@@ -66,6 +70,9 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages
     public int $now = 1_800_000_000;
 
     public Authority $authority = Authority::Manager;
+
+    /** @var array<string, Rule> */
+    public array $redirects = [];
 
     /** @var array<string, Menu> */
     public array $menus;
@@ -100,7 +107,7 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages
 
     public function planBatch(Batch $batch): Ripple
     {
-        return (new Planner(new SiteFrame($this->rules, $this->startPage, Moment::at($this->now), 'UTC', $this->authority, $this->places(), $this->startPageSignedIn), $this, $this, $this, $this))->plan($batch);
+        return (new Planner(new SiteFrame($this->rules, $this->startPage, Moment::at($this->now), 'UTC', $this->authority, $this->places(), $this->startPageSignedIn), $this, $this, $this, $this, $this))->plan($batch);
     }
 
     public function apply(Change ...$changes): Ripple
@@ -128,6 +135,13 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages
                 unset($this->menus[$difference->menu]);
             } else {
                 $this->menus[$menu->id] = $menu;
+            }
+        }
+        foreach ($ripple->rules as $difference) {
+            if ($difference->after === null) {
+                unset($this->redirects[$difference->rule]);
+            } else {
+                $this->redirects[$difference->rule] = $difference->after;
             }
         }
         foreach ($ripple->claims as $difference) {
@@ -162,7 +176,7 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages
 
         $menus = array_map(static fn (MenuDifference $difference): MenuDifference => MenuDifference::fromArray(self::throughJson($difference->toArray())), $ripple->menus);
 
-        return new TakeBack('entry', $pages, $claims, $ripple->startPage, $menus, $ripple->startPageSignedIn);
+        return new TakeBack('entry', $pages, $claims, $ripple->startPage, $menus, $ripple->startPageSignedIn, array_map(static fn (RuleDifference $difference): RuleDifference => RuleDifference::fromArray(self::throughJson($difference->toArray())), $ripple->rules));
     }
 
     /**
@@ -204,7 +218,32 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages
         $menus = array_map(static fn (Menu $menu): array => $menu->toArray(), $this->menus);
         ksort($menus);
 
-        return ['start' => $this->startPage, 'signed in' => $this->startPageSignedIn, 'menus' => $menus, 'pages' => $pages, 'claims' => $claims];
+        $redirects = array_map(static fn (Rule $rule): array => $rule->toArray(), $this->redirects);
+        ksort($redirects);
+
+        return ['start' => $this->startPage, 'signed in' => $this->startPageSignedIn, 'redirects' => $redirects, 'menus' => $menus, 'pages' => $pages, 'claims' => $claims];
+    }
+
+    public function named(array $ids): array
+    {
+        return array_intersect_key($this->redirects, array_flip($ids));
+    }
+
+    public function claiming(array $keys): array
+    {
+        $found = array_filter($this->redirects, static fn (Rule $rule): bool => $rule->claims() && in_array($rule->key, $keys, true));
+
+        return array_column($found, null, 'key');
+    }
+
+    public function standing(): array
+    {
+        return array_values(array_filter($this->redirects, static fn (Rule $rule): bool => ! $rule->claims()));
+    }
+
+    public function leadingTo(array $pages): iterable
+    {
+        return array_values(array_filter($this->redirects, static fn (Rule $rule): bool => $rule->target?->kind === TargetKind::Page && in_array($rule->target->value, $pages, true)));
     }
 
     public function page(string $id): ?Page

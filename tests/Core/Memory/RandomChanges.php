@@ -16,6 +16,8 @@ use Heronstem\Core\Menu\EntryKind;
 use Heronstem\Core\Menu\MenuKind;
 use Heronstem\Core\Menu\Spread;
 use Heronstem\Core\Moment;
+use Heronstem\Core\Redirect\Rule;
+use Heronstem\Core\Redirect\RuleReader;
 use Heronstem\Core\Refusal;
 use Heronstem\Core\Structure\Answer;
 use Heronstem\Core\Structure\Batch;
@@ -40,15 +42,16 @@ final readonly class RandomChanges
     /**
      * @param  list<string>  $ids  pages of the site, those in the bin included
      * @param  list<string>  $menus
+     * @param  list<string>  $redirects
      */
-    public function __construct(private array $ids, private AddressRules $rules, private int $now, private string $salt = '', private array $menus = [])
+    public function __construct(private array $ids, private AddressRules $rules, private int $now, private string $salt = '', private array $menus = [], private array $redirects = [])
     {
     }
 
     /** Over the pages and menus that a site has at this moment. */
     public static function over(MemorySite $site): self
     {
-        return new self(array_map(strval(...), array_keys($site->pages)), $site->rules, $site->now, menus: array_map(strval(...), array_keys($site->menus)));
+        return new self(array_map(strval(...), array_keys($site->pages)), $site->rules, $site->now, menus: array_map(strval(...), array_keys($site->menus)), redirects: array_map(strval(...), array_keys($site->redirects)));
     }
 
     /** @param  non-empty-list<array{int, int, int, int}>  $steps */
@@ -76,7 +79,7 @@ final readonly class RandomChanges
     /** One step: what, which page, which other, how. */
     public static function step(): Generator
     {
-        return Generators::tuple(Generators::choose(0, 31), Generators::choose(0, 17), Generators::choose(0, 17), Generators::choose(0, 5));
+        return Generators::tuple(Generators::choose(0, 35), Generators::choose(0, 17), Generators::choose(0, 17), Generators::choose(0, 5));
     }
 
     /** Lists of batches, each of one to three steps. */
@@ -152,8 +155,27 @@ final readonly class RandomChanges
             28 => new Change\AddToMenu($page, $menus[$where % count($menus)]),
             29 => new Change\TakeOutOfMenu($page, $menus[$where % count($menus)]),
             30 => $this->aboutMenu($menus, $where, $how, $new),
-            default => new Change\ArrangeMenu($menus[$where % count($menus)], $this->entries($new, $page, $other, $how)),
+            31 => new Change\ArrangeMenu($menus[$where % count($menus)], $this->entries($new, $page, $other, $how)),
+            32, 33 => new Change\MakeRedirect($this->redirect($new, $page, $which, $how)),
+            34 => new Change\ChangeRedirect($this->anyRedirect($where), [['isOn' => false], ['isOn' => true], ['inFront' => true], ['inFront' => false], ['source' => $address->path], ['leadsTo' => ['address' => '/x/y']]][$how]),
+            default => $how < 3 ? Change\RemoveRedirect::leavingFree($this->anyRedirect($where)) : Change\RemoveRedirect::leavingGone($this->anyRedirect($where)),
         };
+    }
+
+    private function redirect(string $id, string $page, int $which, int $how): Rule
+    {
+        $source = ['/deal', '/summer', '/Help/times', '/travel', '/x/y', '/old/:x'][($which + $how) % 6];
+        $target = ['address' => ['/nowhere', '/deal', '/nowhere', '/deal', '/x/y', '/nowhere'][$how]];
+        $given = ['id' => $id, 'source' => $source, 'reach' => str_contains($source, ':') ? 'pattern' : ($how === 1 ? 'branch' : 'one'), 'leadsTo' => $target, 'inFront' => $how === 2];
+
+        $rule = (new RuleReader($this->rules, 'UTC'))->read($source === $target['address'] ? ['leadsTo' => ['address' => '/nowhere']] + $given : $given);
+
+        return $how < 3 ? $rule->with(['target' => Target::page($page)]) : $rule;
+    }
+
+    private function anyRedirect(int $n): string
+    {
+        return $this->redirects === [] ? Identity::derived('01J0000000', 'none') : $this->redirects[$n % count($this->redirects)];
     }
 
     /** @param  list<string>  $menus */

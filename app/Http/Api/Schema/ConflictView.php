@@ -20,7 +20,8 @@ final readonly class ConflictView
      */
     public function __construct(
         #[OA\Property] public string $address,
-        #[OA\Property] public string $page,
+        #[OA\Property(description: 'empty where a redirect wants it')] public string $page,
+        #[OA\Property(description: 'the redirect that wants it', nullable: true)] public ?string $redirect,
         #[OA\Property(ref: '#/components/schemas/Holder', type: 'object')] public array $held,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/WayOut'))] public array $waysOut,
     ) {
@@ -29,7 +30,7 @@ final readonly class ConflictView
     public static function of(Conflict $conflict): self
     {
         return new self(
-            $conflict->address->readable(), $conflict->page,
+            $conflict->address->readable(), $conflict->page, $conflict->rule,
             [
                 'kind' => $conflict->held->kind->value, 'page' => $conflict->holder?->id, 'name' => $conflict->holder?->name, 'state' => $conflict->holder?->state->value,
                 'since' => $conflict->held->since === null ? null : Moment::stored($conflict->held->since)->iso(), 'byChange' => $conflict->held->byChange,

@@ -8,7 +8,7 @@ use OpenApi\Attributes as OA;
 
 /** Changes to the structure and what follows from them, as they are written and read. */
 #[OA\Schema(schema: 'RippleNote', description: 'What is allowed and should be no surprise; `other` says what or who else, as the kind has it.', required: ['kind', 'page', 'name', 'other'], properties: [
-    new OA\Property('kind', type: 'string', enum: ['live-under-hidden', 'no-menu-reaches', 'leaves-menu', 'in-no-menu', 'menu-reaches-again', 'start-page-hidden', 'address-taken-over', 'address-gone', 'retires', 'section-empty', 'pointer-broken', 'stays', 'stays-made', 'menu-stays', 'is-gone']),
+    new OA\Property('kind', type: 'string', enum: ['live-under-hidden', 'no-menu-reaches', 'leaves-menu', 'in-no-menu', 'menu-reaches-again', 'start-page-hidden', 'address-taken-over', 'address-gone', 'retires', 'section-empty', 'pointer-broken', 'stays', 'stays-made', 'menu-stays', 'redirect-stays', 'redirect-hides', 'redirects-break', 'is-gone']),
     new OA\Property('page', type: 'string'), new OA\Property('name', type: 'string'), new OA\Property('other', type: 'string', nullable: true),
 ])]
 #[OA\Schema(schema: 'RippleRow', description: 'Whom it is about, from which address to which, and a word on it.', required: ['page', 'name', 'from', 'to', 'note'], properties: [
@@ -22,9 +22,9 @@ use OpenApi\Attributes as OA;
     new OA\Property('mark', type: 'string', enum: ['comes', 'goes', 'moves', 'changes'], nullable: true), new OA\Property('leftOut', type: 'integer'),
 ])]
 #[OA\Schema(schema: 'RippleAccount', description: 'Counts, the first fifty rows of each group, notes, and the branch before and after.', required: ['counts', 'lists', 'notes', 'drawing'], properties: [
-    new OA\Property('counts', required: ['addresses', 'redirectsWritten', 'redirectsDropped', 'gone', 'live', 'offline', 'bin', 'menu', 'rawLinks', 'copies', 'linksFollow', 'linksBreak', 'sitemap'], type: 'object', properties: [
+    new OA\Property('counts', required: ['addresses', 'redirectsWritten', 'redirectsDropped', 'gone', 'live', 'offline', 'bin', 'menu', 'redirects', 'rawLinks', 'copies', 'linksFollow', 'linksBreak', 'sitemap'], type: 'object', properties: [
         new OA\Property('addresses', type: 'integer'), new OA\Property('redirectsWritten', type: 'integer'), new OA\Property('redirectsDropped', type: 'integer'), new OA\Property('gone', type: 'integer'),
-        new OA\Property('live', type: 'integer'), new OA\Property('offline', type: 'integer'), new OA\Property('bin', type: 'integer'), new OA\Property('menu', type: 'integer'), new OA\Property('rawLinks', description: 'links written as addresses that go through a redirect, lead elsewhere or break', type: 'integer'), new OA\Property('copies', type: 'integer'),
+        new OA\Property('live', type: 'integer'), new OA\Property('offline', type: 'integer'), new OA\Property('bin', type: 'integer'), new OA\Property('menu', type: 'integer'), new OA\Property('redirects', description: 'redirect rules made, changed or removed', type: 'integer'), new OA\Property('rawLinks', description: 'links written as addresses that go through a redirect, lead elsewhere or break', type: 'integer'), new OA\Property('copies', type: 'integer'),
         new OA\Property('linksFollow', type: 'integer'), new OA\Property('linksBreak', type: 'integer'), new OA\Property('sitemap', type: 'integer'),
     ]),
     new OA\Property('lists', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'array', items: new OA\Items(ref: '#/components/schemas/RippleRow'))),
@@ -41,22 +41,25 @@ use OpenApi\Attributes as OA;
     new OA\Property('open', type: 'boolean'), new OA\Property('answer', type: 'string', nullable: true), new OA\Property('to', type: 'string', nullable: true),
 ])]
 #[OA\Schema(schema: 'WayOut', description: 'Add its changes and decisions to the batch to take it. The first of a conflict is its default.', required: ['kind', 'slug', 'changes', 'decisions'], properties: [
-    new OA\Property('kind', type: 'string', enum: ['free-slug', 'swap', 'replace-redirect', 'take-over', 'empty-it', 'answer-again', 'choose-another']), new OA\Property('slug', type: 'string', nullable: true),
+    new OA\Property('kind', type: 'string', enum: ['free-slug', 'swap', 'replace-redirect', 'take-over', 'empty-it', 'answer-again', 'stand-in-front', 'choose-another']), new OA\Property('slug', type: 'string', nullable: true),
     new OA\Property('changes', type: 'array', items: new OA\Items(ref: '#/components/schemas/Change')), new OA\Property('decisions', type: 'array', items: new OA\Items(ref: '#/components/schemas/Decision')),
 ])]
 #[OA\Schema(schema: 'Holder', required: ['kind', 'page', 'name', 'state', 'since', 'byChange'], properties: [
-    new OA\Property('kind', type: 'string', enum: ['page', 'also', 'redirect', 'gone', 'bin', 'reserved']), new OA\Property('page', type: 'string', nullable: true), new OA\Property('name', type: 'string', nullable: true),
+    new OA\Property('kind', type: 'string', enum: ['page', 'also', 'redirect', 'rule', 'gone', 'bin', 'reserved']), new OA\Property('page', type: 'string', nullable: true), new OA\Property('name', type: 'string', nullable: true),
     new OA\Property('state', type: 'string', nullable: true), new OA\Property('since', type: 'string', format: 'date-time', nullable: true), new OA\Property('byChange', type: 'string', nullable: true),
 ])]
 #[OA\Schema(schema: 'Change', description: 'One change, of one page (`page`; for make a new ULID) or of several (`pages`, up to 10,000). Which further fields a kind takes is told in docs/api/README.md.', required: ['kind'], properties: [
-    new OA\Property('kind', type: 'string', enum: ['make', 'rename', 'set-slug', 'pin', 'unpin', 'move', 'duplicate', 'change-kind', 'leave-out', 'take-in', 'go-live', 'take-offline', 'schedule', 'send-for-review', 'return', 'list', 'unlist', 'keep', 'let-go', 'put-in-bin', 'bring-back', 'empty-bin', 'set-start-page', 'add-address', 'remove-address', 'add-to-menu', 'take-out-of-menu', 'make-menu', 'rename-menu', 'place-menu', 'remove-menu', 'arrange-menu']), new OA\Property('page', type: 'string'), new OA\Property('pages', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property('kind', type: 'string', enum: ['make', 'rename', 'set-slug', 'pin', 'unpin', 'move', 'duplicate', 'change-kind', 'leave-out', 'take-in', 'go-live', 'take-offline', 'schedule', 'send-for-review', 'return', 'list', 'unlist', 'keep', 'let-go', 'put-in-bin', 'bring-back', 'empty-bin', 'set-start-page', 'add-address', 'remove-address', 'add-to-menu', 'take-out-of-menu', 'make-redirect', 'change-redirect', 'remove-redirect', 'order-patterns', 'make-menu', 'rename-menu', 'place-menu', 'remove-menu', 'arrange-menu']), new OA\Property('page', type: 'string'), new OA\Property('pages', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property('name', type: 'string'), new OA\Property('slug', type: 'string'), new OA\Property('address', type: 'string'), new OA\Property('copy', description: 'a new ULID for the copy', type: 'string'),
     new OA\Property('place', description: 'of a page one of last, first (a parent or null), before, after (a sibling); of a menu a key of the layout, or null', oneOf: [new OA\Schema(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string', nullable: true)), new OA\Schema(type: 'string', nullable: true)]),
     new OA\Property('menu', type: 'string'), new OA\Property('for', description: 'of set-start-page', type: 'string', enum: ['visitors', 'signed-in']), new OA\Property('of', type: 'string', enum: ['menu', 'picks']), new OA\Property('basedOn', description: 'version of the menu that was arranged', type: 'string'), new OA\Property('entries', type: 'array', items: new OA\Items(ref: '#/components/schemas/MenuEntry')),
-    new OA\Property('reach', type: 'string', enum: ['page', 'branch']), new OA\Property('to', type: 'string', enum: ['page', 'section', 'pointer', 'download']),
-    new OA\Property('leadsTo', description: 'one of page, address, url, file', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string')),
+    new OA\Property('reach', description: 'of a page: page or branch; of a redirect: one, branch or pattern', type: 'string', enum: ['page', 'branch', 'one', 'pattern']), new OA\Property('to', type: 'string', enum: ['page', 'section', 'pointer', 'download']),
+    new OA\Property('leadsTo', description: 'one of page, address, url, file', type: 'object', nullable: true, additionalProperties: new OA\AdditionalProperties(type: 'string')),
     new OA\Property('from', description: 'ISO 8601; without an offset in the time of the site', type: 'string', nullable: true), new OA\Property('until', type: 'string', nullable: true),
-    new OA\Property('state', type: 'string', enum: ['as-it-was', 'offline']), new OA\Property('answer', type: 'string', enum: ['serve', 'send-on']), new OA\Property('note', type: 'string'),
+    new OA\Property('state', type: 'string', enum: ['as-it-was', 'offline']), new OA\Property('answer', description: 'of a further address: serve or send-on; of a redirect: its status, or pause', type: 'string', enum: ['serve', 'send-on', '301', '302', '307', '308', '410', 'pause']), new OA\Property('note', type: 'string'),
+    new OA\Property('redirect', type: 'string'), new OA\Property('redirects', type: 'array', items: new OA\Items(type: 'string')), new OA\Property('source', type: 'string'), new OA\Property('query', type: 'string', enum: ['carry', 'drop', 'match']),
+    new OA\Property('carriesRest', type: 'boolean'), new OA\Property('isOn', type: 'boolean'), new OA\Property('inFront', type: 'boolean'), new OA\Property('gone', description: 'of remove-redirect: the address says from now on that it is gone', type: 'boolean'),
+    new OA\Property('pause', required: ['seconds', 'message'], type: 'object', nullable: true, properties: [new OA\Property('seconds', type: 'integer'), new OA\Property('message', ref: '#/components/schemas/Document')]),
 ])]
 #[OA\Schema(schema: 'Decision', description: 'give-way lets what holds `address` go; the others answer the question of their kind about `page`.', required: ['kind'], properties: [
     new OA\Property('kind', type: 'string', enum: ['give-way', 'retired', 'children-of', 'drafts-below', 'raw-links', 'menu-entries']), new OA\Property('address', type: 'string'), new OA\Property('page', type: 'string'),

@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Api;
+
+use App\Desk\CountHits;
+use App\Desk\Permission;
+use App\Desk\Resolvers;
+use App\Models\Site;
+use App\Store\AddressRows;
+use App\Store\RedirectDetails;
+use Heronstem\Core\Redirect\Resolution;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Validation\ValidationException;
+use OpenApi\Attributes as OA;
+
+/** Every address of a site: what answers, and how it does. Redirects are changed by batches, like everything of the structure. */
+final readonly class AddressesController
+{
+    /** Most addresses tried at once. */
+    private const MOST_TRIED = 200;
+
+    /** Most segments of one answer. */
+    private const MOST_SEGMENTS = 500;
+
+    public function __construct(private Permission $permission, private AddressRows $rows, private Resolvers $resolvers, private CountHits $count, private RedirectDetails $details)
+    {
+    }
+
+    #[OA\Get(path: '/sites/{site}/addresses', operationId: 'addresses', description: 'Every address the site answers or ever answered, rules that hold none, and misses; in order, a hundred at a time.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'text', description: 'any part of an address, a note or the name of the page', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'kind', description: 'page, also, former, one, branch, pattern, gone, bin, missed; commas between', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'status', description: 'off, over, waiting, front, by-hand; commas between', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'hits', in: 'query', schema: new OA\Schema(type: 'string', enum: ['never'])), new OA\Parameter(name: 'offset', in: 'query', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Addresses')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function index(Request $request, Site $site): JsonResponse
+    {
+        $this->permission->toSee(Signed::in($request), $site);
+        $this->count->count();
+        $filter = ['text' => mb_substr($request->string('text')->trim()->value(), 0, 200), 'kind' => $request->string('kind')->value(), 'status' => $request->string('status')->value(), 'hits' => $request->string('hits')->value()];
+        $offset = max(0, $request->integer('offset'));
+        [$total, $counts, $rows] = $this->rows->find($site, $filter, $offset);
+
+        return new JsonResponse(['total' => $total, 'counts' => $counts, 'offset' => $offset, 'rows' => $rows]);
+    }
+
+    #[OA\Get(path: '/sites/{site}/addresses/below', operationId: 'addressesBelow', description: 'What stands below an address, by its next segment.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'address', in: 'query', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/Segment'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function below(Request $request, Site $site): JsonResponse
+    {
+        $this->permission->toSee(Signed::in($request), $site);
+
+        return new JsonResponse($this->rows->segments($site, $request->string('address', '/')->value(), self::MOST_SEGMENTS));
+    }
+
+    #[OA\Post(path: '/sites/{site}/addresses/tried', operationId: 'tried', description: 'How addresses are answered: one a line, at most 200.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['text'], type: 'object', properties: [new OA\Property('text', type: 'string')])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/Explanation'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function tried(Request $request, Site $site): JsonResponse
+    {
+        $this->permission->toSee(Signed::in($request), $site);
+        $lines = array_values(array_filter(array_map(trim(...), preg_split('/\R/u', mb_scrub($request->string('text')->value(), 'UTF-8')) ?: []), static fn (string $line): bool => $line !== ''));
+        if (count($lines) > self::MOST_TRIED) {
+            throw ValidationException::withMessages(['text' => sprintf('At most %d addresses are tried at once; these are %d. ./heronstem explain takes any number.', self::MOST_TRIED, count($lines))]);
+        }
+        $resolver = $this->resolvers->for($site);
+
+        return new JsonResponse(array_map(static fn (string $line): array => $resolver->resolve($line)->toArray(), $lines));
+    }
+
+    #[OA\Get(path: '/sites/{site}/redirects/{redirect}', operationId: 'redirect', description: 'A redirect: how it is answered, step by step, who used it, and who links to it.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'redirect', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/RedirectDetail')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function redirect(Request $request, Site $site, string $redirect): JsonResponse
+    {
+        $this->permission->toSee(Signed::in($request), $site);
+
+        return new JsonResponse($this->details->of($site, $redirect, fn (string $asked): Resolution => $this->resolvers->for($site)->resolve($asked)));
+    }
+}

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Api\Schema;
+
+use OpenApi\Attributes as OA;
+
+/** Addresses, redirects and how requests are answered, as they are read. */
+#[OA\Schema(schema: 'Redirect', description: 'A redirect rule. `source` is an address, a branch, or a URLPattern pathname; behind a question mark the query it looks at.', required: ['id', 'reach', 'source', 'answer', 'leadsTo', 'query', 'carriesRest', 'from', 'until', 'isOn', 'inFront', 'position', 'note', 'pause', 'origin'], properties: [
+    new OA\Property('id', type: 'string'), new OA\Property('reach', type: 'string', enum: ['one', 'branch', 'pattern']), new OA\Property('source', type: 'string'),
+    new OA\Property('answer', type: 'string', enum: ['301', '302', '307', '308', '410', 'pause']),
+    new OA\Property('leadsTo', description: 'one of page, address, url, file; null for one that answers 410', type: 'object', nullable: true, additionalProperties: new OA\AdditionalProperties(type: 'string')),
+    new OA\Property('query', type: 'string', enum: ['carry', 'drop', 'match']), new OA\Property('carriesRest', type: 'boolean'),
+    new OA\Property('from', type: 'string', nullable: true), new OA\Property('until', type: 'string', nullable: true), new OA\Property('isOn', type: 'boolean'), new OA\Property('inFront', type: 'boolean'),
+    new OA\Property('position', type: 'integer'), new OA\Property('note', type: 'string'), new OA\Property('origin', type: 'string'),
+    new OA\Property('pause', required: ['seconds', 'message'], type: 'object', nullable: true, properties: [new OA\Property('seconds', type: 'integer'), new OA\Property('message', ref: '#/components/schemas/Document')]),
+])]
+#[OA\Schema(schema: 'AddressRow', required: ['address', 'kind', 'page', 'leadsTo', 'targetName', 'isLive', 'waits', 'redirect', 'state', 'since', 'entry', 'sentence', 'hits'], properties: [
+    new OA\Property('address', type: 'string'), new OA\Property('kind', type: 'string', enum: ['page', 'also', 'former', 'one', 'branch', 'pattern', 'gone', 'bin', 'missed']),
+    new OA\Property('page', required: ['id', 'name'], type: 'object', nullable: true, properties: [new OA\Property('id', type: 'string'), new OA\Property('name', type: 'string')]),
+    new OA\Property('leadsTo', description: 'address or URL it sends to', type: 'string', nullable: true), new OA\Property('targetName', type: 'string', nullable: true), new OA\Property('isLive', type: 'boolean', nullable: true),
+    new OA\Property('waits', description: 'page in the bin that it is kept for', type: 'string', nullable: true), new OA\Property('redirect', ref: '#/components/schemas/Redirect', nullable: true),
+    new OA\Property('state', type: 'string', enum: ['on', 'off', 'over', 'waiting'], nullable: true), new OA\Property('since', type: 'string', nullable: true), new OA\Property('entry', type: 'string', nullable: true), new OA\Property('sentence', type: 'string', nullable: true),
+    new OA\Property('hits', description: 'by day, the oldest first; empty for none', type: 'array', items: new OA\Items(type: 'integer')),
+])]
+#[OA\Schema(schema: 'Addresses', required: ['total', 'counts', 'offset', 'rows'], properties: [
+    new OA\Property('total', type: 'integer'), new OA\Property('counts', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'integer')), new OA\Property('offset', type: 'integer'),
+    new OA\Property('rows', type: 'array', items: new OA\Items(ref: '#/components/schemas/AddressRow')),
+])]
+#[OA\Schema(schema: 'Segment', required: ['segment', 'below', 'here'], properties: [new OA\Property('segment', type: 'string'), new OA\Property('below', type: 'integer'), new OA\Property('here', description: 'what answers at the segment itself', type: 'string', nullable: true)])]
+#[OA\Schema(schema: 'RedirectDetail', required: ['redirect', 'sample', 'way', 'days', 'referrers', 'links', 'sameTarget'], properties: [
+    new OA\Property('redirect', ref: '#/components/schemas/Redirect'), new OA\Property('sample', type: 'string'), new OA\Property('way', ref: '#/components/schemas/Explanation'),
+    new OA\Property('days', type: 'array', items: new OA\Items(required: ['day', 'hits', 'bots'], type: 'object', properties: [new OA\Property('day', type: 'string'), new OA\Property('hits', type: 'integer'), new OA\Property('bots', type: 'integer')])),
+    new OA\Property('referrers', type: 'array', items: new OA\Items(required: ['host', 'hits'], type: 'object', properties: [new OA\Property('host', type: 'string'), new OA\Property('hits', type: 'integer')])),
+    new OA\Property('links', type: 'array', items: new OA\Items(required: ['id', 'name'], type: 'object', properties: [new OA\Property('id', type: 'string'), new OA\Property('name', type: 'string')])),
+    new OA\Property('sameTarget', type: 'array', items: new OA\Items(required: ['id', 'source', 'note'], type: 'object', properties: [new OA\Property('id', type: 'string'), new OA\Property('source', type: 'string'), new OA\Property('note', type: 'string')])),
+])]
+final class AddressShapes
+{
+}

@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use App\Models\Site;
+use Illuminate\Database\ConnectionInterface;
+
+/** Every address that the site answers or ever answered, and every rule and every miss beside them: in order, a piece at a time. */
+final readonly class AddressRows
+{
+    /** Most rows of one answer. */
+    public const PIECE = 100;
+
+    /** Days that the small charts go back. */
+    private const DAYS = 28;
+
+    /** What a row can be, as facets name it. */
+    public const KINDS = ['page', 'also', 'former', 'one', 'branch', 'pattern', 'gone', 'bin', 'missed'];
+
+    /** One row for each: the ledger, then rules that hold no address, then misses. */
+    private const ALL = <<<'SQL'
+        select l.address, l.key, case l.kind when 'rule' then 'one' when 'redirect' then 'former' else l.kind end as kind, l.page_id, l.held_for_id, l.since, l.by_entry_id, r.id as rule
+        from ledger l left join redirect_rules r on l.kind = 'rule' and r.site_id = l.site_id and r.claims and r.key = l.key where l.site_id = ?
+        union all
+        select r.source || case when r.matched = '' then '' else '?' || r.matched end, r.key, r.reach, null, null, r.made_at, r.by_entry_id, r.id from redirect_rules r where r.site_id = ? and not r.claims
+        union all
+        select m.address, m.key, 'missed', null, null, m.first_at, null, null from missed_addresses m
+        where m.site_id = ? and not m.ignored and not m.noise and not exists (select 1 from ledger l where l.site_id = m.site_id and l.key = m.key)
+        SQL;
+
+    public function __construct(private ConnectionInterface $db)
+    {
+    }
+
+    /**
+     * @param  array{text: string, kind: string, status: string, hits: string}  $filter  any part of address or note; kinds, states and answers with commas between
+     * @return array{int, array<string, int>, list<array<string, mixed>>} how many there are, how many of each kind whatever kind is asked for, and a piece of them
+     */
+    public function find(Site $site, array $filter, int $offset): array
+    {
+        [$where, $bound] = $this->where($filter);
+        $all = [$site->id, $site->id, $site->id];
+        $kinds = array_values(array_intersect(explode(',', $filter['kind']), self::KINDS));
+        $counts = array_fill_keys(self::KINDS, 0);
+        foreach ($this->db->select('select a.kind, count(*) as n from ('.self::ALL.") a left join redirect_rules r on r.id = a.rule left join pages p on p.id = a.page_id where $where group by a.kind", [...$all, ...$bound]) as $row) {
+            $counts[$row->kind] = (int) $row->n;
+        }
+        $of = $kinds === [] ? '' : ' and a.kind = any(?::text[])';
+        $rows = $this->db->select('with a as materialized (select a.* from ('.self::ALL.") a left join redirect_rules r on r.id = a.rule left join pages p on p.id = a.page_id where $where$of order by a.key, a.kind limit ? offset ?)
+            select ".StoredRules::COLUMNS.', a.*, p.ulid as page, p.name, p.address as page_address, p.state, is_visible(p.state, p.from_at, p.until_at) as visible, w.name as waits, h.ulid as entry, h.sentence, t.name as target_name, t.address as target_address
+            from a left join redirect_rules r on r.id = a.rule left join pages p on p.id = a.page_id left join pages w on w.id = a.held_for_id left join history h on h.id = a.by_entry_id
+            left join pages t on r.target like \'page %\' and t.ulid = substr(r.target, 6) order by a.key, a.kind', [...$all, ...$bound, ...($kinds === [] ? [] : [PgArray::of($kinds)]), self::PIECE, $offset]);
+        $hits = $this->hits($site, array_values($rows));
+
+        return [$kinds === [] ? array_sum($counts) : array_sum(array_intersect_key($counts, array_flip($kinds))), $counts, array_map(static fn (\stdClass $row): array => AddressRow::of($row, $hits[$row->ulid ?? "missed {$row->key}"] ?? []), array_values($rows))];
+    }
+
+    /**
+     * What stands below an address, by the next segment, with how many addresses each has.
+     *
+     * @return list<array{segment: string, below: int, here: string|null}>
+     */
+    public function segments(Site $site, string $below, int $limit): array
+    {
+        $base = rtrim($below, '/').'/';
+        $rows = $this->db->select('select split_part(substr(a.key, ?), \'/\', 1) as segment, count(*) as n, count(*) filter (where position(\'/\' in substr(a.key, ?)) > 0) as below, max(a.kind) filter (where position(\'/\' in substr(a.key, ?)) = 0) as here
+            from ('.self::ALL.') a where a.key like ? and a.kind not in (\'pattern\', \'missed\') and length(a.key) >= ? group by 1 order by 1 limit ?',
+            [mb_strlen($base) + 1, mb_strlen($base) + 1, mb_strlen($base) + 1, $site->id, $site->id, $site->id, addcslashes($base, '%_\\').'%', mb_strlen($base) + 1, $limit]);
+
+        return array_map(static fn (\stdClass $row): array => ['segment' => $row->segment, 'below' => (int) $row->below, 'here' => $row->here], array_values($rows));
+    }
+
+    /**
+     * @param  array{text: string, kind: string, status: string, hits: string}  $filter
+     * @return array{string, list<mixed>}
+     */
+    private function where(array $filter): array
+    {
+        $parts = ['true'];
+        $bound = [];
+        if ($filter['text'] !== '') {
+            $parts[] = '(a.address ilike ? or r.note ilike ? or p.name ilike ?)';
+            $like = '%'.addcslashes($filter['text'], '%_\\').'%';
+            array_push($bound, $like, $like, $like);
+        }
+        $parts = [...$parts, ...array_filter(array_map(static fn (string $status): ?string => match ($status) {
+            'off' => 'r.is_on = false',
+            'over' => 'r.until_at <= now()',
+            'waiting' => 'r.from_at > now()',
+            'front' => 'r.in_front',
+            'by-hand' => "r.origin = 'hand'",
+            default => null,
+        }, explode(',', $filter['status'])))];
+        if ($filter['hits'] === 'never') {
+            $parts[] = 'r.id is not null and not exists (select 1 from redirect_hits h where h.site_id = r.site_id and h.rule = r.ulid)';
+        }
+
+        return [implode(' and ', $parts), $bound];
+    }
+
+    /**
+     * Of rules and misses: how often by day, the oldest first; programs left out.
+     *
+     * @param  list<\stdClass>  $rows
+     * @return array<string, list<int>>
+     */
+    private function hits(Site $site, array $rows): array
+    {
+        $rules = array_values(array_filter(array_map(static fn (\stdClass $row): ?string => $row->ulid, $rows)));
+        $keys = array_values(array_map(static fn (\stdClass $row): string => $row->key, array_filter($rows, static fn (\stdClass $row): bool => $row->kind === 'missed')));
+        $found = $this->db->select("select rule as what, (current_date - day) as ago, sum(hits) as n from redirect_hits where site_id = ? and rule = any(?::text[]) and not bots and day > current_date - ?::int group by 1, 2
+            union all select 'missed ' || key, (current_date - day), sum(hits) from missed_hits where site_id = ? and key = any(?::text[]) and not bots and day > current_date - ?::int group by 1, 2", [$site->id, PgArray::of($rules), self::DAYS, $site->id, PgArray::of($keys), self::DAYS]);
+        $by = [];
+        foreach ($found as $row) {
+            $by[$row->what][max(0, (int) $row->ago)] = (int) $row->n;
+        }
+
+        return array_map(static fn (array $ago): array => array_map(static fn (int $day): int => $ago[$day] ?? 0, range(self::DAYS - 1, 0)), $by);
+    }
+}

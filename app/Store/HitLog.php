@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use App\Models\Site;
+use Heronstem\Core\Redirect\Asker;
+
+/**
+ * Notes redirects that were used and addresses that were missed: a line appended to a file, so that an answer waits for no
+ * database. What is in the file outlives the process that wrote it. CountHits counts it in batches.
+ */
+final class HitLog
+{
+    private const FOLDER = 'app/hits';
+
+    public function used(Site $site, string $rule, Asker $asker): void
+    {
+        $this->append([$site->id, 'rule', $rule, gmdate('Y-m-d'), $asker->referrer, $asker->isBot, time()]);
+    }
+
+    public function missed(Site $site, string $address, Asker $asker): void
+    {
+        $this->append([$site->id, 'missed', mb_strcut($address, 0, 500), gmdate('Y-m-d'), $asker->referrer, $asker->isBot, time()]);
+    }
+
+    /**
+     * Takes what was noted since the last time out of the way of those who note.
+     *
+     * @return list<string> files to be counted
+     */
+    public function batches(): array
+    {
+        $log = $this->path('log');
+        if (is_file($log) && filesize($log) > 0) {
+            rename($log, $this->path('batch-'.bin2hex(random_bytes(8))));
+        }
+
+        return glob($this->path('batch-*')) ?: [];
+    }
+
+    /**
+     * The lines of a batch, once nobody writes to it any more.
+     *
+     * @return iterable<array{int, string, string, string, string, bool, int}>
+     */
+    public function lines(string $batch): iterable
+    {
+        $file = fopen($batch, 'r');
+        if ($file === false || ! flock($file, LOCK_EX)) {
+            return;
+        }
+        while (($line = fgets($file)) !== false) {
+            $read = json_decode($line, true);
+            if (is_array($read) && count($read) === 7) {
+                yield [(int) $read[0], (string) $read[1], (string) $read[2], (string) $read[3], (string) $read[4], (bool) $read[5], (int) $read[6]];
+            }
+        }
+        fclose($file);
+    }
+
+    /** @param  list<mixed>  $line */
+    private function append(array $line): void
+    {
+        $text = json_encode($line, JSON_UNESCAPED_SLASHES | JSON_INVALID_UTF8_SUBSTITUTE)."\n";
+        for ($tries = 0; $tries < 5; $tries++) {
+            $file = @fopen($this->path('log'), 'a');
+            if ($file === false || ! flock($file, LOCK_SH)) {
+                return; // an answer matters more than its count
+            }
+            clearstatcache();
+            // Between opening and locking the file may have been taken away to be counted.
+            if (@fileinode($this->path('log')) === (fstat($file) ?: ['ino' => null])['ino']) {
+                fwrite($file, $text);
+                fclose($file);
+
+                return;
+            }
+            fclose($file);
+        }
+    }
+
+    private function path(string $name): string
+    {
+        $folder = storage_path(self::FOLDER);
+        is_dir($folder) || @mkdir($folder, 0775, true);
+
+        return "$folder/$name";
+    }
+}

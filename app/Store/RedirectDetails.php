@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use App\Models\Site;
+use Heronstem\Core\Redirect\PathPattern;
+use Heronstem\Core\Redirect\Resolution;
+use Heronstem\Core\Redirect\Rule;
+use Heronstem\Core\Redirect\RuleReach;
+use Heronstem\Core\Redirect\RuleReader;
+use Illuminate\Database\ConnectionInterface;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
+
+/** Everything about one redirect. */
+final readonly class RedirectDetails
+{
+    /** Most referring hosts, and most pages that link there. */
+    private const MOST = 20;
+
+    public function __construct(private ConnectionInterface $db)
+    {
+    }
+
+    /**
+     * @param  \Closure(string): Resolution  $resolve
+     * @return array<string, mixed>
+     */
+    public function of(Site $site, string $redirect, \Closure $resolve): array
+    {
+        $rule = (new StoredRules($this->db, $site))->named([$redirect])[$redirect] ?? throw new NotFoundHttpException('There is no such redirect on this site. It may have been removed; reload the addresses.');
+        $sample = $rule->reach === RuleReach::Pattern ? PathPattern::stored($rule->source)->sample : $rule->source;
+
+        return [
+            'redirect' => RuleReader::written($rule), 'sample' => $sample,
+            'way' => $resolve($sample.($rule->matched === '' ? '' : "?{$rule->matched}"))->toArray(),
+            'days' => $this->days($site, $rule), 'referrers' => $this->referrers($site, $rule), 'links' => $this->links($site, $rule),
+            'sameTarget' => $this->sameTarget($site, $rule),
+        ];
+    }
+
+    /** @return list<array{day: string, hits: int, bots: int}> */
+    private function days(Site $site, Rule $rule): array
+    {
+        return array_map(static fn (\stdClass $row): array => ['day' => $row->day, 'hits' => (int) $row->hits, 'bots' => (int) $row->bots], array_values($this->db->select(
+            'select d::date::text as day, coalesce(sum(h.hits) filter (where not h.bots), 0) as hits, coalesce(sum(h.hits) filter (where h.bots), 0) as bots
+             from generate_series(current_date - 41, current_date, interval \'1 day\') d left join redirect_hits h on h.site_id = ? and h.rule = ? and h.day = d::date group by d order by d', [$site->id, $rule->id])));
+    }
+
+    /** @return list<array{host: string, hits: int}> */
+    private function referrers(Site $site, Rule $rule): array
+    {
+        return array_map(static fn (\stdClass $row): array => ['host' => $row->referrer, 'hits' => (int) $row->hits], array_values($this->db->select(
+            'select referrer, sum(hits) as hits from redirect_hits where site_id = ? and rule = ? and not bots group by referrer order by hits desc, referrer limit '.self::MOST, [$site->id, $rule->id])));
+    }
+
+    /** @return list<array{id: string, name: string}> pages whose words link to the address as it is written */
+    private function links(Site $site, Rule $rule): array
+    {
+        if ($rule->reach !== RuleReach::One) {
+            return [];
+        }
+
+        return array_map(static fn (\stdClass $row): array => ['id' => $row->ulid, 'name' => $row->name], array_values($this->db->select(
+            'select distinct p.ulid, p.name from raw_links l join pages p on p.id = l.from_page_id where p.site_id = ? and l.key = ? order by p.name limit '.self::MOST, [$site->id, $rule->key])));
+    }
+
+    /** @return list<array{id: string, source: string, note: string}> other redirects that lead to the same, for comparing */
+    private function sameTarget(Site $site, Rule $rule): array
+    {
+        return $rule->target === null ? [] : array_map(static fn (\stdClass $row): array => ['id' => $row->ulid, 'source' => $row->source, 'note' => $row->note], array_values($this->db->select(
+            'select ulid, source, note from redirect_rules where site_id = ? and target = ? and ulid <> ? order by source limit '.self::MOST, [$site->id, $rule->target->toText(), $rule->id])));
+    }
+}

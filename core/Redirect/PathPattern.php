@@ -1,0 +1,216 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Redirect;
+
+use Heronstem\Core\Structure\ChangeRefused;
+use League\Uri\Exceptions\SyntaxError;
+use League\Uri\UrlPattern\Modifier;
+use League\Uri\UrlPattern\Part;
+use League\Uri\UrlPattern\PartType;
+use League\Uri\UrlPattern\PathToRegexp;
+
+/**
+ * The pathname of a URLPattern (WHATWG URL Pattern Standard, 2): `/old/:year/:slug`, `/docs/*`, `/item/(\\d+)`. Matches whole
+ * paths. A pattern that could go on searching for long is refused, so that no request can keep a server busy.
+ */
+final readonly class PathPattern
+{
+    /** Longest pattern, in characters. */
+    public const LONGEST = 500;
+
+    /** Most wildcards across segments; each further one multiplies the ways to split a path. */
+    private const MOST_WILDCARDS = 2;
+
+    /** Most parts of open length within one segment. */
+    private const MOST_IN_SEGMENT = 3;
+
+    /** What a regular expression of a part may not hold: references, lookarounds, verbs, and groups other than plain ones. */
+    private const FORBIDDEN = '/\\\\[0-9gkKGAzZbBpPXRCQE]|\(\?(?!:)|\(\*|[\x00-\x1F]/';
+
+    /**
+     * @param  string  $expression  regular expression without delimiters and anchors, with one group a name
+     * @param  list<string>  $names  of captures in order; those without a name are numbered from 0
+     * @param  string  $sample  a path that it matches, as far as one is easily made
+     */
+    private function __construct(public string $source, public string $expression, public array $names, public string $sample)
+    {
+    }
+
+    /** @throws ChangeRefused with the reason, where it is no pattern or could search for long */
+    public static function read(string $typed): self
+    {
+        $source = trim($typed);
+        if (! str_starts_with($source, '/') && ! str_starts_with($source, '{/')) {
+            throw new ChangeRefused('source', 'A pattern begins with a slash.', '/'.$source);
+        }
+        if (mb_strlen($source) > self::LONGEST) {
+            throw new ChangeRefused('source', sprintf('A pattern has at most %d characters.', self::LONGEST));
+        }
+        try {
+            $parts = PathToRegexp::parse($source, '/', '/');
+        } catch (SyntaxError $wrong) {
+            throw new ChangeRefused('source', "This is no pattern: {$wrong->getMessage()}. Write \\ before a sign that stands for itself.");
+        }
+        $parts = array_map(self::encoded(...), $parts);
+        self::guard($parts);
+        $pattern = self::of($source, $parts);
+        if (@preg_match(self::expression($pattern->expression), '/') === false) {
+            throw new ChangeRefused('source', 'A part in brackets is no regular expression.');
+        }
+        $pattern->probe();
+
+        return $pattern;
+    }
+
+    /** A pattern that was read before. */
+    public static function stored(string $source): self
+    {
+        return self::of($source, array_map(self::encoded(...), PathToRegexp::parse($source, '/', '/')));
+    }
+
+    /** The expression of a whole path, in signs that no pattern has in it. */
+    public static function expression(string $inner, string $flags = ''): string
+    {
+        return "\x01^(?|$inner)$\x01D$flags";
+    }
+
+    /** Whether it has something that varies; without that it is one address. */
+    public function varies(): bool
+    {
+        return $this->names !== [] || str_contains($this->source, '{');
+    }
+
+    /** @return array<string, string>|null captures by name, null where the path is no match */
+    public function match(string $path, bool $caseSensitive): ?array
+    {
+        $found = [];
+        if (@preg_match(self::expression($this->expression, $caseSensitive ? '' : 'i'), $path, $found) !== 1) {
+            return null;
+        }
+        $captures = [];
+        foreach ($this->names as $i => $name) {
+            $captures[$name] = $found[$i + 1] ?? '';
+        }
+
+        return $captures;
+    }
+
+    /** @param  list<Part>  $parts */
+    private static function of(string $source, array $parts): self
+    {
+        $names = [];
+        $expression = PathToRegexp::partsToRegexp($parts, $names, ['delimiter' => '/', 'strict' => true]);
+
+        return new self($source, substr($expression, 1, -1), array_map(strval(...), $names ?? []), self::sampleOf($parts));
+    }
+
+    /** Text of a pattern is compared with paths, where letters beyond ASCII are percent-encoded. */
+    private static function encoded(Part $part): Part
+    {
+        $encode = static fn (string $text): string => (string) preg_replace_callback('/[^\x21-\x7E]+|["<>`]/', static fn (array $found): string => rawurlencode($found[0]), $text);
+
+        return $part->type === PartType::Fixed
+            ? new Part($part->type, $part->name, $part->prefix, $encode($part->value), $part->suffix, $part->modifier)
+            : new Part($part->type, $part->name, $encode($part->prefix), $part->value, $encode($part->suffix), $part->modifier);
+    }
+
+    /**
+     * @param  list<Part>  $parts
+     *
+     * @throws ChangeRefused
+     */
+    private static function guard(array $parts): void
+    {
+        $wildcards = $inSegment = 0;
+        foreach ($parts as $part) {
+            if (str_contains($part->prefix.($part->type === PartType::Fixed ? $part->value : ''), '/')) {
+                $inSegment = 0;
+            }
+            $regex = $part->type === PartType::Regex ? (string) $part->value : '';
+            if (preg_match(self::FORBIDDEN, $regex) === 1) {
+                throw new ChangeRefused('source', "In ({$regex}) only plain characters, classes, alternatives and repetitions are possible.");
+            }
+            $isOpen = $part->type === PartType::FullWildcard || preg_match('/(?<!\\\\)[+*{]/', $regex) === 1;
+            $repeats = in_array($part->modifier, [Modifier::ZeroOrMore, Modifier::OneOrMore], true);
+            $isSegment = $part->type === PartType::SegmentWildcard && str_contains($part->prefix, '/');
+            if (self::nests($regex) || ($repeats && $part->type !== PartType::Fixed && ! $isSegment)) {
+                throw new ChangeRefused('source', 'A repetition within a repetition could keep the server searching for long. Repeat whole segments, like /:path*, or use one * in its place.');
+            }
+            $wildcards += $isOpen || ($repeats && $isSegment) ? 1 : 0;
+            $inSegment += $part->type !== PartType::Fixed ? 1 : 0;
+            if ($wildcards > self::MOST_WILDCARDS) {
+                throw new ChangeRefused('source', sprintf('More than %d parts of open length could keep the server searching for long. Name segments instead, like /:year/:slug.', self::MOST_WILDCARDS));
+            }
+            if ($inSegment > self::MOST_IN_SEGMENT) {
+                throw new ChangeRefused('source', sprintf('Between two slashes at most %d parts may vary.', self::MOST_IN_SEGMENT));
+            }
+        }
+    }
+
+    /** Whether a repeated group of an expression repeats or chooses within itself. */
+    private static function nests(string $regex): bool
+    {
+        $plain = (string) preg_replace(['/\\\\./', '/\[[^\]]*\]/'], ['x', 'x'], $regex);
+        while (preg_match('/\((?:\?:)?([^()]*)\)([+*?]|\{[^}]*\})?/', $plain, $group) === 1) {
+            $isRepeated = in_array($group[2] ?? '', ['+', '*'], true) || str_starts_with($group[2] ?? '', '{');
+            if ($isRepeated && preg_match('/[+*{|?]/', $group[1]) === 1) {
+                return true;
+            }
+            // What is left behind still repeats, where it did: a group around it sees that.
+            $plain = substr_replace($plain, preg_match('/[+*{|]/', $group[1].($group[2] ?? '')) === 1 ? 'x+' : 'x', (int) strpos($plain, $group[0]), strlen($group[0]));
+        }
+
+        return preg_match('/[+*}][+*{]/', $plain) === 1;
+    }
+
+    /**
+     * A path that it matches; parts that cannot be guessed are tried with digits and letters.
+     *
+     * @param  list<Part>  $parts
+     */
+    private static function sampleOf(array $parts): string
+    {
+        $sample = '';
+        foreach ($parts as $part) {
+            if (in_array($part->modifier, [Modifier::Optional, Modifier::ZeroOrMore], true)) {
+                continue;
+            }
+            $sample .= match ($part->type) {
+                PartType::Fixed => $part->value,
+                PartType::Regex => $part->prefix.self::matching((string) $part->value).$part->suffix,
+                default => $part->prefix.'x'.$part->suffix,
+            };
+        }
+
+        return $sample;
+    }
+
+    private static function matching(string $regex): string
+    {
+        foreach (['1', '12', '123', '2020', '1234567', 'a', 'ab', 'abc', 'x-y', '01-01', '2020-01-01', '1.2', 'A', 'A1', 'a1', preg_replace('/\|.*/s', '', $regex)] as $try) {
+            if (@preg_match("\x01^(?:$regex)$\x01D", (string) $try) === 1) {
+                return (string) $try;
+            }
+        }
+
+        return 'x';
+    }
+
+    /**
+     * Tries it on paths that are hard to say no to, with the steps counted.
+     *
+     * @throws ChangeRefused when one takes too many
+     */
+    private function probe(): void
+    {
+        $limited = "\x01(*NO_JIT)(*LIMIT_MATCH=400000)^(?:{$this->expression})$\x01D";
+        foreach (['a', '1', '/', '/a', 'a-', '-', '%41', '.', 'a1'] as $piece) {
+            $long = substr($this->sample, 0, 200).str_repeat($piece, intdiv(500, strlen($piece)))."\n";
+            if (@preg_match($limited, $long) === false) {
+                throw new ChangeRefused('source', 'This pattern could keep the server searching for long. Name segments, like /:year/:slug, or use one * at the end.');
+            }
+        }
+    }
+}

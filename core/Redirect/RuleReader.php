@@ -1,0 +1,205 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Redirect;
+
+use Heronstem\Core\Address\Address;
+use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Address\ReservedAddresses;
+use Heronstem\Core\Content\Document;
+use Heronstem\Core\Identity;
+use Heronstem\Core\Moment;
+use Heronstem\Core\Refusal;
+use Heronstem\Core\Structure\ChangeRefused;
+use Heronstem\Core\Structure\Target;
+use Heronstem\Core\Structure\TargetKind;
+
+/** Reads redirect rules as somebody wrote them. */
+final readonly class RuleReader
+{
+    /** @param  string  $zone  of the site, for moments that say none */
+    public function __construct(private AddressRules $rules, private string $zone)
+    {
+    }
+
+    /**
+     * @param  array<string, mixed>  $given  id, reach, source, answer, leadsTo, query, carriesRest, from, until, isOn, inFront, position, note, pause
+     * @param  Rule|null  $now  the rule as it is: fields that are not given stay
+     *
+     * @throws Refusal naming the field, with the reason and a way out
+     */
+    public function read(array $given, ?Rule $now = null): Rule
+    {
+        $keepsTarget = $now !== null && ! array_key_exists('leadsTo', $given);
+        $given += $now === null ? [] : self::written($now);
+        $id = $given['id'] ?? null;
+        if (! Identity::names($id)) {
+            throw new ChangeRefused('id', 'A rule is named by a ULID, 26 letters and digits.');
+        }
+        $reach = $this->choice(RuleReach::class, $given['reach'] ?? 'one', 'reach', 'A rule answers for one address, a branch or a pattern');
+        $answer = $this->choice(RuleAnswer::class, (string) self::scalar($given['answer'] ?? '301'), 'answer', 'A rule answers with');
+        $query = $this->choice(QueryHandling::class, $given['query'] ?? 'carry', 'query', 'A rule can do with the query');
+        [$source, $key, $matched] = $this->source($reach, $query, self::scalar($given['source'] ?? ''));
+        $pattern = $reach === RuleReach::Pattern ? PathPattern::read($source) : null;
+        if ($pattern?->varies() === false) {
+            throw new ChangeRefused('source', 'Nothing in this pattern varies. Make it a redirect of one address, or write :name or * where it varies.');
+        }
+        $target = $keepsTarget && ($answer === RuleAnswer::Gone || $now->target !== null) ? ($answer === RuleAnswer::Gone ? null : $now->target) : $this->target($answer, $given['leadsTo'] ?? null, $reach);
+        if ($pattern !== null && in_array($target?->kind, [TargetKind::Address, TargetKind::Url], true)) {
+            $this->guardCaptures($target->value, $pattern);
+        }
+        if ($target?->kind === TargetKind::Address && $reach !== RuleReach::Pattern && $this->addressOf($target)->key === $key && ! ($query === QueryHandling::Match)) {
+            throw new ChangeRefused('leadsTo', 'The rule would lead to itself. Choose where visitors are to go instead.');
+        }
+        $moments = [$this->moment($given, 'from'), $this->moment($given, 'until')];
+        if ($moments[0] !== null && $moments[1] !== null && ! $moments[1]->isAfter($moments[0])) {
+            throw new ChangeRefused('until', 'This ends before it begins.');
+        }
+        $note = trim((string) preg_replace('/[\s\p{Cc}]+/u', ' ', mb_scrub(self::scalar($given['note'] ?? ''), 'UTF-8')));
+        if (mb_strlen($note) > Rule::LONGEST_NOTE) {
+            throw new ChangeRefused('note', sprintf('A note has at most %d characters; this one has %d.', Rule::LONGEST_NOTE, mb_strlen($note)), mb_substr($note, 0, Rule::LONGEST_NOTE));
+        }
+        $position = $given['position'] ?? 0;
+
+        return new Rule(
+            $id, $reach, $source, $key, $answer, $target, $query, $matched, self::flag($given, 'carriesRest', true), $moments[0], $moments[1], self::flag($given, 'isOn', true),
+            self::flag($given, 'inFront', false), is_int($position) ? $position : 0, $note, $answer === RuleAnswer::Pause ? $this->pause($given['pause'] ?? null) : null, $now->origin ?? self::scalar($given['origin'] ?? 'hand'),
+        );
+    }
+
+    /** @return array<string, mixed> a rule as it is read */
+    public static function written(Rule $rule): array
+    {
+        return [
+            'id' => $rule->id, 'reach' => $rule->reach->value, 'source' => $rule->source.($rule->matched === '' ? '' : "?{$rule->matched}"), 'answer' => $rule->answer->value,
+            'leadsTo' => $rule->target?->toArray(), 'query' => $rule->query->value, 'carriesRest' => $rule->carriesRest, 'from' => $rule->from?->iso(), 'until' => $rule->until?->iso(),
+            'isOn' => $rule->isOn, 'inFront' => $rule->inFront, 'position' => $rule->position, 'note' => $rule->note, 'pause' => $rule->pause?->toArray(), 'origin' => $rule->origin,
+        ];
+    }
+
+    /** @return array{string, string, string} source, key, and the query that is looked at */
+    private function source(RuleReach $reach, QueryHandling $query, string $typed): array
+    {
+        $typed = trim($typed);
+        $isPattern = $reach === RuleReach::Pattern;
+        // In a pattern a question mark makes something optional: there the query stands behind the last one that has a "=" after it.
+        $cut = $query !== QueryHandling::Match ? false : ($isPattern ? (preg_match('/\?(?=[^?]*=)/', $typed, $found, PREG_OFFSET_CAPTURE) === 1 ? $found[0][1] : false) : strpos($typed, '?'));
+        $matched = $cut === false ? '' : Query::of(substr($typed, $cut + 1))->sorted();
+        if ($query === QueryHandling::Match && $matched === '') {
+            throw new ChangeRefused('source', 'Say which query it looks at, behind a question mark.', "$typed?id=1");
+        }
+        $path = $cut === false ? $typed : substr($typed, 0, $cut);
+        if ($isPattern) {
+            return [$path, $path, $matched];
+        }
+        if ($query !== QueryHandling::Match && str_contains($path, '?')) {
+            throw new ChangeRefused('source', 'A query is not part of an address. Let the rule look at the query, or leave it away.', strstr($path, '?', true) ?: '/');
+        }
+        $address = Address::set($path, $this->rules);
+        if (ReservedAddresses::includes($address)) {
+            throw new ChangeRefused('source', "{$address->readable()} is reserved by the system. Choose another address.");
+        }
+
+        return [$address->path, $address->key, $matched];
+    }
+
+    private function target(RuleAnswer $answer, mixed $given, RuleReach $reach): ?Target
+    {
+        if ($answer === RuleAnswer::Gone) {
+            if ($given !== null && $given !== []) {
+                throw new ChangeRefused('leadsTo', 'What is gone leads nowhere. Leave the target away, or choose another answer.');
+            }
+
+            return null;
+        }
+        if (! is_array($given) || count($given) !== 1) {
+            throw new ChangeRefused('leadsTo', 'Say where it leads: {"page": identity}, {"address": "/…"}, {"url": "https://…"} or {"file": identity}.');
+        }
+        $kind = (string) array_key_first($given);
+        $value = $given[$kind];
+        $target = $kind === TargetKind::Address->value && is_string($value) ? $this->address(trim($value)) : Target::read($kind, $value, $this->rules);
+        if ($reach === RuleReach::Pattern && $target->kind === TargetKind::Url && preg_match('#^https?://[^/?\#]*$#i', $target->value) === 1) {
+            return Target::url($target->value.'/');
+        }
+
+        return $target;
+    }
+
+    /** An address of this site with the query and fragment that it may carry. */
+    private function address(string $typed): Target
+    {
+        $path = substr($typed, 0, strcspn($typed, '?#'));
+        $tail = substr($typed, strlen($path));
+        if (preg_match('/[\x00-\x20\x7F<>"\\\\^`{|}]/', $tail) === 1) {
+            throw new ChangeRefused('leadsTo', 'Query and fragment of a target are written percent-encoded.', Address::set($path, $this->rules)->path);
+        }
+
+        return Target::stored('address '.Address::set($path, $this->rules)->path.$tail);
+    }
+
+    /** @throws ChangeRefused for a capture that the pattern does not have, or where it would choose the host */
+    private function guardCaptures(string $target, PathPattern $pattern): void
+    {
+        preg_match('#^https?://[^/?\\\\\#]*#i', $target, $authority);
+        if (preg_match('/:(?![0-9]+$)[^@]/', substr($authority[0] ?? '', (int) strpos($authority[0] ?? '', '//'))) === 1) {
+            throw new ChangeRefused('leadsTo', 'What a pattern catches cannot choose scheme or host of a target. Put it into the path.');
+        }
+        preg_match_all(Destination::CAPTURE, substr($target, strlen($authority[0] ?? '')), $captures);
+        $unknown = array_values(array_diff($captures[1], $pattern->names));
+        if ($unknown !== []) {
+            $known = $pattern->names === [] ? 'nothing' : ':'.implode(', :', $pattern->names);
+            throw new ChangeRefused('leadsTo', "The pattern catches $known, and not :{$unknown[0]}. Write %3A for a colon that stands for itself.");
+        }
+    }
+
+    private function addressOf(Target $target): Address
+    {
+        return Address::asked($target->value, $this->rules);
+    }
+
+    private function pause(mixed $given): Pause
+    {
+        $seconds = is_array($given) ? $given['seconds'] ?? 5 : 5;
+        if (! is_int($seconds) || $seconds < 0 || $seconds > Pause::LONGEST) {
+            throw new ChangeRefused('pause.seconds', sprintf('A pause lasts 0 to %d seconds.', Pause::LONGEST), '5');
+        }
+        $message = is_array($given) && is_array($given['message'] ?? null) ? Document::read($given['message']) : Document::blank();
+
+        return new Pause($seconds, $message);
+    }
+
+    /** @param  array<string, mixed>  $given */
+    private function moment(array $given, string $field): ?Moment
+    {
+        $typed = $given[$field] ?? null;
+
+        return $typed === null || $typed === '' ? null : Moment::read(self::scalar($typed), $this->zone, $field);
+    }
+
+    /**
+     * @template T of \BackedEnum
+     *
+     * @param  class-string<T>  $of
+     * @return T
+     */
+    private function choice(string $of, mixed $given, string $field, string $says): \BackedEnum
+    {
+        $choices = array_map(static fn (\BackedEnum $case): string => (string) $case->value, $of::cases());
+
+        return (is_string($given) ? $of::tryFrom($given) : null) ?? throw new ChangeRefused($field, "$says: ".implode(', ', $choices).'.', $choices[0]);
+    }
+
+    /** @param  array<string, mixed>  $given */
+    private static function flag(array $given, string $field, bool $else): bool
+    {
+        $value = $given[$field] ?? $else;
+
+        return is_bool($value) ? $value : throw new ChangeRefused($field, 'This is true or false.');
+    }
+
+    private static function scalar(mixed $value): string
+    {
+        return is_string($value) || is_int($value) ? (string) $value : '';
+    }
+}

@@ -1,0 +1,158 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App;
+
+use App\Desk\CountHits;
+use App\Models\Role;
+use App\Store\HitLog;
+use Heronstem\Core\Redirect\Asker;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use PHPUnit\Framework\Attributes\Test;
+
+/** Redirects made by hand: through the API, and as visitors are answered. */
+final class RedirectsTest extends AppTestCase
+{
+    private string $fares;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        array_map(unlink(...), glob(storage_path('app/hits/*')) ?: []);
+        $this->fares = $this->live('Fares');
+    }
+
+    #[Test]
+    public function a_redirect_answers_is_changed_switched_off_removed_and_taken_back(): void
+    {
+        $dogs = $this->made(['source' => '/dogs', 'leadsTo' => ['page' => $this->fares], 'note' => 'Poster of 2024']);
+        $this->visit('/dogs?from=poster')->assertStatus(301)->assertRedirect('/fares?from=poster');
+        $this->visit('/DOGS/', 'POST')->assertStatus(301);
+        $this->change(['kind' => 'rename', 'page' => $this->fares, 'name' => 'Prices'], ['kind' => 'set-slug', 'page' => $this->fares, 'slug' => 'prices']);
+        $this->visit('/dogs')->assertRedirect('/prices');
+        $entry = $this->change(['kind' => 'change-redirect', 'redirect' => $dogs, 'isOn' => false]);
+        self::assertSame('Switched the redirect of */dogs* off', $entry->sentence);
+        $this->visit('/dogs')->assertNotFound();
+        $this->api('POST', "history/{$entry->ulid}/take-back")->assertCreated();
+        $this->visit('/dogs')->assertStatus(301);
+        $removed = $this->api('POST', 'batches', ['changes' => [['kind' => 'remove-redirect', 'redirect' => $dogs, 'gone' => true]]])->assertCreated()->assertJsonPath('counts.redirects', 1)->json('id');
+        $this->visit('/dogs')->assertStatus(410);
+        $this->api('GET', "history/$removed")->assertJsonPath('ripple.lists.redirects.0.from', '/dogs')->assertJsonPath('ripple.lists.redirects.0.note', 'is removed');
+        $this->api('POST', "history/$removed/take-back")->assertCreated();
+        $this->api('GET', "redirects/$dogs")->assertOk()->assertJsonPath('redirect.note', 'Poster of 2024')->assertJsonPath('way.sends', 301)->assertJsonPath('way.hops.0.rule', $dogs);
+        $this->assertInvariants();
+    }
+
+    #[Test]
+    public function branches_patterns_and_rules_in_front_answer_as_they_are_compiled_and_follow_their_time(): void
+    {
+        $this->made(['reach' => 'branch', 'source' => '/vanesay-line', 'leadsTo' => ['address' => '/routes']]);
+        $this->made(['reach' => 'pattern', 'source' => '/item/:id(\\d+)', 'leadsTo' => ['url' => 'https://shop.example/i?n=:id'], 'answer' => '302']);
+        $this->visit('/vanesay-line/a/b')->assertStatus(301)->assertRedirect('/routes/a/b');
+        $this->visit('/item/12')->assertStatus(302)->assertRedirect('https://shop.example/i?n=12');
+        $this->visit('/item/x')->assertNotFound();
+        $now = Carbon::now()->startOfSecond();
+        $front = $this->made(['source' => '/fares', 'leadsTo' => ['url' => 'https://offer.example/'], 'answer' => '302', 'inFront' => true, 'from' => $now->copy()->addSeconds(30)->toIso8601ZuluString(), 'until' => $now->copy()->addSeconds(60)->toIso8601ZuluString()]);
+        $this->visit('/fares')->assertOk();
+        Carbon::setTestNow($now->copy()->addSeconds(31));
+        $this->visit('/fares')->assertRedirect('https://offer.example/');
+        Carbon::setTestNow($now->copy()->addSeconds(61));
+        $this->visit('/fares')->assertOk();
+        Carbon::setTestNow();
+        $this->api('GET', 'addresses?status=front')->assertJsonPath('total', 1)->assertJsonPath('rows.0.redirect.id', $front);
+    }
+
+    #[Test]
+    public function a_pause_page_says_its_message_goes_on_and_is_not_indexed(): void
+    {
+        $message = ['type' => 'doc', 'content' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'The winter offer is over.', 'marks' => [['type' => 'bold']]]]]]];
+        $this->made(['source' => '/winter-offer', 'leadsTo' => ['page' => $this->fares], 'answer' => 'pause', 'pause' => ['seconds' => 8, 'message' => $message]]);
+        $this->visit('/winter-offer?a=1')->assertOk()->assertSee('<strong>The winter offer is over.</strong>', false)->assertSee('<a href="/fares?a=1">Go on now</a>', false)->assertSee('after 8 seconds')
+            ->assertHeader('Refresh', '8; url=/fares?a=1')->assertHeader('X-Robots-Tag', 'noindex');
+        $this->visit('/sitemap.xml')->assertDontSee('winter-offer');
+    }
+
+    #[Test]
+    public function a_held_address_is_a_conflict_with_its_ways_out_and_a_circle_is_refused(): void
+    {
+        $id = (string) Str::ulid();
+        $make = ['kind' => 'make-redirect', 'redirect' => $id, 'source' => '/fares', 'leadsTo' => ['url' => 'https://x.example/']];
+        $conflict = $this->api('POST', 'batches', ['changes' => [$make]])->assertStatus(409)->assertJsonPath('ripple.conflicts.0.redirect', $id)->assertJsonPath('ripple.conflicts.0.held.name', 'Fares')->json('ripple.conflicts.0');
+        self::assertSame(['stand-in-front', 'choose-another'], array_column($conflict['waysOut'], 'kind'));
+        $this->api('POST', 'batches', ['changes' => [$make, ...$conflict['waysOut'][0]['changes']]])->assertCreated();
+        $this->visit('/fares')->assertRedirect('https://x.example/');
+        $this->made(['source' => '/a', 'leadsTo' => ['address' => '/b']]);
+        $this->api('POST', 'ripple', ['changes' => [['kind' => 'make-redirect', 'redirect' => (string) Str::ulid(), 'source' => '/b', 'leadsTo' => ['address' => '/a']]]])->assertStatus(422)->assertJsonPath('errors.0.field', 'changes.0.leadsTo');
+        $this->api('POST', 'batches', ['changes' => [$make]], $this->person('Tam', Role::Writer))->assertForbidden();
+    }
+
+    #[Test]
+    public function the_addresses_are_listed_found_counted_and_opened_by_segment(): void
+    {
+        $this->live('Foot', $this->fares);
+        $this->change(['kind' => 'set-slug', 'page' => $this->fares, 'slug' => 'prices']);
+        $this->made(['source' => '/q/harbour-a', 'leadsTo' => ['page' => $this->fares], 'note' => 'Poster at the harbour']);
+        $this->made(['reach' => 'branch', 'source' => '/old', 'leadsTo' => ['page' => $this->fares]]);
+        $list = $this->api('GET', 'addresses')->assertOk()->assertJsonPath('total', 6)->json();
+        self::assertSame(['/fares', '/fares/foot', '/old', '/prices', '/prices/foot', '/q/harbour-a'], array_column($list['rows'], 'address'));
+        self::assertSame(['former', 'former', 'branch', 'page', 'page', 'one'], array_column($list['rows'], 'kind'));
+        self::assertSame('/prices', $list['rows'][0]['leadsTo']);
+        $this->api('GET', 'addresses?kind=one,branch')->assertJsonPath('total', 2)->assertJsonPath('counts.page', 2);
+        $this->api('GET', 'addresses?text=HARBOUR')->assertJsonPath('total', 1)->assertJsonPath('rows.0.redirect.note', 'Poster at the harbour');
+        self::assertSame([['segment' => 'fares', 'below' => 1, 'here' => 'former'], ['segment' => 'old', 'below' => 0, 'here' => 'branch'], ['segment' => 'prices', 'below' => 1, 'here' => 'page'], ['segment' => 'q', 'below' => 1, 'here' => null]], $this->api('GET', 'addresses/below')->json());
+        self::assertSame([['segment' => 'harbour-a', 'below' => 0, 'here' => 'one']], $this->api('GET', 'addresses/below?address=/q')->json());
+        $tried = $this->api('POST', 'addresses/tried', ['text' => "/fares\n\n /q/harbour-a?x \n/nowhere"])->assertOk()->json();
+        self::assertSame([301, 301, null], array_column($tried, 'sends'));
+        $this->api('POST', 'addresses/tried', ['text' => str_repeat("/a\n", 201)])->assertStatus(422);
+    }
+
+    #[Test]
+    public function hits_are_counted_once_by_day_and_host_with_programs_apart_and_misses_beside_them(): void
+    {
+        $dogs = $this->made(['source' => '/dogs', 'leadsTo' => ['page' => $this->fares]]);
+        $ask = fn (string $path, string $agent, string $from = '') => $this->call('GET', "http://ferries.test$path", server: ['REQUEST_URI' => $path, 'HTTP_USER_AGENT' => $agent, 'HTTP_REFERER' => $from]);
+        $ask('/dogs', 'Mozilla/5.0 (X11)', 'https://Dogs.example/walks?who=me');
+        $ask('/dogs', 'Mozilla/5.0 (X11)', 'http://ferries.test/fares');
+        $ask('/dogs', 'FriendlyBot/1.0 (+https://bot.example)');
+        $ask('/Lost', 'Mozilla/5.0 (X11)', 'https://dogs.example/');
+        $ask('/wp-login.php', 'Mozilla/5.0 (X11)');
+        app(CountHits::class)->count();
+        app(CountHits::class)->count();
+        $counted = DB::table('redirect_hits')->orderBy('referrer')->orderBy('bots')->get(['rule', 'referrer', 'bots', 'hits'])->map(fn ($row) => (array) $row)->all();
+        self::assertSame([['rule' => $dogs, 'referrer' => '', 'bots' => false, 'hits' => 1], ['rule' => $dogs, 'referrer' => '', 'bots' => true, 'hits' => 1], ['rule' => $dogs, 'referrer' => 'dogs.example', 'bots' => false, 'hits' => 1]], $counted);
+        $detail = $this->api('GET', "redirects/$dogs")->json();
+        self::assertSame([2, 1], [array_sum(array_column($detail['days'], 'hits')), array_sum(array_column($detail['days'], 'bots'))]);
+        $this->api('GET', 'addresses?kind=missed')->assertJsonPath('total', 1)->assertJsonPath('rows.0.address', '/Lost');
+        self::assertSame(1, array_sum($this->api('GET', 'addresses?kind=missed')->json('rows.0.hits')));
+    }
+
+    #[Test]
+    public function nothing_noted_is_lost_when_counting_begins_while_others_note(): void
+    {
+        $log = app(HitLog::class);
+        $asker = Asker::of('Mozilla/5.0', '', 'ferries.test');
+        $log->used($this->site, 'A', $asker);
+        $batches = $log->batches();
+        $log->used($this->site, 'B', $asker);
+        self::assertCount(1, iterator_to_array($log->lines($batches[0]), false));
+        // Killed between counting and deleting: the batch is there again, and counted already.
+        $kept = dirname($batches[0])."/kept";
+        copy($batches[0], $kept);
+        app(CountHits::class)->count();
+        rename($kept, $batches[0]);
+        app(CountHits::class)->count();
+        self::assertSame(['A' => 1, 'B' => 1], DB::table('redirect_hits')->orderBy('rule')->pluck('hits', 'rule')->all());
+    }
+
+    /** @param  array<string, mixed>  $fields */
+    private function made(array $fields): string
+    {
+        $id = (string) Str::ulid();
+        $this->change(['kind' => 'make-redirect', 'redirect' => $id] + $fields);
+
+        return $id;
+    }
+}
