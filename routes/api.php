@@ -36,6 +36,8 @@ Route::middleware(['auth:web,sanctum', 'throttle:api'])->group(function (): void
         Route::get('explain', [AddressController::class, 'explain']);
         Route::get('addresses', [AddressesController::class, 'index']);
         Route::get('addresses/below', [AddressesController::class, 'below']);
+        Route::get('addresses/near', [AddressesController::class, 'near']);
+        Route::post('addresses/ignored', [AddressesController::class, 'ignore']);
         Route::post('addresses/tried', [AddressesController::class, 'tried']);
         Route::get('redirects/{redirect}', [AddressesController::class, 'redirect']);
         Route::get('filter/pages', [OutlineController::class, 'pages']);

@@ -47,11 +47,13 @@ final readonly class AddressRows
         foreach ($this->db->select('select a.kind, count(*) as n from ('.self::ALL.") a left join redirect_rules r on r.id = a.rule left join pages p on p.id = a.page_id where $where group by a.kind", [...$all, ...$bound]) as $row) {
             $counts[$row->kind] = (int) $row->n;
         }
+        // Misses on their own are ranked: what was asked for most often comes first.
+        $order = $kinds === ['missed'] ? '(select coalesce(sum(m.hits), 0) from missed_hits m where m.site_id = '.$site->id.' and m.key = a.key and not m.bots) desc, a.key' : 'a.key, a.kind';
         $of = $kinds === [] ? '' : ' and a.kind = any(?::text[])';
-        $rows = $this->db->select('with a as materialized (select a.* from ('.self::ALL.") a left join redirect_rules r on r.id = a.rule left join pages p on p.id = a.page_id where $where$of order by a.key, a.kind limit ? offset ?)
+        $rows = $this->db->select('with a as materialized (select a.* from ('.self::ALL.") a left join redirect_rules r on r.id = a.rule left join pages p on p.id = a.page_id where $where$of order by $order limit ? offset ?)
             select ".StoredRules::COLUMNS.', a.*, p.ulid as page, p.name, p.address as page_address, p.state, is_visible(p.state, p.from_at, p.until_at) as visible, w.name as waits, h.ulid as entry, h.sentence, t.name as target_name, t.address as target_address
             from a left join redirect_rules r on r.id = a.rule left join pages p on p.id = a.page_id left join pages w on w.id = a.held_for_id left join history h on h.id = a.by_entry_id
-            left join pages t on r.target like \'page %\' and t.ulid = substr(r.target, 6) order by a.key, a.kind', [...$all, ...$bound, ...($kinds === [] ? [] : [PgArray::of($kinds)]), self::PIECE, $offset]);
+            left join pages t on r.target like \'page %\' and t.ulid = substr(r.target, 6) order by '.$order, [...$all, ...$bound, ...($kinds === [] ? [] : [PgArray::of($kinds)]), self::PIECE, $offset]);
         $hits = $this->hits($site, array_values($rows));
 
         return [$kinds === [] ? array_sum($counts) : array_sum(array_intersect_key($counts, array_flip($kinds))), $counts, array_map(static fn (\stdClass $row): array => AddressRow::of($row, $hits[$row->ulid ?? "missed {$row->key}"] ?? []), array_values($rows))];

@@ -16,7 +16,7 @@ final readonly class NearAddresses
     {
     }
 
-    /** @return list<\stdClass> with name and address */
+    /** @return list<\stdClass> with id, name, address and how near they are, from 0 to 1 */
     public function to(string $address, Site $site): array
     {
         $words = trim((string) preg_replace('/[^\p{L}\p{N}]+/u', ' ', rawurldecode($address)));
@@ -25,8 +25,8 @@ final readonly class NearAddresses
         }
 
         return array_values($this->db->select(<<<'SQL'
-            select name, address from (
-                select p.name, p.address, greatest(word_similarity(?, p.name || ' ' || p.address), similarity(?, p.address)) as near
+            select id, name, address, near from (
+                select p.ulid as id, p.name, p.address, greatest(word_similarity(?, p.name || ' ' || p.address), similarity(?, p.address)) as near
                 from pages p where p.site_id = ? and is_visible(p.state, p.from_at, p.until_at) and p.listed
             ) n where near > ? order by near desc, length(address) limit 5
             SQL, [mb_substr($words, 0, 200), mb_substr($address, 0, 200), $site->id, self::LIKELY]));

@@ -20,7 +20,7 @@ final readonly class Violations
     /** @return list<array{invariant: string, what: string}> */
     public function of(Site $site): array
     {
-        return [...$this->tree($site), ...$this->addresses($site), ...$this->bin($site), ...$this->ledger($site), ...$this->menus($site)];
+        return [...$this->tree($site), ...$this->addresses($site), ...$this->bin($site), ...$this->ledger($site), ...$this->menus($site), ...$this->redirects($site)];
     }
 
     /** @return list<array{invariant: string, what: string}> */
@@ -34,6 +34,25 @@ final readonly class Violations
         }
         foreach ($this->db->select('select m.name, p.name as page from menu_entries e join menus m on m.id = e.menu_id join pages p on p.id = e.page_id where m.site_id = ? and p.site_id <> m.site_id', [$site->id]) as $row) {
             $found[] = ['invariant' => 'menu-leads', 'what' => "An entry of “{$row->name}” leads to “{$row->page}”, a page of another site."];
+        }
+
+        return $found;
+    }
+
+    /** @return list<array{invariant: string, what: string}> */
+    private function redirects(Site $site): array
+    {
+        $found = [];
+        foreach ($this->db->select("select r.source from redirect_rules r left join ledger l on l.site_id = r.site_id and l.key = r.key and l.kind = 'rule' where r.site_id = ? and r.claims and l.id is null", [$site->id]) as $row) {
+            $found[] = ['invariant' => 'redirect-address', 'what' => "The redirect of {$row->source} does not hold its address in the ledger."];
+        }
+        foreach ($this->db->select("select l.address from ledger l left join redirect_rules r on r.site_id = l.site_id and r.key = l.key and r.claims where l.site_id = ? and l.kind = 'rule' and r.id is null", [$site->id]) as $row) {
+            $found[] = ['invariant' => 'redirect-address', 'what' => "{$row->address} is held by a redirect that is not there."];
+        }
+        foreach ($this->db->cursor('select source, key, reach from redirect_rules where site_id = ?', [$site->id]) as $row) {
+            if ($row->reach !== 'pattern' && Address::stored($row->source, $site->rules())->key !== $row->key) {
+                $found[] = ['invariant' => 'normal-form', 'what' => "The redirect of {$row->source} is filed under a wrong key."];
+            }
         }
 
         return $found;

@@ -112,6 +112,7 @@ abstract class AppTestCase extends TestCase
             DB::select('select l.key, l.address, l.kind, p.ulid as page, l.ever_live, f.ulid as held_for from ledger l left join pages p on p.id = l.page_id left join pages f on f.id = l.held_for_id where l.site_id = ? order by l.key', [$this->site->id]),
             DB::select('select p.ulid, i.ulid as signed_in from sites s left join pages p on p.id = s.start_page_id left join pages i on i.id = s.start_page_signed_in_id where s.id = ?', [$this->site->id]),
             array_map(static fn ($menu): object => (object) $menu->toArray(), (new \App\Store\StoredMenus(DB::connection(), $this->site))->all()),
+            array_map(static fn ($rule): object => (object) $rule->toArray(), array_values(\Illuminate\Support\Arr::sort(iterator_to_array((new \App\Store\StoredRules(DB::connection(), $this->site))->all(), false), 'id'))),
         ];
     }
 

@@ -19,7 +19,7 @@ final class BatchApiTest extends AppTestCase
         [$help, $times, $travel] = $this->tree();
         $before = $this->snapshot();
         $this->api('POST', 'ripple', $this->move($times, $travel))->assertOk()
-            ->assertJsonPath('account.counts', ['addresses' => 2, 'redirectsWritten' => 2, 'redirectsDropped' => 0, 'gone' => 0, 'live' => 0, 'offline' => 0, 'bin' => 0, 'menu' => 1, 'rawLinks' => 0, 'copies' => 0, 'linksFollow' => 0, 'linksBreak' => 0, 'sitemap' => 2])
+            ->assertJsonPath('account.counts', ['addresses' => 2, 'redirectsWritten' => 2, 'redirectsDropped' => 0, 'gone' => 0, 'live' => 0, 'offline' => 0, 'bin' => 0, 'menu' => 1, 'redirects' => 0, 'rawLinks' => 0, 'copies' => 0, 'linksFollow' => 0, 'linksBreak' => 0, 'sitemap' => 2])
             ->assertJsonPath('decisions', 0)
             ->assertJsonPath('account.lists.addresses.0', ['page' => $times, 'name' => 'Times', 'from' => '/help/times', 'to' => '/travel/times', 'note' => ''])
             ->assertJsonPath('matters', true)->assertJsonPath('canBeApplied', true);

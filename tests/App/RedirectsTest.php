@@ -139,7 +139,7 @@ final class RedirectsTest extends AppTestCase
         $log->used($this->site, 'B', $asker);
         self::assertCount(1, iterator_to_array($log->lines($batches[0]), false));
         // Killed between counting and deleting: the batch is there again, and counted already.
-        $kept = dirname($batches[0])."/kept";
+        $kept = dirname($batches[0]).'/kept';
         copy($batches[0], $kept);
         app(CountHits::class)->count();
         rename($kept, $batches[0]);

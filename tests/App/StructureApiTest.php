@@ -248,7 +248,7 @@ final class StructureApiTest extends AppTestCase
         $apply = $this->app->make(ApplyChanges::class);
         $done = 0;
         for ($i = 0; $done < 50 && $i < 1000; $i++) {
-            $random = new RandomChanges(DB::table('pages')->where('site_id', $this->site->id)->orderBy('id')->pluck('ulid')->all(), $this->site->rules(), time(), "$i", DB::table('menus')->where('site_id', $this->site->id)->orderBy('name')->pluck('ulid')->all());
+            $random = new RandomChanges(DB::table('pages')->where('site_id', $this->site->id)->orderBy('id')->pluck('ulid')->all(), $this->site->rules(), time(), "$i", DB::table('menus')->where('site_id', $this->site->id)->orderBy('name')->pluck('ulid')->all(), DB::table('redirect_rules')->where('site_id', $this->site->id)->orderBy('id')->pluck('ulid')->all());
             $steps = array_map(static fn (): array => [mt_rand(0, 31), mt_rand(0, 99), mt_rand(0, 99), mt_rand(0, 5)], range(1, mt_rand(1, 2)));
             $before = $this->snapshot();
             try {

@@ -26,7 +26,7 @@ use Illuminate\Support\Str;
 /** Builds a demo site from its data files, by the same changes a manager would make. */
 final readonly class LoadDemoSite
 {
-    public function __construct(private ConnectionInterface $db, private ApplyChanges $apply, private SaveWords $save, private PublishWords $publish, private UploadPicture $upload, private LoadMenus $menus, private TellStory $story)
+    public function __construct(private ConnectionInterface $db, private ApplyChanges $apply, private SaveWords $save, private PublishWords $publish, private UploadPicture $upload, private LoadMenus $menus, private LoadRedirects $redirects, private TellStory $story)
     {
     }
 
@@ -47,6 +47,7 @@ final readonly class LoadDemoSite
             $this->branches($site, $ids);
             if (is_file("$folder/menus.json")) {
                 $this->menus->load($site->refresh(), $people[0], $folder);
+                $this->redirects->load($site->refresh(), $people[0], $folder);
             }
             // The site is what it is when the demo begins: its making is no history of the manager's.
             HistoryEntry::query()->where('site_id', $site->id)->delete();

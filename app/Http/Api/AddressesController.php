@@ -9,10 +9,14 @@ use App\Desk\Permission;
 use App\Desk\Resolvers;
 use App\Models\Site;
 use App\Store\AddressRows;
+use App\Store\NearAddresses;
 use App\Store\RedirectDetails;
+use Heronstem\Core\Address\NormalForm;
 use Heronstem\Core\Redirect\Resolution;
+use Illuminate\Database\Connection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 
@@ -25,7 +29,7 @@ final readonly class AddressesController
     /** Most segments of one answer. */
     private const MOST_SEGMENTS = 500;
 
-    public function __construct(private Permission $permission, private AddressRows $rows, private Resolvers $resolvers, private CountHits $count, private RedirectDetails $details)
+    public function __construct(private Permission $permission, private AddressRows $rows, private Resolvers $resolvers, private CountHits $count, private RedirectDetails $details, private NearAddresses $near, private Connection $db)
     {
     }
 
@@ -60,6 +64,26 @@ final readonly class AddressesController
         $resolver = $this->resolvers->for($site);
 
         return new JsonResponse(array_map(static fn (string $line): array => $resolver->resolve($line)->toArray(), $lines));
+    }
+
+    #[OA\Get(path: '/sites/{site}/addresses/near', operationId: 'near', description: 'Pages that somebody who asked for this address may have wanted, the likeliest first.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'address', in: 'query', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/NearPage'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function near(Request $request, Site $site): JsonResponse
+    {
+        $this->permission->toSee(Signed::in($request), $site);
+
+        return new JsonResponse(array_map(static fn (\stdClass $page): array => ['id' => $page->id, 'name' => $page->name, 'address' => NormalForm::readable($page->address), 'confidence' => round((float) $page->near, 3)], $this->near->to($request->string('address')->value(), $site)));
+    }
+
+    #[OA\Post(path: '/sites/{site}/addresses/ignored', operationId: 'ignoreMissed', description: 'Leaves a missed address out of the list from now on.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['address'], type: 'object', properties: [new OA\Property('address', type: 'string')])), responses: [new OA\Response(response: 204, description: 'Done'), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function ignore(Request $request, Site $site): Response
+    {
+        $this->permission->toManage(Signed::in($request), $site);
+        $key = NormalForm::key($request->string('address')->value(), $site->rules());
+        if ($this->db->update('update missed_addresses set ignored = true where site_id = ? and (key = ? or address = ?)', [$site->id, $key, $request->string('address')->value()]) === 0) {
+            throw ValidationException::withMessages(['address' => 'Nobody has asked for this address in vain.']);
+        }
+
+        return new Response(status: 204);
     }
 
     #[OA\Get(path: '/sites/{site}/redirects/{redirect}', operationId: 'redirect', description: 'A redirect: how it is answered, step by step, who used it, and who links to it.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'redirect', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/RedirectDetail')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]

@@ -15,7 +15,7 @@ use OpenApi\Attributes as OA;
 #[OA\Parameter(parameter: 'page', name: 'page', in: 'path', required: true, description: 'identity of the page', schema: new OA\Schema(type: 'string'))]
 #[OA\Parameter(parameter: 'entry', name: 'entry', in: 'path', required: true, description: 'identity of the history entry', schema: new OA\Schema(type: 'string'))]
 #[OA\Parameter(parameter: 'menu', name: 'menu', in: 'path', required: true, schema: new OA\Schema(type: 'string'))]
-#[OA\Parameter(parameter: 'group', name: 'group', in: 'path', required: true, description: 'which consequences', schema: new OA\Schema(type: 'string', enum: ['addresses', 'redirectsWritten', 'redirectsDropped', 'gone', 'live', 'offline', 'bin', 'menu', 'rawLinks', 'copies']))]
+#[OA\Parameter(parameter: 'group', name: 'group', in: 'path', required: true, description: 'which consequences', schema: new OA\Schema(type: 'string', enum: ['addresses', 'redirectsWritten', 'redirectsDropped', 'gone', 'live', 'offline', 'bin', 'menu', 'redirects', 'rawLinks', 'copies']))]
 #[OA\Parameter(parameter: 'ifMatch', name: 'If-Match', in: 'header', required: true, description: 'the ETag one started from', schema: new OA\Schema(type: 'string'))]
 #[OA\Response(response: 'Problem', description: 'What happened, which field, why, and the way out (RFC 9457)', content: new OA\MediaType(mediaType: 'application/problem+json', schema: new OA\Schema(ref: '#/components/schemas/Problem')))]
 final class Description

@@ -14,6 +14,8 @@ export const keys = {
     bin: (site: string) => [...keys.site(site), 'bin'] as const,
     structure: (site: string, of: string | null, levels: number) => [...keys.site(site), 'structure', of, levels] as const,
     revisions: (site: string, page: string) => [...keys.site(site), 'revisions', page] as const,
+    addresses: (site: string) => [...keys.site(site), 'addresses'] as const,
+    redirect: (site: string, id: string) => [...keys.site(site), 'redirect', id] as const,
     files: (site: string, text: string, pictures: boolean) => [...keys.site(site), 'files', text, pictures] as const,
     menus: (site: string) => [...keys.site(site), 'menus'] as const,
     menu: (site: string, menu: string) => [...keys.site(site), 'menu', menu] as const,
@@ -78,3 +80,20 @@ export const goToQuery = (site: string, text: string) =>
     })
 
 export const filesQuery = (site: string, text: string, pictures: boolean) => queryOptions({ queryKey: keys.files(site, text, pictures), queryFn: ({ signal }) => answered(api.GET('/sites/{site}/files', { params: { path: { site }, query: { text, ...(pictures ? { pictures: true } : {}) } }, signal })), placeholderData: previous => previous })
+
+export type AddressFilter = { text?: string | undefined; kind?: string | undefined; status?: string | undefined; hits?: 'never' | undefined }
+
+export const addressesQuery = (site: string, filter: AddressFilter, offset: number) =>
+    queryOptions({
+        queryKey: [...keys.addresses(site), filter, offset],
+        queryFn: ({ signal }) => answered(api.GET('/sites/{site}/addresses', { params: { path: { site }, query: { offset, ...given(filter) } }, signal })),
+    })
+
+export const belowQuery = (site: string, address: string) => queryOptions({ queryKey: [...keys.addresses(site), 'below', address], queryFn: ({ signal }) => answered(api.GET('/sites/{site}/addresses/below', { params: { path: { site }, query: { address } }, signal })) })
+
+export const redirectQuery = (site: string, redirect: string) => queryOptions({ queryKey: keys.redirect(site, redirect), queryFn: ({ signal }) => answered(api.GET('/sites/{site}/redirects/{redirect}', { params: { path: { site, redirect } }, signal })), retry: false })
+
+/** Only what is said: the client leaves nothing blank in an address. */
+function given<T extends object>(fields: T) {
+    return Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as { [Key in keyof T]?: NonNullable<T[Key]> }
+}

@@ -8,6 +8,7 @@ export function Consequence({ row, group }: { row: Schemas['RippleRow']; group: 
     if (group === 'rawLinks') return <RawLink row={row} />
     if (group === 'menu') return <><b className="font-semibold">{row.name}</b> {row.note}</>
     const mono = 'font-mono text-[13px]'
+    if (group === 'redirects') return <span className="flex flex-wrap items-baseline gap-x-3"><span className={mono}>{row.from}</span>{(row.to !== null || row.name !== '') && <><span aria-label="sends on to" className="text-ink-3">→</span><span className={clsx(row.to !== null && mono, 'text-heron')}>{row.to ?? row.name}</span></>}<span className="text-ink-2">{row.note}</span></span>
     return (
         <span className="flex flex-wrap items-baseline gap-x-3">
             {row.from !== null && <span className={mono}>{row.from}</span>}

@@ -13,7 +13,7 @@ export function Decisions({ pending }: { pending: Pending }) {
     const { conflicts, questions, account } = pending.ripple
     return (
         <div className="grid content-start gap-4">
-            {conflicts.map(conflict => <ConflictView key={conflict.address + conflict.page} conflict={conflict} />)}
+            {conflicts.map(conflict => <ConflictView key={conflict.address + conflict.page + (conflict.redirect ?? '')} conflict={conflict} />)}
             {questions.map(question => <QuestionView key={question.kind + question.page} question={question} />)}
             {account.notes.length > 0 && (
                 <ul className="grid gap-1.5 border-l-2 border-amber pl-4" aria-label="Worth knowing">
@@ -30,6 +30,7 @@ export function heldBy({ address, held }: Schemas['Conflict']) {
     const name = held.name ?? ''
     if (held.kind === 'reserved') return `${readable(address)} is reserved: the system answers there itself.`
     if (held.state === 'bin') return `${readable(address)} is kept for “${name}”, in the bin${since}.`
+    if (held.kind === 'rule') return `${readable(address)} is held by a redirect${since}.`
     if (held.kind === 'gone') return `${readable(address)} is recorded as gone${since}.`
     if (held.kind === 'redirect') return `${readable(address)} is a redirect to “${name}”${since}.`
     if (held.kind === 'also') return `${readable(address)} is a further address of “${name}”${since}.`
@@ -48,15 +49,15 @@ function ConflictView({ conflict }: { conflict: Schemas['Conflict'] }) {
             <div className="flex flex-wrap gap-2">
                 {conflict.waysOut.map(way =>
                     way.kind === 'choose-another' ? (
-                        <Button key={way.kind} onClick={() => setTyping(true)}>Choose another slug</Button>
+                        <Button key={way.kind} onClick={() => setTyping(true)}>{conflict.redirect === null ? 'Choose another slug' : 'Choose another address'}</Button>
                     ) : (
                         <Button key={way.kind} onClick={() => void amend(way)}>{wayWords(way)}</Button>
                     ),
                 )}
             </div>
             {typing && (
-                <form className="mt-2 flex gap-2" onSubmit={event => { event.preventDefault(); void amend({ changes: [{ kind: 'set-slug', page: conflict.page, slug }] }) }}>
-                    <input autoFocus aria-label="Another slug" value={slug} onChange={event => setSlug(event.target.value)} className="h-[30px] w-full rounded-[5px] border border-edge bg-sheet px-2 font-mono text-[13px]" />
+                <form className="mt-2 flex gap-2" onSubmit={event => { event.preventDefault(); void amend({ changes: [conflict.redirect === null ? { kind: 'set-slug', page: conflict.page, slug } : { kind: 'change-redirect', redirect: conflict.redirect, source: slug }] }) }}>
+                    <input autoFocus aria-label={conflict.redirect === null ? 'Another slug' : 'Another address'} value={slug} onChange={event => setSlug(event.target.value)} className="h-[30px] w-full rounded-[5px] border border-edge bg-sheet px-2 font-mono text-[13px]" />
                     <Button type="submit" disabled={slug.trim() === ''}>Use it</Button>
                 </form>
             )}
@@ -65,7 +66,7 @@ function ConflictView({ conflict }: { conflict: Schemas['Conflict'] }) {
 }
 
 export function wayWords(way: Schemas['WayOut']) {
-    const words = { 'free-slug': `Use ${way.slug ?? ''}`, swap: 'Swap the two', 'replace-redirect': 'Replace the redirect', 'take-over': 'Take it over', 'empty-it': 'Empty it from the bin', 'answer-again': 'Answer there again', 'choose-another': 'Choose another' }
+    const words = { 'free-slug': `Use ${way.slug ?? ''}`, swap: 'Swap the two', 'replace-redirect': 'Replace the redirect', 'take-over': 'Take it over', 'empty-it': 'Empty it from the bin', 'answer-again': 'Answer there again', 'stand-in-front': 'Let the redirect answer before it', 'choose-another': 'Choose another' }
     return words[way.kind]
 }
 

@@ -1,5 +1,5 @@
 import { Link } from '@tanstack/react-router'
-import { History, Keyboard, ListTree, PanelTop } from 'lucide-react'
+import { History, Keyboard, ListTree, PanelTop, Signpost } from 'lucide-react'
 import { useSite } from './site'
 import { ThemeSwitch } from './ThemeSwitch'
 
@@ -17,6 +17,10 @@ export function Rail({ onKeys }: { onKeys: () => void }) {
                 <Link to="/s/$site/menus" params={{ site: site.key }} className={look}>
                     <PanelTop size={20} strokeWidth={1.7} aria-hidden />
                     Menus
+                </Link>
+                <Link to="/s/$site/addresses" params={{ site: site.key }} className={look}>
+                    <Signpost size={20} strokeWidth={1.7} aria-hidden />
+                    Addresses
                 </Link>
                 <Link to="/s/$site/history" params={{ site: site.key }} className={look}>
                     <History size={20} strokeWidth={1.7} aria-hidden />

@@ -18,6 +18,9 @@ export function noteWords({ kind, name, other }: Schemas['RippleNote']) {
         stays: `The ${other ?? 'rest'} of “${name}” has changed again since, or can no longer be as it was: it stays.`,
         'stays-made': /^\d+$/.test(other ?? '') ? `“${name}” stays: ${count(Number(other), 'page')} lie inside it by now.` : `“${name}” stays: its ${other ?? 'place'} has changed since it was made.`,
         'menu-stays': `“${name}” has been changed again since; what was changed stays.`,
+        'redirect-stays': `The redirect of ${name} has changed again since, or its address has another holder by now: it stays as it is.`,
+        'redirect-hides': `The redirect of ${other ?? 'the address'} answers before “${name}”: visitors no longer get that page there.`,
+        'redirects-break': `${count(Number(other), 'redirect leads', 'redirects lead')} to “${name}”, which visitors no longer get.`,
         'is-gone': `${name === '' ? 'A page' : `“${name}”`} is no longer there, so nothing of it goes back.`,
     }
     return words[kind]

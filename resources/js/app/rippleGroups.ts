@@ -2,7 +2,7 @@ import type { Schemas } from '../api/client'
 import { count } from '../ui/count'
 
 export type Account = Schemas['RippleAccount']
-export type GroupKey = 'addresses' | 'redirectsWritten' | 'redirectsDropped' | 'gone' | 'live' | 'offline' | 'bin' | 'menu' | 'rawLinks' | 'copies' | 'linksFollow' | 'linksBreak' | 'sitemap'
+export type GroupKey = 'addresses' | 'redirectsWritten' | 'redirectsDropped' | 'gone' | 'live' | 'offline' | 'bin' | 'menu' | 'redirects' | 'rawLinks' | 'copies' | 'linksFollow' | 'linksBreak' | 'sitemap'
 
 const words: Record<GroupKey, [string, string]> = {
     addresses: ['address moves', 'addresses move'],
@@ -13,6 +13,7 @@ const words: Record<GroupKey, [string, string]> = {
     offline: ['page goes offline', 'pages go offline'],
     bin: ['page to the bin', 'pages to the bin'],
     menu: ['menu entry', 'menu entries'],
+    redirects: ['redirect by hand', 'redirects by hand'],
     rawLinks: ['link by address', 'links by address'],
     copies: ['copy made', 'copies made'],
     linksFollow: ['link follows', 'links follow'],
@@ -40,6 +41,7 @@ export function summary({ counts }: Account) {
         counts.copies > 0 && count(counts.copies, 'copy', 'copies'),
         counts.redirectsWritten > 0 && count(counts.redirectsWritten, 'redirect'),
         counts.menu > 0 && count(counts.menu, 'menu entry', 'menu entries'),
+        counts.redirects > 0 && count(counts.redirects, 'redirect by hand', 'redirects by hand'),
         counts.rawLinks > 0 && count(counts.rawLinks, 'link written as an address', 'links written as addresses'),
     ].filter(Boolean)
     return said.join(', ')

@@ -7,6 +7,8 @@ import { Failure, Missing } from './Failure'
 import { HistoryPage } from './HistoryPage'
 import type { HistorySearch } from './historySearch'
 import { OutlinePage } from './OutlinePage'
+import { AddressesPage } from './AddressesPage'
+import type { AddressesSearch } from './addressesSearch'
 import { MenusPage } from './MenusPage'
 import type { MenusSearch } from './menusSearch'
 import type { OutlineSearch } from './outlineSearch'
@@ -76,6 +78,13 @@ const history = createRoute({
     component: HistoryPage,
 })
 
+const addresses = createRoute({
+    getParentRoute: () => site,
+    path: '/addresses',
+    validateSearch: (search): AddressesSearch => ({ text: text(search.text), kind: text(search.kind), status: text(search.status), hits: search.hits === 'never' ? 'never' : undefined, row: text(search.row), as: search.as === 'tree' ? 'tree' : undefined }),
+    component: AddressesPage,
+})
+
 const menus = createRoute({
     getParentRoute: () => site,
     path: '/menus',
@@ -84,5 +93,5 @@ const menus = createRoute({
 })
 
 export function makeRouter(queries: QueryClient) {
-    return createRouter({ routeTree: root.addChildren([signIn, home, site.addChildren([outline, menus, history])]), context: { queries }, defaultPreload: false })
+    return createRouter({ routeTree: root.addChildren([signIn, home, site.addChildren([outline, menus, addresses, history])]), context: { queries }, defaultPreload: false })
 }

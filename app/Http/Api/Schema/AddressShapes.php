@@ -28,6 +28,7 @@ use OpenApi\Attributes as OA;
     new OA\Property('total', type: 'integer'), new OA\Property('counts', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'integer')), new OA\Property('offset', type: 'integer'),
     new OA\Property('rows', type: 'array', items: new OA\Items(ref: '#/components/schemas/AddressRow')),
 ])]
+#[OA\Schema(schema: 'NearPage', required: ['id', 'name', 'address', 'confidence'], properties: [new OA\Property('id', type: 'string'), new OA\Property('name', type: 'string'), new OA\Property('address', type: 'string'), new OA\Property('confidence', type: 'number')])]
 #[OA\Schema(schema: 'Segment', required: ['segment', 'below', 'here'], properties: [new OA\Property('segment', type: 'string'), new OA\Property('below', type: 'integer'), new OA\Property('here', description: 'what answers at the segment itself', type: 'string', nullable: true)])]
 #[OA\Schema(schema: 'RedirectDetail', required: ['redirect', 'sample', 'way', 'days', 'referrers', 'links', 'sameTarget'], properties: [
     new OA\Property('redirect', ref: '#/components/schemas/Redirect'), new OA\Property('sample', type: 'string'), new OA\Property('way', ref: '#/components/schemas/Explanation'),

@@ -1,0 +1,73 @@
+import { useInfiniteQuery } from '@tanstack/react-query'
+import { useVirtualizer } from '@tanstack/react-virtual'
+import clsx from 'clsx'
+import { useEffect, useRef, type KeyboardEvent } from 'react'
+import { addressesQuery, type AddressFilter } from '../../api/queries'
+import { useSite } from '../../app/site'
+import { ago } from '../../ui/time'
+import { Spark } from './Spark'
+import { answerWords, key, type Row } from './words'
+
+const ROW = 32
+
+/** The addresses in order, one a row; read a hundred at a time as they come into sight. */
+export function AddressList({ filter, active, narrow, onActive }: { filter: AddressFilter; active: string | undefined; narrow: boolean; onActive: (row: Row) => void }) {
+    const site = useSite()
+    const scroller = useRef<HTMLDivElement>(null)
+    const { data, fetchNextPage, hasNextPage, isFetching, error } = useInfiniteQuery({
+        queryKey: [...addressesQuery(site.key, filter, 0).queryKey, 'pieces'],
+        queryFn: ({ pageParam, client }) => client.fetchQuery(addressesQuery(site.key, filter, pageParam)),
+        initialPageParam: 0,
+        getNextPageParam: last => (last.offset + last.rows.length < last.total && last.rows.length > 0 ? last.offset + last.rows.length : undefined),
+        placeholderData: previous => previous,
+    })
+    const rows = data?.pages.flatMap(page => page.rows) ?? []
+    const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 8 })
+    const shown = virtual.getVirtualItems()
+    const last = shown.at(-1)?.index ?? 0
+    useEffect(() => {
+        if (hasNextPage && !isFetching && last >= rows.length - 20) void fetchNextPage()
+    }, [fetchNextPage, hasNextPage, isFetching, last, rows.length])
+    const at = rows.findIndex(row => key(row) === active)
+    const typed = (event: KeyboardEvent) => {
+        const to = event.key === 'ArrowDown' ? at + 1 : event.key === 'ArrowUp' ? at - 1 : event.key === 'Home' ? 0 : event.key === 'End' ? rows.length - 1 : null
+        const row = to === null ? undefined : rows[Math.max(0, Math.min(rows.length - 1, to))]
+        if (row === undefined) return
+        event.preventDefault()
+        virtual.scrollToIndex(rows.indexOf(row))
+        onActive(row)
+    }
+    const columns = narrow ? 'grid-cols-[minmax(180px,1fr)_minmax(110px,150px)_112px]' : 'grid-cols-[minmax(220px,1.3fr)_minmax(110px,150px)_minmax(160px,1fr)_128px_minmax(120px,0.9fr)_80px]'
+    if (error !== null) return <p role="alert" className="p-6 text-berry">{error.message}</p>
+    return (
+        <>
+            <div aria-hidden className={clsx('grid h-[30px] items-center gap-x-3.5 border-b border-line px-4 text-[12px] text-ink-3', columns)}>
+                <span>Address</span><span>Answers</span>{!narrow && <span>Ends up at</span>}<span>Hits, four weeks</span>{!narrow && <><span>Note</span><span className="text-right">Since</span></>}
+            </div>
+            <div ref={scroller} role="grid" aria-label="Addresses" aria-rowcount={data?.pages[0]?.total ?? 0} tabIndex={0} onKeyDown={typed} aria-activedescendant={at >= 0 ? `address-${at}` : undefined} className="relative min-h-0 flex-1 overflow-y-auto outline-none focus-visible:shadow-[inset_0_0_0_2px_var(--heron)]">
+                <div role="rowgroup" className="relative" style={{ height: virtual.getTotalSize() }}>
+                    {shown.map(({ index, start }) => {
+                        const row = rows[index]
+                        if (row === undefined) return null
+                        const isActive = index === at
+                        return (
+                            <div key={key(row)} id={`address-${index}`} role="row" aria-rowindex={index + 1} aria-selected={isActive} onClick={() => onActive(row)} style={{ transform: `translateY(${start}px)` }} className={clsx('absolute inset-x-0 grid h-8 cursor-default items-center gap-x-3.5 px-4', columns, isActive ? 'bg-heron-soft shadow-[inset_3px_0_var(--heron)]' : 'hover:bg-sunk')}>
+                                <span role="gridcell" className={clsx('truncate font-mono text-[13px]', row.kind === 'page' ? 'text-ink' : 'text-ink-2')}>{row.address}{row.redirect?.reach === 'branch' && <span className="text-ink-3">/…</span>}</span>
+                                <span role="gridcell" className={clsx('truncate text-[13px]', row.state !== null && row.state !== 'on' ? 'text-ink-3' : row.kind === 'missed' || row.kind === 'gone' ? 'text-berry' : row.kind === 'page' || row.kind === 'also' ? 'text-reed' : 'text-ink-2')}>{answerWords(row)}</span>
+                                {!narrow && <span role="gridcell" className="truncate text-[13px]">{row.page !== null && row.kind !== 'former' ? row.page.name : (row.targetName ?? <span className="font-mono">{row.leadsTo ?? ''}</span>)}{row.targetName !== null && row.leadsTo !== null && <span className="font-mono text-[12px] text-ink-3"> {row.leadsTo}</span>}</span>}
+                                <span role="gridcell" className="text-[13px] text-ink-2">{row.hits.length > 0 ? <Spark hits={row.hits} /> : row.redirect !== null ? <span className="text-ink-3">none</span> : ''}</span>
+                                {!narrow && (
+                                    <>
+                                        <span role="gridcell" className="truncate text-[13px] text-ink-2">{row.redirect?.note ?? ''}</span>
+                                        <span role="gridcell" className="truncate text-right text-[13px] text-ink-3">{row.since === null ? '' : ago(row.since)}</span>
+                                    </>
+                                )}
+                            </div>
+                        )
+                    })}
+                </div>
+                {rows.length === 0 && !isFetching && <p className="p-6 text-ink-2">Nothing here answers to that. Take a facet off, or try another part of an address.</p>}
+            </div>
+        </>
+    )
+}

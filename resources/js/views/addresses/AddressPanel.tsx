@@ -1,0 +1,50 @@
+import { X } from 'lucide-react'
+import { ulid } from '../../api/ulid'
+import { useChanges } from '../../app/changes'
+import { useSite } from '../../app/site'
+import { Button } from '../../ui/Button'
+import { date } from '../../ui/time'
+import { Near } from './Near'
+import { Spark } from './Spark'
+import { answerWords, type Row } from './words'
+
+type Props = { row: Row; onClose: () => void; onPage: (page: string) => void; onTry: (address: string) => void; onRedirect: (source: string, target?: { id: string; name: string }) => void; onMade: (id: string) => void }
+
+/** An address that no rule of its own answers at: a page's, a former one, one that is gone or kept, or one that was missed. */
+export function AddressPanel({ row, onClose, onPage, onTry, onRedirect, onMade }: Props) {
+    const site = useSite()
+    const { propose } = useChanges()
+    const page = row.page
+    const writes = site.manages
+    const byHand = () => {
+        if (page === null) return
+        const id = ulid()
+        void propose({ title: `Making ${row.address} a redirect by hand`, act: 'Make it one', batch: { changes: [{ kind: 'remove-address', page: page.id, address: row.address }, { kind: 'make-redirect', redirect: id, source: row.address, leadsTo: { page: page.id } }] }, now: true, done: () => onMade(id) })
+    }
+    const answer = (kind: 'serve' | 'send-on') => page !== null && void propose({ title: `Changing how ${row.address} answers`, act: 'Change it', batch: { changes: [{ kind: 'remove-address', page: page.id, address: row.address }, { kind: 'add-address', page: page.id, address: row.address, answer: kind }] }, now: true })
+    const away = () => page !== null && void propose({ title: `Taking ${row.address} away`, act: 'Take it away', batch: { changes: [{ kind: 'remove-address', page: page.id, address: row.address }] }, now: true, done: onClose })
+    return (
+        <aside aria-label="Address" className="flex w-[420px] shrink-0 flex-col border-l border-line bg-paper max-lg:w-[360px]">
+            <div className="flex items-start justify-between gap-2 px-4 pt-3.5 pb-2">
+                <div className="min-w-0"><h2 className="font-mono text-[15px] leading-6 font-semibold break-all">{row.address}</h2><p className="text-[12px] text-ink-3">{answerWords(row)}</p></div>
+                <button type="button" aria-label="Close the address" onClick={onClose} className="grid size-7 shrink-0 place-items-center rounded hover:bg-sunk"><X size={16} aria-hidden /></button>
+            </div>
+            <div className="grid content-start gap-3 overflow-y-auto px-4 pb-4">
+                <dl className="grid grid-cols-[88px_1fr] gap-x-3 gap-y-1.5">
+                    {page !== null && <><dt className="text-ink-2">Page</dt><dd><button type="button" className="text-heron hover:underline" onClick={() => onPage(page.id)}>{page.name}</button></dd></>}
+                    {row.leadsTo !== null && <><dt className="text-ink-2">Leads to</dt><dd className="font-mono text-[13px] break-all">{row.leadsTo}</dd></>}
+                    {row.since !== null && <><dt className="text-ink-2">{row.kind === 'missed' ? 'First asked' : 'Since'}</dt><dd>{date(row.since)}</dd></>}
+                    {row.sentence !== null && <><dt className="text-ink-2">By</dt><dd>{row.sentence.replaceAll('*', '')}</dd></>}
+                    {row.hits.length > 0 && <><dt className="text-ink-2">Asked for</dt><dd><Spark hits={row.hits} word="requests" /></dd></>}
+                </dl>
+                <div className="flex flex-wrap gap-2">
+                    {row.kind !== 'missed' && row.kind !== 'bin' && <Button onClick={() => onTry(row.address)}>Try it</Button>}
+                    {writes && row.kind === 'former' && <><Button onClick={byHand}>Make it a redirect by hand</Button><Button onClick={() => answer('serve')}>Show the page here</Button><Button look="breaks" onClick={away}>Say it is gone</Button></>}
+                    {writes && row.kind === 'also' && <><Button onClick={() => answer('send-on')}>Send on instead</Button><Button onClick={byHand}>Make it a redirect by hand</Button><Button look="breaks" onClick={away}>Take it away</Button></>}
+                    {writes && row.kind === 'gone' && <Button onClick={() => onRedirect(row.address)}>Make a redirect of it</Button>}
+                </div>
+                {row.kind === 'missed' && <Near address={row.address} writes={writes} onRedirect={onRedirect} onIgnored={onClose} />}
+            </div>
+        </aside>
+    )
+}

@@ -1,0 +1,27 @@
+import { useState } from 'react'
+import { ulid } from '../../api/ulid'
+import { useChanges } from '../../app/changes'
+import { Button } from '../../ui/Button'
+import { Modal } from '../../ui/Modal'
+import { blank, type Draft } from './draft'
+import { changeOf, RedirectForm } from './RedirectForm'
+import { Share } from './Share'
+
+/** Makes a redirect. */
+export function NewRedirect({ source, target, onClose, onMade }: { source: string; target?: { id: string; name: string } | undefined; onClose: () => void; onMade: (id: string) => void }) {
+    const { propose } = useChanges()
+    const [draft, setDraft] = useState<Draft>(() => ({ ...blank(ulid(), source), ...(target === undefined ? {} : { value: target.id, valueName: target.name }) }))
+    const [problem, setProblem] = useState('')
+    const make = () => void propose({ title: `Making the redirect of ${draft.source}`, act: 'Make the redirect', batch: { changes: [changeOf('make-redirect', draft)] }, now: true, failed: failed => setProblem(failed.message), done: () => onMade(draft.id) }).then(onClose)
+    const isFull = draft.source.trim() !== '' && (draft.answer === '410' || draft.value.trim() !== '')
+    return (
+        <Modal open onClose={onClose} title="New redirect" width={560}>
+            <form className="grid gap-3" onSubmit={event => { event.preventDefault(); make() }}>
+                <RedirectForm draft={draft} kind="make-redirect" writes onDraft={setDraft} />
+                {draft.reach === 'one' && draft.source.startsWith('/') && draft.source.length > 1 && <Share address={draft.source} />}
+                {problem !== '' && <p role="alert" className="text-berry">{problem}</p>}
+                <div className="flex justify-end gap-2"><Button onClick={onClose}>Let it be</Button><Button type="submit" look="main" disabled={!isFull}>Make the redirect</Button></div>
+            </form>
+        </Modal>
+    )
+}

@@ -1,0 +1,26 @@
+import type { Change } from '../../app/changes'
+import type { Redirect } from './words'
+
+type Leads = 'page' | 'address' | 'url' | 'file'
+
+/** A redirect while it is being written: as its fields hold it. */
+export type Draft = Omit<Redirect, 'leadsTo'> & { way: Leads; value: string; valueName: string }
+
+export function draftOf(redirect: Redirect, targetName: string | null): Draft {
+    const { leadsTo, ...rest } = redirect
+    const [way, value] = Object.entries(leadsTo ?? { page: '' })[0] ?? ['page', '']
+    return { ...rest, way: way as Leads, value, valueName: targetName ?? '' }
+}
+
+export function blank(id: string, source = ''): Draft {
+    return { id, reach: 'one', source, answer: '301', query: 'carry', carriesRest: true, from: null, until: null, isOn: true, inFront: false, position: 0, note: '', pause: null, origin: 'hand', way: 'page', value: '', valueName: '' }
+}
+
+/** The fields of a change that makes or changes a redirect. */
+export function fieldsOf({ reach, source, answer, query, carriesRest, from, until, isOn, inFront, note, pause, way, value }: Draft): Partial<Change> {
+    return {
+        reach, source, answer, query, carriesRest, from, until, isOn, inFront, note,
+        leadsTo: answer === '410' ? null : { [way]: value },
+        pause: answer === 'pause' ? (pause ?? { seconds: 5, message: { version: 1, type: 'doc', content: [] } as unknown as NonNullable<Redirect['pause']>['message'] }) : null,
+    }
+}

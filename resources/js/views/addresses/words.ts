@@ -1,0 +1,26 @@
+import type { Schemas } from '../../api/client'
+
+export type Row = Schemas['AddressRow']
+export type Kind = Row['kind']
+export type Redirect = Schemas['Redirect']
+
+export const kinds: [Kind, string][] = [['page', 'Pages'], ['also', 'Further'], ['former', 'Former'], ['one', 'By hand'], ['branch', 'Branches'], ['pattern', 'Patterns'], ['gone', 'Gone'], ['bin', 'Bin'], ['missed', 'Missed']]
+
+export const answers: [Redirect['answer'], string, string][] = [
+    ['301', 'For good', 'Moved permanently (301). Search engines take over the new address.'],
+    ['302', 'For now', 'Found elsewhere (302). Search engines keep this address.'],
+    ['307', 'For now, same method', 'Temporary (307). What is sent to this address is sent on whole.'],
+    ['308', 'For good, same method', 'Permanent (308). What is sent to this address is sent on whole.'],
+    ['pause', 'Pause page', 'Shows a message, and goes on after some seconds.'],
+    ['410', 'Gone', 'Says that this is gone for good (410), and leads nowhere.'],
+]
+
+/** What answers at an address, in a word or two. */
+export function answerWords({ kind, isLive, redirect, waits, state }: Row) {
+    const off = state === 'off' ? ', off' : state === 'over' ? ', over' : state === 'waiting' ? ', not yet' : ''
+    if (redirect !== null) return `${redirect.answer === 'pause' ? 'pause page' : redirect.answer === '410' ? 'gone, 410' : `sends on, ${redirect.answer}`}${redirect.inFront ? ', in front' : ''}${off}`
+    const words: Record<Kind, string> = { page: isLive === true ? 'page' : 'page, not live', also: isLive === true ? 'page' : 'page, not live', former: isLive === true ? 'sends on, 301' : 'page not live', one: '', branch: '', pattern: '', gone: 'gone, 410', bin: `kept for “${waits ?? ''}”`, missed: 'nothing, 404' }
+    return words[kind]
+}
+
+export const key = (row: Row) => row.redirect?.id ?? `${row.kind} ${row.address}`

@@ -1,0 +1,151 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
+use PHPUnit\Framework\Attributes\Test;
+
+/** What answers at each address: found, tried, sent on, paused, compared and mended. */
+final class AddressesTest extends Errand
+{
+    #[Test]
+    public function every_address_is_found_by_a_part_of_it_and_tried_step_by_step(): void
+    {
+        $chrome = $this->openAddresses();
+        self::assertSame([], $chrome->axe());
+        $chrome->type('textbox', 'Filter addresses', 'boats-t');
+        $chrome->awaitGone('row', '*/about/history*');
+        $chrome->find('row', '*/boats-today*');
+        $chrome->click('button', 'Try addresses');
+        $chrome->type('textbox', 'Addresses to try', "/Sailings?from=radio\n/nobody-there");
+        $chrome->click('button', 'Try');
+        $chrome->awaitText('Visitors are sent there at once, with 301', '[role=dialog]');
+        $chrome->awaitText('/today?from=radio → /news?from=radio', '[role=dialog]');
+        $chrome->awaitText('Nobody holds this address', '[role=dialog]');
+        self::assertSame([], $chrome->axe());
+        $chrome->click('button', 'Close');
+        self::assertSame([301, $this->ferries('/news?from=radio')], array_slice($this->fetch($this->ferries('/sailings?from=radio')), 0, 2));
+        $chrome->type('textbox', 'Filter addresses', '');
+        $chrome->click('button', 'Tree');
+        $chrome->click('button', 'Open /travel');
+        $chrome->find('button', 'Open /travel/fares');
+        self::assertSame([], $chrome->axe());
+    }
+
+    #[Test]
+    public function a_poster_gets_a_short_address_with_a_code_and_is_compared_with_another(): void
+    {
+        $chrome = $this->openAddresses();
+        $chrome->click('button', 'New redirect');
+        $chrome->type('textbox', 'Address', '/q/harbour-c');
+        $chrome->click('button', 'Choose…');
+        $chrome->type('textbox', 'Choose a page', 'Timetables');
+        $chrome->find('option', 'Timetables*');
+        $chrome->press(WebDriverKeys::ENTER);
+        $chrome->type('textbox', 'Note', 'Poster C, the café');
+        $chrome->click('button', 'Code for a poster');
+        self::assertCount(1, $chrome->driver->findElements(WebDriverBy::cssSelector('[role=dialog] svg[role=img]')));
+        $chrome->click('button', 'Make the redirect');
+        $chrome->awaitText('Made the redirect of /q/harbour-c');
+        self::assertSame([301, $this->ferries('/travel/timetables')], array_slice($this->fetch($this->ferries('/q/harbour-c')), 0, 2));
+        $chrome->find('complementary', 'Redirect');
+        $chrome->click('button', 'Compare');
+        $chrome->awaitText('/q/harbour-a', '[aria-label=Compared]');
+        self::assertSame([], $chrome->axe());
+        $chrome->press([WebDriverKeys::CONTROL, 'z']);
+        $chrome->awaitText('Taken back.');
+        self::assertSame(404, $this->fetch($this->ferries('/q/harbour-c'))[0]);
+    }
+
+    #[Test]
+    public function last_winters_offer_ends_in_a_friendly_pause_page(): void
+    {
+        $chrome = $this->openAddresses();
+        $chrome->click('button', 'New redirect');
+        $chrome->type('textbox', 'Address', '/spring-deal');
+        $chrome->find('combobox', 'Answer')->sendKeys('Pause page');
+        $chrome->find('textbox', 'Message')->click();
+        $chrome->press('The spring deal is over.');
+        $chrome->find('combobox', 'Kind of target')->sendKeys('an address');
+        $chrome->type('textbox', 'Target', '/travel/fares');
+        $chrome->click('button', 'Make the redirect');
+        $chrome->awaitText('Made the redirect of /spring-deal');
+        $chrome->open($this->ferries('/spring-deal'));
+        $chrome->awaitText('The spring deal is over.');
+        self::assertSame([], $chrome->axe());
+        $chrome->click('link', 'Go on now');
+        $chrome->find('heading', 'Fares');
+    }
+
+    #[Test]
+    public function a_taken_address_is_said_as_it_is_typed_and_the_redirect_may_stand_in_front(): void
+    {
+        $chrome = $this->openAddresses();
+        $chrome->click('button', 'New redirect');
+        $chrome->type('textbox', 'Address', '/freight');
+        $chrome->find('combobox', 'Kind of target')->sendKeys('elsewhere');
+        $this->expected[] = '422';
+        $chrome->type('textbox', 'Target', 'freight.example');
+        $chrome->awaitText('A URL elsewhere begins with https://', '[role=dialog]');
+        $chrome->type('textbox', 'Target', 'https://freight.example/');
+        $chrome->awaitText('/freight is held by “Freight”', '[role=dialog]');
+        $this->expected[] = '409';
+        $chrome->click('button', 'Make the redirect');
+        $chrome->click('button', 'Let the redirect answer before it');
+        $chrome->awaitText('visitors no longer get that page there', 'section[aria-label=Ripple]');
+        $chrome->click('button', 'Make the redirect');
+        $chrome->awaitText('Made the redirect of /freight');
+        self::assertSame([301, 'https://freight.example/'], array_slice($this->fetch($this->ferries('/freight')), 0, 2));
+        $chrome->press([WebDriverKeys::CONTROL, 'z']);
+        $chrome->awaitText('Taken back.');
+        self::assertSame(200, $this->fetch($this->ferries('/freight'))[0]);
+    }
+
+    #[Test]
+    public function what_was_asked_for_in_vain_is_mended_in_one_step_or_ignored(): void
+    {
+        $this->fetch($this->ferries('/contact-us'));
+        $chrome = $this->openAddresses();
+        $chrome->click('button', 'Missed*');
+        $chrome->find('row', '*/contact-us*')->click();
+        $chrome->click('button', 'Send on to Contact');
+        $chrome->find('dialog', 'New redirect');
+        $chrome->click('button', 'Make the redirect');
+        $chrome->awaitText('Made the redirect of /contact-us');
+        self::assertSame([301, $this->ferries('/help/contact')], array_slice($this->fetch($this->ferries('/contact-us')), 0, 2));
+        $chrome->find('row', '*/winter-timetable.pdf*')->click();
+        $chrome->click('button', 'Ignore it');
+        $chrome->awaitGone('row', '*/winter-timetable.pdf*');
+    }
+
+    #[Test]
+    public function a_redirect_is_switched_off_and_on_and_its_address_becomes_the_pages_own(): void
+    {
+        $chrome = $this->openAddresses();
+        $chrome->click('button', 'By hand*');
+        $chrome->find('row', '*/today*')->click();
+        $chrome->click('button', 'Switch it off');
+        $chrome->awaitText('Switched the redirect of /today off');
+        self::assertSame(404, $this->fetch($this->ferries('/today'))[0]);
+        $chrome->click('button', 'Switch it on');
+        $chrome->awaitText('Switched the redirect of /today on');
+        $chrome->click('button', 'Show the page here instead');
+        $chrome->awaitGone('complementary', 'Redirect');
+        self::assertSame(200, $this->fetch($this->ferries('/today'))[0]);
+        $chrome->press([WebDriverKeys::CONTROL, 'z']);
+        $chrome->awaitText('Taken back.');
+        self::assertSame(301, $this->fetch($this->ferries('/today'))[0]);
+    }
+
+    private function openAddresses(): Chrome
+    {
+        $chrome = $this->signIn();
+        $chrome->click('link', 'Addresses');
+        $chrome->find('row', '*/about/history*');
+
+        return $chrome;
+    }
+}
