@@ -10,6 +10,7 @@ return [
     'file_bytes' => 32 * 1024 * 1024,
     'picture_side' => 2400,
     // Sign-in: attempts a minute for one mail address from one place.
+    'idle_redirect_days' => (int) env('HERONSTEM_IDLE_REDIRECT_DAYS', 180), // a redirect that nobody used for so many days is said
     'sign_in_attempts' => 5,
     // API: requests a minute for one person.
     'api_rate' => (int) env('HERONSTEM_API_RATE', 6000),

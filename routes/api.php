@@ -39,6 +39,7 @@ Route::middleware(['auth:web,sanctum', 'throttle:api'])->group(function (): void
         Route::get('addresses/near', [AddressesController::class, 'near']);
         Route::post('addresses/ignored', [AddressesController::class, 'ignore']);
         Route::post('addresses/tried', [AddressesController::class, 'tried']);
+        Route::get('redirect-findings', [AddressesController::class, 'findings']);
         Route::get('redirects/{redirect}', [AddressesController::class, 'redirect']);
         Route::get('filter/pages', [OutlineController::class, 'pages']);
         Route::get('people', [PeopleController::class, 'index']);

@@ -6,6 +6,7 @@ namespace App\Http\Api;
 
 use App\Desk\CountHits;
 use App\Desk\Permission;
+use App\Desk\RedirectFindings;
 use App\Desk\Resolvers;
 use App\Models\Site;
 use App\Store\AddressRows;
@@ -29,7 +30,7 @@ final readonly class AddressesController
     /** Most segments of one answer. */
     private const MOST_SEGMENTS = 500;
 
-    public function __construct(private Permission $permission, private AddressRows $rows, private Resolvers $resolvers, private CountHits $count, private RedirectDetails $details, private NearAddresses $near, private Connection $db)
+    public function __construct(private Permission $permission, private AddressRows $rows, private Resolvers $resolvers, private CountHits $count, private RedirectDetails $details, private NearAddresses $near, private RedirectFindings $findings, private Connection $db)
     {
     }
 
@@ -84,6 +85,15 @@ final readonly class AddressesController
         }
 
         return new Response(status: 204);
+    }
+
+    #[OA\Get(path: '/sites/{site}/redirect-findings', operationId: 'redirectFindings', description: 'What is noticed of the redirects: circles, chains, rules that never fire, dead targets and the like, each with the change that mends it where one does.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/RedirectFinding'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function findings(Request $request, Site $site): JsonResponse
+    {
+        $this->permission->toSee(Signed::in($request), $site);
+        $this->count->count();
+
+        return new JsonResponse($this->findings->of($site));
     }
 
     #[OA\Get(path: '/sites/{site}/redirects/{redirect}', operationId: 'redirect', description: 'A redirect: how it is answered, step by step, who used it, and who links to it.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'redirect', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/RedirectDetail')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]

@@ -91,6 +91,8 @@ export const addressesQuery = (site: string, filter: AddressFilter, offset: numb
 
 export const belowQuery = (site: string, address: string) => queryOptions({ queryKey: [...keys.addresses(site), 'below', address], queryFn: ({ signal }) => answered(api.GET('/sites/{site}/addresses/below', { params: { path: { site }, query: { address } }, signal })) })
 
+export const redirectFindingsQuery = (site: string) => queryOptions({ queryKey: [...keys.addresses(site), 'findings'], queryFn: ({ signal }) => answered(api.GET('/sites/{site}/redirect-findings', { params: { path: { site } }, signal })) })
+
 export const redirectQuery = (site: string, redirect: string) => queryOptions({ queryKey: keys.redirect(site, redirect), queryFn: ({ signal }) => answered(api.GET('/sites/{site}/redirects/{redirect}', { params: { path: { site, redirect } }, signal })), retry: false })
 
 /** Only what is said: the client leaves nothing blank in an address. */

@@ -29,6 +29,12 @@ use OpenApi\Attributes as OA;
     new OA\Property('rows', type: 'array', items: new OA\Items(ref: '#/components/schemas/AddressRow')),
 ])]
 #[OA\Schema(schema: 'NearPage', required: ['id', 'name', 'address', 'confidence'], properties: [new OA\Property('id', type: 'string'), new OA\Property('name', type: 'string'), new OA\Property('address', type: 'string'), new OA\Property('confidence', type: 'number')])]
+#[OA\Schema(schema: 'RedirectFinding', required: ['kind', 'redirect', 'source', 'other', 'page', 'isSure', 'days', 'steps', 'mend'], properties: [
+    new OA\Property('kind', type: 'string', enum: ['loop', 'chain', 'never-fires', 'hides-page', 'dead-target', 'gone-target', 'not-https', 'expired', 'idle', 'doubled']), new OA\Property('redirect', type: 'string'), new OA\Property('source', type: 'string'),
+    new OA\Property('other', description: 'the redirect that covers it, comes next, or does the same', required: ['id', 'source'], type: 'object', nullable: true, properties: [new OA\Property('id', type: 'string'), new OA\Property('source', type: 'string')]),
+    new OA\Property('page', required: ['id', 'name'], type: 'object', nullable: true, properties: [new OA\Property('id', type: 'string'), new OA\Property('name', type: 'string')]),
+    new OA\Property('isSure', description: 'false where only samples of a pattern were tried', type: 'boolean'), new OA\Property('days', type: 'integer'), new OA\Property('steps', type: 'integer'), new OA\Property('mend', ref: '#/components/schemas/Change', nullable: true),
+])]
 #[OA\Schema(schema: 'Segment', required: ['segment', 'below', 'here'], properties: [new OA\Property('segment', type: 'string'), new OA\Property('below', type: 'integer'), new OA\Property('here', description: 'what answers at the segment itself', type: 'string', nullable: true)])]
 #[OA\Schema(schema: 'RedirectDetail', required: ['redirect', 'sample', 'way', 'days', 'referrers', 'links', 'sameTarget'], properties: [
     new OA\Property('redirect', ref: '#/components/schemas/Redirect'), new OA\Property('sample', type: 'string'), new OA\Property('way', ref: '#/components/schemas/Explanation'),

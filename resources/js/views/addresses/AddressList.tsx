@@ -44,7 +44,7 @@ export function AddressList({ filter, active, narrow, onActive }: { filter: Addr
             <div aria-hidden className={clsx('grid h-[30px] items-center gap-x-3.5 border-b border-line px-4 text-[12px] text-ink-3', columns)}>
                 <span>Address</span><span>Answers</span>{!narrow && <span>Ends up at</span>}<span>Hits, four weeks</span>{!narrow && <><span>Note</span><span className="text-right">Since</span></>}
             </div>
-            <div ref={scroller} role="grid" aria-label="Addresses" aria-rowcount={data?.pages[0]?.total ?? 0} tabIndex={0} onKeyDown={typed} aria-activedescendant={at >= 0 ? `address-${at}` : undefined} className="relative min-h-0 flex-1 overflow-y-auto outline-none focus-visible:shadow-[inset_0_0_0_2px_var(--heron)]">
+            <div ref={scroller} role="grid" aria-label="Addresses" aria-rowcount={data?.pages[0]?.total ?? 0} tabIndex={0} onKeyDown={typed} aria-activedescendant={shown.some(item => item.index === at) ? `address-${at}` : undefined} className="relative min-h-0 flex-1 overflow-y-auto outline-none focus-visible:shadow-[inset_0_0_0_2px_var(--heron)]">
                 <div role="rowgroup" className="relative" style={{ height: virtual.getTotalSize() }}>
                     {shown.map(({ index, start }) => {
                         const row = rows[index]

@@ -1,7 +1,6 @@
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { ApiProblem } from '../../api/client'
-import { keys } from '../../api/queries'
 import { planOf } from '../../app/batches'
 import type { Change } from '../../app/changes'
 import { heldBy } from '../../app/Decisions'
@@ -16,18 +15,18 @@ import { fieldsOf, type Draft } from './draft'
 import { PauseWords } from './PauseWords'
 import { answers } from './words'
 
-type Props = { draft: Draft; kind: 'make-redirect' | 'change-redirect'; writes: boolean; onDraft: (draft: Draft) => void }
+type Props = { draft: Draft; kind: 'make-redirect' | 'change-redirect'; writes: boolean; isTyped?: boolean; onDraft: (draft: Draft) => void }
 
 export const changeOf = (kind: Props['kind'], draft: Draft): Change => ({ kind, redirect: draft.id, ...fieldsOf(draft) })
 
 /** The fields of a redirect, and as they are typed what the rule would hide, break or lead round. */
-export function RedirectForm({ draft, kind, writes, onDraft }: Props) {
+export function RedirectForm({ draft, kind, writes, isTyped = true, onDraft }: Props) {
     const site = useSite()
     const [picking, setPicking] = useState<'page' | 'file' | null>(null)
     const set = (fields: Partial<Draft>) => onDraft({ ...draft, ...fields })
     const isFull = draft.source.trim() !== '' && (draft.answer === '410' || draft.value.trim() !== '')
     const asked = useDebounced(JSON.stringify(changeOf(kind, draft)), 200)
-    const { data: ripple, error } = useQuery({ queryKey: [...keys.addresses(site.key), 'planned', asked], queryFn: () => planOf(site.key, { batch: { changes: [JSON.parse(asked) as Change] } }), enabled: isFull && writes, retry: false, staleTime: 0 })
+    const { data: ripple, error } = useQuery({ queryKey: ['redirect-planned', site.key, asked], queryFn: () => planOf(site.key, { batch: { changes: [JSON.parse(asked) as Change] } }), enabled: isFull && writes && isTyped, retry: false, staleTime: 0 })
     const problem = error instanceof ApiProblem && isFull ? error : null
     const reasonOf = (...fields: string[]) => problem?.problem.errors?.find(each => fields.some(field => each.field === `changes.0.${field}`))?.reason
     const known = ['source', 'address', 'leadsTo', 'from', 'until', 'note', 'pause.seconds']
@@ -48,7 +47,7 @@ export function RedirectForm({ draft, kind, writes, onDraft }: Props) {
                         <div className="grid grid-cols-[118px_1fr] gap-2">
                             <select aria-label="Kind of target" className={inputLook} value={draft.way} onChange={event => set({ way: event.target.value as Draft['way'], value: '', valueName: '' })}><option value="page">a page</option><option value="address">an address</option><option value="url">elsewhere</option><option value="file">a file</option></select>
                             {draft.way === 'page' || draft.way === 'file' ? (
-                                <span className="flex min-w-0 items-center justify-between gap-2"><span className="truncate">{draft.value === '' ? <span className="text-ink-3">none chosen</span> : draft.valueName === '' ? 'chosen' : draft.valueName}</span><Button id={id} onClick={() => setPicking(draft.way === 'page' ? 'page' : 'file')}>Choose…</Button></span>
+                                <span className="flex min-w-0 items-center justify-between gap-2"><span className="truncate">{draft.value === '' ? <span className="text-ink-3">none chosen</span> : draft.valueName === '' ? 'chosen' : draft.valueName}</span><Button onClick={() => setPicking(draft.way === 'page' ? 'page' : 'file')}>Choose…</Button></span>
                             ) : (
                                 <input id={id} aria-label="Target" className={`${inputLook} font-mono text-[13px]`} placeholder={draft.way === 'url' ? 'https://' : '/'} value={draft.value} onChange={event => set({ value: event.target.value })} />
                             )}

@@ -44,7 +44,7 @@ export function RedirectPanel({ row, id, onClose, onPage, onGone }: { row: Row |
                         <Compared own={id} source={data.redirect.source} others={data.sameTarget} />
                         {data.links.length > 0 && <section aria-label="Linked from"><h3 className="mb-1 font-semibold">{count(data.links.length, 'page links', 'pages link')} to it by address</h3><ul>{data.links.map(link => <li key={link.id}><button type="button" className="text-heron hover:underline" onClick={() => onPage(link.id)}>{link.name}</button></li>)}</ul></section>}
                         <section aria-label="Fields" className="border-t border-line pt-3">
-                            <RedirectForm key={id} draft={draft} kind="change-redirect" writes={site.manages} onDraft={setTyped} />
+                            <RedirectForm key={id} draft={draft} kind="change-redirect" writes={site.manages} isTyped={typed !== null} onDraft={setTyped} />
                             {site.manages && typed !== null && <div className="mt-3 flex justify-end gap-2"><Button onClick={() => setTyped(null)}>Put back</Button><Button look="main" onClick={save}>Save changes</Button></div>}
                         </section>
                         {site.manages && (

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk;
+
+use App\Models\Page;
+use App\Models\Site;
+use App\Store\LoadedAnswers;
+use App\Store\StoredRules;
+use Heronstem\Core\Moment;
+use Heronstem\Core\Redirect\Analysis;
+use Heronstem\Core\Redirect\Rule;
+use Heronstem\Core\Redirect\RuleFinding;
+use Illuminate\Database\Connection;
+
+/** What is noticed of the redirects of a site, each with what would mend it. */
+final readonly class RedirectFindings
+{
+    public function __construct(private Connection $db)
+    {
+    }
+
+    /** @return list<array<string, mixed>> */
+    public function of(Site $site): array
+    {
+        $rules = iterator_to_array((new StoredRules($this->db, $site))->all(), false);
+        $claiming = array_column(array_filter($rules, static fn (Rule $rule): bool => $rule->claims()), null, 'key');
+        $found = $rules === [] ? [] : Analysis::of($rules, $site->rules(), new LoadedAnswers($this->db, $site, $claiming), Moment::at(now()->getTimestamp()), $this->idle($site), (int) config('heronstem.idle_redirect_days'));
+        $sources = array_column($rules, 'source', 'id');
+        $pages = Page::query()->where('site_id', $site->id)->whereIn('ulid', array_values(array_unique(array_filter(array_map(static fn (RuleFinding $finding): ?string => $finding->page, $found)))))->pluck('name', 'ulid')->all();
+
+        return array_map(static fn (RuleFinding $finding): array => [
+            'kind' => $finding->kind->value, 'redirect' => $finding->rule->id, 'source' => $finding->rule->source,
+            'other' => $finding->other === null ? null : ['id' => $finding->other, 'source' => $sources[$finding->other] ?? ''],
+            'page' => $finding->page === null ? null : ['id' => $finding->page, 'name' => $pages[$finding->page] ?? ''],
+            'isSure' => $finding->isSure, 'days' => $finding->days, 'steps' => $finding->steps,
+            'mend' => $finding->mend() === null ? null : ['kind' => 'change-redirect', 'redirect' => $finding->rule->id] + $finding->mend(),
+        ], $found);
+    }
+
+    /** @return array<string, int> days since each rule was used, or was made */
+    private function idle(Site $site): array
+    {
+        $rows = $this->db->select('select r.ulid, current_date - greatest(r.made_at::date, coalesce((select max(h.day) from redirect_hits h where h.site_id = r.site_id and h.rule = r.ulid and not h.bots), r.made_at::date)) as days from redirect_rules r where r.site_id = ?', [$site->id]);
+
+        return array_map(intval(...), array_column($rows, 'days', 'ulid'));
+    }
+}

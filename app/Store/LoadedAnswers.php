@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use App\Models\Site;
+use Heronstem\Core\Address\ClaimKind;
+use Heronstem\Core\Redirect\Answers;
+use Heronstem\Core\Redirect\Held;
+use Heronstem\Core\Redirect\Rule;
+use Heronstem\Core\Redirect\Standing;
+use Heronstem\Core\Structure\PageKind;
+use Heronstem\Core\Structure\Target;
+use Illuminate\Database\Connection;
+
+/** The whole ledger of a site in memory: for work that asks for very many addresses at once. Cost: one pass over ledger and pages. */
+final class LoadedAnswers implements Answers
+{
+    /** @var array<string, array{string, string, string|null, bool}> address, kind, page, ever live; by key */
+    private array $held = [];
+
+    /** @var array<string, array{string, string, bool, string, string|null}> name, address, visible, kind, leads to; by identity */
+    private array $pages = [];
+
+    private readonly LedgerAnswers $single;
+
+    /** @param  array<string, Rule>  $rules  those that hold an address, by its key */
+    public function __construct(Connection $db, Site $site, private readonly array $rules)
+    {
+        $this->single = new LedgerAnswers($db, $site);
+        foreach ($db->cursor('select l.key, l.address, l.kind, p.ulid, l.ever_live from ledger l left join pages p on p.id = l.page_id where l.site_id = ?', [$site->id]) as $row) {
+            $this->held[$row->key] = [$row->address, $row->kind, $row->ulid, $row->ever_live];
+        }
+        foreach ($db->cursor("select ulid, name, address, is_visible(state, from_at, until_at) as visible, kind, leads_to from pages where site_id = ? and state <> 'bin'", [$site->id]) as $row) {
+            $this->pages[$row->ulid] = [$row->name, $row->address, $row->visible, $row->kind, $row->leads_to];
+        }
+    }
+
+    public function at(string $key): ?Held
+    {
+        $held = $this->held[$key] ?? null;
+
+        return $held === null ? null : new Held($held[0], ClaimKind::from($held[1]), $held[2] === null ? null : $this->page($held[2]), $this->rules[$key] ?? null, $held[3]);
+    }
+
+    public function page(string $id): ?Standing
+    {
+        $page = $this->pages[$id] ?? null;
+
+        return $page === null ? null : new Standing($id, $page[0], $page[1], $page[2], PageKind::from($page[3]), $page[4] === null ? null : Target::stored($page[4]));
+    }
+
+    public function firstInside(string $id): ?Standing
+    {
+        return $this->single->firstInside($id);
+    }
+
+    public function file(string $id): ?string
+    {
+        return $this->single->file($id);
+    }
+}

@@ -1,0 +1,251 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Redirect;
+
+use Heronstem\Core\Address\Address;
+use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Moment;
+use Heronstem\Core\Structure\Target;
+use Heronstem\Core\Structure\TargetKind;
+
+/**
+ * Looks all redirect rules of a site over. Rules of one address and of branches are decided; of a pattern one path that it
+ * matches is tried, and the finding says so. Cost: a few lookups a rule.
+ */
+final class Analysis
+{
+    /** @var list<RuleFinding> */
+    private array $findings = [];
+
+    private readonly Resolver $resolver;
+
+    private readonly RuleSet $set;
+
+    /** @var list<Rule> patterns in the order in which they are tried */
+    private array $patterns = [];
+
+    /**
+     * @param  array<string, Rule>  $rules  all of the site, by identity
+     * @param  array<string, int>  $idle  days since a rule was last used, or was made if it never was
+     */
+    private function __construct(private readonly array $rules, private readonly AddressRules $addresses, private readonly Answers $answers, private readonly Moment $at, private readonly array $idle, private readonly int $idleDays)
+    {
+        $this->set = RuleSet::compile(array_filter($rules, static fn (Rule $rule): bool => ! $rule->claims()), $addresses, $at);
+        $this->resolver = new Resolver($addresses, $answers, $this->set);
+        $this->patterns = array_values(array_filter($rules, static fn (Rule $rule): bool => $rule->reach === RuleReach::Pattern && $rule->isOn));
+        usort($this->patterns, static fn (Rule $a, Rule $b): int => $a->position <=> $b->position ?: strcmp($a->id, $b->id));
+    }
+
+    /**
+     * @param  iterable<Rule>  $rules
+     * @param  array<string, int>  $idle
+     * @param  int  $idleDays  after how many days without a hit a rule is said
+     * @return list<RuleFinding>
+     */
+    public static function of(iterable $rules, AddressRules $addresses, Answers $answers, Moment $at, array $idle = [], int $idleDays = 180): array
+    {
+        $by = [];
+        foreach ($rules as $rule) {
+            $by[$rule->id] = $rule;
+        }
+        $analysis = new self($by, $addresses, $answers, $at, $idle, $idleDays);
+        foreach ($by as $rule) {
+            $analysis->rule($rule, $answers);
+        }
+        $analysis->doubled();
+
+        return $analysis->findings;
+    }
+
+    private function rule(Rule $rule, Answers $answers): void
+    {
+        if ($rule->isOverAt($this->at)) {
+            $this->find(RuleFindingKind::Expired, $rule);
+
+            return;
+        }
+        if (! $rule->isActiveAt($this->at)) {
+            return;
+        }
+        $isSure = $rule->reach !== RuleReach::Pattern;
+        $sample = self::sample($rule);
+        $way = $this->resolver->resolve($sample);
+        if ($way->isLoop && in_array($rule->id, $way->rules(), true)) {
+            $this->find(RuleFindingKind::Loop, $rule, isSure: $isSure);
+
+            return;
+        }
+        if (! in_array($rule->id, $way->rules(), true)) {
+            $this->neverFires($rule, $way, $answers);
+
+            return;
+        }
+        if ($rule->inFront) {
+            $this->hides($rule, $answers);
+        }
+        $this->target($rule, $way, $isSure);
+        if (($this->idle[$rule->id] ?? 0) >= $this->idleDays) {
+            $this->find(RuleFindingKind::Idle, $rule, days: $this->idle[$rule->id]);
+        }
+    }
+
+    private function neverFires(Rule $rule, Resolution $way, Answers $answers): void
+    {
+        $coveredBy = $way->rules()[0] ?? null;
+        if ($rule->reach === RuleReach::Pattern) {
+            // One path is not all of them: only a pattern whose every path an earlier one takes is said to be covered.
+            $cover = $this->coverOf($rule);
+            if ($cover === null) {
+                return;
+            }
+            $coveredBy = $cover->id;
+        }
+        if ($rule->reach === RuleReach::Branch) {
+            // The address itself may be somebody's while what is below it is the rule's.
+            $below = $this->resolver->resolve(rtrim($rule->source, '/').'/'.'x-y-z'.($rule->matched === '' ? '' : "?{$rule->matched}"));
+            if (in_array($rule->id, $below->rules(), true)) {
+                $this->target($rule, $below, true);
+
+                return;
+            }
+            $coveredBy = $below->rules()[0] ?? null;
+        }
+        $held = $coveredBy === null ? $answers->at($rule->key)?->page : null;
+        $this->find(RuleFindingKind::NeverFires, $rule, other: $coveredBy, page: $held?->id, isSure: $rule->reach !== RuleReach::Pattern || $coveredBy !== null);
+    }
+
+    /** An earlier pattern, or a branch, that takes every path this one could: the same text, a wildcard above it, or a branch of its fixed beginning. */
+    private function coverOf(Rule $rule): ?Rule
+    {
+        $fixed = substr($rule->source, 0, strcspn($rule->source, ':*({\\'));
+        foreach ($this->patterns as $earlier) {
+            if ($earlier->id === $rule->id) {
+                break;
+            }
+            if ($earlier->query === QueryHandling::Match || $earlier->inFront !== $rule->inFront) {
+                continue;
+            }
+            $general = substr($earlier->source, 0, strcspn($earlier->source, ':*({\\'));
+            $isWild = $earlier->source === $general.'*' && str_starts_with($fixed, $general);
+            if ($isWild || $earlier->source === $rule->source || $this->takesAll($earlier, $rule)) {
+                return $earlier;
+            }
+        }
+        $branch = $this->set->behind(Address::asked($fixed, $this->addresses), Query::of(''))?->rule;
+
+        return $branch?->reach === RuleReach::Branch && str_ends_with($fixed, '/') && ! $rule->inFront ? $branch : null;
+    }
+
+    /** Whether every alternative of a pattern that has only alternatives, spelt out, is a match of the earlier one. */
+    private function takesAll(Rule $earlier, Rule $rule): bool
+    {
+        $words = self::spelled($rule->source);
+        $pattern = PathPattern::stored($earlier->source);
+
+        return $words !== [] && array_filter($words, fn (string $word): bool => $pattern->match($word, $this->addresses->caseSensitive) === null) === [];
+    }
+
+    /** @return list<string> every path of a pattern like `/a/:x(b|c)`; empty where it has more than can be spelt out */
+    private static function spelled(string $source): array
+    {
+        $paths = [''];
+        $rest = $source;
+        while ($rest !== '') {
+            if (preg_match('/^(?::[A-Za-z_]\w*)?\(([\w\-|]+)\)(?![?+*])/', $rest, $found) === 1) {
+                $paths = array_merge([], ...array_map(static fn (string $path): array => array_map(static fn (string $word): string => $path.$word, explode('|', $found[1])), $paths));
+            } elseif (preg_match('~^[\w\-/.]+~', $rest, $found) === 1) {
+                $paths = array_map(static fn (string $path): string => $path.$found[0], $paths);
+            } else {
+                return [];
+            }
+            if (count($paths) > 200) {
+                return [];
+            }
+            $rest = substr($rest, strlen($found[0]));
+        }
+
+        return $paths;
+    }
+
+    private function hides(Rule $rule, Answers $answers): void
+    {
+        $page = $rule->reach === RuleReach::Pattern ? null : $answers->at($rule->key)?->page;
+        if ($page?->isLive === true) {
+            $this->find(RuleFindingKind::HidesPage, $rule, page: $page->id);
+        }
+    }
+
+    private function target(Rule $rule, Resolution $way, bool $isSure): void
+    {
+        if ($rule->target?->kind === TargetKind::Url && str_starts_with(strtolower($rule->target->value), 'http:')) {
+            $this->find(RuleFindingKind::NotHttps, $rule);
+        }
+        $at = array_search($rule->id, array_map(static fn (Hop $hop): ?string => $hop->rule, $way->hops), true);
+        $after = $at === false ? [] : array_slice($way->hops, $at + 1);
+        $next = array_values(array_filter($after, static fn (Hop $hop): bool => $hop->rule !== null || $hop->status === 301))[0] ?? null;
+        if ($next !== null) {
+            $this->find(RuleFindingKind::Chain, $rule, other: $next->rule, end: $this->endOf($rule, $after), isSure: $isSure, steps: count($after) + 1);
+        } elseif ($rule->answer !== RuleAnswer::Gone && $way->status === 404) {
+            $this->find(RuleFindingKind::DeadTarget, $rule, isSure: $isSure);
+        } elseif ($rule->answer !== RuleAnswer::Gone && $way->status === 410) {
+            $this->find(RuleFindingKind::GoneTarget, $rule, isSure: $isSure);
+        }
+    }
+
+    /**
+     * Where a chain ends, as a target that the rule could have itself and answer every request just the same: every further step is
+     * one for good, or as temporary as the rule, at all times and with all queries. Null where it is not so.
+     *
+     * @param  list<Hop>  $after  the steps behind the rule
+     */
+    private function endOf(Rule $rule, array $after): ?Target
+    {
+        $end = null;
+        foreach ($after as $hop) {
+            $next = $hop->rule === null ? null : $this->rules[$hop->rule] ?? null;
+            $isForGood = in_array($hop->status, [301, 308], true);
+            if ($next !== null && (! $next->isUnconditional() || $next->query !== QueryHandling::Carry || $next->reach !== RuleReach::One)) {
+                return null;
+            }
+            if ($next === null && $hop->status !== 301) {
+                break; // a section or a pointer, which the target keeps leading through
+            }
+            if ((! $isForGood && in_array($rule->answer->status(), [301, 308], true)) || (in_array($rule->answer->status(), [307, 308], true) && ! in_array($hop->status, [307, 308], true))) {
+                return null;
+            }
+            $page = $next === null ? $this->answers->at(Address::asked($hop->to, $this->addresses)->key)?->page?->id : null;
+            $end = $next === null ? ($page === null ? null : Target::page($page)) : $next->target;
+        }
+
+        return $rule->reach === RuleReach::One ? $end : null;
+    }
+
+    /** Rules that say the same twice: one address below a branch that sends it to the same place. */
+    private function doubled(): void
+    {
+        foreach ($this->rules as $rule) {
+            if ($rule->reach !== RuleReach::One || ! $rule->isActiveAt($this->at) || ! $rule->claims()) {
+                continue;
+            }
+            $branch = $this->set->behind(Address::stored($rule->source, $this->addresses), Query::of(''));
+            if ($branch === null || $branch->rule->target?->kind !== TargetKind::Address || $rule->target?->kind !== TargetKind::Address || $branch->rule->answer !== $rule->answer) {
+                continue;
+            }
+            if ((new Destination($branch, $this->addresses))->from($branch->rule->target->value, Query::of('')) === $rule->target->value) {
+                $this->find(RuleFindingKind::Doubled, $rule, other: $branch->rule->id);
+            }
+        }
+    }
+
+    private static function sample(Rule $rule): string
+    {
+        return ($rule->reach === RuleReach::Pattern ? PathPattern::stored($rule->source)->sample : $rule->source).($rule->matched === '' ? '' : "?{$rule->matched}");
+    }
+
+    private function find(RuleFindingKind $kind, Rule $rule, ?string $other = null, ?Target $end = null, ?string $page = null, bool $isSure = true, int $days = 0, int $steps = 0): void
+    {
+        $this->findings[] = new RuleFinding($kind, $rule, $other, $end, $page, $isSure, $days, $steps);
+    }
+}

@@ -1,0 +1,76 @@
+import { useQuery } from '@tanstack/react-query'
+import type { Schemas } from '../../api/client'
+import { redirectFindingsQuery } from '../../api/queries'
+import { useChanges } from '../../app/changes'
+import { useSite } from '../../app/site'
+import { Button } from '../../ui/Button'
+import { count } from '../../ui/count'
+import { Modal } from '../../ui/Modal'
+
+type Finding = Schemas['RedirectFinding']
+
+const titles: [Finding['kind'], string, string][] = [
+    ['loop', 'Go round in a circle', 'Visitors come back to where they were, and get nothing.'],
+    ['dead-target', 'Lead to nothing', 'No page that visitors get, and nothing else, answers there.'],
+    ['gone-target', 'Lead to what is gone', 'The answer there is “gone”.'],
+    ['never-fires', 'Never fire', 'Something else takes every request first.'],
+    ['hides-page', 'Hide a page', 'They answer before a page that is live.'],
+    ['chain', 'Take more than one step', 'They lead to another redirect. Visitors are sent to the end at once; search engines and others that read the rules are not.'],
+    ['expired', 'Are over', 'Their time has passed.'],
+    ['doubled', 'Say the same twice', 'A branch sends there already.'],
+    ['not-https', 'Lead to an unencrypted site', 'The target begins with http://.'],
+    ['idle', 'Are not used', 'Nobody has come this way for long.'],
+]
+
+/** What is noticed of the redirects, what mends each, and all chains straightened in one change. */
+export function Findings({ onClose, onRedirect }: { onClose: () => void; onRedirect: (id: string) => void }) {
+    const site = useSite()
+    const { propose } = useChanges()
+    const { data: findings, error } = useQuery(redirectFindingsQuery(site.key))
+    const chains = (findings ?? []).filter(each => each.kind === 'chain' && each.mend !== null)
+    const mend = (several: Finding[], title: string, act: string) => {
+        onClose()
+        void propose({ title, act, always: true, batch: { changes: several.flatMap(each => each.mend ?? []) } })
+    }
+    return (
+        <Modal open onClose={onClose} title="Findings" says="Every redirect followed as visitors would. Patterns are tried with one path that they match." width={680}>
+            {error !== null && <p role="alert" className="text-berry">{error.message}</p>}
+            {findings?.length === 0 && <p className="text-reed">Nothing to mend: every redirect leads in one step to something that answers.</p>}
+            {site.manages && chains.length > 1 && <div className="mb-3"><Button look="main" onClick={() => mend(chains, `Straightening ${count(chains.length, 'redirect')}`, 'Straighten them')}>Straighten all {chains.length}</Button></div>}
+            <div className="grid gap-4">
+                {titles.map(([kind, title, says]) => {
+                    const of = (findings ?? []).filter(each => each.kind === kind)
+                    if (of.length === 0) return null
+                    return (
+                        <section key={kind} aria-label={title}>
+                            <h3 className="font-semibold">{count(of.length, 'redirect')}: {title.toLowerCase()}</h3>
+                            <p className="text-[12px] text-ink-3">{says}</p>
+                            <ul className="mt-1">
+                                {of.slice(0, 100).map(each => (
+                                    <li key={each.redirect} className="flex min-h-8 items-center gap-2 border-t border-line">
+                                        <button type="button" onClick={() => { onClose(); onRedirect(each.redirect) }} className="min-w-0 truncate font-mono text-[13px] text-heron hover:underline">{each.source}</button>
+                                        <span className="min-w-0 flex-1 truncate text-[12px] text-ink-2">{more(each)}</span>
+                                        {site.manages && each.mend !== null && <Button look="quiet" aria-label={`${kind === 'chain' ? 'Straighten' : 'Switch off'} ${each.source}`} onClick={() => mend([each], `Mending ${each.source}`, kind === 'chain' ? 'Straighten it' : 'Switch it off')}>{kind === 'chain' ? 'Straighten' : 'Switch off'}</Button>}
+                                    </li>
+                                ))}
+                            </ul>
+                            {of.length > 100 && <p className="text-[12px] text-ink-3">and {count(of.length - 100, 'more', 'more')}</p>}
+                        </section>
+                    )
+                })}
+            </div>
+        </Modal>
+    )
+}
+
+function more({ kind, other, page, isSure, days, steps }: Finding) {
+    const said = [
+        kind === 'chain' && `${steps} steps${other === null ? '' : `, next ${other.source}`}`,
+        kind === 'never-fires' && (other !== null ? `${other.source} takes them` : page !== null ? `“${page.name}” is there` : ''),
+        kind === 'hides-page' && page !== null && `“${page.name}”`,
+        kind === 'doubled' && other !== null && `like ${other.source}`,
+        kind === 'idle' && count(days, 'day'),
+        !isSure && 'tried with one path',
+    ]
+    return said.filter(part => part !== false && part !== '').join(', ')
+}

@@ -1,0 +1,125 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Redirect;
+
+use Eris\Generators;
+use Eris\TestTrait;
+use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Moment;
+use Heronstem\Core\Redirect\Analysis;
+use Heronstem\Core\Redirect\QueryHandling;
+use Heronstem\Core\Redirect\Rule;
+use Heronstem\Core\Redirect\RuleAnswer;
+use Heronstem\Core\Redirect\RuleFinding;
+use Heronstem\Core\Redirect\RuleFindingKind;
+use Heronstem\Core\Redirect\Standing;
+use Heronstem\Core\Structure\PageKind;
+use Heronstem\Core\Structure\Target;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Test;
+use PHPUnit\Framework\TestCase;
+
+/** What is noticed of redirect rules, and how it is mended. */
+final class AnalysisTest extends TestCase
+{
+    use TestTrait;
+
+    /** @return iterable<string, array{list<Rule>, list<string>}> rules, and what is found: kind, source, and what mends it */
+    public static function rules(): iterable
+    {
+        yield 'nothing' => [[Rules::one('/a', 'page P'), Rules::one('/b', 'https://x.example/')], []];
+        yield 'a loop' => [[Rules::one('/a', '/b'), Rules::one('/b', '/a')], ['loop /a {"isOn":false}', 'loop /b {"isOn":false}']];
+        yield 'a loop of a branch' => [[Rules::branch('/a', '/a/b')], ['loop /a {"isOn":false}']];
+        yield 'a chain of three' => [[Rules::one('/a', '/b'), Rules::one('/b', '/c'), Rules::one('/c', 'page P')], ['chain /a {"leadsTo":{"page":"P"}}', 'chain /b {"leadsTo":{"page":"P"}}']];
+        yield 'a chain to elsewhere' => [[Rules::one('/a', '/b'), Rules::one('/b', 'https://x.example/y?z')], ['chain /a {"leadsTo":{"url":"https:\/\/x.example\/y?z"}}']];
+        yield 'a chain for good into one for now' => [[Rules::one('/a', '/b'), Rules::one('/b', 'page P', ['answer' => RuleAnswer::Found])], ['chain /a']];
+        yield 'a chain for now into one for good' => [[Rules::one('/a', '/b', ['answer' => RuleAnswer::Found]), Rules::one('/b', 'page P')], ['chain /a {"leadsTo":{"page":"P"}}']];
+        yield 'a chain into one with an end' => [[Rules::one('/a', '/b'), Rules::one('/b', 'page P', ['until' => Moment::at(Rules::NOW + 9)])], ['chain /a']];
+        yield 'a chain into one that drops the query' => [[Rules::one('/a', '/b'), Rules::one('/b', 'page P', ['query' => QueryHandling::Drop])], ['chain /a']];
+        yield 'a section is no chain' => [[Rules::one('/a', 'page S')], []];
+        yield 'a dead address' => [[Rules::one('/a', '/nowhere')], ['dead-target /a']];
+        yield 'a draft' => [[Rules::one('/a', 'page D')], ['dead-target /a']];
+        yield 'what is gone' => [[Rules::one('/a', '/b'), Rules::one('/b', '', ['answer' => RuleAnswer::Gone])], ['gone-target /a']];
+        yield 'no encryption' => [[Rules::one('/a', 'http://x.example/')], ['not-https /a']];
+        yield 'over' => [[Rules::one('/a', 'page P', ['until' => Moment::at(Rules::NOW)])], ['expired /a {"isOn":false}']];
+        yield 'off is no matter' => [[Rules::one('/a', '/nowhere', ['isOn' => false])], []];
+        yield 'in front of a page' => [[Rules::one('/fares', 'https://x.example/', ['inFront' => true])], ['hides-page /fares']];
+        yield 'behind a rule in front' => [[Rules::one('/a', 'page P'), Rules::branch('/a', 'https://x.example/', ['inFront' => true])], ['never-fires /a']];
+        yield 'a pattern behind a wilder one' => [[Rules::pattern('/n/*', 'https://x.example/:0', ['position' => 1]), Rules::pattern('/n/:y', 'page P', ['position' => 2])], ['never-fires /n/:y']];
+        yield 'a pattern whose words an earlier one has' => [[Rules::pattern('/t/:s(summer|winter)', 'https://x.example/', ['position' => 1]), Rules::pattern('/t/:w(winter)', 'page P', ['position' => 2])], ['never-fires /t/:w(winter)']];
+        yield 'a pattern beside one' => [[Rules::pattern('/t/:s(summer)', 'https://x.example/', ['position' => 1]), Rules::pattern('/t/:w(winter)', 'page P', ['position' => 2])], []];
+        yield 'a pattern in a branch' => [[Rules::branch('/old', 'https://x.example/'), Rules::pattern('/old/:y', 'page P')], ['never-fires /old/:y']];
+        yield 'a branch does the same' => [[Rules::branch('/old', '/fares', ['carriesRest' => false]), Rules::one('/old/a', '/fares')], ['doubled /old/a']];
+    }
+
+    /**
+     * @param  list<Rule>  $rules
+     * @param  list<string>  $expected
+     */
+    #[Test, DataProvider('rules')]
+    public function rules_are_looked_over(array $rules, array $expected): void
+    {
+        self::assertEqualsCanonicalizing($expected, array_map(self::said(...), self::analysed($rules)));
+    }
+
+    #[Test]
+    public function a_rule_that_nobody_uses_is_said_after_its_days(): void
+    {
+        $rule = Rules::one('/a', 'page P');
+        self::assertSame([], self::analysed([$rule], [$rule->id => 179]));
+        $found = self::analysed([$rule], [$rule->id => 200]);
+        self::assertSame([RuleFindingKind::Idle, 200], [$found[0]->kind, $found[0]->days]);
+    }
+
+    #[Test]
+    public function what_is_straightened_answers_every_request_as_before_and_has_no_chain_left_that_can_be(): void
+    {
+        $place = Generators::elements(['/a', '/b', '/c', '/d', '/e']);
+        $rule = Generators::map(static fn (array $drawn): Rule => Rules::one($drawn[0], [...['/a', '/b', '/c', '/d', '/e'], 'page P', 'https://x.example/', '/nowhere'][$drawn[1]], ['answer' => $drawn[2]]), Generators::tuple($place, Generators::choose(0, 7), Generators::elements([RuleAnswer::MovedPermanently, RuleAnswer::MovedPermanently, RuleAnswer::Found, RuleAnswer::PermanentRedirect])));
+        $this->limitTo(500)->forAll(Generators::vector(5, $rule))->then(static function (array $drawn): void {
+            $rules = [];
+            foreach ($drawn as $rule) {
+                if ($rule->target?->value !== $rule->source) {
+                    $rules[$rule->key] = $rule;
+                }
+            }
+            $rules = array_values($rules);
+            $straight = array_column($rules, null, 'id');
+            foreach (self::analysed($rules) as $finding) {
+                if ($finding->kind === RuleFindingKind::Chain && $finding->end !== null) {
+                    $straight[$finding->rule->id] = $finding->rule->with(['target' => $finding->end]);
+                }
+            }
+            foreach (['/a', '/b', '/c', '/d', '/e'] as $asked) {
+                $before = Rules::ask($rules, "$asked?q=1", ...self::pages());
+                $after = Rules::ask(array_values($straight), "$asked?q=1", ...self::pages());
+                self::assertSame([$before->sendsWith(), $before->location, $before->status], [$after->sendsWith(), $after->location, $after->status]);
+            }
+            $left = array_filter(self::analysed(array_values($straight)), static fn (RuleFinding $finding): bool => $finding->kind === RuleFindingKind::Chain && $finding->end !== null);
+            self::assertSame([], array_map(self::said(...), array_values($left)));
+        });
+    }
+
+    /**
+     * @param  list<Rule>  $rules
+     * @param  array<string, int>  $idle
+     * @return list<RuleFinding>
+     */
+    private static function analysed(array $rules, array $idle = []): array
+    {
+        return Analysis::of($rules, new AddressRules, new Rules($rules, array_column(self::pages(), null, 'id')), Moment::at(Rules::NOW), $idle);
+    }
+
+    /** @return list<Standing> */
+    private static function pages(): array
+    {
+        return [new Standing('P', 'Fares', '/fares', true), new Standing('D', 'Draft', '/draft', false), new Standing('S', 'Section', '/section', true, PageKind::Pointer, Target::page('P'))];
+    }
+
+    private static function said(RuleFinding $finding): string
+    {
+        return "{$finding->kind->value} {$finding->rule->source}".($finding->mend() === null ? '' : ' '.json_encode($finding->mend()));
+    }
+}
