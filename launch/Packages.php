@@ -23,7 +23,7 @@ final class Packages
 
     public function toTest(): void
     {
-        $browser = array_filter(['chromium' => ! Shell::has('chromium'), 'chromium-driver' => ! Shell::has('chromedriver')]);
+        $browser = array_filter(['chromium' => ! Shell::has('chromium'), 'chromium-driver' => ! Shell::has('chromedriver'), 'nginx-light' => ! Shell::has('nginx') && ! is_file('/usr/sbin/nginx')]);
         $this->debian([...$this->missing(), ...array_keys($browser)]);
         $this->composer();
         $this->node();

@@ -144,6 +144,11 @@ final readonly class Resolver
     /** Goes on from a section to what is inside it, and from a pointer to where it points. */
     private function leadOn(Standing $page, string $at, Way $way): Resolution
     {
+        // Whoever is sent to a page meets what stands in front of it.
+        $front = $way->hops === [] ? null : $this->set->inFront(Address::stored($at, $this->rules), $way->query);
+        if ($front !== null) {
+            return $this->follow($front, $at, $at, $way);
+        }
         if ($page->kind === PageKind::Page || $page->kind === PageKind::Download) {
             return $way->arrives(200, $at.$way->query->text(), $page->kind === PageKind::Page ? "The page “{$page->name}”." : "The file of “{$page->name}”.", $page);
         }
