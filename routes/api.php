@@ -13,6 +13,7 @@ use App\Http\Api\OutlineController;
 use App\Http\Api\PageController;
 use App\Http\Api\PasteController;
 use App\Http\Api\PeopleController;
+use App\Http\Api\RedirectFilesController;
 use App\Http\Api\RevisionController;
 use App\Http\Api\SessionController;
 use App\Http\Api\SiteController;
@@ -39,6 +40,8 @@ Route::middleware(['auth:web,sanctum', 'throttle:api'])->group(function (): void
         Route::get('addresses/near', [AddressesController::class, 'near']);
         Route::post('addresses/ignored', [AddressesController::class, 'ignore']);
         Route::post('addresses/tried', [AddressesController::class, 'tried']);
+        Route::post('redirects-import', [RedirectFilesController::class, 'import']);
+        Route::get('redirects-export', [RedirectFilesController::class, 'export']);
         Route::get('redirect-findings', [AddressesController::class, 'findings']);
         Route::get('redirects/{redirect}', [AddressesController::class, 'redirect']);
         Route::get('filter/pages', [OutlineController::class, 'pages']);

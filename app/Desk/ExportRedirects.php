@@ -9,6 +9,8 @@ use App\Store\CompiledRules;
 use App\Store\LoadedAnswers;
 use App\Store\StoredRules;
 use Heronstem\Core\Interchange\NginxRules;
+use Heronstem\Core\Interchange\RedirectRows;
+use Heronstem\Core\Interchange\Table;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Redirect\Resolver;
 use Heronstem\Core\Redirect\Rule;
@@ -19,6 +21,33 @@ final readonly class ExportRedirects
 {
     public function __construct(private Connection $db, private CompiledRules $compiled)
     {
+    }
+
+    /** @return iterable<string> lines of CSV, the columns named first */
+    public function csv(Site $site): iterable
+    {
+        yield Table::csv(RedirectRows::COLUMNS);
+        foreach ($this->written($site) as $row) {
+            yield Table::csv($row);
+        }
+    }
+
+    /** @return iterable<string> an object a line */
+    public function jsonLines(Site $site): iterable
+    {
+        foreach ($this->written($site) as $row) {
+            yield json_encode(array_filter(array_combine(RedirectRows::COLUMNS, $row), static fn (string $cell): bool => $cell !== ''), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n";
+        }
+    }
+
+    /** @return iterable<list<string>> */
+    private function written(Site $site): iterable
+    {
+        $addresses = array_column($this->db->select("select p.ulid, p.address from pages p where p.site_id = ? and p.state <> 'bin' and exists (select 1 from redirect_rules r where r.site_id = p.site_id and r.target = 'page ' || p.ulid)", [$site->id]), 'address', 'ulid');
+        $files = array_column($this->db->select('select ulid, name from files where site_id = ?', [$site->id]), 'name', 'ulid');
+        foreach ((new StoredRules($this->db, $site))->all() as $rule) {
+            yield RedirectRows::written($rule, static fn (string $page): ?string => $addresses[$page] ?? null, static fn (string $file): ?string => $files[$file] ?? null);
+        }
     }
 
     public function nginx(Site $site): NginxRules

@@ -187,6 +187,8 @@ final class Analysis
         $next = array_values(array_filter($after, static fn (Hop $hop): bool => $hop->rule !== null || $hop->status === 301))[0] ?? null;
         if ($next !== null) {
             $this->find(RuleFindingKind::Chain, $rule, other: $next->rule, end: $this->endOf($rule, $after), isSure: $isSure, steps: count($after) + 1);
+        } elseif ($rule->reach === RuleReach::Pattern && preg_match(Destination::CAPTURE, (string) $rule->target?->value) === 1) {
+            return; // where it leads depends on what is asked: one path says nothing of the others
         } elseif ($rule->answer !== RuleAnswer::Gone && $way->status === 404) {
             $this->find(RuleFindingKind::DeadTarget, $rule, isSure: $isSure);
         } elseif ($rule->answer !== RuleAnswer::Gone && $way->status === 410) {

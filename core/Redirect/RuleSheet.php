@@ -13,6 +13,9 @@ final class RuleSheet
     /** @var array<string, Rule|null> null for one that goes */
     private array $changed = [];
 
+    /** @var array<string, array<string, true>> changed rules by the address that they hold */
+    private array $byKey = [];
+
     /** @var array<string, true> rules whose address is to answer that it is gone, once they are */
     private array $gone = [];
 
@@ -42,16 +45,28 @@ final class RuleSheet
 
     public function put(Rule $rule): void
     {
-        $this->before($rule->id);
+        $this->forget($rule->id);
         $this->changed[$rule->id] = $rule;
+        if ($rule->claims()) {
+            $this->byKey[$rule->key][$rule->id] = true;
+        }
         $this->fields[$rule->id] = $this->field;
         unset($this->gone[$rule->id]);
     }
 
     public function remove(string $id): void
     {
-        $this->before($id);
+        $this->forget($id);
         $this->changed[$id] = null;
+    }
+
+    private function forget(string $id): void
+    {
+        $this->before($id);
+        $former = $this->changed[$id] ?? null;
+        if ($former !== null) {
+            unset($this->byKey[$former->key][$id]);
+        }
     }
 
     /** Removes a rule whose address says from now on that it is gone. */
@@ -74,10 +89,8 @@ final class RuleSheet
     /** The rule that holds an address, as the batch leaves it. */
     public function claimingAt(string $key): ?Rule
     {
-        foreach ($this->changed as $rule) {
-            if ($rule !== null && $rule->claims() && $rule->key === $key) {
-                return $rule;
-            }
+        foreach ($this->byKey[$key] ?? [] as $id => $_) {
+            return $this->changed[$id];
         }
         $found = $this->rules->claiming([$key])[$key] ?? null;
 
@@ -100,9 +113,9 @@ final class RuleSheet
     /** @return list<Rule> other rules that hold the address of this one */
     public function others(Rule $rule): array
     {
-        $found = [...array_values(array_filter($this->changed)), ...array_values($this->rules->claiming([$rule->key]))];
+        $found = [...array_map(fn (string|int $id): ?Rule => $this->changed[$id], array_keys($this->byKey[$rule->key] ?? [])), ...array_values($this->rules->claiming([$rule->key]))];
 
-        return array_values(array_filter($found, fn (Rule $other): bool => $other->id !== $rule->id && $other->claims() && $other->key === $rule->key && $this->find($other->id) !== null));
+        return array_values(array_filter($found, fn (?Rule $other): bool => $other !== null && $other->id !== $rule->id && $other->claims() && $other->key === $rule->key && $this->find($other->id) !== null));
     }
 
     /** Another rule that is the same but for what it answers. */

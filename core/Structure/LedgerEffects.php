@@ -19,6 +19,9 @@ final class LedgerEffects
 {
     private readonly ClaimSheet $sheet;
 
+    /** @var array<string, true> keys whose claim has been read, or is known to be none */
+    private array $asked = [];
+
     /** @var array<string, string> keys that their page lets go => that page */
     private array $released = [];
 
@@ -46,7 +49,11 @@ final class LedgerEffects
      */
     public function __construct(private readonly Workspace $workspace, private readonly Batch $batch, private readonly array $outcome)
     {
-        $this->sheet = new ClaimSheet($workspace->ledger->claimsOn($this->addressesInQuestion()));
+        $asked = $this->addressesInQuestion();
+        foreach ($asked as $address) {
+            $this->asked[$address->key] = true;
+        }
+        $this->sheet = new ClaimSheet($workspace->ledger->claimsOn($asked));
         foreach ($this->readAbout() as $claim) {
             $this->sheet->know($claim);
             $this->about[] = $claim;
@@ -69,7 +76,7 @@ final class LedgerEffects
     /** What holds an address once the batch is applied. */
     public function claimAt(Address $address): ?Claim
     {
-        return $this->sheet->isPlanned($address->key) ? $this->sheet->planned($address->key) : $this->sheet->now($address->key) ?? $this->workspace->ledger->claimsOn([$address])[$address->key] ?? null;
+        return $this->sheet->isPlanned($address->key) || isset($this->asked[$address->key]) ? $this->sheet->planned($address->key) : $this->sheet->now($address->key) ?? $this->workspace->ledger->claimsOn([$address])[$address->key] ?? null;
     }
 
     /** @return list<array{Rule, Address, Claim}> the rule that wants, what it wants, and the claim in its way */

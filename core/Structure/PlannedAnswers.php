@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Heronstem\Core\Structure;
 
 use Heronstem\Core\Address\Address;
+use Heronstem\Core\Address\ClaimKind;
 use Heronstem\Core\Redirect\Answers;
 use Heronstem\Core\Redirect\Held;
 use Heronstem\Core\Redirect\Standing;
@@ -20,7 +21,7 @@ final readonly class PlannedAnswers implements Answers
     {
         $claim = $this->effects->claimAt(Address::stored($key, $this->workspace->rules()));
 
-        return $claim === null ? null : new Held($claim->address->path, $claim->kind, $claim->page === null ? null : $this->page($claim->page), $this->workspace->redirects->claimingAt($key), $claim->everLive);
+        return $claim === null ? null : new Held($claim->address->path, $claim->kind, $claim->page === null ? null : $this->page($claim->page), $claim->kind === ClaimKind::Rule ? $this->workspace->redirects->claimingAt($key) : null, $claim->everLive);
     }
 
     public function page(string $id): ?Standing

@@ -17,7 +17,7 @@ final readonly class RuleClaims
     {
     }
 
-    /** @return list<Address> that rules let go or want */
+    /** @return list<Address> that rules let go or want, or lead to */
     public static function addresses(Workspace $workspace): array
     {
         $addresses = [];
@@ -25,6 +25,9 @@ final readonly class RuleClaims
             foreach ($sides as $rule) {
                 if ($rule?->claims() === true) {
                     $addresses[] = self::addressOf($rule, $workspace->rules());
+                }
+                if ($rule?->target?->kind === TargetKind::Address) {
+                    $addresses[] = Address::asked($rule->target->value, $workspace->rules());
                 }
             }
         }
@@ -63,7 +66,7 @@ final readonly class RuleClaims
     {
         $address = self::addressOf($rule, $this->workspace->rules());
         $planned = $this->sheet->planned($rule->key);
-        $others = $this->workspace->redirects->others($rule);
+        $others = $planned?->kind === ClaimKind::Rule ? $this->workspace->redirects->others($rule) : [];
         $isOwn = $planned?->kind === ClaimKind::Rule && $others === [];
         $isMadeFree = $this->sheet->isMadeFree($rule->key);
         $givesWay = $planned !== null && $planned->kind !== ClaimKind::Page && $this->batch->decisions->givesWay($rule->key);

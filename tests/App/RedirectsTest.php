@@ -147,6 +147,42 @@ final class RedirectsTest extends AppTestCase
         self::assertSame(['A' => 1, 'B' => 1], DB::table('redirect_hits')->orderBy('rule')->pluck('hits', 'rule')->all());
     }
 
+    #[Test]
+    public function redirects_come_in_from_a_table_go_out_and_come_in_again_the_same(): void
+    {
+        $table = "address,leads to,answer,note\n/a,/fares,302,one\n/a,/b,,twice\n/fares,/x,,taken\n/c,/c,,itself\n/loop,/back,,\n/back,/loop,,\n/d,https://x.example/,308,\n/old/*,/fares,,\n";
+        $look = $this->api('POST', 'redirects-import', ['text' => $table])->assertOk()->assertJsonPath('good', 4)->assertJsonPath('bad', 4)->assertJsonPath('entry', null)->json('rows');
+        self::assertSame([3, 4, 5, 6], array_column($look, 'line'));
+        self::assertStringContainsString('in a circle', $look[3]['reason']);
+        $this->visit('/a')->assertNotFound();
+        $this->api('POST', 'redirects-import', ['text' => $table, 'make' => 'all'])->assertStatus(422);
+        $entry = $this->api('POST', 'redirects-import', ['text' => $table, 'make' => 'good', 'note' => 'From the old site'])->assertOk()->json('entry');
+        $this->visit('/a')->assertStatus(302)->assertRedirect('/fares');
+        $this->visit('/old/x/y')->assertStatus(301)->assertRedirect('/fares');
+        foreach (['csv', 'jsonl'] as $format) {
+            $before = $this->redirects();
+            $file = $this->api('GET', "redirects-export?format=$format")->assertOk()->streamedContent();
+            $this->api('POST', "history/$entry/take-back")->assertCreated();
+            self::assertSame([], $this->redirects());
+            $entry = $this->api('POST', 'redirects-import', ['text' => $file, 'make' => 'all'])->assertOk()->assertJsonPath('bad', 0)->json('entry');
+            self::assertSame($before, $this->redirects());
+        }
+        $this->api('POST', 'redirects-import', ['text' => $file, 'make' => 'good'])->assertJsonPath('good', 0)->assertJsonPath('bad', 4);
+        $this->api('GET', 'redirects-export?format=nginx-server')->assertOk();
+        $this->api('GET', 'redirects-export?format=doc')->assertStatus(422);
+        $this->api('POST', 'redirects-import', ['text' => $file], $this->person('Tam', Role::Writer))->assertForbidden();
+        $this->assertInvariants();
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function redirects(): array
+    {
+        $rules = array_map(static fn ($rule): array => array_diff_key($rule->toArray(), ['id' => true, 'origin' => true]), iterator_to_array((new \App\Store\StoredRules(DB::connection(), $this->site))->all(), false));
+        usort($rules, static fn (array $a, array $b): int => $a['source'] <=> $b['source']);
+
+        return $rules;
+    }
+
     /** @param  array<string, mixed>  $fields */
     private function made(array $fields): string
     {

@@ -83,9 +83,11 @@ final class RedirectChangesTest extends TestCase
     #[Test]
     public function a_page_keeps_its_address_and_a_redirect_may_stand_in_front_of_it(): void
     {
-        $conflict = $this->conflict($this->site->plan($this->making(self::A, '/help')));
+        $make = $this->making(self::A, '/help', ['leadsTo' => ['page' => '01J000000000000000000000P2']]);
+        $conflict = $this->conflict($this->site->plan($make));
+        self::assertSame(['choose-another'], $this->ways($this->conflict($this->site->plan($this->making(self::A, '/help')))), 'In front of its own target it would go round.');
         self::assertSame(['stand-in-front', 'choose-another'], $this->ways($conflict));
-        $ripple = $this->site->apply($this->making(self::A, '/help'), ...$conflict->waysOut[0]->changes);
+        $ripple = $this->site->apply($make, ...$conflict->waysOut[0]->changes);
         self::assertSame([[NoteKind::RedirectHides, '01J000000000000000000000P1']], array_map(static fn (Note $note): array => [$note->kind, $note->page], $ripple->notes));
         self::assertSame(ClaimKind::Page, $this->site->claims['/help']->kind);
     }

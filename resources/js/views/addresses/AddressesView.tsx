@@ -10,6 +10,8 @@ import { useDebounced } from '../../ui/useDebounced'
 import { AddressList } from './AddressList'
 import { AddressPanel } from './AddressPanel'
 import { AddressTree } from './AddressTree'
+import { BringIn } from './BringIn'
+import { FilesMenu } from './FilesMenu'
 import { Findings } from './Findings'
 import { NewRedirect } from './NewRedirect'
 import { RedirectPanel } from './RedirectPanel'
@@ -26,6 +28,7 @@ export function AddressesView({ search, set, onPage }: { search: Search; set: Se
     const { data: first } = useQuery({ ...addressesQuery(site.key, filter, 0), placeholderData: previous => previous })
     const { data: pieces } = useInfiniteQuery({ queryKey: [...addressesQuery(site.key, filter, 0).queryKey, 'pieces'], queryFn: ({ client }) => client.fetchQuery(addressesQuery(site.key, filter, 0)), initialPageParam: 0, getNextPageParam: () => undefined, enabled: false })
     const [making, setMaking] = useState<{ source: string; target?: { id: string; name: string } | undefined } | null>(null)
+    const [isBringing, bring] = useState(false)
     const [isLooking, look] = useState(false)
     const { data: findings } = useQuery(redirectFindingsQuery(site.key))
     const [trying, setTrying] = useState<string | null>(null)
@@ -45,13 +48,14 @@ export function AddressesView({ search, set, onPage }: { search: Search; set: Se
                     <span className="ml-auto flex items-center gap-2">
                         <div role="group" aria-label="Shown as" className="flex"><Button look="quiet" aria-pressed={search.as === undefined} className={search.as === undefined ? 'text-heron' : 'text-ink-3'} onClick={() => set({ as: undefined })}>List</Button><Button look="quiet" aria-pressed={search.as === 'tree'} className={search.as === 'tree' ? 'text-heron' : 'text-ink-3'} onClick={() => set({ as: 'tree', row: undefined })}>Tree</Button></div>
                         {findings !== undefined && findings.length > 0 && <Button look="quiet" className="text-amber!" onClick={() => look(true)}>{count(findings.length, 'finding')}</Button>}
+                        <FilesMenu onBring={() => bring(true)} />
                         <Button onClick={() => setTrying('')}>Try addresses</Button>
                         {site.manages && <Button look="main" onClick={() => setMaking({ source: '' })}><Plus size={15} aria-hidden />New redirect</Button>}
                     </span>
                 </div>
                 {search.as === undefined && (
                     <div className="flex flex-wrap items-center gap-1.5 border-b border-line px-4 pb-2.5">
-                        <input aria-label="Filter addresses" placeholder="Address, note or page name" value={search.text ?? ''} onChange={event => set({ text: event.target.value === '' ? undefined : event.target.value })} className="mr-2 h-7 w-[232px] border-b border-edge bg-transparent outline-none focus:border-heron" />
+                        <input aria-label="Filter addresses" placeholder="Address, note or name" value={search.text ?? ''} onChange={event => set({ text: event.target.value === '' ? undefined : event.target.value })} className="mr-2 h-7 w-[188px] border-b border-edge bg-transparent outline-none focus:border-heron" />
                         {kinds.filter(([kind]) => (first?.counts[kind] ?? 0) > 0 || search.kind?.split(',').includes(kind)).map(([kind, word]) => <button key={kind} type="button" aria-pressed={search.kind?.split(',').includes(kind) === true} onClick={() => set({ kind: turned(search.kind, kind), row: undefined })} className={chip(search.kind?.split(',').includes(kind) === true)}>{word} <span className="tabular-nums text-ink-3">{first?.counts[kind] ?? 0}</span></button>)}
                         <span aria-hidden className="mx-1 h-4 w-px bg-line" />
                         {states.map(([state, word]) => <button key={state} type="button" aria-pressed={search.status === state} onClick={() => set({ status: search.status === state ? undefined : state, row: undefined })} className={chip(search.status === state)}>{word}</button>)}
@@ -63,6 +67,7 @@ export function AddressesView({ search, set, onPage }: { search: Search; set: Se
             {isRedirect && search.row !== undefined && <RedirectPanel key={search.row} id={search.row} row={open} onClose={() => set({ row: undefined })} onPage={onPage} onGone={() => set({ row: undefined })} />}
             {!isRedirect && open !== undefined && <AddressPanel key={search.row} row={open} onClose={() => set({ row: undefined })} onPage={onPage} onTry={setTrying} onRedirect={(source, target) => setMaking({ source, target })} onMade={id => set({ row: id })} />}
             {making !== null && <NewRedirect source={making.source} target={making.target} onClose={() => setMaking(null)} onMade={id => set({ row: id })} />}
+            {isBringing && <BringIn onClose={() => bring(false)} />}
             {isLooking && <Findings onClose={() => look(false)} onRedirect={id => set({ row: id, kind: undefined, text: undefined, status: undefined, hits: undefined, as: undefined })} />}
             {trying !== null && <TryAddresses first={trying} onClose={() => setTrying(null)} />}
         </main>

@@ -43,7 +43,7 @@ export function Findings({ onClose, onRedirect }: { onClose: () => void; onRedir
                     if (of.length === 0) return null
                     return (
                         <section key={kind} aria-label={title}>
-                            <h3 className="font-semibold">{count(of.length, 'redirect')}: {title.toLowerCase()}</h3>
+                            <h3 className="font-semibold">{title} <span className="font-normal text-ink-3 tabular-nums">{of.length.toLocaleString('en-GB')}</span></h3>
                             <p className="text-[12px] text-ink-3">{says}</p>
                             <ul className="mt-1">
                                 {of.slice(0, 100).map(each => (

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Api;
+
+use App\Desk\ExportRedirects;
+use App\Desk\ImportRedirects;
+use App\Desk\Permission;
+use App\Models\Site;
+use Heronstem\Core\Identity;
+use Heronstem\Core\Redirect\Rule;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Str;
+use Illuminate\Validation\ValidationException;
+use OpenApi\Attributes as OA;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+
+/** Redirects in and out as files: tables, JSON Lines, and configuration of a web server. */
+final readonly class RedirectFilesController
+{
+    /** Most bytes of a file. */
+    private const LARGEST = 8_000_000;
+
+    /** Most rows that are told one by one. */
+    private const MOST_TOLD = 500;
+
+    private const FORMATS = ['csv' => 'text/csv; charset=utf-8', 'jsonl' => 'application/x-ndjson', 'nginx-maps' => 'text/plain; charset=utf-8', 'nginx-server' => 'text/plain; charset=utf-8'];
+
+    public function __construct(private Permission $permission, private ImportRedirects $import, private ExportRedirects $export)
+    {
+    }
+
+    #[OA\Post(path: '/sites/{site}/redirects-import', operationId: 'importRedirects', description: 'Looks a table of redirects over (CSV with any delimiter and encoding, or JSON Lines), and with `make` makes those that can be, as one change.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['text'], type: 'object', properties: [new OA\Property('text', type: 'string'), new OA\Property('make', description: 'good: rows that can be made; all: nothing unless every row can', type: 'string', enum: ['good', 'all']), new OA\Property('note', type: 'string')])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/RedirectImport')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function import(Request $request, Site $site): JsonResponse
+    {
+        $user = Signed::in($request);
+        $this->permission->toManage($user, $site);
+        $given = $request->validate(['text' => ['required', 'string', 'max:'.self::LARGEST], 'make' => ['sometimes', 'in:good,all'], 'note' => ['sometimes', 'string', 'max:500']], ['text.required' => 'Paste a table, or choose a file.', 'text.max' => 'This is more than one import takes: 8 MB.']);
+        [$rules, $bad] = $this->import->look($site, $given['text'], Identity::derived((string) Str::ulid(), 'import'));
+        $make = $given['make'] ?? null;
+        if ($make === 'all' && $bad !== []) {
+            throw ValidationException::withMessages(['text' => sprintf('%d rows cannot be made; nothing was done.', count($bad))]);
+        }
+        $entry = $make === null || $rules === [] ? null : $this->import->make($site, $user, $rules, $given['note'] ?? '');
+
+        return new JsonResponse([
+            'good' => count($rules), 'bad' => count($bad), 'rows' => array_slice($bad, 0, self::MOST_TOLD), 'entry' => $entry?->ulid,
+            'sample' => array_map(static fn (Rule $rule): array => ['address' => $rule->source, 'leadsTo' => $rule->target === null ? '' : $rule->target->value, 'answer' => $rule->answer->value], array_slice($rules, 0, 5)),
+        ]);
+    }
+
+    #[OA\Get(path: '/sites/{site}/redirects-export', operationId: 'exportRedirects', description: 'All redirects as a file: csv and jsonl are read again as the same rules; nginx-maps goes into the http block of that web server, nginx-server into its server block.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'format', in: 'query', schema: new OA\Schema(type: 'string', enum: ['csv', 'jsonl', 'nginx-maps', 'nginx-server']))], responses: [new OA\Response(response: 200, description: 'The file', content: [new OA\MediaType(mediaType: 'text/csv'), new OA\MediaType(mediaType: 'application/x-ndjson'), new OA\MediaType(mediaType: 'text/plain')]), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function export(Request $request, Site $site): Response
+    {
+        $this->permission->toSee(Signed::in($request), $site);
+        $format = $request->string('format', 'csv')->value();
+        $type = self::FORMATS[$format] ?? throw ValidationException::withMessages(['format' => 'A format is one of '.implode(', ', array_keys(self::FORMATS)).'.']);
+        $name = 'redirects-'.$site->key.match ($format) {
+            'csv' => '.csv', 'jsonl' => '.jsonl', 'nginx-maps' => '-maps.conf', default => '-server.conf',
+        };
+        $pieces = match ($format) {
+            'csv' => $this->export->csv($site), 'jsonl' => $this->export->jsonLines($site), 'nginx-maps' => [$this->export->nginx($site)->maps()], default => [$this->export->nginx($site)->server()],
+        };
+
+        return new StreamedResponse(function () use ($pieces): void {
+            foreach ($pieces as $piece) {
+                echo $piece;
+            }
+        }, 200, ['Content-Type' => $type, 'Content-Disposition' => "attachment; filename=\"$name\""]);
+    }
+}

@@ -1,0 +1,146 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Interchange;
+
+/**
+ * Rows of a table as people have them: CSV (RFC 4180) with any usual delimiter and encoding, or JSON Lines. The first row names the
+ * columns where it does not begin with an address; the order is free.
+ */
+final readonly class Table
+{
+    private const DELIMITERS = [',', ';', "\t", '|'];
+
+    /** Names of columns as people write them. */
+    private const NAMES = [
+        'source' => ['address', 'source', 'from', 'old', 'old url', 'old address', 'url', 'request', 'path'], 'target' => ['leads to', 'target', 'to', 'new', 'new url', 'new address', 'destination', 'location'],
+        'answer' => ['answer', 'status', 'code', 'type', 'status code'], 'reach' => ['reach', 'scope'], 'query' => ['query'], 'carriesRest' => ['rest goes along', 'carries rest'], 'from' => ['begins', 'valid from', 'start'],
+        'until' => ['ends', 'until', 'valid until', 'end'], 'isOn' => ['on', 'active', 'enabled'], 'inFront' => ['in front', 'before pages'], 'position' => ['position', 'order'], 'note' => ['note', 'comment', 'reason'],
+        'seconds' => ['seconds', 'pause'], 'title' => ['title', 'name', 'page title'], 'message' => ['message'],
+    ];
+
+    /**
+     * @param  string  $text  of a whole file
+     * @return iterable<int, array<string, string>> fields by name, by the number of the line they begin on
+     */
+    public static function rows(string $text): iterable
+    {
+        $text = self::decoded($text);
+        if (str_starts_with(ltrim($text), '{')) {
+            yield from self::lines($text);
+
+            return;
+        }
+        $stream = fopen('php://temp/maxmemory:8388608', 'w+');
+        if ($stream === false) {
+            return;
+        }
+        fwrite($stream, $text);
+        rewind($stream);
+        $delimiter = self::delimiter(substr($text, 0, 4000));
+        $columns = null;
+        $line = 1;
+        while (($row = fgetcsv($stream, null, $delimiter, '"', '')) !== false) {
+            $at = $line;
+            $line += 1 + array_sum(array_map(static fn (?string $cell): int => substr_count((string) $cell, "\n"), $row));
+            if ($row === [null]) {
+                continue;
+            }
+            if ($columns === null) {
+                $columns = self::columns($row);
+                if ($columns !== null) {
+                    continue;
+                }
+                $columns = ['source', 'target', 'answer', 'note'];
+            }
+            $fields = [];
+            foreach ($row as $i => $cell) {
+                if (isset($columns[$i]) && $columns[$i] !== '') {
+                    $fields[$columns[$i]] = trim((string) $cell);
+                }
+            }
+            yield $at => $fields;
+        }
+        fclose($stream);
+    }
+
+    /**
+     * A line of CSV (RFC 4180, 2).
+     *
+     * @param  list<string>  $cells
+     */
+    public static function csv(array $cells): string
+    {
+        return implode(',', array_map(static fn (string $cell): string => preg_match('/[",\r\n]|^\s|\s$/', $cell) === 1 ? '"'.str_replace('"', '""', $cell).'"' : $cell, $cells))."\r\n";
+    }
+
+    /** @return iterable<int, array<string, string>> */
+    private static function lines(string $text): iterable
+    {
+        foreach (preg_split('/\R/', $text) ?: [] as $n => $line) {
+            if (trim($line) === '') {
+                continue;
+            }
+            $read = json_decode($line, true);
+            $fields = [];
+            foreach (is_array($read) ? $read : ['source' => $line] as $name => $value) {
+                $known = self::name((string) $name);
+                $fields[$known === '' ? (string) $name : $known] = is_bool($value) ? ($value ? 'yes' : 'no') : (is_scalar($value) ? (string) $value : ($value === null ? '' : (string) json_encode($value)));
+            }
+            yield $n + 1 => $fields;
+        }
+    }
+
+    /** UTF-8, whatever it was: by its byte order mark, else UTF-8 if it is that, else Windows-1252. */
+    private static function decoded(string $text): string
+    {
+        return match (true) {
+            str_starts_with($text, "\xEF\xBB\xBF") => substr($text, 3),
+            str_starts_with($text, "\xFF\xFE") => mb_convert_encoding(substr($text, 2), 'UTF-8', 'UTF-16LE'),
+            str_starts_with($text, "\xFE\xFF") => mb_convert_encoding(substr($text, 2), 'UTF-8', 'UTF-16BE'),
+            mb_check_encoding($text, 'UTF-8') => $text,
+            default => mb_convert_encoding($text, 'UTF-8', 'Windows-1252'),
+        };
+    }
+
+    /** The one that the first lines have most evenly. */
+    private static function delimiter(string $head): string
+    {
+        $lines = array_slice(array_values(array_filter(preg_split('/\R/', (string) preg_replace('/"(?:[^"]|"")*"/', 'x', $head)) ?: [], static fn (string $line): bool => trim($line) !== '')), 0, 10);
+        $best = ',';
+        $most = 0;
+        foreach (self::DELIMITERS as $delimiter) {
+            $counts = array_map(static fn (string $line): int => substr_count($line, $delimiter), $lines);
+            $even = $counts === [] ? 0 : min($counts);
+            if ($even > $most) {
+                [$best, $most] = [$delimiter, $even];
+            }
+        }
+
+        return $best;
+    }
+
+    /**
+     * @param  array<int, string|null>  $row
+     * @return list<string>|null names of fields, empty for columns that mean nothing here; null where the row is no header
+     */
+    private static function columns(array $row): ?array
+    {
+        $names = array_map(static fn (?string $cell): string => self::name((string) $cell), array_values($row));
+
+        return in_array('source', $names, true) ? $names : null;
+    }
+
+    private static function name(string $written): string
+    {
+        $written = strtolower(trim((string) preg_replace('/[_\-\s]+/', ' ', (string) preg_replace('/(?<=[a-z])(?=[A-Z])/', ' ', $written))));
+        foreach (self::NAMES as $field => $names) {
+            if ($written === strtolower($field) || in_array($written, $names, true)) {
+                return $field;
+            }
+        }
+
+        return '';
+    }
+}

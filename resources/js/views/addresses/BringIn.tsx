@@ -1,0 +1,62 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { toast } from 'sonner'
+import { answered, api } from '../../api/client'
+import { keys } from '../../api/queries'
+import { useSite } from '../../app/site'
+import { Button } from '../../ui/Button'
+import { count } from '../../ui/count'
+import { inputLook } from '../../ui/Field'
+import { Modal } from '../../ui/Modal'
+
+/** Brings redirects in from a table: looked over row by row, then only the good rows are made, or nothing. */
+export function BringIn({ onClose }: { onClose: () => void }) {
+    const site = useSite()
+    const queries = useQueryClient()
+    const [text, setText] = useState('')
+    const ask = (make?: 'good') => answered(api.POST('/sites/{site}/redirects-import', { params: { path: { site: site.key } }, body: { text, ...(make === undefined ? {} : { make }) } }))
+    const look = useMutation({ mutationFn: () => ask() })
+    const make = useMutation({
+        mutationFn: () => ask('good'),
+        onSuccess: async done => {
+            await queries.invalidateQueries({ queryKey: keys.site(site.key) })
+            toast.success(`Made ${count(done.good, 'redirect')}. The history takes them back.`)
+            onClose()
+        },
+    })
+    const found = look.data
+    const problem = look.error ?? make.error
+    return (
+        <Modal open onClose={onClose} title="Bring redirects in" says="A table with columns named address, leads to, answer, note and so on, in any order; or just old and new address. CSV with any delimiter, or JSON Lines. Nothing is made before you have seen what cannot be." width={700}>
+            <textarea aria-label="Table of redirects" rows={7} value={text} onChange={event => { setText(event.target.value); look.reset() }} placeholder={'address,leads to,answer,note\n/spring,/travel/fares,302,Bus adverts'} className={`${inputLook} font-mono text-[13px]`} />
+            <div className="mt-2 flex flex-wrap items-center justify-between gap-2">
+                <input type="file" aria-label="File of redirects" accept=".csv,.tsv,.txt,.jsonl,.ndjson" onChange={event => void event.target.files?.[0]?.arrayBuffer().then(bytes => { setText(decoded(bytes)); look.reset() })} className="text-[12px] text-ink-2 file:mr-2.5 file:h-[30px] file:cursor-pointer file:rounded-md file:border file:border-edge file:bg-sheet file:px-3 file:font-semibold file:text-ink" />
+                <span className="flex gap-2"><Button onClick={onClose}>Let it be</Button><Button look={found === undefined ? 'main' : 'plain'} disabled={text.trim() === '' || look.isPending} onClick={() => look.mutate()}>Look it over</Button>{found !== undefined && found.good > 0 && <Button look="main" disabled={make.isPending} onClick={() => make.mutate()}>Make {count(found.good, 'redirect')}</Button>}</span>
+            </div>
+            {problem !== null && <p role="alert" className="mt-2 text-berry">{problem.message}</p>}
+            {found !== undefined && (
+                <div className="mt-3 border-t border-line pt-3" role="status">
+                    <p><b className="font-semibold text-reed">{count(found.good, 'row')} can be made</b>{found.bad > 0 && <>, <b className="font-semibold text-berry">{count(found.bad, 'row')} cannot</b></>}.</p>
+                    {found.rows.length > 0 && (
+                        <table className="mt-2 w-full text-[13px]">
+                            <thead><tr className="text-left text-[12px] text-ink-3"><th className="w-12 font-normal">Line</th><th className="font-normal">Address</th><th className="font-normal">Why not</th></tr></thead>
+                            <tbody>{found.rows.map(row => <tr key={row.line} className="border-t border-line align-top"><td className="py-1 tabular-nums">{row.line}</td><td className="py-1 pr-3 font-mono break-all">{row.address}</td><td className="py-1">{row.reason}</td></tr>)}</tbody>
+                        </table>
+                    )}
+                </div>
+            )}
+        </Modal>
+    )
+}
+
+/** Text of a file in the encoding that it seems to have; the server is given text. */
+function decoded(bytes: ArrayBuffer) {
+    const head = new Uint8Array(bytes.slice(0, 2))
+    if (head[0] === 0xff && head[1] === 0xfe) return new TextDecoder('utf-16le').decode(bytes)
+    if (head[0] === 0xfe && head[1] === 0xff) return new TextDecoder('utf-16be').decode(bytes)
+    try {
+        return new TextDecoder('utf-8', { fatal: true }).decode(bytes)
+    } catch {
+        return new TextDecoder('windows-1252').decode(bytes)
+    }
+}
