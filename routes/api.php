@@ -41,6 +41,7 @@ Route::middleware(['auth:web,sanctum', 'throttle:api'])->group(function (): void
         Route::post('addresses/ignored', [AddressesController::class, 'ignore']);
         Route::post('addresses/tried', [AddressesController::class, 'tried']);
         Route::post('redirects-import', [RedirectFilesController::class, 'import']);
+        Route::post('redirects-match', [RedirectFilesController::class, 'match']);
         Route::get('redirects-export', [RedirectFilesController::class, 'export']);
         Route::get('redirect-findings', [AddressesController::class, 'findings']);
         Route::get('redirects/{redirect}', [AddressesController::class, 'redirect']);

@@ -142,6 +142,27 @@ final class AddressesTest extends Errand
     }
 
     #[Test]
+    public function addresses_of_the_old_company_are_matched_to_pages_and_sent_on_in_one_change(): void
+    {
+        $chrome = $this->openAddresses();
+        $chrome->click('button', 'Redirects as files');
+        $chrome->click('menuitem', 'Match addresses of an old site…');
+        $chrome->find('textbox', 'Old addresses')->sendKeys("/vanesay-line/timetable.html\n/vanesay-line/refunds\n/vanesay-line/lost-property.php\n/vanesay-line/xyz");
+        $chrome->click('button', 'Match them');
+        $chrome->awaitText('Lost property', '[role=dialog]');
+        self::assertSame([], $chrome->axe());
+        $chrome->find('spinbutton', 'Accept from')->clear();
+        $chrome->find('spinbutton', 'Accept from')->sendKeys('50');
+        $chrome->find('checkbox', 'Say that /vanesay-line/xyz is gone')->click();
+        $chrome->click('button', 'Send * on');
+        $chrome->find('region', 'Ripple');
+        $chrome->click('button', 'Make them');
+        $chrome->awaitText('Made the redirect of');
+        self::assertSame([301, $this->ferries('/help/lost-property')], array_slice($this->fetch($this->ferries('/vanesay-line/lost-property.php')), 0, 2));
+        self::assertSame(410, $this->fetch($this->ferries('/vanesay-line/xyz'))[0]);
+    }
+
+    #[Test]
     public function chains_are_found_with_other_faults_and_straightened_in_one_step(): void
     {
         $chrome = $this->openAddresses();

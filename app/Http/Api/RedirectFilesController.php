@@ -6,6 +6,7 @@ namespace App\Http\Api;
 
 use App\Desk\ExportRedirects;
 use App\Desk\ImportRedirects;
+use App\Desk\MatchAddresses;
 use App\Desk\Permission;
 use App\Models\Site;
 use Heronstem\Core\Identity;
@@ -29,7 +30,7 @@ final readonly class RedirectFilesController
 
     private const FORMATS = ['csv' => 'text/csv; charset=utf-8', 'jsonl' => 'application/x-ndjson', 'nginx-maps' => 'text/plain; charset=utf-8', 'nginx-server' => 'text/plain; charset=utf-8'];
 
-    public function __construct(private Permission $permission, private ImportRedirects $import, private ExportRedirects $export)
+    public function __construct(private Permission $permission, private ImportRedirects $import, private ExportRedirects $export, private MatchAddresses $match)
     {
     }
 
@@ -50,6 +51,15 @@ final readonly class RedirectFilesController
             'good' => count($rules), 'bad' => count($bad), 'rows' => array_slice($bad, 0, self::MOST_TOLD), 'entry' => $entry?->ulid,
             'sample' => array_map(static fn (Rule $rule): array => ['address' => $rule->source, 'leadsTo' => $rule->target === null ? '' : $rule->target->value, 'answer' => $rule->answer->value], array_slice($rules, 0, 5)),
         ]);
+    }
+
+    #[OA\Post(path: '/sites/{site}/redirects-match', operationId: 'matchAddresses', description: 'Matches addresses of an old site to pages: a list, a table with titles, a sitemap, or an access log. Writes nothing.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['text'], type: 'object', properties: [new OA\Property('text', type: 'string')])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/MatchedAddress'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function match(Request $request, Site $site): JsonResponse
+    {
+        $this->permission->toSee(Signed::in($request), $site);
+        $given = $request->validate(['text' => ['required', 'string', 'max:'.self::LARGEST]], ['text.required' => 'Paste a list, or choose a file.', 'text.max' => 'This is more than can be matched at once: 8 MB.']);
+
+        return new JsonResponse($this->match->of($site, $given['text']));
     }
 
     #[OA\Get(path: '/sites/{site}/redirects-export', operationId: 'exportRedirects', description: 'All redirects as a file: csv and jsonl are read again as the same rules; nginx-maps goes into the http block of that web server, nginx-server into its server block.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'format', in: 'query', schema: new OA\Schema(type: 'string', enum: ['csv', 'jsonl', 'nginx-maps', 'nginx-server']))], responses: [new OA\Response(response: 200, description: 'The file', content: [new OA\MediaType(mediaType: 'text/csv'), new OA\MediaType(mediaType: 'application/x-ndjson'), new OA\MediaType(mediaType: 'text/plain')]), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]

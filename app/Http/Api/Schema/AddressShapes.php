@@ -40,6 +40,12 @@ use OpenApi\Attributes as OA;
     new OA\Property('rows', description: 'that cannot be made, at most 500', type: 'array', items: new OA\Items(required: ['line', 'address', 'leadsTo', 'field', 'reason', 'suggestion'], type: 'object', properties: [new OA\Property('line', type: 'integer'), new OA\Property('address', type: 'string'), new OA\Property('leadsTo', type: 'string'), new OA\Property('field', type: 'string'), new OA\Property('reason', type: 'string'), new OA\Property('suggestion', type: 'string', nullable: true)])),
     new OA\Property('sample', type: 'array', items: new OA\Items(required: ['address', 'leadsTo', 'answer'], type: 'object', properties: [new OA\Property('address', type: 'string'), new OA\Property('leadsTo', type: 'string'), new OA\Property('answer', type: 'string')])),
 ])]
+#[OA\Schema(schema: 'MatchPage', required: ['id', 'name', 'address'], properties: [new OA\Property('id', type: 'string'), new OA\Property('name', type: 'string'), new OA\Property('address', type: 'string')])]
+#[OA\Schema(schema: 'MatchedAddress', required: ['old', 'address', 'title', 'requests', 'page', 'confidence', 'why', 'next', 'held'], properties: [
+    new OA\Property('old', type: 'string'), new OA\Property('address', description: 'on this site; null for one that cannot be', type: 'string', nullable: true), new OA\Property('title', type: 'string'), new OA\Property('requests', description: 'of an access log', type: 'integer'),
+    new OA\Property('page', ref: '#/components/schemas/MatchPage', nullable: true), new OA\Property('confidence', description: '0 to 1; what says 0.9 or more is right at least 95 times in 100', type: 'number'), new OA\Property('why', type: 'string'),
+    new OA\Property('next', type: 'array', items: new OA\Items(ref: '#/components/schemas/MatchPage')), new OA\Property('held', description: 'what holds the address already', type: 'string', nullable: true),
+])]
 #[OA\Schema(schema: 'Segment', required: ['segment', 'below', 'here'], properties: [new OA\Property('segment', type: 'string'), new OA\Property('below', type: 'integer'), new OA\Property('here', description: 'what answers at the segment itself', type: 'string', nullable: true)])]
 #[OA\Schema(schema: 'RedirectDetail', required: ['redirect', 'sample', 'way', 'days', 'referrers', 'links', 'sameTarget'], properties: [
     new OA\Property('redirect', ref: '#/components/schemas/Redirect'), new OA\Property('sample', type: 'string'), new OA\Property('way', ref: '#/components/schemas/Explanation'),

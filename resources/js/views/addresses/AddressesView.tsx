@@ -13,6 +13,7 @@ import { AddressTree } from './AddressTree'
 import { BringIn } from './BringIn'
 import { FilesMenu } from './FilesMenu'
 import { Findings } from './Findings'
+import { MatchOld } from './MatchOld'
 import { NewRedirect } from './NewRedirect'
 import { RedirectPanel } from './RedirectPanel'
 import type { Search, SetSearch } from './search'
@@ -28,6 +29,7 @@ export function AddressesView({ search, set, onPage }: { search: Search; set: Se
     const { data: first } = useQuery({ ...addressesQuery(site.key, filter, 0), placeholderData: previous => previous })
     const { data: pieces } = useInfiniteQuery({ queryKey: [...addressesQuery(site.key, filter, 0).queryKey, 'pieces'], queryFn: ({ client }) => client.fetchQuery(addressesQuery(site.key, filter, 0)), initialPageParam: 0, getNextPageParam: () => undefined, enabled: false })
     const [making, setMaking] = useState<{ source: string; target?: { id: string; name: string } | undefined } | null>(null)
+    const [isMatching, match] = useState(false)
     const [isBringing, bring] = useState(false)
     const [isLooking, look] = useState(false)
     const { data: findings } = useQuery(redirectFindingsQuery(site.key))
@@ -48,7 +50,7 @@ export function AddressesView({ search, set, onPage }: { search: Search; set: Se
                     <span className="ml-auto flex items-center gap-2">
                         <div role="group" aria-label="Shown as" className="flex"><Button look="quiet" aria-pressed={search.as === undefined} className={search.as === undefined ? 'text-heron' : 'text-ink-3'} onClick={() => set({ as: undefined })}>List</Button><Button look="quiet" aria-pressed={search.as === 'tree'} className={search.as === 'tree' ? 'text-heron' : 'text-ink-3'} onClick={() => set({ as: 'tree', row: undefined })}>Tree</Button></div>
                         {findings !== undefined && findings.length > 0 && <Button look="quiet" className="text-amber!" onClick={() => look(true)}>{count(findings.length, 'finding')}</Button>}
-                        <FilesMenu onBring={() => bring(true)} />
+                        <FilesMenu onBring={() => bring(true)} onMatch={() => match(true)} />
                         <Button onClick={() => setTrying('')}>Try addresses</Button>
                         {site.manages && <Button look="main" onClick={() => setMaking({ source: '' })}><Plus size={15} aria-hidden />New redirect</Button>}
                     </span>
@@ -67,6 +69,7 @@ export function AddressesView({ search, set, onPage }: { search: Search; set: Se
             {isRedirect && search.row !== undefined && <RedirectPanel key={search.row} id={search.row} row={open} onClose={() => set({ row: undefined })} onPage={onPage} onGone={() => set({ row: undefined })} />}
             {!isRedirect && open !== undefined && <AddressPanel key={search.row} row={open} onClose={() => set({ row: undefined })} onPage={onPage} onTry={setTrying} onRedirect={(source, target) => setMaking({ source, target })} onMade={id => set({ row: id })} />}
             {making !== null && <NewRedirect source={making.source} target={making.target} onClose={() => setMaking(null)} onMade={id => set({ row: id })} />}
+            {isMatching && <MatchOld onClose={() => match(false)} />}
             {isBringing && <BringIn onClose={() => bring(false)} />}
             {isLooking && <Findings onClose={() => look(false)} onRedirect={id => set({ row: id, kind: undefined, text: undefined, status: undefined, hits: undefined, as: undefined })} />}
             {trying !== null && <TryAddresses first={trying} onClose={() => setTrying(null)} />}
