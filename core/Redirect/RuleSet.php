@@ -13,10 +13,13 @@ use Heronstem\Core\Moment;
  * each once for rules that stand in front and once for the others. Good from the moment it was made for until one of its rules
  * begins or ends. Looking up touches no other rule.
  *
- * @phpstan-type Layer array{one: array<string, list<string>>, branch: array<string, list<string>>, patterns: list<array{string, list<array{string, list<string>}>}>}
+ * @phpstan-type Layer array{one: array<string, list<string>>, branch: array<string, list<string>>, patterns: list<array{string, list<array{string, list<string>}>, array<string, true>|null}>}
  */
 final readonly class RuleSet
 {
+    /** Of what toArray gives: another number for another shape, so that what was kept before is not read. */
+    public const FORMAT = 2;
+
     /** Patterns in one alternation: PCRE holds a compiled expression of at most 64 KiB. */
     private const TOGETHER = 100;
 
@@ -147,10 +150,15 @@ final readonly class RuleSet
         }
     }
 
-    /** @param  list<array{string, list<array{string, list<string>}>}>  $alternations */
+    /** @param  list<array{string, list<array{string, list<string>}>, array<string, true>|null}>  $alternations */
     private function pattern(array $alternations, Address $asked, Query $query): ?RuleMatch
     {
-        foreach ($alternations as [$expression, $marks]) {
+        $first = substr($asked->path, 1, strcspn($asked->path, '/', 1));
+        $first = $this->address->caseSensitive ? $first : strtolower($first);
+        foreach ($alternations as [$expression, $marks, $firsts]) {
+            if ($firsts !== null && ! isset($firsts[$first])) {
+                continue;
+            }
             $found = [];
             if (@preg_match($expression, $asked->path, $found) !== 1) {
                 continue;
@@ -172,7 +180,7 @@ final readonly class RuleSet
      * Patterns that look at the query stand alone, so that the next is tried where the query is another.
      *
      * @param  list<Rule>  $rules
-     * @return list<array{string, list<array{string, list<string>}>}>
+     * @return list<array{string, list<array{string, list<string>}>, array<string, true>|null}> expression, rules by mark, and the first segments that its patterns have; null where one begins with something that varies
      */
     private static function alternations(array $rules, AddressRules $address): array
     {
@@ -189,12 +197,15 @@ final readonly class RuleSet
         $alternations = [];
         foreach (array_filter($groups) as $group) {
             $branches = $marks = [];
+            $firsts = [];
             foreach ($group as $n => $rule) {
                 $pattern = PathPattern::stored($rule->source);
                 $branches[] = "{$pattern->expression}(*MARK:$n)";
                 $marks[] = [$rule->id, $pattern->names];
+                $first = preg_match('~^/([A-Za-z0-9_\-.]+)/~', $rule->source, $found) === 1 ? $found[1] : null;
+                $firsts = $first === null || $firsts === null ? null : $firsts + [($address->caseSensitive ? $first : strtolower($first)) => true];
             }
-            $alternations[] = [PathPattern::expression(implode('|', $branches), $address->caseSensitive ? '' : 'i'), $marks];
+            $alternations[] = [PathPattern::expression(implode('|', $branches), $address->caseSensitive ? '' : 'i'), $marks, $firsts];
         }
 
         return $alternations;

@@ -96,6 +96,11 @@ try {
     $chrome->click('button', 'Front page*');
     $chrome->find('heading', 'Front page');
     $take('picks');
+    $chrome->open("$editor/s/ferries/addresses?kind=one,branch,pattern,former,gone");
+    $chrome->find('row', '/q/harbour-a*')->click();
+    $chrome->find('complementary', 'Redirect');
+    $chrome->awaitText('hits in six weeks');
+    $take('addresses');
     $chrome->open(getenv('FERRIES_URL').'/');
     $chrome->driver->executeScript("document.querySelector('[aria-label=\"Show what is in Travel\"]').click()");
     $take('site-home');

@@ -67,7 +67,7 @@ export function MatchOld({ onClose }: { onClose: () => void }) {
                                             <td className="py-1.5 pr-3">
                                                 {isGone ? <span className="text-berry">gone, 410</span> : row.held !== null ? <span className="text-ink-3">{row.held === 'page' || row.held === 'also' ? 'is a page’s own' : 'leads on already'}</span> : (
                                                     <>
-                                                        <button type="button" onClick={() => setPicking(row.old)} aria-label={`Choose for ${row.old}`} className="text-left text-heron hover:underline">{page?.name ?? 'choose a page'}</button>
+                                                        <button type="button" onClick={() => setPicking(row.old)} aria-label={`${page?.name ?? 'choose a page'} for ${row.old}`} className="text-left text-heron hover:underline">{page?.name ?? 'choose a page'}</button>
                                                         <span className="block text-[12px] text-ink-3">{chosen[row.old]?.page === undefined ? row.why : 'Chosen by hand.'}{row.next.length > 0 && chosen[row.old]?.page === undefined && <> Or {row.next.map((other, n) => <span key={other.id}>{n > 0 && ', '}<button type="button" className="text-heron hover:underline" onClick={() => set(row.old, { page: other, isOn: true })}>{other.name}</button></span>)}?</>}</span>
                                                     </>
                                                 )}
