@@ -6,6 +6,7 @@ namespace Heronstem\Core\Interchange;
 
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Redirect\Destination;
 use Heronstem\Core\Redirect\PathPattern;
 use Heronstem\Core\Redirect\Query;
 use Heronstem\Core\Redirect\QueryHandling;
@@ -227,8 +228,8 @@ final class NginxRules
             $target = rtrim(substr($target, 0, $at), '/')."\0{$names[0]}\0".substr($target, $at);
         } elseif (! $isBranch) {
             $known = PathPattern::stored($rule->source)->names;
-            $head = preg_match('#^https?://[^/?\\\\\#]*#i', $target, $found) === 1 ? $found[0] : '';
-            $target = $head.preg_replace_callback('/:([A-Za-z_$][A-Za-z0-9_$]*|[0-9]+)/', static function (array $found) use ($known, $names): string {
+            $head = Destination::authority($target);
+            $target = $head.preg_replace_callback(Destination::CAPTURE, static function (array $found) use ($known, $names): string {
                 $i = array_search($found[1], $known, true);
 
                 return $i === false ? $found[0] : "\0{$names[$i]}\0";

@@ -32,19 +32,11 @@ final readonly class Table
 
             return;
         }
-        $stream = fopen('php://temp/maxmemory:8388608', 'w+');
-        if ($stream === false) {
-            return;
-        }
-        fwrite($stream, $text);
-        rewind($stream);
         $delimiter = self::delimiter(substr($text, 0, 4000));
         $columns = null;
-        $line = 1;
-        while (($row = fgetcsv($stream, null, $delimiter, '"', '')) !== false) {
-            $at = $line;
-            $line += 1 + array_sum(array_map(static fn (?string $cell): int => substr_count((string) $cell, "\n"), $row));
-            if ($row === [null]) {
+        foreach (self::records($text) as $at => $record) {
+            $row = str_getcsv($record, $delimiter, '"', '');
+            if (trim($record) === '') {
                 continue;
             }
             if ($columns === null) {
@@ -62,7 +54,6 @@ final readonly class Table
             }
             yield $at => $fields;
         }
-        fclose($stream);
     }
 
     /**
@@ -73,6 +64,28 @@ final readonly class Table
     public static function csv(array $cells): string
     {
         return implode(',', array_map(static fn (string $cell): string => preg_match('/[",\r\n]|^\s|\s$/', $cell) === 1 ? '"'.str_replace('"', '""', $cell).'"' : $cell, $cells))."\r\n";
+    }
+
+    /**
+     * Records of a file: lines, joined where a quoted field goes on in the next.
+     *
+     * @return iterable<int, string> by the number of the line they begin on
+     */
+    private static function records(string $text): iterable
+    {
+        $record = null;
+        $began = 1;
+        foreach (preg_split('/\r\n|\n|\r/', $text) ?: [] as $n => $line) {
+            $began = $record === null ? $n + 1 : $began;
+            $record = $record === null ? $line : "$record\n$line";
+            if (substr_count($record, '"') % 2 === 0) {
+                yield $began => $record;
+                $record = null;
+            }
+        }
+        if ($record !== null) {
+            yield $began => $record;
+        }
     }
 
     /** @return iterable<int, array<string, string>> */

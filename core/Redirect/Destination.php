@@ -23,6 +23,12 @@ final readonly class Destination
     {
     }
 
+    /** Scheme and host of a target; empty for an address of the site. */
+    public static function authority(string $target): string
+    {
+        return preg_match(self::AUTHORITY, $target, $found) === 1 ? $found[0] : '';
+    }
+
     /**
      * @param  string  $target  an address or URL, with query and fragment if it has them
      * @param  Query  $asked  the query of the request
@@ -30,7 +36,7 @@ final readonly class Destination
     public function from(string $target, Query $asked): string
     {
         $rule = $this->match->rule;
-        $authority = preg_match(self::AUTHORITY, $target, $found) === 1 ? $found[0] : '';
+        $authority = self::authority($target);
         $rest = substr($target, strlen($authority));
         $path = substr($rest, 0, strcspn($rest, '?#'));
         $tail = substr($rest, strlen($path));

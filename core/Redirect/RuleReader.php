@@ -141,11 +141,11 @@ final readonly class RuleReader
     /** @throws ChangeRefused for a capture that the pattern does not have, or where it would choose the host */
     private function guardCaptures(string $target, PathPattern $pattern): void
     {
-        preg_match('#^https?://[^/?\\\\\#]*#i', $target, $authority);
-        if (preg_match('/:(?![0-9]+$)[^@]/', substr($authority[0] ?? '', (int) strpos($authority[0] ?? '', '//'))) === 1) {
+        $authority = Destination::authority($target);
+        if (preg_match('/:(?![0-9]+$)[^@]/', substr($authority, (int) strpos($authority, '//'))) === 1) {
             throw new ChangeRefused('leadsTo', 'What a pattern catches cannot choose scheme or host of a target. Put it into the path.');
         }
-        preg_match_all(Destination::CAPTURE, substr($target, strlen($authority[0] ?? '')), $captures);
+        preg_match_all(Destination::CAPTURE, substr($target, strlen($authority)), $captures);
         $unknown = array_values(array_diff($captures[1], $pattern->names));
         if ($unknown !== []) {
             $known = $pattern->names === [] ? 'nothing' : ':'.implode(', :', $pattern->names);

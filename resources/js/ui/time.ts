@@ -33,3 +33,9 @@ export function shortDate(iso: string, now = new Date()) {
 export function moment(iso: string, zone?: string) {
     return new Date(iso).toLocaleString('en-GB', { day: 'numeric', month: 'long', year: 'numeric', hour: '2-digit', minute: '2-digit', ...(zone === undefined ? {} : { timeZone: zone }) }).replace(' at ', ', ')
 }
+
+/** A moment as a field for date and time holds it, on the clock of the site; what somebody just typed there stays as it is. */
+export function fieldMoment(iso: string | null | undefined, zone: string) {
+    if (iso === null || iso === undefined || iso === '') return ''
+    return iso.endsWith('Z') ? new Date(iso).toLocaleString('sv-SE', { timeZone: zone }).replace(' ', 'T').slice(0, 16) : iso.slice(0, 16)
+}

@@ -10,6 +10,7 @@ import { PickPage } from '../../app/PickPage'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { Field, FieldFrame, inputLook } from '../../ui/Field'
+import { fieldMoment } from '../../ui/time'
 import { useDebounced } from '../../ui/useDebounced'
 import { fieldsOf, type Draft } from './draft'
 import { PauseWords } from './PauseWords'
@@ -66,8 +67,8 @@ export function RedirectForm({ draft, kind, writes, isTyped = true, onDraft }: P
                 <summary className="cursor-pointer text-ink-2">When, query, and what comes first</summary>
                 <div className="mt-2 grid gap-3">
                     <div className="grid grid-cols-2 gap-2">
-                        <Field stacked type="datetime-local" label="From" value={local(draft.from)} error={reasonOf('from')} onChange={event => set({ from: event.target.value === '' ? null : event.target.value })} />
-                        <Field stacked type="datetime-local" label="Until" value={local(draft.until)} error={reasonOf('until')} onChange={event => set({ until: event.target.value === '' ? null : event.target.value })} />
+                        <Field stacked type="datetime-local" label="From" value={fieldMoment(draft.from, site.zone)} error={reasonOf('from')} onChange={event => set({ from: event.target.value === '' ? null : event.target.value })} />
+                        <Field stacked type="datetime-local" label="Until" value={fieldMoment(draft.until, site.zone)} error={reasonOf('until')} onChange={event => set({ until: event.target.value === '' ? null : event.target.value })} />
                     </div>
                     <FieldFrame stacked label="Query" hint={draft.query === 'match' ? 'Write it behind a question mark in the address: /offer?id=3. Requests without it are answered as if the rule were not there.' : undefined}>
                         {({ id }) => <select id={id} className={inputLook} value={draft.query} onChange={event => set({ query: event.target.value as Draft['query'] })}><option value="carry">taken along</option><option value="drop">left away</option><option value="match">looked at: only requests with it</option></select>}
@@ -88,12 +89,4 @@ export function RedirectForm({ draft, kind, writes, isTyped = true, onDraft }: P
             {picking === 'file' && <FileDialog title="Where it leads" onClose={() => setPicking(null)} onFile={file => { set({ value: file.id, valueName: file.name }); setPicking(null) }} />}
         </fieldset>
     )
-}
-
-/** Stored moments are UTC; the field shows them in the reader's own time. */
-function local(moment: string | null) {
-    if (moment === null || moment === '') return ''
-    if (!moment.endsWith('Z')) return moment.slice(0, 16)
-    const at = new Date(moment)
-    return new Date(at.getTime() - at.getTimezoneOffset() * 60_000).toISOString().slice(0, 16)
 }

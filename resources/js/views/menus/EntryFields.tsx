@@ -2,8 +2,10 @@ import { X } from 'lucide-react'
 import { useState, type ReactNode } from 'react'
 import { FileDialog } from '../../app/FileChooser'
 import { PickPage } from '../../app/PickPage'
+import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { Field, FieldFrame, inputLook } from '../../ui/Field'
+import { fieldMoment } from '../../ui/time'
 import { dissolve, nameOf, step, type Changed, type Entry, type Step } from './arrangement'
 import { kindWord } from './words'
 
@@ -11,6 +13,7 @@ type Props = { entry: Entry; entries: Entry[]; picks: boolean; writes: boolean; 
 
 /** Everything about one entry: what it says, where it leads, for whom and when. */
 export function EntryFields({ entry, entries, picks, writes, onChange, onArrange, toMenu, onOut, onClose, error }: Props) {
+    const site = useSite()
     const [picking, setPicking] = useState<'page' | 'exception' | 'file' | 'picture' | null>(null)
     const moves: [Step, string][] = [['up', 'Up'], ['down', 'Down'], ['in', 'Under the one above'], ['out', 'Out']]
     const text = (field: 'label' | 'title' | 'text' | 'url' | 'address') => ({ value: entry[field] ?? '', onChange: (event: { target: { value: string } }) => onChange({ [field]: event.target.value }), error: error(field), disabled: !writes })
@@ -68,8 +71,8 @@ export function EntryFields({ entry, entries, picks, writes, onChange, onArrange
                 )}
                 <Who audience={entry.audience ?? 'everyone'} writes={writes} error={error('audience')} onChange={audience => onChange({ audience })} />
                 <div className="grid gap-3">
-                    <Field stacked type="datetime-local" label="Shown from" value={local(entry.from)} disabled={!writes} error={error('from')} onChange={event => onChange({ from: event.target.value })} />
-                    <Field stacked type="datetime-local" label="Until" value={local(entry.until)} disabled={!writes} error={error('until')} onChange={event => onChange({ until: event.target.value })} />
+                    <Field stacked type="datetime-local" label="Shown from" value={fieldMoment(entry.from, site.zone)} disabled={!writes} error={error('from')} onChange={event => onChange({ from: event.target.value })} />
+                    <Field stacked type="datetime-local" label="Until" value={fieldMoment(entry.until, site.zone)} disabled={!writes} error={error('until')} onChange={event => onChange({ until: event.target.value })} />
                 </div>
                 {writes && (
                     <>
@@ -103,12 +106,4 @@ function Who({ audience, writes, error, onChange }: { audience: string; writes: 
             )}
         </FieldFrame>
     )
-}
-
-/** Stored moments are UTC; the field shows them in the reader's own time. */
-function local(moment: string | undefined) {
-    if (moment === undefined || moment === '') return ''
-    if (!moment.endsWith('Z')) return moment.slice(0, 16)
-    const date = new Date(moment)
-    return new Date(date.getTime() - date.getTimezoneOffset() * 60_000).toISOString().slice(0, 16)
 }

@@ -5,6 +5,7 @@ import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { Field } from '../../ui/Field'
 import { Modal } from '../../ui/Modal'
+import { fieldMoment } from '../../ui/time'
 
 /** When a page goes live, and when it goes offline again, in the time of the site. */
 export function ScheduleDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']; onClose: () => void }) {
@@ -12,8 +13,8 @@ export function ScheduleDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']
     const { propose } = useChanges()
     const isLive = sheet.state === 'live'
     const ended = sheet.until !== null && !isLive && sheet.from === null
-    const [from, setFrom] = useState(isLive ? '' : local(sheet.from, site.zone))
-    const [until, setUntil] = useState(ended ? '' : local(sheet.until, site.zone))
+    const [from, setFrom] = useState(isLive ? '' : fieldMoment(sheet.from, site.zone))
+    const [until, setUntil] = useState(ended ? '' : fieldMoment(sheet.until, site.zone))
     const [refused, setRefused] = useState<{ field: string; reason: string } | null>(null)
     const errorOf = (field: string) => (refused?.field === field ? refused.reason : undefined)
     const set = (begins: string | null, ends: string | null) => {
@@ -37,9 +38,4 @@ export function ScheduleDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']
             </form>
         </Modal>
     )
-}
-
-/** A moment as the field writes it, on the clock of the site. */
-function local(iso: string | null, zone: string) {
-    return iso === null ? '' : new Date(iso).toLocaleString('sv-SE', { timeZone: zone }).replace(' ', 'T').slice(0, 16)
 }
