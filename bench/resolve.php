@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Bench\Measure;
+use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Redirect\PathPattern;
@@ -12,7 +13,6 @@ use Heronstem\Core\Redirect\RuleAnswer;
 use Heronstem\Core\Redirect\RuleReach;
 use Heronstem\Core\Redirect\RuleSet;
 use Heronstem\Core\Structure\Target;
-use Heronstem\Core\Address\Address;
 
 // 100,000 exact rules, 500 branches and 2,000 patterns, compiled: an exact hit against a read by primary key; a miss through all
 // patterns against one preg_match of similar size; and what compiling takes.
