@@ -19,7 +19,11 @@ final readonly class CountHits
 
     public function count(): void
     {
-        foreach ($this->log->batches() as $batch) {
+        $batches = $this->log->batches();
+        if ($batches === []) {
+            return;
+        }
+        foreach ($batches as $batch) {
             $this->db->transaction(function () use ($batch): void {
                 if ($this->db->affectingStatement('insert into counted_batches (name) values (?) on conflict do nothing', [basename($batch)]) === 1) {
                     $this->add($batch);
@@ -37,7 +41,8 @@ final readonly class CountHits
         foreach ($this->log->lines($batch) as [$site, $kind, $what, $day, $referrer, $isBot, $at]) {
             $line = [(int) $site, $what, $day, $referrer, (bool) $isBot];
             if ($kind === 'rule') {
-                $used[json_encode($line)] = [...$line, ($used[json_encode($line)][5] ?? 0) + 1];
+                $same = (string) json_encode($line);
+                $used[$same] = [...$line, ($used[$same][5] ?? 0) + 1];
 
                 continue;
             }
@@ -46,7 +51,8 @@ final readonly class CountHits
                 continue;
             }
             $line[1] = NormalForm::key($what, $rules[$site]);
-            $missed[json_encode($line)] = [...$line, ($missed[json_encode($line)][5] ?? 0) + 1];
+            $same = (string) json_encode($line);
+            $missed[$same] = [...$line, ($missed[$same][5] ?? 0) + 1];
             $known = $addresses["$site {$line[1]}"] ?? null;
             $addresses["$site {$line[1]}"] = ['site' => (int) $site, 'key' => $line[1], 'address' => $what, 'noise' => Asker::isNoise($what), 'first' => min($known['first'] ?? $at, $at), 'last' => max($known['last'] ?? $at, $at)];
         }

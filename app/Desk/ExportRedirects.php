@@ -54,10 +54,9 @@ final readonly class ExportRedirects
     {
         $at = Moment::at(now()->getTimestamp());
         $rules = array_values(array_filter(iterator_to_array((new StoredRules($this->db, $site))->all(), false), static fn (Rule $rule): bool => $rule->isActiveAt($at)));
-        $claiming = array_column(array_filter($rules, static fn (Rule $rule): bool => $rule->claims()), null, 'key');
         $set = $this->compiled->of($site);
 
-        return new NginxRules($rules, $this->addresses($site, "l.kind in ('redirect', 'gone')"), $this->addresses($site, "l.kind in ('page', 'also')"), new Resolver($site->rules(), new LoadedAnswers($this->db, $site, $claiming), $set), $set, $site->rules());
+        return new NginxRules($rules, $this->addresses($site, "l.kind in ('redirect', 'gone')"), $this->addresses($site, "l.kind in ('page', 'also')"), new Resolver($site->rules(), new LoadedAnswers($this->db, $site, $rules), $set), $set, $site->rules());
     }
 
     /** @return list<string> */

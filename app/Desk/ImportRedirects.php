@@ -38,13 +38,10 @@ final readonly class ImportRedirects
      */
     public function look(Site $site, string $text, string $seed): array
     {
+        $table = $this->table($text);
         $rules = $bad = $lines = $targets = [];
-        $rows = $this->rows($site, $text, $seed);
-        $count = 0;
-        foreach (Table::rows($text) as $line => $fields) {
-            if (++$count > Batch::LONGEST) {
-                throw new ChangeRefused('text', sprintf('One import has at most %d rows. Bring the rest in with another.', Batch::LONGEST));
-            }
+        $rows = $this->rows($site, $table, $seed);
+        foreach ($table as $line => $fields) {
             try {
                 $rule = $rows->read($fields, $line);
                 $rules[$rule->id] = $rule;
@@ -78,11 +75,30 @@ final readonly class ImportRedirects
         return $this->apply->apply($site, $by, Batch::of(...array_map(static fn (Rule $rule): MakeRedirect => new MakeRedirect($rule), $rules)), note: $note);
     }
 
-    private function rows(Site $site, string $text, string $seed): RedirectRows
+    /**
+     * @return array<int, array<string, string>> fields by the line they begin on
+     *
+     * @throws ChangeRefused for more rows than one change can make
+     */
+    private function table(string $text): array
+    {
+        $table = [];
+        foreach (Table::rows($text) as $line => $fields) {
+            $table[$line] = $fields;
+            if (count($table) > Batch::LONGEST) {
+                throw new ChangeRefused('text', sprintf('One import has at most %d rows. Bring the rest in with another.', Batch::LONGEST));
+            }
+        }
+
+        return $table;
+    }
+
+    /** @param  array<int, array<string, string>>  $table */
+    private function rows(Site $site, array $table, string $seed): RedirectRows
     {
         $own = $site->ownAddresses();
         $addresses = [];
-        foreach (Table::rows($text) as $fields) {
+        foreach ($table as $fields) {
             $address = $own->in($fields['target'] ?? '');
             if ($address !== null) {
                 $addresses[$address->key] = $address;

@@ -10,7 +10,6 @@ use App\Store\LoadedAnswers;
 use App\Store\StoredRules;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Redirect\Analysis;
-use Heronstem\Core\Redirect\Rule;
 use Heronstem\Core\Redirect\RuleFinding;
 use Illuminate\Database\Connection;
 
@@ -25,8 +24,7 @@ final readonly class RedirectFindings
     public function of(Site $site): array
     {
         $rules = iterator_to_array((new StoredRules($this->db, $site))->all(), false);
-        $claiming = array_column(array_filter($rules, static fn (Rule $rule): bool => $rule->claims()), null, 'key');
-        $found = $rules === [] ? [] : Analysis::of($rules, $site->rules(), new LoadedAnswers($this->db, $site, $claiming), Moment::at(now()->getTimestamp()), $this->idle($site), (int) config('heronstem.idle_redirect_days'));
+        $found = $rules === [] ? [] : Analysis::of($rules, $site->rules(), new LoadedAnswers($this->db, $site, $rules), Moment::at(now()->getTimestamp()), $this->idle($site), (int) config('heronstem.idle_redirect_days'));
         $sources = array_column($rules, 'source', 'id');
         $pages = Page::query()->where('site_id', $site->id)->whereIn('ulid', array_values(array_unique(array_filter(array_map(static fn (RuleFinding $finding): ?string => $finding->page, $found)))))->pluck('name', 'ulid')->all();
 

@@ -114,7 +114,7 @@ final readonly class Sentences
         $name = $this->redirectName($change['redirect'], $ripple);
         $fields = array_diff(array_keys($change), ['kind', 'redirect']);
 
-        return $fields === ['isOn'] || array_values($fields) === ['isOn'] ? 'Switched the redirect of '.$name.($change['isOn'] === true ? ' on' : ' off') : "Changed the redirect of $name";
+        return array_values($fields) === ['isOn'] ? 'Switched the redirect of '.$name.($change['isOn'] === true ? ' on' : ' off') : "Changed the redirect of $name";
     }
 
     private function redirectName(string $id, Ripple $ripple): string

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Models\Site;
+use Heronstem\Core\Address\NormalForm;
 use Illuminate\Database\ConnectionInterface;
 
 /** Every address that the site answers or ever answered, and every rule and every miss beside them: in order, a piece at a time. */
@@ -72,6 +73,12 @@ final readonly class AddressRows
             [mb_strlen($base) + 1, mb_strlen($base) + 1, mb_strlen($base) + 1, $site->id, $site->id, $site->id, addcslashes($base, '%_\\').'%', mb_strlen($base) + 1, $limit]);
 
         return array_map(static fn (\stdClass $row): array => ['segment' => $row->segment, 'below' => (int) $row->below, 'here' => $row->here], array_values($rows));
+    }
+
+    /** Leaves a missed address out of the list from now on; false where nobody asked for it. */
+    public function ignore(Site $site, string $address): bool
+    {
+        return $this->db->update('update missed_addresses set ignored = true where site_id = ? and (key = ? or address = ?)', [$site->id, NormalForm::key($address, $site->rules()), $address]) > 0;
     }
 
     /**

@@ -25,9 +25,17 @@ final class LoadedAnswers implements Answers
 
     private readonly LedgerAnswers $single;
 
-    /** @param  array<string, Rule>  $rules  those that hold an address, by its key */
-    public function __construct(Connection $db, Site $site, private readonly array $rules)
+    /** @var array<string, Rule> those that hold an address, by its key */
+    private array $rules = [];
+
+    /** @param  list<Rule>  $rules  of the site */
+    public function __construct(Connection $db, Site $site, array $rules)
     {
+        foreach ($rules as $rule) {
+            if ($rule->claims()) {
+                $this->rules[$rule->key] = $rule;
+            }
+        }
         $this->single = new LedgerAnswers($db, $site);
         foreach ($db->cursor('select l.key, l.address, l.kind, p.ulid, l.ever_live from ledger l left join pages p on p.id = l.page_id where l.site_id = ?', [$site->id]) as $row) {
             $this->held[$row->key] = [$row->address, $row->kind, $row->ulid, $row->ever_live];

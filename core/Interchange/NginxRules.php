@@ -97,8 +97,8 @@ final class NginxRules
         return $out.self::map('$heronstem_raw', '$heronstem_behind', $this->behind);
     }
 
-    /** For the server block, before its locations. */
-    public function server(): string
+    /** For the server block, before its locations: the same whatever the maps hold. */
+    public static function server(): string
     {
         $out = "# Redirects, for the server block.\nabsolute_redirect off;\nset \$heronstem_answer \$heronstem_front;\n";
         $out .= "if (\$heronstem_answer = \"\") { set \$heronstem_answer \$heronstem_exact; }\nset \$heronstem_held \"\$heronstem_answer\$heronstem_page\";\nif (\$heronstem_held = \"\") { set \$heronstem_answer \$heronstem_behind; }\n";

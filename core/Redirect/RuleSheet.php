@@ -16,6 +16,9 @@ final class RuleSheet
     /** @var array<string, array<string, true>> changed rules by the address that they hold */
     private array $byKey = [];
 
+    /** @var list<Rule>|null those that hold no address, as they are; null before they are asked for */
+    private ?array $standing = null;
+
     /** @var array<string, true> rules whose address is to answer that it is gone, once they are */
     private array $gone = [];
 
@@ -100,7 +103,8 @@ final class RuleSheet
     /** @return list<Rule> those that hold no address, as the batch leaves them */
     public function standing(): array
     {
-        $standing = array_filter($this->rules->standing(), fn (Rule $rule): bool => ! array_key_exists($rule->id, $this->changed));
+        $this->standing ??= $this->rules->standing();
+        $standing = array_filter($this->standing, fn (Rule $rule): bool => ! array_key_exists($rule->id, $this->changed));
         foreach ($this->changed as $rule) {
             if ($rule !== null && ! $rule->claims()) {
                 $standing[] = $rule;

@@ -6,6 +6,7 @@ namespace Tests\App;
 
 use App\Desk\ExportRedirects;
 use App\Desk\Resolvers;
+use Heronstem\Core\Interchange\NginxRules;
 use Heronstem\Core\Structure\ChangeReader;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -25,7 +26,7 @@ final class NginxExportTest extends AppTestCase
         $resolver = app(Resolvers::class)->for($this->site);
         $pages = array_fill_keys(array_column(DB::select("select key from ledger where site_id = ? and kind in ('page', 'also')", [$this->site->id]), 'key'), true);
         $differing = [];
-        foreach ($this->answered($asked, $export->maps(), $export->server()) as $address => [$status, $location]) {
+        foreach ($this->answered($asked, $export->maps(), NginxRules::server()) as $address => [$status, $location]) {
             $way = $resolver->resolve((string) $address);
             // An address of a page, in whatever spelling, is left to whatever answers for pages.
             $isByPage = $way->rules() === [] && isset($pages[strtolower(rtrim($way->normal, '/'))]);

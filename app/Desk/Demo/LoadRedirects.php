@@ -59,7 +59,6 @@ final readonly class LoadRedirects
         $batch = (new ChangeReader($site->rules(), $site->zone))->batch([['kind' => 'make-redirect', 'redirect' => $id] + $fields]);
         $entry = $this->apply->apply($site, $by, $batch, note: $fields['note']);
         $then = Carbon::now($site->zone)->subDays($redirect['days'])->setTime(9 + $redirect['days'] % 8, 10)->utc()->toIso8601ZuluString();
-        $this->db->update('update history set created_at = ? where id = ?', [$then, $entry->id]);
         $this->db->update('update ledger set since = ? where by_entry_id = ?', [$then, $entry->id]);
         $this->db->update('update redirect_rules set made_at = ? where ulid = ?', [$then, $id]);
         foreach ($this->hits($redirect['hits']) as [$day, $host, $hits]) {

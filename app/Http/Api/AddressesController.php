@@ -14,7 +14,6 @@ use App\Store\NearAddresses;
 use App\Store\RedirectDetails;
 use Heronstem\Core\Address\NormalForm;
 use Heronstem\Core\Redirect\Resolution;
-use Illuminate\Database\Connection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -30,7 +29,7 @@ final readonly class AddressesController
     /** Most segments of one answer. */
     private const MOST_SEGMENTS = 500;
 
-    public function __construct(private Permission $permission, private AddressRows $rows, private Resolvers $resolvers, private CountHits $count, private RedirectDetails $details, private NearAddresses $near, private RedirectFindings $findings, private Connection $db)
+    public function __construct(private Permission $permission, private AddressRows $rows, private Resolvers $resolvers, private CountHits $count, private RedirectDetails $details, private NearAddresses $near, private RedirectFindings $findings)
     {
     }
 
@@ -79,8 +78,7 @@ final readonly class AddressesController
     public function ignore(Request $request, Site $site): Response
     {
         $this->permission->toManage(Signed::in($request), $site);
-        $key = NormalForm::key($request->string('address')->value(), $site->rules());
-        if ($this->db->update('update missed_addresses set ignored = true where site_id = ? and (key = ? or address = ?)', [$site->id, $key, $request->string('address')->value()]) === 0) {
+        if (! $this->rows->ignore($site, $request->string('address')->value())) {
             throw ValidationException::withMessages(['address' => 'Nobody has asked for this address in vain.']);
         }
 

@@ -10,6 +10,7 @@ use App\Desk\MatchAddresses;
 use App\Desk\Permission;
 use App\Models\Site;
 use Heronstem\Core\Identity;
+use Heronstem\Core\Interchange\NginxRules;
 use Heronstem\Core\Redirect\Rule;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -72,7 +73,7 @@ final readonly class RedirectFilesController
             'csv' => '.csv', 'jsonl' => '.jsonl', 'nginx-maps' => '-maps.conf', default => '-server.conf',
         };
         $pieces = match ($format) {
-            'csv' => $this->export->csv($site), 'jsonl' => $this->export->jsonLines($site), 'nginx-maps' => [$this->export->nginx($site)->maps()], default => [$this->export->nginx($site)->server()],
+            'csv' => $this->export->csv($site), 'jsonl' => $this->export->jsonLines($site), 'nginx-maps' => [$this->export->nginx($site)->maps()], default => [NginxRules::server()],
         };
 
         return new StreamedResponse(function () use ($pieces): void {
