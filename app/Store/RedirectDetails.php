@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Models\Site;
-use Heronstem\Core\Redirect\PathPattern;
 use Heronstem\Core\Redirect\Resolution;
 use Heronstem\Core\Redirect\Rule;
 use Heronstem\Core\Redirect\RuleReach;
@@ -30,11 +29,10 @@ final readonly class RedirectDetails
     public function of(Site $site, string $redirect, \Closure $resolve): array
     {
         $rule = (new StoredRules($this->db, $site))->named([$redirect])[$redirect] ?? throw new NotFoundHttpException('There is no such redirect on this site. It may have been removed; reload the addresses.');
-        $sample = $rule->reach === RuleReach::Pattern ? PathPattern::stored($rule->source)->sample : $rule->source;
 
         return [
-            'redirect' => RuleReader::written($rule), 'sample' => $sample,
-            'way' => $resolve($sample.($rule->matched === '' ? '' : "?{$rule->matched}"))->toArray(),
+            'redirect' => RuleReader::written($rule), 'sample' => $rule->sample(),
+            'way' => $resolve($rule->sample())->toArray(),
             'days' => $this->days($site, $rule), 'referrers' => $this->referrers($site, $rule), 'links' => $this->links($site, $rule),
             'sameTarget' => $this->sameTarget($site, $rule),
         ];

@@ -180,7 +180,7 @@ final class NginxRules
             }
         }
         usort($branches, static fn (Rule $a, Rule $b): int => strlen(self::bare($b->key)) <=> strlen(self::bare($a->key)) ?: strcmp($a->id, $b->id));
-        usort($patterns, static fn (Rule $a, Rule $b): int => $a->position <=> $b->position ?: strcmp($a->id, $b->id));
+        usort($patterns, Rule::inOrder(...));
         $flags = $this->addresses->caseSensitive ? '~' : '~*';
         foreach ([...$branches, ...$patterns] as $n => $rule) {
             $isBranch = $rule->reach === RuleReach::Branch;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Menu;
 
-use Heronstem\Core\Structure\Page;
 use Heronstem\Core\Structure\Workspace;
 
 /**
@@ -23,8 +22,8 @@ final class MenuEffects
 
     private function __construct(private readonly Workspace $workspace)
     {
-        $this->before = new ShownEntries(static fn (string $id): ?Page => $workspace->before($id), $workspace->site->startPage);
-        $this->after = new ShownEntries(static fn (string $id): ?Page => $workspace->find($id), $workspace->startPage);
+        $this->before = ShownEntries::before($workspace);
+        $this->after = ShownEntries::after($workspace);
     }
 
     /** @return list<MenuEffect> */

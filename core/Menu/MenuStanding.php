@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Menu;
 
-use Heronstem\Core\Structure\Page;
 use Heronstem\Core\Structure\Workspace;
 
 /** Whether some menu that visitors see leads to a page, before a batch and after it; whoever looks, and whenever. Picks do not count. */
@@ -19,8 +18,8 @@ final class MenuStanding
 
     public function __construct(private readonly Workspace $workspace)
     {
-        $this->before = new ShownEntries(static fn (string $id): ?Page => $workspace->before($id), $workspace->site->startPage);
-        $this->after = new ShownEntries(static fn (string $id): ?Page => $workspace->find($id), $workspace->startPage);
+        $this->before = ShownEntries::before($workspace);
+        $this->after = ShownEntries::after($workspace);
     }
 
     /**

@@ -17,7 +17,7 @@ final class MenusTouched
      */
     public static function by(Workspace $workspace, array $outcome): array
     {
-        $before = new ShownEntries(static fn (string $id): ?Page => $workspace->before($id), $workspace->site->startPage);
+        $before = ShownEntries::before($workspace);
         $after = new ShownEntries(static fn (string $id): ?Page => $outcome[$id] ?? $workspace->find($id), $workspace->startPage);
         $was = $workspace->menus->before();
         $touched = [];

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Heronstem\Core\Menu;
 
 use Heronstem\Core\Structure\Page;
+use Heronstem\Core\Structure\Workspace;
 
 /** What of a menu visitors see on one side of a batch: before it, or as it leaves the site. */
 final readonly class ShownEntries
@@ -15,6 +16,16 @@ final readonly class ShownEntries
      */
     public function __construct(private \Closure $page, private ?string $startPage)
     {
+    }
+
+    public static function before(Workspace $workspace): self
+    {
+        return new self(static fn (string $id): ?Page => $workspace->before($id), $workspace->site->startPage);
+    }
+
+    public static function after(Workspace $workspace): self
+    {
+        return new self(static fn (string $id): ?Page => $workspace->find($id), $workspace->startPage);
     }
 
     /**

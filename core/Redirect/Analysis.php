@@ -35,7 +35,7 @@ final class Analysis
         $this->set = RuleSet::compile(array_filter($rules, static fn (Rule $rule): bool => ! $rule->claims()), $addresses, $at);
         $this->resolver = new Resolver($addresses, $answers, $this->set);
         $this->patterns = array_values(array_filter($rules, static fn (Rule $rule): bool => $rule->reach === RuleReach::Pattern && $rule->isOn));
-        usort($this->patterns, static fn (Rule $a, Rule $b): int => $a->position <=> $b->position ?: strcmp($a->id, $b->id));
+        usort($this->patterns, Rule::inOrder(...));
     }
 
     /**
@@ -52,14 +52,14 @@ final class Analysis
         }
         $analysis = new self($by, $addresses, $answers, $at, $idle, $idleDays);
         foreach ($by as $rule) {
-            $analysis->rule($rule, $answers);
+            $analysis->rule($rule);
         }
         $analysis->doubled();
 
         return $analysis->findings;
     }
 
-    private function rule(Rule $rule, Answers $answers): void
+    private function rule(Rule $rule): void
     {
         if ($rule->isOverAt($this->at)) {
             $this->find(RuleFindingKind::Expired, $rule);
@@ -70,20 +70,19 @@ final class Analysis
             return;
         }
         $isSure = $rule->reach !== RuleReach::Pattern;
-        $sample = self::sample($rule);
-        $way = $this->resolver->resolve($sample);
+        $way = $this->resolver->resolve($rule->sample());
         if ($way->isLoop && in_array($rule->id, $way->rules(), true)) {
             $this->find(RuleFindingKind::Loop, $rule, isSure: $isSure);
 
             return;
         }
         if (! in_array($rule->id, $way->rules(), true)) {
-            $this->neverFires($rule, $way, $answers);
+            $this->neverFires($rule, $way);
 
             return;
         }
         if ($rule->inFront) {
-            $this->hides($rule, $answers);
+            $this->hides($rule);
         }
         $this->target($rule, $way, $isSure);
         if (($this->idle[$rule->id] ?? 0) >= $this->idleDays) {
@@ -91,7 +90,7 @@ final class Analysis
         }
     }
 
-    private function neverFires(Rule $rule, Resolution $way, Answers $answers): void
+    private function neverFires(Rule $rule, Resolution $way): void
     {
         $coveredBy = $way->rules()[0] ?? null;
         if ($rule->reach === RuleReach::Pattern) {
@@ -104,7 +103,7 @@ final class Analysis
         }
         if ($rule->reach === RuleReach::Branch) {
             // The address itself may be somebody's while what is below it is the rule's.
-            $below = $this->resolver->resolve(rtrim($rule->source, '/').'/'.'x-y-z'.($rule->matched === '' ? '' : "?{$rule->matched}"));
+            $below = $this->resolver->resolve($rule->sampleBelow());
             if (in_array($rule->id, $below->rules(), true)) {
                 $this->target($rule, $below, true);
 
@@ -112,8 +111,8 @@ final class Analysis
             }
             $coveredBy = $below->rules()[0] ?? null;
         }
-        $held = $coveredBy === null ? $answers->at($rule->key)?->page : null;
-        $this->find(RuleFindingKind::NeverFires, $rule, other: $coveredBy, page: $held?->id, isSure: $rule->reach !== RuleReach::Pattern || $coveredBy !== null);
+        $held = $coveredBy === null ? $this->answers->at($rule->key)?->page : null;
+        $this->find(RuleFindingKind::NeverFires, $rule, other: $coveredBy, page: $held?->id);
     }
 
     /** An earlier pattern, or a branch, that takes every path this one could: the same text, a wildcard above it, or a branch of its fixed beginning. */
@@ -169,9 +168,9 @@ final class Analysis
         return $paths;
     }
 
-    private function hides(Rule $rule, Answers $answers): void
+    private function hides(Rule $rule): void
     {
-        $page = $rule->reach === RuleReach::Pattern ? null : $answers->at($rule->key)?->page;
+        $page = $rule->reach === RuleReach::Pattern ? null : $this->answers->at($rule->key)?->page;
         if ($page?->isLive === true) {
             $this->find(RuleFindingKind::HidesPage, $rule, page: $page->id);
         }
@@ -239,11 +238,6 @@ final class Analysis
                 $this->find(RuleFindingKind::Doubled, $rule, other: $branch->rule->id);
             }
         }
-    }
-
-    private static function sample(Rule $rule): string
-    {
-        return ($rule->reach === RuleReach::Pattern ? PathPattern::stored($rule->source)->sample : $rule->source).($rule->matched === '' ? '' : "?{$rule->matched}");
     }
 
     private function find(RuleFindingKind $kind, Rule $rule, ?string $other = null, ?Target $end = null, ?string $page = null, bool $isSure = true, int $days = 0, int $steps = 0): void

@@ -22,7 +22,7 @@ final readonly class Query
         foreach (explode('&', ltrim($text, '?')) as $written) {
             if ($written !== '') {
                 [$name, $value] = [...explode('=', $written, 2), null];
-                $pairs[] = [self::decoded((string) $name), $value === null ? null : self::decoded($value), $written];
+                $pairs[] = [urldecode((string) $name), $value === null ? null : urldecode($value), $written];
             }
         }
 
@@ -100,10 +100,5 @@ final readonly class Query
     private static function compared(array $pair): string
     {
         return $pair[0].'='.$pair[1];
-    }
-
-    private static function decoded(string $text): string
-    {
-        return urldecode($text);
     }
 }

@@ -66,6 +66,30 @@ final readonly class Rule
         return $this->isOn && $this->from === null && $this->until === null && $this->query !== QueryHandling::Match;
     }
 
+    /** The order in which patterns are tried. */
+    public static function inOrder(self $a, self $b): int
+    {
+        return $a->position <=> $b->position ?: strcmp($a->id, $b->id);
+    }
+
+    /** A request that it answers: its address, or a path that its pattern matches, with the query that it looks at. */
+    public function sample(): string
+    {
+        return ($this->reach === RuleReach::Pattern ? PathPattern::stored($this->source)->sample : $this->source).$this->asked();
+    }
+
+    /** A request below the address of a branch. */
+    public function sampleBelow(): string
+    {
+        return rtrim($this->source, '/').'/x-y-z'.$this->asked();
+    }
+
+    /** The query that it looks at, with its question mark. */
+    private function asked(): string
+    {
+        return $this->matched === '' ? '' : "?{$this->matched}";
+    }
+
     /** @param  array<string, mixed>  $fields fields under their constructor names */
     public function with(array $fields): self
     {

@@ -184,7 +184,7 @@ final readonly class RuleSet
      */
     private static function alternations(array $rules, AddressRules $address): array
     {
-        usort($rules, static fn (Rule $a, Rule $b): int => $a->position <=> $b->position ?: strcmp($a->id, $b->id));
+        usort($rules, Rule::inOrder(...));
         $groups = [[]];
         foreach ($rules as $rule) {
             $last = array_key_last($groups);

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Heronstem\Core\Structure;
 
 use Heronstem\Core\Redirect\Hop;
-use Heronstem\Core\Redirect\PathPattern;
 use Heronstem\Core\Redirect\Resolution;
 use Heronstem\Core\Redirect\Resolver;
 use Heronstem\Core\Redirect\Rule;
@@ -60,7 +59,7 @@ final readonly class RuleLoops
 
     private static function round(Rule $rule, Resolver $resolver): ?Resolution
     {
-        foreach (self::samples($rule) as $sample) {
+        foreach ([$rule->sample(), ...($rule->reach === RuleReach::Branch ? [$rule->sampleBelow()] : [])] as $sample) {
             $way = $resolver->resolve($sample);
             if ($way->isLoop && in_array($rule->id, $way->rules(), true)) {
                 return $way;
@@ -68,17 +67,5 @@ final readonly class RuleLoops
         }
 
         return null;
-    }
-
-    /** @return list<string> requests that the rule answers */
-    private static function samples(Rule $rule): array
-    {
-        $query = $rule->matched === '' ? '' : "?{$rule->matched}";
-
-        return match ($rule->reach) {
-            RuleReach::One => [$rule->source.$query],
-            RuleReach::Branch => [$rule->source.$query, rtrim($rule->source, '/').'/x'.$query],
-            RuleReach::Pattern => [PathPattern::stored($rule->source)->sample.$query],
-        };
     }
 }

@@ -58,7 +58,8 @@ final class Matcher
         }
         $query = Words::of((string) preg_replace('/[?&]?[^=&?]*=/', ' ', (string) strpbrk($old, '?') ?: ''));
         $last = $this->lastKnown($path);
-        $of = [$this->known(Words::of($last)), $this->known([...Words::of($path), ...$query]), Words::of($title)];
+        $words = Words::of($path);
+        $of = [$this->known(Words::of($last)), $this->known([...$words, ...$query]), Words::of($title)];
         $scores = $whys = [];
         foreach ($this->candidates([...$of[1], ...$of[2]]) as $id) {
             [$scores[$id], $whys[$id]] = $this->score((string) $id, $of, $last);
@@ -71,7 +72,7 @@ final class Matcher
         $best = $scores[$ids[0]];
         $second = isset($ids[1]) ? $scores[$ids[1]] : 0.0;
 
-        return new Proposal($old, $this->pages[$ids[0]], $this->confidence($best, $second, [...Words::of($path), ...$of[2]]), $whys[$ids[0]], array_map(fn (string $id): Candidate => $this->pages[$id], array_slice($ids, 1, 3)));
+        return new Proposal($old, $this->pages[$ids[0]], $this->confidence($best, $second, [...$words, ...$of[2]]), $whys[$ids[0]], array_map(fn (string $id): Candidate => $this->pages[$id], array_slice($ids, 1, 3)));
     }
 
     /**
@@ -105,7 +106,7 @@ final class Matcher
         [$last, $all, $name, $lastNew] = $this->words[$id];
         $parts = [
             'Its last part is much like the page’s.' => [0.34, max($this->alike($of[0], $last), 0.96 * $this->alike($of[0], $name))],
-            'The words of its path are those of the page’s.' => [0.26, $this->alike($of[1], [...$all])],
+            'The words of its path are those of the page’s.' => [0.26, $this->alike($of[1], $all)],
             'It has the words of the page’s name.' => [0.16, $this->within($name === [] ? $last : $name, [...$of[1], ...$of[2]])],
             'It is spelt much like the page’s address.' => [0.12, self::trigrams($lastOld, $lastNew)],
         ];

@@ -22,7 +22,7 @@ final readonly class OrderPatterns implements Change
     public function on(Workspace $workspace): void
     {
         $patterns = array_values(array_filter($workspace->redirects->standing(), static fn (Rule $rule): bool => $rule->reach === RuleReach::Pattern));
-        usort($patterns, static fn (Rule $a, Rule $b): int => $a->position <=> $b->position ?: strcmp($a->id, $b->id));
+        usort($patterns, Rule::inOrder(...));
         $known = array_column($patterns, null, 'id');
         foreach ($this->redirects as $i => $id) {
             if (! isset($known[$id])) {
