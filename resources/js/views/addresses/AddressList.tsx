@@ -1,33 +1,23 @@
-import { useInfiniteQuery } from '@tanstack/react-query'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import clsx from 'clsx'
 import { useEffect, useRef, type KeyboardEvent } from 'react'
-import { addressesQuery, type AddressFilter } from '../../api/queries'
-import { useSite } from '../../app/site'
 import { ago } from '../../ui/time'
 import { Spark } from './Spark'
+import type { Addresses } from './useAddresses'
 import { answerWords, key, type Row } from './words'
 
 const ROW = 32
 
 /** The addresses in order, one a row; read a hundred at a time as they come into sight. */
-export function AddressList({ filter, active, narrow, onActive }: { filter: AddressFilter; active: string | undefined; narrow: boolean; onActive: (row: Row) => void }) {
-    const site = useSite()
+export function AddressList({ addresses, active, narrow, onActive }: { addresses: Addresses; active: string | undefined; narrow: boolean; onActive: (row: Row) => void }) {
+    const { rows, total, more, isFetching, error } = addresses
     const scroller = useRef<HTMLDivElement>(null)
-    const { data, fetchNextPage, hasNextPage, isFetching, error } = useInfiniteQuery({
-        queryKey: [...addressesQuery(site.key, filter, 0).queryKey, 'pieces'],
-        queryFn: ({ pageParam, client }) => client.fetchQuery(addressesQuery(site.key, filter, pageParam)),
-        initialPageParam: 0,
-        getNextPageParam: last => (last.offset + last.rows.length < last.total && last.rows.length > 0 ? last.offset + last.rows.length : undefined),
-        placeholderData: previous => previous,
-    })
-    const rows = data?.pages.flatMap(page => page.rows) ?? []
     const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 8 })
     const shown = virtual.getVirtualItems()
     const last = shown.at(-1)?.index ?? 0
     useEffect(() => {
-        if (hasNextPage && !isFetching && last >= rows.length - 20) void fetchNextPage()
-    }, [fetchNextPage, hasNextPage, isFetching, last, rows.length])
+        if (last >= rows.length - 20) more?.()
+    }, [last, more, rows.length])
     const at = rows.findIndex(row => key(row) === active)
     const typed = (event: KeyboardEvent) => {
         const to = event.key === 'ArrowDown' ? at + 1 : event.key === 'ArrowUp' ? at - 1 : event.key === 'Home' ? 0 : event.key === 'End' ? rows.length - 1 : null
@@ -44,7 +34,7 @@ export function AddressList({ filter, active, narrow, onActive }: { filter: Addr
             <div aria-hidden className={clsx('grid h-[30px] items-center gap-x-3.5 border-b border-line px-4 text-[12px] text-ink-3', columns)}>
                 <span>Address</span><span>Answers</span>{!narrow && <span>Ends up at</span>}<span>Hits, four weeks</span>{!narrow && <><span>Note</span><span className="text-right">Since</span></>}
             </div>
-            <div ref={scroller} role="grid" aria-label="Addresses" aria-rowcount={data?.pages[0]?.total ?? 0} tabIndex={0} onKeyDown={typed} aria-activedescendant={shown.some(item => item.index === at) ? `address-${at}` : undefined} className="relative min-h-0 flex-1 overflow-y-auto outline-none focus-visible:shadow-[inset_0_0_0_2px_var(--heron)]">
+            <div ref={scroller} role="grid" aria-label="Addresses" aria-rowcount={total} tabIndex={0} onKeyDown={typed} aria-activedescendant={shown.some(item => item.index === at) ? `address-${at}` : undefined} className="relative min-h-0 flex-1 overflow-y-auto outline-none focus-visible:shadow-[inset_0_0_0_2px_var(--heron)]">
                 <div role="rowgroup" className="relative" style={{ height: virtual.getTotalSize() }}>
                     {shown.map(({ index, start }) => {
                         const row = rows[index]

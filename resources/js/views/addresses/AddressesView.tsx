@@ -1,8 +1,8 @@
-import { useInfiniteQuery, useQuery } from '@tanstack/react-query'
+import { useQuery } from '@tanstack/react-query'
 import clsx from 'clsx'
 import { Plus } from 'lucide-react'
 import { useState } from 'react'
-import { addressesQuery, redirectFindingsQuery } from '../../api/queries'
+import { redirectFindingsQuery } from '../../api/queries'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
@@ -18,6 +18,7 @@ import { NewRedirect } from './NewRedirect'
 import { RedirectPanel } from './RedirectPanel'
 import type { Search, SetSearch } from './search'
 import { TryAddresses } from './TryAddresses'
+import { useAddresses } from './useAddresses'
 import { key, kinds } from './words'
 
 const states: [string, string][] = [['off', 'Off'], ['waiting', 'Not yet'], ['over', 'Over'], ['front', 'In front']]
@@ -26,19 +27,18 @@ const states: [string, string][] = [['off', 'Off'], ['waiting', 'Not yet'], ['ov
 export function AddressesView({ search, set, onPage }: { search: Search; set: SetSearch; onPage: (page: string) => void }) {
     const site = useSite()
     const filter = { text: useDebounced(search.text, 100), kind: search.kind, status: search.status, hits: search.hits }
-    const { data: first } = useQuery({ ...addressesQuery(site.key, filter, 0), placeholderData: previous => previous })
-    const { data: pieces } = useInfiniteQuery({ queryKey: [...addressesQuery(site.key, filter, 0).queryKey, 'pieces'], queryFn: ({ client }) => client.fetchQuery(addressesQuery(site.key, filter, 0)), initialPageParam: 0, getNextPageParam: () => undefined, enabled: false })
+    const addresses = useAddresses(site.key, filter)
+    const { rows, counts } = addresses
     const [making, setMaking] = useState<{ source: string; target?: { id: string; name: string } | undefined } | null>(null)
     const [isMatching, match] = useState(false)
     const [isBringing, bring] = useState(false)
     const [isLooking, look] = useState(false)
     const { data: findings } = useQuery(redirectFindingsQuery(site.key))
     const [trying, setTrying] = useState<string | null>(null)
-    const rows = pieces?.pages.flatMap(page => page.rows) ?? first?.rows ?? []
     const open = rows.find(row => key(row) === search.row)
     const isRedirect = search.row !== undefined && !search.row.includes(' ')
     const narrow = search.row !== undefined
-    const all = Object.values(first?.counts ?? {}).reduce((sum, each) => sum + each, 0)
+    const all = Object.values(counts).reduce((sum, each) => sum + each, 0)
     const turned = (list: string | undefined, value: string) => { const now = (list ?? '').split(',').filter(each => each !== ''); const next = now.includes(value) ? now.filter(each => each !== value) : [...now, value]; return next.length === 0 ? undefined : next.join(',') }
     const chip = (isOn: boolean) => clsx('h-7 rounded-full border px-2.5 text-[13px]', isOn ? 'border-heron bg-heron-soft font-semibold text-heron' : 'border-line text-ink-2 hover:bg-sunk')
     return (
@@ -58,13 +58,13 @@ export function AddressesView({ search, set, onPage }: { search: Search; set: Se
                 {search.as === undefined && (
                     <div className="flex flex-wrap items-center gap-1.5 border-b border-line px-4 pb-2.5">
                         <input aria-label="Filter addresses" placeholder="Address, note or name" value={search.text ?? ''} onChange={event => set({ text: event.target.value === '' ? undefined : event.target.value })} className="mr-2 h-7 w-[188px] border-b border-edge bg-transparent outline-none focus:border-heron" />
-                        {kinds.filter(([kind]) => (first?.counts[kind] ?? 0) > 0 || search.kind?.split(',').includes(kind)).map(([kind, word]) => <button key={kind} type="button" aria-pressed={search.kind?.split(',').includes(kind) === true} onClick={() => set({ kind: turned(search.kind, kind), row: undefined })} className={chip(search.kind?.split(',').includes(kind) === true)}>{word} <span className="tabular-nums text-ink-3">{first?.counts[kind] ?? 0}</span></button>)}
+                        {kinds.filter(([kind]) => (counts[kind] ?? 0) > 0 || search.kind?.split(',').includes(kind)).map(([kind, word]) => <button key={kind} type="button" aria-pressed={search.kind?.split(',').includes(kind) === true} onClick={() => set({ kind: turned(search.kind, kind), row: undefined })} className={chip(search.kind?.split(',').includes(kind) === true)}>{word} <span className="tabular-nums text-ink-3">{counts[kind] ?? 0}</span></button>)}
                         <span aria-hidden className="mx-1 h-4 w-px bg-line" />
                         {states.map(([state, word]) => <button key={state} type="button" aria-pressed={search.status === state} onClick={() => set({ status: search.status === state ? undefined : state, row: undefined })} className={chip(search.status === state)}>{word}</button>)}
                         <button type="button" aria-pressed={search.hits === 'never'} onClick={() => set({ hits: search.hits === 'never' ? undefined : 'never', row: undefined })} className={chip(search.hits === 'never')}>Never hit</button>
                     </div>
                 )}
-                {search.as === 'tree' ? <AddressTree onAddress={address => set({ as: undefined, text: address, kind: undefined, row: undefined })} /> : <AddressList filter={filter} active={search.row} narrow={narrow} onActive={row => set({ row: key(row) })} />}
+                {search.as === 'tree' ? <AddressTree onAddress={address => set({ as: undefined, text: address, kind: undefined, row: undefined })} /> : <AddressList addresses={addresses} active={search.row} narrow={narrow} onActive={row => set({ row: key(row) })} />}
             </div>
             {isRedirect && search.row !== undefined && <RedirectPanel key={search.row} id={search.row} row={open} onClose={() => set({ row: undefined })} onPage={onPage} onGone={() => set({ row: undefined })} />}
             {!isRedirect && open !== undefined && <AddressPanel key={search.row} row={open} onClose={() => set({ row: undefined })} onPage={onPage} onTry={setTrying} onRedirect={(source, target) => setMaking({ source, target })} onMade={id => set({ row: id })} />}
