@@ -27,6 +27,8 @@ final class NginxRules
     /** Stands for the query of a request while an answer is worked out. */
     private const MARK = 'heronstem.mark=1';
 
+    private const ESCAPES = ['\\' => '\\\\', '"' => '\\"'];
+
     /** @var list<string> what this form cannot carry, in sentences */
     private array $notes = [];
 
@@ -90,8 +92,8 @@ final class NginxRules
         $out .= "map \$args \$heronstem_and { \"\" \"\"; default \"&\$args\"; }\n";
         $out .= "map \$uri \$heronstem_path { \"~^(?<heronstem_p>/.*?)/+\$\" \$heronstem_p; default \$uri; }\n";
         $out .= "map \$request_uri \$heronstem_raw { \"~^(?<heronstem_r>/[^?]*?)/*(?:\\?|\$)\" \$heronstem_r; default \"\"; }\n";
-        $out .= self::map('$heronstem_path', '$heronstem_exact', array_map(fn (string $key, string $answer): array => [self::quoted(rawurldecode((string) $key)), $answer], array_keys($this->exact), $this->exact));
-        $out .= self::map('$heronstem_path', '$heronstem_page', array_map(static fn (string $key): array => [self::quoted(rawurldecode($key)), '"1"'], array_map(strval(...), array_keys($this->pages))));
+        $out .= self::map('$heronstem_path', '$heronstem_exact', array_map(fn (string $key, string $answer): array => [self::text(rawurldecode((string) $key)), $answer], array_keys($this->exact), $this->exact));
+        $out .= self::map('$heronstem_path', '$heronstem_page', array_map(static fn (string $key): array => [self::text(rawurldecode($key)), '"1"'], array_map(strval(...), array_keys($this->pages))));
         $out .= self::map('$heronstem_raw', '$heronstem_front', $this->front);
 
         return $out.self::map('$heronstem_raw', '$heronstem_behind', $this->behind);
@@ -145,7 +147,7 @@ final class NginxRules
             return '"410"';
         }
 
-        return $way->sendsWith() === null ? null : self::quoted("{$way->sendsWith()} ".(string) $way->location, true);
+        return $way->sendsWith() === null ? null : self::answer("{$way->sendsWith()} {$way->location}");
     }
 
     /**
@@ -183,12 +185,12 @@ final class NginxRules
         usort($patterns, Rule::inOrder(...));
         $flags = $this->addresses->caseSensitive ? '~' : '~*';
         foreach ([...$branches, ...$patterns] as $n => $rule) {
-            $isBranch = $rule->reach === RuleReach::Branch;
-            $names = $isBranch ? ["hs{$n}_rest"] : array_map(static fn (int $i): string => "hs{$n}_$i", array_keys(PathPattern::stored($rule->source)->names));
-            $expression = $isBranch ? '^'.preg_quote(self::bare($rule->source)).($rule->carriesRest ? "(?<{$names[0]}>/.*)?\$" : '(?:/.*)?$') : '^'.self::named(PathPattern::stored($rule->source)->expression, $names).'$';
+            $pattern = $rule->reach === RuleReach::Pattern ? PathPattern::stored($rule->source) : null;
+            $names = $pattern === null ? ["hs{$n}_rest"] : array_map(static fn (int $i): string => "hs{$n}_$i", array_keys($pattern->names));
+            $expression = $pattern === null ? '^'.preg_quote(self::bare($rule->source)).($rule->carriesRest ? "(?<{$names[0]}>/.*)?\$" : '(?:/.*)?$') : '^'.self::named($pattern->expression, $names).'$';
             $answer = $this->answerOf($rule, $names);
             if ($answer !== null) {
-                $entry = ['"'.$flags.self::escaped($expression).'"', $answer];
+                $entry = ['"'.$flags.strtr($expression, self::ESCAPES).'"', $answer];
                 $rule->inFront ? $this->front[] = $entry : $this->behind[] = $entry;
             }
         }
@@ -240,7 +242,7 @@ final class NginxRules
             $this->notes[] = "The redirect of {$rule->source} leads to another branch or pattern; nginx takes one more step there.";
         }
 
-        return self::quoted("$status $target", true);
+        return self::answer("$status $target");
     }
 
     /**
@@ -277,23 +279,18 @@ final class NginxRules
         return $out;
     }
 
-    /** A value in quotes; the mark becomes the query of the request, and what stands between zero bytes a variable. */
-    private static function quoted(string $text, bool $isAnswer = false): string
+    /** An answer in quotes: the mark becomes the query of the request, and what stands between zero bytes a variable. */
+    private static function answer(string $text): string
     {
-        $text = self::escaped($text);
-        if ($isAnswer) {
-            $text = str_replace(['?'.self::MARK, '&'.self::MARK], ['$is_args$args', '$heronstem_and'], $text);
-            $text = (string) preg_replace('/\x00(\w+)\x00/', '\${$1}', $text);
-        }
+        $text = str_replace(['?'.self::MARK, '&'.self::MARK], ['$is_args$args', '$heronstem_and'], self::text($text));
 
-        return "\"$text\"";
+        return (string) preg_replace('/\x00(\w+)\x00/', '\${$1}', $text);
     }
 
-    private static function escaped(string $text): string
+    /** Text in quotes; a dollar sign of its own comes from a variable, since nginx has no way to write one. */
+    private static function text(string $text): string
     {
-        $isExpression = str_starts_with($text, '^');
-
-        return strtr($text, ['\\' => '\\\\', '"' => '\\"'] + ($isExpression ? [] : ['$' => '${heronstem_dollar}']));
+        return '"'.strtr($text, self::ESCAPES + ['$' => '${heronstem_dollar}']).'"';
     }
 
     private static function bare(string $address): string

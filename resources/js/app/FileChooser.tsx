@@ -3,7 +3,7 @@ import clsx from 'clsx'
 import { useState } from 'react'
 import { csrfToken, type Schemas } from '../api/client'
 import { filesQuery } from '../api/queries'
-import { inputLook } from '../ui/Field'
+import { fileLook, inputLook } from '../ui/Field'
 import { Modal } from '../ui/Modal'
 import { useDebounced } from '../ui/useDebounced'
 import { useSite } from './site'
@@ -35,7 +35,7 @@ export function FileChooser({ chosen, pictures = false, onFile }: Props) {
                 ))}
                 {files.length === 0 && <li className="px-2 py-1 text-ink-3">{text.trim() === '' ? 'No files here yet.' : `No file is called “${text.trim()}”.`}</li>}
             </ul>
-            <input type="file" aria-label="File" accept={pictures ? 'image/jpeg,image/png,image/webp,image/gif' : undefined} onChange={event => event.target.files?.[0] !== undefined && upload.mutate(event.target.files[0])} className="text-[12px] text-ink-2 file:mr-2.5 file:h-[30px] file:cursor-pointer file:rounded-md file:border file:border-edge file:bg-sheet file:px-3 file:font-semibold file:text-ink" />
+            <input type="file" aria-label="File" accept={pictures ? 'image/jpeg,image/png,image/webp,image/gif' : undefined} onChange={event => event.target.files?.[0] !== undefined && upload.mutate(event.target.files[0])} className={fileLook} />
             <p role="status" className="text-[12px] text-ink-3">{upload.isPending ? 'Uploading…' : chosen !== null ? `${chosen.name} is ready.` : pictures ? 'JPEG, PNG, WebP or GIF, up to 32 MB.' : 'PDF, spreadsheets, text, calendars, tracks, archives and pictures, up to 32 MB.'}</p>
             {upload.error !== null && <p role="alert" className="text-berry">{upload.error.message}</p>}
         </div>

@@ -1,6 +1,9 @@
 import clsx from 'clsx'
 import { useId, type ComponentProps, type ReactNode } from 'react'
 
+/** Of an input that takes a file. */
+export const fileLook = 'text-[12px] text-ink-2 file:mr-2.5 file:h-[30px] file:cursor-pointer file:rounded-md file:border file:border-edge file:bg-sheet file:px-3 file:font-semibold file:text-ink'
+
 export const inputLook = 'w-full rounded-[5px] border border-edge bg-sheet px-2.5 py-1 text-ink leading-5'
 
 type FrameProps = { label: string; hint?: ReactNode; error?: string | undefined; children: (ids: { id: string; describedBy: string }) => ReactNode; stacked?: boolean }

@@ -1,8 +1,8 @@
-import { X } from 'lucide-react'
 import { ulid } from '../../api/ulid'
 import { useChanges } from '../../app/changes'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
+import { SidePanel } from '../../ui/SidePanel'
 import { date } from '../../ui/time'
 import { Near } from './Near'
 import { Spark } from './Spark'
@@ -24,11 +24,7 @@ export function AddressPanel({ row, onClose, onPage, onTry, onRedirect, onMade }
     const answer = (kind: 'serve' | 'send-on') => page !== null && void propose({ title: `Changing how ${row.address} answers`, act: 'Change it', batch: { changes: [{ kind: 'remove-address', page: page.id, address: row.address }, { kind: 'add-address', page: page.id, address: row.address, answer: kind }] }, now: true })
     const away = () => page !== null && void propose({ title: `Taking ${row.address} away`, act: 'Take it away', batch: { changes: [{ kind: 'remove-address', page: page.id, address: row.address }] }, now: true, done: onClose })
     return (
-        <aside aria-label="Address" className="flex w-[420px] shrink-0 flex-col border-l border-line bg-paper max-lg:w-[360px]">
-            <div className="flex items-start justify-between gap-2 px-4 pt-3.5 pb-2">
-                <div className="min-w-0"><h2 className="font-mono text-[15px] leading-6 font-semibold break-all">{row.address}</h2><p className="text-[12px] text-ink-3">{answerWords(row)}</p></div>
-                <button type="button" aria-label="Close the address" onClick={onClose} className="grid size-7 shrink-0 place-items-center rounded hover:bg-sunk"><X size={16} aria-hidden /></button>
-            </div>
+        <SidePanel label="Address" title={row.address} says={answerWords(row)} mono close="Close the address" width="w-[420px] max-lg:w-[360px]" onClose={onClose}>
             <div className="grid content-start gap-3 overflow-y-auto px-4 pb-4">
                 <dl className="grid grid-cols-[88px_1fr] gap-x-3 gap-y-1.5">
                     {page !== null && <><dt className="text-ink-2">Page</dt><dd><button type="button" className="text-heron hover:underline" onClick={() => onPage(page.id)}>{page.name}</button></dd></>}
@@ -45,6 +41,6 @@ export function AddressPanel({ row, onClose, onPage, onTry, onRedirect, onMade }
                 </div>
                 {row.kind === 'missed' && <Near address={row.address} writes={writes} onRedirect={onRedirect} onIgnored={onClose} />}
             </div>
-        </aside>
+        </SidePanel>
     )
 }

@@ -6,7 +6,7 @@ import { keys } from '../../api/queries'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
-import { inputLook } from '../../ui/Field'
+import { fileLook, inputLook } from '../../ui/Field'
 import { Modal } from '../../ui/Modal'
 
 /** Brings redirects in from a table: looked over row by row, then only the good rows are made, or nothing. */
@@ -30,7 +30,7 @@ export function BringIn({ onClose }: { onClose: () => void }) {
         <Modal open onClose={onClose} title="Bring redirects in" says="A table with columns named address, leads to, answer, note and so on, in any order; or just old and new address. CSV with any delimiter, or JSON Lines. Nothing is made before you have seen what cannot be." width={700}>
             <textarea aria-label="Table of redirects" rows={7} value={text} onChange={event => { setText(event.target.value); look.reset() }} placeholder={'address,leads to,answer,note\n/spring,/travel/fares,302,Bus adverts'} className={`${inputLook} font-mono text-[13px]`} />
             <div className="mt-2 flex flex-wrap items-center justify-between gap-2">
-                <input type="file" aria-label="File of redirects" accept=".csv,.tsv,.txt,.jsonl,.ndjson" onChange={event => void event.target.files?.[0]?.arrayBuffer().then(bytes => { setText(decoded(bytes)); look.reset() })} className="text-[12px] text-ink-2 file:mr-2.5 file:h-[30px] file:cursor-pointer file:rounded-md file:border file:border-edge file:bg-sheet file:px-3 file:font-semibold file:text-ink" />
+                <input type="file" aria-label="File of redirects" accept=".csv,.tsv,.txt,.jsonl,.ndjson" onChange={event => void event.target.files?.[0]?.arrayBuffer().then(bytes => { setText(decoded(bytes)); look.reset() })} className={fileLook} />
                 <span className="flex gap-2"><Button onClick={onClose}>Let it be</Button><Button look={found === undefined ? 'main' : 'plain'} disabled={text.trim() === '' || look.isPending} onClick={() => look.mutate()}>Look it over</Button>{found !== undefined && found.good > 0 && <Button look="main" disabled={make.isPending} onClick={() => make.mutate()}>Make {count(found.good, 'redirect')}</Button>}</span>
             </div>
             {problem !== null && <p role="alert" className="mt-2 text-berry">{problem.message}</p>}

@@ -7,7 +7,7 @@ import { PickPage } from '../../app/PickPage'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
-import { inputLook } from '../../ui/Field'
+import { fileLook, inputLook } from '../../ui/Field'
 import { Modal } from '../../ui/Modal'
 
 type Row = Schemas['MatchedAddress']
@@ -41,7 +41,7 @@ export function MatchOld({ onClose }: { onClose: () => void }) {
                 <>
                     <textarea aria-label="Old addresses" rows={9} value={text} onChange={event => setText(event.target.value)} placeholder={'/old/timetable.html\nhttps://old.example/contact'} className={`${inputLook} font-mono text-[13px]`} />
                     <div className="mt-2 flex flex-wrap items-center justify-between gap-2">
-                        <input type="file" aria-label="File of old addresses" accept=".csv,.tsv,.txt,.xml,.log" onChange={event => void event.target.files?.[0]?.text().then(setText)} className="text-[12px] text-ink-2 file:mr-2.5 file:h-[30px] file:cursor-pointer file:rounded-md file:border file:border-edge file:bg-sheet file:px-3 file:font-semibold file:text-ink" />
+                        <input type="file" aria-label="File of old addresses" accept=".csv,.tsv,.txt,.xml,.log" onChange={event => void event.target.files?.[0]?.text().then(setText)} className={fileLook} />
                         <span className="flex gap-2"><Button onClick={onClose}>Let it be</Button><Button look="main" disabled={text.trim() === '' || match.isPending} onClick={() => match.mutate()}>Match them</Button></span>
                     </div>
                     {match.error !== null && <p role="alert" className="mt-2 text-berry">{match.error.message}</p>}

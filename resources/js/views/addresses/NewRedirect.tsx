@@ -3,7 +3,7 @@ import { ulid } from '../../api/ulid'
 import { useChanges } from '../../app/changes'
 import { Button } from '../../ui/Button'
 import { Modal } from '../../ui/Modal'
-import { blank, type Draft } from './draft'
+import { blank, isFull, type Draft } from './draft'
 import { changeOf, RedirectForm } from './RedirectForm'
 import { Share } from './Share'
 
@@ -18,14 +18,13 @@ export function NewRedirect({ source, target, onClose, onMade }: { source: strin
         setMaking(true)
         void propose({ title: `Making the redirect of ${draft.source}`, act: 'Make the redirect', batch: { changes: [changeOf('make-redirect', draft)] }, now: true, failed: failed => { isRefused = true; setProblem(failed.message); setMaking(false) }, done: () => onMade(draft.id) }).then(() => isRefused || onClose())
     }
-    const isFull = draft.source.trim() !== '' && (draft.answer === '410' || draft.value.trim() !== '')
     return (
         <Modal open onClose={onClose} title="New redirect" width={560}>
             <form className="grid gap-3" onSubmit={event => { event.preventDefault(); make() }}>
                 <RedirectForm draft={draft} kind="make-redirect" writes isTyped={!isMaking} onDraft={setDraft} />
                 {draft.reach === 'one' && draft.source.startsWith('/') && draft.source.length > 1 && <Share address={draft.source} />}
                 {problem !== '' && <p role="alert" className="text-berry">{problem}</p>}
-                <div className="flex justify-end gap-2"><Button onClick={onClose}>Let it be</Button><Button type="submit" look="main" disabled={!isFull || isMaking}>Make the redirect</Button></div>
+                <div className="flex justify-end gap-2"><Button onClick={onClose}>Let it be</Button><Button type="submit" look="main" disabled={!isFull(draft) || isMaking}>Make the redirect</Button></div>
             </form>
         </Modal>
     )

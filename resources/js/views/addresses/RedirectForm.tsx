@@ -12,7 +12,7 @@ import { Button } from '../../ui/Button'
 import { Field, FieldFrame, inputLook } from '../../ui/Field'
 import { fieldMoment } from '../../ui/time'
 import { useDebounced } from '../../ui/useDebounced'
-import { fieldsOf, type Draft } from './draft'
+import { blankPause, fieldsOf, isFull, type Draft } from './draft'
 import { PauseWords } from './PauseWords'
 import { answers } from './words'
 
@@ -25,10 +25,10 @@ export function RedirectForm({ draft, kind, writes, isTyped = true, onDraft }: P
     const site = useSite()
     const [picking, setPicking] = useState<'page' | 'file' | null>(null)
     const set = (fields: Partial<Draft>) => onDraft({ ...draft, ...fields })
-    const isFull = draft.source.trim() !== '' && (draft.answer === '410' || draft.value.trim() !== '')
+    const pause = draft.pause ?? blankPause
     const asked = useDebounced(JSON.stringify(changeOf(kind, draft)), 200)
-    const { data: ripple, error } = useQuery({ queryKey: ['redirect-planned', site.key, asked], queryFn: () => planOf(site.key, { batch: { changes: [JSON.parse(asked) as Change] } }), enabled: isFull && writes && isTyped, retry: false, staleTime: 0 })
-    const problem = error instanceof ApiProblem && isFull ? error : null
+    const { data: ripple, error } = useQuery({ queryKey: ['redirect-planned', site.key, asked], queryFn: () => planOf(site.key, { batch: { changes: [JSON.parse(asked) as Change] } }), enabled: isFull(draft) && writes && isTyped, retry: false, staleTime: 0 })
+    const problem = error instanceof ApiProblem && isFull(draft) ? error : null
     const reasonOf = (...fields: string[]) => problem?.problem.errors?.find(each => fields.some(field => each.field === `changes.0.${field}`))?.reason
     const known = ['source', 'address', 'leadsTo', 'from', 'until', 'note', 'pause.seconds']
     const other = problem?.problem.errors?.find(each => !known.some(field => each.field === `changes.0.${field}`) && each.field !== 'changes.0.redirect')?.reason
@@ -58,8 +58,8 @@ export function RedirectForm({ draft, kind, writes, isTyped = true, onDraft }: P
             )}
             {draft.answer === 'pause' && (
                 <>
-                    <FieldFrame stacked label="Message">{() => <PauseWords words={draft.pause?.message ?? ({ type: 'doc', content: [{ type: 'paragraph' }] } as never)} disabled={!writes} onWords={message => set({ pause: { seconds: draft.pause?.seconds ?? 5, message } })} />}</FieldFrame>
-                    <Field stacked type="number" min={0} max={60} label="Seconds" value={draft.pause?.seconds ?? 5} error={reasonOf('pause.seconds')} onChange={event => set({ pause: { seconds: Number(event.target.value), message: draft.pause?.message ?? ({ type: 'doc', content: [] } as never) } })} />
+                    <FieldFrame stacked label="Message">{() => <PauseWords words={pause.message} disabled={!writes} onWords={message => set({ pause: { ...pause, message } })} />}</FieldFrame>
+                    <Field stacked type="number" min={0} max={60} label="Seconds" value={pause.seconds} error={reasonOf('pause.seconds')} onChange={event => set({ pause: { ...pause, seconds: Number(event.target.value) } })} />
                 </>
             )}
             <Field stacked label="Note" placeholder="Why it exists, and for whom" value={draft.note} error={reasonOf('note')} onChange={event => set({ note: event.target.value })} />

@@ -1,11 +1,11 @@
 import { useQuery } from '@tanstack/react-query'
-import { X } from 'lucide-react'
 import { useState } from 'react'
 import { redirectQuery } from '../../api/queries'
 import { useChanges } from '../../app/changes'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
+import { SidePanel } from '../../ui/SidePanel'
 import { Compared } from './Compared'
 import { draftOf, type Draft } from './draft'
 import { HitDays } from './HitDays'
@@ -29,11 +29,7 @@ export function RedirectPanel({ row, id, onClose, onPage, onGone }: { row: Row |
     const page = data?.redirect.leadsTo?.page
     const serve = () => page !== undefined && void propose({ title: `Letting the page answer at ${name}`, act: 'Let it answer here', batch: { changes: [{ kind: 'remove-redirect', redirect: id }, { kind: 'add-address', page, address: name, answer: 'serve' }] }, now: true, done: onGone })
     return (
-        <aside aria-label="Redirect" className="flex w-[420px] shrink-0 flex-col border-l border-line bg-paper max-lg:w-[360px]">
-            <div className="flex items-start justify-between gap-2 px-4 pt-3.5 pb-2">
-                <div className="min-w-0"><h2 className="font-mono text-[15px] leading-6 font-semibold break-all">{name}</h2><p className="text-[12px] text-ink-3">{row?.sentence ?? (data === undefined ? '' : data.redirect.origin === 'hand' ? 'made by hand' : data.redirect.origin)}</p></div>
-                <button type="button" aria-label="Close the redirect" onClick={onClose} className="grid size-7 shrink-0 place-items-center rounded hover:bg-sunk"><X size={16} aria-hidden /></button>
-            </div>
+        <SidePanel label="Redirect" title={name} says={row?.sentence ?? (data === undefined ? '' : data.redirect.origin === 'hand' ? 'made by hand' : data.redirect.origin)} mono close="Close the redirect" width="w-[420px] max-lg:w-[360px]" onClose={onClose}>
             <div className="grid min-h-0 flex-1 content-start gap-4 overflow-y-auto px-4 pb-4">
                 {error !== null && <p role="alert" className="text-berry">{error.message}</p>}
                 {data !== undefined && draft !== null && (
@@ -58,6 +54,6 @@ export function RedirectPanel({ row, id, onClose, onPage, onGone }: { row: Row |
                     </>
                 )}
             </div>
-        </aside>
+        </SidePanel>
     )
 }

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { answered, api, ApiProblem } from '../../api/client'
 import { Button } from '../../ui/Button'
-import { inputLook } from '../../ui/Field'
+import { fileLook, inputLook } from '../../ui/Field'
 import { Modal } from '../../ui/Modal'
 import type { Entry } from './arrangement'
 
@@ -25,7 +25,7 @@ export function Bring({ site, menu, open, onClose, onEntries }: { site: string; 
             <textarea aria-label="List of entries" value={text} onChange={event => setText(event.target.value)} rows={10} className={`${inputLook} font-mono text-[13px]`} placeholder={'Travel\n    /travel/timetables\n    Fares\nHelp'} />
             {problem !== '' && <p role="alert" className="mt-1 text-[12px] text-berry">{problem}</p>}
             <div className="mt-3 flex items-center justify-between gap-2">
-                <input type="file" aria-label="Menu file" accept=".json,.opml,.xml,.txt" onChange={event => void event.target.files?.[0]?.text().then(setText)} className="text-[12px] text-ink-2 file:mr-2.5 file:h-[30px] file:cursor-pointer file:rounded-md file:border file:border-edge file:bg-sheet file:px-3 file:font-semibold file:text-ink" />
+                <input type="file" aria-label="Menu file" accept=".json,.opml,.xml,.txt" onChange={event => void event.target.files?.[0]?.text().then(setText)} className={fileLook} />
                 <span className="flex gap-2"><Button onClick={onClose}>Let it be</Button><Button look="main" disabled={text.trim() === ''} onClick={() => void read()}>Take these entries</Button></span>
             </div>
         </Modal>

@@ -1,10 +1,10 @@
-import { X } from 'lucide-react'
 import { useState, type ReactNode } from 'react'
 import { FileDialog } from '../../app/FileChooser'
 import { PickPage } from '../../app/PickPage'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { Field, FieldFrame, inputLook } from '../../ui/Field'
+import { SidePanel } from '../../ui/SidePanel'
 import { fieldMoment } from '../../ui/time'
 import { dissolve, nameOf, step, type Changed, type Entry, type Step } from './arrangement'
 import { kindWord } from './words'
@@ -18,11 +18,7 @@ export function EntryFields({ entry, entries, picks, writes, onChange, onArrange
     const moves: [Step, string][] = [['up', 'Up'], ['down', 'Down'], ['in', 'Under the one above'], ['out', 'Out']]
     const text = (field: 'label' | 'title' | 'text' | 'url' | 'address') => ({ value: entry[field] ?? '', onChange: (event: { target: { value: string } }) => onChange({ [field]: event.target.value }), error: error(field), disabled: !writes })
     return (
-        <aside aria-label="Entry" className="flex w-[340px] shrink-0 flex-col overflow-y-auto border-l border-line bg-paper max-lg:w-[280px]">
-            <div className="flex items-start justify-between gap-2 px-4 pt-3.5 pb-2">
-                <div className="min-w-0"><h2 className="truncate text-[17px] leading-6 font-bold">{nameOf(entry)}</h2><p className="text-[12px] text-ink-3">{picks ? 'pick' : kindWord(entry.kind)}</p></div>
-                <button type="button" aria-label="Close the entry" onClick={onClose} className="grid size-7 shrink-0 place-items-center rounded hover:bg-sunk"><X size={16} aria-hidden /></button>
-            </div>
+        <SidePanel label="Entry" title={nameOf(entry)} says={picks ? 'pick' : kindWord(entry.kind)} close="Close the entry" width="w-[340px] overflow-y-auto max-lg:w-[280px]" onClose={onClose}>
             <div className="grid gap-3 px-4 pb-4">
                 {entry.kind !== 'separator' && entry.kind !== 'branch' && <Field stacked label="Label" placeholder={entry.pageName ?? ''} hint={entry.kind === 'page' ? 'Without one it follows the name of the page.' : undefined} {...text('label')} />}
                 {(entry.kind === 'page' || entry.kind === 'branch') && (
@@ -88,7 +84,7 @@ export function EntryFields({ entry, entries, picks, writes, onChange, onArrange
             }} />
             {picking === 'file' && <FileDialog title="Where the entry leads" onClose={() => setPicking(null)} onFile={file => { onChange({ file: file.id, fileName: file.name }); setPicking(null) }} />}
             {picking === 'picture' && <FileDialog pictures title="Picture on the card" onClose={() => setPicking(null)} onFile={file => { onChange({ picture: file.id }); setPicking(null) }} />}
-        </aside>
+        </SidePanel>
     )
 }
 

@@ -1,11 +1,12 @@
 import { useDraggable } from '@dnd-kit/core'
 import { useQuery } from '@tanstack/react-query'
-import { ChevronDown, ChevronRight, Plus, X } from 'lucide-react'
+import { ChevronDown, ChevronRight, Plus } from 'lucide-react'
 import { useState } from 'react'
 import { branchQuery, goToQuery } from '../../api/queries'
 import { useSite } from '../../app/site'
 import { readable } from '../../ui/Address'
 import { inputLook } from '../../ui/Field'
+import { SidePanel } from '../../ui/SidePanel'
 import { useDebounced } from '../../ui/useDebounced'
 
 type Page = { id: string; name: string; address: string; children?: number }
@@ -18,17 +19,13 @@ export function PagesBeside({ onAdd, onClose }: Props) {
     const asked = useDebounced(text.trim(), 80)
     const { data: hits = [] } = useQuery({ ...goToQuery(site.key, asked), enabled: asked !== '' })
     return (
-        <aside aria-label="Pages" className="flex w-[280px] shrink-0 flex-col border-l border-line bg-paper">
-            <div className="flex items-start justify-between gap-2 px-3 pt-3.5 pb-2">
-                <div><h2 className="text-[17px] leading-6 font-bold">Pages</h2><p className="text-[12px] text-ink-3">Drag one to where it belongs.</p></div>
-                <button type="button" aria-label="Close the pages" onClick={onClose} className="grid size-7 place-items-center rounded hover:bg-sunk"><X size={16} aria-hidden /></button>
-            </div>
+        <SidePanel label="Pages" title="Pages" says="Drag one to where it belongs." close="Close the pages" width="w-[280px]" onClose={onClose}>
             <div className="px-3 pb-2"><input aria-label="Find a page" placeholder="Find a page" value={text} onChange={event => setText(event.target.value)} className={inputLook} /></div>
             <ul className="min-h-0 flex-1 overflow-y-auto px-1.5 pb-3">
                 {asked === '' ? <Branch parent={null} level={0} onAdd={onAdd} /> : hits.map(hit => <Item key={hit.id} page={hit} level={0} onAdd={onAdd} />)}
                 {asked !== '' && hits.length === 0 && <li className="px-2 py-1 text-ink-3">No page has “{asked}” in its name or address.</li>}
             </ul>
-        </aside>
+        </SidePanel>
     )
 }
 
