@@ -23,7 +23,7 @@ final class Packages
 
     public function toTest(): void
     {
-        $browser = array_filter(['chromium' => ! Shell::has('chromium'), 'chromium-driver' => ! Shell::has('chromedriver'), 'nginx-light' => ! Shell::has('nginx') && ! is_file('/usr/sbin/nginx')]);
+        $browser = array_filter(['chromium' => ! Shell::has('chromium'), 'chromium-driver' => ! Shell::has('chromedriver'), 'nginx-light' => ! Shell::has('nginx') && ! is_file('/usr/sbin/nginx'), 'apache2-bin' => ! is_file('/usr/sbin/apache2')]);
         $this->debian([...$this->missing(), ...array_keys($browser)]);
         $this->composer();
         $this->node();

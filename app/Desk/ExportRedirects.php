@@ -8,8 +8,11 @@ use App\Models\Site;
 use App\Store\CompiledRules;
 use App\Store\LoadedAnswers;
 use App\Store\StoredRules;
-use Heronstem\Core\Interchange\NginxRules;
 use Heronstem\Core\Interchange\RedirectRows;
+use Heronstem\Core\Interchange\Server\ApacheRules;
+use Heronstem\Core\Interchange\Server\KeptRules;
+use Heronstem\Core\Interchange\Server\NginxRules;
+use Heronstem\Core\Interchange\Server\ServerRules;
 use Heronstem\Core\Interchange\Table;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Redirect\Resolver;
@@ -52,11 +55,29 @@ final readonly class ExportRedirects
 
     public function nginx(Site $site): NginxRules
     {
+        return new NginxRules($this->server($site));
+    }
+
+    public function apache(Site $site): ApacheRules
+    {
+        return new ApacheRules($this->server($site));
+    }
+
+    /** @return iterable<string> the rules themselves as comments of a web server's file, which are read again as the same rules */
+    public function kept(Site $site): iterable
+    {
+        foreach ($this->jsonLines($site) as $line) {
+            yield KeptRules::written($line);
+        }
+    }
+
+    private function server(Site $site): ServerRules
+    {
         $at = Moment::at(now()->getTimestamp());
         $rules = array_values(array_filter(iterator_to_array((new StoredRules($this->db, $site))->all(), false), static fn (Rule $rule): bool => $rule->isActiveAt($at)));
         $set = $this->compiled->of($site);
 
-        return new NginxRules($rules, $this->addresses($site, "l.kind in ('redirect', 'gone')"), $this->addresses($site, "l.kind in ('page', 'also')"), new Resolver($site->rules(), new LoadedAnswers($this->db, $site, $rules), $set), $set, $site->rules());
+        return new ServerRules($rules, $this->addresses($site, "l.kind in ('redirect', 'gone')"), $this->addresses($site, "l.kind in ('page', 'also')"), new Resolver($site->rules(), new LoadedAnswers($this->db, $site, $rules), $set), $set, $site->rules());
     }
 
     /** @return list<string> */

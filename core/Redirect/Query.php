@@ -76,6 +76,18 @@ final readonly class Query
         return new self([...$this->pairs, ...array_values(array_filter($other->pairs, static fn (array $pair): bool => ! isset($names["n{$pair[0]}"])))]);
     }
 
+    /** @return list<array{string, string|null}> name and value, decoded */
+    public function pairs(): array
+    {
+        return array_map(static fn (array $pair): array => [$pair[0], $pair[1]], $this->pairs);
+    }
+
+    /** @return list<string> decoded, each once */
+    public function names(): array
+    {
+        return array_values(array_unique(array_column($this->pairs, 0)));
+    }
+
     public function count(): int
     {
         return count($this->pairs);

@@ -10,7 +10,7 @@ use App\Desk\MatchAddresses;
 use App\Desk\Permission;
 use App\Models\Site;
 use Heronstem\Core\Identity;
-use Heronstem\Core\Interchange\NginxRules;
+use Heronstem\Core\Interchange\Server\NginxRules;
 use Heronstem\Core\Redirect\Rule;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

@@ -4,42 +4,43 @@ declare(strict_types=1);
 
 namespace Tests\App;
 
+use App\Desk\Demo\LoadDemoSite;
 use App\Desk\ExportRedirects;
 use App\Desk\Resolvers;
-use Heronstem\Core\Interchange\NginxRules;
+use App\Models\Site;
+use Heronstem\Core\Interchange\Server\NginxRules;
 use Heronstem\Core\Structure\ChangeReader;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\Test;
 
-/** A real nginx, given the export, answers as Heronstem does. */
-final class NginxExportTest extends AppTestCase
+/** Real web servers, given the exports, answer as Heronstem does, and what they are given is read again as the same rules. */
+final class WebServerFilesTest extends AppTestCase
 {
     #[Test]
-    public function nginx_answers_every_redirect_of_thousands_with_the_same_status_and_location(): void
+    public function web_servers_answer_every_redirect_of_thousands_with_the_same_status_and_location(): void
     {
         $this->site();
         mt_srand(20261125);
         $asked = $this->addresses();
         self::assertGreaterThan(4000, count($asked));
-        $export = app(ExportRedirects::class)->nginx($this->site->refresh());
-        $resolver = app(Resolvers::class)->for($this->site);
-        $pages = array_fill_keys(array_column(DB::select("select key from ledger where site_id = ? and kind in ('page', 'also')", [$this->site->id]), 'key'), true);
-        $differing = [];
-        foreach ($this->answered($asked, $export->maps(), NginxRules::server()) as $address => [$status, $location]) {
-            $way = $resolver->resolve((string) $address);
-            // An address of a page, in whatever spelling, is left to whatever answers for pages.
-            $isByPage = $way->rules() === [] && isset($pages[strtolower(rtrim($way->normal, '/'))]);
-            $expected = $way->sendsWith() !== null && ! $isByPage ? [$way->sendsWith(), $way->location] : [$way->status === 410 ? 410 : 404, ''];
-            if ($expected !== [$status, $location]) {
-                $differing[$address] = [$expected, [$status, $location]];
-            }
-        }
-        self::assertSame([], array_slice($differing, 0, 10, true), count($differing).' differ');
+        $this->assertSameAnswers($asked);
     }
 
     #[Test]
-    public function what_nginx_cannot_carry_is_said(): void
+    public function web_servers_answer_every_address_of_the_demo_as_it_does(): void
+    {
+        $this->site->delete();
+        app(LoadDemoSite::class)->load(database_path('demo/ferries'), 'ferries');
+        $this->site = Site::query()->where('key', 'ferries')->firstOrFail();
+        $known = array_column(DB::select('select address from ledger where site_id = ?', [$this->site->id]), 'address');
+        $asked = [...$known, ...array_map(static fn (string $address): string => strtoupper($address).'/?utm=x', $known), '/island-guide/skerra', '/island-guide/x/y?z', '/timetable/summer', '/timetable/spring', '/news/2021/harbour-works', '/news/x/harbour-works', '/book?lang=gd'];
+        self::assertGreaterThan(200, count($asked));
+        $this->assertSameAnswers($asked);
+    }
+
+    #[Test]
+    public function what_a_web_server_cannot_carry_is_said(): void
     {
         $page = $this->live('Fares');
         $make = fn (array $fields) => $this->change(['kind' => 'make-redirect', 'redirect' => (string) Str::ulid(), 'leadsTo' => ['page' => $page]] + $fields);
@@ -47,7 +48,7 @@ final class NginxExportTest extends AppTestCase
         $make(['source' => '/offer?id=1', 'query' => 'match']);
         $make(['source' => '/may', 'until' => now()->addDay()->toIso8601ZuluString()]);
         $notes = app(ExportRedirects::class)->nginx($this->site->refresh())->notes();
-        self::assertCount(3, $notes);
+        self::assertCount(2, $notes);
         self::assertStringContainsString('pause page of /deal', $notes[0]);
         self::assertStringContainsString('# Not carried: The redirect of /may is for a time', app(ExportRedirects::class)->nginx($this->site)->maps());
     }
@@ -69,8 +70,12 @@ final class NginxExportTest extends AppTestCase
             ['source' => '/häfen/:name', 'reach' => 'pattern', 'leadsTo' => ['page' => $fares], 'query' => 'drop'], ['source' => '/x{/:y}?/end', 'reach' => 'pattern', 'leadsTo' => ['url' => 'https://x.example/:y']],
             ['source' => '/sailing/fares', 'leadsTo' => ['url' => 'https://offer.example/"a"'], 'answer' => '302', 'inFront' => true],
             ['source' => '/möwe', 'leadsTo' => ['page' => $inside]], ['source' => '/with space', 'leadsTo' => ['address' => '/old']], ['source' => '/gone-now', 'answer' => '410'], ['source' => '/dollar', 'leadsTo' => ['url' => 'https://x.example/?price=$5']],
+            ['source' => '/offer?id=3', 'query' => 'match', 'leadsTo' => ['page' => $fares]], ['source' => '/offer?id=3&lang=de', 'query' => 'match', 'leadsTo' => ['url' => 'https://x.example/de?id=9'], 'answer' => '302'], ['source' => '/offer', 'leadsTo' => ['url' => 'https://x.example/%20a?from=o&utm=p#top']],
+            ['source' => '/list', 'reach' => 'branch', 'leadsTo' => ['url' => 'https://x.example/l'], 'query' => 'match'], ['source' => '/sailing/inside', 'leadsTo' => ['address' => '/sailing'], 'answer' => '302', 'inFront' => true],
+            ['source' => '/sailing', 'reach' => 'branch', 'leadsTo' => ['url' => 'https://s.example/'], 'query' => 'match', 'answer' => '307'], ['source' => '/a.b(c)+d;e', 'leadsTo' => ['page' => $fares]],
         ];
         $changes[8]['leadsTo'] = ['page' => $fares];
+        $changes = array_map(static fn (array $change): array => in_array($change['source'], ['/list', '/sailing'], true) && ($change['query'] ?? '') === 'match' ? ['source' => $change['source'].'?mode=a b'] + $change : $change, $changes);
         $changes = array_map(static fn (array $change): array => isset($change['leadsTo']['url']) ? ['leadsTo' => ['url' => str_replace('"a"', '%22a%22', $change['leadsTo']['url'])]] + $change : $change, $changes);
         for ($n = 0; $n < 2000; $n++) {
             $to = [['page' => $fares], ['page' => $old], ['address' => '/r/'.($n + 1)], ['url' => "https://x.example/$n?a=$n"], ['address' => '/travel/fares']][$n % 5];
@@ -90,7 +95,7 @@ final class NginxExportTest extends AppTestCase
         foreach ($known as $n => $address) {
             $asked[] = $address.['', '?q=1', '/', '?', ''][$n % 5];
         }
-        foreach (['/alt', '/alt/', '/ALT/fares?x=1', '/alt/deep/er?x', '/alt/nothing', '/old/inside', '/old/else?y', '/old', '/way/fares', '/way', '/flat/a/b?c', '/shut/x', '/news/2019/big', '/news/x/big', '/news/2019/Big?q=1', '/shop/a/b?c=d', '/shop/', '/x/end', '/x/y/end?z', '/h%C3%A4fen/ost?gone', '/m%C3%B6we', '/with%20space', '/R/7', '/sailing/fares?x', '/nobody'] as $one) {
+        foreach (['/alt', '/alt/', '/ALT/fares?x=1', '/alt/deep/er?x', '/alt/nothing', '/old/inside', '/old/else?y', '/old', '/way/fares', '/way', '/flat/a/b?c', '/shut/x', '/news/2019/big', '/news/x/big', '/news/2019/Big?q=1', '/shop/a/b?c=d', '/shop/', '/x/end', '/x/y/end?z', '/h%C3%A4fen/ost?gone', '/m%C3%B6we', '/with%20space', '/R/7', '/sailing/fares?x', '/nobody', '/offer', '/offer?x', '/offer?id=3', '/offer?a=1&id=3&b=2', '/offer?%69d=3', '/offer?id=3&id=3', '/offer?lang=de&id=3', '/offer?z&lang=de&y=1&id=3&x', '/offer?id=33', '/offer?utm=q&k=1', '/offer?from=1&a=2&from=3', '/list/x?mode=a+b&c', '/list?mode=a%20b', '/list/x?mode=a', '/sailing/inside?a', '/sailing/fares?mode=a+b', '/sailing?mode=a%20b&c=d', '/LIST/x?mode=A+b', '/a.b(c)+d;e', '/A.B(C)+D;E/'] as $one) {
             $asked[] = $one;
         }
         for ($n = 0; $n < 2100; $n++) {
@@ -100,42 +105,30 @@ final class NginxExportTest extends AppTestCase
         return array_values(array_unique($asked));
     }
 
-    /**
-     * @param  list<string>  $asked
-     * @return array<string, array{int, string}> status and location by what was asked
-     */
-    private function answered(array $asked, string $maps, string $server): array
+    /** @param  list<string>  $asked */
+    private function assertSameAnswers(array $asked): void
     {
-        $folder = sys_get_temp_dir().'/heronstem-nginx-'.bin2hex(random_bytes(6));
-        mkdir($folder, 0755);
-        $socket = stream_socket_server('tcp://127.0.0.1:0');
-        self::assertIsResource($socket);
-        $port = (int) substr((string) strrchr((string) stream_socket_get_name($socket, false), ':'), 1);
-        fclose($socket);
-        file_put_contents("$folder/maps.conf", $maps);
-        file_put_contents("$folder/server.conf", $server);
-        file_put_contents("$folder/nginx.conf", "daemon off;\nworker_processes 1;\npid $folder/pid;\nerror_log $folder/error.log;\nevents { worker_connections 64; }\nhttp { access_log off; client_body_temp_path $folder/a; proxy_temp_path $folder/b; fastcgi_temp_path $folder/c; uwsgi_temp_path $folder/d; scgi_temp_path $folder/e;\n include $folder/maps.conf;\n server { listen 127.0.0.1:$port; keepalive_requests 100000; include $folder/server.conf; location / { return 404; } } }\n");
-        $nginx = is_executable('/usr/sbin/nginx') ? '/usr/sbin/nginx' : 'nginx';
-        $process = proc_open([$nginx, '-c', "$folder/nginx.conf", '-e', "$folder/error.log"], [1 => ['file', "$folder/out", 'w'], 2 => ['file', "$folder/out", 'a']], $pipes);
-        self::assertIsResource($process);
-        try {
-            for ($tries = 0; $tries < 100 && @fsockopen('127.0.0.1', $port) === false; $tries++) {
-                usleep(50_000);
+        $this->site->refresh();
+        $resolver = app(Resolvers::class)->for($this->site);
+        $pages = array_fill_keys(array_column(DB::select("select key from ledger where site_id = ? and kind in ('page', 'also')", [$this->site->id]), 'key'), true);
+        $expected = [];
+        foreach ($asked as $address) {
+            $way = $resolver->resolve((string) $address);
+            // An address of a page, in whatever spelling, is left to whatever answers for pages, as a pause page is.
+            $isLeft = $way->rules() === [] && isset($pages[strtolower(rtrim($way->normal, '/')) ?: '/']);
+            $expected[$address] = $way->sendsWith() !== null && ! $isLeft ? [$way->sendsWith(), $way->location] : [$way->status === 410 ? 410 : 404, ''];
+        }
+        $export = app(ExportRedirects::class);
+        $kept = [...$export->kept($this->site)];
+        $apache = $export->apache($this->site);
+        foreach (['nginx' => WebServer::nginx($export->nginx($this->site)->maps($kept), NginxRules::server()), 'apache' => WebServer::apache($apache->map($kept), static fn (string $map): string => $apache->rules($map, $kept))] as $name => $server) {
+            try {
+                $answers = $server->answers($asked);
+            } finally {
+                $server->stop();
             }
-            self::assertTrue(proc_get_status($process)['running'], (string) file_get_contents("$folder/out").(string) @file_get_contents("$folder/error.log"));
-            $curl = curl_init();
-            $answers = [];
-            foreach ($asked as $address) {
-                curl_setopt_array($curl, [CURLOPT_URL => "http://127.0.0.1:$port".str_replace(' ', '%20', $address), CURLOPT_RETURNTRANSFER => true, CURLOPT_HEADER => true, CURLOPT_FOLLOWLOCATION => false, CURLOPT_PATH_AS_IS => true]);
-                $head = (string) curl_exec($curl);
-                $answers[$address] = [(int) curl_getinfo($curl, CURLINFO_RESPONSE_CODE), preg_match('/^Location: ?(.*?)\r?$/mi', $head, $found) === 1 ? $found[1] : ''];
-            }
-
-            return $answers;
-        } finally {
-            proc_terminate($process);
-            proc_close($process);
-            exec('rm -rf '.escapeshellarg($folder));
+            $differing = array_filter($asked, static fn (string $address): bool => $answers[$address] !== $expected[$address]);
+            self::assertSame([], array_map(static fn (string $address): array => [$address, $expected[$address], $answers[$address]], array_slice(array_values($differing), 0, 10)), count($differing)." differ with $name");
         }
     }
 }
