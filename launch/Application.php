@@ -48,7 +48,7 @@ final class Application
     {
         foreach ($ports as $port) {
             $processes->start("$label-$port", [
-                PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'upload_max_filesize=16M', '-d', 'post_max_size=20M', '-d', 'variables_order=EGPCS', '-d', 'expose_php=0',
+                PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'upload_max_filesize=16M', '-d', 'post_max_size=40M', '-d', 'variables_order=EGPCS', '-d', 'expose_php=0',
                 '-S', "127.0.0.1:$port", '-t', 'public', 'launch/router.php',
             ], [...$this->environment(), 'PHP_CLI_SERVER_WORKERS' => (string) $workers]);
         }

@@ -7,155 +7,188 @@ namespace App\Desk;
 use App\Models\HistoryEntry;
 use App\Models\Site;
 use App\Models\User;
+use App\Store\LedgerAnswers;
+use App\Store\PgArray;
 use App\Store\StoredLedger;
 use App\Store\StoredRules;
 use Heronstem\Core\Address\Address;
+use Heronstem\Core\Address\Claim;
 use Heronstem\Core\Address\ClaimKind;
+use Heronstem\Core\Interchange\ImportCircles;
+use Heronstem\Core\Interchange\RedirectFile;
 use Heronstem\Core\Interchange\RedirectRows;
-use Heronstem\Core\Interchange\Table;
 use Heronstem\Core\Redirect\Rule;
 use Heronstem\Core\Redirect\RuleReader;
 use Heronstem\Core\Refusal;
 use Heronstem\Core\Structure\Batch;
 use Heronstem\Core\Structure\Change\MakeRedirect;
-use Heronstem\Core\Structure\ChangeRefused;
+use Heronstem\Core\Structure\TargetKind;
 use Illuminate\Database\Connection;
 
-/** Brings redirects in from a table: looked over row by row first, then made as one change. */
+/**
+ * Brings redirects in from a file: looked over row by row first, then made. Both go through the file piece by piece, so that a file of
+ * a hundred thousand rows takes no more memory than its addresses do. A piece is one change of the history.
+ */
 final readonly class ImportRedirects
 {
-    /** Rows that turn out to go round in a circle are found one after the other; more than this many are not looked for. */
-    private const MOST_CIRCLES = 25;
+    /** Rows that are looked up together. */
+    private const PIECE = 5000;
 
-    public function __construct(private Connection $db, private Planners $planners, private ApplyChanges $apply)
+    public function __construct(private Connection $db, private ApplyChanges $apply)
     {
     }
 
+    /** Looks a file over and writes nothing. */
+    public function look(Site $site, string $text, string $seed): ImportLook
+    {
+        $look = new ImportLook;
+        $standing = (new StoredRules($this->db, $site))->standing();
+        $known = array_flip(array_map(static fn (Rule $rule): string => $rule->identity(), $standing));
+        $circles = new ImportCircles($site->rules(), new LedgerAnswers($this->db, $site), $standing);
+        $places = $leading = [];
+        foreach ($this->pieces($site, $text, $seed) as [$piece, $claims]) {
+            $rules = [];
+            foreach ($piece as $row => [$line, $fields, $read]) {
+                if ($read instanceof Refusal) {
+                    $look->refuses($row, $line, $fields['source'] ?? '', $fields['target'] ?? '', $read->field, $read->reason, $read->suggestion);
+                } else {
+                    $rules[$row] = $read;
+                }
+            }
+            $held = $this->claimsOn($site, array_map(static fn (Rule $rule): Address => Address::stored($rule->source, $site->rules()), array_filter($rules, static fn (Rule $rule): bool => $rule->claims())));
+            $there = $this->there($site, $rules, $claims);
+            foreach ($rules as $row => $rule) {
+                $reason = self::taken($rule->claims() ? $held[$rule->key] ?? null : null, isset($known[$rule->identity()]));
+                $isNowhere = $rule->target?->kind === TargetKind::Page && ! isset($there[$rule->target->value]);
+                if ($reason !== null || $isNowhere) {
+                    $look->refuses($row, $piece[$row][0], $rule->source, $piece[$row][1]['target'] ?? '', $reason === null ? 'leadsTo' : 'address', $reason ?? 'There is no such page on this site, or it is in the bin. Choose another.');
+
+                    continue;
+                }
+                $look->takes($rule);
+                $circles->add($rule);
+                if (! $rule->claims() || $rule->target?->kind === TargetKind::Address) {
+                    $places[$rule->id] = [$row, $piece[$row][0]];
+                }
+            }
+            $leading += $claims;
+        }
+        foreach ($circles->found($leading) as $rule) {
+            [$row, $line] = $places[$rule->id];
+            $look->good--;
+            $look->refuses($row, $line, $rule->source, $rule->target->value ?? '', 'leadsTo', 'Visitors would go round in a circle. Choose another target, or leave the row away.');
+        }
+        $look->sort();
+
+        return $look;
+    }
+
     /**
-     * Looks a table over and writes nothing.
+     * Makes the rows that can be, all or none.
      *
-     * @return array{list<Rule>, list<array{line: int, address: string, leadsTo: string, field: string, reason: string, suggestion: string|null}>} rules that can be made, and rows that cannot
+     * @param  ImportLook  $look  at the same file with the same seed
+     * @return list<HistoryEntry> one for each piece
      */
-    public function look(Site $site, string $text, string $seed): array
+    public function make(Site $site, User $by, string $text, string $seed, ImportLook $look, string $note): array
     {
-        $table = $this->table($text);
-        $rules = $bad = $lines = $targets = [];
-        $rows = $this->rows($site, $table, $seed);
-        foreach ($table as $line => $fields) {
-            try {
-                $rule = $rows->read($fields, $line);
-                $rules[$rule->id] = $rule;
-                $lines[$rule->id] = $line;
-                $targets[$rule->id] = $fields['target'] ?? '';
-            } catch (Refusal $refusal) {
-                $bad[] = self::row($line, $fields['source'] ?? '', $fields['target'] ?? '', $refusal->field, $refusal->reason, $refusal->suggestion);
+        return $this->db->transaction(function () use ($site, $by, $text, $seed, $look, $note): array {
+            $entries = $changes = [];
+            $apply = function () use (&$entries, &$changes, $site, $by, $note): void {
+                if ($changes !== []) {
+                    $entries[] = $this->apply->apply($site, $by, Batch::of(...$changes), note: $note);
+                    $changes = [];
+                }
+            };
+            foreach ($this->pieces($site, $text, $seed) as [$piece]) {
+                foreach ($piece as $row => [, , $read]) {
+                    if ($read instanceof Rule && ! isset($look->bad[$row])) {
+                        $changes[] = new MakeRedirect($read);
+                        if (count($changes) >= Batch::LONGEST) {
+                            $apply();
+                        }
+                    }
+                }
             }
-        }
-        foreach ($this->taken($site, $rules) as $id => $reason) {
-            $bad[] = self::row($lines[$id], $rules[$id]->source, $targets[$id], 'address', $reason, null);
-            unset($rules[$id]);
-        }
-        for ($tries = 0; $rules !== [] && $tries < self::MOST_CIRCLES; $tries++) {
-            $refused = $this->refused($site, array_values($rules));
-            if ($refused === null) {
-                break;
-            }
-            [$rule, $field, $reason] = $refused;
-            $bad[] = self::row($lines[$rule->id], $rule->source, $targets[$rule->id], $field, $reason, null);
-            unset($rules[$rule->id]);
-        }
-        usort($bad, static fn (array $a, array $b): int => $a['line'] <=> $b['line']);
+            $apply();
 
-        return [array_values($rules), $bad];
-    }
-
-    /** @param  list<Rule>  $rules  as look gave them */
-    public function make(Site $site, User $by, array $rules, string $note): HistoryEntry
-    {
-        return $this->apply->apply($site, $by, Batch::of(...array_map(static fn (Rule $rule): MakeRedirect => new MakeRedirect($rule), $rules)), note: $note);
+            return $entries;
+        });
     }
 
     /**
-     * @return array<int, array<string, string>> fields by the line they begin on
+     * The rows of a file, some thousand at a time.
      *
-     * @throws ChangeRefused for more rows than one change can make
+     * @return iterable<array{array<int, array{int, array<string, string>, Rule|Refusal}>, array<string, Claim>}> by place in the file: line, fields, and the rule or why there is none; and the claims on the addresses they lead to
      */
-    private function table(string $text): array
+    private function pieces(Site $site, string $text, string $seed): iterable
     {
-        $table = [];
-        foreach (Table::rows($text) as $line => $fields) {
-            $table[$line] = $fields;
-            if (count($table) > Batch::LONGEST) {
-                throw new ChangeRefused('text', sprintf('One import has at most %d rows. Bring the rest in with another.', Batch::LONGEST));
+        $claims = [];
+        $rows = new RedirectRows(new RuleReader($site->rules(), $site->zone), $site->ownAddresses(), static function (string $key) use (&$claims): ?string {
+            return ($claims[$key] ?? null)?->kind === ClaimKind::Page ? $claims[$key]->page : null;
+        }, $seed);
+        $read = function (array $piece) use (&$claims, $site, $rows): array {
+            $claims = $this->claimsOn($site, array_filter(array_map(static fn (array $row): ?Address => $rows->leadsInto($row[1]['target'] ?? ''), $piece)));
+            foreach ($piece as $row => [$line, $fields]) {
+                try {
+                    $piece[$row][2] = $rows->read($fields, $line);
+                } catch (Refusal $refusal) {
+                    $piece[$row][2] = $refusal;
+                }
+            }
+
+            return [$piece, $claims];
+        };
+        $piece = [];
+        $row = 0;
+        foreach (RedirectFile::rows($text) as $line => $fields) {
+            $piece[$row++] = [$line, $fields];
+            if (count($piece) >= self::PIECE) {
+                yield $read($piece);
+                $piece = [];
             }
         }
-
-        return $table;
-    }
-
-    /** @param  array<int, array<string, string>>  $table */
-    private function rows(Site $site, array $table, string $seed): RedirectRows
-    {
-        $own = $site->ownAddresses();
-        $addresses = [];
-        foreach ($table as $fields) {
-            $address = $own->in($fields['target'] ?? '');
-            if ($address !== null) {
-                $addresses[$address->key] = $address;
-            }
-        }
-        $claims = (new StoredLedger($this->db, $site))->claimsOn(array_values($addresses));
-
-        return new RedirectRows(new RuleReader($site->rules(), $site->zone), $own, static fn (string $key): ?string => ($claims[$key] ?? null)?->kind === ClaimKind::Page ? $claims[$key]->page : null, $seed);
+        yield $read($piece);
     }
 
     /**
-     * @param  array<string, Rule>  $rules
-     * @return array<string, string> why an address cannot be had, by rule
+     * @param  array<int, Address>  $addresses
+     * @return array<string, Claim>
      */
-    private function taken(Site $site, array $rules): array
+    private function claimsOn(Site $site, array $addresses): array
     {
-        $claiming = array_filter($rules, static fn (Rule $rule): bool => $rule->claims());
-        $claims = (new StoredLedger($this->db, $site))->claimsOn(array_values(array_map(static fn (Rule $rule): Address => Address::stored($rule->source, $site->rules()), $claiming)));
-        $known = array_flip(array_map(static fn (Rule $rule): string => $rule->identity(), (new StoredRules($this->db, $site))->standing()));
-        $taken = [];
-        foreach ($rules as $id => $rule) {
-            $held = $rule->claims() ? $claims[$rule->key] ?? null : null;
-            if ($held !== null || isset($known[$rule->identity()])) {
-                $taken[$id] = match ($held?->kind) {
-                    ClaimKind::Page, ClaimKind::Also => 'A page is at this address. Let the redirect stand in front of it, or leave the row away.',
-                    ClaimKind::Redirect => 'A former address of a page sends on from here already.',
-                    ClaimKind::Gone => 'This address is recorded as gone.',
-                    ClaimKind::Bin => 'This address is kept for a page in the bin.',
-                    default => 'There is a redirect of this already.',
-                };
-            }
-        }
-
-        return $taken;
+        return (new StoredLedger($this->db, $site))->claimsOn(array_values($addresses));
     }
 
     /**
-     * @param  list<Rule>  $rules
-     * @return array{Rule, string, string}|null the first that the plan refuses
+     * Pages that rules lead to and that are there.
+     *
+     * @param  array<int, Rule>  $rules
+     * @param  array<string, Claim>  $claims
+     * @return array<string, true>
      */
-    private function refused(Site $site, array $rules): ?array
+    private function there(Site $site, array $rules, array $claims): array
     {
-        try {
-            $this->planners->for($site)->plan(Batch::of(...array_map(static fn (Rule $rule): MakeRedirect => new MakeRedirect($rule), $rules)));
-        } catch (Refusal $refusal) {
-            if (preg_match('/^changes\.(\d+)\.(.+)$/', $refusal->field, $found) === 1) {
-                return [$rules[(int) $found[1]], $found[2], $refusal->reason];
+        $there = array_fill_keys(array_filter(array_map(static fn (Claim $claim): ?string => $claim->page, $claims)), true);
+        $named = [];
+        foreach ($rules as $rule) {
+            if ($rule->target?->kind === TargetKind::Page && ! isset($there[$rule->target->value])) {
+                $named[] = $rule->target->value;
             }
-            throw $refusal;
         }
+        $found = $named === [] ? [] : $this->db->select("select ulid from pages where site_id = ? and state <> 'bin' and ulid = any(?::text[])", [$site->id, PgArray::of($named)]);
 
-        return null;
+        return $there + array_fill_keys(array_column($found, 'ulid'), true);
     }
 
-    /** @return array{line: int, address: string, leadsTo: string, field: string, reason: string, suggestion: string|null} */
-    private static function row(int $line, string $address, string $leadsTo, string $field, string $reason, ?string $suggestion): array
+    /** Why an address cannot be had; null where it can. */
+    private static function taken(?Claim $held, bool $isKnown): ?string
     {
-        return ['line' => $line, 'address' => $address, 'leadsTo' => $leadsTo, 'field' => $field, 'reason' => $reason, 'suggestion' => $suggestion];
+        return match ($held?->kind) {
+            ClaimKind::Page, ClaimKind::Also => 'A page is at this address. Let the redirect stand in front of it, or leave the row away.',
+            ClaimKind::Redirect => 'A former address of a page sends on from here already.',
+            ClaimKind::Gone => 'This address is recorded as gone.',
+            ClaimKind::Bin => 'This address is kept for a page in the bin.',
+            default => $held !== null || $isKnown ? 'There is a redirect of this already.' : null,
+        };
     }
 }

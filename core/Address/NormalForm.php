@@ -15,8 +15,14 @@ final class NormalForm
     /** A last segment that names a file: its ending has a letter, so `v2.0` is none. */
     private const FILE_ENDING = '/\.(?=[0-9]*[A-Za-z])[A-Za-z0-9]{1,8}$/D';
 
+    /** A path in which nothing is encoded, folded or relative: most that are stored, and not parsed for it. */
+    private const PLAIN = '#^(?:/(?:[A-Za-z0-9_~-][A-Za-z0-9._~-]*)?)(?:/[A-Za-z0-9_~-][A-Za-z0-9._~-]*)*/?$#D';
+
     public static function of(string $path, AddressRules $rules): string
     {
+        if (preg_match(self::PLAIN, $path) === 1 && ! str_starts_with($path, '//')) {
+            return self::ending($path, $rules);
+        }
         $path = UrlPath::parse($path);
         $path = (string) preg_replace('#/{2,}#', '/', $path);
         $path = self::decodeUnreserved($path);
@@ -30,7 +36,7 @@ final class NormalForm
      */
     public static function key(string $normal, AddressRules $rules): string
     {
-        $key = self::readable($normal);
+        $key = str_contains($normal, '%') ? self::readable($normal) : $normal;
         if (preg_match('/[^\x00-\x7F]/', $key) !== 1) {
             return $rules->caseSensitive ? $key : strtolower($key);
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Interchange;
 
+use Heronstem\Core\Address\Address;
 use Heronstem\Core\Identity;
 use Heronstem\Core\Linking\OwnAddress;
 use Heronstem\Core\Redirect\Rule;
@@ -21,6 +22,8 @@ final class RedirectRows
     /** @var array<string, int> line by what a rule answers for */
     private array $seen = [];
 
+    private int $count = 0;
+
     /**
      * @param  \Closure(string): ?string  $pageAt  identity of the page at the key of an address
      * @param  string  $seed  for identities of the rules: one for each import
@@ -37,12 +40,15 @@ final class RedirectRows
     public function read(array $fields, int $line): Rule
     {
         $source = $fields['source'] ?? '';
+        if (isset($fields['refused'])) {
+            throw new ChangeRefused('address', $fields['refused']);
+        }
         $own = preg_match('#^https?://#i', $source) === 1 ? $this->own->in($source) : null;
         if ($own === null && preg_match('#^https?://#i', $source) === 1) {
             throw new ChangeRefused('address', 'This is an address of another site. Only addresses of this site can be redirected.', '/'.ltrim((string) parse_url($source, PHP_URL_PATH), '/'));
         }
         $given = [
-            'id' => Identity::derived($this->seed, "redirect $line"), 'source' => $own === null ? $source : $own->path.(($fields['query'] ?? '') === 'match' ? OwnAddress::rest($source) : ''),
+            'id' => Identity::derived($this->seed, 'redirect '.$this->count++), 'source' => $own === null ? $source : $own->path.(($fields['query'] ?? '') === 'match' ? OwnAddress::rest($source) : ''),
             'reach' => self::else($fields, 'reach', str_contains($source, '*') || preg_match('#/:[A-Za-z]#', $source) === 1 ? 'pattern' : 'one'), 'answer' => strtolower(self::else($fields, 'answer', '301')),
             'query' => self::else($fields, 'query', 'carry'), 'carriesRest' => self::flag($fields, 'carriesRest', true), 'from' => $fields['from'] ?? null, 'until' => $fields['until'] ?? null,
             'isOn' => self::flag($fields, 'isOn', true), 'inFront' => self::flag($fields, 'inFront', false), 'position' => (int) ($fields['position'] ?? 0), 'note' => $fields['note'] ?? '', 'origin' => "import {$this->seed}",
@@ -61,6 +67,12 @@ final class RedirectRows
         $this->seen[$rule->identity()] = $line;
 
         return $rule;
+    }
+
+    /** The address of this site that a row leads to, where it may be a page's. */
+    public function leadsInto(string $target): ?Address
+    {
+        return $target === '' || preg_match('/^(?:page|file|address):/', $target) === 1 ? null : $this->own->in($target);
     }
 
     /**

@@ -66,6 +66,12 @@ final readonly class Rule
         return $this->isOn && $this->from === null && $this->until === null && $this->query !== QueryHandling::Match;
     }
 
+    /** The same rule, on at all times: what is asked is whether visitors could ever go round. */
+    public function always(): self
+    {
+        return $this->isOn && $this->from === null && $this->until === null ? $this : $this->with(['isOn' => true, 'from' => null, 'until' => null]);
+    }
+
     /** The order in which patterns are tried. */
     public static function inOrder(self $a, self $b): int
     {

@@ -32,6 +32,16 @@ final class RuleSheet
     {
     }
 
+    /**
+     * Reads these rules in one go.
+     *
+     * @param  list<string>  $ids
+     */
+    public function expect(array $ids): void
+    {
+        $this->before += $ids === [] ? [] : array_replace(array_fill_keys($ids, null), $this->rules->named($ids));
+    }
+
     public function find(string $id): ?Rule
     {
         return array_key_exists($id, $this->changed) ? $this->changed[$id] : $this->before($id);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Structure;
 
+use Heronstem\Core\Structure\Change\NamesRedirect;
 use Heronstem\Core\Structure\Change\TakeBack;
 
 /** Changes that belong together, in order, on one site: planned, shown and applied as one. */
@@ -33,6 +34,12 @@ final readonly class Batch
     public function takesBack(): array
     {
         return array_values(array_filter($this->changes, static fn (Change $change): bool => $change instanceof TakeBack));
+    }
+
+    /** @return list<string> redirects that the changes name, which exist or not */
+    public function redirectsNamed(): array
+    {
+        return array_values(array_map(static fn (NamesRedirect $change): string => $change->redirectNamed(), array_filter($this->changes, static fn (Change $change): bool => $change instanceof NamesRedirect)));
     }
 
     /** @return list<string> pages that the changes name, which exist or not */

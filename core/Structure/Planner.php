@@ -36,6 +36,7 @@ final readonly class Planner
         $workspace = new Workspace($this->site, $this->pages, $this->ledger, $this->menus, $this->redirects, $batch->decisions);
         $workspace->spared = $spared;
         $workspace->expect($batch->pagesNamed());
+        $workspace->redirects->expect($batch->redirectsNamed());
         $this->change($batch, $workspace);
         $outcome = Recomposition::of($workspace);
         $effects = new LedgerEffects($workspace, $batch, $outcome);

@@ -50,9 +50,8 @@ final readonly class RuleLoops
      */
     private function resolver(array $changed): Resolver
     {
-        $always = static fn (Rule $rule): Rule => $rule->with(['isOn' => true, 'from' => null, 'until' => null]);
         $standing = array_filter($this->workspace->redirects->standing(), static fn (Rule $rule): bool => ! isset($changed[$rule->id]));
-        $set = RuleSet::compile([...$standing, ...array_map($always, array_filter($changed, static fn (Rule $rule): bool => ! $rule->claims()))], $this->workspace->rules(), $this->workspace->now());
+        $set = RuleSet::compile([...$standing, ...array_map(static fn (Rule $rule): Rule => $rule->always(), array_filter($changed, static fn (Rule $rule): bool => ! $rule->claims()))], $this->workspace->rules(), $this->workspace->now());
 
         return new Resolver($this->workspace->rules(), new PlannedAnswers($this->workspace, $this->effects), $set);
     }

@@ -151,20 +151,20 @@ final class RedirectsTest extends AppTestCase
     public function redirects_come_in_from_a_table_go_out_and_come_in_again_the_same(): void
     {
         $table = "address,leads to,answer,note\n/a,/fares,302,one\n/a,/b,,twice\n/fares,/x,,taken\n/c,/c,,itself\n/loop,/back,,\n/back,/loop,,\n/d,https://x.example/,308,\n/old/*,/fares,,\n";
-        $look = $this->api('POST', 'redirects-import', ['text' => $table])->assertOk()->assertJsonPath('good', 4)->assertJsonPath('bad', 4)->assertJsonPath('entry', null)->json('rows');
+        $look = $this->api('POST', 'redirects-import', ['text' => $table])->assertOk()->assertJsonPath('good', 4)->assertJsonPath('bad', 4)->assertJsonPath('entries', [])->json('rows');
         self::assertSame([3, 4, 5, 6], array_column($look, 'line'));
         self::assertStringContainsString('in a circle', $look[3]['reason']);
         $this->visit('/a')->assertNotFound();
         $this->api('POST', 'redirects-import', ['text' => $table, 'make' => 'all'])->assertStatus(422);
-        $entry = $this->api('POST', 'redirects-import', ['text' => $table, 'make' => 'good', 'note' => 'From the old site'])->assertOk()->json('entry');
+        $entry = $this->api('POST', 'redirects-import', ['text' => $table, 'make' => 'good', 'note' => 'From the old site'])->assertOk()->json('entries.0');
         $this->visit('/a')->assertStatus(302)->assertRedirect('/fares');
         $this->visit('/old/x/y')->assertStatus(301)->assertRedirect('/fares');
-        foreach (['csv', 'jsonl'] as $format) {
+        foreach (['csv', 'jsonl', 'nginx-maps', 'apache-rules', 'apache-map'] as $format) {
             $before = $this->redirects();
             $file = $this->api('GET', "redirects-export?format=$format")->assertOk()->streamedContent();
             $this->api('POST', "history/$entry/take-back")->assertCreated();
             self::assertSame([], $this->redirects());
-            $entry = $this->api('POST', 'redirects-import', ['text' => $file, 'make' => 'all'])->assertOk()->assertJsonPath('bad', 0)->json('entry');
+            $entry = $this->api('POST', 'redirects-import', ['text' => $file, 'make' => 'all'])->assertOk()->assertJsonPath('bad', 0)->json('entries.0');
             self::assertSame($before, $this->redirects());
         }
         $this->api('POST', 'redirects-import', ['text' => $file, 'make' => 'good'])->assertJsonPath('good', 0)->assertJsonPath('bad', 4);

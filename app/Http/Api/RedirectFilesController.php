@@ -8,8 +8,8 @@ use App\Desk\ExportRedirects;
 use App\Desk\ImportRedirects;
 use App\Desk\MatchAddresses;
 use App\Desk\Permission;
+use App\Models\HistoryEntry;
 use App\Models\Site;
-use Heronstem\Core\Identity;
 use Heronstem\Core\Interchange\Server\NginxRules;
 use Heronstem\Core\Redirect\Rule;
 use Illuminate\Http\JsonResponse;
@@ -24,12 +24,9 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 final readonly class RedirectFilesController
 {
     /** Most bytes of a file. */
-    private const LARGEST = 8_000_000;
+    private const LARGEST = 32_000_000;
 
-    /** Most rows that are told one by one. */
-    private const MOST_TOLD = 500;
-
-    private const FORMATS = ['csv' => 'text/csv; charset=utf-8', 'jsonl' => 'application/x-ndjson', 'nginx-maps' => 'text/plain; charset=utf-8', 'nginx-server' => 'text/plain; charset=utf-8'];
+    private const FORMATS = ['csv' => 'text/csv; charset=utf-8', 'jsonl' => 'application/x-ndjson', 'nginx-maps' => 'text/plain; charset=utf-8', 'nginx-server' => 'text/plain; charset=utf-8', 'apache-map' => 'text/plain; charset=utf-8', 'apache-rules' => 'text/plain; charset=utf-8'];
 
     public function __construct(private Permission $permission, private ImportRedirects $import, private ExportRedirects $export, private MatchAddresses $match)
     {
@@ -40,17 +37,18 @@ final readonly class RedirectFilesController
     {
         $user = Signed::in($request);
         $this->permission->toManage($user, $site);
-        $given = $request->validate(['text' => ['required', 'string', 'max:'.self::LARGEST], 'make' => ['sometimes', 'in:good,all'], 'note' => ['sometimes', 'string', 'max:500']], ['text.required' => 'Paste a table, or choose a file.', 'text.max' => 'This is more than one import takes: 8 MB.']);
-        [$rules, $bad] = $this->import->look($site, $given['text'], Identity::derived((string) Str::ulid(), 'import'));
+        $given = $request->validate(['text' => ['required', 'string', 'max:'.self::LARGEST], 'make' => ['sometimes', 'in:good,all'], 'note' => ['sometimes', 'string', 'max:500']], ['text.required' => 'Paste a table, or choose a file.', 'text.max' => 'This is more than one import takes: 32 MB.']);
+        $seed = (string) Str::ulid();
+        $look = $this->import->look($site, $given['text'], $seed);
         $make = $given['make'] ?? null;
-        if ($make === 'all' && $bad !== []) {
-            throw ValidationException::withMessages(['text' => sprintf('%d rows cannot be made; nothing was done.', count($bad))]);
+        if ($make === 'all' && $look->bad !== []) {
+            throw ValidationException::withMessages(['text' => sprintf('%d rows cannot be made; nothing was done.', count($look->bad))]);
         }
-        $entry = $make === null || $rules === [] ? null : $this->import->make($site, $user, $rules, $given['note'] ?? '');
+        $entries = $make === null || $look->good === 0 ? [] : $this->import->make($site, $user, $given['text'], $seed, $look, $given['note'] ?? '');
 
         return new JsonResponse([
-            'good' => count($rules), 'bad' => count($bad), 'rows' => array_slice($bad, 0, self::MOST_TOLD), 'entry' => $entry?->ulid,
-            'sample' => array_map(static fn (Rule $rule): array => ['address' => $rule->source, 'leadsTo' => $rule->target === null ? '' : $rule->target->value, 'answer' => $rule->answer->value], array_slice($rules, 0, 5)),
+            'good' => $look->good, 'bad' => count($look->bad), 'rows' => $look->told, 'entries' => array_map(static fn (HistoryEntry $entry): string => $entry->ulid, $entries),
+            'sample' => array_map(static fn (Rule $rule): array => ['address' => $rule->source, 'leadsTo' => $rule->target === null ? '' : $rule->target->value, 'answer' => $rule->answer->value], $look->sample),
         ]);
     }
 
@@ -58,22 +56,23 @@ final readonly class RedirectFilesController
     public function match(Request $request, Site $site): JsonResponse
     {
         $this->permission->toSee(Signed::in($request), $site);
-        $given = $request->validate(['text' => ['required', 'string', 'max:'.self::LARGEST]], ['text.required' => 'Paste a list, or choose a file.', 'text.max' => 'This is more than can be matched at once: 8 MB.']);
+        $given = $request->validate(['text' => ['required', 'string', 'max:'.self::LARGEST]], ['text.required' => 'Paste a list, or choose a file.', 'text.max' => 'This is more than can be matched at once: 32 MB.']);
 
         return new JsonResponse($this->match->of($site, $given['text']));
     }
 
-    #[OA\Get(path: '/sites/{site}/redirects-export', operationId: 'exportRedirects', description: 'All redirects as a file: csv and jsonl are read again as the same rules; nginx-maps goes into the http block of that web server, nginx-server into its server block.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'format', in: 'query', schema: new OA\Schema(type: 'string', enum: ['csv', 'jsonl', 'nginx-maps', 'nginx-server']))], responses: [new OA\Response(response: 200, description: 'The file', content: [new OA\MediaType(mediaType: 'text/csv'), new OA\MediaType(mediaType: 'application/x-ndjson'), new OA\MediaType(mediaType: 'text/plain')]), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/redirects-export', operationId: 'exportRedirects', description: 'All redirects as a file: csv and jsonl are read again as the same rules; nginx-maps goes into the http block of that web server, nginx-server into its server block; apache-map is a table for RewriteMap, apache-rules goes into a virtual host. All but nginx-server keep the rules themselves and are read again as the same.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'format', in: 'query', schema: new OA\Schema(type: 'string', enum: ['csv', 'jsonl', 'nginx-maps', 'nginx-server', 'apache-map', 'apache-rules']))], responses: [new OA\Response(response: 200, description: 'The file', content: [new OA\MediaType(mediaType: 'text/csv'), new OA\MediaType(mediaType: 'application/x-ndjson'), new OA\MediaType(mediaType: 'text/plain')]), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function export(Request $request, Site $site): Response
     {
         $this->permission->toSee(Signed::in($request), $site);
         $format = $request->string('format', 'csv')->value();
         $type = self::FORMATS[$format] ?? throw ValidationException::withMessages(['format' => 'A format is one of '.implode(', ', array_keys(self::FORMATS)).'.']);
         $name = 'redirects-'.$site->key.match ($format) {
-            'csv' => '.csv', 'jsonl' => '.jsonl', 'nginx-maps' => '-maps.conf', default => '-server.conf',
+            'csv' => '.csv', 'jsonl' => '.jsonl', 'nginx-maps' => '-maps.conf', 'nginx-server' => '-server.conf', 'apache-map' => '.map', default => '-apache.conf',
         };
         $pieces = match ($format) {
-            'csv' => $this->export->csv($site), 'jsonl' => $this->export->jsonLines($site), 'nginx-maps' => [$this->export->nginx($site)->maps()], default => [NginxRules::server()],
+            'csv' => $this->export->csv($site), 'jsonl' => $this->export->jsonLines($site), 'nginx-maps' => [$this->export->nginx($site)->maps($this->export->kept($site))], 'nginx-server' => [NginxRules::server()],
+            'apache-map' => [$this->export->apache($site)->map($this->export->kept($site))], default => [$this->export->apache($site)->rules(kept: $this->export->kept($site))],
         };
 
         return new StreamedResponse(function () use ($pieces): void {

@@ -9,7 +9,7 @@ use Heronstem\Core\Structure\Change;
 use Heronstem\Core\Structure\Workspace;
 
 /** Changes some fields of a redirect rule: what it answers for, where it leads, how, when, whether it is on. */
-final readonly class ChangeRedirect implements Change
+final readonly class ChangeRedirect implements Change, NamesRedirect
 {
     use NamesItsRedirect;
 

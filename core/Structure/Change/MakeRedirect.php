@@ -9,10 +9,11 @@ use Heronstem\Core\Redirect\RuleReach;
 use Heronstem\Core\Redirect\RuleReader;
 use Heronstem\Core\Structure\Change;
 use Heronstem\Core\Structure\ChangeRefused;
+use Heronstem\Core\Structure\TargetKind;
 use Heronstem\Core\Structure\Workspace;
 
 /** Makes a redirect rule. A pattern without a position comes after all others. */
-final readonly class MakeRedirect implements Change
+final readonly class MakeRedirect implements Change, NamesRedirect
 {
     use NamesItsRedirect;
 
@@ -21,6 +22,12 @@ final readonly class MakeRedirect implements Change
     public function __construct(public Rule $rule)
     {
         $this->redirect = $rule->id;
+    }
+
+    /** The page it leads to. */
+    public function pagesNamed(): array
+    {
+        return $this->rule->target?->kind === TargetKind::Page ? [$this->rule->target->value] : [];
     }
 
     public function on(Workspace $workspace): void

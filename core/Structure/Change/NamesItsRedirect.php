@@ -18,6 +18,11 @@ trait NamesItsRedirect
         return [];
     }
 
+    public function redirectNamed(): string
+    {
+        return $this->redirect;
+    }
+
     /** @throws ChangeRefused when there is no such rule on the site */
     private function rule(Workspace $workspace): Rule
     {

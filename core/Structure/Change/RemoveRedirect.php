@@ -8,7 +8,7 @@ use Heronstem\Core\Structure\Change;
 use Heronstem\Core\Structure\Workspace;
 
 /** Removes a redirect rule. An address where visitors once got a page says that it is gone; any other may say so, or be free. */
-final readonly class RemoveRedirect implements Change
+final readonly class RemoveRedirect implements Change, NamesRedirect
 {
     use NamesItsRedirect;
 

@@ -35,8 +35,8 @@ use OpenApi\Attributes as OA;
     new OA\Property('page', required: ['id', 'name'], type: 'object', nullable: true, properties: [new OA\Property('id', type: 'string'), new OA\Property('name', type: 'string')]),
     new OA\Property('isSure', description: 'false where only samples of a pattern were tried', type: 'boolean'), new OA\Property('days', type: 'integer'), new OA\Property('steps', type: 'integer'), new OA\Property('mend', ref: '#/components/schemas/Change', nullable: true),
 ])]
-#[OA\Schema(schema: 'RedirectImport', required: ['good', 'bad', 'rows', 'entry', 'sample'], properties: [
-    new OA\Property('good', type: 'integer'), new OA\Property('bad', type: 'integer'), new OA\Property('entry', description: 'of the history, once made', type: 'string', nullable: true),
+#[OA\Schema(schema: 'RedirectImport', required: ['good', 'bad', 'rows', 'entries', 'sample'], properties: [
+    new OA\Property('good', type: 'integer'), new OA\Property('bad', type: 'integer'), new OA\Property('entries', description: 'of the history, once made: one for each ten thousand', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property('rows', description: 'that cannot be made, at most 500', type: 'array', items: new OA\Items(required: ['line', 'address', 'leadsTo', 'field', 'reason', 'suggestion'], type: 'object', properties: [new OA\Property('line', type: 'integer'), new OA\Property('address', type: 'string'), new OA\Property('leadsTo', type: 'string'), new OA\Property('field', type: 'string'), new OA\Property('reason', type: 'string'), new OA\Property('suggestion', type: 'string', nullable: true)])),
     new OA\Property('sample', type: 'array', items: new OA\Items(required: ['address', 'leadsTo', 'answer'], type: 'object', properties: [new OA\Property('address', type: 'string'), new OA\Property('leadsTo', type: 'string'), new OA\Property('answer', type: 'string')])),
 ])]

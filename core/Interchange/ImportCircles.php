@@ -1,0 +1,124 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Interchange;
+
+use Heronstem\Core\Address\Address;
+use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Address\Claim;
+use Heronstem\Core\Address\ClaimKind;
+use Heronstem\Core\Moment;
+use Heronstem\Core\Redirect\Answers;
+use Heronstem\Core\Redirect\Held;
+use Heronstem\Core\Redirect\Resolver;
+use Heronstem\Core\Redirect\Rule;
+use Heronstem\Core\Redirect\RuleReach;
+use Heronstem\Core\Redirect\RuleSet;
+use Heronstem\Core\Redirect\Standing;
+use Heronstem\Core\Structure\TargetKind;
+
+/**
+ * Finds rows of an import that would lead visitors round: among themselves, or through what the site has already. Most lead to a page or
+ * elsewhere, where nothing can come back, and are not looked at; of the others the steps from row to row are followed first, and
+ * only where they lead into rules of the site the whole way is.
+ */
+final class ImportCircles implements Answers
+{
+    /** @var array<string, Rule> those that hold an address and may lead on, by its key */
+    private array $byKey = [];
+
+    /** @var array<string, string> key of the address that each of them leads to */
+    private array $next = [];
+
+    /** @var array<string, Rule> those that hold no address, by identity */
+    private array $free = [];
+
+    private ?Resolver $resolver = null;
+
+    /** @param  list<Rule>  $standing  rules of the site that hold no address */
+    public function __construct(private readonly AddressRules $rules, private readonly Answers $answers, private readonly array $standing)
+    {
+    }
+
+    /** Takes a row up. */
+    public function add(Rule $rule): void
+    {
+        if (! $rule->claims()) {
+            $this->free[$rule->id] = $rule->always();
+        } elseif ($rule->target?->kind === TargetKind::Address) {
+            $this->byKey[$rule->key] = $rule->always();
+            $this->next[$rule->key] = Address::asked($rule->target->value, $this->rules)->key;
+        }
+    }
+
+    /**
+     * Rules that come back to themselves, each as it is without those before it.
+     *
+     * @param  array<string, Claim>  $claims  on the addresses that rows lead to, by key
+     * @return list<Rule>
+     */
+    public function found(array $claims): array
+    {
+        $found = [];
+        foreach ([...array_values($this->byKey), ...array_values($this->free)] as $rule) {
+            if ($this->comesBack($rule, $claims)) {
+                $found[] = $rule;
+                unset($this->byKey[$rule->key], $this->next[$rule->key], $this->free[$rule->id]);
+                $this->resolver = $rule->claims() ? $this->resolver : null;
+            }
+        }
+
+        return $found;
+    }
+
+    /** @param  array<string, Claim>  $claims */
+    private function comesBack(Rule $rule, array $claims): bool
+    {
+        if ($rule->claims() && $this->standing === [] && $this->free === []) {
+            $at = $this->next[$rule->key];
+            for ($steps = 0; $steps < Resolver::HOPS && isset($this->next[$at]) && $at !== $rule->key; $steps++) {
+                $at = $this->next[$at];
+            }
+            $kind = ($claims[$at] ?? null)?->kind;
+            if ($at === $rule->key || $kind === null || $kind === ClaimKind::Gone) {
+                return $at === $rule->key;
+            }
+        }
+        foreach ([$rule->sample(), ...($rule->reach === RuleReach::Branch ? [$rule->sampleBelow()] : [])] as $sample) {
+            $way = $this->resolver()->resolve($sample);
+            if ($way->isLoop && in_array($rule->id, $way->rules(), true)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private function resolver(): Resolver
+    {
+        return $this->resolver ??= new Resolver($this->rules, $this, RuleSet::compile([...$this->standing, ...array_values($this->free)], $this->rules, Moment::at(0)));
+    }
+
+    public function at(string $key): ?Held
+    {
+        $rule = $this->byKey[$key] ?? null;
+
+        return $rule === null ? $this->answers->at($key) : new Held($rule->source, ClaimKind::Rule, null, $rule, false);
+    }
+
+    public function page(string $id): ?Standing
+    {
+        return $this->answers->page($id);
+    }
+
+    public function firstInside(string $id): ?Standing
+    {
+        return null;
+    }
+
+    public function file(string $id): string
+    {
+        return "/_files/$id";
+    }
+}
