@@ -71,6 +71,11 @@ final class WebServer
         return $answers;
     }
 
+    public function origin(): string
+    {
+        return "http://127.0.0.1:{$this->port}";
+    }
+
     public function stop(): void
     {
         if (is_resource($this->process)) {

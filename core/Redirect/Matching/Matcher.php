@@ -16,8 +16,8 @@ final class Matcher
     /** Pages that are compared closely. */
     private const CLOSELY = 25;
 
-    /** Pages that one word may bring in; words that more pages have say too little. */
-    private const MOST_OF_A_WORD = 400;
+    /** Pages that the words of one address may bring in, the rarest first; the rarest always does. */
+    private const MOST_BROUGHT_IN = 6000;
 
     /** @var array<string, Candidate> */
     private array $pages = [];
@@ -30,6 +30,9 @@ final class Matcher
 
     /** @var array<string, array{list<string>, list<string>, list<string>, string}> words of last segment, path, and name with heading, and the last segment itself; by page */
     private array $words = [];
+
+    /** @var array<string, float> by word, once asked for */
+    private array $weights = [];
 
     /** @param  iterable<Candidate>  $pages */
     public function __construct(iterable $pages)
@@ -81,20 +84,49 @@ final class Matcher
      */
     private function candidates(array $words): array
     {
+        $words = array_values(array_filter(array_unique($words), fn (string $word): bool => isset($this->index[$word])));
+        usort($words, fn (string $a, string $b): int => count($this->index[$a]) <=> count($this->index[$b]));
         $found = [];
-        foreach (array_unique($words) as $word) {
-            $of = $this->index[$word] ?? [];
-            if (count($of) > self::MOST_OF_A_WORD) {
-                continue;
+        $broughtIn = 0;
+        foreach ($words as $word) {
+            $of = $this->index[$word];
+            $broughtIn += count($of);
+            if ($found !== [] && $broughtIn > self::MOST_BROUGHT_IN) {
+                break;
             }
             $weight = $this->weight($word);
             foreach ($of as $id => $_) {
                 $found[$id] = ($found[$id] ?? 0.0) + $weight;
             }
         }
-        arsort($found);
 
-        return array_map(strval(...), array_slice(array_keys($found), 0, self::CLOSELY));
+        return self::heaviest($found);
+    }
+
+    /**
+     * The few with most weight, the most first: all need not be sorted for that.
+     *
+     * @param  array<string, float>  $weights
+     * @return list<string>
+     */
+    private static function heaviest(array $weights): array
+    {
+        $best = [];
+        $least = 0.0;
+        foreach ($weights as $id => $weight) {
+            if ($weight <= $least && count($best) >= self::CLOSELY) {
+                continue;
+            }
+            $best[$id] = $weight;
+            if (count($best) >= 2 * self::CLOSELY) {
+                arsort($best);
+                $best = array_slice($best, 0, self::CLOSELY, true);
+                $least = end($best);
+            }
+        }
+        arsort($best);
+
+        return array_map(strval(...), array_slice(array_keys($best), 0, self::CLOSELY));
     }
 
     /**
@@ -136,10 +168,12 @@ final class Matcher
     private function alike(array $a, array $b): float
     {
         $common = $all = 0.0;
-        foreach (array_unique([...$a, ...$b]) as $word) {
-            $weight = $this->weight($word);
+        $inA = array_flip($a);
+        $inB = array_flip($b);
+        foreach ($inA + $inB as $word => $_) {
+            $weight = $this->weight((string) $word);
             $all += $weight;
-            $common += in_array($word, $a, true) && in_array($word, $b, true) ? $weight : 0.0;
+            $common += isset($inA[$word], $inB[$word]) ? $weight : 0.0;
         }
 
         return $all === 0.0 ? 0.0 : $common / $all;
@@ -165,7 +199,7 @@ final class Matcher
     /** The rarer, the more; a word that no page has counts like the rarest. */
     private function weight(string $word): float
     {
-        return log(1 + count($this->pages) / (0.5 + count($this->index[$word] ?? [])));
+        return $this->weights[$word] ??= log(1 + count($this->pages) / (0.5 + count($this->index[$word] ?? [])));
     }
 
     /** Dice's coefficient of the trigrams of two texts. */
