@@ -38,11 +38,13 @@ Route::middleware(['auth:web,sanctum', 'throttle:api'])->group(function (): void
         Route::get('addresses', [AddressesController::class, 'index']);
         Route::get('addresses/below', [AddressesController::class, 'below']);
         Route::get('addresses/near', [AddressesController::class, 'near']);
+        Route::get('addresses/missed', [AddressesController::class, 'missed']);
         Route::post('addresses/ignored', [AddressesController::class, 'ignore']);
         Route::post('addresses/tried', [AddressesController::class, 'tried']);
         Route::post('redirects-import', [RedirectFilesController::class, 'import']);
         Route::post('redirects-match', [RedirectFilesController::class, 'match']);
         Route::get('redirects-export', [RedirectFilesController::class, 'export']);
+        Route::get('redirects-not-carried', [RedirectFilesController::class, 'notCarried']);
         Route::get('redirect-findings', [AddressesController::class, 'findings']);
         Route::get('redirects/{redirect}', [AddressesController::class, 'redirect']);
         Route::get('filter/pages', [OutlineController::class, 'pages']);

@@ -92,27 +92,33 @@ final readonly class ImportRedirects
     public function make(Site $site, User $by, string $text, string $seed, ImportLook $look, string $note): array
     {
         return $this->db->transaction(function () use ($site, $by, $text, $seed, $look, $note): array {
-            $entries = $changes = [];
-            $apply = function () use (&$entries, &$changes, $site, $by, $note): void {
-                if ($changes !== []) {
-                    $entries[] = $this->apply->apply($site, $by, Batch::of(...$changes), note: $note);
-                    $changes = [];
-                }
-            };
-            foreach ($this->pieces($site, $text, $seed) as [$piece]) {
-                foreach ($piece as $row => [, , $read]) {
-                    if ($read instanceof Rule && ! isset($look->bad[$row])) {
-                        $changes[] = new MakeRedirect($read);
-                        if (count($changes) >= Batch::LONGEST) {
-                            $apply();
-                        }
-                    }
-                }
+            $entries = [];
+            foreach ($this->batches($site, $text, $seed, $look) as $changes) {
+                $entries[] = $this->apply->apply($site, $by, Batch::of(...$changes), note: $note);
             }
-            $apply();
 
             return $entries;
         });
+    }
+
+    /** @return iterable<non-empty-list<MakeRedirect>> */
+    private function batches(Site $site, string $text, string $seed, ImportLook $look): iterable
+    {
+        $changes = [];
+        foreach ($this->pieces($site, $text, $seed) as [$piece]) {
+            foreach ($piece as $row => [, , $read]) {
+                if ($read instanceof Rule && ! isset($look->bad[$row])) {
+                    $changes[] = new MakeRedirect($read);
+                    if (count($changes) >= Batch::LONGEST) {
+                        yield $changes;
+                        $changes = [];
+                    }
+                }
+            }
+        }
+        if ($changes !== []) {
+            yield $changes;
+        }
     }
 
     /**
@@ -122,15 +128,13 @@ final readonly class ImportRedirects
      */
     private function pieces(Site $site, string $text, string $seed): iterable
     {
-        $claims = [];
-        $rows = new RedirectRows(new RuleReader($site->rules(), $site->zone), $site->ownAddresses(), static function (string $key) use (&$claims): ?string {
-            return ($claims[$key] ?? null)?->kind === ClaimKind::Page ? $claims[$key]->page : null;
-        }, $seed);
-        $read = function (array $piece) use (&$claims, $site, $rows): array {
-            $claims = $this->claimsOn($site, array_filter(array_map(static fn (array $row): ?Address => $rows->leadsInto($row[1]['target'] ?? ''), $piece)));
+        $reader = new RedirectRows(new RuleReader($site->rules(), $site->zone), $site->ownAddresses(), $seed);
+        $read = function (array $piece) use ($site, $reader): array {
+            $claims = $this->claimsOn($site, array_filter(array_map(static fn (array $row): ?Address => $reader->leadsInto($row[1]['target'] ?? ''), $piece)));
+            $pages = array_filter(array_map(static fn (Claim $claim): ?string => $claim->kind === ClaimKind::Page ? $claim->page : null, $claims));
             foreach ($piece as $row => [$line, $fields]) {
                 try {
-                    $piece[$row][2] = $rows->read($fields, $line);
+                    $piece[$row][2] = $reader->read($fields, $line, $pages);
                 } catch (Refusal $refusal) {
                     $piece[$row][2] = $refusal;
                 }

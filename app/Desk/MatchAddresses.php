@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Models\Site;
+use App\Store\PgArray;
 use App\Store\StoredLedger;
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\InvalidAddress;
@@ -13,12 +14,15 @@ use Heronstem\Core\Interchange\OldAddresses;
 use Heronstem\Core\Redirect\Matching\Candidate;
 use Heronstem\Core\Redirect\Matching\Matcher;
 use Heronstem\Core\Structure\ChangeRefused;
-use Illuminate\Database\ConnectionInterface;
+use Illuminate\Database\Connection;
 
 /** Matches the addresses of an old site to pages of this one. */
 final readonly class MatchAddresses
 {
-    public function __construct(private ConnectionInterface $db)
+    /** Pages of a site from which on those beside a missed address are narrowed down first. */
+    private const LARGE = 20000;
+
+    public function __construct(private Connection $db)
     {
     }
 
@@ -54,14 +58,49 @@ final readonly class MatchAddresses
         return $rows;
     }
 
-    /** @return iterable<Candidate> pages that visitors get */
-    private function pages(Site $site): iterable
+    /**
+     * Pages that somebody who asked for a missed address may have wanted, the likeliest first.
+     *
+     * @return list<array{id: string, name: string, address: string, confidence: float|null, why: string}> only of the likeliest is said how sure that is
+     */
+    public function near(Site $site, string $address): array
     {
+        $proposal = (new Matcher($this->pages($site, $this->nearest($site, $address))))->match($address);
+        $found = [];
+        foreach ($proposal->page === null ? [] : [$proposal->page, ...$proposal->next] as $n => $page) {
+            $found[] = ['id' => $page->id, 'name' => $page->name, 'address' => NormalForm::readable($page->address), 'confidence' => $n === 0 ? $proposal->confidence : null, 'why' => $n === 0 ? $proposal->why : ''];
+        }
+
+        return $found;
+    }
+
+    /**
+     * On a large site the pages that are spelt most like an address, which an index finds.
+     *
+     * @return list<string>|null null for all
+     */
+    private function nearest(Site $site, string $address): ?array
+    {
+        if ((int) $this->db->scalar('select count(*) from (select 1 from pages where site_id = ? limit ?) n', [$site->id, self::LARGE]) < self::LARGE) {
+            return null;
+        }
+        $words = mb_substr(trim((string) preg_replace('/[^\p{L}\p{N}]+/u', ' ', mb_scrub(rawurldecode($address), 'UTF-8'))), 0, 200);
+
+        return array_column($this->db->select("select ulid from pages where site_id = ? and state <> 'bin' order by greatest(word_similarity(?, name), similarity(?, address)) desc limit 300", [$site->id, $words, mb_substr($address, 0, 200)]), 'ulid');
+    }
+
+    /**
+     * @param  list<string>|null  $only
+     * @return iterable<Candidate> pages that visitors get
+     */
+    private function pages(Site $site, ?array $only = null): iterable
+    {
+        $among = $only === null ? '' : ' and ulid = any('.$this->db->escape(PgArray::of($only)).'::text[])';
         $former = [];
         foreach ($this->db->cursor("select p.ulid, l.address from ledger l join pages p on p.id = l.page_id where l.site_id = ? and l.kind in ('redirect', 'also')", [$site->id]) as $row) {
             $former[$row->ulid][] = $row->address;
         }
-        foreach ($this->db->cursor("select ulid, name, heading, address from pages where site_id = ? and is_visible(state, from_at, until_at) and kind in ('page', 'section', 'download')", [$site->id]) as $row) {
+        foreach ($this->db->cursor("select ulid, name, heading, address from pages where site_id = ? and is_visible(state, from_at, until_at) and kind in ('page', 'section', 'download')$among", [$site->id]) as $row) {
             yield new Candidate($row->ulid, $row->name, $row->address, $row->heading ?? '', $former[$row->ulid] ?? []);
         }
     }

@@ -11,17 +11,29 @@ use App\Store\StoredRules;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Redirect\Analysis;
 use Heronstem\Core\Redirect\RuleFinding;
+use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Database\Connection;
 
 /** What is noticed of the redirects of a site, each with what would mend it. */
 final readonly class RedirectFindings
 {
-    public function __construct(private Connection $db)
+    /** Seconds that a look is good for, since pages go live and rules end with time. */
+    private const GOOD_FOR = 60;
+
+    public function __construct(private Connection $db, private Repository $cache)
     {
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<array<string, mixed>> looked for anew after each change */
     public function of(Site $site): array
+    {
+        $change = $this->db->scalar('select max(id) from history where site_id = ?', [$site->id]);
+
+        return $this->cache->remember("redirect-findings {$site->id} $change", self::GOOD_FOR, fn (): array => $this->lookedFor($site));
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function lookedFor(Site $site): array
     {
         $rules = iterator_to_array((new StoredRules($this->db, $site))->all(), false);
         $found = $rules === [] ? [] : Analysis::of($rules, $site->rules(), new LoadedAnswers($this->db, $site, $rules), Moment::at(now()->getTimestamp()), $this->idle($site), (int) config('heronstem.idle_redirect_days'));

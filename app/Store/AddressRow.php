@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Store;
 
 use Heronstem\Core\Address\NormalForm;
+use Heronstem\Core\Redirect\Rule;
 use Heronstem\Core\Redirect\RuleReader;
 
 /** One row of the addresses: what answers there, where it ends up, since when and by which change. */
@@ -16,10 +17,11 @@ final class AddressRow
      */
     public static function of(\stdClass $row, array $hits): array
     {
-        $rule = $row->rule === null || $row->ulid === null ? null : StoredRules::rule($row);
+        $removed = ($row->removed ?? null) === null ? null : Rule::fromArray(json_decode($row->removed, true, flags: JSON_THROW_ON_ERROR));
+        $rule = $row->rule === null || $row->ulid === null ? $removed : StoredRules::rule($row);
         $now = now()->getTimestamp();
         $state = match (true) {
-            $rule === null => null,
+            $rule === null || $removed !== null => null,
             ! $rule->isOn => 'off',
             $rule->until !== null && $rule->until->seconds <= $now => 'over',
             $rule->from !== null && $rule->from->seconds > $now => 'waiting',
@@ -29,7 +31,7 @@ final class AddressRow
         return [
             'address' => NormalForm::readable($row->address), 'kind' => $row->kind,
             'page' => $row->page === null ? null : ['id' => $row->page, 'name' => $row->name],
-            'leadsTo' => $row->kind === 'former' ? NormalForm::readable($row->page_address) : self::target($row),
+            'leadsTo' => $removed !== null ? $removed->target?->value : ($row->kind === 'former' ? NormalForm::readable($row->page_address) : self::target($row)),
             'targetName' => $row->target_name ?? ($row->kind === 'former' ? $row->name : null),
             'isLive' => $row->page === null ? null : (bool) $row->visible,
             'waits' => $row->waits,

@@ -6,6 +6,7 @@ namespace App\Store;
 
 use App\Models\Site;
 use Heronstem\Core\Address\NormalForm;
+use Heronstem\Core\Address\ReservedAddresses;
 use Illuminate\Database\ConnectionInterface;
 
 /** Every address that the site answers or ever answered, and every rule and every miss beside them: in order, a piece at a time. */
@@ -18,7 +19,7 @@ final readonly class AddressRows
     private const DAYS = 28;
 
     /** What a row can be, as facets name it. */
-    public const KINDS = ['page', 'also', 'former', 'one', 'branch', 'pattern', 'gone', 'bin', 'missed'];
+    public const KINDS = ['page', 'also', 'former', 'one', 'branch', 'pattern', 'gone', 'bin', 'removed', 'reserved', 'missed'];
 
     /** One row for each: the ledger, then rules that hold no address, then misses. */
     private const ALL = <<<'SQL'
@@ -29,30 +30,45 @@ final readonly class AddressRows
         union all
         select m.address, m.key, 'missed', null, null, m.first_at, null, null from missed_addresses m
         where m.site_id = ? and not m.ignored and not m.noise and not exists (select 1 from ledger l where l.site_id = m.site_id and l.key = m.key)
+        union all
+        select x.source, x.key, 'removed', null, null, x.removed_at, x.by_entry_id, null from removed_redirects x where x.site_id = ?
+        union all
+        select e.address, e.address, 'reserved', null, null, null, null, null from unnest(?::text[]) e (address)
         SQL;
 
     public function __construct(private ConnectionInterface $db)
     {
     }
 
+    /** @return list<mixed> what ALL asks for */
+    private static function bound(Site $site): array
+    {
+        return [$site->id, $site->id, $site->id, $site->id, PgArray::of(ReservedAddresses::all())];
+    }
+
     /**
-     * @param  array{text: string, kind: string, status: string, hits: string}  $filter  any part of address or note; kinds, states and answers with commas between
+     * @param  array{text: string, kind: string, status: string, hits: string, redirects: list<string>|null}  $filter  any part of address or note; kinds, states and origins with commas between; and only these redirects
      * @return array{int, array<string, int>, list<array<string, mixed>>} how many there are, how many of each kind whatever kind is asked for, and a piece of them
      */
     public function find(Site $site, array $filter, int $offset): array
     {
         [$where, $bound] = $this->where($filter);
-        $all = [$site->id, $site->id, $site->id];
+        $all = self::bound($site);
         $kinds = array_values(array_intersect(explode(',', $filter['kind']), self::KINDS));
         $counts = array_fill_keys(self::KINDS, 0);
         foreach ($this->db->select('select a.kind, count(*) as n from ('.self::ALL.") a left join redirect_rules r on r.id = a.rule left join pages p on p.id = a.page_id where $where group by a.kind", [...$all, ...$bound]) as $row) {
             $counts[$row->kind] = (int) $row->n;
         }
-        // Misses on their own are ranked: what was asked for most often comes first.
-        $order = $kinds === ['missed'] ? '(select coalesce(sum(m.hits), 0) from missed_hits m where m.site_id = '.$site->id.' and m.key = a.key and not m.bots) desc, a.key' : 'a.key, a.kind';
+        $order = match ($kinds) {
+            // Misses on their own are ranked: what was asked for most often comes first.
+            ['missed'] => '(select coalesce(sum(m.hits), 0) from missed_hits m where m.site_id = '.$site->id.' and m.key = a.key and not m.bots) desc, a.key',
+            // Patterns on their own stand as they are tried.
+            ['pattern'] => 'r.position, r.ulid',
+            default => 'a.key, a.kind',
+        };
         $of = $kinds === [] ? '' : ' and a.kind = any(?::text[])';
         $rows = $this->db->select('with a as materialized (select a.* from ('.self::ALL.") a left join redirect_rules r on r.id = a.rule left join pages p on p.id = a.page_id where $where$of order by $order limit ? offset ?)
-            select ".StoredRules::COLUMNS.', a.*, p.ulid as page, p.name, p.address as page_address, p.state, is_visible(p.state, p.from_at, p.until_at) as visible, w.name as waits, h.ulid as entry, h.sentence, t.name as target_name, t.address as target_address
+            select ".StoredRules::COLUMNS.', a.*, p.ulid as page, p.name, p.address as page_address, p.state, is_visible(p.state, p.from_at, p.until_at) as visible, w.name as waits, h.ulid as entry, h.sentence, t.name as target_name, t.address as target_address, (select x.rule from removed_redirects x where a.kind = \'removed\' and x.site_id = '.$site->id.' and x.by_entry_id is not distinct from a.by_entry_id and x.key = a.key limit 1) as removed
             from a left join redirect_rules r on r.id = a.rule left join pages p on p.id = a.page_id left join pages w on w.id = a.held_for_id left join history h on h.id = a.by_entry_id
             left join pages t on r.target like \'page %\' and t.ulid = substr(r.target, 6) order by '.$order, [...$all, ...$bound, ...($kinds === [] ? [] : [PgArray::of($kinds)]), self::PIECE, $offset]);
         $hits = $this->hits($site, array_values($rows));
@@ -69,8 +85,8 @@ final readonly class AddressRows
     {
         $base = rtrim($below, '/').'/';
         $rows = $this->db->select('select split_part(substr(a.key, ?), \'/\', 1) as segment, count(*) as n, count(*) filter (where position(\'/\' in substr(a.key, ?)) > 0) as below, max(a.kind) filter (where position(\'/\' in substr(a.key, ?)) = 0) as here
-            from ('.self::ALL.') a where a.key like ? and a.kind not in (\'pattern\', \'missed\') and length(a.key) >= ? group by 1 order by 1 limit ?',
-            [mb_strlen($base) + 1, mb_strlen($base) + 1, mb_strlen($base) + 1, $site->id, $site->id, $site->id, addcslashes($base, '%_\\').'%', mb_strlen($base) + 1, $limit]);
+            from ('.self::ALL.') a where a.key like ? and a.kind not in (\'pattern\', \'missed\', \'removed\', \'reserved\') and length(a.key) >= ? group by 1 order by 1 limit ?',
+            [mb_strlen($base) + 1, mb_strlen($base) + 1, mb_strlen($base) + 1, ...self::bound($site), addcslashes($base, '%_\\').'%', mb_strlen($base) + 1, $limit]);
 
         return array_map(static fn (\stdClass $row): array => ['segment' => $row->segment, 'below' => (int) $row->below, 'here' => $row->here], array_values($rows));
     }
@@ -82,7 +98,7 @@ final readonly class AddressRows
     }
 
     /**
-     * @param  array{text: string, kind: string, status: string, hits: string}  $filter
+     * @param  array{text: string, kind: string, status: string, hits: string, redirects: list<string>|null}  $filter
      * @return array{string, list<mixed>}
      */
     private function where(array $filter): array
@@ -100,8 +116,14 @@ final readonly class AddressRows
             'waiting' => 'r.from_at > now()',
             'front' => 'r.in_front',
             'by-hand' => "r.origin = 'hand'",
+            'from-change' => "(r.origin like 'change%' or a.kind = 'former')",
+            'from-import' => "r.origin like 'import%'",
             default => null,
         }, explode(',', $filter['status'])))];
+        if ($filter['redirects'] !== null) {
+            $parts[] = 'r.ulid = any(?::text[])';
+            $bound[] = PgArray::of($filter['redirects']);
+        }
         if ($filter['hits'] === 'never') {
             $parts[] = 'r.id is not null and not exists (select 1 from redirect_hits h where h.site_id = r.site_id and h.rule = r.ulid)';
         }

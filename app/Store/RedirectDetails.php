@@ -15,7 +15,7 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 /** Everything about one redirect. */
 final readonly class RedirectDetails
 {
-    /** Most referring hosts, and most pages that link there. */
+    /** Most pages that link there, and most redirects that lead to the same. */
     private const MOST = 20;
 
     public function __construct(private ConnectionInterface $db)
@@ -29,28 +29,14 @@ final readonly class RedirectDetails
     public function of(Site $site, string $redirect, \Closure $resolve): array
     {
         $rule = (new StoredRules($this->db, $site))->named([$redirect])[$redirect] ?? throw new NotFoundHttpException('There is no such redirect on this site. It may have been removed; reload the addresses.');
+        $hits = new HitCounts($this->db, 'redirect_hits', 'rule');
 
         return [
             'redirect' => RuleReader::written($rule), 'sample' => $rule->sample(),
             'way' => $resolve($rule->sample())->toArray(),
-            'days' => $this->days($site, $rule), 'referrers' => $this->referrers($site, $rule), 'links' => $this->links($site, $rule),
+            'days' => $hits->days($site, $rule->id), 'referrers' => $hits->referrers($site, $rule->id), 'links' => $this->links($site, $rule),
             'sameTarget' => $this->sameTarget($site, $rule),
         ];
-    }
-
-    /** @return list<array{day: string, hits: int, bots: int}> */
-    private function days(Site $site, Rule $rule): array
-    {
-        return array_map(static fn (\stdClass $row): array => ['day' => $row->day, 'hits' => (int) $row->hits, 'bots' => (int) $row->bots], array_values($this->db->select(
-            'select d::date::text as day, coalesce(sum(h.hits) filter (where not h.bots), 0) as hits, coalesce(sum(h.hits) filter (where h.bots), 0) as bots
-             from generate_series(current_date - 41, current_date, interval \'1 day\') d left join redirect_hits h on h.site_id = ? and h.rule = ? and h.day = d::date group by d order by d', [$site->id, $rule->id])));
-    }
-
-    /** @return list<array{host: string, hits: int}> */
-    private function referrers(Site $site, Rule $rule): array
-    {
-        return array_map(static fn (\stdClass $row): array => ['host' => $row->referrer, 'hits' => (int) $row->hits], array_values($this->db->select(
-            'select referrer, sum(hits) as hits from redirect_hits where site_id = ? and rule = ? and not bots group by referrer order by hits desc, referrer limit '.self::MOST, [$site->id, $rule->id])));
     }
 
     /** @return list<array{id: string, name: string}> pages whose words link to the address as it is written */

@@ -67,6 +67,7 @@ final readonly class StoredRules implements Rules
         }
         $this->db->delete('delete from redirect_rules where site_id = ? and ulid = any(?::text[])', [$this->site->id, PgArray::of(array_map(static fn (RuleDifference $each): string => $each->rule, $differences))]);
         $this->insert(array_values(array_filter(array_map(static fn (RuleDifference $each): ?Rule => $each->after, $differences))), $entry);
+        (new RemovedRules($this->db, $this->site))->note($differences, $entry);
         foreach ($differences as $difference) {
             if ($difference->before?->claims() === false || $difference->after?->claims() === false) {
                 $this->db->update('update sites set rules_version = rules_version + 1 where id = ?', [$this->site->id]);

@@ -11,6 +11,12 @@ final class ReservedAddresses
 
     private const BELOW = ['/.well-known', '/_site', '/_files', '/_editor', '/_account'];
 
+    /** @return list<string> as people read them: with a star for whatever is below or within */
+    public static function all(): array
+    {
+        return [...self::EXACT, '/sitemap*.xml', ...array_map(static fn (string $root): string => "$root/*", self::BELOW)];
+    }
+
     public static function includes(Address $address): bool
     {
         $path = strtolower($address->path);

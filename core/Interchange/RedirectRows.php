@@ -24,20 +24,18 @@ final class RedirectRows
 
     private int $count = 0;
 
-    /**
-     * @param  \Closure(string): ?string  $pageAt  identity of the page at the key of an address
-     * @param  string  $seed  for identities of the rules: one for each import
-     */
-    public function __construct(private readonly RuleReader $reader, private readonly OwnAddress $own, private readonly \Closure $pageAt, private readonly string $seed)
+    /** @param  string  $seed  for identities of the rules: one for each import */
+    public function __construct(private readonly RuleReader $reader, private readonly OwnAddress $own, private readonly string $seed)
     {
     }
 
     /**
-     * @param  array<string, string>  $fields  as Table gives them
+     * @param  array<string, string>  $fields  as RedirectFile gives them
+     * @param  array<string, string>  $pages  identities of pages by the keys of their addresses
      *
      * @throws Refusal naming the column, with the reason and a way out
      */
-    public function read(array $fields, int $line): Rule
+    public function read(array $fields, int $line, array $pages = []): Rule
     {
         $source = $fields['source'] ?? '';
         if (isset($fields['refused'])) {
@@ -54,7 +52,7 @@ final class RedirectRows
             'isOn' => self::flag($fields, 'isOn', true), 'inFront' => self::flag($fields, 'inFront', false), 'position' => (int) ($fields['position'] ?? 0), 'note' => $fields['note'] ?? '', 'origin' => "import {$this->seed}",
         ];
         if ($given['answer'] !== '410') {
-            $given['leadsTo'] = $this->target($fields['target'] ?? '');
+            $given['leadsTo'] = $this->target($fields['target'] ?? '', $pages);
         }
         if ($given['answer'] === 'pause') {
             $given['pause'] = ['seconds' => (int) self::else($fields, 'seconds', '5'), 'message' => $this->message($fields['message'] ?? '')];
@@ -97,15 +95,18 @@ final class RedirectRows
         ];
     }
 
-    /** @return array<string, string> */
-    private function target(string $typed): array
+    /**
+     * @param  array<string, string>  $pages
+     * @return array<string, string>
+     */
+    private function target(string $typed, array $pages): array
     {
         if (preg_match('/^(page|file|address):(.*)$/s', $typed, $found) === 1) {
             return [$found[1] => $found[2]];
         }
         $own = $this->own->in($typed);
         $rest = OwnAddress::rest($typed);
-        $page = $own === null || $rest !== '' ? null : ($this->pageAt)($own->key);
+        $page = $own === null || $rest !== '' ? null : $pages[$own->key] ?? null;
 
         return match (true) {
             $page !== null => ['page' => $page],

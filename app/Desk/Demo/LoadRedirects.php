@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Desk\Demo;
 
 use App\Desk\ApplyChanges;
+use App\Desk\ImportRedirects;
+use App\Models\HistoryEntry;
 use App\Models\Page;
 use App\Models\Site;
 use App\Models\User;
@@ -22,7 +24,7 @@ final readonly class LoadRedirects
 
     private const HOSTS = ['', '', '', 'islands.example', 'hallin-bus.example', 'walks.example'];
 
-    public function __construct(private ConnectionInterface $db, private ApplyChanges $apply)
+    public function __construct(private ConnectionInterface $db, private ApplyChanges $apply, private ImportRedirects $import)
     {
     }
 
@@ -31,10 +33,13 @@ final readonly class LoadRedirects
         if (! is_file("$folder/redirects.json")) {
             return;
         }
-        ['redirects' => $redirects, 'missed' => $missed] = json_decode((string) file_get_contents("$folder/redirects.json"), true, flags: JSON_THROW_ON_ERROR);
+        ['lists' => $lists, 'redirects' => $redirects, 'missed' => $missed] = json_decode((string) file_get_contents("$folder/redirects.json"), true, flags: JSON_THROW_ON_ERROR);
         mt_srand(20261125);
         foreach ($redirects as $redirect) {
             $this->make($redirect, $site, $by);
+        }
+        foreach ($lists as $list) {
+            $this->bringIn($list, (string) file_get_contents("$folder/lists/{$list['file']}"), $site, $by);
         }
         foreach ($missed as $address => $often) {
             $key = NormalForm::key($address, $site->rules());
@@ -42,6 +47,32 @@ final readonly class LoadRedirects
             foreach ($this->hits($often / 3) as [$day, $host, $hits]) {
                 $this->db->insert('insert into missed_hits (site_id, key, day, referrer, hits) values (?, ?, current_date - ?::int, ?, ?)', [$site->id, $key, $day, $host, $hits]);
             }
+        }
+    }
+
+    /** @param  array{days: int, file: string, note: string, hits: int}  $list  hits a day of the most used; the others less */
+    private function bringIn(array $list, string $text, Site $site, User $by): void
+    {
+        $seed = (string) Str::ulid();
+        foreach ($this->import->make($site, $by, $text, $seed, $this->import->look($site, $text, $seed), $list['note']) as $entry) {
+            $this->dateBack($entry, $list['days'], $site);
+            foreach (array_column($this->db->select('select ulid from redirect_rules where by_entry_id = ? order by id', [$entry->id]), 'ulid') as $n => $rule) {
+                $this->count($site, $rule, $list['hits'] / (1 + $n % 7));
+            }
+        }
+    }
+
+    private function dateBack(HistoryEntry $entry, int $days, Site $site): void
+    {
+        $then = Carbon::now($site->zone)->subDays($days)->setTime(9 + $days % 8, 10)->utc()->toIso8601ZuluString();
+        $this->db->update('update ledger set since = ? where by_entry_id = ?', [$then, $entry->id]);
+        $this->db->update('update redirect_rules set made_at = ? where by_entry_id = ?', [$then, $entry->id]);
+    }
+
+    private function count(Site $site, string $rule, float $aDay): void
+    {
+        foreach ($this->hits($aDay) as [$day, $host, $hits]) {
+            $this->db->insert('insert into redirect_hits (site_id, rule, day, referrer, hits) values (?, ?, current_date - ?::int, ?, ?)', [$site->id, $rule, $day, $host, $hits]);
         }
     }
 
@@ -58,12 +89,8 @@ final readonly class LoadRedirects
         }
         $batch = (new ChangeReader($site->rules(), $site->zone))->batch([['kind' => 'make-redirect', 'redirect' => $id] + $fields]);
         $entry = $this->apply->apply($site, $by, $batch, note: $fields['note']);
-        $then = Carbon::now($site->zone)->subDays($redirect['days'])->setTime(9 + $redirect['days'] % 8, 10)->utc()->toIso8601ZuluString();
-        $this->db->update('update ledger set since = ? where by_entry_id = ?', [$then, $entry->id]);
-        $this->db->update('update redirect_rules set made_at = ? where ulid = ?', [$then, $id]);
-        foreach ($this->hits($redirect['hits']) as [$day, $host, $hits]) {
-            $this->db->insert('insert into redirect_hits (site_id, rule, day, referrer, hits) values (?, ?, current_date - ?::int, ?, ?)', [$site->id, $id, $day, $host, $hits]);
-        }
+        $this->dateBack($entry, $redirect['days'], $site);
+        $this->count($site, $id, $redirect['hits']);
     }
 
     /** @return iterable<array{int, string, int}> days ago, referring host, hits; more at weekends, and each host once a day */

@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace App\Http\Api;
 
 use App\Desk\CountHits;
+use App\Desk\MatchAddresses;
 use App\Desk\Permission;
 use App\Desk\RedirectFindings;
 use App\Desk\Resolvers;
 use App\Models\Site;
 use App\Store\AddressRows;
-use App\Store\NearAddresses;
+use App\Store\MissedDetails;
 use App\Store\RedirectDetails;
-use Heronstem\Core\Address\NormalForm;
 use Heronstem\Core\Redirect\Resolution;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -29,20 +29,28 @@ final readonly class AddressesController
     /** Most segments of one answer. */
     private const MOST_SEGMENTS = 500;
 
-    public function __construct(private Permission $permission, private AddressRows $rows, private Resolvers $resolvers, private CountHits $count, private RedirectDetails $details, private NearAddresses $near, private RedirectFindings $findings)
+    public function __construct(private Permission $permission, private AddressRows $rows, private Resolvers $resolvers, private CountHits $count, private RedirectDetails $details, private MatchAddresses $match, private RedirectFindings $findings, private MissedDetails $missed)
     {
     }
 
-    #[OA\Get(path: '/sites/{site}/addresses', operationId: 'addresses', description: 'Every address the site answers or ever answered, rules that hold none, and misses; in order, a hundred at a time.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'text', description: 'any part of an address, a note or the name of the page', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'kind', description: 'page, also, former, one, branch, pattern, gone, bin, missed; commas between', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'status', description: 'off, over, waiting, front, by-hand; commas between', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'hits', in: 'query', schema: new OA\Schema(type: 'string', enum: ['never'])), new OA\Parameter(name: 'offset', in: 'query', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Addresses')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/addresses', operationId: 'addresses', description: 'Every address the site answers or ever answered, rules that hold none, and misses; in order, a hundred at a time.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'text', description: 'any part of an address, a note or the name of the page', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'kind', description: 'page, also, former, one, branch, pattern, gone, bin, removed, reserved, missed; commas between', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'status', description: 'off, over, waiting, front, by-hand, from-change, from-import; commas between', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'finding', description: 'redirects with a finding of these kinds, commas between; or any', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'hits', in: 'query', schema: new OA\Schema(type: 'string', enum: ['never'])), new OA\Parameter(name: 'offset', in: 'query', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Addresses')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function index(Request $request, Site $site): JsonResponse
     {
         $this->permission->toSee(Signed::in($request), $site);
         $this->count->count();
-        $filter = ['text' => mb_substr($request->string('text')->trim()->value(), 0, 200), 'kind' => $request->string('kind')->value(), 'status' => $request->string('status')->value(), 'hits' => $request->string('hits')->value()];
+        $filter = ['text' => mb_substr($request->string('text')->trim()->value(), 0, 200), 'kind' => $request->string('kind')->value(), 'status' => $request->string('status')->value(), 'hits' => $request->string('hits')->value(), 'redirects' => $this->found($site, $request->string('finding')->value())];
         $offset = max(0, $request->integer('offset'));
         [$total, $counts, $rows] = $this->rows->find($site, $filter, $offset);
 
         return new JsonResponse(['total' => $total, 'counts' => $counts, 'offset' => $offset, 'rows' => $rows]);
+    }
+
+    /** @return list<string>|null redirects with a finding of these kinds, or of any; null where nothing is asked for */
+    private function found(Site $site, string $kinds): ?array
+    {
+        $of = $kinds === '' ? [] : array_filter($this->findings->of($site), static fn (array $finding): bool => $kinds === 'any' || in_array($finding['kind'], explode(',', $kinds), true));
+
+        return $kinds === '' ? null : array_values(array_unique(array_column($of, 'redirect')));
     }
 
     #[OA\Get(path: '/sites/{site}/addresses/below', operationId: 'addressesBelow', description: 'What stands below an address, by its next segment.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'address', in: 'query', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/Segment'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
@@ -71,7 +79,16 @@ final readonly class AddressesController
     {
         $this->permission->toSee(Signed::in($request), $site);
 
-        return new JsonResponse(array_map(static fn (\stdClass $page): array => ['id' => $page->id, 'name' => $page->name, 'address' => NormalForm::readable($page->address), 'confidence' => round((float) $page->near, 3)], $this->near->to($request->string('address')->value(), $site)));
+        return new JsonResponse($this->match->near($site, $request->string('address')->value()));
+    }
+
+    #[OA\Get(path: '/sites/{site}/addresses/missed', operationId: 'missed', description: 'How often a missed address was asked for, by day and by the host that visitors came from.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'address', in: 'query', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/MissedDetail')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function missed(Request $request, Site $site): JsonResponse
+    {
+        $this->permission->toSee(Signed::in($request), $site);
+        $this->count->count();
+
+        return new JsonResponse($this->missed->of($site, $request->string('address')->value()));
     }
 
     #[OA\Post(path: '/sites/{site}/addresses/ignored', operationId: 'ignoreMissed', description: 'Leaves a missed address out of the list from now on.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['address'], type: 'object', properties: [new OA\Property('address', type: 'string')])), responses: [new OA\Response(response: 204, description: 'Done'), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]

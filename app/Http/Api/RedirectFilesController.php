@@ -81,4 +81,13 @@ final readonly class RedirectFilesController
             }
         }, 200, ['Content-Type' => $type, 'Content-Disposition' => "attachment; filename=\"$name\""]);
     }
+
+    #[OA\Get(path: '/sites/{site}/redirects-not-carried', operationId: 'notCarried', description: 'What the files for a web server cannot carry, in sentences.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'server', in: 'query', required: true, schema: new OA\Schema(type: 'string', enum: ['nginx', 'apache']))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(type: 'string'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function notCarried(Request $request, Site $site): JsonResponse
+    {
+        $this->permission->toSee(Signed::in($request), $site);
+        $given = $request->validate(['server' => ['required', 'in:nginx,apache']]);
+
+        return new JsonResponse($given['server'] === 'nginx' ? $this->export->nginx($site)->notes() : $this->export->apache($site)->notes());
+    }
 }

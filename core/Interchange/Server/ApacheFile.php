@@ -154,6 +154,6 @@ final class ApacheFile
         }
         preg_match_all('/"((?:[^"\\\\]|\\\\.)*)"|(\S+)/', trim($line), $found, PREG_SET_ORDER);
 
-        return array_map(static fn (array $word): string => isset($word[2]) ? $word[2] : str_replace('\"', '"', $word[1]), $found);
+        return array_map(static fn (array $word): string => $word[2] ?? str_replace('\"', '"', $word[1] ?? ''), $found);
     }
 }

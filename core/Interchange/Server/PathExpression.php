@@ -96,7 +96,7 @@ final readonly class PathExpression
                 $captures += $catches ? [++$count => $caught] : [];
                 $caught++;
             } elseif (preg_match('#^(?:\\\\([^A-Za-z0-9])|([^.*+?()\[\]{}|^$\\\\]))(\?)?#', $inner, $found) === 1) {
-                $sign = $found[1] !== '' ? $found[1] : $found[2];
+                $sign = ($found[1] ?? '').($found[2] ?? '');
                 $sign = preg_match('/[:*+?(){}\\\\]/', $sign) === 1 ? "\\$sign" : $sign;
                 $out .= isset($found[3]) ? "{{$sign}}?" : $sign;
             } else {

@@ -64,7 +64,7 @@ final class ServerRules
         $sources = [];
         foreach ($this->written(RuleReach::One) as $rule) {
             if ($rule->query === QueryHandling::Match) {
-                $this->first[] = $this->ofQuery($rule);
+                array_push($this->first, ...$this->ofQuery($rule));
             } else {
                 $sources[] = $rule->source;
                 if ($rule->inFront) {
@@ -72,7 +72,6 @@ final class ServerRules
                 }
             }
         }
-        $this->first = array_values(array_filter($this->first));
         $sources = [...$sources, ...array_values([...$former])];
         foreach ($sources as $source) {
             $this->exactly($source, $this->exact);
@@ -211,11 +210,12 @@ final class ServerRules
         }
     }
 
-    private function ofQuery(Rule $rule): ?ServerEntry
+    /** @return list<ServerEntry> */
+    private function ofQuery(Rule $rule): array
     {
         $answer = $this->answered("{$rule->sample()}&".ServerAnswer::MARK, self::asked($rule));
 
-        return $answer === null ? null : new ServerEntry($rule->source, preg_quote(self::bare($rule->source)) ?: '/', 0, $answer, self::asked($rule));
+        return $answer === null ? [] : [new ServerEntry($rule->source, preg_quote(self::bare($rule->source)) ?: '/', 0, $answer, self::asked($rule))];
     }
 
     /**

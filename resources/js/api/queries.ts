@@ -81,7 +81,7 @@ export const goToQuery = (site: string, text: string) =>
 
 export const filesQuery = (site: string, text: string, pictures: boolean) => queryOptions({ queryKey: keys.files(site, text, pictures), queryFn: ({ signal }) => answered(api.GET('/sites/{site}/files', { params: { path: { site }, query: { text, ...(pictures ? { pictures: true } : {}) } }, signal })), placeholderData: previous => previous })
 
-export type AddressFilter = { text?: string | undefined; kind?: string | undefined; status?: string | undefined; hits?: 'never' | undefined }
+export type AddressFilter = { text?: string | undefined; kind?: string | undefined; status?: string | undefined; hits?: 'never' | undefined; finding?: string | undefined }
 
 export const addressesQuery = (site: string, filter: AddressFilter, offset: number) =>
     queryOptions({

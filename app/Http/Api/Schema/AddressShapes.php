@@ -17,7 +17,7 @@ use OpenApi\Attributes as OA;
     new OA\Property('pause', required: ['seconds', 'message'], type: 'object', nullable: true, properties: [new OA\Property('seconds', type: 'integer'), new OA\Property('message', ref: '#/components/schemas/Document')]),
 ])]
 #[OA\Schema(schema: 'AddressRow', required: ['address', 'kind', 'page', 'leadsTo', 'targetName', 'isLive', 'waits', 'redirect', 'state', 'since', 'entry', 'sentence', 'hits'], properties: [
-    new OA\Property('address', type: 'string'), new OA\Property('kind', type: 'string', enum: ['page', 'also', 'former', 'one', 'branch', 'pattern', 'gone', 'bin', 'missed']),
+    new OA\Property('address', type: 'string'), new OA\Property('kind', type: 'string', enum: ['page', 'also', 'former', 'one', 'branch', 'pattern', 'gone', 'bin', 'removed', 'reserved', 'missed']),
     new OA\Property('page', required: ['id', 'name'], type: 'object', nullable: true, properties: [new OA\Property('id', type: 'string'), new OA\Property('name', type: 'string')]),
     new OA\Property('leadsTo', description: 'address or URL it sends to', type: 'string', nullable: true), new OA\Property('targetName', type: 'string', nullable: true), new OA\Property('isLive', type: 'boolean', nullable: true),
     new OA\Property('waits', description: 'page in the bin that it is kept for', type: 'string', nullable: true), new OA\Property('redirect', ref: '#/components/schemas/Redirect', nullable: true),
@@ -28,7 +28,12 @@ use OpenApi\Attributes as OA;
     new OA\Property('total', type: 'integer'), new OA\Property('counts', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'integer')), new OA\Property('offset', type: 'integer'),
     new OA\Property('rows', type: 'array', items: new OA\Items(ref: '#/components/schemas/AddressRow')),
 ])]
-#[OA\Schema(schema: 'NearPage', required: ['id', 'name', 'address', 'confidence'], properties: [new OA\Property('id', type: 'string'), new OA\Property('name', type: 'string'), new OA\Property('address', type: 'string'), new OA\Property('confidence', type: 'number')])]
+#[OA\Schema(schema: 'NearPage', required: ['id', 'name', 'address', 'confidence', 'why'], properties: [new OA\Property('id', type: 'string'), new OA\Property('name', type: 'string'), new OA\Property('address', type: 'string'), new OA\Property('confidence', description: 'of the likeliest alone', type: 'number', nullable: true), new OA\Property('why', type: 'string')])]
+#[OA\Schema(schema: 'MissedDetail', required: ['days', 'referrers'], properties: [
+    new OA\Property('days', type: 'array', items: new OA\Items(ref: '#/components/schemas/HitDay')), new OA\Property('referrers', type: 'array', items: new OA\Items(ref: '#/components/schemas/Referrer')),
+])]
+#[OA\Schema(schema: 'HitDay', required: ['day', 'hits', 'bots'], properties: [new OA\Property('day', type: 'string'), new OA\Property('hits', type: 'integer'), new OA\Property('bots', type: 'integer')])]
+#[OA\Schema(schema: 'Referrer', required: ['host', 'hits'], properties: [new OA\Property('host', type: 'string'), new OA\Property('hits', type: 'integer')])]
 #[OA\Schema(schema: 'RedirectFinding', required: ['kind', 'redirect', 'source', 'other', 'page', 'isSure', 'days', 'steps', 'mend'], properties: [
     new OA\Property('kind', type: 'string', enum: ['loop', 'chain', 'never-fires', 'hides-page', 'dead-target', 'gone-target', 'not-https', 'expired', 'idle', 'doubled']), new OA\Property('redirect', type: 'string'), new OA\Property('source', type: 'string'),
     new OA\Property('other', description: 'the redirect that covers it, comes next, or does the same', required: ['id', 'source'], type: 'object', nullable: true, properties: [new OA\Property('id', type: 'string'), new OA\Property('source', type: 'string')]),
@@ -49,8 +54,8 @@ use OpenApi\Attributes as OA;
 #[OA\Schema(schema: 'Segment', required: ['segment', 'below', 'here'], properties: [new OA\Property('segment', type: 'string'), new OA\Property('below', type: 'integer'), new OA\Property('here', description: 'what answers at the segment itself', type: 'string', nullable: true)])]
 #[OA\Schema(schema: 'RedirectDetail', required: ['redirect', 'sample', 'way', 'days', 'referrers', 'links', 'sameTarget'], properties: [
     new OA\Property('redirect', ref: '#/components/schemas/Redirect'), new OA\Property('sample', type: 'string'), new OA\Property('way', ref: '#/components/schemas/Explanation'),
-    new OA\Property('days', type: 'array', items: new OA\Items(required: ['day', 'hits', 'bots'], type: 'object', properties: [new OA\Property('day', type: 'string'), new OA\Property('hits', type: 'integer'), new OA\Property('bots', type: 'integer')])),
-    new OA\Property('referrers', type: 'array', items: new OA\Items(required: ['host', 'hits'], type: 'object', properties: [new OA\Property('host', type: 'string'), new OA\Property('hits', type: 'integer')])),
+    new OA\Property('days', type: 'array', items: new OA\Items(ref: '#/components/schemas/HitDay')),
+    new OA\Property('referrers', type: 'array', items: new OA\Items(ref: '#/components/schemas/Referrer')),
     new OA\Property('links', type: 'array', items: new OA\Items(required: ['id', 'name'], type: 'object', properties: [new OA\Property('id', type: 'string'), new OA\Property('name', type: 'string')])),
     new OA\Property('sameTarget', type: 'array', items: new OA\Items(required: ['id', 'source', 'note'], type: 'object', properties: [new OA\Property('id', type: 'string'), new OA\Property('source', type: 'string'), new OA\Property('note', type: 'string')])),
 ])]

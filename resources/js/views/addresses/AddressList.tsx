@@ -1,7 +1,10 @@
 import { useVirtualizer } from '@tanstack/react-virtual'
 import clsx from 'clsx'
-import { useEffect, useRef, type KeyboardEvent } from 'react'
+import { TriangleAlert } from 'lucide-react'
+import { useEffect, useMemo, useRef, type KeyboardEvent } from 'react'
+import type { Schemas } from '../../api/client'
 import { ago } from '../../ui/time'
+import { findingOfRow } from './findingWords'
 import { Spark } from './Spark'
 import type { Addresses } from './useAddresses'
 import { answerWords, key, type Row } from './words'
@@ -9,7 +12,7 @@ import { answerWords, key, type Row } from './words'
 const ROW = 32
 
 /** The addresses in order, one a row; read a hundred at a time as they come into sight. */
-export function AddressList({ addresses, active, narrow, onActive }: { addresses: Addresses; active: string | undefined; narrow: boolean; onActive: (row: Row) => void }) {
+export function AddressList({ addresses, findings, active, narrow, onActive }: { addresses: Addresses; findings: Schemas['RedirectFinding'][]; active: string | undefined; narrow: boolean; onActive: (row: Row) => void }) {
     const { rows, total, more, isFetching, error } = addresses
     const scroller = useRef<HTMLDivElement>(null)
     const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 8 })
@@ -18,6 +21,7 @@ export function AddressList({ addresses, active, narrow, onActive }: { addresses
     useEffect(() => {
         if (last >= rows.length - 20) more?.()
     }, [last, more, rows.length])
+    const found = useMemo(() => findings.reduce((by, each) => by.set(each.redirect, [...(by.get(each.redirect) ?? []), findingOfRow[each.kind]]), new Map<string, string[]>()), [findings])
     const at = rows.findIndex(row => key(row) === active)
     const typed = (event: KeyboardEvent) => {
         const to = event.key === 'ArrowDown' ? at + 1 : event.key === 'ArrowUp' ? at - 1 : event.key === 'Home' ? 0 : event.key === 'End' ? rows.length - 1 : null
@@ -43,13 +47,13 @@ export function AddressList({ addresses, active, narrow, onActive }: { addresses
                         return (
                             <div key={key(row)} id={`address-${index}`} role="row" aria-rowindex={index + 1} aria-selected={isActive} onClick={() => onActive(row)} style={{ transform: `translateY(${start}px)` }} className={clsx('absolute inset-x-0 grid h-8 cursor-default items-center gap-x-3.5 px-4', columns, isActive ? 'bg-heron-soft shadow-[inset_3px_0_var(--heron)]' : 'hover:bg-sunk')}>
                                 <span role="gridcell" className={clsx('truncate font-mono text-[13px]', row.kind === 'page' ? 'text-ink' : 'text-ink-2')}>{row.address}{row.redirect?.reach === 'branch' && <span className="text-ink-3">/…</span>}</span>
-                                <span role="gridcell" className={clsx('truncate text-[13px]', row.state !== null && row.state !== 'on' ? 'text-ink-3' : row.kind === 'missed' || row.kind === 'gone' ? 'text-berry' : row.kind === 'page' || row.kind === 'also' ? 'text-reed' : 'text-ink-2')}>{answerWords(row)}</span>
+                                <span role="gridcell" className={clsx('truncate text-[13px]', row.state !== null && row.state !== 'on' ? 'text-ink-3' : row.kind === 'missed' || row.kind === 'gone' ? 'text-berry' : row.kind === 'page' || row.kind === 'also' ? 'text-reed' : 'text-ink-2')}>{answerWords(row)}{row.kind !== 'removed' && found.has(row.redirect?.id ?? '') && <Finding words={found.get(row.redirect?.id ?? '') ?? []} />}</span>
                                 {!narrow && <span role="gridcell" className="truncate text-[13px]">{row.page !== null && row.kind !== 'former' ? row.page.name : (row.targetName ?? <span className="font-mono">{row.leadsTo ?? ''}</span>)}{row.targetName !== null && row.leadsTo !== null && <span className="font-mono text-[12px] text-ink-3"> {row.leadsTo}</span>}</span>}
                                 <span role="gridcell" className="text-[13px] text-ink-2">{row.hits.length > 0 ? <Spark hits={row.hits} /> : row.redirect !== null ? <span className="text-ink-3">none</span> : ''}</span>
                                 {!narrow && (
                                     <>
                                         <span role="gridcell" className="truncate text-[13px] text-ink-2">{row.redirect?.note ?? ''}</span>
-                                        <span role="gridcell" className="truncate text-right text-[13px] text-ink-3">{row.since === null ? '' : ago(row.since)}</span>
+                                        <span role="gridcell" title={row.sentence?.replaceAll('*', '')} className="truncate text-right text-[13px] text-ink-3">{row.since === null ? '' : ago(row.since)}</span>
                                     </>
                                 )}
                             </div>
@@ -60,4 +64,9 @@ export function AddressList({ addresses, active, narrow, onActive }: { addresses
             </div>
         </>
     )
+}
+
+/** A mark at what somebody should look at, which says what it is. */
+function Finding({ words }: { words: string[] }) {
+    return <span title={words.join(', ')} className="ml-1.5 inline-block align-[-2px] text-amber"><TriangleAlert size={14} aria-hidden /><span className="sr-only">, {words.join(', ')}</span></span>
 }

@@ -1,5 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
-import { useState } from 'react'
+import { useRef } from 'react'
 import { toast } from 'sonner'
 import { answered, api } from '../../api/client'
 import { keys } from '../../api/queries'
@@ -8,32 +8,39 @@ import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
 import { fileLook, inputLook } from '../../ui/Field'
 import { Modal } from '../../ui/Modal'
+import { useKept } from '../../ui/useKept'
 
 /** Brings redirects in from a table: looked over row by row, then only the good rows are made, or nothing. */
 export function BringIn({ onClose }: { onClose: () => void }) {
     const site = useSite()
     const queries = useQueryClient()
-    const [text, setText] = useState('')
-    const ask = (make?: 'good') => answered(api.POST('/sites/{site}/redirects-import', { params: { path: { site: site.key } }, body: { text, ...(make === undefined ? {} : { make }) } }))
+    const [text, setText] = useKept(`heronstem import ${site.key}`, '')
+    const stop = useRef<AbortController>(null)
+    const ask = (make?: 'good') => {
+        stop.current = new AbortController()
+        return answered(api.POST('/sites/{site}/redirects-import', { params: { path: { site: site.key } }, body: { text, ...(make === undefined ? {} : { make }) }, signal: stop.current.signal }))
+    }
     const look = useMutation({ mutationFn: () => ask() })
     const make = useMutation({
         mutationFn: () => ask('good'),
         onSuccess: async done => {
             await queries.invalidateQueries({ queryKey: keys.site(site.key) })
-            toast.success(`Made ${count(done.good, 'redirect')}. The history takes them back.`)
+            toast.success(`Made ${count(done.good, 'redirect')}${done.entries.length > 1 ? ` in ${done.entries.length} changes` : ''}. The history takes them back.`)
+            setText(null)
             onClose()
         },
     })
     const found = look.data
     const problem = look.error ?? make.error
     return (
-        <Modal open onClose={onClose} title="Bring redirects in" says="A table with columns named address, leads to, answer, note and so on, in any order; or just old and new address. CSV with any delimiter, or JSON Lines. Nothing is made before you have seen what cannot be." width={700}>
+        <Modal open onClose={onClose} title="Bring redirects in" says="A table with columns named address, leads to, answer, note and so on, in any order, or just old and new address: CSV with any delimiter, or JSON Lines. Or the redirects of an nginx or Apache configuration. Nothing is made before you have seen what cannot be." width={700}>
             <textarea aria-label="Table of redirects" rows={7} value={text} onChange={event => { setText(event.target.value); look.reset() }} placeholder={'address,leads to,answer,note\n/spring,/travel/fares,302,Bus adverts'} className={`${inputLook} font-mono text-[13px]`} />
             <div className="mt-2 flex flex-wrap items-center justify-between gap-2">
-                <input type="file" aria-label="File of redirects" accept=".csv,.tsv,.txt,.jsonl,.ndjson" onChange={event => void event.target.files?.[0]?.arrayBuffer().then(bytes => { setText(decoded(bytes)); look.reset() })} className={fileLook} />
+                <input type="file" aria-label="File of redirects" accept=".csv,.tsv,.txt,.jsonl,.ndjson,.conf,.map,.htaccess" onChange={event => void event.target.files?.[0]?.arrayBuffer().then(bytes => { setText(decoded(bytes)); look.reset() })} className={fileLook} />
                 <span className="flex gap-2"><Button onClick={onClose}>Let it be</Button><Button look={found === undefined ? 'main' : 'plain'} disabled={text.trim() === '' || look.isPending} onClick={() => look.mutate()}>Look it over</Button>{found !== undefined && found.good > 0 && <Button look="main" disabled={make.isPending} onClick={() => make.mutate()}>Make {count(found.good, 'redirect')}</Button>}</span>
             </div>
-            {problem !== null && <p role="alert" className="mt-2 text-berry">{problem.message}</p>}
+            {(look.isPending || make.isPending) && <p role="status" className="mt-2 flex items-center gap-3 text-ink-2">{make.isPending ? `Making ${count(found?.good ?? 0, 'redirect')}…` : `Looking over ${count(text.split('\n').length, 'line')}…`}{look.isPending && <Button look="quiet" onClick={() => stop.current?.abort()}>Stop</Button>}</p>}
+            {problem !== null && problem.name !== 'AbortError' && <p role="alert" className="mt-2 text-berry">{problem.message}</p>}
             {found !== undefined && (
                 <div className="mt-3 border-t border-line pt-3" role="status">
                     <p><b className="font-semibold text-reed">{count(found.good, 'row')} can be made</b>{found.bad > 0 && <>, <b className="font-semibold text-berry">{count(found.bad, 'row')} cannot</b></>}.</p>

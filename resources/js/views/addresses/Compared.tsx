@@ -6,37 +6,47 @@ import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { shortDate } from '../../ui/time'
 
-/** Redirects that lead to the same, side by side: which of the posters brings people? */
+const DAYS = 28
+
+/** Redirects that lead to the same, one above the other day by day and on one scale: which of the posters brings people? */
 export function Compared({ own, source, others }: { own: string; source: string; others: Schemas['RedirectDetail']['sameTarget'] }) {
     const site = useSite()
     const [isShown, show] = useState(false)
+    const [left, leave] = useState<string[]>([])
     const all = [{ id: own, source, note: '' }, ...others]
     const details = useQueries({ queries: all.map(each => ({ ...redirectQuery(site.key, each.id), enabled: isShown })) })
     if (others.length === 0) return null
-    const weeks = details.map(({ data }) => byWeek(data?.days ?? []))
-    const top = Math.max(1, ...weeks.flatMap(each => each.map(week => week.hits)))
+    const compared = all.map((each, n) => ({ ...each, days: (details[n]?.data?.days ?? []).slice(-DAYS), isLeft: left.includes(each.id) }))
+    const top = Math.max(1, ...compared.flatMap(each => (each.isLeft ? [] : each.days.map(day => day.hits))))
+    const days = compared[0]?.days ?? []
     return (
         <section aria-label="Compared">
             <h3 className="flex items-center justify-between font-semibold">{others.length === 1 ? 'Another redirect leads there' : `${others.length} other redirects lead there`}<Button look="quiet" aria-expanded={isShown} onClick={() => show(!isShown)}>{isShown ? 'Hide' : 'Compare'}</Button></h3>
             {isShown && (
-                <table className="w-full text-[12px]">
-                    <caption className="sr-only">Hits by week</caption>
-                    <thead><tr className="text-ink-3"><th className="text-left font-normal">Address</th>{weeks[0]?.map(week => <th key={week.from} className="text-right font-normal">{shortDate(week.from)}</th>)}<th className="text-right font-normal">All</th></tr></thead>
-                    <tbody>
-                        {all.map((each, n) => (
-                            <tr key={each.id}>
-                                <th className="max-w-[120px] truncate text-left font-mono font-normal" title={each.note}>{each.source}</th>
-                                {weeks[n]?.map(week => <td key={week.from} className="text-right tabular-nums" style={{ background: `color-mix(in srgb, var(--heron-soft) ${Math.round((week.hits / top) * 100)}%, transparent)` }}>{week.hits}</td>)}
-                                <td className="text-right font-semibold tabular-nums">{weeks[n]?.reduce((sum, week) => sum + week.hits, 0)}</td>
-                            </tr>
-                        ))}
-                    </tbody>
-                </table>
+                <>
+                    <ul className="grid gap-1.5">
+                        {compared.map(each => {
+                            const sum = each.days.reduce((hits, day) => hits + day.hits, 0)
+                            return (
+                                <li key={each.id}>
+                                    <label className="flex items-center gap-2 text-[13px]" title={each.note}><input type="checkbox" className="accent-heron" checked={!each.isLeft} onChange={event => leave(event.target.checked ? left.filter(id => id !== each.id) : [...left, each.id])} /><span className="min-w-0 flex-1 truncate font-mono">{each.source}</span>{!each.isLeft && <b className="font-semibold tabular-nums">{sum.toLocaleString('en-GB')}</b>}</label>
+                                    {!each.isLeft && <DayBars days={each.days} top={top} />}
+                                </li>
+                            )
+                        })}
+                    </ul>
+                    <p className="flex justify-between text-[12px] text-ink-3"><span>{shortDate(days[0]?.day ?? '')}</span><span>hits a day, at most {top}</span><span>today</span></p>
+                </>
             )}
         </section>
     )
 }
 
-function byWeek(days: Schemas['RedirectDetail']['days']) {
-    return Array.from({ length: Math.floor(days.length / 7) }, (_, week) => ({ from: days[week * 7]?.day ?? '', hits: days.slice(week * 7, week * 7 + 7).reduce((sum, day) => sum + day.hits, 0) }))
+function DayBars({ days, top }: { days: Schemas['HitDay'][]; top: number }) {
+    return (
+        <svg viewBox={`0 0 ${days.length * 9} 34`} className="h-[34px] w-full text-heron" role="img" aria-label={days.map(day => `${shortDate(day.day)} ${day.hits}`).join(', ')} preserveAspectRatio="none">
+            {days.map((day, n) => <rect key={day.day} x={n * 9} width={7} y={34 - (day.hits / top) * 32} height={(day.hits / top) * 32} fill="currentColor"><title>{`${shortDate(day.day)}: ${day.hits}`}</title></rect>)}
+            <line x1={0} x2={days.length * 9} y1={33.5} y2={33.5} stroke="var(--edge)" />
+        </svg>
+    )
 }

@@ -6,21 +6,9 @@ import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
 import { Modal } from '../../ui/Modal'
+import { findingWords } from './findingWords'
 
 type Finding = Schemas['RedirectFinding']
-
-const titles: [Finding['kind'], string, string][] = [
-    ['loop', 'Go round in a circle', 'Visitors come back to where they were, and get nothing.'],
-    ['dead-target', 'Lead to nothing', 'No page that visitors get, and nothing else, answers there.'],
-    ['gone-target', 'Lead to what is gone', 'The answer there is “gone”.'],
-    ['never-fires', 'Never fire', 'Something else takes every request first.'],
-    ['hides-page', 'Hide a page', 'They answer before a page that is live.'],
-    ['chain', 'Take more than one step', 'They lead to another redirect. Visitors are sent to the end at once; search engines and others that read the rules are not.'],
-    ['expired', 'Are over', 'Their time has passed.'],
-    ['doubled', 'Say the same twice', 'A branch sends there already.'],
-    ['not-https', 'Lead to an unencrypted site', 'The target begins with http://.'],
-    ['idle', 'Are not used', 'Nobody has come this way for long.'],
-]
 
 /** What is noticed of the redirects, what mends each, and all chains straightened in one change. */
 export function Findings({ onClose, onRedirect }: { onClose: () => void; onRedirect: (id: string) => void }) {
@@ -38,7 +26,7 @@ export function Findings({ onClose, onRedirect }: { onClose: () => void; onRedir
             {findings?.length === 0 && <p className="text-reed">Nothing to mend: every redirect leads in one step to something that answers.</p>}
             {site.manages && chains.length > 1 && <div className="mb-3"><Button look="main" onClick={() => mend(chains, `Straightening ${count(chains.length, 'redirect')}`, 'Straighten them')}>Straighten all {chains.length}</Button></div>}
             <div className="grid gap-4">
-                {titles.map(([kind, title, says]) => {
+                {(Object.entries(findingWords) as [Finding['kind'], [string, string]][]).map(([kind, [title, says]]) => {
                     const of = (findings ?? []).filter(each => each.kind === kind)
                     if (of.length === 0) return null
                     return (

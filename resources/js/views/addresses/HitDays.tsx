@@ -2,16 +2,16 @@ import type { Schemas } from '../../api/client'
 import { count } from '../../ui/count'
 import { shortDate } from '../../ui/time'
 
-type Props = Pick<Schemas['RedirectDetail'], 'days' | 'referrers'>
+type Props = Schemas['MissedDetail'] & { word?: string; none?: string }
 
 /** Hits by day for six weeks, and where visitors came from. */
-export function HitDays({ days, referrers }: Props) {
+export function HitDays({ days, referrers, word = 'hit', none = 'Nobody has come this way in six weeks' }: Props) {
     const sum = days.reduce((all, day) => all + day.hits, 0)
     const bots = days.reduce((all, day) => all + day.bots, 0)
     const top = Math.max(1, ...days.map(day => day.hits))
     return (
         <section aria-label="Hits">
-            <h3 className="mb-1.5 font-semibold">{sum === 0 ? 'Nobody has come this way in six weeks' : `${count(sum, 'hit')} in six weeks`}{bots > 0 && <span className="font-normal text-ink-3"> and {bots.toLocaleString('en-GB')} by programs</span>}</h3>
+            <h3 className="mb-1.5 font-semibold">{sum === 0 ? none : `${count(sum, word)} in six weeks`}{bots > 0 && <span className="font-normal text-ink-3"> and {bots.toLocaleString('en-GB')} by programs</span>}</h3>
             {sum > 0 && (
                 <>
                     <svg viewBox={`0 0 ${days.length * 9} 56`} className="h-14 w-full text-heron" role="img" aria-label={`Hits by day, at most ${top}`} preserveAspectRatio="none">

@@ -20,7 +20,7 @@ export function Near({ address, writes, onRedirect, onIgnored }: { address: stri
                 {near.map(page => (
                     <li key={page.id} className="flex items-center gap-2">
                         <span className="min-w-0 flex-1"><b className="block truncate font-medium">{page.name}</b><span className="block truncate font-mono text-[12px] text-ink-3">{page.address}</span></span>
-                        <span className="text-[12px] text-ink-3" title="How alike they are">{Math.round(page.confidence * 100)} %</span>
+                        {page.confidence !== null && <span className={`text-[12px] ${page.confidence >= 0.9 ? 'text-reed' : 'text-ink-3'}`} title={page.why}>{Math.round(page.confidence * 100)} % sure</span>}
                         {writes && <Button aria-label={`Send on to ${page.name}`} onClick={() => onRedirect(address, page)}>Send on</Button>}
                     </li>
                 ))}

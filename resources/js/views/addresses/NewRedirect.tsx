@@ -1,8 +1,10 @@
 import { useState } from 'react'
 import { ulid } from '../../api/ulid'
 import { useChanges } from '../../app/changes'
+import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { Modal } from '../../ui/Modal'
+import { useKept } from '../../ui/useKept'
 import { blank, isFull, type Draft } from './draft'
 import { changeOf, RedirectForm } from './RedirectForm'
 import { Share } from './Share'
@@ -10,21 +12,24 @@ import { Share } from './Share'
 /** Makes a redirect. */
 export function NewRedirect({ source, target, onClose, onMade }: { source: string; target?: { id: string; name: string } | undefined; onClose: () => void; onMade: (id: string) => void }) {
     const { propose } = useChanges()
-    const [draft, setDraft] = useState<Draft>(() => ({ ...blank(ulid(), source), ...(target === undefined ? {} : { value: target.id, valueName: target.name }) }))
+    const site = useSite()
+    const [kept, keep] = useKept<Draft | null>(`heronstem redirect ${site.key} ${source}`, null)
+    const [fresh] = useState<Draft>(() => ({ ...blank(ulid(), source), ...(target === undefined ? {} : { value: target.id, valueName: target.name }) }))
+    const draft = kept ?? fresh
     const [problem, setProblem] = useState('')
     const [isMaking, setMaking] = useState(false)
     const make = () => {
         let isRefused = false
         setMaking(true)
-        void propose({ title: `Making the redirect of ${draft.source}`, act: 'Make the redirect', batch: { changes: [changeOf('make-redirect', draft)] }, now: true, failed: failed => { isRefused = true; setProblem(failed.message); setMaking(false) }, done: () => onMade(draft.id) }).then(() => isRefused || onClose())
+        void propose({ title: `Making the redirect of ${draft.source}`, act: 'Make the redirect', batch: { changes: [changeOf('make-redirect', draft)] }, now: true, failed: failed => { isRefused = true; setProblem(failed.message); setMaking(false) }, done: () => { keep(null); onMade(draft.id) } }).then(() => isRefused || onClose())
     }
     return (
         <Modal open onClose={onClose} title="New redirect" width={560}>
             <form className="grid gap-3" onSubmit={event => { event.preventDefault(); make() }}>
-                <RedirectForm draft={draft} kind="make-redirect" writes isTyped={!isMaking} onDraft={setDraft} />
+                <RedirectForm draft={draft} kind="make-redirect" writes isTyped={!isMaking} onDraft={keep} />
                 {draft.reach === 'one' && draft.source.startsWith('/') && draft.source.length > 1 && <Share address={draft.source} />}
                 {problem !== '' && <p role="alert" className="text-berry">{problem}</p>}
-                <div className="flex justify-end gap-2"><Button onClick={onClose}>Let it be</Button><Button type="submit" look="main" disabled={!isFull(draft) || isMaking}>Make the redirect</Button></div>
+                <div className="flex justify-end gap-2"><Button onClick={() => { keep(null); onClose() }}>Let it be</Button><Button type="submit" look="main" disabled={!isFull(draft) || isMaking}>Make the redirect</Button></div>
             </form>
         </Modal>
     )

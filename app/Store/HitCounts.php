@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use App\Models\Site;
+use Illuminate\Database\ConnectionInterface;
+
+/** Hits of one redirect, or of one missed address, as they were counted. */
+final readonly class HitCounts
+{
+    /** Most referring hosts. */
+    private const MOST = 20;
+
+    /**
+     * @param  literal-string  $table  redirect_hits or missed_hits
+     * @param  literal-string  $column  that says of what
+     */
+    public function __construct(private ConnectionInterface $db, private string $table, private string $column)
+    {
+    }
+
+    /** @return list<array{day: string, hits: int, bots: int}> six weeks, the oldest first */
+    public function days(Site $site, string $of): array
+    {
+        return array_map(static fn (\stdClass $row): array => ['day' => $row->day, 'hits' => (int) $row->hits, 'bots' => (int) $row->bots], array_values($this->db->select(
+            "select d::date::text as day, coalesce(sum(h.hits) filter (where not h.bots), 0) as hits, coalesce(sum(h.hits) filter (where h.bots), 0) as bots
+             from generate_series(current_date - 41, current_date, interval '1 day') d left join {$this->table} h on h.site_id = ? and h.{$this->column} = ? and h.day = d::date group by d order by d", [$site->id, $of])));
+    }
+
+    /** @return list<array{host: string, hits: int}> the most first; an empty host for who typed it */
+    public function referrers(Site $site, string $of): array
+    {
+        return array_map(static fn (\stdClass $row): array => ['host' => $row->referrer, 'hits' => (int) $row->hits], array_values($this->db->select(
+            "select referrer, sum(hits) as hits from {$this->table} where site_id = ? and {$this->column} = ? and not bots group by referrer order by hits desc, referrer limit ".self::MOST, [$site->id, $of])));
+    }
+}
