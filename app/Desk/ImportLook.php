@@ -9,41 +9,39 @@ use Heronstem\Core\Redirect\Rule;
 /** What a table of redirects was found to be. */
 final class ImportLook
 {
-    /** Rows that are told one by one. */
-    private const MOST_TOLD = 500;
-
-    private const SAMPLE = 5;
+    /** Rows that are told one by one: of each sort. */
+    private const MOST_TOLD = 5000;
 
     public int $good = 0;
 
     /** @var array<int, true> rows that cannot be made, by their place in the table */
     public array $bad = [];
 
-    /** @var list<array{line: int, address: string, leadsTo: string, field: string, reason: string, suggestion: string|null}> the first of them */
-    public array $told = [];
+    /** @var array<int, array<string, string|int|null>> by place: how each was read, or why not */
+    private array $told = [];
 
-    /** @var list<Rule> the first of the others */
-    public array $sample = [];
-
-    public function takes(Rule $rule): void
+    public function takes(int $row, int $line, Rule $rule): void
     {
         $this->good++;
-        if (count($this->sample) < self::SAMPLE) {
-            $this->sample[] = $rule;
+        if ($this->good <= self::MOST_TOLD) {
+            $this->told[$row] = ['line' => $line, 'address' => $rule->source, 'leadsTo' => $rule->target->value ?? '', 'reach' => $rule->reach->value, 'answer' => $rule->answer->value, 'field' => null, 'reason' => null, 'suggestion' => null];
         }
     }
 
     public function refuses(int $row, int $line, string $address, string $leadsTo, string $field, string $reason, ?string $suggestion = null): void
     {
         $this->bad[$row] = true;
-        if (count($this->told) < self::MOST_TOLD) {
-            $this->told[] = ['line' => $line, 'address' => $address, 'leadsTo' => $leadsTo, 'field' => $field, 'reason' => $reason, 'suggestion' => $suggestion];
+        unset($this->told[$row]);
+        if (count($this->bad) <= self::MOST_TOLD) {
+            $this->told[$row] = ['line' => $line, 'address' => $address, 'leadsTo' => $leadsTo, 'reach' => null, 'answer' => null, 'field' => $field, 'reason' => $reason, 'suggestion' => $suggestion];
         }
     }
 
-    /** The rows that were told, in the order of the table. */
-    public function sort(): void
+    /** @return list<array<string, string|int|null>> in the order of the table */
+    public function rows(): array
     {
-        usort($this->told, static fn (array $a, array $b): int => $a['line'] <=> $b['line']);
+        ksort($this->told);
+
+        return array_values($this->told);
     }
 }

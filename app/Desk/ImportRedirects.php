@@ -65,7 +65,7 @@ final readonly class ImportRedirects
 
                     continue;
                 }
-                $look->takes($rule);
+                $look->takes($row, $piece[$row][0], $rule);
                 $circles->add($rule);
                 if (! $rule->claims() || $rule->target?->kind === TargetKind::Address) {
                     $places[$rule->id] = [$row, $piece[$row][0]];
@@ -78,7 +78,6 @@ final readonly class ImportRedirects
             $look->good--;
             $look->refuses($row, $line, $rule->source, $rule->target->value ?? '', 'leadsTo', 'Visitors would go round in a circle. Choose another target, or leave the row away.');
         }
-        $look->sort();
 
         return $look;
     }

@@ -64,7 +64,7 @@ final readonly class AddressRows
             ['missed'] => '(select coalesce(sum(m.hits), 0) from missed_hits m where m.site_id = '.$site->id.' and m.key = a.key and not m.bots) desc, a.key',
             // Patterns on their own stand as they are tried.
             ['pattern'] => 'r.position, r.ulid',
-            default => 'a.key, a.kind',
+            default => "a.kind = 'reserved', a.key, a.kind",
         };
         $of = $kinds === [] ? '' : ' and a.kind = any(?::text[])';
         $rows = $this->db->select('with a as materialized (select a.* from ('.self::ALL.") a left join redirect_rules r on r.id = a.rule left join pages p on p.id = a.page_id where $where$of order by $order limit ? offset ?)

@@ -81,7 +81,7 @@ final class ImportCircles implements Answers
                 $at = $this->next[$at];
             }
             $kind = ($claims[$at] ?? null)?->kind;
-            if ($at === $rule->key || $kind === null || $kind === ClaimKind::Gone) {
+            if ($at === $rule->key || (! isset($this->next[$at]) && ($kind === null || $kind === ClaimKind::Gone))) {
                 return $at === $rule->key;
             }
         }

@@ -96,9 +96,9 @@ final class RedirectsTest extends AppTestCase
         $this->change(['kind' => 'set-slug', 'page' => $this->fares, 'slug' => 'prices']);
         $this->made(['source' => '/q/harbour-a', 'leadsTo' => ['page' => $this->fares], 'note' => 'Poster at the harbour']);
         $this->made(['reach' => 'branch', 'source' => '/old', 'leadsTo' => ['page' => $this->fares]]);
-        $list = $this->api('GET', 'addresses')->assertOk()->assertJsonPath('total', 6)->json();
-        self::assertSame(['/fares', '/fares/foot', '/old', '/prices', '/prices/foot', '/q/harbour-a'], array_column($list['rows'], 'address'));
-        self::assertSame(['former', 'former', 'branch', 'page', 'page', 'one'], array_column($list['rows'], 'kind'));
+        $list = $this->api('GET', 'addresses')->assertOk()->assertJsonPath('total', 14)->json();
+        self::assertSame(['/fares', '/fares/foot', '/old', '/prices', '/prices/foot', '/q/harbour-a', '/.well-known/*'], array_slice(array_column($list['rows'], 'address'), 0, 7));
+        self::assertSame(['former', 'former', 'branch', 'page', 'page', 'one', 'reserved'], array_slice(array_column($list['rows'], 'kind'), 0, 7));
         self::assertSame('/prices', $list['rows'][0]['leadsTo']);
         $this->api('GET', 'addresses?kind=one,branch')->assertJsonPath('total', 2)->assertJsonPath('counts.page', 2);
         $this->api('GET', 'addresses?text=HARBOUR')->assertJsonPath('total', 1)->assertJsonPath('rows.0.redirect.note', 'Poster at the harbour');
@@ -130,6 +130,64 @@ final class RedirectsTest extends AppTestCase
     }
 
     #[Test]
+    public function a_removed_redirect_is_listed_and_comes_back_whole(): void
+    {
+        $dogs = $this->made(['source' => '/dogs', 'leadsTo' => ['page' => $this->fares], 'note' => 'Poster of 2024', 'answer' => '302']);
+        $this->made(['reach' => 'pattern', 'source' => '/n/:y', 'leadsTo' => ['address' => '/fares']]);
+        $this->change(['kind' => 'remove-redirect', 'redirect' => $dogs, 'gone' => false]);
+        $this->api('GET', 'addresses?kind=removed')->assertJsonPath('total', 1)->assertJsonPath('rows.0.address', '/dogs')->assertJsonPath('rows.0.redirect.note', 'Poster of 2024')->assertJsonPath('rows.0.sentence', 'Removed the redirect of */dogs*');
+        $this->change(['kind' => 'make-redirect', 'redirect' => $dogs, 'source' => '/dogs', 'answer' => '302', 'leadsTo' => ['page' => $this->fares], 'note' => 'Poster of 2024']);
+        $this->api('GET', 'addresses?kind=removed')->assertJsonPath('total', 0);
+        $this->visit('/dogs')->assertStatus(302);
+        $removed = $this->change(['kind' => 'remove-redirect', 'redirect' => $dogs, 'gone' => true]);
+        $this->api('GET', 'addresses?kind=removed')->assertJsonPath('total', 1);
+        $this->api('POST', "history/{$removed->ulid}/take-back")->assertCreated();
+        $this->api('GET', 'addresses?kind=removed')->assertJsonPath('total', 0);
+    }
+
+    #[Test]
+    public function findings_narrow_the_list_and_are_looked_for_anew_after_a_change(): void
+    {
+        $a = $this->made(['source' => '/a', 'leadsTo' => ['address' => '/b']]);
+        $this->api('GET', 'redirect-findings')->assertJsonPath('0.kind', 'dead-target');
+        $this->made(['source' => '/b', 'leadsTo' => ['page' => $this->fares]]);
+        $this->made(['source' => '/c', 'leadsTo' => ['page' => $this->fares]]);
+        $this->api('GET', 'redirect-findings')->assertJsonCount(1)->assertJsonPath('0.kind', 'chain');
+        $this->api('GET', 'addresses?finding=any')->assertJsonPath('total', 1)->assertJsonPath('rows.0.redirect.id', $a);
+        $this->api('GET', 'addresses?finding=loop')->assertJsonPath('total', 0);
+        $this->api('GET', 'addresses?status=by-hand&kind=one')->assertJsonPath('total', 3);
+        $this->api('GET', 'addresses?status=from-import')->assertJsonPath('total', 0);
+    }
+
+    #[Test]
+    public function a_miss_tells_its_days_and_hosts_and_which_page_was_probably_meant(): void
+    {
+        $this->live('Lost property');
+        for ($n = 0; $n < 3; $n++) {
+            $this->call('GET', 'http://ferries.test/lost-proprety.html', server: ['REQUEST_URI' => '/lost-proprety.html', 'HTTP_USER_AGENT' => 'Mozilla/5.0', 'HTTP_REFERER' => $n === 0 ? '' : 'https://bus.example/'])->assertNotFound();
+        }
+        $missed = $this->api('GET', 'addresses/missed?address=/lost-proprety.html')->assertOk()->assertJsonPath('referrers.0', ['host' => 'bus.example', 'hits' => 2])->json();
+        self::assertSame([42, 3], [count($missed['days']), $missed['days'][41]['hits']]);
+        $near = $this->api('GET', 'addresses/near?address=/lost-proprety.html')->assertOk()->json();
+        self::assertSame('Lost property', $near[0]['name']);
+        self::assertNotSame('', $near[0]['why']);
+        self::assertSame([], $this->api('GET', 'addresses/near?address=/zebra')->json());
+    }
+
+    #[Test]
+    public function redirects_of_a_web_server_come_in_with_a_diagnosis_for_each(): void
+    {
+        $conf = "location = /spring { return 301 /fares; }\nlocation = /fares { return 301 /x; }\nrewrite ^/o/([0-9]+)/(.*)\$ /fares permanent;\nif (\$a) { return 301 /b; }\n";
+        $rows = $this->api('POST', 'redirects-import', ['text' => $conf, 'make' => 'good'])->assertOk()->assertJsonPath('good', 2)->assertJsonPath('bad', 2)->json('rows');
+        self::assertSame([null, 'address', null, 'address'], array_column($rows, 'field'));
+        $this->visit('/spring')->assertRedirect('/fares');
+        $this->visit('/o/12/x?y')->assertRedirect('/fares?y');
+        $this->api('GET', 'redirects-not-carried?server=apache')->assertOk()->assertExactJson([]);
+        $this->api('GET', 'redirects-not-carried?server=other')->assertStatus(422);
+        $this->assertInvariants();
+    }
+
+    #[Test]
     public function nothing_noted_is_lost_when_counting_begins_while_others_note(): void
     {
         $log = app(HitLog::class);
@@ -152,6 +210,9 @@ final class RedirectsTest extends AppTestCase
     {
         $table = "address,leads to,answer,note\n/a,/fares,302,one\n/a,/b,,twice\n/fares,/x,,taken\n/c,/c,,itself\n/loop,/back,,\n/back,/loop,,\n/d,https://x.example/,308,\n/old/*,/fares,,\n";
         $look = $this->api('POST', 'redirects-import', ['text' => $table])->assertOk()->assertJsonPath('good', 4)->assertJsonPath('bad', 4)->assertJsonPath('entries', [])->json('rows');
+        self::assertSame(range(2, 9), array_column($look, 'line'));
+        self::assertSame(['one', '302', null], [$look[0]['reach'], $look[0]['answer'], $look[0]['reason']]);
+        $look = array_values(array_filter($look, static fn (array $row): bool => $row['reason'] !== null));
         self::assertSame([3, 4, 5, 6], array_column($look, 'line'));
         self::assertStringContainsString('in a circle', $look[3]['reason']);
         $this->visit('/a')->assertNotFound();

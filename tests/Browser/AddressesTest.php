@@ -129,7 +129,7 @@ final class AddressesTest extends Errand
     public function a_table_is_looked_over_and_only_its_good_rows_are_made(): void
     {
         $chrome = $this->openAddresses();
-        $chrome->click('button', 'Redirects as files');
+        $chrome->click('button', 'Bring in, match or save');
         $chrome->click('menuitem', 'Bring redirects in…');
         $chrome->find('textbox', 'Table of redirects')->sendKeys("old;new;note\n/spring-a;/travel/fares;Bus\n/about;/help;\n/spring-b;ftp://x.example/;\n/spring-c;/nowhere-yet;");
         $chrome->click('button', 'Look it over');
@@ -145,7 +145,7 @@ final class AddressesTest extends Errand
     public function addresses_of_the_old_company_are_matched_to_pages_and_sent_on_in_one_change(): void
     {
         $chrome = $this->openAddresses();
-        $chrome->click('button', 'Redirects as files');
+        $chrome->click('button', 'Bring in, match or save');
         $chrome->click('menuitem', 'Match addresses of an old site…');
         $chrome->find('textbox', 'Old addresses')->sendKeys("/vanesay-line/timetable.html\n/vanesay-line/refunds\n/vanesay-line/lost-property.php\n/vanesay-line/xyz");
         $chrome->click('button', 'Match them');

@@ -11,7 +11,6 @@ use App\Desk\Permission;
 use App\Models\HistoryEntry;
 use App\Models\Site;
 use Heronstem\Core\Interchange\Server\NginxRules;
-use Heronstem\Core\Redirect\Rule;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Str;
@@ -47,8 +46,7 @@ final readonly class RedirectFilesController
         $entries = $make === null || $look->good === 0 ? [] : $this->import->make($site, $user, $given['text'], $seed, $look, $given['note'] ?? '');
 
         return new JsonResponse([
-            'good' => $look->good, 'bad' => count($look->bad), 'rows' => $look->told, 'entries' => array_map(static fn (HistoryEntry $entry): string => $entry->ulid, $entries),
-            'sample' => array_map(static fn (Rule $rule): array => ['address' => $rule->source, 'leadsTo' => $rule->target === null ? '' : $rule->target->value, 'answer' => $rule->answer->value], $look->sample),
+            'good' => $look->good, 'bad' => count($look->bad), 'rows' => $look->rows(), 'entries' => array_map(static fn (HistoryEntry $entry): string => $entry->ulid, $entries),
         ]);
     }
 

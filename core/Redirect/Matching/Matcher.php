@@ -16,6 +16,9 @@ final class Matcher
     /** Pages that are compared closely. */
     private const CLOSELY = 25;
 
+    /** How alike another page must be, against the likeliest, to be named beside it. */
+    private const WORTH_NAMING = 0.4;
+
     /** Pages that the words of one address may bring in, the rarest first; the rarest always does. */
     private const MOST_BROUGHT_IN = 6000;
 
@@ -75,7 +78,7 @@ final class Matcher
         $best = $scores[$ids[0]];
         $second = isset($ids[1]) ? $scores[$ids[1]] : 0.0;
 
-        return new Proposal($old, $this->pages[$ids[0]], $this->confidence($best, $second, [...$words, ...$of[2]]), $whys[$ids[0]], array_map(fn (string $id): Candidate => $this->pages[$id], array_slice($ids, 1, 3)));
+        return new Proposal($old, $this->pages[$ids[0]], $this->confidence($best, $second, [...$words, ...$of[2]]), $whys[$ids[0]], array_map(fn (string $id): Candidate => $this->pages[$id], array_slice(array_filter($ids, static fn (string $id): bool => $scores[$id] >= self::WORTH_NAMING * $best), 1, 3)));
     }
 
     /**

@@ -40,10 +40,13 @@ use OpenApi\Attributes as OA;
     new OA\Property('page', required: ['id', 'name'], type: 'object', nullable: true, properties: [new OA\Property('id', type: 'string'), new OA\Property('name', type: 'string')]),
     new OA\Property('isSure', description: 'false where only samples of a pattern were tried', type: 'boolean'), new OA\Property('days', type: 'integer'), new OA\Property('steps', type: 'integer'), new OA\Property('mend', ref: '#/components/schemas/Change', nullable: true),
 ])]
-#[OA\Schema(schema: 'RedirectImport', required: ['good', 'bad', 'rows', 'entries', 'sample'], properties: [
+#[OA\Schema(schema: 'RedirectImport', required: ['good', 'bad', 'rows', 'entries'], properties: [
     new OA\Property('good', type: 'integer'), new OA\Property('bad', type: 'integer'), new OA\Property('entries', description: 'of the history, once made: one for each ten thousand', type: 'array', items: new OA\Items(type: 'string')),
-    new OA\Property('rows', description: 'that cannot be made, at most 500', type: 'array', items: new OA\Items(required: ['line', 'address', 'leadsTo', 'field', 'reason', 'suggestion'], type: 'object', properties: [new OA\Property('line', type: 'integer'), new OA\Property('address', type: 'string'), new OA\Property('leadsTo', type: 'string'), new OA\Property('field', type: 'string'), new OA\Property('reason', type: 'string'), new OA\Property('suggestion', type: 'string', nullable: true)])),
-    new OA\Property('sample', type: 'array', items: new OA\Items(required: ['address', 'leadsTo', 'answer'], type: 'object', properties: [new OA\Property('address', type: 'string'), new OA\Property('leadsTo', type: 'string'), new OA\Property('answer', type: 'string')])),
+    new OA\Property('rows', description: 'each with how it was read, or with the field and the reason why it cannot be made; at most 5,000 of either', type: 'array', items: new OA\Items(ref: '#/components/schemas/ImportedRow')),
+])]
+#[OA\Schema(schema: 'ImportedRow', required: ['line', 'address', 'leadsTo', 'reach', 'answer', 'field', 'reason', 'suggestion'], properties: [
+    new OA\Property('line', type: 'integer'), new OA\Property('address', type: 'string'), new OA\Property('leadsTo', description: 'as it is written; of one that can be made the identity of a page or file, an address or a URL', type: 'string'), new OA\Property('reach', type: 'string', nullable: true), new OA\Property('answer', type: 'string', nullable: true),
+    new OA\Property('field', type: 'string', nullable: true), new OA\Property('reason', type: 'string', nullable: true), new OA\Property('suggestion', type: 'string', nullable: true),
 ])]
 #[OA\Schema(schema: 'MatchPage', required: ['id', 'name', 'address'], properties: [new OA\Property('id', type: 'string'), new OA\Property('name', type: 'string'), new OA\Property('address', type: 'string')])]
 #[OA\Schema(schema: 'MatchedAddress', required: ['old', 'address', 'title', 'requests', 'page', 'confidence', 'why', 'next', 'held'], properties: [

@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useRef } from 'react'
 import { toast } from 'sonner'
-import { answered, api } from '../../api/client'
+import { answered, api, type Schemas } from '../../api/client'
 import { keys } from '../../api/queries'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
@@ -32,6 +32,8 @@ export function BringIn({ onClose }: { onClose: () => void }) {
     })
     const found = look.data
     const problem = look.error ?? make.error
+    const bad = (found?.rows ?? []).filter(row => row.reason !== null)
+    const good = (found?.rows ?? []).filter(row => row.reason === null)
     return (
         <Modal open onClose={onClose} title="Bring redirects in" says="A table with columns named address, leads to, answer, note and so on, in any order, or just old and new address: CSV with any delimiter, or JSON Lines. Or the redirects of an nginx or Apache configuration. Nothing is made before you have seen what cannot be." width={700}>
             <textarea aria-label="Table of redirects" rows={7} value={text} onChange={event => { setText(event.target.value); look.reset() }} placeholder={'address,leads to,answer,note\n/spring,/travel/fares,302,Bus adverts'} className={`${inputLook} font-mono text-[13px]`} />
@@ -44,15 +46,27 @@ export function BringIn({ onClose }: { onClose: () => void }) {
             {found !== undefined && (
                 <div className="mt-3 border-t border-line pt-3" role="status">
                     <p><b className="font-semibold text-reed">{count(found.good, 'row')} can be made</b>{found.bad > 0 && <>, <b className="font-semibold text-berry">{count(found.bad, 'row')} cannot</b></>}.</p>
-                    {found.rows.length > 0 && (
-                        <table className="mt-2 w-full text-[13px]">
-                            <thead><tr className="text-left text-[12px] text-ink-3"><th className="w-12 font-normal">Line</th><th className="font-normal">Address</th><th className="font-normal">Why not</th></tr></thead>
-                            <tbody>{found.rows.map(row => <tr key={row.line} className="border-t border-line align-top"><td className="py-1 tabular-nums">{row.line}</td><td className="py-1 pr-3 font-mono break-all">{row.address}</td><td className="py-1">{row.reason}</td></tr>)}</tbody>
-                        </table>
-                    )}
+                    {bad.length > 0 && <Rows rows={bad} last="Why not" />}
+                    {good.length > 0 && <details className="mt-3"><summary className="cursor-pointer text-ink-2">How the others are read</summary><Rows rows={good} last="Leads to" /></details>}
                 </div>
             )}
         </Modal>
+    )
+}
+
+const reaches: Record<string, string> = { one: '', branch: 'a branch, ', pattern: 'a pattern, ' }
+/** Rows drawn: nobody reads more. */
+const DRAWN = 300
+
+function Rows({ rows, last }: { rows: Schemas['ImportedRow'][]; last: string }) {
+    return (
+        <table className="mt-2 w-full table-fixed text-[13px]">
+            <thead><tr className="text-left text-[12px] text-ink-3"><th className="w-14 font-normal">Line</th><th className="w-2/5 font-normal">Address</th><th className="font-normal">{last}</th></tr></thead>
+            <tbody>
+                {rows.slice(0, DRAWN).map((row, n) => <tr key={n} className="border-t border-line align-top"><td className="py-1 tabular-nums">{row.line}</td><td className="py-1 pr-3 font-mono break-words">{row.address}</td><td className="py-1 break-words">{row.reason ?? `${reaches[row.reach ?? ''] ?? ''}${row.answer === '410' ? 'gone, 410' : `${row.answer ?? ''} ${/^[0-9A-Z]{26}$/.test(row.leadsTo) ? 'to the page that is there' : row.leadsTo}`}`}{row.suggestion !== null && <span className="text-ink-3"> Perhaps: {row.suggestion}</span>}</td></tr>)}
+                {rows.length > DRAWN && <tr className="border-t border-line"><td /><td colSpan={2} className="py-1 text-ink-3">and {(rows.length - DRAWN).toLocaleString('en-GB')} more</td></tr>}
+            </tbody>
+        </table>
     )
 }
 
