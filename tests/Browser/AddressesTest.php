@@ -163,6 +163,113 @@ final class AddressesTest extends Errand
     }
 
     #[Test]
+    public function a_list_with_titles_is_taken_from_its_file_narrowed_and_what_no_page_became_is_said_to_be_gone(): void
+    {
+        $chrome = $this->openAddresses();
+        $chrome->click('button', 'Bring in, match or save');
+        $chrome->click('menuitem', 'Match addresses of an old site…');
+        $chrome->driver->findElement(WebDriverBy::cssSelector('input[type=file]'))->sendKeys(dirname(__DIR__, 2).'/database/demo/ferries/lists/orm-tours.csv');
+        $chrome->click('button', 'Match them');
+        $chrome->awaitText('25 of 25', '[role=dialog]');
+        $chrome->find('combobox', 'Which rows')->sendKeys('Not accepted');
+        $chrome->find('checkbox', '*/gift-vouchers is gone*')->click();
+        $chrome->awaitNoText('/gift-vouchers', '[role=dialog]');
+        $chrome->type('textbox', 'Filter old addresses', 'unsub');
+        $chrome->awaitText('1 of 25', '[role=dialog]');
+        self::assertSame([], $chrome->axe());
+        $chrome->click('button', 'choose a page for *');
+        $chrome->type('textbox', 'Choose a page', 'Contact');
+        $chrome->find('option', 'Contact*');
+        $chrome->press(WebDriverKeys::ENTER);
+        $chrome->awaitText('0 of 25', '[role=dialog]');
+        $chrome->click('button', 'Send*');
+        $chrome->find('region', 'Ripple');
+        $chrome->click('button', 'Make them');
+        $chrome->awaitText('Made the redirect of');
+        self::assertSame([301, $this->ferries('/about/fleet/sandpiper')], array_slice($this->fetch($this->ferries('/boats/sandpiper')), 0, 2));
+        self::assertSame([301, $this->ferries('/help/contact')], array_slice($this->fetch($this->ferries('/newsletter/unsubscribe')), 0, 2));
+        self::assertSame(410, $this->fetch($this->ferries('/gift-vouchers'))[0]);
+        $this->expected[] = '404';
+        $chrome->press([WebDriverKeys::CONTROL, 'z']);
+        $chrome->awaitText('Taken back.');
+    }
+
+    #[Test]
+    public function patterns_are_put_into_another_order_by_keys_and_by_dragging(): void
+    {
+        $chrome = $this->openAddresses();
+        $chrome->click('button', 'Patterns*');
+        $chrome->click('button', 'Set their order');
+        $first = static fn (): string => $chrome->text('[role=dialog] li');
+        self::assertStringContainsString('/timetable/:season', $first());
+        $chrome->find('button', '*/timetable/:which(winter)*')->sendKeys([WebDriverKeys::ALT, WebDriverKeys::ARROW_UP]);
+        self::assertSame([], $chrome->axe());
+        $chrome->drag($chrome->find('button', '*/timetable/:which(winter)*'), $chrome->find('button', '*/timetable/:season*'), 0);
+        $chrome->awaitText(':which', '[role=dialog] li');
+        $chrome->click('button', 'Set the order');
+        $chrome->awaitText('Put the patterns in order');
+        $chrome->awaitGone('dialog', 'Order of patterns');
+        $rows = $chrome->text('[role=rowgroup]');
+        self::assertLessThan(strpos($rows, ':season'), strpos($rows, ':which'), $rows);
+        $chrome->press([WebDriverKeys::CONTROL, 'z']);
+        $chrome->awaitText('Taken back.');
+    }
+
+    #[Test]
+    public function a_removed_redirect_is_found_and_brought_back(): void
+    {
+        $chrome = $this->openAddresses();
+        $chrome->type('textbox', 'Filter addresses', 'souvenirs');
+        $chrome->find('row', '/souvenirs*')->click();
+        $chrome->click('button', 'Remove');
+        $chrome->awaitText('Removed the redirect of /souvenirs');
+        $this->expected[] = '404';
+        self::assertSame(404, $this->fetch($this->ferries('/souvenirs'))[0]);
+        $chrome->awaitText('redirect, removed', '[role=rowgroup]');
+        $chrome->find('row', '/souvenirs*')->click();
+        self::assertSame([], $chrome->axe());
+        $chrome->click('button', 'Bring it back');
+        $chrome->find('complementary', 'Redirect');
+        self::assertSame(410, $this->fetch($this->ferries('/souvenirs'))[0]);
+        self::assertSame('The shop on the pier closed', $chrome->find('textbox', 'Note')->getAttribute('value'));
+    }
+
+    #[Test]
+    public function files_for_a_web_server_say_what_they_cannot_carry_and_the_list_is_narrowed_to_findings(): void
+    {
+        $chrome = $this->openAddresses();
+        $chrome->click('button', 'Bring in, match or save');
+        $chrome->click('menuitem', 'Save for a web server…');
+        $chrome->awaitText('The pause page of /winter-deal', '[role=dialog]');
+        $chrome->find('radio', 'Apache')->click();
+        $chrome->awaitText('They need mod_rewrite', '[role=dialog]');
+        self::assertSame([], $chrome->axe());
+        self::assertStringContainsString('format=apache-rules', (string) $chrome->find('link', 'Save rules')->getAttribute('href'));
+        $chrome->press(WebDriverKeys::ESCAPE);
+        $chrome->click('button', 'Narrow');
+        $chrome->click('menuitemcheckbox', 'Are over*');
+        $chrome->press(WebDriverKeys::ESCAPE);
+        $chrome->awaitGone('row', '*/about/history*');
+        $chrome->awaitText(', is over', '[role=rowgroup]');
+        $chrome->find('row', '/easter-special*');
+    }
+
+    #[Test]
+    public function a_redirect_that_was_being_written_is_there_again_when_its_dialog_was_closed(): void
+    {
+        $chrome = $this->openAddresses();
+        $chrome->click('button', 'New redirect');
+        $chrome->type('textbox', 'Address', '/half-written');
+        $chrome->press(WebDriverKeys::ESCAPE);
+        $chrome->awaitGone('dialog', 'New redirect');
+        $chrome->click('button', 'New redirect');
+        self::assertSame('/half-written', $chrome->find('textbox', 'Address')->getAttribute('value'));
+        $chrome->click('button', 'Let it be');
+        $chrome->click('button', 'New redirect');
+        self::assertSame('', $chrome->find('textbox', 'Address')->getAttribute('value'));
+    }
+
+    #[Test]
     public function chains_are_found_with_other_faults_and_straightened_in_one_step(): void
     {
         $chrome = $this->openAddresses();
@@ -187,7 +294,7 @@ final class AddressesTest extends Errand
     public function a_redirect_is_switched_off_and_on_and_its_address_becomes_the_pages_own(): void
     {
         $chrome = $this->openAddresses();
-        $chrome->click('button', 'By hand*');
+        $chrome->click('button', 'Redirects*');
         $chrome->find('row', '/today*')->click();
         $chrome->click('button', 'Switch it off');
         $chrome->awaitText('Switched the redirect of /today off');

@@ -49,7 +49,7 @@ function PatternRow({ pattern, place, onMove }: { pattern: Pattern; place: numbe
     }
     return (
         <li ref={drop} className={clsx('border-t border-line first:border-t-0', isOver && !isDragging && 'bg-heron-soft')}>
-            <button ref={drag} type="button" {...listeners} onKeyDown={typed} aria-label={`${place}: ${pattern.source}`} style={transform === null ? undefined : { transform: `translateY(${transform.y}px)` }} className={clsx('flex h-9 w-full cursor-grab items-center gap-2.5 px-1 text-left', isDragging && 'relative z-10 bg-sheet shadow-float')}>
+            <button ref={drag} type="button" {...listeners} onKeyDown={typed} style={transform === null ? undefined : { transform: `translateY(${transform.y}px)` }} className={clsx('flex h-9 w-full cursor-grab items-center gap-2.5 px-1 text-left', isDragging && 'relative z-10 bg-sheet shadow-float')}>
                 <GripVertical size={14} aria-hidden className="shrink-0 text-ink-3" />
                 <span className="w-6 shrink-0 text-right text-ink-3 tabular-nums">{place}</span>
                 <span className="min-w-0 flex-1 truncate font-mono text-[13px]">{pattern.source}</span>
