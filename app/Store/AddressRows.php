@@ -52,28 +52,27 @@ final readonly class AddressRows
      */
     public function find(Site $site, array $filter, int $offset): array
     {
-        [$where, $bound] = $this->where($filter);
-        $all = self::bound($site);
+        [$where, $bound] = $this->where($filter, $site);
         $kinds = array_values(array_intersect(explode(',', $filter['kind']), self::KINDS));
-        $counts = array_fill_keys(self::KINDS, 0);
-        foreach ($this->db->select('select a.kind, count(*) as n from ('.self::ALL.") a left join redirect_rules r on r.id = a.rule left join pages p on p.id = a.page_id where $where group by a.kind", [...$all, ...$bound]) as $row) {
-            $counts[$row->kind] = (int) $row->n;
-        }
         $order = match ($kinds) {
             // Misses on their own are ranked: what was asked for most often comes first.
             ['missed'] => '(select coalesce(sum(m.hits), 0) from missed_hits m where m.site_id = '.$site->id.' and m.key = a.key and not m.bots) desc, a.key',
             // Patterns on their own stand as they are tried.
-            ['pattern'] => 'r.position, r.ulid',
+            ['pattern'] => '(select o.position from redirect_rules o where o.id = a.rule), a.rule',
             default => "a.kind = 'reserved', a.key, a.kind",
         };
-        $of = $kinds === [] ? '' : ' and a.kind = any(?::text[])';
-        $rows = $this->db->select('with a as materialized (select a.* from ('.self::ALL.") a left join redirect_rules r on r.id = a.rule left join pages p on p.id = a.page_id where $where$of order by $order limit ? offset ?)
-            select ".StoredRules::COLUMNS.', a.*, p.ulid as page, p.name, p.address as page_address, p.state, is_visible(p.state, p.from_at, p.until_at) as visible, w.name as waits, h.ulid as entry, h.sentence, t.name as target_name, t.address as target_address, (select x.rule from removed_redirects x where a.kind = \'removed\' and x.site_id = '.$site->id.' and x.by_entry_id is not distinct from a.by_entry_id and x.key = a.key limit 1) as removed
-            from a left join redirect_rules r on r.id = a.rule left join pages p on p.id = a.page_id left join pages w on w.id = a.held_for_id left join history h on h.id = a.by_entry_id
-            left join pages t on r.target like \'page %\' and t.ulid = substr(r.target, 6) order by '.$order, [...$all, ...$bound, ...($kinds === [] ? [] : [PgArray::of($kinds)]), self::PIECE, $offset]);
+        $of = $kinds === [] ? '' : 'where a.kind = any(?::text[])';
+        // What is found is gone through once, for counting as for a piece of it.
+        $found = $this->db->select('with found as materialized (select a.* from ('.self::ALL.") a left join redirect_rules r on r.id = a.rule where $where), a as (select a.*, row_number() over () as place from (select a.* from found a $of order by $order limit ? offset ?) a)
+            select ".StoredRules::COLUMNS.', a.*, c.counts, p.ulid as page, p.name, p.address as page_address, p.state, is_visible(p.state, p.from_at, p.until_at) as visible, w.name as waits, h.ulid as entry, h.sentence, t.name as target_name, t.address as target_address, (select x.rule from removed_redirects x where a.kind = \'removed\' and x.site_id = '.$site->id.' and x.by_entry_id is not distinct from a.by_entry_id and x.key = a.key limit 1) as removed
+            from (select jsonb_object_agg(n.kind, n.n) as counts from (select kind, count(*) as n from found group by kind) n) c left join a on true
+            left join redirect_rules r on r.id = a.rule left join pages p on p.id = a.page_id left join pages w on w.id = a.held_for_id left join history h on h.id = a.by_entry_id
+            left join pages t on r.target like \'page %\' and t.ulid = substr(r.target, 6) order by a.place', [...self::bound($site), ...$bound, ...($kinds === [] ? [] : [PgArray::of($kinds)]), self::PIECE, $offset]);
+        $counts = array_replace(array_fill_keys(self::KINDS, 0), array_map(intval(...), (array) json_decode($found[0]->counts ?? '{}', true)));
+        $rows = array_filter($found, static fn (\stdClass $row): bool => $row->kind !== null);
         $hits = $this->hits($site, array_values($rows));
 
-        return [$kinds === [] ? array_sum($counts) : array_sum(array_intersect_key($counts, array_flip($kinds))), $counts, array_map(static fn (\stdClass $row): array => AddressRow::of($row, $hits[$row->ulid ?? "missed {$row->key}"] ?? []), array_values($rows))];
+        return [$kinds === [] ? array_sum($counts) : array_sum(array_intersect_key($counts, array_flip($kinds))), $counts, array_map(static fn (\stdClass $row): array => AddressRow::of($row, $hits[self::counted($row)] ?? []), array_values($rows))];
     }
 
     /**
@@ -91,6 +90,14 @@ final readonly class AddressRows
         return array_map(static fn (\stdClass $row): array => ['segment' => $row->segment, 'below' => (int) $row->below, 'here' => $row->here], array_values($rows));
     }
 
+    /** @return array{addresses: int, requests: int} that only scanners ask for, in four weeks: they are in no list */
+    public function noise(Site $site): array
+    {
+        $found = $this->db->selectOne('select count(distinct m.key) as addresses, coalesce(sum(h.hits), 0) as requests from missed_addresses m left join missed_hits h on h.site_id = m.site_id and h.key = m.key and h.day > current_date - ?::int where m.site_id = ? and m.noise', [self::DAYS, $site->id]);
+
+        return ['addresses' => (int) ($found->addresses ?? 0), 'requests' => (int) ($found->requests ?? 0)];
+    }
+
     /** Leaves a missed address out of the list from now on; false where nobody asked for it. */
     public function ignore(Site $site, string $address): bool
     {
@@ -101,14 +108,16 @@ final readonly class AddressRows
      * @param  array{text: string, kind: string, status: string, hits: string, redirects: list<string>|null}  $filter
      * @return array{string, list<mixed>}
      */
-    private function where(array $filter): array
+    private function where(array $filter, Site $site): array
     {
         $parts = ['true'];
         $bound = [];
         if ($filter['text'] !== '') {
-            $parts[] = '(a.address ilike ? or r.note ilike ? or p.name ilike ?)';
+            // Keys are in lower case where case says nothing, and far quicker to look through than what has to be folded first.
+            $isKey = $site->rules()->caseSensitive ? 'ilike' : 'like';
+            $parts[] = "(a.key $isKey ? or (a.rule is not null and (a.address ilike ? or r.note ilike ?)) or a.page_id in (select n.id from pages n where n.site_id = ? and n.name ilike ?))";
             $like = '%'.addcslashes($filter['text'], '%_\\').'%';
-            array_push($bound, $like, $like, $like);
+            array_push($bound, mb_strtolower($like), $like, $like, $site->id, $like);
         }
         $parts = [...$parts, ...array_filter(array_map(static fn (string $status): ?string => match ($status) {
             'off' => 'r.is_on = false',
@@ -131,15 +140,25 @@ final readonly class AddressRows
         return [implode(' and ', $parts), $bound];
     }
 
+    /** What its hits are counted under. */
+    private static function counted(\stdClass $row): string
+    {
+        return match (true) {
+            $row->ulid !== null => $row->ulid,
+            $row->kind === 'missed' => "missed {$row->key}",
+            default => HitLog::at($row->key),
+        };
+    }
+
     /**
-     * Of rules and misses: how often by day, the oldest first; programs left out.
+     * Of rules, former addresses and misses: how often by day, the oldest first; programs left out.
      *
      * @param  list<\stdClass>  $rows
      * @return array<string, list<int>>
      */
     private function hits(Site $site, array $rows): array
     {
-        $rules = array_values(array_filter(array_map(static fn (\stdClass $row): ?string => $row->ulid, $rows)));
+        $rules = array_values(array_map(self::counted(...), array_filter($rows, static fn (\stdClass $row): bool => $row->kind !== 'missed')));
         $keys = array_values(array_map(static fn (\stdClass $row): string => $row->key, array_filter($rows, static fn (\stdClass $row): bool => $row->kind === 'missed')));
         $found = $this->db->select("select rule as what, (current_date - day) as ago, sum(hits) as n from redirect_hits where site_id = ? and rule = any(?::text[]) and not bots and day > current_date - ?::int group by 1, 2
             union all select 'missed ' || key, (current_date - day), sum(hits) from missed_hits where site_id = ? and key = any(?::text[]) and not bots and day > current_date - ?::int group by 1, 2", [$site->id, PgArray::of($rules), self::DAYS, $site->id, PgArray::of($keys), self::DAYS]);

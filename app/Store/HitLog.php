@@ -15,6 +15,12 @@ final class HitLog
 {
     private const FOLDER = 'app/hits';
 
+    /** Stands for an address in place of a redirect: what a page had before it moved. */
+    public static function at(string $key): string
+    {
+        return 'at '.mb_strcut($key, 0, 500);
+    }
+
     public function used(Site $site, string $rule, Asker $asker): void
     {
         $this->append([$site->id, 'rule', $rule, gmdate('Y-m-d'), $asker->referrer, $asker->isBot, time()]);

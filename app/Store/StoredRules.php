@@ -51,6 +51,11 @@ final readonly class StoredRules implements Rules
         return $pages === [] ? [] : $this->where('r.target = any(?::text[])', [PgArray::of(array_map(static fn (string $page): string => "page $page", $pages))]);
     }
 
+    public function leadingToAddresses(array $addresses): iterable
+    {
+        return $addresses === [] ? [] : $this->where('r.target = any(?::text[])', [PgArray::of(array_map(static fn (string $address): string => "address $address", $addresses))]);
+    }
+
     /** @return iterable<Rule> every rule of the site */
     public function all(): iterable
     {

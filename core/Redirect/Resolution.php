@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Redirect;
 
+use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Address\NormalForm;
+
 /** How an address is answered: every hop, then the final answer. */
 final readonly class Resolution
 {
@@ -50,6 +53,12 @@ final readonly class Resolution
         $keepsMethod = array_diff($statuses, [307, 308]) === [];
 
         return $isPermanent ? ($keepsMethod ? 308 : 301) : ($keepsMethod ? 307 : 302);
+    }
+
+    /** Whether the first step leads from an address that a page had to where it is now: another spelling of where it is does not. */
+    public function isMoved(AddressRules $rules): bool
+    {
+        return $this->hops !== [] && $this->hops[0]->rule === null && $this->hops[0]->status === 301 && NormalForm::key($this->normal, $rules) !== NormalForm::key(substr($this->hops[0]->to, 0, strcspn($this->hops[0]->to, '?#')), $rules);
     }
 
     /** @return list<string> rules on the way, the one of the final answer last */

@@ -150,6 +150,15 @@ final class RuleSheet
         return $pages === [] ? [] : $this->rules->leadingTo(array_values($pages));
     }
 
+    /**
+     * @param  list<string>  $addresses
+     * @return iterable<Rule> as they are before the batch
+     */
+    public function leadingToAddresses(array $addresses): iterable
+    {
+        return $this->rules->leadingToAddresses($addresses);
+    }
+
     /** @return array<string, array{Rule|null, Rule|null}> rules the batch touched, as they were and as they will be */
     public function touched(): array
     {

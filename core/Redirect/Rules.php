@@ -27,4 +27,10 @@ interface Rules
      * @return iterable<Rule> that lead to one of these pages
      */
     public function leadingTo(array $pages): iterable;
+
+    /**
+     * @param  list<string>  $addresses
+     * @return iterable<Rule> that lead to one of these addresses, as they are written
+     */
+    public function leadingToAddresses(array $addresses): iterable;
 }

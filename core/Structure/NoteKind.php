@@ -38,6 +38,10 @@ enum NoteKind: string
     case RedirectStays = 'redirect-stays';
     /** A redirect (`other`) answers before this live page. */
     case RedirectHides = 'redirect-hides';
+    /** A redirect leads on to another: visitors end up at `other`. */
+    case RedirectChains = 'redirect-chains';
+    /** Other redirects (`other` says how many) lead to the address of this one. */
+    case RedirectsLeadHere = 'redirects-lead-here';
     /** Redirects lead to this page (`other` says how many), which visitors no longer get. */
     case RedirectsBreak = 'redirects-break';
     /** Taking back: the page is no longer there. */

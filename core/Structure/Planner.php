@@ -45,7 +45,7 @@ final readonly class Planner
             return $this->planSparing($batch, $spared + array_map(static fn (): bool => true, $stuck));
         }
 
-        (new RuleLoops($workspace, $effects))->guard();
+        array_push($workspace->notes, ...(new RuleLoops($workspace, $effects))->guard());
 
         return $this->ripple($workspace, $outcome, $effects);
     }

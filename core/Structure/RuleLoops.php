@@ -14,33 +14,76 @@ use Heronstem\Core\Redirect\RuleSet;
 /** Follows every rule that a batch makes or changes, as visitors would, and refuses one that comes back to itself. */
 final readonly class RuleLoops
 {
+    /** Chains that are told one by one. */
+    private const MOST_NOTES = 20;
+
     public function __construct(private Workspace $workspace, private LedgerEffects $effects)
     {
     }
 
-    /** @throws ChangeRefused naming the steps */
-    public function guard(): void
+    /**
+     * @return list<Note> chains that the batch makes: of its own rules that lead on to others, and of others that lead to them
+     *
+     * @throws ChangeRefused naming the steps of one that comes back to itself
+     */
+    public function guard(): array
     {
         $changed = array_filter(array_map(static fn (array $sides): ?Rule => $sides[1], $this->workspace->redirects->touched()));
         if ($changed === []) {
-            return;
+            return [];
         }
         $resolver = $this->resolver($changed);
+        $notes = [];
         foreach ($changed as $rule) {
-            $way = self::round($rule, $resolver);
-            if ($way !== null) {
+            [$way, $goesRound] = self::round($rule, $resolver);
+            if ($goesRound) {
                 $steps = implode(' → ', [...array_map(static fn (Hop $hop): string => $hop->from, array_slice($way->hops, 0, 4)), $way->hops === [] ? $rule->source : $way->hops[count($way->hops) - 1]->to]);
                 $refused = new ChangeRefused('leadsTo', "Visitors would go round in a circle: $steps. Choose another target, or switch one of them off first.");
 
                 throw $this->workspace->redirects->fieldOf($rule->id) === '' ? $refused : $refused->within($this->workspace->redirects->fieldOf($rule->id));
             }
+            if (count($notes) < self::MOST_NOTES && self::leadsOn($rule, $way)) {
+                $notes[] = new Note(NoteKind::RedirectChains, $rule->id, $rule->source, $way->location);
+            }
         }
+
+        return [...$notes, ...$this->ledTo($changed)];
+    }
+
+    /** Whether another redirect, or the former address of a page, takes visitors further. */
+    private static function leadsOn(Rule $rule, Resolution $way): bool
+    {
+        $at = array_search($rule->id, array_map(static fn (Hop $hop): ?string => $hop->rule, $way->hops), true);
+        $after = $at === false ? [] : array_slice($way->hops, (int) $at + 1);
+
+        return array_filter($after, static fn (Hop $hop): bool => $hop->rule !== null || $hop->status === 301) !== [];
+    }
+
+    /**
+     * @param  array<string, Rule>  $changed
+     * @return list<Note>
+     */
+    private function ledTo(array $changed): array
+    {
+        $sources = [];
+        foreach ($changed as $rule) {
+            if ($rule->claims() && $this->workspace->redirects->before($rule->id)?->source !== $rule->source) {
+                $sources[$rule->source] = $rule;
+            }
+        }
+        $counts = [];
+        foreach ($sources === [] ? [] : $this->workspace->redirects->leadingToAddresses(array_map(strval(...), array_keys($sources))) as $rule) {
+            $address = (string) $rule->target?->value;
+            $counts[$address] = ($counts[$address] ?? 0) + 1;
+        }
+
+        return array_slice(array_map(static fn (string $address, int $count): Note => new Note(NoteKind::RedirectsLeadHere, $sources[$address]->id, $address, (string) $count), array_map(strval(...), array_keys($counts)), $counts), 0, self::MOST_NOTES);
     }
 
     /** Whether visitors would come back to a rule, if it were like this. */
     public function wouldGoRound(Rule $rule): bool
     {
-        return self::round($rule, $this->resolver([$rule->id => $rule])) !== null;
+        return self::round($rule, $this->resolver([$rule->id => $rule]))[1];
     }
 
     /**
@@ -56,15 +99,16 @@ final readonly class RuleLoops
         return new Resolver($this->workspace->rules(), new PlannedAnswers($this->workspace, $this->effects), $set);
     }
 
-    private static function round(Rule $rule, Resolver $resolver): ?Resolution
+    /** @return array{Resolution, bool} the way of visitors, and whether it comes back to the rule */
+    private static function round(Rule $rule, Resolver $resolver): array
     {
-        foreach ([$rule->sample(), ...($rule->reach === RuleReach::Branch ? [$rule->sampleBelow()] : [])] as $sample) {
-            $way = $resolver->resolve($sample);
-            if ($way->isLoop && in_array($rule->id, $way->rules(), true)) {
-                return $way;
+        $way = $resolver->resolve($rule->sample());
+        foreach ([$way, ...($rule->reach === RuleReach::Branch ? [$resolver->resolve($rule->sampleBelow())] : [])] as $each) {
+            if ($each->isLoop && in_array($rule->id, $each->rules(), true)) {
+                return [$each, true];
             }
         }
 
-        return null;
+        return [$way, false];
     }
 }

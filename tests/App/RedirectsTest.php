@@ -126,7 +126,12 @@ final class RedirectsTest extends AppTestCase
         $detail = $this->api('GET', "redirects/$dogs")->json();
         self::assertSame([2, 1], [array_sum(array_column($detail['days'], 'hits')), array_sum(array_column($detail['days'], 'bots'))]);
         $this->api('GET', 'addresses?kind=missed')->assertJsonPath('total', 1)->assertJsonPath('rows.0.address', '/Lost');
-        self::assertSame(1, array_sum($this->api('GET', 'addresses?kind=missed')->json('rows.0.hits')));
+        self::assertSame(1, array_sum($this->api('GET', 'addresses?kind=missed')->assertJsonPath('noise', ['addresses' => 1, 'requests' => 1])->json('rows.0.hits')));
+        $this->change(['kind' => 'set-slug', 'page' => $this->fares, 'slug' => 'prices']);
+        $ask('/fares', 'Mozilla/5.0 (X11)', 'https://dogs.example/');
+        $ask('/Prices/', 'Mozilla/5.0 (X11)', 'https://dogs.example/');
+        self::assertSame(['/fares', 1], [($former = $this->api('GET', 'addresses?kind=former')->json('rows.0'))['address'], array_sum($former['hits'])]);
+        self::assertSame(1, DB::table('redirect_hits')->where('rule', 'like', 'at %')->count(), 'Another spelling of where a page is counts for nothing.');
     }
 
     #[Test]

@@ -42,7 +42,7 @@ final readonly class AddressesController
         $offset = max(0, $request->integer('offset'));
         [$total, $counts, $rows] = $this->rows->find($site, $filter, $offset);
 
-        return new JsonResponse(['total' => $total, 'counts' => $counts, 'offset' => $offset, 'rows' => $rows]);
+        return new JsonResponse(['total' => $total, 'counts' => $counts, 'offset' => $offset, 'rows' => $rows, 'noise' => $this->rows->noise($site)]);
     }
 
     /** @return list<string>|null redirects with a finding of these kinds, or of any; null where nothing is asked for */

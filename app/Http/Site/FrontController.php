@@ -12,6 +12,7 @@ use App\Models\Site;
 use App\Models\Visitor;
 use App\Store\HitLog;
 use App\Store\NearAddresses;
+use Heronstem\Core\Address\NormalForm;
 use Heronstem\Core\Content\Document;
 use Heronstem\Core\Redirect\Asker;
 use Heronstem\Core\Redirect\Resolution;
@@ -90,12 +91,17 @@ final readonly class FrontController
     private function note(Resolution $resolution, Request $request, Site $site): void
     {
         $isMissed = $resolution->status === 404 && $resolution->rule === null && $resolution->sendsWith() === null;
-        if (! $isMissed && $resolution->rules() === []) {
+        // A former address is no rule: its uses are counted under its key.
+        $isFormer = $resolution->rules() === [] && $resolution->isMoved($site->rules());
+        if (! $isMissed && ! $isFormer && $resolution->rules() === []) {
             return;
         }
         $asker = Asker::of((string) $request->userAgent(), (string) $request->headers->get('Referer', ''), $request->getHost());
         foreach ($resolution->rules() as $rule) {
             $this->hits->used($site, $rule, $asker);
+        }
+        if ($isFormer) {
+            $this->hits->used($site, HitLog::at(NormalForm::key($resolution->normal, $site->rules())), $asker);
         }
         if ($isMissed && $resolution->normal !== '') {
             $this->hits->missed($site, $resolution->normal, $asker);

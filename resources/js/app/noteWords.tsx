@@ -20,6 +20,8 @@ export function noteWords({ kind, name, other }: Schemas['RippleNote']) {
         'menu-stays': `“${name}” has been changed again since; what was changed stays.`,
         'redirect-stays': `The redirect of ${name} has changed again since, or its address has another holder by now: it stays as it is.`,
         'redirect-hides': `The redirect of ${other ?? 'the address'} answers before “${name}”: visitors no longer get that page there.`,
+        'redirect-chains': `${name} leads to another redirect; visitors end up at ${other ?? ''}. Lead there at once, and nothing comes between.`,
+        'redirects-lead-here': `${count(Number(other), 'redirect leads', 'redirects lead')} to ${name} already, and would take one more step. Findings straightens them.`,
         'redirects-break': `${count(Number(other), 'redirect leads', 'redirects lead')} to “${name}”, which visitors no longer get.`,
         'is-gone': `${name === '' ? 'A page' : `“${name}”`} is no longer there, so nothing of it goes back.`,
     }

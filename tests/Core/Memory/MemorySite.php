@@ -246,6 +246,11 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
         return array_values(array_filter($this->redirects, static fn (Rule $rule): bool => $rule->target?->kind === TargetKind::Page && in_array($rule->target->value, $pages, true)));
     }
 
+    public function leadingToAddresses(array $addresses): iterable
+    {
+        return array_values(array_filter($this->redirects, static fn (Rule $rule): bool => $rule->target?->kind === TargetKind::Address && in_array($rule->target->value, $addresses, true)));
+    }
+
     public function page(string $id): ?Page
     {
         return $this->pages[$id] ?? null;

@@ -93,6 +93,17 @@ final class RedirectChangesTest extends TestCase
     }
 
     #[Test]
+    public function what_a_redirect_does_to_chains_is_said_before_it_is_made(): void
+    {
+        $told = static fn (Ripple $ripple): array => array_map(static fn (Note $note): array => [$note->kind, $note->name, $note->other], $ripple->notes);
+        $this->site->apply($this->making(self::A, '/a', ['leadsTo' => ['address' => '/b']]));
+        self::assertSame([[NoteKind::RedirectsLeadHere, '/b', '1']], $told($this->site->plan($this->making(self::B, '/b'))));
+        self::assertSame([], $told($this->site->plan($this->making(self::B, '/c'))));
+        $this->site->apply($this->making(self::B, '/b'));
+        self::assertSame([[NoteKind::RedirectChains, '/c', '/help']], $told($this->site->plan($this->making('01J000000000000000000000CC', '/c', ['leadsTo' => ['address' => '/a']]))));
+    }
+
+    #[Test]
     public function what_leads_back_to_itself_is_refused_with_the_steps(): void
     {
         $this->site->apply($this->making(self::A, '/a', ['leadsTo' => ['address' => '/b']]));

@@ -24,7 +24,8 @@ use OpenApi\Attributes as OA;
     new OA\Property('state', type: 'string', enum: ['on', 'off', 'over', 'waiting'], nullable: true), new OA\Property('since', type: 'string', nullable: true), new OA\Property('entry', type: 'string', nullable: true), new OA\Property('sentence', type: 'string', nullable: true),
     new OA\Property('hits', description: 'by day, the oldest first; empty for none', type: 'array', items: new OA\Items(type: 'integer')),
 ])]
-#[OA\Schema(schema: 'Addresses', required: ['total', 'counts', 'offset', 'rows'], properties: [
+#[OA\Schema(schema: 'Addresses', required: ['total', 'counts', 'offset', 'rows', 'noise'], properties: [
+    new OA\Property('noise', description: 'what only scanners ask for, in four weeks; in no list', required: ['addresses', 'requests'], type: 'object', properties: [new OA\Property('addresses', type: 'integer'), new OA\Property('requests', type: 'integer')]),
     new OA\Property('total', type: 'integer'), new OA\Property('counts', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'integer')), new OA\Property('offset', type: 'integer'),
     new OA\Property('rows', type: 'array', items: new OA\Items(ref: '#/components/schemas/AddressRow')),
 ])]

@@ -8,7 +8,7 @@ use OpenApi\Attributes as OA;
 
 /** Changes to the structure and what follows from them, as they are written and read. */
 #[OA\Schema(schema: 'RippleNote', description: 'What is allowed and should be no surprise; `other` says what or who else, as the kind has it.', required: ['kind', 'page', 'name', 'other'], properties: [
-    new OA\Property('kind', type: 'string', enum: ['live-under-hidden', 'no-menu-reaches', 'leaves-menu', 'in-no-menu', 'menu-reaches-again', 'start-page-hidden', 'address-taken-over', 'address-gone', 'retires', 'section-empty', 'pointer-broken', 'stays', 'stays-made', 'menu-stays', 'redirect-stays', 'redirect-hides', 'redirects-break', 'is-gone']),
+    new OA\Property('kind', type: 'string', enum: ['live-under-hidden', 'no-menu-reaches', 'leaves-menu', 'in-no-menu', 'menu-reaches-again', 'start-page-hidden', 'address-taken-over', 'address-gone', 'retires', 'section-empty', 'pointer-broken', 'stays', 'stays-made', 'menu-stays', 'redirect-stays', 'redirect-hides', 'redirect-chains', 'redirects-lead-here', 'redirects-break', 'is-gone']),
     new OA\Property('page', type: 'string'), new OA\Property('name', type: 'string'), new OA\Property('other', type: 'string', nullable: true),
 ])]
 #[OA\Schema(schema: 'RippleRow', description: 'Whom it is about, from which address to which, and a word on it.', required: ['page', 'name', 'from', 'to', 'note'], properties: [

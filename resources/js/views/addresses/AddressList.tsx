@@ -3,6 +3,7 @@ import clsx from 'clsx'
 import { TriangleAlert } from 'lucide-react'
 import { useEffect, useMemo, useRef, type KeyboardEvent } from 'react'
 import type { Schemas } from '../../api/client'
+import { count } from '../../ui/count'
 import { ago } from '../../ui/time'
 import { findingOfRow } from './findingWords'
 import { Spark } from './Spark'
@@ -12,8 +13,8 @@ import { answerWords, key, type Row } from './words'
 const ROW = 32
 
 /** The addresses in order, one a row; read a hundred at a time as they come into sight. */
-export function AddressList({ addresses, findings, active, narrow, onActive }: { addresses: Addresses; findings: Schemas['RedirectFinding'][]; active: string | undefined; narrow: boolean; onActive: (row: Row) => void }) {
-    const { rows, total, more, isFetching, error } = addresses
+export function AddressList({ addresses, findings, ofMissed, active, narrow, onActive }: { addresses: Addresses; ofMissed: boolean; findings: Schemas['RedirectFinding'][]; active: string | undefined; narrow: boolean; onActive: (row: Row) => void }) {
+    const { rows, total, more, noise, isFetching, error } = addresses
     const scroller = useRef<HTMLDivElement>(null)
     const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 8 })
     const shown = virtual.getVirtualItems()
@@ -60,6 +61,7 @@ export function AddressList({ addresses, findings, active, narrow, onActive }: {
                         )
                     })}
                 </div>
+                {ofMissed && (noise?.addresses ?? 0) > 0 && <p className="px-4 py-3 text-[13px] text-ink-3">{count(noise?.requests ?? 0, 'request')} of scanners for {count(noise?.addresses ?? 0, 'address', 'addresses')} {noise?.addresses === 1 ? 'is' : 'are'} left out.</p>}
                 {rows.length === 0 && !isFetching && <p className="p-6 text-ink-2">Nothing here answers to that. Take a facet off, or try another part of an address.</p>}
             </div>
         </>

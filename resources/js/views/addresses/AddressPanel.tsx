@@ -8,6 +8,8 @@ import { draftOf } from './draft'
 import { Missed } from './Missed'
 import { Near } from './Near'
 import { changeOf } from './RedirectForm'
+import { Spark } from './Spark'
+import { Steps } from './Steps'
 import { answerWords, type Row } from './words'
 
 type Props = { row: Row; onClose: () => void; onPage: (page: string) => void; onTry: (address: string) => void; onRedirect: (source: string, target?: { id: string; name: string }) => void; onMade: (id: string) => void }
@@ -50,6 +52,8 @@ export function AddressPanel({ row, onClose, onPage, onTry, onRedirect, onMade }
                     {writes && row.kind === 'also' && <><Button onClick={() => answer('send-on')}>Send on instead</Button><Button onClick={byHand}>Make it a redirect by hand</Button><Button look="breaks" onClick={away}>Take it away</Button></>}
                     {writes && row.kind === 'gone' && <Button onClick={() => onRedirect(row.address)}>Make a redirect of it</Button>}
                 </div>
+                {row.kind !== 'removed' && row.kind !== 'reserved' && <Steps address={row.address} />}
+                {row.kind === 'former' && row.hits.length > 0 && <p><Spark hits={row.hits} /></p>}
                 {row.kind === 'missed' && <Missed address={row.address} />}
                 {row.kind === 'missed' && <Near address={row.address} writes={writes} onRedirect={onRedirect} onIgnored={onClose} />}
             </div>

@@ -57,7 +57,7 @@ export function AddressesView({ search, set, onPage }: { search: Search; set: Se
                     </span>
                 </div>
                 {search.as === undefined && <AddressFacets search={search} set={set} counts={counts} findings={findings} />}
-                {search.as === 'tree' ? <AddressTree onAddress={address => set({ as: undefined, text: address, kind: undefined, row: undefined })} /> : <AddressList addresses={addresses} findings={findings} active={search.row} narrow={narrow} onActive={row => set({ row: key(row) })} />}
+                {search.as === 'tree' ? <AddressTree onAddress={address => set({ as: undefined, text: address, kind: undefined, row: undefined })} /> : <AddressList addresses={addresses} findings={findings} ofMissed={search.kind === 'missed'} active={search.row} narrow={narrow} onActive={row => set({ row: key(row) })} />}
             </div>
             {isRedirect && search.row !== undefined && <RedirectPanel key={search.row} id={search.row} row={open} onClose={() => set({ row: undefined })} onPage={onPage} onGone={() => set({ row: undefined })} />}
             {!isRedirect && open !== undefined && <AddressPanel key={search.row} row={open} onClose={() => set({ row: undefined })} onPage={onPage} onTry={setTrying} onRedirect={(source, target) => setMaking({ source, target })} onMade={id => set({ row: id })} />}
