@@ -22,6 +22,9 @@ final readonly class MatchAddresses
     /** Pages of a site from which on those beside a missed address are narrowed down first. */
     private const LARGE = 20000;
 
+    /** How sure a page must be to be named in a list. */
+    private const WORTH_SHOWING = 0.3;
+
     public function __construct(private Connection $db)
     {
     }
@@ -75,13 +78,41 @@ final readonly class MatchAddresses
     }
 
     /**
+     * The likeliest page for each of some missed addresses; for none on a large site, where looking takes too long to do it for a list.
+     *
+     * @param  list<string>  $addresses
+     * @return array<string, array{id: string, name: string, confidence: float}>
+     */
+    public function likeliest(Site $site, array $addresses): array
+    {
+        if ($addresses === [] || $this->isLarge($site)) {
+            return [];
+        }
+        $matcher = new Matcher($this->pages($site));
+        $likeliest = [];
+        foreach ($addresses as $address) {
+            $proposal = $matcher->match($address);
+            if ($proposal->page !== null && $proposal->confidence >= self::WORTH_SHOWING) {
+                $likeliest[$address] = ['id' => $proposal->page->id, 'name' => $proposal->page->name, 'confidence' => $proposal->confidence];
+            }
+        }
+
+        return $likeliest;
+    }
+
+    private function isLarge(Site $site): bool
+    {
+        return (int) $this->db->scalar('select count(*) from (select 1 from pages where site_id = ? limit ?) n', [$site->id, self::LARGE]) >= self::LARGE;
+    }
+
+    /**
      * On a large site the pages that are spelt most like an address, which an index finds.
      *
      * @return list<string>|null null for all
      */
     private function nearest(Site $site, string $address): ?array
     {
-        if ((int) $this->db->scalar('select count(*) from (select 1 from pages where site_id = ? limit ?) n', [$site->id, self::LARGE]) < self::LARGE) {
+        if (! $this->isLarge($site)) {
             return null;
         }
         $words = mb_substr(trim((string) preg_replace('/[^\p{L}\p{N}]+/u', ' ', mb_scrub(rawurldecode($address), 'UTF-8'))), 0, 200);

@@ -45,7 +45,7 @@ final readonly class RedirectFindings
             'other' => $finding->other === null ? null : ['id' => $finding->other, 'source' => $sources[$finding->other] ?? ''],
             'page' => $finding->page === null ? null : ['id' => $finding->page, 'name' => $pages[$finding->page] ?? ''],
             'isSure' => $finding->isSure, 'days' => $finding->days, 'steps' => $finding->steps,
-            'mend' => $finding->mend() === null ? null : ['kind' => 'change-redirect', 'redirect' => $finding->rule->id] + $finding->mend(),
+            'mend' => $finding->mend(),
         ], $found);
     }
 

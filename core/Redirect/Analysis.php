@@ -227,7 +227,8 @@ final class Analysis
     private function doubled(): void
     {
         foreach ($this->rules as $rule) {
-            if ($rule->reach !== RuleReach::One || ! $rule->isActiveAt($this->at) || ! $rule->claims()) {
+            // An address that visitors knew before would say that it is gone, once its redirect is.
+            if ($rule->reach !== RuleReach::One || ! $rule->isActiveAt($this->at) || ! $rule->claims() || $this->answers->at($rule->key)?->everLive === true) {
                 continue;
             }
             $branch = $this->set->behind(Address::stored($rule->source, $this->addresses), Query::of(''));

@@ -30,17 +30,22 @@ final readonly class RuleFinding
     }
 
     /**
-     * The fields that mend it, as RuleReader reads them: of a chain the target at its end, so that one hop leads there.
+     * The change that mends it, as ChangeReader reads it: of a chain the target at its end, so that one hop leads there.
      * Null where somebody has to choose, and for chains that not every request takes to the same end.
      *
      * @return array<string, mixed>|null
      */
     public function mend(): ?array
     {
-        return match ($this->kind) {
+        $fields = match ($this->kind) {
             RuleFindingKind::Chain => $this->end === null ? null : ['leadsTo' => $this->end->toArray()],
-            RuleFindingKind::Expired, RuleFindingKind::Loop => ['isOn' => false],
-            default => null,
+            RuleFindingKind::Expired, RuleFindingKind::Loop, RuleFindingKind::NeverFires, RuleFindingKind::HidesPage, RuleFindingKind::Idle => ['isOn' => false],
+            RuleFindingKind::DeadTarget, RuleFindingKind::GoneTarget => ['answer' => RuleAnswer::Gone->value, 'leadsTo' => null],
+            RuleFindingKind::NotHttps => ['leadsTo' => ['url' => 'https:'.substr((string) $this->rule->target?->value, strlen('http:'))]],
+            // Without it the branch answers just the same.
+            RuleFindingKind::Doubled => ['kind' => 'remove-redirect', 'gone' => false],
         };
+
+        return $fields === null ? null : $fields + ['kind' => 'change-redirect', 'redirect' => $this->rule->id];
     }
 }

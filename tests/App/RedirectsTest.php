@@ -173,6 +173,7 @@ final class RedirectsTest extends AppTestCase
         }
         $missed = $this->api('GET', 'addresses/missed?address=/lost-proprety.html')->assertOk()->assertJsonPath('referrers.0', ['host' => 'bus.example', 'hits' => 2])->json();
         self::assertSame([42, 3], [count($missed['days']), $missed['days'][41]['hits']]);
+        $this->api('GET', 'addresses?kind=missed')->assertJsonPath('rows.0.likeliest.name', 'Lost property');
         $near = $this->api('GET', 'addresses/near?address=/lost-proprety.html')->assertOk()->json();
         self::assertSame('Lost property', $near[0]['name']);
         self::assertNotSame('', $near[0]['why']);

@@ -41,6 +41,8 @@ final readonly class AddressesController
         $filter = ['text' => mb_substr($request->string('text')->trim()->value(), 0, 200), 'kind' => $request->string('kind')->value(), 'status' => $request->string('status')->value(), 'hits' => $request->string('hits')->value(), 'redirects' => $this->found($site, $request->string('finding')->value())];
         $offset = max(0, $request->integer('offset'));
         [$total, $counts, $rows] = $this->rows->find($site, $filter, $offset);
+        $likeliest = $this->match->likeliest($site, array_values(array_column(array_filter($rows, static fn (array $row): bool => $row['kind'] === 'missed'), 'address')));
+        $rows = array_map(static fn (array $row): array => $row + ['likeliest' => $row['kind'] === 'missed' ? $likeliest[$row['address']] ?? null : null], $rows);
 
         return new JsonResponse(['total' => $total, 'counts' => $counts, 'offset' => $offset, 'rows' => $rows, 'noise' => $this->rows->noise($site)]);
     }

@@ -6,7 +6,7 @@ import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
 import { Modal } from '../../ui/Modal'
-import { findingWords } from './findingWords'
+import { findingWords, mendWords } from './findingWords'
 
 type Finding = Schemas['RedirectFinding']
 
@@ -38,7 +38,7 @@ export function Findings({ onClose, onRedirect }: { onClose: () => void; onRedir
                                     <li key={each.redirect} className="flex min-h-8 items-center gap-2 border-t border-line">
                                         <button type="button" onClick={() => { onClose(); onRedirect(each.redirect) }} className="min-w-0 truncate font-mono text-[13px] text-heron hover:underline">{each.source}</button>
                                         <span className="min-w-0 flex-1 truncate text-[12px] text-ink-2">{more(each)}</span>
-                                        {site.manages && each.mend !== null && <Button look="quiet" aria-label={`${kind === 'chain' ? 'Straighten' : 'Switch off'} ${each.source}`} onClick={() => mend([each], `Mending ${each.source}`, kind === 'chain' ? 'Straighten it' : 'Switch it off')}>{kind === 'chain' ? 'Straighten' : 'Switch off'}</Button>}
+                                        {site.manages && (each.mend !== null ? <Button look="quiet" aria-label={`${mendWords[kind]} ${each.source}`} onClick={() => mend([each], `Mending ${each.source}`, mendWords[kind])}>{mendWords[kind]}</Button> : <Button look="quiet" aria-label={`Open ${each.source}`} onClick={() => { onClose(); onRedirect(each.redirect) }}>Open</Button>)}
                                     </li>
                                 ))}
                             </ul>

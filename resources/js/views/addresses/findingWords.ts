@@ -21,3 +21,9 @@ export const findingOfRow: Record<Kind, string> = {
     'loop': 'goes round in a circle', 'dead-target': 'leads to nothing', 'gone-target': 'leads to what is gone', 'never-fires': 'never fires', 'hides-page': 'hides a page', 'chain': 'takes more than one step',
     'expired': 'is over', 'doubled': 'says the same as a branch', 'not-https': 'leads to an unencrypted site', 'idle': 'is not used',
 }
+
+/** What mends one, as a button says it. */
+export const mendWords: Record<Kind, string> = {
+    'loop': 'Switch off', 'dead-target': 'Say it is gone', 'gone-target': 'Say it is gone', 'never-fires': 'Switch off', 'hides-page': 'Switch off', 'chain': 'Straighten',
+    'expired': 'Switch off', 'doubled': 'Remove', 'not-https': 'Lead to https', 'idle': 'Switch off',
+}
