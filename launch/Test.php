@@ -111,26 +111,39 @@ final class Test
      */
     private function browser(array $connection, array $filter): int
     {
-        $database = 'heronstem_browser';
+        $fields = [];
+        for ($worker = 1; $worker <= self::WORKERS; $worker++) {
+            $fields["ERRANDS_$worker"] = json_encode($this->field($worker, $connection), JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES);
+        }
+        $code = Shell::run([PHP_BINARY, 'vendor/bin/paratest', '--processes='.self::WORKERS, '--testsuite=Browser', '--log-junit='.$this->errandsFile(), ...$filter], $fields);
+        $this->processes->stop();
+
+        return $code;
+    }
+
+    /**
+     * A demo of its own for one worker, with its servers and its browser.
+     *
+     * @param  array<string, string>  $connection
+     * @return array<string, string> what its errands need to know
+     */
+    private function field(int $worker, array $connection): array
+    {
+        $database = "heronstem_browser_$worker";
         $this->cluster->dropDatabase($database, $connection);
         $this->cluster->copyDatabase(self::TEMPLATE, $database, $connection);
-        $application = $this->application($connection, $database);
+        $application = new Application($this->root, "test-$worker", $connection, $database);
         $application->must(['heronstem:load-demo'], 'Loading the demo for the browser');
-        $editor = Ports::free(18080);
+        $editor = Ports::free(18080 + 20 * $worker);
         $ferries = Ports::free($editor + 1);
         $boatyard = Ports::free($ferries + 1);
         $driver = Ports::free($boatyard + 1);
         $application->must(['heronstem:origins', "ferries=http://127.0.0.1:$ferries", "boatyard=http://127.0.0.1:$boatyard"], 'Setting addresses');
-        $application->serve($this->processes, [$editor, $ferries, $boatyard], 'web', 4);
-        $this->processes->start('queue', [PHP_BINARY, 'artisan', 'queue:work', '--sleep=0.2', '--tries=3'], $application->environment());
-        $this->processes->start('chromedriver', ['chromedriver', "--port=$driver"], []);
-        $code = Shell::run([PHP_BINARY, 'vendor/bin/phpunit', '--testsuite=Browser', '--log-junit='.$this->errandsFile(), ...$filter], [
-            ...$application->environment(), 'EDITOR_URL' => "http://127.0.0.1:$editor", 'FERRIES_URL' => "http://127.0.0.1:$ferries",
-            'BOATYARD_URL' => "http://127.0.0.1:$boatyard", 'DRIVER_URL' => "http://127.0.0.1:$driver",
-        ]);
-        $this->processes->stop();
+        $application->serve($this->processes, [$editor, $ferries, $boatyard], "web-$worker", 3);
+        $this->processes->start("queue-$worker", [PHP_BINARY, 'artisan', 'queue:work', '--sleep=0.2', '--tries=3'], $application->environment());
+        $this->processes->start("chromedriver-$worker", ['chromedriver', "--port=$driver"], []);
 
-        return $code;
+        return [...$application->environment(), 'EDITOR_URL' => "http://127.0.0.1:$editor", 'FERRIES_URL' => "http://127.0.0.1:$ferries", 'BOATYARD_URL' => "http://127.0.0.1:$boatyard", 'DRIVER_URL' => "http://127.0.0.1:$driver"];
     }
 
     /**

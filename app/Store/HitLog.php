@@ -39,8 +39,9 @@ final class HitLog
     public function batches(): array
     {
         $log = $this->path('log');
-        if (is_file($log) && filesize($log) > 0) {
-            rename($log, $this->path('batch-'.bin2hex(random_bytes(8))));
+        if (is_file($log) && @filesize($log) > 0) {
+            // Somebody else who counts may have taken it away a moment ago.
+            @rename($log, $this->path('batch-'.bin2hex(random_bytes(8))));
         }
 
         return glob($this->path('batch-*')) ?: [];
@@ -53,7 +54,7 @@ final class HitLog
      */
     public function lines(string $batch): iterable
     {
-        $file = fopen($batch, 'r');
+        $file = @fopen($batch, 'r');
         if ($file === false || ! flock($file, LOCK_EX)) {
             return;
         }

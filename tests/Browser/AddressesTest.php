@@ -200,8 +200,7 @@ final class AddressesTest extends Errand
         $chrome = $this->openAddresses();
         $chrome->click('button', 'Patterns*');
         $chrome->click('button', 'Set their order');
-        $first = static fn (): string => $chrome->text('[role=dialog] li');
-        self::assertStringContainsString('/timetable/:season', $first());
+        $chrome->awaitText('/timetable/:season', '[role=dialog] li');
         $chrome->find('button', '*/timetable/:which(winter)*')->sendKeys([WebDriverKeys::ALT, WebDriverKeys::ARROW_UP]);
         self::assertSame([], $chrome->axe());
         $chrome->drag($chrome->find('button', '*/timetable/:which(winter)*'), $chrome->find('button', '*/timetable/:season*'), 0);

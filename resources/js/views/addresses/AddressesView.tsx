@@ -49,7 +49,7 @@ export function AddressesView({ search, set, onPage }: { search: Search; set: Se
                     {!narrow && <p className="text-ink-2"><b className="font-semibold text-ink">{all.toLocaleString('en-GB')}</b> known</p>}
                     <span className="ml-auto flex items-center gap-2">
                         <div role="group" aria-label="Shown as" className="flex"><Button look="quiet" aria-pressed={search.as === undefined} className={search.as === undefined ? 'text-heron' : 'text-ink-3'} onClick={() => set({ as: undefined })}>List</Button><Button look="quiet" aria-pressed={search.as === 'tree'} className={search.as === 'tree' ? 'text-heron' : 'text-ink-3'} onClick={() => set({ as: 'tree', row: undefined })}>Tree</Button></div>
-                        {site.manages && search.kind === 'pattern' && search.as === undefined && rows.length > 1 && <Button onClick={() => order(true)}>Set their order</Button>}
+                        {site.manages && search.kind === 'pattern' && search.as === undefined && (counts['pattern'] ?? 0) > 1 && <Button onClick={() => order(true)}>Set their order</Button>}
                         {findings.length > 0 && <Button look="quiet" className="text-amber!" onClick={() => look(true)}>{count(findings.length, 'finding')}</Button>}
                         <FilesMenu onBring={() => bring(true)} onMatch={() => match(true)} onSave={() => save(true)} />
                         <Button onClick={() => setTrying('')}>Try addresses</Button>
@@ -65,7 +65,7 @@ export function AddressesView({ search, set, onPage }: { search: Search; set: Se
             {isMatching && <MatchOld onClose={() => match(false)} />}
             {isBringing && <BringIn onClose={() => bring(false)} />}
             {isSaving && <ServerFiles onClose={() => save(false)} />}
-            {isOrdering && <PatternOrder rows={rows} onClose={() => order(false)} />}
+            {isOrdering && <PatternOrder onClose={() => order(false)} />}
             {isLooking && <Findings onClose={() => look(false)} onRedirect={id => set({ row: id, kind: undefined, text: undefined, status: undefined, hits: undefined, finding: undefined, as: undefined })} />}
             {trying !== null && <TryAddresses first={trying} onClose={() => setTrying(null)} />}
         </main>

@@ -1,18 +1,28 @@
 import { DndContext, PointerSensor, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core'
+import { useQuery } from '@tanstack/react-query'
 import clsx from 'clsx'
 import { GripVertical } from 'lucide-react'
 import { useState, type KeyboardEvent } from 'react'
+import { patternsQuery, type Pattern } from '../../api/queries'
 import { useChanges } from '../../app/changes'
+import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { Modal } from '../../ui/Modal'
-import type { Row } from './words'
-
-type Pattern = { id: string; source: string; note: string }
 
 /** The order in which patterns are tried: dragged, or moved with Alt and the arrows; made as one change. */
-export function PatternOrder({ rows, onClose }: { rows: Row[]; onClose: () => void }) {
+export function PatternOrder({ onClose }: { onClose: () => void }) {
+    const site = useSite()
+    const { data: patterns, error } = useQuery(patternsQuery(site.key))
+    return (
+        <Modal open onClose={onClose} title="Order of patterns" says="The first that matches a request answers it. Drag a pattern, or move it with Alt and the arrow keys." width={560}>
+            {error !== null && <p role="alert" className="text-berry">{error.message}</p>}
+            {patterns !== undefined && <Ordered first={patterns} onClose={onClose} />}
+        </Modal>
+    )
+}
+
+function Ordered({ first, onClose }: { first: Pattern[]; onClose: () => void }) {
     const { propose } = useChanges()
-    const first = rows.flatMap((row): Pattern[] => (row.redirect === null ? [] : [{ id: row.redirect.id, source: row.redirect.source, note: row.redirect.note }]))
     const [order, setOrder] = useState(first)
     const [said, say] = useState('')
     const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }))
@@ -29,13 +39,13 @@ export function PatternOrder({ rows, onClose }: { rows: Row[]; onClose: () => vo
         void propose({ title: 'Setting the order of patterns', act: 'Set the order', batch: { changes: [{ kind: 'order-patterns', redirects: order.map(each => each.id) }] }, now: true })
     }
     return (
-        <Modal open onClose={onClose} title="Order of patterns" says="The first that matches a request answers it. Drag a pattern, or move it with Alt and the arrow keys." width={560}>
+        <>
             <DndContext sensors={sensors} onDragEnd={({ active, over }) => over !== null && move(at(active.id), at(over.id))}>
                 <ol className="max-h-[48vh] overflow-y-auto border-y border-line">{order.map((each, n) => <PatternRow key={each.id} pattern={each} place={n + 1} onMove={by => move(n, n + by)} />)}</ol>
             </DndContext>
             <p role="status" className="sr-only">{said}</p>
             <div className="mt-4 flex justify-end gap-2"><Button onClick={onClose}>Let it be</Button><Button look="main" disabled={!isChanged} onClick={make}>Set the order</Button></div>
-        </Modal>
+        </>
     )
 }
 
