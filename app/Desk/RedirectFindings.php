@@ -29,7 +29,7 @@ final readonly class RedirectFindings
     {
         $change = $this->db->scalar('select max(id) from history where site_id = ?', [$site->id]);
 
-        return $this->cache->remember("redirect-findings {$site->id} $change", self::GOOD_FOR, fn (): array => $this->lookedFor($site));
+        return $this->cache->remember("redirect-findings {$site->ulid} $change", self::GOOD_FOR, fn (): array => $this->lookedFor($site));
     }
 
     /** @return list<array<string, mixed>> */

@@ -42,9 +42,8 @@ try {
     $chrome->open("$editor/s/ferries/outline");
     $chrome->click('button', 'Close Service news');
     $chrome->find('button', 'Open Timetables');
-    $chrome->drag($chrome->find('row', '*/travel/timetables*'), $chrome->find('row', '*/help*'), 0, static function () use ($chrome, $take): void {
+    $chrome->drag($chrome->find('row', '*/travel/timetables*'), $chrome->find('row', '*/help*'), 0, static function () use ($chrome): void {
         $chrome->awaitText('inside Help: /help/timetables');
-        $take('outline-drag');
     });
     $chrome->find('region', 'Ripple');
     $take('ripple');
@@ -87,7 +86,7 @@ try {
     $chrome->press(WebDriverKeys::ESCAPE);
     $chrome->click('button', 'Bring in, match or save');
     $chrome->click('menuitem', 'Match addresses of an old site…');
-    $chrome->driver->findElement(WebDriverBy::cssSelector('input[type=file]'))->sendKeys(__DIR__.'/../../database/demo/ferries/lists/orm-tours.csv');
+    $chrome->driver->findElement(WebDriverBy::cssSelector('input[type=file]'))->sendKeys(dirname(__DIR__, 2).'/database/demo/ferries/lists/orm-tours.csv');
     $chrome->click('button', 'Match them');
     $chrome->awaitText('25 of 25', '[role=dialog]');
     $take('addresses-matching');

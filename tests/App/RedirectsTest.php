@@ -158,7 +158,7 @@ final class RedirectsTest extends AppTestCase
         $this->made(['source' => '/b', 'leadsTo' => ['page' => $this->fares]]);
         $this->made(['source' => '/c', 'leadsTo' => ['page' => $this->fares]]);
         $this->api('GET', 'redirect-findings')->assertJsonCount(1)->assertJsonPath('0.kind', 'chain');
-        $this->api('GET', 'addresses?finding=any')->assertJsonPath('total', 1)->assertJsonPath('rows.0.redirect.id', $a);
+        $this->api('GET', 'addresses?finding=any')->assertJsonPath('total', 1)->assertJsonPath('rows.0.redirect.id', $a)->assertJsonPath('rows.0.ends', ['address' => '/fares', 'name' => 'Fares'])->assertJsonPath('rows.0.leadsTo', '/b');
         $this->api('GET', 'addresses?finding=loop')->assertJsonPath('total', 0);
         $this->api('GET', 'addresses?status=by-hand&kind=one')->assertJsonPath('total', 3);
         $this->api('GET', 'addresses?status=from-import')->assertJsonPath('total', 0);

@@ -13,7 +13,9 @@ use App\Models\Site;
 use App\Store\AddressRows;
 use App\Store\MissedDetails;
 use App\Store\RedirectDetails;
+use Heronstem\Core\Address\NormalForm;
 use Heronstem\Core\Redirect\Resolution;
+use Heronstem\Core\Redirect\Resolver;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -42,9 +44,26 @@ final readonly class AddressesController
         $offset = max(0, $request->integer('offset'));
         [$total, $counts, $rows] = $this->rows->find($site, $filter, $offset);
         $likeliest = $this->match->likeliest($site, array_values(array_column(array_filter($rows, static fn (array $row): bool => $row['kind'] === 'missed'), 'address')));
-        $rows = array_map(static fn (array $row): array => $row + ['likeliest' => $row['kind'] === 'missed' ? $likeliest[$row['address']] ?? null : null], $rows);
+        $resolver = $this->resolvers->for($site);
+        $rows = array_map(static fn (array $row): array => $row + ['ends' => self::end($row, $resolver), 'likeliest' => $row['kind'] === 'missed' ? $likeliest[$row['address']] ?? null : null], $rows);
 
         return new JsonResponse(['total' => $total, 'counts' => $counts, 'offset' => $offset, 'rows' => $rows, 'noise' => $this->rows->noise($site)]);
+    }
+
+    /**
+     * Where visitors of a redirect that leads to an address end up, which may lead on.
+     *
+     * @param  array<string, mixed>  $row
+     * @return array{address: string, name: string|null}|null
+     */
+    private static function end(array $row, Resolver $resolver): ?array
+    {
+        if ($row['kind'] !== 'one' || ! isset($row['redirect']['leadsTo']['address'])) {
+            return null;
+        }
+        $way = $resolver->resolve($row['redirect']['source']);
+
+        return $way->location === null || $way->isLoop ? null : ['address' => NormalForm::readable($way->location), 'name' => $way->pageName];
     }
 
     /** @return list<string>|null redirects with a finding of these kinds, or of any; null where nothing is asked for */

@@ -16,7 +16,8 @@ use OpenApi\Attributes as OA;
     new OA\Property('position', type: 'integer'), new OA\Property('note', type: 'string'), new OA\Property('origin', type: 'string'),
     new OA\Property('pause', required: ['seconds', 'message'], type: 'object', nullable: true, properties: [new OA\Property('seconds', type: 'integer'), new OA\Property('message', ref: '#/components/schemas/Document')]),
 ])]
-#[OA\Schema(schema: 'AddressRow', required: ['address', 'kind', 'page', 'leadsTo', 'targetName', 'isLive', 'waits', 'redirect', 'state', 'since', 'entry', 'sentence', 'hits', 'likeliest'], properties: [
+#[OA\Schema(schema: 'AddressRow', required: ['address', 'kind', 'page', 'leadsTo', 'targetName', 'isLive', 'waits', 'redirect', 'state', 'since', 'entry', 'sentence', 'hits', 'likeliest', 'ends'], properties: [
+    new OA\Property('ends', description: 'of a redirect to an address: where visitors end up, however many steps it takes', required: ['address', 'name'], type: 'object', nullable: true, properties: [new OA\Property('address', type: 'string'), new OA\Property('name', description: 'of the page', type: 'string', nullable: true)]),
     new OA\Property('likeliest', description: 'of a missed address: the page that was probably meant', required: ['id', 'name', 'confidence'], type: 'object', nullable: true, properties: [new OA\Property('id', type: 'string'), new OA\Property('name', type: 'string'), new OA\Property('confidence', type: 'number')]),
     new OA\Property('address', type: 'string'), new OA\Property('kind', type: 'string', enum: ['page', 'also', 'former', 'one', 'branch', 'pattern', 'gone', 'bin', 'removed', 'reserved', 'missed']),
     new OA\Property('page', required: ['id', 'name'], type: 'object', nullable: true, properties: [new OA\Property('id', type: 'string'), new OA\Property('name', type: 'string')]),

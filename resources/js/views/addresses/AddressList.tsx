@@ -49,7 +49,7 @@ export function AddressList({ addresses, findings, ofMissed, active, narrow, onA
                             <div key={key(row)} id={`address-${index}`} role="row" aria-rowindex={index + 1} aria-selected={isActive} onClick={() => onActive(row)} style={{ transform: `translateY(${start}px)` }} className={clsx('absolute inset-x-0 grid h-8 cursor-default items-center gap-x-3.5 px-4', columns, isActive ? 'bg-heron-soft shadow-[inset_3px_0_var(--heron)]' : 'hover:bg-sunk')}>
                                 <span role="gridcell" className={clsx('truncate font-mono text-[13px]', row.kind === 'page' ? 'text-ink' : 'text-ink-2')}>{row.address}{row.redirect?.reach === 'branch' && <span className="text-ink-3">/…</span>}</span>
                                 <span role="gridcell" className={clsx('truncate text-[13px]', row.state !== null && row.state !== 'on' ? 'text-ink-3' : row.kind === 'missed' || row.kind === 'gone' ? 'text-berry' : row.kind === 'page' || row.kind === 'also' ? 'text-reed' : 'text-ink-2')}>{answerWords(row)}{row.kind !== 'removed' && found.has(row.redirect?.id ?? '') && <Finding words={found.get(row.redirect?.id ?? '') ?? []} />}</span>
-                                {!narrow && <span role="gridcell" className="truncate text-[13px]">{row.likeliest !== null && <span className="text-ink-3">perhaps <span className="text-ink-2">{row.likeliest.name}</span>, {Math.round(row.likeliest.confidence * 100)} %</span>}{row.page !== null && row.kind !== 'former' ? row.page.name : (row.targetName ?? <span className="font-mono">{row.leadsTo ?? ''}</span>)}{row.targetName !== null && row.leadsTo !== null && <span className="font-mono text-[12px] text-ink-3"> {row.leadsTo}</span>}</span>}
+                                {!narrow && <span role="gridcell" className="truncate text-[13px]">{row.likeliest !== null && <span className="text-ink-3">perhaps <span className="text-ink-2">{row.likeliest.name}</span>, {Math.round(row.likeliest.confidence * 100)} %</span>}<Target row={row} /></span>}
                                 <span role="gridcell" className="text-[13px] text-ink-2">{row.hits.length > 0 ? <Spark hits={row.hits} /> : row.redirect !== null ? <span className="text-ink-3">none</span> : ''}</span>
                                 {!narrow && (
                                     <>
@@ -71,4 +71,11 @@ export function AddressList({ addresses, findings, ofMissed, active, narrow, onA
 /** A mark at what somebody should look at, which says what it is. */
 function Finding({ words }: { words: string[] }) {
     return <span title={words.join(', ')} className="ml-1.5 inline-block align-[-2px] text-amber"><TriangleAlert size={14} aria-hidden /><span className="sr-only">, {words.join(', ')}</span></span>
+}
+
+/** Where visitors end up: a page by its name and address, or whatever else. */
+function Target({ row: { page, kind, ends, targetName, leadsTo } }: { row: Row }) {
+    if (page !== null && kind !== 'former') return page.name
+    const [name, address] = ends === null ? [targetName, leadsTo] : [ends.name, ends.address]
+    return name === null ? <span className="font-mono">{address ?? ''}</span> : <>{name}{address !== null && <span className="font-mono text-[12px] text-ink-3"> {address}</span>}</>
 }
