@@ -21,13 +21,13 @@ final class NormalForm
     public static function of(string $path, AddressRules $rules): string
     {
         if (preg_match(self::PLAIN, $path) === 1 && ! str_starts_with($path, '//')) {
-            return self::ending($path, $rules);
+            return self::ended($path, $rules);
         }
         $path = UrlPath::parse($path);
         $path = (string) preg_replace('#/{2,}#', '/', $path);
         $path = self::decodeUnreserved($path);
 
-        return self::ending($path, $rules);
+        return self::ended($path, $rules);
     }
 
     /**
@@ -62,6 +62,14 @@ final class NormalForm
         );
     }
 
+    /** A path, or the key of one, without what the site puts at the end of every address. */
+    public static function bare(string $path, AddressRules $rules): string
+    {
+        $bare = rtrim($path, '/');
+
+        return $rules->suffix !== '' && str_ends_with($bare, $rules->suffix) ? substr($bare, 0, -strlen($rules->suffix)) : $bare;
+    }
+
     private static function decodeUnreserved(string $path): string
     {
         // A stray "%" stays as the URL standard leaves it, unless decoding what follows would turn it
@@ -83,7 +91,8 @@ final class NormalForm
         return str_replace("\0", '', $decoded);
     }
 
-    private static function ending(string $path, AddressRules $rules): string
+    /** A path with what the site puts at the end of every address, but for files. */
+    public static function ended(string $path, AddressRules $rules): string
     {
         if ($path === '/') {
             return $path;

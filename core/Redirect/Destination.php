@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Heronstem\Core\Redirect;
 
 use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Address\NormalForm;
+use Heronstem\Core\Address\TrailingSlash;
 use Heronstem\Core\Structure\TargetKind;
 
 /**
@@ -52,6 +54,9 @@ final readonly class Destination
         }
         // A capture may begin with a slash: what is sent must not be read as another host.
         $path = $path === '' ? '' : '/'.ltrim($path, '/');
+        if ($this->isOwn($authority) && $rule->reach !== RuleReach::One && ($this->rules->suffix !== '' || $this->rules->trailingSlash === TrailingSlash::Always)) {
+            $path = NormalForm::ended($path, $this->rules);
+        }
 
         return $authority.$path.$this->query($query, $asked)->text().($fragment === false ? '' : $fragment);
     }
@@ -67,11 +72,13 @@ final readonly class Destination
 
     private function extended(string $path, string $authority): string
     {
-        $isOwn = $authority === '' && $this->match->rule->target?->kind !== TargetKind::File;
-        $bare = $isOwn ? RuleSet::bare($path, $this->rules) : rtrim($path, '/');
-        $whole = "$bare/{$this->match->rest}";
+        return ($this->isOwn($authority) ? NormalForm::bare($path, $this->rules) : rtrim($path, '/'))."/{$this->match->rest}";
+    }
 
-        return $isOwn && $this->rules->suffix !== '' ? $whole.$this->rules->suffix : $whole;
+    /** Whether it leads to an address of the site, which ends as all of them do. */
+    private function isOwn(string $authority): bool
+    {
+        return $authority === '' && $this->match->rule->target?->kind !== TargetKind::File;
     }
 
     /** @param  \Closure(string): string  $written */

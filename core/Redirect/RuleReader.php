@@ -6,6 +6,7 @@ namespace Heronstem\Core\Redirect;
 
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Address\NormalForm;
 use Heronstem\Core\Address\ReservedAddresses;
 use Heronstem\Core\Content\Document;
 use Heronstem\Core\Identity;
@@ -91,6 +92,10 @@ final readonly class RuleReader
         }
         $path = $cut === false ? $typed : substr($typed, 0, $cut);
         if ($isPattern) {
+            // As addresses are kept: without what the site puts at the end of every one.
+            $bare = NormalForm::bare($path, $this->rules);
+            $path = $bare === '' || str_ends_with($bare, '\\') ? $path : $bare;
+
             return [$path, $path, $matched];
         }
         if ($query !== QueryHandling::Match && str_contains($path, '?')) {

@@ -6,6 +6,7 @@ namespace Heronstem\Core\Redirect;
 
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Address\NormalForm;
 use Heronstem\Core\Moment;
 
 /**
@@ -63,7 +64,7 @@ final readonly class RuleSet
             if ($rule->reach === RuleReach::Pattern) {
                 $patterns[$layer][] = $rule;
             } else {
-                $layers[$layer][$rule->reach->value][$rule->reach === RuleReach::Branch ? self::bare($rule->key, $address) : $rule->key][] = $rule->id;
+                $layers[$layer][$rule->reach->value][$rule->reach === RuleReach::Branch ? NormalForm::bare($rule->key, $address) : $rule->key][] = $rule->id;
             }
         }
         foreach ($layers as $layer => $tables) {
@@ -108,14 +109,6 @@ final readonly class RuleSet
         return new self($address, Moment::at($kept['at']), $kept['rules'], $kept['front'], $kept['behind'], $kept['goodUntil']);
     }
 
-    /** A key without what the site puts at the end of every address. */
-    public static function bare(string $key, AddressRules $address): string
-    {
-        $bare = rtrim($key, '/');
-
-        return $address->suffix !== '' && str_ends_with($bare, $address->suffix) ? substr($bare, 0, -strlen($address->suffix)) : $bare;
-    }
-
     /** @param  Layer  $layer */
     private function in(array $layer, Address $asked, Query $query): ?RuleMatch
     {
@@ -135,11 +128,11 @@ final readonly class RuleSet
      */
     private function branch(array $table, Address $asked, Query $query): ?RuleMatch
     {
-        $bare = self::bare($asked->key, $this->address);
+        $bare = NormalForm::bare($asked->key, $this->address);
         for ($prefix = $bare; ; $prefix = substr($prefix, 0, (int) strrpos($prefix, '/'))) {
             foreach ($table[$prefix] ?? [] as $id) {
                 if ($this->takes($id, $query)) {
-                    $segments = explode('/', self::bare($asked->path, $this->address));
+                    $segments = explode('/', NormalForm::bare($asked->path, $this->address));
 
                     return new RuleMatch($this->rule($id), rest: implode('/', array_slice($segments, substr_count($prefix, '/') + 1)));
                 }
@@ -153,14 +146,16 @@ final readonly class RuleSet
     /** @param  list<array{string, list<array{string, list<string>}>, array<string, true>|null}>  $alternations */
     private function pattern(array $alternations, Address $asked, Query $query): ?RuleMatch
     {
-        $first = substr($asked->path, 1, strcspn($asked->path, '/', 1));
+        // Patterns say nothing of what the site puts at the end of every address.
+        $path = NormalForm::bare($asked->path, $this->address) ?: '/';
+        $first = substr($path, 1, strcspn($path, '/', 1));
         $first = $this->address->caseSensitive ? $first : strtolower($first);
         foreach ($alternations as [$expression, $marks, $firsts]) {
             if ($firsts !== null && ! isset($firsts[$first])) {
                 continue;
             }
             $found = [];
-            if (@preg_match($expression, $asked->path, $found) !== 1) {
+            if (@preg_match($expression, $path, $found) !== 1) {
                 continue;
             }
             [$id, $names] = $marks[(int) $found['MARK']];

@@ -58,7 +58,7 @@ final class ApacheRules
             $out .= $this->key((string) $address).' '.$this->value($answer)."\n";
         }
         foreach (array_keys(array_diff_key($this->rules->pages, $this->rules->exact)) as $address) {
-            $out .= $this->key(ServerRules::bare((string) $address) ?: '/')." page\n";
+            $out .= $this->key((string) $address)." page\n";
         }
 
         return $out;
@@ -85,8 +85,8 @@ final class ApacheRules
         }
         $key = $this->rules->addresses->caseSensitive ? '${hs_escape:$1}' : '${hs_lower:${hs_escape:$1}}';
         $out .= "RewriteEngine On\nRewriteMap heronstem ".self::quoted("txt:$map")."\nRewriteMap hs_escape int:escape\nRewriteMap hs_lower int:tolower\n";
-        $out .= 'RewriteCond %{THE_REQUEST} '.self::quoted('^\S+ (?:https?://[^/ ]*)?(/[^? ]*?)/*(?:\?\S*)?(?: |$)')."\nRewriteRule ^ - [E=HERONSTEM_RAW:%1]\n";
-        $out .= 'RewriteRule '.self::quoted('^(/.*?)/*$')." - [E=HERONSTEM_FRONT:\${heronstem:!$key|-},E=HERONSTEM_EXACT:\${heronstem:$key|-}]\n";
+        $out .= 'RewriteCond %{THE_REQUEST} '.self::quoted('^\S+ (?:https?://[^/ ]*)?(/[^? ]*?)'.$this->rules->suffixed().'/*(?:\?\S*)?(?: |$)')."\nRewriteRule ^ - [E=HERONSTEM_RAW:%1]\n";
+        $out .= 'RewriteRule '.self::quoted('^(/.*?)'.$this->rules->suffixed().'/*$')." - [E=HERONSTEM_FRONT:\${heronstem:!$key|-},E=HERONSTEM_EXACT:\${heronstem:$key|-}]\n";
         $out .= $this->queryRules.implode('', $first).$tables[0].implode('', $front).$tables[1];
         if ($behind !== []) {
             $out .= "RewriteCond %{ENV:HERONSTEM_EXACT} =page\nRewriteRule ^ - [S=".count($behind)."]\n".implode('', $behind);

@@ -46,8 +46,9 @@ final class NginxRules
         }
         $out .= "map_hash_max_size 1048576;\nmap_hash_bucket_size 1024;\n";
         $out .= "geo \$heronstem_dollar { default \"\$\"; }\n";
-        $out .= "map \$uri \$heronstem_path { \"~^(?<heronstem_p>/.*?)/+\$\" \$heronstem_p; default \$uri; }\n";
-        $out .= "map \$request_uri \$heronstem_raw { \"~^(?<heronstem_r>/[^?]*?)/*(?:\\?|\$)\" \$heronstem_r; default \"\"; }\n";
+        $suffix = strtr($this->rules->suffixed(), self::ESCAPES);
+        $out .= "map \$uri \$heronstem_path { \"~^(?<heronstem_p>/.*?){$suffix}/*\$\" \$heronstem_p; default \$uri; }\n";
+        $out .= "map \$request_uri \$heronstem_raw { \"~^(?<heronstem_r>/[^?]*?){$suffix}/*(?:\\?|\$)\" \$heronstem_r; default \"\"; }\n";
         // Neither a path nor a query as it was sent has a space in it.
         $out .= "map \$request_uri \$heronstem_asked { default \"&\$args& \$heronstem_raw\"; }\n";
 

@@ -6,6 +6,8 @@ namespace Heronstem\Core\Interchange\Server;
 
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Address\NormalForm;
+use Heronstem\Core\Address\TrailingSlash;
 use Heronstem\Core\Redirect\Destination;
 use Heronstem\Core\Redirect\PathPattern;
 use Heronstem\Core\Redirect\Query;
@@ -29,6 +31,9 @@ final class ServerRules
 
     /** The rest of the path of a branch: what is caught first. */
     private const REST = "\0"."0\0";
+
+    /** An ending that only files have. */
+    private const FILE_ENDING = '\.(?=[0-9]*[A-Za-z])[A-Za-z0-9]{1,8}';
 
     /** @var list<string> what a web server cannot carry, in sentences */
     private array $notes = [];
@@ -80,7 +85,7 @@ final class ServerRules
         $this->expressions();
         foreach ($this->behind === [] ? [] : $live as $address) {
             if ($this->set->behind(Address::stored($address, $this->addresses), Query::of('')) !== null) {
-                $this->pages[$address] = true;
+                $this->pages[$this->bare($address) ?: '/'] = true;
             }
         }
     }
@@ -91,10 +96,24 @@ final class ServerRules
         return array_values(array_unique($this->notes));
     }
 
-    /** An address without the slash at its end. */
-    public static function bare(string $address): string
+    /** An address without what the site puts at its end. */
+    public function bare(string $address): string
     {
-        return rtrim($address, '/');
+        return NormalForm::bare($address, $this->addresses);
+    }
+
+    /** What the site puts at the end of every address: a slash, a suffix or nothing. */
+    public function ending(): string
+    {
+        return $this->addresses->suffix !== '' ? $this->addresses->suffix : ($this->addresses->trailingSlash === TrailingSlash::Always ? '/' : '');
+    }
+
+    /** The suffix of the site as an expression of what may stand at the end of an address. */
+    public function suffixed(): string
+    {
+        $suffix = preg_quote($this->addresses->suffix);
+
+        return $suffix === '' ? '' : ($this->addresses->caseSensitive ? "(?:$suffix)?" : "(?i:$suffix)?");
     }
 
     /** Says what of a rule cannot be carried. */
@@ -121,7 +140,7 @@ final class ServerRules
         $rules = array_values(array_filter($this->rules, static fn (Rule $rule): bool => $rule->answer !== RuleAnswer::Pause && $rule->reach === $reach && strlen($rule->matched) <= self::LONGEST_QUERY));
         usort($rules, match ($reach) {
             RuleReach::Pattern => Rule::inOrder(...),
-            default => static fn (Rule $a, Rule $b): int => strlen(self::bare($b->key)) <=> strlen(self::bare($a->key)) ?: strcmp($a->key, $b->key) ?: Query::of($b->matched)->count() <=> Query::of($a->matched)->count() ?: $b->inFront <=> $a->inFront ?: strcmp($a->id, $b->id),
+            default => fn (Rule $a, Rule $b): int => strlen($this->bare($b->key)) <=> strlen($this->bare($a->key)) ?: strcmp($a->key, $b->key) ?: Query::of($b->matched)->count() <=> Query::of($a->matched)->count() ?: $b->inFront <=> $a->inFront ?: strcmp($a->id, $b->id),
         });
 
         return $rules;
@@ -132,7 +151,7 @@ final class ServerRules
     {
         $answer = $this->answered("$source?".ServerAnswer::MARK);
         if ($answer !== null) {
-            $table[self::bare($source) ?: '/'] = $answer;
+            $table[$this->bare($source) ?: '/'] = $answer;
         }
     }
 
@@ -162,11 +181,11 @@ final class ServerRules
             if (! $branch->carriesRest || $branch->target?->kind !== TargetKind::Address || $branch->query === QueryHandling::Match) {
                 continue;
             }
-            $base = self::bare(substr($branch->target->value, 0, strcspn($branch->target->value, '?#')));
+            $base = $this->bare(substr($branch->target->value, 0, strcspn($branch->target->value, '?#')));
             foreach ($sources as $source) {
-                $under = self::bare($source);
+                $under = $this->bare($source);
                 if (str_starts_with(strtolower($under), strtolower($base).'/') || strtolower($under) === strtolower($base)) {
-                    $this->exactly(self::bare($branch->source).substr($under, strlen($base)), $this->exact);
+                    $this->exactly($this->bare($branch->source).substr($under, strlen($base)), $this->exact);
                 }
             }
         }
@@ -198,16 +217,22 @@ final class ServerRules
 
             return;
         }
-        $source = preg_quote(self::bare($rule->source));
+        $source = preg_quote($this->bare($rule->source));
         $takesRest = $rule->carriesRest && $answer->status !== 410;
         $path = $takesRest ? substr((string) $rule->target?->value, 0, strcspn((string) $rule->target?->value, '?#')) : '';
-        if (str_ends_with($path, '/')) {
-            // A slash at the end of the target stays where nothing goes behind it.
-            yield new ServerEntry($rule->source, $source, 0, ServerAnswer::to($answer->status, str_replace(self::REST, '/', $answer->marked()), self::asked($rule)), self::asked($rule));
-            yield new ServerEntry($rule->source, "$source(/.+)", 1, $answer, self::asked($rule));
-        } else {
+        $ending = $rule->target?->kind === TargetKind::Address ? $this->ending() : '';
+        if (! str_ends_with($path, '/') && $ending === '') {
             yield new ServerEntry($rule->source, $source.($takesRest ? '(/.*)?' : '(?:/.*)?'), (int) $takesRest, $answer, self::asked($rule));
+
+            return;
         }
+        // What stands at the end of the target stays there where nothing goes behind it.
+        $to = static fn (string $rest): ServerAnswer => ServerAnswer::to($answer->status, str_replace(self::REST, $rest, $answer->marked()), self::asked($rule));
+        yield new ServerEntry($rule->source, $source, 0, $to(str_ends_with($path, '/') ? '/' : $ending), self::asked($rule));
+        if ($ending !== '') {
+            yield new ServerEntry($rule->source, $source.'(/.*'.self::FILE_ENDING.')', 1, $answer, self::asked($rule));
+        }
+        yield new ServerEntry($rule->source, "$source(/.+)", 1, $to(self::REST.$ending), self::asked($rule));
     }
 
     /** @return list<ServerEntry> */
@@ -215,7 +240,7 @@ final class ServerRules
     {
         $answer = $this->answered("{$rule->sample()}&".ServerAnswer::MARK, self::asked($rule));
 
-        return $answer === null ? [] : [new ServerEntry($rule->source, preg_quote(self::bare($rule->source)) ?: '/', 0, $answer, self::asked($rule))];
+        return $answer === null ? [] : [new ServerEntry($rule->source, preg_quote($this->bare($rule->source)) ?: '/', 0, $answer, self::asked($rule))];
     }
 
     /**
@@ -254,7 +279,8 @@ final class ServerRules
         }
         if ($isBranch && $rule->carriesRest) {
             $at = strcspn($target, '?#');
-            $target = rtrim(substr($target, 0, $at), '/').self::REST.substr($target, $at);
+            $path = substr($target, 0, $at);
+            $target = ($rule->target->kind === TargetKind::Address ? $this->bare($path) : rtrim($path, '/')).self::REST.substr($target, $at);
         } elseif (! $isBranch) {
             $known = PathPattern::stored($rule->source)->names;
             $head = Destination::authority($target);
