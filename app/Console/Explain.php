@@ -5,12 +5,13 @@ declare(strict_types=1);
 namespace App\Console;
 
 use App\Desk\Resolvers;
-use App\Models\Site;
 use Heronstem\Core\Redirect\Resolution;
 use Illuminate\Console\Command;
 
 final class Explain extends Command
 {
+    use NamesSite;
+
     protected $signature = 'heronstem:explain {address* : addresses, or - to read them from standard input, one a line} {--site= : key of the site} {--json : one JSON object a line}';
 
     protected $description = 'Say how an address is answered';
@@ -59,16 +60,5 @@ final class Explain extends Command
                 yield $line;
             }
         }
-    }
-
-    private function site(): ?Site
-    {
-        $key = $this->option('site');
-        $site = Site::query()->when(is_string($key) && $key !== '', fn ($query) => $query->where('key', $key))->orderBy('id')->first();
-        if ($site === null) {
-            $this->error(is_string($key) && $key !== '' ? "There is no site \"$key\"; there are: ".implode(', ', Site::query()->orderBy('id')->pluck('key')->all()).'.' : 'There is no site yet. ./heronstem demo makes some.');
-        }
-
-        return $site;
     }
 }

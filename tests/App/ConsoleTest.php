@@ -27,6 +27,18 @@ final class ConsoleTest extends AppTestCase
     }
 
     #[Test]
+    public function the_redirects_are_written_as_a_file_of_each_kind(): void
+    {
+        $this->change(['kind' => 'make-redirect', 'redirect' => (string) \Illuminate\Support\Str::ulid(), 'source' => '/dogs', 'leadsTo' => ['page' => $this->live('Fares')]]);
+        foreach (['csv' => '/dogs,/fares,301', 'jsonl' => '"address":"/dogs"', 'nginx-maps' => '"/dogs" "301 /fares', 'nginx-server' => 'return 301 $1', 'apache-map' => '/dogs 301,0ask,/fares', 'apache-rules' => 'RewriteMap heronstem "txt:conf/'] as $format => $part) {
+            self::assertSame(0, Artisan::call('heronstem:export', ['format' => $format, '--site' => 'ferries']));
+            self::assertStringContainsString($part, Artisan::output());
+        }
+        self::assertSame(1, Artisan::call('heronstem:export', ['format' => 'doc']));
+        self::assertSame(1, Artisan::call('heronstem:export', ['format' => 'csv', '--site' => 'nobody']));
+    }
+
+    #[Test]
     public function check_names_each_broken_invariant(): void
     {
         $page = $this->live('Fares', $this->live('Travel'));

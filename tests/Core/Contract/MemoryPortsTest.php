@@ -7,6 +7,7 @@ namespace Tests\Core\Contract;
 use Heronstem\Core\Address\Ledger;
 use Heronstem\Core\Menu\MenuPages;
 use Heronstem\Core\Menu\Menus;
+use Heronstem\Core\Redirect\Rules;
 use Heronstem\Core\Structure\Change;
 use Heronstem\Core\Structure\Pages;
 use PHPUnit\Framework\TestCase;
@@ -24,6 +25,11 @@ final class MemoryPortsTest extends TestCase
     }
 
     protected function pages(): Pages
+    {
+        return $this->site;
+    }
+
+    protected function redirects(): Rules
     {
         return $this->site;
     }

@@ -19,6 +19,9 @@ use Heronstem\Core\Menu\MenuPages;
 use Heronstem\Core\Menu\Menus;
 use Heronstem\Core\Menu\Spread;
 use Heronstem\Core\Moment;
+use Heronstem\Core\Redirect\Rule;
+use Heronstem\Core\Redirect\RuleReader;
+use Heronstem\Core\Redirect\Rules;
 use Heronstem\Core\Structure\Change;
 use Heronstem\Core\Structure\Change\GoLive;
 use Heronstem\Core\Structure\Change\Make;
@@ -51,6 +54,8 @@ trait PortsContract
 
     /** As they are at this moment. */
     abstract protected function menuPages(): MenuPages;
+
+    abstract protected function redirects(): Rules;
 
     abstract protected function carryOut(Change ...$changes): mixed;
 
@@ -259,5 +264,29 @@ trait PortsContract
         }
 
         return $ids;
+    }
+
+    #[Test]
+    public function redirects_are_found_by_name_by_address_and_by_where_they_lead(): void
+    {
+        $this->givenASite();
+        $read = static fn (string $id, array $fields): Change => new Change\MakeRedirect((new RuleReader(new AddressRules, 'UTC'))->read(['id' => $id] + $fields));
+        $this->carryOut(
+            $read('01J000000000000000000000R1', ['source' => '/Dogs', 'leadsTo' => ['page' => self::HELP], 'note' => 'Poster']),
+            $read('01J000000000000000000000R2', ['source' => '/old', 'reach' => 'branch', 'leadsTo' => ['address' => '/dogs'], 'until' => '2099-01-01T00:00:00Z']),
+            $read('01J000000000000000000000R3', ['source' => '/n/:y', 'reach' => 'pattern', 'answer' => 'pause', 'leadsTo' => ['url' => 'https://x.example/:y'], 'pause' => ['seconds' => 3, 'message' => ['type' => 'doc', 'content' => []]]]),
+            $read('01J000000000000000000000R4', ['source' => '/offer?id=3', 'query' => 'match', 'answer' => '410']),
+        );
+        $rules = $this->redirects();
+        $sources = static fn (iterable $found): array => array_map(static fn (Rule $rule): string => $rule->source, array_values([...$found]));
+        self::assertSame(['/Dogs'], $sources($rules->named(['01J000000000000000000000R1', '01J000000000000000000000R9'])));
+        self::assertSame(['/dogs'], array_keys($rules->claiming(['/dogs', '/old', '/nobody'])));
+        self::assertEqualsCanonicalizing(['/old', '/n/:y', '/offer'], $sources($rules->standing()));
+        self::assertSame(['/Dogs'], $sources($rules->leadingTo([self::HELP, self::TRAVEL])));
+        self::assertSame(['/old'], $sources($rules->leadingToAddresses(['/dogs', '/nobody'])));
+        self::assertSame([], $sources($rules->leadingToAddresses([])));
+        [$pattern] = array_values($rules->named(['01J000000000000000000000R3']));
+        self::assertSame([3, 1, 'https://x.example/:y'], [$pattern->pause?->seconds, $pattern->position, $pattern->target?->value]);
+        self::assertSame('2099-01-01T00:00:00Z', $rules->named(['01J000000000000000000000R2'])['01J000000000000000000000R2']->until?->iso());
     }
 }
