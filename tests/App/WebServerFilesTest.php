@@ -72,6 +72,7 @@ final class WebServerFilesTest extends AppTestCase
         $fares = $this->live('Fares', $travel);
         $old = $this->live('Old', null);
         $inside = $this->live('Inside', $old);
+        $this->draft('Draft', $old);
         $this->change(['kind' => 'set-slug', 'page' => $travel, 'slug' => 'sailing']);
         $this->change(['kind' => 'change-kind', 'page' => $old, 'to' => 'section']);
         $changes = [
@@ -81,7 +82,7 @@ final class WebServerFilesTest extends AppTestCase
             ['source' => '/news/:year(\\d+)/:slug', 'reach' => 'pattern', 'leadsTo' => ['address' => '/n/:slug-:year']], ['source' => '/shop/*', 'reach' => 'pattern', 'leadsTo' => ['url' => 'https://shop.example/:0?from=$1'], 'answer' => '308'],
             ['source' => '/häfen/:name', 'reach' => 'pattern', 'leadsTo' => ['page' => $fares], 'query' => 'drop'], ['source' => '/x{/:y}?/end', 'reach' => 'pattern', 'leadsTo' => ['url' => 'https://x.example/:y']],
             ['source' => '/sailing/fares', 'leadsTo' => ['url' => 'https://offer.example/"a"'], 'answer' => '302', 'inFront' => true],
-            ['source' => '/möwe', 'leadsTo' => ['page' => $inside]], ['source' => '/with space', 'leadsTo' => ['address' => '/old']], ['source' => '/gone-now', 'answer' => '410'], ['source' => '/dollar', 'leadsTo' => ['url' => 'https://x.example/?price=$5']],
+            ['source' => '/möwe', 'leadsTo' => ['page' => $inside]], ['source' => '/with space', 'leadsTo' => ['address' => '/old']], ['source' => '/gone-now', 'answer' => '410'], ['source' => '/alt/wait', 'answer' => 'pause', 'leadsTo' => ['page' => $fares], 'pause' => ['seconds' => 2, 'message' => ['type' => 'doc', 'content' => []]]], ['source' => '/dollar', 'leadsTo' => ['url' => 'https://x.example/?price=$5']],
             ['source' => '/offer?id=3', 'query' => 'match', 'leadsTo' => ['page' => $fares]], ['source' => '/offer?id=3&lang=de', 'query' => 'match', 'leadsTo' => ['url' => 'https://x.example/de?id=9'], 'answer' => '302'], ['source' => '/offer', 'leadsTo' => ['url' => 'https://x.example/%20a?from=o&utm=p#top']],
             ['source' => '/list', 'reach' => 'branch', 'leadsTo' => ['url' => 'https://x.example/l'], 'query' => 'match'], ['source' => '/sailing/inside', 'leadsTo' => ['address' => '/sailing'], 'answer' => '302', 'inFront' => true],
             ['source' => '/sailing', 'reach' => 'branch', 'leadsTo' => ['url' => 'https://s.example/'], 'query' => 'match', 'answer' => '307'], ['source' => '/a.b(c)+d;e', 'leadsTo' => ['page' => $fares]],
@@ -107,7 +108,7 @@ final class WebServerFilesTest extends AppTestCase
         foreach ($known as $n => $address) {
             $asked[] = $address.['', '?q=1', '/', '?', ''][$n % 5];
         }
-        foreach (['/alt', '/alt/', '/ALT/fares?x=1', '/alt/deep/er?x', '/alt/nothing', '/old/inside', '/old/else?y', '/old', '/way/fares', '/way', '/flat/a/b?c', '/shut/x', '/news/2019/big', '/news/x/big', '/news/2019/Big?q=1', '/shop/a/b?c=d', '/shop/', '/x/end', '/x/y/end?z', '/h%C3%A4fen/ost?gone', '/m%C3%B6we', '/with%20space', '/R/7', '/sailing/fares?x', '/nobody', '/offer', '/offer?x', '/offer?id=3', '/offer?a=1&id=3&b=2', '/offer?%69d=3', '/offer?id=3&id=3', '/offer?lang=de&id=3', '/offer?z&lang=de&y=1&id=3&x', '/offer?id=33', '/offer?utm=q&k=1', '/offer?from=1&a=2&from=3', '/list/x?mode=a+b&c', '/list?mode=a%20b', '/list/x?mode=a', '/sailing/inside?a', '/sailing/fares?mode=a+b', '/sailing?mode=a%20b&c=d', '/LIST/x?mode=A+b', '/a.b(c)+d;e', '/A.B(C)+D;E/'] as $one) {
+        foreach (['/alt', '/alt/', '/ALT/fares?x=1', '/alt/deep/er?x', '/alt/nothing', '/old/inside', '/old/draft?z', '/alt/wait', '/alt/wait/x', '/old/else?y', '/old', '/way/fares', '/way', '/flat/a/b?c', '/shut/x', '/news/2019/big', '/news/x/big', '/news/2019/Big?q=1', '/shop/a/b?c=d', '/shop/', '/x/end', '/x/y/end?z', '/h%C3%A4fen/ost?gone', '/m%C3%B6we', '/with%20space', '/R/7', '/sailing/fares?x', '/nobody', '/offer', '/offer?x', '/offer?id=3', '/offer?a=1&id=3&b=2', '/offer?%69d=3', '/offer?id=3&id=3', '/offer?lang=de&id=3', '/offer?z&lang=de&y=1&id=3&x', '/offer?id=33', '/offer?utm=q&k=1', '/offer?from=1&a=2&from=3', '/list/x?mode=a+b&c', '/list?mode=a%20b', '/list/x?mode=a', '/sailing/inside?a', '/sailing/fares?mode=a+b', '/sailing?mode=a%20b&c=d', '/LIST/x?mode=A+b', '/a.b(c)+d;e', '/A.B(C)+D;E/'] as $one) {
             $asked[] = $one;
         }
         for ($n = 0; $n < 2100; $n++) {

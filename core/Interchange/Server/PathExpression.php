@@ -12,6 +12,9 @@ use Heronstem\Core\Structure\ChangeRefused;
  */
 final readonly class PathExpression
 {
+    /** An address and whatever is below it, caught or not. */
+    private const BELOW = '#^(.*?)(?:/\\(\\.[*+]\\)\\??|\\(/\\.[*+]\\)\\??|/\\.\\*)$#';
+
     /**
      * @param  string  $reach  one, branch or pattern
      * @param  array<int, int>  $captures  number in the pattern by number in the expression; of a branch 1 is its rest
@@ -29,9 +32,10 @@ final readonly class PathExpression
         $isWhole = preg_match('/(?<!\\\\)(?:\\\\\\\\)*\$$/', $expression) === 1;
         $inner = substr($expression, 1, $isWhole ? -1 : null);
         $inner = $isWhole ? (string) preg_replace('#/\?$#', '', $inner) : $inner;
-        $inner = '/'.preg_replace('#^(?:\\\\?/\\??)#', '', $inner);
-        if (preg_match('#^(.*?)(?:/?\((?:/)?\.[*+]\)\??|\((?:/\.\*)\)\??|(/?)\.\*)$#', $inner, $found) === 1 && self::literal($found[1]) !== null && $isWhole) {
-            return new self('branch', rtrim((string) self::literal($found[1]), '/') ?: '/', str_ends_with($inner, '.*') ? [] : [1 => 1]);
+        $inner = '/'.preg_replace('#^\\\\?/\\??#', '', $inner);
+        $above = $isWhole && preg_match(self::BELOW, $inner, $found) === 1 ? self::literal($found[1]) : null;
+        if ($above !== null) {
+            return new self('branch', $above === '' ? '/' : $above, str_ends_with($inner, '.*') ? [] : [1 => 1]);
         }
         $literal = self::literal($inner);
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Heronstem\Core\Interchange\Server;
 
 use Heronstem\Core\Redirect\Query;
+use Heronstem\Core\Redirect\Resolution;
 
 /** What a web server is to answer. */
 final readonly class ServerAnswer
@@ -42,6 +43,20 @@ final readonly class ServerAnswer
         $without = $carries ? [...$asked, ...array_merge([], ...array_map(static fn (string $name): array => [SpeltParameter::named($name), SpeltParameter::named($name)], array_values($names)))] : [];
 
         return new self($status, $target, $fragment, $carries, $without);
+    }
+
+    /**
+     * @param  Resolution  $way  of a request with the mark as its query
+     * @param  list<SpeltParameter>  $asked  parameters that the rule looks at
+     * @return self|null null where it is left to whatever answers for pages
+     */
+    public static function of(Resolution $way, array $asked = []): ?self
+    {
+        return match (true) {
+            $way->sendsWith() !== null => self::to($way->sendsWith(), (string) $way->location, $asked),
+            $way->status === 410 => self::gone(),
+            default => null,
+        };
     }
 
     /** The location that it was made from. */

@@ -7,9 +7,6 @@ namespace Heronstem\Core\Interchange\Server;
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\NormalForm;
-use Heronstem\Core\Address\TrailingSlash;
-use Heronstem\Core\Redirect\Destination;
-use Heronstem\Core\Redirect\PathPattern;
 use Heronstem\Core\Redirect\Query;
 use Heronstem\Core\Redirect\QueryHandling;
 use Heronstem\Core\Redirect\Resolver;
@@ -28,12 +25,6 @@ final class ServerRules
 {
     /** Longest query that a rule may look at, in bytes: nginx takes no expression of more than 4 KB. */
     private const LONGEST_QUERY = 200;
-
-    /** The rest of the path of a branch: what is caught first. */
-    private const REST = "\0"."0\0";
-
-    /** An ending that only files have. */
-    private const FILE_ENDING = '\.(?=[0-9]*[A-Za-z])[A-Za-z0-9]{1,8}';
 
     /** @var list<string> what a web server cannot carry, in sentences */
     private array $notes = [];
@@ -63,13 +54,14 @@ final class ServerRules
      */
     public function __construct(private readonly array $rules, iterable $former, iterable $live, private readonly Resolver $resolver, private readonly RuleSet $set, public readonly AddressRules $addresses)
     {
+        $entries = new ServerEntries($resolver, $addresses);
         foreach ($rules as $rule) {
             $this->say($rule);
         }
         $sources = [];
         foreach ($this->written(RuleReach::One) as $rule) {
             if ($rule->query === QueryHandling::Match) {
-                array_push($this->first, ...$this->ofQuery($rule));
+                array_push($this->first, ...$entries->ofQuery($rule));
             } else {
                 $sources[] = $rule->source;
                 if ($rule->inFront) {
@@ -82,11 +74,23 @@ final class ServerRules
             $this->exactly($source, $this->exact);
         }
         $this->throughBranches($sources);
-        $this->expressions();
-        foreach ($this->behind === [] ? [] : $live as $address) {
-            if ($this->set->behind(Address::stored($address, $this->addresses), Query::of('')) !== null) {
-                $this->pages[$this->bare($address) ?: '/'] = true;
-            }
+        $this->expressions($entries);
+        $this->notes = [...$this->notes, ...$entries->notes()];
+        $pauses = array_map(static fn (Rule $rule): string => $rule->source, array_filter($rules, static fn (Rule $rule): bool => $rule->answer === RuleAnswer::Pause && $rule->claims()));
+        foreach ($this->behind === [] ? [] : [...array_values([...$live]), ...array_values($pauses)] as $address) {
+            $this->keep($address);
+        }
+    }
+
+    /** Keeps an address that a page answers, or a pause page, from the expressions that would cover it. */
+    private function keep(string $address): void
+    {
+        if ($this->set->behind(Address::stored($address, $this->addresses), Query::of('')) === null) {
+            return;
+        }
+        $way = $this->resolver->resolve($address);
+        if ($way->rules() === [] || $way->pause !== null) {
+            $this->pages[$this->bare($address) ?: '/'] = true;
         }
     }
 
@@ -100,12 +104,6 @@ final class ServerRules
     public function bare(string $address): string
     {
         return NormalForm::bare($address, $this->addresses);
-    }
-
-    /** What the site puts at the end of every address: a slash, a suffix or nothing. */
-    public function ending(): string
-    {
-        return $this->addresses->suffix !== '' ? $this->addresses->suffix : ($this->addresses->trailingSlash === TrailingSlash::Always ? '/' : '');
     }
 
     /** The suffix of the site as an expression of what may stand at the end of an address. */
@@ -149,25 +147,10 @@ final class ServerRules
     /** @param  array<string, ServerAnswer>  $table */
     private function exactly(string $source, array &$table): void
     {
-        $answer = $this->answered("$source?".ServerAnswer::MARK);
+        $answer = ServerAnswer::of($this->resolver->resolve("$source?".ServerAnswer::MARK));
         if ($answer !== null) {
             $table[$this->bare($source) ?: '/'] = $answer;
         }
-    }
-
-    /**
-     * @param  list<SpeltParameter>  $asked
-     * @return ServerAnswer|null null where it is left to whatever answers for pages
-     */
-    private function answered(string $request, array $asked = []): ?ServerAnswer
-    {
-        $way = $this->resolver->resolve($request);
-
-        return match (true) {
-            $way->sendsWith() !== null => ServerAnswer::to($way->sendsWith(), (string) $way->location, $asked),
-            $way->status === 410 => ServerAnswer::gone(),
-            default => null,
-        };
     }
 
     /**
@@ -191,115 +174,16 @@ final class ServerRules
         }
     }
 
-    private function expressions(): void
+    private function expressions(ServerEntries $entries): void
     {
         foreach ([...$this->written(RuleReach::Branch), ...$this->written(RuleReach::Pattern)] as $rule) {
-            foreach ($this->entriesOf($rule) as $entry) {
+            foreach ($entries->of($rule) as $entry) {
                 if ($rule->inFront || $rule->query === QueryHandling::Match) {
                     $this->front[] = $entry;
                 } else {
                     $this->behind[] = $entry;
                 }
             }
-        }
-    }
-
-    /** @return iterable<ServerEntry> */
-    private function entriesOf(Rule $rule): iterable
-    {
-        $answer = $this->answerOf($rule);
-        if ($answer === null) {
-            return;
-        }
-        if ($rule->reach === RuleReach::Pattern) {
-            $pattern = PathPattern::stored($rule->source);
-            yield new ServerEntry($rule->source, $pattern->expression, count($pattern->names), $answer, self::asked($rule));
-
-            return;
-        }
-        $source = preg_quote($this->bare($rule->source));
-        $takesRest = $rule->carriesRest && $answer->status !== 410;
-        $path = $takesRest ? substr((string) $rule->target?->value, 0, strcspn((string) $rule->target?->value, '?#')) : '';
-        $ending = $rule->target?->kind === TargetKind::Address ? $this->ending() : '';
-        if (! str_ends_with($path, '/') && $ending === '') {
-            yield new ServerEntry($rule->source, $source.($takesRest ? '(/.*)?' : '(?:/.*)?'), (int) $takesRest, $answer, self::asked($rule));
-
-            return;
-        }
-        // What stands at the end of the target stays there where nothing goes behind it.
-        $to = static fn (string $rest): ServerAnswer => ServerAnswer::to($answer->status, str_replace(self::REST, $rest, $answer->marked()), self::asked($rule));
-        yield new ServerEntry($rule->source, $source, 0, $to(str_ends_with($path, '/') ? '/' : $ending), self::asked($rule));
-        if ($ending !== '') {
-            yield new ServerEntry($rule->source, $source.'(/.*'.self::FILE_ENDING.')', 1, $answer, self::asked($rule));
-        }
-        yield new ServerEntry($rule->source, "$source(/.+)", 1, $to(self::REST.$ending), self::asked($rule));
-    }
-
-    /** @return list<ServerEntry> */
-    private function ofQuery(Rule $rule): array
-    {
-        $answer = $this->answered("{$rule->sample()}&".ServerAnswer::MARK, self::asked($rule));
-
-        return $answer === null ? [] : [new ServerEntry($rule->source, preg_quote($this->bare($rule->source)) ?: '/', 0, $answer, self::asked($rule))];
-    }
-
-    /**
-     * The parameters that a rule looks at.
-     *
-     * @return list<SpeltParameter>
-     */
-    private static function asked(Rule $rule): array
-    {
-        return array_map(static fn (array $pair): SpeltParameter => SpeltParameter::pair($pair[0], (string) $pair[1]), Query::of($rule->matched)->pairs());
-    }
-
-    /** The answer of an expression, with what is caught in the places where the rule puts it. */
-    private function answerOf(Rule $rule): ?ServerAnswer
-    {
-        if ($rule->answer === RuleAnswer::Gone) {
-            return ServerAnswer::gone();
-        }
-        if ($rule->target === null) {
-            return null;
-        }
-        $status = $rule->answer->status();
-        $isBranch = $rule->reach === RuleReach::Branch;
-        $sample = $rule->sample();
-        if ($rule->target->kind === TargetKind::Page || $rule->target->kind === TargetKind::File) {
-            $way = $this->resolver->resolve($sample.($rule->matched === '' ? '?' : '&').ServerAnswer::MARK);
-            if ($way->sendsWith() === null) {
-                return null;
-            }
-            [$status, $target] = [$way->sendsWith(), (string) $way->location];
-        } else {
-            $target = $rule->target->value;
-            $mark = $rule->query === QueryHandling::Drop ? '' : (str_contains($target, '?') ? '&' : '?').ServerAnswer::MARK;
-            $cut = strcspn($target, '#');
-            $target = substr($target, 0, $cut).$mark.substr($target, $cut);
-        }
-        if ($isBranch && $rule->carriesRest) {
-            $at = strcspn($target, '?#');
-            $path = substr($target, 0, $at);
-            $target = ($rule->target->kind === TargetKind::Address ? $this->bare($path) : rtrim($path, '/')).self::REST.substr($target, $at);
-        } elseif (! $isBranch) {
-            $known = PathPattern::stored($rule->source)->names;
-            $head = Destination::authority($target);
-            $target = $head.preg_replace_callback(Destination::CAPTURE, static function (array $found) use ($known): string {
-                $i = array_search($found[1], $known, true);
-
-                return $i === false ? $found[0] : "\0$i\0";
-            }, substr($target, strlen($head)));
-        }
-        $this->sayFurtherStep($rule, $isBranch ? $rule->sampleBelow() : $sample);
-
-        return ServerAnswer::to($status, $target, self::asked($rule));
-    }
-
-    private function sayFurtherStep(Rule $rule, string $sample): void
-    {
-        $way = $this->resolver->resolve($sample);
-        if (count(array_filter($way->hops, static fn ($hop): bool => $hop->rule !== null)) > 1) {
-            $this->notes[] = "The redirect of {$rule->source} leads to another branch or pattern; a web server takes one more step there.";
         }
     }
 }

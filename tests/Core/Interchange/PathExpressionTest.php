@@ -28,6 +28,8 @@ final class PathExpressionTest extends TestCase
         yield 'a slash that may be there' => ['^/?old/(\d+)$', 'pattern', '/old/(\d+)'];
         yield 'everything below' => ['^/old/(.*)$', 'branch', '/old'];
         yield 'it and everything below' => ['^/old(/.*)?$', 'branch', '/old'];
+        yield 'what only begins alike' => ['^/old(.*)$', 'pattern', '/old(.*)'];
+        yield 'everything below, not caught' => ['^/old/.*$', 'branch', '/old'];
         yield 'everything that begins so' => ['^/old', 'branch', '/old'];
         yield 'what is not caught' => ['^/a/[a-z]+-(\d+)$', 'pattern', '/a/([a-z]+)-(\d+)'];
         yield 'signs that mean something in a pattern' => ['^/a:b/(x|y)$', 'pattern', '/a\:b/(x|y)'];

@@ -1,0 +1,151 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Interchange\Server;
+
+use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Address\NormalForm;
+use Heronstem\Core\Address\TrailingSlash;
+use Heronstem\Core\Redirect\Destination;
+use Heronstem\Core\Redirect\PathPattern;
+use Heronstem\Core\Redirect\Query;
+use Heronstem\Core\Redirect\QueryHandling;
+use Heronstem\Core\Redirect\Resolver;
+use Heronstem\Core\Redirect\Rule;
+use Heronstem\Core\Redirect\RuleAnswer;
+use Heronstem\Core\Redirect\RuleReach;
+use Heronstem\Core\Structure\TargetKind;
+
+/** Branches, patterns and rules that look at the query, as expressions with their answers. */
+final class ServerEntries
+{
+    /** The rest of the path of a branch: what is caught first. */
+    private const REST = "\0"."0\0";
+
+    /** An ending that only files have. */
+    private const FILE_ENDING = '\.(?=[0-9]*[A-Za-z])[A-Za-z0-9]{1,8}';
+
+    /** @var list<string> what a web server does otherwise, in sentences */
+    private array $notes = [];
+
+    public function __construct(private readonly Resolver $resolver, private readonly AddressRules $addresses)
+    {
+    }
+
+    /** @return list<string> of all that were asked for */
+    public function notes(): array
+    {
+        return $this->notes;
+    }
+
+    /** @return iterable<ServerEntry> of a branch or a pattern */
+    public function of(Rule $rule): iterable
+    {
+        $answer = $this->answerOf($rule);
+        if ($answer === null) {
+            return;
+        }
+        if ($rule->reach === RuleReach::Pattern) {
+            $pattern = PathPattern::stored($rule->source);
+            yield new ServerEntry($rule->source, $pattern->expression, count($pattern->names), $answer, self::asked($rule));
+
+            return;
+        }
+        $source = preg_quote($this->bare($rule->source));
+        $takesRest = $rule->carriesRest && $answer->status !== 410;
+        $path = $takesRest ? substr((string) $rule->target?->value, 0, strcspn((string) $rule->target?->value, '?#')) : '';
+        $ending = $rule->target?->kind === TargetKind::Address ? $this->ending() : '';
+        if (! str_ends_with($path, '/') && $ending === '') {
+            yield new ServerEntry($rule->source, $source.($takesRest ? '(/.*)?' : '(?:/.*)?'), (int) $takesRest, $answer, self::asked($rule));
+
+            return;
+        }
+        // What stands at the end of the target stays there where nothing goes behind it.
+        $to = static fn (string $rest): ServerAnswer => ServerAnswer::to($answer->status, str_replace(self::REST, $rest, $answer->marked()), self::asked($rule));
+        yield new ServerEntry($rule->source, $source, 0, $to(str_ends_with($path, '/') ? '/' : $ending), self::asked($rule));
+        if ($ending !== '') {
+            yield new ServerEntry($rule->source, $source.'(/.*'.self::FILE_ENDING.')', 1, $answer, self::asked($rule));
+        }
+        yield new ServerEntry($rule->source, "$source(/.+)", 1, $to(self::REST.$ending), self::asked($rule));
+    }
+
+    /** @return list<ServerEntry> of one address that looks at the query */
+    public function ofQuery(Rule $rule): array
+    {
+        $answer = ServerAnswer::of($this->resolver->resolve("{$rule->sample()}&".ServerAnswer::MARK), self::asked($rule));
+
+        return $answer === null ? [] : [new ServerEntry($rule->source, preg_quote($this->bare($rule->source)) ?: '/', 0, $answer, self::asked($rule))];
+    }
+
+    /**
+     * The parameters that a rule looks at.
+     *
+     * @return list<SpeltParameter>
+     */
+    private static function asked(Rule $rule): array
+    {
+        return array_map(static fn (array $pair): SpeltParameter => SpeltParameter::pair($pair[0], (string) $pair[1]), Query::of($rule->matched)->pairs());
+    }
+
+    /** The answer of an expression, with what is caught in the places where the rule puts it. */
+    private function answerOf(Rule $rule): ?ServerAnswer
+    {
+        if ($rule->answer === RuleAnswer::Gone) {
+            return ServerAnswer::gone();
+        }
+        if ($rule->target === null) {
+            return null;
+        }
+        $status = $rule->answer->status();
+        $isBranch = $rule->reach === RuleReach::Branch;
+        $sample = $rule->sample();
+        if ($rule->target->kind === TargetKind::Page || $rule->target->kind === TargetKind::File) {
+            $way = $this->resolver->resolve($sample.($rule->matched === '' ? '?' : '&').ServerAnswer::MARK);
+            if ($way->sendsWith() === null) {
+                return null;
+            }
+            [$status, $target] = [$way->sendsWith(), (string) $way->location];
+        } else {
+            $target = $rule->target->value;
+            $mark = $rule->query === QueryHandling::Drop ? '' : (str_contains($target, '?') ? '&' : '?').ServerAnswer::MARK;
+            $cut = strcspn($target, '#');
+            $target = substr($target, 0, $cut).$mark.substr($target, $cut);
+        }
+        if ($isBranch && $rule->carriesRest) {
+            $at = strcspn($target, '?#');
+            $path = substr($target, 0, $at);
+            $target = ($rule->target->kind === TargetKind::Address ? $this->bare($path) : rtrim($path, '/')).self::REST.substr($target, $at);
+        } elseif (! $isBranch) {
+            $known = PathPattern::stored($rule->source)->names;
+            $head = Destination::authority($target);
+            $target = $head.preg_replace_callback(Destination::CAPTURE, static function (array $found) use ($known): string {
+                $i = array_search($found[1], $known, true);
+
+                return $i === false ? $found[0] : "\0$i\0";
+            }, substr($target, strlen($head)));
+        }
+        $this->sayFurtherStep($rule, $isBranch ? $rule->sampleBelow() : $sample);
+
+        return ServerAnswer::to($status, $target, self::asked($rule));
+    }
+
+    private function sayFurtherStep(Rule $rule, string $sample): void
+    {
+        $way = $this->resolver->resolve($sample);
+        if (count(array_filter($way->hops, static fn ($hop): bool => $hop->rule !== null)) > 1) {
+            $this->notes[] = "The redirect of {$rule->source} leads to another branch or pattern; a web server takes one more step there.";
+        }
+    }
+
+    private function bare(string $address): string
+    {
+        return NormalForm::bare($address, $this->addresses);
+    }
+
+    /** What the site puts at the end of every address: a slash, a suffix or nothing. */
+    private function ending(): string
+    {
+        return $this->addresses->suffix !== '' ? $this->addresses->suffix : ($this->addresses->trailingSlash === TrailingSlash::Always ? '/' : '');
+    }
+}
