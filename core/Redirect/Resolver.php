@@ -8,6 +8,7 @@ use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\ClaimKind;
 use Heronstem\Core\Address\InvalidAddress;
+use Heronstem\Core\Address\NormalForm;
 use Heronstem\Core\Address\ReservedAddresses;
 use Heronstem\Core\Structure\PageKind;
 use Heronstem\Core\Structure\TargetKind;
@@ -37,6 +38,21 @@ final readonly class Resolver
     public function resolve(string $asked): Resolution
     {
         return $this->answer($asked, new Way($asked));
+    }
+
+    /**
+     * How a request would be answered if a rule took it, whoever else might.
+     *
+     * @param  string  $asked  a request that the rule matches, with its query if any; nothing below a branch
+     */
+    public function through(Rule $rule, string $asked): Resolution
+    {
+        $way = new Way($asked);
+        $address = Address::asked($asked, $this->rules);
+        $way->normal = $address->path;
+        $captures = $rule->reach === RuleReach::Pattern ? PathPattern::stored($rule->source)->match(NormalForm::bare($address->path, $this->rules), $this->rules->caseSensitive) ?? [] : [];
+
+        return $this->follow(new RuleMatch($rule, $captures), self::path($asked), $address->path, $way);
     }
 
     /** @param  string  $at  the address the way has come to */

@@ -19,6 +19,9 @@ final class Way
     /** Whether the way came back to where it had been, or took too many steps. */
     public bool $isLoop = false;
 
+    /** The last fragment on the way, with its sign: where it leads to keeps it unless that has its own. */
+    private string $fragment = '';
+
     /** @var array<string, true> sections, pointers and addresses passed */
     private array $passed = [];
 
@@ -30,6 +33,7 @@ final class Way
     public function goes(string $from, string $to, int $status, string $why, ?string $rule = null): void
     {
         $this->hops[] = new Hop($from, $to, $status, $why, $rule);
+        $this->fragment = strstr($to, '#') ?: $this->fragment;
     }
 
     /** Whether one more step may be taken from here. */
@@ -55,12 +59,18 @@ final class Way
     {
         $last = $status === 404 && ! $this->isLoop && $rule === null ? end($this->hops) : false;
 
-        return new Resolution($this->asked, $this->normal ?? '', $this->hops, $status, $last === false ? null : $last->to, null, null, $why, $rule, isLoop: $this->isLoop);
+        return new Resolution($this->asked, $this->normal ?? '', $this->hops, $status, $last === false ? null : $this->kept($last->to), null, null, $why, $rule, isLoop: $this->isLoop);
     }
 
     public function arrives(?int $status, string $location, string $why, ?Standing $page = null): Resolution
     {
-        return new Resolution($this->asked, $this->normal ?? '', $this->hops, $status, $location, $page?->id, $page?->name, $why);
+        return new Resolution($this->asked, $this->normal ?? '', $this->hops, $status, $this->kept($location), $page?->id, $page?->name, $why);
+    }
+
+    /** As browsers do with a location that has no fragment (Fetch Standard, 4.4). */
+    private function kept(string $location): string
+    {
+        return str_contains($location, '#') ? $location : $location.$this->fragment;
     }
 
     /** Arrives at a pause page. */

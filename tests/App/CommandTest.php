@@ -17,7 +17,7 @@ final class CommandTest extends TestCase
         yield 'help' => [['help'], 0, 'Start the editor and the demo sites'];
         yield 'nothing' => [[], 0, 'Use: ./heronstem COMMAND'];
         yield 'a slip' => [['dmeo'], 2, 'Did you mean demo?'];
-        yield 'a beginning' => [['ex'], 2, 'Did you mean explain?'];
+        yield 'a beginning' => [['expl'], 2, 'Did you mean explain?'];
         yield 'nonsense' => [['frobnicate'], 2, './heronstem help lists them all'];
         yield 'unknown option' => [['demo', '--prot', '9000'], 1, 'There is no option "--prot" here; known are --port, --fresh, --detach, --pages.'];
         yield 'no number' => [['demo', '--port', 'high'], 1, '--port takes a whole number'];

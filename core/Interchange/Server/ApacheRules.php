@@ -57,9 +57,6 @@ final class ApacheRules
         foreach ($this->rules->exact as $address => $answer) {
             $out .= $this->key((string) $address).' '.$this->value($answer)."\n";
         }
-        foreach (array_keys(array_diff_key($this->rules->pages, $this->rules->exact)) as $address) {
-            $out .= $this->key((string) $address)." page\n";
-        }
 
         return $out;
     }
@@ -87,12 +84,8 @@ final class ApacheRules
         $out .= "RewriteEngine On\nRewriteMap heronstem ".self::quoted("txt:$map")."\nRewriteMap hs_escape int:escape\nRewriteMap hs_lower int:tolower\n";
         $out .= 'RewriteCond %{THE_REQUEST} '.self::quoted('^\S+ (?:https?://[^/ ]*)?(/[^? ]*?)'.$this->rules->suffixed().'/*(?:\?\S*)?(?: |$)')."\nRewriteRule ^ - [E=HERONSTEM_RAW:%1]\n";
         $out .= 'RewriteRule '.self::quoted('^(/.*?)'.$this->rules->suffixed().'/*$')." - [E=HERONSTEM_FRONT:\${heronstem:!$key|-},E=HERONSTEM_EXACT:\${heronstem:$key|-}]\n";
-        $out .= $this->queryRules.implode('', $first).$tables[0].implode('', $front).$tables[1];
-        if ($behind !== []) {
-            $out .= "RewriteCond %{ENV:HERONSTEM_EXACT} =page\nRewriteRule ^ - [S=".count($behind)."]\n".implode('', $behind);
-        }
 
-        return $out;
+        return $out.$this->queryRules.implode('', $first).$tables[0].implode('', $front).$tables[1].implode('', $behind);
     }
 
     /**
@@ -105,8 +98,8 @@ final class ApacheRules
         $rules = [];
         foreach ($answers as $answer) {
             $kind = $this->kind($answer);
-            $rules[$kind] ??= $answer->status === 410
-                ? "RewriteCond %{ENV:$variable} =410\nRewriteRule ^ - [G]\n"
+            $rules[$kind] ??= $answer->target === ''
+                ? "RewriteCond %{ENV:$variable} =".self::word($answer)."\nRewriteRule ^ - ".self::flag($answer)."\n"
                 : implode('', $this->sentOn($answer, "RewriteCond %{ENV:$variable} ".self::quoted("^$kind,([^?#]*)".($answer->hasQuery() ? '\?([^#]*)' : '()').'(#.*)?$')."\n", '%1', '%2', '%3'));
         }
         ksort($rules);
@@ -129,7 +122,7 @@ final class ApacheRules
             $if .= 'RewriteCond %{ENV:HERONSTEM_RAW} '.self::quoted("^(?:{$entry->expression})\$").($this->rules->addresses->caseSensitive ? '' : ' [NC]')."\n";
             $answer = $entry->answer;
             [$path, $query] = [...explode('?', $answer->target, 2), ''];
-            array_push($out, ...($answer->status === 410 ? ["{$if}RewriteRule ^ - [G]\n"] : $this->sentOn($answer, $if, self::substituted($path), self::substituted($query), self::substituted($answer->fragment))));
+            array_push($out, ...($answer->target === '' ? ["{$if}RewriteRule ^ - ".self::flag($answer)."\n"] : $this->sentOn($answer, $if, self::substituted($path), self::substituted($query), self::substituted($answer->fragment))));
         }
 
         return $out;
@@ -156,7 +149,18 @@ final class ApacheRules
     /** How the table writes an answer. */
     private function value(ServerAnswer $answer): string
     {
-        return $answer->status === 410 ? '410' : $this->kind($answer).','.$answer->target.$answer->fragment;
+        return $answer->target === '' ? self::word($answer) : $this->kind($answer).','.$answer->target.$answer->fragment;
+    }
+
+    /** One that sends nowhere. */
+    private static function word(ServerAnswer $answer): string
+    {
+        return $answer->status === 410 ? '410' : 'left';
+    }
+
+    private static function flag(ServerAnswer $answer): string
+    {
+        return $answer->status === 410 ? '[G]' : '[L]';
     }
 
     private function kind(ServerAnswer $answer): string

@@ -35,7 +35,6 @@ final class NginxRules
     {
         $tables = self::map('$heronstem_asked', '$heronstem_first', $this->entries($this->rules->first)).self::map('$heronstem_path', '$heronstem_in_front', $this->table($this->rules->inFront))
             .self::map('$heronstem_asked', '$heronstem_front', $this->entries($this->rules->front)).self::map('$heronstem_path', '$heronstem_exact', $this->table($this->rules->exact))
-            .self::map('$heronstem_path', '$heronstem_page', array_map(static fn (string $key): array => [self::text(rawurldecode($key)), '"1"'], array_map(strval(...), array_keys($this->rules->pages))))
             .self::map('$heronstem_asked', '$heronstem_behind', $this->entries($this->rules->behind));
         $out = "# Redirects, for the http block.\n";
         foreach ($this->notes() as $note) {
@@ -59,10 +58,9 @@ final class NginxRules
     public static function server(): string
     {
         $out = "# Redirects, for the server block.\nabsolute_redirect off;\nset \$heronstem_answer \$heronstem_first;\n";
-        foreach (['in_front', 'front', 'exact'] as $next) {
+        foreach (['in_front', 'front', 'exact', 'behind'] as $next) {
             $out .= "if (\$heronstem_answer = \"\") { set \$heronstem_answer \$heronstem_$next; }\n";
         }
-        $out .= "set \$heronstem_held \"\$heronstem_answer\$heronstem_page\";\nif (\$heronstem_held = \"\") { set \$heronstem_answer \$heronstem_behind; }\n";
         foreach ([301, 302, 307, 308] as $status) {
             $out .= "if (\$heronstem_answer ~ \"^$status (.*)\$\") { return $status \$1; }\n";
         }
@@ -99,8 +97,8 @@ final class NginxRules
     /** @param  list<string>  $names  of what was caught */
     private function answer(ServerAnswer $answer, array $names): string
     {
-        if ($answer->status === 410) {
-            return '"410"';
+        if ($answer->target === '') {
+            return $answer->status === 410 ? '"410"' : '"left"';
         }
         $query = $answer->carries ? "\0".$this->query($answer).($answer->hasQuery() ? '_and' : '_ask')."\0" : '';
         $target = (string) preg_replace_callback('/\x00(\d+)\x00/', static fn (array $found): string => "\0{$names[(int) $found[1]]}\0", $answer->target.$answer->fragment);

@@ -23,6 +23,12 @@ final readonly class ServerAnswer
     {
     }
 
+    /** Left to whatever answers for pages, and to no rule behind. */
+    public static function left(): self
+    {
+        return new self(0);
+    }
+
     public static function gone(): self
     {
         return new self(410);
@@ -48,14 +54,13 @@ final readonly class ServerAnswer
     /**
      * @param  Resolution  $way  of a request with the mark as its query
      * @param  list<SpeltParameter>  $asked  parameters that the rule looks at
-     * @return self|null null where it is left to whatever answers for pages
      */
-    public static function of(Resolution $way, array $asked = []): ?self
+    public static function of(Resolution $way, array $asked = []): self
     {
         return match (true) {
             $way->sendsWith() !== null => self::to($way->sendsWith(), (string) $way->location, $asked),
             $way->status === 410 => self::gone(),
-            default => null,
+            default => self::left(),
         };
     }
 

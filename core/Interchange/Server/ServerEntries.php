@@ -43,9 +43,6 @@ final class ServerEntries
     public function of(Rule $rule): iterable
     {
         $answer = $this->answerOf($rule);
-        if ($answer === null) {
-            return;
-        }
         if ($rule->reach === RuleReach::Pattern) {
             $pattern = PathPattern::stored($rule->source);
             yield new ServerEntry($rule->source, $pattern->expression, count($pattern->names), $answer, self::asked($rule));
@@ -53,7 +50,7 @@ final class ServerEntries
             return;
         }
         $source = preg_quote($this->bare($rule->source));
-        $takesRest = $rule->carriesRest && $answer->status !== 410;
+        $takesRest = str_contains($answer->target, self::REST);
         $path = $takesRest ? substr((string) $rule->target?->value, 0, strcspn((string) $rule->target?->value, '?#')) : '';
         $ending = $rule->target?->kind === TargetKind::Address ? $this->ending() : '';
         if (! str_ends_with($path, '/') && $ending === '') {
@@ -73,9 +70,9 @@ final class ServerEntries
     /** @return list<ServerEntry> of one address that looks at the query */
     public function ofQuery(Rule $rule): array
     {
-        $answer = ServerAnswer::of($this->resolver->resolve("{$rule->sample()}&".ServerAnswer::MARK), self::asked($rule));
+        $answer = ServerAnswer::of($this->resolver->through($rule, "{$rule->sample()}&".ServerAnswer::MARK), self::asked($rule));
 
-        return $answer === null ? [] : [new ServerEntry($rule->source, preg_quote($this->bare($rule->source)) ?: '/', 0, $answer, self::asked($rule))];
+        return [new ServerEntry($rule->source, preg_quote($this->bare($rule->source)) ?: '/', 0, $answer, self::asked($rule))];
     }
 
     /**
@@ -89,23 +86,21 @@ final class ServerEntries
     }
 
     /** The answer of an expression, with what is caught in the places where the rule puts it. */
-    private function answerOf(Rule $rule): ?ServerAnswer
+    private function answerOf(Rule $rule): ServerAnswer
     {
         if ($rule->answer === RuleAnswer::Gone) {
             return ServerAnswer::gone();
         }
-        if ($rule->target === null) {
-            return null;
-        }
-        $status = $rule->answer->status();
         $isBranch = $rule->reach === RuleReach::Branch;
         $sample = $rule->sample();
+        // Its own address may be somebody's: what is below it is the rule's all the same.
+        $way = $this->resolver->through($rule, $sample.($rule->matched === '' ? '?' : '&').ServerAnswer::MARK);
+        if ($rule->target === null || $this->isFixed($rule) || ($way->sendsWith() === null && $rule->target->kind === TargetKind::Page)) {
+            return ServerAnswer::of($way, self::asked($rule));
+        }
+        $status = $rule->answer->status();
         if ($rule->target->kind === TargetKind::Page || $rule->target->kind === TargetKind::File) {
-            $way = $this->resolver->resolve($sample.($rule->matched === '' ? '?' : '&').ServerAnswer::MARK);
-            if ($way->sendsWith() === null) {
-                return null;
-            }
-            [$status, $target] = [$way->sendsWith(), (string) $way->location];
+            [$status, $target] = [$way->sendsWith() ?? $status, (string) $way->location];
         } else {
             $target = $rule->target->value;
             $mark = $rule->query === QueryHandling::Drop ? '' : (str_contains($target, '?') ? '&' : '?').ServerAnswer::MARK;
@@ -128,6 +123,12 @@ final class ServerEntries
         $this->sayFurtherStep($rule, $isBranch ? $rule->sampleBelow() : $sample);
 
         return ServerAnswer::to($status, $target, self::asked($rule));
+    }
+
+    /** Whether it leads every request to the same. */
+    private function isFixed(Rule $rule): bool
+    {
+        return $rule->answer === RuleAnswer::Pause || ($rule->reach === RuleReach::Branch ? ! $rule->carriesRest : preg_match(Destination::CAPTURE, substr((string) $rule->target?->value, strlen(Destination::authority((string) $rule->target?->value)))) !== 1);
     }
 
     private function sayFurtherStep(Rule $rule, string $sample): void

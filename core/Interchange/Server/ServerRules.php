@@ -41,9 +41,6 @@ final class ServerRules
     /** @var array<string, ServerAnswer> by address without a slash at its end */
     public array $exact = [];
 
-    /** @var array<string, true> addresses of pages that an expression behind would cover */
-    public array $pages = [];
-
     /** @var list<ServerEntry> branches and patterns behind */
     public array $behind = [];
 
@@ -73,24 +70,20 @@ final class ServerRules
         foreach ($sources as $source) {
             $this->exactly($source, $this->exact);
         }
-        $this->throughBranches($sources);
+        $live = array_values([...$live]);
+        $this->throughBranches([...$sources, ...$live]);
         $this->expressions($entries);
         $this->notes = [...$this->notes, ...$entries->notes()];
-        $pauses = array_map(static fn (Rule $rule): string => $rule->source, array_filter($rules, static fn (Rule $rule): bool => $rule->answer === RuleAnswer::Pause && $rule->claims()));
-        foreach ($this->behind === [] ? [] : [...array_values([...$live]), ...array_values($pauses)] as $address) {
+        foreach ($this->behind === [] ? [] : $live as $address) {
             $this->keep($address);
         }
     }
 
-    /** Keeps an address that a page answers, or a pause page, from the expressions that would cover it. */
+    /** Keeps the address of a page from the expressions that would cover it. */
     private function keep(string $address): void
     {
-        if ($this->set->behind(Address::stored($address, $this->addresses), Query::of('')) === null) {
-            return;
-        }
-        $way = $this->resolver->resolve($address);
-        if ($way->rules() === [] || $way->pause !== null) {
-            $this->pages[$this->bare($address) ?: '/'] = true;
+        if ($this->set->behind(Address::stored($address, $this->addresses), Query::of('')) !== null && $this->resolver->resolve($address)->rules() === []) {
+            $this->exact[$this->bare($address) ?: '/'] = ServerAnswer::left();
         }
     }
 
@@ -135,7 +128,7 @@ final class ServerRules
      */
     private function written(RuleReach $reach): array
     {
-        $rules = array_values(array_filter($this->rules, static fn (Rule $rule): bool => $rule->answer !== RuleAnswer::Pause && $rule->reach === $reach && strlen($rule->matched) <= self::LONGEST_QUERY));
+        $rules = array_values(array_filter($this->rules, static fn (Rule $rule): bool => $rule->reach === $reach && strlen($rule->matched) <= self::LONGEST_QUERY));
         usort($rules, match ($reach) {
             RuleReach::Pattern => Rule::inOrder(...),
             default => fn (Rule $a, Rule $b): int => strlen($this->bare($b->key)) <=> strlen($this->bare($a->key)) ?: strcmp($a->key, $b->key) ?: Query::of($b->matched)->count() <=> Query::of($a->matched)->count() ?: $b->inFront <=> $a->inFront ?: strcmp($a->id, $b->id),
@@ -147,16 +140,13 @@ final class ServerRules
     /** @param  array<string, ServerAnswer>  $table */
     private function exactly(string $source, array &$table): void
     {
-        $answer = ServerAnswer::of($this->resolver->resolve("$source?".ServerAnswer::MARK));
-        if ($answer !== null) {
-            $table[$this->bare($source) ?: '/'] = $answer;
-        }
+        $table[$this->bare($source) ?: '/'] = ServerAnswer::of($this->resolver->resolve("$source?".ServerAnswer::MARK));
     }
 
     /**
      * What a branch leads to may be an address that leads on: such requests are worked out one by one, so that they too take one step.
      *
-     * @param  list<string>  $sources  addresses that lead on
+     * @param  list<string>  $sources  addresses that lead on, or that pages have in a spelling of their own
      */
     private function throughBranches(array $sources): void
     {
@@ -168,7 +158,12 @@ final class ServerRules
             foreach ($sources as $source) {
                 $under = $this->bare($source);
                 if (str_starts_with(strtolower($under), strtolower($base).'/') || strtolower($under) === strtolower($base)) {
-                    $this->exactly($this->bare($branch->source).substr($under, strlen($base)), $this->exact);
+                    $through = $this->bare($branch->source).substr($under, strlen($base));
+                    if ($branch->inFront) {
+                        $this->exactly($through, $this->inFront);
+                    } else {
+                        $this->exactly($through, $this->exact);
+                    }
                 }
             }
         }
