@@ -11,6 +11,7 @@ use Heronstem\Core\Redirect\Destination;
 use Heronstem\Core\Redirect\PathPattern;
 use Heronstem\Core\Redirect\Query;
 use Heronstem\Core\Redirect\QueryHandling;
+use Heronstem\Core\Redirect\Resolution;
 use Heronstem\Core\Redirect\Resolver;
 use Heronstem\Core\Redirect\Rule;
 use Heronstem\Core\Redirect\RuleAnswer;
@@ -51,26 +52,31 @@ final class ServerEntries
         }
         $source = preg_quote($this->bare($rule->source));
         $takesRest = str_contains($answer->target, self::REST);
-        $path = $takesRest ? substr((string) $rule->target?->value, 0, strcspn((string) $rule->target?->value, '?#')) : '';
-        $ending = $rule->target?->kind === TargetKind::Address ? $this->ending() : '';
-        if (! str_ends_with($path, '/') && $ending === '') {
-            yield new ServerEntry($rule->source, $source.($takesRest ? '(/.*)?' : '(?:/.*)?'), (int) $takesRest, $answer, self::asked($rule));
+        if (! $takesRest) {
+            yield new ServerEntry($rule->source, "$source(?:/.*)?", 0, $answer, self::asked($rule));
 
             return;
         }
-        // What stands at the end of the target stays there where nothing goes behind it.
-        $to = static fn (string $rest): ServerAnswer => ServerAnswer::to($answer->status, str_replace(self::REST, $rest, $answer->marked()), self::asked($rule));
-        yield new ServerEntry($rule->source, $source, 0, $to(str_ends_with($path, '/') ? '/' : $ending), self::asked($rule));
+        // Where nothing goes behind it, what the target leads on to is known, and what stands at its end stays there.
+        yield new ServerEntry($rule->source, $source, 0, ServerAnswer::of($this->through($rule), self::asked($rule)), self::asked($rule));
+        $ending = $rule->target?->kind === TargetKind::Address ? $this->ending() : '';
         if ($ending !== '') {
             yield new ServerEntry($rule->source, $source.'(/.*'.self::FILE_ENDING.')', 1, $answer, self::asked($rule));
         }
-        yield new ServerEntry($rule->source, "$source(/.+)", 1, $to(self::REST.$ending), self::asked($rule));
+        $ended = str_replace(self::REST, self::REST.$ending, $answer->marked());
+        yield new ServerEntry($rule->source, "$source(/.+)", 1, ServerAnswer::to($answer->status, $ended, self::asked($rule)), self::asked($rule));
+    }
+
+    /** The way of a request that the rule takes, whoever else may have that address. */
+    private function through(Rule $rule): Resolution
+    {
+        return $this->resolver->through($rule, $rule->sample().($rule->matched === '' ? '?' : '&').ServerAnswer::MARK);
     }
 
     /** @return list<ServerEntry> of one address that looks at the query */
     public function ofQuery(Rule $rule): array
     {
-        $answer = ServerAnswer::of($this->resolver->through($rule, "{$rule->sample()}&".ServerAnswer::MARK), self::asked($rule));
+        $answer = ServerAnswer::of($this->through($rule), self::asked($rule));
 
         return [new ServerEntry($rule->source, preg_quote($this->bare($rule->source)) ?: '/', 0, $answer, self::asked($rule))];
     }
@@ -93,8 +99,7 @@ final class ServerEntries
         }
         $isBranch = $rule->reach === RuleReach::Branch;
         $sample = $rule->sample();
-        // Its own address may be somebody's: what is below it is the rule's all the same.
-        $way = $this->resolver->through($rule, $sample.($rule->matched === '' ? '?' : '&').ServerAnswer::MARK);
+        $way = $this->through($rule);
         if ($rule->target === null || $this->isFixed($rule) || ($way->sendsWith() === null && $rule->target->kind === TargetKind::Page)) {
             return ServerAnswer::of($way, self::asked($rule));
         }
@@ -114,6 +119,7 @@ final class ServerEntries
         } elseif (! $isBranch) {
             $known = PathPattern::stored($rule->source)->names;
             $head = Destination::authority($target);
+            $target = (string) preg_replace('#^'.preg_quote($head, '#').'/{2,}#', "$head/", $target);
             $target = $head.preg_replace_callback(Destination::CAPTURE, static function (array $found) use ($known): string {
                 $i = array_search($found[1], $known, true);
 
