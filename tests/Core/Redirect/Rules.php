@@ -56,6 +56,11 @@ final readonly class Rules implements Answers
         return (new self($rules, array_column($pages, null, 'id')))->resolve($asked);
     }
 
+    public function through(Rule $rule, string $asked): Resolution
+    {
+        return (new Resolver($this->addresses, $this))->through($rule, $asked);
+    }
+
     public function resolve(string $asked): Resolution
     {
         $set = RuleSet::compile(array_filter($this->rules, static fn (Rule $rule): bool => ! $rule->claims()), $this->addresses, Moment::at(self::NOW));

@@ -3,7 +3,7 @@ import { ChevronDown, ChevronRight } from 'lucide-react'
 import { useState } from 'react'
 import { belowQuery } from '../../api/queries'
 import { useSite } from '../../app/site'
-import { kinds } from './words'
+import { kindWords, type Kind } from './words'
 
 /** The addresses by their segments, opened one below the other. */
 export function AddressTree({ onAddress }: { onAddress: (address: string) => void }) {
@@ -25,7 +25,7 @@ function Segment({ each, below, level, onAddress }: { each: { segment: string; b
             <div className="flex h-8 items-center gap-1.5 px-4 hover:bg-sunk" style={{ paddingLeft: 16 + (level - 1) * 22 }}>
                 {each.below > 0 ? <button type="button" aria-label={`${isOpen ? 'Close' : 'Open'} ${address}`} onClick={() => setOpen(!isOpen)} className="grid size-5 place-items-center text-ink-3"><Fold size={13} strokeWidth={2.4} aria-hidden /></button> : <span className="w-5" />}
                 <button type="button" onClick={() => onAddress(address)} className="truncate font-mono text-[13px] hover:underline"><span className="text-ink-3">/</span><b className="font-semibold">{each.segment}</b></button>
-                <span className="text-[12px] text-ink-3">{each.here === null ? 'nothing itself' : (kinds.find(([kind]) => kind === each.here)?.[1] ?? '').toLowerCase()}{each.below > 0 && ` · ${each.below.toLocaleString('en-GB')} below`}</span>
+                <span className="text-[12px] text-ink-3">{each.here === null ? 'nothing itself' : kindWords[each.here as Kind]}{each.below > 0 && ` · ${each.below.toLocaleString('en-GB')} below`}</span>
             </div>
             {isOpen && <div role="group"><Segments below={address} level={level + 1} onAddress={onAddress} /></div>}
         </div>

@@ -6,6 +6,9 @@ export type Redirect = Schemas['Redirect']
 
 export const kinds: [Kind, string][] = [['page', 'Pages'], ['also', 'Further'], ['former', 'Former'], ['one', 'Redirects'], ['branch', 'Branches'], ['pattern', 'Patterns'], ['gone', 'Gone'], ['bin', 'Bin'], ['removed', 'Removed'], ['reserved', 'Reserved'], ['missed', 'Missed']]
 
+/** One of a kind, as the tree says it. */
+export const kindWords: Record<Kind, string> = { page: 'page', also: 'further address', former: 'former address', one: 'redirect', branch: 'branch', pattern: 'pattern', gone: 'gone', bin: 'kept for the bin', removed: 'removed', reserved: 'reserved', missed: 'missed' }
+
 export const answers: [Redirect['answer'], string, string][] = [
     ['301', 'For good', 'Moved permanently (301). Search engines take over the new address.'],
     ['302', 'For now', 'Found elsewhere (302). Search engines keep this address.'],
