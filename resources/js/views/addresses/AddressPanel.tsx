@@ -12,7 +12,7 @@ import { Spark } from './Spark'
 import { Steps } from './Steps'
 import { answerWords, type Row } from './words'
 
-type Props = { row: Row; onClose: () => void; onPage: (page: string) => void; onTry: (address: string) => void; onRedirect: (source: string, target?: { id: string; name: string }) => void; onMade: (id: string) => void }
+type Props = { row: Row; onClose: () => void; onPage: (page: string) => void; onTry: (address: string) => void; onRedirect: (source: string) => void; onMade: (id: string) => void }
 
 /** An address that no rule of its own answers at: a page's, a former one, one that is gone or kept, or one that was missed. */
 export function AddressPanel({ row, onClose, onPage, onTry, onRedirect, onMade }: Props) {
@@ -55,7 +55,7 @@ export function AddressPanel({ row, onClose, onPage, onTry, onRedirect, onMade }
                 {row.kind !== 'removed' && row.kind !== 'reserved' && <Steps address={row.address} />}
                 {row.kind === 'former' && row.hits.length > 0 && <p><Spark hits={row.hits} /></p>}
                 {row.kind === 'missed' && <Missed address={row.address} />}
-                {row.kind === 'missed' && <Near address={row.address} writes={writes} onRedirect={onRedirect} onIgnored={onClose} />}
+                {row.kind === 'missed' && <Near address={row.address} writes={writes} onRedirect={onRedirect} onMade={onMade} onIgnored={onClose} />}
             </div>
         </SidePanel>
     )

@@ -29,7 +29,7 @@ export function AddressesView({ search, set, onPage }: { search: Search; set: Se
     const filter = { text: useDebounced(search.text, 100), kind: search.kind, status: search.status, hits: search.hits, finding: search.finding }
     const addresses = useAddresses(site.key, filter)
     const { rows, counts } = addresses
-    const [making, setMaking] = useState<{ source: string; target?: { id: string; name: string } | undefined } | null>(null)
+    const [making, setMaking] = useState<string | null>(null)
     const [isMatching, match] = useState(false)
     const [isBringing, bring] = useState(false)
     const [isLooking, look] = useState(false)
@@ -53,15 +53,15 @@ export function AddressesView({ search, set, onPage }: { search: Search; set: Se
                         {findings.length > 0 && <Button look="quiet" className="text-amber!" onClick={() => look(true)}>{count(findings.length, 'finding')}</Button>}
                         <FilesMenu onBring={() => bring(true)} onMatch={() => match(true)} onSave={() => save(true)} />
                         <Button onClick={() => setTrying('')}>Try addresses</Button>
-                        {site.manages && <Button look="main" onClick={() => setMaking({ source: '' })}><Plus size={15} aria-hidden />New redirect</Button>}
+                        {site.manages && <Button look="main" onClick={() => setMaking('')}><Plus size={15} aria-hidden />New redirect</Button>}
                     </span>
                 </div>
                 {search.as === undefined && <AddressFacets search={search} set={set} counts={counts} findings={findings} />}
                 {search.as === 'tree' ? <AddressTree onAddress={address => set({ as: undefined, text: address, kind: undefined, row: undefined })} /> : <AddressList addresses={addresses} findings={findings} ofMissed={search.kind === 'missed'} active={search.row} narrow={narrow} onActive={row => set({ row: key(row) })} />}
             </div>
             {isRedirect && search.row !== undefined && <RedirectPanel key={search.row} id={search.row} row={open} onClose={() => set({ row: undefined })} onPage={onPage} onGone={() => set({ row: undefined })} />}
-            {!isRedirect && open !== undefined && <AddressPanel key={search.row} row={open} onClose={() => set({ row: undefined })} onPage={onPage} onTry={setTrying} onRedirect={(source, target) => setMaking({ source, target })} onMade={id => set({ row: id })} />}
-            {making !== null && <NewRedirect source={making.source} target={making.target} onClose={() => setMaking(null)} onMade={id => set({ row: id })} />}
+            {!isRedirect && open !== undefined && <AddressPanel key={search.row} row={open} onClose={() => set({ row: undefined })} onPage={onPage} onTry={setTrying} onRedirect={setMaking} onMade={id => set({ row: id })} />}
+            {making !== null && <NewRedirect source={making} onClose={() => setMaking(null)} onMade={id => set({ row: id })} />}
             {isMatching && <MatchOld onClose={() => match(false)} />}
             {isBringing && <BringIn onClose={() => bring(false)} />}
             {isSaving && <ServerFiles onClose={() => save(false)} />}

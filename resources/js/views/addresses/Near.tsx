@@ -1,14 +1,22 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { answered, api } from '../../api/client'
 import { keys } from '../../api/queries'
+import { ulid } from '../../api/ulid'
+import { useChanges } from '../../app/changes'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 
 /** Pages that somebody who asked for a missed address may have wanted, and what can be done about it. */
-export function Near({ address, writes, onRedirect, onIgnored }: { address: string; writes: boolean; onRedirect: (source: string, target?: { id: string; name: string }) => void; onIgnored: () => void }) {
+export function Near({ address, writes, onRedirect, onMade, onIgnored }: { address: string; writes: boolean; onRedirect: (source: string) => void; onMade: (redirect: string) => void; onIgnored: () => void }) {
     const site = useSite()
     const queries = useQueryClient()
     const { data: near = [] } = useQuery({ queryKey: [...keys.addresses(site.key), 'near', address], queryFn: () => answered(api.GET('/sites/{site}/addresses/near', { params: { path: { site: site.key }, query: { address } } })) })
+    const { propose } = useChanges()
+    // One step: it is said what was made, and the same notice takes it back.
+    const send = (page: string) => {
+        const redirect = ulid()
+        void propose({ title: `Sending ${address} on`, act: 'Send it on', batch: { changes: [{ kind: 'make-redirect', redirect, source: address, leadsTo: { page }, note: 'Was asked for in vain' }] }, now: true, done: () => onMade(redirect) })
+    }
     const ignore = useMutation({
         mutationFn: () => answered(api.POST('/sites/{site}/addresses/ignored', { params: { path: { site: site.key } }, body: { address } })),
         onSuccess: async () => { await queries.invalidateQueries({ queryKey: keys.addresses(site.key) }); onIgnored() },
@@ -21,7 +29,7 @@ export function Near({ address, writes, onRedirect, onIgnored }: { address: stri
                     <li key={page.id} className="flex items-center gap-2">
                         <span className="min-w-0 flex-1"><b className="block truncate font-medium">{page.name}</b><span className="block truncate font-mono text-[12px] text-ink-3">{page.address}</span></span>
                         {page.confidence !== null && <span className={`text-[12px] ${page.confidence >= 0.9 ? 'text-reed' : 'text-ink-3'}`} title={page.why}>{Math.round(page.confidence * 100)} % sure</span>}
-                        {writes && <Button aria-label={`Send on to ${page.name}`} onClick={() => onRedirect(address, page)}>Send on</Button>}
+                        {writes && <Button aria-label={`Send on to ${page.name}`} onClick={() => send(page.id)}>Send on</Button>}
                     </li>
                 ))}
             </ul>

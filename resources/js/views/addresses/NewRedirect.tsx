@@ -10,11 +10,11 @@ import { changeOf, RedirectForm } from './RedirectForm'
 import { Share } from './Share'
 
 /** Makes a redirect. */
-export function NewRedirect({ source, target, onClose, onMade }: { source: string; target?: { id: string; name: string } | undefined; onClose: () => void; onMade: (id: string) => void }) {
+export function NewRedirect({ source, onClose, onMade }: { source: string; onClose: () => void; onMade: (id: string) => void }) {
     const { propose } = useChanges()
     const site = useSite()
     const [kept, keep] = useKept<Draft | null>(`heronstem redirect ${site.key} ${source}`, null)
-    const [fresh] = useState<Draft>(() => ({ ...blank(ulid(), source), ...(target === undefined ? {} : { value: target.id, valueName: target.name }) }))
+    const [fresh] = useState<Draft>(() => blank(ulid(), source))
     const draft = kept ?? fresh
     const [problem, setProblem] = useState('')
     const [isMaking, setMaking] = useState(false)
