@@ -106,7 +106,7 @@ final readonly class MatchAddresses
     }
 
     /**
-     * On a large site the pages that are spelt most like an address, which an index finds.
+     * On a large site the pages that are spelt most like an address: to compare them all would take seconds.
      *
      * @return list<string>|null null for all
      */

@@ -206,7 +206,7 @@ final class Chrome
             }
             usleep(40_000);
         } while (microtime(true) < $end);
-        throw new \RuntimeException("Waited in vain for $what at ".$this->driver->getCurrentURL()."\n".mb_substr($this->text("[role=dialog]") ?: $this->text(), 0, 1200));
+        throw new \RuntimeException("Waited in vain for $what at ".$this->driver->getCurrentURL()."\n".mb_substr($this->text('[role=dialog]') ?: $this->text(), 0, 1200));
     }
 
     private function look(string $role, string $name): ?RemoteWebElement

@@ -23,7 +23,9 @@ final class NginxRules
     /** @return list<string> what it cannot carry, in sentences */
     public function notes(): array
     {
-        return $this->rules->notes();
+        $case = $this->rules->addresses->caseSensitive ? ['This site tells capitals from small letters; the tables of nginx do not.'] : [];
+
+        return [...$this->rules->notes(), ...$case];
     }
 
     /**

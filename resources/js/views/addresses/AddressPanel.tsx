@@ -41,7 +41,6 @@ export function AddressPanel({ row, onClose, onPage, onTry, onRedirect, onMade }
                     {row.leadsTo !== null && <><dt className="text-ink-2">Leads to</dt><dd className="font-mono text-[13px] break-all">{row.leadsTo}</dd></>}
                     {row.since !== null && <><dt className="text-ink-2">{row.kind === 'missed' ? 'First asked' : removed !== null ? 'Removed' : 'Since'}</dt><dd>{date(row.since)}</dd></>}
                     {row.sentence !== null && <><dt className="text-ink-2">By</dt><dd>{row.sentence.replaceAll('*', '')}</dd></>}
-                    
                 </dl>
                 <div className="flex flex-wrap gap-2">
                     {removed !== null && <p className="w-full text-ink-2">{removed.note === '' ? 'It had no note.' : removed.note}</p>}

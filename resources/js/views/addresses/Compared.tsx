@@ -30,7 +30,7 @@ export function Compared({ own, source, others }: { own: string; source: string;
                             return (
                                 <li key={each.id}>
                                     <label className="flex items-center gap-2 text-[13px]" title={each.note}><input type="checkbox" className="accent-heron" checked={!each.isLeft} onChange={event => leave(event.target.checked ? left.filter(id => id !== each.id) : [...left, each.id])} /><span className="min-w-0 flex-1 truncate font-mono">{each.source}</span>{!each.isLeft && <b className="font-semibold tabular-nums">{sum.toLocaleString('en-GB')}</b>}</label>
-                                    {!each.isLeft && <DayBars days={each.days} top={top} />}
+                                    {!each.isLeft && each.days.length > 0 && <DayBars days={each.days} top={top} />}
                                 </li>
                             )
                         })}
