@@ -106,6 +106,9 @@ final readonly class PageDifference
         foreach ($except as $aspect) {
             $back = array_diff_key($back, array_flip(self::ASPECTS[$aspect]));
         }
+        if (in_array('state', $except, true)) {
+            unset($back['address']); // the one it had in the bin, where it does not go
+        }
 
         return $back === [] ? $now : self::page([...self::fields($now), ...$back], $now->id, $now->address, $rules);
     }

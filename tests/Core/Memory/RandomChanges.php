@@ -209,6 +209,6 @@ final readonly class RandomChanges
 
     private function id(int $n): string
     {
-        return $this->ids[$n % count($this->ids)];
+        return $this->ids === [] ? MemorySite::MAIN : $this->ids[$n % count($this->ids)];
     }
 }

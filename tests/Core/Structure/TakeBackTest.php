@@ -15,6 +15,7 @@ use Heronstem\Core\Structure\Change\PutInBin;
 use Heronstem\Core\Structure\Change\Rename;
 use Heronstem\Core\Structure\Change\SetSlug;
 use Heronstem\Core\Structure\Change\SetStartPage;
+use Heronstem\Core\Structure\Change\TakeOffline;
 use Heronstem\Core\Structure\Decisions;
 use Heronstem\Core\Structure\Name;
 use Heronstem\Core\Structure\Note;
@@ -42,6 +43,23 @@ final class TakeBackTest extends TestCase
         self::assertSame($before, $site->snapshot());
         $site->takeBack($back);
         self::assertSame($after, $site->snapshot());
+    }
+
+    #[Test]
+    public function a_page_that_has_moved_on_since_it_was_brought_back_keeps_the_address_of_its_place(): void
+    {
+        $site = new MemorySite;
+        $site->live('Travel', slug: 'travel');
+        $site->live('Times', 'Travel', slug: 'times');
+        $site->carryOut($site->planBatch(new Batch([new PutInBin('Travel')], Decisions::elseDefaults())));
+        $brought = $site->apply(new BringBack('Travel'));
+        $site->apply(new Move('Times', Place::lastIn(null)));
+        $site->apply(new TakeOffline('Times'));
+        $taken = $site->takeBack($brought);
+        self::assertContains(NoteKind::Stays, array_map(static fn (Note $note): NoteKind => $note->kind, $taken->notes));
+        self::assertTrue($site->pages['Travel']->isBinned());
+        self::assertSame('/times', $site->pages['Times']->address->path);
+        self::assertSame('Times', $site->claims['/times']->page);
     }
 
     #[Test]
