@@ -54,7 +54,8 @@ final class RandomRulesFilesTest extends AppTestCase
         }
         $export = app(ExportRedirects::class);
         $apache = $export->apache($this->site);
-        foreach (['nginx' => WebServer::nginx($export->nginx($this->site)->maps(), NginxRules::server()), 'apache' => WebServer::apache($apache->map(), static fn (string $map): string => $apache->rules($map))] as $name => $server) {
+        foreach (['nginx' => fn (): WebServer => WebServer::nginx($export->nginx($this->site)->maps(), NginxRules::server()), 'apache' => static fn (): WebServer => WebServer::apache($apache->map(), static fn (string $map): string => $apache->rules($map))] as $name => $start) {
+            $server = $start();
             try {
                 $answers = $server->answers(array_map(strval(...), array_keys($expected)));
             } finally {

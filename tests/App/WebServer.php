@@ -93,6 +93,10 @@ final class WebServer
         for ($tries = 0; $tries < 100 && @fsockopen('127.0.0.1', $this->port) === false; $tries++) {
             usleep(50_000);
         }
-        Assert::assertTrue(proc_get_status($this->process)['running'], (string) file_get_contents("{$this->folder}/out").(string) @file_get_contents("{$this->folder}/error.log"));
+        if (! proc_get_status($this->process)['running']) {
+            $said = file_get_contents("{$this->folder}/out").@file_get_contents("{$this->folder}/error.log");
+            $this->stop();
+            Assert::fail("The web server did not start: $said");
+        }
     }
 }

@@ -137,7 +137,8 @@ final class WebServerFilesTest extends AppTestCase
         $export = app(ExportRedirects::class);
         $kept = [...$export->kept($this->site)];
         $apache = $export->apache($this->site);
-        foreach (['nginx' => WebServer::nginx($export->nginx($this->site)->maps($kept), NginxRules::server()), 'apache' => WebServer::apache($apache->map($kept), static fn (string $map): string => $apache->rules($map, $kept))] as $name => $server) {
+        foreach (['nginx' => fn (): WebServer => WebServer::nginx($export->nginx($this->site)->maps($kept), NginxRules::server()), 'apache' => static fn (): WebServer => WebServer::apache($apache->map($kept), static fn (string $map): string => $apache->rules($map, $kept))] as $name => $start) {
+            $server = $start();
             try {
                 $answers = $server->answers($asked);
             } finally {
