@@ -20,4 +20,10 @@ final readonly class Conflict
     public function __construct(public Address $address, public string $page, public Claim $held, public ?Page $holder, public array $waysOut, public ?string $rule = null)
     {
     }
+
+    /** @param  list<WayOut>  $waysOut */
+    public function with(array $waysOut): self
+    {
+        return new self($this->address, $this->page, $this->held, $this->holder, $waysOut, $this->rule);
+    }
 }

@@ -24,6 +24,11 @@ final readonly class Decisions
         return new self(array_values($made), Undecided::TakesDefault);
     }
 
+    public function and(Decision ...$made): self
+    {
+        return new self([...$this->made, ...array_values($made)], $this->undecided);
+    }
+
     public function givesWay(string $key): bool
     {
         foreach ($this->made as $decision) {

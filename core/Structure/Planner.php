@@ -18,6 +18,12 @@ use Heronstem\Core\Refusal;
 /** Batch + what is → ripple. Reads the branches concerned through its ports, writes nothing. */
 final readonly class Planner
 {
+    /** Conflicts times changes up to which every way out is tried before it is offered: each is another plan. */
+    private const MOST_TRIED = 40;
+
+    /** Pages of a ripple up to which that is done. */
+    private const MOST_PAGES = 500;
+
     public function __construct(private SiteFrame $site, private Pages $pages, private Ledger $ledger, private LinksInto $links, private Menus $menus, private Rules $redirects)
     {
     }
@@ -27,7 +33,27 @@ final readonly class Planner
      */
     public function plan(Batch $batch): Ripple
     {
-        return $this->planSparing($batch, []);
+        $ripple = $this->planSparing($batch, []);
+        if ($ripple->conflicts === [] || count($ripple->conflicts) * count($batch->changes) > self::MOST_TRIED || count($ripple->outcome) > self::MOST_PAGES) {
+            return $ripple;
+        }
+
+        return $ripple->withConflicts(array_map(fn (Conflict $conflict): Conflict => $conflict->with(array_values(array_filter($conflict->waysOut, fn (WayOut $way): bool => $this->leadsOut($batch, $conflict, $way)))), $ripple->conflicts));
+    }
+
+    /** Whether a way out may be taken: what else is in the batch may stand in its way. */
+    private function leadsOut(Batch $batch, Conflict $conflict, WayOut $way): bool
+    {
+        if ($way->changes === [] && $way->decisions === []) {
+            return true;
+        }
+        try {
+            $out = $this->planSparing(new Batch([...$batch->changes, ...$way->changes], $batch->decisions->and(...$way->decisions)), []);
+        } catch (Refusal) {
+            return false;
+        }
+
+        return array_filter($out->conflicts, static fn (Conflict $still): bool => $still->page === $conflict->page && $still->rule === $conflict->rule && $still->held->says($conflict->held)) === [];
     }
 
     /** @param  array<string, true>  $spared made pages that are not unmade */

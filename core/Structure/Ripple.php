@@ -67,6 +67,12 @@ final readonly class Ripple
     ) {
     }
 
+    /** @param  list<Conflict>  $conflicts */
+    public function withConflicts(array $conflicts): self
+    {
+        return new self(...[...get_object_vars($this), 'conflicts' => $conflicts]);
+    }
+
     public function canBeApplied(): bool
     {
         return $this->conflicts === [] && $this->open() === [];
