@@ -5,8 +5,7 @@ declare(strict_types=1);
 namespace App\Console;
 
 use App\Desk\ExportRedirects as Export;
-use Heronstem\Core\Interchange\Server\ApacheRules;
-use Heronstem\Core\Interchange\Server\NginxRules;
+use App\Desk\RedirectFormat;
 use Illuminate\Console\Command;
 use Symfony\Component\Console\Output\OutputInterface;
 
@@ -25,17 +24,14 @@ final class ExportRedirects extends Command
         if ($site === null) {
             return self::FAILURE;
         }
-        $kept = $export->kept($site);
-        $map = $this->option('map');
-        $pieces = match ($this->argument('format')) {
-            'csv' => $export->csv($site), 'jsonl' => $export->jsonLines($site), 'nginx-maps' => [$export->nginx($site)->maps($kept)], 'nginx-server' => [NginxRules::server()],
-            'apache-map' => [$export->apache($site)->map($kept)], 'apache-rules' => [$export->apache($site)->rules(is_string($map) && $map !== '' ? $map : ApacheRules::MAP, $kept)], default => null,
-        };
-        if ($pieces === null) {
-            $this->error('A format is one of csv, jsonl, nginx-maps, nginx-server, apache-map, apache-rules.');
+        $format = RedirectFormat::tryFrom((string) $this->argument('format'));
+        if ($format === null) {
+            $this->error('A format is one of '.RedirectFormat::names().'.');
 
             return self::FAILURE;
         }
+        $map = $this->option('map');
+        $pieces = $export->pieces($site, $format, ...(is_string($map) && $map !== '' ? [$map] : []));
         foreach ($pieces as $piece) {
             $this->output->write($piece, false, OutputInterface::OUTPUT_RAW);
         }

@@ -26,8 +26,21 @@ final readonly class ExportRedirects
     {
     }
 
+    /**
+     * @param  string  $map  where Apache finds the table
+     * @return iterable<string> pieces of the file
+     */
+    public function pieces(Site $site, RedirectFormat $format, string $map = ApacheRules::MAP): iterable
+    {
+        return match ($format) {
+            RedirectFormat::Csv => $this->csv($site), RedirectFormat::JsonLines => $this->jsonLines($site),
+            RedirectFormat::NginxMaps => [$this->nginx($site)->maps($this->kept($site))], RedirectFormat::NginxServer => [NginxRules::server()],
+            RedirectFormat::ApacheMap => [$this->apache($site)->map($this->kept($site))], RedirectFormat::ApacheRules => [$this->apache($site)->rules($map, $this->kept($site))],
+        };
+    }
+
     /** @return iterable<string> lines of CSV, the columns named first */
-    public function csv(Site $site): iterable
+    private function csv(Site $site): iterable
     {
         yield Table::csv(RedirectRows::COLUMNS);
         foreach ($this->written($site) as $row) {
@@ -36,7 +49,7 @@ final readonly class ExportRedirects
     }
 
     /** @return iterable<string> an object a line */
-    public function jsonLines(Site $site): iterable
+    private function jsonLines(Site $site): iterable
     {
         foreach ($this->written($site) as $row) {
             yield json_encode(array_filter(array_combine(RedirectRows::COLUMNS, $row), static fn (string $cell): bool => $cell !== ''), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n";

@@ -32,6 +32,17 @@ final readonly class RedirectFindings
         return $this->cache->remember("redirect-findings {$site->ulid} $change", self::GOOD_FOR, fn (): array => $this->lookedFor($site));
     }
 
+    /**
+     * @param  string  $kinds  with commas between, or any
+     * @return list<string> redirects with a finding of these kinds
+     */
+    public function redirects(Site $site, string $kinds): array
+    {
+        $of = array_filter($this->of($site), static fn (array $finding): bool => $kinds === 'any' || in_array($finding['kind'], explode(',', $kinds), true));
+
+        return array_values(array_unique(array_column($of, 'redirect')));
+    }
+
     /** @return list<array<string, mixed>> */
     private function lookedFor(Site $site): array
     {

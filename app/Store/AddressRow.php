@@ -31,7 +31,11 @@ final class AddressRow
         return [
             'address' => NormalForm::readable($row->address), 'kind' => $row->kind,
             'page' => $row->page === null ? null : ['id' => $row->page, 'name' => $row->name],
-            'leadsTo' => $removed !== null ? $removed->target?->value : ($row->kind === 'former' ? NormalForm::readable($row->page_address) : self::target($row)),
+            'leadsTo' => match (true) {
+                $removed !== null => $removed->target?->value,
+                $row->kind === 'former' => NormalForm::readable($row->page_address),
+                default => self::target($row),
+            },
             'targetName' => $row->target_name ?? ($row->kind === 'former' ? $row->name : null),
             'isLive' => $row->page === null ? null : (bool) $row->visible,
             'waits' => $row->waits,

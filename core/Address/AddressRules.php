@@ -28,4 +28,10 @@ final readonly class AddressRules
             throw new InvalidAddress('suffix', 'An address cannot end in a suffix and in a slash.', '');
         }
     }
+
+    /** What stands at the end of every address but those of files and the start page: a slash, a suffix or nothing. */
+    public function ending(): string
+    {
+        return $this->trailingSlash === TrailingSlash::Always ? '/' : $this->suffix;
+    }
 }

@@ -12,8 +12,8 @@ namespace Heronstem\Core\Address;
  */
 final class NormalForm
 {
-    /** A last segment that names a file: its ending has a letter, so `v2.0` is none. */
-    private const FILE_ENDING = '/\.(?=[0-9]*[A-Za-z])[A-Za-z0-9]{1,8}$/D';
+    /** The end of a last segment that names a file: it has a letter, so `v2.0` is none. */
+    public const FILE_ENDING = '\.(?=[0-9]*[A-Za-z])[A-Za-z0-9]{1,8}';
 
     /** A path in which nothing is encoded, folded or relative: most that are stored, and not parsed for it. */
     private const PLAIN = '#^(?:/(?:[A-Za-z0-9_~-][A-Za-z0-9._~-]*)?)(?:/[A-Za-z0-9_~-][A-Za-z0-9._~-]*)*/?$#D';
@@ -98,11 +98,7 @@ final class NormalForm
             return $path;
         }
         $bare = rtrim($path, '/');
-        $isFile = preg_match(self::FILE_ENDING, $bare) === 1;
-        if ($rules->suffix !== '') {
-            return $isFile ? $bare : $bare.$rules->suffix;
-        }
 
-        return $rules->trailingSlash === TrailingSlash::Always && ! $isFile ? $bare.'/' : $bare;
+        return preg_match('/'.self::FILE_ENDING.'$/D', $bare) === 1 ? $bare : $bare.$rules->ending();
     }
 }

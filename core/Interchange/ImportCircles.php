@@ -13,7 +13,6 @@ use Heronstem\Core\Redirect\Answers;
 use Heronstem\Core\Redirect\Held;
 use Heronstem\Core\Redirect\Resolver;
 use Heronstem\Core\Redirect\Rule;
-use Heronstem\Core\Redirect\RuleReach;
 use Heronstem\Core\Redirect\RuleSet;
 use Heronstem\Core\Redirect\Standing;
 use Heronstem\Core\Structure\TargetKind;
@@ -85,14 +84,8 @@ final class ImportCircles implements Answers
                 return $at === $rule->key;
             }
         }
-        foreach ([$rule->sample(), ...($rule->reach === RuleReach::Branch ? [$rule->sampleBelow()] : [])] as $sample) {
-            $way = $this->resolver()->resolve($sample);
-            if ($way->isLoop && in_array($rule->id, $way->rules(), true)) {
-                return true;
-            }
-        }
 
-        return false;
+        return $this->resolver()->roundOf($rule) !== null;
     }
 
     private function resolver(): Resolver

@@ -71,7 +71,7 @@ final class Analysis
         }
         $isSure = $rule->reach !== RuleReach::Pattern;
         $way = $this->resolver->resolve($rule->sample());
-        if ($way->isLoop && in_array($rule->id, $way->rules(), true)) {
+        if ($way->comesBackTo($rule)) {
             $this->find(RuleFindingKind::Loop, $rule, isSure: $isSure);
 
             return;
@@ -181,10 +181,9 @@ final class Analysis
         if ($rule->target?->kind === TargetKind::Url && str_starts_with(strtolower($rule->target->value), 'http:')) {
             $this->find(RuleFindingKind::NotHttps, $rule);
         }
-        $at = array_search($rule->id, array_map(static fn (Hop $hop): ?string => $hop->rule, $way->hops), true);
-        $after = $at === false ? [] : array_slice($way->hops, $at + 1);
-        $next = array_values(array_filter($after, static fn (Hop $hop): bool => $hop->rule !== null || $hop->status === 301))[0] ?? null;
+        $next = $way->nextRedirect($rule);
         if ($next !== null) {
+            $after = $way->after($rule);
             $this->find(RuleFindingKind::Chain, $rule, other: $next->rule, end: $this->endOf($rule, $after), isSure: $isSure, steps: count($after) + 1);
         } elseif ($rule->reach === RuleReach::Pattern && preg_match(Destination::CAPTURE, (string) $rule->target?->value) === 1) {
             return; // where it leads depends on what is asked: one path says nothing of the others

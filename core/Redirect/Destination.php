@@ -6,7 +6,6 @@ namespace Heronstem\Core\Redirect;
 
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\NormalForm;
-use Heronstem\Core\Address\TrailingSlash;
 use Heronstem\Core\Structure\TargetKind;
 
 /**
@@ -54,7 +53,7 @@ final readonly class Destination
         }
         // A capture may begin with a slash: what is sent must not be read as another host.
         $path = $path === '' ? '' : '/'.ltrim($path, '/');
-        if ($this->isOwn($authority) && $rule->reach !== RuleReach::One && ($this->rules->suffix !== '' || $this->rules->trailingSlash === TrailingSlash::Always)) {
+        if ($this->isOwn($authority) && $rule->reach !== RuleReach::One && $this->rules->ending() !== '') {
             $path = NormalForm::ended($path, $this->rules);
         }
 

@@ -67,6 +67,26 @@ final readonly class Resolution
         return array_values(array_filter([...array_map(static fn (Hop $hop): ?string => $hop->rule, $this->hops), $this->rule]));
     }
 
+    /** Whether visitors come back to a rule. */
+    public function comesBackTo(Rule $rule): bool
+    {
+        return $this->isLoop && in_array($rule->id, $this->rules(), true);
+    }
+
+    /** @return list<Hop> the steps behind that of a rule */
+    public function after(Rule $rule): array
+    {
+        $at = array_search($rule->id, array_map(static fn (Hop $hop): ?string => $hop->rule, $this->hops), true);
+
+        return $at === false ? [] : array_slice($this->hops, (int) $at + 1);
+    }
+
+    /** The first step behind that of a rule which another redirect takes, or the former address of a page. */
+    public function nextRedirect(Rule $rule): ?Hop
+    {
+        return array_values(array_filter($this->after($rule), static fn (Hop $hop): bool => $hop->rule !== null || $hop->status === 301))[0] ?? null;
+    }
+
     /** @return array<string, mixed> */
     public function toArray(): array
     {

@@ -40,6 +40,24 @@ final readonly class Resolver
         return $this->answer($asked, new Way($asked));
     }
 
+    /** A way on which visitors come back to a rule; null where they do not, as far as its samples say. */
+    public function roundOf(Rule $rule): ?Resolution
+    {
+        foreach ($this->waysOf($rule) as $way) {
+            if ($way->comesBackTo($rule)) {
+                return $way;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return non-empty-list<Resolution> how the samples of a rule are answered, its own address or path first */
+    public function waysOf(Rule $rule): array
+    {
+        return array_map($this->resolve(...), $rule->samples());
+    }
+
     /**
      * How a request would be answered if a rule took it, whoever else might.
      *

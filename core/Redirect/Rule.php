@@ -84,6 +84,12 @@ final readonly class Rule
         return ($this->reach === RuleReach::Pattern ? PathPattern::stored($this->source)->sample : $this->source).$this->asked();
     }
 
+    /** @return non-empty-list<string> requests that it answers: of a branch also one below its address */
+    public function samples(): array
+    {
+        return [$this->sample(), ...($this->reach === RuleReach::Branch ? [$this->sampleBelow()] : [])];
+    }
+
     /** A request below the address of a branch. */
     public function sampleBelow(): string
     {

@@ -8,7 +8,6 @@ use Heronstem\Core\Redirect\Hop;
 use Heronstem\Core\Redirect\Resolution;
 use Heronstem\Core\Redirect\Resolver;
 use Heronstem\Core\Redirect\Rule;
-use Heronstem\Core\Redirect\RuleReach;
 use Heronstem\Core\Redirect\RuleSet;
 
 /** Follows every rule that a batch makes or changes, as visitors would, and refuses one that comes back to itself. */
@@ -35,28 +34,27 @@ final readonly class RuleLoops
         $resolver = $this->resolver($changed);
         $notes = [];
         foreach ($changed as $rule) {
-            [$way, $goesRound] = self::round($rule, $resolver);
-            if ($goesRound) {
-                $steps = implode(' → ', [...array_map(static fn (Hop $hop): string => $hop->from, array_slice($way->hops, 0, 4)), $way->hops === [] ? $rule->source : $way->hops[count($way->hops) - 1]->to]);
-                $refused = new ChangeRefused('leadsTo', "Visitors would go round in a circle: $steps. Choose another target, or switch one of them off first.");
-
-                throw $this->workspace->redirects->fieldOf($rule->id) === '' ? $refused : $refused->within($this->workspace->redirects->fieldOf($rule->id));
+            $ways = $resolver->waysOf($rule);
+            foreach ($ways as $way) {
+                if ($way->comesBackTo($rule)) {
+                    throw $this->refused($rule, $way);
+                }
             }
-            if (count($notes) < self::MOST_NOTES && self::leadsOn($rule, $way)) {
-                $notes[] = new Note(NoteKind::RedirectChains, $rule->id, $rule->source, $way->location);
+            if (count($notes) < self::MOST_NOTES && $ways[0]->nextRedirect($rule) !== null) {
+                $notes[] = new Note(NoteKind::RedirectChains, $rule->id, $rule->source, $ways[0]->location);
             }
         }
 
         return [...$notes, ...$this->ledTo($changed)];
     }
 
-    /** Whether another redirect, or the former address of a page, takes visitors further. */
-    private static function leadsOn(Rule $rule, Resolution $way): bool
+    private function refused(Rule $rule, Resolution $way): ChangeRefused
     {
-        $at = array_search($rule->id, array_map(static fn (Hop $hop): ?string => $hop->rule, $way->hops), true);
-        $after = $at === false ? [] : array_slice($way->hops, (int) $at + 1);
+        $steps = implode(' → ', [...array_map(static fn (Hop $hop): string => $hop->from, array_slice($way->hops, 0, 4)), $way->hops === [] ? $rule->source : $way->hops[count($way->hops) - 1]->to]);
+        $refused = new ChangeRefused('leadsTo', "Visitors would go round in a circle: $steps. Choose another target, or switch one of them off first.");
+        $field = $this->workspace->redirects->fieldOf($rule->id);
 
-        return array_filter($after, static fn (Hop $hop): bool => $hop->rule !== null || $hop->status === 301) !== [];
+        return $field === '' ? $refused : $refused->within($field);
     }
 
     /**
@@ -83,7 +81,7 @@ final readonly class RuleLoops
     /** Whether visitors would come back to a rule, if it were like this. */
     public function wouldGoRound(Rule $rule): bool
     {
-        return self::round($rule, $this->resolver([$rule->id => $rule]))[1];
+        return $this->resolver([$rule->id => $rule])->roundOf($rule) !== null;
     }
 
     /**
@@ -97,18 +95,5 @@ final readonly class RuleLoops
         $set = RuleSet::compile([...$standing, ...array_map(static fn (Rule $rule): Rule => $rule->always(), array_filter($changed, static fn (Rule $rule): bool => ! $rule->claims()))], $this->workspace->rules(), $this->workspace->now());
 
         return new Resolver($this->workspace->rules(), new PlannedAnswers($this->workspace, $this->effects), $set);
-    }
-
-    /** @return array{Resolution, bool} the way of visitors, and whether it comes back to the rule */
-    private static function round(Rule $rule, Resolver $resolver): array
-    {
-        $way = $resolver->resolve($rule->sample());
-        foreach ([$way, ...($rule->reach === RuleReach::Branch ? [$resolver->resolve($rule->sampleBelow())] : [])] as $each) {
-            if ($each->isLoop && in_array($rule->id, $each->rules(), true)) {
-                return [$each, true];
-            }
-        }
-
-        return [$way, false];
     }
 }

@@ -16,8 +16,8 @@ final class AddressesApiTest extends AppTestCase
     public function they_are_found_by_any_part_of_an_address_a_note_or_the_name_of_the_page_whatever_its_case(): void
     {
         $fares = $this->live('Fahrpreise für Hunde');
-        $this->made(['source' => '/Möwe', 'leadsTo' => ['page' => $fares], 'note' => 'Plakat am Kai']);
-        $this->made(['reach' => 'pattern', 'source' => '/Alt/:Jahr', 'leadsTo' => ['url' => 'https://x.example/']]);
+        $this->redirect(['source' => '/Möwe', 'leadsTo' => ['page' => $fares], 'note' => 'Plakat am Kai']);
+        $this->redirect(['reach' => 'pattern', 'source' => '/Alt/:Jahr', 'leadsTo' => ['url' => 'https://x.example/']]);
         $this->draft('Entwurf');
         $found = fn (string $text): array => array_column($this->api('GET', 'addresses?text='.rawurlencode($text))->assertOk()->json('rows'), 'address');
         self::assertSame(['/Möwe'], $found('MÖWE'));
@@ -48,7 +48,7 @@ final class AddressesApiTest extends AppTestCase
     #[Test]
     public function patterns_on_their_own_stand_as_they_are_tried_and_are_put_into_another_order(): void
     {
-        $ids = array_map(fn (string $name): string => $this->made(['reach' => 'pattern', 'source' => "/$name/:x", 'leadsTo' => ['url' => "https://x.example/$name"]]), ['c', 'a', 'b']);
+        $ids = array_map(fn (string $name): string => $this->redirect(['reach' => 'pattern', 'source' => "/$name/:x", 'leadsTo' => ['url' => "https://x.example/$name"]]), ['c', 'a', 'b']);
         $order = fn (): array => array_column($this->api('GET', 'addresses?kind=pattern')->json('rows'), 'address');
         self::assertSame(['/c/:x', '/a/:x', '/b/:x'], $order());
         $entry = $this->change(['kind' => 'order-patterns', 'redirects' => [$ids[2], $ids[0]]]);
@@ -99,14 +99,5 @@ final class AddressesApiTest extends AppTestCase
     public function a_redirect_that_is_not_there_is_said_to_be_gone(): void
     {
         $this->api('GET', 'redirects/01J000000000000000000000ZZ')->assertNotFound();
-    }
-
-    /** @param  array<string, mixed>  $fields */
-    private function made(array $fields): string
-    {
-        $id = (string) Str::ulid();
-        $this->change(['kind' => 'make-redirect', 'redirect' => $id] + $fields);
-
-        return $id;
     }
 }

@@ -71,6 +71,19 @@ abstract class AppTestCase extends TestCase
         return $id;
     }
 
+    /**
+     * Makes a redirect and returns its identity.
+     *
+     * @param  array<string, mixed>  $fields
+     */
+    protected function redirect(array $fields): string
+    {
+        $id = (string) Str::ulid();
+        $this->change(['kind' => 'make-redirect', 'redirect' => $id] + $fields);
+
+        return $id;
+    }
+
     /** @param  array<string, mixed>  ...$changes */
     protected function change(array ...$changes): HistoryEntry
     {

@@ -4,10 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\App;
 
-use App\Desk\ExportRedirects;
-use App\Desk\Resolvers;
-use Heronstem\Core\Address\NormalForm;
-use Heronstem\Core\Interchange\Server\NginxRules;
 use Heronstem\Core\Refusal;
 use Heronstem\Core\Structure\ChangeReader;
 use Illuminate\Support\Facades\DB;
@@ -18,6 +14,8 @@ use PHPUnit\Framework\Attributes\Test;
 /** Whatever rules somebody sets, web servers that are given them answer as this site does. */
 final class RandomRulesFilesTest extends AppTestCase
 {
+    use ComparesWebServers;
+
     private const WORDS = ['alpha', 'beta', 'Gamma', 'süd', 'd-e', 'f.g', 'h_i', '2019', 'x y'];
 
     /** @var list<string> */
@@ -44,26 +42,7 @@ final class RandomRulesFilesTest extends AppTestCase
         $this->site->refresh();
         $made = DB::table('redirect_rules')->where('site_id', $this->site->id)->count();
         self::assertGreaterThan(60, $made);
-        $resolver = app(Resolvers::class)->for($this->site);
-        $pages = array_fill_keys(array_column(DB::select("select key from ledger where site_id = ? and kind in ('page', 'also')", [$this->site->id]), 'key'), true);
-        $expected = [];
-        foreach ($this->requests() as $asked) {
-            $way = $resolver->resolve($asked);
-            $isLeft = $way->rules() === [] && isset($pages[NormalForm::key($way->normal, $this->site->rules())]);
-            $expected[$asked] = $way->sendsWith() !== null && ! $isLeft ? [$way->sendsWith(), $way->location] : [$way->status === 410 ? 410 : 404, ''];
-        }
-        $export = app(ExportRedirects::class);
-        $apache = $export->apache($this->site);
-        foreach (['nginx' => fn (): WebServer => WebServer::nginx($export->nginx($this->site)->maps(), NginxRules::server()), 'apache' => static fn (): WebServer => WebServer::apache($apache->map(), static fn (string $map): string => $apache->rules($map))] as $name => $start) {
-            $server = $start();
-            try {
-                $answers = $server->answers(array_map(strval(...), array_keys($expected)));
-            } finally {
-                $server->stop();
-            }
-            $differing = array_filter(array_map(strval(...), array_keys($expected)), static fn (string $asked): bool => $answers[$asked] !== $expected[$asked]);
-            self::assertSame([], array_map(fn (string $asked): array => [$asked, $expected[$asked], $answers[$asked], $this->why($asked)], array_slice(array_values($differing), 0, 6)), count($differing).' of '.count($expected)." differ with $name");
-        }
+        $this->assertWebServersAnswerAlike($this->requests());
     }
 
     /** @param  array<string, mixed>  $fields */
@@ -121,11 +100,6 @@ final class RandomRulesFilesTest extends AppTestCase
         $queries = ['', '', '?', '?id=3', '?id=33', '?a=1&id=3&b', '?lang=d+e&id=3', '?k', '?k=&k', '?from=x&from=y&z', '?%C3%BC=%c3%bc&q=1', '?q=2&id=9'];
 
         return array_values(array_unique(array_map(fn (string $path): string => $path.$this->one($queries), $asked)));
-    }
-
-    private function why(string $asked): string
-    {
-        return implode(' | ', array_map(static fn ($hop): string => $hop->why, app(Resolvers::class)->for($this->site)->resolve($asked)->hops));
     }
 
     private function path(): string

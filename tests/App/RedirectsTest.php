@@ -28,7 +28,7 @@ final class RedirectsTest extends AppTestCase
     #[Test]
     public function a_redirect_answers_is_changed_switched_off_removed_and_taken_back(): void
     {
-        $dogs = $this->made(['source' => '/dogs', 'leadsTo' => ['page' => $this->fares], 'note' => 'Poster of 2024']);
+        $dogs = $this->redirect(['source' => '/dogs', 'leadsTo' => ['page' => $this->fares], 'note' => 'Poster of 2024']);
         $this->visit('/dogs?from=poster')->assertStatus(301)->assertRedirect('/fares?from=poster');
         $this->visit('/DOGS/', 'POST')->assertStatus(301);
         $this->change(['kind' => 'rename', 'page' => $this->fares, 'name' => 'Prices'], ['kind' => 'set-slug', 'page' => $this->fares, 'slug' => 'prices']);
@@ -49,13 +49,13 @@ final class RedirectsTest extends AppTestCase
     #[Test]
     public function branches_patterns_and_rules_in_front_answer_as_they_are_compiled_and_follow_their_time(): void
     {
-        $this->made(['reach' => 'branch', 'source' => '/vanesay-line', 'leadsTo' => ['address' => '/routes']]);
-        $this->made(['reach' => 'pattern', 'source' => '/item/:id(\\d+)', 'leadsTo' => ['url' => 'https://shop.example/i?n=:id'], 'answer' => '302']);
+        $this->redirect(['reach' => 'branch', 'source' => '/vanesay-line', 'leadsTo' => ['address' => '/routes']]);
+        $this->redirect(['reach' => 'pattern', 'source' => '/item/:id(\\d+)', 'leadsTo' => ['url' => 'https://shop.example/i?n=:id'], 'answer' => '302']);
         $this->visit('/vanesay-line/a/b')->assertStatus(301)->assertRedirect('/routes/a/b');
         $this->visit('/item/12')->assertStatus(302)->assertRedirect('https://shop.example/i?n=12');
         $this->visit('/item/x')->assertNotFound();
         $now = Carbon::now()->startOfSecond();
-        $front = $this->made(['source' => '/fares', 'leadsTo' => ['url' => 'https://offer.example/'], 'answer' => '302', 'inFront' => true, 'from' => $now->copy()->addSeconds(30)->toIso8601ZuluString(), 'until' => $now->copy()->addSeconds(60)->toIso8601ZuluString()]);
+        $front = $this->redirect(['source' => '/fares', 'leadsTo' => ['url' => 'https://offer.example/'], 'answer' => '302', 'inFront' => true, 'from' => $now->copy()->addSeconds(30)->toIso8601ZuluString(), 'until' => $now->copy()->addSeconds(60)->toIso8601ZuluString()]);
         $this->visit('/fares')->assertOk();
         Carbon::setTestNow($now->copy()->addSeconds(31));
         $this->visit('/fares')->assertRedirect('https://offer.example/');
@@ -69,7 +69,7 @@ final class RedirectsTest extends AppTestCase
     public function a_pause_page_says_its_message_goes_on_and_is_not_indexed(): void
     {
         $message = ['type' => 'doc', 'content' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'The winter offer is over.', 'marks' => [['type' => 'bold']]]]]]];
-        $this->made(['source' => '/winter-offer', 'leadsTo' => ['page' => $this->fares], 'answer' => 'pause', 'pause' => ['seconds' => 8, 'message' => $message]]);
+        $this->redirect(['source' => '/winter-offer', 'leadsTo' => ['page' => $this->fares], 'answer' => 'pause', 'pause' => ['seconds' => 8, 'message' => $message]]);
         $this->visit('/winter-offer?a=1')->assertOk()->assertSee('<strong>The winter offer is over.</strong>', false)->assertSee('<a href="/fares?a=1">Go on now</a>', false)->assertSee('after 8 seconds')
             ->assertHeader('Refresh', '8; url=/fares?a=1')->assertHeader('X-Robots-Tag', 'noindex');
         $this->visit('/sitemap.xml')->assertDontSee('winter-offer');
@@ -84,7 +84,7 @@ final class RedirectsTest extends AppTestCase
         self::assertSame(['stand-in-front', 'choose-another'], array_column($conflict['waysOut'], 'kind'));
         $this->api('POST', 'batches', ['changes' => [$make, ...$conflict['waysOut'][0]['changes']]])->assertCreated();
         $this->visit('/fares')->assertRedirect('https://x.example/');
-        $this->made(['source' => '/a', 'leadsTo' => ['address' => '/b']]);
+        $this->redirect(['source' => '/a', 'leadsTo' => ['address' => '/b']]);
         $this->api('POST', 'ripple', ['changes' => [['kind' => 'make-redirect', 'redirect' => (string) Str::ulid(), 'source' => '/b', 'leadsTo' => ['address' => '/a']]]])->assertStatus(422)->assertJsonPath('errors.0.field', 'changes.0.leadsTo');
         $this->api('POST', 'batches', ['changes' => [$make]], $this->person('Tam', Role::Writer))->assertForbidden();
     }
@@ -94,8 +94,8 @@ final class RedirectsTest extends AppTestCase
     {
         $this->live('Foot', $this->fares);
         $this->change(['kind' => 'set-slug', 'page' => $this->fares, 'slug' => 'prices']);
-        $this->made(['source' => '/q/harbour-a', 'leadsTo' => ['page' => $this->fares], 'note' => 'Poster at the harbour']);
-        $this->made(['reach' => 'branch', 'source' => '/old', 'leadsTo' => ['page' => $this->fares]]);
+        $this->redirect(['source' => '/q/harbour-a', 'leadsTo' => ['page' => $this->fares], 'note' => 'Poster at the harbour']);
+        $this->redirect(['reach' => 'branch', 'source' => '/old', 'leadsTo' => ['page' => $this->fares]]);
         $list = $this->api('GET', 'addresses')->assertOk()->assertJsonPath('total', 14)->json();
         self::assertSame(['/fares', '/fares/foot', '/old', '/prices', '/prices/foot', '/q/harbour-a', '/.well-known/*'], array_slice(array_column($list['rows'], 'address'), 0, 7));
         self::assertSame(['former', 'former', 'branch', 'page', 'page', 'one', 'reserved'], array_slice(array_column($list['rows'], 'kind'), 0, 7));
@@ -112,7 +112,7 @@ final class RedirectsTest extends AppTestCase
     #[Test]
     public function hits_are_counted_once_by_day_and_host_with_programs_apart_and_misses_beside_them(): void
     {
-        $dogs = $this->made(['source' => '/dogs', 'leadsTo' => ['page' => $this->fares]]);
+        $dogs = $this->redirect(['source' => '/dogs', 'leadsTo' => ['page' => $this->fares]]);
         $ask = fn (string $path, string $agent, string $from = '') => $this->call('GET', "http://ferries.test$path", server: ['REQUEST_URI' => $path, 'HTTP_USER_AGENT' => $agent, 'HTTP_REFERER' => $from]);
         $ask('/dogs', 'Mozilla/5.0 (X11)', 'https://Dogs.example/walks?who=me');
         $ask('/dogs', 'Mozilla/5.0 (X11)', 'http://ferries.test/fares');
@@ -137,8 +137,8 @@ final class RedirectsTest extends AppTestCase
     #[Test]
     public function a_removed_redirect_is_listed_and_comes_back_whole(): void
     {
-        $dogs = $this->made(['source' => '/dogs', 'leadsTo' => ['page' => $this->fares], 'note' => 'Poster of 2024', 'answer' => '302']);
-        $this->made(['reach' => 'pattern', 'source' => '/n/:y', 'leadsTo' => ['address' => '/fares']]);
+        $dogs = $this->redirect(['source' => '/dogs', 'leadsTo' => ['page' => $this->fares], 'note' => 'Poster of 2024', 'answer' => '302']);
+        $this->redirect(['reach' => 'pattern', 'source' => '/n/:y', 'leadsTo' => ['address' => '/fares']]);
         $this->change(['kind' => 'remove-redirect', 'redirect' => $dogs, 'gone' => false]);
         $this->api('GET', 'addresses?kind=removed')->assertJsonPath('total', 1)->assertJsonPath('rows.0.address', '/dogs')->assertJsonPath('rows.0.redirect.note', 'Poster of 2024')->assertJsonPath('rows.0.sentence', 'Removed the redirect of */dogs*');
         $this->change(['kind' => 'make-redirect', 'redirect' => $dogs, 'source' => '/dogs', 'answer' => '302', 'leadsTo' => ['page' => $this->fares], 'note' => 'Poster of 2024']);
@@ -153,10 +153,10 @@ final class RedirectsTest extends AppTestCase
     #[Test]
     public function findings_narrow_the_list_and_are_looked_for_anew_after_a_change(): void
     {
-        $a = $this->made(['source' => '/a', 'leadsTo' => ['address' => '/b']]);
+        $a = $this->redirect(['source' => '/a', 'leadsTo' => ['address' => '/b']]);
         $this->api('GET', 'redirect-findings')->assertJsonPath('0.kind', 'dead-target');
-        $this->made(['source' => '/b', 'leadsTo' => ['page' => $this->fares]]);
-        $this->made(['source' => '/c', 'leadsTo' => ['page' => $this->fares]]);
+        $this->redirect(['source' => '/b', 'leadsTo' => ['page' => $this->fares]]);
+        $this->redirect(['source' => '/c', 'leadsTo' => ['page' => $this->fares]]);
         $this->api('GET', 'redirect-findings')->assertJsonCount(1)->assertJsonPath('0.kind', 'chain');
         $this->api('GET', 'addresses?finding=any')->assertJsonPath('total', 1)->assertJsonPath('rows.0.redirect.id', $a)->assertJsonPath('rows.0.ends', ['address' => '/fares', 'name' => 'Fares'])->assertJsonPath('rows.0.leadsTo', '/b');
         $this->api('GET', 'addresses?finding=loop')->assertJsonPath('total', 0);
@@ -262,14 +262,5 @@ final class RedirectsTest extends AppTestCase
         usort($rules, static fn (array $a, array $b): int => $a['source'] <=> $b['source']);
 
         return $rules;
-    }
-
-    /** @param  array<string, mixed>  $fields */
-    private function made(array $fields): string
-    {
-        $id = (string) Str::ulid();
-        $this->change(['kind' => 'make-redirect', 'redirect' => $id] + $fields);
-
-        return $id;
     }
 }

@@ -6,10 +6,7 @@ namespace Tests\App;
 
 use App\Desk\Demo\LoadDemoSite;
 use App\Desk\ExportRedirects;
-use App\Desk\Resolvers;
 use App\Models\Site;
-use Heronstem\Core\Address\NormalForm;
-use Heronstem\Core\Interchange\Server\NginxRules;
 use Heronstem\Core\Structure\ChangeReader;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -19,6 +16,8 @@ use PHPUnit\Framework\Attributes\Test;
 /** Real web servers, given the exports, answer as Heronstem does, and what they are given is read again as the same rules. */
 final class WebServerFilesTest extends AppTestCase
 {
+    use ComparesWebServers;
+
     /** @return iterable<string, array{array<string, string>, int}> rules of addresses, and how many redirects */
     public static function rules(): iterable
     {
@@ -36,7 +35,7 @@ final class WebServerFilesTest extends AppTestCase
         mt_srand(20261125);
         $asked = $this->addresses();
         self::assertGreaterThan(2 * $count, count($asked));
-        $this->assertSameAnswers($asked);
+        $this->assertWebServersAnswerAlike($asked);
     }
 
     #[Test]
@@ -48,7 +47,7 @@ final class WebServerFilesTest extends AppTestCase
         $known = array_column(DB::select('select address from ledger where site_id = ?', [$this->site->id]), 'address');
         $asked = [...$known, ...array_map(static fn (string $address): string => strtoupper($address).'/?utm=x', $known), '/island-guide/skerra', '/island-guide/x/y?z', '/timetable/summer', '/timetable/spring', '/news/2021/harbour-works', '/news/x/harbour-works', '/book?lang=gd'];
         self::assertGreaterThan(200, count($asked));
-        $this->assertSameAnswers($asked);
+        $this->assertWebServersAnswerAlike($asked);
     }
 
     #[Test]
@@ -119,33 +118,5 @@ final class WebServerFilesTest extends AppTestCase
         }
 
         return array_values(array_unique($asked));
-    }
-
-    /** @param  list<string>  $asked */
-    private function assertSameAnswers(array $asked): void
-    {
-        $this->site->refresh();
-        $resolver = app(Resolvers::class)->for($this->site);
-        $pages = array_fill_keys(array_column(DB::select("select key from ledger where site_id = ? and kind in ('page', 'also')", [$this->site->id]), 'key'), true);
-        $expected = [];
-        foreach ($asked as $address) {
-            $way = $resolver->resolve((string) $address);
-            // An address of a page, in whatever spelling, is left to whatever answers for pages, as a pause page is.
-            $isLeft = $way->rules() === [] && isset($pages[NormalForm::key($way->normal, $this->site->rules())]);
-            $expected[$address] = $way->sendsWith() !== null && ! $isLeft ? [$way->sendsWith(), $way->location] : [$way->status === 410 ? 410 : 404, ''];
-        }
-        $export = app(ExportRedirects::class);
-        $kept = [...$export->kept($this->site)];
-        $apache = $export->apache($this->site);
-        foreach (['nginx' => fn (): WebServer => WebServer::nginx($export->nginx($this->site)->maps($kept), NginxRules::server()), 'apache' => static fn (): WebServer => WebServer::apache($apache->map($kept), static fn (string $map): string => $apache->rules($map, $kept))] as $name => $start) {
-            $server = $start();
-            try {
-                $answers = $server->answers($asked);
-            } finally {
-                $server->stop();
-            }
-            $differing = array_filter($asked, static fn (string $address): bool => $answers[$address] !== $expected[$address]);
-            self::assertSame([], array_map(static fn (string $address): array => [$address, $expected[$address], $answers[$address]], array_slice(array_values($differing), 0, 10)), count($differing)." differ with $name");
-        }
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Api;
 
 use App\Desk\CountHits;
+use App\Desk\ListAddresses;
 use App\Desk\MatchAddresses;
 use App\Desk\Permission;
 use App\Desk\RedirectFindings;
@@ -13,9 +14,7 @@ use App\Models\Site;
 use App\Store\AddressRows;
 use App\Store\MissedDetails;
 use App\Store\RedirectDetails;
-use Heronstem\Core\Address\NormalForm;
 use Heronstem\Core\Redirect\Resolution;
-use Heronstem\Core\Redirect\Resolver;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -31,7 +30,7 @@ final readonly class AddressesController
     /** Most segments of one answer. */
     private const MOST_SEGMENTS = 500;
 
-    public function __construct(private Permission $permission, private AddressRows $rows, private Resolvers $resolvers, private CountHits $count, private RedirectDetails $details, private MatchAddresses $match, private RedirectFindings $findings, private MissedDetails $missed)
+    public function __construct(private Permission $permission, private ListAddresses $list, private AddressRows $rows, private Resolvers $resolvers, private CountHits $count, private RedirectDetails $details, private MatchAddresses $match, private RedirectFindings $findings, private MissedDetails $missed)
     {
     }
 
@@ -40,38 +39,9 @@ final readonly class AddressesController
     {
         $this->permission->toSee(Signed::in($request), $site);
         $this->count->count();
-        $filter = ['text' => mb_substr($request->string('text')->trim()->value(), 0, 200), 'kind' => $request->string('kind')->value(), 'status' => $request->string('status')->value(), 'hits' => $request->string('hits')->value(), 'redirects' => $this->found($site, $request->string('finding')->value())];
-        $offset = max(0, $request->integer('offset'));
-        [$total, $counts, $rows] = $this->rows->find($site, $filter, $offset);
-        $likeliest = $this->match->likeliest($site, array_values(array_column(array_filter($rows, static fn (array $row): bool => $row['kind'] === 'missed'), 'address')));
-        $resolver = $this->resolvers->for($site);
-        $rows = array_map(static fn (array $row): array => $row + ['ends' => self::end($row, $resolver), 'likeliest' => $row['kind'] === 'missed' ? $likeliest[$row['address']] ?? null : null], $rows);
+        $filter = ['text' => mb_substr($request->string('text')->trim()->value(), 0, 200), 'kind' => $request->string('kind')->value(), 'status' => $request->string('status')->value(), 'hits' => $request->string('hits')->value()];
 
-        return new JsonResponse(['total' => $total, 'counts' => $counts, 'offset' => $offset, 'rows' => $rows, 'noise' => $this->rows->noise($site)]);
-    }
-
-    /**
-     * Where visitors of a redirect that leads to an address end up, which may lead on.
-     *
-     * @param  array<string, mixed>  $row
-     * @return array{address: string, name: string|null}|null
-     */
-    private static function end(array $row, Resolver $resolver): ?array
-    {
-        if ($row['kind'] !== 'one' || ! isset($row['redirect']['leadsTo']['address'])) {
-            return null;
-        }
-        $way = $resolver->resolve($row['redirect']['source']);
-
-        return $way->location === null || $way->isLoop ? null : ['address' => NormalForm::readable($way->location), 'name' => $way->pageName];
-    }
-
-    /** @return list<string>|null redirects with a finding of these kinds, or of any; null where nothing is asked for */
-    private function found(Site $site, string $kinds): ?array
-    {
-        $of = $kinds === '' ? [] : array_filter($this->findings->of($site), static fn (array $finding): bool => $kinds === 'any' || in_array($finding['kind'], explode(',', $kinds), true));
-
-        return $kinds === '' ? null : array_values(array_unique(array_column($of, 'redirect')));
+        return new JsonResponse($this->list->find($site, $filter, $request->string('finding')->value(), max(0, $request->integer('offset'))));
     }
 
     #[OA\Get(path: '/sites/{site}/addresses/below', operationId: 'addressesBelow', description: 'What stands below an address, by its next segment.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'address', in: 'query', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/Segment'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]

@@ -8,9 +8,9 @@ use App\Desk\ExportRedirects;
 use App\Desk\ImportRedirects;
 use App\Desk\MatchAddresses;
 use App\Desk\Permission;
+use App\Desk\RedirectFormat;
 use App\Models\HistoryEntry;
 use App\Models\Site;
-use Heronstem\Core\Interchange\Server\NginxRules;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Str;
@@ -24,8 +24,6 @@ final readonly class RedirectFilesController
 {
     /** Most bytes of a file. */
     private const LARGEST = 32_000_000;
-
-    private const FORMATS = ['csv' => 'text/csv; charset=utf-8', 'jsonl' => 'application/x-ndjson', 'nginx-maps' => 'text/plain; charset=utf-8', 'nginx-server' => 'text/plain; charset=utf-8', 'apache-map' => 'text/plain; charset=utf-8', 'apache-rules' => 'text/plain; charset=utf-8'];
 
     public function __construct(private Permission $permission, private ImportRedirects $import, private ExportRedirects $export, private MatchAddresses $match)
     {
@@ -63,21 +61,14 @@ final readonly class RedirectFilesController
     public function export(Request $request, Site $site): Response
     {
         $this->permission->toSee(Signed::in($request), $site);
-        $format = $request->string('format', 'csv')->value();
-        $type = self::FORMATS[$format] ?? throw ValidationException::withMessages(['format' => 'A format is one of '.implode(', ', array_keys(self::FORMATS)).'.']);
-        $name = 'redirects-'.$site->key.match ($format) {
-            'csv' => '.csv', 'jsonl' => '.jsonl', 'nginx-maps' => '-maps.conf', 'nginx-server' => '-server.conf', 'apache-map' => '.map', default => '-apache.conf',
-        };
-        $pieces = match ($format) {
-            'csv' => $this->export->csv($site), 'jsonl' => $this->export->jsonLines($site), 'nginx-maps' => [$this->export->nginx($site)->maps($this->export->kept($site))], 'nginx-server' => [NginxRules::server()],
-            'apache-map' => [$this->export->apache($site)->map($this->export->kept($site))], default => [$this->export->apache($site)->rules(kept: $this->export->kept($site))],
-        };
+        $format = RedirectFormat::tryFrom($request->string('format', 'csv')->value()) ?? throw ValidationException::withMessages(['format' => 'A format is one of '.RedirectFormat::names().'.']);
+        $pieces = $this->export->pieces($site, $format);
 
         return new StreamedResponse(function () use ($pieces): void {
             foreach ($pieces as $piece) {
                 echo $piece;
             }
-        }, 200, ['Content-Type' => $type, 'Content-Disposition' => "attachment; filename=\"$name\""]);
+        }, 200, ['Content-Type' => $format->mediaType(), 'Content-Disposition' => "attachment; filename=\"{$format->fileName($site->key)}\""]);
     }
 
     #[OA\Get(path: '/sites/{site}/redirects-not-carried', operationId: 'notCarried', description: 'What the files for a web server cannot carry, in sentences.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'server', in: 'query', required: true, schema: new OA\Schema(type: 'string', enum: ['nginx', 'apache']))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(type: 'string'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]

@@ -92,12 +92,13 @@ final readonly class FrontController
     {
         $isMissed = $resolution->status === 404 && $resolution->rule === null && $resolution->sendsWith() === null;
         // A former address is no rule: its uses are counted under its key.
-        $isFormer = $resolution->rules() === [] && $resolution->isMoved($site->rules());
-        if (! $isMissed && ! $isFormer && $resolution->rules() === []) {
+        $rules = $resolution->rules();
+        $isFormer = $rules === [] && $resolution->isMoved($site->rules());
+        if (! $isMissed && ! $isFormer && $rules === []) {
             return;
         }
         $asker = Asker::of((string) $request->userAgent(), (string) $request->headers->get('Referer', ''), $request->getHost());
-        foreach ($resolution->rules() as $rule) {
+        foreach ($rules as $rule) {
             $this->hits->used($site, $rule, $asker);
         }
         if ($isFormer) {

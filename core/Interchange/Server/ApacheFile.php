@@ -138,12 +138,8 @@ final class ApacheFile
         if ($status === '303') {
             throw new ChangeRefused('answer', '303 is no answer of a redirect here. Take 302 for a place that answers for now.');
         }
-        if ($status === '410') {
-            return ['source' => $expression->source, 'reach' => $expression->reach, 'answer' => '410'];
-        }
-        [$to, $carriesRest] = $expression->target($target);
 
-        return ['source' => $expression->source, 'reach' => $expression->reach, 'answer' => $status, 'target' => $to, 'query' => $query, 'carriesRest' => $carriesRest ? 'yes' : 'no'];
+        return $expression->row($target, $status, $query);
     }
 
     /** @return list<string> */

@@ -47,10 +47,7 @@ final class ApacheRules
      */
     public function map(iterable $kept = []): string
     {
-        $out = "# Redirects: the table that the rules look addresses up in.\n";
-        foreach ($kept as $line) {
-            $out .= $line;
-        }
+        $out = KeptRules::head('Redirects: the table that the rules look addresses up in.', [], $kept);
         foreach ($this->rules->inFront as $address => $answer) {
             $out .= '!'.$this->key((string) $address).' '.$this->value($answer)."\n";
         }
@@ -73,13 +70,8 @@ final class ApacheRules
         $front = $this->entries($this->rules->front);
         $behind = $this->entries($this->rules->behind);
         $tables = [$this->lookedUp('HERONSTEM_FRONT', $this->rules->inFront), $this->lookedUp('HERONSTEM_EXACT', $this->rules->exact)];
-        $out = "# Redirects, for a virtual host. Needs mod_rewrite. Put the table where the next line says, or change the line;\n# of many thousand addresses httxt2dbm makes a table that is faster: write dbm: for txt: then.\n";
-        foreach ($this->notes() as $note) {
-            $out .= "# Not carried: $note\n";
-        }
-        foreach ($kept as $line) {
-            $out .= $line;
-        }
+        $title = "Redirects, for a virtual host. Needs mod_rewrite. Put the table where RewriteMap says, or change that line;\n# of many thousand addresses httxt2dbm makes a table that is faster: write dbm: for txt: then.";
+        $out = KeptRules::head($title, $this->notes(), $kept);
         $key = $this->rules->addresses->caseSensitive ? '${hs_escape:$1}' : '${hs_lower:${hs_escape:$1}}';
         $out .= "RewriteEngine On\nRewriteMap heronstem ".self::quoted("txt:$map")."\nRewriteMap hs_escape int:escape\nRewriteMap hs_lower int:tolower\n";
         $out .= 'RewriteCond %{THE_REQUEST} '.self::quoted('^\S+ (?:https?://[^/ ]*)?(/[^? ]*?)'.$this->rules->suffixed().'/*(?:\?\S*)?(?: |$)')."\nRewriteRule ^ - [E=HERONSTEM_RAW:%1]\n";

@@ -21,6 +21,22 @@ final readonly class KeptRules
         return implode('', array_map(static fn (string $piece, int $n): string => ($n === 0 ? '#= ' : '#+ ').$piece."\n", $pieces, array_keys($pieces)));
     }
 
+    /**
+     * What a file begins with: comments of what it is, what it cannot carry, and the rules themselves.
+     *
+     * @param  list<string>  $notes
+     * @param  iterable<string>  $kept  as written gave them
+     */
+    public static function head(string $title, array $notes, iterable $kept): string
+    {
+        $head = "# $title\n".implode('', array_map(static fn (string $note): string => "# Not carried: $note\n", $notes));
+        foreach ($kept as $line) {
+            $head .= $line;
+        }
+
+        return $head;
+    }
+
     /** @return array<int, string> rows by the number of the line they begin on; none where the text keeps no rules */
     public static function in(string $text): array
     {

@@ -116,16 +116,15 @@ final class NginxFile
     private function row(PathExpression $expression, string $target, string $status, string $query): array
     {
         if ($status === '410') {
-            return ['source' => $expression->source, 'reach' => $expression->reach, 'answer' => '410'];
+            return $expression->row('', $status, $query);
         }
         $bare = (string) preg_replace('/(?:\$is_args\$args|\?\$(?:args|query_string))$/', '', $target, count: $carries);
         $bare = (string) preg_replace('#^\$scheme://\$(?:host|http_host|server_name)(?=/)#', '', $bare);
         if (preg_match('/\$\{?[A-Za-z_]\w*/', $bare, $found) === 1) {
             throw new ChangeRefused('leadsTo', "Its target has {$found[0]}, which redirects here do not know.");
         }
-        [$to, $carriesRest] = $expression->target($bare);
 
-        return ['source' => $expression->source, 'reach' => $expression->reach, 'answer' => $status, 'target' => $to, 'query' => $carries > 0 ? 'carry' : $query, 'carriesRest' => $carriesRest ? 'yes' : 'no'];
+        return $expression->row($bare, $status, $carries > 0 ? 'carry' : $query);
     }
 
     /** @return iterable<array{int, list<string>, string}> line, words, and the sign that ends the statement */

@@ -38,13 +38,7 @@ final class NginxRules
         $tables = self::map('$heronstem_asked', '$heronstem_first', $this->entries($this->rules->first)).self::map('$heronstem_path', '$heronstem_in_front', $this->table($this->rules->inFront))
             .self::map('$heronstem_asked', '$heronstem_front', $this->entries($this->rules->front)).self::map('$heronstem_path', '$heronstem_exact', $this->table($this->rules->exact))
             .self::map('$heronstem_asked', '$heronstem_behind', $this->entries($this->rules->behind));
-        $out = "# Redirects, for the http block.\n";
-        foreach ($this->notes() as $note) {
-            $out .= "# Not carried: $note\n";
-        }
-        foreach ($kept as $line) {
-            $out .= $line;
-        }
+        $out = KeptRules::head('Redirects, for the http block.', $this->notes(), $kept);
         $out .= "map_hash_max_size 1048576;\nmap_hash_bucket_size 1024;\n";
         $out .= "geo \$heronstem_dollar { default \"\$\"; }\n";
         $suffix = strtr($this->rules->suffixed(), self::ESCAPES);

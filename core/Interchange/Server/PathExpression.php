@@ -49,19 +49,18 @@ final readonly class PathExpression
     /**
      * The target, with captures as a rule writes them.
      *
-     * @param  string  $sign  before the number of a capture
      * @return array{string, bool} target, and for a branch whether the rest of the path goes to its end
      *
      * @throws ChangeRefused for a capture that cannot be placed
      */
-    public function target(string $target, string $sign = '$'): array
+    public function target(string $target): array
     {
-        $capture = '/'.preg_quote($sign, '/').'([1-9])/';
+        $capture = '/\$([1-9])/';
         if ($this->reach === 'branch') {
             if (preg_match($capture, $target) !== 1) {
                 return [$target, false];
             }
-            if ($this->captures === [] || preg_match('/^([^?#]*?)\/?'.preg_quote($sign, '/').'1$/', $target, $found) !== 1 || preg_match($capture, $found[1]) === 1) {
+            if ($this->captures === [] || preg_match('/^([^?#]*?)\/?\$1$/', $target, $found) !== 1 || preg_match($capture, $found[1]) === 1) {
                 throw self::refused('What is caught stands within the target; only at its end can the rest of a branch go along.');
             }
 
@@ -70,7 +69,26 @@ final readonly class PathExpression
         $authority = preg_match('#^https?://[^/?\#]*#i', $target, $found) === 1 ? $found[0] : '';
         $rest = $this->reach === 'one' ? substr($target, strlen($authority)) : (string) preg_replace('/:(?=[A-Za-z0-9_])/', '%3A', substr($target, strlen($authority)));
 
-        return [$authority.preg_replace_callback($capture, fn (array $found): string => ':'.($this->captures[(int) $found[1]] ?? throw self::refused("The target has {$sign}{$found[1]}, which nothing catches.")), $rest), false];
+        return [$authority.preg_replace_callback($capture, fn (array $found): string => ':'.($this->captures[(int) $found[1]] ?? throw self::refused("The target has \${$found[1]}, which nothing catches.")), $rest), false];
+    }
+
+    /**
+     * A row as RedirectRows reads it.
+     *
+     * @param  string  $query  carry or drop
+     * @return array<string, string>
+     *
+     * @throws ChangeRefused for a capture that cannot be placed
+     */
+    public function row(string $target, string $status, string $query): array
+    {
+        $row = ['source' => $this->source, 'reach' => $this->reach, 'answer' => $status];
+        if ($status === '410') {
+            return $row;
+        }
+        [$to, $carriesRest] = $this->target($target);
+
+        return $row + ['target' => $to, 'query' => $query, 'carriesRest' => $carriesRest ? 'yes' : 'no'];
     }
 
     /** What an expression stands for in which nothing varies; null where something does. */

@@ -6,7 +6,6 @@ namespace Heronstem\Core\Interchange\Server;
 
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\NormalForm;
-use Heronstem\Core\Address\TrailingSlash;
 use Heronstem\Core\Redirect\Destination;
 use Heronstem\Core\Redirect\PathPattern;
 use Heronstem\Core\Redirect\Query;
@@ -23,9 +22,6 @@ final class ServerEntries
 {
     /** The rest of the path of a branch: what is caught first. */
     private const REST = "\0"."0\0";
-
-    /** An ending that only files have. */
-    private const FILE_ENDING = '\.(?=[0-9]*[A-Za-z])[A-Za-z0-9]{1,8}';
 
     /** @var list<string> what a web server does otherwise, in sentences */
     private array $notes = [];
@@ -59,9 +55,9 @@ final class ServerEntries
         }
         // Where nothing goes behind it, what the target leads on to is known, and what stands at its end stays there.
         yield new ServerEntry($rule->source, $source, 0, ServerAnswer::of($this->through($rule), self::asked($rule)), self::asked($rule));
-        $ending = $rule->target?->kind === TargetKind::Address ? $this->ending() : '';
+        $ending = $rule->target?->kind === TargetKind::Address ? $this->addresses->ending() : '';
         if ($ending !== '') {
-            yield new ServerEntry($rule->source, $source.'(/.*'.self::FILE_ENDING.')', 1, $answer, self::asked($rule));
+            yield new ServerEntry($rule->source, $source.'(/.*'.NormalForm::FILE_ENDING.')', 1, $answer, self::asked($rule));
         }
         $ended = str_replace(self::REST, self::REST.$ending, $answer->marked());
         yield new ServerEntry($rule->source, "$source(/.+)", 1, ServerAnswer::to($answer->status, $ended, self::asked($rule)), self::asked($rule));
@@ -148,11 +144,5 @@ final class ServerEntries
     private function bare(string $address): string
     {
         return NormalForm::bare($address, $this->addresses);
-    }
-
-    /** What the site puts at the end of every address: a slash, a suffix or nothing. */
-    private function ending(): string
-    {
-        return $this->addresses->suffix !== '' ? $this->addresses->suffix : ($this->addresses->trailingSlash === TrailingSlash::Always ? '/' : '');
     }
 }

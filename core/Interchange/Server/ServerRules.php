@@ -94,7 +94,7 @@ final class ServerRules
     }
 
     /** An address without what the site puts at its end. */
-    public function bare(string $address): string
+    private function bare(string $address): string
     {
         return NormalForm::bare($address, $this->addresses);
     }

@@ -18,7 +18,7 @@ use OpenApi\Attributes as OA;
 ])]
 #[OA\Schema(schema: 'AddressRow', required: ['address', 'kind', 'page', 'leadsTo', 'targetName', 'isLive', 'waits', 'redirect', 'state', 'since', 'entry', 'sentence', 'hits', 'likeliest', 'ends'], properties: [
     new OA\Property('ends', description: 'of a redirect to an address: where visitors end up, however many steps it takes', required: ['address', 'name'], type: 'object', nullable: true, properties: [new OA\Property('address', type: 'string'), new OA\Property('name', description: 'of the page', type: 'string', nullable: true)]),
-    new OA\Property('likeliest', description: 'of a missed address: the page that was probably meant', required: ['id', 'name', 'confidence'], type: 'object', nullable: true, properties: [new OA\Property('id', type: 'string'), new OA\Property('name', type: 'string'), new OA\Property('confidence', type: 'number')]),
+    new OA\Property('likeliest', description: 'among misses alone: the page that was probably meant', required: ['id', 'name', 'confidence'], type: 'object', nullable: true, properties: [new OA\Property('id', type: 'string'), new OA\Property('name', type: 'string'), new OA\Property('confidence', type: 'number')]),
     new OA\Property('address', type: 'string'), new OA\Property('kind', type: 'string', enum: ['page', 'also', 'former', 'one', 'branch', 'pattern', 'gone', 'bin', 'removed', 'reserved', 'missed']),
     new OA\Property('page', required: ['id', 'name'], type: 'object', nullable: true, properties: [new OA\Property('id', type: 'string'), new OA\Property('name', type: 'string')]),
     new OA\Property('leadsTo', description: 'address or URL it sends to', type: 'string', nullable: true), new OA\Property('targetName', type: 'string', nullable: true), new OA\Property('isLive', type: 'boolean', nullable: true),
@@ -27,7 +27,7 @@ use OpenApi\Attributes as OA;
     new OA\Property('hits', description: 'by day, the oldest first; empty for none', type: 'array', items: new OA\Items(type: 'integer')),
 ])]
 #[OA\Schema(schema: 'Addresses', required: ['total', 'counts', 'offset', 'rows', 'noise'], properties: [
-    new OA\Property('noise', description: 'what only scanners ask for, in four weeks; in no list', required: ['addresses', 'requests'], type: 'object', properties: [new OA\Property('addresses', type: 'integer'), new OA\Property('requests', type: 'integer')]),
+    new OA\Property('noise', description: 'of misses alone: what only scanners ask for, in four weeks; in no list', required: ['addresses', 'requests'], type: 'object', nullable: true, properties: [new OA\Property('addresses', type: 'integer'), new OA\Property('requests', type: 'integer')]),
     new OA\Property('total', type: 'integer'), new OA\Property('counts', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'integer')), new OA\Property('offset', type: 'integer'),
     new OA\Property('rows', type: 'array', items: new OA\Items(ref: '#/components/schemas/AddressRow')),
 ])]

@@ -1,7 +1,9 @@
 import clsx from 'clsx'
-import { Check, ChevronDown } from 'lucide-react'
+import { ChevronDown } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import type { Schemas } from '../../api/client'
+import { MenuChoice } from '../../ui/MenuChoice'
+import { among, turned } from '../../ui/several'
 import { findingWords } from './findingWords'
 import type { Search, SetSearch } from './search'
 import { kinds } from './words'
@@ -10,9 +12,6 @@ type Findings = Schemas['RedirectFinding'][]
 
 const states: [string, string][] = [['off', 'Off'], ['waiting', 'Not yet'], ['over', 'Over'], ['front', 'In front of a page']]
 const origins: [string, string][] = [['by-hand', 'Made by hand'], ['from-change', 'From a change of pages'], ['from-import', 'From an import']]
-
-const among = (list: string | undefined) => (list ?? '').split(',').filter(each => each !== '')
-const turned = (list: string | undefined, value: string) => { const now = among(list); const next = now.includes(value) ? now.filter(each => each !== value) : [...now, value]; return next.length === 0 ? undefined : next.join(',') }
 
 /** Narrows the addresses: by any part of one, by what answers, and by state, origin, findings and use. */
 export function AddressFacets({ search, set, counts, findings }: { search: Search; set: SetSearch; counts: Record<string, number>; findings: Findings }) {
@@ -31,26 +30,16 @@ export function AddressFacets({ search, set, counts, findings }: { search: Searc
                 <DropdownMenu.Portal>
                     <DropdownMenu.Content align="end" sideOffset={4} className="z-50 max-h-[70vh] min-w-[230px] overflow-y-auto rounded-md bg-sheet p-1 shadow-float">
                         <DropdownMenu.Label className={label}>State</DropdownMenu.Label>
-                        {states.map(([state, word]) => <Choice key={state} isOn={among(search.status).includes(state)} word={word} onTurn={() => set({ status: turned(search.status, state), row: undefined })} />)}
-                        <Choice isOn={search.hits === 'never'} word="Never hit" onTurn={() => set({ hits: search.hits === 'never' ? undefined : 'never', row: undefined })} />
+                        {states.map(([state, word]) => <MenuChoice key={state} isOn={among(search.status).includes(state)} word={word} onTurn={() => set({ status: turned(search.status, state), row: undefined })} />)}
+                        <MenuChoice isOn={search.hits === 'never'} word="Never hit" onTurn={() => set({ hits: search.hits === 'never' ? undefined : 'never', row: undefined })} />
                         <DropdownMenu.Label className={label}>Origin</DropdownMenu.Label>
-                        {origins.map(([origin, word]) => <Choice key={origin} isOn={among(search.status).includes(origin)} word={word} onTurn={() => set({ status: turned(search.status, origin), row: undefined })} />)}
+                        {origins.map(([origin, word]) => <MenuChoice key={origin} isOn={among(search.status).includes(origin)} word={word} onTurn={() => set({ status: turned(search.status, origin), row: undefined })} />)}
                         {found.length > 0 && <DropdownMenu.Label className={label}>Findings</DropdownMenu.Label>}
-                        {found.map(kind => <Choice key={kind} isOn={among(search.finding).includes(kind)} word={findingWords[kind][0]} count={findings.filter(each => each.kind === kind).length} onTurn={() => set({ finding: turned(search.finding, kind), row: undefined })} />)}
+                        {found.map(kind => <MenuChoice key={kind} isOn={among(search.finding).includes(kind)} word={findingWords[kind][0]} count={findings.filter(each => each.kind === kind).length} onTurn={() => set({ finding: turned(search.finding, kind), row: undefined })} />)}
                         {only.length > 0 && <><DropdownMenu.Separator className="my-1 h-px bg-line" /><DropdownMenu.Item className="cursor-pointer rounded px-2.5 py-1 outline-none data-[highlighted]:bg-heron-soft" onSelect={() => set({ status: undefined, finding: undefined, hits: undefined })}>Show all again</DropdownMenu.Item></>}
                     </DropdownMenu.Content>
                 </DropdownMenu.Portal>
             </DropdownMenu.Root>
         </div>
-    )
-}
-
-function Choice({ isOn, word, count, onTurn }: { isOn: boolean; word: string; count?: number; onTurn: () => void }) {
-    return (
-        <DropdownMenu.CheckboxItem checked={isOn} onCheckedChange={onTurn} onSelect={event => event.preventDefault()} className="flex cursor-pointer items-center gap-2 rounded px-2.5 py-1 outline-none data-[highlighted]:bg-heron-soft">
-            <span className="grid size-4 place-items-center"><DropdownMenu.ItemIndicator><Check size={14} aria-hidden /></DropdownMenu.ItemIndicator></span>
-            {word}
-            {count !== undefined && <span className="ml-auto pl-3 text-ink-3">{count.toLocaleString('en-GB')}</span>}
-        </DropdownMenu.CheckboxItem>
     )
 }

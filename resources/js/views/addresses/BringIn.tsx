@@ -1,5 +1,4 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
-import { useRef } from 'react'
 import { toast } from 'sonner'
 import { answered, api, type Schemas } from '../../api/client'
 import { keys } from '../../api/queries'
@@ -8,19 +7,17 @@ import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
 import { fileLook, inputLook } from '../../ui/Field'
 import { Modal } from '../../ui/Modal'
+import { textOf } from '../../ui/textOf'
 import { useKept } from '../../ui/useKept'
+import { useStoppable } from '../../ui/useStoppable'
 
 /** Brings redirects in from a table: looked over row by row, then only the good rows are made, or nothing. */
 export function BringIn({ onClose }: { onClose: () => void }) {
     const site = useSite()
     const queries = useQueryClient()
     const [text, setText] = useKept(`heronstem import ${site.key}`, '')
-    const stop = useRef<AbortController>(null)
-    const ask = (make?: 'good') => {
-        stop.current = new AbortController()
-        return answered(api.POST('/sites/{site}/redirects-import', { params: { path: { site: site.key } }, body: { text, ...(make === undefined ? {} : { make }) }, signal: stop.current.signal }))
-    }
-    const look = useMutation({ mutationFn: () => ask() })
+    const ask = (make: 'good' | undefined, signal?: AbortSignal) => answered(api.POST('/sites/{site}/redirects-import', { params: { path: { site: site.key } }, body: { text, ...(make === undefined ? {} : { make }) }, ...(signal === undefined ? {} : { signal }) }))
+    const look = useStoppable(signal => ask(undefined, signal))
     const make = useMutation({
         mutationFn: () => ask('good'),
         onSuccess: async done => {
@@ -31,18 +28,18 @@ export function BringIn({ onClose }: { onClose: () => void }) {
         },
     })
     const found = look.data
-    const problem = look.error ?? make.error
+    const problem = look.problem ?? make.error
     const bad = (found?.rows ?? []).filter(row => row.reason !== null)
     const good = (found?.rows ?? []).filter(row => row.reason === null)
     return (
         <Modal open onClose={onClose} title="Bring redirects in" says="A table with columns named address, leads to, answer, note and so on, in any order, or just old and new address: CSV with any delimiter, or JSON Lines. Or the redirects of an nginx or Apache configuration. Nothing is made before you have seen what cannot be." width={700}>
             <textarea aria-label="Table of redirects" rows={7} value={text} onChange={event => { setText(event.target.value); look.reset() }} placeholder={'address,leads to,answer,note\n/spring,/travel/fares,302,Bus adverts'} className={`${inputLook} font-mono text-[13px]`} />
             <div className="mt-2 flex flex-wrap items-center justify-between gap-2">
-                <input type="file" aria-label="File of redirects" accept=".csv,.tsv,.txt,.jsonl,.ndjson,.conf,.map,.htaccess" onChange={event => void event.target.files?.[0]?.arrayBuffer().then(bytes => { setText(decoded(bytes)); look.reset() })} className={fileLook} />
+                <input type="file" aria-label="File of redirects" accept=".csv,.tsv,.txt,.jsonl,.ndjson,.conf,.map,.htaccess" onChange={event => { const file = event.target.files?.[0]; if (file !== undefined) void textOf(file).then(read => { setText(read); look.reset() }) }} className={fileLook} />
                 <span className="flex gap-2"><Button onClick={onClose}>Let it be</Button><Button look={found === undefined ? 'main' : 'plain'} disabled={text.trim() === '' || look.isPending} onClick={() => look.mutate()}>Look it over</Button>{found !== undefined && found.good > 0 && <Button look="main" disabled={make.isPending} onClick={() => make.mutate()}>Make {count(found.good, 'redirect')}</Button>}</span>
             </div>
-            {(look.isPending || make.isPending) && <p role="status" className="mt-2 flex items-center gap-3 text-ink-2">{make.isPending ? `Making ${count(found?.good ?? 0, 'redirect')}…` : `Looking over ${count(text.split('\n').length, 'line')}…`}{look.isPending && <Button look="quiet" onClick={() => stop.current?.abort()}>Stop</Button>}</p>}
-            {problem !== null && problem.name !== 'AbortError' && <p role="alert" className="mt-2 text-berry">{problem.message}</p>}
+            {(look.isPending || make.isPending) && <p role="status" className="mt-2 flex items-center gap-3 text-ink-2">{make.isPending ? `Making ${count(found?.good ?? 0, 'redirect')}…` : `Looking over ${count(text.split('\n').length, 'line')}…`}{look.isPending && <Button look="quiet" onClick={look.stop}>Stop</Button>}</p>}
+            {problem !== null && <p role="alert" className="mt-2 text-berry">{problem.message}</p>}
             {found !== undefined && (
                 <div className="mt-3 border-t border-line pt-3" role="status">
                     <p><b className="font-semibold text-reed">{count(found.good, 'row')} can be made</b>{found.bad > 0 && <>, <b className="font-semibold text-berry">{count(found.bad, 'row')} cannot</b></>}.</p>
@@ -68,16 +65,4 @@ function Rows({ rows, last }: { rows: Schemas['ImportedRow'][]; last: string }) 
             </tbody>
         </table>
     )
-}
-
-/** Text of a file in the encoding that it seems to have; the server is given text. */
-function decoded(bytes: ArrayBuffer) {
-    const head = new Uint8Array(bytes.slice(0, 2))
-    if (head[0] === 0xff && head[1] === 0xfe) return new TextDecoder('utf-16le').decode(bytes)
-    if (head[0] === 0xfe && head[1] === 0xff) return new TextDecoder('utf-16be').decode(bytes)
-    try {
-        return new TextDecoder('utf-8', { fatal: true }).decode(bytes)
-    } catch {
-        return new TextDecoder('windows-1252').decode(bytes)
-    }
 }

@@ -5,6 +5,7 @@ import { redirectQuery } from '../../api/queries'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { shortDate } from '../../ui/time'
+import { DayBars } from './DayBars'
 
 const DAYS = 28
 
@@ -30,7 +31,7 @@ export function Compared({ own, source, others }: { own: string; source: string;
                             return (
                                 <li key={each.id}>
                                     <label className="flex items-center gap-2 text-[13px]" title={each.note}><input type="checkbox" className="accent-heron" checked={!each.isLeft} onChange={event => leave(event.target.checked ? left.filter(id => id !== each.id) : [...left, each.id])} /><span className="min-w-0 flex-1 truncate font-mono">{each.source}</span>{!each.isLeft && <b className="font-semibold tabular-nums">{sum.toLocaleString('en-GB')}</b>}</label>
-                                    {!each.isLeft && each.days.length > 0 && <DayBars days={each.days} top={top} />}
+                                    {!each.isLeft && each.days.length > 0 && <DayBars days={each.days} top={top} height={34} label={each.days.map(day => `${shortDate(day.day)} ${day.hits}`).join(', ')} />}
                                 </li>
                             )
                         })}
@@ -39,14 +40,5 @@ export function Compared({ own, source, others }: { own: string; source: string;
                 </>
             )}
         </section>
-    )
-}
-
-function DayBars({ days, top }: { days: Schemas['HitDay'][]; top: number }) {
-    return (
-        <svg viewBox={`0 0 ${days.length * 9} 34`} className="h-[34px] w-full text-heron" role="img" aria-label={days.map(day => `${shortDate(day.day)} ${day.hits}`).join(', ')} preserveAspectRatio="none">
-            {days.map((day, n) => <rect key={day.day} x={n * 9} width={7} y={34 - (day.hits / top) * 32} height={(day.hits / top) * 32} fill="currentColor"><title>{`${shortDate(day.day)}: ${day.hits}`}</title></rect>)}
-            <line x1={0} x2={days.length * 9} y1={33.5} y2={33.5} stroke="var(--edge)" />
-        </svg>
     )
 }

@@ -1,5 +1,4 @@
-import { useMutation } from '@tanstack/react-query'
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import { answered, api } from '../../api/client'
 import { ulid } from '../../api/ulid'
 import { useChanges, type Change } from '../../app/changes'
@@ -9,7 +8,9 @@ import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
 import { fileLook, inputLook } from '../../ui/Field'
 import { Modal } from '../../ui/Modal'
+import { textOf } from '../../ui/textOf'
 import { useKept } from '../../ui/useKept'
+import { useStoppable } from '../../ui/useStoppable'
 import { MatchRow } from './MatchRow'
 import { accepted, isFree, orders, shownRows, type Choice, type Choices, type Matched, type Shown } from './matching'
 
@@ -25,13 +26,7 @@ export function MatchOld({ onClose }: { onClose: () => void }) {
     const [shown, setShown] = useState<Shown>({ text: '', only: 'all', order: 'surest', threshold: 90 })
     const [drawn, draw] = useState(DRAWN)
     const [picking, setPicking] = useState<string | null>(null)
-    const stop = useRef<AbortController>(null)
-    const match = useMutation({
-        mutationFn: () => {
-            stop.current = new AbortController()
-            return answered(api.POST('/sites/{site}/redirects-match', { params: { path: { site: site.key } }, body: { text }, signal: stop.current.signal }))
-        },
-    })
+    const match = useStoppable(signal => answered(api.POST('/sites/{site}/redirects-match', { params: { path: { site: site.key } }, body: { text }, signal })))
     const rows: Matched[] = match.data ?? []
     const choose = (old: string, choice: Choice) => setChoices(before => ({ ...before, [old]: { ...before[old], ...choice } }))
     const taken = rows.filter(row => accepted(row, choices, shown.threshold))
@@ -47,11 +42,11 @@ export function MatchOld({ onClose }: { onClose: () => void }) {
                 <>
                     <textarea aria-label="Old addresses" rows={9} value={text} onChange={event => setText(event.target.value)} placeholder={'/old/timetable.html\nhttps://old.example/contact'} className={`${inputLook} font-mono text-[13px]`} />
                     <div className="mt-2 flex flex-wrap items-center justify-between gap-2">
-                        <input type="file" aria-label="File of old addresses" accept=".csv,.tsv,.txt,.xml,.log" onChange={event => void event.target.files?.[0]?.text().then(setText)} className={fileLook} />
+                        <input type="file" aria-label="File of old addresses" accept=".csv,.tsv,.txt,.xml,.log" onChange={event => { const file = event.target.files?.[0]; if (file !== undefined) void textOf(file).then(setText) }} className={fileLook} />
                         <span className="flex gap-2"><Button onClick={onClose}>Let it be</Button><Button look="main" disabled={text.trim() === '' || match.isPending} onClick={() => match.mutate()}>Match them</Button></span>
                     </div>
-                    {match.isPending && <p role="status" className="mt-2 flex items-center gap-3 text-ink-2">Matching {count(text.split('\n').length, 'line')}…<Button look="quiet" onClick={() => stop.current?.abort()}>Stop</Button></p>}
-                    {match.error !== null && match.error.name !== 'AbortError' && <p role="alert" className="mt-2 text-berry">{match.error.message}</p>}
+                    {match.isPending && <p role="status" className="mt-2 flex items-center gap-3 text-ink-2">Matching {count(text.split('\n').length, 'line')}…<Button look="quiet" onClick={match.stop}>Stop</Button></p>}
+                    {match.problem !== null && <p role="alert" className="mt-2 text-berry">{match.problem.message}</p>}
                 </>
             ) : (
                 <>

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { answered, api } from '../../api/client'
 import { keys } from '../../api/queries'
 import { useSite } from '../../app/site'
-import { Button } from '../../ui/Button'
+import { Button, buttonLook } from '../../ui/Button'
 import { Modal } from '../../ui/Modal'
 
 type Server = 'nginx' | 'apache'
@@ -27,7 +27,7 @@ export function ServerFiles({ onClose }: { onClose: () => void }) {
                 {files[server].map(([format, word, where]) => (
                     <li key={format} className="flex items-center gap-4">
                         <span className="min-w-0 flex-1"><b className="block font-semibold">{word}</b><span className="block text-[13px] text-ink-2">{where}</span></span>
-                        <a href={`/api/v1/sites/${site.key}/redirects-export?format=${format}`} download className="inline-flex h-[30px] shrink-0 items-center rounded border border-edge px-3 font-medium hover:bg-sunk">Save {word.toLowerCase()}</a>
+                        <a href={`/api/v1/sites/${site.key}/redirects-export?format=${format}`} download className={buttonLook()}>Save {word.toLowerCase()}</a>
                     </li>
                 ))}
             </ul>

@@ -3,6 +3,7 @@ import { answered, api, ApiProblem } from '../../api/client'
 import { Button } from '../../ui/Button'
 import { fileLook, inputLook } from '../../ui/Field'
 import { Modal } from '../../ui/Modal'
+import { textOf } from '../../ui/textOf'
 import type { Entry } from './arrangement'
 
 /** Brings entries in: from a menu file, an OPML outline, or an indented list that is pasted. */
@@ -25,7 +26,7 @@ export function Bring({ site, menu, open, onClose, onEntries }: { site: string; 
             <textarea aria-label="List of entries" value={text} onChange={event => setText(event.target.value)} rows={10} className={`${inputLook} font-mono text-[13px]`} placeholder={'Travel\n    /travel/timetables\n    Fares\nHelp'} />
             {problem !== '' && <p role="alert" className="mt-1 text-[12px] text-berry">{problem}</p>}
             <div className="mt-3 flex items-center justify-between gap-2">
-                <input type="file" aria-label="Menu file" accept=".json,.opml,.xml,.txt" onChange={event => void event.target.files?.[0]?.text().then(setText)} className={fileLook} />
+                <input type="file" aria-label="Menu file" accept=".json,.opml,.xml,.txt" onChange={event => { const file = event.target.files?.[0]; if (file !== undefined) void textOf(file).then(setText) }} className={fileLook} />
                 <span className="flex gap-2"><Button onClick={onClose}>Let it be</Button><Button look="main" disabled={text.trim() === ''} onClick={() => void read()}>Take these entries</Button></span>
             </div>
         </Modal>

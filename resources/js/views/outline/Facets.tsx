@@ -1,6 +1,8 @@
 import clsx from 'clsx'
-import { Check, ChevronDown } from 'lucide-react'
+import { ChevronDown } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
+import { MenuChoice } from '../../ui/MenuChoice'
+import { among, turned } from '../../ui/several'
 
 export type Facets = { state?: string; kind?: string; layout?: string }
 type Counts = Record<'state' | 'kind' | 'layout', Record<string, number>>
@@ -13,8 +15,7 @@ export function FacetMenus({ facets, counts, onFacets, onLook, only }: { facets:
     return (
         <div className="flex gap-1">
             {only.map(facet => {
-                const chosen = (facets[facet] ?? '').split(',').filter(Boolean)
-                const turn = (value: string) => onFacets({ ...facets, [facet]: (chosen.includes(value) ? chosen.filter(each => each !== value) : [...chosen, value]).join(',') || undefined })
+                const chosen = among(facets[facet])
                 const values = [...new Set([...Object.keys(counts?.[facet] ?? {}), ...chosen])]
                 return (
                     <DropdownMenu.Root key={facet} onOpenChange={open => open && onLook()}>
@@ -24,11 +25,7 @@ export function FacetMenus({ facets, counts, onFacets, onLook, only }: { facets:
                         <DropdownMenu.Portal>
                             <DropdownMenu.Content align="start" sideOffset={4} className="z-50 min-w-[180px] rounded-md bg-sheet p-1 shadow-float">
                                 {values.map(value => (
-                                    <DropdownMenu.CheckboxItem key={value} checked={chosen.includes(value)} onCheckedChange={() => turn(value)} onSelect={event => event.preventDefault()} className="flex cursor-pointer items-center gap-2 rounded px-2.5 py-1 outline-none data-[highlighted]:bg-heron-soft">
-                                        <span className="grid size-4 place-items-center"><DropdownMenu.ItemIndicator><Check size={14} aria-hidden /></DropdownMenu.ItemIndicator></span>
-                                        {words[value] ?? value}
-                                        <span className="ml-auto text-ink-3">{(counts?.[facet][value] ?? 0).toLocaleString('en-GB')}</span>
-                                    </DropdownMenu.CheckboxItem>
+                                    <MenuChoice key={value} isOn={chosen.includes(value)} word={words[value] ?? value} count={counts?.[facet][value] ?? 0} onTurn={() => onFacets({ ...facets, [facet]: turned(facets[facet], value) })} />
                                 ))}
                                 {values.length === 0 && <p className="px-2.5 py-1 text-ink-3">{counts === undefined ? 'Counting…' : 'Nothing to choose from.'}</p>}
                             </DropdownMenu.Content>

@@ -7,7 +7,7 @@ import { pageQuery } from '../../api/queries'
 import { useSite } from '../../app/site'
 import { usePageActs } from '../../app/usePageActs'
 import { readable } from '../../ui/Address'
-import { Button } from '../../ui/Button'
+import { Button, buttonLook } from '../../ui/Button'
 import { Hint } from '../../ui/Hint'
 import { StateChip } from '../../ui/StateChip'
 import type { Loaded } from './loaded'
@@ -65,7 +65,7 @@ function Sheet({ tab, onTab, onClose, onGoTo, loaded }: Props & { loaded: Loaded
                     <StateChip state={sheet.state} edited={sheet.edited} listed={sheet.listed} from={sheet.from} until={sheet.until} />
                     <span className="ml-auto" />
                     <Button look="quiet" onClick={() => setPreviewed(true)}><Eye size={15} aria-hidden />Preview</Button>
-                    {sheet.state === 'live' && <a href={sheet.url} target="_blank" rel="noreferrer" className="inline-flex h-[30px] items-center gap-1.5 rounded-md px-2 font-semibold text-heron hover:bg-heron-soft">On site<ExternalLink size={14} aria-hidden /></a>}
+                    {sheet.state === 'live' && <a href={sheet.url} target="_blank" rel="noreferrer" className={buttonLook('quiet')}>On site<ExternalLink size={14} aria-hidden /></a>}
                     <LiveButton sheet={sheet} unsaved={dirty.includes('words')} />
                     {sheet.state !== 'bin' && <MoreActs sheet={sheet} />}
                 </div>

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk;
+
+use App\Models\Site;
+use App\Store\AddressRows;
+use Heronstem\Core\Address\NormalForm;
+
+/** The list of addresses, with what has to be worked out for it: where redirects end up and, among misses alone, what was probably meant. */
+final readonly class ListAddresses
+{
+    public function __construct(private AddressRows $rows, private RedirectFindings $findings, private MatchAddresses $match, private Resolvers $resolvers)
+    {
+    }
+
+    /**
+     * @param  array{text: string, kind: string, status: string, hits: string}  $filter  as AddressRows takes it
+     * @param  string  $finding  kinds of findings with commas between, or any; empty for whatever has none too
+     * @return array<string, mixed>
+     */
+    public function find(Site $site, array $filter, string $finding, int $offset): array
+    {
+        [$total, $counts, $rows] = $this->rows->find($site, $filter + ['redirects' => $finding === '' ? null : $this->findings->redirects($site, $finding)], $offset);
+        // A matcher is built from all pages: too much for a list that only happens to have a miss among its rows.
+        $isOfMissed = $filter['kind'] === 'missed';
+        $likeliest = $isOfMissed ? $this->match->likeliest($site, array_values(array_column($rows, 'address'))) : [];
+        $ends = $this->ends($site, $rows);
+
+        return [
+            'total' => $total, 'counts' => $counts, 'offset' => $offset, 'noise' => $isOfMissed ? $this->rows->noise($site) : null,
+            'rows' => array_map(static fn (array $row, int $n): array => $row + ['ends' => $ends[$n] ?? null, 'likeliest' => $likeliest[$row['address']] ?? null], $rows, array_keys($rows)),
+        ];
+    }
+
+    /**
+     * Where visitors of redirects that lead to an address end up, which may lead on.
+     *
+     * @param  list<array<string, mixed>>  $rows
+     * @return array<int, array{address: string, name: string|null}> by the place of the row
+     */
+    private function ends(Site $site, array $rows): array
+    {
+        $leading = array_filter($rows, static fn (array $row): bool => $row['kind'] === 'one' && isset($row['redirect']['leadsTo']['address']));
+        if ($leading === []) {
+            return [];
+        }
+        $resolver = $this->resolvers->for($site);
+        $ends = [];
+        foreach ($leading as $n => $row) {
+            $way = $resolver->resolve($row['redirect']['source']);
+            if ($way->location !== null && ! $way->isLoop) {
+                $ends[$n] = ['address' => NormalForm::readable($way->location), 'name' => $way->pageName];
+            }
+        }
+
+        return $ends;
+    }
+}
