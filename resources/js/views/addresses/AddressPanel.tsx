@@ -42,7 +42,7 @@ export function AddressPanel({ row, onClose, onPage, onTry, onRedirect, onMade }
                     {row.since !== null && <><dt className="text-ink-2">{row.kind === 'missed' ? 'First asked' : removed !== null ? 'Removed' : 'Since'}</dt><dd>{date(row.since)}</dd></>}
                     {row.sentence !== null && <><dt className="text-ink-2">By</dt><dd>{row.sentence.replaceAll('*', '')}</dd></>}
                 </dl>
-                <div className="flex flex-wrap gap-2">
+                <div className="flex flex-wrap gap-2 empty:hidden">
                     {removed !== null && <p className="w-full text-ink-2">{removed.note === '' ? 'It had no note.' : removed.note}</p>}
                     {writes && removed !== null && <Button look="main" onClick={bringBack}>Bring it back</Button>}
                     {row.kind === 'reserved' && <p className="w-full text-ink-2">The system answers here itself, or keeps it for later. No page and no redirect can have it.</p>}
