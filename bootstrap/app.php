@@ -39,7 +39,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->render(fn (Throwable $error, Request $request) => $request->is('api/*') ? Problem::from($error) : null);
-        $exceptions->dontReport([Heronstem\Core\Refusal::class, App\Desk\Stale::class]);
+        $exceptions->dontReport([Heronstem\Core\Refusal::class, Heronstem\Core\Access\BeyondRights::class, App\Desk\Stale::class, App\Desk\ChangedMeanwhile::class, App\Desk\WordsMovedOn::class, Symfony\Component\HttpKernel\Exception\HttpException::class]);
     })
     ->create();
 

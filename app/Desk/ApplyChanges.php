@@ -11,6 +11,7 @@ use App\Models\User;
 use App\Store\DuePages;
 use App\Store\NextMoment;
 use App\Store\RippleWriter;
+use Heronstem\Core\Access\BeyondRights;
 use Heronstem\Core\Refusal;
 use Heronstem\Core\Structure\AddressMove;
 use Heronstem\Core\Structure\Authority;
@@ -27,7 +28,6 @@ final readonly class ApplyChanges
         private Planners $planners,
         private RippleWriter $writer,
         private RecordEntry $record,
-        private PublishWords $publish,
         private RewriteLinks $rewrite,
         private DuePages $due,
         private CachedMenus $menus,
@@ -37,16 +37,20 @@ final readonly class ApplyChanges
 
     /**
      * @param  string|null  $seen  digest of the ripple that was shown; null to apply whatever follows
+     * @param  Rights|null  $rights  of whoever asks; null for what the installation itself does
      *
+     * @throws BeyondRights when something that would follow is not theirs to do
      * @throws Refusal when a guard forbids a change
      * @throws Stale when the ripple is no longer the one seen, or a decision is open; nothing is written
      */
-    public function apply(Site $site, ?User $user, Batch $batch, ?string $seen = null, string $note = '', Authority $authority = Authority::Manager): HistoryEntry
+    public function apply(Site $site, ?User $user, Batch $batch, ?string $seen = null, string $note = '', ?Rights $rights = null): HistoryEntry
     {
-        return $this->db->transaction(function () use ($site, $user, $batch, $seen, $note, $authority): HistoryEntry {
+        return $this->db->transaction(function () use ($site, $user, $batch, $seen, $note, $rights): HistoryEntry {
             $this->lock($site);
             $this->carryOut($site);
-            $ripple = $this->planners->for($site, $authority)->plan($batch);
+            $rights ??= Rights::of(Authority::Manager);
+            $ripple = $this->planners->for($site, $rights->authority)->plan($batch);
+            $rights->guard($ripple);
             $this->guard($ripple, $seen, $batch);
 
             return $this->write($site, $user, $batch, $ripple, $note);
@@ -100,31 +104,10 @@ final readonly class ApplyChanges
         return 'Nothing of it is left to take back'.($note === null ? '.' : ": “{$note->name}” has changed again since. Take the later change back first, or set it by hand.");
     }
 
-    /**
-     * Pages whose saved words go before visitors: those put live. What comes back, out of the bin or by taking back, shows what it showed.
-     *
-     * @return list<string>
-     */
-    private function withNewWords(Batch $batch, Ripple $ripple): array
-    {
-        if ($batch->takesBack() !== []) {
-            return [];
-        }
-        $back = [];
-        foreach ($ripple->pages as $difference) {
-            if (($difference->before['state'] ?? null) === 'bin') {
-                $back[$difference->page] = true;
-            }
-        }
-
-        return array_values(array_filter($ripple->goLive, static fn (string $page): bool => ! isset($back[$page])));
-    }
-
     private function write(Site $site, ?User $user, Batch $batch, Ripple $ripple, string $note): HistoryEntry
     {
         $entry = $this->record->of($site, $user, $batch, $ripple, $note);
         $this->writer->write($ripple, $site, $entry);
-        $this->publish->forPages($this->withNewWords($batch, $ripple));
         $this->rewrite->after($ripple, $site, $user);
         RefreshReach::dispatch($site->id)->afterCommit();
         $moved = array_map(static fn (AddressMove $move): string => $move->page, $ripple->moves);

@@ -37,8 +37,9 @@ final class DescribePage
         );
     }
 
-    public function ofWorking(Page $page): PageFacts
+    /** @param  array<string, string>  $typed  texts that are being typed */
+    public function ofWorking(Page $page, array $typed = []): PageFacts
     {
-        return $this->facts($page, $page->ancestors(), PageWords::document($page->words));
+        return $this->facts($page->showing($page->workingTexts()->changed($typed, $page->name)), $page->ancestors(), PageWords::document($page->words));
     }
 }

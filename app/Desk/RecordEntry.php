@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Models\HistoryEntry;
+use App\Models\Page;
 use App\Models\Site;
 use App\Models\User;
 use App\Store\PgArray;
@@ -46,10 +47,23 @@ final readonly class RecordEntry
             'takes_back_id' => $takenBack?->first()?->id,
         ]);
         if ($back !== []) {
+            // What an entry had taken back is in effect again once that entry is taken back itself.
+            $again = array_merge(...array_map(static fn (HistoryEntry $each): array => $each->takesBack(), array_values($takenBack?->all() ?? [])));
+            $this->db->update('update history set taken_back_by_id = null where site_id = ? and ulid = any(?::text[])', [$site->id, PgArray::of($again)]);
             $this->db->update('update history set taken_back_by_id = ? where site_id = ? and ulid = any(?::text[])', [$entry->id, $site->id, PgArray::of($back)]);
         }
 
         return $entry;
+    }
+
+    /** Words that were saved, as a version of their own: read in one line with everything else that was done to a page. */
+    public function ofWords(Site $site, User $user, Page $page, int $version, string $note): void
+    {
+        HistoryEntry::query()->create([
+            'site_id' => $site->id, 'user_id' => $user->id, 'sentence' => "Saved version $version of the words of *".str_replace('*', '∗', $page->name).'*',
+            'batch' => [['kind' => 'save-words', 'page' => $page->ulid, 'version' => $version]], 'counts' => [], 'pages' => [], 'claims' => [], 'menus' => [], 'rules' => [],
+            'touched' => PgArray::of([$page->ulid]), 'kinds' => PgArray::of(['save-words']), 'note' => $note,
+        ]);
     }
 
     /** @return list<string> pages of which the entry is part of the history: changed themselves, or moved along */

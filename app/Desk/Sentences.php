@@ -74,6 +74,8 @@ final readonly class Sentences
             'take-in' => "Took $name into the addresses below",
             'go-live' => "Put $name$branch live",
             'take-offline' => "Took $name$branch offline",
+            'publish' => "Published the edits of $name",
+            'describe' => $this->described($change)." of $name",
             'schedule' => $change['from'] === null && $change['until'] === null ? "Cleared the schedule of $name" : "Scheduled $name",
             'send-for-review' => "Sent $name for review",
             'return' => "Returned $name to its writer",
@@ -100,6 +102,14 @@ final readonly class Sentences
             'remove-address' => "Took {$change['address']} from $name",
             default => 'Changed the structure',
         };
+    }
+
+    /** @param  array<string, mixed>  $change */
+    private function described(array $change): string
+    {
+        $called = ['heading' => 'heading', 'summary' => 'summary', 'searchTitle' => 'search title', 'searchDescription' => 'search description', 'layout' => 'layout', 'indexed' => 'place in search engines'];
+
+        return 'Changed '.implode(', ', array_values(array_intersect_key($called, $change)));
     }
 
     /** The name it has until this is written. */

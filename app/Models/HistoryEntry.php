@@ -57,6 +57,18 @@ final class HistoryEntry extends Model
         return 'ulid';
     }
 
+    /** @return list<string> entries that this one takes back */
+    public function takesBack(): array
+    {
+        return array_values(array_map(static fn (array $change): string => (string) $change['entry'], array_filter($this->batch, static fn (mixed $change): bool => is_array($change) && ($change['kind'] ?? null) === 'take-back')));
+    }
+
+    /** Whether it tells of saved words, of which every version is kept anyway. */
+    public function isOfWords(): bool
+    {
+        return ($this->batch[0]['kind'] ?? null) === 'save-words';
+    }
+
     /** @return BelongsTo<User, $this> */
     public function user(): BelongsTo
     {

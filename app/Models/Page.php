@@ -9,6 +9,7 @@ use Heronstem\Core\Moment;
 use Heronstem\Core\Structure\PageKind;
 use Heronstem\Core\Structure\State;
 use Heronstem\Core\Structure\Target;
+use Heronstem\Core\Structure\Texts;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -47,6 +48,7 @@ use Illuminate\Support\Carbon;
  * @property string $summary
  * @property string $search_title
  * @property string $search_description
+ * @property array<string, string|null>|null $prepared texts that wait to be published; null where none differ
  * @property int|null $clicks
  * @property int $links_in
  * @property int $version
@@ -63,7 +65,7 @@ final class Page extends Model
 
     protected $guarded = ['id'];
 
-    protected $casts = ['state' => State::class, 'slug_by_hand' => 'bool', 'ever_live' => 'bool', 'listed' => 'bool', 'indexed' => 'bool', 'live_since' => 'datetime', 'left_out' => 'bool', 'kept' => 'bool', 'from_at' => 'datetime', 'until_at' => 'datetime', 'binned_at' => 'datetime', 'kind' => PageKind::class];
+    protected $casts = ['state' => State::class, 'slug_by_hand' => 'bool', 'ever_live' => 'bool', 'listed' => 'bool', 'indexed' => 'bool', 'live_since' => 'datetime', 'left_out' => 'bool', 'kept' => 'bool', 'from_at' => 'datetime', 'until_at' => 'datetime', 'binned_at' => 'datetime', 'kind' => PageKind::class, 'prepared' => 'array'];
 
     /** @return list<string> */
     public function uniqueIds(): array
@@ -79,6 +81,29 @@ final class Page extends Model
     public function displayHeading(): string
     {
         return $this->heading ?? $this->name;
+    }
+
+    /** The texts being worked on: those that wait to be published, or those that visitors get. */
+    public function workingTexts(): Texts
+    {
+        return $this->prepared === null ? $this->liveTexts() : Texts::fromArray($this->prepared);
+    }
+
+    /** Those that visitors get, or would get. */
+    public function liveTexts(): Texts
+    {
+        return Texts::fromArray(['heading' => $this->heading, 'summary' => $this->summary, 'searchTitle' => $this->search_title, 'searchDescription' => $this->search_description]);
+    }
+
+    /** The same page showing these texts, for looking at; not to be saved. */
+    public function showing(Texts $texts): self
+    {
+        return $this->replicate()->forceFill(['id' => $this->id, 'heading' => $texts->heading, 'summary' => $texts->summary, 'search_title' => $texts->searchTitle, 'search_description' => $texts->searchDescription]);
+    }
+
+    public function hasEdits(): bool
+    {
+        return $this->state === State::Live && ($this->prepared !== null || ($this->words?->hasUnpublishedEdits() ?? false));
     }
 
     /** Whether visitors get it at this moment, also in the minute before its schedule is carried out. */

@@ -72,12 +72,15 @@ final class Site extends Model
         return new AddressRules(TrailingSlash::from($this->trailing_slash), $this->suffix, $this->case_sensitive, $this->language, $this->native_letters);
     }
 
-    /** @param  array<string, MenuPlace>  $places */
-    public function frame(Authority $authority = Authority::Manager, array $places = []): SiteFrame
+    /**
+     * @param  array<string, MenuPlace>  $places
+     * @param  list<string>  $layouts
+     */
+    public function frame(Authority $authority = Authority::Manager, array $places = [], array $layouts = []): SiteFrame
     {
         $starts = Page::query()->whereKey(array_filter([$this->start_page_id, $this->start_page_signed_in_id]))->pluck('ulid', 'id');
 
-        return new SiteFrame($this->rules(), $starts[$this->start_page_id] ?? null, Moment::at(now()->getTimestamp()), $this->zone, $authority, $places, $starts[$this->start_page_signed_in_id] ?? null);
+        return new SiteFrame($this->rules(), $starts[$this->start_page_id] ?? null, Moment::at(now()->getTimestamp()), $this->zone, $authority, $places, $starts[$this->start_page_signed_in_id] ?? null, $layouts);
     }
 
     /** Tells links into this site from those that lead elsewhere. */

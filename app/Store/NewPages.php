@@ -29,29 +29,27 @@ final readonly class NewPages
         if ($pages === []) {
             return;
         }
-        $this->insert($pages, $copies, $site, $entry);
+        $this->insert($pages, $site, $entry);
         $this->wordsBack(array_column($pages, 'id'), $entry);
         if ($copies !== []) {
             $this->copyWords($copies, $entry);
         }
     }
 
-    /**
-     * @param  list<Page>  $pages
-     * @param  array<string, string>  $copies
-     */
-    private function insert(array $pages, array $copies, Site $site, HistoryEntry $entry): void
+    /** @param  list<Page>  $pages */
+    private function insert(array $pages, Site $site, HistoryEntry $entry): void
     {
         $numbers = array_column($this->db->select("select nextval(pg_get_serial_sequence('pages', 'id')) as id from generate_series(1, ?)", [count($pages)]), 'id');
         $ids = array_combine(array_column($pages, 'id'), $numbers);
         $rows = [];
         foreach ($pages as $page) {
-            $rows[] = [...PageRow::of($page), 'id' => $ids[$page->id], 'address' => $page->address->path, 'source' => $copies[$page->id] ?? null];
+            $rows[] = [...PageRow::of($page), 'id' => $ids[$page->id], 'address' => $page->address->path];
         }
         $this->db->insert(<<<'SQL'
             with recursive n as materialized (
                 select * from jsonb_to_recordset(?::jsonb) as n(id bigint, ulid text, parent text, position bigint, name text, slug text, slug_by_hand boolean, pinned text, state text, ever_live boolean, listed boolean,
-                    kind text, leads_to text, left_out boolean, kept boolean, bin text, was text, from_at timestamptz, until_at timestamptz, review_note text, address text, source text)
+                    kind text, leads_to text, left_out boolean, kept boolean, bin text, was text, from_at timestamptz, until_at timestamptz, review_note text, address text,
+                    heading text, summary text, search_title text, search_description text, prepared text, layout text, indexed boolean)
             ), placed as (
                 select n.id, parent.id as parent_id, coalesce(parent.path, ''::ltree) || n.id::text as path, n.ulid
                 from n left join pages parent on parent.ulid = n.parent and parent.site_id = ? where n.parent is null or parent.id is not null
@@ -59,13 +57,11 @@ final readonly class NewPages
                 select n.id, placed.id, placed.path || n.id::text, n.ulid from placed join n on n.parent = placed.ulid
             )
             insert into pages (id, site_id, parent_id, path, ulid, position, name, slug, slug_by_hand, pinned, address, state, live_since, ever_live, listed, changed_by,
-                kind, leads_to, left_out, kept, bin_id, was, binned_at, from_at, until_at, review_note, heading, summary, layout, search_title, search_description, indexed)
+                kind, leads_to, left_out, kept, bin_id, was, binned_at, from_at, until_at, review_note, heading, summary, layout, search_title, search_description, indexed, prepared)
             select n.id, ?, placed.parent_id, placed.path, n.ulid, n.position, n.name, n.slug, n.slug_by_hand, n.pinned, n.address, n.state, case when n.state = 'live' then now() end, n.ever_live, n.listed, ?,
                 n.kind, n.leads_to, n.left_out, n.kept, coalesce(bin.id, mate.id), n.was, case when n.state = 'bin' then now() end, n.from_at, n.until_at, n.review_note,
-                coalesce(s.heading, u.record->>'heading'), coalesce(s.summary, u.record->>'summary', ''), coalesce(s.layout, u.record->>'layout', 'page'),
-                coalesce(s.search_title, u.record->>'search_title', ''), coalesce(s.search_description, u.record->>'search_description', ''), coalesce(s.indexed, (u.record->>'indexed')::boolean, true)
+                n.heading, n.summary, n.layout, n.search_title, n.search_description, n.indexed, n.prepared::jsonb
             from n join placed on placed.id = n.id
-            left join pages s on s.ulid = n.source left join unmade_pages u on u.ulid = n.ulid
             left join pages bin on bin.ulid = n.bin left join n mate on mate.ulid = n.bin
             SQL, [json_encode($rows, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), $site->id, $site->id, $entry->user_id]);
     }
@@ -84,6 +80,18 @@ final readonly class NewPages
             select p.id, r.number, r.document, r.user_id, r.created_at, r.note, r.minor
             from unmade_pages u join pages p on p.ulid = u.ulid cross join lateral jsonb_to_recordset(u.revisions) as r(number int, document jsonb, user_id bigint, created_at timestamptz, note text, minor boolean)
             where u.ulid = any(?::text[])
+            SQL, [$of]);
+        $this->db->insert(<<<'SQL'
+            insert into drafts (page_id, user_id, document, based_on, created_at, updated_at)
+            select p.id, d.user_id, d.document, d.based_on, d.updated_at, d.updated_at
+            from unmade_pages u join pages p on p.ulid = u.ulid cross join lateral jsonb_to_recordset(u.drafts) as d(user_id bigint, document jsonb, based_on int, updated_at timestamptz) join users on users.id = d.user_id
+            where u.ulid = any(?::text[])
+            SQL, [$of]);
+        // Whoever has been given another role since keeps that.
+        $this->db->update(<<<'SQL'
+            update memberships m set role = 'writer', branch_id = p.id
+            from unmade_pages u join pages p on p.ulid = u.ulid cross join lateral jsonb_array_elements_text(u.writers) as w(user_id)
+            where u.ulid = any(?::text[]) and m.site_id = p.site_id and m.user_id = w.user_id::bigint and m.role = 'reader' and m.branch_id is null
             SQL, [$of]);
         $this->noteLinks($this->db->delete('delete from unmade_pages where ulid = any(?::text[])', [$of]) > 0 ? $pages : []);
     }

@@ -20,7 +20,7 @@ final readonly class OutlineRows
         p.ulid as id, (select ulid from pages u where u.id = p.parent_id) as parent, p.name, p.slug, p.address, p.state, p.listed, p.ever_live as "everLive",
         p.clicks, p.links_in as "linksIn", to_char(p.updated_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as changed,
         (select count(*) from pages c where c.parent_id = p.id and c.state <> 'bin') as children,
-        coalesce(w.live_version is distinct from w.working_version and p.state = 'live' and w.page_id is not null, false) as edited,
+        p.state = 'live' and (p.prepared is not null or (w.page_id is not null and w.live_version is distinct from w.working_version)) as edited,
         case when p.search_title <> '' then 'own' else 'pattern' end as title,
         case when p.search_description <> '' then 'own' when p.summary <> '' then 'summary' when w.page_id is not null then 'words' when s.description <> '' then 'site' else 'none' end as description,
         p.indexed, (select json_agg(m.name order by m.name) from menu_entries e join menus m on m.id = e.menu_id and m.kind = 'picks' where e.page_id = p.id) as picks, p.id = s.start_page_id is true as start, nlevel(p.path) as level,

@@ -17,4 +17,15 @@ final class PgArray
 
         return '{'.implode(',', $quoted).'}';
     }
+
+    /** @param  iterable<int|null>  $numbers */
+    public static function numbers(iterable $numbers): string
+    {
+        $written = [];
+        foreach ($numbers as $number) {
+            $written[] = $number ?? 'null';
+        }
+
+        return '{'.implode(',', $written).'}';
+    }
 }

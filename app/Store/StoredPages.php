@@ -12,16 +12,20 @@ use Heronstem\Core\Moment;
 use Heronstem\Core\Structure\Page;
 use Heronstem\Core\Structure\PageKind;
 use Heronstem\Core\Structure\Pages;
+use Heronstem\Core\Structure\PersonAt;
+use Heronstem\Core\Structure\PersonTie;
 use Heronstem\Core\Structure\State;
 use Heronstem\Core\Structure\Target;
+use Heronstem\Core\Structure\Texts;
 use Illuminate\Database\ConnectionInterface;
 
 /** The core's pages port over PostgreSQL: a branch is one indexed range of paths. */
 final readonly class StoredPages implements Pages
 {
     private const SELECT = 'select p.ulid, parent.ulid as parent, p.position, p.name, p.slug, p.slug_by_hand, p.pinned, p.state, p.ever_live, p.listed, p.address,
-        p.kind, p.leads_to, p.left_out, p.kept, bin.ulid as bin, p.was, extract(epoch from p.from_at)::bigint as from_at, extract(epoch from p.until_at)::bigint as until_at, p.review_note
-        from pages p left join pages parent on parent.id = p.parent_id left join pages bin on bin.id = p.bin_id';
+        p.kind, p.leads_to, p.left_out, p.kept, bin.ulid as bin, p.was, extract(epoch from p.from_at)::bigint as from_at, extract(epoch from p.until_at)::bigint as until_at, p.review_note, p.heading, p.summary, p.search_title, p.search_description, p.prepared, p.layout, p.indexed,
+        w.working_version, w.live_version
+        from pages p left join page_words w on w.page_id = p.id left join pages parent on parent.id = p.parent_id left join pages bin on bin.id = p.bin_id';
 
     private AddressRules $rules;
 
@@ -67,6 +71,18 @@ final readonly class StoredPages implements Pages
         return array_column($rows, 'position', 'ulid');
     }
 
+    public function peopleAt(array $pages): iterable
+    {
+        $rows = $this->db->select("
+            select p.ulid, u.name, 'unsaved words' as tie from drafts d join pages p on p.id = d.page_id join users u on u.id = d.user_id where p.site_id = ? and p.ulid = any(?::text[])
+            union all
+            select p.ulid, u.name, 'branch' from memberships m join pages p on p.id = m.branch_id join users u on u.id = m.user_id where p.site_id = ? and p.ulid = any(?::text[])
+            order by 3 desc, 2, 1", [$this->site->id, PgArray::of($pages), $this->site->id, PgArray::of($pages)]);
+        foreach ($rows as $row) {
+            yield new PersonAt($row->ulid, $row->name, PersonTie::from($row->tie));
+        }
+    }
+
     /** @return iterable<Page> */
     private function below(string $id, string $where): iterable
     {
@@ -102,6 +118,12 @@ final readonly class StoredPages implements Pages
             from: $row->from_at === null ? null : Moment::at($row->from_at),
             until: $row->until_at === null ? null : Moment::at($row->until_at),
             reviewNote: $row->review_note,
+            texts: new Texts($row->heading, $row->summary, $row->search_title, $row->search_description),
+            prepared: $row->prepared === null ? null : Texts::stored($row->prepared),
+            layout: $row->layout,
+            indexed: $row->indexed,
+            wordsSaved: $row->working_version ?? 0,
+            wordsLive: $row->live_version,
         );
     }
 }

@@ -25,4 +25,8 @@ enum Answer: string
     case Rewrite = 'rewrite';
     /** Menu entries are taken out. */
     case Remove = 'remove';
+    /** Addresses known only in between send on to their page. */
+    case Redirect = 'redirect';
+    /** … are let go, as if they had never been. */
+    case Free = 'free';
 }

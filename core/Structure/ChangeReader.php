@@ -64,25 +64,9 @@ final class ChangeReader
             }
         }
 
-        return new Batch($read, $undecided === Undecided::StaysOpen ? Decisions::of(...$this->decisions($decisions)) : Decisions::elseDefaults(...$this->decisions($decisions)));
-    }
+        $made = (new DecisionReader($this->rules))->all($decisions);
 
-    /**
-     * @param  array<mixed>  $decisions
-     * @return list<Decision>
-     */
-    private function decisions(array $decisions): array
-    {
-        $read = [];
-        foreach (array_values($decisions) as $i => $decision) {
-            try {
-                $read[] = (new DecisionReader($this->rules))->read(is_array($decision) ? $decision : []);
-            } catch (Refusal $refusal) {
-                throw $refusal->within("decisions.$i");
-            }
-        }
-
-        return $read;
+        return new Batch($read, $undecided === Undecided::StaysOpen ? Decisions::of(...$made) : Decisions::elseDefaults(...$made));
     }
 
     /** @param  array<mixed>  $change */
@@ -155,6 +139,8 @@ final class ChangeReader
             'take-in' => Change\LeaveOut::undone($page),
             'go-live' => new Change\GoLive($page, $this->reach($change)),
             'take-offline' => new Change\TakeOffline($page, $this->reach($change)),
+            'publish' => new Change\Publish($page),
+            'describe' => $this->describe($page, $change),
             'schedule' => new Change\Schedule($page, $this->moment($change, 'from'), $this->moment($change, 'until')),
             'send-for-review' => new Change\SendForReview($page, $this->note($change)),
             'return' => new Change\ReturnToWriter($page, $this->note($change)),
@@ -178,7 +164,7 @@ final class ChangeReader
     public static function kinds(): array
     {
         return [
-            'make', 'rename', 'set-slug', 'pin', 'unpin', 'move', 'duplicate', 'change-kind', 'leave-out', 'take-in', 'go-live', 'take-offline', 'schedule',
+            'make', 'rename', 'set-slug', 'pin', 'unpin', 'move', 'duplicate', 'change-kind', 'leave-out', 'take-in', 'go-live', 'take-offline', 'publish', 'describe', 'schedule',
             'send-for-review', 'return', 'list', 'unlist', 'keep', 'let-go', 'put-in-bin', 'bring-back', 'empty-bin', 'set-start-page', 'add-address', 'remove-address',
             'add-to-menu', 'take-out-of-menu', ...self::MENUS, ...self::REDIRECTS,
         ];
@@ -235,6 +221,28 @@ final class ChangeReader
     }
 
     /** @param  array<mixed>  $change */
+    private function describe(string $page, array $change): Change
+    {
+        $texts = [];
+        foreach (array_intersect_key($change, Texts::LONGEST) as $field => $text) {
+            $texts[$field] = is_string($text) || ($text === null && $field === 'heading') ? $text : throw new ChangeRefused((string) $field, 'This is a text.');
+        }
+        $layout = $change['layout'] ?? null;
+        $indexed = $change['indexed'] ?? null;
+        if ($layout !== null && ! is_string($layout)) {
+            throw new ChangeRefused('layout', 'A layout is named by a text.');
+        }
+        if ($indexed !== null && ! is_bool($indexed)) {
+            throw new ChangeRefused('indexed', 'Search engines may list the page, or not: true or false.');
+        }
+        if ($texts === [] && $layout === null && $indexed === null) {
+            throw new ChangeRefused('page', 'Say what of the page is set: '.implode(', ', array_keys(Texts::LONGEST)).', layout or indexed.');
+        }
+
+        return new Change\Describe($page, $texts, $layout, $indexed);
+    }
+
+    /** @param  array<mixed>  $change */
     private function reach(array $change): Reach
     {
         return isset($change['reach']) ? $this->choice(Reach::class, $change['reach'], 'reach') : Reach::Page;
@@ -265,7 +273,8 @@ final class ChangeReader
     /** @param  array<mixed>  $change */
     private function note(array $change): string
     {
-        $note = is_string($change['note'] ?? null) ? trim($change['note']) : '';
+        $note = $change['note'] ?? '';
+        $note = is_string($note) ? trim($note) : throw new ChangeRefused('note', 'A note is a text.');
         if (mb_strlen($note) > self::LONGEST_NOTE) {
             throw new ChangeRefused('note', sprintf('A note has at most %d characters; this one has %d.', self::LONGEST_NOTE, mb_strlen($note)));
         }

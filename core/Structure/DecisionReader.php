@@ -17,6 +17,26 @@ final readonly class DecisionReader
     }
 
     /**
+     * @param  array<mixed>  $decisions
+     * @return list<Decision>
+     *
+     * @throws Refusal naming the decision and its field
+     */
+    public function all(array $decisions): array
+    {
+        $read = [];
+        foreach (array_values($decisions) as $i => $decision) {
+            try {
+                $read[] = $this->read(is_array($decision) ? $decision : []);
+            } catch (Refusal $refusal) {
+                throw $refusal->within("decisions.$i");
+            }
+        }
+
+        return $read;
+    }
+
+    /**
      * @param  array<mixed>  $decision
      *
      * @throws Refusal naming the field
@@ -30,7 +50,7 @@ final readonly class DecisionReader
         $question = is_string($kind) ? QuestionKind::tryFrom($kind) : null;
         $answer = is_string($decision['answer'] ?? null) ? Answer::tryFrom($decision['answer']) : null;
         if ($question === null || $answer === null) {
-            throw new ChangeRefused('kind', 'A decision is {"kind": "give-way", "address": …} or {"kind": "retired", "children-of", "drafts-below", "raw-links" or "menu-entries", "page": …, "answer": …}.');
+            throw new ChangeRefused('kind', 'A decision is {"kind": "give-way", "address": …} or {"kind": "retired", "children-of", "drafts-below", "raw-links", "menu-entries" or "in-between", "page": …, "answer": …}.');
         }
         $to = $decision['to'] ?? null;
 

@@ -28,6 +28,10 @@ enum NoteKind: string
     case SectionEmpty = 'section-empty';
     /** A pointer to a page that visitors cannot see (`other`). */
     case PointerBroken = 'pointer-broken';
+    /** Somebody (`other`) has unsaved words on the page, which go with it. */
+    case UnsavedWordsGo = 'unsaved-words-go';
+    /** Somebody (`other`) writes in the branch of the page alone, and only looks on once it is gone. */
+    case BranchGoes = 'branch-goes';
     /** Taking back: this (`other`) has changed again since, and stays. */
     case Stays = 'stays';
     /** Taking back: a page that was made stays, since it has changed (`other` says what), or holds pages (how many). */
@@ -38,6 +42,8 @@ enum NoteKind: string
     case RedirectStays = 'redirect-stays';
     /** A redirect (`other`) answers before this live page. */
     case RedirectHides = 'redirect-hides';
+    /** Taking back: a redirect leads back to itself, as it did before. */
+    case RedirectCircles = 'redirect-circles';
     /** A redirect leads on to another: visitors end up at `other`. */
     case RedirectChains = 'redirect-chains';
     /** Other redirects (`other` says how many) lead to the address of this one. */

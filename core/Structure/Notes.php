@@ -32,7 +32,7 @@ final readonly class Notes
             }
         }
 
-        return [...$notes, ...$this->emptySections(), ...$this->leaving($menu), ...$this->redirects()];
+        return [...$notes, ...$this->emptySections(), ...$this->leaving($menu), ...$this->redirects(), ...$this->going()];
     }
 
     /** @return list<Note> pages that a redirect answers before, and pages that redirects lead to and visitors no longer get */
@@ -52,6 +52,18 @@ final readonly class Notes
         }
         foreach ($broken as $id => $count) {
             $notes[] = new Note(NoteKind::RedirectsBreak, (string) $id, $this->workspace->before((string) $id)->name ?? '', (string) $count);
+        }
+
+        return $notes;
+    }
+
+    /** @return list<Note> what people have on pages that go for good */
+    private function going(): array
+    {
+        $gone = array_values(array_filter($this->workspace->touched(), fn (string $id): bool => ($this->outcome[$id] ?? null) === null && $this->workspace->before($id) !== null));
+        $notes = [];
+        foreach ($gone === [] ? [] : $this->workspace->peopleAt($gone) as $at) {
+            $notes[] = new Note($at->tie === PersonTie::UnsavedWords ? NoteKind::UnsavedWordsGo : NoteKind::BranchGoes, $at->page, $this->workspace->before($at->page)->name ?? '', $at->name);
         }
 
         return $notes;

@@ -27,6 +27,11 @@ final readonly class Page
      * @param  Moment|null  $from  goes live then
      * @param  Moment|null  $until  goes offline then; in the past, when it did
      * @param  string  $reviewNote  what was said when it was last sent for review or returned
+     * @param  Texts  $texts  those that visitors and search engines get
+     * @param  Texts|null  $prepared  those that wait to be published; null where none differ
+     * @param  bool  $indexed  search engines may list it
+     * @param  int  $wordsSaved  number of the version of the words that was saved last; 0 for none
+     * @param  int|null  $wordsLive  number of the version that visitors get; null while they get none
      */
     public function __construct(
         public string $id,
@@ -49,6 +54,12 @@ final readonly class Page
         public ?Moment $from = null,
         public ?Moment $until = null,
         public string $reviewNote = '',
+        public Texts $texts = new Texts,
+        public ?Texts $prepared = null,
+        public string $layout = 'page',
+        public bool $indexed = true,
+        public int $wordsSaved = 0,
+        public ?int $wordsLive = null,
     ) {
     }
 
@@ -66,6 +77,18 @@ final readonly class Page
     public function isShown(): bool
     {
         return $this->state === State::Live && $this->listed;
+    }
+
+    /** Whether something was saved that visitors do not get yet. */
+    public function hasEdits(): bool
+    {
+        return $this->prepared !== null || $this->wordsLive !== ($this->wordsSaved === 0 ? null : $this->wordsSaved);
+    }
+
+    /** With all that was saved before visitors: words and texts. */
+    public function published(): self
+    {
+        return $this->with(['texts' => $this->prepared ?? $this->texts, 'prepared' => null, 'wordsLive' => $this->wordsSaved === 0 ? null : $this->wordsSaved]);
     }
 
     public function named(string $name): self

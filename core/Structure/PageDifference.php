@@ -20,6 +20,8 @@ final readonly class PageDifference
         'place' => ['parent', 'position'], 'name' => ['name'], 'slug' => ['slug', 'slugByHand'], 'pinned address' => ['pinned'],
         'state' => ['state', 'was', 'bin', 'everLive', 'from', 'until', 'reviewNote'], 'listing' => ['listed'],
         'kind' => ['kind', 'leadsTo', 'leftOut'], 'protection' => ['kept'],
+        'heading' => ['heading'], 'summary' => ['summary'], 'search title' => ['searchTitle'], 'search description' => ['searchDescription'],
+        'prepared texts' => ['prepared'], 'layout' => ['layout'], 'indexing' => ['indexed'], 'words' => ['words'],
     ];
 
     /**
@@ -110,7 +112,7 @@ final readonly class PageDifference
             unset($back['address']); // the one it had in the bin, where it does not go
         }
 
-        return $back === [] ? $now : self::page([...self::fields($now), ...$back], $now->id, $now->address, $rules);
+        return $back === [] ? $now : self::page([...self::fields($now), ...$back], $now->id, $now->address, $rules)->with(['wordsSaved' => $now->wordsSaved]);
     }
 
     /** The page that this difference removed. */
@@ -146,6 +148,7 @@ final readonly class PageDifference
             'everLive' => $page->everLive, 'listed' => $page->listed, 'kind' => $page->kind->value, 'leadsTo' => $page->leadsTo?->toText(),
             'leftOut' => $page->leftOut, 'kept' => $page->kept, 'bin' => $page->bin, 'was' => $page->was?->value,
             'from' => $page->from?->iso(), 'until' => $page->until?->iso(), 'reviewNote' => $page->reviewNote,
+            ...$page->texts->toArray(), 'prepared' => $page->prepared?->toText(), 'layout' => $page->layout, 'indexed' => $page->indexed, 'words' => $page->wordsLive,
             // Only in the bin is the address nobody's to compose.
             ...($page->isBinned() ? ['address' => $page->address->path] : ['address' => null]),
         ];
@@ -177,6 +180,11 @@ final readonly class PageDifference
             from: isset($fields['from']) ? Moment::stored((string) $fields['from']) : null,
             until: isset($fields['until']) ? Moment::stored((string) $fields['until']) : null,
             reviewNote: $text('reviewNote') ?? '',
+            texts: Texts::fromArray($fields),
+            prepared: isset($fields['prepared']) ? Texts::stored((string) $fields['prepared']) : null,
+            layout: $text('layout') ?? 'page',
+            indexed: (bool) ($fields['indexed'] ?? true),
+            wordsLive: isset($fields['words']) ? (int) $fields['words'] : null,
         );
     }
 }

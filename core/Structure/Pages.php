@@ -41,4 +41,12 @@ interface Pages
      * @return iterable<Page>
      */
     public function binnedBelow(string $id): iterable;
+
+    /**
+     * What people have on these pages that would go with them.
+     *
+     * @param  list<string>  $pages
+     * @return iterable<PersonAt>
+     */
+    public function peopleAt(array $pages): iterable;
 }

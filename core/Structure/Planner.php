@@ -71,7 +71,7 @@ final readonly class Planner
             return $this->planSparing($batch, $spared + array_map(static fn (): bool => true, $stuck));
         }
 
-        array_push($workspace->notes, ...(new RuleLoops($workspace, $effects))->guard());
+        array_push($workspace->notes, ...(new RuleLoops($workspace, $effects))->guard($batch));
 
         return $this->ripple($workspace, $outcome, $effects);
     }

@@ -14,6 +14,9 @@ enum QuestionKind: string
     /** What becomes of menu entries made by hand that lead to a page which moves or is retired. */
     case MenuEntries = 'menu-entries';
 
+    /** Taking back: whether addresses of the page that visitors knew only in between go on answering. */
+    case InBetween = 'in-between';
+
     /** @return list<Answer> */
     public function answers(): array
     {
@@ -22,6 +25,7 @@ enum QuestionKind: string
             self::ChildrenOf => [Answer::Along, Answer::Up],
             self::DraftsBelow => [Answer::Leave, Answer::Live],
             self::MenuEntries => [Answer::Leave, Answer::Remove],
+            self::InBetween => [Answer::Redirect, Answer::Free],
             self::RawLinks => [Answer::Leave, Answer::Rewrite],
         };
     }

@@ -14,22 +14,27 @@ final readonly class Restoration
     /** @var array<string, Claim|null> what each address goes back to, as far as its page allows */
     private array $back;
 
+    /** @var array<string, true> addresses that stood long enough to be known to visitors */
+    private array $stood;
+
     /**
      * @param  array<string, Page|null>  $outcome
      * @param  list<TakeBack>  $entries  newest first
      */
     public function __construct(private Workspace $workspace, private array $outcome, private ClaimSheet $sheet, array $entries)
     {
-        $back = [];
+        $back = $stood = [];
         foreach ($entries as $entry) {
             foreach ($entry->claims as $difference) {
                 $now = array_key_exists($difference->key, $back) ? $back[$difference->key] : $sheet->now($difference->key);
                 if ($now === null ? $difference->after === null : ($difference->after !== null && $now->says($difference->after))) {
                     $back[$difference->key] = $difference->before;
+                    $stood += $entry->hasStood($workspace->now()) ? [$difference->key => true] : [];
                 }
             }
         }
         $this->back = $back;
+        $this->stood = $stood;
     }
 
     /** Who holds an address once it is back, or now if it does not go back. */
@@ -44,6 +49,29 @@ final readonly class Restoration
     {
         foreach ($this->back as $key => $claim) {
             $this->settle((string) $key, $claim);
+        }
+        $this->keepKnown();
+    }
+
+    /** Addresses that visitors knew only in between are asked about; unless they are let go they lead to their page. */
+    private function keepKnown(): void
+    {
+        $known = [];
+        foreach (array_keys($this->stood) as $key) {
+            $now = $this->sheet->now((string) $key);
+            $page = $this->after($now?->page);
+            $then = $this->sheet->planned((string) $key);
+            if ($now !== null && $now->everLive && $page !== null && ! $page->isBinned() && ($then === null || ($then->isPageOf($page->id) && ! $then->everLive))) {
+                $known[$page->id][] = $now;
+            }
+        }
+        foreach ($known as $id => $claims) {
+            $page = $this->after((string) $id) ?? throw new \LogicException('A page is gone.');
+            $decided = $this->workspace->ask(QuestionKind::InBetween, $page, count($claims), QuestionKind::InBetween->answers(), Answer::Redirect, matters: false);
+            foreach ($decided?->answer === Answer::Free ? [] : $claims as $claim) {
+                $own = $page->address->key === $claim->address->key;
+                $this->sheet->set($claim->address->key, $own ? Claim::ofPage($claim->address, $page->id, true) : Claim::redirectTo($claim->address, $page->id, true));
+            }
         }
     }
 

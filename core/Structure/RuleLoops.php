@@ -21,11 +21,12 @@ final readonly class RuleLoops
     }
 
     /**
+     * @param  Batch  $batch  one that takes back puts circles back as they were, and says so
      * @return list<Note> chains that the batch makes: of its own rules that lead on to others, and of others that lead to them
      *
      * @throws ChangeRefused naming the steps of one that comes back to itself
      */
-    public function guard(): array
+    public function guard(Batch $batch): array
     {
         $changed = array_filter(array_map(static fn (array $sides): ?Rule => $sides[1], $this->workspace->redirects->touched()));
         if ($changed === []) {
@@ -35,12 +36,13 @@ final readonly class RuleLoops
         $notes = [];
         foreach ($changed as $rule) {
             $ways = $resolver->waysOf($rule);
-            foreach ($ways as $way) {
-                if ($way->comesBackTo($rule)) {
-                    throw $this->refused($rule, $way);
-                }
+            $round = array_values(array_filter($ways, static fn (Resolution $way): bool => $way->comesBackTo($rule)));
+            if ($round !== [] && $batch->takesBack() === []) {
+                throw $this->refused($rule, $round[0]);
             }
-            if (count($notes) < self::MOST_NOTES && $ways[0]->nextRedirect($rule) !== null) {
+            if ($round !== []) {
+                $notes[] = new Note(NoteKind::RedirectCircles, $rule->id, $rule->source);
+            } elseif (count($notes) < self::MOST_NOTES && $ways[0]->nextRedirect($rule) !== null) {
                 $notes[] = new Note(NoteKind::RedirectChains, $rule->id, $rule->source, $ways[0]->location);
             }
         }

@@ -18,6 +18,7 @@ final readonly class SiteFrame
      * @param  Authority  $authority  of whoever makes the change
      * @param  string|null  $startPageSignedIn  what signed-in people get at `/`; null for the same as visitors
      * @param  array<string, MenuPlace>  $places  where the layout shows menus and picks, by key
+     * @param  list<string>  $layouts  that pages may have; none where any is taken
      */
     public function __construct(
         public AddressRules $rules,
@@ -27,6 +28,7 @@ final readonly class SiteFrame
         public Authority $authority = Authority::Manager,
         public array $places = [],
         public ?string $startPageSignedIn = null,
+        public array $layouts = [],
     ) {
     }
 }

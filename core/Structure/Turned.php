@@ -47,6 +47,6 @@ final readonly class Turned
     {
         $own = $page !== null && in_array($page->kind, [PageKind::Page, PageKind::Download], true);
 
-        return $own && $page->isShown() ? $page->address->path : null;
+        return $own && $page->isShown() && $page->indexed ? $page->address->path : null;
     }
 }

@@ -257,6 +257,15 @@ final class Workspace
         return $found;
     }
 
+    /**
+     * @param  list<string>  $pages
+     * @return iterable<PersonAt>
+     */
+    public function peopleAt(array $pages): iterable
+    {
+        return $this->pages->peopleAt($pages);
+    }
+
     /** @return array<string, int> children with positions, in order, as the batch leaves them */
     public function childOrder(?string $parent): array
     {

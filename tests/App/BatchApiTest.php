@@ -180,10 +180,10 @@ final class BatchApiTest extends AppTestCase
         $this->api('POST', 'batches', $make($help), $writer)->assertForbidden();
         $this->api('POST', 'batches', $make(null), $writer)->assertForbidden();
         $this->api('POST', 'batches', $this->move($travel, $help), $writer)->assertForbidden();
-        $this->api('POST', 'batches', ['changes' => [['kind' => 'go-live', 'page' => $travel]]], $writer)->assertForbidden();
+        $this->api('POST', 'batches', ['changes' => [['kind' => 'go-live', 'page' => $this->draft('Draft', $travel)]]], $writer)->assertForbidden();
         $this->api('PUT', "pages/$times/draft", ['document' => [], 'basedOn' => 0], $writer)->assertForbidden();
         $this->api('PUT', "pages/$travel/draft", ['document' => ['type' => 'doc'], 'basedOn' => 0], $writer)->assertNoContent();
-        $entry = HistoryEntry::query()->where('user_id', $this->manager->id)->latest('id')->firstOrFail();
+        $entry = HistoryEntry::query()->where('user_id', $this->manager->id)->oldest('id')->firstOrFail();
         $this->api('POST', "history/{$entry->ulid}/take-back", as: $writer)->assertForbidden();
         $this->api('POST', 'batches', $make(null), $owner)->assertCreated();
     }

@@ -92,8 +92,10 @@ final class MenuApiTest extends AppTestCase
 
         $this->api('POST', 'batches', ['changes' => [['kind' => 'add-to-menu', 'pages' => [$this->times, $this->travel], 'menu' => $picks]]])->assertCreated()->assertJsonPath('sentence', 'Put 2 pages into *Cards*');
         $this->api('PATCH', "pages/$this->times", ['summary' => 'Boats all year'], headers: ['If-Match' => '*'])->assertOk();
+        $this->api('POST', "pages/$this->times/publish")->assertOk();
         $this->home(layout: 'home')->assertSeeInOrder(['class="cards"', 'Times', 'Boats all year', 'Travel'], false);
         $this->api('PATCH', "pages/$this->times", ['summary' => 'Boats in winter too'], headers: ['If-Match' => '*'])->assertOk();
+        $this->api('POST', "pages/$this->times/publish")->assertOk();
         $this->visit('/')->assertSee('Boats in winter too');
         $this->change(['kind' => 'take-offline', 'page' => $this->times]);
         $this->visit('/')->assertDontSee('Boats in winter too');

@@ -86,7 +86,10 @@ final class RedirectsTest extends AppTestCase
         $this->visit('/fares')->assertRedirect('https://x.example/');
         $this->redirect(['source' => '/a', 'leadsTo' => ['address' => '/b']]);
         $this->api('POST', 'ripple', ['changes' => [['kind' => 'make-redirect', 'redirect' => (string) Str::ulid(), 'source' => '/b', 'leadsTo' => ['address' => '/a']]]])->assertStatus(422)->assertJsonPath('errors.0.field', 'changes.0.leadsTo');
-        $this->api('POST', 'batches', ['changes' => [$make]], $this->person('Tam', Role::Writer))->assertForbidden();
+        $tam = $this->person('Tam', Role::Writer);
+        foreach (['/fares', '/free'] as $source) {
+            $this->api('POST', 'batches', ['changes' => [['redirect' => (string) Str::ulid(), 'source' => $source] + $make]], $tam)->assertForbidden();
+        }
     }
 
     #[Test]

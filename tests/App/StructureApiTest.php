@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace Tests\App;
 
 use App\Desk\ApplyChanges;
+use App\Desk\Rights;
 use App\Desk\TakeBackEntry;
 use App\Desk\UploadFile;
 use App\Models\HistoryEntry;
+use App\Models\Page;
 use App\Models\PageWords;
 use App\Models\Role;
+use App\Models\User;
 use Heronstem\Core\Refusal;
 use Heronstem\Core\Structure\Authority;
 use Heronstem\Core\Structure\Batch;
@@ -247,26 +250,89 @@ final class StructureApiTest extends AppTestCase
         mt_srand($seed);
         $apply = $this->app->make(ApplyChanges::class);
         $done = 0;
+        $isla = $this->person('Isla', Role::Writer, $travel);
         for ($i = 0; $done < 50 && $i < 1000; $i++) {
-            $random = new RandomChanges(DB::table('pages')->where('site_id', $this->site->id)->orderBy('id')->pluck('ulid')->all(), $this->site->rules(), time(), "$i", DB::table('menus')->where('site_id', $this->site->id)->orderBy('name')->pluck('ulid')->all(), DB::table('redirect_rules')->where('site_id', $this->site->id)->orderBy('id')->pluck('ulid')->all());
-            $steps = array_map(static fn (): array => [mt_rand(0, 31), mt_rand(0, 99), mt_rand(0, 99), mt_rand(0, 5)], range(1, mt_rand(1, 2)));
+            $this->somethingIsWritten($isla);
             $before = $this->snapshot();
-            try {
-                $entry = $apply->apply($this->site, $this->manager, new Batch($random->changes($steps), $random->decisions($steps)), authority: Authority::Owner);
-            } catch (Refusal|\App\Desk\Stale) {
+            $entry = $this->anyBatch("$i");
+            if ($entry === null) {
                 self::assertEquals($before, $this->snapshot());
 
                 continue;
             }
             $done++;
             $after = $this->snapshot();
-            $back = $apply->apply($this->site, $this->manager, $this->back($entry), authority: Authority::Owner);
+            $back = $apply->apply($this->site, $this->manager, $this->back($entry), rights: Rights::of(Authority::Owner));
             self::assertEquals($before, $this->snapshot(), json_encode($entry->batch));
-            $apply->apply($this->site, $this->manager, $this->back($back), authority: Authority::Owner);
+            $apply->apply($this->site, $this->manager, $this->back($back), rights: Rights::of(Authority::Owner));
             self::assertEquals($after, $this->snapshot(), json_encode($entry->batch));
         }
         self::assertSame(50, $done);
         $this->assertInvariants();
+    }
+
+    /** Words saved, typed or prepared on a page, and whose branch it is: all of it stays with the page. */
+    private function somethingIsWritten(User $writer): void
+    {
+        $page = Page::query()->where('site_id', $this->site->id)->where('state', '<>', 'bin')->orderBy('id')->get()->get(mt_rand(0, 3));
+        if ($page === null) {
+            return;
+        }
+        match (mt_rand(0, 5)) {
+            0 => $this->write($page->ulid, 'Words '.mt_rand()),
+            1 => $this->api('PATCH', "pages/$page->ulid", ['summary' => 'Summary '.mt_rand()], headers: ['If-Match' => '*'])->assertOk(),
+            2 => $this->api('PUT', "pages/$page->ulid/draft", ['document' => $this->words('Typed '.mt_rand()), 'basedOn' => 0])->assertNoContent(),
+            3 => \App\Models\Membership::query()->where('user_id', $writer->id)->update(['role' => 'writer', 'branch_id' => $page->id]),
+            default => null,
+        };
+    }
+
+    /** A random batch, applied; null where it is refused or leaves a decision open. */
+    private function anyBatch(string $salt): ?HistoryEntry
+    {
+        $random = new RandomChanges(DB::table('pages')->where('site_id', $this->site->id)->orderBy('id')->pluck('ulid')->all(), $this->site->rules(), time(), $salt, DB::table('menus')->where('site_id', $this->site->id)->orderBy('name')->pluck('ulid')->all(), DB::table('redirect_rules')->where('site_id', $this->site->id)->orderBy('id')->pluck('ulid')->all());
+        $steps = array_map(static fn (): array => [mt_rand(0, 37), mt_rand(0, 99), mt_rand(0, 99), mt_rand(0, 5)], range(1, mt_rand(1, 2)));
+        try {
+            return $this->app->make(ApplyChanges::class)->apply($this->site, $this->manager, new Batch($random->changes($steps), $random->decisions($steps)), rights: Rights::of(Authority::Owner));
+        } catch (Refusal|\App\Desk\Stale) {
+            return null;
+        }
+    }
+
+    #[Test]
+    #[DataProvider('seeds')]
+    public function everything_since_leads_back_to_how_it_was_whatever_was_taken_back_in_between(int $seed): void
+    {
+        $home = $this->live('Home');
+        $this->live('Times', $this->live('Travel'));
+        $this->change(['kind' => 'set-start-page', 'page' => $home]);
+        $owner = $this->person('Greta', Role::Owner);
+        mt_srand($seed);
+        for ($round = 0; $round < 6; $round++) {
+            $before = $this->snapshot();
+            $newest = HistoryEntry::query()->max('id');
+            for ($i = 0; $i < 8; $i++) {
+                $this->anyBatch("$round-$i");
+                if (mt_rand(0, 1) === 0) {
+                    $this->takeBackTheLast($newest);
+                }
+            }
+            $first = HistoryEntry::query()->where('id', '>', $newest)->orderBy('id')->first();
+            if ($first !== null) {
+                $status = $this->api('POST', 'take-back', ['since' => $first->ulid], $owner)->status();
+                self::assertContains($status, [201, 422], 'It is taken back, or nothing is left of it.');
+            }
+            self::assertEquals($before, $this->snapshot());
+        }
+        $this->assertInvariants();
+    }
+
+    private function takeBackTheLast(int $after): void
+    {
+        $last = HistoryEntry::query()->where('id', '>', $after)->whereNull('taken_back_by_id')->orderByDesc('id')->first();
+        if ($last !== null) {
+            $this->app->make(ApplyChanges::class)->apply($this->site, $this->manager, $this->back($last), rights: Rights::of(Authority::Owner));
+        }
     }
 
     private function back(HistoryEntry $entry): Batch

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Desk\ApplyChanges;
+use App\Desk\Rights;
 use App\Desk\Stale;
 use App\Desk\TakeBackEntry;
 use App\Models\HistoryEntry;
@@ -29,11 +30,11 @@ $outcomes = ['applied' => 0, 'refused' => 0];
 for ($i = 0; $i < (int) $batches; $i++) {
     $ids = DB::table('pages')->where('site_id', $site->id)->orderBy('id')->pluck('ulid')->all();
     $random = new RandomChanges($ids, $site->rules(), time(), "$seed-$i", DB::table('menus')->where('site_id', $site->id)->orderBy('name')->pluck('ulid')->all(), DB::table('redirect_rules')->where('site_id', $site->id)->orderBy('id')->pluck('ulid')->all());
-    $steps = array_map(static fn (): array => [mt_rand(0, 31), mt_rand(0, 99), mt_rand(0, 99), mt_rand(0, 5)], range(1, mt_rand(1, 3)));
+    $steps = array_map(static fn (): array => [mt_rand(0, 37), mt_rand(0, 99), mt_rand(0, 99), mt_rand(0, 5)], range(1, mt_rand(1, 3)));
     try {
         $entry = mt_rand(0, 9) === 0 ? HistoryEntry::query()->where('site_id', $site->id)->inRandomOrder()->first() : null;
         $batch = $entry === null ? new Batch($random->changes($steps), $random->decisions($steps)) : $takeBack->batch($site, $entry);
-        $apply->apply($site, null, $batch, authority: Authority::Owner);
+        $apply->apply($site, null, $batch, rights: Rights::of(Authority::Owner));
         $outcomes['applied']++;
     } catch (Refusal|Stale) {
         $outcomes['refused']++;

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Desk\Demo;
 
 use App\Desk\ApplyChanges;
-use App\Desk\PublishWords;
 use App\Desk\SaveWords;
 use App\Desk\UploadPicture;
 use App\Models\HistoryEntry;
@@ -15,6 +14,7 @@ use App\Models\Role;
 use App\Models\Site;
 use App\Models\User;
 use App\Models\Visitor;
+use App\Store\LiveWords;
 use Heronstem\Core\Address\Slug;
 use Heronstem\Core\Structure\Batch;
 use Heronstem\Core\Structure\Change;
@@ -26,7 +26,7 @@ use Illuminate\Support\Str;
 /** Builds a demo site from its data files, by the same changes a manager would make. */
 final readonly class LoadDemoSite
 {
-    public function __construct(private ConnectionInterface $db, private ApplyChanges $apply, private SaveWords $save, private PublishWords $publish, private UploadPicture $upload, private LoadMenus $menus, private LoadRedirects $redirects, private TellStory $story)
+    public function __construct(private ConnectionInterface $db, private ApplyChanges $apply, private SaveWords $save, private LiveWords $live, private UploadPicture $upload, private LoadMenus $menus, private LoadRedirects $redirects, private TellStory $story)
     {
     }
 
@@ -122,10 +122,10 @@ final readonly class LoadDemoSite
                 'indexed' => ($demo->head['index'] ?? 'yes') === 'yes', 'slug_by_hand' => ($demo->head['state'] ?? 'live') === 'live' && $page->slug_by_hand,
             ]);
             if ($demo->markdown !== '') {
-                $this->save->save($page, $by, $markdown->document($demo->markdown), 0);
+                $this->save->bringIn($page, $by, $markdown->document($demo->markdown));
             }
         }
-        $this->publish->forPages(array_values(Page::query()->where('site_id', $site->id)->where('state', 'live')->pluck('ulid')->all()));
+        $this->live->show(array_fill_keys(Page::query()->where('site_id', $site->id)->where('state', 'live')->pluck('ulid')->all(), 1));
         foreach ($pages as $demo) {
             $days = (int) ($demo->head['changed'] ?? 0);
             $since = $demo->head['since'] ?? null;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Desk\Demo;
 
 use App\Desk\ApplyChanges;
+use App\Desk\Rights;
 use App\Desk\TakeBackEntry;
 use App\Desk\UploadFile;
 use App\Models\HistoryEntry;
@@ -37,7 +38,7 @@ final class TellStory
     {
         foreach (json_decode((string) file_get_contents("$folder/story.json"), true, flags: JSON_THROW_ON_ERROR) as $step) {
             $by = User::query()->where('email', 'like', "{$step['by']}@%")->firstOrFail();
-            $entry = $this->apply->apply($site, $by, $this->batch($step, $site, $folder, $by), note: $step['note'], authority: Authority::Owner);
+            $entry = $this->apply->apply($site, $by, $this->batch($step, $site, $folder, $by), note: $step['note'], rights: Rights::of(Authority::Owner));
             $this->entries[$step['as'] ?? ''] = $entry;
             $this->dateBack($site, $entry, Carbon::now($site->zone)->subDays($step['days'])->setTimeFromTimeString($step['at'])->utc());
         }

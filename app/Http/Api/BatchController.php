@@ -44,19 +44,22 @@ final readonly class BatchController
     #[OA\Post(path: '/sites/{site}/batches', operationId: 'applyBatch', description: 'Applies a batch in one step. With a digest, refused with 409 and the new ripple when that has changed; refused likewise while a decision is open, unless the defaults are taken.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/Batch')), responses: [new OA\Response(response: 201, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/HistoryEntry')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function store(Request $request, Site $site): JsonResponse
     {
+        $user = Signed::in($request);
+        $rights = $this->permission->rights($user, $site);
         $batch = $this->batch($request, $site);
         $request->validate(['digest' => ['sometimes', 'nullable', 'string', 'size:64'], 'note' => ['sometimes', 'nullable', 'string', 'max:2000']], ['max' => 'A note has at most :max characters.']);
-        $user = Signed::in($request);
-        $entry = $this->apply->apply($site, $user, $batch, $request->json('digest'), trim((string) $request->json('note', '')), $this->permission->authority($user, $site));
+        $entry = $this->apply->apply($site, $user, $batch, $request->json('digest'), trim((string) $request->json('note', '')), $rights);
 
         return new JsonResponse(HistoryView::of($entry), 201);
     }
 
     private function plan(Request $request, Site $site): Ripple
     {
-        $batch = $this->batch($request, $site);
+        $rights = $this->permission->rights(Signed::in($request), $site);
+        $ripple = $this->planners->for($site, $rights->authority)->plan($this->batch($request, $site));
+        $rights->guard($ripple);
 
-        return $this->planners->for($site, $this->permission->authority(Signed::in($request), $site))->plan($batch);
+        return $ripple;
     }
 
     private function batch(Request $request, Site $site): Batch
@@ -65,7 +68,6 @@ final readonly class BatchController
         $decisions = $request->json('decisions');
         $undecided = $request->json('defaults') === true ? Undecided::TakesDefault : Undecided::StaysOpen;
         $batch = (new ChangeReader($site->rules(), $site->zone))->batch(is_array($changes) ? $changes : [], is_array($decisions) ? $decisions : [], $undecided);
-        $this->permission->toApply(Signed::in($request), $site, $batch);
         $this->files->guard($batch, $site);
 
         return $batch;

@@ -8,6 +8,7 @@ use App\Desk\ApplyChanges;
 use App\Desk\EntryRows;
 use App\Desk\Permission;
 use App\Desk\Planners;
+use App\Desk\Rights;
 use App\Desk\RippleGroup;
 use App\Desk\TakeBackEntry;
 use App\Desk\ThinHistory;
@@ -18,8 +19,12 @@ use App\Models\HistoryEntry;
 use App\Models\Site;
 use App\Store\HistoryEntries;
 use Heronstem\Core\Structure\Batch;
+use Heronstem\Core\Structure\Decision;
+use Heronstem\Core\Structure\DecisionReader;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -66,33 +71,33 @@ final readonly class HistoryController
     #[OA\Post(path: '/sites/{site}/history/{entry}/ripple', operationId: 'takeBackRipple', description: 'What taking an entry back would do. Writes nothing.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/entry')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Ripple')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function ripple(Request $request, Site $site, HistoryEntry $entry): JsonResponse
     {
-        $this->mayTakeBack($request, $site, $entry);
+        $rights = $this->rights($request, $site);
 
-        return $this->planned($request, $site, $this->takeBack->batch($site, $entry));
+        return $this->planned($site, $rights, $this->takeBack->batch($site, $entry, $this->decisions($request, $site)));
     }
 
     #[OA\Post(path: '/sites/{site}/history/{entry}/take-back', operationId: 'takeBack', description: 'Takes an entry back exactly; itself an entry that can be taken back. One may take back what one did oneself; managers anything.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/entry')], responses: [new OA\Response(response: 201, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/HistoryEntry')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function takeBack(Request $request, Site $site, HistoryEntry $entry): JsonResponse
     {
-        $this->mayTakeBack($request, $site, $entry);
+        $rights = $this->rights($request, $site);
 
-        return $this->applied($request, $site, $this->takeBack->batch($site, $entry));
+        return $this->applied($request, $site, $rights, $this->takeBack->batch($site, $entry, $this->decisions($request, $site)));
     }
 
     #[OA\Post(path: '/sites/{site}/take-back/ripple', operationId: 'takeBackSeveralRipple', description: 'What taking back several entries, or everything since one, would do. Writes nothing.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/TakeBack')), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Ripple')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function severalRipple(Request $request, Site $site): JsonResponse
     {
-        $this->permission->toManage(Signed::in($request), $site);
+        $rights = $this->rights($request, $site);
 
-        return $this->planned($request, $site, $this->several($request, $site));
+        return $this->planned($site, $rights, $this->several($request, $site));
     }
 
     #[OA\Post(path: '/sites/{site}/take-back', operationId: 'takeBackSeveral', description: 'Takes back several entries, or everything since one, in one step. What has changed again since stays, and the ripple said so.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/TakeBack')), responses: [new OA\Response(response: 201, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/HistoryEntry')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function takeBackSeveral(Request $request, Site $site): JsonResponse
     {
-        $this->permission->toManage(Signed::in($request), $site);
+        $rights = $this->rights($request, $site);
 
-        return $this->applied($request, $site, $this->several($request, $site));
+        return $this->applied($request, $site, $rights, $this->several($request, $site));
     }
 
     #[OA\Get(path: '/sites/{site}/history-thinning', operationId: 'countThinning', description: 'How much thinning the history older than so many days would take away.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'days', in: 'query', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Thinning')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
@@ -118,34 +123,62 @@ final readonly class HistoryController
         return $request->integer('days');
     }
 
-    private function mayTakeBack(Request $request, Site $site, HistoryEntry $entry): void
+    private function rights(Request $request, Site $site): Rights
     {
-        $user = Signed::in($request);
-        $entry->user_id === $user->id ? $this->permission->toWrite($user, $site, null) : $this->permission->toManage($user, $site);
+        return $this->permission->rights(Signed::in($request), $site);
     }
 
-    private function planned(Request $request, Site $site, Batch $batch): JsonResponse
+    private function planned(Site $site, Rights $rights, Batch $batch): JsonResponse
     {
-        return new JsonResponse(RippleView::of($this->planners->for($site, $this->permission->authority(Signed::in($request), $site))->plan($batch)));
+        $ripple = $this->planners->for($site, $rights->authority)->plan($batch);
+        $rights->guard($ripple);
+
+        return new JsonResponse(RippleView::of($ripple));
     }
 
-    private function applied(Request $request, Site $site, Batch $batch): JsonResponse
+    private function applied(Request $request, Site $site, Rights $rights, Batch $batch): JsonResponse
     {
-        $user = Signed::in($request);
         $request->validate(['digest' => ['sometimes', 'nullable', 'string', 'size:64'], 'note' => ['sometimes', 'nullable', 'string', 'max:2000']], ['max' => 'A note has at most :max characters.']);
 
-        return new JsonResponse(HistoryView::of($this->apply->apply($site, $user, $batch, $request->json('digest'), trim((string) $request->json('note', '')), $this->permission->authority($user, $site))), 201);
+        return new JsonResponse(HistoryView::of($this->apply->apply($site, Signed::in($request), $batch, $request->json('digest'), trim((string) $request->json('note', '')), $rights)), 201);
+    }
+
+    /** @return list<Decision> what is decided of what comes up; everything else takes its default */
+    private function decisions(Request $request, Site $site): array
+    {
+        $given = $request->json('decisions');
+        if ($given !== null && ! is_array($given)) {
+            throw ValidationException::withMessages(['decisions' => 'Decisions are a list.']);
+        }
+
+        return (new DecisionReader($site->rules()))->all($given ?? []);
     }
 
     private function several(Request $request, Site $site): Batch
     {
         $request->validate([
-            'entries' => ['required_without:since', 'array', 'min:1'], 'entries.*' => ['string'], 'since' => ['sometimes', 'string'],
+            'entries' => ['required_without:since', 'array', 'list', 'min:1', 'max:'.TakeBackEntry::MOST], 'entries.*' => ['string'], 'since' => ['sometimes', 'string'],
         ], ['required_without' => 'Name entries, or the one since which everything is taken back.']);
+        $decisions = $this->decisions($request, $site);
         if ($request->json('since') !== null) {
-            return $this->takeBack->since($site, HistoryEntry::query()->where('site_id', $site->id)->where('ulid', $request->json('since'))->firstOrFail());
+            return $this->takeBack->since($site, $this->entriesNamed($site, [$request->json('since')], 'since')->firstOrFail(), $decisions);
         }
 
-        return $this->takeBack->several($site, HistoryEntry::query()->where('site_id', $site->id)->whereIn('ulid', (array) $request->json('entries'))->get());
+        return $this->takeBack->several($site, $this->entriesNamed($site, array_values((array) $request->json('entries')), 'entries'), $decisions);
+    }
+
+    /**
+     * @param  list<string>  $named
+     * @return Collection<int, HistoryEntry>
+     */
+    private function entriesNamed(Site $site, array $named, string $field): Collection
+    {
+        $found = HistoryEntry::query()->where('site_id', $site->id)->whereIn('ulid', $named)->get();
+        $unknown = array_values(array_diff($named, $found->pluck('ulid')->all()));
+        if ($unknown !== []) {
+            throw ValidationException::withMessages([$field => count($unknown) === 1 ? "There is no entry {$unknown[0]} in the history of this site." : sprintf('%d of these entries are not in the history of this site, the first of them %s.', count($unknown), $unknown[0])]);
+        }
+
+        return $found;
     }
 }

@@ -4,28 +4,27 @@ declare(strict_types=1);
 
 namespace App\Http\Api;
 
-use App\Desk\CachedMenus;
+use App\Desk\ChangedMeanwhile;
 use App\Desk\DescribePage;
 use App\Desk\Layout;
 use App\Desk\Permission;
+use App\Desk\PrepareTexts;
 use App\Http\Api\Schema\PageSheet;
 use App\Http\Api\Schema\SearchView;
 use App\Models\Page;
 use App\Models\Site;
 use Heronstem\Core\Search\HeadTags;
+use Heronstem\Core\Structure\Texts;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
-use Symfony\Component\HttpKernel\Exception\PreconditionFailedHttpException;
 use Symfony\Component\HttpKernel\Exception\PreconditionRequiredHttpException;
 
 /** One page: what is set on it besides its place, name and slug. */
 final readonly class PageController
 {
-    private const FIELDS = ['heading' => 'heading', 'summary' => 'summary', 'searchTitle' => 'search_title', 'searchDescription' => 'search_description', 'layout' => 'layout', 'indexed' => 'indexed'];
-
-    public function __construct(private Permission $permission, private DescribePage $describe, private CachedMenus $menus)
+    public function __construct(private Permission $permission, private DescribePage $describe, private PrepareTexts $texts)
     {
     }
 
@@ -37,7 +36,7 @@ final readonly class PageController
         return $this->sheet($page, $site);
     }
 
-    #[OA\Patch(path: '/sites/{site}/pages/{page}', operationId: 'updatePage', description: 'Sets heading (null lets it follow the name), summary, layout, search title, search description, or whether search engines may list the page.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page'), new OA\Parameter(ref: '#/components/parameters/ifMatch')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: [], type: 'object', properties: [new OA\Property('heading', type: 'string', nullable: true), new OA\Property('summary', type: 'string'), new OA\Property('searchTitle', type: 'string'), new OA\Property('searchDescription', type: 'string'), new OA\Property('layout', type: 'string', enum: ['page', 'section', 'home', 'site-map'])])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/PageSheet')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Patch(path: '/sites/{site}/pages/{page}', operationId: 'updatePage', description: 'Sets heading (null lets it follow the name), summary, layout, search title, search description, or whether search engines may list the page. Texts of a live page wait until they are published; its layout and indexing change at once, by a change of the history, and are set by those who manage.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page'), new OA\Parameter(ref: '#/components/parameters/ifMatch')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: [], type: 'object', properties: [new OA\Property('heading', type: 'string', nullable: true), new OA\Property('summary', type: 'string'), new OA\Property('searchTitle', type: 'string'), new OA\Property('searchDescription', type: 'string'), new OA\Property('layout', type: 'string', enum: ['page', 'section', 'home', 'site-map']), new OA\Property('indexed', type: 'boolean')])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/PageSheet')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function update(Request $request, Site $site, Page $page): JsonResponse
     {
         $user = Signed::in($request);
@@ -52,26 +51,10 @@ final readonly class PageController
         ]);
         $match = $request->headers->get('If-Match') ?? throw new PreconditionRequiredHttpException('Say which version you started from: send the ETag of the page in If-Match.');
         if ($match !== '*' && trim($match, 'W/') !== $this->tag($page)) {
-            throw new PreconditionFailedHttpException('Somebody changed this page meanwhile. Load it again and compare; what you typed is still here.');
+            throw new ChangedMeanwhile;
         }
-        $fields = ['changed_by' => $user->id, 'version' => $page->version + 1];
-        foreach ($given as $field => $text) {
-            if ($field === 'indexed') {
-                $fields['indexed'] = $text;
-
-                continue;
-            }
-            $folded = $text === null ? null : trim((string) preg_replace('/\s+/u', ' ', $text));
-            $fields[self::FIELDS[$field]] = $field === 'heading' && ($folded === '' || $folded === $page->name) ? null : (string) $folded;
-        }
-        $changed = Page::query()->whereKey($page->id)->where('version', $page->version)->update($fields);
-        if ($changed === 0) {
-            throw new PreconditionFailedHttpException('Somebody changed this page at the same moment. Load it again and compare.');
-        }
-
-        if (isset($fields['summary'])) {
-            $this->menus->forgetAll($site); // cards show it
-        }
+        $texts = array_intersect_key($given, Texts::LONGEST);
+        $this->texts->prepare($page, $site, $user, $this->permission->rights($user, $site), $texts, $given['layout'] ?? null, $given['indexed'] ?? null);
 
         return $this->sheet($page->refresh(), $site);
     }
@@ -80,13 +63,9 @@ final readonly class PageController
     public function search(Request $request, Site $site, Page $page): JsonResponse
     {
         $this->permission->toSee(Signed::in($request), $site);
-        foreach (['searchTitle' => 'search_title', 'searchDescription' => 'search_description'] as $given => $field) {
-            if ($request->has($given)) {
-                $page->setAttribute($field, $request->string($given)->value());
-            }
-        }
+        $typed = array_filter(['searchTitle' => $request->query('searchTitle'), 'searchDescription' => $request->query('searchDescription')], is_string(...));
 
-        return new JsonResponse(SearchView::of(HeadTags::of($this->describe->ofWorking($page), $site->facts())));
+        return new JsonResponse(SearchView::of(HeadTags::of($this->describe->ofWorking($page, $typed), $site->facts())));
     }
 
     private function sheet(Page $page, Site $site): JsonResponse

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Api;
 
+use App\Desk\ChangedMeanwhile;
 use App\Desk\Stale;
 use App\Desk\WordsMovedOn;
 use App\Http\Api\Schema\Refused;
 use App\Http\Api\Schema\RippleView;
 use App\Http\Api\Schema\Words;
+use Heronstem\Core\Access\BeyondRights;
 use Heronstem\Core\Refusal;
 use Illuminate\Auth\Access\AuthorizationException;
 use Illuminate\Auth\AuthenticationException;
@@ -29,8 +31,10 @@ final class Problem
             $error instanceof \PDOException && (new LostConnectionDetector)->causedByLostConnection($error) => self::of(503, 'The database cannot be reached', 'Nothing was changed, and what you typed is still here. Try again in a moment.'),
             $error instanceof ValidationException => self::of(422, 'Something is missing or wrong', $error->getMessage(), ['errors' => self::fields($error)]),
             $error instanceof Stale => self::of(409, 'Look again before it is applied', $error->getMessage(), ['ripple' => RippleView::of($error->ripple)]),
+            $error instanceof ChangedMeanwhile => self::of(412, 'Changed meanwhile', $error->getMessage()),
             $error instanceof WordsMovedOn => self::of(412, 'Somebody saved meanwhile', $error->getMessage(), ['theirs' => Words::of($error->theirs, null, [])]),
             $error instanceof AuthenticationException => self::of(401, 'Signed out', 'Sign in and try again; what you typed is kept.'),
+            $error instanceof BeyondRights => self::of(403, 'Not yours to do', $error->getMessage()),
             $error instanceof AuthorizationException => self::of(403, 'Not yours to do', $error->getMessage()),
             $error instanceof ModelNotFoundException, $error->getPrevious() instanceof ModelNotFoundException => self::of(404, 'Not there', 'There is nothing under this identity. It may have been removed since.'),
             $error instanceof NotFoundHttpException => self::of(404, 'Not there', $error->getMessage() !== '' ? $error->getMessage() : 'There is nothing at this address of the API.'),

@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Api;
 
-use App\Desk\CachedMenus;
+use App\Desk\ApplyChanges;
 use App\Desk\Permission;
-use App\Desk\PublishWords;
 use App\Desk\SaveWords;
 use App\Http\Api\Schema\Words;
 use App\Models\Draft;
@@ -15,7 +14,9 @@ use App\Models\PageWords;
 use App\Models\Site;
 use App\Models\User;
 use Heronstem\Core\Content\Document;
-use Heronstem\Core\Structure\State;
+use Heronstem\Core\Structure\AlreadySo;
+use Heronstem\Core\Structure\Batch;
+use Heronstem\Core\Structure\Change\Publish;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -31,7 +32,7 @@ final readonly class WordsController
 
     private const LARGEST = 2_000_000;
 
-    public function __construct(private Permission $permission, private SaveWords $save, private PublishWords $publish, private CachedMenus $menus)
+    public function __construct(private Permission $permission, private SaveWords $save, private ApplyChanges $apply)
     {
     }
 
@@ -80,12 +81,11 @@ final readonly class WordsController
     public function publish(Request $request, Site $site, Page $page): JsonResponse
     {
         $user = $this->writer($request, $site, $page);
-        $this->permission->toManage($user, $site);
-        if ($page->state !== State::Live) {
-            throw ValidationException::withMessages(['page' => 'This page is not live. Put it live; its words go along.']);
+        try {
+            $this->apply->apply($site, $user, Batch::of(new Publish($page->ulid)), rights: $this->permission->rights($user, $site));
+        } catch (AlreadySo) {
+            // Visitors get everything already: that is what was asked for.
         }
-        $this->publish->forPage($page);
-        $this->menus->forgetAll($site); // cards show the page's first picture
 
         return $this->words($page->refresh(), $user);
     }

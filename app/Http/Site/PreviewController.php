@@ -30,7 +30,7 @@ final readonly class PreviewController
         $this->permission->toSee($user, $site);
         $draft = Draft::query()->where('page_id', $page->id)->where('user_id', $user->id)->first();
         $words = $this->readable($draft) ?? PageWords::document($page->words);
-        $html = $this->views->make('site.page', [...$this->pageView->of($page, $site, $words, as: $request->query('as') === 'signed-in' ? Viewer::signedIn() : Viewer::visitor()), 'preview' => true])->render();
+        $html = $this->views->make('site.page', [...$this->pageView->of($page->showing($page->workingTexts()), $site, $words, as: $request->query('as') === 'signed-in' ? Viewer::signedIn() : Viewer::visitor()), 'preview' => true])->render();
 
         return new Response($html, 200, [
             'Content-Type' => 'text/html; charset=utf-8', 'Cache-Control' => 'no-store', 'X-Robots-Tag' => 'noindex',

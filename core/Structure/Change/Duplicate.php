@@ -71,6 +71,7 @@ final readonly class Duplicate implements Change
         return new Page(
             id: $id, parent: null, position: 0, name: $page->name, slug: $page->slug, slugByHand: $page->slugByHand || $page->everLive, pinned: null,
             state: State::Draft, everLive: false, listed: $page->listed, address: $page->address, kind: $page->kind, leadsTo: $page->leadsTo, leftOut: $page->leftOut,
+            texts: $page->prepared ?? $page->texts, layout: $page->layout, indexed: $page->indexed,
         );
     }
 

@@ -13,7 +13,7 @@ use Heronstem\Core\Structure\Reach;
 use Heronstem\Core\Structure\State;
 use Heronstem\Core\Structure\Workspace;
 
-/** Shows a page, or its whole branch, to visitors from now on. Drafts below it are asked about. */
+/** Shows a page, or its whole branch, to visitors from now on, with the words and texts saved last. Drafts below it are asked about. */
 final readonly class GoLive implements Change
 {
     use NamesItsPage;
@@ -55,7 +55,7 @@ final readonly class GoLive implements Change
     {
         $ends = $page->until !== null && $page->until->isAfter($workspace->now()) ? $page->until : null;
 
-        return $page->isLive() ? $page : $page->inState(State::Live)->with(['from' => null, 'until' => $ends]);
+        return $page->isLive() ? $page : $page->inState(State::Live)->with(['from' => null, 'until' => $ends])->published();
     }
 
     private function draftsToo(Page $page, int $drafts, Workspace $workspace): bool

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Heronstem\Core\Structure\Change;
 
 use Heronstem\Core\Menu\MenuDifference;
+use Heronstem\Core\Moment;
 use Heronstem\Core\Redirect\RuleDifference;
+use Heronstem\Core\Structure\Answer;
 use Heronstem\Core\Structure\Change;
 use Heronstem\Core\Structure\ChangeRefused;
 use Heronstem\Core\Structure\ClaimDifference;
@@ -13,6 +15,7 @@ use Heronstem\Core\Structure\Note;
 use Heronstem\Core\Structure\NoteKind;
 use Heronstem\Core\Structure\Page;
 use Heronstem\Core\Structure\PageDifference;
+use Heronstem\Core\Structure\QuestionKind;
 use Heronstem\Core\Structure\StartPageDifference;
 use Heronstem\Core\Structure\Workspace;
 
@@ -23,14 +26,18 @@ use Heronstem\Core\Structure\Workspace;
  */
 final readonly class TakeBack implements Change
 {
+    /** Seconds in which a change counts as a slip: what visitors could see in between is not known to anybody. */
+    public const GRACE = 60;
+
     /**
      * @param  string  $entry  the history entry being taken back
      * @param  list<PageDifference>  $pages  what that entry did
      * @param  list<ClaimDifference>  $claims
      * @param  list<MenuDifference>  $menus
      * @param  list<RuleDifference>  $rules
+     * @param  Moment|null  $at  when it was applied; null for just now
      */
-    public function __construct(public string $entry, public array $pages, public array $claims, public ?StartPageDifference $startPage = null, public array $menus = [], public ?StartPageDifference $startPageSignedIn = null, public array $rules = [])
+    public function __construct(public string $entry, public array $pages, public array $claims, public ?StartPageDifference $startPage = null, public array $menus = [], public ?StartPageDifference $startPageSignedIn = null, public array $rules = [], public ?Moment $at = null)
     {
     }
 
@@ -62,6 +69,12 @@ final readonly class TakeBack implements Change
         $this->rulesBack($workspace);
         $this->signedInStartBack($workspace);
         $this->oneStartPage($workspace);
+    }
+
+    /** Whether what the change showed visitors stood long enough to be known. */
+    public function hasStood(Moment $now): bool
+    {
+        return $this->at !== null && $now->seconds - $this->at->seconds > self::GRACE;
     }
 
     public function pagesNamed(): array
@@ -216,6 +229,9 @@ final readonly class TakeBack implements Change
             $this->say(NoteKind::Stays, $now, $aspect, $workspace);
         }
         $back = $difference->undoneIn($now, $workspace->rules(), $strayed);
+        if ($now->everLive && ! $back->everLive && $this->hasStood($workspace->now()) && $workspace->decisions->on(QuestionKind::InBetween, $now->id, Answer::Redirect)?->answer !== Answer::Free) {
+            $back = $back->with(['everLive' => true]);
+        }
         // What went into the bin with another page hangs where it hangs until that comes back, unless it lies on its own again.
         if ($now->isBinned() && $back->isBinned() && $now->bin !== $now->id && $back->bin !== $back->id && $back->parent !== $now->parent) {
             $this->say(NoteKind::Stays, $now, 'place', $workspace);

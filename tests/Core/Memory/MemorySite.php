@@ -33,16 +33,19 @@ use Heronstem\Core\Structure\Change\GoLive;
 use Heronstem\Core\Structure\Change\Make;
 use Heronstem\Core\Structure\Change\TakeBack;
 use Heronstem\Core\Structure\ClaimDifference;
+use Heronstem\Core\Structure\Decision;
 use Heronstem\Core\Structure\Decisions;
 use Heronstem\Core\Structure\Name;
 use Heronstem\Core\Structure\Page;
 use Heronstem\Core\Structure\PageDifference;
 use Heronstem\Core\Structure\Pages;
+use Heronstem\Core\Structure\PersonAt;
 use Heronstem\Core\Structure\Place;
 use Heronstem\Core\Structure\Planner;
 use Heronstem\Core\Structure\Ripple;
 use Heronstem\Core\Structure\SiteFrame;
 use Heronstem\Core\Structure\TargetKind;
+use Heronstem\Core\Structure\Texts;
 
 /** A whole site in memory: the core's ports, and applying as plainly as can be. */
 final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Rules
@@ -65,6 +68,9 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
 
     /** @var list<RawLink> */
     public array $rawLinks = [];
+
+    /** @var list<PersonAt> */
+    public array $people = [];
 
     /** Seconds since 1970. */
     public int $now = 1_800_000_000;
@@ -160,23 +166,38 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
         return $this->carryOut($this->planTakingBack($applied));
     }
 
+    /** Takes back what was applied so long ago that visitors know what it showed. */
+    public function takeBackLater(Ripple $applied, Decision ...$decisions): Ripple
+    {
+        $this->now += 3600;
+
+        return $this->carryOut($this->planBatch(new Batch([$this->keptAndRead($applied, Moment::at($this->now - 3600))], Decisions::elseDefaults(...$decisions))));
+    }
+
+    /** Somebody saves words for the page, or prepares texts of a live one. */
+    public function write(string $page, ?Texts $prepared = null): void
+    {
+        $was = $this->pages[$page];
+        $this->pages[$page] = $was->with(['wordsSaved' => $was->wordsSaved + 1, 'prepared' => $was->isLive() ? $prepared ?? $was->prepared : null]);
+    }
+
     /** @param  Ripple  ...$applied  newest first */
     public function planTakingBack(Ripple ...$applied): Ripple
     {
-        $entries = array_map($this->keptAndRead(...), array_values($applied));
+        $entries = array_map(fn (Ripple $ripple): TakeBack => $this->keptAndRead($ripple), array_values($applied));
 
         return $this->planBatch(new Batch($entries === [] ? throw new \LogicException('Nothing to take back.') : $entries, Decisions::elseDefaults()));
     }
 
     /** What an entry did, as the history keeps it, read back. */
-    private function keptAndRead(Ripple $ripple): TakeBack
+    private function keptAndRead(Ripple $ripple, ?Moment $at = null): TakeBack
     {
         $pages = array_map(static fn (PageDifference $difference): PageDifference => PageDifference::fromArray(self::throughJson($difference->toArray())), $ripple->pages);
         $claims = array_map(fn (ClaimDifference $difference): ClaimDifference => ClaimDifference::fromArray(self::throughJson($difference->toArray()), $this->rules), $ripple->claims);
 
         $menus = array_map(static fn (MenuDifference $difference): MenuDifference => MenuDifference::fromArray(self::throughJson($difference->toArray())), $ripple->menus);
 
-        return new TakeBack('entry', $pages, $claims, $ripple->startPage, $menus, $ripple->startPageSignedIn, array_map(static fn (RuleDifference $difference): RuleDifference => RuleDifference::fromArray(self::throughJson($difference->toArray())), $ripple->rules));
+        return new TakeBack('entry', $pages, $claims, $ripple->startPage, $menus, $ripple->startPageSignedIn, array_map(static fn (RuleDifference $difference): RuleDifference => RuleDifference::fromArray(self::throughJson($difference->toArray())), $ripple->rules), $at);
     }
 
     /**
@@ -299,6 +320,11 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
             }
             yield from $this->binnedBelow($child->id);
         }
+    }
+
+    public function peopleAt(array $pages): iterable
+    {
+        return array_filter($this->people, static fn (PersonAt $person): bool => in_array($person->page, $pages, true));
     }
 
     /** @return list<Page> */

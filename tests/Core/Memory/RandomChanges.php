@@ -79,7 +79,7 @@ final readonly class RandomChanges
     /** One step: what, which page, which other, how. */
     public static function step(): Generator
     {
-        return Generators::tuple(Generators::choose(0, 35), Generators::choose(0, 17), Generators::choose(0, 17), Generators::choose(0, 5));
+        return Generators::tuple(Generators::choose(0, 37), Generators::choose(0, 17), Generators::choose(0, 17), Generators::choose(0, 5));
     }
 
     /** Lists of batches, each of one to three steps. */
@@ -158,6 +158,8 @@ final readonly class RandomChanges
             31 => new Change\ArrangeMenu($menus[$where % count($menus)], $this->entries($new, $page, $other, $how)),
             32, 33 => new Change\MakeRedirect($this->redirect($new, $page, $which, $how)),
             34 => new Change\ChangeRedirect($this->anyRedirect($where), [['isOn' => false], ['isOn' => true], ['inFront' => true], ['inFront' => false], ['source' => $address->path], ['leadsTo' => ['address' => '/x/y']]][$how]),
+            36 => new Change\Publish($page),
+            37 => new Change\Describe($page, $how < 3 ? ['heading' => $word, 'summary' => "About $word"] : ['searchTitle' => $word], $how === 4 ? 'section' : null, $how === 5 ? false : null),
             default => $how < 3 ? Change\RemoveRedirect::leavingFree($this->anyRedirect($where)) : Change\RemoveRedirect::leavingGone($this->anyRedirect($where)),
         };
     }

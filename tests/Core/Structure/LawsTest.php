@@ -22,6 +22,7 @@ use Heronstem\Core\Structure\Change\Move;
 use Heronstem\Core\Structure\Conflict;
 use Heronstem\Core\Structure\Decisions;
 use Heronstem\Core\Structure\Place;
+use Heronstem\Core\Structure\Texts;
 use Heronstem\Core\Structure\WayOut;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -63,8 +64,15 @@ final class LawsTest extends TestCase
                 self::assertSame($after, $site->snapshot());
                 $known += $this->known($site);
                 Invariants::hold($site, $known);
+                $this->somebodyWrites($site, $steps[0][1]);
             }
         });
+    }
+
+    private function somebodyWrites(MemorySite $site, int $n): void
+    {
+        $ids = array_keys($site->pages);
+        $site->write((string) $ids[$n % count($ids)], $n % 2 === 0 ? new Texts("Heading $n") : null);
     }
 
     #[Test]

@@ -64,17 +64,19 @@ final readonly class PageSheet
         $earlier = Page::query()->where('site_id', $site->id)->where('parent_id', $page->parent_id)->where('state', '<>', 'bin')->where('position', '<', $page->position);
         $before = $earlier->clone()->orderByDesc('position')->first();
 
+        $texts = $page->workingTexts();
+
         return new self(
-            id: $page->ulid, name: $page->name, heading: $page->heading, slug: $page->slug, address: $page->address, state: $page->state->value,
+            id: $page->ulid, name: $page->name, heading: $texts->heading, slug: $page->slug, address: $page->address, state: $page->state->value,
             everLive: $page->ever_live, liveSince: $page->live_since?->toIso8601ZuluString(), listed: $page->listed, start: $page->id === $site->start_page_id,
-            summary: $page->summary, layout: $page->layout, searchTitle: $page->search_title, searchDescription: $page->search_description, indexed: $page->indexed,
+            summary: $texts->summary, layout: $page->layout, searchTitle: $texts->searchTitle, searchDescription: $texts->searchDescription, indexed: $page->indexed,
             within: array_map(PageCrumb::of(...), $page->ancestors()),
             after: $before === null ? null : PageCrumb::of($before),
             sendsOn: self::addresses($page, 'redirect'),
             index: $earlier->count(),
             children: Page::query()->where('parent_id', $page->id)->where('state', '<>', 'bin')->count(),
             branch: Page::query()->where('site_id', $site->id)->whereRaw('path <@ ?::ltree', [$page->path])->where('bin_id', $page->bin_id)->count() - 1,
-            edited: $page->state->value === 'live' && ($page->words?->hasUnpublishedEdits() ?? false),
+            edited: $page->hasEdits(),
             url: $site->origin.$page->address,
             changed: $page->updated_at->toIso8601ZuluString(), changedBy: $page->changedBy?->name,
             kind: $page->kind->value, leadsTo: self::target($page, $site), leftOut: $page->left_out, kept: $page->kept, pinned: $page->pinned,

@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk;
+
+/** Somebody else changed the page since it was loaded. Nothing was written. */
+final class ChangedMeanwhile extends \RuntimeException
+{
+    public function __construct()
+    {
+        parent::__construct('Somebody changed this page meanwhile. Load it again and compare; what you typed is still here.');
+    }
+}

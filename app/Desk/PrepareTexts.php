@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk;
+
+use App\Models\Page;
+use App\Models\Site;
+use App\Models\User;
+use Heronstem\Core\Structure\Batch;
+use Heronstem\Core\Structure\Change\Describe;
+use Heronstem\Core\Structure\State;
+use Heronstem\Core\Structure\Texts;
+use Illuminate\Database\ConnectionInterface;
+
+/**
+ * Sets what a page says of itself. Texts of a live page wait to be published; its layout, and whether search engines
+ * may list it, change by a batch, with history and undo. What nobody sees yet is set at once.
+ */
+final readonly class PrepareTexts
+{
+    public function __construct(private ConnectionInterface $db, private ApplyChanges $apply)
+    {
+    }
+
+    /**
+     * @param  array<string, string|null>  $texts  by the names of Texts
+     *
+     * @throws ChangedMeanwhile when somebody else changed the page at the same moment
+     */
+    public function prepare(Page $page, Site $site, User $user, Rights $rights, array $texts, ?string $layout, ?bool $indexed): void
+    {
+        $this->db->transaction(function () use ($page, $site, $user, $rights, $texts, $layout, $indexed): void {
+            $set = array_filter(['layout' => $layout, 'indexed' => $indexed], static fn (mixed $value): bool => $value !== null);
+            $differs = array_filter($set, static fn (mixed $value, string $field): bool => $page->getAttribute($field) !== $value, ARRAY_FILTER_USE_BOTH);
+            $expected = $page->version;
+            if ($page->state === State::Live && $differs !== []) {
+                // Batches lock the site before its pages: so does this.
+                $this->apply->apply($site, $user, Batch::of(new Describe($page->ulid, [], $layout, $indexed)), rights: $rights);
+                $expected++;
+            }
+            $now = Page::query()->whereKey($page->id)->lockForUpdate()->first();
+            if ($now === null || $now->version !== $expected) {
+                throw new ChangedMeanwhile;
+            }
+            $this->write($now, $now->workingTexts()->changed($texts, $now->name), $set);
+            $now->fill(['changed_by' => $user->id, 'version' => $now->version + 1])->save();
+        });
+    }
+
+    /** @param  array<string, mixed>  $set  layout and indexing */
+    private function write(Page $page, Texts $texts, array $set): void
+    {
+        if ($page->state === State::Live) {
+            $page->prepared = $texts->equals($page->liveTexts()) ? null : $texts->toArray();
+
+            return;
+        }
+        $page->fill(['prepared' => null, 'heading' => $texts->heading, 'summary' => $texts->summary, 'search_title' => $texts->searchTitle, 'search_description' => $texts->searchDescription, ...$set]);
+    }
+}
