@@ -5,21 +5,29 @@ declare(strict_types=1);
 use App\Http\Api\Problem;
 use App\Http\Middleware\AnswerSites;
 use App\Http\Middleware\EditorHeaders;
+use App\Http\Middleware\ReadInput;
+use App\Http\Middleware\StartSessionUnlessToken;
+use App\Http\Middleware\TrustConfiguredProxies;
 use App\Http\Middleware\VerifyCsrfUnlessToken;
+use App\Http\PlainPage;
+use App\Http\ReportWithoutWords;
 use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Cookie\Middleware\AddQueuedCookiesToResponse;
 use Illuminate\Cookie\Middleware\EncryptCookies;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Http\Middleware\ValidatePostSize;
 use Illuminate\Http\Request;
 use Illuminate\Routing\Middleware\SubstituteBindings;
-use Illuminate\Session\Middleware\StartSession;
 use Illuminate\Support\Facades\Route;
+
+// Arguments of calls hold people's words: no fault writes them down.
+ini_set('zend.exception_ignore_args', '1');
 
 $app = Application::configure(basePath: dirname(__DIR__))
     ->withRouting(using: function (): void {
-        Route::middleware('editor')->prefix('api/v1')->group(base_path('routes/api.php'));
+        Route::middleware([ReadInput::class, 'editor'])->prefix('api/v1')->group(base_path('routes/api.php'));
         Route::middleware('editor')->group(base_path('routes/editor.php'));
     })
     ->withCommands([__DIR__.'/../app/Console'])
@@ -28,18 +36,18 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $schedule->command('heronstem:carry-out-schedule')->everyFifteenSeconds()->withoutOverlapping(5);
     })
     ->withMiddleware(function (Middleware $middleware): void {
-        $middleware->prepend(AnswerSites::class);
+        // Proxies in front are known before anything asks for host or scheme.
+        $middleware->use([TrustConfiguredProxies::class, AnswerSites::class, ValidatePostSize::class]);
         $middleware->append(EditorHeaders::class);
         $middleware->group('editor', [
-            EncryptCookies::class, AddQueuedCookiesToResponse::class, StartSession::class, VerifyCsrfUnlessToken::class, SubstituteBindings::class,
+            EncryptCookies::class, AddQueuedCookiesToResponse::class, StartSessionUnlessToken::class, VerifyCsrfUnlessToken::class, SubstituteBindings::class,
         ]);
         $middleware->redirectGuestsTo('/sign-in');
-        // Words and names are kept as they were typed; the rules say what is trimmed.
-        $middleware->remove([\Illuminate\Foundation\Http\Middleware\TrimStrings::class, \Illuminate\Foundation\Http\Middleware\ConvertEmptyStringsToNull::class]);
     })
     ->withExceptions(function (Exceptions $exceptions): void {
-        $exceptions->render(fn (Throwable $error, Request $request) => $request->is('api/*') ? Problem::from($error) : null);
-        $exceptions->dontReport([Heronstem\Core\Refusal::class, Heronstem\Core\Access\BeyondRights::class, App\Desk\Stale::class, App\Desk\ChangedMeanwhile::class, App\Desk\WordsMovedOn::class, Symfony\Component\HttpKernel\Exception\HttpException::class]);
+        $exceptions->render(fn (Throwable $error, Request $request) => $request->is('api/*') ? Problem::from($error) : PlainPage::from($error));
+        $exceptions->report(fn (Throwable $error): bool => ReportWithoutWords::of($error));
+        $exceptions->dontReport([Heronstem\Core\Refusal::class, Heronstem\Core\Access\BeyondRights::class, App\Http\InvalidInput::class, App\Desk\Stale::class, App\Desk\ChangedMeanwhile::class, App\Desk\WordsMovedOn::class, Symfony\Component\HttpKernel\Exception\HttpException::class]);
     })
     ->create();
 

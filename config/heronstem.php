@@ -11,7 +11,10 @@ return [
     'picture_side' => 2400,
     // Sign-in: attempts a minute for one mail address from one place.
     'idle_redirect_days' => (int) env('HERONSTEM_IDLE_REDIRECT_DAYS', 180), // a redirect that nobody used for so many days is said
-    'sign_in_attempts' => 5,
+    'sign_in_attempts' => 5, // wrong ones a minute for one account from one network
+    'sign_in_attempts_network' => (int) env('HERONSTEM_SIGN_IN_ATTEMPTS', 30), // and for all accounts from one network
+    'trusted_proxies' => env('HERONSTEM_TRUSTED_PROXIES', ''), // addresses or networks (CIDR) of proxies in front, commas between
+    'editor_hosts' => env('HERONSTEM_EDITOR_HOSTS', ''), // names under which the editor is reached besides that of APP_URL, commas between
     // API: requests a minute for one person.
     'api_rate' => (int) env('HERONSTEM_API_RATE', 6000),
 ];

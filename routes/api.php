@@ -19,12 +19,13 @@ use App\Http\Api\SessionController;
 use App\Http\Api\SiteController;
 use App\Http\Api\StructureController;
 use App\Http\Api\WordsController;
+use App\Http\Middleware\KnowWho;
 use Illuminate\Support\Facades\Route;
 
 Route::get('session', [SessionController::class, 'show']);
 Route::post('session', [SessionController::class, 'store']);
 
-Route::middleware(['auth:web,sanctum', 'throttle:api'])->group(function (): void {
+Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
     Route::delete('session', [SessionController::class, 'destroy']);
 
     // A page or entry of another site is not found under this one.
@@ -81,8 +82,8 @@ Route::middleware(['auth:web,sanctum', 'throttle:api'])->group(function (): void
         Route::delete('pages/{page}/draft', [WordsController::class, 'drop']);
         Route::post('pages/{page}/publish', [WordsController::class, 'publish']);
         Route::get('pages/{page}/revisions', [RevisionController::class, 'index']);
-        Route::get('pages/{page}/revisions/{number}', [RevisionController::class, 'show'])->whereNumber('number');
-        Route::get('pages/{page}/revisions/{left}/against/{right}', [RevisionController::class, 'compare'])->whereNumber(['left', 'right']);
+        Route::get('pages/{page}/revisions/{number}', [RevisionController::class, 'show'])->where('number', '[0-9]{1,9}');
+        Route::get('pages/{page}/revisions/{left}/against/{right}', [RevisionController::class, 'compare'])->where(['left' => '[0-9]{1,9}', 'right' => '[0-9]{1,9}']);
         Route::get('files', [FileController::class, 'index']);
         Route::post('files', [FileController::class, 'store']);
         Route::post('documents', [FileController::class, 'document']);

@@ -19,6 +19,7 @@ use Heronstem\Core\Structure\Batch;
 use Heronstem\Core\Structure\ChangeRefused;
 use Heronstem\Core\Structure\Ripple;
 use Illuminate\Database\Connection;
+use Illuminate\Database\UniqueConstraintViolationException;
 
 /** Applies a batch: one transaction, one batch at a time on a site, one history entry with the exact inverse. */
 final readonly class ApplyChanges
@@ -104,10 +105,28 @@ final readonly class ApplyChanges
         return 'Nothing of it is left to take back'.($note === null ? '.' : ": “{$note->name}” has changed again since. Take the later change back first, or set it by hand.");
     }
 
+    /** Identities are chosen by whoever asks, and are one of a kind over all sites. */
+    private function written(Ripple $ripple, Site $site, HistoryEntry $entry): void
+    {
+        try {
+            $this->writer->write($ripple, $site, $entry);
+        } catch (UniqueConstraintViolationException $error) {
+            preg_match('/constraint "(\w+)"/', $error->getMessage(), $found);
+            $field = match (true) {
+                str_starts_with($found[1] ?? '', 'pages_ulid') => 'page',
+                str_starts_with($found[1] ?? '', 'menu_entries_ulid') => 'entries',
+                str_starts_with($found[1] ?? '', 'menus_ulid') => 'menu',
+                str_starts_with($found[1] ?? '', 'redirect_rules_ulid') => 'redirect',
+                default => throw $error,
+            };
+            throw new ChangeRefused("changes.$field", 'This identity is in use already, here or on another site. Choose a new one.');
+        }
+    }
+
     private function write(Site $site, ?User $user, Batch $batch, Ripple $ripple, string $note): HistoryEntry
     {
         $entry = $this->record->of($site, $user, $batch, $ripple, $note);
-        $this->writer->write($ripple, $site, $entry);
+        $this->written($ripple, $site, $entry);
         $this->rewrite->after($ripple, $site, $user);
         RefreshReach::dispatch($site->id)->afterCommit();
         $moved = array_map(static fn (AddressMove $move): string => $move->page, $ripple->moves);

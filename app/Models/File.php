@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
  * @property int $id
@@ -17,6 +18,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int|null $width
  * @property int|null $height
  * @property string $path
+ * @property-read Site $site
  */
 final class File extends Model
 {
@@ -44,5 +46,11 @@ final class File extends Model
     public static function at(string $ulid, string $name): string
     {
         return "/_files/$ulid/".rawurlencode($name);
+    }
+
+    /** @return BelongsTo<Site, $this> */
+    public function site(): BelongsTo
+    {
+        return $this->belongsTo(Site::class);
     }
 }

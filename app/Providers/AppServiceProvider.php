@@ -13,6 +13,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
+use Laravel\Sanctum\Sanctum;
 
 final class AppServiceProvider extends ServiceProvider
 {
@@ -24,6 +25,8 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Site::created(fn (Site $site) => $this->app->make(StoredMenus::class, ['site' => $site])->begin());
+        // Anything else is no token, and is not looked up.
+        Sanctum::getAccessTokenFromRequestUsing(static fn (Request $request): ?string => preg_match('/^(?:\d{1,18}\|)?[A-Za-z0-9]{1,200}$/D', (string) $request->bearerToken()) === 1 ? $request->bearerToken() : null);
         Model::shouldBeStrict(! $this->app->environment('production'));
         Vite::useBuildDirectory('_editor');
         RateLimiter::for('api', fn (Request $request): Limit => Limit::perMinute((int) config('heronstem.api_rate'))->by((string) ($request->user()?->getAuthIdentifier() ?? $request->ip())));

@@ -76,6 +76,7 @@ final class ChangeReader
         if (! is_string($kind)) {
             throw new ChangeRefused('kind', 'A change says its kind, like {"kind": "move", …}.');
         }
+        ChangeShape::guard($change);
         if (in_array($kind, self::MENUS, true)) {
             return $this->menu($kind, $this->identity($change['menu'] ?? null, 'menu'), $change);
         }

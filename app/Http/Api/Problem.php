@@ -10,13 +10,15 @@ use App\Desk\WordsMovedOn;
 use App\Http\Api\Schema\Refused;
 use App\Http\Api\Schema\RippleView;
 use App\Http\Api\Schema\Words;
+use App\Http\DatabaseAway;
+use App\Http\InvalidInput;
 use Heronstem\Core\Access\BeyondRights;
 use Heronstem\Core\Refusal;
 use Illuminate\Auth\Access\AuthorizationException;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
-use Illuminate\Database\LostConnectionDetector;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Routing\Exceptions\BackedEnumCaseNotFoundException;
 use Illuminate\Validation\ValidationException;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
@@ -28,7 +30,8 @@ final class Problem
     {
         return match (true) {
             $error instanceof Refusal => self::of(422, 'Not possible like this', $error->reason, ['errors' => [new Refused($error->field, $error->reason, $error->suggestion)]]),
-            $error instanceof \PDOException && (new LostConnectionDetector)->causedByLostConnection($error) => self::of(503, 'The database cannot be reached', 'Nothing was changed, and what you typed is still here. Try again in a moment.'),
+            $error instanceof InvalidInput => self::of($error->status, 'Not readable like this', $error->getMessage(), ['errors' => [new Refused($error->field, $error->getMessage(), null)]]),
+            DatabaseAway::isMeantBy($error) => self::of(503, 'The database cannot be reached', 'Nothing was changed, and what you typed is still here. Try again in a moment.'),
             $error instanceof ValidationException => self::of(422, 'Something is missing or wrong', $error->getMessage(), ['errors' => self::fields($error)]),
             $error instanceof Stale => self::of(409, 'Look again before it is applied', $error->getMessage(), ['ripple' => RippleView::of($error->ripple)]),
             $error instanceof ChangedMeanwhile => self::of(412, 'Changed meanwhile', $error->getMessage()),
@@ -37,6 +40,7 @@ final class Problem
             $error instanceof BeyondRights => self::of(403, 'Not yours to do', $error->getMessage()),
             $error instanceof AuthorizationException => self::of(403, 'Not yours to do', $error->getMessage()),
             $error instanceof ModelNotFoundException, $error->getPrevious() instanceof ModelNotFoundException => self::of(404, 'Not there', 'There is nothing under this identity. It may have been removed since.'),
+            $error instanceof BackedEnumCaseNotFoundException => self::of(404, 'Not there', 'There is no list of that name. The description of the API names them all.'),
             $error instanceof NotFoundHttpException => self::of(404, 'Not there', $error->getMessage() !== '' ? $error->getMessage() : 'There is nothing at this address of the API.'),
             $error instanceof HttpExceptionInterface => self::http($error),
             default => config('app.debug') ? null : self::of(500, 'Something went wrong here', 'Nothing was changed. Try again; if it stays, tell whoever runs this installation.'),

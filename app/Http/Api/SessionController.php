@@ -4,29 +4,32 @@ declare(strict_types=1);
 
 namespace App\Http\Api;
 
+use App\Desk\PasswordCheck;
+use App\Desk\SignInAttempts;
 use App\Http\Api\Schema\Session;
+use App\Http\InvalidInput;
 use App\Models\User;
 use Illuminate\Auth\AuthManager;
-use Illuminate\Cache\RateLimiter;
 use Illuminate\Contracts\Auth\StatefulGuard;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
+use Laravel\Sanctum\PersonalAccessToken;
 use OpenApi\Attributes as OA;
 
 /** Signing in and out. */
 final readonly class SessionController
 {
-    public function __construct(private AuthManager $auth, private RateLimiter $limiter)
+    public function __construct(private AuthManager $auth, private PasswordCheck $passwords, private SignInAttempts $attempts)
     {
     }
 
     #[OA\Get(path: '/session', operationId: 'session', description: 'Who is signed in; no content when nobody is.', responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Session')), new OA\Response(response: 204, description: 'Nobody is signed in'), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
-    public function show(): JsonResponse|Response
+    public function show(Request $request): JsonResponse|Response
     {
-        $user = $this->auth->guard('web')->user() ?? $this->auth->guard('sanctum')->user();
+        $user = $this->auth->guard($request->bearerToken() === null ? 'web' : 'sanctum')->user();
 
         return $user instanceof User ? new JsonResponse(Session::of($user)) : new Response(status: 204);
     }
@@ -38,27 +41,35 @@ final readonly class SessionController
             ['email' => ['required', 'string', 'max:255'], 'password' => ['required', 'string', 'max:255']],
             ['email.required' => 'Type the mail address you were invited with.', 'password.required' => 'Type your password.'],
         );
-        $attempts = 'sign-in:'.Str::lower($given['email']).'|'.$request->ip();
-        if ($this->limiter->tooManyAttempts($attempts, (int) config('heronstem.sign_in_attempts'))) {
-            $seconds = $this->limiter->availableIn($attempts);
-
-            return Problem::of(429, 'Too many attempts', "Too many wrong attempts. Try again in $seconds seconds.")->withHeaders(['Retry-After' => $seconds]);
+        if (! $request->hasSession()) {
+            throw new InvalidInput(422, 'email', 'A request with a token is signed in by it. Leave the token away to sign in with a password.');
         }
-        $guard = $this->guard();
-        if (! $guard->attempt(['email' => Str::lower($given['email']), 'password' => $given['password']])) {
-            $this->limiter->hit($attempts);
+        $mail = Str::lower($given['email']);
+        $ip = (string) $request->ip();
+        $wait = $this->attempts->wait('editor', $mail, $ip);
+        if ($wait > 0) {
+            return Problem::of(429, 'Too many attempts', "Too many wrong attempts. Try again in $wait seconds.")->withHeaders(['Retry-After' => $wait]);
+        }
+        $user = User::query()->where('email', $mail)->first();
+        if (! $this->passwords->isRight($given['password'], $user?->password) || $user === null) {
+            $this->attempts->wasWrong('editor', $mail, $ip);
             throw ValidationException::withMessages(['password' => 'Mail address and password do not go together. Check both; capitals count in the password.']);
         }
-        $this->limiter->clear($attempts);
+        $this->attempts->wasRight('editor', $mail, $ip);
+        $this->guard()->login($user);
         $request->session()->regenerate();
-        $user = $guard->user();
 
-        return new JsonResponse(Session::of($user instanceof User ? $user : throw new \LogicException('Nobody is signed in.')));
+        return new JsonResponse(Session::of($user));
     }
 
     #[OA\Delete(path: '/session', operationId: 'signOut', description: 'Signs out.', responses: [new OA\Response(response: 204, description: 'Done'), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function destroy(Request $request): Response
     {
+        if ($request->bearerToken() !== null) {
+            PersonalAccessToken::findToken($request->bearerToken())?->delete();
+
+            return new Response(status: 204);
+        }
         $this->guard()->logout();
         $request->session()->invalidate();
         $request->session()->regenerateToken();

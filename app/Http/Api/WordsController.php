@@ -60,6 +60,7 @@ final readonly class WordsController
     public function keep(Request $request, Site $site, Page $page): Response
     {
         $user = $this->writer($request, $site, $page);
+        $request->validate(['basedOn' => ['required', 'integer', 'min:0']], ['*' => 'Say which version of the words these were begun from: a number, 0 for none.']);
         Draft::query()->updateOrCreate(
             ['page_id' => $page->id, 'user_id' => $user->id],
             ['document' => $this->document($request), 'based_on' => (int) $request->json('basedOn', 0), 'updated_at' => now()],

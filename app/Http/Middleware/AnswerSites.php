@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
+use App\Http\PlainPage;
 use App\Http\Site\FrontController;
 use App\Models\Site;
 use Heronstem\Core\Address\Host;
@@ -22,7 +23,21 @@ final readonly class AnswerSites
     {
         $site = $this->siteAt($request->getHttpHost());
 
-        return $site === null ? $next($request) : $this->front->answer($request, $site);
+        if ($site !== null) {
+            return $this->front->answer($request, $site);
+        }
+        $host = strtolower(trim($request->getHost(), '[]'));
+
+        // A name that nobody gave to the editor is not answered (RFC 9110, 15.5.20): links in answers would take it over.
+        return in_array($host, $this->editorHosts(), true) ? $next($request) : PlainPage::of(421, 'There is no site here', 'This address is not one of this installation.');
+    }
+
+    /** @return list<string> */
+    private function editorHosts(): array
+    {
+        $named = array_map(trim(...), explode(',', (string) config('heronstem.editor_hosts')));
+
+        return array_values(array_filter(['127.0.0.1', 'localhost', '::1', strtolower(trim((string) parse_url((string) config('app.url'), PHP_URL_HOST), '[]')), ...array_map(strtolower(...), $named)]));
     }
 
     private function siteAt(string $httpHost): ?Site

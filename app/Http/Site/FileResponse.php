@@ -15,11 +15,6 @@ final readonly class FileResponse
     {
     }
 
-    public function __invoke(File $file): Response
-    {
-        return $this->of($file);
-    }
-
     public function of(File $file): Response
     {
         $bytes = $this->disks->disk(config('heronstem.files_disk'))->get($file->path);

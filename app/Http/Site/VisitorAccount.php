@@ -4,13 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Site;
 
+use App\Desk\PasswordCheck;
+use App\Desk\SignInAttempts;
 use App\Models\Site;
 use App\Models\Visitor;
-use Illuminate\Cache\RateLimiter;
-use Illuminate\Contracts\Encryption\DecryptException;
-use Illuminate\Contracts\Encryption\Encrypter;
-use Illuminate\Contracts\Hashing\Hasher;
 use Illuminate\Contracts\View\Factory as Views;
+use Illuminate\Database\ConnectionInterface;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Symfony\Component\HttpFoundation\Cookie;
@@ -25,37 +24,41 @@ final readonly class VisitorAccount
 
     private const DAYS = 30;
 
-    public function __construct(private Encrypter $encrypter, private Hasher $hasher, private RateLimiter $limiter, private Views $views)
+    public function __construct(private ConnectionInterface $db, private PasswordCheck $passwords, private SignInAttempts $attempts, private Views $views)
     {
     }
 
     public function signedIn(Request $request, Site $site): ?Visitor
     {
-        $cookie = $request->cookies->get(self::COOKIE);
-        if (! is_string($cookie)) {
+        $token = $this->token($request);
+        if ($token === null) {
             return null;
         }
-        try {
-            $kept = $this->encrypter->decrypt($cookie);
-        } catch (DecryptException) {
-            return null;
-        }
-        $visitor = is_array($kept) ? Visitor::query()->where('site_id', $site->id)->whereKey((int) ($kept['visitor'] ?? 0))->first() : null;
+        $kept = $this->db->selectOne('select visitor_id, mark from visitor_sign_ins where token = ? and until > now()', [$token]);
+        $visitor = $kept === null ? null : Visitor::query()->where('site_id', $site->id)->whereKey($kept->visitor_id)->first();
 
-        return $visitor !== null && hash_equals($this->mark($visitor), (string) ($kept['mark'] ?? '')) && ($kept['until'] ?? 0) > now()->getTimestamp() ? $visitor : null;
+        return $visitor !== null && hash_equals($this->mark($visitor), $kept->mark) ? $visitor : null;
+    }
+
+    /** What the cookie holds, as it is kept: whoever reads the database cannot sign in with it. */
+    private function token(Request $request): ?string
+    {
+        $cookie = $request->cookies->all()[self::COOKIE] ?? null;
+
+        return is_string($cookie) && preg_match('/^[0-9a-f]{64}$/D', $cookie) === 1 ? hash('sha256', $cookie) : null;
     }
 
     /** @param  \Closure(): array<string, mixed>  $frame what every layout shows */
     public function answer(Request $request, Site $site, string $address, \Closure $frame): Response
     {
-        if ($request->isMethod('POST') && ! $this->isFromHere($request)) {
+        if ($request->isMethod('POST') && ! $this->isFromHere($request, $site)) {
             return new Response('This form was sent from elsewhere.', 403, ['Content-Type' => 'text/plain; charset=utf-8']);
         }
 
         return match (true) {
             $address === '/_account/sign-in' && $request->isMethod('POST') => $this->signIn($request, $site, $frame),
             $address === '/_account/sign-in' && $request->isMethodCacheable() => $this->form($frame, '', null),
-            $address === '/_account/sign-out' && $request->isMethod('POST') => $this->leave(),
+            $address === '/_account/sign-out' && $request->isMethod('POST') => $this->leave($request),
             default => new Response('There is nothing here.', 404, ['Content-Type' => 'text/plain; charset=utf-8']),
         };
     }
@@ -63,28 +66,42 @@ final readonly class VisitorAccount
     /** @param  \Closure(): array<string, mixed>  $frame */
     private function signIn(Request $request, Site $site, \Closure $frame): Response
     {
-        $mail = mb_strtolower(trim($request->string('mail')->value()));
-        $attempts = "visitor:{$site->id}:$mail|{$request->ip()}";
-        if ($this->limiter->tooManyAttempts($attempts, (int) config('heronstem.sign_in_attempts'))) {
-            return $this->form($frame, $mail, 'Too many wrong attempts. Try again in '.$this->limiter->availableIn($attempts).' seconds.', 429);
+        $mail = mb_strtolower(trim($this->typed($request, 'mail')));
+        $place = "site-{$site->id}";
+        $ip = (string) $request->ip();
+        $wait = $this->attempts->wait($place, $mail, $ip);
+        if ($wait > 0) {
+            return $this->form($frame, $mail, "Too many wrong attempts. Try again in $wait seconds.", 429);
         }
         $visitor = Visitor::query()->where('site_id', $site->id)->where('email', $mail)->first();
-        // A password is checked even where nobody has the address, so that the time taken tells nothing.
-        $isRight = $this->hasher->check($request->string('password')->value(), $visitor->password ?? $this->hasher->make('nobody'));
-        if ($visitor === null || ! $isRight) {
-            $this->limiter->hit($attempts);
+        if (! $this->passwords->isRight($this->typed($request, 'password'), $visitor?->password) || $visitor === null) {
+            $this->attempts->wasWrong($place, $mail, $ip);
 
             return $this->form($frame, $mail, 'Mail address and password do not go together. Check both; capitals count in the password.', 422);
         }
-        $this->limiter->clear($attempts);
+        $this->attempts->wasRight($place, $mail, $ip);
         $until = now()->addDays(self::DAYS);
-        $kept = $this->encrypter->encrypt(['visitor' => $visitor->id, 'mark' => $this->mark($visitor), 'until' => $until->getTimestamp()]);
+        $token = bin2hex(random_bytes(32));
+        $this->db->delete('delete from visitor_sign_ins where until < now()');
+        $this->db->insert('insert into visitor_sign_ins (token, visitor_id, mark, until) values (?, ?, ?, ?)', [hash('sha256', $token), $visitor->id, $this->mark($visitor), $until->toIso8601ZuluString()]);
+        $isSecure = $request->isSecure() || str_starts_with($site->origin, 'https://');
 
-        return $this->goTo('/', Cookie::create(self::COOKIE, $kept, $until)->withSecure($request->isSecure())->withSameSite('lax'));
+        return $this->goTo('/', Cookie::create(self::COOKIE, $token, $until)->withSecure($isSecure)->withSameSite('lax'));
     }
 
-    private function leave(): Response
+    /** What was typed into a field; nothing where it is no text that can be read. */
+    private function typed(Request $request, string $field): string
     {
+        $typed = $request->request->all()[$field] ?? '';
+
+        return is_string($typed) && mb_check_encoding($typed, 'UTF-8') ? mb_substr(str_replace("\0", '', $typed), 0, 300) : '';
+    }
+
+    /** Ends the sign-in itself, so that a copy of the cookie opens nothing any more. */
+    private function leave(Request $request): Response
+    {
+        $this->db->delete('delete from visitor_sign_ins where token = ?', [(string) $this->token($request)]);
+
         return $this->goTo('/', Cookie::create(self::COOKIE, '', 1));
     }
 
@@ -102,12 +119,12 @@ final readonly class VisitorAccount
         return new Response($this->views->make('site.sign-in', [...$frame(), 'mail' => $mail, 'refused' => $refused])->render(), $status, ['Content-Type' => 'text/html; charset=utf-8', 'Cache-Control' => 'no-store']);
     }
 
-    /** Browsers say where a form comes from (Fetch Metadata, or Origin in older ones). */
-    private function isFromHere(Request $request): bool
+    /** Browsers say where a form comes from (Fetch Metadata, or Origin in older ones); behind a proxy it is the site's own address that counts. */
+    private function isFromHere(Request $request, Site $site): bool
     {
         $origin = $request->headers->get('Origin');
 
-        return $origin === null || $origin === $request->getSchemeAndHttpHost();
+        return $origin === null || in_array($origin, [$request->getSchemeAndHttpHost(), $site->origin], true);
     }
 
     private function mark(Visitor $visitor): string

@@ -8,7 +8,7 @@ use OpenApi\Attributes as OA;
 
 /** Changes to the structure and what follows from them, as they are written and read. */
 #[OA\Schema(schema: 'RippleNote', description: 'What is allowed and should be no surprise; `other` says what or who else, as the kind has it.', required: ['kind', 'page', 'name', 'other'], properties: [
-    new OA\Property('kind', type: 'string', enum: ['live-under-hidden', 'no-menu-reaches', 'leaves-menu', 'in-no-menu', 'menu-reaches-again', 'start-page-hidden', 'address-taken-over', 'address-gone', 'retires', 'section-empty', 'pointer-broken', 'stays', 'stays-made', 'menu-stays', 'redirect-stays', 'redirect-hides', 'redirect-chains', 'redirects-lead-here', 'redirects-break', 'is-gone']),
+    new OA\Property('kind', type: 'string', enum: ['live-under-hidden', 'no-menu-reaches', 'leaves-menu', 'in-no-menu', 'menu-reaches-again', 'start-page-hidden', 'address-taken-over', 'address-gone', 'retires', 'section-empty', 'pointer-broken', 'stays', 'stays-made', 'menu-stays', 'redirect-stays', 'redirect-hides', 'redirect-chains', 'redirects-lead-here', 'redirects-break', 'redirect-circles', 'unsaved-words-go', 'branch-goes', 'is-gone']),
     new OA\Property('page', type: 'string'), new OA\Property('name', type: 'string'), new OA\Property('other', type: 'string', nullable: true),
 ])]
 #[OA\Schema(schema: 'RippleRow', description: 'Whom it is about, from which address to which, and a word on it.', required: ['page', 'name', 'from', 'to', 'note'], properties: [
@@ -34,10 +34,10 @@ use OpenApi\Attributes as OA;
     ]),
 ])]
 #[OA\Schema(schema: 'Question', description: 'Something the manager must choose; answered by a decision of its kind.', required: ['kind', 'page', 'name', 'count', 'answers', 'default', 'heir', 'open', 'answer', 'to'], properties: [
-    new OA\Property('kind', type: 'string', enum: ['retired', 'children-of', 'drafts-below', 'raw-links', 'menu-entries']), new OA\Property('page', type: 'string'), new OA\Property('name', type: 'string'),
+    new OA\Property('kind', type: 'string', enum: ['retired', 'children-of', 'drafts-below', 'raw-links', 'menu-entries', 'in-between']), new OA\Property('page', type: 'string'), new OA\Property('name', type: 'string'),
     new OA\Property('count', description: 'addresses that visitors know, pages below, drafts, or links', type: 'integer'),
-    new OA\Property('answers', type: 'array', items: new OA\Items(type: 'string', enum: ['parent', 'gone', 'page', 'along', 'up', 'leave', 'live', 'rewrite', 'remove'])),
-    new OA\Property('default', type: 'string', enum: ['parent', 'gone', 'page', 'along', 'up', 'leave', 'live', 'rewrite', 'remove']), new OA\Property('heir', ref: '#/components/schemas/PageCrumb', nullable: true),
+    new OA\Property('answers', type: 'array', items: new OA\Items(type: 'string', enum: ['parent', 'gone', 'page', 'along', 'up', 'leave', 'live', 'rewrite', 'remove', 'redirect', 'free'])),
+    new OA\Property('default', type: 'string', enum: ['parent', 'gone', 'page', 'along', 'up', 'leave', 'live', 'rewrite', 'remove', 'redirect', 'free']), new OA\Property('heir', ref: '#/components/schemas/PageCrumb', nullable: true),
     new OA\Property('open', type: 'boolean'), new OA\Property('answer', type: 'string', nullable: true), new OA\Property('to', type: 'string', nullable: true),
 ])]
 #[OA\Schema(schema: 'WayOut', description: 'Add its changes and decisions to the batch to take it. The first of a conflict is its default.', required: ['kind', 'slug', 'changes', 'decisions'], properties: [
@@ -49,8 +49,8 @@ use OpenApi\Attributes as OA;
     new OA\Property('state', type: 'string', nullable: true), new OA\Property('since', type: 'string', format: 'date-time', nullable: true), new OA\Property('byChange', type: 'string', nullable: true),
 ])]
 #[OA\Schema(schema: 'Change', description: 'One change, of one page (`page`; for make a new ULID) or of several (`pages`, up to 10,000). Which further fields a kind takes is told in docs/api/README.md.', required: ['kind'], properties: [
-    new OA\Property('kind', type: 'string', enum: ['make', 'rename', 'set-slug', 'pin', 'unpin', 'move', 'duplicate', 'change-kind', 'leave-out', 'take-in', 'go-live', 'take-offline', 'schedule', 'send-for-review', 'return', 'list', 'unlist', 'keep', 'let-go', 'put-in-bin', 'bring-back', 'empty-bin', 'set-start-page', 'add-address', 'remove-address', 'add-to-menu', 'take-out-of-menu', 'make-redirect', 'change-redirect', 'remove-redirect', 'order-patterns', 'make-menu', 'rename-menu', 'place-menu', 'remove-menu', 'arrange-menu']), new OA\Property('page', type: 'string'), new OA\Property('pages', type: 'array', items: new OA\Items(type: 'string')),
-    new OA\Property('name', type: 'string'), new OA\Property('slug', type: 'string'), new OA\Property('address', type: 'string'), new OA\Property('copy', description: 'a new ULID for the copy', type: 'string'),
+    new OA\Property('kind', type: 'string', enum: ['make', 'rename', 'set-slug', 'pin', 'unpin', 'move', 'duplicate', 'change-kind', 'leave-out', 'take-in', 'go-live', 'take-offline', 'publish', 'describe', 'schedule', 'send-for-review', 'return', 'list', 'unlist', 'keep', 'let-go', 'put-in-bin', 'bring-back', 'empty-bin', 'set-start-page', 'add-address', 'remove-address', 'add-to-menu', 'take-out-of-menu', 'make-redirect', 'change-redirect', 'remove-redirect', 'order-patterns', 'make-menu', 'rename-menu', 'place-menu', 'remove-menu', 'arrange-menu']), new OA\Property('page', type: 'string'), new OA\Property('pages', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property('name', type: 'string'), new OA\Property('slug', type: 'string'), new OA\Property('address', type: 'string'), new OA\Property('heading', description: 'of describe', type: 'string', nullable: true), new OA\Property('summary', type: 'string'), new OA\Property('searchTitle', type: 'string'), new OA\Property('searchDescription', type: 'string'), new OA\Property('layout', type: 'string'), new OA\Property('indexed', type: 'boolean'), new OA\Property('copy', description: 'a new ULID for the copy', type: 'string'),
     new OA\Property('place', description: 'of a page one of last, first (a parent or null), before, after (a sibling); of a menu a key of the layout, or null', oneOf: [new OA\Schema(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string', nullable: true)), new OA\Schema(type: 'string', nullable: true)]),
     new OA\Property('menu', type: 'string'), new OA\Property('for', description: 'of set-start-page', type: 'string', enum: ['visitors', 'signed-in']), new OA\Property('of', type: 'string', enum: ['menu', 'picks']), new OA\Property('basedOn', description: 'version of the menu that was arranged', type: 'string'), new OA\Property('entries', type: 'array', items: new OA\Items(ref: '#/components/schemas/MenuEntry')),
     new OA\Property('reach', description: 'of a page: page or branch; of a redirect: one, branch or pattern', type: 'string', enum: ['page', 'branch', 'one', 'pattern']), new OA\Property('to', type: 'string', enum: ['page', 'section', 'pointer', 'download']),
@@ -62,8 +62,8 @@ use OpenApi\Attributes as OA;
     new OA\Property('pause', required: ['seconds', 'message'], type: 'object', nullable: true, properties: [new OA\Property('seconds', type: 'integer'), new OA\Property('message', ref: '#/components/schemas/Document')]),
 ])]
 #[OA\Schema(schema: 'Decision', description: 'give-way lets what holds `address` go; the others answer the question of their kind about `page`.', required: ['kind'], properties: [
-    new OA\Property('kind', type: 'string', enum: ['give-way', 'retired', 'children-of', 'drafts-below', 'raw-links', 'menu-entries']), new OA\Property('address', type: 'string'), new OA\Property('page', type: 'string'),
-    new OA\Property('answer', type: 'string', enum: ['parent', 'gone', 'page', 'along', 'up', 'leave', 'live', 'rewrite', 'remove']), new OA\Property('to', description: 'the page that inherits, with the answer page', type: 'string'),
+    new OA\Property('kind', type: 'string', enum: ['give-way', 'retired', 'children-of', 'drafts-below', 'raw-links', 'menu-entries', 'in-between']), new OA\Property('address', type: 'string'), new OA\Property('page', type: 'string'),
+    new OA\Property('answer', type: 'string', enum: ['parent', 'gone', 'page', 'along', 'up', 'leave', 'live', 'rewrite', 'remove', 'redirect', 'free']), new OA\Property('to', description: 'the page that inherits, with the answer page', type: 'string'),
 ])]
 #[OA\Schema(schema: 'Batch', required: ['changes'], properties: [
     new OA\Property('changes', type: 'array', items: new OA\Items(ref: '#/components/schemas/Change')),
@@ -74,6 +74,7 @@ use OpenApi\Attributes as OA;
 ])]
 #[OA\Schema(schema: 'TakeBack', description: 'Several entries, or everything since one.', required: [], properties: [
     new OA\Property('entries', type: 'array', items: new OA\Items(type: 'string')), new OA\Property('since', type: 'string'), new OA\Property('digest', type: 'string'), new OA\Property('note', type: 'string'),
+    new OA\Property('decisions', description: 'what is not decided takes its default', type: 'array', items: new OA\Items(ref: '#/components/schemas/Decision')),
 ])]
 #[OA\Schema(schema: 'Thinning', required: ['entries', 'pages'], properties: [
     new OA\Property('entries', description: 'changes that lose their details', type: 'integer'), new OA\Property('pages', description: 'emptied pages that go for good', type: 'integer'),

@@ -1,0 +1,262 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App;
+
+use App\Models\Role;
+use App\Models\User;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use PHPUnit\Framework\Attributes\Test;
+
+/** Every operation as every kind of caller, against a table written by hand. */
+final class CallersTest extends AppTestCase
+{
+    private const CALLERS = ['nobody', 'stranger', 'reader', 'elsewhere', 'inside', 'writer', 'manager', 'owner', 'ended token'];
+
+    /** What those who see the site see; nothing is written. */
+    private const SEEN = '401 403 200 200 200 200 200 200 401';
+
+    private const MANAGED = '401 403 403 403 403 403 200 200 401';
+
+    /**
+     * Operation => status for each caller. `elsewhere` writes in another branch than that of the pages concerned,
+     * `inside` in theirs, `writer` on the whole site. {live} and {draft} are pages.
+     */
+    private const TABLE = [
+        'GET session' => '204 200 200 200 200 200 200 200 204',
+        'GET outline' => self::SEEN, 'GET branch' => self::SEEN, 'GET filter' => self::SEEN, 'GET filter/pages' => self::SEEN, 'GET go-to' => self::SEEN, 'GET explain' => self::SEEN,
+        'GET addresses' => self::SEEN, 'GET addresses/below' => self::SEEN, 'GET addresses/near' => self::SEEN, 'GET addresses/missed' => self::SEEN, 'GET redirect-findings' => self::SEEN, 'GET redirects/{redirect}' => self::SEEN,
+        'GET redirects-export' => self::SEEN, 'GET redirects-not-carried?server=nginx' => self::SEEN, 'GET people' => self::SEEN, 'GET bin' => self::SEEN, 'GET structure' => self::SEEN, 'GET names' => self::SEEN,
+        'GET menus' => self::SEEN, 'GET menus-unreached' => self::SEEN, 'GET menus/{menu}' => self::SEEN, 'GET menus/{menu}/file' => self::SEEN, 'GET pages/{draft}/menus' => self::SEEN,
+        'GET history' => self::SEEN, 'GET history/{entry}' => self::SEEN, 'GET history/{entry}/rows/addresses' => self::SEEN, 'GET files' => self::SEEN,
+        'GET pages/{draft}' => self::SEEN, 'GET pages/{draft}/search' => self::SEEN, 'GET pages/{draft}/words' => self::SEEN, 'GET pages/{draft}/revisions' => self::SEEN, 'GET pages/{live}/revisions/1' => self::SEEN, 'GET pages/{live}/revisions/1/against/1' => self::SEEN,
+        'POST addresses/tried' => self::SEEN, 'POST redirects-match' => self::SEEN, 'POST address' => self::SEEN, 'POST menus/{menu}/arranged' => self::SEEN, 'POST menus/{menu}/read' => self::SEEN,
+        'GET history-thinning?days=30' => self::MANAGED, 'POST history-thinning' => self::MANAGED, 'PATCH names' => self::MANAGED, 'POST redirects-import' => self::MANAGED,
+        'POST addresses/ignored' => '401 403 403 403 403 403 204 204 401',
+        'POST pasted' => '401 403 403 200 200 200 200 200 401', 'POST files' => '401 403 403 201 201 201 201 201 401', 'POST documents' => '401 403 403 201 201 201 201 201 401',
+        'PATCH pages/{draft}' => '401 403 403 403 200 200 200 200 401', 'PATCH pages/{live}' => '401 403 403 403 200 200 200 200 401', 'PATCH pages/{live} layout' => '401 403 403 403 403 403 200 200 401', 'PATCH pages/{live} indexed' => '401 403 403 403 403 403 200 200 401',
+        'PUT pages/{draft}/words' => '401 403 403 403 200 200 200 200 401', 'PUT pages/{draft}/draft' => '401 403 403 403 204 204 204 204 401', 'DELETE pages/{draft}/draft' => '401 403 403 403 204 204 204 204 401',
+        'POST pages/{live}/publish' => '401 403 403 403 403 403 200 200 401', 'POST pages/{draft}/publish' => '401 403 403 403 422 422 422 422 401',
+        'POST ripple' => '401 403 403 403 200 200 200 200 401', 'POST ripple/addresses' => '401 403 403 403 200 200 200 200 401', 'POST batches' => '401 403 403 403 201 201 201 201 401',
+        'POST history/{entry}/ripple' => '401 403 403 403 403 403 200 200 401', 'POST history/{entry}/take-back' => '401 403 403 403 403 403 201 201 401', 'POST take-back/ripple' => '401 403 403 403 403 403 200 200 401', 'POST take-back' => '401 403 403 403 403 403 201 201 401',
+        'DELETE session' => '401 204 204 204 204 204 204 204 401',
+    ];
+
+    /** A change of one kind (JSON after its name) => status for elsewhere, inside, writer, manager, owner. */
+    private const BATCHES = [
+        'make {"page":"{new}","name":"New","place":{"last":"{travel}"}}' => '403 201 201 201 201',
+        'make {"page":"{new}","name":"New","place":{"last":null}}' => '403 403 201 201 201',
+        'rename {"page":"{draft}","name":"Other"}' => '403 201 201 201 201',
+        'rename {"page":"{live}","name":"Other"}' => '403 403 403 201 201',
+        'set-slug {"page":"{draft}","slug":"other"}' => '403 201 201 201 201',
+        'set-slug {"page":"{live}","slug":"other"}' => '403 403 403 201 201',
+        'move {"page":"{draft}","place":{"last":"{inside}"}}' => '403 201 201 201 201',
+        'move {"page":"{draft}","place":{"last":"{help}"}}' => '403 403 201 201 201',
+        'move {"page":"{inside}","place":{"last":"{help}"}}' => '403 403 403 201 201',
+        'move {"page":"{live}","place":{"first":"{travel}"}}' => '403 403 403 201 201',
+        'duplicate {"page":"{live}","copy":"{new}"}' => '403 201 201 201 201',
+        'duplicate {"pages":["{draft}","{travel}"],"copy":"{new}"}' => '403 403 201 201 201',
+        'duplicate {"page":"{help}","copy":"{new}","place":{"last":"{travel}"}}' => '403 201 201 201 201',
+        'describe {"page":"{draft}","summary":"S","indexed":false}' => '403 201 201 201 201',
+        'describe {"page":"{live}","summary":"S"}' => '403 403 403 201 201',
+        'go-live {"page":"{draft}"}' => '403 403 403 201 201',
+        'publish {"page":"{live}"}' => '403 403 403 201 201',
+        'take-offline {"page":"{live}"}' => '403 403 403 201 201',
+        'schedule {"page":"{draft}","from":"2090-01-01T06:00"}' => '403 403 403 201 201',
+        'send-for-review {"page":"{draft}","note":""}' => '403 201 201 201 201',
+        'list {"page":"{unlisted}"}' => '403 403 403 201 201',
+        'pin {"page":"{draft}","address":"/pinned"}' => '403 403 403 201 201',
+        'change-kind {"page":"{draft}","to":"section"}' => '403 403 403 201 201',
+        'leave-out {"page":"{section}"}' => '403 403 403 201 201',
+        'keep {"page":"{draft}"}' => '422 422 422 422 201',
+        'put-in-bin {"page":"{draft}"}' => '403 201 201 201 201',
+        'put-in-bin {"page":"{inside}"}' => '403 403 403 201 201',
+        'bring-back {"page":"{binned}"}' => '403 201 201 201 201',
+        'empty-bin {"page":"{binned}"}' => '403 403 403 201 201',
+        'set-start-page {"page":"{live}"}' => '403 403 403 201 201',
+        'add-address {"page":"{draft}","address":"/poster"}' => '403 403 403 201 201',
+        'remove-address {"page":"{live}","address":"/known-poster"}' => '403 403 403 201 201',
+        'add-to-menu {"page":"{live}","menu":"{menu}"}' => '403 403 403 201 201',
+        'take-out-of-menu {"page":"{live}","menu":"{menu}"}' => '403 403 403 201 201',
+        'make-menu {"menu":"{new}","name":"M"}' => '403 403 403 201 201',
+        'rename-menu {"menu":"{menu}","name":"M"}' => '403 403 403 201 201',
+        'place-menu {"menu":"{menu}","place":"footer"}' => '403 403 403 201 201',
+        'remove-menu {"menu":"{menu}"}' => '403 403 403 201 201',
+        'arrange-menu {"menu":"{menu}","entries":[]}' => '403 403 403 201 201',
+        'make-redirect {"redirect":"{new}","source":"/new","leadsTo":{"page":"{live}"}}' => '403 403 403 201 201',
+        'change-redirect {"redirect":"{redirect}","note":"N"}' => '403 403 403 201 201',
+        'remove-redirect {"redirect":"{redirect}"}' => '403 403 403 201 201',
+        'set-slug {"page":"{top}","slug":"boats-today"} give-way /boats-today' => '403 403 403 201 201',
+        'set-slug {"page":"{draft}","slug":"was-there"} give-way /travel/was-there' => '403 403 403 201 201',
+    ];
+
+    /** @var array<string, string> */
+    private array $known;
+
+    /** @var array<string, User|null> */
+    private array $callers;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $travel = $this->live('Travel');
+        $help = $this->live('Help');
+        $draft = $this->draft('Draft', $travel);
+        $live = $this->live('Times', $travel);
+        $inside = $this->draft('Holds a live page', $travel);
+        $this->live('Known', $inside);
+        $moved = $this->live('Was there', $travel);
+        $binned = $this->draft('Binned', $travel);
+        $section = $this->draft('Section', $travel);
+        $unlisted = $this->draft('Unlisted', $travel);
+        $this->change(['kind' => 'set-slug', 'page' => $moved, 'slug' => 'elsewhere']);
+        $this->change(['kind' => 'put-in-bin', 'page' => $binned]);
+        $this->change(['kind' => 'change-kind', 'page' => $section, 'to' => 'section']);
+        $this->change(['kind' => 'unlist', 'page' => $unlisted]);
+        $this->change(['kind' => 'add-address', 'page' => $live, 'address' => '/known-poster']);
+        $entry = $this->change(['kind' => 'rename', 'page' => $live, 'name' => 'Timetables'])->ulid;
+        $words = ['type' => 'doc', 'content' => []];
+        $this->api('PUT', "pages/$live/words", ['document' => $words], headers: ['If-Match' => '0'])->assertOk();
+        $redirect = $this->redirect(['source' => '/boats-today', 'leadsTo' => ['page' => $live]]);
+        $this->known = [
+            'travel' => $travel, 'help' => $help, 'draft' => $draft, 'live' => $live, 'inside' => $inside, 'binned' => $binned, 'section' => $section, 'unlisted' => $unlisted, 'entry' => $entry, 'redirect' => $redirect,
+            'menu' => (string) DB::table('menus')->where('site_id', $this->site->id)->value('ulid'), 'top' => $this->draft('Top'),
+        ];
+        $gone = $this->person('Gone', Role::Manager);
+        $this->callers = [
+            'nobody' => null, 'stranger' => User::query()->create(['name' => 'Nobody', 'email' => 'nobody@skerrivane.example', 'password' => 'x']), 'reader' => $this->person('Ruaridh', Role::Reader),
+            'elsewhere' => $this->person('Isla', Role::Writer, $help), 'inside' => $this->person('Ina', Role::Writer, $travel), 'writer' => $this->person('Tam', Role::Writer), 'manager' => $this->manager, 'owner' => $this->person('Greta', Role::Owner), 'ended token' => $gone,
+        ];
+    }
+
+    #[Test]
+    public function every_operation_answers_every_caller_as_the_table_says(): void
+    {
+        $said = [];
+        foreach (self::TABLE as $operation => $expected) {
+            foreach (array_combine(self::CALLERS, explode(' ', $expected)) as $caller => $status) {
+                $said["$operation as $caller"] = [(int) $status, $this->answered($operation, $caller)];
+            }
+        }
+        self::assertSame([], array_filter($said, static fn (array $both): bool => $both[0] !== $both[1]), 'Expected, and answered.');
+        $this->assertTableIsComplete();
+    }
+
+    #[Test]
+    public function every_change_is_judged_by_what_it_does(): void
+    {
+        $said = [];
+        foreach (self::BATCHES as $change => $expected) {
+            foreach (array_combine(['elsewhere', 'inside', 'writer', 'manager', 'owner'], explode(' ', $expected)) as $caller => $status) {
+                $answer = $this->unwritten(fn (): int => $this->api('POST', 'batches', $this->batch($change), $this->callers[$caller])->status());
+                $said["$change as $caller"] = [(int) $status, $answer];
+            }
+        }
+        self::assertSame([], array_filter($said, static fn (array $both): bool => $both[0] !== $both[1]), 'Expected, and answered.');
+    }
+
+    #[Test]
+    public function taking_back_is_judged_by_what_it_does_as_well(): void
+    {
+        $inside = $this->callers['inside'];
+        self::assertNotNull($inside);
+        $own = (string) $this->api('POST', 'batches', $this->batch('rename {"page":"{draft}","name":"Mine"}'), $inside)->assertCreated()->json('id');
+        self::assertSame(201, $this->unwritten(fn (): int => $this->api('POST', "history/$own/take-back", as: $inside)->status()));
+        $this->change(['kind' => 'go-live', 'page' => $this->known['draft']]);
+        $this->api('POST', "history/$own/take-back", as: $inside)->assertForbidden();
+        $this->api('POST', 'take-back', ['entries' => [$own]], $inside)->assertForbidden();
+
+        $entry = $this->change(['kind' => 'rename', 'page' => $this->known['live'], 'name' => 'Again'])->ulid;
+        \App\Models\Membership::query()->where('user_id', $this->manager->id)->update(['role' => 'writer']);
+        $this->api('POST', "history/$entry/take-back")->assertForbidden();
+    }
+
+    /** @return array<string, mixed> */
+    private function batch(string $change): array
+    {
+        preg_match('/^(\S+) (\{.*\})(?: give-way (\S+))?$/', $change, $parts);
+        $fields = json_decode($this->named($parts[2]), true, flags: JSON_THROW_ON_ERROR);
+
+        return ['changes' => [['kind' => $parts[1]] + $fields], 'defaults' => true, 'decisions' => isset($parts[3]) ? [['kind' => 'give-way', 'address' => $parts[3]]] : []];
+    }
+
+    private function named(string $text): string
+    {
+        return str_replace(array_map(static fn (string $name): string => '{'.$name.'}', ['new', ...array_keys($this->known)]), [(string) Str::ulid(), ...array_values($this->known)], $text);
+    }
+
+    private function answered(string $operation, string $caller): int
+    {
+        [$method, $path, $aspect] = explode(' ', "$operation ");
+        $path = $path === 'session' ? 'http://editor.test/api/v1/session' : 'http://editor.test/api/v1/sites/ferries/'.$this->named($path);
+        $files = array_filter(['picture' => str_ends_with($path, '/files') && $method === 'POST' ? UploadedFile::fake()->image('boat.png', 20, 10) : null, 'file' => str_ends_with($path, '/documents') ? UploadedFile::fake()->createWithContent('a.txt', 'words') : null]);
+
+        return $this->unwritten(function () use ($method, $path, $aspect, $caller, $files, $operation): int {
+            $headers = ['HTTP_ACCEPT' => 'application/json', 'HTTP_IF_MATCH' => str_contains($path, '/words') ? '0' : '*'] + ($files === [] ? ['CONTENT_TYPE' => 'application/json'] : []);
+            $this->app['auth']->forgetGuards();
+            $user = $this->callers[$caller];
+            if ($caller === 'ended token') {
+                $token = $user?->createToken('ended');
+                $headers['HTTP_AUTHORIZATION'] = "Bearer {$token?->plainTextToken}";
+                $token?->accessToken->delete();
+            } elseif ($user !== null) {
+                $this->actingAs($user);
+            }
+            $body = $files === [] && $method !== 'GET' ? json_encode((object) $this->body($operation, $aspect), JSON_THROW_ON_ERROR) : null;
+
+            return $this->call($method, $path, files: $files, server: $headers, content: $body)->getStatusCode();
+        });
+    }
+
+    /** @return array<string, mixed> */
+    private function body(string $operation, string $aspect): array
+    {
+        $rename = $this->batch('rename {"page":"{draft}","name":"Other"}');
+        $words = ['type' => 'doc', 'content' => []];
+
+        return match (true) {
+            $aspect !== '' => [$aspect => $aspect === 'layout' ? 'section' : false],
+            str_starts_with($operation, 'PATCH pages') => ['summary' => 'S'],
+            str_contains($operation, 'batches'), str_starts_with($operation, 'POST ripple') => $rename,
+            str_ends_with($operation, '/address') || $operation === 'POST address' => $rename['changes'][0],
+            str_ends_with($operation, 'take-back'), str_ends_with($operation, 'take-back/ripple') => str_contains($operation, 'history') ? [] : ['entries' => [$this->known['entry']]],
+            str_ends_with($operation, '/words') => ['document' => $words], str_ends_with($operation, '/draft') => ['document' => $words, 'basedOn' => 0],
+            str_contains($operation, 'arranged') => ['entries' => []], str_contains($operation, 'history-thinning') => ['days' => 30], $operation === 'PATCH names' => ['tagline' => 'T'],
+            $operation === 'POST redirects-import' => ['text' => "source,target\n/x,/travel"], $operation === 'POST pasted' => ['html' => '<p>x</p>'],
+            $operation === 'POST addresses/ignored' => ['address' => $this->missed()],
+            default => ['text' => '/travel'],
+        };
+    }
+
+    private function missed(): string
+    {
+        DB::insert("insert into missed_addresses (site_id, key, address, noise, first_at, last_at) values (?, '/missed', '/missed', false, now(), now())", [$this->site->id]);
+
+        return '/missed';
+    }
+
+    private function unwritten(\Closure $do): int
+    {
+        DB::beginTransaction();
+        try {
+            return $do();
+        } finally {
+            DB::rollBack();
+        }
+    }
+
+    private function assertTableIsComplete(): void
+    {
+        $described = [];
+        foreach (json_decode((string) file_get_contents(base_path('docs/api/openapi.json')), true)['paths'] as $path => $operations) {
+            foreach (array_keys($operations) as $method) {
+                $described[] = strtoupper($method).' '.preg_replace(['#^/sites/\{site\}/#', '#^/#', '#\{\w+\}#', '#revisions/\*(/against/\*)?#'], ['', '', '*', 'revisions/*$1'], $path);
+            }
+        }
+        $known = array_map(static fn (string $operation): string => (string) preg_replace(['#\?.*| \w+$#', '#\{\w+\}#', '#revisions/1#', '#against/1#', '#(?<=ripple/|rows/)addresses#'], ['', '*', 'revisions/*', 'against/*', '*'], str_contains($operation, ' layout') || str_contains($operation, ' indexed') ? (string) preg_replace('/ \w+$/', '', $operation) : $operation.'?'), array_keys(self::TABLE));
+        self::assertSame([], array_values(array_diff($described, $known, ['POST session'])), 'These operations stand in no table.');
+    }
+}
