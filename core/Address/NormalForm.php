@@ -62,6 +62,12 @@ final class NormalForm
         );
     }
 
+    /** A piece of a path as it stands in a normal form: what may not stand there encoded, what need not be encoded not. */
+    public static function piece(string $text): string
+    {
+        return self::decodeUnreserved(UrlPath::encode($text));
+    }
+
     /** A path, or the key of one, without what the site puts at the end of every address. */
     public static function bare(string $path, AddressRules $rules): string
     {

@@ -6,6 +6,7 @@ namespace Heronstem\Core\Redirect;
 
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Address\NormalForm;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Structure\Target;
 use Heronstem\Core\Structure\TargetKind;
@@ -26,6 +27,9 @@ final class Analysis
     /** @var list<Rule> patterns in the order in which they are tried */
     private array $patterns = [];
 
+    /** @var list<Rule> those that look at the query */
+    private array $looking;
+
     /**
      * @param  array<string, Rule>  $rules  all of the site, by identity
      * @param  array<string, int>  $idle  days since a rule was last used, or was made if it never was
@@ -36,6 +40,7 @@ final class Analysis
         $this->resolver = new Resolver($addresses, $answers, $this->set);
         $this->patterns = array_values(array_filter($rules, static fn (Rule $rule): bool => $rule->reach === RuleReach::Pattern && $rule->isOn));
         usort($this->patterns, Rule::inOrder(...));
+        $this->looking = array_values(array_filter($rules, static fn (Rule $rule): bool => $rule->query === QueryHandling::Match));
     }
 
     /**
@@ -203,10 +208,12 @@ final class Analysis
     private function endOf(Rule $rule, array $after): ?Target
     {
         $end = null;
+        $query = Query::in((string) $rule->target?->value);
+        $fragment = (string) strstr((string) $rule->target?->value, '#');
         foreach ($after as $hop) {
             $next = $hop->rule === null ? null : $this->rules[$hop->rule] ?? null;
             $isForGood = in_array($hop->status, [301, 308], true);
-            if ($next !== null && (! $next->isUnconditional() || $next->query !== QueryHandling::Carry || $next->reach !== RuleReach::One)) {
+            if (($next !== null && (! $next->isUnconditional() || $next->query !== QueryHandling::Carry || $next->reach !== RuleReach::One)) || $this->looksAtQueryOf($hop->from)) {
                 return null;
             }
             if ($next === null && $hop->status !== 301) {
@@ -217,9 +224,41 @@ final class Analysis
             }
             $page = $next === null ? $this->answers->at(Address::asked($hop->to, $this->addresses)->key)?->page?->id : null;
             $end = $next === null ? ($page === null ? null : Target::page($page)) : $next->target;
+            // What a rule on the way adds goes along to the end.
+            $query = $next === null ? $query : Query::in((string) $next->target?->value)->merged($query);
+            $fragment = $next === null ? $fragment : (strstr((string) $next->target?->value, '#') ?: $fragment);
         }
 
-        return $rule->reach === RuleReach::One ? $end : null;
+        return $rule->reach === RuleReach::One ? self::carrying($end, $query->text().$fragment) : null;
+    }
+
+    /** A target with the query and fragment gathered on the way; null where it is one that can carry none. */
+    private static function carrying(?Target $end, string $tail): ?Target
+    {
+        if ($end === null || $tail === '') {
+            return $end;
+        }
+        $path = substr($end->value, 0, strcspn($end->value, '?#'));
+
+        return in_array($end->kind, [TargetKind::Address, TargetKind::Url], true) && strlen($path.$tail) <= Target::LONGEST ? Target::stored("{$end->kind->value} $path$tail") : null;
+    }
+
+    /** Whether some rule takes requests for an address by their query: with one the way may be another. */
+    private function looksAtQueryOf(string $address): bool
+    {
+        $asked = Address::asked($address, $this->addresses);
+        foreach ($this->looking as $rule) {
+            $takes = match ($rule->reach) {
+                RuleReach::One => $rule->key === $asked->key,
+                RuleReach::Branch => $rule->key === $asked->key || str_starts_with(NormalForm::bare($asked->key, $this->addresses).'/', NormalForm::bare($rule->key, $this->addresses).'/'),
+                RuleReach::Pattern => PathPattern::stored($rule->source)->match(NormalForm::bare($asked->path, $this->addresses), $this->addresses->caseSensitive) !== null,
+            };
+            if ($takes) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** Rules that say the same twice: one address below a branch that sends it to the same place. */

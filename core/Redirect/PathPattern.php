@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Redirect;
 
+use Heronstem\Core\Address\NormalForm;
 use Heronstem\Core\Structure\ChangeRefused;
 use League\Uri\Exceptions\SyntaxError;
 use League\Uri\UrlPattern\Modifier;
@@ -106,10 +107,10 @@ final readonly class PathPattern
         return new self($source, substr($expression, 1, -1), array_map(strval(...), $names ?? []), self::sampleOf($parts));
     }
 
-    /** Text of a pattern is compared with paths, where letters beyond ASCII are percent-encoded. */
+    /** Text of a pattern is compared with paths in normal form. */
     private static function encoded(Part $part): Part
     {
-        $encode = static fn (string $text): string => (string) preg_replace_callback('/[^\x21-\x7E]+|["<>`]/', static fn (array $found): string => rawurlencode($found[0]), $text);
+        $encode = NormalForm::piece(...);
 
         return $part->type === PartType::Fixed
             ? new Part($part->type, $part->name, $part->prefix, $encode($part->value), $part->suffix, $part->modifier)

@@ -86,7 +86,7 @@ final readonly class RuleReader
         $isPattern = $reach === RuleReach::Pattern;
         // In a pattern a question mark makes something optional: there the query stands behind the last one that has a "=" after it.
         $cut = $query !== QueryHandling::Match ? false : ($isPattern ? (preg_match('/\?(?=[^?]*=)/', $typed, $found, PREG_OFFSET_CAPTURE) === 1 ? $found[0][1] : false) : strpos($typed, '?'));
-        $matched = $cut === false ? '' : Query::of(substr($typed, $cut + 1))->sorted();
+        $matched = $cut === false ? '' : Query::of(self::encoded(substr($typed, $cut + 1)))->sorted();
         if ($query === QueryHandling::Match && $matched === '') {
             throw new ChangeRefused('source', 'Say which query it looks at, behind a question mark.', "$typed?id=1");
         }
@@ -107,6 +107,12 @@ final readonly class RuleReader
         }
 
         return [$address->path, $address->key, $matched];
+    }
+
+    /** As a URL has it (the query percent-encode set, WHATWG URL 1.3): what would end the query or part it otherwise is encoded. */
+    private static function encoded(string $query): string
+    {
+        return (string) preg_replace_callback('/[\x00-\x20"#<>\x7F-\xFF]/', static fn (array $found): string => sprintf('%%%02X', ord($found[0])), $query);
     }
 
     private function target(RuleAnswer $answer, mixed $given, RuleReach $reach): ?Target

@@ -19,7 +19,7 @@ use Heronstem\Core\Moment;
 final readonly class RuleSet
 {
     /** Of what toArray gives: another number for another shape, so that what was kept before is not read. */
-    public const FORMAT = 2;
+    public const FORMAT = 3;
 
     /** Patterns in one alternation: PCRE holds a compiled expression of at most 64 KiB. */
     private const TOGETHER = 100;

@@ -205,7 +205,8 @@ final class RedirectsTest extends AppTestCase
         self::assertSame([null, 'address', null, 'address'], array_column($rows, 'field'));
         $this->visit('/spring')->assertRedirect('/fares');
         $this->visit('/o/12/x?y')->assertRedirect('/fares?y');
-        $this->api('GET', 'redirects-not-carried?server=apache')->assertOk()->assertExactJson([]);
+        $general = $this->api('GET', 'redirects-not-carried?server=apache')->assertOk()->assertJsonCount(3)->json();
+        self::assertStringContainsString('%2F', $general[2]);
         $this->api('GET', 'redirects-not-carried?server=other')->assertStatus(422);
         $this->assertInvariants();
     }

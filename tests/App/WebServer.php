@@ -95,6 +95,8 @@ final class WebServer
         }
         if (! proc_get_status($this->process)['running']) {
             $said = file_get_contents("{$this->folder}/out").@file_get_contents("{$this->folder}/error.log");
+            $line = preg_match('~(?:line (\d+) of (\S+?):|in (\S+):(\d+))~', $said, $at) === 1 ? (file($at[2] ?: $at[3])[(int) ($at[1] ?: $at[4]) - 1] ?? '') : '';
+            $said .= mb_substr($line, 0, 600);
             $this->stop();
             Assert::fail("The web server did not start: $said");
         }

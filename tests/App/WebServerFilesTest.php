@@ -63,7 +63,7 @@ final class WebServerFilesTest extends AppTestCase
         self::assertStringContainsString('pause page of /deal', $notes[0]);
         $this->site->forceFill(['case_sensitive' => true])->save();
         self::assertCount(3, app(ExportRedirects::class)->nginx($this->site)->notes());
-        self::assertCount(2, app(ExportRedirects::class)->apache($this->site)->notes());
+        self::assertCount(3, app(ExportRedirects::class)->apache($this->site)->notes());
         self::assertStringContainsString('# Not carried: The redirect of /may is for a time', app(ExportRedirects::class)->nginx($this->site)->maps());
     }
 

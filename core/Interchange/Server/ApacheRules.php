@@ -13,6 +13,9 @@ final class ApacheRules
     /** Where the rules look for the table, below Apache's own folder. */
     public const MAP = 'conf/heronstem-redirects.map';
 
+    /** Longest line of a table, in bytes: mod_rewrite reads no more of one (REWRITE_MAX_TXT_MAP_LINE). */
+    private const LONGEST_LINE = 1000;
+
     /** Groups that a condition can hand on. */
     private const MOST_GROUPS = 9;
 
@@ -35,9 +38,18 @@ final class ApacheRules
     /** @return list<string> */
     public function notes(): array
     {
+        $leftOut = [];
+        foreach ([...$this->rules->inFront, ...$this->rules->exact] as $address => $answer) {
+            $leftOut[] = $this->leavesOut((string) $address, $answer);
+        }
+        foreach ([...$this->rules->first, ...$this->rules->front, ...$this->rules->behind] as $entry) {
+            $leftOut[] = self::cannotSay($entry->source, $entry->answer);
+        }
         $tooMany = array_filter([...$this->rules->front, ...$this->rules->behind], static fn (ServerEntry $entry): bool => $entry->groups > self::MOST_GROUPS);
 
-        return [...$this->rules->notes(), ...array_values(array_map(static fn (ServerEntry $entry): string => "The pattern {$entry->source} catches more than nine parts, which Apache cannot hand on; it is left out.", $tooMany))];
+        $encoded = ['Apache answers 404 for every address with an encoded slash (%2F) in it, unless AllowEncodedSlashes says otherwise.'];
+
+        return [...$this->rules->notes(), ...$encoded, ...array_values(array_filter($leftOut)), ...array_values(array_map(static fn (ServerEntry $entry): string => 'The pattern '.KeptRules::named($entry->source).' catches more than nine parts, which Apache cannot hand on; it is left out.', $tooMany))];
     }
 
     /**
@@ -48,11 +60,10 @@ final class ApacheRules
     public function map(iterable $kept = []): string
     {
         $out = KeptRules::head('Redirects: the table that the rules look addresses up in.', [], $kept);
-        foreach ($this->rules->inFront as $address => $answer) {
-            $out .= '!'.$this->key((string) $address).' '.$this->value($answer)."\n";
-        }
-        foreach ($this->rules->exact as $address => $answer) {
-            $out .= $this->key((string) $address).' '.$this->value($answer)."\n";
+        foreach (['!' => $this->rules->inFront, '' => $this->rules->exact] as $sign => $answers) {
+            foreach ($answers as $address => $answer) {
+                $out .= $this->leavesOut((string) $address, $answer) === null ? $this->line((string) $sign, (string) $address, $answer) : '';
+            }
         }
 
         return $out;
@@ -107,7 +118,7 @@ final class ApacheRules
     {
         $out = [];
         foreach ($entries as $entry) {
-            if ($entry->groups > self::MOST_GROUPS) {
+            if ($entry->groups > self::MOST_GROUPS || self::cannotSay($entry->source, $entry->answer) !== null) {
                 continue;
             }
             $if = implode('', array_map(static fn (SpeltParameter $parameter): string => 'RewriteCond %{QUERY_STRING} '.self::quoted("(?:^|&){$parameter->expression}(?:&|\$)")."\n", $entry->asked));
@@ -136,6 +147,25 @@ final class ApacheRules
             $answer->carries => ["RewriteCond %{ENV:HERONSTEM_ARGS$n} .\n$if".$rule("$path?%{ENV:HERONSTEM_ARGS$n}$fragment"), $if.$rule($path.$fragment)],
             default => [$if.$rule($path.$fragment)],
         };
+    }
+
+    /** Why an address is not in the table, in a sentence; null where it is. */
+    private function leavesOut(string $address, ServerAnswer $answer): ?string
+    {
+        $isLong = strlen($this->line('!', $address, $answer)) > self::LONGEST_LINE;
+
+        return $isLong ? 'The redirect of '.KeptRules::named($address).' is longer than a table of Apache may have it; it is left out.' : self::cannotSay($address, $answer);
+    }
+
+    /** Apache takes a question mark anywhere in a target for the beginning of its query, and an ampersand at its end away. */
+    private static function cannotSay(string $source, ServerAnswer $answer): ?string
+    {
+        return str_contains($answer->fragment, '?') || str_ends_with($answer->fragment, '&') ? 'The redirect of '.KeptRules::named($source).' leads to a fragment that Apache writes otherwise; it is left out.' : null;
+    }
+
+    private function line(string $sign, string $address, ServerAnswer $answer): string
+    {
+        return $sign.$this->key($address).' '.$this->value($answer)."\n";
     }
 
     /** How the table writes an answer. */
@@ -195,9 +225,9 @@ final class ApacheRules
         return (string) preg_replace_callback('/\x00(\d+)\x00|[\\\\$%]/', static fn (array $found): string => isset($found[1]) ? '%'.((int) $found[1] + 1) : '\\'.$found[0], $target);
     }
 
-    /** An argument in quotes, as mod_rewrite reads it: a backslash stays where it is. */
+    /** An argument in quotes, as mod_rewrite reads it: a backslash stays where it is, and no quote can stand within. Addresses have none; expressions name it by its number. */
     private static function quoted(string $text): string
     {
-        return '"'.str_replace('"', '\\"', $text).'"';
+        return '"'.str_replace('"', '\x22', $text).'"';
     }
 }

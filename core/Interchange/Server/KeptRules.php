@@ -21,6 +21,14 @@ final readonly class KeptRules
         return implode('', array_map(static fn (string $piece, int $n): string => ($n === 0 ? '#= ' : '#+ ').$piece."\n", $pieces, array_keys($pieces)));
     }
 
+    /** A source in a sentence: no longer than one reads, and nothing in it that ends a line. */
+    public static function named(string $source): string
+    {
+        $plain = (string) preg_replace('/[\x00-\x1F\x7F\\\\]/', ' ', $source);
+
+        return mb_strlen($plain) > 80 ? mb_substr($plain, 0, 77).'…' : $plain;
+    }
+
     /**
      * What a file begins with: comments of what it is, what it cannot carry, and the rules themselves.
      *

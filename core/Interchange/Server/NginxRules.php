@@ -9,6 +9,15 @@ final class NginxRules
 {
     private const ESCAPES = ['\\' => '\\\\', '"' => '\\"'];
 
+    /** Longest word of its configuration, in bytes, with some room: nginx reads it in pieces of 4 KB. */
+    private const LONGEST = 4000;
+
+    /** @var array<string, list<array{string, string}>> entries of each map, as they are written */
+    private array $maps;
+
+    /** @var list<string> */
+    private array $tooLong = [];
+
     /** @var array<string, string> variable that holds a query without some parameters, by which they are */
     private array $queries = [];
 
@@ -18,6 +27,10 @@ final class NginxRules
 
     public function __construct(private readonly ServerRules $rules)
     {
+        $this->maps = [
+            'first' => $this->entries($rules->first), 'in_front' => $this->table($rules->inFront), 'front' => $this->entries($rules->front),
+            'exact' => $this->table($rules->exact), 'behind' => $this->entries($rules->behind),
+        ];
     }
 
     /** @return list<string> what it cannot carry, in sentences */
@@ -25,7 +38,7 @@ final class NginxRules
     {
         $case = $this->rules->addresses->caseSensitive ? ['This site tells capitals from small letters; the tables of nginx do not.'] : [];
 
-        return [...$this->rules->notes(), ...$case];
+        return [...$this->rules->notes(), ...$case, ...$this->tooLong];
     }
 
     /**
@@ -35,14 +48,15 @@ final class NginxRules
      */
     public function maps(iterable $kept = []): string
     {
-        $tables = self::map('$heronstem_asked', '$heronstem_first', $this->entries($this->rules->first)).self::map('$heronstem_path', '$heronstem_in_front', $this->table($this->rules->inFront))
-            .self::map('$heronstem_asked', '$heronstem_front', $this->entries($this->rules->front)).self::map('$heronstem_path', '$heronstem_exact', $this->table($this->rules->exact))
-            .self::map('$heronstem_asked', '$heronstem_behind', $this->entries($this->rules->behind));
+        $tables = '';
+        foreach ($this->maps as $name => $entries) {
+            $tables .= self::map(in_array($name, ['in_front', 'exact'], true) ? '$heronstem_path' : '$heronstem_asked', "\$heronstem_$name", $entries);
+        }
         $out = KeptRules::head('Redirects, for the http block.', $this->notes(), $kept);
-        $out .= "map_hash_max_size 1048576;\nmap_hash_bucket_size 1024;\n";
-        $out .= "geo \$heronstem_dollar { default \"\$\"; }\n";
+        $out .= "map_hash_max_size 1048576;\nmap_hash_bucket_size 4096;\n";
+        $out .= "geo \$hs_s { default \"\$\"; }\n";
         $suffix = strtr($this->rules->suffixed(), self::ESCAPES);
-        $out .= "map \$uri \$heronstem_path { \"~^(?<heronstem_p>/.*?){$suffix}/*\$\" \$heronstem_p; default \$uri; }\n";
+        $out .= "map \$uri \$heronstem_path { \"~(?s)^(?<heronstem_p>/.*?){$suffix}/*\\\\z\" \$heronstem_p; default \$uri; }\n";
         $out .= "map \$request_uri \$heronstem_raw { \"~^(?<heronstem_r>/[^?]*?){$suffix}/*(?:\\?|\$)\" \$heronstem_r; default \"\"; }\n";
         // Neither a path nor a query as it was sent has a space in it.
         $out .= "map \$request_uri \$heronstem_asked { default \"&\$args& \$heronstem_raw\"; }\n";
@@ -70,7 +84,13 @@ final class NginxRules
      */
     private function table(array $answers): array
     {
-        return array_map(fn (string $key, ServerAnswer $answer): array => [self::text(rawurldecode($key)), $this->answer($answer, [])], array_map(strval(...), array_keys($answers)), $answers);
+        $entries = [];
+        foreach ($answers as $key => $answer) {
+            // What is looked up is plain text: in a key a dollar sign has no meaning.
+            $entries[] = $this->fitting((string) $key, $answer, '"'.strtr(rawurldecode((string) $key), self::ESCAPES).'"', []);
+        }
+
+        return array_values(array_filter($entries));
     }
 
     /**
@@ -79,15 +99,33 @@ final class NginxRules
      */
     private function entries(array $entries): array
     {
-        return array_map(function (ServerEntry $entry): array {
+        return array_values(array_filter(array_map(function (ServerEntry $entry): ?array {
             // nginx keeps what maps catch by name.
             $names = array_map(fn (int $n): string => "hs{$this->groups}_$n", $entry->groups === 0 ? [] : range(0, $entry->groups - 1));
             $this->groups++;
             $asked = implode('', array_map(static fn (SpeltParameter $parameter): string => "(?=[^ ]*&(?-i:{$parameter->expression})&)", $entry->asked));
             $flags = $this->rules->addresses->caseSensitive ? '~' : '~*';
 
-            return ['"'.$flags.strtr("^{$asked}[^ ]* (?:".self::named($entry->expression, $names).')$', self::ESCAPES).'"', $this->answer($entry->answer, $names)];
-        }, $entries);
+            return $this->fitting($entry->source, $entry->answer, '"'.$flags.strtr("^{$asked}[^ ]* (?:".self::named($entry->expression, $names).')$', self::ESCAPES).'"', $names);
+        }, $entries)));
+    }
+
+    /**
+     * An entry as it is written; none where a word of it would be longer than nginx reads.
+     *
+     * @param  list<string>  $names  of what was caught
+     * @return array{string, string}|null
+     */
+    private function fitting(string $source, ServerAnswer $answer, string $key, array $names): ?array
+    {
+        $without = max([0, ...array_map(static fn (SpeltParameter $parameter): int => strlen(strtr($parameter->expression, self::ESCAPES)), $answer->without)]);
+        $entry = max(strlen($key), $without + 200) > self::LONGEST ? null : [$key, $this->answer($answer, $names)];
+        if ($entry !== null && strlen($entry[1]) <= self::LONGEST) {
+            return $entry;
+        }
+        $this->tooLong[] = 'The redirect of '.KeptRules::named($source).' is longer than nginx reads; it is left out.';
+
+        return null;
     }
 
     /** @param  list<string>  $names  of what was caught */
@@ -97,10 +135,9 @@ final class NginxRules
             return $answer->status === 410 ? '"410"' : '"left"';
         }
         $query = $answer->carries ? "\0".$this->query($answer).($answer->hasQuery() ? '_and' : '_ask')."\0" : '';
-        $target = (string) preg_replace_callback('/\x00(\d+)\x00/', static fn (array $found): string => "\0{$names[(int) $found[1]]}\0", $answer->target.$answer->fragment);
-        $cut = strlen($target) - strlen($answer->fragment);
+        $caught = static fn (string $text): string => (string) preg_replace_callback('/\x00(\d+)\x00/', static fn (array $found): string => "\0{$names[(int) $found[1]]}\0", $text);
 
-        return (string) preg_replace('/\x00(\w+)\x00/', '\${$1}', self::text("{$answer->status} ".substr($target, 0, $cut).$query.substr($target, $cut)));
+        return (string) preg_replace('/\x00(\w+)\x00/', '\\${$1}', self::text("{$answer->status} ".$caught($answer->target).$query.$caught($answer->fragment)));
     }
 
     /** The variable that holds the query of a request as an answer takes it along. */
@@ -159,6 +196,6 @@ final class NginxRules
     /** Text in quotes; a dollar sign of its own comes from a variable, since nginx has no way to write one. */
     private static function text(string $text): string
     {
-        return '"'.strtr($text, self::ESCAPES + ['$' => '${heronstem_dollar}']).'"';
+        return '"'.strtr($text, self::ESCAPES + ['$' => '${hs_s}']).'"';
     }
 }

@@ -55,7 +55,7 @@ final class ServerEntries
         }
         // Where nothing goes behind it, what the target leads on to is known, and what stands at its end stays there.
         yield new ServerEntry($rule->source, $source, 0, ServerAnswer::of($this->through($rule), self::asked($rule)), self::asked($rule));
-        $ending = $rule->target?->kind === TargetKind::Address ? $this->addresses->ending() : '';
+        $ending = in_array($rule->target?->kind, [TargetKind::Address, TargetKind::Page], true) ? $this->addresses->ending() : '';
         if ($ending !== '') {
             yield new ServerEntry($rule->source, $source.'(/.*'.NormalForm::FILE_ENDING.')', 1, $answer, self::asked($rule));
         }
@@ -100,18 +100,21 @@ final class ServerEntries
             return ServerAnswer::of($way, self::asked($rule));
         }
         $status = $rule->answer->status();
-        if ($rule->target->kind === TargetKind::Page || $rule->target->kind === TargetKind::File) {
+        if ($rule->target->kind === TargetKind::Page && $isBranch && $rule->carriesRest) {
+            // What answers at the page's own address says nothing of what is below it.
+            $target = $way->hops[0]->to ?? (string) $way->location;
+        } elseif ($rule->target->kind === TargetKind::Page || $rule->target->kind === TargetKind::File) {
             [$status, $target] = [$way->sendsWith() ?? $status, (string) $way->location];
         } else {
-            $target = $rule->target->value;
-            $mark = $rule->query === QueryHandling::Drop ? '' : (str_contains($target, '?') ? '&' : '?').ServerAnswer::MARK;
-            $cut = strcspn($target, '#');
-            $target = substr($target, 0, $cut).$mark.substr($target, $cut);
+            $value = $rule->target->value;
+            $query = Query::in($value)->text();
+            $mark = $rule->query === QueryHandling::Drop ? '' : ($query === '' ? '?' : '&').ServerAnswer::MARK;
+            $target = substr($value, 0, strcspn($value, '?#')).$query.$mark.strstr($value, '#');
         }
         if ($isBranch && $rule->carriesRest) {
             $at = strcspn($target, '?#');
             $path = substr($target, 0, $at);
-            $target = ($rule->target->kind === TargetKind::Address ? $this->bare($path) : rtrim($path, '/')).self::REST.substr($target, $at);
+            $target = ($rule->target->kind !== TargetKind::Url ? $this->bare($path) : rtrim($path, '/')).self::REST.substr($target, $at);
         } elseif (! $isBranch) {
             $known = PathPattern::stored($rule->source)->names;
             $head = Destination::authority($target);
@@ -121,6 +124,7 @@ final class ServerEntries
 
                 return $i === false ? $found[0] : "\0$i\0";
             }, substr($target, strlen($head)));
+            $this->sayCaughtInQuery($rule, $target);
         }
         $this->sayFurtherStep($rule, $isBranch ? $rule->sampleBelow() : $sample);
 
@@ -133,11 +137,19 @@ final class ServerEntries
         return $rule->answer === RuleAnswer::Pause || ($rule->reach === RuleReach::Branch ? ! $rule->carriesRest : preg_match(Destination::CAPTURE, substr((string) $rule->target?->value, strlen(Destination::authority((string) $rule->target?->value)))) !== 1);
     }
 
+    /** @param  string  $target  with marks for what is caught */
+    private function sayCaughtInQuery(Rule $rule, string $target): void
+    {
+        if (str_contains(substr($target, strcspn($target, '?#')), "\0")) {
+            $this->notes[] = 'The pattern '.KeptRules::named($rule->source).' puts what it catches behind a question mark or a number sign: signs like & and = are encoded there, and not by a web server.';
+        }
+    }
+
     private function sayFurtherStep(Rule $rule, string $sample): void
     {
         $way = $this->resolver->resolve($sample);
         if (count(array_filter($way->hops, static fn ($hop): bool => $hop->rule !== null)) > 1) {
-            $this->notes[] = "The redirect of {$rule->source} leads to another branch or pattern; a web server takes one more step there.";
+            $this->notes[] = 'The redirect of '.KeptRules::named($rule->source).' leads to another branch or pattern; a web server takes one more step there.';
         }
     }
 

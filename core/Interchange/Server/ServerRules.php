@@ -90,7 +90,12 @@ final class ServerRules
     /** @return list<string> */
     public function notes(): array
     {
-        return array_values(array_unique($this->notes));
+        $general = $this->front === [] && $this->behind === [] ? [] : [
+            'Branches and patterns take an address here however it is spelt; a web server only without //, /./ and /../, and with nothing encoded that need not be.',
+            'An address of a page in another spelling is sent to the right one here; a web server leaves it to whatever answers for pages.',
+        ];
+
+        return [...array_values(array_unique($this->notes)), ...$general];
     }
 
     /** An address without what the site puts at its end. */
@@ -111,13 +116,13 @@ final class ServerRules
     private function say(Rule $rule): void
     {
         if ($rule->answer === RuleAnswer::Pause) {
-            $this->notes[] = "The pause page of {$rule->source}: a web server has no page to show, so the address is left to whatever answers for pages.";
+            $this->notes[] = 'The pause page of '.KeptRules::named($rule->source).': a web server has no page to show, so the address is left to whatever answers for pages.';
         }
         if (strlen($rule->matched) > self::LONGEST_QUERY) {
-            $this->notes[] = "The redirect of {$rule->source} looks at a query of more than ".self::LONGEST_QUERY.' bytes; it is left out.';
+            $this->notes[] = 'The redirect of '.KeptRules::named($rule->source).' looks at a query of more than '.self::LONGEST_QUERY.' bytes; it is left out.';
         }
         if ($rule->from !== null || $rule->until !== null) {
-            $this->notes[] = "The redirect of {$rule->source} is for a time; what is written here is what holds now.";
+            $this->notes[] = 'The redirect of '.KeptRules::named($rule->source).' is for a time; what is written here is what holds now.';
         }
     }
 
@@ -151,10 +156,10 @@ final class ServerRules
     private function throughBranches(array $sources): void
     {
         foreach ($this->written(RuleReach::Branch) as $branch) {
-            if (! $branch->carriesRest || $branch->target?->kind !== TargetKind::Address || $branch->query === QueryHandling::Match) {
+            $base = $branch->carriesRest && $branch->query !== QueryHandling::Match ? $this->baseOf($branch) : null;
+            if ($base === null) {
                 continue;
             }
-            $base = $this->bare(substr($branch->target->value, 0, strcspn($branch->target->value, '?#')));
             foreach ($sources as $source) {
                 $under = $this->bare($source);
                 if (str_starts_with(strtolower($under), strtolower($base).'/') || strtolower($under) === strtolower($base)) {
@@ -167,6 +172,18 @@ final class ServerRules
                 }
             }
         }
+    }
+
+    /** The address of the site that a branch puts the rest of a path behind; null where it leads elsewhere or nowhere. */
+    private function baseOf(Rule $branch): ?string
+    {
+        $target = match ($branch->target?->kind) {
+            TargetKind::Address => $branch->target->value,
+            TargetKind::Page => $this->resolver->through($branch, $branch->sample())->hops[0]->to ?? null,
+            default => null,
+        };
+
+        return $target === null ? null : $this->bare(substr($target, 0, strcspn($target, '?#')));
     }
 
     private function expressions(ServerEntries $entries): void

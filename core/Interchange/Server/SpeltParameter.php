@@ -21,16 +21,27 @@ final readonly class SpeltParameter
     /** A parameter with this value; one without a value is like one with an empty value. */
     public static function pair(string $name, string $value): self
     {
-        return new self(self::spelt($name).($value === '' ? '=?' : '='.self::spelt($value)));
+        return new self(self::spelt($name).($value === '' ? '=?' : '='.self::spelt($value, '=')));
     }
 
-    /** Each byte as it is or encoded; a space also as a plus. */
-    private static function spelt(string $text): string
+    /**
+     * Each byte as it is or encoded; a space also as a plus.
+     *
+     * @param  string  $plainly  signs that may stand as they are although they part names from values
+     */
+    private static function spelt(string $text, string $plainly = ''): string
     {
         $out = '';
         foreach (str_split($text) as $byte) {
             $hex = '%(?i:'.sprintf('%02x', ord($byte)).')';
-            $plain = $byte === ' ' ? '\+' : (ord($byte) > 0x20 && ord($byte) < 0x7F && ! str_contains('&#%+=', $byte) ? preg_quote($byte) : '');
+            $plain = match (true) {
+                $byte === ' ' => '\+',
+                // A percent sign that begins no encoded byte stands for itself.
+                $byte === '%' => '%(?![0-9A-Fa-f]{2})',
+                str_contains($plainly, $byte) => preg_quote($byte),
+                ord($byte) <= 0x20, ord($byte) === 0x7F, str_contains('&#+=', $byte) => '',
+                default => preg_quote($byte),
+            };
             $out .= $plain === '' ? $hex : "(?:$plain|$hex)";
         }
 

@@ -77,7 +77,7 @@ final class AnalysisTest extends TestCase
     public function what_is_straightened_answers_every_request_as_before_and_has_no_chain_left_that_can_be(): void
     {
         $place = Generators::elements(['/a', '/b', '/c', '/d', '/e']);
-        $rule = Generators::map(static fn (array $drawn): Rule => Rules::one($drawn[0], [...['/a', '/b', '/c', '/d', '/e'], 'page P', 'https://x.example/', '/nowhere'][$drawn[1]], ['answer' => $drawn[2]]), Generators::tuple($place, Generators::choose(0, 7), Generators::elements([RuleAnswer::MovedPermanently, RuleAnswer::MovedPermanently, RuleAnswer::Found, RuleAnswer::PermanentRedirect])));
+        $rule = Generators::map(static fn (array $drawn): Rule => Rules::one($drawn[0], [...['/a', '/b', '/c', '/d', '/e'], 'page P', 'https://x.example/', '/nowhere', '/b?x=1', '/c?x=2&y=1#top', '/d#end', 'https://x.example/?x=3#a'][$drawn[1]], ['answer' => $drawn[2]] + ($drawn[1] % 5 === 4 ? ['query' => QueryHandling::Drop] : [])), Generators::tuple($place, Generators::choose(0, 11), Generators::elements([RuleAnswer::MovedPermanently, RuleAnswer::MovedPermanently, RuleAnswer::Found, RuleAnswer::PermanentRedirect])));
         $this->limitTo(500)->forAll(Generators::vector(5, $rule))->then(static function (array $drawn): void {
             $rules = [];
             foreach ($drawn as $rule) {
@@ -85,7 +85,7 @@ final class AnalysisTest extends TestCase
                     $rules[$rule->key] = $rule;
                 }
             }
-            $rules = array_values($rules);
+            $rules = [...array_values($rules), Rules::one('/b', 'https://y.example/', ['query' => QueryHandling::Match, 'matched' => 'z=1'])];
             $straight = array_column($rules, null, 'id');
             foreach (self::analysed($rules) as $finding) {
                 if ($finding->kind === RuleFindingKind::Chain && $finding->end !== null) {
@@ -93,9 +93,11 @@ final class AnalysisTest extends TestCase
                 }
             }
             foreach (['/a', '/b', '/c', '/d', '/e'] as $asked) {
-                $before = Rules::ask($rules, "$asked?q=1", ...self::pages());
-                $after = Rules::ask(array_values($straight), "$asked?q=1", ...self::pages());
-                self::assertSame([$before->sendsWith(), $before->location, $before->status], [$after->sendsWith(), $after->location, $after->status]);
+                foreach (['?q=1', '', '?x=9&z=1'] as $query) {
+                    $before = Rules::ask($rules, $asked.$query, ...self::pages());
+                    $after = Rules::ask(array_values($straight), $asked.$query, ...self::pages());
+                    self::assertSame([$before->sendsWith(), $before->location, $before->status], [$after->sendsWith(), $after->location, $after->status]);
+                }
             }
             $left = array_filter(self::analysed(array_values($straight)), static fn (RuleFinding $finding): bool => $finding->kind === RuleFindingKind::Chain && $finding->end !== null);
             self::assertSame([], array_map(self::said(...), array_values($left)));
