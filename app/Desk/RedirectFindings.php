@@ -10,7 +10,9 @@ use App\Store\LoadedAnswers;
 use App\Store\StoredRules;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Redirect\Analysis;
+use Heronstem\Core\Redirect\Rule;
 use Heronstem\Core\Redirect\RuleFinding;
+use Heronstem\Core\Redirect\RuleReach;
 use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Database\Connection;
 
@@ -47,7 +49,7 @@ final readonly class RedirectFindings
     private function lookedFor(Site $site): array
     {
         $rules = iterator_to_array((new StoredRules($this->db, $site))->all(), false);
-        $found = $rules === [] ? [] : Analysis::of($rules, $site->rules(), new LoadedAnswers($this->db, $site, $rules), Moment::at(now()->getTimestamp()), $this->idle($site), (int) config('heronstem.idle_redirect_days'));
+        $found = $rules === [] ? [] : Analysis::of($rules, $site->rules(), new LoadedAnswers($this->db, $site, $rules), Moment::at(now()->getTimestamp()), $this->idle($site), (int) config('heronstem.idle_redirect_days'), $this->live($site, $rules));
         $sources = array_column($rules, 'source', 'id');
         $pages = Page::query()->where('site_id', $site->id)->whereIn('ulid', array_values(array_unique(array_filter(array_map(static fn (RuleFinding $finding): ?string => $finding->page, $found)))))->pluck('name', 'ulid')->all();
 
@@ -58,6 +60,17 @@ final readonly class RedirectFindings
             'isSure' => $finding->isSure, 'days' => $finding->days, 'steps' => $finding->steps,
             'mend' => $finding->mend(),
         ], $found);
+    }
+
+    /**
+     * @param  list<Rule>  $rules
+     * @return array<string, string> live pages by address, where something may hide more than one of them
+     */
+    private function live(Site $site, array $rules): array
+    {
+        $hiding = array_filter($rules, static fn (Rule $rule): bool => $rule->inFront && $rule->reach !== RuleReach::One);
+
+        return $hiding === [] ? [] : array_column($this->db->select('select address, ulid from pages where site_id = ? and is_visible(state, from_at, until_at) order by address', [$site->id]), 'ulid', 'address');
     }
 
     /** @return array<string, int> days since each rule was used, or was made */

@@ -59,7 +59,8 @@ final readonly class AddressRows
             ['missed'] => '(select coalesce(sum(m.hits), 0) from missed_hits m where m.site_id = '.$site->id.' and m.key = a.key and not m.bots) desc, a.key',
             // Patterns on their own stand as they are tried.
             ['pattern'] => '(select o.position from redirect_rules o where o.id = a.rule), a.rule',
-            default => "a.kind = 'reserved', a.key, a.kind",
+            // Several may share a key: without an order among them, pieces of the list would repeat and leave out.
+            default => "a.kind = 'reserved', a.key, a.kind, a.rule nulls first, a.since, a.by_entry_id, a.address",
         };
         $of = $kinds === [] ? '' : 'where a.kind = any(?::text[])';
         // What is found is gone through once, for counting as for a piece of it.

@@ -7,6 +7,7 @@ namespace Heronstem\Core\Interchange;
 use Heronstem\Core\Interchange\Server\ApacheFile;
 use Heronstem\Core\Interchange\Server\KeptRules;
 use Heronstem\Core\Interchange\Server\NginxFile;
+use Heronstem\Core\Structure\ChangeRefused;
 
 /**
  * Redirects in a file of any kind that is known: a table (CSV, JSON Lines, or two columns with spaces between, as for RewriteMap),
@@ -18,10 +19,13 @@ final readonly class RedirectFile
 
     private const NGINX = '/^[ \t]*(?:rewrite[ \t]+\S+[ \t]+\S+[^;\n]*;|return[ \t]+\d{3}\b[^;\n]*;|location[ \t][^{\n]*\{|map[ \t]+\S+[ \t]+\$\w+[ \t]*\{)/m';
 
+    /** Bytes: it is taken apart whole. */
+    private const LONGEST_CONFIGURATION = 4_000_000;
+
     /** @return iterable<int, array<string, string>> fields by the number of the line they begin on; `refused` says why one is no rule */
     public static function rows(string $text): iterable
     {
-        $kept = KeptRules::in($text);
+        $kept = str_contains($text, '#= ') ? KeptRules::in($text) : [];
         if ($kept !== []) {
             foreach ($kept as $line => $row) {
                 foreach (Table::rows($row) as $fields) {
@@ -30,6 +34,10 @@ final readonly class RedirectFile
             }
 
             return;
+        }
+        $isServers = preg_match(self::APACHE, $text) === 1 || preg_match(self::NGINX, $text) === 1;
+        if ($isServers && strlen($text) > self::LONGEST_CONFIGURATION) {
+            throw new ChangeRefused('text', sprintf('Configuration of a web server is read up to %d MB. Bring it in in pieces, or as a table.', self::LONGEST_CONFIGURATION / 1_000_000));
         }
         yield from match (true) {
             preg_match(self::APACHE, $text) === 1 => ApacheFile::rows($text),
@@ -50,10 +58,10 @@ final readonly class RedirectFile
     /** @return iterable<int, array<string, string>> */
     private static function spaced(string $text): iterable
     {
-        foreach (explode("\n", $text) as $n => $line) {
+        foreach (Table::textLines($text) as $n => [$line]) {
             if (preg_match('/^\s*(?:#|$)/', $line) !== 1) {
                 [$source, $target] = [...(preg_split('/\s+/', trim($line), 2) ?: []), ''];
-                yield $n + 1 => ['source' => $source, 'target' => $target];
+                yield $n => ['source' => $source, 'target' => $target];
             }
         }
     }

@@ -51,6 +51,9 @@ final class RedirectRows
             'query' => self::else($fields, 'query', 'carry'), 'carriesRest' => self::flag($fields, 'carriesRest', true), 'from' => $fields['from'] ?? null, 'until' => $fields['until'] ?? null,
             'isOn' => self::flag($fields, 'isOn', true), 'inFront' => self::flag($fields, 'inFront', false), 'position' => (int) ($fields['position'] ?? 0), 'note' => $fields['note'] ?? '', 'origin' => "import {$this->seed}",
         ];
+        if ($given['answer'] === '410' && ($fields['target'] ?? '') !== '') {
+            throw new ChangeRefused('leadsTo', 'What is gone leads nowhere. Leave the target away, or choose another answer.');
+        }
         if ($given['answer'] !== '410') {
             $given['leadsTo'] = $this->target($fields['target'] ?? '', $pages);
         }
@@ -101,6 +104,9 @@ final class RedirectRows
      */
     private function target(string $typed, array $pages): array
     {
+        if (str_starts_with($typed, '//')) {
+            throw new ChangeRefused('leadsTo', 'Two slashes at the beginning name another host. Write the scheme before them.', "https:$typed");
+        }
         if (preg_match('/^(page|file|address):(.*)$/s', $typed, $found) === 1) {
             return [$found[1] => $found[2]];
         }

@@ -32,13 +32,18 @@ final readonly class Table
 
             return;
         }
-        $delimiter = self::delimiter(substr($text, 0, 4000));
+        $delimiter = self::delimiter(mb_strcut($text, 0, 4000));
         $columns = null;
-        foreach (self::records($text) as $at => $record) {
-            $row = str_getcsv($record, $delimiter, '"', '');
+        foreach (self::records($text) as $at => [$record, $isClosed]) {
             if (trim($record) === '') {
                 continue;
             }
+            if (! $isClosed) {
+                yield $at => ['source' => mb_strcut($record, 0, 200), 'refused' => 'A quote opens on this line and is never closed. Close it, or double it where it is meant as a sign.'];
+
+                continue;
+            }
+            $row = str_getcsv($record, $delimiter, '"', '');
             if ($columns === null) {
                 $columns = self::columns($row);
                 if ($columns !== null) {
@@ -49,7 +54,7 @@ final readonly class Table
             $fields = [];
             foreach ($row as $i => $cell) {
                 if (isset($columns[$i]) && $columns[$i] !== '') {
-                    $fields[$columns[$i]] = trim((string) $cell);
+                    $fields[$columns[$i]] = self::unguarded(trim((string) $cell));
                 }
             }
             yield $at => $fields;
@@ -63,35 +68,76 @@ final readonly class Table
      */
     public static function csv(array $cells): string
     {
-        return implode(',', array_map(static fn (string $cell): string => preg_match('/[",\r\n]|^\s|\s$/', $cell) === 1 ? '"'.str_replace('"', '""', $cell).'"' : $cell, $cells))."\r\n";
+        return implode(',', array_map(static function (string $cell): string {
+            $cell = self::guarded($cell);
+
+            return preg_match('/[",\r\n]|^\s|\s$/', $cell) === 1 ? '"'.str_replace('"', '""', $cell).'"' : $cell;
+        }, $cells))."\r\n";
+    }
+
+    /** A spreadsheet must not take a text for a formula: what would begin one, or is written like this already, has an apostrophe before it. */
+    public static function guarded(string $cell): string
+    {
+        return preg_match("/^'*[=+\\-@\t\r]/", $cell) === 1 ? "'$cell" : $cell;
+    }
+
+    private static function unguarded(string $cell): string
+    {
+        return preg_match("/^'+[=+\\-@\t\r]/", $cell) === 1 ? substr($cell, 1) : $cell;
     }
 
     /**
-     * Records of a file: lines, joined where a quoted field goes on in the next.
+     * Records of a file: lines, joined where a quoted field goes on in the next. Where a quote is never closed, the line that
+     * opens it stands alone, so that it does not take in all that follow. Cost: linear, twice where a quote stays open.
      *
-     * @return iterable<int, string> by the number of the line they begin on
+     * @return iterable<int, array{string, bool}> the record and whether its quotes are closed, by the number of the line it begins on
      */
     private static function records(string $text): iterable
     {
-        $record = null;
-        $began = 1;
-        foreach (preg_split('/\r\n|\n|\r/', $text) ?: [] as $n => $line) {
-            $began = $record === null ? $n + 1 : $began;
-            $record = $record === null ? $line : "$record\n$line";
-            if (substr_count($record, '"') % 2 === 0) {
-                yield $began => $record;
-                $record = null;
+        $open = null;
+        foreach (self::textLines($text) as $at => [$line, $next]) {
+            if ($open === null && substr_count($line, '"') % 2 === 0) {
+                yield $at => [$line, true];
+            } elseif ($open === null) {
+                $open = [$at, $line, $next];
+                $pieces = [$line];
+            } else {
+                $pieces[] = $line;
+                if (substr_count($line, '"') % 2 === 1) {
+                    yield $open[0] => [implode("\n", $pieces ?? []), true];
+                    $open = null;
+                }
             }
         }
-        if ($record !== null) {
-            yield $began => $record;
+        if ($open !== null) {
+            yield $open[0] => [$open[1], false];
+            foreach (self::records(substr($text, $open[2])) as $at => $record) {
+                yield $open[0] + $at => $record;
+            }
+        }
+    }
+
+    /**
+     * One line after another, none of them kept.
+     *
+     * @return iterable<int, array{string, int}> the line and where the next begins, by its number
+     */
+    public static function textLines(string $text): iterable
+    {
+        $length = strlen($text);
+        for ($at = 0, $n = 1; $at <= $length; $n++) {
+            $size = strcspn($text, "\r\n", $at);
+            $end = $at + $size;
+            $next = $end + (substr($text, $end, 2) === "\r\n" ? 2 : 1);
+            yield $n => [substr($text, $at, $size), min($next, $length)];
+            $at = $next;
         }
     }
 
     /** @return iterable<int, array<string, string>> */
     private static function lines(string $text): iterable
     {
-        foreach (preg_split('/\R/', $text) ?: [] as $n => $line) {
+        foreach (self::textLines($text) as $at => [$line]) {
             if (trim($line) === '') {
                 continue;
             }
@@ -101,7 +147,7 @@ final readonly class Table
                 $known = self::name((string) $name);
                 $fields[$known === '' ? (string) $name : $known] = is_bool($value) ? ($value ? 'yes' : 'no') : (is_scalar($value) ? (string) $value : ($value === null ? '' : (string) json_encode($value)));
             }
-            yield $n + 1 => $fields;
+            yield $at => $fields;
         }
     }
 

@@ -31,6 +31,19 @@ final readonly class OwnAddress
         }
     }
 
+    /** A URL of this site as it is written behind its host, so that it can be read as an address or pattern; anything else as it is. */
+    public function behindHost(string $typed): string
+    {
+        $typed = trim($typed);
+        $host = self::host($typed);
+        if ($host === null || $host !== self::host($this->origin)) {
+            return $typed;
+        }
+        $path = (string) preg_replace('#^(?:https?:)?//[^/\\\\?\#]*#i', '', $typed);
+
+        return str_starts_with($path, '/') ? $path : "/$path";
+    }
+
     /** Query and fragment of an href, with their signs; empty when it has neither. */
     public static function rest(string $href): string
     {

@@ -92,8 +92,8 @@ final class MenuFile
     {
         $document = new \DOMDocument;
         $before = libxml_use_internal_errors(true);
-        // Neither entities nor anything from elsewhere: a document type is not needed and not read.
-        $isRead = ! str_contains($file, '<!DOCTYPE') && $document->loadXML($file, LIBXML_NONET);
+        // Neither entities nor anything from elsewhere: a document type is not needed, in whatever encoding it comes, and expands nothing.
+        $isRead = ! str_contains(str_replace("\0", '', $file), '<!DOCTYPE') && @$document->loadXML($file, LIBXML_NONET) && $document->doctype === null;
         libxml_clear_errors();
         libxml_use_internal_errors($before);
         $body = $isRead ? $document->getElementsByTagName('body')->item(0) : null;

@@ -33,8 +33,9 @@ final class Analysis
     /**
      * @param  array<string, Rule>  $rules  all of the site, by identity
      * @param  array<string, int>  $idle  days since a rule was last used, or was made if it never was
+     * @param  array<string, string>  $live  live pages by their addresses
      */
-    private function __construct(private readonly array $rules, private readonly AddressRules $addresses, private readonly Answers $answers, private readonly Moment $at, private readonly array $idle, private readonly int $idleDays)
+    private function __construct(private readonly array $rules, private readonly AddressRules $addresses, private readonly Answers $answers, private readonly Moment $at, private readonly array $idle, private readonly int $idleDays, private readonly array $live)
     {
         $this->set = RuleSet::compile(array_filter($rules, static fn (Rule $rule): bool => ! $rule->claims()), $addresses, $at);
         $this->resolver = new Resolver($addresses, $answers, $this->set);
@@ -47,15 +48,16 @@ final class Analysis
      * @param  iterable<Rule>  $rules
      * @param  array<string, int>  $idle
      * @param  int  $idleDays  after how many days without a hit a rule is said
+     * @param  array<string, string>  $live  live pages by their addresses, where branches or patterns stand in front
      * @return list<RuleFinding>
      */
-    public static function of(iterable $rules, AddressRules $addresses, Answers $answers, Moment $at, array $idle = [], int $idleDays = 180): array
+    public static function of(iterable $rules, AddressRules $addresses, Answers $answers, Moment $at, array $idle = [], int $idleDays = 180, array $live = []): array
     {
         $by = [];
         foreach ($rules as $rule) {
             $by[$rule->id] = $rule;
         }
-        $analysis = new self($by, $addresses, $answers, $at, $idle, $idleDays);
+        $analysis = new self($by, $addresses, $answers, $at, $idle, $idleDays, $live);
         foreach ($by as $rule) {
             $analysis->rule($rule);
         }
@@ -120,64 +122,45 @@ final class Analysis
         $this->find(RuleFindingKind::NeverFires, $rule, other: $coveredBy, page: $held?->id);
     }
 
-    /** An earlier pattern, or a branch, that takes every path this one could: the same text, a wildcard above it, or a branch of its fixed beginning. */
+    /** An earlier pattern, or a branch, that takes every path this one could. */
     private function coverOf(Rule $rule): ?Rule
     {
-        $fixed = substr($rule->source, 0, strcspn($rule->source, ':*({\\'));
+        $pattern = PathPattern::stored($rule->source);
         foreach ($this->patterns as $earlier) {
             if ($earlier->id === $rule->id) {
                 break;
             }
-            if ($earlier->query === QueryHandling::Match || $earlier->inFront !== $rule->inFront) {
+            if ($earlier->query === QueryHandling::Match || $earlier->inFront !== $rule->inFront || ! $earlier->isActiveAt($this->at)) {
                 continue;
             }
-            $general = substr($earlier->source, 0, strcspn($earlier->source, ':*({\\'));
-            $isWild = $earlier->source === $general.'*' && str_starts_with($fixed, $general);
-            if ($isWild || $earlier->source === $rule->source || $this->takesAll($earlier, $rule)) {
+            $larger = PathPattern::stored($earlier->source);
+            // What does not even take the sample takes not all, and is not looked at closer.
+            if ($larger->match($pattern->sample, $this->addresses->caseSensitive) !== null && PatternLanguage::contains($larger, $pattern, $this->addresses->caseSensitive) === true) {
                 return $earlier;
             }
         }
+        $fixed = substr($rule->source, 0, strcspn($rule->source, ':*({\\'));
         $branch = $this->set->behind(Address::asked($fixed, $this->addresses), Query::of(''))?->rule;
 
         return $branch?->reach === RuleReach::Branch && str_ends_with($fixed, '/') && ! $rule->inFront ? $branch : null;
     }
 
-    /** Whether every alternative of a pattern that has only alternatives, spelt out, is a match of the earlier one. */
-    private function takesAll(Rule $earlier, Rule $rule): bool
-    {
-        $words = self::spelled($rule->source);
-        $pattern = PathPattern::stored($earlier->source);
-
-        return $words !== [] && array_filter($words, fn (string $word): bool => $pattern->match($word, $this->addresses->caseSensitive) === null) === [];
-    }
-
-    /** @return list<string> every path of a pattern like `/a/:x(b|c)`; empty where it has more than can be spelt out */
-    private static function spelled(string $source): array
-    {
-        $paths = [''];
-        $rest = $source;
-        while ($rest !== '') {
-            if (preg_match('/^(?::[A-Za-z_]\w*)?\(([\w\-|]+)\)(?![?+*])/', $rest, $found) === 1) {
-                $paths = array_merge([], ...array_map(static fn (string $path): array => array_map(static fn (string $word): string => $path.$word, explode('|', $found[1])), $paths));
-            } elseif (preg_match('~^[\w\-/.]+~', $rest, $found) === 1) {
-                $paths = array_map(static fn (string $path): string => $path.$found[0], $paths);
-            } else {
-                return [];
-            }
-            if (count($paths) > 200) {
-                return [];
-            }
-            $rest = substr($rest, strlen($found[0]));
-        }
-
-        return $paths;
-    }
-
+    /** A live page whose address a rule in front takes: its own, one below a branch, or one that a pattern matches. */
     private function hides(Rule $rule): void
     {
-        $page = $rule->reach === RuleReach::Pattern ? null : $this->answers->at($rule->key)?->page;
-        if ($page?->isLive === true) {
+        $page = $this->answers->at($rule->key)?->page;
+        if ($rule->reach !== RuleReach::Pattern && $page?->isLive === true) {
             $this->find(RuleFindingKind::HidesPage, $rule, page: $page->id);
+
+            return;
+        }
+        foreach ($rule->reach === RuleReach::One ? [] : $this->live as $address => $id) {
+            $match = $this->set->inFront(Address::stored((string) $address, $this->addresses), Query::of($rule->matched));
+            if ($match?->rule->id === $rule->id) {
+                $this->find(RuleFindingKind::HidesPage, $rule, page: $id);
+
+                return;
+            }
         }
     }
 
@@ -261,7 +244,7 @@ final class Analysis
         return false;
     }
 
-    /** Rules that say the same twice: one address below a branch that sends it to the same place. */
+    /** Rules that say the same twice: one address that a branch or a pattern would send to the same place. */
     private function doubled(): void
     {
         foreach ($this->rules as $rule) {
@@ -269,14 +252,23 @@ final class Analysis
             if ($rule->reach !== RuleReach::One || ! $rule->isActiveAt($this->at) || ! $rule->claims() || $this->answers->at($rule->key)?->everLive === true) {
                 continue;
             }
-            $branch = $this->set->behind(Address::stored($rule->source, $this->addresses), Query::of(''));
-            if ($branch === null || $branch->rule->target?->kind !== TargetKind::Address || $rule->target?->kind !== TargetKind::Address || $branch->rule->answer !== $rule->answer) {
-                continue;
-            }
-            if ((new Destination($branch, $this->addresses))->from($branch->rule->target->value, Query::of('')) === $rule->target->value) {
-                $this->find(RuleFindingKind::Doubled, $rule, other: $branch->rule->id);
+            $behind = $this->set->behind(Address::stored($rule->source, $this->addresses), Query::of(''));
+            if ($behind !== null && $behind->rule->answer === $rule->answer && $behind->rule->query === $rule->query && $this->leadsAlike($rule, $behind)) {
+                $this->find(RuleFindingKind::Doubled, $rule, other: $behind->rule->id);
             }
         }
+    }
+
+    private function leadsAlike(Rule $rule, RuleMatch $behind): bool
+    {
+        [$mine, $theirs] = [$rule->target, $behind->rule->target];
+        if ($mine === null || $theirs === null || $mine->kind !== $theirs->kind || ($behind->rest !== '' && $behind->rule->carriesRest && $mine->kind === TargetKind::Page)) {
+            return false;
+        }
+
+        return in_array($mine->kind, [TargetKind::Page, TargetKind::File], true)
+            ? $mine->value === $theirs->value
+            : (new Destination($behind, $this->addresses))->from($theirs->value, Query::of('')) === (new Destination(new RuleMatch($rule), $this->addresses))->from($mine->value, Query::of(''));
     }
 
     private function find(RuleFindingKind $kind, Rule $rule, ?string $other = null, ?Target $end = null, ?string $page = null, bool $isSure = true, int $days = 0, int $steps = 0): void

@@ -24,8 +24,11 @@ final readonly class PathPattern
     /** Most wildcards across segments; each further one multiplies the ways to split a path. */
     private const MOST_WILDCARDS = 2;
 
-    /** Most parts of open length within one segment. */
-    private const MOST_IN_SEGMENT = 3;
+    /** Longest path that is looked at, in bytes: that of an address. */
+    private const LONGEST_PATH = 2000;
+
+    /** Most ways in which the parts of a pattern may split a path among them. */
+    private const MOST_WAYS = 16_000_000;
 
     /** What a regular expression of a part may not hold: references, lookarounds, verbs, and groups other than plain ones. */
     private const FORBIDDEN = '/\\\\[0-9gkKGAzZbBpPXRCQE]|\(\?(?!:)|\(\*|[\x00-\x1F]/';
@@ -124,7 +127,8 @@ final readonly class PathPattern
      */
     private static function guard(array $parts): void
     {
-        $wildcards = $inSegment = 0;
+        $open = $inSegment = $mostInSegment = 0;
+        $ranges = 1;
         foreach ($parts as $part) {
             if (str_contains($part->prefix.($part->type === PartType::Fixed ? $part->value : ''), '/')) {
                 $inSegment = 0;
@@ -133,21 +137,43 @@ final readonly class PathPattern
             if (preg_match(self::FORBIDDEN, $regex) === 1) {
                 throw new ChangeRefused('source', "In ({$regex}) only plain characters, classes, alternatives and repetitions are possible.");
             }
-            $isOpen = $part->type === PartType::FullWildcard || preg_match('/(?<!\\\\)[+*{]/', $regex) === 1;
             $repeats = in_array($part->modifier, [Modifier::ZeroOrMore, Modifier::OneOrMore], true);
             $isSegment = $part->type === PartType::SegmentWildcard && str_contains($part->prefix, '/');
             if (self::nests($regex) || ($repeats && $part->type !== PartType::Fixed && ! $isSegment)) {
                 throw new ChangeRefused('source', 'A repetition within a repetition could keep the server searching for long. Repeat whole segments, like /:path*, or use one * in its place.');
             }
-            $wildcards += $isOpen || ($repeats && $isSegment) ? 1 : 0;
-            $inSegment += $part->type !== PartType::Fixed ? 1 : 0;
-            if ($wildcards > self::MOST_WILDCARDS) {
-                throw new ChangeRefused('source', sprintf('More than %d parts of open length could keep the server searching for long. Name segments instead, like /:year/:slug.', self::MOST_WILDCARDS));
-            }
-            if ($inSegment > self::MOST_IN_SEGMENT) {
-                throw new ChangeRefused('source', sprintf('Between two slashes at most %d parts may vary.', self::MOST_IN_SEGMENT));
-            }
+            [$unbounded, $range] = self::lengths($regex);
+            $open += $unbounded + ($part->type === PartType::FullWildcard || ($repeats && $isSegment) ? 1 : 0);
+            $ranges = min(self::MOST_WAYS + 1, $ranges * $range);
+            $inSegment += $part->type === PartType::SegmentWildcard ? 1 : 0;
+            $mostInSegment = max($mostInSegment, $inSegment);
         }
+        if ($open > self::MOST_WILDCARDS) {
+            throw new ChangeRefused('source', sprintf('More than %d parts of open length could keep the server searching for long. Name segments instead, like /:year/:slug.', self::MOST_WILDCARDS));
+        }
+        // Parts that may split one segment among them multiply the ways, as wildcards across segments do.
+        $ways = self::LONGEST_PATH ** (max(1, $open) + max(0, $mostInSegment - 1)) * $ranges;
+        if ($ways > self::MOST_WAYS) {
+            throw new ChangeRefused('source', 'This pattern can split one address in too many ways, which could keep the server searching for long. Say how long its parts are, like :year(\\d{4})-:month(\\d{2}), or name fewer parts between two slashes.');
+        }
+    }
+
+    /**
+     * Of an expression without repetitions in one another.
+     *
+     * @return array{int, int} how many of its repetitions are of open length, and in how many ways the others can be of different lengths together
+     */
+    private static function lengths(string $regex): array
+    {
+        $plain = (string) preg_replace(['/\\\\./', '/\[[^\]]*\]/'], ['x', 'x'], $regex);
+        $open = preg_match_all('/[+*]|\{\d+,\}/', $plain);
+        $ranges = min(self::MOST_WAYS, 2 ** min(40, (int) preg_match_all('/(?<![+*?}])\?/', $plain)));
+        preg_match_all('/\{(\d+),(\d+)\}/', $plain, $bounded, PREG_SET_ORDER);
+        foreach ($bounded as [, $least, $most]) {
+            $ranges = min(self::MOST_WAYS + 1, $ranges * max(1, min(self::LONGEST_PATH, (int) $most) - (int) $least + 1));
+        }
+
+        return [(int) $open, (int) $ranges];
     }
 
     /** Whether a repeated group of an expression repeats or chooses within itself. */
@@ -206,9 +232,9 @@ final readonly class PathPattern
      */
     private function probe(): void
     {
-        $limited = "\x01(*NO_JIT)(*LIMIT_MATCH=400000)^(?:{$this->expression})$\x01D";
+        $limited = "\x01(*NO_JIT)(*LIMIT_MATCH=6000000)^(?:{$this->expression})$\x01D";
         foreach (['a', '1', '/', '/a', 'a-', '-', '%41', '.', 'a1'] as $piece) {
-            $long = substr($this->sample, 0, 200).str_repeat($piece, intdiv(500, strlen($piece)))."\n";
+            $long = substr(substr($this->sample, 0, 200).str_repeat($piece, self::LONGEST_PATH), 0, self::LONGEST_PATH)."\n";
             if (@preg_match($limited, $long) === false) {
                 throw new ChangeRefused('source', 'This pattern could keep the server searching for long. Name segments, like /:year/:slug, or use one * at the end.');
             }

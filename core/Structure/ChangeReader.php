@@ -8,6 +8,7 @@ use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\Slug;
 use Heronstem\Core\Identity;
+use Heronstem\Core\Linking\OwnAddress;
 use Heronstem\Core\Menu\EntryReader;
 use Heronstem\Core\Menu\MenuKind;
 use Heronstem\Core\Moment;
@@ -32,8 +33,11 @@ final class ChangeReader
     /** Kinds that make sense of one page only. */
     private const ALONE = ['make', 'rename', 'set-slug', 'pin', 'set-start-page', 'add-address', 'remove-address'];
 
-    /** @param  string  $zone  the site's time zone, for times written without one */
-    public function __construct(private readonly AddressRules $rules, private readonly string $zone = 'UTC')
+    /**
+     * @param  string  $zone  the site's time zone, for times written without one
+     * @param  OwnAddress|null  $own  where a whole URL of the site may stand for its address
+     */
+    public function __construct(private readonly AddressRules $rules, private readonly string $zone = 'UTC', private readonly ?OwnAddress $own = null)
     {
     }
 
@@ -77,6 +81,11 @@ final class ChangeReader
             throw new ChangeRefused('kind', 'A change says its kind, like {"kind": "move", …}.');
         }
         ChangeShape::guard($change);
+        foreach (['source', 'address'] as $field) {
+            if (isset($change[$field])) {
+                $change[$field] = $this->behindHost((string) $change[$field], $field);
+            }
+        }
         if (in_array($kind, self::MENUS, true)) {
             return $this->menu($kind, $this->identity($change['menu'] ?? null, 'menu'), $change);
         }
@@ -91,6 +100,18 @@ final class ChangeReader
         }
 
         return $this->several($kind, $this->pages($change['pages']), $change);
+    }
+
+    /** @throws ChangeRefused for a URL of another site */
+    private function behindHost(string $typed, string $field): string
+    {
+        $behind = $this->own?->behindHost($typed) ?? $typed;
+        if (preg_match('#^\s*https?://#i', $behind) === 1) {
+            $path = parse_url(trim($behind), PHP_URL_PATH);
+            throw new ChangeRefused($field, 'This is an address of another site. Only addresses of this site can be used here.', is_string($path) ? $path : '/');
+        }
+
+        return $behind;
     }
 
     /** @param  array<mixed>  $change */

@@ -27,7 +27,7 @@ final readonly class AddressController
     {
         $this->permission->toSee(Signed::in($request), $site);
         try {
-            $ripple = $this->planners->for($site, $this->permission->authority(Signed::in($request), $site))->plan((new ChangeReader($site->rules(), $site->zone))->batch([$request->json()->all()]));
+            $ripple = $this->planners->for($site, $this->permission->authority(Signed::in($request), $site))->plan((new ChangeReader($site->rules(), $site->zone, $site->ownAddresses()))->batch([$request->json()->all()]));
         } catch (Refusal $refusal) {
             return new JsonResponse(['slug' => null, 'address' => null, 'inherited' => null, 'conflict' => null, 'error' => $refusal->reason, 'suggestion' => $refusal->suggestion]);
         }

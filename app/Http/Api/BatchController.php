@@ -67,7 +67,7 @@ final readonly class BatchController
         $changes = $request->json('changes');
         $decisions = $request->json('decisions');
         $undecided = $request->json('defaults') === true ? Undecided::TakesDefault : Undecided::StaysOpen;
-        $batch = (new ChangeReader($site->rules(), $site->zone))->batch(is_array($changes) ? $changes : [], is_array($decisions) ? $decisions : [], $undecided);
+        $batch = (new ChangeReader($site->rules(), $site->zone, $site->ownAddresses()))->batch(is_array($changes) ? $changes : [], is_array($decisions) ? $decisions : [], $undecided);
         $this->files->guard($batch, $site);
 
         return $batch;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Api;
 
 use App\Desk\RippleGroup;
+use Heronstem\Core\Interchange\Table;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -44,15 +45,9 @@ final class RowsResponse
             }
             fputcsv($out, ['name', 'from', 'to', 'note', 'page'], escape: '', eol: "\r\n");
             foreach ($rows as $row) {
-                fputcsv($out, array_map(self::cell(...), [$row['name'], $row['from'], $row['to'], $row['note'], $row['page']]), escape: '', eol: "\r\n");
+                fputcsv($out, array_map(static fn (?string $cell): string => Table::guarded((string) $cell), [$row['name'], $row['from'], $row['to'], $row['note'], $row['page']]), escape: '', eol: "\r\n");
             }
             fclose($out);
         }, 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => "attachment; filename=\"{$group->value}.csv\""]);
-    }
-
-    /** A spreadsheet must not take a name for a formula. */
-    private static function cell(?string $text): string
-    {
-        return $text !== null && preg_match('/^[=+\-@\t\r]/', $text) === 1 ? "'$text" : (string) $text;
     }
 }

@@ -50,6 +50,12 @@ final class AnalysisTest extends TestCase
         yield 'a pattern behind a wilder one' => [[Rules::pattern('/n/*', 'https://x.example/:0', ['position' => 1]), Rules::pattern('/n/:y', 'page P', ['position' => 2])], ['never-fires /n/:y {"isOn":false}']];
         yield 'a pattern whose words an earlier one has' => [[Rules::pattern('/t/:s(summer|winter)', 'https://x.example/', ['position' => 1]), Rules::pattern('/t/:w(winter)', 'page P', ['position' => 2])], ['never-fires /t/:w(winter) {"isOn":false}']];
         yield 'a pattern beside one' => [[Rules::pattern('/t/:s(summer)', 'https://x.example/', ['position' => 1]), Rules::pattern('/t/:w(winter)', 'page P', ['position' => 2])], []];
+        yield 'a pattern that differs in the names of what it catches' => [[Rules::pattern('/n/:x', 'https://x.example/', ['position' => 1]), Rules::pattern('/n/:y', 'page P', ['position' => 2])], ['never-fires /n/:y {"isOn":false}']];
+        yield 'a pattern of two figures behind one of any' => [[Rules::pattern('/n/(\\d+)', 'https://x.example/', ['position' => 1]), Rules::pattern('/n/(\\d\\d)', 'page P', ['position' => 2])], ['never-fires /n/(\\d\\d) {"isOn":false}']];
+        yield 'a pattern of any figures behind one of two' => [[Rules::pattern('/n/(\\d\\d?)', 'https://x.example/', ['position' => 1]), Rules::pattern('/n/(\\d+)', 'page P', ['position' => 2])], []];
+        yield 'an address that a pattern sends to the same place' => [[Rules::pattern('/n/:y', 'https://x.example/:y', ['position' => 1]), Rules::one('/n/a', 'https://x.example/a')], ['doubled /n/a {"kind":"remove-redirect","gone":false}']];
+        yield 'an address that a pattern sends elsewhere' => [[Rules::pattern('/n/:y', 'https://x.example/:y', ['position' => 1]), Rules::one('/n/a', 'https://x.example/b')], []];
+        yield 'a pattern in front that hides a page' => [[Rules::pattern('/:y(fares|q)', 'https://x.example/', ['inFront' => true])], ['hides-page /:y(fares|q) {"isOn":false}']];
         yield 'a pattern in a branch' => [[Rules::branch('/old', 'https://x.example/'), Rules::pattern('/old/:y', 'page P')], ['never-fires /old/:y {"isOn":false}']];
         yield 'a branch does the same' => [[Rules::branch('/old', '/fares', ['carriesRest' => false]), Rules::one('/old/a', '/fares')], ['doubled /old/a {"kind":"remove-redirect","gone":false}']];
     }
@@ -137,7 +143,7 @@ final class AnalysisTest extends TestCase
      */
     private static function analysed(array $rules, array $idle = []): array
     {
-        return Analysis::of($rules, new AddressRules, new Rules($rules, array_column(self::pages(), null, 'id')), Moment::at(Rules::NOW), $idle);
+        return Analysis::of($rules, new AddressRules, new Rules($rules, array_column(self::pages(), null, 'id')), Moment::at(Rules::NOW), $idle, live: array_column(self::pages(), 'id', 'address'));
     }
 
     /** @return list<Standing> */

@@ -55,7 +55,10 @@ final class PathPatternTest extends TestCase
         yield 'a repeated name within a segment' => ['/{:a}+', 'searching for long'];
         yield 'many wildcards' => ['/*/a/*/b/*', 'parts of open length'];
         yield 'many open expressions' => ['/(\\d+)-(\\d+)-(\\d+)', 'parts of open length'];
-        yield 'many names in a segment' => ['/:a-:b-:c-:d', 'Between two slashes'];
+        yield 'many names in a segment' => ['/:a-:b-:c', 'name fewer parts between two slashes'];
+        yield 'bounded repetitions side by side' => ['/a/(\\d{1,900}\\d{1,900}\\d{1,900})', 'in too many ways'];
+        yield 'bounded repetitions in parts side by side' => ['/a/:x(\\d{1,60}):y(\\d{1,60}):z(\\d{1,60})', 'in too many ways'];
+        yield 'many that may be there or not' => ['/('.str_repeat('a?', 30).')', 'in too many ways'];
         yield 'a reference' => ['/(a\\1)', 'only plain characters'];
         yield 'a lookahead' => ['/((?=a)b)', 'only plain characters'];
         yield 'a verb' => ['/((*FAIL))', ''];
