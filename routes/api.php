@@ -43,6 +43,8 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
         Route::post('addresses/ignored', [AddressesController::class, 'ignore']);
         Route::post('addresses/tried', [AddressesController::class, 'tried']);
         Route::post('redirects-import', [RedirectFilesController::class, 'import']);
+        Route::get('redirects-import/{import}', [RedirectFilesController::class, 'progressOf']);
+        Route::delete('redirects-import/{import}', [RedirectFilesController::class, 'stop']);
         Route::post('redirects-match', [RedirectFilesController::class, 'match']);
         Route::get('redirects-export', [RedirectFilesController::class, 'export']);
         Route::get('redirects-not-carried', [RedirectFilesController::class, 'notCarried']);

@@ -6,6 +6,7 @@ namespace App\Desk;
 
 use App\Models\Site;
 use App\Store\HitLog;
+use App\Store\PgArray;
 use Heronstem\Core\Address\NormalForm;
 use Heronstem\Core\Redirect\Asker;
 use Illuminate\Database\ConnectionInterface;
@@ -17,24 +18,43 @@ final readonly class CountHits
     {
     }
 
+    /** Referring hosts told apart for one redirect or missed address; what comes from more is counted together. */
+    private const MOST_REFERRERS = 100;
+
+    /** Stands for all other referring hosts. */
+    private const OTHERS = '(others)';
+
+    /** Missed addresses kept for one site; beyond that the ones asked for longest ago make room. */
+    private const MOST_MISSED = 50_000;
+
+    /** Missed addresses in one batch after which room is made at once, rather than once a day. */
+    private const MOST_NEW = 1000;
+
+    /** Days for which hits are kept: two years, so that one season is compared with the one before. */
+    private const KEPT_DAYS = 750;
+
     public function count(): void
     {
         $batches = $this->log->batches();
         if ($batches === []) {
             return;
         }
+        $missed = 0;
         foreach ($batches as $batch) {
-            $this->db->transaction(function () use ($batch): void {
+            $this->db->transaction(function () use ($batch, &$missed): void {
                 if ($this->db->affectingStatement('insert into counted_batches (name) values (?) on conflict do nothing', [basename($batch)]) === 1) {
-                    $this->add($batch);
+                    $missed += $this->add($batch);
                 }
             });
             @unlink($batch);
         }
-        $this->db->delete("delete from counted_batches where counted_at < now() - interval '1 day'");
+        if ($this->db->delete("delete from counted_batches where counted_at < now() - interval '1 day'") > 0 || $missed > self::MOST_NEW) {
+            $this->prune();
+        }
     }
 
-    private function add(string $batch): void
+    /** @return int how many addresses were missed */
+    private function add(string $batch): int
     {
         $used = $missed = $addresses = [];
         $rules = [];
@@ -56,6 +76,8 @@ final readonly class CountHits
             $known = $addresses["$site {$line[1]}"] ?? null;
             $addresses["$site {$line[1]}"] = ['site' => (int) $site, 'key' => $line[1], 'address' => $what, 'noise' => Asker::isNoise($what), 'first' => min($known['first'] ?? $at, $at), 'last' => max($known['last'] ?? $at, $at)];
         }
+        $used = $this->withFewReferrers('redirect_hits', 'rule', array_values($used));
+        $missed = $this->withFewReferrers('missed_hits', 'key', array_values($missed));
         $fields = ['site', 'what', 'day', 'referrer', 'bots', 'hits'];
         $rows = static fn (array $counted): string => json_encode(array_map(static fn (array $line): array => array_combine($fields, $line), array_values($counted)), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE);
         $shape = 'jsonb_to_recordset(?::jsonb) as n(site bigint, what text, day date, referrer text, bots boolean, hits bigint)';
@@ -66,5 +88,44 @@ final readonly class CountHits
             on conflict (site_id, key) do update set last_at = greatest(missed_addresses.last_at, excluded.last_at)', [json_encode(array_values($addresses), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)]);
         $this->db->insert("insert into missed_hits (site_id, key, day, referrer, bots, hits) select n.site, n.what, n.day, n.referrer, n.bots, n.hits from $shape join missed_addresses m on m.site_id = n.site and m.key = n.what
             on conflict (site_id, key, day, referrer, bots) do update set hits = missed_hits.hits + excluded.hits", [$rows($missed)]);
+
+        return count($addresses);
+    }
+
+    /**
+     * Whoever names a new host in each request must not make a row of each.
+     *
+     * @param  list<array{int, string, string, string, bool, int}>  $lines  site, what, day, referrer, whether a program, and how often
+     * @return list<array{int, string, string, string, bool, int}>
+     */
+    private function withFewReferrers(string $table, string $column, array $lines): array
+    {
+        $known = [];
+        foreach ($lines === [] ? [] : $this->db->select("select site_id, $column as what, referrer from $table where $column = any(?::text[]) group by 1, 2, 3", [PgArray::of(array_unique(array_column($lines, 1)))]) as $row) {
+            $known["{$row->site_id} {$row->what}"][$row->referrer] = true;
+        }
+        $counted = [];
+        foreach ($lines as [$site, $what, $day, $referrer, $isBot, $hits]) {
+            $of = "$site $what";
+            if (! isset($known[$of][$referrer]) && count($known[$of] ?? []) >= self::MOST_REFERRERS) {
+                $referrer = self::OTHERS;
+            }
+            $known[$of][$referrer] = true;
+            $same = (string) json_encode([$site, $what, $day, $referrer, $isBot]);
+            $counted[$same] = [$site, $what, $day, $referrer, $isBot, ($counted[$same][5] ?? 0) + $hits];
+        }
+
+        return array_values($counted);
+    }
+
+    /** What is too old to be compared with, and misses beyond what is kept, go. */
+    public function prune(): void
+    {
+        foreach (['redirect_hits', 'missed_hits'] as $table) {
+            $this->db->delete("delete from $table where day < current_date - ?::int", [self::KEPT_DAYS]);
+        }
+        foreach ($this->db->select('select site_id from missed_addresses group by site_id having count(*) > ?', [self::MOST_MISSED]) as $row) {
+            $this->db->delete('delete from missed_addresses where site_id = ? and not ignored and key in (select key from missed_addresses where site_id = ? and not ignored order by noise desc, last_at limit (select greatest(0, count(*) - ?) from missed_addresses where site_id = ?))', [$row->site_id, $row->site_id, self::MOST_MISSED, $row->site_id]);
+        }
     }
 }

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Desk;
 
+use App\Jobs\MakeRedirects;
 use App\Models\HistoryEntry;
+use App\Models\RedirectImport;
 use App\Models\Site;
 use App\Models\User;
 use App\Store\LedgerAnswers;
@@ -22,8 +24,11 @@ use Heronstem\Core\Redirect\RuleReader;
 use Heronstem\Core\Refusal;
 use Heronstem\Core\Structure\Batch;
 use Heronstem\Core\Structure\Change\MakeRedirect;
+use Heronstem\Core\Structure\ChangeRefused;
 use Heronstem\Core\Structure\TargetKind;
+use Illuminate\Contracts\Filesystem\Factory as Disks;
 use Illuminate\Database\Connection;
+use Illuminate\Support\Str;
 
 /**
  * Brings redirects in from a file: looked over row by row first, then made. Both go through the file piece by piece, so that a file of
@@ -31,10 +36,13 @@ use Illuminate\Database\Connection;
  */
 final readonly class ImportRedirects
 {
-    /** Rows that are looked up together. */
-    private const PIECE = 5000;
+    /** Rows that are made while somebody waits; more are made in the background. */
+    public const AT_ONCE = 5000;
 
-    public function __construct(private Connection $db, private ApplyChanges $apply)
+    /** Rows that are looked up, and in the background made, together. */
+    private const PIECE = 2000;
+
+    public function __construct(private Connection $db, private ApplyChanges $apply, private Disks $disks)
     {
     }
 
@@ -73,6 +81,9 @@ final readonly class ImportRedirects
             }
             $leading += $claims;
         }
+        if ($look->good === 0 && $look->bad === []) {
+            throw new ChangeRefused('text', 'No row was found to bring in: the text is empty, or holds names of columns alone.');
+        }
         foreach ($circles->found($leading) as $rule) {
             [$row, $line] = $places[$rule->id];
             $look->good--;
@@ -83,32 +94,70 @@ final readonly class ImportRedirects
     }
 
     /**
-     * Makes the rows that can be, all or none.
+     * Makes the rows that can be, all or none, as one change.
      *
-     * @param  ImportLook  $look  at the same file with the same seed
-     * @return list<HistoryEntry> one for each piece
+     * @param  ImportLook  $look  at the same file with the same seed, of rows that fit one change
+     * @return list<HistoryEntry>
      */
-    public function make(Site $site, User $by, string $text, string $seed, ImportLook $look, string $note): array
+    public function make(Site $site, User $by, string $text, string $seed, ImportLook $look, string $note, Rights $rights): array
     {
-        return $this->db->transaction(function () use ($site, $by, $text, $seed, $look, $note): array {
-            $entries = [];
-            foreach ($this->batches($site, $text, $seed, $look) as $changes) {
-                $entries[] = $this->apply->apply($site, $by, Batch::of(...$changes), note: $note);
-            }
+        $entries = [];
+        foreach ($this->batches($site, $text, $seed, $look, self::AT_ONCE) as $changes) {
+            $entries[] = $this->apply->apply($site, $by, Batch::of(...$changes), note: $note, rights: $rights);
+        }
 
-            return $entries;
-        });
+        return $entries;
+    }
+
+    /** Keeps a file whose rows are more than one change takes, and has it brought in in the background. */
+    public function queue(Site $site, User $by, string $text, ImportLook $look, string $note): RedirectImport
+    {
+        $import = new RedirectImport(['site_id' => $site->id, 'user_id' => $by->id, 'total' => $look->good, 'note' => $note, 'state' => 'waiting', 'done' => 0]);
+        $import->ulid = (string) Str::ulid();
+        $import->path = "imports/{$site->key}/{$import->ulid}";
+        $this->disks->disk(config('heronstem.files_disk'))->put($import->path, $text);
+        $import->save();
+        MakeRedirects::dispatch($import->id);
+
+        return $import->refresh();
+    }
+
+    /** Makes what is left of a file that was kept; each piece is a change of the history, and stays whatever comes after it. */
+    public function goOn(RedirectImport $import): void
+    {
+        if (! in_array($import->state, ['waiting', 'running'], true)) {
+            return;
+        }
+        $import->update(['state' => 'running']);
+        $site = $import->site;
+        $text = (string) $this->disks->disk(config('heronstem.files_disk'))->get($import->path);
+        // What was made before an interruption is refused as being there already, and so left out.
+        $look = $this->look($site, $text, $import->ulid);
+        foreach ($this->batches($site, $text, $import->ulid, $look, self::PIECE) as $changes) {
+            if ($import->refresh()->state !== 'running') {
+                break;
+            }
+            try {
+                $entry = $this->apply->apply($site->refresh(), $import->user, Batch::of(...$changes), note: $import->note);
+            } catch (Refusal|Stale $refused) {
+                $import->update(['state' => 'failed', 'problem' => $refused instanceof Refusal ? $refused->reason : $refused->getMessage()]);
+                break;
+            }
+            $this->db->update('update redirect_imports set done = done + ?, entries = array_append(entries, ?), updated_at = now() where id = ?', [count($changes), $entry->ulid, $import->id]);
+        }
+        RedirectImport::query()->whereKey($import->id)->where('state', 'running')->update(['state' => 'done']);
+        $this->disks->disk(config('heronstem.files_disk'))->delete($import->path);
     }
 
     /** @return iterable<non-empty-list<MakeRedirect>> */
-    private function batches(Site $site, string $text, string $seed, ImportLook $look): iterable
+    private function batches(Site $site, string $text, string $seed, ImportLook $look, int $size): iterable
     {
         $changes = [];
         foreach ($this->pieces($site, $text, $seed) as [$piece]) {
             foreach ($piece as $row => [, , $read]) {
                 if ($read instanceof Rule && ! isset($look->bad[$row])) {
                     $changes[] = new MakeRedirect($read);
-                    if (count($changes) >= Batch::LONGEST) {
+                    if (count($changes) >= $size) {
                         yield $changes;
                         $changes = [];
                     }

@@ -42,7 +42,10 @@ final readonly class UploadFile
     {
         try {
             return $this->pictures->upload($site, $user, $name, $bytes);
-        } catch (ValidationException) {
+        } catch (ValidationException $refused) {
+            if (str_starts_with((string) (new \finfo(FILEINFO_MIME_TYPE))->buffer($bytes), 'image/')) {
+                throw ValidationException::withMessages(['file' => $refused->getMessage()]);
+            }
             throw ValidationException::withMessages(['file' => 'Files of this kind are not served. Use '.implode(', ', array_keys(self::DOCUMENTS)).', or a picture.']);
         }
     }

@@ -67,6 +67,12 @@ final class Site extends Model
         return $this->hasMany(HistoryEntry::class);
     }
 
+    /** @return HasMany<RedirectImport, $this> */
+    public function imports(): HasMany
+    {
+        return $this->hasMany(RedirectImport::class);
+    }
+
     public function rules(): AddressRules
     {
         return new AddressRules(TrailingSlash::from($this->trailing_slash), $this->suffix, $this->case_sensitive, $this->language, $this->native_letters);

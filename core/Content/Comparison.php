@@ -99,13 +99,42 @@ final class Comparison
     }
 
     /**
-     * Pairs of indices in order; null on the side that has no equal.
+     * Pairs of indices in order; null on the side that has no equal. What both begin and end with is paired first; of a
+     * large rest those that occur once on either side hold the others apart (patience diff). Cost: never more than MOST
+     * steps at once, and n log n for the rest.
      *
      * @param  list<string>  $a
      * @param  list<string>  $b
      * @return list<array{int|null, int|null}>
      */
     private static function aligned(array $a, array $b): array
+    {
+        [$from, $endA, $endB] = [0, count($a), count($b)];
+        while ($from < $endA && $from < $endB && $a[$from] === $b[$from]) {
+            $from++;
+        }
+        while ($endA > $from && $endB > $from && $a[$endA - 1] === $b[$endB - 1]) {
+            $endA--;
+            $endB--;
+        }
+        $pairs = $from === 0 ? [] : array_map(null, range(0, $from - 1), range(0, $from - 1));
+        $middle = ($endA - $from) * ($endB - $from) > self::MOST ? self::apart($a, $b, $from, $endA, $endB) : self::common(array_slice($a, $from, $endA - $from), array_slice($b, $from, $endB - $from), $from, $from);
+        array_push($pairs, ...$middle);
+        for ($i = 0; $endA + $i < count($a); $i++) {
+            $pairs[] = [$endA + $i, $endB + $i];
+        }
+
+        return $pairs;
+    }
+
+    /**
+     * The longest common run, by a table of all pairs.
+     *
+     * @param  list<string>  $a
+     * @param  list<string>  $b
+     * @return list<array{int|null, int|null}>
+     */
+    private static function common(array $a, array $b, int $fromA, int $fromB): array
     {
         $lengths = array_fill(0, count($a) + 1, array_fill(0, count($b) + 1, 0));
         for ($i = count($a) - 1; $i >= 0; $i--) {
@@ -116,15 +145,80 @@ final class Comparison
         $pairs = [];
         for ($i = $j = 0; $i < count($a) || $j < count($b);) {
             if ($i < count($a) && $j < count($b) && $a[$i] === $b[$j]) {
-                $pairs[] = [$i++, $j++];
+                $pairs[] = [$fromA + $i++, $fromB + $j++];
             } elseif ($j >= count($b) || ($i < count($a) && $lengths[$i + 1][$j] >= $lengths[$i][$j + 1])) {
-                $pairs[] = [$i++, null];
+                $pairs[] = [$fromA + $i++, null];
             } else {
-                $pairs[] = [null, $j++];
+                $pairs[] = [null, $fromB + $j++];
             }
         }
 
         return $pairs;
+    }
+
+    /**
+     * @param  list<string>  $a
+     * @param  list<string>  $b
+     * @return list<array{int|null, int|null}>
+     */
+    private static function apart(array $a, array $b, int $from, int $endA, int $endB): array
+    {
+        $pairs = [];
+        $i = $j = $from;
+        foreach ([...self::anchors($a, $b, $from, $endA, $endB), [$endA, $endB]] as [$nextA, $nextB]) {
+            $isSmall = ($nextA - $i) * ($nextB - $j) <= self::MOST;
+            array_push($pairs, ...($isSmall ? self::common(array_slice($a, $i, $nextA - $i), array_slice($b, $j, $nextB - $j), $i, $j) : [...self::alone($i, $nextA, 0), ...self::alone($j, $nextB, 1)]));
+            if ($nextA < $endA) {
+                $pairs[] = [$nextA, $nextB];
+            }
+            [$i, $j] = [$nextA + 1, $nextB + 1];
+        }
+
+        return $pairs;
+    }
+
+    /** @return list<array{int|null, int|null}> */
+    private static function alone(int $from, int $end, int $side): array
+    {
+        return array_map(static fn (int $i): array => $side === 0 ? [$i, null] : [null, $i], $from < $end ? range($from, $end - 1) : []);
+    }
+
+    /**
+     * What occurs once on either side, as far as it is in the same order: the longest increasing run (Schensted, by piles).
+     *
+     * @param  list<string>  $a
+     * @param  list<string>  $b
+     * @return list<array{int, int}>
+     */
+    private static function anchors(array $a, array $b, int $from, int $endA, int $endB): array
+    {
+        $once = static fn (array $of, int $end): array => array_keys(array_filter(array_count_values(array_slice($of, $from, $end - $from)), static fn (int $times): bool => $times === 1));
+        $unique = array_intersect_key(array_flip($once($a, $endA)), array_flip($once($b, $endB)));
+        $inB = [];
+        for ($j = $from; $j < $endB; $j++) {
+            if (isset($unique[$b[$j]])) {
+                $inB[$b[$j]] = $j;
+            }
+        }
+        $tops = $before = [];
+        for ($i = $from; $i < $endA; $i++) {
+            $j = $inB[$a[$i]] ?? null;
+            if ($j === null) {
+                continue;
+            }
+            for ($low = 0, $high = count($tops); $low < $high;) {
+                $middle = intdiv($low + $high, 2);
+                [$low, $high] = $tops[$middle][1] < $j ? [$middle + 1, $high] : [$low, $middle];
+            }
+            $before[$i] = $low === 0 ? null : $tops[$low - 1];
+            $tops[$low] = [$i, $j];
+        }
+        $anchors = [];
+        for ($at = $tops === [] ? null : $tops[count($tops) - 1]; $at !== null; $at = $before[$at[0]]) {
+            $anchors[] = $at;
+        }
+
+        return array_reverse($anchors);
     }
 
     /** @return list<array{string, string}> type and text of each block; a list item is one of its own */

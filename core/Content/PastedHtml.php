@@ -15,6 +15,15 @@ final class PastedHtml
     /** Most bytes read of pasted HTML. */
     public const LARGEST = 1_000_000;
 
+    /** Deepest nesting read: word processors stay far below. */
+    private const DEEPEST = 100;
+
+    /** Most elements read at once: taking them apart costs more than each alone. */
+    private const MOST_ELEMENTS = 10_000;
+
+    /** Elements that end by themselves, so that an open one is no level. */
+    private const ENDS_ITSELF = '(?:area|base|br|col|embed|hr|img|input|link|meta|source|track|wbr|p|li|dt|dd|tr|td|th|thead|tbody|tfoot|option|optgroup|colgroup|caption)\b';
+
     private const HEADINGS = ['h1' => 2, 'h2' => 2, 'h3' => 3, 'h4' => 4, 'h5' => 4, 'h6' => 4];
 
     private const BLOCKS = ['p', 'div', 'section', 'article', 'ul', 'ol', 'li', 'blockquote', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'pre', 'figure', 'table', 'thead', 'tbody', 'tr', 'td', 'th', 'main', 'header', 'footer'];
@@ -33,12 +42,39 @@ final class PastedHtml
         $this->sanitizer = new HtmlSanitizer($config);
     }
 
+    /** @throws InvalidDocument when it is nested too deeply, or has too many elements, to be words of a page */
     public function read(string $html): Document
     {
+        $this->guardSize($html);
         $dom = (new HTML5(['disable_html_ns' => true]))->loadHTMLFragment($this->sanitizer->sanitize($html));
         $blocks = $this->blocks($dom);
 
         return Document::read(['version' => Document::VERSION, 'type' => 'doc', 'content' => $blocks]);
+    }
+
+    private function guardSize(string $html): void
+    {
+        if (preg_match_all('#<[a-z]#i', $html) > self::MOST_ELEMENTS) {
+            throw new InvalidDocument('html', sprintf('What was pasted has more than %s elements. Paste it in pieces.', number_format(self::MOST_ELEMENTS)));
+        }
+        $depth = 0;
+        preg_match_all('#<(/?)(?!'.self::ENDS_ITSELF.')[a-z][^>]*?(/?)>#i', $html, $tags, PREG_SET_ORDER);
+        foreach ($tags as [, $closes, $isEmpty]) {
+            $depth += $closes === '/' ? -1 : ($isEmpty === '/' ? 0 : 1);
+            $depth = max(0, $depth);
+            if ($depth > self::DEEPEST) {
+                throw new InvalidDocument('html', sprintf('What was pasted is nested more than %d levels deep. Paste it as plain text, or in pieces.', self::DEEPEST));
+            }
+        }
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $marks
+     * @return list<array<string, mixed>> with the mark, once
+     */
+    private static function marked(array $marks, string $type): array
+    {
+        return in_array($type, array_column($marks, 'type'), true) ? $marks : [...$marks, ['type' => $type]];
     }
 
     /** @return list<array<string, mixed>> */
@@ -108,8 +144,8 @@ final class PastedHtml
 
         return match ($node->localName) {
             'br' => [['type' => 'hardBreak']],
-            'strong', 'b' => $this->inlineOf($node, [...$marks, ['type' => 'bold']]),
-            'em', 'i' => $this->inlineOf($node, [...$marks, ['type' => 'italic']]),
+            'strong', 'b' => $this->inlineOf($node, self::marked($marks, 'bold')),
+            'em', 'i' => $this->inlineOf($node, self::marked($marks, 'italic')),
             'a' => $this->inlineOf($node, $this->linked($node, $marks)),
             default => $this->inlineOf($node, $marks),
         };
@@ -153,12 +189,15 @@ final class PastedHtml
      */
     private function trimmed(array $line): array
     {
-        while ($line !== [] && $line[0]['type'] === 'text' && ltrim($line[0]['text']) === '') {
-            array_shift($line);
+        $isBlank = static fn (array $piece): bool => $piece['type'] === 'text' && trim($piece['text']) === '';
+        [$first, $behind] = [0, count($line)];
+        while ($first < $behind && $isBlank($line[$first])) {
+            $first++;
         }
-        while ($line !== [] && $line[count($line) - 1]['type'] === 'text' && rtrim($line[count($line) - 1]['text']) === '') {
-            array_pop($line);
+        while ($behind > $first && $isBlank($line[$behind - 1])) {
+            $behind--;
         }
+        $line = array_slice($line, $first, $behind - $first);
         if ($line !== [] && $line[0]['type'] === 'text') {
             $line[0]['text'] = ltrim($line[0]['text']);
         }

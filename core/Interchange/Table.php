@@ -95,6 +95,7 @@ final readonly class Table
     private static function records(string $text): iterable
     {
         $open = null;
+        $pieces = [];
         foreach (self::textLines($text) as $at => [$line, $next]) {
             if ($open === null && substr_count($line, '"') % 2 === 0) {
                 yield $at => [$line, true];
@@ -104,7 +105,7 @@ final readonly class Table
             } else {
                 $pieces[] = $line;
                 if (substr_count($line, '"') % 2 === 1) {
-                    yield $open[0] => [implode("\n", $pieces ?? []), true];
+                    yield $open[0] => [implode("\n", $pieces), true];
                     $open = null;
                 }
             }

@@ -8,7 +8,7 @@ namespace Heronstem\Core\Redirect;
 final readonly class Asker
 {
     /** Programs name themselves like this (RFC 9309, 2.2.1, and the habit of the trade). */
-    private const BOT = '~bot\b|bot[/ ;)_-]|crawl|spider|slurp|archiver|fetch|monitor|preview|scan|curl/|wget/|python-|java/|go-http|okhttp|libwww|httpclient|headless|lighthouse|validator|^$~i';
+    private const BOT = '~(?<!cu)bot\b|(?<!cu)bot[/ ;)_-]|crawl|spider|slurp|archiver|fetch|monitor|preview|scan|curl/|wget/|python-|java/|go-http|okhttp|libwww|httpclient|headless|lighthouse|validator|axios|node-fetch|undici|facebookexternalhit|facebookcatalog|whatsapp|telegrambot|skypeuripreview|snapchat|embedly|feedreader|rssfeed|^$~i';
 
     /** Paths that only scanners ask for on a site that does not run on such programs. */
     private const NOISE = '~\.(?:php\d?|aspx?|jspx?|cgi|env|git|sql|bak|old|ini|ya?ml|log|zip|tar|gz|rar|7z|pem|key|sh|exe|dll)(?:$|[/.\x7E])|/(?:cgi-bin|\.[a-z]|vendor/|phpmyadmin|adminer|actuator|solr/|console/|owa/|ecp/|hudson|jenkins|telescope|_ignition|boaform|HNAP1|debug/|config\.)~i';

@@ -35,6 +35,7 @@ final class CallersTest extends AppTestCase
         'GET pages/{draft}' => self::SEEN, 'GET pages/{draft}/search' => self::SEEN, 'GET pages/{draft}/words' => self::SEEN, 'GET pages/{draft}/revisions' => self::SEEN, 'GET pages/{live}/revisions/1' => self::SEEN, 'GET pages/{live}/revisions/1/against/1' => self::SEEN,
         'POST addresses/tried' => self::SEEN, 'POST redirects-match' => self::SEEN, 'POST address' => self::SEEN, 'POST menus/{menu}/arranged' => self::SEEN, 'POST menus/{menu}/read' => self::SEEN,
         'GET history-thinning?days=30' => self::MANAGED, 'POST history-thinning' => self::MANAGED, 'PATCH names' => self::MANAGED, 'POST redirects-import' => self::MANAGED,
+        'GET redirects-import/{import}' => self::MANAGED, 'DELETE redirects-import/{import}' => self::MANAGED,
         'POST addresses/ignored' => '401 403 403 403 403 403 204 204 401',
         'POST pasted' => '401 403 403 200 200 200 200 200 401', 'POST files' => '401 403 403 201 201 201 201 201 401', 'POST documents' => '401 403 403 201 201 201 201 201 401',
         'PATCH pages/{draft}' => '401 403 403 403 200 200 200 200 401', 'PATCH pages/{live}' => '401 403 403 403 200 200 200 200 401', 'PATCH pages/{live} layout' => '401 403 403 403 403 403 200 200 401', 'PATCH pages/{live} indexed' => '401 403 403 403 403 403 200 200 401',
@@ -123,7 +124,7 @@ final class CallersTest extends AppTestCase
         $redirect = $this->redirect(['source' => '/boats-today', 'leadsTo' => ['page' => $live]]);
         $this->known = [
             'travel' => $travel, 'help' => $help, 'draft' => $draft, 'live' => $live, 'inside' => $inside, 'binned' => $binned, 'section' => $section, 'unlisted' => $unlisted, 'entry' => $entry, 'redirect' => $redirect,
-            'menu' => (string) DB::table('menus')->where('site_id', $this->site->id)->value('ulid'), 'top' => $this->draft('Top'),
+            'menu' => (string) DB::table('menus')->where('site_id', $this->site->id)->value('ulid'), 'top' => $this->draft('Top'), 'import' => \App\Models\RedirectImport::query()->create(['site_id' => $this->site->id, 'total' => 1, 'path' => 'imports/x'])->ulid,
         ];
         $gone = $this->person('Gone', Role::Manager);
         $this->callers = [

@@ -39,7 +39,7 @@ final class MalformedInputTest extends AppTestCase
         $theirs = $this->live('Repairs');
         $this->site = $mine;
         $menu = (string) DB::table('menus')->where('site_id', $mine->id)->value('ulid');
-        $this->known = ['site' => 'ferries', 'page' => $page, 'menu' => $menu, 'redirect' => $redirect, 'entry' => HistoryEntry::query()->where('site_id', $mine->id)->firstOrFail()->ulid, 'group' => 'addresses', 'number' => '1', 'left' => '1', 'right' => '1', 'theirs' => $theirs, 'travel' => $travel];
+        $this->known = ['site' => 'ferries', 'page' => $page, 'menu' => $menu, 'redirect' => $redirect, 'entry' => HistoryEntry::query()->where('site_id', $mine->id)->firstOrFail()->ulid, 'group' => 'addresses', 'number' => '1', 'left' => '1', 'right' => '1', 'import' => \App\Models\RedirectImport::query()->create(['site_id' => $mine->id, 'total' => 1, 'path' => 'imports/x'])->ulid, 'theirs' => $theirs, 'travel' => $travel];
     }
 
     /** @return iterable<string, array{string, string}> */

@@ -149,4 +149,15 @@ final class PageTest extends AppTestCase
     {
         return ['version' => 1, 'type' => 'doc', 'content' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => $text]]]]];
     }
+
+    #[Test]
+    public function a_picture_of_more_pixels_than_can_be_read_is_refused_by_its_head(): void
+    {
+        $chunk = static fn (string $kind, string $body): string => pack('N', strlen($body)).$kind.$body.pack('N', crc32($kind.$body));
+        $bomb = "\x89PNG\r\n\x1a\n".$chunk('IHDR', pack('NNCCCCC', 20000, 20000, 1, 0, 0, 0, 0)).$chunk('IDAT', (string) gzcompress(str_repeat("\0", 1000))).$chunk('IEND', '');
+        foreach (['files' => 'picture', 'documents' => 'file'] as $path => $field) {
+            $answer = $this->actingAs($this->manager)->post("http://editor.test/api/v1/sites/ferries/$path", [$field => UploadedFile::fake()->createWithContent('a.png', $bomb)], ['Accept' => 'application/json'])->assertStatus(422)->assertJsonPath('errors.0.field', $field);
+            self::assertStringContainsString('20,000 × 20,000', (string) $answer->json('detail'));
+        }
+    }
 }

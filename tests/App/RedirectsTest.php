@@ -184,20 +184,6 @@ final class RedirectsTest extends AppTestCase
     }
 
     #[Test]
-    public function more_rows_than_a_change_takes_become_several_changes_all_or_none(): void
-    {
-        $text = "address,leads to\n".implode('', array_map(static fn (int $n): string => "/old/$n,".($n % 2 === 0 ? '/fares' : '/old/'.($n + 1))."\n", range(1, 10500)));
-        $done = $this->api('POST', 'redirects-import', ['text' => $text, 'make' => 'all'])->assertOk()->assertJsonPath('good', 10500)->assertJsonPath('bad', 0)->assertJsonCount(5000, 'rows')->json();
-        self::assertCount(2, $done['entries']);
-        self::assertSame(10500, DB::table('redirect_rules')->where('site_id', $this->site->id)->count());
-        $this->visit('/old/10499')->assertStatus(301)->assertRedirect('/fares');
-        foreach (array_reverse($done['entries']) as $entry) {
-            $this->api('POST', "history/$entry/take-back")->assertCreated();
-        }
-        self::assertSame(0, DB::table('redirect_rules')->where('site_id', $this->site->id)->count());
-    }
-
-    #[Test]
     public function redirects_of_a_web_server_come_in_with_a_diagnosis_for_each(): void
     {
         $conf = "location = /spring { return 301 /fares; }\nlocation = /fares { return 301 /x; }\nrewrite ^/o/([0-9]+)/(.*)\$ /fares permanent;\nif (\$a) { return 301 /b; }\n";

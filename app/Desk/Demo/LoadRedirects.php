@@ -6,12 +6,14 @@ namespace App\Desk\Demo;
 
 use App\Desk\ApplyChanges;
 use App\Desk\ImportRedirects;
+use App\Desk\Rights;
 use App\Models\HistoryEntry;
 use App\Models\Page;
 use App\Models\Site;
 use App\Models\User;
 use Heronstem\Core\Address\NormalForm;
 use Heronstem\Core\Redirect\Asker;
+use Heronstem\Core\Structure\Authority;
 use Heronstem\Core\Structure\ChangeReader;
 use Illuminate\Database\ConnectionInterface;
 use Illuminate\Support\Carbon;
@@ -54,7 +56,7 @@ final readonly class LoadRedirects
     private function bringIn(array $list, string $text, Site $site, User $by): void
     {
         $seed = (string) Str::ulid();
-        foreach ($this->import->make($site, $by, $text, $seed, $this->import->look($site, $text, $seed), $list['note']) as $entry) {
+        foreach ($this->import->make($site, $by, $text, $seed, $this->import->look($site, $text, $seed), $list['note'], Rights::of(Authority::Manager)) as $entry) {
             $this->dateBack($entry, $list['days'], $site);
             foreach (array_column($this->db->select('select ulid from redirect_rules where by_entry_id = ? order by id', [$entry->id]), 'ulid') as $n => $rule) {
                 $this->count($site, $rule, $list['hits'] / (1 + $n % 7));

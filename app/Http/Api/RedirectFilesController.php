@@ -10,6 +10,7 @@ use App\Desk\MatchAddresses;
 use App\Desk\Permission;
 use App\Desk\RedirectFormat;
 use App\Models\HistoryEntry;
+use App\Models\RedirectImport;
 use App\Models\Site;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -41,11 +42,37 @@ final readonly class RedirectFilesController
         if ($make === 'all' && $look->bad !== []) {
             throw ValidationException::withMessages(['text' => sprintf('%d rows cannot be made; nothing was done.', count($look->bad))]);
         }
-        $entries = $make === null || $look->good === 0 ? [] : $this->import->make($site, $user, $given['text'], $seed, $look, $given['note'] ?? '');
+        $makes = $make !== null && $look->good > 0;
+        $queued = $makes && $look->good > ImportRedirects::AT_ONCE ? $this->import->queue($site, $user, $given['text'], $look, $given['note'] ?? '') : null;
+        $entries = $makes && $queued === null ? $this->import->make($site, $user, $given['text'], $seed, $look, $given['note'] ?? '', $this->permission->rights($user, $site)) : [];
 
         return new JsonResponse([
             'good' => $look->good, 'bad' => count($look->bad), 'rows' => $look->rows(), 'entries' => array_map(static fn (HistoryEntry $entry): string => $entry->ulid, $entries),
-        ]);
+            'progress' => $queued === null ? null : self::progress($queued),
+        ], $queued === null ? 200 : 202);
+    }
+
+    #[OA\Get(path: '/sites/{site}/redirects-import/{import}', operationId: 'importProgress', description: 'How far an import has come that is made in the background.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'import', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/ImportProgress')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function progressOf(Request $request, Site $site, RedirectImport $import): JsonResponse
+    {
+        $this->permission->toManage(Signed::in($request), $site);
+
+        return new JsonResponse(self::progress($import));
+    }
+
+    #[OA\Delete(path: '/sites/{site}/redirects-import/{import}', operationId: 'stopImport', description: 'Stops an import after the piece that is being made. What was made stays, and is undone in the history.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'import', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/ImportProgress')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function stop(Request $request, Site $site, RedirectImport $import): JsonResponse
+    {
+        $this->permission->toManage(Signed::in($request), $site);
+        RedirectImport::query()->whereKey($import->id)->whereIn('state', ['waiting', 'running'])->update(['state' => 'stopped']);
+
+        return new JsonResponse(self::progress($import->refresh()));
+    }
+
+    /** @return array<string, mixed> */
+    private static function progress(RedirectImport $import): array
+    {
+        return ['id' => $import->ulid, 'state' => $import->state, 'total' => $import->total, 'done' => $import->done, 'entries' => array_values(array_filter(explode(',', trim($import->entries, '{}')))), 'problem' => $import->problem];
     }
 
     #[OA\Post(path: '/sites/{site}/redirects-match', operationId: 'matchAddresses', description: 'Matches addresses of an old site to pages: a list, a table with titles, a sitemap, or an access log. Writes nothing.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['text'], type: 'object', properties: [new OA\Property('text', type: 'string')])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/MatchedAddress'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]

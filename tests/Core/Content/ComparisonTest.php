@@ -72,4 +72,16 @@ final class ComparisonTest extends TestCase
     {
         return Document::read(['type' => 'doc', 'content' => array_map(static fn (string $text): array => ['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => $text]]], $paragraphs)]);
     }
+
+    #[Test]
+    public function thousands_of_blocks_are_compared_and_what_they_have_in_common_is_found(): void
+    {
+        $left = array_map(static fn (int $n): string => "Block $n", range(1, 4000));
+        $right = array_values(array_filter($left, static fn (string $text, int $n): bool => $n % 10 !== 0, ARRAY_FILTER_USE_BOTH));
+        array_splice($right, 2000, 0, ['Something new']);
+        $rows = Comparison::of($this->words(...$left), $this->words(...$right));
+        self::assertSame($left, $this->side($rows, 'left'));
+        self::assertSame($right, $this->side($rows, 'right'));
+        self::assertSame(3600, count(array_filter($rows, static fn (ComparedRow $row): bool => $row->kind === 'same')));
+    }
 }

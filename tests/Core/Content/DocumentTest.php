@@ -209,4 +209,19 @@ final class DocumentTest extends TestCase
     {
         return ['type' => 'text', 'text' => $text] + ($marks === [] ? [] : ['marks' => $marks]);
     }
+
+    #[Test]
+    public function what_is_pasted_is_bounded_in_depth_and_elements(): void
+    {
+        foreach ([str_repeat('<b>', 5000).'x' => 'levels deep', str_repeat('<p>x', 10001) => 'elements'] as $html => $reason) {
+            try {
+                (new PastedHtml(fn (): ?string => null))->read($html);
+                self::fail('It was read.');
+            } catch (InvalidDocument $refused) {
+                self::assertStringContainsString($reason, $refused->reason);
+                self::assertSame('html', $refused->field);
+            }
+        }
+        self::assertCount(2, (new PastedHtml(fn (): ?string => null))->read(str_repeat('<b>', 90).'x'.str_repeat('</b>', 90).'<p>y')->blocks);
+    }
 }

@@ -43,8 +43,12 @@ use OpenApi\Attributes as OA;
     new OA\Property('page', required: ['id', 'name'], type: 'object', nullable: true, properties: [new OA\Property('id', type: 'string'), new OA\Property('name', type: 'string')]),
     new OA\Property('isSure', description: 'false where only samples of a pattern were tried', type: 'boolean'), new OA\Property('days', type: 'integer'), new OA\Property('steps', type: 'integer'), new OA\Property('mend', ref: '#/components/schemas/Change', nullable: true),
 ])]
-#[OA\Schema(schema: 'RedirectImport', required: ['good', 'bad', 'rows', 'entries'], properties: [
-    new OA\Property('good', type: 'integer'), new OA\Property('bad', type: 'integer'), new OA\Property('entries', description: 'of the history, once made: one for each ten thousand', type: 'array', items: new OA\Items(type: 'string')),
+#[OA\Schema(schema: 'ImportProgress', required: ['id', 'state', 'total', 'done', 'entries', 'problem'], properties: [
+    new OA\Property('id', type: 'string'), new OA\Property('state', type: 'string', enum: ['waiting', 'running', 'done', 'stopped', 'failed']), new OA\Property('total', type: 'integer'), new OA\Property('done', type: 'integer'),
+    new OA\Property('entries', description: 'of the history, one for each piece', type: 'array', items: new OA\Items(type: 'string')), new OA\Property('problem', type: 'string', nullable: true),
+])]
+#[OA\Schema(schema: 'RedirectImport', required: ['good', 'bad', 'rows', 'entries', 'progress'], properties: [
+    new OA\Property('good', type: 'integer'), new OA\Property('bad', type: 'integer'), new OA\Property('entries', description: 'of the history, once made', type: 'array', items: new OA\Items(type: 'string')), new OA\Property('progress', description: 'of what is made in the background: more than five thousand rows', ref: '#/components/schemas/ImportProgress', nullable: true),
     new OA\Property('rows', description: 'each with how it was read, or with the field and the reason why it cannot be made; at most 5,000 of either', type: 'array', items: new OA\Items(ref: '#/components/schemas/ImportedRow')),
 ])]
 #[OA\Schema(schema: 'ImportedRow', required: ['line', 'address', 'leadsTo', 'reach', 'answer', 'field', 'reason', 'suggestion'], properties: [
