@@ -25,6 +25,9 @@ use Illuminate\Support\Facades\Route;
 // Arguments of calls hold people's words: no fault writes them down.
 ini_set('zend.exception_ignore_args', '1');
 
+// What is stored is nobody else's to read.
+umask(0027);
+
 $app = Application::configure(basePath: dirname(__DIR__))
     ->withRouting(using: function (): void {
         Route::middleware([ReadInput::class, 'editor'])->prefix('api/v1')->group(base_path('routes/api.php'));

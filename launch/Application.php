@@ -7,8 +7,14 @@ namespace Launch;
 /** The application over one database: its environment, its console, its servers. */
 final class Application
 {
-    /** @param  array<string, string>  $connection as Cluster::start gives it */
-    public function __construct(private readonly string $root, private readonly string $name, private readonly array $connection, private readonly string $database)
+    /** @var array<string, true> storages that were given to their user by this run */
+    private static array $handed = [];
+
+    /**
+     * @param  array<string, string>  $connection as Cluster::start gives it
+     * @param  list<string>  $as  what runs a command as another user; empty to run as who starts it
+     */
+    public function __construct(private readonly string $root, private readonly string $name, private readonly array $connection, private readonly string $database, public readonly array $as = [])
     {
     }
 
@@ -25,7 +31,12 @@ final class Application
     {
         $storage = "{$this->root}/var/{$this->name}-storage";
         foreach (['framework/views', 'framework/cache/data', 'framework/sessions', 'logs', 'app/private'] as $folder) {
-            @mkdir("$storage/$folder", 0775, true);
+            @mkdir("$storage/$folder", 0750, true);
+        }
+        if (! isset(self::$handed[$storage])) {
+            self::$handed[$storage] = true;
+            Shell::must(['chmod', '-R', 'o-rwx', $storage], 'Closing the storage to others');
+            $this->as === [] || Unprivileged::hand($storage);
         }
 
         return $storage;
@@ -34,13 +45,13 @@ final class Application
     /** @param  list<string>  $words */
     public function console(array $words): int
     {
-        return Shell::run([PHP_BINARY, 'artisan', ...$words], $this->environment());
+        return Shell::run([...$this->as, PHP_BINARY, 'artisan', ...$words], $this->environment());
     }
 
     /** @param  list<string>  $words */
     public function must(array $words, string $what): string
     {
-        return Shell::must([PHP_BINARY, 'artisan', ...$words], $what, $this->environment());
+        return Shell::must([...$this->as, PHP_BINARY, 'artisan', ...$words], $what, $this->environment());
     }
 
     /** @param  list<int>  $ports */
@@ -50,10 +61,11 @@ final class Application
             $processes->start("$label-$port", [
                 PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'upload_max_filesize=16M', '-d', 'post_max_size=40M', '-d', 'variables_order=EGPCS', '-d', 'expose_php=0',
                 '-S', "127.0.0.1:$port", '-t', 'public', 'launch/router.php',
-            ], [...$this->environment(), 'PHP_CLI_SERVER_WORKERS' => (string) $workers]);
+            ], [...$this->environment(), 'PHP_CLI_SERVER_WORKERS' => (string) $workers], $this->as);
         }
         foreach ($ports as $port) {
             $this->awaitPort($port);
+            $processes->count("$label-$port");
         }
     }
 

@@ -38,7 +38,8 @@ final class Cluster
         }
         $port = $this->runningPort($data);
         if ($port === null) {
-            $port = Ports::free(5433);
+            $port = Ports::free($this->lastPort());
+            file_put_contents("{$this->root}/var/run/{$this->name}.port", (string) $port);
             $options = "-c listen_addresses=127.0.0.1 -c port=$port -c unix_socket_directories='' -c jit=off";
             foreach ($this->settings as $name => $value) {
                 $options .= " -c $name=$value";
@@ -121,6 +122,12 @@ final class Cluster
         }
 
         return isset($lines[3]) ? (int) $lines[3] : null;
+    }
+
+    /** The port it had: whoever is connected finds it there again. */
+    private function lastPort(): int
+    {
+        return (int) (@file_get_contents("{$this->root}/var/run/{$this->name}.port") ?: 5433);
     }
 
     private function password(): string

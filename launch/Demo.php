@@ -13,6 +13,9 @@ final class Demo
 
     private readonly Processes $processes;
 
+    /** @var list<string>|null what runs a command as the user of servers and workers */
+    private ?array $as = null;
+
     public function __construct(private readonly string $root)
     {
         $this->cluster = new Cluster($root, 'demo');
@@ -49,15 +52,33 @@ final class Demo
             Say::line($line);
         }
         if (isset($options['detach'])) {
+            $this->processes->start('watch', [PHP_BINARY, 'heronstem', 'watch'], []);
+
             return 0;
         }
-        while ($this->processes->isRunning('queue')) {
-            sleep(1);
-            while (pcntl_waitpid(-1, $status, WNOHANG) > 0);
-        }
-        $this->stop();
 
-        return 1;
+        return $this->watch();
+    }
+
+    /** Looks after what was started, the database included, until it is stopped. */
+    public function watch(): int
+    {
+        while (true) {
+            sleep(2);
+            while (pcntl_waitpid(-1, $status, WNOHANG) > 0);
+            try {
+                $application = $this->connected($this->cluster->start());
+                (new Services($application, $this->processes, $this->ports()))->revive();
+            } catch (Failed $failed) {
+                Say::error($failed->getMessage());
+            }
+        }
+    }
+
+    /** @return list<int> of the editor, then of the sites, as they were when it was started */
+    private function ports(): array
+    {
+        return array_map(intval(...), explode(' ', (string) file_get_contents("{$this->root}/var/run/demo.ports")));
     }
 
     public function stop(): int
@@ -97,7 +118,13 @@ final class Demo
         $connection = $this->cluster->start();
         $this->cluster->createDatabase(self::DATABASE, $connection);
 
-        return new Application($this->root, 'demo', $connection, self::DATABASE);
+        return $this->connected($connection);
+    }
+
+    /** @param  array<string, string>  $connection */
+    private function connected(array $connection): Application
+    {
+        return new Application($this->root, 'demo', $connection, self::DATABASE, $this->as ??= Unprivileged::prefix($this->root));
     }
 
     /**
@@ -124,11 +151,8 @@ final class Demo
         }
         $origins = array_map(static fn (string $site, int $port): string => "$site=http://127.0.0.1:$port", $sites, array_slice($ports, 1));
         $application->must(['heronstem:origins', ...$origins], 'Setting the sites\' addresses');
-        $application->serve($this->processes, [$ports[0]], 'editor', 6);
-        $application->serve($this->processes, array_slice($ports, 1), 'site', 3);
-        $this->processes->start('queue', [PHP_BINARY, 'artisan', 'queue:work', '--sleep=1', '--tries=3', '--memory=512'], $application->environment());
-
-        $this->processes->start('schedule', [PHP_BINARY, 'artisan', 'schedule:work'], $application->environment());
+        file_put_contents("{$this->root}/var/run/demo.ports", implode(' ', $ports));
+        (new Services($application, $this->processes, array_values($ports)))->start();
 
         return [
             "editor: http://127.0.0.1:{$ports[0]}",

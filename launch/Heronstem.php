@@ -34,6 +34,7 @@ final class Heronstem
             return match ($command) {
                 'demo' => (new Demo($this->root))->start($words),
                 'stop' => (new Demo($this->root))->stop(),
+                'watch' => (new Demo($this->root))->watch(),
                 'test' => (new Test($this->root))->run($words),
                 'explain', 'export', 'check', 'token' => (new Demo($this->root))->console(["heronstem:$command", ...$words]),
                 'artisan' => (new Demo($this->root))->console($words),

@@ -17,12 +17,13 @@ final class Processes
     /**
      * @param  list<string>  $command
      * @param  array<string, string>  $env
+     * @param  list<string>  $as  what runs it as another user
      */
-    public function start(string $label, array $command, array $env): void
+    public function start(string $label, array $command, array $env, array $as = []): void
     {
-        @mkdir("{$this->root}/var/log", 0755, true);
+        @mkdir("{$this->root}/var/log", 0750, true);
         $log = "{$this->root}/var/log/{$this->name}-$label.log";
-        $process = proc_open(['setsid', ...$command], [0 => ['file', '/dev/null', 'r'], 1 => ['file', $log, 'w'], 2 => ['file', $log, 'a']], $pipes, $this->root, [...getenv(), ...$env]);
+        $process = proc_open(['setsid', ...$as, ...$command], [0 => ['file', '/dev/null', 'r'], 1 => ['file', $log, 'w'], 2 => ['file', $log, 'a']], $pipes, $this->root, [...getenv(), ...$env]);
         if (! is_resource($process)) {
             throw new Failed("$label did not start.");
         }
@@ -39,8 +40,58 @@ final class Processes
         return $each !== null && $this->isOurs($each);
     }
 
+    /** Remembers of how many processes it consists now that it is up. */
+    public function count(string $label): void
+    {
+        $known = $this->known();
+        if (isset($known[$label])) {
+            $known[$label]['size'] = $this->size($known[$label]['pid']);
+            $this->remember($known);
+        }
+    }
+
+    /** Whether it runs with as many processes as when it was counted. */
+    public function isWhole(string $label): bool
+    {
+        $each = $this->known()[$label] ?? null;
+
+        return $each !== null && $this->isOurs($each) && $this->size($each['pid']) >= ($each['size'] ?? 1);
+    }
+
+    /** Ends one, or what is left of it. */
+    public function end(string $label): void
+    {
+        $known = $this->known();
+        $each = $known[$label] ?? null;
+        unset($known[$label]);
+        $this->remember($known);
+        if ($each === null || $this->size($each['pid']) === 0) {
+            return;
+        }
+        posix_kill(-$each['pid'], SIGTERM);
+        for ($i = 0; $i < 20 && $this->size($each['pid']) > 0; $i++) {
+            usleep(100_000);
+            while (pcntl_waitpid(-1, $status, WNOHANG) > 0);
+        }
+        posix_kill(-$each['pid'], SIGKILL);
+    }
+
+    /** Processes of a group that are alive. */
+    private function size(int $group): int
+    {
+        $alive = 0;
+        foreach (glob('/proc/[0-9]*/stat') ?: [] as $stat) {
+            $fields = explode(' ', substr((string) strrchr((string) @file_get_contents($stat), ')'), 2));
+            $alive += ($fields[2] ?? '') === (string) $group && $fields[0] !== 'Z' ? 1 : 0;
+        }
+
+        return $alive;
+    }
+
     public function stop(): int
     {
+        // Whoever watches the others would start them again.
+        $this->isRunning('watch') && $this->end('watch');
         $ours = array_filter($this->known(), $this->isOurs(...));
         foreach ($ours as $each) {
             posix_kill(-$each['pid'], SIGTERM);
@@ -57,7 +108,7 @@ final class Processes
         return count($ours);
     }
 
-    /** @param  array{pid: int, command: string}  $each */
+    /** @param  array{pid: int, command: string, size?: int}  $each */
     private function groupLives(array $each): bool
     {
         return posix_kill(-$each['pid'], 0);
@@ -66,7 +117,7 @@ final class Processes
     /**
      * Whether the process that has this id now is still the one we started.
      *
-     * @param  array{pid: int, command: string}  $each
+     * @param  array{pid: int, command: string, size?: int}  $each
      */
     private function isOurs(array $each): bool
     {
@@ -75,7 +126,7 @@ final class Processes
         return $running !== '' && str_ends_with($running, $each['command']);
     }
 
-    /** @return array<string, array{pid: int, command: string}> */
+    /** @return array<string, array{pid: int, command: string, size?: int}> */
     private function known(): array
     {
         $json = @file_get_contents($this->file());
@@ -83,7 +134,7 @@ final class Processes
         return $json === false ? [] : json_decode($json, true) ?? [];
     }
 
-    /** @param  array<string, array{pid: int, command: string}>  $known */
+    /** @param  array<string, array{pid: int, command: string, size?: int}>  $known */
     private function remember(array $known): void
     {
         @mkdir(dirname($this->file()), 0755, true);

@@ -91,7 +91,7 @@ final class HitLog
     private function path(string $name): string
     {
         $folder = storage_path(self::FOLDER);
-        is_dir($folder) || @mkdir($folder, 0775, true);
+        is_dir($folder) || @mkdir($folder, 0750, true);
 
         return "$folder/$name";
     }
