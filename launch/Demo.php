@@ -61,9 +61,9 @@ final class Demo
     }
 
     /** Looks after what was started, the database included, until it is stopped. */
-    public function watch(): int
+    public function watch(): never
     {
-        while (true) {
+        for (; ;) {
             sleep(2);
             while (pcntl_waitpid(-1, $status, WNOHANG) > 0);
             try {

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Console;
 
+use App\Desk\Resolvers;
 use App\Models\Site;
+use App\Store\SilentAddresses;
 use App\Store\Violations;
 use Illuminate\Console\Command;
 
@@ -14,7 +16,7 @@ final class Check extends Command
 
     protected $description = 'Check the invariants of the stored sites; exits 1 when one is broken';
 
-    public function handle(Violations $violations): int
+    public function handle(Violations $violations, SilentAddresses $silent, Resolvers $resolvers): int
     {
         $key = $this->option('site');
         $sites = Site::query()->when(is_string($key) && $key !== '', fn ($query) => $query->where('key', $key))->orderBy('id')->get();
@@ -23,17 +25,24 @@ final class Check extends Command
 
             return self::FAILURE;
         }
-        $found = [];
+        $found = $unanswered = [];
         foreach ($sites as $site) {
+            $resolver = $resolvers->for($site);
+            foreach ($silent->of($site, $resolver->resolve(...)) as $address) {
+                $unanswered[] = ['site' => $site->key, ...$address];
+            }
             foreach ($violations->of($site) as $violation) {
                 $found[] = ['site' => $site->key, ...$violation];
             }
         }
         if ($this->option('json')) {
-            $this->output->writeln(json_encode(['ok' => $found === [], 'violations' => $found], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE));
+            $this->output->writeln(json_encode(['ok' => $found === [], 'violations' => $found, 'unanswered' => $unanswered], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE));
         } else {
             foreach ($found as $violation) {
                 $this->line("{$violation['site']}  {$violation['invariant']}: {$violation['what']}");
+            }
+            foreach ($unanswered as $address) {
+                $this->line("{$address['site']}  {$address['address']} was live, and nothing answers there now: {$address['why']}");
             }
             $this->line($found === [] ? 'Every invariant holds on '.$sites->pluck('key')->implode(', ').'.' : count($found).' broken.');
         }

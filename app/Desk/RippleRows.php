@@ -8,6 +8,7 @@ use Heronstem\Core\Address\Claim;
 use Heronstem\Core\Address\NormalForm;
 use Heronstem\Core\Menu\MenuEffect;
 use Heronstem\Core\Menu\MenuEffectKind;
+use Heronstem\Core\Menu\NetEffects;
 use Heronstem\Core\Redirect\RuleDifference;
 use Heronstem\Core\Structure\AddressMove;
 use Heronstem\Core\Structure\RawLinkEffect;
@@ -33,7 +34,7 @@ final class RippleRows
             RippleGroup::Live => self::pages($ripple->goLive, $ripple),
             RippleGroup::Offline => self::pages(self::notBinned($ripple), $ripple),
             RippleGroup::Bin => self::pages($ripple->binned, $ripple),
-            RippleGroup::Menu => array_map(self::menu(...), $ripple->menu),
+            RippleGroup::Menu => array_map(self::menu(...), NetEffects::of($ripple->menu)),
             RippleGroup::Redirects => array_map(static fn (RuleDifference $each): array => self::redirect($each, $ripple), $ripple->rules),
             RippleGroup::RawLinks => array_map(self::rawLink(...), $ripple->rawLinks),
             RippleGroup::Copies => self::pages(array_map(strval(...), array_keys($ripple->copies)), $ripple),
@@ -50,7 +51,7 @@ final class RippleRows
             RippleGroup::Live => count($ripple->goLive),
             RippleGroup::Offline => count(self::notBinned($ripple)),
             RippleGroup::Bin => count($ripple->binned),
-            RippleGroup::Menu => count($ripple->menu),
+            RippleGroup::Menu => count(NetEffects::of($ripple->menu)),
             RippleGroup::Redirects => count($ripple->rules),
             RippleGroup::RawLinks => count($ripple->rawLinks),
             RippleGroup::Copies => count($ripple->copies),

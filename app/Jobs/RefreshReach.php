@@ -36,6 +36,8 @@ final class RefreshReach implements ShouldBeUniqueUntilProcessing, ShouldQueue
         if ($site === null) {
             return;
         }
+        // What changes while this is worked out is worked out by the next.
+        $begun = $db->scalar('select clock_timestamp()::text');
         $leadsTo = [];
         $menu = [];
         $live = $db->select("select p.id, p.ulid, p.parent_id, p.listed from pages p where p.site_id = ? and p.state = 'live'", [$site->id]);
@@ -59,9 +61,9 @@ final class RefreshReach implements ShouldBeUniqueUntilProcessing, ShouldQueue
         $db->update(<<<'SQL'
             with n as (select * from unnest(?::bigint[], ?::int[]) as n(id, clicks)),
             into_page as (select l.to_page_id as id, count(*) as links from links l join pages f on f.id = l.from_page_id where f.site_id = ? and f.state = 'live' group by 1)
-            update pages p set clicks = r.clicks, links_in = r.links
+            update pages p set clicks = r.clicks, links_in = r.links, reach_due = p.reach_due and p.updated_at > ?
             from (select p2.id, n.clicks, coalesce(i.links, 0) as links from pages p2 left join n on n.id = p2.id left join into_page i on i.id = p2.id where p2.site_id = ?) r
-            where r.id = p.id and (p.clicks is distinct from r.clicks or p.links_in <> r.links)
-            SQL, [PgArray::of(array_keys($clicks)), PgArray::of($clicks), $site->id, $site->id]);
+            where r.id = p.id and (p.reach_due or p.clicks is distinct from r.clicks or p.links_in <> r.links)
+            SQL, [PgArray::of(array_keys($clicks)), PgArray::of($clicks), $site->id, $begun, $site->id]);
     }
 }

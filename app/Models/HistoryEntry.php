@@ -63,6 +63,14 @@ final class HistoryEntry extends Model
         return array_values(array_map(static fn (array $change): string => (string) $change['entry'], array_filter($this->batch, static fn (mixed $change): bool => is_array($change) && ($change['kind'] ?? null) === 'take-back')));
     }
 
+    /** @return array{page: string, number: int}|null the version of words that it tells of */
+    public function version(): ?array
+    {
+        $saved = $this->isOfWords() ? $this->batch[0] : null;
+
+        return $saved === null ? null : ['page' => (string) $saved['page'], 'number' => (int) $saved['version']];
+    }
+
     /** Whether it tells of saved words, of which every version is kept anyway. */
     public function isOfWords(): bool
     {

@@ -30,7 +30,7 @@ final class HistoryEntries
             }
         };
 
-        return HistoryEntry::query()->select(self::COLUMNS)->where('site_id', $site->id)->with('user')
+        return HistoryEntry::query()->select(self::COLUMNS)->selectRaw("case when 'save-words' = any(kinds) then batch else '[]' end as batch")->where('site_id', $site->id)->with('user')
             ->where($filter('before', static fn (Builder $query, string $before) => $query->where('id', '<', HistoryEntry::query()->where('site_id', $site->id)->where('ulid', $before)->value('id') ?? 0)))
             ->where($filter('page', static fn (Builder $query, string $page) => $query->whereRaw('touched @> array[?]::text[]', [$page])))
             ->where($filter('by', static fn (Builder $query, string $by) => $by === 'schedule' ? $query->whereNull('user_id') : $query->whereHas('user', static fn (Builder $user) => $user->where('ulid', $by))))

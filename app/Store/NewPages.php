@@ -57,10 +57,10 @@ final readonly class NewPages
                 select n.id, placed.id, placed.path || n.id::text, n.ulid from placed join n on n.parent = placed.ulid
             )
             insert into pages (id, site_id, parent_id, path, ulid, position, name, slug, slug_by_hand, pinned, address, state, live_since, ever_live, listed, changed_by,
-                kind, leads_to, left_out, kept, bin_id, was, binned_at, from_at, until_at, review_note, heading, summary, layout, search_title, search_description, indexed, prepared)
+                kind, leads_to, left_out, kept, bin_id, was, binned_at, from_at, until_at, review_note, heading, summary, layout, search_title, search_description, indexed, prepared, reach_due)
             select n.id, ?, placed.parent_id, placed.path, n.ulid, n.position, n.name, n.slug, n.slug_by_hand, n.pinned, n.address, n.state, case when n.state = 'live' then now() end, n.ever_live, n.listed, ?,
                 n.kind, n.leads_to, n.left_out, n.kept, coalesce(bin.id, mate.id), n.was, case when n.state = 'bin' then now() end, n.from_at, n.until_at, n.review_note,
-                n.heading, n.summary, n.layout, n.search_title, n.search_description, n.indexed, n.prepared::jsonb
+                n.heading, n.summary, n.layout, n.search_title, n.search_description, n.indexed, n.prepared::jsonb, true
             from n join placed on placed.id = n.id
             left join pages bin on bin.ulid = n.bin left join n mate on mate.ulid = n.bin
             SQL, [json_encode($rows, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), $site->id, $site->id, $entry->user_id]);

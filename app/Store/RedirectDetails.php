@@ -9,6 +9,7 @@ use Heronstem\Core\Redirect\Resolution;
 use Heronstem\Core\Redirect\Rule;
 use Heronstem\Core\Redirect\RuleReach;
 use Heronstem\Core\Redirect\RuleReader;
+use Heronstem\Core\Structure\TargetKind;
 use Illuminate\Database\ConnectionInterface;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
@@ -32,11 +33,21 @@ final readonly class RedirectDetails
         $hits = new HitCounts($this->db, 'redirect_hits', 'rule');
 
         return [
-            'redirect' => RuleReader::written($rule), 'sample' => $rule->sample(),
+            'redirect' => RuleReader::written($rule), 'targetName' => $this->targetName($site, $rule), 'since' => $this->db->scalar("select to_char(made_at at time zone 'UTC', 'YYYY-MM-DD\"T\"HH24:MI:SS\"Z\"') from redirect_rules where site_id = ? and ulid = ?", [$site->id, $rule->id]), 'sample' => $rule->sample(),
             'way' => $resolve($rule->sample())->toArray(),
             'days' => $hits->days($site, $rule->id), 'referrers' => $hits->referrers($site, $rule->id), 'links' => $this->links($site, $rule),
             'sameTarget' => $this->sameTarget($site, $rule),
         ];
+    }
+
+    /** What a page or file that it leads to is called, live or not. */
+    private function targetName(Site $site, Rule $rule): ?string
+    {
+        $table = match ($rule->target?->kind) {
+            TargetKind::Page => 'pages', TargetKind::File => 'files', default => null,
+        };
+
+        return $table === null ? null : $this->db->table($table)->where('site_id', $site->id)->where('ulid', $rule->target?->value)->value('name');
     }
 
     /** @return list<array{id: string, name: string}> pages whose words link to the address as it is written */

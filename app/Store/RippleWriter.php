@@ -88,7 +88,7 @@ final readonly class RippleWriter
                 binned_at = case when n.state <> 'bin' then null else coalesce(p.binned_at, now()) end,
                 from_at = n.from_at, until_at = n.until_at, review_note = n.review_note,
                 heading = n.heading, summary = n.summary, search_title = n.search_title, search_description = n.search_description, prepared = n.prepared::jsonb, layout = n.layout, indexed = n.indexed,
-                version = p.version + 1, changed_by = ?, updated_at = now()
+                version = p.version + 1, changed_by = ?, updated_at = now(), reach_due = true
             from jsonb_to_recordset(?::jsonb) as n(ulid text, parent text, position bigint, name text, slug text, slug_by_hand boolean, pinned text, state text, ever_live boolean, listed boolean,
                 kind text, leads_to text, left_out boolean, kept boolean, bin text, was text, from_at timestamptz, until_at timestamptz, review_note text,
                 heading text, summary text, search_title text, search_description text, prepared text, layout text, indexed boolean)

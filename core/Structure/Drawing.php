@@ -20,7 +20,7 @@ final readonly class Drawing
      * @param  list<DrawnLine>  $before
      * @param  list<DrawnLine>  $after
      */
-    private function __construct(public array $before, public array $after)
+    public function __construct(public array $before, public array $after)
     {
     }
 
@@ -57,6 +57,12 @@ final readonly class Drawing
             self::lines($shown, $marks, static fn (?string $parent): array => self::childrenBefore($parent, $workspace), static fn (string $id): ?Page => $workspace->before($id)),
             self::lines($shown, $marks, static fn (?string $parent): array => array_map(strval(...), array_keys($workspace->childOrder($parent))), static fn (string $id): ?Page => $outcome[$id] ?? $workspace->find($id)),
         );
+    }
+
+    /** Itself, or another where it shows nothing. */
+    public function orOf(self $other): self
+    {
+        return $this->before === [] && $this->after === [] ? $other : $this;
     }
 
     private static function inTree(?Page $page): ?Page

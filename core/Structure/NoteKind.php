@@ -18,6 +18,8 @@ enum NoteKind: string
     case MenuReachesAgain = 'menu-reaches-again';
     /** Visitors of the site's start get no page. */
     case StartPageHidden = 'start-page-hidden';
+    /** A page that showed cards of what is inside it shows those of the front page, once it is the start page. */
+    case StartShowsOthers = 'start-shows-others';
     /** The address that visitors knew now answers with another page (`other`). */
     case AddressTakenOver = 'address-taken-over';
     /** A further address is taken away: `other` is recorded as gone. */

@@ -32,7 +32,7 @@ final readonly class Notes
             }
         }
 
-        return [...$notes, ...$this->emptySections(), ...$this->leaving($menu), ...$this->redirects(), ...$this->going()];
+        return [...$notes, ...$this->emptySections(), ...$this->leaving($menu), ...$this->redirects(), ...$this->start(), ...$this->going()];
     }
 
     /** @return list<Note> pages that a redirect answers before, and pages that redirects lead to and visitors no longer get */
@@ -55,6 +55,14 @@ final readonly class Notes
         }
 
         return $notes;
+    }
+
+    /** @return list<Note> where the start page changes, what its layout shows from now on */
+    private function start(): array
+    {
+        $page = $this->workspace->startPage === null || $this->workspace->startPage === $this->workspace->site->startPage ? null : $this->workspace->find($this->workspace->startPage);
+
+        return $page !== null && $page->layout === 'section' && $this->workspace->childOrder($page->id) !== [] ? [new Note(NoteKind::StartShowsOthers, $page->id, $page->name)] : [];
     }
 
     /** @return list<Note> what people have on pages that go for good */

@@ -12,6 +12,7 @@ use Heronstem\Core\Menu\MenuConsequences;
 use Heronstem\Core\Menu\MenuEffects;
 use Heronstem\Core\Menu\Menus;
 use Heronstem\Core\Menu\MenusTouched;
+use Heronstem\Core\Menu\NetEffects;
 use Heronstem\Core\Redirect\Rules;
 use Heronstem\Core\Refusal;
 
@@ -128,7 +129,7 @@ final readonly class Planner
                 ...array_map(static fn (array $refused): Conflict => $ways->ofRule(...$refused), $effects->refusedRules()),
             ],
             questions: $workspace->questions,
-            notes: [...$workspace->notes, ...$effects->notes(), ...(new Notes($outcome, $workspace))->all($menu)],
+            notes: [...$workspace->notes, ...$effects->notes(), ...(new Notes($outcome, $workspace))->all(NetEffects::of($menu))],
             pages: $this->differences($outcome, $workspace),
             claims: $claims,
             menus: $workspace->menus->differences(),
@@ -136,7 +137,7 @@ final readonly class Planner
             menusTouched: MenusTouched::by($workspace, $outcome),
             outcome: $outcome,
             heirs: $this->heirs($claims, $outcome, $workspace),
-            drawing: Drawing::of($workspace, $outcome),
+            drawing: Drawing::of($workspace, $outcome)->orOf(MenuDrawing::of($workspace)),
         );
     }
 

@@ -91,4 +91,27 @@ final class ConsoleTest extends AppTestCase
             \Heronstem\Core\Content\Document::read(json_decode($words, true));
         }
     }
+
+    #[Test]
+    public function addresses_that_were_live_and_answer_nothing_are_told_with_the_reason(): void
+    {
+        $fares = $this->live('Fares');
+        $this->change(['kind' => 'set-slug', 'page' => $fares, 'slug' => 'prices']);
+        self::assertSame([], $this->unanswered());
+        $this->change(['kind' => 'take-offline', 'page' => $fares]);
+        self::assertSame(['/fares', '/prices'], array_column($this->unanswered(), 'address'));
+        self::assertStringContainsString('“Fares”', $this->unanswered()[1]['why']);
+        DB::delete("delete from ledger where site_id = ? and key = '/fares'", [$this->site->id]);
+        self::assertSame(['/prices'], array_column($this->unanswered(), 'address'), 'A minute is a slip.');
+        DB::update("update history set created_at = created_at - interval '1 day' * (1 + (select max(id) from history) - id)");
+        self::assertSame(['/fares', '/prices'], array_column($this->unanswered(), 'address'));
+    }
+
+    /** @return list<array{site: string, address: string, why: string}> */
+    private function unanswered(): array
+    {
+        Artisan::call('heronstem:check', ['--json' => true, '--site' => 'ferries']);
+
+        return json_decode(Artisan::output(), true, flags: JSON_THROW_ON_ERROR)['unanswered'];
+    }
 }

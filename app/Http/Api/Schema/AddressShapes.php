@@ -62,8 +62,8 @@ use OpenApi\Attributes as OA;
     new OA\Property('next', type: 'array', items: new OA\Items(ref: '#/components/schemas/MatchPage')), new OA\Property('held', description: 'what holds the address already', type: 'string', nullable: true),
 ])]
 #[OA\Schema(schema: 'Segment', required: ['segment', 'below', 'here'], properties: [new OA\Property('segment', type: 'string'), new OA\Property('below', type: 'integer'), new OA\Property('here', description: 'what answers at the segment itself', type: 'string', nullable: true)])]
-#[OA\Schema(schema: 'RedirectDetail', required: ['redirect', 'sample', 'way', 'days', 'referrers', 'links', 'sameTarget'], properties: [
-    new OA\Property('redirect', ref: '#/components/schemas/Redirect'), new OA\Property('sample', type: 'string'), new OA\Property('way', ref: '#/components/schemas/Explanation'),
+#[OA\Schema(schema: 'RedirectDetail', required: ['redirect', 'targetName', 'since', 'sample', 'way', 'days', 'referrers', 'links', 'sameTarget'], properties: [
+    new OA\Property('redirect', ref: '#/components/schemas/Redirect'), new OA\Property('targetName', description: 'of a page or file that it leads to', type: 'string', nullable: true), new OA\Property('since', type: 'string', format: 'date-time'), new OA\Property('sample', type: 'string'), new OA\Property('way', ref: '#/components/schemas/Explanation'),
     new OA\Property('days', type: 'array', items: new OA\Items(ref: '#/components/schemas/HitDay')),
     new OA\Property('referrers', type: 'array', items: new OA\Items(ref: '#/components/schemas/Referrer')),
     new OA\Property('links', type: 'array', items: new OA\Items(required: ['id', 'name'], type: 'object', properties: [new OA\Property('id', type: 'string'), new OA\Property('name', type: 'string')])),

@@ -10,7 +10,10 @@ use OpenApi\Attributes as OA;
 #[OA\Schema(schema: 'HistoryEntry', description: 'A batch that was applied.')]
 readonly class HistoryView
 {
-    /** @param  array<string, int>  $counts */
+    /**
+     * @param  array<string, int>  $counts
+     * @param  array{page: string, number: int}|null  $version
+     */
     final public function __construct(
         #[OA\Property] public string $id,
         #[OA\Property(description: 'page names stand between asterisks')] public string $sentence,
@@ -21,11 +24,12 @@ readonly class HistoryView
         #[OA\Property(description: 'it takes another entry back')] public bool $takesBack,
         #[OA\Property] public bool $takenBack,
         #[OA\Property(description: 'its details are gone, so it cannot be taken back')] public bool $thinned,
+        #[OA\Property(description: 'of an entry that tells of saved words: the version, which is opened and brought back on its page', type: 'object', nullable: true, required: ['page', 'number'], properties: [new OA\Property('page', type: 'string'), new OA\Property('number', type: 'integer')])] public ?array $version,
     ) {
     }
 
     public static function of(HistoryEntry $entry): self
     {
-        return new self($entry->ulid, $entry->sentence, $entry->user?->name, $entry->created_at->toIso8601ZuluString(), $entry->note, $entry->counts, $entry->takes_back_id !== null, $entry->taken_back_by_id !== null, $entry->thinned_at !== null);
+        return new self($entry->ulid, $entry->sentence, $entry->user?->name, $entry->created_at->toIso8601ZuluString(), $entry->note, $entry->counts, $entry->takes_back_id !== null, $entry->taken_back_by_id !== null, $entry->thinned_at !== null, $entry->version());
     }
 }

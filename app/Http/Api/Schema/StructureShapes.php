@@ -8,7 +8,7 @@ use OpenApi\Attributes as OA;
 
 /** Changes to the structure and what follows from them, as they are written and read. */
 #[OA\Schema(schema: 'RippleNote', description: 'What is allowed and should be no surprise; `other` says what or who else, as the kind has it.', required: ['kind', 'page', 'name', 'other'], properties: [
-    new OA\Property('kind', type: 'string', enum: ['live-under-hidden', 'no-menu-reaches', 'leaves-menu', 'in-no-menu', 'menu-reaches-again', 'start-page-hidden', 'address-taken-over', 'address-gone', 'retires', 'section-empty', 'pointer-broken', 'stays', 'stays-made', 'menu-stays', 'redirect-stays', 'redirect-hides', 'redirect-chains', 'redirects-lead-here', 'redirects-break', 'redirect-circles', 'unsaved-words-go', 'branch-goes', 'is-gone']),
+    new OA\Property('kind', type: 'string', enum: ['live-under-hidden', 'no-menu-reaches', 'leaves-menu', 'in-no-menu', 'menu-reaches-again', 'start-page-hidden', 'start-shows-others', 'address-taken-over', 'address-gone', 'retires', 'section-empty', 'pointer-broken', 'stays', 'stays-made', 'menu-stays', 'redirect-stays', 'redirect-hides', 'redirect-chains', 'redirects-lead-here', 'redirects-break', 'redirect-circles', 'unsaved-words-go', 'branch-goes', 'is-gone']),
     new OA\Property('page', type: 'string'), new OA\Property('name', type: 'string'), new OA\Property('other', type: 'string', nullable: true),
 ])]
 #[OA\Schema(schema: 'RippleRow', description: 'Whom it is about, from which address to which, and a word on it.', required: ['page', 'name', 'from', 'to', 'note'], properties: [
@@ -17,7 +17,7 @@ use OpenApi\Attributes as OA;
 #[OA\Schema(schema: 'RippleRows', required: ['total', 'offset', 'rows'], properties: [
     new OA\Property('total', type: 'integer'), new OA\Property('offset', type: 'integer'), new OA\Property('rows', type: 'array', items: new OA\Items(ref: '#/components/schemas/RippleRow')),
 ])]
-#[OA\Schema(schema: 'DrawnLine', description: 'A line of the drawing: a page on level 0 (a parent; the top of the tree without a page) or 1, or how many are left out.', required: ['page', 'name', 'level', 'mark', 'leftOut'], properties: [
+#[OA\Schema(schema: 'DrawnLine', description: 'A line of the drawing: a page on level 0 (a parent; the top of the tree without a page) or 1, or how many are left out; of a menu its name on level 0, and its entries on 1 and 2.', required: ['page', 'name', 'level', 'mark', 'leftOut'], properties: [
     new OA\Property('page', type: 'string', nullable: true), new OA\Property('name', type: 'string'), new OA\Property('level', type: 'integer'),
     new OA\Property('mark', type: 'string', enum: ['comes', 'goes', 'moves', 'changes'], nullable: true), new OA\Property('leftOut', type: 'integer'),
 ])]
