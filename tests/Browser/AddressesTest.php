@@ -317,4 +317,20 @@ final class AddressesTest extends Errand
 
         return $chrome;
     }
+
+    #[Test]
+    public function a_whole_url_of_the_site_is_understood_and_a_young_redirect_says_nothing_of_six_weeks(): void
+    {
+        $chrome = $this->openAddresses();
+        $chrome->click('button', 'New redirect');
+        $chrome->type('textbox', 'Address', $this->ferries('/sailing-today'));
+        $chrome->find('combobox', 'Kind of target')->sendKeys('an address');
+        $this->expected[] = '422'; // what is typed is looked at while the redirect is being made
+        $chrome->type('textbox', 'Target', '/freight');
+        $chrome->click('button', 'Make the redirect');
+        $chrome->awaitText('Made the redirect of /sailing-today');
+        $panel = '[aria-label=Redirect]';
+        $chrome->awaitText('Nobody has come this way since it was made', $panel);
+        self::assertStringNotContainsString('*', $chrome->text($panel));
+    }
 }

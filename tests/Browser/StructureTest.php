@@ -328,13 +328,19 @@ final class StructureTest extends Errand
             $chrome->awaitText('version '.($n + 1));
         }
         $chrome->click('tab', 'History');
-        $chrome->click('button', 'What changed');
-        $chrome->awaitText('Versions 1 and 2', '[role=dialog]');
+        $chrome->click('button', 'Open version 2');
+        $chrome->awaitText('Version 2 of the words', '[role=dialog]');
         $chrome->awaitText('They wait a month.', '[role=dialog]');
         self::assertStringContainsString('They wait a month.', $chrome->driver->findElement(WebDriverBy::cssSelector('[role=dialog] ins'))->getText());
         self::assertSame([], $chrome->axe());
+        $chrome->click('button', 'Close');
+        $chrome->click('button', 'Open version 1');
+        $chrome->awaitText('Gloves wait at the office.', '[role=dialog]');
         $chrome->click('button', 'Bring version 1 back');
         $chrome->awaitText('Version 1 is back, as version 3.');
+        $chrome->click('tab', 'Words');
+        $chrome->awaitText('version 3');
+        $chrome->awaitNoText('They wait a month.', '.writing');
     }
 
     #[Test]
@@ -424,5 +430,26 @@ final class StructureTest extends Errand
         $this->row("*$page*");
         $this->chrome->click('button', "Change $page");
         $this->chrome->click('menuitem', $act);
+    }
+
+    #[Test]
+    public function the_outlines_keys_work_wherever_in_the_rows_the_focus_is(): void
+    {
+        $chrome = $this->signIn();
+        $chrome->click('button', 'Freight');
+        $chrome->find('complementary', 'Page sheet');
+        $chrome->press(WebDriverKeys::ARROW_DOWN);
+        $chrome->until(fn (): ?bool => $chrome->driver->executeScript("return document.querySelector('[role=treegrid]').getAttribute('aria-activedescendant') === document.querySelectorAll('[role=row]')[0].id ? null : true"), 'the active row to move');
+        $chrome->click('button', 'Freight');
+        $chrome->press(WebDriverKeys::F2);
+        $chrome->find('textbox', 'Name of Freight');
+        $chrome->press(WebDriverKeys::ESCAPE);
+        $chrome->click('button', 'Freight');
+        $chrome->press('n');
+        $chrome->find('textbox', 'Name of the new page');
+        $chrome->press('Pallets', WebDriverKeys::ENTER);
+        $chrome->awaitText('Made Pallets');
+        $made = $chrome->until(fn (): ?string => $chrome->driver->executeScript("return document.querySelector('[role=row][aria-selected=true]')?.textContent ?? null"), 'an active row');
+        self::assertStringContainsString('Pallets', $made, 'What was made is the active row.');
     }
 }

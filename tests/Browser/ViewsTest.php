@@ -41,7 +41,7 @@ final class ViewsTest extends Errand
         $chrome->click('button', 'Set aside');
         $chrome->click('button', 'Put back');
         $chrome->click('tab', 'History');
-        $chrome->awaitText('Versions of the words');
+        $chrome->awaitText('Words saved, version 1');
         $this->assertAccessible('sheet, History');
         $chrome->click('button', 'Bin*');
         $chrome->awaitText('Vanesay Line', '[role=dialog]');

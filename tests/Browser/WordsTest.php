@@ -193,14 +193,69 @@ final class WordsTest extends Errand
         $chrome->awaitText('Live, edited');
         self::assertStringNotContainsString('We wait.', $this->fetch($this->ferries('/news/fog'))[2]);
         $chrome->click('button', 'Publish edits');
-        $chrome->awaitText('Visitors see these words now.');
+        $chrome->awaitText('Published the edits of Fog');
+        $chrome->awaitGone('button', 'Publish edits');
         self::assertStringContainsString('We wait.', $this->fetch($this->ferries('/news/fog'))[2]);
+        $chrome->click('tab', 'History');
+        $chrome->click('button', 'Open version 1');
+        $chrome->awaitText('We wait.', '[role=dialog]');
+        $chrome->click('button', 'Close');
+        $chrome->driver->findElement(\Facebook\WebDriver\WebDriverBy::xpath('//li[contains(., "Published the edits")]//button[starts-with(., "Take back")]'))->click();
+        $chrome->find('region', 'Ripple')->findElement(\Facebook\WebDriver\WebDriverBy::xpath('.//button[starts-with(., "Take back")]'))->click();
+        $chrome->find('button', 'Publish edits');
+        self::assertStringNotContainsString('We wait.', $this->fetch($this->ferries('/news/fog'))[2]);
         $chrome->click('button', 'Take offline');
         $chrome->find('region', 'Ripple');
         $chrome->awaitText('menu entry');
         $chrome->find('region', 'Ripple')->findElement(\Facebook\WebDriver\WebDriverBy::xpath('.//button[.="Take offline"]'))->click();
         $chrome->awaitText('Took Fog offline');
         self::assertSame(404, $this->fetch($this->ferries('/news/fog'))[0]);
+    }
+
+    #[Test]
+    public function words_that_were_never_saved_come_back_with_nothing_selected_and_a_picture_replaces_none_of_them(): void
+    {
+        $this->signIn();
+        $this->makePage('Whale watch', 'Service news');
+        $this->write('Seen off the pier.');
+        $this->chrome->awaitText('Draft kept at');
+        $address = $this->chrome->driver->getCurrentURL();
+
+        $again = $this->browser();
+        $this->signIn(in: $again);
+        $again->open($address);
+        $again->click('tab', 'Words');
+        $again->click('button', 'Continue with them');
+        $again->awaitText('Seen off the pier.', '.writing');
+        self::assertSame('', $again->driver->executeScript('return String(getSelection())'));
+        $again->find('file', 'Picture file')->sendKeys(realpath(__DIR__.'/../../database/demo/ferries/pictures/dog.png'));
+        $again->type('textbox', 'Alternative text', 'A whale');
+        $again->click('button', 'Use picture');
+        $again->awaitText('A whale', '.writing');
+        $again->awaitText('Seen off the pier.', '.writing');
+        $again->click('button', 'Save words');
+        $again->awaitText('version 1');
+    }
+
+    #[Test]
+    public function what_is_typed_and_not_saved_does_not_stay_behind_when_the_page_goes_live(): void
+    {
+        $chrome = $this->signIn();
+        $this->makePage('Basking sharks', 'Service news');
+        $chrome->click('tab', 'Place');
+        $chrome->type('textbox', 'Heading', 'Sharks in the sound');
+        $chrome->until(fn (): ?bool => $chrome->find('button', 'Go live')->isEnabled() ? null : true, 'going live to wait for what is typed');
+        $chrome->click('button', 'Save changes');
+        $chrome->until(fn (): ?bool => $chrome->find('button', 'Go live')->isEnabled() ? true : null, 'going live to be possible');
+        $this->goLive();
+        self::assertStringContainsString('<h1>Sharks in the sound</h1>', $this->fetch($this->ferries('/news/basking-sharks'))[2]);
+        $chrome->type('textbox', 'Heading', 'Sharks again');
+        $chrome->click('button', 'Save changes');
+        $chrome->find('button', 'Publish edits');
+        self::assertStringContainsString('<h1>Sharks in the sound</h1>', $this->fetch($this->ferries('/news/basking-sharks'))[2], 'It waits.');
+        $chrome->click('button', 'Publish edits');
+        $chrome->awaitText('Published the edits of Basking sharks');
+        self::assertStringContainsString('<h1>Sharks again</h1>', $this->fetch($this->ferries('/news/basking-sharks'))[2]);
     }
 
     private function write(string $text, ?Chrome $in = null): void

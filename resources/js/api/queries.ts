@@ -1,5 +1,6 @@
 import { queryOptions } from '@tanstack/react-query'
 import { answered, api } from './client'
+import { whole } from './rows'
 
 /** Every query key in one place, from the general to the particular, so that a change can name what it makes old. */
 export const keys = {
@@ -30,13 +31,19 @@ export const sessionQuery = queryOptions({ queryKey: keys.session, queryFn: asyn
 export const branchQuery = (site: string, parent: string | null, offset: number) =>
     queryOptions({
         queryKey: keys.branch(site, parent, offset),
-        queryFn: ({ signal }) => answered(api.GET('/sites/{site}/branch', { params: { path: { site }, query: { parent: parent ?? '', offset } }, signal })),
+        queryFn: async ({ signal }) => {
+            const piece = await answered(api.GET('/sites/{site}/branch', { params: { path: { site }, query: { parent: parent ?? '', offset } }, signal }))
+            return { ...piece, rows: piece.rows.map(whole) }
+        },
     })
 
 export const filterQuery = (site: string, text: string, facets: { state?: string; kind?: string; layout?: string } = {}) =>
     queryOptions({
         queryKey: keys.filter(site, text, facets),
-        queryFn: ({ signal }) => answered(api.GET('/sites/{site}/filter', { params: { path: { site }, query: { text, ...facets } }, signal })),
+        queryFn: async ({ signal }) => {
+            const found = await answered(api.GET('/sites/{site}/filter', { params: { path: { site }, query: { text, ...facets } }, signal }))
+            return { ...found, rows: found.rows.map(whole) }
+        },
         placeholderData: previous => previous,
     })
 

@@ -21,14 +21,15 @@ function Side({ title, lines }: { title: string; lines: Line[] }) {
             <h3 className="text-[12px] text-ink-3">{title}</h3>
             <ul>
                 {lines.map((line, i) => {
-                    const end = lines[i + 1]?.level !== 1
+                    const end = (lines[i + 1]?.level ?? 0) < line.level
                     const mark = line.mark === null ? null : marks[line.mark]
                     return (
                         <li key={i} className="flex h-[22px] items-center text-[13px]">
-                            {line.level === 1 && <span aria-hidden className={clsx('stem low joint', end && 'end')} />}
+                            {line.level === 2 && <span aria-hidden className="stem low" />}
+                            {line.level > 0 && <span aria-hidden className={clsx('stem low joint', end && 'end')} />}
                             <span className={clsx('truncate rounded px-1', line.level === 0 && 'font-semibold', mark?.[2], line.leftOut > 0 && 'text-ink-3')}>
                                 {mark !== null && <b aria-label={mark[1]} className="mr-1 inline-block no-underline">{mark[0]}</b>}
-                                {line.leftOut > 0 ? `${count(line.leftOut, 'page')} more` : line.page === null ? 'Top of the tree' : line.name}
+                                {line.leftOut > 0 ? `${count(line.leftOut, 'page')} more` : line.name === '' ? 'Top of the tree' : line.name}
                             </span>
                         </li>
                     )

@@ -78,6 +78,7 @@ function asks({ kind, name, count: n }: Question) {
     if (kind === 'children-of') return <>“{name}” has {count(n, 'page')} inside. What becomes of {n === 1 ? 'it' : 'them'}?</>
     if (kind === 'menu-entries') return <>{count(n, 'menu entry leads', 'menu entries lead')} to “{name}”{n === 1 ? '' : ' or what is inside'}. What becomes of {n === 1 ? 'it' : 'them'}?</>
     if (kind === 'raw-links') return <>{count(n, 'link')} in words {n === 1 ? 'is written as an address' : 'are written as addresses'}, so {n === 1 ? 'it does' : 'they do'} not follow by {n === 1 ? 'itself' : 'themselves'}.</>
+    if (kind === 'in-between') return <>Visitors knew {count(n, 'address', 'addresses')} of “{name}” only since this change. What do they get there from now on?</>
     return <>{count(n, 'draft')} lie{n === 1 ? 's' : ''} below “{name}”.</>
 }
 
@@ -85,6 +86,7 @@ function answerWords(answer: Answer, { heir, kind, count: n }: Question) {
     const words: Record<Answer, string> = {
         parent: `Send them on to ${heir?.name ?? 'the page above'}`, gone: 'Say that the page is gone', page: 'Send them on to another page…',
         along: 'Into the bin as well', up: 'Take its place', leave: kind === 'raw-links' || kind === 'menu-entries' ? `Leave ${n === 1 ? 'it as it is' : 'them as they are'}` : 'Leave them drafts', remove: n === 1 ? 'Take it out' : 'Take them out', rewrite: n === 1 ? 'Turn it into a link to its page' : 'Turn them into links to their pages', live: 'Put them live too',
+        redirect: 'Send them on to the page', free: 'Let go: page not found',
     }
     return words[answer]
 }

@@ -1,9 +1,11 @@
 import { Toaster } from 'sonner'
 import { useChanges } from './changes'
+import { useToastShield } from './useToastShield'
 
 /** What has just been done, with the way back: at the lower left, or above while the ripple tray needs that place. */
 export function Toasts() {
     const { pending } = useChanges()
+    useToastShield()
     return (
         <Toaster
             position={pending === null ? 'bottom-left' : 'top-center'}

@@ -4,7 +4,8 @@ export type Change = Schemas['Change']
 export type Batch = { changes: Change[]; decisions?: Schemas['Decision'][] }
 
 /** What somebody wants done: a batch, or entries of the history taken back. */
-export type Wanted = { batch: Batch; takeBack?: undefined } | { batch?: undefined; takeBack: { entries: string[] } | { since: string } }
+export type TakeBack = ({ entries: string[] } | { since: string }) & { decisions?: Schemas['Decision'][] }
+export type Wanted = { batch: Batch; takeBack?: undefined } | { batch?: undefined; takeBack: TakeBack }
 
 export function planOf(site: string, { batch, takeBack }: Wanted) {
     const params = { path: { site } }

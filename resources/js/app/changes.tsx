@@ -118,12 +118,12 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
     )
     const amend = useCallback(
         async (way: Batch) => {
-            if (pending?.batch === undefined) return
-            const batch = joined(pending.batch, way)
+            if (pending === null) return
+            const wanted: Wanted = pending.batch !== undefined ? { batch: joined(pending.batch, way) } : { takeBack: { ...pending.takeBack, decisions: together(pending.takeBack.decisions, way.decisions) } }
             setAmending(true)
             try {
-                const ripple = await planOf(site, { batch })
-                setPending({ ...pending, batch, takeBack: undefined, ripple })
+                const ripple = await planOf(site, wanted)
+                setPending({ ...pending, ...wanted, ripple } as Pending)
             } catch (problem) {
                 complain(problem)
             } finally {
@@ -160,7 +160,10 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
 
 /** A batch with more in it; a later decision on the same thing is the one that counts. */
 function joined(batch: Batch, more: Batch): Batch {
+    return { changes: [...batch.changes, ...more.changes], decisions: together(batch.decisions, more.decisions) }
+}
+
+function together(made: Schemas['Decision'][] = [], more: Schemas['Decision'][] = []) {
     const about = (decision: Schemas['Decision']) => `${decision.kind} ${decision.page ?? decision.address ?? ''}`
-    const decisions = new Map([...(batch.decisions ?? []), ...(more.decisions ?? [])].map(decision => [about(decision), decision]))
-    return { changes: [...batch.changes, ...more.changes], decisions: [...decisions.values()] }
+    return [...new Map([...made, ...more].map(decision => [about(decision), decision])).values()]
 }

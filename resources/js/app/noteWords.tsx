@@ -10,6 +10,7 @@ export function noteWords({ kind, name, other }: Schemas['RippleNote']) {
         'in-no-menu': `No menu leads to “${name}” any more.`,
         'menu-reaches-again': `${other ?? 'A menu'} leads to “${name}”, which no menu did.`,
         'start-page-hidden': `“${name}” is the start page: visitors of the site's front door get “page not found”.`,
+        'start-shows-others': `As the start page, “${name}” shows the cards of the front page, no longer those of what is inside it.`,
         'address-taken-over': `The address that visitors know for “${name}” answers with “${other ?? ''}” from now on.`,
         'address-gone': `${other ?? 'The address'} was known to visitors of “${name}”: it says from now on that it is gone.`,
         retires: other === '0' ? `“${name}” goes into the bin, alone.` : `“${name}” goes into the bin, and ${count(Number(other), 'page')} inside it ${other === '1' ? 'goes' : 'go'} along.`,
@@ -22,6 +23,9 @@ export function noteWords({ kind, name, other }: Schemas['RippleNote']) {
         'redirect-hides': `The redirect of ${other ?? 'the address'} answers before “${name}”: visitors no longer get that page there.`,
         'redirect-chains': `${name} leads to another redirect; visitors end up at ${other ?? ''}. Lead there at once, and nothing comes between.`,
         'redirects-lead-here': `${count(Number(other), 'redirect leads', 'redirects lead')} to ${name} already, and would take one more step. Findings straightens them.`,
+        'redirect-circles': `The redirect of ${name} leads back to itself, as it did before. Switch it off, or lead it elsewhere.`,
+        'unsaved-words-go': `${other ?? 'Somebody'} has unsaved words on “${name}”: they go with it, and come back if this is taken back.`,
+        'branch-goes': `“${name}” is the branch that ${other ?? 'somebody'} writes in: without it ${other ?? 'they'} can only look.`,
         'redirects-break': `${count(Number(other), 'redirect leads', 'redirects lead')} to “${name}”, which visitors no longer get.`,
         'is-gone': `${name === '' ? 'A page' : `“${name}”`} is no longer there, so nothing of it goes back.`,
     }

@@ -5,13 +5,14 @@ import { count } from '../ui/count'
 import type { Change } from './batches'
 import { useChanges } from './changes'
 
-export type ActedOn = { id: string; name: string; state: Schemas['State']; listed: boolean; kept: boolean; start: boolean; kind: Schemas['PageKind']; leftOut: boolean; children: number }
-export type PageAct = 'go-live' | 'go-live-branch' | 'take-offline' | 'take-offline-branch' | 'duplicate' | 'duplicate-branch' | 'send-for-review' | 'list' | 'unlist' | 'keep' | 'let-go' | 'set-start-page' | 'leave-out' | 'take-in' | 'put-in-bin'
+export type ActedOn = { id: string; name: string; state: Schemas['State']; listed: boolean; kept: boolean; start: boolean; kind: Schemas['PageKind']; leftOut: boolean; children: number; edited: boolean }
+export type PageAct = 'go-live' | 'go-live-branch' | 'publish' | 'take-offline' | 'take-offline-branch' | 'duplicate' | 'duplicate-branch' | 'send-for-review' | 'list' | 'unlist' | 'keep' | 'let-go' | 'set-start-page' | 'leave-out' | 'take-in' | 'put-in-bin'
 
 type Words = { does: string; doing: (what: string) => string }
 const words: Record<PageAct, Words> = {
     'go-live': { does: 'Go live', doing: what => `${what} goes live` },
     'go-live-branch': { does: 'Go live with all below', doing: what => `${what} goes live with all below` },
+    publish: { does: 'Publish edits', doing: what => `Publishing the edits of ${what}` },
     'take-offline': { does: 'Take offline', doing: what => `Taking ${what} offline` },
     'take-offline-branch': { does: 'Take offline with all below', doing: what => `Taking ${what} offline with all below` },
     duplicate: { does: 'Duplicate', doing: what => `Duplicating ${what}` },
@@ -36,6 +37,7 @@ export function actsOn(page: ActedOn, role: Schemas['Session']['sites'][number][
     const all: [PageAct, boolean][] = [
         ['go-live', manages && page.state !== 'live'],
         ['go-live-branch', manages && below],
+        ['publish', manages && page.state === 'live' && page.edited],
         ['take-offline', manages && page.state === 'live'],
         ['take-offline-branch', manages && below && page.state === 'live'],
         ['send-for-review', page.state === 'draft' || page.state === 'offline'],

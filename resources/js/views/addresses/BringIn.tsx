@@ -1,4 +1,5 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
 import { toast } from 'sonner'
 import { answered, api, type Schemas } from '../../api/client'
 import { keys } from '../../api/queries'
@@ -21,16 +22,22 @@ export function BringIn({ onClose }: { onClose: () => void }) {
     const make = useMutation({
         mutationFn: () => ask('good'),
         onSuccess: async done => {
+            setText(null)
+            if (done.progress !== null) {
+                setBringing(done.progress.id)
+                return
+            }
             await queries.invalidateQueries({ queryKey: keys.site(site.key) })
             toast.success(`Made ${count(done.good, 'redirect')}${done.entries.length > 1 ? ` in ${done.entries.length} changes` : ''}. The history takes them back.`)
-            setText(null)
             onClose()
         },
     })
+    const [bringing, setBringing] = useState<string | null>(null)
     const found = look.data
     const problem = look.problem ?? make.error
     const bad = (found?.rows ?? []).filter(row => row.reason !== null)
     const good = (found?.rows ?? []).filter(row => row.reason === null)
+    if (bringing !== null) return <Bringing id={bringing} onClose={onClose} />
     return (
         <Modal open onClose={onClose} title="Bring redirects in" says="A table with columns named address, leads to, answer, note and so on, in any order, or just old and new address: CSV with any delimiter, or JSON Lines. Or the redirects of an nginx or Apache configuration. Nothing is made before you have seen what cannot be." width={700}>
             <textarea aria-label="Table of redirects" rows={7} value={text} onChange={event => { setText(event.target.value); look.reset() }} placeholder={'address,leads to,answer,note\n/spring,/travel/fares,302,Bus adverts'} className={`${inputLook} font-mono text-[13px]`} />
@@ -47,6 +54,38 @@ export function BringIn({ onClose }: { onClose: () => void }) {
                     {good.length > 0 && <details className="mt-3"><summary className="cursor-pointer text-ink-2">How the others are read</summary><Rows rows={good} last="Leads to" /></details>}
                 </div>
             )}
+        </Modal>
+    )
+}
+
+const ended: Record<string, string> = { done: 'All of them are made.', stopped: 'Stopped. What was made stays; the history takes it back.', failed: 'It could not go on.' }
+
+/** How far an import has come that is made in the background; it goes on when this is closed. */
+function Bringing({ id, onClose }: { id: string; onClose: () => void }) {
+    const site = useSite()
+    const queries = useQueryClient()
+    const path = { site: site.key, import: id }
+    const key = [...keys.addresses(site.key), 'import', id]
+    const { data } = useQuery({
+        queryKey: key,
+        queryFn: ({ signal }) => answered(api.GET('/sites/{site}/redirects-import/{import}', { params: { path }, signal })),
+        refetchInterval: query => (query.state.data === undefined || query.state.data.state === 'waiting' || query.state.data.state === 'running' ? 1000 : false),
+    })
+    const stop = useMutation({ mutationFn: () => answered(api.DELETE('/sites/{site}/redirects-import/{import}', { params: { path } })), onSuccess: now => queries.setQueryData(key, now) })
+    const isOver = data !== undefined && data.state in ended
+    const close = () => {
+        void queries.invalidateQueries({ queryKey: keys.site(site.key) })
+        onClose()
+    }
+    return (
+        <Modal open onClose={close} title="Bringing redirects in" says="You may close this and go on with something else: it goes on by itself." width={480}>
+            <p role="status" className="mb-2">{data === undefined ? 'Beginning…' : <><b className="font-semibold tabular-nums">{data.done.toLocaleString('en-GB')}</b> of {count(data.total, 'redirect')} made. {ended[data.state] ?? ''}</>}</p>
+            <progress aria-label="Redirects made" value={data?.done ?? 0} max={data?.total ?? 1} className="h-2 w-full accent-heron" />
+            {data?.problem != null && <p role="alert" className="mt-2 text-berry">{data.problem}</p>}
+            <div className="mt-4 flex justify-end gap-2">
+                {!isOver && <Button disabled={stop.isPending} onClick={() => stop.mutate()}>Stop</Button>}
+                <Button look="main" onClick={close}>Close</Button>
+            </div>
         </Modal>
     )
 }

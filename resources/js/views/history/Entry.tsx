@@ -9,7 +9,8 @@ type Props = { entry: Schemas['HistoryEntry']; isOpen: boolean; chosen: boolean;
 /** One change: when, what in a sentence, who, why. */
 export function Entry({ entry, isOpen, chosen, onOpen, onChoose }: Props) {
     const { manages } = useSite()
-    const over = entry.takenBack || entry.thinned
+    // Every version of the words is kept: it is brought back on its page rather than undone here.
+    const over = entry.takenBack || entry.thinned || entry.version !== null
     return (
         <li className={clsx('grid grid-cols-[20px_52px_minmax(0,1fr)_auto] items-baseline gap-x-2.5 rounded px-1 py-1', isOpen ? 'bg-heron-soft' : 'hover:bg-sunk')}>
             {manages ? <input type="checkbox" aria-label={`Choose: ${plain(entry.sentence)}`} disabled={over} checked={chosen} onChange={onChoose} className="accent-heron" /> : <span />}

@@ -10,7 +10,7 @@ import { pageQuery } from '../../api/queries'
 import { useDebounced } from '../../ui/useDebounced'
 
 const kinds: [string, string][] = [
-    ['make', 'Made'], ['arrange-menu', 'Menu arranged'], ['add-to-menu', 'Put into a menu'], ['take-out-of-menu', 'Taken out of a menu'], ['move', 'Moved'], ['rename', 'Renamed'], ['set-slug', 'Slug set'], ['pin', 'Pinned'], ['duplicate', 'Duplicated'], ['change-kind', 'Kind changed'], ['go-live', 'Gone live'], ['take-offline', 'Taken offline'],
+    ['make', 'Made'], ['arrange-menu', 'Menu arranged'], ['add-to-menu', 'Put into a menu'], ['take-out-of-menu', 'Taken out of a menu'], ['move', 'Moved'], ['rename', 'Renamed'], ['set-slug', 'Slug set'], ['pin', 'Pinned'], ['duplicate', 'Duplicated'], ['change-kind', 'Kind changed'], ['go-live', 'Gone live'], ['publish', 'Edits published'], ['save-words', 'Words saved'], ['describe', 'Texts set'], ['take-offline', 'Taken offline'],
     ['schedule', 'Scheduled'], ['send-for-review', 'Sent for review'], ['return', 'Returned'], ['unlist', 'Unlisted'], ['put-in-bin', 'Put in bin'], ['bring-back', 'Brought back'], ['empty-bin', 'Emptied'], ['set-start-page', 'Start page set'],
     ['add-address', 'Address added'], ['remove-address', 'Address removed'], ['take-back', 'Taken back'],
 ]

@@ -143,7 +143,7 @@ export function Grid(props: Props) {
                     aria-activedescendant={at >= 0 ? `row-${active ?? ''}` : undefined}
                     tabIndex={0}
                     onKeyDown={keys}
-                    onFocus={event => event.target === event.currentTarget && at < 0 && rows[0]?.kind === 'page' && props.onActive(rows[0].key)}
+                    onFocus={event => event.target === event.currentTarget && active === undefined && rows[0]?.kind === 'page' && props.onActive(rows[0].key)}
                     className="group/grid relative min-h-0 overflow-y-auto outline-none"
                 >
                     <div role="rowgroup" className="relative" style={{ height: virtual.getTotalSize() + ROW }}>

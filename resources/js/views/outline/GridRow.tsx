@@ -143,8 +143,9 @@ function Picks({ page, onPick }: { page: { name: string; picks: string[] }; onPi
     )
 }
 
-function reach({ state, clicks, linksIn }: { state: string; clicks: number | null; linksIn: number }) {
+function reach({ state, clicks, linksIn, reachDue }: { state: string; clicks: number | null; linksIn: number; reachDue: boolean }) {
     if (state !== 'live') return 'not yet'
+    if (reachDue) return 'working it out…'
     return `${clicks === null ? 'no way here' : `${clicks} ${clicks === 1 ? 'click' : 'clicks'}`} · ${linksIn} ${linksIn === 1 ? 'link' : 'links'}`
 }
 

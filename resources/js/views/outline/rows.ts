@@ -1,6 +1,6 @@
-import type { Schemas } from '../../api/client'
+import type { OutlineRow } from '../../api/rows'
 
-export type Page = Schemas['OutlineRow']
+export type Page = OutlineRow
 
 /** Children of one page as far as they are known; a hole is a row not fetched yet. */
 export type Branch = { total: number; rows: (Page | undefined)[] }

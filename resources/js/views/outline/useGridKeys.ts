@@ -22,6 +22,13 @@ type Input = {
     onPick: () => void
 }
 
+/** Whether a key is meant for the rows: wherever in them the focus is, but for what is being written or chosen there. */
+function isOfRows(event: KeyboardEvent) {
+    const { target, currentTarget } = event
+    if (target === currentTarget) return true
+    return target instanceof HTMLElement && currentTarget.contains(target) && target.closest('input, textarea, select, [contenteditable=true], [role=menu], [role=dialog], [aria-haspopup]') === null
+}
+
 /** The outline by keyboard: the ARIA tree grid's keys, and our own for what one does to pages. */
 export function useGridKeys({ rows, at, onActive, onOpen, onSheet, onMake, onEdit, onMoveTo, onFilter, onCloseSheet, narrow, onMark, onPageAct, onMoveMarked, onPick }: Input) {
     const { propose, busy } = useChanges()
@@ -48,7 +55,7 @@ export function useGridKeys({ rows, at, onActive, onOpen, onSheet, onMake, onEdi
     }
 
     return (event: KeyboardEvent) => {
-        if (event.target !== event.currentTarget) return
+        if (!isOfRows(event)) return
         const row = rows[at]
         const page = row?.kind === 'page' ? row : null
         if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'd' && page !== null && writes) {

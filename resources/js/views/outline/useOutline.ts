@@ -1,6 +1,7 @@
 import { useQueries, useQuery } from '@tanstack/react-query'
 import { useCallback, useMemo, useRef, useState } from 'react'
 import { answered, api } from '../../api/client'
+import { whole, type OutlineRow } from '../../api/rows'
 import { branchQuery, keys } from '../../api/queries'
 import { CHUNK, type Branch } from './rows'
 
@@ -12,7 +13,12 @@ export function useOutline(site: string, open: Set<string>) {
     const [firstOpen] = useState(() => [...open].join(','))
     const first = useQuery({
         queryKey: keys.outline(site),
-        queryFn: ({ signal }) => answered(api.GET('/sites/{site}/outline', { params: { path: { site }, query: { open: firstOpen } }, signal })),
+        queryFn: async ({ signal }) => {
+            const outline = await answered(api.GET('/sites/{site}/outline', { params: { path: { site }, query: { open: firstOpen } }, signal }))
+            return { ...outline, branches: outline.branches.map(branch => ({ ...branch, rows: branch.rows.map(whole) })) }
+        },
+        // Reach is worked out beside the change: it is looked at again until it is there.
+        refetchInterval: query => (query.state.data?.branches.some(branch => branch.rows.some(row => row.reachDue)) === true ? 2000 : false),
     })
     const missing = useMemo(() => {
         const known = new Set(first.data?.branches.map(branch => branch.parent))
@@ -23,7 +29,7 @@ export function useOutline(site: string, open: Set<string>) {
         return [...new Map(wanted.map(piece => [`${piece.parent ?? ''}:${piece.offset}`, piece])).values()]
     }, [first.data, missing, open, pieces])
     const fetched = useQueries({
-        queries: asked.map(piece => branchQuery(site, piece.parent, piece.offset)),
+        queries: asked.map(piece => ({ ...branchQuery(site, piece.parent, piece.offset), refetchInterval: (query: { state: { data?: { rows: OutlineRow[] } | undefined } }) => (query.state.data?.rows.some(row => row.reachDue) === true ? 2000 : false) })),
         combine: useCallback((results: { data: { parent: string | null; total: number; offset: number; rows: Branch['rows'] } | undefined }[]) => results.flatMap(result => result.data ?? []), []),
     })
     const branches = useMemo(() => {

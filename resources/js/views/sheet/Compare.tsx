@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import clsx from 'clsx'
+import { useState } from 'react'
 import { toast } from 'sonner'
 import { answered, api, type Schemas } from '../../api/client'
 import { keys } from '../../api/queries'
@@ -7,43 +8,59 @@ import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { Modal } from '../../ui/Modal'
 
-type Props = { sheet: Schemas['PageSheet']; left: number; right: number; latest: number; onClose: () => void }
+type Props = { sheet: Schemas['PageSheet']; number: number; versions: Schemas['Revision'][]; onBrought: () => void; onClose: () => void }
 
-/** Two versions of the words side by side, with what differs marked; and bringing the older one back. */
-export function Compare({ sheet, left, right, latest, onClose }: Props) {
+/** A version of the words: beside another with what differs marked, or alone; and bringing it back. */
+export function Compare({ sheet, number, versions, onBrought, onClose }: Props) {
     const site = useSite()
     const queries = useQueryClient()
+    const latest = versions[0]?.number ?? 0
+    const before = versions.find(version => version.number < number)?.number ?? null
+    const [beside, setBeside] = useState<number | null>(before)
+    const left = beside ?? number
     const path = { site: site.key, page: sheet.id }
-    const { data, error } = useQuery({ queryKey: [...keys.revisions(site.key, sheet.id), left, right], queryFn: () => answered(api.GET('/sites/{site}/pages/{page}/revisions/{left}/against/{right}', { params: { path: { ...path, left, right } } })) })
+    const { data, error } = useQuery({ queryKey: [...keys.revisions(site.key, sheet.id), left, number], queryFn: () => answered(api.GET('/sites/{site}/pages/{page}/revisions/{left}/against/{right}', { params: { path: { ...path, left, right: number } } })) })
     const bring = useMutation({
         mutationFn: async () => {
-            const { document } = await answered(api.GET('/sites/{site}/pages/{page}/revisions/{number}', { params: { path: { ...path, number: left } } }))
-            return answered(api.PUT('/sites/{site}/pages/{page}/words', { params: { path, header: { 'If-Match': String(latest) } }, body: { document, note: `Version ${left} brought back` } }))
+            const { document } = await answered(api.GET('/sites/{site}/pages/{page}/revisions/{number}', { params: { path: { ...path, number } } }))
+            return answered(api.PUT('/sites/{site}/pages/{page}/words', { params: { path, header: { 'If-Match': String(latest) } }, body: { document, note: `Version ${number} brought back` } }))
         },
-        onSuccess: async () => {
-            toast.success(`Version ${left} is back, as version ${latest + 1}.`)
+        onSuccess: async words => {
+            queries.setQueryData(keys.words(site.key, sheet.id), words)
+            toast.success(`Version ${number} is back, as version ${latest + 1}.`)
+            onBrought()
             onClose()
             await queries.invalidateQueries({ queryKey: keys.site(site.key) })
         },
     })
     return (
-        <Modal open onClose={onClose} title={`Versions ${left} and ${right} of ${sheet.name}`} width={960}>
+        <Modal open onClose={onClose} title={`Version ${number} of the words of ${sheet.name}`} width={beside === null ? 640 : 960}>
+            {versions.length > 1 && (
+                <label className="mb-2 flex items-center gap-2 text-ink-2">
+                    Beside it
+                    <select value={beside ?? ''} onChange={event => setBeside(event.target.value === '' ? null : Number(event.target.value))} className="h-[30px] rounded-[5px] border border-edge bg-sheet px-2 text-ink">
+                        <option value="">nothing</option>
+                        {versions.filter(version => version.number !== number).map(version => <option key={version.number} value={version.number}>version {version.number}{version.number === latest ? ', the latest' : ''}</option>)}
+                    </select>
+                </label>
+            )}
             {error !== null && <p role="alert" className="text-berry">{error.message}</p>}
             <table className="w-full table-fixed border-collapse">
-                <thead><tr className="text-left text-[12px] text-ink-3"><th className="pb-1 font-normal">Version {left}</th><th className="pb-1 pl-6 font-normal">Version {right}</th></tr></thead>
+                <thead><tr className="text-left text-[12px] text-ink-3">{beside !== null && <th className="pb-1 font-normal">Version {beside}</th>}<th className={clsx('pb-1 font-normal', beside !== null && 'pl-6')}>Version {number}</th></tr></thead>
                 <tbody>
                     {data?.map((row, i) => (
                         <tr key={i} className="align-top">
-                            <Side block={row.left} marks="goes" />
-                            <Side block={row.right} marks="comes" className="pl-6" />
+                            {beside !== null && <Side block={row.left} marks="goes" />}
+                            <Side block={row.right} marks="comes" className={beside === null ? '' : 'pl-6'} />
                         </tr>
                     ))}
                 </tbody>
             </table>
-            {data?.every(row => row.kind === 'same') === true && <p className="mt-3 text-ink-2">The two say the same; only how it is set may differ.</p>}
+            {data?.length === 0 && <p className="text-ink-3">It says nothing.</p>}
+            {beside !== null && data?.every(row => row.kind === 'same') === true && <p className="mt-3 text-ink-2">The two say the same; only how it is set may differ.</p>}
             {bring.error !== null && <p role="alert" className="mt-2 text-berry">{bring.error.message}</p>}
             <div className="mt-5 flex justify-end gap-2">
-                {site.writes && left !== latest && <Button disabled={bring.isPending} onClick={() => bring.mutate()}>Bring version {left} back</Button>}
+                {site.writes && number !== latest && <Button disabled={bring.isPending} onClick={() => bring.mutate()}>Bring version {number} back</Button>}
                 <Button look="main" onClick={onClose}>Close</Button>
             </div>
         </Modal>

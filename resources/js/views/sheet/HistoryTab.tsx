@@ -10,63 +10,60 @@ import { Button } from '../../ui/Button'
 import { ago, clock } from '../../ui/time'
 import { Compare } from './Compare'
 
-/** What happened to this page: changes to the structure, and the versions of its words. */
-export function HistoryTab({ sheet }: { sheet: Schemas['PageSheet'] }) {
+type Entry = Schemas['HistoryEntry']
+type Version = Schemas['Revision']
+type Item = { at: string; entry: Entry; version?: undefined } | { at: string; version: Version; entry?: undefined }
+
+/** What happened to this page, in one line of time: changes, and the versions of its words, each of which is opened. */
+export function HistoryTab({ sheet, onBrought }: { sheet: Schemas['PageSheet']; onBrought: () => void }) {
     const site = useSite()
-    const navigate = useNavigate()
-    const { propose } = useChanges()
     const { data: entries } = useQuery({ queryKey: keys.pageHistory(site.key, sheet.id), queryFn: () => answered(api.GET('/sites/{site}/history', { params: { path: { site: site.key }, query: { page: sheet.id } } })) })
+    const { data: versions } = useQuery({ queryKey: keys.revisions(site.key, sheet.id), queryFn: () => answered(api.GET('/sites/{site}/pages/{page}/revisions', { params: { path: { site: site.key, page: sheet.id } } })) })
+    const [minorToo, setMinorToo] = useState(true)
+    const [opened, setOpened] = useState<number | null>(null)
+    if (entries === undefined || versions === undefined) return <p role="status" className="text-ink-3">Reading the history…</p>
+    const items: Item[] = [
+        // What an entry tells of saved words, the version itself tells better.
+        ...entries.filter(entry => entry.version === null).map(entry => ({ at: entry.at, entry })),
+        ...versions.filter(version => minorToo || !version.minor).map(version => ({ at: version.at, version })),
+    ].sort((a, b) => b.at.localeCompare(a.at))
     return (
-        <div className="grid gap-6">
-            <section aria-label="Changes to the page">
-                <h3 className="mb-1 font-semibold">Changes</h3>
-                <ul className="grid gap-2">
-                    {entries?.map(entry => (
-                        <li key={entry.id} className="grid grid-cols-[minmax(0,1fr)_auto] gap-x-3 border-t border-line pt-2">
-                            <div>
-                                <button type="button" className={`text-left hover:underline hover:underline-offset-2 ${entry.takenBack ? 'text-ink-3 line-through' : ''}`} onClick={() => void navigate({ to: '/s/$site/history', params: { site: site.key }, search: { page: sheet.id, entry: entry.id } })}><Sentence text={entry.sentence} /></button>
-                                <p className="text-[12px] text-ink-3">{ago(entry.at)}, {clock(entry.at)}, {entry.by ?? 'by schedule'}{entry.note !== '' && `: “${entry.note}”`}</p>
-                            </div>
-                            {site.manages && !entry.takenBack && !entry.thinned && <Button look="quiet" onClick={() => void propose({ title: 'Taking this change back', act: 'Take back', always: true, takeBack: { entries: [entry.id] } })}>Take back…</Button>}
-                        </li>
-                    ))}
-                </ul>
-                {entries?.length === 0 && <p className="text-ink-3">Nothing yet.</p>}
-            </section>
-            <Versions sheet={sheet} />
-        </div>
+        <section aria-label="History of the page">
+            {versions.some(version => version.minor) && <label className="mb-1 flex items-center justify-end gap-1.5 text-[13px] text-ink-2"><input type="checkbox" className="accent-heron" checked={minorToo} onChange={event => setMinorToo(event.target.checked)} />minor versions too</label>}
+            <ul className="grid gap-2">
+                {items.map(item => (item.entry !== undefined ? <ChangeItem key={item.entry.id} entry={item.entry} page={sheet.id} /> : <VersionItem key={`version ${item.version.number}`} version={item.version} onOpen={() => setOpened(item.version.number)} />))}
+            </ul>
+            {items.length === 0 && <p className="text-ink-3">Nothing yet.</p>}
+            {opened !== null && <Compare sheet={sheet} number={opened} versions={versions} onBrought={onBrought} onClose={() => setOpened(null)} />}
+        </section>
     )
 }
 
-function Versions({ sheet }: { sheet: Schemas['PageSheet'] }) {
+const line = 'grid grid-cols-[minmax(0,1fr)_auto] gap-x-3 border-t border-line pt-2'
+
+function ChangeItem({ entry, page }: { entry: Entry; page: string }) {
     const site = useSite()
-    const { data } = useQuery({ queryKey: keys.revisions(site.key, sheet.id), queryFn: () => answered(api.GET('/sites/{site}/pages/{page}/revisions', { params: { path: { site: site.key, page: sheet.id } } })) })
-    const [minorToo, setMinorToo] = useState(true)
-    const [compared, setCompared] = useState<[number, number] | null>(null)
-    const shown = data?.filter(version => minorToo || !version.minor) ?? []
-    const latest = data?.[0]?.number ?? 0
+    const navigate = useNavigate()
+    const { propose } = useChanges()
     return (
-        <section aria-label="Versions of the words">
-            <div className="mb-1 flex items-baseline gap-3">
-                <h3 className="font-semibold">Versions of the words</h3>
-                {data?.some(version => version.minor) === true && <label className="ml-auto flex items-center gap-1.5 text-[13px] text-ink-2"><input type="checkbox" className="accent-heron" checked={minorToo} onChange={event => setMinorToo(event.target.checked)} />minor ones too</label>}
+        <li className={line}>
+            <div>
+                <button type="button" className={`text-left hover:underline hover:underline-offset-2 ${entry.takenBack ? 'text-ink-3 line-through' : ''}`} onClick={() => void navigate({ to: '/s/$site/history', params: { site: site.key }, search: { page, entry: entry.id } })}><Sentence text={entry.sentence} /></button>
+                <p className="text-[12px] text-ink-3">{ago(entry.at)}, {clock(entry.at)}, {entry.by ?? 'by schedule'}{entry.note !== '' && `: “${entry.note}”`}</p>
             </div>
-            <ul className="grid gap-2">
-                {shown.map((version, i) => (
-                    <li key={version.number} className="grid grid-cols-[minmax(0,1fr)_auto] gap-x-3 border-t border-line pt-2">
-                        <div>
-                            <p><b className="font-semibold">{version.number}</b>{version.live && <span className="ml-2 text-[12px] text-reed">visitors see this one</span>}{version.minor && <span className="ml-2 text-[12px] text-ink-3">minor</span>}{version.note !== '' && <span className="ml-2">{version.note}</span>}</p>
-                            <p className="text-[12px] text-ink-3">{ago(version.at)}, {clock(version.at)}{version.by !== null && `, ${version.by}`}</p>
-                        </div>
-                        <span className="flex gap-1">
-                            {version.number !== latest && <Button look="quiet" onClick={() => setCompared([version.number, latest])}>With the latest</Button>}
-                            {shown[i + 1] !== undefined && <Button look="quiet" onClick={() => setCompared([shown[i + 1]?.number ?? 0, version.number])}>What changed</Button>}
-                        </span>
-                    </li>
-                ))}
-            </ul>
-            {data?.length === 0 && <p className="text-ink-3">Nothing has been written yet.</p>}
-            {compared !== null && <Compare sheet={sheet} left={compared[0]} right={compared[1]} latest={latest} onClose={() => setCompared(null)} />}
-        </section>
+            {site.writes && !entry.takenBack && !entry.thinned && <Button look="quiet" onClick={() => void propose({ title: 'Taking this change back', act: 'Take back', always: true, takeBack: { entries: [entry.id] } })}>Take back…</Button>}
+        </li>
+    )
+}
+
+function VersionItem({ version, onOpen }: { version: Version; onOpen: () => void }) {
+    return (
+        <li className={line}>
+            <div>
+                <p>Words saved, version <b className="font-semibold">{version.number}</b>{version.live && <span className="ml-2 text-[12px] text-reed">visitors see this one</span>}{version.minor && <span className="ml-2 text-[12px] text-ink-3">minor</span>}</p>
+                <p className="text-[12px] text-ink-3">{ago(version.at)}, {clock(version.at)}{version.by !== null && `, ${version.by}`}{version.note !== '' && `: “${version.note}”`}</p>
+            </div>
+            <Button look="quiet" aria-label={`Open version ${version.number}`} onClick={onOpen}>Open</Button>
+        </li>
     )
 }

@@ -15,6 +15,7 @@ export function InMenus({ sheet }: { sheet: Schemas['PageSheet'] }) {
     const { propose } = useChanges()
     const { data: all = [] } = useQuery(pageMenusQuery(site.key, sheet.id))
     const [choosing, setChoosing] = useState(false)
+    const shown = sheet.state === 'live' && sheet.listed
     const inside = all.filter(stands)
     const others = all.filter(each => !stands(each))
     const put = (menu: Standing) => void propose({ title: `Putting ${sheet.name} into ${menu.name}`, act: 'Put it in', batch: { changes: [{ kind: 'add-to-menu', page: sheet.id, menu: menu.menu }] }, done: () => setChoosing(false) })
@@ -26,12 +27,12 @@ export function InMenus({ sheet }: { sheet: Schemas['PageSheet'] }) {
                 <ul>
                     {inside.map(each => (
                         <li key={each.menu} className="flex min-h-[30px] items-center gap-2">
-                            <span className="min-w-0 flex-1 truncate">{each.name} <span className="text-[12px] text-ink-3">{how(each)}</span></span>
+                            <span className="min-w-0 flex-1 truncate">{each.name} <span className="text-[12px] text-ink-3">{how(each)}{!shown && `, not shown: the page is ${sheet.state === 'live' ? 'unlisted' : 'not live'}`}</span></span>
                             {site.manages && <Button look="quiet" aria-label={`Take out of ${each.name}`} onClick={() => takeOut([each])}>Take out</Button>}
                         </li>
                     ))}
                 </ul>
-                {inside.length === 0 && <p className="py-[5px] text-ink-3">{sheet.state === 'live' && sheet.listed ? 'in none' : 'in none as it is'}</p>}
+                {inside.length === 0 && <p className="py-[5px] text-ink-3">in none</p>}
                 {site.manages && (
                     <div className="-ml-3 flex flex-wrap">
                         {others.length > 0 && !choosing && <Button look="quiet" onClick={() => setChoosing(true)}>Put into a menu…</Button>}

@@ -49,6 +49,7 @@ function Sheet({ tab, onTab, onClose, onGoTo, loaded }: Props & { loaded: Loaded
     const { sheet } = loaded
     const [previewed, setPreviewed] = useState(false)
     const [unsaved, setUnsaved] = useState<Record<string, boolean>>({})
+    const [brought, setBrought] = useState(0)
     const [opened, setOpened] = useState<Set<Tab>>(() => new Set([tab]))
     const dirty = Object.keys(unsaved).filter(part => unsaved[part])
     const mark = (part: string) => (now: boolean) => setUnsaved(before => (before[part] === now ? before : { ...before, [part]: now }))
@@ -66,7 +67,7 @@ function Sheet({ tab, onTab, onClose, onGoTo, loaded }: Props & { loaded: Loaded
                     <span className="ml-auto" />
                     <Button look="quiet" onClick={() => setPreviewed(true)}><Eye size={15} aria-hidden />Preview</Button>
                     {sheet.state === 'live' && <a href={sheet.url} target="_blank" rel="noreferrer" className={buttonLook('quiet')}>On site<ExternalLink size={14} aria-hidden /></a>}
-                    <LiveButton sheet={sheet} unsaved={dirty.includes('words')} />
+                    <LiveButton sheet={sheet} unsaved={dirty} />
                     {sheet.state !== 'bin' && <MoreActs sheet={sheet} />}
                 </div>
                 {sheet.bin !== null ? <InBin sheet={sheet} onGoTo={onGoTo} /> : <ReviewBar sheet={sheet} />}
@@ -80,9 +81,9 @@ function Sheet({ tab, onTab, onClose, onGoTo, loaded }: Props & { loaded: Loaded
                     ))}
                 </Tabs.List>
                 <Tabs.Content forceMount value="place" className={panel}><Place loaded={loaded} onUnsaved={mark('place')} onGoTo={onGoTo} /></Tabs.Content>
-                <Tabs.Content forceMount value="words" className={panel}>{(opened.has('words') || tab === 'words') && <Words sheet={sheet} onUnsaved={mark('words')} visible={tab === 'words'} />}</Tabs.Content>
+                <Tabs.Content forceMount value="words" className={panel}>{(opened.has('words') || tab === 'words') && <Words key={brought} sheet={sheet} onUnsaved={mark('words')} visible={tab === 'words'} />}</Tabs.Content>
                 <Tabs.Content forceMount value="search" className={panel}>{(opened.has('search') || tab === 'search') && <SearchTab loaded={loaded} onUnsaved={mark('search')} />}</Tabs.Content>
-                <Tabs.Content value="history" className={panel}><HistoryTab sheet={sheet} /></Tabs.Content>
+                <Tabs.Content value="history" className={panel}><HistoryTab sheet={sheet} onBrought={() => setBrought(before => before + 1)} /></Tabs.Content>
             </Tabs.Root>
             <Preview open={previewed} onClose={() => setPreviewed(false)} page={sheet} />
             <LeaveGuard unsaved={dirty} />
@@ -90,11 +91,22 @@ function Sheet({ tab, onTab, onClose, onGoTo, loaded }: Props & { loaded: Loaded
     )
 }
 
-function LiveButton({ sheet, unsaved }: { sheet: Schemas['PageSheet']; unsaved: boolean }) {
+/** What the tabs of the sheet hold, as one says it. */
+const partWords: Record<string, string> = { place: 'what stands under Place', words: 'the words', search: 'what stands under Search' }
+
+/** Puts the page, or what was saved of it since, before visitors; only what is saved goes, so what is not is saved first. */
+function LiveButton({ sheet, unsaved }: { sheet: Schemas['PageSheet']; unsaved: string[] }) {
     const { manages } = useSite()
     const { act } = usePageActs()
     if (!manages || sheet.state === 'bin') return null
-    return sheet.state === 'live'
-        ? <Button onClick={() => void act('take-offline', [sheet])}>Take offline</Button>
-        : <Hint says={unsaved ? 'Save the words first, or they stay behind' : 'Visitors see the page from now on'}><Button look="main" disabled={unsaved} onClick={() => void act('go-live', [sheet])}>Go live</Button></Hint>
+    const waits = unsaved.length > 0
+    const first = `Save ${unsaved.map(part => partWords[part] ?? part).join(' and ')} first, or it stays behind`
+    const says = (otherwise: string) => (waits ? first : otherwise)
+    if (sheet.state !== 'live') return <Hint says={says('Visitors see the page from now on')}><span><Button look="main" disabled={waits} onClick={() => void act('go-live', [sheet])}>Go live</Button></span></Hint>
+    return (
+        <>
+            {sheet.edited && <Hint says={says('Visitors get everything that was saved since')}><span><Button look="main" disabled={waits} onClick={() => void act('publish', [sheet])}>Publish edits</Button></span></Hint>}
+            <Button onClick={() => void act('take-offline', [sheet])}>Take offline</Button>
+        </>
+    )
 }

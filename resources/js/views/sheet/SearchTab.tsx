@@ -54,8 +54,8 @@ export function SearchTab({ loaded, onUnsaved }: { loaded: Loaded; onUnsaved: (u
                     )}
                 </FieldFrame>
                 <label className="flex items-baseline gap-2">
-                    <input type="checkbox" className="accent-heron" checked={value.indexed} onChange={event => setTyped(before => ({ ...before, indexed: event.target.checked }))} />
-                    <span>Search engines may list this page (index)<span className="block text-[12px] text-ink-3">{!sheet.listed ? 'It is unlisted: they are asked not to, whatever stands here.' : value.indexed ? 'It is in the sitemap once it is live.' : 'They are asked not to (noindex), and it is left out of the sitemap.'}</span></span>
+                    <input type="checkbox" className="accent-heron" checked={value.indexed && sheet.listed} disabled={!sheet.listed} onChange={event => setTyped(before => ({ ...before, indexed: event.target.checked }))} />
+                    <span>Search engines may list this page (index)<span className="block text-[12px] text-ink-3">{!sheet.listed ? 'The page is unlisted, so they are asked not to. List it first to change that.' : value.indexed ? 'It is in the sitemap once it is live.' : 'They are asked not to (noindex), and it is left out of the sitemap.'}</span></span>
                 </label>
             </fieldset>
             {save.error !== null && <p role="alert" className="text-berry">{save.error.message}</p>}

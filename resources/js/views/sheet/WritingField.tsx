@@ -36,7 +36,7 @@ export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
         editable: site.writes,
         immediatelyRender: true,
         editorProps: {
-            attributes: { class: 'writing', role: 'textbox', 'aria-multiline': 'true', 'aria-label': 'Words of the page' },
+            attributes: { class: 'writing min-h-[180px] px-4 py-3', role: 'textbox', 'aria-multiline': 'true', 'aria-label': 'Words of the page' },
             handlePaste: (_view, event) => (editorRef.current === null ? false : pasteFrom(event, editorRef.current, site.key)),
         },
         onUpdate: ({ editor: now }) => {
@@ -69,7 +69,8 @@ export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
 
     const resume = () => {
         if (offered === null) return
-        editor.commands.setContent(offered.document)
+        // The caret stands at the end and nothing is selected, so that what is done next replaces nothing unseen.
+        editor.chain().setContent(offered.document).focus('end').run()
         version.current = offered.basedOn
         setBase({ ...base, version: offered.basedOn })
         setDirty(true)
@@ -88,9 +89,9 @@ export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
             )}
             {others.length > 0 && <p role="status" className="rounded-md bg-amber-soft px-3 py-2 text-amber">{others.map(other => other.name).join(' and ')} {others.length === 1 ? 'is' : 'are'} writing on this page too. Whoever saves second is shown both versions.</p>}
             {last.version > base.version && last.savedBy !== site.session.name && saving.conflict === null && <p role="status" className="rounded-md bg-amber-soft px-3 py-2 text-amber">{last.savedBy ?? 'Somebody'} has saved other words since you opened these. When you save, you see both.</p>}
-            {saving.conflict !== null && <WordsConflict theirs={saving.conflict} mine={editor.getJSON()} site={site.key} onKeepMine={() => saving.save(editor.getJSON(), saving.conflict?.version ?? 0)} onJoin={joined => { editor.commands.setContent(joined); saving.save(joined, saving.conflict?.version ?? 0) }} onLater={saving.dismiss} />}
+            {saving.conflict !== null && <WordsConflict theirs={saving.conflict} mine={editor.getJSON()} site={site.key} onKeepMine={() => saving.save(editor.getJSON(), saving.conflict?.version ?? 0)} onJoin={joined => { editor.chain().setContent(joined).focus('end').run(); saving.save(joined, saving.conflict?.version ?? 0) }} onLater={saving.dismiss} />}
             {site.writes && <Toolbar editor={editor} site={site.key} />}
-            <EditorContent editor={editor} className="rounded-md border border-line px-4 py-3 focus-within:border-heron" />
+            <EditorContent editor={editor} className="rounded-md border border-line focus-within:border-heron" />
             {saving.problem !== null && <p role="alert" className="text-berry">{saving.problem}</p>}
             {dirty && site.writes && (
                 <div className="flex items-center gap-3">
@@ -102,7 +103,6 @@ export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
                 <p role="status" className="text-[12px] text-ink-3">{status(dirty, draft.kept, base)}</p>
                 <span className="ml-auto" />
                 {site.writes && <Button look={dirty ? 'main' : 'plain'} disabled={!dirty || saving.busy} onClick={save}>Save words</Button>}
-                {site.manages && sheet.state === 'live' && base.liveVersion !== base.version && !dirty && <Button look="main" disabled={saving.busy} onClick={saving.publish}>Publish edits</Button>}
             </div>
         </div>
     )

@@ -22,18 +22,10 @@ export function useWordsSaving(site: string, page: string, onSaved: (words: Sche
             if (problem instanceof ApiProblem && problem.problem.theirs !== undefined) setConflict(problem.problem.theirs)
         },
     })
-    const publishing = useMutation({
-        mutationFn: () => answered(api.POST('/sites/{site}/pages/{page}/publish', { params })),
-        onSuccess: words => {
-            toast.success('Visitors see these words now.')
-            onSaved(words)
-        },
-    })
-    const problem = saving.error ?? publishing.error
+    const problem = saving.error
     return {
         save: (document: JSONContent, basedOn: number, said: Pick<Saved, 'note' | 'minor'> = { note: '', minor: false }) => saving.mutate({ document, basedOn, ...said }),
-        publish: () => publishing.mutate(),
-        busy: saving.isPending || publishing.isPending,
+        busy: saving.isPending,
         conflict,
         dismiss: () => setConflict(null),
         problem: problem === null || (problem instanceof ApiProblem && problem.status === 412) ? null : problem.message,

@@ -3,6 +3,7 @@ import type { Editor } from '@tiptap/react'
 import { useRef, useState, type ReactNode } from 'react'
 import { answered, api } from '../../../api/client'
 import { Hint } from '../../../ui/Hint'
+import { insertBlock } from './insertBlock'
 import { PictureDialog } from './PictureDialog'
 import { toolLook } from './toolLook'
 
@@ -24,7 +25,7 @@ export function PictureUpload({ editor, site, icon }: { editor: Editor; site: st
             <input ref={input} type="file" accept="image/jpeg,image/png,image/webp,image/gif" aria-label="Picture file" className="hidden" onChange={event => { const chosen = event.target.files?.[0]; event.target.value = ''; if (chosen !== undefined) upload.mutate(chosen) }} />
             {upload.isPending && <span role="status" className="text-[12px] text-ink-3">Taking in the picture…</span>}
             {upload.error !== null && <span role="alert" className="text-[12px] text-berry">{upload.error.message}</span>}
-            {file !== null && <PictureDialog picture={{ file, alt: '', decorative: false, caption: '', align: 'centre', width: 100 }} onClose={() => setFile(null)} onTake={picture => { editor.chain().focus().insertContent({ type: 'picture', attrs: picture }).run(); setFile(null) }} />}
+            {file !== null && <PictureDialog picture={{ file, alt: '', decorative: false, caption: '', align: 'centre', width: 100 }} onClose={() => setFile(null)} onTake={picture => { insertBlock(editor, { type: 'picture', attrs: picture }); setFile(null) }} />}
         </>
     )
 }
