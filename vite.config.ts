@@ -23,10 +23,5 @@ export default defineConfig({
     base: '/_editor/',
     plugins: [react(), tailwindcss(), publicSite()],
     publicDir: false,
-    build: {
-        outDir: 'public/_editor',
-        emptyOutDir: true,
-        manifest: 'manifest.json',
-        rollupOptions: { input: 'resources/js/main.tsx' },
-    },
+    build: { outDir: 'public/_editor', emptyOutDir: true, manifest: 'manifest.json', rollupOptions: { input: 'resources/js/main.tsx' } },
 })

@@ -14,9 +14,6 @@ final class Test
     /** Where random cases begin, so that a run can be repeated; ERIS_SEED in the environment tries others. */
     private const SEED = '20261125';
 
-    /** More failing errands than this are no accident. */
-    private const MOST_AGAIN = 3;
-
     private readonly Cluster $cluster;
 
     private readonly Processes $processes;
@@ -48,9 +45,7 @@ final class Test
             $this->template($connection);
             $suites = array_values(array_filter(['Core', 'App', 'Architecture'], static fn (string $suite): bool => $wants(strtolower($suite))));
             $code |= $suites === [] ? 0 : $this->rules($suites, $connection, $filter);
-            if ($wants('browser') && $this->browser($connection, $filter) !== 0) {
-                $code |= $this->again($connection);
-            }
+            $code |= $wants('browser') ? $this->browser($connection, $filter) : 0;
         } finally {
             $this->cleanUp();
         }
@@ -65,6 +60,7 @@ final class Test
             'Pint' => [PHP_BINARY, 'vendor/bin/pint', '--test', '-q'],
             'TypeScript' => ['npx', '--no-install', 'tsc', '--noEmit'],
             'ESLint' => ['npx', '--no-install', 'eslint', 'resources/js'],
+            'Prettier' => ['npx', '--no-install', 'prettier', '--check', '--log-level=warn', 'resources', '*.{js,ts}'],
         ];
         $failed = 0;
         foreach ($checks as $name => $command) {
@@ -115,7 +111,7 @@ final class Test
         for ($worker = 1; $worker <= self::WORKERS; $worker++) {
             $fields["ERRANDS_$worker"] = json_encode($this->field($worker, $connection), JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES);
         }
-        $code = Shell::run([PHP_BINARY, 'vendor/bin/paratest', '--processes='.self::WORKERS, '--testsuite=Browser', '--log-junit='.$this->errandsFile(), ...$filter], $fields);
+        $code = Shell::run([PHP_BINARY, 'vendor/bin/paratest', '--processes='.self::WORKERS, '--testsuite=Browser', ...$filter], $fields);
         $this->processes->stop();
 
         return $code;
@@ -144,44 +140,6 @@ final class Test
         $this->processes->start("chromedriver-$worker", ['chromedriver', "--port=$driver"], []);
 
         return [...$application->environment(), 'EDITOR_URL' => "http://127.0.0.1:$editor", 'FERRIES_URL' => "http://127.0.0.1:$ferries", 'BOATYARD_URL' => "http://127.0.0.1:$boatyard", 'DRIVER_URL' => "http://127.0.0.1:$driver"];
-    }
-
-    /**
-     * Errands that failed, once more on a fresh demo. A browser on a crowded machine can miss its moment once; a
-     * rule that is broken is broken twice. Both tries are printed.
-     *
-     * @param  array<string, string>  $connection
-     */
-    private function again(array $connection): int
-    {
-        $failed = (new \DOMXPath($this->errands()))->query('//testcase[error or failure]');
-        $names = [];
-        foreach ($failed === false ? [] : $failed as $case) {
-            if ($case instanceof \DOMElement) {
-                $names[] = preg_quote($case->getAttribute('class').'::'.$case->getAttribute('name'), '/');
-            }
-        }
-        if ($names === [] || count($names) > self::MOST_AGAIN) {
-            return 1;
-        }
-        Say::line('Once more, on a fresh demo: '.stripslashes(implode(', ', $names)));
-
-        return $this->browser($connection, ['--filter=/^('.implode('|', $names).')$/']);
-    }
-
-    private function errands(): \DOMDocument
-    {
-        $document = new \DOMDocument;
-        if (is_file($this->errandsFile()) && filesize($this->errandsFile()) > 0) {
-            $document->load($this->errandsFile());
-        }
-
-        return $document;
-    }
-
-    private function errandsFile(): string
-    {
-        return "$this->root/var/errands.xml";
     }
 
     /** @param  array<string, string>  $connection */

@@ -59,11 +59,22 @@ async function reached<T>(answer: Promise<Answer<T>>) {
     try {
         return await answer
     } catch {
-        throw new ApiProblem({ type: 'about:blank', title: 'No connection', status: 0, detail: 'The server cannot be reached. Nothing is lost here; it is tried again when you go on.' })
+        throw new ApiProblem({
+            type: 'about:blank',
+            title: 'No connection',
+            status: 0,
+            detail: 'The server cannot be reached. Nothing is lost here; it is tried again when you go on.',
+        })
     }
 }
 
 function problemOf(error: unknown, status: number): Problem {
     const given = error as Partial<Problem> | undefined
-    return { type: 'about:blank', title: given?.title ?? 'Something went wrong', status, detail: given?.detail ?? 'The server did not say why. Try again in a moment.', ...given } as Problem
+    return {
+        type: 'about:blank',
+        title: given?.title ?? 'Something went wrong',
+        status,
+        detail: given?.detail ?? 'The server did not say why. Try again in a moment.',
+        ...given,
+    } as Problem
 }

@@ -8,7 +8,8 @@ export const keys = {
     site: (site: string) => ['site', site] as const,
     outline: (site: string) => [...keys.site(site), 'outline'] as const,
     branch: (site: string, parent: string | null, offset: number) => [...keys.site(site), 'branch', parent, offset] as const,
-    filter: (site: string, text: string, facets: Record<string, string | undefined>) => [...keys.site(site), 'filter', text, facets] as const,
+    filter: (site: string, text: string, facets: Record<string, string | undefined>) =>
+        [...keys.site(site), 'filter', text, facets] as const,
     history: (site: string, wanted: Record<string, string | undefined>) => [...keys.site(site), 'history', wanted] as const,
     pageHistory: (site: string, page: string) => [...keys.site(site), 'page-history', page] as const,
     entry: (site: string, entry: string) => [...keys.site(site), 'entry', entry] as const,
@@ -26,13 +27,20 @@ export const keys = {
     goTo: (site: string, text: string) => [...keys.site(site), 'go-to', text] as const,
 }
 
-export const sessionQuery = queryOptions({ queryKey: keys.session, queryFn: async () => (await answered(api.GET('/session'))) ?? null, staleTime: Infinity, retry: false })
+export const sessionQuery = queryOptions({
+    queryKey: keys.session,
+    queryFn: async () => (await answered(api.GET('/session'))) ?? null,
+    staleTime: Infinity,
+    retry: false,
+})
 
 export const branchQuery = (site: string, parent: string | null, offset: number) =>
     queryOptions({
         queryKey: keys.branch(site, parent, offset),
         queryFn: async ({ signal }) => {
-            const piece = await answered(api.GET('/sites/{site}/branch', { params: { path: { site }, query: { parent: parent ?? '', offset } }, signal }))
+            const piece = await answered(
+                api.GET('/sites/{site}/branch', { params: { path: { site }, query: { parent: parent ?? '', offset } }, signal }),
+            )
             return { ...piece, rows: piece.rows.map(whole) }
         },
     })
@@ -41,7 +49,9 @@ export const filterQuery = (site: string, text: string, facets: { state?: string
     queryOptions({
         queryKey: keys.filter(site, text, facets),
         queryFn: async ({ signal }) => {
-            const found = await answered(api.GET('/sites/{site}/filter', { params: { path: { site }, query: { text, ...facets } }, signal }))
+            const found = await answered(
+                api.GET('/sites/{site}/filter', { params: { path: { site }, query: { text, ...facets } }, signal }),
+            )
             return { ...found, rows: found.rows.map(whole) }
         },
         placeholderData: previous => previous,
@@ -63,20 +73,42 @@ export const wordsQuery = (site: string, page: string) =>
         queryFn: ({ signal }) => answered(api.GET('/sites/{site}/pages/{page}/words', { params: { path: { site, page } }, signal })),
     })
 
-export const menusQuery = (site: string) => queryOptions({ queryKey: keys.menus(site), queryFn: ({ signal }) => answered(api.GET('/sites/{site}/menus', { params: { path: { site } }, signal })) })
+export const menusQuery = (site: string) =>
+    queryOptions({
+        queryKey: keys.menus(site),
+        queryFn: ({ signal }) => answered(api.GET('/sites/{site}/menus', { params: { path: { site } }, signal })),
+    })
 
 export const menuQuery = (site: string, menu: string, { who, at }: { who?: string | undefined; at?: string | undefined } = {}) =>
     queryOptions({
         queryKey: [...keys.menu(site, menu), 'stored', who, at],
-        queryFn: ({ signal }) => answered(api.GET('/sites/{site}/menus/{menu}', { params: { path: { site, menu }, query: { ...(who === undefined ? {} : { who }), ...(at === undefined ? {} : { at }) } }, signal })),
+        queryFn: ({ signal }) =>
+            answered(
+                api.GET('/sites/{site}/menus/{menu}', {
+                    params: { path: { site, menu }, query: { ...(who === undefined ? {} : { who }), ...(at === undefined ? {} : { at }) } },
+                    signal,
+                }),
+            ),
         placeholderData: previous => previous,
     })
 
-export const siteNamesQuery = (site: string) => queryOptions({ queryKey: [...keys.site(site), 'names'], queryFn: ({ signal }) => answered(api.GET('/sites/{site}/names', { params: { path: { site } }, signal })) })
+export const siteNamesQuery = (site: string) =>
+    queryOptions({
+        queryKey: [...keys.site(site), 'names'],
+        queryFn: ({ signal }) => answered(api.GET('/sites/{site}/names', { params: { path: { site } }, signal })),
+    })
 
-export const unreachedQuery = (site: string) => queryOptions({ queryKey: [...keys.menus(site), 'unreached'], queryFn: ({ signal }) => answered(api.GET('/sites/{site}/menus-unreached', { params: { path: { site } }, signal })) })
+export const unreachedQuery = (site: string) =>
+    queryOptions({
+        queryKey: [...keys.menus(site), 'unreached'],
+        queryFn: ({ signal }) => answered(api.GET('/sites/{site}/menus-unreached', { params: { path: { site } }, signal })),
+    })
 
-export const pageMenusQuery = (site: string, page: string) => queryOptions({ queryKey: keys.pageMenus(site, page), queryFn: ({ signal }) => answered(api.GET('/sites/{site}/pages/{page}/menus', { params: { path: { site, page } }, signal })) })
+export const pageMenusQuery = (site: string, page: string) =>
+    queryOptions({
+        queryKey: keys.pageMenus(site, page),
+        queryFn: ({ signal }) => answered(api.GET('/sites/{site}/pages/{page}/menus', { params: { path: { site, page } }, signal })),
+    })
 
 export const goToQuery = (site: string, text: string) =>
     queryOptions({
@@ -86,21 +118,53 @@ export const goToQuery = (site: string, text: string) =>
         staleTime: 5_000,
     })
 
-export const filesQuery = (site: string, text: string, pictures: boolean) => queryOptions({ queryKey: keys.files(site, text, pictures), queryFn: ({ signal }) => answered(api.GET('/sites/{site}/files', { params: { path: { site }, query: { text, ...(pictures ? { pictures: true } : {}) } }, signal })), placeholderData: previous => previous })
+export const filesQuery = (site: string, text: string, pictures: boolean) =>
+    queryOptions({
+        queryKey: keys.files(site, text, pictures),
+        queryFn: ({ signal }) =>
+            answered(
+                api.GET('/sites/{site}/files', {
+                    params: { path: { site }, query: { text, ...(pictures ? { pictures: true } : {}) } },
+                    signal,
+                }),
+            ),
+        placeholderData: previous => previous,
+    })
 
-export type AddressFilter = { text?: string | undefined; kind?: string | undefined; status?: string | undefined; hits?: 'never' | undefined; finding?: string | undefined }
+export type AddressFilter = {
+    text?: string | undefined
+    kind?: string | undefined
+    status?: string | undefined
+    hits?: 'never' | undefined
+    finding?: string | undefined
+}
 
 export const addressesQuery = (site: string, filter: AddressFilter, offset: number) =>
     queryOptions({
         queryKey: [...keys.addresses(site), filter, offset],
-        queryFn: ({ signal }) => answered(api.GET('/sites/{site}/addresses', { params: { path: { site }, query: { offset, ...given(filter) } }, signal })),
+        queryFn: ({ signal }) =>
+            answered(api.GET('/sites/{site}/addresses', { params: { path: { site }, query: { offset, ...given(filter) } }, signal })),
     })
 
-export const belowQuery = (site: string, address: string) => queryOptions({ queryKey: [...keys.addresses(site), 'below', address], queryFn: ({ signal }) => answered(api.GET('/sites/{site}/addresses/below', { params: { path: { site }, query: { address } }, signal })) })
+export const belowQuery = (site: string, address: string) =>
+    queryOptions({
+        queryKey: [...keys.addresses(site), 'below', address],
+        queryFn: ({ signal }) =>
+            answered(api.GET('/sites/{site}/addresses/below', { params: { path: { site }, query: { address } }, signal })),
+    })
 
-export const redirectFindingsQuery = (site: string) => queryOptions({ queryKey: [...keys.addresses(site), 'findings'], queryFn: ({ signal }) => answered(api.GET('/sites/{site}/redirect-findings', { params: { path: { site } }, signal })) })
+export const redirectFindingsQuery = (site: string) =>
+    queryOptions({
+        queryKey: [...keys.addresses(site), 'findings'],
+        queryFn: ({ signal }) => answered(api.GET('/sites/{site}/redirect-findings', { params: { path: { site } }, signal })),
+    })
 
-export const redirectQuery = (site: string, redirect: string) => queryOptions({ queryKey: keys.redirect(site, redirect), queryFn: ({ signal }) => answered(api.GET('/sites/{site}/redirects/{redirect}', { params: { path: { site, redirect } }, signal })), retry: false })
+export const redirectQuery = (site: string, redirect: string) =>
+    queryOptions({
+        queryKey: keys.redirect(site, redirect),
+        queryFn: ({ signal }) => answered(api.GET('/sites/{site}/redirects/{redirect}', { params: { path: { site, redirect } }, signal })),
+        retry: false,
+    })
 
 export type Pattern = { id: string; source: string; note: string }
 
@@ -112,9 +176,18 @@ export const patternsQuery = (site: string) =>
         gcTime: 0,
         queryFn: async ({ signal }) => {
             const patterns: Pattern[] = []
-            for (let total = 1; patterns.length < total; ) {
-                const piece = await answered(api.GET('/sites/{site}/addresses', { params: { path: { site }, query: { offset: patterns.length, kind: 'pattern' } }, signal }))
-                patterns.push(...piece.rows.flatMap(({ redirect }) => (redirect === null ? [] : [{ id: redirect.id, source: redirect.source, note: redirect.note }])))
+            for (let total = 1; patterns.length < total;) {
+                const piece = await answered(
+                    api.GET('/sites/{site}/addresses', {
+                        params: { path: { site }, query: { offset: patterns.length, kind: 'pattern' } },
+                        signal,
+                    }),
+                )
+                patterns.push(
+                    ...piece.rows.flatMap(({ redirect }) =>
+                        redirect === null ? [] : [{ id: redirect.id, source: redirect.source, note: redirect.note }],
+                    ),
+                )
                 total = piece.rows.length === 0 ? 0 : piece.total
             }
             return patterns
@@ -123,5 +196,7 @@ export const patternsQuery = (site: string) =>
 
 /** Only what is said: the client leaves nothing blank in an address. */
 function given<T extends object>(fields: T) {
-    return Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as { [Key in keyof T]?: NonNullable<T[Key]> }
+    return Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as {
+        [Key in keyof T]?: NonNullable<T[Key]>
+    }
 }

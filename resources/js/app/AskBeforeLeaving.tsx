@@ -8,7 +8,8 @@ type Props = { unsaved: boolean; part: string; title: string; says: string; leav
 export function AskBeforeLeaving({ unsaved, part, title, says, leave }: Props) {
     const partOf = (search: object) => (search as Record<string, unknown>)[part]
     const blocker = useBlocker({
-        shouldBlockFn: ({ current, next }) => unsaved && (current.pathname !== next.pathname || partOf(current.search) !== partOf(next.search)),
+        shouldBlockFn: ({ current, next }) =>
+            unsaved && (current.pathname !== next.pathname || partOf(current.search) !== partOf(next.search)),
         enableBeforeUnload: () => unsaved,
         withResolver: true,
     })
@@ -16,7 +17,9 @@ export function AskBeforeLeaving({ unsaved, part, title, says, leave }: Props) {
         <Modal open={blocker.status === 'blocked'} onClose={() => blocker.reset?.()} alert title={title} says={says}>
             <div className="flex justify-end gap-2">
                 <Button onClick={() => blocker.proceed?.()}>{leave}</Button>
-                <Button look="main" onClick={() => blocker.reset?.()}>Stay</Button>
+                <Button look="main" onClick={() => blocker.reset?.()}>
+                    Stay
+                </Button>
             </div>
         </Modal>
     )

@@ -6,14 +6,45 @@ import type { ListGroup } from './rippleRows'
 export function Consequence({ row, group }: { row: Schemas['RippleRow']; group: ListGroup }) {
     if (group === 'addresses' && row.from !== null && row.to !== null) return <Move from={row.from} to={row.to} note={row.note} />
     if (group === 'rawLinks') return <RawLink row={row} />
-    if (group === 'menu') return <><b className="font-semibold">{row.name}</b> {row.note}</>
+    if (group === 'menu')
+        return (
+            <>
+                <b className="font-semibold">{row.name}</b> {row.note}
+            </>
+        )
     const mono = 'font-mono text-[13px]'
-    if (group === 'redirects') return <span className="flex flex-wrap items-baseline gap-x-3"><span className={mono}>{row.from}</span>{(row.to !== null || row.name !== '') && <><span aria-label="sends on to" className="text-ink-3">→</span><span className={clsx(row.to !== null && mono, 'text-heron')}>{row.to ?? row.name}</span></>}<span className="text-ink-2">{row.note}</span></span>
+    if (group === 'redirects')
+        return (
+            <span className="flex flex-wrap items-baseline gap-x-3">
+                <span className={mono}>{row.from}</span>
+                {(row.to !== null || row.name !== '') && (
+                    <>
+                        <span aria-label="sends on to" className="text-ink-3">
+                            →
+                        </span>
+                        <span className={clsx(row.to !== null && mono, 'text-heron')}>{row.to ?? row.name}</span>
+                    </>
+                )}
+                <span className="text-ink-2">{row.note}</span>
+            </span>
+        )
     return (
         <span className="flex flex-wrap items-baseline gap-x-3">
             {row.from !== null && <span className={mono}>{row.from}</span>}
-            {group === 'redirectsWritten' && <><span aria-label="sends on to" className="text-ink-3">→</span>{row.to !== null ? <span className={clsx(mono, 'text-heron')}>{row.to}</span> : <span>{row.name}</span>}</>}
-            {row.from === null && <><b className="font-semibold">{row.name}</b>{row.to !== null && <span className={clsx(mono, 'text-ink-3')}>{row.to}</span>}</>}
+            {group === 'redirectsWritten' && (
+                <>
+                    <span aria-label="sends on to" className="text-ink-3">
+                        →
+                    </span>
+                    {row.to !== null ? <span className={clsx(mono, 'text-heron')}>{row.to}</span> : <span>{row.name}</span>}
+                </>
+            )}
+            {row.from === null && (
+                <>
+                    <b className="font-semibold">{row.name}</b>
+                    {row.to !== null && <span className={clsx(mono, 'text-ink-3')}>{row.to}</span>}
+                </>
+            )}
         </span>
     )
 }
@@ -37,7 +68,10 @@ function Move({ from, to, note }: { from: string; to: string; note: string }) {
         <span className="flex flex-wrap items-baseline gap-x-3 font-mono text-[13px]">
             <span className="text-ink-3">{from}</span>
             <span aria-label="becomes">→</span>
-            <span><b className="font-[650] text-heron">{changed}</b>{to.slice(changed.length)}</span>
+            <span>
+                <b className="font-[650] text-heron">{changed}</b>
+                {to.slice(changed.length)}
+            </span>
             {note !== '' && <span className="font-sans text-[12px] text-ink-3">{note}</span>}
         </span>
     )

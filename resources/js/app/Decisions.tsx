@@ -13,11 +13,17 @@ export function Decisions({ pending }: { pending: Pending }) {
     const { conflicts, questions, account } = pending.ripple
     return (
         <div className="grid content-start gap-4">
-            {conflicts.map(conflict => <ConflictView key={conflict.address + conflict.page + (conflict.redirect ?? '')} conflict={conflict} />)}
-            {questions.map(question => <QuestionView key={question.kind + question.page} question={question} />)}
+            {conflicts.map(conflict => (
+                <ConflictView key={conflict.address + conflict.page + (conflict.redirect ?? '')} conflict={conflict} />
+            ))}
+            {questions.map(question => (
+                <QuestionView key={question.kind + question.page} question={question} />
+            ))}
             {account.notes.length > 0 && (
                 <ul className="grid gap-1.5 border-l-2 border-amber pl-4" aria-label="Worth knowing">
-                    {account.notes.map(note => <li key={note.kind + note.page + (note.other ?? '')}>{noteWords(note)}</li>)}
+                    {account.notes.map(note => (
+                        <li key={note.kind + note.page + (note.other ?? '')}>{noteWords(note)}</li>
+                    ))}
                 </ul>
             )}
         </div>
@@ -49,16 +55,39 @@ function ConflictView({ conflict }: { conflict: Schemas['Conflict'] }) {
             <div className="flex flex-wrap gap-2">
                 {conflict.waysOut.map(way =>
                     way.kind === 'choose-another' ? (
-                        <Button key={way.kind} onClick={() => setTyping(true)}>{conflict.redirect === null ? 'Choose another slug' : 'Choose another address'}</Button>
+                        <Button key={way.kind} onClick={() => setTyping(true)}>
+                            {conflict.redirect === null ? 'Choose another slug' : 'Choose another address'}
+                        </Button>
                     ) : (
-                        <Button key={way.kind} onClick={() => void amend(way)}>{wayWords(way)}</Button>
+                        <Button key={way.kind} onClick={() => void amend(way)}>
+                            {wayWords(way)}
+                        </Button>
                     ),
                 )}
             </div>
             {typing && (
-                <form className="mt-2 flex gap-2" onSubmit={event => { event.preventDefault(); void amend({ changes: [conflict.redirect === null ? { kind: 'set-slug', page: conflict.page, slug } : { kind: 'change-redirect', redirect: conflict.redirect, source: slug }] }) }}>
-                    <input autoFocus aria-label={conflict.redirect === null ? 'Another slug' : 'Another address'} value={slug} onChange={event => setSlug(event.target.value)} className="h-[30px] w-full rounded-[5px] border border-edge bg-sheet px-2 font-mono text-[13px]" />
-                    <Button type="submit" disabled={slug.trim() === ''}>Use it</Button>
+                <form
+                    className="mt-2 flex gap-2"
+                    onSubmit={event => {
+                        event.preventDefault()
+                        void amend({
+                            changes: [
+                                conflict.redirect === null
+                                    ? { kind: 'set-slug', page: conflict.page, slug }
+                                    : { kind: 'change-redirect', redirect: conflict.redirect, source: slug },
+                            ],
+                        })
+                    }}>
+                    <input
+                        autoFocus
+                        aria-label={conflict.redirect === null ? 'Another slug' : 'Another address'}
+                        value={slug}
+                        onChange={event => setSlug(event.target.value)}
+                        className="h-[30px] w-full rounded-[5px] border border-edge bg-sheet px-2 font-mono text-[13px]"
+                    />
+                    <Button type="submit" disabled={slug.trim() === ''}>
+                        Use it
+                    </Button>
                 </form>
             )}
         </div>
@@ -66,7 +95,16 @@ function ConflictView({ conflict }: { conflict: Schemas['Conflict'] }) {
 }
 
 export function wayWords(way: Schemas['WayOut']) {
-    const words = { 'free-slug': `Use ${way.slug ?? ''}`, swap: 'Swap the two', 'replace-redirect': 'Replace the redirect', 'take-over': 'Take it over', 'empty-it': 'Empty it from the bin', 'answer-again': 'Answer there again', 'stand-in-front': 'Let the redirect answer before it', 'choose-another': 'Choose another' }
+    const words = {
+        'free-slug': `Use ${way.slug ?? ''}`,
+        swap: 'Swap the two',
+        'replace-redirect': 'Replace the redirect',
+        'take-over': 'Take it over',
+        'empty-it': 'Empty it from the bin',
+        'answer-again': 'Answer there again',
+        'stand-in-front': 'Let the redirect answer before it',
+        'choose-another': 'Choose another',
+    }
     return words[way.kind]
 }
 
@@ -74,19 +112,59 @@ type Question = Schemas['Question']
 type Answer = Question['answers'][number]
 
 function asks({ kind, name, count: n }: Question) {
-    if (kind === 'retired') return <>What do visitors get at {count(n, 'address', 'addresses')} of “{name}” from now on?</>
-    if (kind === 'children-of') return <>“{name}” has {count(n, 'page')} inside. What becomes of {n === 1 ? 'it' : 'them'}?</>
-    if (kind === 'menu-entries') return <>{count(n, 'menu entry leads', 'menu entries lead')} to “{name}”{n === 1 ? '' : ' or what is inside'}. What becomes of {n === 1 ? 'it' : 'them'}?</>
-    if (kind === 'raw-links') return <>{count(n, 'link')} in words {n === 1 ? 'is written as an address' : 'are written as addresses'}, so {n === 1 ? 'it does' : 'they do'} not follow by {n === 1 ? 'itself' : 'themselves'}.</>
-    if (kind === 'in-between') return <>Visitors knew {count(n, 'address', 'addresses')} of “{name}” only since this change. What do they get there from now on?</>
-    return <>{count(n, 'draft')} lie{n === 1 ? 's' : ''} below “{name}”.</>
+    if (kind === 'retired')
+        return (
+            <>
+                What do visitors get at {count(n, 'address', 'addresses')} of “{name}” from now on?
+            </>
+        )
+    if (kind === 'children-of')
+        return (
+            <>
+                “{name}” has {count(n, 'page')} inside. What becomes of {n === 1 ? 'it' : 'them'}?
+            </>
+        )
+    if (kind === 'menu-entries')
+        return (
+            <>
+                {count(n, 'menu entry leads', 'menu entries lead')} to “{name}”{n === 1 ? '' : ' or what is inside'}. What becomes of{' '}
+                {n === 1 ? 'it' : 'them'}?
+            </>
+        )
+    if (kind === 'raw-links')
+        return (
+            <>
+                {count(n, 'link')} in words {n === 1 ? 'is written as an address' : 'are written as addresses'}, so{' '}
+                {n === 1 ? 'it does' : 'they do'} not follow by {n === 1 ? 'itself' : 'themselves'}.
+            </>
+        )
+    if (kind === 'in-between')
+        return (
+            <>
+                Visitors knew {count(n, 'address', 'addresses')} of “{name}” only since this change. What do they get there from now on?
+            </>
+        )
+    return (
+        <>
+            {count(n, 'draft')} lie{n === 1 ? 's' : ''} below “{name}”.
+        </>
+    )
 }
 
 function answerWords(answer: Answer, { heir, kind, count: n }: Question) {
     const words: Record<Answer, string> = {
-        parent: `Send them on to ${heir?.name ?? 'the page above'}`, gone: 'Say that the page is gone', page: 'Send them on to another page…',
-        along: 'Into the bin as well', up: 'Take its place', leave: kind === 'raw-links' || kind === 'menu-entries' ? `Leave ${n === 1 ? 'it as it is' : 'them as they are'}` : 'Leave them drafts', remove: n === 1 ? 'Take it out' : 'Take them out', rewrite: n === 1 ? 'Turn it into a link to its page' : 'Turn them into links to their pages', live: 'Put them live too',
-        redirect: 'Send them on to the page', free: 'Let go: page not found',
+        parent: `Send them on to ${heir?.name ?? 'the page above'}`,
+        gone: 'Say that the page is gone',
+        page: 'Send them on to another page…',
+        along: 'Into the bin as well',
+        up: 'Take its place',
+        leave:
+            kind === 'raw-links' || kind === 'menu-entries' ? `Leave ${n === 1 ? 'it as it is' : 'them as they are'}` : 'Leave them drafts',
+        remove: n === 1 ? 'Take it out' : 'Take them out',
+        rewrite: n === 1 ? 'Turn it into a link to its page' : 'Turn them into links to their pages',
+        live: 'Put them live too',
+        redirect: 'Send them on to the page',
+        free: 'Let go: page not found',
     }
     return words[answer]
 }
@@ -102,17 +180,35 @@ function QuestionView({ question }: { question: Question }) {
     return (
         <fieldset className={question.open ? 'border-l-2 border-amber pl-4' : 'border-l-2 border-line pl-4'}>
             <legend className="sr-only">{question.open ? 'To decide' : 'Decided'}</legend>
-            <p className={question.open ? 'font-semibold' : ''}>{question.open && <span className="text-amber">To decide: </span>}{asks(question)}</p>
+            <p className={question.open ? 'font-semibold' : ''}>
+                {question.open && <span className="text-amber">To decide: </span>}
+                {asks(question)}
+            </p>
             <div className="mt-1 grid gap-1">
                 {question.answers.map(answer => (
                     <label key={answer} className="flex items-center gap-2">
-                        <input type="radio" className="accent-heron" name={question.kind + question.page} checked={chosen === answer} onClick={() => answer === 'page' && setPicking(true)} onChange={() => choose(answer)} />
+                        <input
+                            type="radio"
+                            className="accent-heron"
+                            name={question.kind + question.page}
+                            checked={chosen === answer}
+                            onClick={() => answer === 'page' && setPicking(true)}
+                            onChange={() => choose(answer)}
+                        />
                         {answerWords(answer, question)}
                         {answer === question.default && question.open && <span className="text-[12px] text-ink-3">default</span>}
                     </label>
                 ))}
             </div>
-            <PickPage open={picking} title="Where visitors are sent" onClose={() => setPicking(false)} onPick={page => { setPicking(false); void amend({ changes: [], decisions: [{ kind: question.kind, page: question.page, answer: 'page', to: page.id }] }) }} />
+            <PickPage
+                open={picking}
+                title="Where visitors are sent"
+                onClose={() => setPicking(false)}
+                onPick={page => {
+                    setPicking(false)
+                    void amend({ changes: [], decisions: [{ kind: question.kind, page: question.page, answer: 'page', to: page.id }] })
+                }}
+            />
         </fieldset>
     )
 }

@@ -9,7 +9,9 @@ export function Failure({ error }: ErrorComponentProps) {
             <h1 className="text-[20px] font-bold">This could not be shown</h1>
             <p className="text-ink-2">{error instanceof Error ? error.message : String(error)}</p>
             <div className="flex gap-2">
-                <Button look="main" onClick={() => void router.invalidate()}>Try again</Button>
+                <Button look="main" onClick={() => void router.invalidate()}>
+                    Try again
+                </Button>
                 <Button onClick={() => location.assign('/')}>Go to the outline</Button>
             </div>
         </main>
@@ -21,7 +23,11 @@ export function Missing() {
         <main className="mx-auto grid h-full max-w-[460px] content-center gap-3 p-6">
             <h1 className="text-[20px] font-bold">There is no such view</h1>
             <p className="text-ink-2">Nothing of the editor lives at this address.</p>
-            <div><Button look="main" onClick={() => location.assign('/')}>Go to the outline</Button></div>
+            <div>
+                <Button look="main" onClick={() => location.assign('/')}>
+                    Go to the outline
+                </Button>
+            </div>
         </main>
     )
 }

@@ -9,6 +9,10 @@ export function HistoryPage() {
     const { site } = route.useParams()
     const search = route.useSearch()
     const navigate = useNavigate()
-    const set = useCallback((change: Partial<HistorySearch>) => void navigate({ to: '/s/$site/history', params: { site }, search: previous => ({ ...previous, ...change }), replace: true }), [navigate, site])
+    const set = useCallback(
+        (change: Partial<HistorySearch>) =>
+            void navigate({ to: '/s/$site/history', params: { site }, search: previous => ({ ...previous, ...change }), replace: true }),
+        [navigate, site],
+    )
     return <HistoryView key={site} search={search} set={set} />
 }

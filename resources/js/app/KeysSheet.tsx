@@ -2,9 +2,46 @@ import { Kbd } from '../ui/Kbd'
 import { Modal } from '../ui/Modal'
 
 const groups: [string, [string, string][]][] = [
-    ['Anywhere', [['Ctrl K', 'Go to a page, or make one'], ['Ctrl Z', 'Take back'], ['Ctrl Shift Z', 'Do again'], ['Ctrl S', 'Save what is being written'], ['?', 'This sheet']]],
-    ['In the ripple tray', [['Enter', 'Do it'], ['D', 'Take the defaults'], ['Esc', 'Set it aside']]],
-    ['In the outline', [['↑ ↓', 'Move along the rows'], ['→ ←', 'Open and close a branch, or go in and out'], ['Enter', 'Open the page sheet'], ['N', 'New page inside'], ['Shift N', 'New page after'], ['F2', 'Rename'], ['Shift F2', 'Change the slug'], ['Alt ↑ ↓', 'Move among siblings'], ['Alt → ←', 'Move under the one above, or out'], ['M', 'Move to…'], ['P', 'Pick for a place'], ['Space', 'Mark the row'], ['Shift ↑ ↓', 'Mark a range'], ['Ctrl D', 'Duplicate'], ['Del', 'Put in the bin'], ['/', 'Filter'], ['Esc', 'Let go; close the page sheet']]],
+    [
+        'Anywhere',
+        [
+            ['Ctrl K', 'Go to a page, or make one'],
+            ['Ctrl Z', 'Take back'],
+            ['Ctrl Shift Z', 'Do again'],
+            ['Ctrl S', 'Save what is being written'],
+            ['?', 'This sheet'],
+        ],
+    ],
+    [
+        'In the ripple tray',
+        [
+            ['Enter', 'Do it'],
+            ['D', 'Take the defaults'],
+            ['Esc', 'Set it aside'],
+        ],
+    ],
+    [
+        'In the outline',
+        [
+            ['↑ ↓', 'Move along the rows'],
+            ['→ ←', 'Open and close a branch, or go in and out'],
+            ['Enter', 'Open the page sheet'],
+            ['N', 'New page inside'],
+            ['Shift N', 'New page after'],
+            ['F2', 'Rename'],
+            ['Shift F2', 'Change the slug'],
+            ['Alt ↑ ↓', 'Move among siblings'],
+            ['Alt → ←', 'Move under the one above, or out'],
+            ['M', 'Move to…'],
+            ['P', 'Pick for a place'],
+            ['Space', 'Mark the row'],
+            ['Shift ↑ ↓', 'Mark a range'],
+            ['Ctrl D', 'Duplicate'],
+            ['Del', 'Put in the bin'],
+            ['/', 'Filter'],
+            ['Esc', 'Let go; close the page sheet'],
+        ],
+    ],
 ]
 
 export function KeysSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -17,7 +54,11 @@ export function KeysSheet({ open, onClose }: { open: boolean; onClose: () => voi
                         <dl className="grid gap-y-1.5">
                             {keys.map(([key, says]) => (
                                 <div key={key} className="flex items-baseline gap-3">
-                                    <dt className="flex w-[118px] shrink-0 gap-1">{key.split(' ').map(one => <Kbd key={one}>{one}</Kbd>)}</dt>
+                                    <dt className="flex w-[118px] shrink-0 gap-1">
+                                        {key.split(' ').map(one => (
+                                            <Kbd key={one}>{one}</Kbd>
+                                        ))}
+                                    </dt>
                                     <dd>{says}</dd>
                                 </div>
                             ))}

@@ -9,6 +9,10 @@ export function MenusPage() {
     const { site } = route.useParams()
     const search = route.useSearch()
     const navigate = useNavigate()
-    const set = useCallback((change: Partial<MenusSearch>) => void navigate({ to: '/s/$site/menus', params: { site }, search: previous => ({ ...previous, ...change }), replace: true }), [navigate, site])
+    const set = useCallback(
+        (change: Partial<MenusSearch>) =>
+            void navigate({ to: '/s/$site/menus', params: { site }, search: previous => ({ ...previous, ...change }), replace: true }),
+        [navigate, site],
+    )
     return <MenusView key={site} search={search} set={set} />
 }

@@ -13,13 +13,27 @@ export function OutlinePage() {
     const navigate = useNavigate()
     const set = useCallback(
         (change: Partial<OutlineSearch>, how: { replace: boolean } = { replace: true }) =>
-            void navigate({ to: '/s/$site/outline', params: { site }, search: previous => ({ ...previous, ...change }), replace: how.replace }),
+            void navigate({
+                to: '/s/$site/outline',
+                params: { site },
+                search: previous => ({ ...previous, ...change }),
+                replace: how.replace,
+            }),
         [navigate, site],
     )
     return (
         <div className="flex h-full min-h-0">
             <Outline key={site} search={search} set={set} narrow={search.page !== undefined} />
-            {search.page !== undefined && <PageSheet key={search.page} page={search.page} tab={search.tab ?? 'place'} onTab={tab => set({ tab })} onClose={() => set({ page: undefined, tab: undefined }, { replace: false })} onGoTo={page => set({ page, row: page }, { replace: false })} />}
+            {search.page !== undefined && (
+                <PageSheet
+                    key={search.page}
+                    page={search.page}
+                    tab={search.tab ?? 'place'}
+                    onTab={tab => set({ tab })}
+                    onClose={() => set({ page: undefined, tab: undefined }, { replace: false })}
+                    onGoTo={page => set({ page, row: page }, { replace: false })}
+                />
+            )}
         </div>
     )
 }

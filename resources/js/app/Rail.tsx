@@ -6,7 +6,8 @@ import { ThemeSwitch } from './ThemeSwitch'
 /** The views, one below the other. */
 export function Rail({ onKeys }: { onKeys: () => void }) {
     const site = useSite()
-    const look = 'relative grid w-full justify-items-center gap-1 py-2 text-[12px] leading-[14px] text-ink-2 hover:text-ink [&.active]:font-[650] [&.active]:text-heron [&.active]:before:absolute [&.active]:before:inset-y-2 [&.active]:before:left-0 [&.active]:before:w-[3px] [&.active]:before:rounded-r-sm [&.active]:before:bg-heron max-sm:text-[11px]'
+    const look =
+        'relative grid w-full justify-items-center gap-1 py-2 text-[12px] leading-[14px] text-ink-2 hover:text-ink [&.active]:font-[650] [&.active]:text-heron [&.active]:before:absolute [&.active]:before:inset-y-2 [&.active]:before:left-0 [&.active]:before:w-[3px] [&.active]:before:rounded-r-sm [&.active]:before:bg-heron max-sm:text-[11px]'
     return (
         <div className="flex flex-col gap-0.5 border-r border-line py-2">
             <nav aria-label="Views">

@@ -29,8 +29,16 @@ function Tray({ pending }: { pending: Pending }) {
     }, [ready])
     useEffect(() => {
         const typed = (event: KeyboardEvent) => {
-            const writes = event.target instanceof HTMLElement && (event.target.matches('input, textarea, [contenteditable=true]') || event.target.closest('[role=dialog]') !== null)
-            if (event.key === 'Escape' && !event.defaultPrevented && event.target instanceof HTMLElement && event.target.closest('[role=dialog]') === null) setAside()
+            const writes =
+                event.target instanceof HTMLElement &&
+                (event.target.matches('input, textarea, [contenteditable=true]') || event.target.closest('[role=dialog]') !== null)
+            if (
+                event.key === 'Escape' &&
+                !event.defaultPrevented &&
+                event.target instanceof HTMLElement &&
+                event.target.closest('[role=dialog]') === null
+            )
+                setAside()
             if (event.key.toLowerCase() === 'd' && !event.ctrlKey && !event.metaKey && !event.altKey && !writes && open > 0) {
                 event.preventDefault()
                 void takeDefaults()
@@ -40,18 +48,43 @@ function Tray({ pending }: { pending: Pending }) {
         return () => removeEventListener('keydown', typed)
     }, [open, setAside, takeDefaults])
     return (
-        <section aria-label="Ripple" className="relative z-20 flex max-h-[52vh] min-h-[168px] flex-col border-t-2 border-heron bg-sheet shadow-float">
+        <section
+            aria-label="Ripple"
+            className="relative z-20 flex max-h-[52vh] min-h-[168px] flex-col border-t-2 border-heron bg-sheet shadow-float">
             <div className="flex flex-wrap items-center gap-x-2.5 gap-y-2 px-4 pt-3 pb-2">
                 <h2 className="text-[16px] font-bold">{pending.title}</h2>
-                <p aria-live="polite" className={open > 0 ? 'font-semibold text-amber' : 'text-ink-2'}>{open > 0 ? `${count(open, 'decision')} before this can be done` : summary(ripple.account)}</p>
+                <p aria-live="polite" className={open > 0 ? 'font-semibold text-amber' : 'text-ink-2'}>
+                    {open > 0 ? `${count(open, 'decision')} before this can be done` : summary(ripple.account)}
+                </p>
                 <div className="ml-auto flex flex-wrap items-center justify-end gap-2.5">
-                {open > 0 && <Button aria-keyshortcuts="d" onClick={() => void takeDefaults()}>{open === 1 ? 'Take the default' : `Take ${open} defaults`} <Kbd>D</Kbd></Button>}
-                <input aria-label="Note: why this is done" placeholder="Why? (a note)" value={pending.note} onChange={event => setNote(event.target.value)} maxLength={2000} className="h-[30px] w-[150px] rounded-[5px] border border-edge bg-sheet px-2.5 max-md:hidden" />
-                <Button onClick={setAside}>Set aside</Button>
-                <Button ref={acts} look="main" onClick={() => void apply()} disabled={busy || !ripple.canBeApplied || ripple.changesNothing}>{actWords(pending)}</Button>
+                    {open > 0 && (
+                        <Button aria-keyshortcuts="d" onClick={() => void takeDefaults()}>
+                            {open === 1 ? 'Take the default' : `Take ${open} defaults`} <Kbd>D</Kbd>
+                        </Button>
+                    )}
+                    <input
+                        aria-label="Note: why this is done"
+                        placeholder="Why? (a note)"
+                        value={pending.note}
+                        onChange={event => setNote(event.target.value)}
+                        maxLength={2000}
+                        className="h-[30px] w-[150px] rounded-[5px] border border-edge bg-sheet px-2.5 max-md:hidden"
+                    />
+                    <Button onClick={setAside}>Set aside</Button>
+                    <Button
+                        ref={acts}
+                        look="main"
+                        onClick={() => void apply()}
+                        disabled={busy || !ripple.canBeApplied || ripple.changesNothing}>
+                        {actWords(pending)}
+                    </Button>
                 </div>
             </div>
-            {pending.said !== undefined && <p role="alert" className="mx-4 mb-1 rounded bg-amber-soft px-3 py-1.5 text-amber">{pending.said}</p>}
+            {pending.said !== undefined && (
+                <p role="alert" className="mx-4 mb-1 rounded bg-amber-soft px-3 py-1.5 text-amber">
+                    {pending.said}
+                </p>
+            )}
             <div className={clsx('grid min-h-0 gap-7 overflow-y-auto px-4 pt-1 pb-4', talks && 'lg:grid-cols-[minmax(0,1fr)_400px]')}>
                 <RippleAccount account={ripple.account} rows={planRows(site.key, pending)} />
                 {talks && <Decisions pending={pending} />}
@@ -61,7 +94,12 @@ function Tray({ pending }: { pending: Pending }) {
 }
 
 /** "Move 5 pages, write 5 redirects". */
-function actWords({ act, ripple: { account: { counts } } }: Pending) {
+function actWords({
+    act,
+    ripple: {
+        account: { counts },
+    },
+}: Pending) {
     const moves = act === 'Move' && counts.addresses > 1 ? ` ${count(counts.addresses, 'page')}` : ''
     const bins = act === 'Put in bin' && counts.bin > 1 ? `Put ${count(counts.bin, 'page')} in bin` : null
     return (bins ?? act + moves) + (counts.redirectsWritten > 0 ? `, write ${count(counts.redirectsWritten, 'redirect')}` : '')

@@ -23,10 +23,15 @@ export function Shell() {
 function Frame() {
     const [keysShown, showKeys] = useState(false)
     const [goTo, setGoTo] = useState(false)
-    useShellKeys(() => showKeys(true), () => setGoTo(true))
+    useShellKeys(
+        () => showKeys(true),
+        () => setGoTo(true),
+    )
     return (
         <div className="grid h-full grid-cols-[76px_minmax(0,1fr)] grid-rows-[48px_minmax(0,1fr)] max-sm:grid-cols-[52px_minmax(0,1fr)]">
-            <a href="#view" className="absolute -top-20 left-3 z-50 rounded bg-heron px-3 py-1 text-on-heron focus:top-2">Skip to the view</a>
+            <a href="#view" className="absolute -top-20 left-3 z-50 rounded bg-heron px-3 py-1 text-on-heron focus:top-2">
+                Skip to the view
+            </a>
             <TopStrip onGoTo={() => setGoTo(true)} />
             <Rail onKeys={() => showKeys(true)} />
             <div className="grid min-h-0 grid-rows-[minmax(0,1fr)_auto]">
@@ -71,5 +76,8 @@ function useShellKeys(onKeys: () => void, onGoTo: () => void) {
 }
 
 function isWriting(target: EventTarget | null) {
-    return target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || target.closest('[role="dialog"]') !== null)
+    return (
+        target instanceof HTMLElement &&
+        (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || target.closest('[role="dialog"]') !== null)
+    )
 }

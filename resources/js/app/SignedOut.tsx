@@ -29,11 +29,28 @@ export function SignedOut() {
         signIn.mutate()
     }
     return (
-        <Modal open={open} onClose={() => setOpen(false)} alert title="You have been signed out" says="Everything you typed is still here. Sign in to go on.">
+        <Modal
+            open={open}
+            onClose={() => setOpen(false)}
+            alert
+            title="You have been signed out"
+            says="Everything you typed is still here. Sign in to go on.">
             <form onSubmit={submit} className="grid gap-3">
                 <p className="text-ink-2">{session.email}</p>
-                <Field label="Password" type="password" autoComplete="current-password" value={password} onChange={event => setPassword(event.target.value)} error={signIn.error?.message} autoFocus />
-                <div className="flex justify-end"><Button type="submit" look="main" disabled={signIn.isPending}>Sign in</Button></div>
+                <Field
+                    label="Password"
+                    type="password"
+                    autoComplete="current-password"
+                    value={password}
+                    onChange={event => setPassword(event.target.value)}
+                    error={signIn.error?.message}
+                    autoFocus
+                />
+                <div className="flex justify-end">
+                    <Button type="submit" look="main" disabled={signIn.isPending}>
+                        Sign in
+                    </Button>
+                </div>
             </form>
         </Modal>
     )

@@ -17,6 +17,11 @@ export function planOf(site: string, { batch, takeBack }: Wanted) {
 export function applyOf(site: string, { batch, takeBack }: Wanted, digest: string, note: string) {
     const params = { path: { site } }
     return batch !== undefined
-        ? answered(api.POST('/sites/{site}/batches', { params, body: { changes: batch.changes, decisions: batch.decisions ?? [], digest, note } }))
+        ? answered(
+              api.POST('/sites/{site}/batches', {
+                  params,
+                  body: { changes: batch.changes, decisions: batch.decisions ?? [], digest, note },
+              }),
+          )
         : answered(api.POST('/sites/{site}/take-back', { params, body: { ...takeBack, digest, note } }))
 }

@@ -9,8 +9,16 @@ import { Sentence } from './Sentence'
 export type { Batch, Change } from './batches'
 
 /** Something wanted, with what it is called, waiting in the ripple tray for a decision. */
-export type Pending = Wanted & { title: string; act: string; ripple: Schemas['Ripple']; note: string; said?: string; done?: (() => void) | undefined }
-type Proposal = Wanted & Pick<Pending, 'title' | 'act' | 'done'> & { failed?: (problem: ApiProblem) => void; always?: boolean; now?: boolean }
+export type Pending = Wanted & {
+    title: string
+    act: string
+    ripple: Schemas['Ripple']
+    note: string
+    said?: string
+    done?: (() => void) | undefined
+}
+type Proposal = Wanted &
+    Pick<Pending, 'title' | 'act' | 'done'> & { failed?: (problem: ApiProblem) => void; always?: boolean; now?: boolean }
 
 type Changes = {
     pending: Pending | null
@@ -119,7 +127,10 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
     const amend = useCallback(
         async (way: Batch) => {
             if (pending === null) return
-            const wanted: Wanted = pending.batch !== undefined ? { batch: joined(pending.batch, way) } : { takeBack: { ...pending.takeBack, decisions: together(pending.takeBack.decisions, way.decisions) } }
+            const wanted: Wanted =
+                pending.batch !== undefined
+                    ? { batch: joined(pending.batch, way) }
+                    : { takeBack: { ...pending.takeBack, decisions: together(pending.takeBack.decisions, way.decisions) } }
             setAmending(true)
             try {
                 const ripple = await planOf(site, wanted)
@@ -141,10 +152,17 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
             amend,
             takeDefaults: async () => {
                 if (pending === null) return
-                const ways = pending.ripple.conflicts.flatMap(conflict => (conflict.waysOut[0]?.kind === 'choose-another' ? [] : (conflict.waysOut[0] ?? [])))
+                const ways = pending.ripple.conflicts.flatMap(conflict =>
+                    conflict.waysOut[0]?.kind === 'choose-another' ? [] : (conflict.waysOut[0] ?? []),
+                )
                 await amend({
                     changes: ways.flatMap(way => way.changes),
-                    decisions: [...ways.flatMap(way => way.decisions), ...pending.ripple.questions.filter(question => question.open).map(question => ({ kind: question.kind, page: question.page, answer: question.default }))],
+                    decisions: [
+                        ...ways.flatMap(way => way.decisions),
+                        ...pending.ripple.questions
+                            .filter(question => question.open)
+                            .map(question => ({ kind: question.kind, page: question.page, answer: question.default })),
+                    ],
                 })
             },
             setNote: note => setPending(now => (now === null ? null : { ...now, note })),

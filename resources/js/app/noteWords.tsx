@@ -13,11 +13,16 @@ export function noteWords({ kind, name, other }: Schemas['RippleNote']) {
         'start-shows-others': `As the start page, “${name}” shows the cards of the front page, no longer those of what is inside it.`,
         'address-taken-over': `The address that visitors know for “${name}” answers with “${other ?? ''}” from now on.`,
         'address-gone': `${other ?? 'The address'} was known to visitors of “${name}”: it says from now on that it is gone.`,
-        retires: other === '0' ? `“${name}” goes into the bin, alone.` : `“${name}” goes into the bin, and ${count(Number(other), 'page')} inside it ${other === '1' ? 'goes' : 'go'} along.`,
+        retires:
+            other === '0'
+                ? `“${name}” goes into the bin, alone.`
+                : `“${name}” goes into the bin, and ${count(Number(other), 'page')} inside it ${other === '1' ? 'goes' : 'go'} along.`,
         'section-empty': `“${name}” is a section without a live page inside: its address leads nowhere.`,
         'pointer-broken': `“${name}” points to ${other === null ? 'a page that is gone' : `“${other}”, which visitors do not get`}.`,
         stays: `The ${other ?? 'rest'} of “${name}” has changed again since, or can no longer be as it was: it stays.`,
-        'stays-made': /^\d+$/.test(other ?? '') ? `“${name}” stays: ${count(Number(other), 'page')} lie inside it by now.` : `“${name}” stays: its ${other ?? 'place'} has changed since it was made.`,
+        'stays-made': /^\d+$/.test(other ?? '')
+            ? `“${name}” stays: ${count(Number(other), 'page')} lie inside it by now.`
+            : `“${name}” stays: its ${other ?? 'place'} has changed since it was made.`,
         'menu-stays': `“${name}” has been changed again since; what was changed stays.`,
         'redirect-stays': `The redirect of ${name} has changed again since, or its address has another holder by now: it stays as it is.`,
         'redirect-hides': `The redirect of ${other ?? 'the address'} answers before “${name}”: visitors no longer get that page there.`,

@@ -2,7 +2,21 @@ import type { Schemas } from '../api/client'
 import { count } from '../ui/count'
 
 export type Account = Schemas['RippleAccount']
-export type GroupKey = 'addresses' | 'redirectsWritten' | 'redirectsDropped' | 'gone' | 'live' | 'offline' | 'bin' | 'menu' | 'redirects' | 'rawLinks' | 'copies' | 'linksFollow' | 'linksBreak' | 'sitemap'
+export type GroupKey =
+    | 'addresses'
+    | 'redirectsWritten'
+    | 'redirectsDropped'
+    | 'gone'
+    | 'live'
+    | 'offline'
+    | 'bin'
+    | 'menu'
+    | 'redirects'
+    | 'rawLinks'
+    | 'copies'
+    | 'linksFollow'
+    | 'linksBreak'
+    | 'sitemap'
 
 const words: Record<GroupKey, [string, string]> = {
     addresses: ['address moves', 'addresses move'],
@@ -29,7 +43,14 @@ export const told: Partial<Record<GroupKey, string>> = {
 }
 
 export function groupsOf({ counts }: Account) {
-    return (Object.keys(words) as GroupKey[]).filter(key => counts[key] > 0).map(key => ({ key, count: counts[key], word: words[key][counts[key] === 1 ? 0 : 1], breaks: key === 'linksBreak' || key === 'gone' }))
+    return (Object.keys(words) as GroupKey[])
+        .filter(key => counts[key] > 0)
+        .map(key => ({
+            key,
+            count: counts[key],
+            word: words[key][counts[key] === 1 ? 0 : 1],
+            breaks: key === 'linksBreak' || key === 'gone',
+        }))
 }
 
 export function summary({ counts }: Account) {

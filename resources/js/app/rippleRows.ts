@@ -20,9 +20,19 @@ export function planRows(site: string, { batch }: Wanted): RowSource {
     const body = { changes: batch.changes, decisions: batch.decisions ?? [], defaults: true }
     return {
         key: body,
-        read: (group, text, offset) => answered(api.POST('/sites/{site}/ripple/{group}', { params: { path: { site, group }, query: { text, offset } }, body }) as RowsAnswer),
+        read: (group, text, offset) =>
+            answered(
+                api.POST('/sites/{site}/ripple/{group}', {
+                    params: { path: { site, group }, query: { text, offset } },
+                    body,
+                }) as RowsAnswer,
+            ),
         csv: async group => {
-            const response = await fetch(`/api/v1/sites/${site}/ripple/${group}?format=csv`, { method: 'POST', headers: { 'Content-Type': 'application/json', 'X-XSRF-TOKEN': csrfToken() }, body: JSON.stringify(body) })
+            const response = await fetch(`/api/v1/sites/${site}/ripple/${group}?format=csv`, {
+                method: 'POST',
+                headers: { 'Content-Type': 'application/json', 'X-XSRF-TOKEN': csrfToken() },
+                body: JSON.stringify(body),
+            })
             return response.blob()
         },
     }
@@ -31,7 +41,12 @@ export function planRows(site: string, { batch }: Wanted): RowSource {
 export function entryRows(site: string, entry: string): RowSource {
     return {
         key: entry,
-        read: (group, text, offset) => answered(api.GET('/sites/{site}/history/{entry}/rows/{group}', { params: { path: { site, entry, group }, query: { text, offset } } }) as RowsAnswer),
+        read: (group, text, offset) =>
+            answered(
+                api.GET('/sites/{site}/history/{entry}/rows/{group}', {
+                    params: { path: { site, entry, group }, query: { text, offset } },
+                }) as RowsAnswer,
+            ),
         csv: async group => (await fetch(`/api/v1/sites/${site}/history/${entry}/rows/${group}?format=csv`)).blob(),
     }
 }

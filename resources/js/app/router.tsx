@@ -14,7 +14,11 @@ import type { MenusSearch } from './menusSearch'
 import type { OutlineSearch } from './outlineSearch'
 import { Shell } from './Shell'
 
-const root = createRootRouteWithContext<{ queries: QueryClient }>()({ component: Outlet, notFoundComponent: Missing, errorComponent: Failure })
+const root = createRootRouteWithContext<{ queries: QueryClient }>()({
+    component: Outlet,
+    notFoundComponent: Missing,
+    errorComponent: Failure,
+})
 
 async function signedIn(queries: QueryClient, href: string): Promise<Schemas['Session']> {
     const session = await queries.ensureQueryData(sessionQuery)
@@ -35,7 +39,8 @@ const home = createRoute({
     beforeLoad: async ({ context, location }) => {
         const session = await signedIn(context.queries, location.href)
         const site = session.sites[0]
-        if (site === undefined) throw new Error('You are signed in, and no site has been given to you yet. Ask the owner of the installation.')
+        if (site === undefined)
+            throw new Error('You are signed in, and no site has been given to you yet. Ask the owner of the installation.')
         throw redirect({ to: '/s/$site/outline', params: { site: site.key } })
     },
 })
@@ -60,7 +65,10 @@ const outline = createRoute({
         row: text(search.row),
         top: typeof search.top === 'number' && search.top > 0 ? search.top : undefined,
         page: text(search.page),
-        tab: search.tab === 'words' || search.tab === 'search' || search.tab === 'place' || search.tab === 'history' ? search.tab : undefined,
+        tab:
+            search.tab === 'words' || search.tab === 'search' || search.tab === 'place' || search.tab === 'history'
+                ? search.tab
+                : undefined,
         filter: text(search.filter),
         state: text(search.state),
         kind: text(search.kind),
@@ -74,24 +82,49 @@ const outline = createRoute({
 const history = createRoute({
     getParentRoute: () => site,
     path: '/history',
-    validateSearch: (search): HistorySearch => ({ by: text(search.by), kind: text(search.kind), from: text(search.from), until: text(search.until), text: text(search.text), page: text(search.page), entry: text(search.entry) }),
+    validateSearch: (search): HistorySearch => ({
+        by: text(search.by),
+        kind: text(search.kind),
+        from: text(search.from),
+        until: text(search.until),
+        text: text(search.text),
+        page: text(search.page),
+        entry: text(search.entry),
+    }),
     component: HistoryPage,
 })
 
 const addresses = createRoute({
     getParentRoute: () => site,
     path: '/addresses',
-    validateSearch: (search): AddressesSearch => ({ text: text(search.text), kind: text(search.kind), status: text(search.status), hits: search.hits === 'never' ? 'never' : undefined, row: text(search.row), as: search.as === 'tree' ? 'tree' : undefined }),
+    validateSearch: (search): AddressesSearch => ({
+        text: text(search.text),
+        kind: text(search.kind),
+        status: text(search.status),
+        hits: search.hits === 'never' ? 'never' : undefined,
+        row: text(search.row),
+        as: search.as === 'tree' ? 'tree' : undefined,
+    }),
     component: AddressesPage,
 })
 
 const menus = createRoute({
     getParentRoute: () => site,
     path: '/menus',
-    validateSearch: (search): MenusSearch => ({ menu: text(search.menu), entry: text(search.entry), who: text(search.who), at: text(search.at), width: search.width === 'phone' ? 'phone' : undefined }),
+    validateSearch: (search): MenusSearch => ({
+        menu: text(search.menu),
+        entry: text(search.entry),
+        who: text(search.who),
+        at: text(search.at),
+        width: search.width === 'phone' ? 'phone' : undefined,
+    }),
     component: MenusPage,
 })
 
 export function makeRouter(queries: QueryClient) {
-    return createRouter({ routeTree: root.addChildren([signIn, home, site.addChildren([outline, menus, addresses, history])]), context: { queries }, defaultPreload: false })
+    return createRouter({
+        routeTree: root.addChildren([signIn, home, site.addChildren([outline, menus, addresses, history])]),
+        context: { queries },
+        defaultPreload: false,
+    })
 }

@@ -10,7 +10,14 @@ export function useAddressAnswer(change: Schemas['Change'] | null): Schemas['Slu
     const settled = useDebounced(change === null ? '' : JSON.stringify(change), 110)
     const { data } = useQuery({
         queryKey: [...keys.site(site.key), 'address', settled],
-        queryFn: ({ signal }) => answered(api.POST('/sites/{site}/address', { params: { path: { site: site.key } }, body: JSON.parse(settled) as Schemas['Change'], signal })),
+        queryFn: ({ signal }) =>
+            answered(
+                api.POST('/sites/{site}/address', {
+                    params: { path: { site: site.key } },
+                    body: JSON.parse(settled) as Schemas['Change'],
+                    signal,
+                }),
+            ),
         enabled: settled !== '' && change !== null,
         placeholderData: keepPreviousData,
         staleTime: 2_000,

@@ -5,8 +5,35 @@ import { count } from '../ui/count'
 import type { Change } from './batches'
 import { useChanges } from './changes'
 
-export type ActedOn = { id: string; name: string; state: Schemas['State']; listed: boolean; kept: boolean; start: boolean; kind: Schemas['PageKind']; leftOut: boolean; children: number; edited: boolean }
-export type PageAct = 'go-live' | 'go-live-branch' | 'publish' | 'take-offline' | 'take-offline-branch' | 'duplicate' | 'duplicate-branch' | 'send-for-review' | 'list' | 'unlist' | 'keep' | 'let-go' | 'set-start-page' | 'leave-out' | 'take-in' | 'put-in-bin'
+export type ActedOn = {
+    id: string
+    name: string
+    state: Schemas['State']
+    listed: boolean
+    kept: boolean
+    start: boolean
+    kind: Schemas['PageKind']
+    leftOut: boolean
+    children: number
+    edited: boolean
+}
+export type PageAct =
+    | 'go-live'
+    | 'go-live-branch'
+    | 'publish'
+    | 'take-offline'
+    | 'take-offline-branch'
+    | 'duplicate'
+    | 'duplicate-branch'
+    | 'send-for-review'
+    | 'list'
+    | 'unlist'
+    | 'keep'
+    | 'let-go'
+    | 'set-start-page'
+    | 'leave-out'
+    | 'take-in'
+    | 'put-in-bin'
 
 type Words = { does: string; doing: (what: string) => string }
 const words: Record<PageAct, Words> = {
@@ -59,12 +86,29 @@ export function usePageActs() {
         const change = (act: PageAct, pages: string[]): Change => {
             const kind = act.replace('-branch', '') as Change['kind']
             const whom = pages.length === 1 ? { page: pages[0] ?? '' } : { pages }
-            return { kind, ...whom, ...(act.endsWith('-branch') ? { reach: 'branch' as const } : {}), ...(kind === 'duplicate' ? { copy: ulid() } : {}) }
+            return {
+                kind,
+                ...whom,
+                ...(act.endsWith('-branch') ? { reach: 'branch' as const } : {}),
+                ...(kind === 'duplicate' ? { copy: ulid() } : {}),
+            }
         }
         return {
             act: (act: PageAct, pages: { id: string; name: string }[], done?: () => void) => {
                 const what = pages.length === 1 ? (pages[0]?.name ?? '') : count(pages.length, 'page')
-                return propose({ title: words[act].doing(what), act: words[act].does, batch: { changes: [change(act, pages.map(page => page.id))] }, done })
+                return propose({
+                    title: words[act].doing(what),
+                    act: words[act].does,
+                    batch: {
+                        changes: [
+                            change(
+                                act,
+                                pages.map(page => page.id),
+                            ),
+                        ],
+                    },
+                    done,
+                })
             },
         }
     }, [propose])

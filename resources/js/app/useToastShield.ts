@@ -10,7 +10,14 @@ export function useToastShield() {
         const cover = (box: DOMRect) => {
             const shield = document.createElement('div')
             shield.setAttribute('aria-hidden', 'true')
-            Object.assign(shield.style, { position: 'fixed', left: `${box.left}px`, top: `${box.top}px`, width: `${box.width}px`, height: `${box.height}px`, zIndex: '60' })
+            Object.assign(shield.style, {
+                position: 'fixed',
+                left: `${box.left}px`,
+                top: `${box.top}px`,
+                width: `${box.width}px`,
+                height: `${box.height}px`,
+                zIndex: '60',
+            })
             shields.add(shield)
             document.body.append(shield)
             setTimeout(() => {
@@ -19,7 +26,9 @@ export function useToastShield() {
             }, COVERED)
         }
         const watch = new MutationObserver(changes => {
-            for (const { target } of changes) if (target instanceof HTMLElement && target.matches('[data-sonner-toast][data-removed=true]')) cover(target.getBoundingClientRect())
+            for (const { target } of changes)
+                if (target instanceof HTMLElement && target.matches('[data-sonner-toast][data-removed=true]'))
+                    cover(target.getBoundingClientRect())
         })
         watch.observe(document.body, { subtree: true, attributes: true, attributeFilter: ['data-removed'] })
         return () => {

@@ -7,7 +7,10 @@ export function Hint({ says, children, side = 'bottom' }: { says: ReactNode; chi
         <Tooltip.Root>
             <Tooltip.Trigger asChild>{children}</Tooltip.Trigger>
             <Tooltip.Portal>
-                <Tooltip.Content side={side} sideOffset={5} className="z-50 max-w-[280px] rounded bg-ink px-2 py-1 text-[12px] leading-4 text-paper shadow-float">
+                <Tooltip.Content
+                    side={side}
+                    sideOffset={5}
+                    className="z-50 max-w-[280px] rounded bg-ink px-2 py-1 text-[12px] leading-4 text-paper shadow-float">
                     {says}
                 </Tooltip.Content>
             </Tooltip.Portal>

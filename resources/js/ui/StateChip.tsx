@@ -11,12 +11,14 @@ export function StateChip({ state, edited, listed = true, from = null, until = n
     return (
         <span
             className={clsx(
-                'text-[12px] leading-[18px] whitespace-nowrap', state === 'live' && 'text-reed',
+                'text-[12px] leading-[18px] whitespace-nowrap',
+                state === 'live' && 'text-reed',
                 state === 'draft' && !waits && 'rounded-full border border-dashed border-edge px-2 leading-4 text-ink-2',
-                state === 'review' && 'rounded-full border border-heron px-2 leading-4 text-heron', waits && 'rounded-full border border-heron bg-heron-soft px-2 leading-4 text-heron',
-                state === 'offline' && !waits && 'rounded-full bg-amber-soft px-2 text-amber', state === 'bin' && 'rounded-full bg-berry-soft px-2 text-berry',
-            )}
-        >
+                state === 'review' && 'rounded-full border border-heron px-2 leading-4 text-heron',
+                waits && 'rounded-full border border-heron bg-heron-soft px-2 leading-4 text-heron',
+                state === 'offline' && !waits && 'rounded-full bg-amber-soft px-2 text-amber',
+                state === 'bin' && 'rounded-full bg-berry-soft px-2 text-berry',
+            )}>
             {said}
         </span>
     )

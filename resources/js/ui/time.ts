@@ -26,12 +26,25 @@ function startOfDay(moment: Date) {
 /** "3 May", with the year when it is another than this one. */
 export function shortDate(iso: string, now = new Date()) {
     const then = new Date(iso)
-    return then.toLocaleDateString('en-GB', { day: 'numeric', month: 'short', ...(then.getFullYear() === now.getFullYear() ? {} : { year: 'numeric' }) })
+    return then.toLocaleDateString('en-GB', {
+        day: 'numeric',
+        month: 'short',
+        ...(then.getFullYear() === now.getFullYear() ? {} : { year: 'numeric' }),
+    })
 }
 
 /** "3 May 2027, 06:00", on the clock of a zone where that is given. */
 export function moment(iso: string, zone?: string) {
-    return new Date(iso).toLocaleString('en-GB', { day: 'numeric', month: 'long', year: 'numeric', hour: '2-digit', minute: '2-digit', ...(zone === undefined ? {} : { timeZone: zone }) }).replace(' at ', ', ')
+    return new Date(iso)
+        .toLocaleString('en-GB', {
+            day: 'numeric',
+            month: 'long',
+            year: 'numeric',
+            hour: '2-digit',
+            minute: '2-digit',
+            ...(zone === undefined ? {} : { timeZone: zone }),
+        })
+        .replace(' at ', ', ')
 }
 
 /** A moment as a field for date and time holds it, on the clock of the site; what somebody just typed there stays as it is. */

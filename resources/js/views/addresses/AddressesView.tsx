@@ -26,7 +26,13 @@ import { key } from './words'
 /** Every address the site answers or ever answered, in one place. */
 export function AddressesView({ search, set, onPage }: { search: Search; set: SetSearch; onPage: (page: string) => void }) {
     const site = useSite()
-    const filter = { text: useDebounced(search.text, 100), kind: search.kind, status: search.status, hits: search.hits, finding: search.finding }
+    const filter = {
+        text: useDebounced(search.text, 100),
+        kind: search.kind,
+        status: search.status,
+        hits: search.hits,
+        finding: search.finding,
+    }
     const addresses = useAddresses(site.key, filter)
     const { rows, counts } = addresses
     const [making, setMaking] = useState<string | null>(null)
@@ -46,27 +52,102 @@ export function AddressesView({ search, set, onPage }: { search: Search; set: Se
             <div className="flex min-w-0 flex-1 flex-col">
                 <div className="flex min-h-14 flex-wrap items-center gap-x-4 gap-y-2 px-4 py-2">
                     <h1 className="text-[20px] leading-6 font-bold tracking-[-0.01em]">Addresses</h1>
-                    {!narrow && <p className="text-ink-2"><b className="font-semibold text-ink">{all.toLocaleString('en-GB')}</b> known</p>}
+                    {!narrow && (
+                        <p className="text-ink-2">
+                            <b className="font-semibold text-ink">{all.toLocaleString('en-GB')}</b> known
+                        </p>
+                    )}
                     <span className="ml-auto flex items-center gap-2">
-                        <div role="group" aria-label="Shown as" className="flex"><Button look="quiet" aria-pressed={search.as === undefined} className={search.as === undefined ? 'text-heron' : 'text-ink-3'} onClick={() => set({ as: undefined })}>List</Button><Button look="quiet" aria-pressed={search.as === 'tree'} className={search.as === 'tree' ? 'text-heron' : 'text-ink-3'} onClick={() => set({ as: 'tree', row: undefined })}>Tree</Button></div>
-                        {site.manages && search.kind === 'pattern' && search.as === undefined && (counts['pattern'] ?? 0) > 1 && <Button onClick={() => order(true)}>Set their order</Button>}
-                        {findings.length > 0 && <Button look="quiet" className="text-amber!" onClick={() => look(true)}>{count(findings.length, 'finding')}</Button>}
+                        <div role="group" aria-label="Shown as" className="flex">
+                            <Button
+                                look="quiet"
+                                aria-pressed={search.as === undefined}
+                                className={search.as === undefined ? 'text-heron' : 'text-ink-3'}
+                                onClick={() => set({ as: undefined })}>
+                                List
+                            </Button>
+                            <Button
+                                look="quiet"
+                                aria-pressed={search.as === 'tree'}
+                                className={search.as === 'tree' ? 'text-heron' : 'text-ink-3'}
+                                onClick={() => set({ as: 'tree', row: undefined })}>
+                                Tree
+                            </Button>
+                        </div>
+                        {site.manages && search.kind === 'pattern' && search.as === undefined && (counts['pattern'] ?? 0) > 1 && (
+                            <Button onClick={() => order(true)}>Set their order</Button>
+                        )}
+                        {findings.length > 0 && (
+                            <Button look="quiet" className="text-amber!" onClick={() => look(true)}>
+                                {count(findings.length, 'finding')}
+                            </Button>
+                        )}
                         <FilesMenu onBring={() => bring(true)} onMatch={() => match(true)} onSave={() => save(true)} />
                         <Button onClick={() => setTrying('')}>Try addresses</Button>
-                        {site.manages && <Button look="main" onClick={() => setMaking('')}><Plus size={15} aria-hidden />New redirect</Button>}
+                        {site.manages && (
+                            <Button look="main" onClick={() => setMaking('')}>
+                                <Plus size={15} aria-hidden />
+                                New redirect
+                            </Button>
+                        )}
                     </span>
                 </div>
                 {search.as === undefined && <AddressFacets search={search} set={set} counts={counts} findings={findings} />}
-                {search.as === 'tree' ? <AddressTree onAddress={address => set({ as: undefined, text: address, kind: undefined, row: undefined })} /> : <AddressList addresses={addresses} findings={findings} ofMissed={search.kind === 'missed'} active={search.row} narrow={narrow} onActive={row => set({ row: key(row) })} />}
+                {search.as === 'tree' ? (
+                    <AddressTree onAddress={address => set({ as: undefined, text: address, kind: undefined, row: undefined })} />
+                ) : (
+                    <AddressList
+                        addresses={addresses}
+                        findings={findings}
+                        ofMissed={search.kind === 'missed'}
+                        active={search.row}
+                        narrow={narrow}
+                        onActive={row => set({ row: key(row) })}
+                    />
+                )}
             </div>
-            {isRedirect && search.row !== undefined && <RedirectPanel key={search.row} id={search.row} row={open} onClose={() => set({ row: undefined })} onPage={onPage} onGone={() => set({ row: undefined })} />}
-            {!isRedirect && open !== undefined && <AddressPanel key={search.row} row={open} onClose={() => set({ row: undefined })} onPage={onPage} onTry={setTrying} onRedirect={setMaking} onMade={id => set({ row: id })} />}
+            {isRedirect && search.row !== undefined && (
+                <RedirectPanel
+                    key={search.row}
+                    id={search.row}
+                    row={open}
+                    onClose={() => set({ row: undefined })}
+                    onPage={onPage}
+                    onGone={() => set({ row: undefined })}
+                />
+            )}
+            {!isRedirect && open !== undefined && (
+                <AddressPanel
+                    key={search.row}
+                    row={open}
+                    onClose={() => set({ row: undefined })}
+                    onPage={onPage}
+                    onTry={setTrying}
+                    onRedirect={setMaking}
+                    onMade={id => set({ row: id })}
+                />
+            )}
             {making !== null && <NewRedirect source={making} onClose={() => setMaking(null)} onMade={id => set({ row: id })} />}
             {isMatching && <MatchOld onClose={() => match(false)} />}
             {isBringing && <BringIn onClose={() => bring(false)} />}
             {isSaving && <ServerFiles onClose={() => save(false)} />}
             {isOrdering && <PatternOrder onClose={() => order(false)} />}
-            {isLooking && <Findings onClose={() => look(false)} onRedirect={id => set({ row: id, kind: undefined, text: undefined, status: undefined, hits: undefined, finding: undefined, as: undefined })} />}
+            {isLooking && (
+                <Findings
+                    onClose={() => look(false)}
+                    onRedirect={id =>
+                        set({
+                            row: id,
+                            kind: undefined,
+                            text: undefined,
+                            status: undefined,
+                            hits: undefined,
+                            finding: undefined,
+                            as: undefined,
+                        })
+                    }
+                />
+            )}
             {trying !== null && <TryAddresses first={trying} onClose={() => setTrying(null)} />}
         </main>
     )

@@ -17,7 +17,14 @@ export function BringIn({ onClose }: { onClose: () => void }) {
     const site = useSite()
     const queries = useQueryClient()
     const [text, setText] = useKept(`heronstem import ${site.key}`, '')
-    const ask = (make: 'good' | undefined, signal?: AbortSignal) => answered(api.POST('/sites/{site}/redirects-import', { params: { path: { site: site.key } }, body: { text, ...(make === undefined ? {} : { make }) }, ...(signal === undefined ? {} : { signal }) }))
+    const ask = (make: 'good' | undefined, signal?: AbortSignal) =>
+        answered(
+            api.POST('/sites/{site}/redirects-import', {
+                params: { path: { site: site.key } },
+                body: { text, ...(make === undefined ? {} : { make }) },
+                ...(signal === undefined ? {} : { signal }),
+            }),
+        )
     const look = useStoppable(signal => ask(undefined, signal))
     const make = useMutation({
         mutationFn: () => ask('good'),
@@ -28,7 +35,9 @@ export function BringIn({ onClose }: { onClose: () => void }) {
                 return
             }
             await queries.invalidateQueries({ queryKey: keys.site(site.key) })
-            toast.success(`Made ${count(done.good, 'redirect')}${done.entries.length > 1 ? ` in ${done.entries.length} changes` : ''}. The history takes them back.`)
+            toast.success(
+                `Made ${count(done.good, 'redirect')}${done.entries.length > 1 ? ` in ${done.entries.length} changes` : ''}. The history takes them back.`,
+            )
             onClose()
         },
     })
@@ -39,26 +48,99 @@ export function BringIn({ onClose }: { onClose: () => void }) {
     const good = (found?.rows ?? []).filter(row => row.reason === null)
     if (bringing !== null) return <Bringing id={bringing} onClose={onClose} />
     return (
-        <Modal open onClose={onClose} title="Bring redirects in" says="A table with columns named address, leads to, answer, note and so on, in any order, or just old and new address: CSV with any delimiter, or JSON Lines. Or the redirects of an nginx or Apache configuration. Nothing is made before you have seen what cannot be." width={700}>
-            <textarea aria-label="Table of redirects" rows={7} value={text} onChange={event => { setText(event.target.value); look.reset() }} placeholder={'address,leads to,answer,note\n/spring,/travel/fares,302,Bus adverts'} className={`${inputLook} font-mono text-[13px]`} />
+        <Modal
+            open
+            onClose={onClose}
+            title="Bring redirects in"
+            says="A table with columns named address, leads to, answer, note and so on, in any order, or just old and new address: CSV with any delimiter, or JSON Lines. Or the redirects of an nginx or Apache configuration. Nothing is made before you have seen what cannot be."
+            width={700}>
+            <textarea
+                aria-label="Table of redirects"
+                rows={7}
+                value={text}
+                onChange={event => {
+                    setText(event.target.value)
+                    look.reset()
+                }}
+                placeholder={'address,leads to,answer,note\n/spring,/travel/fares,302,Bus adverts'}
+                className={`${inputLook} font-mono text-[13px]`}
+            />
             <div className="mt-2 flex flex-wrap items-center justify-between gap-2">
-                <input type="file" aria-label="File of redirects" accept=".csv,.tsv,.txt,.jsonl,.ndjson,.conf,.map,.htaccess" onChange={event => { const file = event.target.files?.[0]; if (file !== undefined) void textOf(file).then(read => { setText(read); look.reset() }) }} className={fileLook} />
-                <span className="flex gap-2"><Button onClick={onClose}>Let it be</Button><Button look={found === undefined ? 'main' : 'plain'} disabled={text.trim() === '' || look.isPending} onClick={() => look.mutate()}>Look it over</Button>{found !== undefined && found.good > 0 && <Button look="main" disabled={make.isPending} onClick={() => make.mutate()}>Make {count(found.good, 'redirect')}</Button>}</span>
+                <input
+                    type="file"
+                    aria-label="File of redirects"
+                    accept=".csv,.tsv,.txt,.jsonl,.ndjson,.conf,.map,.htaccess"
+                    onChange={event => {
+                        const file = event.target.files?.[0]
+                        if (file !== undefined)
+                            void textOf(file).then(read => {
+                                setText(read)
+                                look.reset()
+                            })
+                    }}
+                    className={fileLook}
+                />
+                <span className="flex gap-2">
+                    <Button onClick={onClose}>Let it be</Button>
+                    <Button
+                        look={found === undefined ? 'main' : 'plain'}
+                        disabled={text.trim() === '' || look.isPending}
+                        onClick={() => look.mutate()}>
+                        Look it over
+                    </Button>
+                    {found !== undefined && found.good > 0 && (
+                        <Button look="main" disabled={make.isPending} onClick={() => make.mutate()}>
+                            Make {count(found.good, 'redirect')}
+                        </Button>
+                    )}
+                </span>
             </div>
-            {(look.isPending || make.isPending) && <p role="status" className="mt-2 flex items-center gap-3 text-ink-2">{make.isPending ? `Making ${count(found?.good ?? 0, 'redirect')}…` : `Looking over ${count(text.split('\n').length, 'line')}…`}{look.isPending && <Button look="quiet" onClick={look.stop}>Stop</Button>}</p>}
-            {problem !== null && <p role="alert" className="mt-2 text-berry">{problem.message}</p>}
+            {(look.isPending || make.isPending) && (
+                <p role="status" className="mt-2 flex items-center gap-3 text-ink-2">
+                    {make.isPending
+                        ? `Making ${count(found?.good ?? 0, 'redirect')}…`
+                        : `Looking over ${count(text.split('\n').length, 'line')}…`}
+                    {look.isPending && (
+                        <Button look="quiet" onClick={look.stop}>
+                            Stop
+                        </Button>
+                    )}
+                </p>
+            )}
+            {problem !== null && (
+                <p role="alert" className="mt-2 text-berry">
+                    {problem.message}
+                </p>
+            )}
             {found !== undefined && (
                 <div className="mt-3 border-t border-line pt-3" role="status">
-                    <p><b className="font-semibold text-reed">{count(found.good, 'row')} can be made</b>{found.bad > 0 && <>, <b className="font-semibold text-berry">{count(found.bad, 'row')} cannot</b></>}.</p>
+                    <p>
+                        <b className="font-semibold text-reed">{count(found.good, 'row')} can be made</b>
+                        {found.bad > 0 && (
+                            <>
+                                , <b className="font-semibold text-berry">{count(found.bad, 'row')} cannot</b>
+                            </>
+                        )}
+                        .
+                    </p>
                     {bad.length > 0 && <Rows rows={bad} last="Why not" />}
-                    {good.length > 0 && <details className="mt-3"><summary className="cursor-pointer text-ink-2">How the others are read</summary><Rows rows={good} last="Leads to" /></details>}
+                    {good.length > 0 && (
+                        <details className="mt-3">
+                            <summary className="cursor-pointer text-ink-2">How the others are read</summary>
+                            <Rows rows={good} last="Leads to" />
+                        </details>
+                    )}
                 </div>
             )}
         </Modal>
     )
 }
 
-const ended: Record<string, string> = { done: 'All of them are made.', stopped: 'Stopped. What was made stays; the history takes it back.', failed: 'It could not go on.' }
+const ended: Record<string, string> = {
+    done: 'All of them are made.',
+    stopped: 'Stopped. What was made stays; the history takes it back.',
+    failed: 'It could not go on.',
+}
 
 /** How far an import has come that is made in the background; it goes on when this is closed. */
 function Bringing({ id, onClose }: { id: string; onClose: () => void }) {
@@ -69,22 +151,50 @@ function Bringing({ id, onClose }: { id: string; onClose: () => void }) {
     const { data } = useQuery({
         queryKey: key,
         queryFn: ({ signal }) => answered(api.GET('/sites/{site}/redirects-import/{import}', { params: { path }, signal })),
-        refetchInterval: query => (query.state.data === undefined || query.state.data.state === 'waiting' || query.state.data.state === 'running' ? 1000 : false),
+        refetchInterval: query =>
+            query.state.data === undefined || query.state.data.state === 'waiting' || query.state.data.state === 'running' ? 1000 : false,
     })
-    const stop = useMutation({ mutationFn: () => answered(api.DELETE('/sites/{site}/redirects-import/{import}', { params: { path } })), onSuccess: now => queries.setQueryData(key, now) })
+    const stop = useMutation({
+        mutationFn: () => answered(api.DELETE('/sites/{site}/redirects-import/{import}', { params: { path } })),
+        onSuccess: now => queries.setQueryData(key, now),
+    })
     const isOver = data !== undefined && data.state in ended
     const close = () => {
         void queries.invalidateQueries({ queryKey: keys.site(site.key) })
         onClose()
     }
     return (
-        <Modal open onClose={close} title="Bringing redirects in" says="You may close this and go on with something else: it goes on by itself." width={480}>
-            <p role="status" className="mb-2">{data === undefined ? 'Beginning…' : <><b className="font-semibold tabular-nums">{data.done.toLocaleString('en-GB')}</b> of {count(data.total, 'redirect')} made. {ended[data.state] ?? ''}</>}</p>
+        <Modal
+            open
+            onClose={close}
+            title="Bringing redirects in"
+            says="You may close this and go on with something else: it goes on by itself."
+            width={480}>
+            <p role="status" className="mb-2">
+                {data === undefined ? (
+                    'Beginning…'
+                ) : (
+                    <>
+                        <b className="font-semibold tabular-nums">{data.done.toLocaleString('en-GB')}</b> of {count(data.total, 'redirect')}{' '}
+                        made. {ended[data.state] ?? ''}
+                    </>
+                )}
+            </p>
             <progress aria-label="Redirects made" value={data?.done ?? 0} max={data?.total ?? 1} className="h-2 w-full accent-heron" />
-            {data?.problem != null && <p role="alert" className="mt-2 text-berry">{data.problem}</p>}
+            {data?.problem != null && (
+                <p role="alert" className="mt-2 text-berry">
+                    {data.problem}
+                </p>
+            )}
             <div className="mt-4 flex justify-end gap-2">
-                {!isOver && <Button disabled={stop.isPending} onClick={() => stop.mutate()}>Stop</Button>}
-                <Button look="main" onClick={close}>Close</Button>
+                {!isOver && (
+                    <Button disabled={stop.isPending} onClick={() => stop.mutate()}>
+                        Stop
+                    </Button>
+                )}
+                <Button look="main" onClick={close}>
+                    Close
+                </Button>
             </div>
         </Modal>
     )
@@ -97,10 +207,33 @@ const DRAWN = 300
 function Rows({ rows, last }: { rows: Schemas['ImportedRow'][]; last: string }) {
     return (
         <table className="mt-2 w-full table-fixed text-[13px]">
-            <thead><tr className="text-left text-[12px] text-ink-3"><th className="w-14 font-normal">Line</th><th className="w-2/5 font-normal">Address</th><th className="font-normal">{last}</th></tr></thead>
+            <thead>
+                <tr className="text-left text-[12px] text-ink-3">
+                    <th className="w-14 font-normal">Line</th>
+                    <th className="w-2/5 font-normal">Address</th>
+                    <th className="font-normal">{last}</th>
+                </tr>
+            </thead>
             <tbody>
-                {rows.slice(0, DRAWN).map((row, n) => <tr key={n} className="border-t border-line align-top"><td className="py-1 tabular-nums">{row.line}</td><td className="py-1 pr-3 font-mono break-words">{row.address}</td><td className="py-1 break-words">{row.reason ?? `${reaches[row.reach ?? ''] ?? ''}${row.answer === '410' ? 'gone, 410' : `${row.answer ?? ''} ${/^[0-9A-Z]{26}$/.test(row.leadsTo) ? 'to the page that is there' : row.leadsTo}`}`}{row.suggestion !== null && <span className="text-ink-3"> Perhaps: {row.suggestion}</span>}</td></tr>)}
-                {rows.length > DRAWN && <tr className="border-t border-line"><td /><td colSpan={2} className="py-1 text-ink-3">and {(rows.length - DRAWN).toLocaleString('en-GB')} more</td></tr>}
+                {rows.slice(0, DRAWN).map((row, n) => (
+                    <tr key={n} className="border-t border-line align-top">
+                        <td className="py-1 tabular-nums">{row.line}</td>
+                        <td className="py-1 pr-3 font-mono break-words">{row.address}</td>
+                        <td className="py-1 break-words">
+                            {row.reason ??
+                                `${reaches[row.reach ?? ''] ?? ''}${row.answer === '410' ? 'gone, 410' : `${row.answer ?? ''} ${/^[0-9A-Z]{26}$/.test(row.leadsTo) ? 'to the page that is there' : row.leadsTo}`}`}
+                            {row.suggestion !== null && <span className="text-ink-3"> Perhaps: {row.suggestion}</span>}
+                        </td>
+                    </tr>
+                ))}
+                {rows.length > DRAWN && (
+                    <tr className="border-t border-line">
+                        <td />
+                        <td colSpan={2} className="py-1 text-ink-3">
+                            and {(rows.length - DRAWN).toLocaleString('en-GB')} more
+                        </td>
+                    </tr>
+                )}
             </tbody>
         </table>
     )

@@ -22,7 +22,12 @@ export function Compared({ own, source, others }: { own: string; source: string;
     const days = compared[0]?.days ?? []
     return (
         <section aria-label="Compared">
-            <h3 className="flex items-center justify-between font-semibold">{others.length === 1 ? 'Another redirect leads there' : `${others.length} other redirects lead there`}<Button look="quiet" aria-expanded={isShown} onClick={() => show(!isShown)}>{isShown ? 'Hide' : 'Compare'}</Button></h3>
+            <h3 className="flex items-center justify-between font-semibold">
+                {others.length === 1 ? 'Another redirect leads there' : `${others.length} other redirects lead there`}
+                <Button look="quiet" aria-expanded={isShown} onClick={() => show(!isShown)}>
+                    {isShown ? 'Hide' : 'Compare'}
+                </Button>
+            </h3>
             {isShown && (
                 <>
                     <ul className="grid gap-1.5">
@@ -30,13 +35,35 @@ export function Compared({ own, source, others }: { own: string; source: string;
                             const sum = each.days.reduce((hits, day) => hits + day.hits, 0)
                             return (
                                 <li key={each.id}>
-                                    <label className="flex items-center gap-2 text-[13px]" title={each.note}><input type="checkbox" className="accent-heron" checked={!each.isLeft} onChange={event => leave(event.target.checked ? left.filter(id => id !== each.id) : [...left, each.id])} /><span className="min-w-0 flex-1 truncate font-mono">{each.source}</span>{!each.isLeft && <b className="font-semibold tabular-nums">{sum.toLocaleString('en-GB')}</b>}</label>
-                                    {!each.isLeft && each.days.length > 0 && <DayBars days={each.days} top={top} height={34} label={each.days.map(day => `${shortDate(day.day)} ${day.hits}`).join(', ')} />}
+                                    <label className="flex items-center gap-2 text-[13px]" title={each.note}>
+                                        <input
+                                            type="checkbox"
+                                            className="accent-heron"
+                                            checked={!each.isLeft}
+                                            onChange={event =>
+                                                leave(event.target.checked ? left.filter(id => id !== each.id) : [...left, each.id])
+                                            }
+                                        />
+                                        <span className="min-w-0 flex-1 truncate font-mono">{each.source}</span>
+                                        {!each.isLeft && <b className="font-semibold tabular-nums">{sum.toLocaleString('en-GB')}</b>}
+                                    </label>
+                                    {!each.isLeft && each.days.length > 0 && (
+                                        <DayBars
+                                            days={each.days}
+                                            top={top}
+                                            height={34}
+                                            label={each.days.map(day => `${shortDate(day.day)} ${day.hits}`).join(', ')}
+                                        />
+                                    )}
                                 </li>
                             )
                         })}
                     </ul>
-                    <p className="flex justify-between text-[12px] text-ink-3"><span>{shortDate(days[0]?.day ?? '')}</span><span>hits a day, at most {top}</span><span>today</span></p>
+                    <p className="flex justify-between text-[12px] text-ink-3">
+                        <span>{shortDate(days[0]?.day ?? '')}</span>
+                        <span>hits a day, at most {top}</span>
+                        <span>today</span>
+                    </p>
                 </>
             )}
         </section>

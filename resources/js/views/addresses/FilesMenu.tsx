@@ -3,7 +3,10 @@ import { DropdownMenu } from 'radix-ui'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 
-const formats: [string, string][] = [['csv', 'Save as a table (CSV)'], ['jsonl', 'Save as JSON Lines']]
+const formats: [string, string][] = [
+    ['csv', 'Save as a table (CSV)'],
+    ['jsonl', 'Save as JSON Lines'],
+]
 
 /** Redirects in and out as files. */
 export function FilesMenu({ onBring, onMatch, onSave }: { onBring: () => void; onMatch: () => void; onSave: () => void }) {
@@ -11,12 +14,34 @@ export function FilesMenu({ onBring, onMatch, onSave }: { onBring: () => void; o
     const item = 'flex cursor-pointer items-center rounded px-2.5 py-1.5 outline-none data-[highlighted]:bg-heron-soft'
     return (
         <DropdownMenu.Root>
-            <DropdownMenu.Trigger asChild><Button aria-label="Bring in, match or save" className="w-[30px]! px-0!"><MoreHorizontal size={16} aria-hidden /></Button></DropdownMenu.Trigger>
+            <DropdownMenu.Trigger asChild>
+                <Button aria-label="Bring in, match or save" className="w-[30px]! px-0!">
+                    <MoreHorizontal size={16} aria-hidden />
+                </Button>
+            </DropdownMenu.Trigger>
             <DropdownMenu.Portal>
                 <DropdownMenu.Content align="end" sideOffset={4} className="z-50 min-w-[220px] rounded-md bg-sheet p-1 shadow-float">
-                    {site.manages && <><DropdownMenu.Item className={item} onSelect={onMatch}>Match addresses of an old site…</DropdownMenu.Item><DropdownMenu.Item className={item} onSelect={onBring}>Bring redirects in…</DropdownMenu.Item><DropdownMenu.Separator className="my-1 h-px bg-line" /></>}
-                    {formats.map(([format, word]) => <DropdownMenu.Item key={format} className={item} asChild><a href={`/api/v1/sites/${site.key}/redirects-export?format=${format}`} download>{word}</a></DropdownMenu.Item>)}
-                    <DropdownMenu.Item className={item} onSelect={onSave}>Save for a web server…</DropdownMenu.Item>
+                    {site.manages && (
+                        <>
+                            <DropdownMenu.Item className={item} onSelect={onMatch}>
+                                Match addresses of an old site…
+                            </DropdownMenu.Item>
+                            <DropdownMenu.Item className={item} onSelect={onBring}>
+                                Bring redirects in…
+                            </DropdownMenu.Item>
+                            <DropdownMenu.Separator className="my-1 h-px bg-line" />
+                        </>
+                    )}
+                    {formats.map(([format, word]) => (
+                        <DropdownMenu.Item key={format} className={item} asChild>
+                            <a href={`/api/v1/sites/${site.key}/redirects-export?format=${format}`} download>
+                                {word}
+                            </a>
+                        </DropdownMenu.Item>
+                    ))}
+                    <DropdownMenu.Item className={item} onSelect={onSave}>
+                        Save for a web server…
+                    </DropdownMenu.Item>
                 </DropdownMenu.Content>
             </DropdownMenu.Portal>
         </DropdownMenu.Root>

@@ -18,12 +18,25 @@ export function HitDays({ days, referrers, word = 'hit', none = 'Nobody has come
     const top = Math.max(1, ...days.map(day => day.hits))
     return (
         <section aria-label="Hits">
-            <h3 className="mb-1.5 font-semibold">{sum === 0 ? `${none} ${span}` : `${count(sum, word)} ${span}`}{bots > 0 && <span className="font-normal text-ink-3"> and {bots.toLocaleString('en-GB')} by programs</span>}</h3>
+            <h3 className="mb-1.5 font-semibold">
+                {sum === 0 ? `${none} ${span}` : `${count(sum, word)} ${span}`}
+                {bots > 0 && <span className="font-normal text-ink-3"> and {bots.toLocaleString('en-GB')} by programs</span>}
+            </h3>
             {sum > 0 && (
                 <>
                     <DayBars days={days} top={top} height={56} label={`Hits by day, at most ${top}`} />
-                    <p className="flex justify-between text-[12px] text-ink-3"><span>{shortDate(days[0]?.day ?? '')}</span><span>today</span></p>
-                    <ul className="mt-1.5 text-[13px]">{referrers.slice(0, 6).map(each => <li key={each.host} className="flex justify-between gap-3"><span className="truncate">{each.host === '' ? 'typed, or from a poster' : each.host}</span><span className="tabular-nums text-ink-2">{each.hits.toLocaleString('en-GB')}</span></li>)}</ul>
+                    <p className="flex justify-between text-[12px] text-ink-3">
+                        <span>{shortDate(days[0]?.day ?? '')}</span>
+                        <span>today</span>
+                    </p>
+                    <ul className="mt-1.5 text-[13px]">
+                        {referrers.slice(0, 6).map(each => (
+                            <li key={each.host} className="flex justify-between gap-3">
+                                <span className="truncate">{each.host === '' ? 'typed, or from a poster' : each.host}</span>
+                                <span className="tabular-nums text-ink-2">{each.hits.toLocaleString('en-GB')}</span>
+                            </li>
+                        ))}
+                    </ul>
                 </>
             )}
         </section>

@@ -26,51 +26,186 @@ export function MatchOld({ onClose }: { onClose: () => void }) {
     const [shown, setShown] = useState<Shown>({ text: '', only: 'all', order: 'surest', threshold: 90 })
     const [drawn, draw] = useState(DRAWN)
     const [picking, setPicking] = useState<string | null>(null)
-    const match = useStoppable(signal => answered(api.POST('/sites/{site}/redirects-match', { params: { path: { site: site.key } }, body: { text }, signal })))
+    const match = useStoppable(signal =>
+        answered(api.POST('/sites/{site}/redirects-match', { params: { path: { site: site.key } }, body: { text }, signal })),
+    )
     const rows: Matched[] = match.data ?? []
     const choose = (old: string, choice: Choice) => setChoices(before => ({ ...before, [old]: { ...before[old], ...choice } }))
     const taken = rows.filter(row => accepted(row, choices, shown.threshold))
     const listed = shownRows(rows, choices, shown)
     const make = () => {
-        const changes = taken.map((row): Change => ({ kind: 'make-redirect', redirect: ulid(), source: row.address ?? '', note: 'Of the old site', ...(choices[row.old]?.gone === true ? { answer: '410' } : { leadsTo: { page: choices[row.old]?.page?.id ?? row.page?.id ?? '' } }) }))
+        const changes = taken.map((row): Change => ({
+            kind: 'make-redirect',
+            redirect: ulid(),
+            source: row.address ?? '',
+            note: 'Of the old site',
+            ...(choices[row.old]?.gone === true
+                ? { answer: '410' }
+                : { leadsTo: { page: choices[row.old]?.page?.id ?? row.page?.id ?? '' } }),
+        }))
         onClose()
-        void propose({ title: `Sending ${count(changes.length, 'old address', 'old addresses')} on`, act: 'Make them', always: true, batch: { changes }, done: () => setText(null) })
+        void propose({
+            title: `Sending ${count(changes.length, 'old address', 'old addresses')} on`,
+            act: 'Make them',
+            always: true,
+            batch: { changes },
+            done: () => setText(null),
+        })
     }
     return (
-        <Modal open onClose={onClose} title="Match addresses of an old site" says="One a line, a table with titles, a sitemap, or an access log in the common or combined format." width={900}>
+        <Modal
+            open
+            onClose={onClose}
+            title="Match addresses of an old site"
+            says="One a line, a table with titles, a sitemap, or an access log in the common or combined format."
+            width={900}>
             {match.data === undefined ? (
                 <>
-                    <textarea aria-label="Old addresses" rows={9} value={text} onChange={event => setText(event.target.value)} placeholder={'/old/timetable.html\nhttps://old.example/contact'} className={`${inputLook} font-mono text-[13px]`} />
+                    <textarea
+                        aria-label="Old addresses"
+                        rows={9}
+                        value={text}
+                        onChange={event => setText(event.target.value)}
+                        placeholder={'/old/timetable.html\nhttps://old.example/contact'}
+                        className={`${inputLook} font-mono text-[13px]`}
+                    />
                     <div className="mt-2 flex flex-wrap items-center justify-between gap-2">
-                        <input type="file" aria-label="File of old addresses" accept=".csv,.tsv,.txt,.xml,.log" onChange={event => { const file = event.target.files?.[0]; if (file !== undefined) void textOf(file).then(setText) }} className={fileLook} />
-                        <span className="flex gap-2"><Button onClick={onClose}>Let it be</Button><Button look="main" disabled={text.trim() === '' || match.isPending} onClick={() => match.mutate()}>Match them</Button></span>
+                        <input
+                            type="file"
+                            aria-label="File of old addresses"
+                            accept=".csv,.tsv,.txt,.xml,.log"
+                            onChange={event => {
+                                const file = event.target.files?.[0]
+                                if (file !== undefined) void textOf(file).then(setText)
+                            }}
+                            className={fileLook}
+                        />
+                        <span className="flex gap-2">
+                            <Button onClick={onClose}>Let it be</Button>
+                            <Button look="main" disabled={text.trim() === '' || match.isPending} onClick={() => match.mutate()}>
+                                Match them
+                            </Button>
+                        </span>
                     </div>
-                    {match.isPending && <p role="status" className="mt-2 flex items-center gap-3 text-ink-2">Matching {count(text.split('\n').length, 'line')}…<Button look="quiet" onClick={match.stop}>Stop</Button></p>}
-                    {match.problem !== null && <p role="alert" className="mt-2 text-berry">{match.problem.message}</p>}
+                    {match.isPending && (
+                        <p role="status" className="mt-2 flex items-center gap-3 text-ink-2">
+                            Matching {count(text.split('\n').length, 'line')}…
+                            <Button look="quiet" onClick={match.stop}>
+                                Stop
+                            </Button>
+                        </p>
+                    )}
+                    {match.problem !== null && (
+                        <p role="alert" className="mt-2 text-berry">
+                            {match.problem.message}
+                        </p>
+                    )}
                 </>
             ) : (
                 <>
                     <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
-                        <label className="flex items-center gap-2 text-ink-2">Accept from <input type="number" min={0} max={100} value={shown.threshold} onChange={event => setShown({ ...shown, threshold: Number(event.target.value) })} aria-label="Accept from" className={`${inputLook} w-18!`} /> % sure</label>
-                        <span className="ml-auto flex gap-2"><Button onClick={() => match.reset()}>Another list</Button><Button look="main" disabled={taken.length === 0} onClick={make}>Send {count(taken.length, 'address', 'addresses')} on</Button></span>
+                        <label className="flex items-center gap-2 text-ink-2">
+                            Accept from{' '}
+                            <input
+                                type="number"
+                                min={0}
+                                max={100}
+                                value={shown.threshold}
+                                onChange={event => setShown({ ...shown, threshold: Number(event.target.value) })}
+                                aria-label="Accept from"
+                                className={`${inputLook} w-18!`}
+                            />{' '}
+                            % sure
+                        </label>
+                        <span className="ml-auto flex gap-2">
+                            <Button onClick={() => match.reset()}>Another list</Button>
+                            <Button look="main" disabled={taken.length === 0} onClick={make}>
+                                Send {count(taken.length, 'address', 'addresses')} on
+                            </Button>
+                        </span>
                     </div>
                     <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2 text-[13px]">
-                        <input aria-label="Filter old addresses" placeholder="Address, title or page" value={shown.text} onChange={event => setShown({ ...shown, text: event.target.value })} className={`${inputLook} w-52!`} />
-                        <select aria-label="Which rows" className={`${inputLook} w-auto!`} value={shown.only} onChange={event => setShown({ ...shown, only: event.target.value as Shown['only'] })}><option value="all">All rows</option><option value="accepted">Accepted</option><option value="open">Not accepted</option><option value="none">Without a page</option></select>
-                        <select aria-label="In which order" className={`${inputLook} w-auto!`} value={shown.order} onChange={event => setShown({ ...shown, order: event.target.value as Shown['order'] })}>{orders.map(([order, word]) => <option key={order} value={order}>{word}</option>)}</select>
-                        <span role="status" className="ml-auto text-ink-3">{listed.length.toLocaleString('en-GB')} of {rows.length.toLocaleString('en-GB')}</span>
+                        <input
+                            aria-label="Filter old addresses"
+                            placeholder="Address, title or page"
+                            value={shown.text}
+                            onChange={event => setShown({ ...shown, text: event.target.value })}
+                            className={`${inputLook} w-52!`}
+                        />
+                        <select
+                            aria-label="Which rows"
+                            className={`${inputLook} w-auto!`}
+                            value={shown.only}
+                            onChange={event => setShown({ ...shown, only: event.target.value as Shown['only'] })}>
+                            <option value="all">All rows</option>
+                            <option value="accepted">Accepted</option>
+                            <option value="open">Not accepted</option>
+                            <option value="none">Without a page</option>
+                        </select>
+                        <select
+                            aria-label="In which order"
+                            className={`${inputLook} w-auto!`}
+                            value={shown.order}
+                            onChange={event => setShown({ ...shown, order: event.target.value as Shown['order'] })}>
+                            {orders.map(([order, word]) => (
+                                <option key={order} value={order}>
+                                    {word}
+                                </option>
+                            ))}
+                        </select>
+                        <span role="status" className="ml-auto text-ink-3">
+                            {listed.length.toLocaleString('en-GB')} of {rows.length.toLocaleString('en-GB')}
+                        </span>
                     </div>
                     <div className="mt-3 max-h-[44vh] overflow-y-auto border-t border-line">
                         <table className="w-full text-[13px]">
-                            <thead className="sticky top-0 bg-sheet"><tr className="text-left text-[12px] text-ink-3"><th className="w-8 font-normal"><span className="sr-only">Accepted</span></th><th className="font-normal">Old address</th><th className="font-normal">Becomes</th><th className="w-14 text-right font-normal">Sure</th><th className="w-16 font-normal"><span className="sr-only">Gone</span></th></tr></thead>
-                            <tbody>{listed.slice(0, drawn).map(row => <MatchRow key={row.old} row={row} choice={choices[row.old]} isAccepted={accepted(row, choices, shown.threshold)} isFree={isFree(row)} onChoice={choice => choose(row.old, choice)} onPick={() => setPicking(row.old)} />)}</tbody>
+                            <thead className="sticky top-0 bg-sheet">
+                                <tr className="text-left text-[12px] text-ink-3">
+                                    <th className="w-8 font-normal">
+                                        <span className="sr-only">Accepted</span>
+                                    </th>
+                                    <th className="font-normal">Old address</th>
+                                    <th className="font-normal">Becomes</th>
+                                    <th className="w-14 text-right font-normal">Sure</th>
+                                    <th className="w-16 font-normal">
+                                        <span className="sr-only">Gone</span>
+                                    </th>
+                                </tr>
+                            </thead>
+                            <tbody>
+                                {listed.slice(0, drawn).map(row => (
+                                    <MatchRow
+                                        key={row.old}
+                                        row={row}
+                                        choice={choices[row.old]}
+                                        isAccepted={accepted(row, choices, shown.threshold)}
+                                        isFree={isFree(row)}
+                                        onChoice={choice => choose(row.old, choice)}
+                                        onPick={() => setPicking(row.old)}
+                                    />
+                                ))}
+                            </tbody>
                         </table>
                         {listed.length === 0 && <p className="p-4 text-ink-2">No row is like that.</p>}
-                        {listed.length > drawn && <p className="p-2 text-center"><Button look="quiet" onClick={() => draw(drawn + DRAWN)}>Show {Math.min(DRAWN, listed.length - drawn)} more</Button></p>}
+                        {listed.length > drawn && (
+                            <p className="p-2 text-center">
+                                <Button look="quiet" onClick={() => draw(drawn + DRAWN)}>
+                                    Show {Math.min(DRAWN, listed.length - drawn)} more
+                                </Button>
+                            </p>
+                        )}
                     </div>
                 </>
             )}
-            <PickPage open={picking !== null} title="What it became" onClose={() => setPicking(null)} onPick={page => { if (picking !== null) choose(picking, { page, isOn: true, gone: false }); setPicking(null) }} />
+            <PickPage
+                open={picking !== null}
+                title="What it became"
+                onClose={() => setPicking(null)}
+                onPick={page => {
+                    if (picking !== null) choose(picking, { page, isOn: true, gone: false })
+                    setPicking(null)
+                }}
+            />
         </Modal>
     )
 }

@@ -7,7 +7,15 @@ import { HitDays } from './HitDays'
 /** How often an address was asked for in vain, day by day, and where those who asked came from. */
 export function Missed({ address }: { address: string }) {
     const site = useSite()
-    const { data, error } = useQuery({ queryKey: [...keys.addresses(site.key), 'missed', address], queryFn: () => answered(api.GET('/sites/{site}/addresses/missed', { params: { path: { site: site.key }, query: { address } } })) })
-    if (error !== null) return <p role="alert" className="text-berry">{error.message}</p>
+    const { data, error } = useQuery({
+        queryKey: [...keys.addresses(site.key), 'missed', address],
+        queryFn: () => answered(api.GET('/sites/{site}/addresses/missed', { params: { path: { site: site.key }, query: { address } } })),
+    })
+    if (error !== null)
+        return (
+            <p role="alert" className="text-berry">
+                {error.message}
+            </p>
+        )
     return data === undefined ? null : <HitDays {...data} word="request" none="Nobody has asked for it" />
 }

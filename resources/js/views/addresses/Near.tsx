@@ -7,19 +7,44 @@ import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 
 /** Pages that somebody who asked for a missed address may have wanted, and what can be done about it. */
-export function Near({ address, writes, onRedirect, onMade, onIgnored }: { address: string; writes: boolean; onRedirect: (source: string) => void; onMade: (redirect: string) => void; onIgnored: () => void }) {
+export function Near({
+    address,
+    writes,
+    onRedirect,
+    onMade,
+    onIgnored,
+}: {
+    address: string
+    writes: boolean
+    onRedirect: (source: string) => void
+    onMade: (redirect: string) => void
+    onIgnored: () => void
+}) {
     const site = useSite()
     const queries = useQueryClient()
-    const { data: near = [] } = useQuery({ queryKey: [...keys.addresses(site.key), 'near', address], queryFn: () => answered(api.GET('/sites/{site}/addresses/near', { params: { path: { site: site.key }, query: { address } } })) })
+    const { data: near = [] } = useQuery({
+        queryKey: [...keys.addresses(site.key), 'near', address],
+        queryFn: () => answered(api.GET('/sites/{site}/addresses/near', { params: { path: { site: site.key }, query: { address } } })),
+    })
     const { propose } = useChanges()
     // One step: it is said what was made, and the same notice takes it back.
     const send = (page: string) => {
         const redirect = ulid()
-        void propose({ title: `Sending ${address} on`, act: 'Send it on', batch: { changes: [{ kind: 'make-redirect', redirect, source: address, leadsTo: { page }, note: 'Was asked for in vain' }] }, now: true, done: () => onMade(redirect) })
+        void propose({
+            title: `Sending ${address} on`,
+            act: 'Send it on',
+            batch: { changes: [{ kind: 'make-redirect', redirect, source: address, leadsTo: { page }, note: 'Was asked for in vain' }] },
+            now: true,
+            done: () => onMade(redirect),
+        })
     }
     const ignore = useMutation({
-        mutationFn: () => answered(api.POST('/sites/{site}/addresses/ignored', { params: { path: { site: site.key } }, body: { address } })),
-        onSuccess: async () => { await queries.invalidateQueries({ queryKey: keys.addresses(site.key) }); onIgnored() },
+        mutationFn: () =>
+            answered(api.POST('/sites/{site}/addresses/ignored', { params: { path: { site: site.key } }, body: { address } })),
+        onSuccess: async () => {
+            await queries.invalidateQueries({ queryKey: keys.addresses(site.key) })
+            onIgnored()
+        },
     })
     return (
         <section aria-label="Proposals">
@@ -27,13 +52,29 @@ export function Near({ address, writes, onRedirect, onMade, onIgnored }: { addre
             <ul className="grid gap-1">
                 {near.map(page => (
                     <li key={page.id} className="flex items-center gap-2">
-                        <span className="min-w-0 flex-1"><b className="block truncate font-medium">{page.name}</b><span className="block truncate font-mono text-[12px] text-ink-3">{page.address}</span></span>
-                        {page.confidence !== null && <span className={`text-[12px] ${page.confidence >= 0.9 ? 'text-reed' : 'text-ink-3'}`} title={page.why}>{Math.round(page.confidence * 100)} % sure</span>}
-                        {writes && <Button aria-label={`Send on to ${page.name}`} onClick={() => send(page.id)}>Send on</Button>}
+                        <span className="min-w-0 flex-1">
+                            <b className="block truncate font-medium">{page.name}</b>
+                            <span className="block truncate font-mono text-[12px] text-ink-3">{page.address}</span>
+                        </span>
+                        {page.confidence !== null && (
+                            <span className={`text-[12px] ${page.confidence >= 0.9 ? 'text-reed' : 'text-ink-3'}`} title={page.why}>
+                                {Math.round(page.confidence * 100)} % sure
+                            </span>
+                        )}
+                        {writes && (
+                            <Button aria-label={`Send on to ${page.name}`} onClick={() => send(page.id)}>
+                                Send on
+                            </Button>
+                        )}
                     </li>
                 ))}
             </ul>
-            {writes && <div className="mt-2 flex gap-2"><Button onClick={() => onRedirect(address)}>Make a redirect…</Button><Button onClick={() => ignore.mutate()}>Ignore it</Button></div>}
+            {writes && (
+                <div className="mt-2 flex gap-2">
+                    <Button onClick={() => onRedirect(address)}>Make a redirect…</Button>
+                    <Button onClick={() => ignore.mutate()}>Ignore it</Button>
+                </div>
+            )}
         </section>
     )
 }

@@ -21,15 +21,49 @@ export function NewRedirect({ source, onClose, onMade }: { source: string; onClo
     const make = () => {
         let isRefused = false
         setMaking(true)
-        void propose({ title: `Making the redirect of ${draft.source}`, act: 'Make the redirect', batch: { changes: [changeOf('make-redirect', draft)] }, now: true, failed: failed => { isRefused = true; setProblem(failed.message); setMaking(false) }, done: () => { keep(null); onMade(draft.id) } }).then(() => isRefused || onClose())
+        void propose({
+            title: `Making the redirect of ${draft.source}`,
+            act: 'Make the redirect',
+            batch: { changes: [changeOf('make-redirect', draft)] },
+            now: true,
+            failed: failed => {
+                isRefused = true
+                setProblem(failed.message)
+                setMaking(false)
+            },
+            done: () => {
+                keep(null)
+                onMade(draft.id)
+            },
+        }).then(() => isRefused || onClose())
     }
     return (
         <Modal open onClose={onClose} title="New redirect" width={560}>
-            <form className="grid gap-3" onSubmit={event => { event.preventDefault(); make() }}>
+            <form
+                className="grid gap-3"
+                onSubmit={event => {
+                    event.preventDefault()
+                    make()
+                }}>
                 <RedirectForm draft={draft} kind="make-redirect" writes isTyped={!isMaking} onDraft={keep} />
                 {draft.reach === 'one' && draft.source.startsWith('/') && draft.source.length > 1 && <Share address={draft.source} />}
-                {problem !== '' && <p role="alert" className="text-berry">{problem}</p>}
-                <div className="flex justify-end gap-2"><Button onClick={() => { keep(null); onClose() }}>Let it be</Button><Button type="submit" look="main" disabled={!isFull(draft) || isMaking}>Make the redirect</Button></div>
+                {problem !== '' && (
+                    <p role="alert" className="text-berry">
+                        {problem}
+                    </p>
+                )}
+                <div className="flex justify-end gap-2">
+                    <Button
+                        onClick={() => {
+                            keep(null)
+                            onClose()
+                        }}>
+                        Let it be
+                    </Button>
+                    <Button type="submit" look="main" disabled={!isFull(draft) || isMaking}>
+                        Make the redirect
+                    </Button>
+                </div>
             </form>
         </Modal>
     )

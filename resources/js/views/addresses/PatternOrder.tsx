@@ -14,8 +14,17 @@ export function PatternOrder({ onClose }: { onClose: () => void }) {
     const site = useSite()
     const { data: patterns, error } = useQuery(patternsQuery(site.key))
     return (
-        <Modal open onClose={onClose} title="Order of patterns" says="The first that matches a request answers it. Drag a pattern, or move it with Alt and the arrow keys." width={560}>
-            {error !== null && <p role="alert" className="text-berry">{error.message}</p>}
+        <Modal
+            open
+            onClose={onClose}
+            title="Order of patterns"
+            says="The first that matches a request answers it. Drag a pattern, or move it with Alt and the arrow keys."
+            width={560}>
+            {error !== null && (
+                <p role="alert" className="text-berry">
+                    {error.message}
+                </p>
+            )}
             {patterns !== undefined && <Ordered first={patterns} onClose={onClose} />}
         </Modal>
     )
@@ -36,15 +45,31 @@ function Ordered({ first, onClose }: { first: Pattern[]; onClose: () => void }) 
     const at = (id: unknown) => order.findIndex(each => each.id === id)
     const make = () => {
         onClose()
-        void propose({ title: 'Setting the order of patterns', act: 'Set the order', batch: { changes: [{ kind: 'order-patterns', redirects: order.map(each => each.id) }] }, now: true })
+        void propose({
+            title: 'Setting the order of patterns',
+            act: 'Set the order',
+            batch: { changes: [{ kind: 'order-patterns', redirects: order.map(each => each.id) }] },
+            now: true,
+        })
     }
     return (
         <>
             <DndContext sensors={sensors} onDragEnd={({ active, over }) => over !== null && move(at(active.id), at(over.id))}>
-                <ol className="max-h-[48vh] overflow-y-auto border-y border-line">{order.map((each, n) => <PatternRow key={each.id} pattern={each} place={n + 1} onMove={by => move(n, n + by)} />)}</ol>
+                <ol className="max-h-[48vh] overflow-y-auto border-y border-line">
+                    {order.map((each, n) => (
+                        <PatternRow key={each.id} pattern={each} place={n + 1} onMove={by => move(n, n + by)} />
+                    ))}
+                </ol>
             </DndContext>
-            <p role="status" className="sr-only">{said}</p>
-            <div className="mt-4 flex justify-end gap-2"><Button onClick={onClose}>Let it be</Button><Button look="main" disabled={!isChanged} onClick={make}>Set the order</Button></div>
+            <p role="status" className="sr-only">
+                {said}
+            </p>
+            <div className="mt-4 flex justify-end gap-2">
+                <Button onClick={onClose}>Let it be</Button>
+                <Button look="main" disabled={!isChanged} onClick={make}>
+                    Set the order
+                </Button>
+            </div>
         </>
     )
 }
@@ -59,7 +84,16 @@ function PatternRow({ pattern, place, onMove }: { pattern: Pattern; place: numbe
     }
     return (
         <li ref={drop} className={clsx('border-t border-line first:border-t-0', isOver && !isDragging && 'bg-heron-soft')}>
-            <button ref={drag} type="button" {...listeners} onKeyDown={typed} style={transform === null ? undefined : { transform: `translateY(${transform.y}px)` }} className={clsx('flex h-9 w-full cursor-grab items-center gap-2.5 px-1 text-left', isDragging && 'relative z-10 bg-sheet shadow-float')}>
+            <button
+                ref={drag}
+                type="button"
+                {...listeners}
+                onKeyDown={typed}
+                style={transform === null ? undefined : { transform: `translateY(${transform.y}px)` }}
+                className={clsx(
+                    'flex h-9 w-full cursor-grab items-center gap-2.5 px-1 text-left',
+                    isDragging && 'relative z-10 bg-sheet shadow-float',
+                )}>
                 <GripVertical size={14} aria-hidden className="shrink-0 text-ink-3" />
                 <span className="w-6 shrink-0 text-right text-ink-3 tabular-nums">{place}</span>
                 <span className="min-w-0 flex-1 truncate font-mono text-[13px]">{pattern.source}</span>

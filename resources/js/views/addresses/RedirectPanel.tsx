@@ -17,7 +17,19 @@ import type { Row } from './words'
 const origins: Record<string, string> = { hand: 'made by hand', change: 'made by a change', import: 'brought in from a file' }
 
 /** Everything about one redirect: its fields, its steps, its hits, who links to it. */
-export function RedirectPanel({ row, id, onClose, onPage, onGone }: { row: Row | undefined; id: string; onClose: () => void; onPage: (page: string) => void; onGone: () => void }) {
+export function RedirectPanel({
+    row,
+    id,
+    onClose,
+    onPage,
+    onGone,
+}: {
+    row: Row | undefined
+    id: string
+    onClose: () => void
+    onPage: (page: string) => void
+    onGone: () => void
+}) {
     const site = useSite()
     const { propose } = useChanges()
     const { data, error } = useQuery(redirectQuery(site.key, id))
@@ -25,32 +37,129 @@ export function RedirectPanel({ row, id, onClose, onPage, onGone }: { row: Row |
     const stored = data === undefined ? null : draftOf(data.redirect, data.targetName)
     const draft = typed ?? stored
     const name = data?.redirect.source ?? row?.address ?? ''
-    const save = () => draft !== null && void propose({ title: `Changing the redirect of ${name}`, act: 'Change the redirect', batch: { changes: [changeOf('change-redirect', draft)] }, now: true, done: () => setTyped(null) })
-    const turn = (isOn: boolean) => void propose({ title: `Switching the redirect of ${name} ${isOn ? 'on' : 'off'}`, act: isOn ? 'Switch it on' : 'Switch it off', batch: { changes: [{ kind: 'change-redirect', redirect: id, isOn }] }, now: true })
-    const remove = (gone: boolean) => void propose({ title: `Removing the redirect of ${name}`, act: 'Remove it', batch: { changes: [{ kind: 'remove-redirect', redirect: id, gone }] }, now: true, done: onGone })
+    const save = () =>
+        draft !== null &&
+        void propose({
+            title: `Changing the redirect of ${name}`,
+            act: 'Change the redirect',
+            batch: { changes: [changeOf('change-redirect', draft)] },
+            now: true,
+            done: () => setTyped(null),
+        })
+    const turn = (isOn: boolean) =>
+        void propose({
+            title: `Switching the redirect of ${name} ${isOn ? 'on' : 'off'}`,
+            act: isOn ? 'Switch it on' : 'Switch it off',
+            batch: { changes: [{ kind: 'change-redirect', redirect: id, isOn }] },
+            now: true,
+        })
+    const remove = (gone: boolean) =>
+        void propose({
+            title: `Removing the redirect of ${name}`,
+            act: 'Remove it',
+            batch: { changes: [{ kind: 'remove-redirect', redirect: id, gone }] },
+            now: true,
+            done: onGone,
+        })
     const page = data?.redirect.leadsTo?.page
-    const serve = () => page !== undefined && void propose({ title: `Letting the page answer at ${name}`, act: 'Let it answer here', batch: { changes: [{ kind: 'remove-redirect', redirect: id }, { kind: 'add-address', page, address: name, answer: 'serve' }] }, now: true, done: onGone })
+    const serve = () =>
+        page !== undefined &&
+        void propose({
+            title: `Letting the page answer at ${name}`,
+            act: 'Let it answer here',
+            batch: {
+                changes: [
+                    { kind: 'remove-redirect', redirect: id },
+                    { kind: 'add-address', page, address: name, answer: 'serve' },
+                ],
+            },
+            now: true,
+            done: onGone,
+        })
     return (
-        <SidePanel label="Redirect" title={name} says={row?.sentence?.replaceAll('*', '') ?? (data === undefined ? '' : (origins[data.redirect.origin.split(' ')[0] ?? ''] ?? ''))} mono close="Close the redirect" width="w-[420px] max-lg:w-[360px]" onClose={onClose}>
+        <SidePanel
+            label="Redirect"
+            title={name}
+            says={
+                row?.sentence?.replaceAll('*', '') ?? (data === undefined ? '' : (origins[data.redirect.origin.split(' ')[0] ?? ''] ?? ''))
+            }
+            mono
+            close="Close the redirect"
+            width="w-[420px] max-lg:w-[360px]"
+            onClose={onClose}>
             <div className="grid min-h-0 flex-1 content-start gap-4 overflow-y-auto px-4 pb-4">
-                {error !== null && <p role="alert" className="text-berry">{error.message}</p>}
+                {error !== null && (
+                    <p role="alert" className="text-berry">
+                        {error.message}
+                    </p>
+                )}
                 {data !== undefined && draft !== null && (
                     <>
                         {data.redirect.reach === 'one' && <Share address={data.redirect.source} />}
-                        <section aria-label="Steps"><h3 className="mb-1.5 font-semibold">What visitors get{data.redirect.reach === 'one' ? '' : <span className="font-normal text-ink-3"> at <span className="font-mono text-[12px]">{data.sample}</span></span>}</h3><Way way={data.way} /></section>
+                        <section aria-label="Steps">
+                            <h3 className="mb-1.5 font-semibold">
+                                What visitors get
+                                {data.redirect.reach === 'one' ? (
+                                    ''
+                                ) : (
+                                    <span className="font-normal text-ink-3">
+                                        {' '}
+                                        at <span className="font-mono text-[12px]">{data.sample}</span>
+                                    </span>
+                                )}
+                            </h3>
+                            <Way way={data.way} />
+                        </section>
                         <HitDays days={data.days} referrers={data.referrers} since={data.since} />
                         <Compared own={id} source={data.redirect.source} others={data.sameTarget} />
-                        {data.links.length > 0 && <section aria-label="Linked from"><h3 className="mb-1 font-semibold">{count(data.links.length, 'page links', 'pages link')} to it by address</h3><ul>{data.links.map(link => <li key={link.id}><button type="button" className="text-heron hover:underline" onClick={() => onPage(link.id)}>{link.name}</button></li>)}</ul></section>}
+                        {data.links.length > 0 && (
+                            <section aria-label="Linked from">
+                                <h3 className="mb-1 font-semibold">
+                                    {count(data.links.length, 'page links', 'pages link')} to it by address
+                                </h3>
+                                <ul>
+                                    {data.links.map(link => (
+                                        <li key={link.id}>
+                                            <button type="button" className="text-heron hover:underline" onClick={() => onPage(link.id)}>
+                                                {link.name}
+                                            </button>
+                                        </li>
+                                    ))}
+                                </ul>
+                            </section>
+                        )}
                         <section aria-label="Fields" className="border-t border-line pt-3">
-                            <RedirectForm key={id} draft={draft} kind="change-redirect" writes={site.manages} isTyped={typed !== null} onDraft={setTyped} />
-                            {site.manages && typed !== null && <div className="mt-3 flex justify-end gap-2"><Button onClick={() => setTyped(null)}>Put back</Button><Button look="main" onClick={save}>Save changes</Button></div>}
+                            <RedirectForm
+                                key={id}
+                                draft={draft}
+                                kind="change-redirect"
+                                writes={site.manages}
+                                isTyped={typed !== null}
+                                onDraft={setTyped}
+                            />
+                            {site.manages && typed !== null && (
+                                <div className="mt-3 flex justify-end gap-2">
+                                    <Button onClick={() => setTyped(null)}>Put back</Button>
+                                    <Button look="main" onClick={save}>
+                                        Save changes
+                                    </Button>
+                                </div>
+                            )}
                         </section>
                         {site.manages && (
                             <div className="flex flex-wrap gap-2 border-t border-line pt-3">
-                                <Button onClick={() => turn(!data.redirect.isOn)}>{data.redirect.isOn ? 'Switch it off' : 'Switch it on'}</Button>
-                                {page !== undefined && data.redirect.reach === 'one' && !data.redirect.inFront && <Button onClick={serve}>Show the page here instead</Button>}
-                                {data.redirect.reach === 'one' && !data.redirect.inFront && <Button onClick={() => remove(true)}>Remove, and say it is gone</Button>}
-                                <Button look="breaks" onClick={() => remove(false)}>Remove</Button>
+                                <Button onClick={() => turn(!data.redirect.isOn)}>
+                                    {data.redirect.isOn ? 'Switch it off' : 'Switch it on'}
+                                </Button>
+                                {page !== undefined && data.redirect.reach === 'one' && !data.redirect.inFront && (
+                                    <Button onClick={serve}>Show the page here instead</Button>
+                                )}
+                                {data.redirect.reach === 'one' && !data.redirect.inFront && (
+                                    <Button onClick={() => remove(true)}>Remove, and say it is gone</Button>
+                                )}
+                                <Button look="breaks" onClick={() => remove(false)}>
+                                    Remove
+                                </Button>
                             </div>
                         )}
                     </>

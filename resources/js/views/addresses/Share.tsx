@@ -12,17 +12,40 @@ export function Share({ address }: { address: string }) {
     const code = useRef<SVGSVGElement>(null)
     const [isShown, show] = useState(false)
     const save = () => {
-        if (code.current !== null) download(new Blob([new XMLSerializer().serializeToString(code.current)], { type: 'image/svg+xml' }), `code${address.replace(/[^a-z0-9]+/gi, '-')}.svg`)
+        if (code.current !== null)
+            download(
+                new Blob([new XMLSerializer().serializeToString(code.current)], { type: 'image/svg+xml' }),
+                `code${address.replace(/[^a-z0-9]+/gi, '-')}.svg`,
+            )
     }
     return (
         <div className="rounded-md bg-sunk px-3 py-2">
             <p className="font-mono text-[12px] break-all text-ink-2">{whole}</p>
             <div className="mt-1 -ml-3 flex flex-wrap">
-                <Button look="quiet" onClick={() => void navigator.clipboard.writeText(whole).then(() => toast.success('Copied.'), () => toast.error('The browser does not let it be copied. Mark the address and copy it.'))}>Copy</Button>
-                <Button look="quiet" aria-expanded={isShown} onClick={() => show(!isShown)}>{isShown ? 'Hide the code' : 'Code for a poster'}</Button>
-                {isShown && <Button look="quiet" onClick={save}>Save as SVG</Button>}
+                <Button
+                    look="quiet"
+                    onClick={() =>
+                        void navigator.clipboard.writeText(whole).then(
+                            () => toast.success('Copied.'),
+                            () => toast.error('The browser does not let it be copied. Mark the address and copy it.'),
+                        )
+                    }>
+                    Copy
+                </Button>
+                <Button look="quiet" aria-expanded={isShown} onClick={() => show(!isShown)}>
+                    {isShown ? 'Hide the code' : 'Code for a poster'}
+                </Button>
+                {isShown && (
+                    <Button look="quiet" onClick={save}>
+                        Save as SVG
+                    </Button>
+                )}
             </div>
-            {isShown && <div className="mt-2 w-max rounded bg-white p-2"><QRCodeSVG ref={code} value={whole} size={148} marginSize={2} level="M" title={`Code for ${whole}`} /></div>}
+            {isShown && (
+                <div className="mt-2 w-max rounded bg-white p-2">
+                    <QRCodeSVG ref={code} value={whole} size={148} marginSize={2} level="M" title={`Code for ${whole}`} />
+                </div>
+            )}
         </div>
     )
 }

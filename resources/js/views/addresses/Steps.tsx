@@ -7,7 +7,16 @@ import { Way } from './Way'
 /** What visitors get at an address, step by step. */
 export function Steps({ address }: { address: string }) {
     const site = useSite()
-    const { data } = useQuery({ queryKey: [...keys.addresses(site.key), 'steps', address], queryFn: () => answered(api.POST('/sites/{site}/addresses/tried', { params: { path: { site: site.key } }, body: { text: address } })) })
+    const { data } = useQuery({
+        queryKey: [...keys.addresses(site.key), 'steps', address],
+        queryFn: () =>
+            answered(api.POST('/sites/{site}/addresses/tried', { params: { path: { site: site.key } }, body: { text: address } })),
+    })
     const way = data?.[0]
-    return way === undefined ? null : <section aria-label="Steps"><h3 className="mb-1.5 font-semibold">What visitors get</h3><Way way={way} /></section>
+    return way === undefined ? null : (
+        <section aria-label="Steps">
+            <h3 className="mb-1.5 font-semibold">What visitors get</h3>
+            <Way way={way} />
+        </section>
+    )
 }

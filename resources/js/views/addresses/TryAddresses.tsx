@@ -11,15 +11,54 @@ import { Way } from './Way'
 export function TryAddresses({ first, onClose }: { first: string; onClose: () => void }) {
     const site = useSite()
     const [text, setText] = useState(first)
-    const tried = useMutation({ mutationFn: (asked: string) => answered(api.POST('/sites/{site}/addresses/tried', { params: { path: { site: site.key } }, body: { text: asked } })) })
+    const tried = useMutation({
+        mutationFn: (asked: string) =>
+            answered(api.POST('/sites/{site}/addresses/tried', { params: { path: { site: site.key } }, body: { text: asked } })),
+    })
     return (
-        <Modal open onClose={onClose} title="Try addresses" says="One a line, with query and all, as visitors ask for them. The answer is the one that ./heronstem explain gives." width={640}>
-            <form className="grid gap-3" onSubmit={event => { event.preventDefault(); tried.mutate(text) }}>
-                <textarea aria-label="Addresses to try" autoFocus rows={Math.min(8, Math.max(2, text.split('\n').length))} value={text} onChange={event => setText(event.target.value)} placeholder="/dogs?from=poster" className={`${inputLook} h-auto! py-1.5 font-mono text-[13px]`} />
-                <div className="flex justify-end gap-2"><Button onClick={onClose}>Close</Button><Button type="submit" look="main" disabled={text.trim() === '' || tried.isPending}>Try</Button></div>
+        <Modal
+            open
+            onClose={onClose}
+            title="Try addresses"
+            says="One a line, with query and all, as visitors ask for them. The answer is the one that ./heronstem explain gives."
+            width={640}>
+            <form
+                className="grid gap-3"
+                onSubmit={event => {
+                    event.preventDefault()
+                    tried.mutate(text)
+                }}>
+                <textarea
+                    aria-label="Addresses to try"
+                    autoFocus
+                    rows={Math.min(8, Math.max(2, text.split('\n').length))}
+                    value={text}
+                    onChange={event => setText(event.target.value)}
+                    placeholder="/dogs?from=poster"
+                    className={`${inputLook} h-auto! py-1.5 font-mono text-[13px]`}
+                />
+                <div className="flex justify-end gap-2">
+                    <Button onClick={onClose}>Close</Button>
+                    <Button type="submit" look="main" disabled={text.trim() === '' || tried.isPending}>
+                        Try
+                    </Button>
+                </div>
             </form>
-            {tried.error !== null && <p role="alert" className="mt-2 text-berry">{tried.error.message}</p>}
-            {tried.data !== undefined && <div className="mt-3 grid max-h-[46vh] gap-4 overflow-y-auto border-t border-line pt-3">{tried.data.map((way, n) => <section key={n}><h3 className="mb-1 font-mono text-[13px] font-semibold break-all">{way.asked}</h3><Way way={way} /></section>)}</div>}
+            {tried.error !== null && (
+                <p role="alert" className="mt-2 text-berry">
+                    {tried.error.message}
+                </p>
+            )}
+            {tried.data !== undefined && (
+                <div className="mt-3 grid max-h-[46vh] gap-4 overflow-y-auto border-t border-line pt-3">
+                    {tried.data.map((way, n) => (
+                        <section key={n}>
+                            <h3 className="mb-1 font-mono text-[13px] font-semibold break-all">{way.asked}</h3>
+                            <Way way={way} />
+                        </section>
+                    ))}
+                </div>
+            )}
         </Modal>
     )
 }

@@ -13,19 +13,63 @@ export function draftOf(redirect: Redirect, targetName: string | null): Draft {
 }
 
 export function blank(id: string, source = ''): Draft {
-    return { id, reach: 'one', source, answer: '301', query: 'carry', carriesRest: true, from: null, until: null, isOn: true, inFront: false, position: 0, note: '', pause: null, origin: 'hand', way: 'page', value: '', valueName: '' }
+    return {
+        id,
+        reach: 'one',
+        source,
+        answer: '301',
+        query: 'carry',
+        carriesRest: true,
+        from: null,
+        until: null,
+        isOn: true,
+        inFront: false,
+        position: 0,
+        note: '',
+        pause: null,
+        origin: 'hand',
+        way: 'page',
+        value: '',
+        valueName: '',
+    }
 }
 
 /** A pause that says nothing yet. */
-export const blankPause: NonNullable<Redirect['pause']> = { seconds: 5, message: { version: 1, type: 'doc', content: [] } as unknown as NonNullable<Redirect['pause']>['message'] }
+export const blankPause: NonNullable<Redirect['pause']> = {
+    seconds: 5,
+    message: { version: 1, type: 'doc', content: [] } as unknown as NonNullable<Redirect['pause']>['message'],
+}
 
 /** Whether it says enough to be looked at, and made. */
 export const isFull = ({ source, answer, value }: Draft) => source.trim() !== '' && (answer === '410' || value.trim() !== '')
 
 /** The fields of a change that makes or changes a redirect. */
-export function fieldsOf({ reach, source, answer, query, carriesRest, from, until, isOn, inFront, note, pause, way, value }: Draft): Partial<Change> {
+export function fieldsOf({
+    reach,
+    source,
+    answer,
+    query,
+    carriesRest,
+    from,
+    until,
+    isOn,
+    inFront,
+    note,
+    pause,
+    way,
+    value,
+}: Draft): Partial<Change> {
     return {
-        reach, source, answer, query, carriesRest, from, until, isOn, inFront, note,
+        reach,
+        source,
+        answer,
+        query,
+        carriesRest,
+        from,
+        until,
+        isOn,
+        inFront,
+        note,
         leadsTo: answer === '410' ? null : { [way]: value },
         pause: answer === 'pause' ? (pause ?? blankPause) : null,
     }

@@ -4,26 +4,45 @@ type Kind = Schemas['RedirectFinding']['kind']
 
 /** What is said of redirects of a kind, and why it matters; the gravest first. */
 export const findingWords: Record<Kind, [string, string]> = {
-    'loop': ['Go round in a circle', 'Visitors come back to where they were, and get nothing.'],
+    loop: ['Go round in a circle', 'Visitors come back to where they were, and get nothing.'],
     'dead-target': ['Lead to nothing', 'No page that visitors get, and nothing else, answers there.'],
     'gone-target': ['Lead to what is gone', 'The answer there is “gone”.'],
     'never-fires': ['Never fire', 'Something else takes every request first.'],
     'hides-page': ['Hide a page', 'They answer before a page that is live.'],
-    'chain': ['Take more than one step', 'They lead to another redirect. Visitors are sent to the end at once; search engines and others that read the rules are not.'],
-    'expired': ['Are over', 'Their time has passed.'],
-    'doubled': ['Say the same twice', 'A branch sends there already.'],
+    chain: [
+        'Take more than one step',
+        'They lead to another redirect. Visitors are sent to the end at once; search engines and others that read the rules are not.',
+    ],
+    expired: ['Are over', 'Their time has passed.'],
+    doubled: ['Say the same twice', 'A branch sends there already.'],
     'not-https': ['Lead to an unencrypted site', 'The target begins with http://.'],
-    'idle': ['Are not used', 'Nobody has come this way for long.'],
+    idle: ['Are not used', 'Nobody has come this way for long.'],
 }
 
 /** The same of one redirect, as its row says it. */
 export const findingOfRow: Record<Kind, string> = {
-    'loop': 'goes round in a circle', 'dead-target': 'leads to nothing', 'gone-target': 'leads to what is gone', 'never-fires': 'never fires', 'hides-page': 'hides a page', 'chain': 'takes more than one step',
-    'expired': 'is over', 'doubled': 'says the same as a branch', 'not-https': 'leads to an unencrypted site', 'idle': 'is not used',
+    loop: 'goes round in a circle',
+    'dead-target': 'leads to nothing',
+    'gone-target': 'leads to what is gone',
+    'never-fires': 'never fires',
+    'hides-page': 'hides a page',
+    chain: 'takes more than one step',
+    expired: 'is over',
+    doubled: 'says the same as a branch',
+    'not-https': 'leads to an unencrypted site',
+    idle: 'is not used',
 }
 
 /** What mends one, as a button says it. */
 export const mendWords: Record<Kind, string> = {
-    'loop': 'Switch off', 'dead-target': 'Say it is gone', 'gone-target': 'Say it is gone', 'never-fires': 'Switch off', 'hides-page': 'Switch off', 'chain': 'Straighten',
-    'expired': 'Switch off', 'doubled': 'Remove', 'not-https': 'Lead to https', 'idle': 'Switch off',
+    loop: 'Switch off',
+    'dead-target': 'Say it is gone',
+    'gone-target': 'Say it is gone',
+    'never-fires': 'Switch off',
+    'hides-page': 'Switch off',
+    chain: 'Straighten',
+    expired: 'Switch off',
+    doubled: 'Remove',
+    'not-https': 'Lead to https',
+    idle: 'Switch off',
 }

@@ -4,9 +4,20 @@ export type Matched = Schemas['MatchedAddress']
 export type Choice = { page?: { id: string; name: string }; gone?: boolean; isOn?: boolean }
 /** What somebody chose, by old address. */
 export type Choices = Record<string, Choice>
-export type Shown = { text: string; only: 'all' | 'accepted' | 'open' | 'none'; order: 'surest' | 'unsure' | 'asked' | 'address' | 'list'; threshold: number }
+export type Shown = {
+    text: string
+    only: 'all' | 'accepted' | 'open' | 'none'
+    order: 'surest' | 'unsure' | 'asked' | 'address' | 'list'
+    threshold: number
+}
 
-export const orders: [Shown['order'], string][] = [['surest', 'The surest first'], ['unsure', 'The least sure first'], ['asked', 'The most asked for first'], ['address', 'By address'], ['list', 'As in the list']]
+export const orders: [Shown['order'], string][] = [
+    ['surest', 'The surest first'],
+    ['unsure', 'The least sure first'],
+    ['asked', 'The most asked for first'],
+    ['address', 'By address'],
+    ['list', 'As in the list'],
+]
 
 /** Whether an address is nobody's yet, and can be one of this site. */
 export const isFree = (row: Matched) => row.address !== null && row.held === null
@@ -15,15 +26,33 @@ export const isFree = (row: Matched) => row.address !== null && row.held === nul
 export function accepted(row: Matched, choices: Choices, threshold: number) {
     const { page, gone, isOn } = choices[row.old] ?? {}
     if (!isFree(row)) return false
-    return gone === true || ((page !== undefined || row.page !== null) && (isOn ?? (page !== undefined || row.confidence * 100 >= threshold)))
+    return (
+        gone === true || ((page !== undefined || row.page !== null) && (isOn ?? (page !== undefined || row.confidence * 100 >= threshold)))
+    )
 }
 
 export function shownRows(rows: Matched[], choices: Choices, { text, only, order, threshold }: Shown) {
     const looked = text.trim().toLowerCase()
     const found = rows.filter(row => {
         const isOn = accepted(row, choices, threshold)
-        const isOf = only === 'all' || (only === 'accepted' ? isOn : only === 'open' ? !isOn && isFree(row) : (choices[row.old]?.page ?? row.page) === null)
-        return isOf && (looked === '' || [row.old, row.title, row.page?.name ?? '', row.page?.address ?? ''].some(part => part.toLowerCase().includes(looked)))
+        const isOf =
+            only === 'all' ||
+            (only === 'accepted' ? isOn : only === 'open' ? !isOn && isFree(row) : (choices[row.old]?.page ?? row.page) === null)
+        return (
+            isOf &&
+            (looked === '' ||
+                [row.old, row.title, row.page?.name ?? '', row.page?.address ?? ''].some(part => part.toLowerCase().includes(looked)))
+        )
     })
-    return order === 'list' ? found : found.sort((a, b) => (order === 'address' ? a.old.localeCompare(b.old) : order === 'asked' ? b.requests - a.requests : order === 'unsure' ? a.confidence - b.confidence : b.confidence - a.confidence))
+    return order === 'list'
+        ? found
+        : found.sort((a, b) =>
+              order === 'address'
+                  ? a.old.localeCompare(b.old)
+                  : order === 'asked'
+                    ? b.requests - a.requests
+                    : order === 'unsure'
+                      ? a.confidence - b.confidence
+                      : b.confidence - a.confidence,
+          )
 }

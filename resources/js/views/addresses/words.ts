@@ -4,10 +4,34 @@ export type Row = Schemas['AddressRow']
 export type Kind = Row['kind']
 export type Redirect = Schemas['Redirect']
 
-export const kinds: [Kind, string][] = [['page', 'Pages'], ['also', 'Further'], ['former', 'Former'], ['one', 'Redirects'], ['branch', 'Branches'], ['pattern', 'Patterns'], ['gone', 'Gone'], ['bin', 'Bin'], ['removed', 'Removed'], ['reserved', 'Reserved'], ['missed', 'Missed']]
+export const kinds: [Kind, string][] = [
+    ['page', 'Pages'],
+    ['also', 'Further'],
+    ['former', 'Former'],
+    ['one', 'Redirects'],
+    ['branch', 'Branches'],
+    ['pattern', 'Patterns'],
+    ['gone', 'Gone'],
+    ['bin', 'Bin'],
+    ['removed', 'Removed'],
+    ['reserved', 'Reserved'],
+    ['missed', 'Missed'],
+]
 
 /** One of a kind, as the tree says it. */
-export const kindWords: Record<Kind, string> = { page: 'page', also: 'further address', former: 'former address', one: 'redirect', branch: 'branch', pattern: 'pattern', gone: 'gone', bin: 'kept for the bin', removed: 'removed', reserved: 'reserved', missed: 'missed' }
+export const kindWords: Record<Kind, string> = {
+    page: 'page',
+    also: 'further address',
+    former: 'former address',
+    one: 'redirect',
+    branch: 'branch',
+    pattern: 'pattern',
+    gone: 'gone',
+    bin: 'kept for the bin',
+    removed: 'removed',
+    reserved: 'reserved',
+    missed: 'missed',
+}
 
 export const answers: [Redirect['answer'], string, string][] = [
     ['301', 'For good', 'Moved permanently (301). Search engines take over the new address.'],
@@ -22,9 +46,23 @@ export const answers: [Redirect['answer'], string, string][] = [
 export function answerWords({ kind, isLive, redirect, waits, state }: Row) {
     const off = state === 'off' ? ', off' : state === 'over' ? ', over' : state === 'waiting' ? ', not yet' : ''
     if (kind === 'removed') return 'redirect, removed'
-    if (redirect !== null) return `${redirect.answer === 'pause' ? 'pause page' : redirect.answer === '410' ? 'gone, 410' : `sends on, ${redirect.answer}`}${redirect.inFront ? ', in front' : ''}${off}`
-    const words: Record<Kind, string> = { page: isLive === true ? 'page' : 'page, not live', also: isLive === true ? 'page' : 'page, not live', former: isLive === true ? 'sends on, 301' : 'page not live', one: '', branch: '', pattern: '', gone: 'gone, 410', bin: `kept for “${waits ?? ''}”`, removed: '', reserved: 'the system', missed: 'nothing, 404' }
+    if (redirect !== null)
+        return `${redirect.answer === 'pause' ? 'pause page' : redirect.answer === '410' ? 'gone, 410' : `sends on, ${redirect.answer}`}${redirect.inFront ? ', in front' : ''}${off}`
+    const words: Record<Kind, string> = {
+        page: isLive === true ? 'page' : 'page, not live',
+        also: isLive === true ? 'page' : 'page, not live',
+        former: isLive === true ? 'sends on, 301' : 'page not live',
+        one: '',
+        branch: '',
+        pattern: '',
+        gone: 'gone, 410',
+        bin: `kept for “${waits ?? ''}”`,
+        removed: '',
+        reserved: 'the system',
+        missed: 'nothing, 404',
+    }
     return words[kind]
 }
 
-export const key = (row: Row) => (row.kind === 'removed' ? `removed ${row.redirect?.id ?? ''}` : row.redirect?.id) ?? `${row.kind} ${row.address}`
+export const key = (row: Row) =>
+    (row.kind === 'removed' ? `removed ${row.redirect?.id ?? ''}` : row.redirect?.id) ?? `${row.kind} ${row.address}`

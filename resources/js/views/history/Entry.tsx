@@ -12,11 +12,30 @@ export function Entry({ entry, isOpen, chosen, onOpen, onChoose }: Props) {
     // Every version of the words is kept: it is brought back on its page rather than undone here.
     const over = entry.takenBack || entry.thinned || entry.version !== null
     return (
-        <li className={clsx('grid grid-cols-[20px_52px_minmax(0,1fr)_auto] items-baseline gap-x-2.5 rounded px-1 py-1', isOpen ? 'bg-heron-soft' : 'hover:bg-sunk')}>
-            {manages ? <input type="checkbox" aria-label={`Choose: ${plain(entry.sentence)}`} disabled={over} checked={chosen} onChange={onChoose} className="accent-heron" /> : <span />}
-            <time dateTime={entry.at} className="text-[13px] text-ink-3">{clock(entry.at)}</time>
+        <li
+            className={clsx(
+                'grid grid-cols-[20px_52px_minmax(0,1fr)_auto] items-baseline gap-x-2.5 rounded px-1 py-1',
+                isOpen ? 'bg-heron-soft' : 'hover:bg-sunk',
+            )}>
+            {manages ? (
+                <input
+                    type="checkbox"
+                    aria-label={`Choose: ${plain(entry.sentence)}`}
+                    disabled={over}
+                    checked={chosen}
+                    onChange={onChoose}
+                    className="accent-heron"
+                />
+            ) : (
+                <span />
+            )}
+            <time dateTime={entry.at} className="text-[13px] text-ink-3">
+                {clock(entry.at)}
+            </time>
             <button type="button" aria-expanded={isOpen} onClick={onOpen} className="min-w-0 text-left">
-                <span className={clsx('hover:underline hover:underline-offset-2', entry.takenBack && 'text-ink-3 line-through')}><Sentence text={entry.sentence} /></span>
+                <span className={clsx('hover:underline hover:underline-offset-2', entry.takenBack && 'text-ink-3 line-through')}>
+                    <Sentence text={entry.sentence} />
+                </span>
                 {entry.takenBack && <span className="ml-2 text-[12px] text-ink-3">taken back</span>}
                 {entry.thinned && <span className="ml-2 text-[12px] text-ink-3">details thinned</span>}
                 {entry.note !== '' && <span className="block text-[13px] text-ink-2">“{entry.note}”</span>}

@@ -15,29 +15,75 @@ import { moment } from '../../ui/time'
 export function EntryDetail({ entry: id, onClose }: { entry: string; onClose: () => void }) {
     const site = useSite()
     const { propose } = useChanges()
-    const { data, error } = useQuery({ queryKey: keys.entry(site.key, id), queryFn: () => answered(api.GET('/sites/{site}/history/{entry}', { params: { path: { site: site.key, entry: id } } })) })
-    const take = (how: { entries: string[] } | { since: string }, title: string) => void propose({ title, act: 'Take back', always: true, takeBack: how })
+    const { data, error } = useQuery({
+        queryKey: keys.entry(site.key, id),
+        queryFn: () => answered(api.GET('/sites/{site}/history/{entry}', { params: { path: { site: site.key, entry: id } } })),
+    })
+    const take = (how: { entries: string[] } | { since: string }, title: string) =>
+        void propose({ title, act: 'Take back', always: true, takeBack: how })
     return (
-        <aside aria-label="Change" className="flex h-full w-[520px] shrink-0 flex-col overflow-y-auto border-l border-line bg-sheet px-5 pt-4 pb-8 max-lg:w-[420px] max-md:absolute max-md:inset-y-12 max-md:right-0 max-md:z-10 max-md:w-[calc(100vw-52px)]">
+        <aside
+            aria-label="Change"
+            className="flex h-full w-[520px] shrink-0 flex-col overflow-y-auto border-l border-line bg-sheet px-5 pt-4 pb-8 max-lg:w-[420px] max-md:absolute max-md:inset-y-12 max-md:right-0 max-md:z-10 max-md:w-[calc(100vw-52px)]">
             <div className="flex items-start gap-2">
-                <h2 className="min-w-0 flex-1 text-[17px] leading-6 font-bold">{data === undefined ? (error === null ? 'Reading the change…' : 'The change could not be read') : <Sentence text={data.entry.sentence} />}</h2>
-                <button type="button" aria-label="Close the change" onClick={onClose} className="grid size-7 place-items-center rounded text-ink-3 hover:bg-sunk hover:text-ink"><X size={17} aria-hidden /></button>
+                <h2 className="min-w-0 flex-1 text-[17px] leading-6 font-bold">
+                    {data === undefined ? (
+                        error === null ? (
+                            'Reading the change…'
+                        ) : (
+                            'The change could not be read'
+                        )
+                    ) : (
+                        <Sentence text={data.entry.sentence} />
+                    )}
+                </h2>
+                <button
+                    type="button"
+                    aria-label="Close the change"
+                    onClick={onClose}
+                    className="grid size-7 place-items-center rounded text-ink-3 hover:bg-sunk hover:text-ink">
+                    <X size={17} aria-hidden />
+                </button>
             </div>
-            {error !== null && <p role="alert" className="text-berry">{error.message}</p>}
+            {error !== null && (
+                <p role="alert" className="text-berry">
+                    {error.message}
+                </p>
+            )}
             {data !== undefined && (
                 <>
-                    <p className="mt-1 text-ink-2">{data.entry.by ?? 'By schedule'}, {moment(data.entry.at)}</p>
+                    <p className="mt-1 text-ink-2">
+                        {data.entry.by ?? 'By schedule'}, {moment(data.entry.at)}
+                    </p>
                     {data.entry.note !== '' && <p className="mt-2 border-l-2 border-line pl-3">{data.entry.note}</p>}
                     {site.manages && !data.entry.thinned && (
                         <div className="mt-3 flex flex-wrap items-center gap-2">
-                            {data.entry.takenBack ? <p className="text-ink-3">This has been taken back.</p> : <Button look="main" onClick={() => take({ entries: [id] }, 'Taking this change back')}>Take back…</Button>}
+                            {data.entry.takenBack ? (
+                                <p className="text-ink-3">This has been taken back.</p>
+                            ) : (
+                                <Button look="main" onClick={() => take({ entries: [id] }, 'Taking this change back')}>
+                                    Take back…
+                                </Button>
+                            )}
                             <Button onClick={() => take({ since: id }, 'Taking back everything since')}>Take back everything since…</Button>
                         </div>
                     )}
                     <div className="mt-5">
-                        {data.ripple === null ? <p className="text-ink-2">What followed from this change has been thinned out of the history. What was done, by whom and when, stays.</p> : <RippleAccount account={data.ripple} rows={entryRows(site.key, id)} />}
+                        {data.ripple === null ? (
+                            <p className="text-ink-2">
+                                What followed from this change has been thinned out of the history. What was done, by whom and when, stays.
+                            </p>
+                        ) : (
+                            <RippleAccount account={data.ripple} rows={entryRows(site.key, id)} />
+                        )}
                     </div>
-                    {data.ripple !== null && data.ripple.notes.length > 0 && <ul className="mt-4 grid gap-1.5 border-l-2 border-amber pl-4">{data.ripple.notes.map((note, i) => <li key={i}>{noteWords(note)}</li>)}</ul>}
+                    {data.ripple !== null && data.ripple.notes.length > 0 && (
+                        <ul className="mt-4 grid gap-1.5 border-l-2 border-amber pl-4">
+                            {data.ripple.notes.map((note, i) => (
+                                <li key={i}>{noteWords(note)}</li>
+                            ))}
+                        </ul>
+                    )}
                 </>
             )}
         </aside>

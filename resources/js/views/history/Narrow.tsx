@@ -10,16 +10,42 @@ import { pageQuery } from '../../api/queries'
 import { useDebounced } from '../../ui/useDebounced'
 
 const kinds: [string, string][] = [
-    ['make', 'Made'], ['arrange-menu', 'Menu arranged'], ['add-to-menu', 'Put into a menu'], ['take-out-of-menu', 'Taken out of a menu'], ['move', 'Moved'], ['rename', 'Renamed'], ['set-slug', 'Slug set'], ['pin', 'Pinned'], ['duplicate', 'Duplicated'], ['change-kind', 'Kind changed'], ['go-live', 'Gone live'], ['publish', 'Edits published'], ['save-words', 'Words saved'], ['describe', 'Texts set'], ['take-offline', 'Taken offline'],
-    ['schedule', 'Scheduled'], ['send-for-review', 'Sent for review'], ['return', 'Returned'], ['unlist', 'Unlisted'], ['put-in-bin', 'Put in bin'], ['bring-back', 'Brought back'], ['empty-bin', 'Emptied'], ['set-start-page', 'Start page set'],
-    ['add-address', 'Address added'], ['remove-address', 'Address removed'], ['take-back', 'Taken back'],
+    ['make', 'Made'],
+    ['arrange-menu', 'Menu arranged'],
+    ['add-to-menu', 'Put into a menu'],
+    ['take-out-of-menu', 'Taken out of a menu'],
+    ['move', 'Moved'],
+    ['rename', 'Renamed'],
+    ['set-slug', 'Slug set'],
+    ['pin', 'Pinned'],
+    ['duplicate', 'Duplicated'],
+    ['change-kind', 'Kind changed'],
+    ['go-live', 'Gone live'],
+    ['publish', 'Edits published'],
+    ['save-words', 'Words saved'],
+    ['describe', 'Texts set'],
+    ['take-offline', 'Taken offline'],
+    ['schedule', 'Scheduled'],
+    ['send-for-review', 'Sent for review'],
+    ['return', 'Returned'],
+    ['unlist', 'Unlisted'],
+    ['put-in-bin', 'Put in bin'],
+    ['bring-back', 'Brought back'],
+    ['empty-bin', 'Emptied'],
+    ['set-start-page', 'Start page set'],
+    ['add-address', 'Address added'],
+    ['remove-address', 'Address removed'],
+    ['take-back', 'Taken back'],
 ]
 const field = 'h-[30px] rounded-[5px] border border-edge bg-sheet px-2'
 
 /** Narrows the history to a person, a kind of change, a span of days, a page or some words. */
 export function Narrow({ search, set }: { search: HistorySearch; set: (change: Partial<HistorySearch>) => void }) {
     const site = useSite()
-    const { data: people = [] } = useQuery({ queryKey: [...keys.site(site.key), 'people'], queryFn: () => answered(api.GET('/sites/{site}/people', { params: { path: { site: site.key } } })) })
+    const { data: people = [] } = useQuery({
+        queryKey: [...keys.site(site.key), 'people'],
+        queryFn: () => answered(api.GET('/sites/{site}/people', { params: { path: { site: site.key } } })),
+    })
     const page = useQuery({ ...pageQuery(site.key, search.page ?? ''), enabled: search.page !== undefined })
     const [picking, setPicking] = useState(false)
     const [typed, setTyped] = useState(search.text ?? '')
@@ -30,24 +56,74 @@ export function Narrow({ search, set }: { search: HistorySearch; set: (change: P
     const some = (value: string) => (value === '' ? undefined : value)
     return (
         <div role="search" aria-label="Narrow the history" className="flex flex-wrap items-center gap-2 border-b border-line px-4 pb-3">
-            <input type="search" aria-label="Words in a change or its note" placeholder="Words in it" value={typed} onChange={event => setTyped(event.target.value)} className={`${field} w-[150px]`} />
+            <input
+                type="search"
+                aria-label="Words in a change or its note"
+                placeholder="Words in it"
+                value={typed}
+                onChange={event => setTyped(event.target.value)}
+                className={`${field} w-[150px]`}
+            />
             <select aria-label="Person" value={search.by ?? ''} onChange={event => set({ by: some(event.target.value) })} className={field}>
                 <option value="">Anybody</option>
-                {people.map(person => <option key={person.id} value={person.id}>{person.name}</option>)}
+                {people.map(person => (
+                    <option key={person.id} value={person.id}>
+                        {person.name}
+                    </option>
+                ))}
                 <option value="schedule">By schedule</option>
             </select>
-            <select aria-label="Kind of change" value={search.kind ?? ''} onChange={event => set({ kind: some(event.target.value) })} className={field}>
+            <select
+                aria-label="Kind of change"
+                value={search.kind ?? ''}
+                onChange={event => set({ kind: some(event.target.value) })}
+                className={field}>
                 <option value="">Any change</option>
-                {kinds.map(([value, words]) => <option key={value} value={value}>{words}</option>)}
+                {kinds.map(([value, words]) => (
+                    <option key={value} value={value}>
+                        {words}
+                    </option>
+                ))}
             </select>
-            <label className="flex items-center gap-1.5 text-ink-2">from <input type="date" value={search.from ?? ''} onChange={event => set({ from: some(event.target.value) })} className={field} /></label>
-            <label className="flex items-center gap-1.5 text-ink-2">until <input type="date" value={search.until ?? ''} onChange={event => set({ until: some(event.target.value) })} className={field} /></label>
+            <label className="flex items-center gap-1.5 text-ink-2">
+                from{' '}
+                <input
+                    type="date"
+                    value={search.from ?? ''}
+                    onChange={event => set({ from: some(event.target.value) })}
+                    className={field}
+                />
+            </label>
+            <label className="flex items-center gap-1.5 text-ink-2">
+                until{' '}
+                <input
+                    type="date"
+                    value={search.until ?? ''}
+                    onChange={event => set({ until: some(event.target.value) })}
+                    className={field}
+                />
+            </label>
             {search.page === undefined ? (
-                <button type="button" onClick={() => setPicking(true)} className={`${field} text-ink-2`}>Any page</button>
+                <button type="button" onClick={() => setPicking(true)} className={`${field} text-ink-2`}>
+                    Any page
+                </button>
             ) : (
-                <button type="button" onClick={() => set({ page: undefined })} className="flex h-[30px] items-center gap-1 rounded-[5px] border border-heron bg-heron-soft px-2 text-heron">{page.data?.sheet.name ?? 'One page'} <X size={13} aria-label="show any page" /></button>
+                <button
+                    type="button"
+                    onClick={() => set({ page: undefined })}
+                    className="flex h-[30px] items-center gap-1 rounded-[5px] border border-heron bg-heron-soft px-2 text-heron">
+                    {page.data?.sheet.name ?? 'One page'} <X size={13} aria-label="show any page" />
+                </button>
             )}
-            <PickPage open={picking} title="Changes of which page?" onClose={() => setPicking(false)} onPick={picked => { setPicking(false); set({ page: picked.id }) }} />
+            <PickPage
+                open={picking}
+                title="Changes of which page?"
+                onClose={() => setPicking(false)}
+                onPick={picked => {
+                    setPicking(false)
+                    set({ page: picked.id })
+                }}
+            />
         </div>
     )
 }

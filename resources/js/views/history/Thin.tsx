@@ -8,7 +8,12 @@ import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
 import { Modal } from '../../ui/Modal'
 
-const ages: [number, string][] = [[30, 'a month'], [90, 'three months'], [365, 'a year'], [730, 'two years']]
+const ages: [number, string][] = [
+    [30, 'a month'],
+    [90, 'three months'],
+    [365, 'a year'],
+    [730, 'two years'],
+]
 
 /** Takes the details out of old history, after saying how much that is. */
 export function Thin({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -16,7 +21,11 @@ export function Thin({ open, onClose }: { open: boolean; onClose: () => void }) 
     const queries = useQueryClient()
     const [days, setDays] = useState(365)
     const path = { path: { site: site.key } }
-    const { data } = useQuery({ queryKey: [...keys.site(site.key), 'thinning', days], queryFn: () => answered(api.GET('/sites/{site}/history-thinning', { params: { ...path, query: { days } } })), enabled: open })
+    const { data } = useQuery({
+        queryKey: [...keys.site(site.key), 'thinning', days],
+        queryFn: () => answered(api.GET('/sites/{site}/history-thinning', { params: { ...path, query: { days } } })),
+        enabled: open,
+    })
     const thin = useMutation({
         mutationFn: () => answered(api.POST('/sites/{site}/history-thinning', { params: path, body: { days } })),
         onSuccess: async done => {
@@ -26,11 +35,56 @@ export function Thin({ open, onClose }: { open: boolean; onClose: () => void }) 
         },
     })
     return (
-        <Modal open={open} onClose={onClose} title="Thin old history" says="What was done, by whom, when and why stays, and so does every address. What goes is what followed in detail, and with it the way back." alert>
-            <label className="flex items-center gap-2">Changes older than <select value={days} onChange={event => setDays(Number(event.target.value))} className="h-[30px] rounded-[5px] border border-edge bg-sheet px-2">{ages.map(([n, words]) => <option key={n} value={n}>{words}</option>)}</select></label>
-            <p role="status" className="mt-3">{data === undefined ? 'Counting…' : data.entries === 0 ? 'No change is that old.' : <><b className="font-semibold">{count(data.entries, 'change')}</b> can then no longer be taken back{data.pages > 0 ? <>, and <b className="font-semibold">{count(data.pages, 'emptied page')}</b> {data.pages === 1 ? 'is' : 'are'} gone for good</> : ''}.</>}</p>
-            {thin.error !== null && <p role="alert" className="mt-2 text-berry">{thin.error.message}</p>}
-            <div className="mt-4 flex justify-end gap-2"><Button onClick={onClose}>Keep it all</Button><Button look="breaks" disabled={data === undefined || data.entries === 0 || thin.isPending} onClick={() => thin.mutate()}>{data === undefined || data.entries === 0 ? 'Thin' : `Thin ${count(data.entries, 'change')}`}</Button></div>
+        <Modal
+            open={open}
+            onClose={onClose}
+            title="Thin old history"
+            says="What was done, by whom, when and why stays, and so does every address. What goes is what followed in detail, and with it the way back."
+            alert>
+            <label className="flex items-center gap-2">
+                Changes older than{' '}
+                <select
+                    value={days}
+                    onChange={event => setDays(Number(event.target.value))}
+                    className="h-[30px] rounded-[5px] border border-edge bg-sheet px-2">
+                    {ages.map(([n, words]) => (
+                        <option key={n} value={n}>
+                            {words}
+                        </option>
+                    ))}
+                </select>
+            </label>
+            <p role="status" className="mt-3">
+                {data === undefined ? (
+                    'Counting…'
+                ) : data.entries === 0 ? (
+                    'No change is that old.'
+                ) : (
+                    <>
+                        <b className="font-semibold">{count(data.entries, 'change')}</b> can then no longer be taken back
+                        {data.pages > 0 ? (
+                            <>
+                                , and <b className="font-semibold">{count(data.pages, 'emptied page')}</b> {data.pages === 1 ? 'is' : 'are'}{' '}
+                                gone for good
+                            </>
+                        ) : (
+                            ''
+                        )}
+                        .
+                    </>
+                )}
+            </p>
+            {thin.error !== null && (
+                <p role="alert" className="mt-2 text-berry">
+                    {thin.error.message}
+                </p>
+            )}
+            <div className="mt-4 flex justify-end gap-2">
+                <Button onClick={onClose}>Keep it all</Button>
+                <Button look="breaks" disabled={data === undefined || data.entries === 0 || thin.isPending} onClick={() => thin.mutate()}>
+                    {data === undefined || data.entries === 0 ? 'Thin' : `Thin ${count(data.entries, 'change')}`}
+                </Button>
+            </div>
         </Modal>
     )
 }

@@ -15,24 +15,67 @@ export function AddEntry({ picks, onAdd }: { picks: boolean; onAdd: (entry: Entr
     const add = (kind: Kind) => {
         setChoosing(false)
         if (kind === 'page' || kind === 'branch' || kind === 'file') setPicking(kind)
-        else onAdd({ id: ulid(), kind, ...(kind === 'separator' ? {} : { label: kind === 'heading' ? 'Heading' : 'New entry' }), ...(kind === 'url' ? { url: 'https://' } : {}), ...(kind === 'address' ? { address: '/' } : {}) })
+        else
+            onAdd({
+                id: ulid(),
+                kind,
+                ...(kind === 'separator' ? {} : { label: kind === 'heading' ? 'Heading' : 'New entry' }),
+                ...(kind === 'url' ? { url: 'https://' } : {}),
+                ...(kind === 'address' ? { address: '/' } : {}),
+            })
     }
     return (
         <>
-            <Button onClick={() => (picks ? setPicking('page') : setChoosing(true))}><Plus size={15} aria-hidden />{picks ? 'Pick a page' : 'Add an entry'}</Button>
+            <Button onClick={() => (picks ? setPicking('page') : setChoosing(true))}>
+                <Plus size={15} aria-hidden />
+                {picks ? 'Pick a page' : 'Add an entry'}
+            </Button>
             <Modal open={choosing} onClose={() => setChoosing(false)} title="Add an entry" width={420}>
                 <ul className="grid gap-1">
                     {kinds.map(([kind, word, says]) => (
-                        <li key={kind}><button type="button" onClick={() => add(kind)} className="grid w-full grid-cols-[96px_1fr] items-baseline rounded px-2 py-1.5 text-left hover:bg-heron-soft"><b className="font-semibold">{word}</b><span className="text-ink-2">{says}</span></button></li>
+                        <li key={kind}>
+                            <button
+                                type="button"
+                                onClick={() => add(kind)}
+                                className="grid w-full grid-cols-[96px_1fr] items-baseline rounded px-2 py-1.5 text-left hover:bg-heron-soft">
+                                <b className="font-semibold">{word}</b>
+                                <span className="text-ink-2">{says}</span>
+                            </button>
+                        </li>
                     ))}
                 </ul>
             </Modal>
-            <PickPage open={picking === 'page' || picking === 'branch'} top={picking === 'branch'} title={picking === 'branch' ? 'Fill it with what is inside…' : picks ? 'Pick a page' : 'Which page'} onClose={() => setPicking(null)} onPick={page => {
-                const top = page.id === 'top'
-                onAdd(picking === 'branch' ? { id: ulid(), kind: 'branch', page: top ? null : page.id, pageName: top ? null : page.name, depth: 1 } : toPage(page))
-                setPicking(null)
-            }} />
-            {picking === 'file' && <FileDialog title="Which file" onClose={() => setPicking(null)} onFile={file => { onAdd({ id: ulid(), kind: 'file', file: file.id, fileName: file.name, label: file.name.replace(/\.[a-z0-9]+$/i, '') }); setPicking(null) }} />}
+            <PickPage
+                open={picking === 'page' || picking === 'branch'}
+                top={picking === 'branch'}
+                title={picking === 'branch' ? 'Fill it with what is inside…' : picks ? 'Pick a page' : 'Which page'}
+                onClose={() => setPicking(null)}
+                onPick={page => {
+                    const top = page.id === 'top'
+                    onAdd(
+                        picking === 'branch'
+                            ? { id: ulid(), kind: 'branch', page: top ? null : page.id, pageName: top ? null : page.name, depth: 1 }
+                            : toPage(page),
+                    )
+                    setPicking(null)
+                }}
+            />
+            {picking === 'file' && (
+                <FileDialog
+                    title="Which file"
+                    onClose={() => setPicking(null)}
+                    onFile={file => {
+                        onAdd({
+                            id: ulid(),
+                            kind: 'file',
+                            file: file.id,
+                            fileName: file.name,
+                            label: file.name.replace(/\.[a-z0-9]+$/i, ''),
+                        })
+                        setPicking(null)
+                    }}
+                />
+            )}
         </>
     )
 }

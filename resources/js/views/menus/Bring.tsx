@@ -7,7 +7,19 @@ import { textOf } from '../../ui/textOf'
 import type { Entry } from './arrangement'
 
 /** Brings entries in: from a menu file, an OPML outline, or an indented list that is pasted. */
-export function Bring({ site, menu, open, onClose, onEntries }: { site: string; menu: string; open: boolean; onClose: () => void; onEntries: (entries: Entry[]) => void }) {
+export function Bring({
+    site,
+    menu,
+    open,
+    onClose,
+    onEntries,
+}: {
+    site: string
+    menu: string
+    open: boolean
+    onClose: () => void
+    onEntries: (entries: Entry[]) => void
+}) {
     const [text, setText] = useState('')
     const [problem, setProblem] = useState('')
     const read = async () => {
@@ -22,12 +34,42 @@ export function Bring({ site, menu, open, onClose, onEntries }: { site: string; 
         }
     }
     return (
-        <Modal open={open} onClose={onClose} title="Bring entries in" says="Paste a list, one label or address a line, indented where it stands under another; or choose a menu file (JSON) or an OPML outline. What is known here becomes an entry to its page." width={560}>
-            <textarea aria-label="List of entries" value={text} onChange={event => setText(event.target.value)} rows={10} className={`${inputLook} font-mono text-[13px]`} placeholder={'Travel\n    /travel/timetables\n    Fares\nHelp'} />
-            {problem !== '' && <p role="alert" className="mt-1 text-[12px] text-berry">{problem}</p>}
+        <Modal
+            open={open}
+            onClose={onClose}
+            title="Bring entries in"
+            says="Paste a list, one label or address a line, indented where it stands under another; or choose a menu file (JSON) or an OPML outline. What is known here becomes an entry to its page."
+            width={560}>
+            <textarea
+                aria-label="List of entries"
+                value={text}
+                onChange={event => setText(event.target.value)}
+                rows={10}
+                className={`${inputLook} font-mono text-[13px]`}
+                placeholder={'Travel\n    /travel/timetables\n    Fares\nHelp'}
+            />
+            {problem !== '' && (
+                <p role="alert" className="mt-1 text-[12px] text-berry">
+                    {problem}
+                </p>
+            )}
             <div className="mt-3 flex items-center justify-between gap-2">
-                <input type="file" aria-label="Menu file" accept=".json,.opml,.xml,.txt" onChange={event => { const file = event.target.files?.[0]; if (file !== undefined) void textOf(file).then(setText) }} className={fileLook} />
-                <span className="flex gap-2"><Button onClick={onClose}>Let it be</Button><Button look="main" disabled={text.trim() === ''} onClick={() => void read()}>Take these entries</Button></span>
+                <input
+                    type="file"
+                    aria-label="Menu file"
+                    accept=".json,.opml,.xml,.txt"
+                    onChange={event => {
+                        const file = event.target.files?.[0]
+                        if (file !== undefined) void textOf(file).then(setText)
+                    }}
+                    className={fileLook}
+                />
+                <span className="flex gap-2">
+                    <Button onClick={onClose}>Let it be</Button>
+                    <Button look="main" disabled={text.trim() === ''} onClick={() => void read()}>
+                        Take these entries
+                    </Button>
+                </span>
             </div>
         </Modal>
     )

@@ -5,7 +5,14 @@ import { Button } from '../../ui/Button'
 import { tooWide } from './widths'
 import { findingWords } from './words'
 
-type Props = { menu: Schemas['Menu']; place: Schemas['MenuPlace'] | undefined; writes: boolean; onEntry: (entry: string) => void; onLead: (entry: string, page: string) => void; onOut: (entry: string) => void }
+type Props = {
+    menu: Schemas['Menu']
+    place: Schemas['MenuPlace'] | undefined
+    writes: boolean
+    onEntry: (entry: string) => void
+    onLead: (entry: string, page: string) => void
+    onOut: (entry: string) => void
+}
 
 const mendedByOut = ['leads-nowhere', 'page-hidden', 'target-doubled', 'blank']
 
@@ -18,21 +25,37 @@ export function Findings({ menu, place, writes, onEntry, onLead, onOut }: Props)
             {menu.findings.map(({ entry, page, kind, ...finding }, i) => (
                 <Finding key={i} says={findingWords({ entry, page, kind, ...finding })}>
                     {entry !== null && <Fix onClick={() => onEntry(entry)}>Look</Fix>}
-                    {writes && entry !== null && kind === 'redirect' && page !== null && <Fix onClick={() => onLead(entry, page)}>Lead to the page itself</Fix>}
+                    {writes && entry !== null && kind === 'redirect' && page !== null && (
+                        <Fix onClick={() => onLead(entry, page)}>Lead to the page itself</Fix>
+                    )}
                     {writes && entry !== null && mendedByOut.includes(kind) && <Fix onClick={() => onOut(entry)}>Take it out</Fix>}
                 </Finding>
             ))}
             {wide.map(({ entry, label, px }) => (
-                <Finding key={entry + label} says={`“${label}” is ${px} px wide; this place has ${place?.widest ?? 0}. Give it a shorter label.`}><Fix onClick={() => onEntry(entry)}>Look</Fix></Finding>
+                <Finding
+                    key={entry + label}
+                    says={`“${label}” is ${px} px wide; this place has ${place?.widest ?? 0}. Give it a shorter label.`}>
+                    <Fix onClick={() => onEntry(entry)}>Look</Fix>
+                </Finding>
             ))}
         </ul>
     )
 }
 
 function Finding({ says, children }: { says: string; children: ReactNode }) {
-    return <li className="flex items-center gap-2"><AlertTriangle size={14} aria-hidden className="shrink-0 text-amber" /><span>{says}</span>{children}</li>
+    return (
+        <li className="flex items-center gap-2">
+            <AlertTriangle size={14} aria-hidden className="shrink-0 text-amber" />
+            <span>{says}</span>
+            {children}
+        </li>
+    )
 }
 
 function Fix({ onClick, children }: { onClick: () => void; children: ReactNode }) {
-    return <Button look="quiet" className="h-6! px-1.5! text-[12px]" onClick={onClick}>{children}</Button>
+    return (
+        <Button look="quiet" className="h-6! px-1.5! text-[12px]" onClick={onClick}>
+            {children}
+        </Button>
+    )
 }

@@ -11,16 +11,32 @@ import type { Search, SetSearch } from './search'
 export function MenusView({ search, set }: { search: Search; set: SetSearch }) {
     const site = useSite()
     const { data: list, error, refetch } = useQuery(menusQuery(site.key))
-    const first = list?.places.map(place => list.menus.find(menu => menu.place === place.key)).find(menu => menu !== undefined) ?? list?.menus[0]
+    const first =
+        list?.places.map(place => list.menus.find(menu => menu.place === place.key)).find(menu => menu !== undefined) ?? list?.menus[0]
     const chosen = list?.menus.find(menu => menu.id === search.menu)
     useEffect(() => {
         if (list !== undefined && chosen === undefined && first !== undefined) set({ menu: first.id, entry: undefined })
     }, [chosen, first, list, set])
-    if (error !== null) return <main className="grid content-start gap-2 p-16"><h1 className="text-[17px] font-bold">The menus could not be read</h1><p className="text-ink-2">{error.message}</p><div><Button look="main" onClick={() => void refetch()}>Try again</Button></div></main>
+    if (error !== null)
+        return (
+            <main className="grid content-start gap-2 p-16">
+                <h1 className="text-[17px] font-bold">The menus could not be read</h1>
+                <p className="text-ink-2">{error.message}</p>
+                <div>
+                    <Button look="main" onClick={() => void refetch()}>
+                        Try again
+                    </Button>
+                </div>
+            </main>
+        )
     return (
         <main className="flex h-full min-h-0 min-w-0" aria-busy={list === undefined}>
-            {list !== undefined && chosen === undefined && <MenuList list={list} chosen={undefined} writes={site.manages} onChoose={menu => set({ menu, entry: undefined })} />}
-            {list !== undefined && chosen !== undefined && <MenuEditor key={chosen.id} menu={chosen} list={list} search={search} set={set} />}
+            {list !== undefined && chosen === undefined && (
+                <MenuList list={list} chosen={undefined} writes={site.manages} onChoose={menu => set({ menu, entry: undefined })} />
+            )}
+            {list !== undefined && chosen !== undefined && (
+                <MenuEditor key={chosen.id} menu={chosen} list={list} search={search} set={set} />
+            )}
         </main>
     )
 }

@@ -4,7 +4,15 @@ import { Button } from '../../ui/Button'
 import { Field } from '../../ui/Field'
 import { Modal } from '../../ui/Modal'
 
-type Props = { title: string; says?: string; hint?: string; name?: string; act: string; onClose: () => void; onName: (name: string, failed: (problem: ApiProblem) => void) => void }
+type Props = {
+    title: string
+    says?: string
+    hint?: string
+    name?: string
+    act: string
+    onClose: () => void
+    onName: (name: string, failed: (problem: ApiProblem) => void) => void
+}
 
 /** Asks for the name of a menu, and says why one is not taken. */
 export function NameDialog({ title, says, hint, name: given = '', act, onClose, onName }: Props) {
@@ -12,9 +20,29 @@ export function NameDialog({ title, says, hint, name: given = '', act, onClose, 
     const [bad, setBad] = useState<string>()
     return (
         <Modal open onClose={onClose} title={title} {...(says === undefined ? {} : { says })} width={400}>
-            <form onSubmit={event => { event.preventDefault(); onName(name.trim(), problem => setBad(problem.message)) }}>
-                <Field stacked autoFocus label="Name" value={name} error={bad} hint={hint} onChange={event => { setName(event.target.value); setBad(undefined) }} />
-                <div className="mt-4 flex justify-end gap-2"><Button onClick={onClose}>Let it be</Button><Button type="submit" look="main" disabled={name.trim() === '' || name.trim() === given}>{act}</Button></div>
+            <form
+                onSubmit={event => {
+                    event.preventDefault()
+                    onName(name.trim(), problem => setBad(problem.message))
+                }}>
+                <Field
+                    stacked
+                    autoFocus
+                    label="Name"
+                    value={name}
+                    error={bad}
+                    hint={hint}
+                    onChange={event => {
+                        setName(event.target.value)
+                        setBad(undefined)
+                    }}
+                />
+                <div className="mt-4 flex justify-end gap-2">
+                    <Button onClick={onClose}>Let it be</Button>
+                    <Button type="submit" look="main" disabled={name.trim() === '' || name.trim() === given}>
+                        {act}
+                    </Button>
+                </div>
             </form>
         </Modal>
     )

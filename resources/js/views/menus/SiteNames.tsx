@@ -15,7 +15,9 @@ export function SiteNames() {
     const [open, setOpen] = useState(false)
     return (
         <>
-            <Button look="quiet" className="h-6! px-1.5! text-[12px]" onClick={() => setOpen(true)}>Names of the site…</Button>
+            <Button look="quiet" className="h-6! px-1.5! text-[12px]" onClick={() => setOpen(true)}>
+                Names of the site…
+            </Button>
             {open && <Names onClose={() => setOpen(false)} />}
         </>
     )
@@ -29,21 +31,50 @@ function Names({ onClose }: { onClose: () => void }) {
     const save = useMutation({
         mutationFn: () => answered(api.PATCH('/sites/{site}/names', { params: { path: { site: site.key } }, body: typed })),
         onSuccess: async () => {
-            await Promise.all([queries.invalidateQueries({ queryKey: keys.site(site.key) }), queries.invalidateQueries({ queryKey: keys.session })])
+            await Promise.all([
+                queries.invalidateQueries({ queryKey: keys.site(site.key) }),
+                queries.invalidateQueries({ queryKey: keys.session }),
+            ])
             toast.success('The site has these names now.')
             onClose()
         },
     })
-    const errorOf = (field: string) => (save.error instanceof ApiProblem ? save.error.problem.errors?.find(each => each.field === field)?.reason : undefined)
-    const text = (field: keyof Names) => ({ value: typed[field] ?? data?.[field] ?? '', error: errorOf(field), onChange: (event: { target: { value: string } }) => setTyped({ ...typed, [field]: event.target.value }) })
+    const errorOf = (field: string) =>
+        save.error instanceof ApiProblem ? save.error.problem.errors?.find(each => each.field === field)?.reason : undefined
+    const text = (field: keyof Names) => ({
+        value: typed[field] ?? data?.[field] ?? '',
+        error: errorOf(field),
+        onChange: (event: { target: { value: string } }) => setTyped({ ...typed, [field]: event.target.value }),
+    })
     return (
         <Modal open onClose={onClose} title="Names of the site" width={520}>
-            <form className="grid gap-3" onSubmit={event => { event.preventDefault(); save.mutate() }}>
+            <form
+                className="grid gap-3"
+                onSubmit={event => {
+                    event.preventDefault()
+                    save.mutate()
+                }}>
                 <Field label="Name" hint="On every page, and in titles." {...text('name')} />
                 <Field label="Short name" hint="On phones; without one the name is used." {...text('shortName')} />
                 <Field label="Line" hint="Under the name." {...text('tagline')} />
-                <FieldFrame label="Summary" hint="For search engines, where a page has no description." error={text('summary').error}>{({ id, describedBy }) => <textarea id={id} aria-describedby={describedBy} rows={3} className={inputLook} value={text('summary').value} onChange={text('summary').onChange} />}</FieldFrame>
-                <div className="flex justify-end gap-2"><Button onClick={onClose}>Let it be</Button><Button type="submit" look="main" disabled={Object.keys(typed).length === 0 || save.isPending}>Save names</Button></div>
+                <FieldFrame label="Summary" hint="For search engines, where a page has no description." error={text('summary').error}>
+                    {({ id, describedBy }) => (
+                        <textarea
+                            id={id}
+                            aria-describedby={describedBy}
+                            rows={3}
+                            className={inputLook}
+                            value={text('summary').value}
+                            onChange={text('summary').onChange}
+                        />
+                    )}
+                </FieldFrame>
+                <div className="flex justify-end gap-2">
+                    <Button onClick={onClose}>Let it be</Button>
+                    <Button type="submit" look="main" disabled={Object.keys(typed).length === 0 || save.isPending}>
+                        Save names
+                    </Button>
+                </div>
             </form>
         </Modal>
     )

@@ -13,26 +13,69 @@ export function StartPages({ start, writes }: { start: Schemas['MenuList']['star
     const { propose } = useChanges()
     const [choosing, setChoosing] = useState<For | null>(null)
     const [previewed, setPreviewed] = useState<{ who: For; id: string; name: string } | null>(null)
-    const rows: [For, string, Schemas['StartPage'] | null, string][] = [['visitors', 'Visitors', start.visitors, start.visitors?.name ?? 'none yet'], ['signed-in', 'Signed-in people', start.signedIn ?? start.visitors, start.signedIn?.name ?? 'the same']]
-    const set = (who: For, page: { id: string; name: string }) => void propose({ title: `${page.name} becomes the start page${who === 'signed-in' ? ' of signed-in people' : ''}`, act: 'Make it the start page', batch: { changes: [{ kind: 'set-start-page', page: page.id, for: who }] } })
+    const rows: [For, string, Schemas['StartPage'] | null, string][] = [
+        ['visitors', 'Visitors', start.visitors, start.visitors?.name ?? 'none yet'],
+        ['signed-in', 'Signed-in people', start.signedIn ?? start.visitors, start.signedIn?.name ?? 'the same'],
+    ]
+    const set = (who: For, page: { id: string; name: string }) =>
+        void propose({
+            title: `${page.name} becomes the start page${who === 'signed-in' ? ' of signed-in people' : ''}`,
+            act: 'Make it the start page',
+            batch: { changes: [{ kind: 'set-start-page', page: page.id, for: who }] },
+        })
     return (
         <section aria-label="Start pages">
             <h2 className="px-1.5 text-[12px] text-ink-3">Start pages</h2>
             <ul className="mt-0.5 grid gap-1">
                 {rows.map(([who, word, page, name]) => (
                     <li key={who} className="px-1.5 leading-4">
-                        <span className="block min-w-0"><b className="block truncate font-semibold">{name}</b><span className="text-[12px] text-ink-3">{word}</span></span>
+                        <span className="block min-w-0">
+                            <b className="block truncate font-semibold">{name}</b>
+                            <span className="text-[12px] text-ink-3">{word}</span>
+                        </span>
                         <span className="-ml-1.5 flex">
-                        {page !== null && <Button look="quiet" className="h-6! px-1.5! text-[12px]" aria-label={`Preview the start page of ${word.toLowerCase()}`} onClick={() => setPreviewed({ who, id: page.ulid, name: page.name })}>Preview</Button>}
-                        {writes && <Button look="quiet" className="h-6! px-1.5! text-[12px]" aria-label={`Change the start page of ${word.toLowerCase()}`} onClick={() => setChoosing(who)}>Change</Button>}
+                            {page !== null && (
+                                <Button
+                                    look="quiet"
+                                    className="h-6! px-1.5! text-[12px]"
+                                    aria-label={`Preview the start page of ${word.toLowerCase()}`}
+                                    onClick={() => setPreviewed({ who, id: page.ulid, name: page.name })}>
+                                    Preview
+                                </Button>
+                            )}
+                            {writes && (
+                                <Button
+                                    look="quiet"
+                                    className="h-6! px-1.5! text-[12px]"
+                                    aria-label={`Change the start page of ${word.toLowerCase()}`}
+                                    onClick={() => setChoosing(who)}>
+                                    Change
+                                </Button>
+                            )}
                         </span>
                     </li>
                 ))}
             </ul>
-            {writes && start.signedIn !== null && start.visitors !== null && <Button look="quiet" className="h-6! px-1.5! text-[12px]" onClick={() => start.visitors !== null && set('signed-in', { id: start.visitors.ulid, name: start.visitors.name })}>The same for both</Button>}
+            {writes && start.signedIn !== null && start.visitors !== null && (
+                <Button
+                    look="quiet"
+                    className="h-6! px-1.5! text-[12px]"
+                    onClick={() => start.visitors !== null && set('signed-in', { id: start.visitors.ulid, name: start.visitors.name })}>
+                    The same for both
+                </Button>
+            )}
             {writes && <SiteNames />}
             {previewed !== null && <Preview open onClose={() => setPreviewed(null)} page={previewed} as={previewed.who} />}
-            <PickPage open={choosing !== null} title={choosing === 'signed-in' ? 'Start page of signed-in people' : 'Start page of visitors'} onClose={() => setChoosing(null)} onPick={page => { const who = choosing; setChoosing(null); if (who !== null) set(who, page) }} />
+            <PickPage
+                open={choosing !== null}
+                title={choosing === 'signed-in' ? 'Start page of signed-in people' : 'Start page of visitors'}
+                onClose={() => setChoosing(null)}
+                onPick={page => {
+                    const who = choosing
+                    setChoosing(null)
+                    if (who !== null) set(who, page)
+                }}
+            />
         </section>
     )
 }

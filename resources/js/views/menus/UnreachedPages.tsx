@@ -16,18 +16,35 @@ export function UnreachedPages() {
     if (data === undefined || data.total === 0) return null
     return (
         <section aria-label="Reached by no menu" className="px-0.5">
-            <Button look="quiet" className="-ml-2 h-auto! py-1 text-left whitespace-normal!" onClick={() => show(true)}>{count(data.total, 'page is', 'pages are')} in no menu</Button>
-            <Modal open={shown} onClose={() => show(false)} title="In no menu" says="Live and listed, and neither in a menu nor in the side menu of a section that is." width={560}>
+            <Button look="quiet" className="-ml-2 h-auto! py-1 text-left whitespace-normal!" onClick={() => show(true)}>
+                {count(data.total, 'page is', 'pages are')} in no menu
+            </Button>
+            <Modal
+                open={shown}
+                onClose={() => show(false)}
+                title="In no menu"
+                says="Live and listed, and neither in a menu nor in the side menu of a section that is."
+                width={560}>
                 <ul className="grid gap-1">
                     {data.pages.map(page => (
                         <li key={page.id} className="grid grid-cols-[1fr_1fr_90px] items-baseline gap-3">
-                            <Link to="/s/$site/outline" params={{ site: site.key }} search={{ row: page.id, page: page.id }} className="truncate font-semibold text-heron hover:underline">{page.name}</Link>
+                            <Link
+                                to="/s/$site/outline"
+                                params={{ site: site.key }}
+                                search={{ row: page.id, page: page.id }}
+                                className="truncate font-semibold text-heron hover:underline">
+                                {page.name}
+                            </Link>
                             <span className="truncate font-mono text-[12px] text-ink-2">{readable(page.address)}</span>
-                            <span className="text-right text-[12px] text-ink-3">{page.clicks === null ? 'no way there' : count(page.clicks, 'click')}</span>
+                            <span className="text-right text-[12px] text-ink-3">
+                                {page.clicks === null ? 'no way there' : count(page.clicks, 'click')}
+                            </span>
                         </li>
                     ))}
                 </ul>
-                {data.total > data.pages.length && <p className="mt-2 text-[12px] text-ink-3">and {(data.total - data.pages.length).toLocaleString('en-GB')} more</p>}
+                {data.total > data.pages.length && (
+                    <p className="mt-2 text-[12px] text-ink-3">and {(data.total - data.pages.length).toLocaleString('en-GB')} more</p>
+                )}
             </Modal>
         </section>
     )

@@ -8,7 +8,10 @@ export type Kind = Entry['kind']
 export type Line = { entry: Entry; level: number; parent: string | null; index: number; last: boolean }
 
 export function lines(entries: Entry[], parent: string | null = null, level = 1): Line[] {
-    return entries.flatMap((entry, index) => [{ entry, level, parent, index, last: index === entries.length - 1 }, ...lines(entry.entries ?? [], entry.id, level + 1)])
+    return entries.flatMap((entry, index) => [
+        { entry, level, parent, index, last: index === entries.length - 1 },
+        ...lines(entry.entries ?? [], entry.id, level + 1),
+    ])
 }
 
 export function find(entries: Entry[], id: string | undefined) {
@@ -22,7 +25,10 @@ export function without(entries: Entry[], id: string): Entry[] {
 /** The same entries with one put at a place: as the n-th under a parent. */
 export function put(entries: Entry[], entry: Entry, parent: string | null, index: number): Entry[] {
     if (parent === null) return [...entries.slice(0, index), entry, ...entries.slice(index)]
-    return entries.map(each => ({ ...each, entries: each.id === parent ? put(each.entries ?? [], entry, null, index) : put(each.entries ?? [], entry, parent, index) }))
+    return entries.map(each => ({
+        ...each,
+        entries: each.id === parent ? put(each.entries ?? [], entry, null, index) : put(each.entries ?? [], entry, parent, index),
+    }))
 }
 
 export type Spot = { id: string; where: 'before' | 'after' | 'inside' }
@@ -72,7 +78,9 @@ export const toPage = (page: { id: string; name: string }): Entry => ({ id: ulid
 export type Changed = { [Key in keyof Entry]?: Entry[Key] | undefined }
 
 export function change(entries: Entry[], id: string, fields: Changed): Entry[] {
-    return entries.map(entry => (entry.id === id ? ({ ...entry, ...fields } as Entry) : { ...entry, entries: change(entry.entries ?? [], id, fields) }))
+    return entries.map(entry =>
+        entry.id === id ? ({ ...entry, ...fields } as Entry) : { ...entry, entries: change(entry.entries ?? [], id, fields) },
+    )
 }
 
 /** Takes an entry out; what stands under it takes its place. */

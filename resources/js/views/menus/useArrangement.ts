@@ -18,10 +18,23 @@ export function useArrangement(site: string, menu: string, looks: Looks) {
     const { propose } = useChanges()
     const client = useQueryClient()
     const entries = useMemo(() => work?.entries ?? stored.data?.entries ?? [], [stored.data, work])
-    const sent = useDebounced(useMemo(() => JSON.stringify(written(entries)), [entries]), 150)
+    const sent = useDebounced(
+        useMemo(() => JSON.stringify(written(entries)), [entries]),
+        150,
+    )
     const shown = useQuery({
         queryKey: [...keys.menu(site, menu), 'arranged', sent, looks],
-        queryFn: () => answered(api.POST('/sites/{site}/menus/{menu}/arranged', { params: { path: { site, menu } }, body: { entries: JSON.parse(sent) as Entry[], ...(looks.who === undefined ? {} : { who: looks.who }), ...(looks.at === undefined ? {} : { at: looks.at }) } })),
+        queryFn: () =>
+            answered(
+                api.POST('/sites/{site}/menus/{menu}/arranged', {
+                    params: { path: { site, menu } },
+                    body: {
+                        entries: JSON.parse(sent) as Entry[],
+                        ...(looks.who === undefined ? {} : { who: looks.who }),
+                        ...(looks.at === undefined ? {} : { at: looks.at }),
+                    },
+                }),
+            ),
         enabled: work !== null && stored.data !== undefined,
         placeholderData: previous => previous,
         retry: false,
@@ -44,17 +57,23 @@ export function useArrangement(site: string, menu: string, looks: Looks) {
         isUnsaved: work !== null,
         isStale: work !== null && stored.data !== undefined && work.basedOn !== stored.data.version,
         arrange,
-        back: past.length === 0 ? null : () => {
-            const before = past.at(-1)
-            setPast(past.slice(0, -1))
-            if (before !== undefined) setWork(past.length === 1 || work === null ? null : { ...work, entries: before })
-        },
+        back:
+            past.length === 0
+                ? null
+                : () => {
+                      const before = past.at(-1)
+                      setPast(past.slice(0, -1))
+                      if (before !== undefined) setWork(past.length === 1 || work === null ? null : { ...work, entries: before })
+                  },
         drop,
         /** Keeps what was done here, on top of what somebody else has stored meanwhile. */
         keepMine: () => work !== null && stored.data !== undefined && setWork({ ...work, basedOn: stored.data.version }),
         apply: (name: string) =>
-            work !== null && void propose({
-                title: `Arranging ${name}`, act: 'Arrange', always: true,
+            work !== null &&
+            void propose({
+                title: `Arranging ${name}`,
+                act: 'Arrange',
+                always: true,
                 batch: { changes: [{ kind: 'arrange-menu', menu, entries: written(work.entries), basedOn: work.basedOn }] },
                 done: drop,
             }),
@@ -66,11 +85,20 @@ export function useArrangement(site: string, menu: string, looks: Looks) {
             // Picks have one level: what stands under a picked entry stands beside it there.
             const taken = other.kind === 'picks' ? lines(several).map(line => ({ ...line.entry, entries: [] })) : several
             void propose({
-                title: `Moving ${count(lines(several).length, 'entry', 'entries')} from ${name} to ${other.name}`, act: 'Move them', always: true,
-                batch: { changes: [
-                    { kind: 'arrange-menu', menu, entries: written(withoutAll(entries, ids)), basedOn: work?.basedOn ?? stored.data.version },
-                    { kind: 'arrange-menu', menu: other.id, entries: written([...there.entries, ...taken]), basedOn: there.version },
-                ] },
+                title: `Moving ${count(lines(several).length, 'entry', 'entries')} from ${name} to ${other.name}`,
+                act: 'Move them',
+                always: true,
+                batch: {
+                    changes: [
+                        {
+                            kind: 'arrange-menu',
+                            menu,
+                            entries: written(withoutAll(entries, ids)),
+                            basedOn: work?.basedOn ?? stored.data.version,
+                        },
+                        { kind: 'arrange-menu', menu: other.id, entries: written([...there.entries, ...taken]), basedOn: there.version },
+                    ],
+                },
                 done: drop,
             })
         },

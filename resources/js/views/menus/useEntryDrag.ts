@@ -1,9 +1,23 @@
-import { PointerSensor, pointerWithin, useSensor, useSensors, type DndContextProps, type DragEndEvent, type DragMoveEvent } from '@dnd-kit/core'
+import {
+    PointerSensor,
+    pointerWithin,
+    useSensor,
+    useSensors,
+    type DndContextProps,
+    type DragEndEvent,
+    type DragMoveEvent,
+} from '@dnd-kit/core'
 import { useState } from 'react'
 import { find, holds, putAt, topmost, toPage, withoutAll, type Entry, type Spot } from './arrangement'
 
 type Page = { id: string; name: string }
-type Drag = { entries: Entry[]; marks: ReadonlySet<string>; onArrange: (entries: Entry[]) => void; onElsewhere: (menu: string, ids: ReadonlySet<string>) => void; onPageElsewhere: (menu: string, page: Page) => void }
+type Drag = {
+    entries: Entry[]
+    marks: ReadonlySet<string>
+    onArrange: (entries: Entry[]) => void
+    onElsewhere: (menu: string, ids: ReadonlySet<string>) => void
+    onPageElsewhere: (menu: string, page: Page) => void
+}
 
 /** What is dragged: an entry with the others that are marked, or a page from the list beside. */
 export type Dragged = { page?: Page }
@@ -39,14 +53,18 @@ export function useEntryDrag({ entries, marks, onArrange, onElsewhere, onPageEls
         if (put !== null) onArrange(put)
         else if (onto?.end === true) onArrange([...rest, ...several])
     }
-    const nameOfDragged = (event: { active: DragEndEvent['active'] }) => (event.active.data.current as Dragged | undefined)?.page?.name ?? null
+    const nameOfDragged = (event: { active: DragEndEvent['active'] }) =>
+        (event.active.data.current as Dragged | undefined)?.page?.name ?? null
     const context: DndContextProps = {
         sensors,
         collisionDetection: pointerWithin,
         onDragStart: event => setDragging(nameOfDragged(event) ?? (marks.has(String(event.active.id)) ? `${marks.size} entries` : null)),
         onDragMove: moved,
         onDragEnd: dropped,
-        onDragCancel: () => { setSpot(null); setDragging(null) },
+        onDragCancel: () => {
+            setSpot(null)
+            setDragging(null)
+        },
     }
     return { context, spot, dragging }
 }

@@ -6,11 +6,14 @@ let canvas: CanvasRenderingContext2D | null | undefined
 export function widthOf(label: string) {
     canvas ??= document.createElement('canvas').getContext('2d')
     if (canvas === null || canvas === undefined) return 0
-    canvas.font = "16px system-ui, sans-serif"
+    canvas.font = '16px system-ui, sans-serif'
     return Math.ceil(canvas.measureText(label).width)
 }
 
 /** Labels of the first level that are wider than the place has room for. */
 export function tooWide(shown: Schemas['ShownEntry'][], widest: number) {
-    return shown.filter(entry => entry.hidden === null && entry.kind !== 'separator').map(entry => ({ entry: entry.entry, label: entry.label, px: widthOf(entry.label) })).filter(({ px }) => px > widest)
+    return shown
+        .filter(entry => entry.hidden === null && entry.kind !== 'separator')
+        .map(entry => ({ entry: entry.entry, label: entry.label, px: widthOf(entry.label) }))
+        .filter(({ px }) => px > widest)
 }

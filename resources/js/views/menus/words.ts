@@ -21,8 +21,18 @@ export function hiddenWords({ hidden, when }: Pick<Shown, 'hidden' | 'when'>, au
     if (hidden === null) return ''
     const day = when === null ? '' : ` ${shortDate(when)}`
     const words: Record<NonNullable<Shown['hidden']>, string> = {
-        'not-yet': `from${day}`, over: `ended${day}`, audience: `${audienceWords(audience ?? '')} only`, draft: 'the page is a draft', review: 'the page is in review', offline: 'the page is offline',
-        unlisted: 'the page is unlisted', bin: 'the page is in the bin', gone: 'leads nowhere', blank: 'nothing inside', above: 'hidden with what it stands under', 'left-out': 'left out',
+        'not-yet': `from${day}`,
+        over: `ended${day}`,
+        audience: `${audienceWords(audience ?? '')} only`,
+        draft: 'the page is a draft',
+        review: 'the page is in review',
+        offline: 'the page is offline',
+        unlisted: 'the page is unlisted',
+        bin: 'the page is in the bin',
+        gone: 'leads nowhere',
+        blank: 'nothing inside',
+        above: 'hidden with what it stands under',
+        'left-out': 'left out',
     }
     return words[hidden]
 }

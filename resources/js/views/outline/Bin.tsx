@@ -17,32 +17,69 @@ type BinRow = Schemas['BinRow']
 export function Bin({ open, onClose }: { open: boolean; onClose: () => void }) {
     const site = useSite()
     const { propose } = useChanges()
-    const { data = [], error } = useQuery({ queryKey: keys.bin(site.key), queryFn: () => answered(api.GET('/sites/{site}/bin', { params: { path: { site: site.key } } })), enabled: open })
+    const { data = [], error } = useQuery({
+        queryKey: keys.bin(site.key),
+        queryFn: () => answered(api.GET('/sites/{site}/bin', { params: { path: { site: site.key } } })),
+        enabled: open,
+    })
     const [placing, setPlacing] = useState<BinRow | null>(null)
     const bring = (row: BinRow, place?: Record<string, string | null>) => {
         onClose()
-        void propose({ title: `Bringing ${row.name} back`, act: 'Bring back', always: true, batch: { changes: [{ kind: 'bring-back', page: row.id, ...(place === undefined ? {} : { place }) }] } })
+        void propose({
+            title: `Bringing ${row.name} back`,
+            act: 'Bring back',
+            always: true,
+            batch: { changes: [{ kind: 'bring-back', page: row.id, ...(place === undefined ? {} : { place }) }] },
+        })
     }
     const empty = (rows: BinRow[]) => {
         onClose()
         const what = rows.length === 1 ? (rows[0]?.name ?? '') : 'the bin'
-        void propose({ title: `Emptying ${what}`, act: rows.length === 1 ? 'Empty it from the bin' : 'Empty the bin', always: true, batch: { changes: [{ kind: 'empty-bin', pages: rows.map(row => row.id) }] } })
+        void propose({
+            title: `Emptying ${what}`,
+            act: rows.length === 1 ? 'Empty it from the bin' : 'Empty the bin',
+            always: true,
+            batch: { changes: [{ kind: 'empty-bin', pages: rows.map(row => row.id) }] },
+        })
     }
     return (
-        <Modal open={open} onClose={onClose} title="Bin" says="Retired pages wait here with everything that was below them. What visitors knew goes on answering, also once a page is emptied." width={820}>
-            {error !== null && <p role="alert" className="text-berry">{error.message}</p>}
+        <Modal
+            open={open}
+            onClose={onClose}
+            title="Bin"
+            says="Retired pages wait here with everything that was below them. What visitors knew goes on answering, also once a page is emptied."
+            width={820}>
+            {error !== null && (
+                <p role="alert" className="text-berry">
+                    {error.message}
+                </p>
+            )}
             <ul className="grid">
                 {data.map(row => (
                     <li key={row.id} className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 border-t border-line py-2">
                         <div className="min-w-0">
-                            <p className="truncate"><b className="font-semibold">{row.name}</b>{row.along > 0 && <span className="text-ink-2"> and {count(row.along, 'page')} below</span>}{row.kept && <span className="text-ink-3"> · kept</span>}</p>
-                            <p className="truncate text-[12px] text-ink-3"><span className="font-mono">{readable(row.address)}</span> · {ago(row.binned)}{row.by !== null && `, by ${row.by}`}{row.parentThere ? row.parentName !== null && ` · was in ${row.parentName}` : ` · its old place${row.parentName === null ? '' : `, ${row.parentName},`} is gone`}</p>
+                            <p className="truncate">
+                                <b className="font-semibold">{row.name}</b>
+                                {row.along > 0 && <span className="text-ink-2"> and {count(row.along, 'page')} below</span>}
+                                {row.kept && <span className="text-ink-3"> · kept</span>}
+                            </p>
+                            <p className="truncate text-[12px] text-ink-3">
+                                <span className="font-mono">{readable(row.address)}</span> · {ago(row.binned)}
+                                {row.by !== null && `, by ${row.by}`}
+                                {row.parentThere
+                                    ? row.parentName !== null && ` · was in ${row.parentName}`
+                                    : ` · its old place${row.parentName === null ? '' : `, ${row.parentName},`} is gone`}
+                            </p>
                         </div>
                         {site.manages && (
                             <div className="flex gap-1.5">
                                 {row.parentThere && <Button onClick={() => bring(row)}>Bring back</Button>}
-                                <Button look="quiet" onClick={() => setPlacing(row)}>{row.parentThere ? 'Elsewhere…' : 'Bring back to…'}</Button>
-                                <Button look="quiet" className="text-berry!" onClick={() => empty([row])}>Empty</Button>
+                                <Button look="quiet" onClick={() => setPlacing(row)}>
+                                    {row.parentThere ? 'Elsewhere…' : 'Bring back to…'}
+                                </Button>
+                                <Button look="quiet" className="text-berry!" onClick={() => empty([row])}>
+                                    Empty
+                                </Button>
                             </div>
                         )}
                     </li>
@@ -50,10 +87,20 @@ export function Bin({ open, onClose }: { open: boolean; onClose: () => void }) {
             </ul>
             {data.length === 0 && <p className="text-ink-2">The bin is empty. Pages put in it wait here, to be brought back.</p>}
             <div className="mt-4 flex justify-end gap-2">
-                {site.manages && data.length > 1 && <Button look="breaks" onClick={() => empty(data)}>Empty all {data.length}</Button>}
+                {site.manages && data.length > 1 && (
+                    <Button look="breaks" onClick={() => empty(data)}>
+                        Empty all {data.length}
+                    </Button>
+                )}
                 <Button onClick={onClose}>Close the bin</Button>
             </div>
-            <PickPage top open={placing !== null} title={`Bring ${placing?.name ?? ''} back inside`} onClose={() => setPlacing(null)} onPick={page => placing !== null && bring(placing, { last: page.id === 'top' ? null : page.id })} />
+            <PickPage
+                top
+                open={placing !== null}
+                title={`Bring ${placing?.name ?? ''} back inside`}
+                onClose={() => setPlacing(null)}
+                onPick={page => placing !== null && bring(placing, { last: page.id === 'top' ? null : page.id })}
+            />
         </Modal>
     )
 }

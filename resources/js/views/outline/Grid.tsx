@@ -50,8 +50,12 @@ export function Grid(props: Props) {
     // A row that is being written in stays, wherever the others go: what was typed there must not be lost.
     const writing = rows.findIndex(row => row.kind === 'make' || row.key === editing?.id)
     const virtual = useVirtualizer({
-        count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 6,
-        rangeExtractor: range => (writing < 0 ? defaultRangeExtractor(range) : [...new Set([...defaultRangeExtractor(range), writing])].sort((a, b) => a - b)),
+        count: rows.length,
+        getScrollElement: () => scroller.current,
+        estimateSize: () => ROW,
+        overscan: 6,
+        rangeExtractor: range =>
+            writing < 0 ? defaultRangeExtractor(range) : [...new Set([...defaultRangeExtractor(range), writing])].sort((a, b) => a - b),
     })
     const shown = virtual.getVirtualItems()
     const at = rows.findIndex(row => row.key === active)
@@ -101,7 +105,11 @@ export function Grid(props: Props) {
         else void act(doing, [row.page])
     }
     const keys = useGridKeys({
-        ...props, at, onEdit: setEditing, onMoveTo: page => setMoving(named([page])), onMark: mark,
+        ...props,
+        at,
+        onEdit: setEditing,
+        onMoveTo: page => setMoving(named([page])),
+        onMark: mark,
         onPageAct: doing => meant().length > 0 && void act(doing, meant(), () => put([])),
         onPick: () => setPicking(meant()),
         onMoveMarked: () => {
@@ -124,14 +132,25 @@ export function Grid(props: Props) {
     }
     const on = useSteady(handlers)
     const drag = useDrag({ rows, scroller, enabled: props.canDrag, marked: ids, onDone: () => put([]) })
-    const columns = narrow ? 'grid-cols-[minmax(150px,1fr)_minmax(150px,1.1fr)_110px] max-lg:grid-cols-[minmax(120px,1fr)_100px]' : 'grid-cols-[minmax(250px,1.15fr)_minmax(220px,1.2fr)_124px_126px_52px_58px_74px] max-md:grid-cols-[minmax(160px,1fr)_96px]'
+    const columns = narrow
+        ? 'grid-cols-[minmax(150px,1fr)_minmax(150px,1.1fr)_110px] max-lg:grid-cols-[minmax(120px,1fr)_100px]'
+        : 'grid-cols-[minmax(250px,1.15fr)_minmax(220px,1.2fr)_124px_126px_52px_58px_74px] max-md:grid-cols-[minmax(160px,1fr)_96px]'
     return (
         <>
-            <div aria-hidden className={clsx('grid h-[30px] items-center gap-x-3.5 border-b border-line px-4 text-[12px] text-ink-3', columns)}>
+            <div
+                aria-hidden
+                className={clsx('grid h-[30px] items-center gap-x-3.5 border-b border-line px-4 text-[12px] text-ink-3', columns)}>
                 <span>Name</span>
                 <span className={narrow ? 'max-lg:hidden' : 'max-md:hidden'}>Address</span>
                 <span>State</span>
-                {!narrow && <><span className="max-md:hidden">Reach</span><span className="max-md:hidden">Search</span><span className="max-md:hidden">Picks</span><span className="text-right max-md:hidden">Changed</span></>}
+                {!narrow && (
+                    <>
+                        <span className="max-md:hidden">Reach</span>
+                        <span className="max-md:hidden">Search</span>
+                        <span className="max-md:hidden">Picks</span>
+                        <span className="text-right max-md:hidden">Changed</span>
+                    </>
+                )}
             </div>
             <DndContext {...drag.context}>
                 <div
@@ -143,9 +162,13 @@ export function Grid(props: Props) {
                     aria-activedescendant={at >= 0 ? `row-${active ?? ''}` : undefined}
                     tabIndex={0}
                     onKeyDown={keys}
-                    onFocus={event => event.target === event.currentTarget && active === undefined && rows[0]?.kind === 'page' && props.onActive(rows[0].key)}
-                    className="group/grid relative min-h-0 overflow-y-auto outline-none"
-                >
+                    onFocus={event =>
+                        event.target === event.currentTarget &&
+                        active === undefined &&
+                        rows[0]?.kind === 'page' &&
+                        props.onActive(rows[0].key)
+                    }
+                    className="group/grid relative min-h-0 overflow-y-auto outline-none">
                     <div role="rowgroup" className="relative" style={{ height: virtual.getTotalSize() + ROW }}>
                         {shown.map(({ index, start }) => {
                             const row = rows[index]
@@ -171,13 +194,35 @@ export function Grid(props: Props) {
                         {drag.target !== null && <DropLine drag={drag} />}
                     </div>
                     {filter !== null && rows.filter(row => row.kind === 'page' && row.page.match === true).length < filter.total && (
-                        <p className="px-4 pb-6 text-[13px] text-ink-3">{count(filter.total, 'page')} match; the first of them are shown. Type more to narrow it down.</p>
+                        <p className="px-4 pb-6 text-[13px] text-ink-3">
+                            {count(filter.total, 'page')} match; the first of them are shown. Type more to narrow it down.
+                        </p>
                     )}
                 </div>
-                <DragOverlay dropAnimation={null} modifiers={[besidePointer]}>{drag.moving !== null && <span className="inline-block rounded bg-sheet px-2.5 py-1 font-medium shadow-float">{ids.length > 1 && marks.has(drag.moving.key) ? count(ids.length, 'page') : drag.moving.page.name}</span>}</DragOverlay>
+                <DragOverlay dropAnimation={null} modifiers={[besidePointer]}>
+                    {drag.moving !== null && (
+                        <span className="inline-block rounded bg-sheet px-2.5 py-1 font-medium shadow-float">
+                            {ids.length > 1 && marks.has(drag.moving.key) ? count(ids.length, 'page') : drag.moving.page.name}
+                        </span>
+                    )}
+                </DragOverlay>
             </DndContext>
-            <PickFor pages={picking} onClose={() => { setPicking([]); scroller.current?.focus() }} onDone={() => put([])} />
-            <MoveTo pages={moving} onClose={() => { setMoving([]); scroller.current?.focus() }} onDone={() => put([])} />
+            <PickFor
+                pages={picking}
+                onClose={() => {
+                    setPicking([])
+                    scroller.current?.focus()
+                }}
+                onDone={() => put([])}
+            />
+            <MoveTo
+                pages={moving}
+                onClose={() => {
+                    setMoving([])
+                    scroller.current?.focus()
+                }}
+                onDone={() => put([])}
+            />
         </>
     )
 }

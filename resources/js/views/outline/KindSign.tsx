@@ -8,10 +8,37 @@ export function KindSign({ page }: { page: Page }) {
     const whole = `${look} shrink-0`
     return (
         <>
-            {page.kind === 'section' && <Hint says={page.leftOut ? 'Section, left out of the addresses below' : 'Section: its address leads to its first live page'}><span className={whole}><FolderTree size={13} aria-label="section" />{page.leftOut && 'left out'}</span></Hint>}
-            {page.kind === 'pointer' && <Hint says={`Pointer to ${page.leadsTo ?? 'nothing'}`}><span className={`${look} min-w-0 shrink-[99]`}><CornerDownRight size={13} className="shrink-0" aria-label="pointer to" /><span className="truncate">{page.leadsTo}</span></span></Hint>}
-            {page.kind === 'download' && <Hint says={`Download of ${page.leadsTo ?? 'nothing'}`}><span className={whole}><FileDown size={13} aria-label={`download of ${page.leadsTo ?? 'nothing'}`} /></span></Hint>}
-            {page.kept && <Hint says="Kept: only the owner retires it"><span className={whole}><Lock size={12} aria-label="kept" /></span></Hint>}
+            {page.kind === 'section' && (
+                <Hint
+                    says={page.leftOut ? 'Section, left out of the addresses below' : 'Section: its address leads to its first live page'}>
+                    <span className={whole}>
+                        <FolderTree size={13} aria-label="section" />
+                        {page.leftOut && 'left out'}
+                    </span>
+                </Hint>
+            )}
+            {page.kind === 'pointer' && (
+                <Hint says={`Pointer to ${page.leadsTo ?? 'nothing'}`}>
+                    <span className={`${look} min-w-0 shrink-[99]`}>
+                        <CornerDownRight size={13} className="shrink-0" aria-label="pointer to" />
+                        <span className="truncate">{page.leadsTo}</span>
+                    </span>
+                </Hint>
+            )}
+            {page.kind === 'download' && (
+                <Hint says={`Download of ${page.leadsTo ?? 'nothing'}`}>
+                    <span className={whole}>
+                        <FileDown size={13} aria-label={`download of ${page.leadsTo ?? 'nothing'}`} />
+                    </span>
+                </Hint>
+            )}
+            {page.kept && (
+                <Hint says="Kept: only the owner retires it">
+                    <span className={whole}>
+                        <Lock size={12} aria-label="kept" />
+                    </span>
+                </Hint>
+            )}
         </>
     )
 }

@@ -8,7 +8,13 @@ import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
 import type { Facets } from './Facets'
 
-type Props = { ids: string[]; onMark: (ids: string[]) => void; onMove: () => void; onPick: () => void; filter: { text: string; facets: Facets; total: number } | null }
+type Props = {
+    ids: string[]
+    onMark: (ids: string[]) => void
+    onMove: () => void
+    onPick: () => void
+    filter: { text: string; facets: Facets; total: number } | null
+}
 
 const manager: PageAct[] = ['go-live', 'take-offline', 'list', 'unlist', 'duplicate', 'put-in-bin']
 const writer: PageAct[] = ['send-for-review', 'duplicate', 'put-in-bin']
@@ -24,22 +30,56 @@ export function MarkBar({ ids, onMark, onMove, onPick, filter }: Props) {
         if (filter === null) return
         setBusy(true)
         const { text, facets } = filter
-        onMark(await queries.fetchQuery({ queryKey: ['site', site.key, 'all-found', text, facets], queryFn: () => answered(api.GET('/sites/{site}/filter/pages', { params: { path: { site: site.key }, query: { text, ...facets } } })), staleTime: 0 }))
+        onMark(
+            await queries.fetchQuery({
+                queryKey: ['site', site.key, 'all-found', text, facets],
+                queryFn: () =>
+                    answered(api.GET('/sites/{site}/filter/pages', { params: { path: { site: site.key }, query: { text, ...facets } } })),
+                staleTime: 0,
+            }),
+        )
         setBusy(false)
     }
     const pages = ids.map(id => ({ id, name: 'the marked page' }))
     return (
-        <div role="toolbar" aria-label="Marked pages" className="flex min-h-10 flex-wrap items-center gap-x-1.5 gap-y-1 border-b border-line bg-heron-soft px-4 py-1">
+        <div
+            role="toolbar"
+            aria-label="Marked pages"
+            className="flex min-h-10 flex-wrap items-center gap-x-1.5 gap-y-1 border-b border-line bg-heron-soft px-4 py-1">
             {ids.length === 0 ? (
-                <Button look="quiet" disabled={busy} onClick={() => void markAll()}>Mark all {count(filter?.total ?? 0, 'page')} that match</Button>
+                <Button look="quiet" disabled={busy} onClick={() => void markAll()}>
+                    Mark all {count(filter?.total ?? 0, 'page')} that match
+                </Button>
             ) : (
                 <>
-                    <p role="status" className="mr-2 font-semibold">{count(ids.length, 'page')} marked</p>
-                    {filter !== null && filter.total > ids.length && <Button look="quiet" disabled={busy} onClick={() => void markAll()}>Mark all {filter.total.toLocaleString('en-GB')}</Button>}
-                    <Button look="quiet" onClick={onMove}>Move to…</Button>
-                    {site.manages && <Button look="quiet" onClick={onPick}>Pick…</Button>}
-                    {(site.manages ? manager : writer).map(each => <Button key={each} look="quiet" onClick={() => void act(each, pages, () => onMark([]))}>{actWords(each)}</Button>)}
-                    <button type="button" onClick={() => onMark([])} className="ml-auto flex h-[30px] items-center gap-1 rounded px-2 text-ink-2 hover:text-ink"><X size={14} aria-hidden />Unmark all</button>
+                    <p role="status" className="mr-2 font-semibold">
+                        {count(ids.length, 'page')} marked
+                    </p>
+                    {filter !== null && filter.total > ids.length && (
+                        <Button look="quiet" disabled={busy} onClick={() => void markAll()}>
+                            Mark all {filter.total.toLocaleString('en-GB')}
+                        </Button>
+                    )}
+                    <Button look="quiet" onClick={onMove}>
+                        Move to…
+                    </Button>
+                    {site.manages && (
+                        <Button look="quiet" onClick={onPick}>
+                            Pick…
+                        </Button>
+                    )}
+                    {(site.manages ? manager : writer).map(each => (
+                        <Button key={each} look="quiet" onClick={() => void act(each, pages, () => onMark([]))}>
+                            {actWords(each)}
+                        </Button>
+                    ))}
+                    <button
+                        type="button"
+                        onClick={() => onMark([])}
+                        className="ml-auto flex h-[30px] items-center gap-1 rounded px-2 text-ink-2 hover:text-ink">
+                        <X size={14} aria-hidden />
+                        Unmark all
+                    </button>
                 </>
             )}
         </div>

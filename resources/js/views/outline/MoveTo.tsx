@@ -21,30 +21,61 @@ export function MoveTo({ pages, onClose, onDone }: { pages: Moved[]; onClose: ()
 }
 
 const what = (pages: Moved[]) => (pages.length === 1 ? (pages[0]?.name ?? '') : count(pages.length, 'page'))
-const spots: [Spot, string][] = [['inside', 'Inside'], ['before', 'Before'], ['after', 'After']]
+const spots: [Spot, string][] = [
+    ['inside', 'Inside'],
+    ['before', 'Before'],
+    ['after', 'After'],
+]
 
 function Chooser({ pages, onClose, onDone }: { pages: Moved[]; onClose: () => void; onDone?: () => void }) {
     const { propose } = useChanges()
     const [chosen, choose] = useState<Moved | null>(null)
     const [spot, setSpot] = useState<Spot>('inside')
-    const place = chosen === null ? null : chosen.id === 'top' ? { last: null } : spot === 'inside' ? { last: chosen.id } : { [spot]: chosen.id }
+    const place =
+        chosen === null ? null : chosen.id === 'top' ? { last: null } : spot === 'inside' ? { last: chosen.id } : { [spot]: chosen.id }
     const single = pages.length === 1 ? (pages[0]?.id ?? '') : null
     const answer = useAddressAnswer(place === null || single === null ? null : { kind: 'move', page: single, place })
     const move = () => {
         if (place === null || chosen === null) return
         const change: Change = { kind: 'move', ...(single === null ? { pages: pages.map(page => page.id) } : { page: single }), place }
         onClose()
-        void propose({ title: `Moving ${what(pages)} ${chosen.id === 'top' ? 'to the top' : `${spot} ${chosen.name}`}`, act: 'Move', batch: { changes: [change] }, done: onDone })
+        void propose({
+            title: `Moving ${what(pages)} ${chosen.id === 'top' ? 'to the top' : `${spot} ${chosen.name}`}`,
+            act: 'Move',
+            batch: { changes: [change] },
+            done: onDone,
+        })
     }
     return (
         <div className="grid gap-3">
             <PageList top chosen={chosen?.id ?? null} onPick={choose} {...(single === null ? {} : { without: single })} />
             <fieldset className="flex gap-4" disabled={chosen === null || chosen.id === 'top'}>
                 <legend className="sr-only">Where exactly</legend>
-                {spots.map(([value, word]) => <label key={value} className="flex items-center gap-1.5"><input type="radio" name="spot" checked={spot === value} onChange={() => setSpot(value)} className="accent-heron" />{word}</label>)}
+                {spots.map(([value, word]) => (
+                    <label key={value} className="flex items-center gap-1.5">
+                        <input type="radio" name="spot" checked={spot === value} onChange={() => setSpot(value)} className="accent-heron" />
+                        {word}
+                    </label>
+                ))}
             </fieldset>
-            <p role="status" className="min-h-5 text-ink-2">{chosen === null ? 'Choose a page.' : answer === undefined ? '' : (answer.error ?? <>It will be at <span className="font-mono text-[13px]">{readable(answer.address ?? '')}</span>{answer.conflict === null ? '' : ', which is taken: you decide next'}</>)}</p>
-            <div className="flex justify-end gap-2"><Button onClick={onClose}>Let it be</Button><Button look="main" disabled={chosen === null || (answer?.error ?? null) !== null} onClick={move}>Move</Button></div>
+            <p role="status" className="min-h-5 text-ink-2">
+                {chosen === null
+                    ? 'Choose a page.'
+                    : answer === undefined
+                      ? ''
+                      : (answer.error ?? (
+                            <>
+                                It will be at <span className="font-mono text-[13px]">{readable(answer.address ?? '')}</span>
+                                {answer.conflict === null ? '' : ', which is taken: you decide next'}
+                            </>
+                        ))}
+            </p>
+            <div className="flex justify-end gap-2">
+                <Button onClick={onClose}>Let it be</Button>
+                <Button look="main" disabled={chosen === null || (answer?.error ?? null) !== null} onClick={move}>
+                    Move
+                </Button>
+            </div>
         </div>
     )
 }

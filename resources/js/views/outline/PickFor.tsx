@@ -19,19 +19,45 @@ export function PickFor({ pages, onClose, onDone }: Props) {
     const whom = pages.length === 1 ? { page: first?.id ?? '' } : { pages: pages.map(page => page.id) }
     const act = (kind: 'add-to-menu' | 'take-out-of-menu', menu: string, name: string) => {
         onClose()
-        void propose({ title: kind === 'add-to-menu' ? `Picking ${what} for ${name}` : `Taking ${what} off ${name}`, act: kind === 'add-to-menu' ? 'Pick' : 'Take off', batch: { changes: [{ kind, menu, ...whom }] }, now: true, done: onDone })
+        void propose({
+            title: kind === 'add-to-menu' ? `Picking ${what} for ${name}` : `Taking ${what} off ${name}`,
+            act: kind === 'add-to-menu' ? 'Pick' : 'Take off',
+            batch: { changes: [{ kind, menu, ...whom }] },
+            now: true,
+            done: onDone,
+        })
     }
     const picks = list?.menus.filter(menu => menu.kind === 'picks') ?? []
     return (
-        <Modal open={pages.length > 0} onClose={onClose} title={`Pick ${what}`} says="Picks are pages chosen by hand, shown as cards or a list." width={420}>
-            {list !== undefined && picks.length === 0 && <p className="text-ink-2">There are no picks yet. Make a list of them in Menus.</p>}
+        <Modal
+            open={pages.length > 0}
+            onClose={onClose}
+            title={`Pick ${what}`}
+            says="Picks are pages chosen by hand, shown as cards or a list."
+            width={420}>
+            {list !== undefined && picks.length === 0 && (
+                <p className="text-ink-2">There are no picks yet. Make a list of them in Menus.</p>
+            )}
             <ul className="grid gap-1">
                 {picks.map(menu => {
                     const isIn = standing.some(each => each.menu === menu.id && each.entries > 0)
                     return (
                         <li key={menu.id} className="flex min-h-8 items-center gap-2">
-                            <span className="min-w-0 flex-1 truncate"><b className="font-semibold">{menu.name}</b> <span className="text-[12px] text-ink-3">{list?.places.find(place => place.key === menu.place)?.name ?? 'shown nowhere'}</span></span>
-                            {isIn ? <Button aria-label={`Take off ${menu.name}`} onClick={() => act('take-out-of-menu', menu.id, menu.name)}>Take off</Button> : <Button aria-label={`Pick for ${menu.name}`} onClick={() => act('add-to-menu', menu.id, menu.name)}>Pick</Button>}
+                            <span className="min-w-0 flex-1 truncate">
+                                <b className="font-semibold">{menu.name}</b>{' '}
+                                <span className="text-[12px] text-ink-3">
+                                    {list?.places.find(place => place.key === menu.place)?.name ?? 'shown nowhere'}
+                                </span>
+                            </span>
+                            {isIn ? (
+                                <Button aria-label={`Take off ${menu.name}`} onClick={() => act('take-out-of-menu', menu.id, menu.name)}>
+                                    Take off
+                                </Button>
+                            ) : (
+                                <Button aria-label={`Pick for ${menu.name}`} onClick={() => act('add-to-menu', menu.id, menu.name)}>
+                                    Pick
+                                </Button>
+                            )}
                         </li>
                     )
                 })}

@@ -15,12 +15,21 @@ const descriptions: Record<Page['description'], [Look, string]> = {
 export function Reeds({ page }: { page: Page }) {
     const [description, descriptionWords] = descriptions[page.description]
     const titleWords = page.title === 'own' ? 'Title: its own' : "Title: from the site's pattern"
-    const [index, indexWords]: [Look, string] = page.state === 'live' ? (!page.listed ? ['missing', 'Index: no, unlisted'] : page.indexed ? ['full', 'Index: yes'] : ['missing', 'Index: no, asked not to']) : ['part', 'Index: once live']
+    const [index, indexWords]: [Look, string] =
+        page.state === 'live'
+            ? !page.listed
+                ? ['missing', 'Index: no, unlisted']
+                : page.indexed
+                  ? ['full', 'Index: yes']
+                  : ['missing', 'Index: no, asked not to']
+            : ['part', 'Index: once live']
     const words = [titleWords, descriptionWords, indexWords]
     return (
         // One a row: the browser's own hint weighs nothing.
         <span role="img" aria-label={words.join('. ')} title={words.join('\n')} className="inline-flex h-4 items-end gap-[3px] px-1">
-            {(['full', description, index] satisfies Look[]).map((look, i) => <span key={i} className={clsx('reed', look !== 'full' && look)} />)}
+            {(['full', description, index] satisfies Look[]).map((look, i) => (
+                <span key={i} className={clsx('reed', look !== 'full' && look)} />
+            ))}
         </span>
     )
 }

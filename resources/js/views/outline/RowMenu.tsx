@@ -23,19 +23,42 @@ export function RowMenu({ page, shown, onAct }: { page: Page; shown: boolean; on
     const { writes, manages, role } = useSite()
     const [used, setUsed] = useState(false)
     if (!writes) return null
-    const look = clsx('ml-1.5 size-6 flex-none place-items-center rounded text-ink-3 hover:bg-line hover:text-ink data-[state=open]:grid', shown ? 'grid' : 'hidden group-hover/row:grid')
+    const look = clsx(
+        'ml-1.5 size-6 flex-none place-items-center rounded text-ink-3 hover:bg-line hover:text-ink data-[state=open]:grid',
+        shown ? 'grid' : 'hidden group-hover/row:grid',
+    )
     // There is one in every row, and few are ever opened: the menu itself comes with the first press.
     if (!used) {
         return (
-            <button type="button" tabIndex={-1} aria-haspopup="menu" aria-label={`Change ${page.name}`} onClick={event => { event.stopPropagation(); setUsed(true) }} onDoubleClick={event => event.stopPropagation()} className={look}>
+            <button
+                type="button"
+                tabIndex={-1}
+                aria-haspopup="menu"
+                aria-label={`Change ${page.name}`}
+                onClick={event => {
+                    event.stopPropagation()
+                    setUsed(true)
+                }}
+                onDoubleClick={event => event.stopPropagation()}
+                className={look}>
                 <Ellipsis size={15} aria-hidden />
             </button>
         )
     }
     const entry = (act: RowAct, words: string, keys: string[]) => (
-        <DropdownMenu.Item key={act} onSelect={() => setTimeout(() => onAct(act))} className={clsx('flex cursor-pointer items-center gap-4 rounded px-2.5 py-1 outline-none data-[highlighted]:bg-heron-soft', act === 'put-in-bin' && 'text-berry')}>
+        <DropdownMenu.Item
+            key={act}
+            onSelect={() => setTimeout(() => onAct(act))}
+            className={clsx(
+                'flex cursor-pointer items-center gap-4 rounded px-2.5 py-1 outline-none data-[highlighted]:bg-heron-soft',
+                act === 'put-in-bin' && 'text-berry',
+            )}>
             {words}
-            <span className="ml-auto flex gap-1">{keys.map(key => <Kbd key={key}>{key}</Kbd>)}</span>
+            <span className="ml-auto flex gap-1">
+                {keys.map(key => (
+                    <Kbd key={key}>{key}</Kbd>
+                ))}
+            </span>
         </DropdownMenu.Item>
     )
     return (
@@ -45,12 +68,16 @@ export function RowMenu({ page, shown, onAct }: { page: Page; shown: boolean; on
                 aria-label={`Change ${page.name}`}
                 onClick={event => event.stopPropagation()}
                 onDoubleClick={event => event.stopPropagation()}
-                className={look}
-            >
+                className={look}>
                 <Ellipsis size={15} aria-hidden />
             </DropdownMenu.Trigger>
             <DropdownMenu.Portal>
-                <DropdownMenu.Content align="start" sideOffset={2} collisionPadding={8} onCloseAutoFocus={event => event.preventDefault()} className="z-50 max-h-[80vh] min-w-[230px] overflow-y-auto rounded-md bg-sheet p-1 shadow-float">
+                <DropdownMenu.Content
+                    align="start"
+                    sideOffset={2}
+                    collisionPadding={8}
+                    onCloseAutoFocus={event => event.preventDefault()}
+                    className="z-50 max-h-[80vh] min-w-[230px] overflow-y-auto rounded-md bg-sheet p-1 shadow-float">
                     {always.map(([act, words, keys]) => entry(act, words, keys))}
                     {manages && entry('pick', 'Pick for a place…', ['P'])}
                     <DropdownMenu.Separator className="my-1 h-px bg-line" />

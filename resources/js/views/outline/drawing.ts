@@ -24,7 +24,14 @@ export function layOut(nodes: StructureNode[]): { drawn: Drawn[]; width: number;
     let deepest = 0
     const place = (node: StructureNode, level: number, parent: Drawn | null): Drawn => {
         deepest = Math.max(deepest, level)
-        const me: Drawn = { node, x: 20 + level * COLUMN, y: 0, thick: 1 + 9 * Math.sqrt(node.size / largest), parent, within: parent === null ? [] : [...parent.within, parent.node.id] }
+        const me: Drawn = {
+            node,
+            x: 20 + level * COLUMN,
+            y: 0,
+            thick: 1 + 9 * Math.sqrt(node.size / largest),
+            parent,
+            within: parent === null ? [] : [...parent.within, parent.node.id],
+        }
         drawn.push(me)
         const below = (children.get(node.id) ?? []).map(child => place(child, level + 1, me))
         me.y = below.length === 0 ? 20 + line++ * LINE : ((below[0]?.y ?? 0) + (below.at(-1)?.y ?? 0)) / 2
@@ -46,7 +53,13 @@ export function stem(from: Drawn, to: Drawn) {
 }
 
 export type Tint = 'state' | 'changed'
-const states: Record<string, string> = { live: 'var(--reed)', draft: 'var(--ink-3)', review: 'var(--heron)', offline: 'var(--amber)', bin: 'var(--berry)' }
+const states: Record<string, string> = {
+    live: 'var(--reed)',
+    draft: 'var(--ink-3)',
+    review: 'var(--heron)',
+    offline: 'var(--amber)',
+    bin: 'var(--berry)',
+}
 
 /** The colour of a page's mark; what it means stands beside the picture in words. */
 export function tintOf({ state, changed }: StructureNode, tint: Tint, now = Date.now()) {
@@ -56,6 +69,16 @@ export function tintOf({ state, changed }: StructureNode, tint: Tint, now = Date
 }
 
 export const legends: Record<Tint, [string, string][]> = {
-    state: [['var(--reed)', 'live'], ['var(--ink-3)', 'draft'], ['var(--heron)', 'in review'], ['var(--amber)', 'offline']],
-    changed: [['var(--heron)', 'this week'], ['var(--reed)', 'two months'], ['var(--amber)', 'this year'], ['var(--ink-3)', 'longer ago']],
+    state: [
+        ['var(--reed)', 'live'],
+        ['var(--ink-3)', 'draft'],
+        ['var(--heron)', 'in review'],
+        ['var(--amber)', 'offline'],
+    ],
+    changed: [
+        ['var(--heron)', 'this week'],
+        ['var(--reed)', 'two months'],
+        ['var(--amber)', 'this year'],
+        ['var(--ink-3)', 'longer ago'],
+    ],
 }

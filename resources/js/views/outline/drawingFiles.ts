@@ -15,7 +15,9 @@ export async function asPng(picture: SVGSVGElement, width: number, height: numbe
     const context = canvas.getContext('2d')
     if (context === null) throw new Error('This browser draws no pictures.')
     context.drawImage(image, 0, 0, canvas.width, canvas.height)
-    return new Promise<Blob>((done, failed) => canvas.toBlob(file => (file === null ? failed(new Error('The picture is too large.')) : done(file)), 'image/png'))
+    return new Promise<Blob>((done, failed) =>
+        canvas.toBlob(file => (file === null ? failed(new Error('The picture is too large.')) : done(file)), 'image/png'),
+    )
 }
 
 function written(picture: SVGSVGElement, width: number, height: number) {
@@ -27,5 +29,7 @@ function written(picture: SVGSVGElement, width: number, height: number) {
     for (const [name, value] of Object.entries({ width: '100%', height: '100%', fill: 'var(--paper)' })) ground.setAttribute(name, value)
     copy.prepend(ground)
     const style = getComputedStyle(document.documentElement)
-    return new XMLSerializer().serializeToString(copy).replace(/var\((--[a-z0-9-]+)\)/g, (_, name: string) => style.getPropertyValue(name).trim())
+    return new XMLSerializer()
+        .serializeToString(copy)
+        .replace(/var\((--[a-z0-9-]+)\)/g, (_, name: string) => style.getPropertyValue(name).trim())
 }

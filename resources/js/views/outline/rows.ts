@@ -29,7 +29,16 @@ export function flatten(branches: Map<string | null, Branch>, open: Set<string>,
         const total = branch?.total ?? 0
         const makesHere = making !== null && making.parent === parent
         const siblings = total + (makesHere ? 1 : 0)
-        const make = (position: number): Row => ({ kind: 'make', key: 'make', place: making ?? { parent, after: null }, level, last: position === siblings, through, position, siblings })
+        const make = (position: number): Row => ({
+            kind: 'make',
+            key: 'make',
+            place: making ?? { parent, after: null },
+            level,
+            last: position === siblings,
+            through,
+            position,
+            siblings,
+        })
         let shift = 0
         for (let index = 0; index < total; index++) {
             const page = branch?.rows[index]
@@ -64,6 +73,16 @@ export function filtered(found: Page[]): Row[] {
             const next = rest.find(other => other.level <= level + 1)
             return next !== undefined && next.level === level + 1
         })
-        return { kind: 'page', key: page.id, page, open: parents.has(page.id), level: page.level, last, through, position: index + 1, siblings: found.length }
+        return {
+            kind: 'page',
+            key: page.id,
+            page,
+            open: parents.has(page.id),
+            level: page.level,
+            last,
+            through,
+            position: index + 1,
+            siblings: found.length,
+        }
     })
 }

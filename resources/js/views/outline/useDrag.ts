@@ -14,7 +14,11 @@ type Input = { rows: Row[]; scroller: RefObject<HTMLElement | null>; enabled: bo
 /** Keeps what is dragged beside the pointer, wherever in the row it was taken. */
 export const besidePointer: Modifier = ({ activatorEvent, activeNodeRect, transform }) =>
     activatorEvent instanceof MouseEvent && activeNodeRect !== null
-        ? { ...transform, x: transform.x + activatorEvent.clientX - activeNodeRect.left + 14, y: transform.y + activatorEvent.clientY - activeNodeRect.top + 6 }
+        ? {
+              ...transform,
+              x: transform.x + activatorEvent.clientX - activeNodeRect.left + 14,
+              y: transform.y + activatorEvent.clientY - activeNodeRect.top + 6,
+          }
         : transform
 
 /** Dragging a row: finds the place under the pointer, and asks which address the page would get there. */
@@ -24,8 +28,14 @@ export function useDrag({ rows, scroller, enabled, marked, onDone }: Input) {
     const [moving, setMoving] = useState<PageRow | null>(null)
     const [target, setTarget] = useState<Target | null>(null)
     const waiting = useRef<ReturnType<typeof setTimeout>>(undefined)
-    const preview = useMutation({ mutationFn: (change: Schemas['Change']) => answered(api.POST('/sites/{site}/address', { params: { path: { site: site.key } }, body: change })) })
-    const sensors = useSensors(useSensor(MouseSensor, { activationConstraint: { distance: 6 } }), useSensor(TouchSensor, { activationConstraint: { delay: 250, tolerance: 8 } }))
+    const preview = useMutation({
+        mutationFn: (change: Schemas['Change']) =>
+            answered(api.POST('/sites/{site}/address', { params: { path: { site: site.key } }, body: change })),
+    })
+    const sensors = useSensors(
+        useSensor(MouseSensor, { activationConstraint: { distance: 6 } }),
+        useSensor(TouchSensor, { activationConstraint: { delay: 250, tolerance: 8 } }),
+    )
 
     const end = () => {
         clearTimeout(waiting.current)
@@ -50,7 +60,15 @@ export function useDrag({ rows, scroller, enabled, marked, onDone }: Input) {
             void propose({
                 title: `Moving ${together ? `${marked.length} pages` : moving.page.name} ${placeWords(target.row.page, target.spot)}`,
                 act: 'Move',
-                batch: { changes: [{ kind: 'move', ...(together ? { pages: marked } : { page: moving.page.id }), place: placeAt(target.row.page, target.spot) }] },
+                batch: {
+                    changes: [
+                        {
+                            kind: 'move',
+                            ...(together ? { pages: marked } : { page: moving.page.id }),
+                            place: placeAt(target.row.page, target.spot),
+                        },
+                    ],
+                },
                 done: together ? onDone : undefined,
             })
         }

@@ -26,11 +26,31 @@ type Input = {
 function isOfRows(event: KeyboardEvent) {
     const { target, currentTarget } = event
     if (target === currentTarget) return true
-    return target instanceof HTMLElement && currentTarget.contains(target) && target.closest('input, textarea, select, [contenteditable=true], [role=menu], [role=dialog], [aria-haspopup]') === null
+    return (
+        target instanceof HTMLElement &&
+        currentTarget.contains(target) &&
+        target.closest('input, textarea, select, [contenteditable=true], [role=menu], [role=dialog], [aria-haspopup]') === null
+    )
 }
 
 /** The outline by keyboard: the ARIA tree grid's keys, and our own for what one does to pages. */
-export function useGridKeys({ rows, at, onActive, onOpen, onSheet, onMake, onEdit, onMoveTo, onFilter, onCloseSheet, narrow, onMark, onPageAct, onMoveMarked, onPick }: Input) {
+export function useGridKeys({
+    rows,
+    at,
+    onActive,
+    onOpen,
+    onSheet,
+    onMake,
+    onEdit,
+    onMoveTo,
+    onFilter,
+    onCloseSheet,
+    narrow,
+    onMark,
+    onPageAct,
+    onMoveMarked,
+    onPick,
+}: Input) {
     const { propose, busy } = useChanges()
     const { writes, manages } = useSite()
 
@@ -51,7 +71,12 @@ export function useGridKeys({ rows, at, onActive, onOpen, onSheet, onMake, onEdi
         // Until the last move is shown, "the one above" may not be what it seems.
         if (place === null || busy) return
         const into = place.last
-        void propose({ title: `Moving ${row.page.name}`, act: 'Move', batch: { changes: [{ kind: 'move', page: row.page.id, place }] }, done: () => typeof into === 'string' && onOpen(into, true) })
+        void propose({
+            title: `Moving ${row.page.name}`,
+            act: 'Move',
+            batch: { changes: [{ kind: 'move', page: row.page.id, place }] },
+            done: () => typeof into === 'string' && onOpen(into, true),
+        })
     }
 
     return (event: KeyboardEvent) => {
@@ -80,13 +105,27 @@ export function useGridKeys({ rows, at, onActive, onOpen, onSheet, onMake, onEdi
             return true
         }
         switch (key) {
-            case 'ArrowDown': go(at + 1); return true
-            case 'ArrowUp': go(at - 1); return true
-            case 'PageDown': go(at + 15); return true
-            case 'PageUp': go(at - 15); return true
-            case 'Home': go(0); return true
-            case 'End': go(rows.length - 1); return true
-            case '/': onFilter(); return true
+            case 'ArrowDown':
+                go(at + 1)
+                return true
+            case 'ArrowUp':
+                go(at - 1)
+                return true
+            case 'PageDown':
+                go(at + 15)
+                return true
+            case 'PageUp':
+                go(at - 15)
+                return true
+            case 'Home':
+                go(0)
+                return true
+            case 'End':
+                go(rows.length - 1)
+                return true
+            case '/':
+                onFilter()
+                return true
             case 'Escape':
                 // Without a sheet to close, the key is the ripple tray's.
                 if (narrow) onCloseSheet()
@@ -97,22 +136,39 @@ export function useGridKeys({ rows, at, onActive, onOpen, onSheet, onMake, onEdi
             return key.toLowerCase() === 'n'
         }
         switch (key) {
-            case 'ArrowRight': case 'ArrowLeft': walk(row, key); return true
-            case 'Enter': onSheet(row.page.id); return true
-            case ' ': onMark('turn', at); return true
+            case 'ArrowRight':
+            case 'ArrowLeft':
+                walk(row, key)
+                return true
+            case 'Enter':
+                onSheet(row.page.id)
+                return true
+            case ' ':
+                onMark('turn', at)
+                return true
         }
         if (!writes) return false
         switch (key) {
-            case 'n': onMake({ parent: row.page.id, after: null }); return true
-            case 'N': onMake({ parent: row.page.parent, after: row.page.id }); return true
-            case 'm': case 'M':
+            case 'n':
+                onMake({ parent: row.page.id, after: null })
+                return true
+            case 'N':
+                onMake({ parent: row.page.parent, after: row.page.id })
+                return true
+            case 'm':
+            case 'M':
                 if (!onMoveMarked()) onMoveTo(row.page.id)
                 return true
-            case 'p': case 'P':
+            case 'p':
+            case 'P':
                 if (manages) onPick()
                 return manages
-            case 'Delete': onPageAct('put-in-bin'); return true
-            case 'F2': onEdit({ id: row.page.id, what: event.shiftKey ? 'slug' : 'name' }); return true
+            case 'Delete':
+                onPageAct('put-in-bin')
+                return true
+            case 'F2':
+                onEdit({ id: row.page.id, what: event.shiftKey ? 'slug' : 'name' })
+                return true
         }
         return false
     }

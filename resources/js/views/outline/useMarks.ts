@@ -15,7 +15,10 @@ export function useMarks(site: string, marked: string | undefined, set: (change:
     const marks = useMemo(() => new Set(ids), [ids])
     const put = (now: string[]) => {
         if (now.length > IN_ADDRESS) sessionStorage.setItem(key, now.join(','))
-        set({ marked: now.length === 0 ? undefined : now.length > IN_ADDRESS ? `${KEPT}${now.length}-${Date.now().toString(36)}` : now.join(',') })
+        set({
+            marked:
+                now.length === 0 ? undefined : now.length > IN_ADDRESS ? `${KEPT}${now.length}-${Date.now().toString(36)}` : now.join(','),
+        })
     }
     return { marks, ids, put, anchor, setAnchor }
 }

@@ -14,23 +14,37 @@ export function useOutline(site: string, open: Set<string>) {
     const first = useQuery({
         queryKey: keys.outline(site),
         queryFn: async ({ signal }) => {
-            const outline = await answered(api.GET('/sites/{site}/outline', { params: { path: { site }, query: { open: firstOpen } }, signal }))
+            const outline = await answered(
+                api.GET('/sites/{site}/outline', { params: { path: { site }, query: { open: firstOpen } }, signal }),
+            )
             return { ...outline, branches: outline.branches.map(branch => ({ ...branch, rows: branch.rows.map(whole) })) }
         },
         // Reach is worked out beside the change: it is looked at again until it is there.
-        refetchInterval: query => (query.state.data?.branches.some(branch => branch.rows.some(row => row.reachDue)) === true ? 2000 : false),
+        refetchInterval: query =>
+            query.state.data?.branches.some(branch => branch.rows.some(row => row.reachDue)) === true ? 2000 : false,
     })
     const missing = useMemo(() => {
         const known = new Set(first.data?.branches.map(branch => branch.parent))
         return [...open].filter(id => !known.has(id)).map((parent): Piece => ({ parent, offset: 0 }))
     }, [first.data, open])
     const asked = useMemo(() => {
-        const wanted = [...(first.data === undefined ? [] : missing), ...pieces.filter(piece => piece.parent === null || open.has(piece.parent))]
+        const wanted = [
+            ...(first.data === undefined ? [] : missing),
+            ...pieces.filter(piece => piece.parent === null || open.has(piece.parent)),
+        ]
         return [...new Map(wanted.map(piece => [`${piece.parent ?? ''}:${piece.offset}`, piece])).values()]
     }, [first.data, missing, open, pieces])
     const fetched = useQueries({
-        queries: asked.map(piece => ({ ...branchQuery(site, piece.parent, piece.offset), refetchInterval: (query: { state: { data?: { rows: OutlineRow[] } | undefined } }) => (query.state.data?.rows.some(row => row.reachDue) === true ? 2000 : false) })),
-        combine: useCallback((results: { data: { parent: string | null; total: number; offset: number; rows: Branch['rows'] } | undefined }[]) => results.flatMap(result => result.data ?? []), []),
+        queries: asked.map(piece => ({
+            ...branchQuery(site, piece.parent, piece.offset),
+            refetchInterval: (query: { state: { data?: { rows: OutlineRow[] } | undefined } }) =>
+                query.state.data?.rows.some(row => row.reachDue) === true ? 2000 : false,
+        })),
+        combine: useCallback(
+            (results: { data: { parent: string | null; total: number; offset: number; rows: Branch['rows'] } | undefined }[]) =>
+                results.flatMap(result => result.data ?? []),
+            [],
+        ),
     })
     const branches = useMemo(() => {
         const map = new Map<string | null, Branch>()

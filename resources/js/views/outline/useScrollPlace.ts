@@ -8,14 +8,21 @@ const LONGEST = 3000
  * Keeps how far the rows are scrolled in the address, in rows, and goes there on arrival. Until then
  * `arriving` tells that bringing the active row into sight has to wait its turn.
  */
-export function useScrollPlace(scroller: RefObject<HTMLDivElement | null>, top: number | undefined, rows: number, onTop: (top: number | undefined) => void) {
+export function useScrollPlace(
+    scroller: RefObject<HTMLDivElement | null>,
+    top: number | undefined,
+    rows: number,
+    onTop: (top: number | undefined) => void,
+) {
     const arriving = useRef(top !== undefined)
     const landed = useRef<ReturnType<typeof setTimeout>>(undefined)
     useEffect(() => {
         if (!arriving.current || top === undefined) return
         const land = (after: number) => {
             clearTimeout(landed.current)
-            landed.current = setTimeout(() => { arriving.current = false }, after)
+            landed.current = setTimeout(() => {
+                arriving.current = false
+            }, after)
         }
         if (rows > top) {
             scroller.current?.scrollTo({ top: top * ROW })
@@ -30,7 +37,8 @@ export function useScrollPlace(scroller: RefObject<HTMLDivElement | null>, top: 
         const scrolled = () => {
             clearTimeout(waiting)
             waiting = setTimeout(() => {
-                if (!arriving.current) onTop(Math.round(element?.scrollTop ?? 0) === 0 ? undefined : Math.round(((element?.scrollTop ?? 0) / ROW) * 100) / 100)
+                if (!arriving.current)
+                    onTop(Math.round(element?.scrollTop ?? 0) === 0 ? undefined : Math.round(((element?.scrollTop ?? 0) / ROW) * 100) / 100)
             }, 250)
         }
         element?.addEventListener('scroll', scrolled, { passive: true })

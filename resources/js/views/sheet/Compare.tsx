@@ -19,11 +19,26 @@ export function Compare({ sheet, number, versions, onBrought, onClose }: Props) 
     const [beside, setBeside] = useState<number | null>(before)
     const left = beside ?? number
     const path = { site: site.key, page: sheet.id }
-    const { data, error } = useQuery({ queryKey: [...keys.revisions(site.key, sheet.id), left, number], queryFn: () => answered(api.GET('/sites/{site}/pages/{page}/revisions/{left}/against/{right}', { params: { path: { ...path, left, right: number } } })) })
+    const { data, error } = useQuery({
+        queryKey: [...keys.revisions(site.key, sheet.id), left, number],
+        queryFn: () =>
+            answered(
+                api.GET('/sites/{site}/pages/{page}/revisions/{left}/against/{right}', {
+                    params: { path: { ...path, left, right: number } },
+                }),
+            ),
+    })
     const bring = useMutation({
         mutationFn: async () => {
-            const { document } = await answered(api.GET('/sites/{site}/pages/{page}/revisions/{number}', { params: { path: { ...path, number } } }))
-            return answered(api.PUT('/sites/{site}/pages/{page}/words', { params: { path, header: { 'If-Match': String(latest) } }, body: { document, note: `Version ${number} brought back` } }))
+            const { document } = await answered(
+                api.GET('/sites/{site}/pages/{page}/revisions/{number}', { params: { path: { ...path, number } } }),
+            )
+            return answered(
+                api.PUT('/sites/{site}/pages/{page}/words', {
+                    params: { path, header: { 'If-Match': String(latest) } },
+                    body: { document, note: `Version ${number} brought back` },
+                }),
+            )
         },
         onSuccess: async words => {
             queries.setQueryData(keys.words(site.key, sheet.id), words)
@@ -38,15 +53,34 @@ export function Compare({ sheet, number, versions, onBrought, onClose }: Props) 
             {versions.length > 1 && (
                 <label className="mb-2 flex items-center gap-2 text-ink-2">
                     Beside it
-                    <select value={beside ?? ''} onChange={event => setBeside(event.target.value === '' ? null : Number(event.target.value))} className="h-[30px] rounded-[5px] border border-edge bg-sheet px-2 text-ink">
+                    <select
+                        value={beside ?? ''}
+                        onChange={event => setBeside(event.target.value === '' ? null : Number(event.target.value))}
+                        className="h-[30px] rounded-[5px] border border-edge bg-sheet px-2 text-ink">
                         <option value="">nothing</option>
-                        {versions.filter(version => version.number !== number).map(version => <option key={version.number} value={version.number}>version {version.number}{version.number === latest ? ', the latest' : ''}</option>)}
+                        {versions
+                            .filter(version => version.number !== number)
+                            .map(version => (
+                                <option key={version.number} value={version.number}>
+                                    version {version.number}
+                                    {version.number === latest ? ', the latest' : ''}
+                                </option>
+                            ))}
                     </select>
                 </label>
             )}
-            {error !== null && <p role="alert" className="text-berry">{error.message}</p>}
+            {error !== null && (
+                <p role="alert" className="text-berry">
+                    {error.message}
+                </p>
+            )}
             <table className="w-full table-fixed border-collapse">
-                <thead><tr className="text-left text-[12px] text-ink-3">{beside !== null && <th className="pb-1 font-normal">Version {beside}</th>}<th className={clsx('pb-1 font-normal', beside !== null && 'pl-6')}>Version {number}</th></tr></thead>
+                <thead>
+                    <tr className="text-left text-[12px] text-ink-3">
+                        {beside !== null && <th className="pb-1 font-normal">Version {beside}</th>}
+                        <th className={clsx('pb-1 font-normal', beside !== null && 'pl-6')}>Version {number}</th>
+                    </tr>
+                </thead>
                 <tbody>
                     {data?.map((row, i) => (
                         <tr key={i} className="align-top">
@@ -57,11 +91,23 @@ export function Compare({ sheet, number, versions, onBrought, onClose }: Props) 
                 </tbody>
             </table>
             {data?.length === 0 && <p className="text-ink-3">It says nothing.</p>}
-            {beside !== null && data?.every(row => row.kind === 'same') === true && <p className="mt-3 text-ink-2">The two say the same; only how it is set may differ.</p>}
-            {bring.error !== null && <p role="alert" className="mt-2 text-berry">{bring.error.message}</p>}
+            {beside !== null && data?.every(row => row.kind === 'same') === true && (
+                <p className="mt-3 text-ink-2">The two say the same; only how it is set may differ.</p>
+            )}
+            {bring.error !== null && (
+                <p role="alert" className="mt-2 text-berry">
+                    {bring.error.message}
+                </p>
+            )}
             <div className="mt-5 flex justify-end gap-2">
-                {site.writes && number !== latest && <Button disabled={bring.isPending} onClick={() => bring.mutate()}>Bring version {number} back</Button>}
-                <Button look="main" onClick={onClose}>Close</Button>
+                {site.writes && number !== latest && (
+                    <Button disabled={bring.isPending} onClick={() => bring.mutate()}>
+                        Bring version {number} back
+                    </Button>
+                )}
+                <Button look="main" onClick={onClose}>
+                    Close
+                </Button>
             </div>
         </Modal>
     )
@@ -74,7 +120,20 @@ function Side({ block, marks, className }: { block: Schemas['ComparedBlock'] | n
             {block !== null && (
                 <span className={clsx(block.type === 'heading' && 'font-bold', block.type === 'blockquote' && 'italic')}>
                     {/List$/.test(block.type) && '• '}
-                    {block.pieces.map((piece, i) => (piece.marked ? <Mark key={i} className={clsx('rounded-[3px] px-px', marks === 'comes' ? 'bg-reed-soft text-reed no-underline' : 'bg-berry-soft text-berry')}>{piece.text}</Mark> : <span key={i}>{piece.text}</span>))}
+                    {block.pieces.map((piece, i) =>
+                        piece.marked ? (
+                            <Mark
+                                key={i}
+                                className={clsx(
+                                    'rounded-[3px] px-px',
+                                    marks === 'comes' ? 'bg-reed-soft text-reed no-underline' : 'bg-berry-soft text-berry',
+                                )}>
+                                {piece.text}
+                            </Mark>
+                        ) : (
+                            <span key={i}>{piece.text}</span>
+                        ),
+                    )}
                 </span>
             )}
         </td>

@@ -17,31 +17,106 @@ export function Further({ sheet }: { sheet: Schemas['PageSheet'] }) {
     const add = () => {
         setRefused(null)
         void propose({
-            title: `Letting ${sheet.name} also answer at ${address}`, act: 'Add the address', batch: { changes: [{ kind: 'add-address', page: sheet.id, address, answer }] },
-            done: () => { setAdding(false); setAddress('') }, failed: problem => setRefused(problem.message),
+            title: `Letting ${sheet.name} also answer at ${address}`,
+            act: 'Add the address',
+            batch: { changes: [{ kind: 'add-address', page: sheet.id, address, answer }] },
+            done: () => {
+                setAdding(false)
+                setAddress('')
+            },
+            failed: problem => setRefused(problem.message),
         })
     }
-    const remove = (from: string) => void propose({ title: `Taking ${from} away`, act: 'Take it away', batch: { changes: [{ kind: 'remove-address', page: sheet.id, address: from }] } })
-    const list = (addresses: string[]) => addresses.map(each => <li key={each} className="flex min-h-[30px] items-center gap-2"><span className="min-w-0 flex-1 truncate"><Address address={each} /></span>{manages && <Button look="quiet" aria-label={`Take away ${each}`} onClick={() => remove(each)}>Take away</Button>}</li>)
+    const remove = (from: string) =>
+        void propose({
+            title: `Taking ${from} away`,
+            act: 'Take it away',
+            batch: { changes: [{ kind: 'remove-address', page: sheet.id, address: from }] },
+        })
+    const list = (addresses: string[]) =>
+        addresses.map(each => (
+            <li key={each} className="flex min-h-[30px] items-center gap-2">
+                <span className="min-w-0 flex-1 truncate">
+                    <Address address={each} />
+                </span>
+                {manages && (
+                    <Button look="quiet" aria-label={`Take away ${each}`} onClick={() => remove(each)}>
+                        Take away
+                    </Button>
+                )}
+            </li>
+        ))
     return (
         <>
             <dt>Also answers at</dt>
             <dd>
                 <ul>{list(sheet.alsoAnswers)}</ul>
                 {sheet.alsoAnswers.length === 0 && !adding && <p className="py-[5px] text-ink-3">no further address</p>}
-                {manages && !adding && <Button look="quiet" className="-ml-3" onClick={() => setAdding(true)}>Add an address…</Button>}
+                {manages && !adding && (
+                    <Button look="quiet" className="-ml-3" onClick={() => setAdding(true)}>
+                        Add an address…
+                    </Button>
+                )}
                 {adding && (
-                    <form className="grid gap-1.5 pt-1" onSubmit={event => { event.preventDefault(); add() }}>
-                        <input autoFocus aria-label="Further address" placeholder="/poster" value={address} onChange={event => setAddress(event.target.value)} aria-invalid={refused !== null} className={`${inputLook} font-mono text-[13px]`} />
-                        {refused !== null && <p role="alert" className="text-[12px] text-berry">{refused}</p>}
-                        <label className="flex items-center gap-1.5"><input type="radio" name="answer" className="accent-heron" checked={answer === 'send-on'} onChange={() => setAnswer('send-on')} />sends on to the page</label>
-                        <label className="flex items-center gap-1.5"><input type="radio" name="answer" className="accent-heron" checked={answer === 'serve'} onChange={() => setAnswer('serve')} />shows the page there</label>
-                        <div className="flex gap-2"><Button type="submit" look="main" disabled={address.trim() === ''}>Add the address</Button><Button onClick={() => { setAdding(false); setRefused(null) }}>Let it be</Button></div>
+                    <form
+                        className="grid gap-1.5 pt-1"
+                        onSubmit={event => {
+                            event.preventDefault()
+                            add()
+                        }}>
+                        <input
+                            autoFocus
+                            aria-label="Further address"
+                            placeholder="/poster"
+                            value={address}
+                            onChange={event => setAddress(event.target.value)}
+                            aria-invalid={refused !== null}
+                            className={`${inputLook} font-mono text-[13px]`}
+                        />
+                        {refused !== null && (
+                            <p role="alert" className="text-[12px] text-berry">
+                                {refused}
+                            </p>
+                        )}
+                        <label className="flex items-center gap-1.5">
+                            <input
+                                type="radio"
+                                name="answer"
+                                className="accent-heron"
+                                checked={answer === 'send-on'}
+                                onChange={() => setAnswer('send-on')}
+                            />
+                            sends on to the page
+                        </label>
+                        <label className="flex items-center gap-1.5">
+                            <input
+                                type="radio"
+                                name="answer"
+                                className="accent-heron"
+                                checked={answer === 'serve'}
+                                onChange={() => setAnswer('serve')}
+                            />
+                            shows the page there
+                        </label>
+                        <div className="flex gap-2">
+                            <Button type="submit" look="main" disabled={address.trim() === ''}>
+                                Add the address
+                            </Button>
+                            <Button
+                                onClick={() => {
+                                    setAdding(false)
+                                    setRefused(null)
+                                }}>
+                                Let it be
+                            </Button>
+                        </div>
                     </form>
                 )}
             </dd>
             <dt>Sends on from</dt>
-            <dd>{sheet.sendsOn.length === 0 ? <p className="py-[5px] text-ink-3">no former address</p> : <ul>{list(sheet.sendsOn)}</ul>}</dd>
+            <dd>
+                {sheet.sendsOn.length === 0 ? <p className="py-[5px] text-ink-3">no former address</p> : <ul>{list(sheet.sendsOn)}</ul>}
+            </dd>
         </>
     )
 }

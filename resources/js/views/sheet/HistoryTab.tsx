@@ -17,11 +17,22 @@ type Item = { at: string; entry: Entry; version?: undefined } | { at: string; ve
 /** What happened to this page, in one line of time: changes, and the versions of its words, each of which is opened. */
 export function HistoryTab({ sheet, onBrought }: { sheet: Schemas['PageSheet']; onBrought: () => void }) {
     const site = useSite()
-    const { data: entries } = useQuery({ queryKey: keys.pageHistory(site.key, sheet.id), queryFn: () => answered(api.GET('/sites/{site}/history', { params: { path: { site: site.key }, query: { page: sheet.id } } })) })
-    const { data: versions } = useQuery({ queryKey: keys.revisions(site.key, sheet.id), queryFn: () => answered(api.GET('/sites/{site}/pages/{page}/revisions', { params: { path: { site: site.key, page: sheet.id } } })) })
+    const { data: entries } = useQuery({
+        queryKey: keys.pageHistory(site.key, sheet.id),
+        queryFn: () => answered(api.GET('/sites/{site}/history', { params: { path: { site: site.key }, query: { page: sheet.id } } })),
+    })
+    const { data: versions } = useQuery({
+        queryKey: keys.revisions(site.key, sheet.id),
+        queryFn: () => answered(api.GET('/sites/{site}/pages/{page}/revisions', { params: { path: { site: site.key, page: sheet.id } } })),
+    })
     const [minorToo, setMinorToo] = useState(true)
     const [opened, setOpened] = useState<number | null>(null)
-    if (entries === undefined || versions === undefined) return <p role="status" className="text-ink-3">Reading the history…</p>
+    if (entries === undefined || versions === undefined)
+        return (
+            <p role="status" className="text-ink-3">
+                Reading the history…
+            </p>
+        )
     const items: Item[] = [
         // What an entry tells of saved words, the version itself tells better.
         ...entries.filter(entry => entry.version === null).map(entry => ({ at: entry.at, entry })),
@@ -29,12 +40,34 @@ export function HistoryTab({ sheet, onBrought }: { sheet: Schemas['PageSheet']; 
     ].sort((a, b) => b.at.localeCompare(a.at))
     return (
         <section aria-label="History of the page">
-            {versions.some(version => version.minor) && <label className="mb-1 flex items-center justify-end gap-1.5 text-[13px] text-ink-2"><input type="checkbox" className="accent-heron" checked={minorToo} onChange={event => setMinorToo(event.target.checked)} />minor versions too</label>}
+            {versions.some(version => version.minor) && (
+                <label className="mb-1 flex items-center justify-end gap-1.5 text-[13px] text-ink-2">
+                    <input
+                        type="checkbox"
+                        className="accent-heron"
+                        checked={minorToo}
+                        onChange={event => setMinorToo(event.target.checked)}
+                    />
+                    minor versions too
+                </label>
+            )}
             <ul className="grid gap-2">
-                {items.map(item => (item.entry !== undefined ? <ChangeItem key={item.entry.id} entry={item.entry} page={sheet.id} /> : <VersionItem key={`version ${item.version.number}`} version={item.version} onOpen={() => setOpened(item.version.number)} />))}
+                {items.map(item =>
+                    item.entry !== undefined ? (
+                        <ChangeItem key={item.entry.id} entry={item.entry} page={sheet.id} />
+                    ) : (
+                        <VersionItem
+                            key={`version ${item.version.number}`}
+                            version={item.version}
+                            onOpen={() => setOpened(item.version.number)}
+                        />
+                    ),
+                )}
             </ul>
             {items.length === 0 && <p className="text-ink-3">Nothing yet.</p>}
-            {opened !== null && <Compare sheet={sheet} number={opened} versions={versions} onBrought={onBrought} onClose={() => setOpened(null)} />}
+            {opened !== null && (
+                <Compare sheet={sheet} number={opened} versions={versions} onBrought={onBrought} onClose={() => setOpened(null)} />
+            )}
         </section>
     )
 }
@@ -48,10 +81,33 @@ function ChangeItem({ entry, page }: { entry: Entry; page: string }) {
     return (
         <li className={line}>
             <div>
-                <button type="button" className={`text-left hover:underline hover:underline-offset-2 ${entry.takenBack ? 'text-ink-3 line-through' : ''}`} onClick={() => void navigate({ to: '/s/$site/history', params: { site: site.key }, search: { page, entry: entry.id } })}><Sentence text={entry.sentence} /></button>
-                <p className="text-[12px] text-ink-3">{ago(entry.at)}, {clock(entry.at)}, {entry.by ?? 'by schedule'}{entry.note !== '' && `: “${entry.note}”`}</p>
+                <button
+                    type="button"
+                    className={`text-left hover:underline hover:underline-offset-2 ${entry.takenBack ? 'text-ink-3 line-through' : ''}`}
+                    onClick={() =>
+                        void navigate({ to: '/s/$site/history', params: { site: site.key }, search: { page, entry: entry.id } })
+                    }>
+                    <Sentence text={entry.sentence} />
+                </button>
+                <p className="text-[12px] text-ink-3">
+                    {ago(entry.at)}, {clock(entry.at)}, {entry.by ?? 'by schedule'}
+                    {entry.note !== '' && `: “${entry.note}”`}
+                </p>
             </div>
-            {site.writes && !entry.takenBack && !entry.thinned && <Button look="quiet" onClick={() => void propose({ title: 'Taking this change back', act: 'Take back', always: true, takeBack: { entries: [entry.id] } })}>Take back…</Button>}
+            {site.writes && !entry.takenBack && !entry.thinned && (
+                <Button
+                    look="quiet"
+                    onClick={() =>
+                        void propose({
+                            title: 'Taking this change back',
+                            act: 'Take back',
+                            always: true,
+                            takeBack: { entries: [entry.id] },
+                        })
+                    }>
+                    Take back…
+                </Button>
+            )}
         </li>
     )
 }
@@ -60,10 +116,20 @@ function VersionItem({ version, onOpen }: { version: Version; onOpen: () => void
     return (
         <li className={line}>
             <div>
-                <p>Words saved, version <b className="font-semibold">{version.number}</b>{version.live && <span className="ml-2 text-[12px] text-reed">visitors see this one</span>}{version.minor && <span className="ml-2 text-[12px] text-ink-3">minor</span>}</p>
-                <p className="text-[12px] text-ink-3">{ago(version.at)}, {clock(version.at)}{version.by !== null && `, ${version.by}`}{version.note !== '' && `: “${version.note}”`}</p>
+                <p>
+                    Words saved, version <b className="font-semibold">{version.number}</b>
+                    {version.live && <span className="ml-2 text-[12px] text-reed">visitors see this one</span>}
+                    {version.minor && <span className="ml-2 text-[12px] text-ink-3">minor</span>}
+                </p>
+                <p className="text-[12px] text-ink-3">
+                    {ago(version.at)}, {clock(version.at)}
+                    {version.by !== null && `, ${version.by}`}
+                    {version.note !== '' && `: “${version.note}”`}
+                </p>
             </div>
-            <Button look="quiet" aria-label={`Open version ${version.number}`} onClick={onOpen}>Open</Button>
+            <Button look="quiet" aria-label={`Open version ${version.number}`} onClick={onOpen}>
+                Open
+            </Button>
         </li>
     )
 }

@@ -14,10 +14,30 @@ export function InBin({ sheet, onGoTo }: { sheet: Schemas['PageSheet']; onGoTo: 
             {root.id === sheet.id ? (
                 <>
                     <p>This page is in the bin. Visitors do not get it; it takes part in nothing until it is brought back.</p>
-                    {manages && <div className="mt-1.5"><Button onClick={() => void propose({ title: `Bringing ${sheet.name} back`, act: 'Bring back', always: true, batch: { changes: [{ kind: 'bring-back', page: sheet.id }] } })}>Bring back</Button></div>}
+                    {manages && (
+                        <div className="mt-1.5">
+                            <Button
+                                onClick={() =>
+                                    void propose({
+                                        title: `Bringing ${sheet.name} back`,
+                                        act: 'Bring back',
+                                        always: true,
+                                        batch: { changes: [{ kind: 'bring-back', page: sheet.id }] },
+                                    })
+                                }>
+                                Bring back
+                            </Button>
+                        </div>
+                    )}
                 </>
             ) : (
-                <p>This page went into the bin with <button type="button" className="font-semibold underline underline-offset-2" onClick={() => onGoTo(root.id)}>{root.name}</button>.</p>
+                <p>
+                    This page went into the bin with{' '}
+                    <button type="button" className="font-semibold underline underline-offset-2" onClick={() => onGoTo(root.id)}>
+                        {root.name}
+                    </button>
+                    .
+                </p>
             )}
         </div>
     )

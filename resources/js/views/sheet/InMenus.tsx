@@ -18,8 +18,19 @@ export function InMenus({ sheet }: { sheet: Schemas['PageSheet'] }) {
     const shown = sheet.state === 'live' && sheet.listed
     const inside = all.filter(stands)
     const others = all.filter(each => !stands(each))
-    const put = (menu: Standing) => void propose({ title: `Putting ${sheet.name} into ${menu.name}`, act: 'Put it in', batch: { changes: [{ kind: 'add-to-menu', page: sheet.id, menu: menu.menu }] }, done: () => setChoosing(false) })
-    const takeOut = (menus: Standing[]) => void propose({ title: `Taking ${sheet.name} out of ${menus.length === 1 ? (menus[0]?.name ?? '') : count(menus.length, 'menu')}`, act: 'Take it out', batch: { changes: menus.map(each => ({ kind: 'take-out-of-menu' as const, page: sheet.id, menu: each.menu })) } })
+    const put = (menu: Standing) =>
+        void propose({
+            title: `Putting ${sheet.name} into ${menu.name}`,
+            act: 'Put it in',
+            batch: { changes: [{ kind: 'add-to-menu', page: sheet.id, menu: menu.menu }] },
+            done: () => setChoosing(false),
+        })
+    const takeOut = (menus: Standing[]) =>
+        void propose({
+            title: `Taking ${sheet.name} out of ${menus.length === 1 ? (menus[0]?.name ?? '') : count(menus.length, 'menu')}`,
+            act: 'Take it out',
+            batch: { changes: menus.map(each => ({ kind: 'take-out-of-menu' as const, page: sheet.id, menu: each.menu })) },
+        })
     return (
         <>
             <dt>In menus</dt>
@@ -27,22 +38,54 @@ export function InMenus({ sheet }: { sheet: Schemas['PageSheet'] }) {
                 <ul>
                     {inside.map(each => (
                         <li key={each.menu} className="flex min-h-[30px] items-center gap-2">
-                            <span className="min-w-0 flex-1 truncate">{each.name} <span className="text-[12px] text-ink-3">{how(each)}{!shown && `, not shown: the page is ${sheet.state === 'live' ? 'unlisted' : 'not live'}`}</span></span>
-                            {site.manages && <Button look="quiet" aria-label={`Take out of ${each.name}`} onClick={() => takeOut([each])}>Take out</Button>}
+                            <span className="min-w-0 flex-1 truncate">
+                                {each.name}{' '}
+                                <span className="text-[12px] text-ink-3">
+                                    {how(each)}
+                                    {!shown && `, not shown: the page is ${sheet.state === 'live' ? 'unlisted' : 'not live'}`}
+                                </span>
+                            </span>
+                            {site.manages && (
+                                <Button look="quiet" aria-label={`Take out of ${each.name}`} onClick={() => takeOut([each])}>
+                                    Take out
+                                </Button>
+                            )}
                         </li>
                     ))}
                 </ul>
                 {inside.length === 0 && <p className="py-[5px] text-ink-3">in none</p>}
                 {site.manages && (
                     <div className="-ml-3 flex flex-wrap">
-                        {others.length > 0 && !choosing && <Button look="quiet" onClick={() => setChoosing(true)}>Put into a menu…</Button>}
-                        {inside.length > 1 && <Button look="quiet" onClick={() => takeOut(inside)}>Take out of all</Button>}
+                        {others.length > 0 && !choosing && (
+                            <Button look="quiet" onClick={() => setChoosing(true)}>
+                                Put into a menu…
+                            </Button>
+                        )}
+                        {inside.length > 1 && (
+                            <Button look="quiet" onClick={() => takeOut(inside)}>
+                                Take out of all
+                            </Button>
+                        )}
                     </div>
                 )}
                 {choosing && (
                     <ul className="mt-1 grid gap-0.5 border-l-2 border-line pl-3">
-                        {others.map(each => <li key={each.menu} className="flex min-h-[30px] items-center gap-2"><span className="min-w-0 flex-1 truncate">{each.name}{each.branch === 'leaves-out' && <span className="text-[12px] text-ink-3"> leaves it out</span>}</span><Button look="quiet" aria-label={`Put into ${each.name}`} onClick={() => put(each)}>{each.kind === 'picks' ? 'Pick' : each.branch === 'leaves-out' ? 'Show again' : 'Put in'}</Button></li>)}
-                        <li><Button look="quiet" className="-ml-2" onClick={() => setChoosing(false)}>Let it be</Button></li>
+                        {others.map(each => (
+                            <li key={each.menu} className="flex min-h-[30px] items-center gap-2">
+                                <span className="min-w-0 flex-1 truncate">
+                                    {each.name}
+                                    {each.branch === 'leaves-out' && <span className="text-[12px] text-ink-3"> leaves it out</span>}
+                                </span>
+                                <Button look="quiet" aria-label={`Put into ${each.name}`} onClick={() => put(each)}>
+                                    {each.kind === 'picks' ? 'Pick' : each.branch === 'leaves-out' ? 'Show again' : 'Put in'}
+                                </Button>
+                            </li>
+                        ))}
+                        <li>
+                            <Button look="quiet" className="-ml-2" onClick={() => setChoosing(false)}>
+                                Let it be
+                            </Button>
+                        </li>
                     </ul>
                 )}
             </dd>
@@ -53,6 +96,10 @@ export function InMenus({ sheet }: { sheet: Schemas['PageSheet'] }) {
 const stands = ({ entries, branch }: Standing) => entries > 0 || branch === 'shows'
 
 function how({ kind, entries, branch, place }: Standing) {
-    const said = [kind === 'picks' ? 'picked' : entries > 0 ? (entries === 1 ? 'an entry of its own' : `${entries} entries`) : '', branch === 'shows' ? 'in a branch' : '', place === null ? 'shown nowhere' : ''].filter(part => part !== '')
+    const said = [
+        kind === 'picks' ? 'picked' : entries > 0 ? (entries === 1 ? 'an entry of its own' : `${entries} entries`) : '',
+        branch === 'shows' ? 'in a branch' : '',
+        place === null ? 'shown nowhere' : '',
+    ].filter(part => part !== '')
     return said.join(', ')
 }

@@ -16,7 +16,12 @@ const kinds: [Kind, string, string][] = [
     ['pointer', 'Pointer', 'An entry that leads to another page, an address, a URL or a file.'],
     ['download', 'Download', 'A file with a place in the tree.'],
 ]
-const leads: [Leads, string][] = [['page', 'a page'], ['address', 'an address of this site'], ['url', 'a URL elsewhere'], ['file', 'a file']]
+const leads: [Leads, string][] = [
+    ['page', 'a page'],
+    ['address', 'an address of this site'],
+    ['url', 'a URL elsewhere'],
+    ['file', 'a file'],
+]
 
 /** Makes of a page a page, section, pointer or download. */
 export function KindDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']; onClose: () => void }) {
@@ -30,23 +35,105 @@ export function KindDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']; on
     const change = () => {
         setRefused(null)
         void propose({
-            title: `Making ${sheet.name} a ${kind}`, act: `Make it a ${kind}`,
-            batch: { changes: [{ kind: 'change-kind', page: sheet.id, to: kind, ...(needs && target !== null ? { leadsTo: { [lead]: target.value } } : {}) }] },
-            done: onClose, failed: problem => setRefused(problem.message),
+            title: `Making ${sheet.name} a ${kind}`,
+            act: `Make it a ${kind}`,
+            batch: {
+                changes: [
+                    {
+                        kind: 'change-kind',
+                        page: sheet.id,
+                        to: kind,
+                        ...(needs && target !== null ? { leadsTo: { [lead]: target.value } } : {}),
+                    },
+                ],
+            },
+            done: onClose,
+            failed: problem => setRefused(problem.message),
         })
     }
     return (
-        <Modal open onClose={onClose} title={`What kind of page is ${sheet.name}?`} says="Its words, place and address stay, whatever kind it is." width={560}>
-            <form className="grid gap-3" onSubmit={event => { event.preventDefault(); change() }}>
+        <Modal
+            open
+            onClose={onClose}
+            title={`What kind of page is ${sheet.name}?`}
+            says="Its words, place and address stay, whatever kind it is."
+            width={560}>
+            <form
+                className="grid gap-3"
+                onSubmit={event => {
+                    event.preventDefault()
+                    change()
+                }}>
                 <div className="grid gap-1.5">
-                    {kinds.map(([value, word, says]) => <label key={value} className="flex items-baseline gap-2"><input type="radio" name="kind" className="accent-heron" checked={kind === value} onChange={() => { setKind(value); setTarget(null) }} /><span><b className="font-semibold">{word}</b> <span className="text-ink-2">{says}</span></span></label>)}
+                    {kinds.map(([value, word, says]) => (
+                        <label key={value} className="flex items-baseline gap-2">
+                            <input
+                                type="radio"
+                                name="kind"
+                                className="accent-heron"
+                                checked={kind === value}
+                                onChange={() => {
+                                    setKind(value)
+                                    setTarget(null)
+                                }}
+                            />
+                            <span>
+                                <b className="font-semibold">{word}</b> <span className="text-ink-2">{says}</span>
+                            </span>
+                        </label>
+                    ))}
                 </div>
-                {kind === 'pointer' && <label className="flex items-center gap-2">It leads to <select value={way} onChange={event => { setWay(event.target.value as Leads); setTarget(null) }} className="h-[30px] rounded-[5px] border border-edge bg-sheet px-2">{leads.map(([value, words]) => <option key={value} value={value}>{words}</option>)}</select></label>}
-                {needs && lead === 'page' && <PageList without={sheet.id} chosen={target?.value ?? null} onPick={page => setTarget({ value: page.id, name: page.name })} />}
-                {needs && (lead === 'url' || lead === 'address') && <input aria-label={lead === 'url' ? 'URL' : 'Address'} placeholder={lead === 'url' ? 'https://' : '/'} value={target?.value ?? ''} onChange={event => setTarget({ value: event.target.value, name: event.target.value })} className={`${inputLook} font-mono text-[13px]`} />}
-                {needs && lead === 'file' && <FileChooser chosen={target === null ? null : { id: target.value, name: target.name }} onFile={file => setTarget({ value: file.id, name: file.name })} />}
-                {refused !== null && <p role="alert" className="text-berry">{refused}</p>}
-                <div className="flex justify-end gap-2"><Button onClick={onClose}>Let it be</Button><Button type="submit" look="main" disabled={needs ? target === null || target.value === '' : kind === sheet.kind}>Make it a {kind}</Button></div>
+                {kind === 'pointer' && (
+                    <label className="flex items-center gap-2">
+                        It leads to{' '}
+                        <select
+                            value={way}
+                            onChange={event => {
+                                setWay(event.target.value as Leads)
+                                setTarget(null)
+                            }}
+                            className="h-[30px] rounded-[5px] border border-edge bg-sheet px-2">
+                            {leads.map(([value, words]) => (
+                                <option key={value} value={value}>
+                                    {words}
+                                </option>
+                            ))}
+                        </select>
+                    </label>
+                )}
+                {needs && lead === 'page' && (
+                    <PageList
+                        without={sheet.id}
+                        chosen={target?.value ?? null}
+                        onPick={page => setTarget({ value: page.id, name: page.name })}
+                    />
+                )}
+                {needs && (lead === 'url' || lead === 'address') && (
+                    <input
+                        aria-label={lead === 'url' ? 'URL' : 'Address'}
+                        placeholder={lead === 'url' ? 'https://' : '/'}
+                        value={target?.value ?? ''}
+                        onChange={event => setTarget({ value: event.target.value, name: event.target.value })}
+                        className={`${inputLook} font-mono text-[13px]`}
+                    />
+                )}
+                {needs && lead === 'file' && (
+                    <FileChooser
+                        chosen={target === null ? null : { id: target.value, name: target.name }}
+                        onFile={file => setTarget({ value: file.id, name: file.name })}
+                    />
+                )}
+                {refused !== null && (
+                    <p role="alert" className="text-berry">
+                        {refused}
+                    </p>
+                )}
+                <div className="flex justify-end gap-2">
+                    <Button onClick={onClose}>Let it be</Button>
+                    <Button type="submit" look="main" disabled={needs ? target === null || target.value === '' : kind === sheet.kind}>
+                        Make it a {kind}
+                    </Button>
+                </div>
             </form>
         </Modal>
     )

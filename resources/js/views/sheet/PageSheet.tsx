@@ -29,8 +29,21 @@ export function PageSheet(props: Props) {
     const site = useSite()
     const { data, error } = useQuery(pageQuery(site.key, props.page))
     return (
-        <aside aria-label="Page sheet" className="flex h-full w-[432px] shrink-0 flex-col border-l border-line bg-sheet max-md:absolute max-md:inset-y-12 max-md:right-0 max-md:z-10 max-md:w-[calc(100vw-52px)]" onKeyDown={event => event.key === 'Escape' && !event.defaultPrevented && event.target === event.currentTarget && props.onClose()}>
-            {error !== null ? <Gone problem={error} onClose={props.onClose} /> : data === undefined ? <p role="status" className="p-5 text-ink-3">Reading the page…</p> : <Sheet {...props} loaded={data} />}
+        <aside
+            aria-label="Page sheet"
+            className="flex h-full w-[432px] shrink-0 flex-col border-l border-line bg-sheet max-md:absolute max-md:inset-y-12 max-md:right-0 max-md:z-10 max-md:w-[calc(100vw-52px)]"
+            onKeyDown={event =>
+                event.key === 'Escape' && !event.defaultPrevented && event.target === event.currentTarget && props.onClose()
+            }>
+            {error !== null ? (
+                <Gone problem={error} onClose={props.onClose} />
+            ) : data === undefined ? (
+                <p role="status" className="p-5 text-ink-3">
+                    Reading the page…
+                </p>
+            ) : (
+                <Sheet {...props} loaded={data} />
+            )}
         </aside>
     )
 }
@@ -38,9 +51,13 @@ export function PageSheet(props: Props) {
 function Gone({ problem, onClose }: { problem: Error; onClose: () => void }) {
     return (
         <div className="grid gap-2 p-5">
-            <h2 className="text-[18px] font-bold">{problem instanceof ApiProblem && problem.status === 404 ? 'This page is not there' : 'The page could not be read'}</h2>
+            <h2 className="text-[18px] font-bold">
+                {problem instanceof ApiProblem && problem.status === 404 ? 'This page is not there' : 'The page could not be read'}
+            </h2>
             <p className="text-ink-2">{problem.message}</p>
-            <div><Button onClick={onClose}>Close the sheet</Button></div>
+            <div>
+                <Button onClick={onClose}>Close the sheet</Button>
+            </div>
         </div>
     )
 }
@@ -59,31 +76,71 @@ function Sheet({ tab, onTab, onClose, onGoTo, loaded }: Props & { loaded: Loaded
             <div className="px-5 pt-3">
                 <div className="flex items-start gap-2">
                     <h2 className="min-w-0 flex-1 text-[18px] leading-6 font-bold break-words">{sheet.name}</h2>
-                    <Hint says="Close the sheet"><button type="button" aria-label="Close the sheet" onClick={onClose} className="grid size-7 place-items-center rounded text-ink-3 hover:bg-sunk hover:text-ink"><X size={17} aria-hidden /></button></Hint>
+                    <Hint says="Close the sheet">
+                        <button
+                            type="button"
+                            aria-label="Close the sheet"
+                            onClick={onClose}
+                            className="grid size-7 place-items-center rounded text-ink-3 hover:bg-sunk hover:text-ink">
+                            <X size={17} aria-hidden />
+                        </button>
+                    </Hint>
                 </div>
                 <p className="font-mono text-[13px] break-all text-ink-3">{readable(sheet.url).replace(/^https?:\/\//, '')}</p>
                 <div className="mt-2.5 flex flex-wrap items-center gap-1.5">
                     <StateChip state={sheet.state} edited={sheet.edited} listed={sheet.listed} from={sheet.from} until={sheet.until} />
                     <span className="ml-auto" />
-                    <Button look="quiet" onClick={() => setPreviewed(true)}><Eye size={15} aria-hidden />Preview</Button>
-                    {sheet.state === 'live' && <a href={sheet.url} target="_blank" rel="noreferrer" className={buttonLook('quiet')}>On site<ExternalLink size={14} aria-hidden /></a>}
+                    <Button look="quiet" onClick={() => setPreviewed(true)}>
+                        <Eye size={15} aria-hidden />
+                        Preview
+                    </Button>
+                    {sheet.state === 'live' && (
+                        <a href={sheet.url} target="_blank" rel="noreferrer" className={buttonLook('quiet')}>
+                            On site
+                            <ExternalLink size={14} aria-hidden />
+                        </a>
+                    )}
                     <LiveButton sheet={sheet} unsaved={dirty} />
                     {sheet.state !== 'bin' && <MoreActs sheet={sheet} />}
                 </div>
                 {sheet.bin !== null ? <InBin sheet={sheet} onGoTo={onGoTo} /> : <ReviewBar sheet={sheet} />}
             </div>
-            <Tabs.Root value={tab} onValueChange={value => { setOpened(before => new Set(before).add(value as Tab)); onTab(value as Tab) }} className="mt-2 flex min-h-0 flex-1 flex-col">
+            <Tabs.Root
+                value={tab}
+                onValueChange={value => {
+                    setOpened(before => new Set(before).add(value as Tab))
+                    onTab(value as Tab)
+                }}
+                className="mt-2 flex min-h-0 flex-1 flex-col">
                 <Tabs.List aria-label="Parts of the page" className="flex gap-[18px] border-b border-line px-5">
                     {(['place', 'words', 'search', 'history'] as const).map(value => (
-                        <Tabs.Trigger key={value} value={value} className="pt-1.5 pb-2 text-ink-2 capitalize hover:text-ink data-[state=active]:font-[650] data-[state=active]:text-ink data-[state=active]:shadow-[inset_0_-2px_var(--heron)]">
-                            {value}{unsaved[value] === true && <span aria-label="unsaved" className="ml-1 text-amber">•</span>}
+                        <Tabs.Trigger
+                            key={value}
+                            value={value}
+                            className="pt-1.5 pb-2 text-ink-2 capitalize hover:text-ink data-[state=active]:font-[650] data-[state=active]:text-ink data-[state=active]:shadow-[inset_0_-2px_var(--heron)]">
+                            {value}
+                            {unsaved[value] === true && (
+                                <span aria-label="unsaved" className="ml-1 text-amber">
+                                    •
+                                </span>
+                            )}
                         </Tabs.Trigger>
                     ))}
                 </Tabs.List>
-                <Tabs.Content forceMount value="place" className={panel}><Place loaded={loaded} onUnsaved={mark('place')} onGoTo={onGoTo} /></Tabs.Content>
-                <Tabs.Content forceMount value="words" className={panel}>{(opened.has('words') || tab === 'words') && <Words key={brought} sheet={sheet} onUnsaved={mark('words')} visible={tab === 'words'} />}</Tabs.Content>
-                <Tabs.Content forceMount value="search" className={panel}>{(opened.has('search') || tab === 'search') && <SearchTab loaded={loaded} onUnsaved={mark('search')} />}</Tabs.Content>
-                <Tabs.Content value="history" className={panel}><HistoryTab sheet={sheet} onBrought={() => setBrought(before => before + 1)} /></Tabs.Content>
+                <Tabs.Content forceMount value="place" className={panel}>
+                    <Place loaded={loaded} onUnsaved={mark('place')} onGoTo={onGoTo} />
+                </Tabs.Content>
+                <Tabs.Content forceMount value="words" className={panel}>
+                    {(opened.has('words') || tab === 'words') && (
+                        <Words key={brought} sheet={sheet} onUnsaved={mark('words')} visible={tab === 'words'} />
+                    )}
+                </Tabs.Content>
+                <Tabs.Content forceMount value="search" className={panel}>
+                    {(opened.has('search') || tab === 'search') && <SearchTab loaded={loaded} onUnsaved={mark('search')} />}
+                </Tabs.Content>
+                <Tabs.Content value="history" className={panel}>
+                    <HistoryTab sheet={sheet} onBrought={() => setBrought(before => before + 1)} />
+                </Tabs.Content>
             </Tabs.Root>
             <Preview open={previewed} onClose={() => setPreviewed(false)} page={sheet} />
             <LeaveGuard unsaved={dirty} />
@@ -102,10 +159,27 @@ function LiveButton({ sheet, unsaved }: { sheet: Schemas['PageSheet']; unsaved: 
     const waits = unsaved.length > 0
     const first = `Save ${unsaved.map(part => partWords[part] ?? part).join(' and ')} first, or it stays behind`
     const says = (otherwise: string) => (waits ? first : otherwise)
-    if (sheet.state !== 'live') return <Hint says={says('Visitors see the page from now on')}><span><Button look="main" disabled={waits} onClick={() => void act('go-live', [sheet])}>Go live</Button></span></Hint>
+    if (sheet.state !== 'live')
+        return (
+            <Hint says={says('Visitors see the page from now on')}>
+                <span>
+                    <Button look="main" disabled={waits} onClick={() => void act('go-live', [sheet])}>
+                        Go live
+                    </Button>
+                </span>
+            </Hint>
+        )
     return (
         <>
-            {sheet.edited && <Hint says={says('Visitors get everything that was saved since')}><span><Button look="main" disabled={waits} onClick={() => void act('publish', [sheet])}>Publish edits</Button></span></Hint>}
+            {sheet.edited && (
+                <Hint says={says('Visitors get everything that was saved since')}>
+                    <span>
+                        <Button look="main" disabled={waits} onClick={() => void act('publish', [sheet])}>
+                            Publish edits
+                        </Button>
+                    </span>
+                </Hint>
+            )}
             <Button onClick={() => void act('take-offline', [sheet])}>Take offline</Button>
         </>
     )

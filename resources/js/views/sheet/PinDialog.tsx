@@ -20,10 +20,32 @@ export function PinDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']; onC
         void propose({ title: `Pinning ${sheet.name} to ${address}`, act: 'Pin', batch: { changes: [change] } })
     }
     return (
-        <Modal open onClose={onClose} title={`Pin the address of ${sheet.name}`} says="A pinned address follows neither the name nor the parent. Pages inside follow it.">
-            <form className="grid gap-4" onSubmit={event => { event.preventDefault(); pin() }}>
-                <Field label="Address" mono autoFocus value={address} onChange={event => setAddress(event.target.value)} error={bad} hint={sheet.branch > 0 ? `${count(sheet.branch, 'page')} inside move along.` : 'Begins with a slash.'} />
-                <div className="flex justify-end gap-2"><Button onClick={onClose}>Let it be</Button><Button type="submit" look="main" disabled={address.trim() === '' || (answer?.error ?? null) !== null}>Pin</Button></div>
+        <Modal
+            open
+            onClose={onClose}
+            title={`Pin the address of ${sheet.name}`}
+            says="A pinned address follows neither the name nor the parent. Pages inside follow it.">
+            <form
+                className="grid gap-4"
+                onSubmit={event => {
+                    event.preventDefault()
+                    pin()
+                }}>
+                <Field
+                    label="Address"
+                    mono
+                    autoFocus
+                    value={address}
+                    onChange={event => setAddress(event.target.value)}
+                    error={bad}
+                    hint={sheet.branch > 0 ? `${count(sheet.branch, 'page')} inside move along.` : 'Begins with a slash.'}
+                />
+                <div className="flex justify-end gap-2">
+                    <Button onClick={onClose}>Let it be</Button>
+                    <Button type="submit" look="main" disabled={address.trim() === '' || (answer?.error ?? null) !== null}>
+                        Pin
+                    </Button>
+                </div>
             </form>
         </Modal>
     )

@@ -14,7 +14,12 @@ import { Standing } from './Standing'
 import { useSaveKey } from './useSaveKey'
 import { useSavePage } from './useSavePage'
 
-const layouts: [Schemas['PageSheet']['layout'], string][] = [['page', 'words'], ['section', 'words, and cards of what is inside'], ['home', 'front page'], ['site-map', 'map of the site']]
+const layouts: [Schemas['PageSheet']['layout'], string][] = [
+    ['page', 'words'],
+    ['section', 'words, and cards of what is inside'],
+    ['home', 'front page'],
+    ['site-map', 'map of the site'],
+]
 
 type Props = { loaded: Loaded; onUnsaved: (unsaved: boolean) => void; onGoTo: (page: string) => void }
 
@@ -24,14 +29,31 @@ export function Place({ loaded, onUnsaved, onGoTo }: Props) {
     const { writes } = useSite()
     const { propose } = useChanges()
     const save = useSavePage(loaded)
-    const [typed, setTyped] = useState<{ name?: string; heading?: string; slug?: string; summary?: string; layout?: Schemas['PageSheet']['layout'] }>({})
+    const [typed, setTyped] = useState<{
+        name?: string
+        heading?: string
+        slug?: string
+        summary?: string
+        layout?: Schemas['PageSheet']['layout']
+    }>({})
     const [refused, setRefused] = useState<{ field: string; reason: string } | null>(null)
-    const value = { name: sheet.name, heading: sheet.heading ?? '', slug: sheet.slug, summary: sheet.summary, layout: sheet.layout, ...typed }
+    const value = {
+        name: sheet.name,
+        heading: sheet.heading ?? '',
+        slug: sheet.slug,
+        summary: sheet.summary,
+        layout: sheet.layout,
+        ...typed,
+    }
     const changes: Schemas['Change'][] = [
         ...(value.name !== sheet.name ? [{ kind: 'rename' as const, page: sheet.id, name: value.name }] : []),
         ...(value.slug !== sheet.slug ? [{ kind: 'set-slug' as const, page: sheet.id, slug: value.slug }] : []),
     ]
-    const fields = { ...(value.heading !== (sheet.heading ?? '') ? { heading: value.heading === '' ? null : value.heading } : {}), ...(value.summary !== sheet.summary ? { summary: value.summary } : {}), ...(value.layout !== sheet.layout ? { layout: value.layout } : {}) }
+    const fields = {
+        ...(value.heading !== (sheet.heading ?? '') ? { heading: value.heading === '' ? null : value.heading } : {}),
+        ...(value.summary !== sheet.summary ? { summary: value.summary } : {}),
+        ...(value.layout !== sheet.layout ? { layout: value.layout } : {}),
+    }
     const dirty = changes.length + Object.keys(fields).length > 0
     useEffect(() => onUnsaved(dirty), [dirty, onUnsaved])
 
@@ -50,7 +72,8 @@ export function Place({ loaded, onUnsaved, onGoTo }: Props) {
                 act: value.slug !== sheet.slug ? 'Change slug' : 'Rename',
                 batch: { changes },
                 done: () => setTyped({}),
-                failed: problem => setRefused({ field: problem.problem.errors?.[0]?.field.split('.').pop() ?? 'name', reason: problem.message }),
+                failed: problem =>
+                    setRefused({ field: problem.problem.errors?.[0]?.field.split('.').pop() ?? 'name', reason: problem.message }),
             })
         }
     }
@@ -59,29 +82,85 @@ export function Place({ loaded, onUnsaved, onGoTo }: Props) {
     const errorOf = (field: string) => (refused?.field === field ? refused.reason : undefined)
     return (
         <div className="grid gap-4">
-        <form className="grid gap-3" onSubmit={event => { event.preventDefault(); start() }}>
-            <fieldset disabled={!writes} className="grid gap-3">
-                <Field label="Name" value={value.name} onChange={type('name')} error={errorOf('name')} hint="Short: menus and breadcrumbs show it." />
-                <Field label="Heading" value={value.heading} onChange={type('heading')} placeholder={value.name} hint={value.heading === '' ? 'Follows the name.' : undefined} />
-                <SlugField sheet={sheet} slug={value.slug} onSlug={type('slug')} error={errorOf('slug')} onWay={slug => setTyped(before => ({ ...before, slug }))} />
-                <Field label="Summary" value={value.summary} onChange={type('summary')} hint="A line under the heading, and on cards." />
-                <FieldFrame label="Layout">{({ id }) => <select id={id} className={inputLook} value={value.layout} onChange={event => setTyped(before => ({ ...before, layout: event.target.value as Schemas['PageSheet']['layout'] }))}>{layouts.map(([layout, words]) => <option key={layout} value={layout}>{words}</option>)}</select>}</FieldFrame>
-            </fieldset>
-            {save.error !== null && <p role="alert" className="text-berry">{save.error.message}</p>}
-            {writes && (
-                <div className="flex justify-end gap-2">
-                    {dirty && <Button onClick={() => setTyped({})}>Put back</Button>}
-                    <Button type="submit" look="main" disabled={!dirty || save.isPending}>Save changes</Button>
-                </div>
-            )}
-        </form>
+            <form
+                className="grid gap-3"
+                onSubmit={event => {
+                    event.preventDefault()
+                    start()
+                }}>
+                <fieldset disabled={!writes} className="grid gap-3">
+                    <Field
+                        label="Name"
+                        value={value.name}
+                        onChange={type('name')}
+                        error={errorOf('name')}
+                        hint="Short: menus and breadcrumbs show it."
+                    />
+                    <Field
+                        label="Heading"
+                        value={value.heading}
+                        onChange={type('heading')}
+                        placeholder={value.name}
+                        hint={value.heading === '' ? 'Follows the name.' : undefined}
+                    />
+                    <SlugField
+                        sheet={sheet}
+                        slug={value.slug}
+                        onSlug={type('slug')}
+                        error={errorOf('slug')}
+                        onWay={slug => setTyped(before => ({ ...before, slug }))}
+                    />
+                    <Field
+                        label="Summary"
+                        value={value.summary}
+                        onChange={type('summary')}
+                        hint="A line under the heading, and on cards."
+                    />
+                    <FieldFrame label="Layout">
+                        {({ id }) => (
+                            <select
+                                id={id}
+                                className={inputLook}
+                                value={value.layout}
+                                onChange={event =>
+                                    setTyped(before => ({ ...before, layout: event.target.value as Schemas['PageSheet']['layout'] }))
+                                }>
+                                {layouts.map(([layout, words]) => (
+                                    <option key={layout} value={layout}>
+                                        {words}
+                                    </option>
+                                ))}
+                            </select>
+                        )}
+                    </FieldFrame>
+                </fieldset>
+                {save.error !== null && (
+                    <p role="alert" className="text-berry">
+                        {save.error.message}
+                    </p>
+                )}
+                {writes && (
+                    <div className="flex justify-end gap-2">
+                        {dirty && <Button onClick={() => setTyped({})}>Put back</Button>}
+                        <Button type="submit" look="main" disabled={!dirty || save.isPending}>
+                            Save changes
+                        </Button>
+                    </div>
+                )}
+            </form>
             <Standing sheet={sheet} />
             <Where sheet={sheet} onGoTo={onGoTo} />
         </div>
     )
 }
 
-type SlugProps = { sheet: Schemas['PageSheet']; slug: string; onSlug: (event: { target: { value: string } }) => void; error: string | undefined; onWay: (slug: string) => void }
+type SlugProps = {
+    sheet: Schemas['PageSheet']
+    slug: string
+    onSlug: (event: { target: { value: string } }) => void
+    error: string | undefined
+    onWay: (slug: string) => void
+}
 
 function SlugField({ sheet, slug, onSlug, error, onWay }: SlugProps) {
     const answer = useAddressAnswer(slug === sheet.slug ? null : { kind: 'set-slug', page: sheet.id, slug })
@@ -93,8 +172,29 @@ function SlugField({ sheet, slug, onSlug, error, onWay }: SlugProps) {
         : 'Not live yet: it may change freely.'
     return (
         <div>
-            <Field label="Slug" mono value={slug} onChange={onSlug} error={bad} hint={answer === undefined ? unchanged : <>It will be at <span className="font-mono">{readable(answer.address ?? '')}</span></>} />
-            {free !== undefined && <div className="mt-1 sm:ml-[116px]"><Button look="quiet" onClick={() => onWay(free.slug ?? '')}>{wayWords(free)}</Button></div>}
+            <Field
+                label="Slug"
+                mono
+                value={slug}
+                onChange={onSlug}
+                error={bad}
+                hint={
+                    answer === undefined ? (
+                        unchanged
+                    ) : (
+                        <>
+                            It will be at <span className="font-mono">{readable(answer.address ?? '')}</span>
+                        </>
+                    )
+                }
+            />
+            {free !== undefined && (
+                <div className="mt-1 sm:ml-[116px]">
+                    <Button look="quiet" onClick={() => onWay(free.slug ?? '')}>
+                        {wayWords(free)}
+                    </Button>
+                </div>
+            )}
         </div>
     )
 }
@@ -106,13 +206,33 @@ function Where({ sheet, onGoTo }: { sheet: Schemas['PageSheet']; onGoTo: (page: 
         <dl className="grid grid-cols-[104px_1fr] gap-x-3 gap-y-2.5 border-t border-line pt-4 [&>dt]:text-ink-2">
             <dt>Sits in</dt>
             <dd>
-                {parent === undefined ? 'the top of the tree' : <button type="button" className={link} onClick={() => onGoTo(parent.id)}>{parent.name}</button>}
-                {sheet.after !== null && <>, after <button type="button" className={link} onClick={() => onGoTo(sheet.after?.id ?? '')}>{sheet.after.name}</button></>}
+                {parent === undefined ? (
+                    'the top of the tree'
+                ) : (
+                    <button type="button" className={link} onClick={() => onGoTo(parent.id)}>
+                        {parent.name}
+                    </button>
+                )}
+                {sheet.after !== null && (
+                    <>
+                        , after{' '}
+                        <button type="button" className={link} onClick={() => onGoTo(sheet.after?.id ?? '')}>
+                            {sheet.after.name}
+                        </button>
+                    </>
+                )}
             </dd>
             <dt>Pages inside</dt>
-            <dd>{sheet.branch === 0 ? 'none' : `${count(sheet.children, 'page')}${sheet.branch > sheet.children ? `, ${sheet.branch} with all below` : ''}`}</dd>
+            <dd>
+                {sheet.branch === 0
+                    ? 'none'
+                    : `${count(sheet.children, 'page')}${sheet.branch > sheet.children ? `, ${sheet.branch} with all below` : ''}`}
+            </dd>
             <dt>Changed</dt>
-            <dd>{date(sheet.changed)}{sheet.changedBy !== null && `, by ${sheet.changedBy}`}</dd>
+            <dd>
+                {date(sheet.changed)}
+                {sheet.changedBy !== null && `, by ${sheet.changedBy}`}
+            </dd>
         </dl>
     )
 }

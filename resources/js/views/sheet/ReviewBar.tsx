@@ -14,16 +14,50 @@ export function ReviewBar({ sheet }: { sheet: Schemas['PageSheet'] }) {
     const canSend = writes && (sheet.state === 'draft' || sheet.state === 'offline')
     if (!inReview && sheet.reviewNote === '' && !canSend) return null
     const act = inReview ? 'Return to its writer' : 'Send for review'
-    const go = () => void propose({ title: inReview ? `Returning ${sheet.name}` : `Sending ${sheet.name} for review`, act, batch: { changes: [{ kind: inReview ? 'return' : 'send-for-review', page: sheet.id, note: note ?? '' }] }, done: () => setNote(null) })
+    const go = () =>
+        void propose({
+            title: inReview ? `Returning ${sheet.name}` : `Sending ${sheet.name} for review`,
+            act,
+            batch: { changes: [{ kind: inReview ? 'return' : 'send-for-review', page: sheet.id, note: note ?? '' }] },
+            done: () => setNote(null),
+        })
     return (
         <div className={`mt-2.5 rounded-md px-3 py-2 ${inReview ? 'bg-heron-soft' : sheet.reviewNote === '' ? 'p-0!' : 'bg-amber-soft'}`}>
-            {(inReview || sheet.reviewNote !== '') && <p>{inReview ? 'In review. Look at it, then put it live or return it.' : 'Returned from review.'}{sheet.reviewNote !== '' && <span className="block">“{sheet.reviewNote}”</span>}</p>}
+            {(inReview || sheet.reviewNote !== '') && (
+                <p>
+                    {inReview ? 'In review. Look at it, then put it live or return it.' : 'Returned from review.'}
+                    {sheet.reviewNote !== '' && <span className="block">“{sheet.reviewNote}”</span>}
+                </p>
+            )}
             {note === null ? (
-                (inReview ? manages : canSend) && <Button look="quiet" className="-ml-3" onClick={() => setNote('')}>{act}…</Button>
+                (inReview ? manages : canSend) && (
+                    <Button look="quiet" className="-ml-3" onClick={() => setNote('')}>
+                        {act}…
+                    </Button>
+                )
             ) : (
-                <form className="mt-1.5 grid gap-2" onSubmit={event => { event.preventDefault(); go() }}>
-                    <textarea autoFocus rows={2} aria-label={inReview ? 'What is missing' : 'What to look at'} placeholder={inReview ? 'What is missing?' : 'What should be looked at?'} maxLength={2000} value={note} onChange={event => setNote(event.target.value)} className={inputLook} />
-                    <div className="flex gap-2"><Button type="submit" look="main">{act}</Button><Button onClick={() => setNote(null)}>Let it be</Button></div>
+                <form
+                    className="mt-1.5 grid gap-2"
+                    onSubmit={event => {
+                        event.preventDefault()
+                        go()
+                    }}>
+                    <textarea
+                        autoFocus
+                        rows={2}
+                        aria-label={inReview ? 'What is missing' : 'What to look at'}
+                        placeholder={inReview ? 'What is missing?' : 'What should be looked at?'}
+                        maxLength={2000}
+                        value={note}
+                        onChange={event => setNote(event.target.value)}
+                        className={inputLook}
+                    />
+                    <div className="flex gap-2">
+                        <Button type="submit" look="main">
+                            {act}
+                        </Button>
+                        <Button onClick={() => setNote(null)}>Let it be</Button>
+                    </div>
                 </form>
             )}
         </div>

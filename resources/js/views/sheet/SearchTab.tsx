@@ -27,18 +27,33 @@ export function SearchTab({ loaded, onUnsaved }: { loaded: Loaded; onUnsaved: (u
     const save = useSavePage(loaded)
     const [typed, setTyped] = useState<{ searchTitle?: string; searchDescription?: string; indexed?: boolean }>({})
     const value = { searchTitle: sheet.searchTitle, searchDescription: sheet.searchDescription, indexed: sheet.indexed, ...typed }
-    const dirty = value.searchTitle !== sheet.searchTitle || value.searchDescription !== sheet.searchDescription || value.indexed !== sheet.indexed
+    const dirty =
+        value.searchTitle !== sheet.searchTitle || value.searchDescription !== sheet.searchDescription || value.indexed !== sheet.indexed
     useEffect(() => onUnsaved(dirty), [dirty, onUnsaved])
     const asked = useDebounced(JSON.stringify({ searchTitle: value.searchTitle, searchDescription: value.searchDescription }), 120)
     const { data: shown } = useQuery({
         queryKey: [...keys.page(site.key, sheet.id), 'search', asked],
-        queryFn: ({ signal }) => answered(api.GET('/sites/{site}/pages/{page}/search', { params: { path: { site: site.key, page: sheet.id }, query: JSON.parse(asked) as { searchTitle: string; searchDescription: string } }, signal })),
+        queryFn: ({ signal }) =>
+            answered(
+                api.GET('/sites/{site}/pages/{page}/search', {
+                    params: {
+                        path: { site: site.key, page: sheet.id },
+                        query: JSON.parse(asked) as { searchTitle: string; searchDescription: string },
+                    },
+                    signal,
+                }),
+            ),
         placeholderData: keepPreviousData,
     })
     const start = () => save.mutate(value, { onSuccess: () => setTyped({}) })
     useSaveKey(dirty && site.writes ? start : null)
     return (
-        <form className="grid gap-4" onSubmit={event => { event.preventDefault(); start() }}>
+        <form
+            className="grid gap-4"
+            onSubmit={event => {
+                event.preventDefault()
+                start()
+            }}>
             {shown !== undefined && (
                 <section aria-label="As a search result" className="rounded-md bg-sunk px-4 py-3">
                     <p className="truncate font-mono text-[12px] text-ink-2">{readable(shown.canonical).replace(/^https?:\/\//, '')}</p>
@@ -47,25 +62,67 @@ export function SearchTab({ loaded, onUnsaved }: { loaded: Loaded; onUnsaved: (u
                 </section>
             )}
             <fieldset disabled={!site.writes} className="grid gap-4">
-                <Field stacked label="Search title" value={value.searchTitle} placeholder={shown?.titleSource === 'pattern' ? shown.title : ''} onChange={event => setTyped(before => ({ ...before, searchTitle: event.target.value }))} hint={shown === undefined ? '' : titleSources[shown.titleSource]} />
-                <FieldFrame stacked label="Search description" hint={shown === undefined ? '' : descriptionSources[shown.descriptionSource]}>
+                <Field
+                    stacked
+                    label="Search title"
+                    value={value.searchTitle}
+                    placeholder={shown?.titleSource === 'pattern' ? shown.title : ''}
+                    onChange={event => setTyped(before => ({ ...before, searchTitle: event.target.value }))}
+                    hint={shown === undefined ? '' : titleSources[shown.titleSource]}
+                />
+                <FieldFrame
+                    stacked
+                    label="Search description"
+                    hint={shown === undefined ? '' : descriptionSources[shown.descriptionSource]}>
                     {({ id, describedBy }) => (
-                        <textarea id={id} aria-describedby={describedBy} rows={4} value={value.searchDescription} placeholder={shown !== undefined && shown.descriptionSource !== 'own' ? shown.description : ''} onChange={event => setTyped(before => ({ ...before, searchDescription: event.target.value }))} className={`${inputLook} resize-y`} />
+                        <textarea
+                            id={id}
+                            aria-describedby={describedBy}
+                            rows={4}
+                            value={value.searchDescription}
+                            placeholder={shown !== undefined && shown.descriptionSource !== 'own' ? shown.description : ''}
+                            onChange={event => setTyped(before => ({ ...before, searchDescription: event.target.value }))}
+                            className={`${inputLook} resize-y`}
+                        />
                     )}
                 </FieldFrame>
                 <label className="flex items-baseline gap-2">
-                    <input type="checkbox" className="accent-heron" checked={value.indexed && sheet.listed} disabled={!sheet.listed} onChange={event => setTyped(before => ({ ...before, indexed: event.target.checked }))} />
-                    <span>Search engines may list this page (index)<span className="block text-[12px] text-ink-3">{!sheet.listed ? 'The page is unlisted, so they are asked not to. List it first to change that.' : value.indexed ? 'It is in the sitemap once it is live.' : 'They are asked not to (noindex), and it is left out of the sitemap.'}</span></span>
+                    <input
+                        type="checkbox"
+                        className="accent-heron"
+                        checked={value.indexed && sheet.listed}
+                        disabled={!sheet.listed}
+                        onChange={event => setTyped(before => ({ ...before, indexed: event.target.checked }))}
+                    />
+                    <span>
+                        Search engines may list this page (index)
+                        <span className="block text-[12px] text-ink-3">
+                            {!sheet.listed
+                                ? 'The page is unlisted, so they are asked not to. List it first to change that.'
+                                : value.indexed
+                                  ? 'It is in the sitemap once it is live.'
+                                  : 'They are asked not to (noindex), and it is left out of the sitemap.'}
+                        </span>
+                    </span>
                 </label>
             </fieldset>
-            {save.error !== null && <p role="alert" className="text-berry">{save.error.message}</p>}
+            {save.error !== null && (
+                <p role="alert" className="text-berry">
+                    {save.error.message}
+                </p>
+            )}
             {site.writes && (
                 <div className="flex justify-end gap-2">
                     {dirty && <Button onClick={() => setTyped({})}>Put back</Button>}
-                    <Button type="submit" look="main" disabled={!dirty || save.isPending}>Save changes</Button>
+                    <Button type="submit" look="main" disabled={!dirty || save.isPending}>
+                        Save changes
+                    </Button>
                 </div>
             )}
-            <p className="border-t border-line pt-3 text-[13px] text-ink-3">There is no field for keywords: search engines have ignored them for years. The words of the page, its heading and its title are what counts.</p>
+            <p className="border-t border-line pt-3 text-[13px] text-ink-3">
+                There is no field for keywords: search engines have ignored them for years. The words of the page, its heading and its title
+                are what counts.
+            </p>
         </form>
     )
 }

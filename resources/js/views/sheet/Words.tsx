@@ -13,16 +13,27 @@ type Props = { sheet: Schemas['PageSheet']; onUnsaved: (unsaved: boolean) => voi
 /** The words of the page: read once, then written on, with others' writing looked after. */
 export function Words(props: Props) {
     const site = useSite()
-    const words = useQuery({ ...wordsQuery(site.key, props.sheet.id), staleTime: Infinity, refetchOnMount: 'always', refetchOnWindowFocus: false })
+    const words = useQuery({
+        ...wordsQuery(site.key, props.sheet.id),
+        staleTime: Infinity,
+        refetchOnMount: 'always',
+        refetchOnWindowFocus: false,
+    })
     if (words.error !== null) {
         return (
             <div role="alert" className="grid gap-2">
                 <p>The words could not be read. {words.error.message}</p>
-                <div><Button onClick={() => void words.refetch()}>Try again</Button></div>
+                <div>
+                    <Button onClick={() => void words.refetch()}>Try again</Button>
+                </div>
             </div>
         )
     }
-    const reading = <p role="status" className="text-ink-3">Reading the words…</p>
+    const reading = (
+        <p role="status" className="text-ink-3">
+            Reading the words…
+        </p>
+    )
     if (words.data === undefined || !words.isFetchedAfterMount) return reading
     return (
         <Suspense fallback={reading}>

@@ -4,14 +4,30 @@ import { Button } from '../../ui/Button'
 import { Modal } from '../../ui/Modal'
 import { extensions } from './editor/extensions'
 
-type Props = { theirs: Schemas['Words']; mine: JSONContent; site: string; onKeepMine: () => void; onJoin: (joined: JSONContent) => void; onLater: () => void }
+type Props = {
+    theirs: Schemas['Words']
+    mine: JSONContent
+    site: string
+    onKeepMine: () => void
+    onJoin: (joined: JSONContent) => void
+    onLater: () => void
+}
 
 /** Two people wrote: both versions side by side, and no way on that loses either. */
 export function WordsConflict({ theirs, mine, site, onKeepMine, onJoin, onLater }: Props) {
     const who = theirs.savedBy ?? 'Somebody'
-    const joined: JSONContent = { ...mine, content: [...((theirs.document.content as JSONContent[] | undefined) ?? []), ...(mine.content ?? [])] }
+    const joined: JSONContent = {
+        ...mine,
+        content: [...((theirs.document.content as JSONContent[] | undefined) ?? []), ...(mine.content ?? [])],
+    }
     return (
-        <Modal open onClose={onLater} alert width={900} title={`${who} saved other words meanwhile`} says="Nothing is lost whichever way you go: every saved version is kept, and yours is kept as your draft until it is saved.">
+        <Modal
+            open
+            onClose={onLater}
+            alert
+            width={900}
+            title={`${who} saved other words meanwhile`}
+            says="Nothing is lost whichever way you go: every saved version is kept, and yours is kept as your draft until it is saved.">
             <div className="grid gap-4 md:grid-cols-2">
                 <Version title={`Saved by ${who}`} document={theirs.document} site={site} />
                 <Version title="Yours" document={mine} site={site} />
@@ -19,14 +35,21 @@ export function WordsConflict({ theirs, mine, site, onKeepMine, onJoin, onLater 
             <div className="mt-4 flex flex-wrap justify-end gap-2">
                 <Button onClick={onLater}>Decide later</Button>
                 <Button onClick={() => onJoin(joined)}>Put mine below theirs</Button>
-                <Button look="main" onClick={onKeepMine}>Save mine, keep theirs as earlier version</Button>
+                <Button look="main" onClick={onKeepMine}>
+                    Save mine, keep theirs as earlier version
+                </Button>
             </div>
         </Modal>
     )
 }
 
 function Version({ title, document, site }: { title: string; document: JSONContent; site: string }) {
-    const editor = useEditor({ extensions: extensions(site), content: document, editable: false, editorProps: { attributes: { class: 'writing', 'aria-label': title, role: 'document' } } })
+    const editor = useEditor({
+        extensions: extensions(site),
+        content: document,
+        editable: false,
+        editorProps: { attributes: { class: 'writing', 'aria-label': title, role: 'document' } },
+    })
     return (
         <section>
             <h3 className="mb-1.5 font-semibold">{title}</h3>

@@ -36,7 +36,12 @@ export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
         editable: site.writes,
         immediatelyRender: true,
         editorProps: {
-            attributes: { class: 'writing min-h-[180px] px-4 py-3', role: 'textbox', 'aria-multiline': 'true', 'aria-label': 'Words of the page' },
+            attributes: {
+                class: 'writing min-h-[180px] px-4 py-3',
+                role: 'textbox',
+                'aria-multiline': 'true',
+                'aria-label': 'Words of the page',
+            },
             handlePaste: (_view, event) => (editorRef.current === null ? false : pasteFrom(event, editorRef.current, site.key)),
         },
         onUpdate: ({ editor: now }) => {
@@ -82,27 +87,81 @@ export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
                 <div role="status" className="rounded-md bg-heron-soft px-3 py-2">
                     <p>You have words here that you did not save, typed at {clock(offered.typed)}.</p>
                     <div className="mt-1.5 flex gap-2">
-                        <Button look="main" onClick={resume}>Continue with them</Button>
-                        <Button onClick={() => { setOffered(null); void draft.drop() }}>Drop them</Button>
+                        <Button look="main" onClick={resume}>
+                            Continue with them
+                        </Button>
+                        <Button
+                            onClick={() => {
+                                setOffered(null)
+                                void draft.drop()
+                            }}>
+                            Drop them
+                        </Button>
                     </div>
                 </div>
             )}
-            {others.length > 0 && <p role="status" className="rounded-md bg-amber-soft px-3 py-2 text-amber">{others.map(other => other.name).join(' and ')} {others.length === 1 ? 'is' : 'are'} writing on this page too. Whoever saves second is shown both versions.</p>}
-            {last.version > base.version && last.savedBy !== site.session.name && saving.conflict === null && <p role="status" className="rounded-md bg-amber-soft px-3 py-2 text-amber">{last.savedBy ?? 'Somebody'} has saved other words since you opened these. When you save, you see both.</p>}
-            {saving.conflict !== null && <WordsConflict theirs={saving.conflict} mine={editor.getJSON()} site={site.key} onKeepMine={() => saving.save(editor.getJSON(), saving.conflict?.version ?? 0)} onJoin={joined => { editor.chain().setContent(joined).focus('end').run(); saving.save(joined, saving.conflict?.version ?? 0) }} onLater={saving.dismiss} />}
+            {others.length > 0 && (
+                <p role="status" className="rounded-md bg-amber-soft px-3 py-2 text-amber">
+                    {others.map(other => other.name).join(' and ')} {others.length === 1 ? 'is' : 'are'} writing on this page too. Whoever
+                    saves second is shown both versions.
+                </p>
+            )}
+            {last.version > base.version && last.savedBy !== site.session.name && saving.conflict === null && (
+                <p role="status" className="rounded-md bg-amber-soft px-3 py-2 text-amber">
+                    {last.savedBy ?? 'Somebody'} has saved other words since you opened these. When you save, you see both.
+                </p>
+            )}
+            {saving.conflict !== null && (
+                <WordsConflict
+                    theirs={saving.conflict}
+                    mine={editor.getJSON()}
+                    site={site.key}
+                    onKeepMine={() => saving.save(editor.getJSON(), saving.conflict?.version ?? 0)}
+                    onJoin={joined => {
+                        editor.chain().setContent(joined).focus('end').run()
+                        saving.save(joined, saving.conflict?.version ?? 0)
+                    }}
+                    onLater={saving.dismiss}
+                />
+            )}
             {site.writes && <Toolbar editor={editor} site={site.key} />}
             <EditorContent editor={editor} className="rounded-md border border-line focus-within:border-heron" />
-            {saving.problem !== null && <p role="alert" className="text-berry">{saving.problem}</p>}
+            {saving.problem !== null && (
+                <p role="alert" className="text-berry">
+                    {saving.problem}
+                </p>
+            )}
             {dirty && site.writes && (
                 <div className="flex items-center gap-3">
-                    <input aria-label="What changed" placeholder="What changed? (for the versions)" maxLength={500} value={said.note} onChange={event => say({ ...said, note: event.target.value })} className={inputLook} />
-                    <label className="flex items-center gap-1.5 whitespace-nowrap"><input type="checkbox" className="accent-heron" checked={said.minor} onChange={event => say({ ...said, minor: event.target.checked })} />minor</label>
+                    <input
+                        aria-label="What changed"
+                        placeholder="What changed? (for the versions)"
+                        maxLength={500}
+                        value={said.note}
+                        onChange={event => say({ ...said, note: event.target.value })}
+                        className={inputLook}
+                    />
+                    <label className="flex items-center gap-1.5 whitespace-nowrap">
+                        <input
+                            type="checkbox"
+                            className="accent-heron"
+                            checked={said.minor}
+                            onChange={event => say({ ...said, minor: event.target.checked })}
+                        />
+                        minor
+                    </label>
                 </div>
             )}
             <div className="flex items-center gap-2">
-                <p role="status" className="text-[12px] text-ink-3">{status(dirty, draft.kept, base)}</p>
+                <p role="status" className="text-[12px] text-ink-3">
+                    {status(dirty, draft.kept, base)}
+                </p>
                 <span className="ml-auto" />
-                {site.writes && <Button look={dirty ? 'main' : 'plain'} disabled={!dirty || saving.busy} onClick={save}>Save words</Button>}
+                {site.writes && (
+                    <Button look={dirty ? 'main' : 'plain'} disabled={!dirty || saving.busy} onClick={save}>
+                        Save words
+                    </Button>
+                )}
             </div>
         </div>
     )

@@ -8,7 +8,8 @@ type Meanwhile = Pick<Schemas['Words'], 'others' | 'version' | 'savedBy'>
 export function useOthers(site: string, page: string, visible: boolean, first: Meanwhile): Meanwhile {
     const { data } = useQuery({
         queryKey: [...keys.words(site, page), 'others'],
-        queryFn: async ({ signal }): Promise<Meanwhile> => answered(api.GET('/sites/{site}/pages/{page}/words', { params: { path: { site, page } }, signal })),
+        queryFn: async ({ signal }): Promise<Meanwhile> =>
+            answered(api.GET('/sites/{site}/pages/{page}/words', { params: { path: { site, page } }, signal })),
         initialData: first,
         refetchInterval: 4_000,
         enabled: visible,

@@ -4,14 +4,27 @@ import { keys } from '../../api/queries'
 import { useSite } from '../../app/site'
 import type { Loaded } from './loaded'
 
-type Fields = { heading?: string | null; summary?: string; searchTitle?: string; searchDescription?: string; indexed?: boolean; layout?: Schemas['PageSheet']['layout'] }
+type Fields = {
+    heading?: string | null
+    summary?: string
+    searchTitle?: string
+    searchDescription?: string
+    indexed?: boolean
+    layout?: Schemas['PageSheet']['layout']
+}
 
 /** Saves fields of a page against the version one started from; a newer version is a conflict, never overwritten. */
 export function useSavePage({ sheet, etag }: Loaded) {
     const site = useSite()
     const queries = useQueryClient()
     return useMutation({
-        mutationFn: (fields: Fields) => answered(api.PATCH('/sites/{site}/pages/{page}', { params: { path: { site: site.key, page: sheet.id }, header: { 'If-Match': etag } }, body: fields })),
+        mutationFn: (fields: Fields) =>
+            answered(
+                api.PATCH('/sites/{site}/pages/{page}', {
+                    params: { path: { site: site.key, page: sheet.id }, header: { 'If-Match': etag } },
+                    body: fields,
+                }),
+            ),
         onSuccess: () => queries.invalidateQueries({ queryKey: keys.site(site.key) }),
         onError: () => queries.invalidateQueries({ queryKey: keys.page(site.key, sheet.id) }),
     })

@@ -12,7 +12,12 @@ export function useWordsSaving(site: string, page: string, onSaved: (words: Sche
     const params = { path: { site, page } }
     const saving = useMutation({
         mutationFn: ({ document, basedOn, note, minor }: Saved) =>
-            answered(api.PUT('/sites/{site}/pages/{page}/words', { params: { ...params, header: { 'If-Match': String(basedOn) } }, body: { document, note, minor } })),
+            answered(
+                api.PUT('/sites/{site}/pages/{page}/words', {
+                    params: { ...params, header: { 'If-Match': String(basedOn) } },
+                    body: { document, note, minor },
+                }),
+            ),
         onSuccess: words => {
             setConflict(null)
             toast.success('Words saved.')
@@ -24,7 +29,8 @@ export function useWordsSaving(site: string, page: string, onSaved: (words: Sche
     })
     const problem = saving.error
     return {
-        save: (document: JSONContent, basedOn: number, said: Pick<Saved, 'note' | 'minor'> = { note: '', minor: false }) => saving.mutate({ document, basedOn, ...said }),
+        save: (document: JSONContent, basedOn: number, said: Pick<Saved, 'note' | 'minor'> = { note: '', minor: false }) =>
+            saving.mutate({ document, basedOn, ...said }),
         busy: saving.isPending,
         conflict,
         dismiss: () => setConflict(null),

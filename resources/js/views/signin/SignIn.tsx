@@ -31,10 +31,35 @@ export function SignIn() {
         <main className="grid h-full lg:grid-cols-[minmax(0,1fr)_minmax(0,1.15fr)]">
             <form onSubmit={submit} className="m-auto grid w-[340px] max-w-[calc(100vw-32px)] gap-4" noValidate>
                 <h1 className="mb-2 text-[26px] leading-8 font-bold tracking-[-0.015em]">Sign in to Heronstem</h1>
-                <Field label="Mail address" type="email" name="email" autoComplete="username" value={email} onChange={event => setEmail(event.target.value)} error={fieldError('email')} stacked autoFocus />
-                <Field label="Password" type="password" name="password" autoComplete="current-password" value={password} onChange={event => setPassword(event.target.value)} error={fieldError('password')} stacked />
-                {problem !== null && problem.problem.errors === undefined && <p role="alert" className="text-berry">{problem.message}</p>}
-                <Button type="submit" look="main" className="h-9" disabled={signIn.isPending}>Sign in</Button>
+                <Field
+                    label="Mail address"
+                    type="email"
+                    name="email"
+                    autoComplete="username"
+                    value={email}
+                    onChange={event => setEmail(event.target.value)}
+                    error={fieldError('email')}
+                    stacked
+                    autoFocus
+                />
+                <Field
+                    label="Password"
+                    type="password"
+                    name="password"
+                    autoComplete="current-password"
+                    value={password}
+                    onChange={event => setPassword(event.target.value)}
+                    error={fieldError('password')}
+                    stacked
+                />
+                {problem !== null && problem.problem.errors === undefined && (
+                    <p role="alert" className="text-berry">
+                        {problem.message}
+                    </p>
+                )}
+                <Button type="submit" look="main" className="h-9" disabled={signIn.isPending}>
+                    Sign in
+                </Button>
                 <p className="text-[13px] text-ink-3">Trouble signing in? Ask whoever runs this installation.</p>
             </form>
             <Drawing />
@@ -47,9 +72,21 @@ function Drawing() {
     return (
         <div aria-hidden className="hidden place-items-center border-l border-line bg-sunk lg:grid">
             <svg viewBox="0 0 420 460" className="h-[64vh]" fill="none" stroke="var(--heron)" strokeLinecap="round">
-                <g strokeWidth="5"><path d="M210 450V120M210 330c0-80 66-92 110-92M210 240c0-70-60-96-112-96" /><path d="M210 120c0-44 28-62 62-62" /></g>
-                <g strokeWidth="2.5" opacity="0.75"><path d="M320 238c28 0 40-16 40-44M320 238c26 0 44 10 52 30M98 144c-26 0-38-14-38-40M98 144c-28 0-44 12-50 34" /></g>
-                <g fill="var(--sheet)" strokeWidth="3"><circle cx="320" cy="238" r="9" /><circle cx="98" cy="144" r="9" /><circle cx="360" cy="194" r="6" /><circle cx="372" cy="268" r="6" /><circle cx="60" cy="104" r="6" /><circle cx="48" cy="178" r="6" /></g>
+                <g strokeWidth="5">
+                    <path d="M210 450V120M210 330c0-80 66-92 110-92M210 240c0-70-60-96-112-96" />
+                    <path d="M210 120c0-44 28-62 62-62" />
+                </g>
+                <g strokeWidth="2.5" opacity="0.75">
+                    <path d="M320 238c28 0 40-16 40-44M320 238c26 0 44 10 52 30M98 144c-26 0-38-14-38-40M98 144c-28 0-44 12-50 34" />
+                </g>
+                <g fill="var(--sheet)" strokeWidth="3">
+                    <circle cx="320" cy="238" r="9" />
+                    <circle cx="98" cy="144" r="9" />
+                    <circle cx="360" cy="194" r="6" />
+                    <circle cx="372" cy="268" r="6" />
+                    <circle cx="60" cy="104" r="6" />
+                    <circle cx="48" cy="178" r="6" />
+                </g>
                 <circle cx="272" cy="58" r="10" fill="var(--heron)" stroke="none" />
                 <path d="M282 57l42 5-42 6z" fill="var(--heron)" stroke="none" />
             </svg>

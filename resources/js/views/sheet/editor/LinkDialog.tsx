@@ -20,22 +20,58 @@ export function LinkDialog({ site, now, onClose, onTake }: Props) {
     const { data: hits = [] } = useQuery({ ...goToQuery(site, asked), enabled: asked !== '' && outside === null })
     const item = 'flex cursor-pointer items-baseline gap-2 rounded px-2.5 py-1.5 data-[selected=true]:bg-heron-soft'
     return (
-        <Modal open onClose={onClose} title="Link" says="Pick a page from the tree, find one by typing, or type a web or mail address." width={520}>
+        <Modal
+            open
+            onClose={onClose}
+            title="Link"
+            says="Pick a page from the tree, find one by typing, or type a web or mail address."
+            width={520}>
             <Command shouldFilter={false} label="Where the link leads" className="rounded-md border border-edge">
-                <Command.Input value={text} onValueChange={setText} autoFocus placeholder="Page, https://… or name@…" className="h-9 w-full border-b border-line bg-transparent px-3 outline-none" />
+                <Command.Input
+                    value={text}
+                    onValueChange={setText}
+                    autoFocus
+                    placeholder="Page, https://… or name@…"
+                    className="h-9 w-full border-b border-line bg-transparent px-3 outline-none"
+                />
                 <Command.List className="max-h-[240px] min-h-[40px] overflow-y-auto p-1">
-                    {outside !== null && <Command.Item value="outside" onSelect={() => onTake({ page: null, href: outside })} className={item}>Link to <b className="font-semibold">{outside.replace(/^mailto:/, '')}</b></Command.Item>}
-                    {asked === '' && <TreePicker site={site} onPick={page => onTake({ page: page.id, href: null })} />}
-                    {outside === null && hits.map(hit => (
-                        <Command.Item key={hit.id} value={hit.id} onSelect={() => onTake({ page: hit.id, href: null })} className={item}>
-                            <b className="font-semibold">{hit.name}</b> <span className="truncate font-mono text-[12px] text-ink-3">{readable(hit.address)}</span>
+                    {outside !== null && (
+                        <Command.Item value="outside" onSelect={() => onTake({ page: null, href: outside })} className={item}>
+                            Link to <b className="font-semibold">{outside.replace(/^mailto:/, '')}</b>
                         </Command.Item>
-                    ))}
-                    {outside === null && asked !== '' && hits.length === 0 && written === null && <p className="px-2.5 py-1.5 text-ink-3">No page has “{asked}” in its name or address.</p>}
-                    {written !== null && <Command.Item value="written" onSelect={() => onTake({ page: null, href: written })} className={`${item} flex-wrap`}><span>Link to <b className="font-mono text-[12px] font-semibold break-all">{written}</b></span><span className="text-[12px] text-ink-3">as it is written: it does not follow a page that moves</span></Command.Item>}
+                    )}
+                    {asked === '' && <TreePicker site={site} onPick={page => onTake({ page: page.id, href: null })} />}
+                    {outside === null &&
+                        hits.map(hit => (
+                            <Command.Item
+                                key={hit.id}
+                                value={hit.id}
+                                onSelect={() => onTake({ page: hit.id, href: null })}
+                                className={item}>
+                                <b className="font-semibold">{hit.name}</b>{' '}
+                                <span className="truncate font-mono text-[12px] text-ink-3">{readable(hit.address)}</span>
+                            </Command.Item>
+                        ))}
+                    {outside === null && asked !== '' && hits.length === 0 && written === null && (
+                        <p className="px-2.5 py-1.5 text-ink-3">No page has “{asked}” in its name or address.</p>
+                    )}
+                    {written !== null && (
+                        <Command.Item
+                            value="written"
+                            onSelect={() => onTake({ page: null, href: written })}
+                            className={`${item} flex-wrap`}>
+                            <span>
+                                Link to <b className="font-mono text-[12px] font-semibold break-all">{written}</b>
+                            </span>
+                            <span className="text-[12px] text-ink-3">as it is written: it does not follow a page that moves</span>
+                        </Command.Item>
+                    )}
                 </Command.List>
             </Command>
-            <div className="mt-3 flex justify-end gap-2"><Button onClick={() => onTake(null)}>Remove link</Button><Button onClick={onClose}>Let it be</Button></div>
+            <div className="mt-3 flex justify-end gap-2">
+                <Button onClick={() => onTake(null)}>Remove link</Button>
+                <Button onClick={onClose}>Let it be</Button>
+            </div>
         </Modal>
     )
 }

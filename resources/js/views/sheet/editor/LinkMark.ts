@@ -6,9 +6,21 @@ export const LinkMark = Mark.create({
     inclusive: false,
     addAttributes() {
         return {
-            page: { default: null, parseHTML: element => element.getAttribute('data-page'), renderHTML: ({ page }) => (page === null ? {} : { 'data-page': String(page) }) },
-            rest: { default: null, parseHTML: element => element.getAttribute('data-rest'), renderHTML: ({ rest }) => (rest === null ? {} : { 'data-rest': String(rest) }) },
-            href: { default: null, parseHTML: element => (element.hasAttribute('data-page') ? null : element.getAttribute('href')), renderHTML: ({ href }) => (href === null ? {} : { href: String(href) }) },
+            page: {
+                default: null,
+                parseHTML: element => element.getAttribute('data-page'),
+                renderHTML: ({ page }) => (page === null ? {} : { 'data-page': String(page) }),
+            },
+            rest: {
+                default: null,
+                parseHTML: element => element.getAttribute('data-rest'),
+                renderHTML: ({ rest }) => (rest === null ? {} : { 'data-rest': String(rest) }),
+            },
+            href: {
+                default: null,
+                parseHTML: element => (element.hasAttribute('data-page') ? null : element.getAttribute('href')),
+                renderHTML: ({ href }) => (href === null ? {} : { href: String(href) }),
+            },
         }
     },
     parseHTML() {

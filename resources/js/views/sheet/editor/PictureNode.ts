@@ -12,7 +12,14 @@ export const PictureNode = Node.create<{ site: string }>({
         return { site: '' }
     },
     addAttributes() {
-        return { file: { default: '' }, alt: { default: '' }, decorative: { default: false }, caption: { default: '' }, align: { default: 'centre' }, width: { default: 100 } }
+        return {
+            file: { default: '' },
+            alt: { default: '' },
+            decorative: { default: false },
+            caption: { default: '' },
+            align: { default: 'centre' },
+            width: { default: 100 },
+        }
     },
     parseHTML() {
         return [{ tag: 'figure[data-file]', getAttrs: element => JSON.parse(element.getAttribute('data-picture') ?? '{}') as Picture }]

@@ -15,17 +15,60 @@ export function PictureUpload({ editor, site, icon }: { editor: Editor; site: st
         mutationFn: (picture: File) => {
             const form = new FormData()
             form.set('picture', picture)
-            return answered(api.POST('/sites/{site}/files', { params: { path: { site } }, body: form as unknown as { picture: string }, bodySerializer: body => body as unknown as FormData }))
+            return answered(
+                api.POST('/sites/{site}/files', {
+                    params: { path: { site } },
+                    body: form as unknown as { picture: string },
+                    bodySerializer: body => body as unknown as FormData,
+                }),
+            )
         },
         onSuccess: taken => setFile(taken.id),
     })
     return (
         <>
-            <Hint says="Picture"><button type="button" aria-label="Picture" disabled={upload.isPending} onClick={() => input.current?.click()} className={toolLook}>{icon}</button></Hint>
-            <input ref={input} type="file" accept="image/jpeg,image/png,image/webp,image/gif" aria-label="Picture file" className="hidden" onChange={event => { const chosen = event.target.files?.[0]; event.target.value = ''; if (chosen !== undefined) upload.mutate(chosen) }} />
-            {upload.isPending && <span role="status" className="text-[12px] text-ink-3">Taking in the picture…</span>}
-            {upload.error !== null && <span role="alert" className="text-[12px] text-berry">{upload.error.message}</span>}
-            {file !== null && <PictureDialog picture={{ file, alt: '', decorative: false, caption: '', align: 'centre', width: 100 }} onClose={() => setFile(null)} onTake={picture => { insertBlock(editor, { type: 'picture', attrs: picture }); setFile(null) }} />}
+            <Hint says="Picture">
+                <button
+                    type="button"
+                    aria-label="Picture"
+                    disabled={upload.isPending}
+                    onClick={() => input.current?.click()}
+                    className={toolLook}>
+                    {icon}
+                </button>
+            </Hint>
+            <input
+                ref={input}
+                type="file"
+                accept="image/jpeg,image/png,image/webp,image/gif"
+                aria-label="Picture file"
+                className="hidden"
+                onChange={event => {
+                    const chosen = event.target.files?.[0]
+                    event.target.value = ''
+                    if (chosen !== undefined) upload.mutate(chosen)
+                }}
+            />
+            {upload.isPending && (
+                <span role="status" className="text-[12px] text-ink-3">
+                    Taking in the picture…
+                </span>
+            )}
+            {upload.error !== null && (
+                <span role="alert" className="text-[12px] text-berry">
+                    {upload.error.message}
+                </span>
+            )}
+            {file !== null && (
+                <PictureDialog
+                    picture={{ file, alt: '', decorative: false, caption: '', align: 'centre', width: 100 }}
+                    onClose={() => setFile(null)}
+                    onTake={picture => {
+                        insertBlock(editor, { type: 'picture', attrs: picture })
+                        setFile(null)
+                    }}
+                />
+            )}
         </>
     )
 }

@@ -14,8 +14,12 @@ export function Toolbar({ editor, site }: { editor: Editor; site: string }) {
         editor,
         selector: ({ editor: now }) => ({
             level: [2, 3, 4].find(level => now.isActive('heading', { level })) ?? 0,
-            bold: now.isActive('bold'), italic: now.isActive('italic'), link: now.isActive('link'),
-            bullets: now.isActive('bulletList'), numbers: now.isActive('orderedList'), quote: now.isActive('blockquote'),
+            bold: now.isActive('bold'),
+            italic: now.isActive('italic'),
+            link: now.isActive('link'),
+            bullets: now.isActive('bulletList'),
+            numbers: now.isActive('orderedList'),
+            quote: now.isActive('blockquote'),
             href: String(now.getAttributes('link').href ?? ''),
         }),
     })
@@ -28,18 +32,34 @@ export function Toolbar({ editor, site }: { editor: Editor; site: string }) {
     }
     return (
         <div role="toolbar" aria-label="Words" className="flex flex-wrap items-center gap-0.5">
-            <select aria-label="Kind of block" value={on.level} onChange={event => blockOf(editor, Number(event.target.value))} className="mr-1 h-7 rounded border border-edge bg-sheet px-1 text-[13px]">
+            <select
+                aria-label="Kind of block"
+                value={on.level}
+                onChange={event => blockOf(editor, Number(event.target.value))}
+                className="mr-1 h-7 rounded border border-edge bg-sheet px-1 text-[13px]">
                 <option value={0}>Text</option>
                 <option value={2}>Heading</option>
                 <option value={3}>Smaller heading</option>
                 <option value={4}>Smallest heading</option>
             </select>
-            <Tool says="Bold" on={on.bold} act={() => then().toggleBold().run()}><Bold size={15} aria-hidden /></Tool>
-            <Tool says="Italic" on={on.italic} act={() => then().toggleItalic().run()}><Italic size={15} aria-hidden /></Tool>
-            <Tool says="List" on={on.bullets} act={() => then().toggleBulletList().run()}><List size={15} aria-hidden /></Tool>
-            <Tool says="Numbered list" on={on.numbers} act={() => then().toggleOrderedList().run()}><ListOrdered size={15} aria-hidden /></Tool>
-            <Tool says="Quote" on={on.quote} act={() => then().toggleBlockquote().run()}><Quote size={15} aria-hidden /></Tool>
-            <Tool says="Link" on={on.link} act={() => setLinking(true)}><Link2 size={15} aria-hidden /></Tool>
+            <Tool says="Bold" on={on.bold} act={() => then().toggleBold().run()}>
+                <Bold size={15} aria-hidden />
+            </Tool>
+            <Tool says="Italic" on={on.italic} act={() => then().toggleItalic().run()}>
+                <Italic size={15} aria-hidden />
+            </Tool>
+            <Tool says="List" on={on.bullets} act={() => then().toggleBulletList().run()}>
+                <List size={15} aria-hidden />
+            </Tool>
+            <Tool says="Numbered list" on={on.numbers} act={() => then().toggleOrderedList().run()}>
+                <ListOrdered size={15} aria-hidden />
+            </Tool>
+            <Tool says="Quote" on={on.quote} act={() => then().toggleBlockquote().run()}>
+                <Quote size={15} aria-hidden />
+            </Tool>
+            <Tool says="Link" on={on.link} act={() => setLinking(true)}>
+                <Link2 size={15} aria-hidden />
+            </Tool>
             <PictureUpload editor={editor} site={site} icon={<Image size={15} aria-hidden />} />
             {linking && <LinkDialog site={site} now={on.href} onClose={() => setLinking(false)} onTake={link} />}
         </div>
@@ -55,7 +75,15 @@ function blockOf(editor: Editor, level: number) {
 function Tool({ says, on, act, children }: { says: string; on: boolean; act: () => void; children: ReactNode }) {
     return (
         <Hint says={says}>
-            <button type="button" aria-label={says} aria-pressed={on} onMouseDown={event => event.preventDefault()} onClick={act} className={clsx(toolLook, on && 'bg-heron-soft text-heron')}>{children}</button>
+            <button
+                type="button"
+                aria-label={says}
+                aria-pressed={on}
+                onMouseDown={event => event.preventDefault()}
+                onClick={act}
+                className={clsx(toolLook, on && 'bg-heron-soft text-heron')}>
+                {children}
+            </button>
         </Hint>
     )
 }

@@ -12,7 +12,11 @@ export function pasteFrom(event: ClipboardEvent, editor: Editor, site: string): 
         .then(document => {
             const blocks = document.content as { type: string; content?: object[] }[]
             const only = blocks.length === 1 && blocks[0]?.type === 'paragraph' ? blocks[0].content : undefined
-            editor.chain().focus().insertContent(only ?? blocks).run()
+            editor
+                .chain()
+                .focus()
+                .insertContent(only ?? blocks)
+                .run()
         })
         .catch(() => editor.chain().focus().insertContent(plain).run())
     return true
