@@ -164,6 +164,12 @@ final class Chrome
         return (array) $found;
     }
 
+    /** Until what was set in motion by the last answer of a dialog has been drawn, and the focus is where it stays. */
+    public function settle(): void
+    {
+        $this->driver->executeAsyncScript('const done = arguments[0]; requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(done)))');
+    }
+
     public function screenshot(string $file): void
     {
         $this->driver->executeScript('return document.fonts.ready.then(() => true)');

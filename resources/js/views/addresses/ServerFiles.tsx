@@ -70,7 +70,7 @@ export function ServerFiles({ onClose }: { onClose: () => void }) {
             {notes !== undefined && (
                 <section aria-label="Not carried" className="mt-4 border-t border-line pt-3">
                     <h3 className="font-semibold">{notes.length === 0 ? 'Everything can be carried' : 'What a web server cannot carry'}</h3>
-                    <ul className="mt-1 grid max-h-[24vh] list-disc gap-1 overflow-y-auto pl-5 text-[13px] text-ink-2">
+                    <ul tabIndex={0} className="mt-1 grid max-h-[24vh] list-disc gap-1 overflow-y-auto pl-5 text-[13px] text-ink-2">
                         {notes.map(note => (
                             <li key={note}>{note}</li>
                         ))}

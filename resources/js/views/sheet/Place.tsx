@@ -64,7 +64,8 @@ export function Place({ loaded, onUnsaved, onGoTo }: Props) {
     const saveAll = async () => {
         if (Object.keys(fields).length > 0) {
             await save.mutateAsync(fields)
-            setTyped(({ name, slug }) => ({ name, slug }))
+            // What was saved is forgotten; a key that stays with nothing in it would hide what the page says.
+            setTyped(before => omit(before, fields))
         }
         if (changes.length > 0) {
             await propose({
@@ -152,6 +153,10 @@ export function Place({ loaded, onUnsaved, onGoTo }: Props) {
             <Where sheet={sheet} onGoTo={onGoTo} />
         </div>
     )
+}
+
+function omit<Typed extends object>(typed: Typed, saved: object): Typed {
+    return Object.fromEntries(Object.entries(typed).filter(([field]) => !(field in saved))) as Typed
 }
 
 type SlugProps = {
