@@ -75,7 +75,7 @@ try {
     $chrome->find('row', '/q/harbour-a*');
     $take('addresses');
     $chrome->find('row', '/q/harbour-a*')->click();
-    $chrome->awaitText('hits in six weeks');
+    $chrome->awaitText('hits since it was made');
     $chrome->click('button', 'Compare');
     $chrome->awaitText('hits a day');
     $take('addresses-redirect');

@@ -13,6 +13,7 @@ import { MenusPage } from './MenusPage'
 import type { MenusSearch } from './menusSearch'
 import type { OutlineSearch } from './outlineSearch'
 import { Shell } from './Shell'
+import { wayBack } from './wayBack'
 
 const root = createRootRouteWithContext<{ queries: QueryClient }>()({
     component: Outlet,
@@ -29,7 +30,11 @@ async function signedIn(queries: QueryClient, href: string): Promise<Schemas['Se
 const signIn = createRoute({
     getParentRoute: () => root,
     path: '/sign-in',
-    validateSearch: (search): { to?: string } => (typeof search.to === 'string' && /^\/(?![/\\])/.test(search.to) ? { to: search.to } : {}),
+    // Said even when it is nothing: what a route leaves out is taken from the address as it stands.
+    validateSearch: (search): { to?: string | undefined } => ({ to: wayBack(search.to) }),
+    beforeLoad: async ({ context, search }) => {
+        if ((await context.queries.ensureQueryData(sessionQuery)) !== null) throw redirect({ href: search.to ?? '/' })
+    },
     component: SignIn,
 })
 

@@ -126,7 +126,9 @@ export function BringIn({ onClose }: { onClose: () => void }) {
                     {bad.length > 0 && <Rows rows={bad} last="Why not" />}
                     {good.length > 0 && (
                         <details className="mt-3">
-                            <summary className="cursor-pointer text-ink-2">How the others are read</summary>
+                            <summary className="cursor-pointer text-ink-2">
+                                {bad.length === 0 ? 'How they are read' : 'How the others are read'}
+                            </summary>
                             <Rows rows={good} last="Leads to" />
                         </details>
                     )}
@@ -180,7 +182,7 @@ function Bringing({ id, onClose }: { id: string; onClose: () => void }) {
                     </>
                 )}
             </p>
-            <progress aria-label="Redirects made" value={data?.done ?? 0} max={data?.total ?? 1} className="h-2 w-full accent-heron" />
+            <progress aria-label="Redirects made" value={data?.done ?? 0} max={data?.total ?? 1} className="track" />
             {data?.problem != null && (
                 <p role="alert" className="mt-2 text-berry">
                     {data.problem}

@@ -88,20 +88,25 @@ function Sheet({ tab, onTab, onClose, onGoTo, loaded }: Props & { loaded: Loaded
                 </div>
                 <p className="font-mono text-[13px] break-all text-ink-3">{readable(sheet.url).replace(/^https?:\/\//, '')}</p>
                 <div className="mt-2.5 flex flex-wrap items-center gap-1.5">
-                    <StateChip state={sheet.state} edited={sheet.edited} listed={sheet.listed} from={sheet.from} until={sheet.until} />
-                    <span className="ml-auto" />
-                    <Button look="quiet" onClick={() => setPreviewed(true)}>
-                        <Eye size={15} aria-hidden />
-                        Preview
-                    </Button>
-                    {sheet.state === 'live' && (
-                        <a href={sheet.url} target="_blank" rel="noreferrer" className={buttonLook('quiet')}>
-                            On site
-                            <ExternalLink size={14} aria-hidden />
-                        </a>
-                    )}
-                    <LiveButton sheet={sheet} unsaved={dirty} />
-                    {sheet.state !== 'bin' && <MoreActs sheet={sheet} />}
+                    <div className="flex grow items-center gap-1.5">
+                        <StateChip state={sheet.state} edited={sheet.edited} listed={sheet.listed} from={sheet.from} until={sheet.until} />
+                        <span className="ml-auto" />
+                        <Button look="quiet" onClick={() => setPreviewed(true)}>
+                            <Eye size={15} aria-hidden />
+                            Preview
+                        </Button>
+                        {sheet.state === 'live' && (
+                            <a href={sheet.url} target="_blank" rel="noreferrer" className={buttonLook('quiet')}>
+                                On site
+                                <ExternalLink size={14} aria-hidden />
+                            </a>
+                        )}
+                    </div>
+                    {/* Together: where they do not fit beside the state, they go below it as one. */}
+                    <div className="ml-auto flex items-center gap-1.5">
+                        <LiveButton sheet={sheet} unsaved={dirty} />
+                        {sheet.state !== 'bin' && <MoreActs sheet={sheet} />}
+                    </div>
                 </div>
                 {sheet.bin !== null ? <InBin sheet={sheet} onGoTo={onGoTo} /> : <ReviewBar sheet={sheet} />}
             </div>
