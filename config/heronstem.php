@@ -10,7 +10,6 @@ return [
     'file_bytes' => 32 * 1024 * 1024,
     'picture_side' => 2400,
     'picture_pixels' => 40_000_000, // read into memory at once, all frames together: about 5 bytes each
-    // Sign-in: attempts a minute for one mail address from one place.
     'idle_redirect_days' => (int) env('HERONSTEM_IDLE_REDIRECT_DAYS', 180), // a redirect that nobody used for so many days is said
     'sign_in_attempts' => 5, // wrong ones a minute for one account from one network
     'sign_in_attempts_network' => (int) env('HERONSTEM_SIGN_IN_ATTEMPTS', 30), // and for all accounts from one network
