@@ -8,7 +8,7 @@ export default tseslint.config(
     ...tseslint.configs.strict,
     hooks.configs.flat.recommended,
     {
-        files: ['resources/js/**/*.{ts,tsx}'],
+        files: ['resources/js/**/*.{ts,tsx}', 'tests/Editor/**/*.ts'],
         rules: {
             '@typescript-eslint/no-non-null-assertion': 'error',
             // Virtual rows are never memoised here, which is all that this rule warns of.

@@ -59,8 +59,9 @@ final class Test
             'PHPStan' => [PHP_BINARY, '-d', 'memory_limit=2G', 'vendor/bin/phpstan', 'analyse', '--no-progress', '--error-format=raw'],
             'Pint' => [PHP_BINARY, 'vendor/bin/pint', '--test', '-q'],
             'TypeScript' => ['npx', '--no-install', 'tsc', '--noEmit'],
-            'ESLint' => ['npx', '--no-install', 'eslint', 'resources/js'],
-            'Prettier' => ['npx', '--no-install', 'prettier', '--check', '--log-level=warn', 'resources', '*.{js,ts}'],
+            'ESLint' => ['npx', '--no-install', 'eslint', 'resources/js', 'tests/Editor'],
+            'Prettier' => ['npx', '--no-install', 'prettier', '--check', '--log-level=warn', 'resources', 'tests/Editor', '*.{js,ts}'],
+            'Vitest' => ['npx', '--no-install', 'vitest', 'run', '--silent'],
         ];
         $failed = 0;
         foreach ($checks as $name => $command) {

@@ -19,7 +19,8 @@ final class WebServer
     private function __construct()
     {
         $this->folder = sys_get_temp_dir().'/heronstem-server-'.bin2hex(random_bytes(6));
-        mkdir($this->folder, 0755);
+        mkdir($this->folder);
+        chmod($this->folder, 0755); // the server serves as nobody, and the tests may run under any umask
         $socket = stream_socket_server('tcp://127.0.0.1:0');
         Assert::assertIsResource($socket);
         $this->port = (int) substr((string) strrchr((string) stream_socket_get_name($socket, false), ':'), 1);
@@ -45,7 +46,9 @@ final class WebServer
         $folder = $self->folder;
         file_put_contents("$folder/redirects.map", $map);
         file_put_contents("$folder/rules.conf", $rules("$folder/redirects.map"));
-        mkdir("$folder/root", 0755);
+        mkdir("$folder/root");
+        chmod("$folder/root", 0755);
+        chmod("$folder/redirects.map", 0644);
         $modules = implode('', array_map(static fn (string $module): string => "LoadModule {$module}_module /usr/lib/apache2/modules/mod_$module.so\n", ['mpm_event', 'authz_core', 'rewrite']));
         file_put_contents("$folder/apache.conf", "{$modules}ServerRoot $folder\nServerName 127.0.0.1\nPidFile $folder/pid\nDefaultRuntimeDir $folder\nUser nobody\nGroup nogroup\nErrorLog $folder/error.log\nStartServers 1\nMaxKeepAliveRequests 0\nListen 127.0.0.1:{$self->port}\nDocumentRoot $folder/root\n<Directory $folder/root>\nRequire all granted\n</Directory>\nInclude $folder/rules.conf\n");
         $self->start([is_executable('/usr/sbin/apache2') ? '/usr/sbin/apache2' : 'apache2', '-f', "$folder/apache.conf", '-D', 'FOREGROUND']);
