@@ -33,6 +33,9 @@ final class ImportCircles implements Answers
     /** @var array<string, Rule> those that hold no address, by identity */
     private array $free = [];
 
+    /** @var array<string, array<string, Rule>> rules whose way goes through each of them, by identity */
+    private array $through = [];
+
     private ?Resolver $resolver = null;
 
     /** @param  list<Rule>  $standing  rules of the site that hold no address */
@@ -60,15 +63,32 @@ final class ImportCircles implements Answers
     public function found(array $claims): array
     {
         $found = [];
-        foreach ([...array_values($this->byKey), ...array_values($this->free)] as $rule) {
-            if ($this->comesBack($rule, $claims)) {
-                $found[] = $rule;
-                unset($this->byKey[$rule->key], $this->next[$rule->key], $this->free[$rule->id]);
-                $this->resolver = $rule->claims() ? $this->resolver : null;
+        $looked = [...array_values($this->byKey), ...array_values($this->free)];
+        while ($looked !== []) {
+            $again = [];
+            foreach ($looked as $rule) {
+                if (isset($found[$rule->id]) || ! $this->comesBack($rule, $claims)) {
+                    continue;
+                }
+                $found[$rule->id] = $rule;
+                $this->leaveOut($rule);
+                // What it covered answers now, and may lead those round that were well while they came through here.
+                $again += $this->through[$rule->id] ?? [];
             }
+            $looked = $again;
         }
 
-        return $found;
+        return array_values($found);
+    }
+
+    private function leaveOut(Rule $rule): void
+    {
+        if ($rule->claims()) {
+            unset($this->byKey[$rule->key], $this->next[$rule->key]);
+        } else {
+            unset($this->free[$rule->id]);
+            $this->resolver = null;
+        }
     }
 
     /** @param  array<string, Claim>  $claims */
@@ -85,7 +105,16 @@ final class ImportCircles implements Answers
             }
         }
 
-        return $this->resolver()->roundOf($rule) !== null;
+        foreach ($this->resolver()->waysOf($rule) as $way) {
+            if ($way->comesBackTo($rule)) {
+                return true;
+            }
+            foreach ($way->rules() as $passed) {
+                $this->through[$passed][$rule->id] = $rule;
+            }
+        }
+
+        return false;
     }
 
     private function resolver(): Resolver
