@@ -55,6 +55,19 @@ export async function answered<T>(answer: Promise<Answer<T>>): Promise<T> {
     return data as T
 }
 
+/** The file that an answer holds; throws ApiProblem where it holds a problem instead. */
+export async function fileOf(answer: Promise<Response>): Promise<Blob> {
+    const read = answer.then(async response => {
+        const isFile = response.ok
+        return {
+            data: isFile ? await response.blob() : undefined,
+            error: isFile ? undefined : await response.json().catch(() => undefined),
+            response,
+        }
+    })
+    return answered(read as Promise<Answer<Blob>>)
+}
+
 async function reached<T>(answer: Promise<Answer<T>>) {
     try {
         return await answer

@@ -1,4 +1,4 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query'
+import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Button } from '../ui/Button'
 import { count } from '../ui/count'
@@ -30,6 +30,7 @@ export function RippleList({
         queryFn: () => source.read(group, asked, offset),
         placeholderData: keepPreviousData,
     })
+    const saving = useMutation({ mutationFn: () => source.csv(group), onSuccess: file => download(file, `${group}.csv`) })
     const total = data?.total ?? 0
     return (
         <Modal open onClose={onClose} title={`${total.toLocaleString('en-GB')} ${title}`} width={780}>
@@ -46,11 +47,13 @@ export function RippleList({
                     }}
                     className="h-[30px] w-full rounded-[5px] border border-edge bg-sheet px-2.5"
                 />
-                <Button onClick={() => void source.csv(group).then(file => download(file, `${group}.csv`))}>Download CSV</Button>
+                <Button disabled={saving.isPending} onClick={() => saving.mutate()}>
+                    Download CSV
+                </Button>
             </div>
-            {error !== null && (
+            {(error ?? saving.error) !== null && (
                 <p role="alert" className="text-berry">
-                    {error.message}
+                    {(error ?? saving.error)?.message}
                 </p>
             )}
             <ul className="grid max-h-[46vh] gap-1 overflow-y-auto" tabIndex={0} aria-label={title}>

@@ -1,4 +1,4 @@
-import { answered, api, csrfToken, type Schemas } from '../api/client'
+import { answered, api, csrfToken, fileOf, type Schemas } from '../api/client'
 import type { Wanted } from './batches'
 import type { GroupKey } from './rippleGroups'
 
@@ -27,14 +27,14 @@ export function planRows(site: string, { batch }: Wanted): RowSource {
                     body,
                 }) as RowsAnswer,
             ),
-        csv: async group => {
-            const response = await fetch(`/api/v1/sites/${site}/ripple/${group}?format=csv`, {
-                method: 'POST',
-                headers: { 'Content-Type': 'application/json', 'X-XSRF-TOKEN': csrfToken() },
-                body: JSON.stringify(body),
-            })
-            return response.blob()
-        },
+        csv: group =>
+            fileOf(
+                fetch(`/api/v1/sites/${site}/ripple/${group}?format=csv`, {
+                    method: 'POST',
+                    headers: { 'Content-Type': 'application/json', 'X-XSRF-TOKEN': csrfToken(), Accept: 'text/csv, application/json' },
+                    body: JSON.stringify(body),
+                }),
+            ),
     }
 }
 
@@ -47,6 +47,6 @@ export function entryRows(site: string, entry: string): RowSource {
                     params: { path: { site, entry, group }, query: { text, offset } },
                 }) as RowsAnswer,
             ),
-        csv: async group => (await fetch(`/api/v1/sites/${site}/history/${entry}/rows/${group}?format=csv`)).blob(),
+        csv: group => fileOf(fetch(`/api/v1/sites/${site}/history/${entry}/rows/${group}?format=csv`)),
     }
 }
