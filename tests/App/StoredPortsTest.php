@@ -4,18 +4,24 @@ declare(strict_types=1);
 
 namespace Tests\App;
 
+use App\Models\User;
+use App\Store\StoredBranch;
 use App\Store\StoredLedger;
 use App\Store\StoredMenuPages;
 use App\Store\StoredMenus;
 use App\Store\StoredPages;
 use App\Store\StoredRules;
+use Heronstem\Core\Access\Branch;
 use Heronstem\Core\Address\Ledger;
 use Heronstem\Core\Menu\MenuPages;
 use Heronstem\Core\Menu\Menus;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Redirect\Rules;
 use Heronstem\Core\Structure\Pages;
+use Heronstem\Core\Structure\PersonAt;
+use Heronstem\Core\Structure\PersonTie;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
 use Tests\Core\Contract\PortsContract;
 
 final class StoredPortsTest extends AppTestCase
@@ -45,5 +51,25 @@ final class StoredPortsTest extends AppTestCase
     protected function ledger(): Ledger
     {
         return new StoredLedger(DB::connection(), $this->site);
+    }
+
+    protected function branchOf(?string $root): Branch
+    {
+        return new StoredBranch(DB::connection(), $this->site, $root === null ? null : $this->keyOf($root));
+    }
+
+    protected function somebodyAt(PersonAt $person): void
+    {
+        $user = User::query()->create(['name' => $person->name, 'email' => Str::ulid().'@site.example', 'password' => 'not-asked-here']);
+        if ($person->tie === PersonTie::Branch) {
+            DB::table('memberships')->insert(['site_id' => $this->site->id, 'user_id' => $user->id, 'role' => 'writer', 'branch_id' => $this->keyOf($person->page)]);
+        } else {
+            DB::table('drafts')->insert(['page_id' => $this->keyOf($person->page), 'user_id' => $user->id, 'document' => '{"version":1,"type":"doc","content":[]}', 'based_on' => 0]);
+        }
+    }
+
+    private function keyOf(string $page): int
+    {
+        return (int) DB::table('pages')->where('ulid', $page)->value('id');
     }
 }

@@ -4,13 +4,16 @@ declare(strict_types=1);
 
 namespace Tests\Core\Contract;
 
+use Heronstem\Core\Access\Branch;
 use Heronstem\Core\Address\Ledger;
 use Heronstem\Core\Menu\MenuPages;
 use Heronstem\Core\Menu\Menus;
 use Heronstem\Core\Redirect\Rules;
 use Heronstem\Core\Structure\Change;
 use Heronstem\Core\Structure\Pages;
+use Heronstem\Core\Structure\PersonAt;
 use PHPUnit\Framework\TestCase;
+use Tests\Core\Memory\MemoryBranch;
 use Tests\Core\Memory\MemorySite;
 
 final class MemoryPortsTest extends TestCase
@@ -47,6 +50,16 @@ final class MemoryPortsTest extends TestCase
     protected function menuPages(): MenuPages
     {
         return $this->site;
+    }
+
+    protected function branchOf(?string $root): Branch
+    {
+        return new MemoryBranch($this->site, $root);
+    }
+
+    protected function somebodyAt(PersonAt $person): void
+    {
+        $this->site->people[] = $person;
     }
 
     protected function carryOut(Change ...$changes): mixed

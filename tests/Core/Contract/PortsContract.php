@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Contract;
 
+use Heronstem\Core\Access\Branch;
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\ClaimKind;
@@ -30,6 +31,8 @@ use Heronstem\Core\Structure\Name;
 use Heronstem\Core\Structure\Page;
 use Heronstem\Core\Structure\PageKind;
 use Heronstem\Core\Structure\Pages;
+use Heronstem\Core\Structure\PersonAt;
+use Heronstem\Core\Structure\PersonTie;
 use Heronstem\Core\Structure\Place;
 use Heronstem\Core\Structure\State;
 use Heronstem\Core\Structure\Target;
@@ -56,6 +59,12 @@ trait PortsContract
     abstract protected function menuPages(): MenuPages;
 
     abstract protected function redirects(): Rules;
+
+    /** Of somebody who writes in one branch; in the whole site with null. */
+    abstract protected function branchOf(?string $root): Branch;
+
+    /** Tells the site that somebody has something on a page. */
+    abstract protected function somebodyAt(PersonAt $person): void;
 
     abstract protected function carryOut(Change ...$changes): mixed;
 
@@ -173,6 +182,46 @@ trait PortsContract
             $ids[] = $page->id;
         }
         self::assertSame([self::TRAVEL, self::TIMES, self::SUMMER], $ids);
+    }
+
+    #[Test]
+    public function a_writers_branch_holds_its_top_and_all_below_wherever_they_have_been_moved(): void
+    {
+        $this->givenASite();
+        $all = [self::HELP, self::TIMES, self::SUMMER, self::TRAVEL, '01J00000000000000000000009'];
+        $times = $this->branchOf(self::TIMES);
+        self::assertSame(self::TIMES, $times->root());
+        self::assertEquals([self::HELP => false, self::TIMES => true, self::SUMMER => true, self::TRAVEL => false], $times->holds($all));
+        $this->carryOut(new Move(self::SUMMER, Place::lastIn(self::TRAVEL)));
+        self::assertEquals([self::TIMES => true, self::SUMMER => false], $times->holds([self::TIMES, self::SUMMER]));
+        $this->carryOut(new Move(self::TRAVEL, Place::lastIn(self::TIMES)));
+        self::assertEquals([self::TRAVEL => true, self::SUMMER => true], $times->holds([self::TRAVEL, self::SUMMER]));
+        self::assertSame([self::TRAVEL], array_keys($times->childOrder(self::TIMES)));
+        self::assertSame([], $times->holds([]));
+    }
+
+    #[Test]
+    public function the_whole_site_is_a_branch_without_a_top(): void
+    {
+        $this->givenASite();
+        $whole = $this->branchOf(null);
+        self::assertNull($whole->root());
+        self::assertEquals([self::HELP => true, self::SUMMER => true], $whole->holds([self::HELP, self::SUMMER, '01J00000000000000000000009']));
+        self::assertSame([self::HELP, self::TRAVEL], array_keys($whole->childOrder(null)));
+    }
+
+    #[Test]
+    public function who_has_something_on_pages_is_found_by_page(): void
+    {
+        $this->givenASite();
+        $writes = new PersonAt(self::TIMES, 'Isla', PersonTie::UnsavedWords);
+        $branch = new PersonAt(self::HELP, 'Tam', PersonTie::Branch);
+        $this->somebodyAt($writes);
+        $this->somebodyAt($branch);
+        self::assertEquals([$writes], array_values([...$this->pages()->peopleAt([self::TIMES, self::SUMMER])]));
+        self::assertEqualsCanonicalizing([$writes, $branch], array_values([...$this->pages()->peopleAt([self::HELP, self::TIMES])]));
+        self::assertSame([], [...$this->pages()->peopleAt([self::TRAVEL])]);
+        self::assertSame([], [...$this->pages()->peopleAt([])]);
     }
 
     #[Test]
