@@ -3,8 +3,10 @@
 declare(strict_types=1);
 
 use App\Desk\ImportRedirects;
+use App\Desk\Rights;
 use App\Models\Site;
 use App\Models\User;
+use Heronstem\Core\Structure\Authority;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
@@ -59,6 +61,6 @@ printf("redirect-import, %d rows (%d good, %d bad): looked over in %.2f s, COPY 
 $seed = (string) Str::ulid();
 $look = $import->look($site, $text, $seed);
 DB::beginTransaction();
-$made = $time(static fn () => $import->make($site, $by, $text, $seed, $look, ''));
+$made = $time(static fn () => $import->make($site, $by, $text, $seed, $look, '', Rights::of(Authority::Owner)));
 DB::rollBack();
 printf("redirect-import, made: %.1f s, ratio %.1f; peak of all %.0f MB\n", $made, $made / $copies[2], memory_get_peak_usage() / 1048576);
