@@ -27,6 +27,7 @@ final readonly class ApplyChanges
     public function __construct(
         private Connection $db,
         private Planners $planners,
+        private PlanFor $plan,
         private RippleWriter $writer,
         private RecordEntry $record,
         private RewriteLinks $rewrite,
@@ -50,8 +51,7 @@ final readonly class ApplyChanges
             $this->lock($site);
             $this->carryOut($site);
             $rights ??= Rights::of(Authority::Manager);
-            $ripple = $this->planners->for($site, $rights->authority)->plan($batch);
-            $rights->guard($ripple);
+            $ripple = $this->plan->of($site, $batch, $rights);
             $this->guard($ripple, $seen, $batch);
 
             return $this->write($site, $user, $batch, $ripple, $note);

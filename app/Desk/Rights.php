@@ -27,6 +27,12 @@ final readonly class Rights
         return new self(Authority::Manager, $preparing);
     }
 
+    /** Whether some effects are not theirs, so that what would follow has to be looked at. */
+    public function areNarrow(): bool
+    {
+        return $this->preparing !== null;
+    }
+
     /** @throws BeyondRights when something of what a batch would do is not theirs to do */
     public function guard(Ripple $ripple): void
     {

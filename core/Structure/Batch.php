@@ -30,6 +30,12 @@ final readonly class Batch
         return new self(array_values($changes));
     }
 
+    /** The same batch with a way out of one of its conflicts taken. */
+    public function with(WayOut $way): self
+    {
+        return new self([...$this->changes, ...$way->changes], $this->decisions->and(...$way->decisions));
+    }
+
     /** @return list<TakeBack> the entries this batch takes back, newest first */
     public function takesBack(): array
     {

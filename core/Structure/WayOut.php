@@ -45,6 +45,12 @@ final readonly class WayOut
         return new self(WayOutKind::StandInFront, [new Change\ChangeRedirect($rule, ['inFront' => true])], [], null);
     }
 
+    /** Whether it adds nothing to the batch: whoever asks chooses anew. */
+    public function isChoice(): bool
+    {
+        return $this->changes === [] && $this->decisions === [];
+    }
+
     public static function chooseAnother(): self
     {
         return new self(WayOutKind::ChooseAnother, [], [], null);

@@ -87,6 +87,34 @@ final class RolesTest extends AppTestCase
     }
 
     #[Test]
+    public function a_writer_is_offered_the_ways_out_that_are_theirs_and_a_manager_all_of_them(): void
+    {
+        $this->live('Times');
+        $known = $this->live('Walks');
+        $mine = $this->draft('Ideas');
+        $other = $this->draft('Plans');
+        $this->change(['kind' => 'set-slug', 'page' => $known, 'slug' => 'hikes']);
+        $writer = $this->person('Tam', Role::Writer);
+        $wanted = static fn (string $slug): array => ['kind' => 'set-slug', 'page' => $mine, 'slug' => $slug];
+        $ways = fn (string $slug, User $as): array => array_column($this->api('POST', 'ripple', ['changes' => [$wanted($slug)]], as: $as)->assertOk()->json('conflicts.0.waysOut'), 'kind');
+        foreach (['times', 'walks', 'plans'] as $slug) {
+            $offered = $ways($slug, $writer);
+            self::assertSame([], array_diff($offered, $ways($slug, $this->manager)), $slug);
+            self::assertContains('free-slug', $offered, $slug);
+            self::assertContains('choose-another', $offered, $slug);
+            self::assertSame($offered, array_column($this->api('POST', 'address', $wanted($slug), as: $writer)->assertOk()->json('conflict.waysOut'), 'kind'), $slug);
+            foreach ($this->api('POST', 'ripple', ['changes' => [$wanted($slug)]], as: $writer)->json('conflicts.0.waysOut') as $way) {
+                $this->api('POST', 'ripple', ['changes' => [$wanted($slug), ...$way['changes']], 'decisions' => $way['decisions']], as: $writer)->assertOk();
+            }
+        }
+        self::assertNotSame($ways('walks', $writer), $ways('walks', $this->manager), 'What visitors know gives way for a manager alone.');
+        self::assertContains('swap', $ways('plans', $writer), 'Drafts trade places.');
+        self::assertNotContains('swap', $ways('times', $writer));
+        $this->api('GET', "pages/$other")->assertOk();
+        $this->api('POST', 'address', $wanted('times'), as: $this->person('Ruaridh', Role::Reader))->assertOk()->assertJsonPath('conflict.held.name', 'Times');
+    }
+
+    #[Test]
     public function a_branch_that_holds_a_page_visitors_know_is_no_writers_to_retire(): void
     {
         $draft = $this->draft('Drafts');

@@ -35,18 +35,7 @@ final class WordsTest extends Errand
     #[Test]
     public function words_survive_a_crash_of_the_browser(): void
     {
-        $this->signIn();
-        $this->makePage('Storm plans', 'Service news');
-        $this->write('Kept through a crash.');
-        $this->chrome->awaitText('Draft kept at');
-        $address = $this->chrome->driver->getCurrentURL();
-
-        $again = $this->browser();
-        $this->signIn(in: $again);
-        $again->open($address);
-        $again->click('tab', 'Words');
-        $again->click('button', 'Continue with them');
-        $again->awaitText('Kept through a crash.', '.writing');
+        $this->continued('Storm plans', 'Kept through a crash.');
     }
 
     #[Test]
@@ -219,18 +208,7 @@ final class WordsTest extends Errand
     #[Test]
     public function words_that_were_never_saved_come_back_with_nothing_selected_and_a_picture_replaces_none_of_them(): void
     {
-        $this->signIn();
-        $this->makePage('Whale watch', 'Service news');
-        $this->write('Seen off the pier.');
-        $this->chrome->awaitText('Draft kept at');
-        $address = $this->chrome->driver->getCurrentURL();
-
-        $again = $this->browser();
-        $this->signIn(in: $again);
-        $again->open($address);
-        $again->click('tab', 'Words');
-        $again->click('button', 'Continue with them');
-        $again->awaitText('Seen off the pier.', '.writing');
+        $again = $this->continued('Whale watch', 'Seen off the pier.');
         self::assertSame('', $again->driver->executeScript('return String(getSelection())'));
         $again->find('file', 'Picture file')->sendKeys(realpath(__DIR__.'/../../database/demo/ferries/pictures/dog.png'));
         $again->type('textbox', 'Alternative text', 'A whale');
@@ -259,6 +237,23 @@ final class WordsTest extends Errand
         $chrome->click('button', 'Publish edits');
         $chrome->awaitText('Published the edits of Basking sharks');
         self::assertStringContainsString('<h1>Sharks again</h1>', $this->fetch($this->ferries('/news/basking-sharks'))[2]);
+    }
+
+    /** Words written on a new page and never saved, continued in another browser. */
+    private function continued(string $page, string $words): Chrome
+    {
+        $this->signIn();
+        $this->makePage($page, 'Service news');
+        $this->write($words);
+        $this->chrome->awaitText('Draft kept at');
+        $again = $this->browser();
+        $this->signIn(in: $again);
+        $again->open($this->chrome->driver->getCurrentURL());
+        $again->click('tab', 'Words');
+        $again->click('button', 'Continue with them');
+        $again->awaitText($words, '.writing');
+
+        return $again;
     }
 
     private function write(string $text, ?Chrome $in = null): void

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Api;
 
 use App\Desk\Permission;
+use App\Desk\PlanFor;
 use App\Desk\Planners;
 use App\Desk\Resolvers;
 use App\Http\Api\Schema\ConflictView;
@@ -18,16 +19,19 @@ use OpenApi\Attributes as OA;
 /** What an address would be, and what answers there. */
 final readonly class AddressController
 {
-    public function __construct(private Permission $permission, private Planners $planners, private Resolvers $resolvers)
+    public function __construct(private Permission $permission, private Planners $planners, private PlanFor $plan, private Resolvers $resolvers)
     {
     }
 
     #[OA\Post(path: '/sites/{site}/address', operationId: 'address', description: 'Slug and address that one change would give its page, while it is being typed; a conflict with its ways out.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/Change')), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/SlugAnswer')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function preview(Request $request, Site $site): JsonResponse
     {
-        $this->permission->toSee(Signed::in($request), $site);
+        $user = Signed::in($request);
+        $writes = $this->permission->toSee($user, $site)->role->writes();
         try {
-            $ripple = $this->planners->for($site, $this->permission->authority(Signed::in($request), $site))->plan((new ChangeReader($site->rules(), $site->zone, $site->ownAddresses()))->batch([$request->json()->all()]));
+            $batch = (new ChangeReader($site->rules(), $site->zone, $site->ownAddresses()))->batch([$request->json()->all()]);
+            $ripple = $this->planners->for($site, $this->permission->authority($user, $site))->plan($batch);
+            $ripple = $writes ? $this->plan->withOpenWays($site, $ripple, $batch, $this->permission->rights($user, $site)) : $ripple;
         } catch (Refusal $refusal) {
             return new JsonResponse(['slug' => null, 'address' => null, 'inherited' => null, 'conflict' => null, 'error' => $refusal->reason, 'suggestion' => $refusal->suggestion]);
         }

@@ -7,7 +7,7 @@ namespace App\Http\Api;
 use App\Desk\ApplyChanges;
 use App\Desk\KnownFiles;
 use App\Desk\Permission;
-use App\Desk\Planners;
+use App\Desk\PlanFor;
 use App\Desk\RippleGroup;
 use App\Desk\RippleRows;
 use App\Http\Api\Schema\HistoryView;
@@ -25,7 +25,7 @@ use Symfony\Component\HttpFoundation\Response;
 /** Changes to the structure: first their ripple, then applied in one step. */
 final readonly class BatchController
 {
-    public function __construct(private Permission $permission, private Planners $planners, private ApplyChanges $apply, private KnownFiles $files)
+    public function __construct(private Permission $permission, private PlanFor $plan, private ApplyChanges $apply, private KnownFiles $files)
     {
     }
 
@@ -55,11 +55,7 @@ final readonly class BatchController
 
     private function plan(Request $request, Site $site): Ripple
     {
-        $rights = $this->permission->rights(Signed::in($request), $site);
-        $ripple = $this->planners->for($site, $rights->authority)->plan($this->batch($request, $site));
-        $rights->guard($ripple);
-
-        return $ripple;
+        return $this->plan->of($site, $this->batch($request, $site), $this->permission->rights(Signed::in($request), $site));
     }
 
     private function batch(Request $request, Site $site): Batch

@@ -7,7 +7,7 @@ namespace App\Http\Api;
 use App\Desk\ApplyChanges;
 use App\Desk\EntryRows;
 use App\Desk\Permission;
-use App\Desk\Planners;
+use App\Desk\PlanFor;
 use App\Desk\Rights;
 use App\Desk\RippleGroup;
 use App\Desk\TakeBackEntry;
@@ -33,7 +33,7 @@ final readonly class HistoryController
 {
     public function __construct(
         private Permission $permission,
-        private Planners $planners,
+        private PlanFor $plan,
         private ApplyChanges $apply,
         private TakeBackEntry $takeBack,
         private HistoryEntries $entries,
@@ -130,10 +130,7 @@ final readonly class HistoryController
 
     private function planned(Site $site, Rights $rights, Batch $batch): JsonResponse
     {
-        $ripple = $this->planners->for($site, $rights->authority)->plan($batch);
-        $rights->guard($ripple);
-
-        return new JsonResponse(RippleView::of($ripple));
+        return new JsonResponse(RippleView::of($this->plan->of($site, $batch, $rights)));
     }
 
     private function applied(Request $request, Site $site, Rights $rights, Batch $batch): JsonResponse

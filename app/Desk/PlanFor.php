@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk;
+
+use App\Models\Site;
+use Heronstem\Core\Access\BeyondRights;
+use Heronstem\Core\Refusal;
+use Heronstem\Core\Structure\Batch;
+use Heronstem\Core\Structure\Conflict;
+use Heronstem\Core\Structure\Ripple;
+use Heronstem\Core\Structure\WayOut;
+
+/** Plans a batch for somebody: refused where something would follow that is not theirs to do, and with the ways out that are theirs. */
+final readonly class PlanFor
+{
+    /** Conflicts whose ways out are tried one by one; of those beyond, only another choice is offered. */
+    private const MOST = 20;
+
+    public function __construct(private Planners $planners)
+    {
+    }
+
+    /**
+     * @throws BeyondRights when something that would follow is not theirs to do
+     * @throws Refusal when a guard forbids a change
+     */
+    public function of(Site $site, Batch $batch, Rights $rights): Ripple
+    {
+        $ripple = $this->planners->for($site, $rights->authority)->plan($batch);
+        $rights->guard($ripple);
+
+        return $this->withOpenWays($site, $ripple, $batch, $rights);
+    }
+
+    /** A way that would be refused as soon as it is taken is none. */
+    public function withOpenWays(Site $site, Ripple $ripple, Batch $batch, Rights $rights): Ripple
+    {
+        if (! $rights->areNarrow() || $ripple->conflicts === []) {
+            return $ripple;
+        }
+
+        return $ripple->withConflicts(array_map(
+            fn (Conflict $conflict, int $n): Conflict => $conflict->with(array_values(array_filter($conflict->waysOut, fn (WayOut $way): bool => $way->isChoice() || ($n < self::MOST && $this->isOpen($site, $batch->with($way), $rights))))),
+            $ripple->conflicts, array_keys($ripple->conflicts),
+        ));
+    }
+
+    private function isOpen(Site $site, Batch $batch, Rights $rights): bool
+    {
+        try {
+            $rights->guard($this->planners->for($site, $rights->authority)->plan($batch));
+        } catch (BeyondRights|Refusal) {
+            return false;
+        }
+
+        return true;
+    }
+}
