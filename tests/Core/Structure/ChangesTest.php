@@ -12,6 +12,7 @@ use Heronstem\Core\Structure\Authority;
 use Heronstem\Core\Structure\Change;
 use Heronstem\Core\Structure\ChangeReader;
 use Heronstem\Core\Structure\Name;
+use Heronstem\Core\Structure\Note;
 use Heronstem\Core\Structure\NoteKind;
 use Heronstem\Core\Structure\PageKind;
 use Heronstem\Core\Structure\Place;
@@ -168,6 +169,22 @@ final class ChangesTest extends TestCase
         $this->site->apply(Change\Keep::of('Summer'));
         $this->site->authority = Authority::Manager;
         $this->refused('changes.0.page', '“Summer” lies inside “Travel” and is kept', new Change\PutInBin('Travel'));
+    }
+
+    #[Test]
+    public function a_start_page_that_showed_cards_of_what_is_inside_says_that_it_shows_those_of_the_front_page(): void
+    {
+        $notes = fn (Change ...$changes): array => array_values(array_filter($this->site->plan(...$changes)->notes, static fn (Note $note): bool => $note->kind === NoteKind::StartShowsOthers));
+        $this->site->live('Shop');
+        $start = new Change\SetStartPage('Shop');
+        self::assertSame([], $notes($start), 'It shows words.');
+        $this->site->apply(new Change\Describe('Shop', layout: 'section'));
+        self::assertSame([], $notes($start), 'Nothing is inside.');
+        $this->site->live('Mugs', 'Shop');
+        self::assertSame([['Shop', 'Shop']], array_map(static fn (Note $note): array => [$note->page, $note->name], $notes($start)));
+        self::assertSame([], $notes(new Change\Rename('Mugs', Name::of('Cups'))));
+        $this->site->apply($start);
+        self::assertSame([], $notes(new Change\Rename('Mugs', Name::of('Cups'))), 'Only where the start page changes.');
     }
 
     #[Test]
