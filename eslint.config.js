@@ -1,7 +1,8 @@
+import { readdirSync } from 'node:fs'
 import hooks from 'eslint-plugin-react-hooks'
 import tseslint from 'typescript-eslint'
 
-const views = ['signin', 'outline', 'sheet']
+const views = readdirSync(new URL('resources/js/views', import.meta.url))
 
 export default tseslint.config(
     { ignores: ['resources/js/api/schema.d.ts'] },
