@@ -16,6 +16,7 @@ use Illuminate\Support\Facades\DB;
 use Tests\Core\Memory\RandomChanges;
 
 // One of several writers that work on a site at the same time: php writer.php SITE SEED BATCHES
+// Says on the error stream, a line each, when it begins to apply a batch and when one has been applied.
 require __DIR__.'/../../vendor/autoload.php';
 $app = require __DIR__.'/../../bootstrap/app.php';
 $app->make(Kernel::class)->bootstrap();
@@ -34,7 +35,9 @@ for ($i = 0; $i < (int) $batches; $i++) {
     try {
         $entry = mt_rand(0, 9) === 0 ? HistoryEntry::query()->where('site_id', $site->id)->inRandomOrder()->first() : null;
         $batch = $entry === null ? new Batch($random->changes($steps), $random->decisions($steps)) : $takeBack->batch($site, $entry);
+        fwrite(STDERR, "begins\n");
         $apply->apply($site, null, $batch, rights: Rights::of(Authority::Owner));
+        fwrite(STDERR, "applied\n");
         $outcomes['applied']++;
     } catch (Refusal|Stale) {
         $outcomes['refused']++;
