@@ -94,10 +94,10 @@ final readonly class ImportRedirects
     }
 
     /**
-     * Makes the rows that can be, all or none, as one change.
+     * Makes the rows that can be: as one change, which all or none of them are, up to AT_ONCE; as several beyond.
      *
-     * @param  ImportLook  $look  at the same file with the same seed, of rows that fit one change
-     * @return list<HistoryEntry>
+     * @param  ImportLook  $look  at the same file with the same seed
+     * @return list<HistoryEntry> one a change
      */
     public function make(Site $site, User $by, string $text, string $seed, ImportLook $look, string $note, Rights $rights): array
     {

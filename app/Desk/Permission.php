@@ -65,12 +65,6 @@ final readonly class Permission
         };
     }
 
-    /** How far somebody's word reaches in the rules of the structure, also of those who only look. */
-    public function authority(User $user, Site $site): Authority
-    {
-        return $this->toSee($user, $site)->role === Role::Owner ? Authority::Owner : Authority::Manager;
-    }
-
     private function inBranch(Membership $membership, ?string $path): bool
     {
         if ($membership->role !== Role::Writer || $membership->branch_id === null) {

@@ -28,14 +28,29 @@ final readonly class PlanFor
      */
     public function of(Site $site, Batch $batch, Rights $rights): Ripple
     {
+        return $this->withOpenWays($site, $this->guarded($site, $batch, $rights), $batch, $rights);
+    }
+
+    /**
+     * What would follow, also where it is not theirs to do: for whoever only asks.
+     *
+     * @throws Refusal when a guard forbids a change
+     */
+    public function preview(Site $site, Batch $batch, Rights $rights): Ripple
+    {
+        return $this->withOpenWays($site, $this->planners->for($site, $rights->authority)->plan($batch), $batch, $rights);
+    }
+
+    private function guarded(Site $site, Batch $batch, Rights $rights): Ripple
+    {
         $ripple = $this->planners->for($site, $rights->authority)->plan($batch);
         $rights->guard($ripple);
 
-        return $this->withOpenWays($site, $ripple, $batch, $rights);
+        return $ripple;
     }
 
     /** A way that would be refused as soon as it is taken is none. */
-    public function withOpenWays(Site $site, Ripple $ripple, Batch $batch, Rights $rights): Ripple
+    private function withOpenWays(Site $site, Ripple $ripple, Batch $batch, Rights $rights): Ripple
     {
         if (! $rights->areNarrow() || $ripple->conflicts === []) {
             return $ripple;
@@ -50,7 +65,7 @@ final readonly class PlanFor
     private function isOpen(Site $site, Batch $batch, Rights $rights): bool
     {
         try {
-            $rights->guard($this->planners->for($site, $rights->authority)->plan($batch));
+            $this->guarded($site, $batch, $rights);
         } catch (BeyondRights|Refusal) {
             return false;
         }

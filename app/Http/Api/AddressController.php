@@ -6,11 +6,12 @@ namespace App\Http\Api;
 
 use App\Desk\Permission;
 use App\Desk\PlanFor;
-use App\Desk\Planners;
 use App\Desk\Resolvers;
+use App\Desk\Rights;
 use App\Http\Api\Schema\ConflictView;
 use App\Models\Site;
 use Heronstem\Core\Refusal;
+use Heronstem\Core\Structure\Authority;
 use Heronstem\Core\Structure\ChangeReader;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -19,7 +20,7 @@ use OpenApi\Attributes as OA;
 /** What an address would be, and what answers there. */
 final readonly class AddressController
 {
-    public function __construct(private Permission $permission, private Planners $planners, private PlanFor $plan, private Resolvers $resolvers)
+    public function __construct(private Permission $permission, private PlanFor $plan, private Resolvers $resolvers)
     {
     }
 
@@ -27,11 +28,10 @@ final readonly class AddressController
     public function preview(Request $request, Site $site): JsonResponse
     {
         $user = Signed::in($request);
-        $writes = $this->permission->toSee($user, $site)->role->writes();
+        $rights = $this->permission->toSee($user, $site)->role->writes() ? $this->permission->rights($user, $site) : Rights::of(Authority::Manager);
         try {
             $batch = (new ChangeReader($site->rules(), $site->zone, $site->ownAddresses()))->batch([$request->json()->all()]);
-            $ripple = $this->planners->for($site, $this->permission->authority($user, $site))->plan($batch);
-            $ripple = $writes ? $this->plan->withOpenWays($site, $ripple, $batch, $this->permission->rights($user, $site)) : $ripple;
+            $ripple = $this->plan->preview($site, $batch, $rights);
         } catch (Refusal $refusal) {
             return new JsonResponse(['slug' => null, 'address' => null, 'inherited' => null, 'conflict' => null, 'error' => $refusal->reason, 'suggestion' => $refusal->suggestion]);
         }

@@ -11,14 +11,8 @@ final class DescribedTypes
 {
     private const SAID = ['string' => 'a text', 'integer' => 'a whole number', 'boolean' => 'true or false', 'array' => 'a list', 'object' => 'an object', 'null' => 'null', 'number' => 'a number'];
 
-    /** @var array<string, mixed> */
-    private array $document;
-
-    /** @param  array<string, mixed>|null  $document  as OpenAPI 3.1; the committed one unless given */
-    public function __construct(?array $document = null)
-    {
-        $this->document = $document ?? json_decode((string) file_get_contents(base_path('docs/api/openapi.json')), true, flags: JSON_THROW_ON_ERROR);
-    }
+    /** @var array<string, mixed>|null  as OpenAPI 3.1; read once there is something to hold against it */
+    private ?array $document = null;
 
     /**
      * @param  string  $path  as described, like /sites/{site}/outline
@@ -29,7 +23,10 @@ final class DescribedTypes
      */
     public function guard(string $method, string $path, array $query, array $body): void
     {
-        $operation = $this->document['paths'][$path][strtolower($method)] ?? null;
+        if ($query === [] && $body === []) {
+            return;
+        }
+        $operation = $this->document()['paths'][$path][strtolower($method)] ?? null;
         if (! is_array($operation)) {
             return;
         }
@@ -54,7 +51,13 @@ final class DescribedTypes
     {
         $name = isset($schema['$ref']) ? basename((string) $schema['$ref']) : null;
 
-        return $name === null ? $schema : $this->document['components']['schemas'][$name] ?? [];
+        return $name === null ? $schema : $this->document()['components']['schemas'][$name] ?? [];
+    }
+
+    /** @return array<string, mixed> */
+    private function document(): array
+    {
+        return $this->document ??= json_decode((string) file_get_contents(base_path('docs/api/openapi.json')), true, flags: JSON_THROW_ON_ERROR);
     }
 
     private function guardQuery(string $name, string $type, mixed $value): void

@@ -6,9 +6,9 @@ import { keys } from '../../api/queries'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
-import { fileLook, inputLook } from '../../ui/Field'
+import { inputLook } from '../../ui/Field'
 import { Modal } from '../../ui/Modal'
-import { textOf } from '../../ui/textOf'
+import { TextFile } from '../../ui/TextFile'
 import { useKept } from '../../ui/useKept'
 import { useStoppable } from '../../ui/useStoppable'
 
@@ -66,19 +66,13 @@ export function BringIn({ onClose }: { onClose: () => void }) {
                 className={`${inputLook} font-mono text-[13px]`}
             />
             <div className="mt-2 flex flex-wrap items-center justify-between gap-2">
-                <input
-                    type="file"
-                    aria-label="File of redirects"
+                <TextFile
+                    label="File of redirects"
                     accept=".csv,.tsv,.txt,.jsonl,.ndjson,.conf,.map,.htaccess"
-                    onChange={event => {
-                        const file = event.target.files?.[0]
-                        if (file !== undefined)
-                            void textOf(file).then(read => {
-                                setText(read)
-                                look.reset()
-                            })
+                    onText={read => {
+                        setText(read)
+                        look.reset()
                     }}
-                    className={fileLook}
                 />
                 <span className="flex gap-2">
                     <Button onClick={onClose}>Let it be</Button>

@@ -6,9 +6,9 @@ import { PickPage } from '../../app/PickPage'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
-import { fileLook, inputLook } from '../../ui/Field'
+import { inputLook } from '../../ui/Field'
 import { Modal } from '../../ui/Modal'
-import { textOf } from '../../ui/textOf'
+import { TextFile } from '../../ui/TextFile'
 import { useKept } from '../../ui/useKept'
 import { useStoppable } from '../../ui/useStoppable'
 import { MatchRow } from './MatchRow'
@@ -70,16 +70,7 @@ export function MatchOld({ onClose }: { onClose: () => void }) {
                         className={`${inputLook} font-mono text-[13px]`}
                     />
                     <div className="mt-2 flex flex-wrap items-center justify-between gap-2">
-                        <input
-                            type="file"
-                            aria-label="File of old addresses"
-                            accept=".csv,.tsv,.txt,.xml,.log"
-                            onChange={event => {
-                                const file = event.target.files?.[0]
-                                if (file !== undefined) void textOf(file).then(setText)
-                            }}
-                            className={fileLook}
-                        />
+                        <TextFile label="File of old addresses" accept=".csv,.tsv,.txt,.xml,.log" onText={setText} />
                         <span className="flex gap-2">
                             <Button onClick={onClose}>Let it be</Button>
                             <Button look="main" disabled={text.trim() === '' || match.isPending} onClick={() => match.mutate()}>

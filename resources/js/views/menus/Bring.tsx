@@ -1,9 +1,9 @@
 import { useState } from 'react'
 import { answered, api, ApiProblem } from '../../api/client'
 import { Button } from '../../ui/Button'
-import { fileLook, inputLook } from '../../ui/Field'
+import { inputLook } from '../../ui/Field'
 import { Modal } from '../../ui/Modal'
-import { textOf } from '../../ui/textOf'
+import { TextFile } from '../../ui/TextFile'
 import type { Entry } from './arrangement'
 
 /** Brings entries in: from a menu file, an OPML outline, or an indented list that is pasted. */
@@ -54,16 +54,7 @@ export function Bring({
                 </p>
             )}
             <div className="mt-3 flex items-center justify-between gap-2">
-                <input
-                    type="file"
-                    aria-label="Menu file"
-                    accept=".json,.opml,.xml,.txt"
-                    onChange={event => {
-                        const file = event.target.files?.[0]
-                        if (file !== undefined) void textOf(file).then(setText)
-                    }}
-                    className={fileLook}
-                />
+                <TextFile label="Menu file" accept=".json,.opml,.xml,.txt" onText={setText} />
                 <span className="flex gap-2">
                     <Button onClick={onClose}>Let it be</Button>
                     <Button look="main" disabled={text.trim() === ''} onClick={() => void read()}>

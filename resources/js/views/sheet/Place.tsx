@@ -13,6 +13,7 @@ import type { Loaded } from './loaded'
 import { Standing } from './Standing'
 import { useSaveKey } from './useSaveKey'
 import { useSavePage } from './useSavePage'
+import { SaveBar } from './SaveBar'
 
 const layouts: [Schemas['PageSheet']['layout'], string][] = [
     ['page', 'words'],
@@ -135,19 +136,7 @@ export function Place({ loaded, onUnsaved, onGoTo }: Props) {
                         )}
                     </FieldFrame>
                 </fieldset>
-                {save.error !== null && (
-                    <p role="alert" className="text-berry">
-                        {save.error.message}
-                    </p>
-                )}
-                {writes && (
-                    <div className="flex justify-end gap-2">
-                        {dirty && <Button onClick={() => setTyped({})}>Put back</Button>}
-                        <Button type="submit" look="main" disabled={!dirty || save.isPending}>
-                            Save changes
-                        </Button>
-                    </div>
-                )}
+                <SaveBar dirty={dirty} save={save} writes={writes} onPutBack={() => setTyped({})} />
             </form>
             <Standing sheet={sheet} />
             <Where sheet={sheet} onGoTo={onGoTo} />

@@ -4,12 +4,12 @@ import { answered, api } from '../../api/client'
 import { keys } from '../../api/queries'
 import { useSite } from '../../app/site'
 import { readable } from '../../ui/Address'
-import { Button } from '../../ui/Button'
 import { Field, FieldFrame, inputLook } from '../../ui/Field'
 import { useDebounced } from '../../ui/useDebounced'
 import type { Loaded } from './loaded'
 import { useSaveKey } from './useSaveKey'
 import { useSavePage } from './useSavePage'
+import { SaveBar } from './SaveBar'
 
 const titleSources = { own: 'Its own.', pattern: "From the site's pattern. Type here to give the page its own." }
 const descriptionSources = {
@@ -106,19 +106,7 @@ export function SearchTab({ loaded, onUnsaved }: { loaded: Loaded; onUnsaved: (u
                     </span>
                 </label>
             </fieldset>
-            {save.error !== null && (
-                <p role="alert" className="text-berry">
-                    {save.error.message}
-                </p>
-            )}
-            {site.writes && (
-                <div className="flex justify-end gap-2">
-                    {dirty && <Button onClick={() => setTyped({})}>Put back</Button>}
-                    <Button type="submit" look="main" disabled={!dirty || save.isPending}>
-                        Save changes
-                    </Button>
-                </div>
-            )}
+            <SaveBar dirty={dirty} save={save} writes={site.writes} onPutBack={() => setTyped({})} />
             <p className="border-t border-line pt-3 text-[13px] text-ink-3">
                 There is no field for keywords: search engines have ignored them for years. The words of the page, its heading and its title
                 are what counts.

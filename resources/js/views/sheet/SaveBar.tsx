@@ -1,0 +1,24 @@
+import { Button } from '../../ui/Button'
+
+type Props = { dirty: boolean; save: { isPending: boolean; error: Error | null }; writes: boolean; onPutBack: () => void }
+
+/** The end of a form of the sheet: why it was not saved, putting back what was typed, and saving it. */
+export function SaveBar({ dirty, save, writes, onPutBack }: Props) {
+    return (
+        <>
+            {save.error !== null && (
+                <p role="alert" className="text-berry">
+                    {save.error.message}
+                </p>
+            )}
+            {writes && (
+                <div className="flex justify-end gap-2">
+                    {dirty && <Button onClick={onPutBack}>Put back</Button>}
+                    <Button type="submit" look="main" disabled={!dirty || save.isPending}>
+                        Save changes
+                    </Button>
+                </div>
+            )}
+        </>
+    )
+}
