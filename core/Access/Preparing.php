@@ -32,6 +32,8 @@ final class Preparing
 
     private Ripple $ripple;
 
+    private ?string $root = null;
+
     public function __construct(private readonly Branch $branch)
     {
     }
@@ -44,6 +46,7 @@ final class Preparing
     public function guard(Ripple $ripple): void
     {
         $this->ripple = $ripple;
+        $this->root = $this->branch->root();
         $this->held = $this->branch->holds($this->pagesConcerned());
         $this->guardRest();
         $spaced = [];
@@ -156,8 +159,7 @@ final class Preparing
 
     private function guardPlace(Page $page): void
     {
-        $root = $this->branch->root();
-        if ($root !== null && ($page->id === $root || ! $this->isInside($page->parent))) {
+        if ($this->root !== null && ($page->id === $this->root || ! $this->isInside($page->parent))) {
             throw new BeyondRights('You write in one branch of this site; this place lies outside it.');
         }
     }
@@ -202,7 +204,7 @@ final class Preparing
     /** Whether a page lies in the branch; one that is made lies where it is put. */
     private function isInside(?string $page): bool
     {
-        if ($this->branch->root() === null) {
+        if ($this->root === null) {
             return true;
         }
         for ($steps = 0; $page !== null && $steps < 100; $steps++) {

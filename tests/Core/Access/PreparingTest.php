@@ -7,6 +7,7 @@ namespace Tests\Core\Access;
 use Eris\Generators;
 use Eris\TestTrait;
 use Heronstem\Core\Access\BeyondRights;
+use Heronstem\Core\Access\Branch;
 use Heronstem\Core\Access\Preparing;
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\Claim;
@@ -140,6 +141,19 @@ final class PreparingTest extends TestCase
             self::assertNotNull($this->refusal($this->site->planBatch(new Batch([$change], Decisions::elseDefaults()))), $change::class);
         }
         self::assertNull($this->refusal($this->site->plan(new Change\Describe('Ideas', ['heading' => 'Only a heading']))));
+    }
+
+    #[Test]
+    public function the_branch_is_looked_at_once_however_many_pages_are_changed(): void
+    {
+        for ($n = 0; $n < 12; $n++) {
+            $this->site->draft("Idea $n", 'Ideas');
+        }
+        $batch = new Batch(array_map(static fn (int $n): Change => new Change\Rename("Idea $n", Name::of("Thought $n")), range(0, 11)));
+        $branch = $this->createMock(Branch::class);
+        $branch->expects(self::once())->method('root')->willReturn('Travel');
+        $branch->expects(self::once())->method('holds')->willReturnCallback((new MemoryBranch($this->site, 'Travel'))->holds(...));
+        (new Preparing($branch))->guard($this->site->planBatch($batch));
     }
 
     #[Test]
