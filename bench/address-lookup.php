@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 use App\Models\Site;
-use App\Store\LedgerAnswers;
+use App\Store\LedgerLookup;
 use Bench\Measure;
 use Heronstem\Core\Redirect\Resolver;
 use Illuminate\Support\Facades\DB;
@@ -16,7 +16,7 @@ DB::statement('vacuum analyze ledger');
 DB::statement('vacuum analyze pages');
 $site = Site::query()->where('key', 'large-100000')->firstOrFail();
 $rows = DB::select('select id, address from ledger where site_id = ? order by md5(address) limit 5000', [$site->id]);
-$resolver = new Resolver($site->rules(), new LedgerAnswers(DB::connection(), $site));
+$resolver = new Resolver($site->rules(), new LedgerLookup(DB::connection(), $site));
 $read = DB::getPdo()->prepare('select * from ledger where id = ?');
 $i = 0;
 

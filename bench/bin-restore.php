@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 use App\Desk\ApplyChanges;
 use Bench\Branches;
-use Heronstem\Core\Structure\Batch;
-use Heronstem\Core\Structure\Change\BringBack;
-use Heronstem\Core\Structure\Change\PutInBin;
-use Heronstem\Core\Structure\Decisions;
+use Heronstem\Core\Change\Batch;
+use Heronstem\Core\Change\BringBack;
+use Heronstem\Core\Change\PutInBin;
+use Heronstem\Core\Decision\Decisions;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 use App\Desk\ApplyChanges;
 use App\Desk\Planners;
-use App\Desk\TakeBackEntry;
+use App\Desk\UndoEntry;
 use App\Models\Site;
 use Bench\Branches;
-use Heronstem\Core\Structure\Batch;
-use Heronstem\Core\Structure\Change\Move;
-use Heronstem\Core\Structure\Place;
+use Heronstem\Core\Change\Batch;
+use Heronstem\Core\Change\Move;
+use Heronstem\Core\Workspace\Place;
 use Illuminate\Support\Facades\DB;
 
 // Moving a branch with its addresses and redirects, and taking that back, against the same row changes as raw set-based
@@ -19,7 +19,7 @@ require __DIR__.'/Branches.inc';
 DB::disableQueryLog();
 $apply = $app->make(ApplyChanges::class);
 $planners = $app->make(Planners::class);
-$back = $app->make(TakeBackEntry::class);
+$back = $app->make(UndoEntry::class);
 
 /** The rows that a move changes, in as few statements as can be, and an entry that says so. */
 $raw = static function (Site $site, stdClass $branch, ?stdClass $to, string $from, string $into): void {

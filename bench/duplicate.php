@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 use App\Desk\ApplyChanges;
 use Bench\Branches;
-use Heronstem\Core\Structure\Batch;
-use Heronstem\Core\Structure\Change\Duplicate;
-use Heronstem\Core\Structure\Reach;
+use Heronstem\Core\Change\Batch;
+use Heronstem\Core\Change\Duplicate;
+use Heronstem\Core\Change\Scope;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
@@ -20,7 +20,7 @@ foreach ([1000, 10000] as $pages) {
     for ($round = 0; $round < 3; $round++) {
         $site = Branches::of($pages);
         [$branch] = Branches::ends($site);
-        $ours[] = Branches::time(static fn () => $apply->apply($site, null, Batch::of(new Duplicate($branch, (string) Str::ulid(), Reach::Branch))));
+        $ours[] = Branches::time(static fn () => $apply->apply($site, null, Batch::of(new Duplicate($branch, (string) Str::ulid(), Scope::Branch))));
         $site = Branches::of($pages);
         [, , $row] = Branches::ends($site);
         $raw[] = Branches::time(static function () use ($site, $row): void {

@@ -8,15 +8,19 @@ use App\Desk\SiteMenus;
 use App\Models\Site;
 use App\Store\StoredMenus;
 use Bench\Measure;
+use Heronstem\Core\Change\ArrangeMenu;
+use Heronstem\Core\Change\Batch;
+use Heronstem\Core\Change\Change;
+use Heronstem\Core\Change\MakeMenu;
+use Heronstem\Core\Change\PlaceMenu;
+use Heronstem\Core\Change\Rename;
+use Heronstem\Core\Linking\Target;
+use Heronstem\Core\Menu\BranchContents;
 use Heronstem\Core\Menu\Entry;
 use Heronstem\Core\Menu\EntryKind;
 use Heronstem\Core\Menu\MenuKind;
-use Heronstem\Core\Menu\Spread;
 use Heronstem\Core\Menu\Viewer;
-use Heronstem\Core\Structure\Batch;
-use Heronstem\Core\Structure\Change;
-use Heronstem\Core\Structure\Name;
-use Heronstem\Core\Structure\Target;
+use Heronstem\Core\Tree\PageName;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
@@ -35,8 +39,8 @@ $root = DB::selectOne("select p.ulid, p.id from pages p where p.site_id = ? and 
 $known = array_column((new StoredMenus(DB::connection(), $site))->all(), 'id', 'name');
 if (! isset($known['Bench footer'])) {
     $id = (string) Str::ulid();
-    $entry = new Entry((string) Str::ulid(), null, 0, EntryKind::Branch, Target::page($root->ulid), spread: new Spread(1));
-    $apply->apply($site, null, Batch::of(new Change\MakeMenu($id, Name::of('Bench footer'), MenuKind::Menu), new Change\PlaceMenu($id, 'footer'), new Change\ArrangeMenu($id, [$entry])));
+    $entry = new Entry((string) Str::ulid(), null, 0, EntryKind::Branch, Target::page($root->ulid), spread: new BranchContents(1));
+    $apply->apply($site, null, Batch::of(new MakeMenu($id, PageName::of('Bench footer'), MenuKind::Menu), new PlaceMenu($id, 'footer'), new ArrangeMenu($id, [$entry])));
 }
 
 $plain = static function () use ($site, $root): void {
@@ -59,6 +63,6 @@ Measure::compare('menus of the demo, from the cache', static fn () => $cached->s
 foreach (['a page that no menu shows' => 'nlevel(path) = 4', 'a page of the bar' => 'nlevel(path) = 1 and id <> '.(int) $site->start_page_id] as $what => $where) {
     $page = DB::selectOne("select ulid, name from pages where site_id = ? and state = 'live' and $where limit 1", [$site->id]);
     $entry = null;
-    $planned = $app->make(\App\Desk\Planners::class)->for($site)->plan(Batch::of(new Change\Rename($page->ulid, Name::of($page->name.' renamed'))));
+    $planned = $app->make(\App\Desk\Planners::class)->for($site)->plan(Batch::of(new Rename($page->ulid, PageName::of($page->name.' renamed'))));
     printf("menu, made old by a change to %s: %d of %d\n", $what, count($planned->menusTouched), count((new StoredMenus(DB::connection(), $site))->all()));
 }

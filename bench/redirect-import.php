@@ -6,7 +6,7 @@ use App\Desk\ImportRedirects;
 use App\Desk\Rights;
 use App\Models\Site;
 use App\Models\User;
-use Heronstem\Core\Structure\Authority;
+use Heronstem\Core\Workspace\Authority;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 

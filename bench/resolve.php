@@ -5,35 +5,35 @@ declare(strict_types=1);
 use Bench\Measure;
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
-use Heronstem\Core\Address\ClaimKind;
+use Heronstem\Core\Ledger\ClaimKind;
+use Heronstem\Core\Linking\Target;
 use Heronstem\Core\Moment;
+use Heronstem\Core\Redirect\AddressHolder;
+use Heronstem\Core\Redirect\AddressLookup;
 use Heronstem\Core\Redirect\Analysis;
-use Heronstem\Core\Redirect\Answers;
-use Heronstem\Core\Redirect\Held;
+use Heronstem\Core\Redirect\AnsweringPage;
 use Heronstem\Core\Redirect\PathPattern;
 use Heronstem\Core\Redirect\Query;
 use Heronstem\Core\Redirect\Rule;
 use Heronstem\Core\Redirect\RuleAnswer;
-use Heronstem\Core\Redirect\RuleReach;
+use Heronstem\Core\Redirect\RuleScope;
 use Heronstem\Core\Redirect\RuleSet;
-use Heronstem\Core\Redirect\Standing;
-use Heronstem\Core\Structure\Target;
 
 // 100,000 exact rules, 500 branches and 2,000 patterns, compiled: an exact hit against a read by primary key; a miss through all
 // patterns against one preg_match of similar size; and what compiling takes.
 require __DIR__.'/boot.inc';
 require __DIR__.'/Measure.inc';
 $addresses = new AddressRules;
-$rule = static fn (RuleReach $reach, string $source, int $n): Rule => new Rule("R$n", $reach, $source, $source, RuleAnswer::MovedPermanently, Target::stored('url https://x.example/'), inFront: $reach === RuleReach::One, position: $n);
+$rule = static fn (RuleScope $reach, string $source, int $n): Rule => new Rule("R$n", $reach, $source, $source, RuleAnswer::MovedPermanently, Target::stored('url https://x.example/'), inFront: $reach === RuleScope::One, position: $n);
 $rules = [];
 for ($n = 0; $n < 100000; $n++) {
-    $rules[] = $rule(RuleReach::One, "/exact/address-$n", $n);
+    $rules[] = $rule(RuleScope::One, "/exact/address-$n", $n);
 }
 for ($n = 0; $n < 500; $n++) {
-    $rules[] = $rule(RuleReach::Branch, "/branch-$n/inside", 100000 + $n);
+    $rules[] = $rule(RuleScope::Branch, "/branch-$n/inside", 100000 + $n);
 }
 for ($n = 0; $n < 2000; $n++) {
-    $rules[] = $rule(RuleReach::Pattern, "/pattern-$n/:year(\\d+)/:slug", 200000 + $n);
+    $rules[] = $rule(RuleScope::Pattern, "/pattern-$n/:year(\\d+)/:slug", 200000 + $n);
 }
 $before = memory_get_usage();
 $began = hrtime(true);
@@ -63,9 +63,9 @@ for ($n = 0; $n < 50000; $n++) {
     $target = match ($n % 4) {
         0 => 'url https://x.example/', 1 => 'address /a/'.($n + 2), 2 => 'address /page/'.($n % 1000), default => 'page P'.($n % 1000),
     };
-    $chained[] = $n % 100 === 99 ? $rule(RuleReach::Branch, "/branch-$n", $n) : new Rule("R$n", RuleReach::One, "/a/$n", "/a/$n", RuleAnswer::MovedPermanently, Target::stored($target));
+    $chained[] = $n % 100 === 99 ? $rule(RuleScope::Branch, "/branch-$n", $n) : new Rule("R$n", RuleScope::One, "/a/$n", "/a/$n", RuleAnswer::MovedPermanently, Target::stored($target));
 }
-$answers = new class($chained) implements Answers
+$answers = new class($chained) implements AddressLookup
 {
     /** @var array<string, Rule> */
     private array $rules = [];
@@ -78,17 +78,17 @@ $answers = new class($chained) implements Answers
         }
     }
 
-    public function at(string $key): ?Held
+    public function at(string $key): ?AddressHolder
     {
-        return isset($this->rules[$key]) ? new Held($key, ClaimKind::Rule, null, $this->rules[$key], false) : (str_starts_with($key, '/page/') ? new Held($key, ClaimKind::Page, $this->page('P'.substr($key, 6)), null, true) : null);
+        return isset($this->rules[$key]) ? new AddressHolder($key, ClaimKind::Rule, null, $this->rules[$key], false) : (str_starts_with($key, '/page/') ? new AddressHolder($key, ClaimKind::Page, $this->page('P'.substr($key, 6)), null, true) : null);
     }
 
-    public function page(string $id): Standing
+    public function page(string $id): AnsweringPage
     {
-        return new Standing($id, $id, '/page/'.substr($id, 1), true);
+        return new AnsweringPage($id, $id, '/page/'.substr($id, 1), true);
     }
 
-    public function firstInside(string $id): ?Standing
+    public function firstInside(string $id): ?AnsweringPage
     {
         return null;
     }

@@ -2,7 +2,11 @@
 
 declare(strict_types=1);
 
+use App\Desk\ChangedMeanwhile;
+use App\Desk\ContentConflict;
+use App\Desk\RippleChanged;
 use App\Http\Api\Problem;
+use App\Http\InvalidInput;
 use App\Http\Middleware\AnswerSites;
 use App\Http\Middleware\EditorHeaders;
 use App\Http\Middleware\ReadInput;
@@ -11,6 +15,8 @@ use App\Http\Middleware\TrustConfiguredProxies;
 use App\Http\Middleware\VerifyCsrfUnlessToken;
 use App\Http\PlainPage;
 use App\Http\ReportWithoutWords;
+use Heronstem\Core\Access\BeyondRights;
+use Heronstem\Core\Refusal;
 use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Cookie\Middleware\AddQueuedCookiesToResponse;
 use Illuminate\Cookie\Middleware\EncryptCookies;
@@ -50,7 +56,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->render(fn (Throwable $error, Request $request) => $request->is('api/*') ? Problem::from($error) : PlainPage::from($error));
         $exceptions->report(fn (Throwable $error): bool => ReportWithoutWords::of($error));
-        $exceptions->dontReport([Heronstem\Core\Refusal::class, Heronstem\Core\Access\BeyondRights::class, App\Http\InvalidInput::class, App\Desk\Stale::class, App\Desk\ChangedMeanwhile::class, App\Desk\WordsMovedOn::class, Symfony\Component\HttpKernel\Exception\HttpException::class]);
+        $exceptions->dontReport([Refusal::class, BeyondRights::class, InvalidInput::class, RippleChanged::class, ChangedMeanwhile::class, ContentConflict::class, Symfony\Component\HttpKernel\Exception\HttpException::class]);
     })
     ->create();
 

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Heronstem\Core;
 
-use Heronstem\Core\Structure\ChangeRefused;
-
 /** A second in time, kept in UTC. Read in a site's zone where the text says none. */
 final readonly class Moment
 {
@@ -25,7 +23,7 @@ final readonly class Moment
      * ISO 8601, with an offset or `Z`, or without one for the zone's own clock; a date alone is its first second.
      * A time that the clock skips in spring is the one an hour later; of a time that comes twice, the first.
      *
-     * @throws ChangeRefused naming the field
+     * @throws InputRefused naming the field
      */
     public static function read(string $typed, string $zone, string $field): self
     {
@@ -36,7 +34,7 @@ final readonly class Moment
                 return new self($read->getTimestamp());
             }
         }
-        throw new ChangeRefused($field, 'This is no date and time. Write it like 2027-05-03T06:00, in the time of the site.', '2027-05-03T06:00');
+        throw new InputRefused($field, 'This is no date and time. Write it like 2027-05-03T06:00, in the time of the site.', '2027-05-03T06:00');
     }
 
     /** A moment as iso() wrote it. */

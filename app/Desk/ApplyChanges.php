@@ -12,12 +12,12 @@ use App\Store\DuePages;
 use App\Store\NextMoment;
 use App\Store\RippleWriter;
 use Heronstem\Core\Access\BeyondRights;
+use Heronstem\Core\Change\Batch;
+use Heronstem\Core\InputRefused;
 use Heronstem\Core\Refusal;
-use Heronstem\Core\Structure\AddressMove;
-use Heronstem\Core\Structure\Authority;
-use Heronstem\Core\Structure\Batch;
-use Heronstem\Core\Structure\ChangeRefused;
-use Heronstem\Core\Structure\Ripple;
+use Heronstem\Core\Ripple\AddressMove;
+use Heronstem\Core\Ripple\Ripple;
+use Heronstem\Core\Workspace\Authority;
 use Illuminate\Database\Connection;
 use Illuminate\Database\UniqueConstraintViolationException;
 
@@ -43,7 +43,7 @@ final readonly class ApplyChanges
      *
      * @throws BeyondRights when something that would follow is not theirs to do
      * @throws Refusal when a guard forbids a change
-     * @throws Stale when the ripple is no longer the one seen, or a decision is open; nothing is written
+     * @throws RippleChanged when the ripple is no longer the one seen, or a decision is open; nothing is written
      */
     public function apply(Site $site, ?User $user, Batch $batch, ?string $seen = null, string $note = '', ?Rights $rights = null): HistoryEntry
     {
@@ -88,13 +88,13 @@ final readonly class ApplyChanges
     private function guard(Ripple $ripple, ?string $seen, Batch $batch): void
     {
         if (! $ripple->canBeApplied()) {
-            throw new Stale($ripple, $ripple->conflicts === [] ? 'A decision is open: choose, or take the defaults, and apply again.' : 'A decision is open: an address that this change wants is held by something else.');
+            throw new RippleChanged($ripple, $ripple->conflicts === [] ? 'A decision is open: choose, or take the defaults, and apply again.' : 'A decision is open: an address that this change wants is held by something else.');
         }
         if ($seen !== null && $seen !== $ripple->digest()) {
-            throw new Stale($ripple, 'Somebody changed the site meanwhile, so this would no longer do what you saw. Look at it again.');
+            throw new RippleChanged($ripple, 'Somebody changed the site meanwhile, so this would no longer do what you saw. Look at it again.');
         }
         if ($ripple->changesNothing()) {
-            throw new ChangeRefused('changes', $batch->takesBack() === [] ? 'Nothing would change: it is like this already.' : $this->nothingLeft($ripple));
+            throw new InputRefused('changes', $batch->takesBack() === [] ? 'Nothing would change: it is like this already.' : $this->nothingLeft($ripple));
         }
     }
 
@@ -119,7 +119,7 @@ final readonly class ApplyChanges
                 str_starts_with($found[1] ?? '', 'redirect_rules_ulid') => 'redirect',
                 default => throw $error,
             };
-            throw new ChangeRefused("changes.$field", 'This identity is in use already, here or on another site. Choose a new one.');
+            throw new InputRefused("changes.$field", 'This identity is in use already, here or on another site. Choose a new one.');
         }
     }
 

@@ -10,7 +10,7 @@ use App\Store\StoredMenus;
 use Heronstem\Core\Menu\Menu;
 use Heronstem\Core\Menu\ResolvedEntry;
 use Heronstem\Core\Menu\Viewer;
-use Heronstem\Core\Structure\Ripple;
+use Heronstem\Core\Ripple\Ripple;
 use Illuminate\Contracts\Cache\Repository as Cache;
 use Illuminate\Database\Connection;
 

@@ -8,7 +8,7 @@ use App\Models\Site;
 use App\Store\HitLog;
 use App\Store\PgArray;
 use Heronstem\Core\Address\NormalForm;
-use Heronstem\Core\Redirect\Asker;
+use Heronstem\Core\Redirect\RequestOrigin;
 use Illuminate\Database\ConnectionInterface;
 
 /** Counts what the hit log has noted: a few statements a batch, each batch once. */
@@ -74,7 +74,7 @@ final readonly class CountHits
             $same = (string) json_encode($line);
             $missed[$same] = [...$line, ($missed[$same][5] ?? 0) + 1];
             $known = $addresses["$site {$line[1]}"] ?? null;
-            $addresses["$site {$line[1]}"] = ['site' => (int) $site, 'key' => $line[1], 'address' => $what, 'noise' => Asker::isNoise($what), 'first' => min($known['first'] ?? $at, $at), 'last' => max($known['last'] ?? $at, $at)];
+            $addresses["$site {$line[1]}"] = ['site' => (int) $site, 'key' => $line[1], 'address' => $what, 'noise' => RequestOrigin::isNoise($what), 'first' => min($known['first'] ?? $at, $at), 'last' => max($known['last'] ?? $at, $at)];
         }
         $used = $this->withFewReferrers('redirect_hits', 'rule', array_values($used));
         $missed = $this->withFewReferrers('missed_hits', 'key', array_values($missed));

@@ -6,7 +6,7 @@ namespace App\Desk;
 
 use App\Models\File;
 use App\Models\Page;
-use App\Models\PageWords;
+use App\Models\PageContent;
 use Heronstem\Core\Content\Document;
 use Heronstem\Core\Content\PlainText;
 use Heronstem\Core\Search\PageFacts;
@@ -40,6 +40,6 @@ final class DescribePage
     /** @param  array<string, string>  $typed  texts that are being typed */
     public function ofWorking(Page $page, array $typed = []): PageFacts
     {
-        return $this->facts($page->showing($page->workingTexts()->changed($typed, $page->name)), $page->ancestors(), PageWords::document($page->words));
+        return $this->facts($page->showing($page->workingTexts()->changed($typed, $page->name)), $page->ancestors(), PageContent::document($page->words));
     }
 }

@@ -6,7 +6,7 @@ namespace App\Desk;
 
 use App\Models\Site;
 use App\Store\CompiledRules;
-use App\Store\LoadedAnswers;
+use App\Store\PreloadedLookup;
 use App\Store\StoredRules;
 use Heronstem\Core\Interchange\RedirectRows;
 use Heronstem\Core\Interchange\Server\ApacheRules;
@@ -90,7 +90,7 @@ final readonly class ExportRedirects
         $rules = array_values(array_filter(iterator_to_array((new StoredRules($this->db, $site))->all(), false), static fn (Rule $rule): bool => $rule->isActiveAt($at)));
         $set = $this->compiled->of($site);
 
-        return new ServerRules($rules, $this->addresses($site, "l.kind in ('redirect', 'gone')"), $this->addresses($site, "l.kind in ('page', 'also')"), new Resolver($site->rules(), new LoadedAnswers($this->db, $site, $rules), $set), $set, $site->rules());
+        return new ServerRules($rules, $this->addresses($site, "l.kind in ('redirect', 'gone')"), $this->addresses($site, "l.kind in ('page', 'also')"), new Resolver($site->rules(), new PreloadedLookup($this->db, $site, $rules), $set), $set, $site->rules());
     }
 
     /** @return list<string> */

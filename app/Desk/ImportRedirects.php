@@ -9,23 +9,23 @@ use App\Models\HistoryEntry;
 use App\Models\RedirectImport;
 use App\Models\Site;
 use App\Models\User;
-use App\Store\LedgerAnswers;
+use App\Store\LedgerLookup;
 use App\Store\PgArray;
 use App\Store\StoredLedger;
 use App\Store\StoredRules;
 use Heronstem\Core\Address\Address;
-use Heronstem\Core\Address\Claim;
-use Heronstem\Core\Address\ClaimKind;
+use Heronstem\Core\Change\Batch;
+use Heronstem\Core\Change\MakeRedirect;
+use Heronstem\Core\InputRefused;
 use Heronstem\Core\Interchange\ImportCircles;
 use Heronstem\Core\Interchange\RedirectFile;
 use Heronstem\Core\Interchange\RedirectRows;
+use Heronstem\Core\Ledger\Claim;
+use Heronstem\Core\Ledger\ClaimKind;
+use Heronstem\Core\Linking\TargetKind;
 use Heronstem\Core\Redirect\Rule;
 use Heronstem\Core\Redirect\RuleReader;
 use Heronstem\Core\Refusal;
-use Heronstem\Core\Structure\Batch;
-use Heronstem\Core\Structure\Change\MakeRedirect;
-use Heronstem\Core\Structure\ChangeRefused;
-use Heronstem\Core\Structure\TargetKind;
 use Illuminate\Contracts\Filesystem\Factory as Disks;
 use Illuminate\Database\Connection;
 use Illuminate\Support\Str;
@@ -47,12 +47,12 @@ final readonly class ImportRedirects
     }
 
     /** Looks a file over and writes nothing. */
-    public function look(Site $site, string $text, string $seed): ImportLook
+    public function look(Site $site, string $text, string $seed): ImportPreview
     {
-        $look = new ImportLook;
+        $look = new ImportPreview;
         $standing = (new StoredRules($this->db, $site))->standing();
         $known = array_flip(array_map(static fn (Rule $rule): string => $rule->identity(), $standing));
-        $circles = new ImportCircles($site->rules(), new LedgerAnswers($this->db, $site), $standing);
+        $circles = new ImportCircles($site->rules(), new LedgerLookup($this->db, $site), $standing);
         $places = $leading = [];
         foreach ($this->pieces($site, $text, $seed) as [$piece, $claims]) {
             $rules = [];
@@ -82,7 +82,7 @@ final readonly class ImportRedirects
             $leading += $claims;
         }
         if ($look->good === 0 && $look->bad === []) {
-            throw new ChangeRefused('text', 'No row was found to bring in: the text is empty, or holds names of columns alone.');
+            throw new InputRefused('text', 'No row was found to bring in: the text is empty, or holds names of columns alone.');
         }
         foreach ($circles->found($leading) as $rule) {
             [$row, $line] = $places[$rule->id];
@@ -96,10 +96,10 @@ final readonly class ImportRedirects
     /**
      * Makes the rows that can be: as one change, which all or none of them are, up to AT_ONCE; as several beyond.
      *
-     * @param  ImportLook  $look  at the same file with the same seed
+     * @param  ImportPreview  $look  at the same file with the same seed
      * @return list<HistoryEntry> one a change
      */
-    public function make(Site $site, User $by, string $text, string $seed, ImportLook $look, string $note, Rights $rights): array
+    public function make(Site $site, User $by, string $text, string $seed, ImportPreview $look, string $note, Rights $rights): array
     {
         $entries = [];
         foreach ($this->batches($site, $text, $seed, $look, self::AT_ONCE) as $changes) {
@@ -110,7 +110,7 @@ final readonly class ImportRedirects
     }
 
     /** Keeps a file whose rows are more than one change takes, and has it brought in in the background. */
-    public function queue(Site $site, User $by, string $text, ImportLook $look, string $note): RedirectImport
+    public function queue(Site $site, User $by, string $text, ImportPreview $look, string $note): RedirectImport
     {
         $import = new RedirectImport(['site_id' => $site->id, 'user_id' => $by->id, 'total' => $look->good, 'note' => $note, 'state' => 'waiting', 'done' => 0]);
         $import->ulid = (string) Str::ulid();
@@ -139,7 +139,7 @@ final readonly class ImportRedirects
             }
             try {
                 $entry = $this->apply->apply($site->refresh(), $import->user, Batch::of(...$changes), note: $import->note);
-            } catch (Refusal|Stale $refused) {
+            } catch (Refusal|RippleChanged $refused) {
                 $import->update(['state' => 'failed', 'problem' => $refused instanceof Refusal ? $refused->reason : $refused->getMessage()]);
                 break;
             }
@@ -150,7 +150,7 @@ final readonly class ImportRedirects
     }
 
     /** @return iterable<non-empty-list<MakeRedirect>> */
-    private function batches(Site $site, string $text, string $seed, ImportLook $look, int $size): iterable
+    private function batches(Site $site, string $text, string $seed, ImportPreview $look, int $size): iterable
     {
         $changes = [];
         foreach ($this->pieces($site, $text, $seed) as [$piece]) {

@@ -6,23 +6,23 @@ namespace App\Desk;
 
 use App\Models\File;
 use App\Models\Site;
+use Heronstem\Core\Change\ArrangeMenu;
+use Heronstem\Core\Change\Batch;
+use Heronstem\Core\InputRefused;
 use Heronstem\Core\Menu\Entry;
 use Heronstem\Core\Menu\EntryKind;
-use Heronstem\Core\Structure\Batch;
-use Heronstem\Core\Structure\Change\ArrangeMenu;
-use Heronstem\Core\Structure\ChangeRefused;
 
 /** Sees to it that pointers, downloads and menu entries lead to files of their site. */
 final class KnownFiles
 {
-    /** @throws ChangeRefused */
+    /** @throws InputRefused */
     public function guard(Batch $batch, Site $site): void
     {
         foreach ($batch->changes as $i => $change) {
             $target = $change->toArray()['leadsTo']['file'] ?? null;
             foreach ($change instanceof ArrangeMenu ? self::inEntries($change->entries) : array_filter(['leadsTo' => $target]) as $field => $file) {
                 if (! File::query()->where('site_id', $site->id)->where('ulid', $file)->exists()) {
-                    throw new ChangeRefused("changes.$i.$field", 'There is no such file on this site. Upload it first.');
+                    throw new InputRefused("changes.$i.$field", 'There is no such file on this site. Upload it first.');
                 }
             }
         }

@@ -10,10 +10,10 @@ use App\Store\StoredLedger;
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\InvalidAddress;
 use Heronstem\Core\Address\NormalForm;
+use Heronstem\Core\InputRefused;
 use Heronstem\Core\Interchange\OldAddresses;
 use Heronstem\Core\Redirect\Matching\Candidate;
 use Heronstem\Core\Redirect\Matching\Matcher;
-use Heronstem\Core\Structure\ChangeRefused;
 use Illuminate\Database\Connection;
 
 /** Matches the addresses of an old site to pages of this one. */
@@ -32,7 +32,7 @@ final readonly class MatchAddresses
     /**
      * @return list<array<string, mixed>> in the order of the list; an address that somebody holds already says so
      *
-     * @throws ChangeRefused where nothing can be read
+     * @throws InputRefused where nothing can be read
      */
     public function of(Site $site, string $text): array
     {

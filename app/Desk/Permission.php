@@ -11,7 +11,7 @@ use App\Models\Site;
 use App\Models\User;
 use App\Store\StoredBranch;
 use Heronstem\Core\Access\Preparing;
-use Heronstem\Core\Structure\Authority;
+use Heronstem\Core\Workspace\Authority;
 use Illuminate\Auth\Access\AuthorizationException;
 use Illuminate\Database\ConnectionInterface;
 

@@ -6,11 +6,11 @@ namespace App\Desk;
 
 use App\Models\Site;
 use Heronstem\Core\Access\BeyondRights;
+use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Refusal;
-use Heronstem\Core\Structure\Batch;
-use Heronstem\Core\Structure\Conflict;
-use Heronstem\Core\Structure\Ripple;
-use Heronstem\Core\Structure\WayOut;
+use Heronstem\Core\Ripple\Conflict;
+use Heronstem\Core\Ripple\Ripple;
+use Heronstem\Core\Ripple\WayOut;
 
 /** Plans a batch for somebody: refused where something would follow that is not theirs to do, and with the ways out that are theirs. */
 final readonly class PlanFor

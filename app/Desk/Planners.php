@@ -10,8 +10,8 @@ use App\Store\StoredLinks;
 use App\Store\StoredMenus;
 use App\Store\StoredPages;
 use App\Store\StoredRules;
-use Heronstem\Core\Structure\Authority;
-use Heronstem\Core\Structure\Planner;
+use Heronstem\Core\Planning\Planner;
+use Heronstem\Core\Workspace\Authority;
 use Illuminate\Database\ConnectionInterface;
 
 /** The core's planner over the stored site. */

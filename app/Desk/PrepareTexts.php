@@ -7,10 +7,10 @@ namespace App\Desk;
 use App\Models\Page;
 use App\Models\Site;
 use App\Models\User;
-use Heronstem\Core\Structure\Batch;
-use Heronstem\Core\Structure\Change\Describe;
-use Heronstem\Core\Structure\State;
-use Heronstem\Core\Structure\Texts;
+use Heronstem\Core\Change\Batch;
+use Heronstem\Core\Change\Describe;
+use Heronstem\Core\Tree\PageState;
+use Heronstem\Core\Tree\PageTexts;
 use Illuminate\Database\ConnectionInterface;
 
 /**
@@ -24,7 +24,7 @@ final readonly class PrepareTexts
     }
 
     /**
-     * @param  array<string, string|null>  $texts  by the names of Texts
+     * @param  array<string, string|null>  $texts  by the names of PageTexts
      *
      * @throws ChangedMeanwhile when somebody else changed the page at the same moment
      */
@@ -34,7 +34,7 @@ final readonly class PrepareTexts
             $set = array_filter(['layout' => $layout, 'indexed' => $indexed], static fn (mixed $value): bool => $value !== null);
             $differs = array_filter($set, static fn (mixed $value, string $field): bool => $page->getAttribute($field) !== $value, ARRAY_FILTER_USE_BOTH);
             $expected = $page->version;
-            if ($page->state === State::Live && $differs !== []) {
+            if ($page->state === PageState::Live && $differs !== []) {
                 // Batches lock the site before its pages: so does this.
                 $this->apply->apply($site, $user, Batch::of(new Describe($page->ulid, [], $layout, $indexed)), rights: $rights);
                 $expected++;
@@ -49,9 +49,9 @@ final readonly class PrepareTexts
     }
 
     /** @param  array<string, mixed>  $set  layout and indexing */
-    private function write(Page $page, Texts $texts, array $set): void
+    private function write(Page $page, PageTexts $texts, array $set): void
     {
-        if ($page->state === State::Live) {
+        if ($page->state === PageState::Live) {
             $page->prepared = $texts->equals($page->liveTexts()) ? null : $texts->toArray();
 
             return;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Models\Site;
-use App\Store\LedgerAnswers;
+use App\Store\LedgerLookup;
 use App\Store\PagesByName;
 use Heronstem\Core\Menu\Entry;
 use Heronstem\Core\Menu\EntryReader;
@@ -23,7 +23,7 @@ final readonly class ReadMenuFile
     /** @return list<Entry> with identities of their own */
     public function read(string $file, Site $site, string $menu): array
     {
-        $answers = new LedgerAnswers($this->db, $site);
+        $answers = new LedgerLookup($this->db, $site);
         $names = new PagesByName($this->db, $site);
         $pasted = new PastedEntries($site->ownAddresses(), static fn (string $key): ?string => $answers->at($key)?->page?->id, $names->only(...));
 

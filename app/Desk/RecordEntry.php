@@ -9,11 +9,11 @@ use App\Models\Page;
 use App\Models\Site;
 use App\Models\User;
 use App\Store\PgArray;
-use Heronstem\Core\Structure\AddressMove;
-use Heronstem\Core\Structure\Batch;
-use Heronstem\Core\Structure\Change\TakeBack;
-use Heronstem\Core\Structure\PageDifference;
-use Heronstem\Core\Structure\Ripple;
+use Heronstem\Core\Change\Batch;
+use Heronstem\Core\Change\Undo;
+use Heronstem\Core\Ripple\AddressMove;
+use Heronstem\Core\Ripple\Ripple;
+use Heronstem\Core\Tree\PageDifference;
 use Illuminate\Database\ConnectionInterface;
 
 /** Writes what was done into the history: in a sentence, as the batch that did it, and as its exact inverse. */
@@ -25,7 +25,7 @@ final readonly class RecordEntry
 
     public function of(Site $site, ?User $user, Batch $batch, Ripple $ripple, string $note): HistoryEntry
     {
-        $back = array_map(static fn (TakeBack $takeBack): string => $takeBack->entry, $batch->takesBack());
+        $back = array_map(static fn (Undo $takeBack): string => $takeBack->entry, $batch->takesBack());
         $takenBack = $back === [] ? null : HistoryEntry::query()->where('site_id', $site->id)->whereIn('ulid', $back)->orderByDesc('id')->get();
         $account = RippleAccount::kept($ripple);
         $entry = HistoryEntry::query()->create([

@@ -6,13 +6,13 @@ namespace App\Desk;
 
 use App\Models\Page;
 use App\Models\Site;
-use App\Store\LoadedAnswers;
+use App\Store\PreloadedLookup;
 use App\Store\StoredRules;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Redirect\Analysis;
 use Heronstem\Core\Redirect\Rule;
 use Heronstem\Core\Redirect\RuleFinding;
-use Heronstem\Core\Redirect\RuleReach;
+use Heronstem\Core\Redirect\RuleScope;
 use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Database\Connection;
 
@@ -49,7 +49,7 @@ final readonly class RedirectFindings
     private function lookedFor(Site $site): array
     {
         $rules = iterator_to_array((new StoredRules($this->db, $site))->all(), false);
-        $found = $rules === [] ? [] : Analysis::of($rules, $site->rules(), new LoadedAnswers($this->db, $site, $rules), Moment::at(now()->getTimestamp()), $this->idle($site), (int) config('heronstem.idle_redirect_days'), $this->live($site, $rules));
+        $found = $rules === [] ? [] : Analysis::of($rules, $site->rules(), new PreloadedLookup($this->db, $site, $rules), Moment::at(now()->getTimestamp()), $this->idle($site), (int) config('heronstem.idle_redirect_days'), $this->live($site, $rules));
         $sources = array_column($rules, 'source', 'id');
         $pages = Page::query()->where('site_id', $site->id)->whereIn('ulid', array_values(array_unique(array_filter(array_map(static fn (RuleFinding $finding): ?string => $finding->page, $found)))))->pluck('name', 'ulid')->all();
 
@@ -68,7 +68,7 @@ final readonly class RedirectFindings
      */
     private function live(Site $site, array $rules): array
     {
-        $hiding = array_filter($rules, static fn (Rule $rule): bool => $rule->inFront && $rule->reach !== RuleReach::One);
+        $hiding = array_filter($rules, static fn (Rule $rule): bool => $rule->inFront && $rule->reach !== RuleScope::One);
 
         return $hiding === [] ? [] : array_column($this->db->select('select address, ulid from pages where site_id = ? and is_visible(state, from_at, until_at) order by address', [$site->id]), 'ulid', 'address');
     }

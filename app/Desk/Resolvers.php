@@ -6,7 +6,7 @@ namespace App\Desk;
 
 use App\Models\Site;
 use App\Store\CompiledRules;
-use App\Store\LedgerAnswers;
+use App\Store\LedgerLookup;
 use Heronstem\Core\Redirect\Resolver;
 use Illuminate\Database\Connection;
 
@@ -19,6 +19,6 @@ final readonly class Resolvers
 
     public function for(Site $site): Resolver
     {
-        return new Resolver($site->rules(), new LedgerAnswers($this->db, $site), $this->rules->of($site));
+        return new Resolver($site->rules(), new LedgerLookup($this->db, $site), $this->rules->of($site));
     }
 }

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Models\Page;
-use App\Models\PageWords;
+use App\Models\PageContent;
 use App\Models\Site;
 use App\Models\User;
 use App\Store\NotedLinks;
 use Heronstem\Core\Content\Document;
-use Heronstem\Core\Structure\Ripple;
+use Heronstem\Core\Ripple\Ripple;
 use Illuminate\Database\ConnectionInterface;
 
 /**
@@ -37,14 +37,14 @@ final readonly class RewriteLinks
             return;
         }
         $ids = Page::query()->where('site_id', $site->id)->whereIn('ulid', array_keys($turns))->pluck('ulid', 'id');
-        foreach (PageWords::query()->whereKey($ids->keys())->get() as $words) {
+        foreach (PageContent::query()->whereKey($ids->keys())->get() as $words) {
             $this->turn($words, $turns[$ids[$words->page_id]], $user);
         }
         $this->links->note(array_map(intval(...), $ids->keys()->all()));
     }
 
     /** @param  array<string, string>  $to  page by href */
-    private function turn(PageWords $words, array $to, ?User $user): void
+    private function turn(PageContent $words, array $to, ?User $user): void
     {
         $version = $words->working_version;
         $inStep = ! $words->hasUnpublishedEdits();

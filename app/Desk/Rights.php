@@ -6,8 +6,8 @@ namespace App\Desk;
 
 use Heronstem\Core\Access\BeyondRights;
 use Heronstem\Core\Access\Preparing;
-use Heronstem\Core\Structure\Authority;
-use Heronstem\Core\Structure\Ripple;
+use Heronstem\Core\Ripple\Ripple;
+use Heronstem\Core\Workspace\Authority;
 
 /** How far somebody's word reaches on a site. */
 final readonly class Rights

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Desk;
 
-use Heronstem\Core\Structure\DrawnLine;
-use Heronstem\Core\Structure\Note;
-use Heronstem\Core\Structure\Ripple;
+use Heronstem\Core\Decision\Note;
+use Heronstem\Core\Ripple\DrawnLine;
+use Heronstem\Core\Ripple\Ripple;
 
 /**
  * A ripple as people read it and the history keeps it: counts, first rows of each group, notes, the drawing.

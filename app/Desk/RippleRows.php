@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace App\Desk;
 
-use Heronstem\Core\Address\Claim;
 use Heronstem\Core\Address\NormalForm;
-use Heronstem\Core\Menu\MenuEffect;
-use Heronstem\Core\Menu\MenuEffectKind;
-use Heronstem\Core\Menu\NetEffects;
+use Heronstem\Core\Ledger\Claim;
+use Heronstem\Core\Linking\TargetKind;
+use Heronstem\Core\Planning\NetEffects;
 use Heronstem\Core\Redirect\RuleDifference;
-use Heronstem\Core\Structure\AddressMove;
-use Heronstem\Core\Structure\RawLinkEffect;
-use Heronstem\Core\Structure\RawLinkFate;
-use Heronstem\Core\Structure\Ripple;
-use Heronstem\Core\Structure\TargetKind;
+use Heronstem\Core\Ripple\AddressMove;
+use Heronstem\Core\Ripple\MenuEffect;
+use Heronstem\Core\Ripple\MenuEffectKind;
+use Heronstem\Core\Ripple\RawLinkEffect;
+use Heronstem\Core\Ripple\RawLinkFate;
+use Heronstem\Core\Ripple\Ripple;
 
 /**
  * The consequences of a batch, row by row: whom it is about, from which address to which, and a word on it.

@@ -6,10 +6,10 @@ namespace App\Desk;
 
 use App\Models\Page;
 use Heronstem\Core\Address\NormalForm;
+use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Menu\MenuDifference;
 use Heronstem\Core\Redirect\RuleDifference;
-use Heronstem\Core\Structure\Batch;
-use Heronstem\Core\Structure\Ripple;
+use Heronstem\Core\Ripple\Ripple;
 use Illuminate\Database\ConnectionInterface;
 
 /** Says in one sentence what a batch did. Page names stand between asterisks. */

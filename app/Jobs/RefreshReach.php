@@ -7,7 +7,7 @@ namespace App\Jobs;
 use App\Desk\SiteMenus;
 use App\Models\Site;
 use App\Store\PgArray;
-use Heronstem\Core\Linking\Reach;
+use Heronstem\Core\Linking\ClickDistance;
 use Illuminate\Contracts\Queue\ShouldBeUniqueUntilProcessing;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Database\ConnectionInterface;
@@ -56,7 +56,7 @@ final class RefreshReach implements ShouldBeUniqueUntilProcessing, ShouldQueue
         foreach ($menus->pages($site) as $page) {
             $menu[] = $ids[$page] ?? 0;
         }
-        $clicks = $site->start_page_id === null ? [] : Reach::clicks($site->start_page_id, $menu, $leadsTo);
+        $clicks = $site->start_page_id === null ? [] : ClickDistance::clicks($site->start_page_id, $menu, $leadsTo);
         $clicks = array_intersect_key($clicks, array_column($live, null, 'id'));
         $db->update(<<<'SQL'
             with n as (select * from unnest(?::bigint[], ?::int[]) as n(id, clicks)),

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Heronstem\Core\Linking\Target;
 use Heronstem\Core\Menu\MenuPage;
 use Heronstem\Core\Moment;
-use Heronstem\Core\Structure\PageKind;
-use Heronstem\Core\Structure\State;
-use Heronstem\Core\Structure\Target;
-use Heronstem\Core\Structure\Texts;
+use Heronstem\Core\Tree\PageKind;
+use Heronstem\Core\Tree\PageState;
+use Heronstem\Core\Tree\PageTexts;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -28,7 +28,7 @@ use Illuminate\Support\Carbon;
  * @property string $slug
  * @property bool $slug_by_hand
  * @property string $address
- * @property State $state
+ * @property PageState $state
  * @property bool $ever_live
  * @property \Illuminate\Support\Carbon|null $live_since
  * @property bool $listed
@@ -56,7 +56,7 @@ use Illuminate\Support\Carbon;
  * @property \Illuminate\Support\Carbon $updated_at
  * @property-read Site $site
  * @property-read Page|null $parent
- * @property-read PageWords|null $words
+ * @property-read PageContent|null $words
  * @property-read User|null $changedBy
  */
 final class Page extends Model
@@ -65,7 +65,7 @@ final class Page extends Model
 
     protected $guarded = ['id'];
 
-    protected $casts = ['state' => State::class, 'slug_by_hand' => 'bool', 'ever_live' => 'bool', 'listed' => 'bool', 'indexed' => 'bool', 'live_since' => 'datetime', 'left_out' => 'bool', 'kept' => 'bool', 'from_at' => 'datetime', 'until_at' => 'datetime', 'binned_at' => 'datetime', 'kind' => PageKind::class, 'prepared' => 'array'];
+    protected $casts = ['state' => PageState::class, 'slug_by_hand' => 'bool', 'ever_live' => 'bool', 'listed' => 'bool', 'indexed' => 'bool', 'live_since' => 'datetime', 'left_out' => 'bool', 'kept' => 'bool', 'from_at' => 'datetime', 'until_at' => 'datetime', 'binned_at' => 'datetime', 'kind' => PageKind::class, 'prepared' => 'array'];
 
     /** @return list<string> */
     public function uniqueIds(): array
@@ -84,26 +84,26 @@ final class Page extends Model
     }
 
     /** The texts being worked on: those that wait to be published, or those that visitors get. */
-    public function workingTexts(): Texts
+    public function workingTexts(): PageTexts
     {
-        return $this->prepared === null ? $this->liveTexts() : Texts::fromArray($this->prepared);
+        return $this->prepared === null ? $this->liveTexts() : PageTexts::fromArray($this->prepared);
     }
 
     /** Those that visitors get, or would get. */
-    public function liveTexts(): Texts
+    public function liveTexts(): PageTexts
     {
-        return Texts::fromArray(['heading' => $this->heading, 'summary' => $this->summary, 'searchTitle' => $this->search_title, 'searchDescription' => $this->search_description]);
+        return PageTexts::fromArray(['heading' => $this->heading, 'summary' => $this->summary, 'searchTitle' => $this->search_title, 'searchDescription' => $this->search_description]);
     }
 
     /** The same page showing these texts, for looking at; not to be saved. */
-    public function showing(Texts $texts): self
+    public function showing(PageTexts $texts): self
     {
         return $this->replicate()->forceFill(['id' => $this->id, 'heading' => $texts->heading, 'summary' => $texts->summary, 'search_title' => $texts->searchTitle, 'search_description' => $texts->searchDescription]);
     }
 
     public function hasEdits(): bool
     {
-        return $this->state === State::Live && ($this->prepared !== null || ($this->words?->hasUnpublishedEdits() ?? false));
+        return $this->state === PageState::Live && ($this->prepared !== null || ($this->words?->hasUnpublishedEdits() ?? false));
     }
 
     /** Whether visitors get it at this moment, also in the minute before its schedule is carried out. */
@@ -139,10 +139,10 @@ final class Page extends Model
         return $this->belongsTo(self::class, 'parent_id');
     }
 
-    /** @return HasOne<PageWords, $this> */
+    /** @return HasOne<PageContent, $this> */
     public function words(): HasOne
     {
-        return $this->hasOne(PageWords::class);
+        return $this->hasOne(PageContent::class);
     }
 
     /** @return BelongsTo<User, $this> */

@@ -10,8 +10,8 @@ use Heronstem\Core\Linking\OwnAddress;
 use Heronstem\Core\Menu\MenuPlace;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Search\SiteFacts;
-use Heronstem\Core\Structure\Authority;
-use Heronstem\Core\Structure\SiteFrame;
+use Heronstem\Core\Workspace\Authority;
+use Heronstem\Core\Workspace\SiteContext;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -82,11 +82,11 @@ final class Site extends Model
      * @param  array<string, MenuPlace>  $places
      * @param  list<string>  $layouts
      */
-    public function frame(Authority $authority = Authority::Manager, array $places = [], array $layouts = []): SiteFrame
+    public function frame(Authority $authority = Authority::Manager, array $places = [], array $layouts = []): SiteContext
     {
         $starts = Page::query()->whereKey(array_filter([$this->start_page_id, $this->start_page_signed_in_id]))->pluck('ulid', 'id');
 
-        return new SiteFrame($this->rules(), $starts[$this->start_page_id] ?? null, Moment::at(now()->getTimestamp()), $this->zone, $authority, $places, $starts[$this->start_page_signed_in_id] ?? null, $layouts);
+        return new SiteContext($this->rules(), $starts[$this->start_page_id] ?? null, Moment::at(now()->getTimestamp()), $this->zone, $authority, $places, $starts[$this->start_page_signed_in_id] ?? null, $layouts);
     }
 
     /** Tells links into this site from those that lead elsewhere. */

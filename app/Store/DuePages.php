@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Models\Site;
-use Heronstem\Core\Structure\Change;
+use Heronstem\Core\Change\Change;
+use Heronstem\Core\Change\GoLive;
+use Heronstem\Core\Change\TakeOffline;
 use Illuminate\Database\ConnectionInterface;
 
 /** Pages whose moment to go live or offline has come. */
@@ -25,6 +27,6 @@ final readonly class DuePages
             ) order by coalesce(from_at, until_at), id
             SQL, [$site->id]);
 
-        return array_values(array_map(static fn (\stdClass $row): Change => $row->state === 'live' ? new Change\TakeOffline($row->ulid) : new Change\GoLive($row->ulid), $rows));
+        return array_values(array_map(static fn (\stdClass $row): Change => $row->state === 'live' ? new TakeOffline($row->ulid) : new GoLive($row->ulid), $rows));
     }
 }

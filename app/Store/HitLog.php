@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Models\Site;
-use Heronstem\Core\Redirect\Asker;
+use Heronstem\Core\Redirect\RequestOrigin;
 
 /**
  * Notes redirects that were used and addresses that were missed: a line appended to a file, so that an answer waits for no
@@ -21,12 +21,12 @@ final class HitLog
         return 'at '.mb_strcut($key, 0, 500);
     }
 
-    public function used(Site $site, string $rule, Asker $asker): void
+    public function used(Site $site, string $rule, RequestOrigin $asker): void
     {
         $this->append([$site->id, 'rule', $rule, gmdate('Y-m-d'), $asker->referrer, $asker->isBot, time()]);
     }
 
-    public function missed(Site $site, string $address, Asker $asker): void
+    public function missed(Site $site, string $address, RequestOrigin $asker): void
     {
         $this->append([$site->id, 'missed', mb_strcut($address, 0, 500), gmdate('Y-m-d'), $asker->referrer, $asker->isBot, time()]);
     }

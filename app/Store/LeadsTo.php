@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Store;
 
-use Heronstem\Core\Structure\Target;
-use Heronstem\Core\Structure\TargetKind;
+use Heronstem\Core\Linking\Target;
+use Heronstem\Core\Linking\TargetKind;
 
 /** Where a link to a page leads: a pointer straight to where it points, so that nobody takes a detour. */
 final class LeadsTo

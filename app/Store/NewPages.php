@@ -7,7 +7,7 @@ namespace App\Store;
 use App\Models\HistoryEntry;
 use App\Models\Site;
 use Heronstem\Core\Content\Document;
-use Heronstem\Core\Structure\Page;
+use Heronstem\Core\Tree\Page;
 use Illuminate\Database\ConnectionInterface;
 
 /** Writes pages that a batch makes: blank ones, copies with what they are copies of, and those that were gone and are back. */

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Models\Page;
-use App\Models\PageWords;
+use App\Models\PageContent;
 use App\Models\Site;
 use Heronstem\Core\Content\Document;
 use Heronstem\Core\Linking\OwnAddress;
@@ -27,13 +27,13 @@ final readonly class NotedLinks
     {
         foreach (array_chunk($pages, self::PIECE) as $piece) {
             $sites = Page::query()->whereKey($piece)->pluck('site_id', 'id');
-            foreach (PageWords::query()->whereKey($piece)->get()->groupBy(static fn (PageWords $words): int => $sites[$words->page_id]) as $site => $words) {
+            foreach (PageContent::query()->whereKey($piece)->get()->groupBy(static fn (PageContent $words): int => $sites[$words->page_id]) as $site => $words) {
                 $this->ofSite(Site::query()->findOrFail($site), $words);
             }
         }
     }
 
-    /** @param  Collection<int, PageWords>  $words */
+    /** @param  Collection<int, PageContent>  $words */
     private function ofSite(Site $site, Collection $words): void
     {
         $own = $site->ownAddresses();

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Store;
 
-use Heronstem\Core\Structure\Page;
+use Heronstem\Core\Tree\Page;
 
 /** A page of the core as the database takes it, with other pages named by their ULIDs. */
 final class PageRow

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Models\Site;
+use Heronstem\Core\Linking\TargetKind;
 use Heronstem\Core\Redirect\Resolution;
 use Heronstem\Core\Redirect\Rule;
-use Heronstem\Core\Redirect\RuleReach;
 use Heronstem\Core\Redirect\RuleReader;
-use Heronstem\Core\Structure\TargetKind;
+use Heronstem\Core\Redirect\RuleScope;
 use Illuminate\Database\ConnectionInterface;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
@@ -53,7 +53,7 @@ final readonly class RedirectDetails
     /** @return list<array{id: string, name: string}> pages whose words link to the address as it is written */
     private function links(Site $site, Rule $rule): array
     {
-        if ($rule->reach !== RuleReach::One) {
+        if ($rule->reach !== RuleScope::One) {
             return [];
         }
 

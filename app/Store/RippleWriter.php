@@ -6,18 +6,18 @@ namespace App\Store;
 
 use App\Models\HistoryEntry;
 use App\Models\Site;
-use Heronstem\Core\Address\Claim;
-use Heronstem\Core\Address\ClaimKind;
-use Heronstem\Core\Structure\ClaimDifference;
-use Heronstem\Core\Structure\Page;
-use Heronstem\Core\Structure\PageDifference;
-use Heronstem\Core\Structure\Ripple;
+use Heronstem\Core\Ledger\Claim;
+use Heronstem\Core\Ledger\ClaimDifference;
+use Heronstem\Core\Ledger\ClaimKind;
+use Heronstem\Core\Ripple\Ripple;
+use Heronstem\Core\Tree\Page;
+use Heronstem\Core\Tree\PageDifference;
 use Illuminate\Database\ConnectionInterface;
 
 /** Writes a ripple to pages and ledger: a handful of set-based statements, however large the branch. */
 final readonly class RippleWriter
 {
-    public function __construct(private ConnectionInterface $db, private NewPages $newPages, private GonePages $gonePages, private LiveWords $words)
+    public function __construct(private ConnectionInterface $db, private NewPages $newPages, private GonePages $gonePages, private LiveContent $words)
     {
     }
 

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Models\Site;
+use Heronstem\Core\Change\Undo;
 use Heronstem\Core\Redirect\Resolution;
-use Heronstem\Core\Structure\Change\TakeBack;
 use Illuminate\Database\ConnectionInterface;
 
 /** Addresses that visitors knew and that nothing answers any more: of pages taken offline, redirects switched off, and what was let go. */
@@ -48,7 +48,7 @@ final readonly class SilentAddresses
             select distinct on (said.key) said.key, said.address from said left join ledger l on l.site_id = ? and l.key = said.key
             where l.id is null and said.live and coalesce(said.until, now()) - said.since > make_interval(secs => ?)
             order by 1
-            SQL, [$site->id, $site->id, $site->id, TakeBack::GRACE]);
+            SQL, [$site->id, $site->id, $site->id, Undo::GRACE]);
         foreach ($rows as $row) {
             yield $row->address;
         }

@@ -7,9 +7,9 @@ namespace App\Store;
 use App\Models\Site;
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
-use Heronstem\Core\Address\Claim;
-use Heronstem\Core\Address\ClaimKind;
-use Heronstem\Core\Address\Ledger;
+use Heronstem\Core\Ledger\Claim;
+use Heronstem\Core\Ledger\ClaimKind;
+use Heronstem\Core\Ledger\Ledger;
 use Illuminate\Database\ConnectionInterface;
 
 /** The core's ledger port over PostgreSQL. */

@@ -10,7 +10,7 @@ use Heronstem\Core\Menu\Hidden;
 use Heronstem\Core\Menu\MenuPage;
 use Heronstem\Core\Menu\MenuPages;
 use Heronstem\Core\Moment;
-use Heronstem\Core\Structure\State;
+use Heronstem\Core\Tree\PageState;
 use Illuminate\Database\ConnectionInterface;
 
 /** The pages that menus show, at a moment. A branch is read level by level, so that what nobody sees is never opened. */
@@ -32,7 +32,7 @@ final readonly class StoredMenuPages implements MenuPages
         foreach ($ids === [] ? [] : $this->db->select('select '.self::COLUMNS.' from pages p left join pages parent on parent.id = p.parent_id '.LeadsTo::JOIN.self::PICTURE.' where p.site_id = ? and p.ulid = any(?::text[])', [$this->site->id, PgArray::of($ids)]) as $row) {
             $from = $row->from_at === null ? null : Moment::at($row->from_at);
             $until = $row->until_at === null ? null : Moment::at($row->until_at);
-            $pages[$row->ulid] = $this->page($row, ...MenuPage::standing(State::from($row->state), $from, $until, $this->at));
+            $pages[$row->ulid] = $this->page($row, ...MenuPage::standing(PageState::from($row->state), $from, $until, $this->at));
         }
 
         return $pages;

@@ -5,16 +5,16 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Models\Site;
+use Heronstem\Core\Linking\Target;
 use Heronstem\Core\Menu\Audience;
+use Heronstem\Core\Menu\BranchContents;
 use Heronstem\Core\Menu\Entry;
 use Heronstem\Core\Menu\EntryKind;
 use Heronstem\Core\Menu\Menu;
 use Heronstem\Core\Menu\MenuDifference;
 use Heronstem\Core\Menu\MenuKind;
 use Heronstem\Core\Menu\Menus;
-use Heronstem\Core\Menu\Spread;
 use Heronstem\Core\Moment;
-use Heronstem\Core\Structure\Target;
 use Illuminate\Database\ConnectionInterface;
 use Illuminate\Support\Str;
 
@@ -44,7 +44,7 @@ final readonly class StoredMenus implements Menus
     /** What a new site has: a main menu that is filled from the tree. */
     public function begin(): void
     {
-        $bar = new Entry((string) Str::ulid(), null, 0, EntryKind::Branch, spread: new Spread(2));
+        $bar = new Entry((string) Str::ulid(), null, 0, EntryKind::Branch, spread: new BranchContents(2));
         $this->insert(new Menu((string) Str::ulid(), 'Main', MenuKind::Menu, 'main', [$bar->id => $bar]));
     }
 
@@ -92,7 +92,7 @@ final readonly class StoredMenus implements Menus
 
         return new Entry(
             $row->ulid, $row->parent, $row->position, EntryKind::from($row->kind), $leads === null ? null : Target::stored($leads), $row->label, $row->title, $row->new_window,
-            Audience::read($row->audience), $at($row->from_at), $at($row->until_at), $spread === null ? null : Spread::fromArray($spread), $row->text, $row->picture,
+            Audience::read($row->audience), $at($row->from_at), $at($row->until_at), $spread === null ? null : BranchContents::fromArray($spread), $row->text, $row->picture,
         );
     }
 }

@@ -8,15 +8,15 @@ use App\Models\Site;
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\Slug;
+use Heronstem\Core\Linking\Target;
 use Heronstem\Core\Moment;
-use Heronstem\Core\Structure\Page;
-use Heronstem\Core\Structure\PageKind;
-use Heronstem\Core\Structure\Pages;
-use Heronstem\Core\Structure\PersonAt;
-use Heronstem\Core\Structure\PersonTie;
-use Heronstem\Core\Structure\State;
-use Heronstem\Core\Structure\Target;
-use Heronstem\Core\Structure\Texts;
+use Heronstem\Core\Tree\Page;
+use Heronstem\Core\Tree\PageKind;
+use Heronstem\Core\Tree\Pages;
+use Heronstem\Core\Tree\PageState;
+use Heronstem\Core\Tree\PageTexts;
+use Heronstem\Core\Tree\PersonAtPage;
+use Heronstem\Core\Tree\PersonRole;
 use Illuminate\Database\ConnectionInterface;
 
 /** The core's pages port over PostgreSQL: a branch is one indexed range of paths. */
@@ -79,7 +79,7 @@ final readonly class StoredPages implements Pages
             select p.ulid, u.name, 'branch' from memberships m join pages p on p.id = m.branch_id join users u on u.id = m.user_id where p.site_id = ? and p.ulid = any(?::text[])
             order by 3 desc, 2, 1", [$this->site->id, PgArray::of($pages), $this->site->id, PgArray::of($pages)]);
         foreach ($rows as $row) {
-            yield new PersonAt($row->ulid, $row->name, PersonTie::from($row->tie));
+            yield new PersonAtPage($row->ulid, $row->name, PersonRole::from($row->tie));
         }
     }
 
@@ -105,7 +105,7 @@ final readonly class StoredPages implements Pages
             slug: Slug::stored($row->slug),
             slugByHand: $row->slug_by_hand,
             pinned: $row->pinned === null ? null : Address::stored($row->pinned, $this->rules),
-            state: State::from($row->state),
+            state: PageState::from($row->state),
             everLive: $row->ever_live,
             listed: $row->listed,
             address: Address::stored($row->address, $this->rules),
@@ -114,12 +114,12 @@ final readonly class StoredPages implements Pages
             leftOut: $row->left_out,
             kept: $row->kept,
             bin: $row->bin,
-            was: $row->was === null ? null : State::from($row->was),
+            was: $row->was === null ? null : PageState::from($row->was),
             from: $row->from_at === null ? null : Moment::at($row->from_at),
             until: $row->until_at === null ? null : Moment::at($row->until_at),
             reviewNote: $row->review_note,
-            texts: new Texts($row->heading, $row->summary, $row->search_title, $row->search_description),
-            prepared: $row->prepared === null ? null : Texts::stored($row->prepared),
+            texts: new PageTexts($row->heading, $row->summary, $row->search_title, $row->search_description),
+            prepared: $row->prepared === null ? null : PageTexts::stored($row->prepared),
             layout: $row->layout,
             indexed: $row->indexed,
             wordsSaved: $row->working_version ?? 0,

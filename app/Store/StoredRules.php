@@ -6,15 +6,15 @@ namespace App\Store;
 
 use App\Models\HistoryEntry;
 use App\Models\Site;
+use Heronstem\Core\Linking\Target;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Redirect\Pause;
 use Heronstem\Core\Redirect\QueryHandling;
 use Heronstem\Core\Redirect\Rule;
 use Heronstem\Core\Redirect\RuleAnswer;
 use Heronstem\Core\Redirect\RuleDifference;
-use Heronstem\Core\Redirect\RuleReach;
 use Heronstem\Core\Redirect\Rules;
-use Heronstem\Core\Structure\Target;
+use Heronstem\Core\Redirect\RuleScope;
 use Illuminate\Database\ConnectionInterface;
 
 /** The core's port of redirect rules over PostgreSQL, and how rules are written. */
@@ -101,7 +101,7 @@ final readonly class StoredRules implements Rules
         $pause = $row->pause === null ? null : json_decode($row->pause, true, flags: JSON_THROW_ON_ERROR);
 
         return new Rule(
-            $row->ulid, RuleReach::from($row->reach), $row->source, $row->key, RuleAnswer::from($row->answer), $row->target === null ? null : Target::stored($row->target), QueryHandling::from($row->query), $row->matched,
+            $row->ulid, RuleScope::from($row->reach), $row->source, $row->key, RuleAnswer::from($row->answer), $row->target === null ? null : Target::stored($row->target), QueryHandling::from($row->query), $row->matched,
             $row->carries_rest, $at($row->from_at), $at($row->until_at), $row->is_on, $row->in_front, $row->position, $row->note, $pause === null ? null : Pause::fromArray($pause), $row->origin,
         );
     }

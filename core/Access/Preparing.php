@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Access;
 
-use Heronstem\Core\Address\Claim;
-use Heronstem\Core\Address\ClaimKind;
-use Heronstem\Core\Structure\ClaimDifference;
-use Heronstem\Core\Structure\Conflict;
-use Heronstem\Core\Structure\Page;
-use Heronstem\Core\Structure\PageDifference;
-use Heronstem\Core\Structure\Ripple;
+use Heronstem\Core\Ledger\Claim;
+use Heronstem\Core\Ledger\ClaimDifference;
+use Heronstem\Core\Ledger\ClaimKind;
+use Heronstem\Core\Ripple\Conflict;
+use Heronstem\Core\Ripple\Ripple;
+use Heronstem\Core\Tree\Page;
+use Heronstem\Core\Tree\PageDifference;
 
 /**
  * The rights of somebody who prepares pages: those that visitors never saw, in their branch. Looked at is everything

@@ -6,23 +6,23 @@ namespace Heronstem\Core\Interchange;
 
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
-use Heronstem\Core\Address\Claim;
-use Heronstem\Core\Address\ClaimKind;
+use Heronstem\Core\Ledger\Claim;
+use Heronstem\Core\Ledger\ClaimKind;
+use Heronstem\Core\Linking\TargetKind;
 use Heronstem\Core\Moment;
-use Heronstem\Core\Redirect\Answers;
-use Heronstem\Core\Redirect\Held;
+use Heronstem\Core\Redirect\AddressHolder;
+use Heronstem\Core\Redirect\AddressLookup;
+use Heronstem\Core\Redirect\AnsweringPage;
 use Heronstem\Core\Redirect\Resolver;
 use Heronstem\Core\Redirect\Rule;
 use Heronstem\Core\Redirect\RuleSet;
-use Heronstem\Core\Redirect\Standing;
-use Heronstem\Core\Structure\TargetKind;
 
 /**
  * Finds rows of an import that would lead visitors round: among themselves, or through what the site has already. Most lead to a page or
  * elsewhere, where nothing can come back, and are not looked at; of the others the steps from row to row are followed first, and
  * only where they lead into rules of the site the whole way is.
  */
-final class ImportCircles implements Answers
+final class ImportCircles implements AddressLookup
 {
     /** @var array<string, Rule> those that hold an address and may lead on, by its key */
     private array $byKey = [];
@@ -39,7 +39,7 @@ final class ImportCircles implements Answers
     private ?Resolver $resolver = null;
 
     /** @param  list<Rule>  $standing  rules of the site that hold no address */
-    public function __construct(private readonly AddressRules $rules, private readonly Answers $answers, private readonly array $standing)
+    public function __construct(private readonly AddressRules $rules, private readonly AddressLookup $answers, private readonly array $standing)
     {
     }
 
@@ -122,19 +122,19 @@ final class ImportCircles implements Answers
         return $this->resolver ??= new Resolver($this->rules, $this, RuleSet::compile([...$this->standing, ...array_values($this->free)], $this->rules, Moment::at(0)));
     }
 
-    public function at(string $key): ?Held
+    public function at(string $key): ?AddressHolder
     {
         $rule = $this->byKey[$key] ?? null;
 
-        return $rule === null ? $this->answers->at($key) : new Held($rule->source, ClaimKind::Rule, null, $rule, false);
+        return $rule === null ? $this->answers->at($key) : new AddressHolder($rule->source, ClaimKind::Rule, null, $rule, false);
     }
 
-    public function page(string $id): ?Standing
+    public function page(string $id): ?AnsweringPage
     {
         return $this->answers->page($id);
     }
 
-    public function firstInside(string $id): ?Standing
+    public function firstInside(string $id): ?AnsweringPage
     {
         return null;
     }

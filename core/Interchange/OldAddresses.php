@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Interchange;
 
-use Heronstem\Core\Structure\ChangeRefused;
+use Heronstem\Core\InputRefused;
 
 /**
  * Addresses of an old site, as people have them: a list with one a line, a table with titles, a sitemap (sitemaps.org 0.9), or the
@@ -20,7 +20,7 @@ final class OldAddresses
     /**
      * @return array<string, array{title: string, requests: int}> by address as it is written
      *
-     * @throws ChangeRefused where there is none, or more than can be matched at once
+     * @throws InputRefused where there is none, or more than can be matched at once
      */
     public static function read(string $text): array
     {
@@ -30,10 +30,10 @@ final class OldAddresses
             default => self::table($text),
         };
         if ($found === []) {
-            throw new ChangeRefused('text', 'No address was found. Paste one a line, a table with a column named address, a sitemap, or an access log.');
+            throw new InputRefused('text', 'No address was found. Paste one a line, a table with a column named address, a sitemap, or an access log.');
         }
         if (count($found) > self::MOST) {
-            throw new ChangeRefused('text', sprintf('At most %d addresses are matched at once; these are %d.', self::MOST, count($found)));
+            throw new InputRefused('text', sprintf('At most %d addresses are matched at once; these are %d.', self::MOST, count($found)));
         }
 
         return $found;

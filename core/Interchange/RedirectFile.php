@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Interchange;
 
+use Heronstem\Core\InputRefused;
 use Heronstem\Core\Interchange\Server\ApacheFile;
 use Heronstem\Core\Interchange\Server\KeptRules;
 use Heronstem\Core\Interchange\Server\NginxFile;
-use Heronstem\Core\Structure\ChangeRefused;
 
 /**
  * Redirects in a file of any kind that is known: a table (CSV, JSON Lines, or two columns with spaces between, as for RewriteMap),
@@ -37,7 +37,7 @@ final readonly class RedirectFile
         }
         $isServers = preg_match(self::APACHE, $text) === 1 || preg_match(self::NGINX, $text) === 1;
         if ($isServers && strlen($text) > self::LONGEST_CONFIGURATION) {
-            throw new ChangeRefused('text', sprintf('Configuration of a web server is read up to %d MB. Bring it in in pieces, or as a table.', self::LONGEST_CONFIGURATION / 1_000_000));
+            throw new InputRefused('text', sprintf('Configuration of a web server is read up to %d MB. Bring it in in pieces, or as a table.', self::LONGEST_CONFIGURATION / 1_000_000));
         }
         yield from match (true) {
             preg_match(self::APACHE, $text) === 1 => ApacheFile::rows($text),

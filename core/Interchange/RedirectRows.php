@@ -6,12 +6,12 @@ namespace Heronstem\Core\Interchange;
 
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Identity;
+use Heronstem\Core\InputRefused;
 use Heronstem\Core\Linking\OwnAddress;
+use Heronstem\Core\Linking\TargetKind;
 use Heronstem\Core\Redirect\Rule;
 use Heronstem\Core\Redirect\RuleReader;
 use Heronstem\Core\Refusal;
-use Heronstem\Core\Structure\ChangeRefused;
-use Heronstem\Core\Structure\TargetKind;
 
 /** Redirects out to rows of a table, and in again with a diagnosis for each. What is written is read as the same rule. */
 final class RedirectRows
@@ -39,11 +39,11 @@ final class RedirectRows
     {
         $source = $fields['source'] ?? '';
         if (isset($fields['refused'])) {
-            throw new ChangeRefused('address', $fields['refused']);
+            throw new InputRefused('address', $fields['refused']);
         }
         $own = preg_match('#^https?://#i', $source) === 1 ? $this->own->in($source) : null;
         if ($own === null && preg_match('#^https?://#i', $source) === 1) {
-            throw new ChangeRefused('address', 'This is an address of another site. Only addresses of this site can be redirected.', '/'.ltrim((string) parse_url($source, PHP_URL_PATH), '/'));
+            throw new InputRefused('address', 'This is an address of another site. Only addresses of this site can be redirected.', '/'.ltrim((string) parse_url($source, PHP_URL_PATH), '/'));
         }
         $given = [
             'id' => Identity::derived($this->seed, 'redirect '.$this->count++), 'source' => $own === null ? $source : $own->path.(($fields['query'] ?? '') === 'match' ? OwnAddress::rest($source) : ''),
@@ -52,7 +52,7 @@ final class RedirectRows
             'isOn' => self::flag($fields, 'isOn', true), 'inFront' => self::flag($fields, 'inFront', false), 'position' => (int) ($fields['position'] ?? 0), 'note' => $fields['note'] ?? '', 'origin' => "import {$this->seed}",
         ];
         if ($given['answer'] === '410' && ($fields['target'] ?? '') !== '') {
-            throw new ChangeRefused('leadsTo', 'What is gone leads nowhere. Leave the target away, or choose another answer.');
+            throw new InputRefused('leadsTo', 'What is gone leads nowhere. Leave the target away, or choose another answer.');
         }
         if ($given['answer'] !== '410') {
             $given['leadsTo'] = $this->target($fields['target'] ?? '', $pages);
@@ -63,7 +63,7 @@ final class RedirectRows
         $rule = $this->reader->read($given);
         $first = $this->seen[$rule->identity()] ?? null;
         if ($first !== null) {
-            throw new ChangeRefused('address', "Line $first has this address already. Keep one of them.");
+            throw new InputRefused('address', "Line $first has this address already. Keep one of them.");
         }
         $this->seen[$rule->identity()] = $line;
 
@@ -105,7 +105,7 @@ final class RedirectRows
     private function target(string $typed, array $pages): array
     {
         if (str_starts_with($typed, '//')) {
-            throw new ChangeRefused('leadsTo', 'Two slashes at the beginning name another host. Write the scheme before them.', "https:$typed");
+            throw new InputRefused('leadsTo', 'Two slashes at the beginning name another host. Write the scheme before them.', "https:$typed");
         }
         if (preg_match('/^(page|file|address):(.*)$/s', $typed, $found) === 1) {
             return [$found[1] => $found[2]];
@@ -146,7 +146,7 @@ final class RedirectRows
             $typed === '' => $else,
             in_array($typed, ['yes', 'true', '1', 'on', 'y'], true) => true,
             in_array($typed, ['no', 'false', '0', 'off', 'n'], true) => false,
-            default => throw new ChangeRefused($field, 'This is yes or no.', 'yes'),
+            default => throw new InputRefused($field, 'This is yes or no.', 'yes'),
         };
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Menu;
 
-use Heronstem\Core\Structure\ChangeRefused;
+use Heronstem\Core\InputRefused;
 
 /** Whom an entry is for. */
 final readonly class Audience
@@ -42,7 +42,7 @@ final readonly class Audience
         return new self('roles', array_values(array_unique($roles)));
     }
 
-    /** @throws ChangeRefused */
+    /** @throws InputRefused */
     public static function read(string $text): self
     {
         $roles = str_starts_with($text, 'roles:') ? array_values(array_filter(array_map(trim(...), explode(',', substr($text, 6))), static fn (string $role): bool => $role !== '')) : [];
@@ -50,7 +50,7 @@ final readonly class Audience
         return match (true) {
             in_array($text, [self::EVERYONE, self::VISITORS, self::SIGNED_IN], true) => new self($text),
             $roles !== [] && array_filter($roles, static fn (string $role): bool => preg_match('/^[\p{L}\p{N} -]{1,40}$/u', $role) !== 1) === [] => self::of(...$roles),
-            default => throw new ChangeRefused('audience', 'An entry is for everyone, visitors (not signed in), signed-in, or roles:name,name.', self::EVERYONE),
+            default => throw new InputRefused('audience', 'An entry is for everyone, visitors (not signed in), signed-in, or roles:name,name.', self::EVERYONE),
         };
     }
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Menu;
 
+use Heronstem\Core\Linking\Target;
 use Heronstem\Core\Moment;
-use Heronstem\Core\Structure\Target;
 
 /** One entry of a menu, or one page of a list of picks, as somebody set it. */
 final readonly class Entry
@@ -16,7 +16,7 @@ final readonly class Entry
      * @param  Target|null  $leadsTo  what it leads to; of a branch the page it is filled from, null for the top of the tree
      * @param  string  $label  empty to follow the page's name
      * @param  string  $title  of the link, for those who point at it
-     * @param  Spread|null  $spread  of a branch only
+     * @param  BranchContents|null  $spread  of a branch only
      * @param  string  $text  of picks: the card's text, empty to follow the page
      * @param  string|null  $picture  of picks: a file, null to follow the page
      */
@@ -32,7 +32,7 @@ final readonly class Entry
         public Audience $audience = new Audience,
         public ?Moment $from = null,
         public ?Moment $until = null,
-        public ?Spread $spread = null,
+        public ?BranchContents $spread = null,
         public string $text = '',
         public ?string $picture = null,
     ) {
@@ -85,7 +85,7 @@ final readonly class Entry
             $kept['id'], $kept['parent'], $kept['position'], EntryKind::from($kept['kind']), $kept['leadsTo'] === null ? null : Target::stored($kept['leadsTo']),
             $kept['label'], $kept['title'], $kept['newWindow'], Audience::read($kept['audience']),
             $kept['from'] === null ? null : Moment::stored($kept['from']), $kept['until'] === null ? null : Moment::stored($kept['until']),
-            $kept['spread'] === null ? null : Spread::fromArray($kept['spread']), $kept['text'], $kept['picture'],
+            $kept['spread'] === null ? null : BranchContents::fromArray($kept['spread']), $kept['text'], $kept['picture'],
         );
     }
 }

@@ -6,10 +6,10 @@ namespace Heronstem\Core\Menu;
 
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Identity;
+use Heronstem\Core\InputRefused;
+use Heronstem\Core\Linking\Target;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Refusal;
-use Heronstem\Core\Structure\ChangeRefused;
-use Heronstem\Core\Structure\Target;
 
 /**
  * Reads a menu's entries as the API and menu files write them: nested, each with its kind and what it leads to,
@@ -39,7 +39,7 @@ final class EntryReader
         $ids = array_count_values(array_map(static fn (Entry $entry): string => $entry->id, $this->entries));
         foreach ($this->entries as $entry) {
             if ($ids[$entry->id] > 1) {
-                throw new ChangeRefused('entries', "Two entries have the identity {$entry->id}.");
+                throw new InputRefused('entries', "Two entries have the identity {$entry->id}.");
             }
         }
 
@@ -49,18 +49,18 @@ final class EntryReader
     private function level(mixed $entries, ?string $parent, string $at, int $level): void
     {
         if (! is_array($entries) || ! array_is_list($entries)) {
-            throw new ChangeRefused($at, 'Entries are a list.');
+            throw new InputRefused($at, 'Entries are a list.');
         }
         if ($entries !== [] && $level > Menu::DEEPEST) {
-            throw new ChangeRefused($at, sprintf('A menu goes at most %d levels deep.', Menu::DEEPEST));
+            throw new InputRefused($at, sprintf('A menu goes at most %d levels deep.', Menu::DEEPEST));
         }
         foreach ($entries as $position => $entry) {
             if (count($this->entries) >= Menu::LONGEST) {
-                throw new ChangeRefused($at, sprintf('A menu holds at most %d entries.', Menu::LONGEST));
+                throw new InputRefused($at, sprintf('A menu holds at most %d entries.', Menu::LONGEST));
             }
             $field = "$at.$position";
             if (! is_array($entry)) {
-                throw new ChangeRefused($field, 'An entry is an object with a kind.');
+                throw new InputRefused($field, 'An entry is an object with a kind.');
             }
             try {
                 $read = $this->entry($entry, $parent, $position);
@@ -70,7 +70,7 @@ final class EntryReader
             $this->entries[] = $read;
             $under = $entry['entries'] ?? [];
             if ($under !== [] && in_array($read->kind, [EntryKind::Branch, EntryKind::Separator], true)) {
-                throw new ChangeRefused("$field.entries", 'Nothing stands under a branch or a separator.');
+                throw new InputRefused("$field.entries", 'Nothing stands under a branch or a separator.');
             }
             $this->level($under, $read->id, "$field.entries", $level + 1);
         }
@@ -81,23 +81,23 @@ final class EntryReader
     {
         $kind = is_string($entry['kind'] ?? null) ? EntryKind::tryFrom($entry['kind']) : null;
         if ($kind === null) {
-            throw new ChangeRefused('kind', 'An entry is one of '.implode(', ', array_column(EntryKind::cases(), 'value')).'.', 'page');
+            throw new InputRefused('kind', 'An entry is one of '.implode(', ', array_column(EntryKind::cases(), 'value')).'.', 'page');
         }
         $id = $entry['id'] ?? Identity::derived($this->seed, 'entry '.count($this->entries).' '.json_encode($entry, JSON_PARTIAL_OUTPUT_ON_ERROR));
         if (! Identity::names($id)) {
-            throw new ChangeRefused('id', 'An entry is named by a ULID, 26 letters and digits.');
+            throw new InputRefused('id', 'An entry is named by a ULID, 26 letters and digits.');
         }
         $label = $this->text($entry, 'label');
         if ($label === '' && $kind !== EntryKind::Page && $kind !== EntryKind::Branch && $kind !== EntryKind::Separator) {
-            throw new ChangeRefused('label', 'Only an entry that leads to a page takes its label from there. Give this one a label.');
+            throw new InputRefused('label', 'Only an entry that leads to a page takes its label from there. Give this one a label.');
         }
         $picture = $entry['picture'] ?? null;
         if ($picture !== null && ! Identity::names($picture)) {
-            throw new ChangeRefused('picture', 'A picture is named by its identity, 26 letters and digits.');
+            throw new InputRefused('picture', 'A picture is named by its identity, 26 letters and digits.');
         }
         [$from, $until] = [$this->moment($entry, 'from'), $this->moment($entry, 'until')];
         if ($from !== null && $until !== null && ! $until->isAfter($from)) {
-            throw new ChangeRefused('until', 'This ends before it begins.');
+            throw new InputRefused('until', 'This ends before it begins.');
         }
 
         return new Entry(
@@ -117,16 +117,16 @@ final class EntryReader
         try {
             return Target::read($field, $entry[$field] ?? '', $this->rules);
         } catch (Refusal $refusal) {
-            throw new ChangeRefused($field, $refusal->reason, $refusal->suggestion);
+            throw new InputRefused($field, $refusal->reason, $refusal->suggestion);
         }
     }
 
     /** @param  array<mixed>  $entry */
-    private function spread(array $entry): Spread
+    private function spread(array $entry): BranchContents
     {
-        $order = BranchOrder::tryFrom(is_string($entry['order'] ?? null) ? $entry['order'] : 'tree') ?? throw new ChangeRefused('order', 'A branch stands in the order of the tree, or a-z.', 'tree');
+        $order = BranchOrder::tryFrom(is_string($entry['order'] ?? null) ? $entry['order'] : 'tree') ?? throw new InputRefused('order', 'A branch stands in the order of the tree, or a-z.', 'tree');
 
-        return new Spread(is_int($entry['depth'] ?? 1) ? $entry['depth'] ?? 1 : 0, $order, $this->pages($entry, 'out'), $this->pages($entry, 'in'));
+        return new BranchContents(is_int($entry['depth'] ?? 1) ? $entry['depth'] ?? 1 : 0, $order, $this->pages($entry, 'out'), $this->pages($entry, 'in'));
     }
 
     /**
@@ -137,11 +137,11 @@ final class EntryReader
     {
         $pages = $entry[$field] ?? [];
         if (! is_array($pages)) {
-            throw new ChangeRefused($field, 'Exceptions are a list of pages.');
+            throw new InputRefused($field, 'Exceptions are a list of pages.');
         }
         $read = [];
         foreach ($pages as $page) {
-            $read[] = Identity::names($page) ? $page : throw new ChangeRefused($field, 'Pages are named by their identity, 26 letters and digits.');
+            $read[] = Identity::names($page) ? $page : throw new InputRefused($field, 'Pages are named by their identity, 26 letters and digits.');
         }
 
         return array_values(array_unique($read));
@@ -152,7 +152,7 @@ final class EntryReader
     {
         $text = is_string($entry[$field] ?? null) ? trim((string) preg_replace('/[\s\p{Cc}]+/u', ' ', mb_scrub($entry[$field], 'UTF-8'))) : '';
         if (mb_strlen($text) > $longest) {
-            throw new ChangeRefused($field, sprintf('This has at most %d characters; it has %d.', $longest, mb_strlen($text)), mb_substr($text, 0, $longest));
+            throw new InputRefused($field, sprintf('This has at most %d characters; it has %d.', $longest, mb_strlen($text)), mb_substr($text, 0, $longest));
         }
 
         return $text;

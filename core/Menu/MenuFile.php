@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Menu;
 
-use Heronstem\Core\Structure\ChangeRefused;
+use Heronstem\Core\InputRefused;
 
 /**
  * A menu as a file: JSON with every field, in the form that EntryReader takes, or an OPML 2.0 outline, where `text`
@@ -45,17 +45,17 @@ final class MenuFile
      *
      * @return list<array<string, mixed>>
      *
-     * @throws ChangeRefused when it is neither
+     * @throws InputRefused when it is neither
      */
     public static function read(string $file, PastedEntries $pasted): array
     {
         if (str_starts_with(ltrim($file), '{')) {
             $read = json_decode($file, true);
             if (! is_array($read) || ($read['format'] ?? null) !== self::FORMAT || ! is_array($read['entries'] ?? null)) {
-                throw new ChangeRefused('file', 'This is no menu file: it has no "format": "'.self::FORMAT.'" with entries.');
+                throw new InputRefused('file', 'This is no menu file: it has no "format": "'.self::FORMAT.'" with entries.');
             }
             if (($read['version'] ?? null) !== self::VERSION) {
-                throw new ChangeRefused('file', 'This menu file was written in a version that is not known here.', (string) self::VERSION);
+                throw new InputRefused('file', 'This menu file was written in a version that is not known here.', (string) self::VERSION);
             }
 
             return self::found(array_values($read['entries']), $pasted);
@@ -87,7 +87,7 @@ final class MenuFile
         }, $entries));
     }
 
-    /** @throws ChangeRefused */
+    /** @throws InputRefused */
     private static function lines(string $file): string
     {
         $document = new \DOMDocument;
@@ -98,7 +98,7 @@ final class MenuFile
         libxml_use_internal_errors($before);
         $body = $isRead ? $document->getElementsByTagName('body')->item(0) : null;
         if ($body === null || $document->documentElement?->tagName !== 'opml') {
-            throw new ChangeRefused('file', 'This is no OPML outline: it needs <opml> with a <body> of <outline>s.');
+            throw new InputRefused('file', 'This is no OPML outline: it needs <opml> with a <body> of <outline>s.');
         }
 
         return self::indented($body, 0);

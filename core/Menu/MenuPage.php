@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Heronstem\Core\Menu;
 
 use Heronstem\Core\Moment;
-use Heronstem\Core\Structure\Page;
-use Heronstem\Core\Structure\State;
+use Heronstem\Core\Tree\Page;
+use Heronstem\Core\Tree\PageState;
 
 /** A page as far as menus are concerned, at a moment. */
 final readonly class MenuPage
@@ -30,18 +30,18 @@ final readonly class MenuPage
     }
 
     /** @return array{Hidden|null, Moment|null} why visitors do not get a page in this state with this schedule, and the moment it is about */
-    public static function standing(State $state, ?Moment $from, ?Moment $until, Moment $at): array
+    public static function standing(PageState $state, ?Moment $from, ?Moment $until, Moment $at): array
     {
         $isOver = $until !== null && ! $until->isAfter($at);
         $hasBegun = $from !== null && ! $from->isAfter($at);
 
         return match (true) {
-            $state === State::Binned => [Hidden::Bin, null],
+            $state === PageState::Binned => [Hidden::Bin, null],
             $isOver => [Hidden::Over, $until],
-            $state === State::Live, $hasBegun => [null, null],
+            $state === PageState::Live, $hasBegun => [null, null],
             $from !== null => [Hidden::NotYet, $from],
-            $state === State::InReview => [Hidden::InReview, null],
-            $state === State::Draft => [Hidden::Draft, null],
+            $state === PageState::InReview => [Hidden::InReview, null],
+            $state === PageState::Draft => [Hidden::Draft, null],
             default => [Hidden::Offline, null],
         };
     }

@@ -92,7 +92,7 @@ final class MenuResolver
     private function branch(Entry $entry): array
     {
         $root = $entry->page();
-        $spread = $entry->spread ?? new Spread;
+        $spread = $entry->spread ?? new BranchContents;
         $own = $this->hidden($entry->with(['kind' => EntryKind::Heading]), null);
         $rootPage = $root === null ? null : $this->known[$root] ?? null;
         $gone = $root !== null && $rootPage === null ? Hidden::Gone : ($rootPage?->hidden !== null ? Hidden::Above : null);
@@ -116,7 +116,7 @@ final class MenuResolver
      * @param  array<string, list<MenuPage>>  $by  pages by parent
      * @return list<ResolvedEntry>
      */
-    private function filled(Entry $entry, Spread $spread, array $by, string $parent, int $level): array
+    private function filled(Entry $entry, BranchContents $spread, array $by, string $parent, int $level): array
     {
         if ($level > $spread->depth) {
             return [];

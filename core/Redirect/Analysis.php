@@ -7,9 +7,9 @@ namespace Heronstem\Core\Redirect;
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\NormalForm;
+use Heronstem\Core\Linking\Target;
+use Heronstem\Core\Linking\TargetKind;
 use Heronstem\Core\Moment;
-use Heronstem\Core\Structure\Target;
-use Heronstem\Core\Structure\TargetKind;
 
 /**
  * Looks all redirect rules of a site over. Rules of one address and of branches are decided; of a pattern one path that it
@@ -35,11 +35,11 @@ final class Analysis
      * @param  array<string, int>  $idle  days since a rule was last used, or was made if it never was
      * @param  array<string, string>  $live  live pages by their addresses
      */
-    private function __construct(private readonly array $rules, private readonly AddressRules $addresses, private readonly Answers $answers, private readonly Moment $at, private readonly array $idle, private readonly int $idleDays, private readonly array $live)
+    private function __construct(private readonly array $rules, private readonly AddressRules $addresses, private readonly AddressLookup $answers, private readonly Moment $at, private readonly array $idle, private readonly int $idleDays, private readonly array $live)
     {
         $this->set = RuleSet::compile(array_filter($rules, static fn (Rule $rule): bool => ! $rule->claims()), $addresses, $at);
         $this->resolver = new Resolver($addresses, $answers, $this->set);
-        $this->patterns = array_values(array_filter($rules, static fn (Rule $rule): bool => $rule->reach === RuleReach::Pattern && $rule->isOn));
+        $this->patterns = array_values(array_filter($rules, static fn (Rule $rule): bool => $rule->reach === RuleScope::Pattern && $rule->isOn));
         usort($this->patterns, Rule::inOrder(...));
         $this->looking = array_values(array_filter($rules, static fn (Rule $rule): bool => $rule->query === QueryHandling::Match));
     }
@@ -51,7 +51,7 @@ final class Analysis
      * @param  array<string, string>  $live  live pages by their addresses, where branches or patterns stand in front
      * @return list<RuleFinding>
      */
-    public static function of(iterable $rules, AddressRules $addresses, Answers $answers, Moment $at, array $idle = [], int $idleDays = 180, array $live = []): array
+    public static function of(iterable $rules, AddressRules $addresses, AddressLookup $answers, Moment $at, array $idle = [], int $idleDays = 180, array $live = []): array
     {
         $by = [];
         foreach ($rules as $rule) {
@@ -76,7 +76,7 @@ final class Analysis
         if (! $rule->isActiveAt($this->at)) {
             return;
         }
-        $isSure = $rule->reach !== RuleReach::Pattern;
+        $isSure = $rule->reach !== RuleScope::Pattern;
         $way = $this->resolver->resolve($rule->sample());
         if ($way->comesBackTo($rule)) {
             $this->find(RuleFindingKind::Loop, $rule, isSure: $isSure);
@@ -100,7 +100,7 @@ final class Analysis
     private function neverFires(Rule $rule, Resolution $way): void
     {
         $coveredBy = $way->rules()[0] ?? null;
-        if ($rule->reach === RuleReach::Pattern) {
+        if ($rule->reach === RuleScope::Pattern) {
             // One path is not all of them: only a pattern whose every path an earlier one takes is said to be covered.
             $cover = $this->coverOf($rule);
             if ($cover === null) {
@@ -108,7 +108,7 @@ final class Analysis
             }
             $coveredBy = $cover->id;
         }
-        if ($rule->reach === RuleReach::Branch) {
+        if ($rule->reach === RuleScope::Branch) {
             // The address itself may be somebody's while what is below it is the rule's.
             $below = $this->resolver->resolve($rule->sampleBelow());
             if (in_array($rule->id, $below->rules(), true)) {
@@ -142,19 +142,19 @@ final class Analysis
         $fixed = substr($rule->source, 0, strcspn($rule->source, ':*({\\'));
         $branch = $this->set->behind(Address::asked($fixed, $this->addresses), Query::of(''))?->rule;
 
-        return $branch?->reach === RuleReach::Branch && str_ends_with($fixed, '/') && ! $rule->inFront ? $branch : null;
+        return $branch?->reach === RuleScope::Branch && str_ends_with($fixed, '/') && ! $rule->inFront ? $branch : null;
     }
 
     /** A live page whose address a rule in front takes: its own, one below a branch, or one that a pattern matches. */
     private function hides(Rule $rule): void
     {
         $page = $this->answers->at($rule->key)?->page;
-        if ($rule->reach !== RuleReach::Pattern && $page?->isLive === true) {
+        if ($rule->reach !== RuleScope::Pattern && $page?->isLive === true) {
             $this->find(RuleFindingKind::HidesPage, $rule, page: $page->id);
 
             return;
         }
-        foreach ($rule->reach === RuleReach::One ? [] : $this->live as $address => $id) {
+        foreach ($rule->reach === RuleScope::One ? [] : $this->live as $address => $id) {
             $match = $this->set->inFront(Address::stored((string) $address, $this->addresses), Query::of($rule->matched));
             if ($match?->rule->id === $rule->id) {
                 $this->find(RuleFindingKind::HidesPage, $rule, page: $id);
@@ -173,7 +173,7 @@ final class Analysis
         if ($next !== null) {
             $after = $way->after($rule);
             $this->find(RuleFindingKind::Chain, $rule, other: $next->rule, end: $this->endOf($rule, $after), isSure: $isSure, steps: count($after) + 1);
-        } elseif ($rule->reach === RuleReach::Pattern && preg_match(Destination::CAPTURE, (string) $rule->target?->value) === 1) {
+        } elseif ($rule->reach === RuleScope::Pattern && preg_match(Destination::CAPTURE, (string) $rule->target?->value) === 1) {
             return; // where it leads depends on what is asked: one path says nothing of the others
         } elseif ($rule->answer !== RuleAnswer::Gone && $way->status === 404) {
             $this->find(RuleFindingKind::DeadTarget, $rule, isSure: $isSure);
@@ -196,7 +196,7 @@ final class Analysis
         foreach ($after as $hop) {
             $next = $hop->rule === null ? null : $this->rules[$hop->rule] ?? null;
             $isForGood = in_array($hop->status, [301, 308], true);
-            if (($next !== null && (! $next->isUnconditional() || $next->query !== QueryHandling::Carry || $next->reach !== RuleReach::One)) || $this->looksAtQueryOf($hop->from)) {
+            if (($next !== null && (! $next->isUnconditional() || $next->query !== QueryHandling::Carry || $next->reach !== RuleScope::One)) || $this->looksAtQueryOf($hop->from)) {
                 return null;
             }
             if ($next === null && $hop->status !== 301) {
@@ -212,7 +212,7 @@ final class Analysis
             $fragment = $next === null ? $fragment : (strstr((string) $next->target?->value, '#') ?: $fragment);
         }
 
-        return $rule->reach === RuleReach::One ? self::carrying($end, $query->text().$fragment) : null;
+        return $rule->reach === RuleScope::One ? self::carrying($end, $query->text().$fragment) : null;
     }
 
     /** A target with the query and fragment gathered on the way; null where it is one that can carry none. */
@@ -232,9 +232,9 @@ final class Analysis
         $asked = Address::asked($address, $this->addresses);
         foreach ($this->looking as $rule) {
             $takes = match ($rule->reach) {
-                RuleReach::One => $rule->key === $asked->key,
-                RuleReach::Branch => $rule->key === $asked->key || str_starts_with(NormalForm::bare($asked->key, $this->addresses).'/', NormalForm::bare($rule->key, $this->addresses).'/'),
-                RuleReach::Pattern => PathPattern::stored($rule->source)->match(NormalForm::bare($asked->path, $this->addresses), $this->addresses->caseSensitive) !== null,
+                RuleScope::One => $rule->key === $asked->key,
+                RuleScope::Branch => $rule->key === $asked->key || str_starts_with(NormalForm::bare($asked->key, $this->addresses).'/', NormalForm::bare($rule->key, $this->addresses).'/'),
+                RuleScope::Pattern => PathPattern::stored($rule->source)->match(NormalForm::bare($asked->path, $this->addresses), $this->addresses->caseSensitive) !== null,
             };
             if ($takes) {
                 return true;
@@ -249,7 +249,7 @@ final class Analysis
     {
         foreach ($this->rules as $rule) {
             // An address that visitors knew before would say that it is gone, once its redirect is.
-            if ($rule->reach !== RuleReach::One || ! $rule->isActiveAt($this->at) || ! $rule->claims() || $this->answers->at($rule->key)?->everLive === true) {
+            if ($rule->reach !== RuleScope::One || ! $rule->isActiveAt($this->at) || ! $rule->claims() || $this->answers->at($rule->key)?->everLive === true) {
                 continue;
             }
             $behind = $this->set->behind(Address::stored($rule->source, $this->addresses), Query::of(''));

@@ -6,7 +6,7 @@ namespace Heronstem\Core\Redirect;
 
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\NormalForm;
-use Heronstem\Core\Structure\TargetKind;
+use Heronstem\Core\Linking\TargetKind;
 
 /**
  * Where a rule leads for one request: captures are put into path, query and fragment of the target, never into scheme or host;
@@ -43,17 +43,17 @@ final readonly class Destination
         $tail = substr($rest, strlen($path));
         $fragment = strstr($tail, '#');
         $query = Query::in($rest);
-        if ($rule->reach === RuleReach::Pattern) {
+        if ($rule->reach === RuleScope::Pattern) {
             $path = $this->filled($path, static fn (string $value): string => $value);
             $query = Query::of($this->filled($query->text(), self::inQuery(...)));
             $fragment = $fragment === false ? false : $this->filled($fragment, self::inQuery(...));
         }
-        if ($rule->reach === RuleReach::Branch && $rule->carriesRest && $this->match->rest !== '') {
+        if ($rule->reach === RuleScope::Branch && $rule->carriesRest && $this->match->rest !== '') {
             $path = $this->extended($path, $authority);
         }
         // A capture may begin with a slash: what is sent must not be read as another host.
         $path = $path === '' ? '' : '/'.ltrim($path, '/');
-        if ($this->isOwn($authority) && $rule->reach !== RuleReach::One && $this->rules->ending() !== '') {
+        if ($this->isOwn($authority) && $rule->reach !== RuleScope::One && $this->rules->ending() !== '') {
             $path = NormalForm::ended($path, $this->rules);
         }
 

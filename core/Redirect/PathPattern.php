@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Heronstem\Core\Redirect;
 
 use Heronstem\Core\Address\NormalForm;
-use Heronstem\Core\Structure\ChangeRefused;
+use Heronstem\Core\InputRefused;
 use League\Uri\Exceptions\SyntaxError;
 use League\Uri\UrlPattern\Modifier;
 use League\Uri\UrlPattern\Part;
@@ -42,26 +42,26 @@ final readonly class PathPattern
     {
     }
 
-    /** @throws ChangeRefused with the reason, where it is no pattern or could search for long */
+    /** @throws InputRefused with the reason, where it is no pattern or could search for long */
     public static function read(string $typed): self
     {
         $source = trim($typed);
         if (! str_starts_with($source, '/') && ! str_starts_with($source, '{/')) {
-            throw new ChangeRefused('source', 'A pattern begins with a slash.', '/'.$source);
+            throw new InputRefused('source', 'A pattern begins with a slash.', '/'.$source);
         }
         if (mb_strlen($source) > self::LONGEST) {
-            throw new ChangeRefused('source', sprintf('A pattern has at most %d characters.', self::LONGEST));
+            throw new InputRefused('source', sprintf('A pattern has at most %d characters.', self::LONGEST));
         }
         try {
             $parts = PathToRegexp::parse($source, '/', '/');
         } catch (SyntaxError $wrong) {
-            throw new ChangeRefused('source', "This is no pattern: {$wrong->getMessage()}. Write \\ before a sign that stands for itself.");
+            throw new InputRefused('source', "This is no pattern: {$wrong->getMessage()}. Write \\ before a sign that stands for itself.");
         }
         $parts = array_map(self::encoded(...), $parts);
         self::guard($parts);
         $pattern = self::of($source, $parts);
         if (@preg_match(self::expression($pattern->expression), '/') === false) {
-            throw new ChangeRefused('source', 'A part in brackets is no regular expression.');
+            throw new InputRefused('source', 'A part in brackets is no regular expression.');
         }
         $pattern->probe();
 
@@ -123,7 +123,7 @@ final readonly class PathPattern
     /**
      * @param  list<Part>  $parts
      *
-     * @throws ChangeRefused
+     * @throws InputRefused
      */
     private static function guard(array $parts): void
     {
@@ -135,12 +135,12 @@ final readonly class PathPattern
             }
             $regex = $part->type === PartType::Regex ? (string) $part->value : '';
             if (preg_match(self::FORBIDDEN, $regex) === 1) {
-                throw new ChangeRefused('source', "In ({$regex}) only plain characters, classes, alternatives and repetitions are possible.");
+                throw new InputRefused('source', "In ({$regex}) only plain characters, classes, alternatives and repetitions are possible.");
             }
             $repeats = in_array($part->modifier, [Modifier::ZeroOrMore, Modifier::OneOrMore], true);
             $isSegment = $part->type === PartType::SegmentWildcard && str_contains($part->prefix, '/');
             if (self::nests($regex) || ($repeats && $part->type !== PartType::Fixed && ! $isSegment)) {
-                throw new ChangeRefused('source', 'A repetition within a repetition could keep the server searching for long. Repeat whole segments, like /:path*, or use one * in its place.');
+                throw new InputRefused('source', 'A repetition within a repetition could keep the server searching for long. Repeat whole segments, like /:path*, or use one * in its place.');
             }
             [$unbounded, $range] = self::lengths($regex);
             $open += $unbounded + ($part->type === PartType::FullWildcard || ($repeats && $isSegment) ? 1 : 0);
@@ -149,12 +149,12 @@ final readonly class PathPattern
             $mostInSegment = max($mostInSegment, $inSegment);
         }
         if ($open > self::MOST_WILDCARDS) {
-            throw new ChangeRefused('source', sprintf('More than %d parts of open length could keep the server searching for long. Name segments instead, like /:year/:slug.', self::MOST_WILDCARDS));
+            throw new InputRefused('source', sprintf('More than %d parts of open length could keep the server searching for long. Name segments instead, like /:year/:slug.', self::MOST_WILDCARDS));
         }
         // Parts that may split one segment among them multiply the ways, as wildcards across segments do.
         $ways = self::LONGEST_PATH ** (max(1, $open) + max(0, $mostInSegment - 1)) * $ranges;
         if ($ways > self::MOST_WAYS) {
-            throw new ChangeRefused('source', 'This pattern can split one address in too many ways, which could keep the server searching for long. Say how long its parts are, like :year(\\d{4})-:month(\\d{2}), or name fewer parts between two slashes.');
+            throw new InputRefused('source', 'This pattern can split one address in too many ways, which could keep the server searching for long. Say how long its parts are, like :year(\\d{4})-:month(\\d{2}), or name fewer parts between two slashes.');
         }
     }
 
@@ -228,7 +228,7 @@ final readonly class PathPattern
     /**
      * Tries it on paths that are hard to say no to, with the steps counted.
      *
-     * @throws ChangeRefused when one takes too many
+     * @throws InputRefused when one takes too many
      */
     private function probe(): void
     {
@@ -236,7 +236,7 @@ final readonly class PathPattern
         foreach (['a', '1', '/', '/a', 'a-', '-', '%41', '.', 'a1'] as $piece) {
             $long = substr(substr($this->sample, 0, 200).str_repeat($piece, self::LONGEST_PATH), 0, self::LONGEST_PATH)."\n";
             if (@preg_match($limited, $long) === false) {
-                throw new ChangeRefused('source', 'This pattern could keep the server searching for long. Name segments, like /:year/:slug, or use one * at the end.');
+                throw new InputRefused('source', 'This pattern could keep the server searching for long. Name segments, like /:year/:slug, or use one * at the end.');
             }
         }
     }

@@ -6,12 +6,12 @@ namespace Heronstem\Core\Redirect;
 
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
-use Heronstem\Core\Address\ClaimKind;
 use Heronstem\Core\Address\InvalidAddress;
 use Heronstem\Core\Address\NormalForm;
 use Heronstem\Core\Address\ReservedAddresses;
-use Heronstem\Core\Structure\PageKind;
-use Heronstem\Core\Structure\TargetKind;
+use Heronstem\Core\Ledger\ClaimKind;
+use Heronstem\Core\Linking\TargetKind;
+use Heronstem\Core\Tree\PageKind;
 
 /**
  * Says how a request is answered: by a rule that stands in front; by who holds the address at its normal form (a page, one
@@ -29,7 +29,7 @@ final readonly class Resolver
 
     private RuleSet $set;
 
-    public function __construct(private AddressRules $rules, private Answers $answers, ?RuleSet $set = null)
+    public function __construct(private AddressRules $rules, private AddressLookup $answers, ?RuleSet $set = null)
     {
         $this->set = $set ?? RuleSet::none($rules);
     }
@@ -37,7 +37,7 @@ final readonly class Resolver
     /** @param  string  $asked a path or URL as the request spells it, with its query if any */
     public function resolve(string $asked): Resolution
     {
-        return $this->answer($asked, new Way($asked));
+        return $this->answer($asked, new ResolutionTrace($asked));
     }
 
     /** A way on which visitors come back to a rule; null where they do not, as far as its samples say. */
@@ -65,16 +65,16 @@ final readonly class Resolver
      */
     public function through(Rule $rule, string $asked): Resolution
     {
-        $way = new Way($asked);
+        $way = new ResolutionTrace($asked);
         $address = Address::asked($asked, $this->rules);
         $way->normal = $address->path;
-        $captures = $rule->reach === RuleReach::Pattern ? PathPattern::stored($rule->source)->match(NormalForm::bare($address->path, $this->rules), $this->rules->caseSensitive) ?? [] : [];
+        $captures = $rule->reach === RuleScope::Pattern ? PathPattern::stored($rule->source)->match(NormalForm::bare($address->path, $this->rules), $this->rules->caseSensitive) ?? [] : [];
 
         return $this->follow(new RuleMatch($rule, $captures), self::path($asked), $address->path, $way);
     }
 
     /** @param  string  $at  the address the way has come to */
-    private function answer(string $at, Way $way): Resolution
+    private function answer(string $at, ResolutionTrace $way): Resolution
     {
         try {
             $address = Address::asked($at, $this->rules);
@@ -112,7 +112,7 @@ final readonly class Resolver
         };
     }
 
-    private function toPage(Held $held, Standing $page, string $from, Way $way): Resolution
+    private function toPage(AddressHolder $held, AnsweringPage $page, string $from, ResolutionTrace $way): Resolution
     {
         $to = $held->kind === ClaimKind::Redirect ? $page->address : $held->address;
         $why = match (true) {
@@ -131,7 +131,7 @@ final readonly class Resolver
     }
 
     /** @param  string  $normal  the address that the rule answers at */
-    private function follow(RuleMatch $match, string $from, string $normal, Way $way): Resolution
+    private function follow(RuleMatch $match, string $from, string $normal, ResolutionTrace $way): Resolution
     {
         $rule = $match->rule;
         $why = self::why($rule);
@@ -169,14 +169,14 @@ final readonly class Resolver
     private static function why(Rule $rule): string
     {
         return match ($rule->reach) {
-            RuleReach::One => $rule->inFront ? 'A redirect stands in front of this address.' : 'A redirect holds this address.',
-            RuleReach::Branch => "The redirect of the branch {$rule->source} takes in this address.",
-            RuleReach::Pattern => "The pattern {$rule->source} matches.",
+            RuleScope::One => $rule->inFront ? 'A redirect stands in front of this address.' : 'A redirect holds this address.',
+            RuleScope::Branch => "The redirect of the branch {$rule->source} takes in this address.",
+            RuleScope::Pattern => "The pattern {$rule->source} matches.",
         };
     }
 
     /** Goes on from a section to what is inside it, and from a pointer to where it points. */
-    private function leadOn(Standing $page, string $at, Way $way): Resolution
+    private function leadOn(AnsweringPage $page, string $at, ResolutionTrace $way): Resolution
     {
         // Whoever is sent to a page meets what stands in front of it.
         $front = $way->hops === [] ? null : $this->set->inFront(Address::stored($at, $this->rules), $way->query);
@@ -215,7 +215,7 @@ final readonly class Resolver
         return $way->arrives($target?->kind === TargetKind::File ? 200 : null, $elsewhere, $target?->kind === TargetKind::File ? 'A file.' : 'Answered elsewhere.');
     }
 
-    private function step(string $at, Standing $next, Way $way, string $why): Resolution
+    private function step(string $at, AnsweringPage $next, ResolutionTrace $way, string $why): Resolution
     {
         $way->goes($at, $next->address.$way->query->text(), 302, $why);
 

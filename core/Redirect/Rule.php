@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Redirect;
 
+use Heronstem\Core\Linking\Target;
 use Heronstem\Core\Moment;
-use Heronstem\Core\Structure\Target;
 
 /** A redirect rule, as somebody set it. */
 final readonly class Rule
@@ -25,7 +25,7 @@ final readonly class Rule
      */
     public function __construct(
         public string $id,
-        public RuleReach $reach,
+        public RuleScope $reach,
         public string $source,
         public string $key,
         public RuleAnswer $answer,
@@ -47,7 +47,7 @@ final readonly class Rule
     /** Whether it takes its address in the ledger, where nobody else can be then. */
     public function claims(): bool
     {
-        return $this->reach === RuleReach::One && ! $this->inFront && $this->query !== QueryHandling::Match;
+        return $this->reach === RuleScope::One && ! $this->inFront && $this->query !== QueryHandling::Match;
     }
 
     public function isActiveAt(Moment $at): bool
@@ -81,13 +81,13 @@ final readonly class Rule
     /** A request that it answers: its address, or a path that its pattern matches, with the query that it looks at. */
     public function sample(): string
     {
-        return ($this->reach === RuleReach::Pattern ? PathPattern::stored($this->source)->sample : $this->source).$this->asked();
+        return ($this->reach === RuleScope::Pattern ? PathPattern::stored($this->source)->sample : $this->source).$this->asked();
     }
 
     /** @return non-empty-list<string> requests that it answers: of a branch also one below its address */
     public function samples(): array
     {
-        return [$this->sample(), ...($this->reach === RuleReach::Branch ? [$this->sampleBelow()] : [])];
+        return [$this->sample(), ...($this->reach === RuleScope::Branch ? [$this->sampleBelow()] : [])];
     }
 
     /** A request below the address of a branch. */
@@ -128,7 +128,7 @@ final readonly class Rule
     public static function fromArray(array $kept): self
     {
         return new self(
-            $kept['id'], RuleReach::from($kept['reach']), $kept['source'], $kept['key'], RuleAnswer::from($kept['answer']), $kept['target'] === null ? null : Target::stored($kept['target']),
+            $kept['id'], RuleScope::from($kept['reach']), $kept['source'], $kept['key'], RuleAnswer::from($kept['answer']), $kept['target'] === null ? null : Target::stored($kept['target']),
             QueryHandling::from($kept['query']), $kept['matched'], $kept['carriesRest'], $kept['from'] === null ? null : Moment::stored($kept['from']), $kept['until'] === null ? null : Moment::stored($kept['until']),
             $kept['isOn'], $kept['inFront'], $kept['position'], $kept['note'], $kept['pause'] === null ? null : Pause::fromArray($kept['pause']), $kept['origin'],
         );

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Redirect;
 
-use Heronstem\Core\Structure\Target;
+use Heronstem\Core\Linking\Target;
 
 /** One thing noticed of a redirect rule, with what is needed to mend it. */
 final readonly class RuleFinding

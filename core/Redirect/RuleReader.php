@@ -10,11 +10,11 @@ use Heronstem\Core\Address\NormalForm;
 use Heronstem\Core\Address\ReservedAddresses;
 use Heronstem\Core\Content\Document;
 use Heronstem\Core\Identity;
+use Heronstem\Core\InputRefused;
+use Heronstem\Core\Linking\Target;
+use Heronstem\Core\Linking\TargetKind;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Refusal;
-use Heronstem\Core\Structure\ChangeRefused;
-use Heronstem\Core\Structure\Target;
-use Heronstem\Core\Structure\TargetKind;
 
 /** Reads redirect rules as somebody wrote them. */
 final readonly class RuleReader
@@ -36,30 +36,30 @@ final readonly class RuleReader
         $given += $now === null ? [] : self::written($now);
         $id = $given['id'] ?? null;
         if (! Identity::names($id)) {
-            throw new ChangeRefused('id', 'A rule is named by a ULID, 26 letters and digits.');
+            throw new InputRefused('id', 'A rule is named by a ULID, 26 letters and digits.');
         }
-        $reach = $this->choice(RuleReach::class, $given['reach'] ?? 'one', 'reach', 'A rule answers for one address, a branch or a pattern');
+        $reach = $this->choice(RuleScope::class, $given['reach'] ?? 'one', 'reach', 'A rule answers for one address, a branch or a pattern');
         $answer = $this->choice(RuleAnswer::class, (string) self::scalar($given['answer'] ?? '301'), 'answer', 'A rule answers with');
         $query = $this->choice(QueryHandling::class, $given['query'] ?? 'carry', 'query', 'A rule can do with the query');
         [$source, $key, $matched] = $this->source($reach, $query, self::scalar($given['source'] ?? ''));
-        $pattern = $reach === RuleReach::Pattern ? PathPattern::read($source) : null;
+        $pattern = $reach === RuleScope::Pattern ? PathPattern::read($source) : null;
         if ($pattern?->varies() === false) {
-            throw new ChangeRefused('source', 'Nothing in this pattern varies. Make it a redirect of one address, or write :name or * where it varies.');
+            throw new InputRefused('source', 'Nothing in this pattern varies. Make it a redirect of one address, or write :name or * where it varies.');
         }
         $target = $keepsTarget && ($answer === RuleAnswer::Gone || $now->target !== null) ? ($answer === RuleAnswer::Gone ? null : $now->target) : $this->target($answer, $given['leadsTo'] ?? null, $reach);
         if ($pattern !== null && in_array($target?->kind, [TargetKind::Address, TargetKind::Url], true)) {
             $this->guardCaptures($target->value, $pattern);
         }
-        if ($target?->kind === TargetKind::Address && $reach !== RuleReach::Pattern && $this->addressOf($target)->key === $key && ! ($query === QueryHandling::Match)) {
-            throw new ChangeRefused('leadsTo', 'The rule would lead to itself. Choose where visitors are to go instead.');
+        if ($target?->kind === TargetKind::Address && $reach !== RuleScope::Pattern && $this->addressOf($target)->key === $key && ! ($query === QueryHandling::Match)) {
+            throw new InputRefused('leadsTo', 'The rule would lead to itself. Choose where visitors are to go instead.');
         }
         $moments = [$this->moment($given, 'from'), $this->moment($given, 'until')];
         if ($moments[0] !== null && $moments[1] !== null && ! $moments[1]->isAfter($moments[0])) {
-            throw new ChangeRefused('until', 'This ends before it begins.');
+            throw new InputRefused('until', 'This ends before it begins.');
         }
         $note = trim((string) preg_replace('/[\s\p{Cc}]+/u', ' ', mb_scrub(self::scalar($given['note'] ?? ''), 'UTF-8')));
         if (mb_strlen($note) > Rule::LONGEST_NOTE) {
-            throw new ChangeRefused('note', sprintf('A note has at most %d characters; this one has %d.', Rule::LONGEST_NOTE, mb_strlen($note)), mb_substr($note, 0, Rule::LONGEST_NOTE));
+            throw new InputRefused('note', sprintf('A note has at most %d characters; this one has %d.', Rule::LONGEST_NOTE, mb_strlen($note)), mb_substr($note, 0, Rule::LONGEST_NOTE));
         }
         $position = $given['position'] ?? 0;
 
@@ -80,15 +80,15 @@ final readonly class RuleReader
     }
 
     /** @return array{string, string, string} source, key, and the query that is looked at */
-    private function source(RuleReach $reach, QueryHandling $query, string $typed): array
+    private function source(RuleScope $reach, QueryHandling $query, string $typed): array
     {
         $typed = trim($typed);
-        $isPattern = $reach === RuleReach::Pattern;
+        $isPattern = $reach === RuleScope::Pattern;
         // In a pattern a question mark makes something optional: there the query stands behind the last one that has a "=" after it.
         $cut = $query !== QueryHandling::Match ? false : ($isPattern ? (preg_match('/\?(?=[^?]*=)/', $typed, $found, PREG_OFFSET_CAPTURE) === 1 ? $found[0][1] : false) : strpos($typed, '?'));
         $matched = $cut === false ? '' : Query::of(self::encoded(substr($typed, $cut + 1)))->sorted();
         if ($query === QueryHandling::Match && $matched === '') {
-            throw new ChangeRefused('source', 'Say which query it looks at, behind a question mark.', "$typed?id=1");
+            throw new InputRefused('source', 'Say which query it looks at, behind a question mark.', "$typed?id=1");
         }
         $path = $cut === false ? $typed : substr($typed, 0, $cut);
         if ($isPattern) {
@@ -99,11 +99,11 @@ final readonly class RuleReader
             return [$path, $path, $matched];
         }
         if ($query !== QueryHandling::Match && str_contains($path, '?')) {
-            throw new ChangeRefused('source', 'A query is not part of an address. Let the rule look at the query, or leave it away.', strstr($path, '?', true) ?: '/');
+            throw new InputRefused('source', 'A query is not part of an address. Let the rule look at the query, or leave it away.', strstr($path, '?', true) ?: '/');
         }
         $address = Address::set($path, $this->rules);
         if (ReservedAddresses::includes($address)) {
-            throw new ChangeRefused('source', "{$address->readable()} is reserved by the system. Choose another address.");
+            throw new InputRefused('source', "{$address->readable()} is reserved by the system. Choose another address.");
         }
 
         return [$address->path, $address->key, $matched];
@@ -115,22 +115,22 @@ final readonly class RuleReader
         return (string) preg_replace_callback('/[\x00-\x20"#<>\x7F-\xFF]/', static fn (array $found): string => sprintf('%%%02X', ord($found[0])), $query);
     }
 
-    private function target(RuleAnswer $answer, mixed $given, RuleReach $reach): ?Target
+    private function target(RuleAnswer $answer, mixed $given, RuleScope $reach): ?Target
     {
         if ($answer === RuleAnswer::Gone) {
             if ($given !== null && $given !== []) {
-                throw new ChangeRefused('leadsTo', 'What is gone leads nowhere. Leave the target away, or choose another answer.');
+                throw new InputRefused('leadsTo', 'What is gone leads nowhere. Leave the target away, or choose another answer.');
             }
 
             return null;
         }
         if (! is_array($given) || count($given) !== 1) {
-            throw new ChangeRefused('leadsTo', 'Say where it leads: {"page": identity}, {"address": "/…"}, {"url": "https://…"} or {"file": identity}.');
+            throw new InputRefused('leadsTo', 'Say where it leads: {"page": identity}, {"address": "/…"}, {"url": "https://…"} or {"file": identity}.');
         }
         $kind = (string) array_key_first($given);
         $value = $given[$kind];
         $target = $kind === TargetKind::Address->value && is_string($value) ? $this->address(trim($value)) : Target::read($kind, $value, $this->rules);
-        if ($reach === RuleReach::Pattern && $target->kind === TargetKind::Url && preg_match('#^https?://[^/?\#]*$#i', $target->value) === 1) {
+        if ($reach === RuleScope::Pattern && $target->kind === TargetKind::Url && preg_match('#^https?://[^/?\#]*$#i', $target->value) === 1) {
             return Target::url($target->value.'/');
         }
 
@@ -143,24 +143,24 @@ final readonly class RuleReader
         $path = substr($typed, 0, strcspn($typed, '?#'));
         $tail = substr($typed, strlen($path));
         if (preg_match('/[\x00-\x20\x7F<>"\\\\^`{|}]/', $tail) === 1) {
-            throw new ChangeRefused('leadsTo', 'Query and fragment of a target are written percent-encoded.', Address::set($path, $this->rules)->path);
+            throw new InputRefused('leadsTo', 'Query and fragment of a target are written percent-encoded.', Address::set($path, $this->rules)->path);
         }
 
         return Target::stored('address '.Address::set($path, $this->rules)->path.$tail);
     }
 
-    /** @throws ChangeRefused for a capture that the pattern does not have, or where it would choose the host */
+    /** @throws InputRefused for a capture that the pattern does not have, or where it would choose the host */
     private function guardCaptures(string $target, PathPattern $pattern): void
     {
         $authority = Destination::authority($target);
         if (preg_match('/:(?![0-9]+$)[^@]/', substr($authority, (int) strpos($authority, '//'))) === 1) {
-            throw new ChangeRefused('leadsTo', 'What a pattern catches cannot choose scheme or host of a target. Put it into the path.');
+            throw new InputRefused('leadsTo', 'What a pattern catches cannot choose scheme or host of a target. Put it into the path.');
         }
         preg_match_all(Destination::CAPTURE, substr($target, strlen($authority)), $captures);
         $unknown = array_values(array_diff($captures[1], $pattern->names));
         if ($unknown !== []) {
             $known = $pattern->names === [] ? 'nothing' : ':'.implode(', :', $pattern->names);
-            throw new ChangeRefused('leadsTo', "The pattern catches $known, and not :{$unknown[0]}. Write %3A for a colon that stands for itself.");
+            throw new InputRefused('leadsTo', "The pattern catches $known, and not :{$unknown[0]}. Write %3A for a colon that stands for itself.");
         }
     }
 
@@ -173,7 +173,7 @@ final readonly class RuleReader
     {
         $seconds = is_array($given) ? $given['seconds'] ?? 5 : 5;
         if (! is_int($seconds) || $seconds < 0 || $seconds > Pause::LONGEST) {
-            throw new ChangeRefused('pause.seconds', sprintf('A pause lasts 0 to %d seconds.', Pause::LONGEST), '5');
+            throw new InputRefused('pause.seconds', sprintf('A pause lasts 0 to %d seconds.', Pause::LONGEST), '5');
         }
         $message = is_array($given) && is_array($given['message'] ?? null) ? Document::read($given['message']) : Document::blank();
 
@@ -198,7 +198,7 @@ final readonly class RuleReader
     {
         $choices = array_map(static fn (\BackedEnum $case): string => (string) $case->value, $of::cases());
 
-        return (is_string($given) ? $of::tryFrom($given) : null) ?? throw new ChangeRefused($field, "$says: ".implode(', ', $choices).'.', $choices[0]);
+        return (is_string($given) ? $of::tryFrom($given) : null) ?? throw new InputRefused($field, "$says: ".implode(', ', $choices).'.', $choices[0]);
     }
 
     /** @param  array<string, mixed>  $given */
@@ -206,7 +206,7 @@ final readonly class RuleReader
     {
         $value = $given[$field] ?? $else;
 
-        return is_bool($value) ? $value : throw new ChangeRefused($field, 'This is true or false.');
+        return is_bool($value) ? $value : throw new InputRefused($field, 'This is true or false.');
     }
 
     private static function scalar(mixed $value): string

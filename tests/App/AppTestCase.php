@@ -11,9 +11,9 @@ use App\Models\Page;
 use App\Models\Role;
 use App\Models\Site;
 use App\Models\User;
-use Heronstem\Core\Structure\Batch;
-use Heronstem\Core\Structure\Change;
-use Heronstem\Core\Structure\Undecided;
+use Heronstem\Core\Change\Batch;
+use Heronstem\Core\Change\Change;
+use Heronstem\Core\Decision\WhenUnanswered;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\DatabaseTransactions;
 use Illuminate\Foundation\Testing\TestCase;
@@ -87,7 +87,7 @@ abstract class AppTestCase extends TestCase
     /** @param  array<string, mixed>  ...$changes */
     protected function change(array ...$changes): HistoryEntry
     {
-        $batch = (new \Heronstem\Core\Structure\ChangeReader($this->site->rules(), $this->site->zone ?? 'UTC'))->batch($changes, [], Undecided::TakesDefault);
+        $batch = (new \Heronstem\Core\Change\ChangeReader($this->site->rules(), $this->site->zone ?? 'UTC'))->batch($changes, [], WhenUnanswered::TakesDefault);
 
         return $this->app->make(ApplyChanges::class)->apply($this->site, $this->manager, $batch);
     }

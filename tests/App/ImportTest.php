@@ -10,7 +10,7 @@ use App\Jobs\MakeRedirects;
 use App\Models\HistoryEntry;
 use App\Models\RedirectImport;
 use App\Store\HitLog;
-use Heronstem\Core\Redirect\Asker;
+use Heronstem\Core\Redirect\RequestOrigin;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Queue;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -104,7 +104,7 @@ final class ImportTest extends AppTestCase
         array_map(unlink(...), glob(storage_path('app/hits/*')) ?: []);
         $log = $this->app->make(HitLog::class);
         for ($n = 0; $n < 150; $n++) {
-            $log->missed($this->site, '/missed', Asker::of('Mozilla/5.0', "https://host$n.example/", 'ferries.test'));
+            $log->missed($this->site, '/missed', RequestOrigin::of('Mozilla/5.0', "https://host$n.example/", 'ferries.test'));
         }
         $this->app->make(CountHits::class)->count();
         $hosts = DB::table('missed_hits')->where('site_id', $this->site->id)->pluck('hits', 'referrer');
@@ -120,7 +120,7 @@ final class ImportTest extends AppTestCase
     #[Test]
     public function phones_are_people_and_programs_are_not(): void
     {
-        $bot = static fn (string $agent): bool => Asker::of($agent, '', 'x.example')->isBot;
+        $bot = static fn (string $agent): bool => RequestOrigin::of($agent, '', 'x.example')->isBot;
         foreach (['Mozilla/5.0 (Linux; Android 11; CUBOT NOTE 20) AppleWebKit/537.36', 'Mozilla/5.0 (Linux; Android 9; CUBOT) Mobile', 'Mozilla/5.0 (iPhone; CPU iPhone OS 17_0 like Mac OS X)'] as $person) {
             self::assertFalse($bot($person), $person);
         }

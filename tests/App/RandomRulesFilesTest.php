@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\App;
 
+use Heronstem\Core\Change\ChangeReader;
 use Heronstem\Core\Refusal;
-use Heronstem\Core\Structure\ChangeReader;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -51,7 +51,7 @@ final class RandomRulesFilesTest extends AppTestCase
         try {
             $batch = (new ChangeReader($this->site->rules(), 'UTC'))->batch([['kind' => 'make-redirect', 'redirect' => (string) Str::ulid()] + $fields]);
             $this->carryOut(...$batch->changes);
-        } catch (Refusal|\App\Desk\Stale) {
+        } catch (Refusal|\App\Desk\RippleChanged) {
             // An address that is taken, a circle, the same twice: there is another.
         }
     }

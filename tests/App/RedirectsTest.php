@@ -7,7 +7,7 @@ namespace Tests\App;
 use App\Desk\CountHits;
 use App\Models\Role;
 use App\Store\HitLog;
-use Heronstem\Core\Redirect\Asker;
+use Heronstem\Core\Redirect\RequestOrigin;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -201,7 +201,7 @@ final class RedirectsTest extends AppTestCase
     public function nothing_noted_is_lost_when_counting_begins_while_others_note(): void
     {
         $log = app(HitLog::class);
-        $asker = Asker::of('Mozilla/5.0', '', 'ferries.test');
+        $asker = RequestOrigin::of('Mozilla/5.0', '', 'ferries.test');
         $log->used($this->site, 'A', $asker);
         $batches = $log->batches();
         $log->used($this->site, 'B', $asker);

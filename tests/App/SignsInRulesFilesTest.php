@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\App;
 
-use App\Desk\Stale;
+use App\Desk\RippleChanged;
 use Heronstem\Core\Address\NormalForm;
+use Heronstem\Core\Change\ChangeReader;
 use Heronstem\Core\Interchange\Server\KeptRules;
 use Heronstem\Core\Redirect\Destination;
 use Heronstem\Core\Redirect\Rule;
 use Heronstem\Core\Refusal;
-use Heronstem\Core\Structure\ChangeReader;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -58,7 +58,7 @@ final class SignsInRulesFilesTest extends AppTestCase
         try {
             $batch = (new ChangeReader($this->site->rules(), 'UTC'))->batch([['kind' => 'make-redirect', 'redirect' => (string) Str::ulid()] + $fields]);
             $this->carryOut(...$batch->changes);
-        } catch (Refusal|Stale) {
+        } catch (Refusal|RippleChanged) {
             // Not accepted: no server has to carry it.
         }
     }

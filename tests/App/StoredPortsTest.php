@@ -12,14 +12,14 @@ use App\Store\StoredMenus;
 use App\Store\StoredPages;
 use App\Store\StoredRules;
 use Heronstem\Core\Access\Branch;
-use Heronstem\Core\Address\Ledger;
+use Heronstem\Core\Ledger\Ledger;
 use Heronstem\Core\Menu\MenuPages;
 use Heronstem\Core\Menu\Menus;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Redirect\Rules;
-use Heronstem\Core\Structure\Pages;
-use Heronstem\Core\Structure\PersonAt;
-use Heronstem\Core\Structure\PersonTie;
+use Heronstem\Core\Tree\Pages;
+use Heronstem\Core\Tree\PersonAtPage;
+use Heronstem\Core\Tree\PersonRole;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Tests\Core\Contract\PortsContract;
@@ -58,10 +58,10 @@ final class StoredPortsTest extends AppTestCase
         return new StoredBranch(DB::connection(), $this->site, $root === null ? null : $this->keyOf($root));
     }
 
-    protected function somebodyAt(PersonAt $person): void
+    protected function somebodyAt(PersonAtPage $person): void
     {
         $user = User::query()->create(['name' => $person->name, 'email' => Str::ulid().'@site.example', 'password' => 'not-asked-here']);
-        if ($person->tie === PersonTie::Branch) {
+        if ($person->tie === PersonRole::Branch) {
             DB::table('memberships')->insert(['site_id' => $this->site->id, 'user_id' => $user->id, 'role' => 'writer', 'branch_id' => $this->keyOf($person->page)]);
         } else {
             DB::table('drafts')->insert(['page_id' => $this->keyOf($person->page), 'user_id' => $user->id, 'document' => '{"version":1,"type":"doc","content":[]}', 'based_on' => 0]);

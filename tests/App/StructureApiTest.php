@@ -6,16 +6,16 @@ namespace Tests\App;
 
 use App\Desk\ApplyChanges;
 use App\Desk\Rights;
-use App\Desk\TakeBackEntry;
+use App\Desk\UndoEntry;
 use App\Desk\UploadFile;
 use App\Models\HistoryEntry;
 use App\Models\Page;
-use App\Models\PageWords;
+use App\Models\PageContent;
 use App\Models\Role;
 use App\Models\User;
+use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Refusal;
-use Heronstem\Core\Structure\Authority;
-use Heronstem\Core\Structure\Batch;
+use Heronstem\Core\Workspace\Authority;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
@@ -82,7 +82,7 @@ final class StructureApiTest extends AppTestCase
         $this->api('POST', 'batches', ['changes' => [['kind' => 'duplicate', 'page' => $travel, 'copy' => $copy, 'reach' => 'branch']]])->assertCreated()->assertJsonPath('counts.copies', 2);
         $inner = DB::table('pages')->where('parent_id', $this->row($copy)->id)->sole();
         self::assertSame(['draft', '/travel-copy/times'], [$inner->state, $inner->address]);
-        self::assertSame([$copy, $other], PageWords::document(PageWords::query()->find($inner->id))->linkedPages());
+        self::assertSame([$copy, $other], PageContent::document(PageContent::query()->find($inner->id))->linkedPages());
         $this->api('GET', "pages/{$inner->ulid}/revisions")->assertJsonCount(1);
         $this->assertInvariants();
     }
@@ -294,7 +294,7 @@ final class StructureApiTest extends AppTestCase
         $steps = array_map(static fn (): array => [mt_rand(0, 37), mt_rand(0, 99), mt_rand(0, 99), mt_rand(0, 5)], range(1, mt_rand(1, 2)));
         try {
             return $this->app->make(ApplyChanges::class)->apply($this->site, $this->manager, new Batch($random->changes($steps), $random->decisions($steps)), rights: Rights::of(Authority::Owner));
-        } catch (Refusal|\App\Desk\Stale) {
+        } catch (Refusal|\App\Desk\RippleChanged) {
             return null;
         }
     }
@@ -337,7 +337,7 @@ final class StructureApiTest extends AppTestCase
 
     private function back(HistoryEntry $entry): Batch
     {
-        return $this->app->make(TakeBackEntry::class)->batch($this->site, $entry->refresh());
+        return $this->app->make(UndoEntry::class)->batch($this->site, $entry->refresh());
     }
 
     private function write(string $page, string $text): void

@@ -7,7 +7,7 @@ namespace Tests\App;
 use App\Desk\Demo\LoadDemoSite;
 use App\Desk\ExportRedirects;
 use App\Models\Site;
-use Heronstem\Core\Structure\ChangeReader;
+use Heronstem\Core\Change\ChangeReader;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;

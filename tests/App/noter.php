@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 use App\Models\Site;
 use App\Store\HitLog;
-use Heronstem\Core\Redirect\Asker;
+use Heronstem\Core\Redirect\RequestOrigin;
 use Illuminate\Contracts\Console\Kernel;
 
 // Notes uses of a redirect until it is killed, and says after each how many it has noted: php noter.php SITE-ID RULE
@@ -15,7 +15,7 @@ $app->make(Kernel::class)->bootstrap();
 [, $id, $rule] = $argv;
 $site = (new Site)->forceFill(['id' => (int) $id]);
 $log = $app->make(HitLog::class);
-$asker = Asker::of('Mozilla/5.0', '', 'ferries.test');
+$asker = RequestOrigin::of('Mozilla/5.0', '', 'ferries.test');
 for ($n = 1; $n < 100_000; $n++) {
     $log->used($site, $rule, $asker);
     echo "$n\n";

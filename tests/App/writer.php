@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 use App\Desk\ApplyChanges;
 use App\Desk\Rights;
-use App\Desk\Stale;
-use App\Desk\TakeBackEntry;
+use App\Desk\RippleChanged;
+use App\Desk\UndoEntry;
 use App\Models\HistoryEntry;
 use App\Models\Site;
+use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Refusal;
-use Heronstem\Core\Structure\Authority;
-use Heronstem\Core\Structure\Batch;
+use Heronstem\Core\Workspace\Authority;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Support\Facades\DB;
 use Tests\Core\Memory\RandomChanges;
@@ -26,7 +26,7 @@ config(['queue.default' => 'sync']);
 mt_srand((int) $seed);
 $site = Site::query()->where('key', $key)->firstOrFail();
 $apply = $app->make(ApplyChanges::class);
-$takeBack = $app->make(TakeBackEntry::class);
+$takeBack = $app->make(UndoEntry::class);
 $outcomes = ['applied' => 0, 'refused' => 0];
 for ($i = 0; $i < (int) $batches; $i++) {
     $ids = DB::table('pages')->where('site_id', $site->id)->orderBy('id')->pluck('ulid')->all();
@@ -39,7 +39,7 @@ for ($i = 0; $i < (int) $batches; $i++) {
         $apply->apply($site, null, $batch, rights: Rights::of(Authority::Owner));
         fwrite(STDERR, "applied\n");
         $outcomes['applied']++;
-    } catch (Refusal|Stale) {
+    } catch (Refusal|RippleChanged) {
         $outcomes['refused']++;
     }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Desk\Demo;
 
 use App\Desk\ApplyChanges;
-use App\Desk\SaveWords;
+use App\Desk\SaveContent;
 use App\Desk\UploadPicture;
 use App\Models\HistoryEntry;
 use App\Models\Membership;
@@ -14,19 +14,21 @@ use App\Models\Role;
 use App\Models\Site;
 use App\Models\User;
 use App\Models\Visitor;
-use App\Store\LiveWords;
+use App\Store\LiveContent;
 use Heronstem\Core\Address\Slug;
-use Heronstem\Core\Structure\Batch;
-use Heronstem\Core\Structure\Change;
-use Heronstem\Core\Structure\Name;
-use Heronstem\Core\Structure\Place;
+use Heronstem\Core\Change\Batch;
+use Heronstem\Core\Change\GoLive;
+use Heronstem\Core\Change\Make;
+use Heronstem\Core\Change\SetStartPage;
+use Heronstem\Core\Tree\PageName;
+use Heronstem\Core\Workspace\Place;
 use Illuminate\Database\ConnectionInterface;
 use Illuminate\Support\Str;
 
 /** Builds a demo site from its data files, by the same changes a manager would make. */
 final readonly class LoadDemoSite
 {
-    public function __construct(private ConnectionInterface $db, private ApplyChanges $apply, private SaveWords $save, private LiveWords $live, private UploadPicture $upload, private LoadMenus $menus, private LoadRedirects $redirects, private TellStory $story)
+    public function __construct(private ConnectionInterface $db, private ApplyChanges $apply, private SaveContent $save, private LiveContent $live, private UploadPicture $upload, private LoadMenus $menus, private LoadRedirects $redirects, private TellStory $story)
     {
     }
 
@@ -92,13 +94,13 @@ final readonly class LoadDemoSite
         $lives = [];
         foreach ($pages as $page) {
             $parent = $page->parentAddress();
-            $makes[] = new Change\Make($ids[$page->address], Name::of($page->name), Place::lastIn($parent === null ? null : $ids[$parent]), Slug::of($page->slug()));
+            $makes[] = new Make($ids[$page->address], PageName::of($page->name), Place::lastIn($parent === null ? null : $ids[$parent]), Slug::of($page->slug()));
             if (($page->head['state'] ?? 'live') === 'live') {
-                $lives[] = new Change\GoLive($ids[$page->address]);
+                $lives[] = new GoLive($ids[$page->address]);
             }
         }
         // The start page first, so that it takes the root before anything is composed below it.
-        $this->apply->apply($site, $by, Batch::of($makes[0], new Change\GoLive($ids['/']), new Change\SetStartPage($ids['/'])));
+        $this->apply->apply($site, $by, Batch::of($makes[0], new GoLive($ids['/']), new SetStartPage($ids['/'])));
         $this->apply->apply($site, $by, Batch::of(...array_slice($makes, 1), ...array_slice($lives, 1)));
     }
 

@@ -10,11 +10,13 @@ use App\Desk\UploadPicture;
 use App\Models\Site;
 use App\Models\User;
 use App\Store\StoredMenus;
+use Heronstem\Core\Change\ArrangeMenu;
+use Heronstem\Core\Change\Batch;
+use Heronstem\Core\Change\MakeMenu;
+use Heronstem\Core\Change\PlaceMenu;
 use Heronstem\Core\Menu\MenuFile;
 use Heronstem\Core\Menu\MenuKind;
-use Heronstem\Core\Structure\Batch;
-use Heronstem\Core\Structure\Change;
-use Heronstem\Core\Structure\Name;
+use Heronstem\Core\Tree\PageName;
 use Illuminate\Database\ConnectionInterface;
 use Illuminate\Support\Str;
 
@@ -32,14 +34,14 @@ final readonly class LoadMenus
         foreach (json_decode((string) file_get_contents("$folder/menus.json"), true, flags: JSON_THROW_ON_ERROR) as $menu) {
             $id = $known[$menu['name']] ?? (string) Str::ulid();
             if (! isset($known[$menu['name']])) {
-                $changes[] = new Change\MakeMenu($id, Name::of($menu['name']), MenuKind::from($menu['kind']));
+                $changes[] = new MakeMenu($id, PageName::of($menu['name']), MenuKind::from($menu['kind']));
                 if ($menu['place'] !== null) {
-                    $changes[] = new Change\PlaceMenu($id, $menu['place']);
+                    $changes[] = new PlaceMenu($id, $menu['place']);
                 }
             }
             $menu['entries'] = $this->withPictures($menu['entries'], $site, $by, "$folder/pictures");
             $file = json_encode([...$menu, 'format' => MenuFile::FORMAT, 'version' => MenuFile::VERSION], JSON_THROW_ON_ERROR);
-            $changes[] = new Change\ArrangeMenu($id, $this->read->read($file, $site, $id));
+            $changes[] = new ArrangeMenu($id, $this->read->read($file, $site, $id));
         }
         $this->apply->apply($site, $by, Batch::of(...$changes));
     }

@@ -12,9 +12,9 @@ use App\Models\Page;
 use App\Models\Site;
 use App\Models\User;
 use Heronstem\Core\Address\NormalForm;
-use Heronstem\Core\Redirect\Asker;
-use Heronstem\Core\Structure\Authority;
-use Heronstem\Core\Structure\ChangeReader;
+use Heronstem\Core\Change\ChangeReader;
+use Heronstem\Core\Redirect\RequestOrigin;
+use Heronstem\Core\Workspace\Authority;
 use Illuminate\Database\ConnectionInterface;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Str;
@@ -45,7 +45,7 @@ final readonly class LoadRedirects
         }
         foreach ($missed as $address => $often) {
             $key = NormalForm::key($address, $site->rules());
-            $this->db->insert('insert into missed_addresses (site_id, key, address, noise, first_at, last_at) values (?, ?, ?, ?, now() - make_interval(days => ?), now())', [$site->id, $key, $address, Asker::isNoise($address), self::DAYS]);
+            $this->db->insert('insert into missed_addresses (site_id, key, address, noise, first_at, last_at) values (?, ?, ?, ?, now() - make_interval(days => ?), now())', [$site->id, $key, $address, RequestOrigin::isNoise($address), self::DAYS]);
             foreach ($this->hits($often / 3) as [$day, $host, $hits]) {
                 $this->db->insert('insert into missed_hits (site_id, key, day, referrer, hits) values (?, ?, current_date - ?::int, ?, ?)', [$site->id, $key, $day, $host, $hits]);
             }

@@ -6,17 +6,17 @@ namespace App\Desk\Demo;
 
 use App\Desk\ApplyChanges;
 use App\Desk\Rights;
-use App\Desk\TakeBackEntry;
+use App\Desk\UndoEntry;
 use App\Desk\UploadFile;
 use App\Models\HistoryEntry;
 use App\Models\Page;
 use App\Models\Site;
 use App\Models\User;
 use App\Store\PgArray;
-use Heronstem\Core\Structure\Authority;
-use Heronstem\Core\Structure\Batch;
-use Heronstem\Core\Structure\ChangeReader;
-use Heronstem\Core\Structure\Undecided;
+use Heronstem\Core\Change\Batch;
+use Heronstem\Core\Change\ChangeReader;
+use Heronstem\Core\Decision\WhenUnanswered;
+use Heronstem\Core\Workspace\Authority;
 use Illuminate\Database\ConnectionInterface;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Str;
@@ -30,7 +30,7 @@ final class TellStory
     /** @var array<string, HistoryEntry> */
     private array $entries = [];
 
-    public function __construct(private readonly ConnectionInterface $db, private readonly ApplyChanges $apply, private readonly TakeBackEntry $takeBack, private readonly UploadFile $upload)
+    public function __construct(private readonly ConnectionInterface $db, private readonly ApplyChanges $apply, private readonly UndoEntry $takeBack, private readonly UploadFile $upload)
     {
     }
 
@@ -53,7 +53,7 @@ final class TellStory
         $changes = array_map(fn (array $change): array => $this->change($change, $site, $folder, $by), $step['changes']);
         $decisions = array_map(fn (array $decision): array => [...$decision, 'page' => $this->page($decision['page'], $site), ...(isset($decision['to']) ? ['to' => $this->page($decision['to'], $site)] : [])], $step['decisions'] ?? []);
 
-        return (new ChangeReader($site->rules(), $site->zone))->batch($changes, $decisions, Undecided::TakesDefault);
+        return (new ChangeReader($site->rules(), $site->zone))->batch($changes, $decisions, WhenUnanswered::TakesDefault);
     }
 
     /**

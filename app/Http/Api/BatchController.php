@@ -13,10 +13,10 @@ use App\Desk\RippleRows;
 use App\Http\Api\Schema\HistoryView;
 use App\Http\Api\Schema\RippleView;
 use App\Models\Site;
-use Heronstem\Core\Structure\Batch;
-use Heronstem\Core\Structure\ChangeReader;
-use Heronstem\Core\Structure\Ripple;
-use Heronstem\Core\Structure\Undecided;
+use Heronstem\Core\Change\Batch;
+use Heronstem\Core\Change\ChangeReader;
+use Heronstem\Core\Decision\WhenUnanswered;
+use Heronstem\Core\Ripple\Ripple;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OpenApi\Attributes as OA;
@@ -62,7 +62,7 @@ final readonly class BatchController
     {
         $changes = $request->json('changes');
         $decisions = $request->json('decisions');
-        $undecided = $request->json('defaults') === true ? Undecided::TakesDefault : Undecided::StaysOpen;
+        $undecided = $request->json('defaults') === true ? WhenUnanswered::TakesDefault : WhenUnanswered::StaysOpen;
         $batch = (new ChangeReader($site->rules(), $site->zone, $site->ownAddresses()))->batch(is_array($changes) ? $changes : [], is_array($decisions) ? $decisions : [], $undecided);
         $this->files->guard($batch, $site);
 

@@ -10,17 +10,17 @@ use App\Desk\Permission;
 use App\Desk\PlanFor;
 use App\Desk\Rights;
 use App\Desk\RippleGroup;
-use App\Desk\TakeBackEntry;
 use App\Desk\ThinHistory;
+use App\Desk\UndoEntry;
 use App\Http\Api\Schema\HistoryDetail;
 use App\Http\Api\Schema\HistoryView;
 use App\Http\Api\Schema\RippleView;
 use App\Models\HistoryEntry;
 use App\Models\Site;
 use App\Store\HistoryEntries;
-use Heronstem\Core\Structure\Batch;
-use Heronstem\Core\Structure\Decision;
-use Heronstem\Core\Structure\DecisionReader;
+use Heronstem\Core\Change\Batch;
+use Heronstem\Core\Decision\Decision;
+use Heronstem\Core\Decision\DecisionReader;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -35,7 +35,7 @@ final readonly class HistoryController
         private Permission $permission,
         private PlanFor $plan,
         private ApplyChanges $apply,
-        private TakeBackEntry $takeBack,
+        private UndoEntry $takeBack,
         private HistoryEntries $entries,
         private EntryRows $rows,
         private ThinHistory $thin,
@@ -154,7 +154,7 @@ final readonly class HistoryController
     private function several(Request $request, Site $site): Batch
     {
         $request->validate([
-            'entries' => ['required_without:since', 'array', 'list', 'min:1', 'max:'.TakeBackEntry::MOST], 'entries.*' => ['string'], 'since' => ['sometimes', 'string'],
+            'entries' => ['required_without:since', 'array', 'list', 'min:1', 'max:'.UndoEntry::MOST], 'entries.*' => ['string'], 'since' => ['sometimes', 'string'],
         ], ['required_without' => 'Name entries, or the one since which everything is taken back.']);
         $decisions = $this->decisions($request, $site);
         if ($request->json('since') !== null) {

@@ -13,7 +13,7 @@ use App\Http\Api\Schema\MenuView;
 use App\Models\File;
 use App\Models\Page;
 use App\Models\Site;
-use App\Store\MenuStanding;
+use App\Store\MenusOfPage;
 use App\Store\StoredMenus;
 use App\Store\Unreached;
 use Heronstem\Core\Menu\Audience;
@@ -37,7 +37,7 @@ final readonly class MenuController
     /** Most bytes of a menu file. */
     private const LARGEST = 500_000;
 
-    public function __construct(private Permission $permission, private Connection $db, private SiteMenus $menus, private MenuStanding $standing, private ReadMenuFile $files, private Resolvers $resolvers)
+    public function __construct(private Permission $permission, private Connection $db, private SiteMenus $menus, private MenusOfPage $standing, private ReadMenuFile $files, private Resolvers $resolvers)
     {
     }
 

@@ -8,7 +8,7 @@ use App\Desk\Permission;
 use App\Models\Site;
 use App\Store\OutlineRows;
 use App\Store\PageFilter;
-use Heronstem\Core\Structure\Batch;
+use Heronstem\Core\Change\Batch;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OpenApi\Attributes as OA;

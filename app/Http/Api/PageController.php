@@ -14,7 +14,7 @@ use App\Http\Api\Schema\SearchView;
 use App\Models\Page;
 use App\Models\Site;
 use Heronstem\Core\Search\HeadTags;
-use Heronstem\Core\Structure\Texts;
+use Heronstem\Core\Tree\PageTexts;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
@@ -53,7 +53,7 @@ final readonly class PageController
         if ($match !== '*' && trim($match, 'W/') !== $this->tag($page)) {
             throw new ChangedMeanwhile;
         }
-        $texts = array_intersect_key($given, Texts::LONGEST);
+        $texts = array_intersect_key($given, PageTexts::LONGEST);
         $this->texts->prepare($page, $site, $user, $this->permission->rights($user, $site), $texts, $given['layout'] ?? null, $given['indexed'] ?? null);
 
         return $this->sheet($page->refresh(), $site);

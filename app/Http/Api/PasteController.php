@@ -6,7 +6,7 @@ namespace App\Http\Api;
 
 use App\Desk\Permission;
 use App\Models\Site;
-use App\Store\LedgerAnswers;
+use App\Store\LedgerLookup;
 use Heronstem\Core\Content\PastedHtml;
 use Illuminate\Database\Connection;
 use Illuminate\Http\JsonResponse;
@@ -25,7 +25,7 @@ final readonly class PasteController
     {
         $this->permission->toWrite(Signed::in($request), $site, null);
         $given = $request->validate(['html' => ['present', 'string', 'max:'.PastedHtml::LARGEST]], ['html.max' => 'This is more than can be pasted at once.']);
-        $answers = new LedgerAnswers($this->db, $site);
+        $answers = new LedgerLookup($this->db, $site);
         $own = $site->ownAddresses();
         $pageAt = static function (string $href) use ($own, $answers): ?string {
             $address = $own->in($href);

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Api;
 
 use App\Desk\ChangedMeanwhile;
-use App\Desk\Stale;
-use App\Desk\WordsMovedOn;
+use App\Desk\ContentConflict;
+use App\Desk\RippleChanged;
 use App\Http\Api\Schema\Refused;
 use App\Http\Api\Schema\RippleView;
 use App\Http\Api\Schema\Words;
@@ -33,9 +33,9 @@ final class Problem
             $error instanceof InvalidInput => self::of($error->status, 'Not readable like this', $error->getMessage(), ['errors' => [new Refused($error->field, $error->getMessage(), null)]]),
             DatabaseAway::isMeantBy($error) => self::of(503, 'The database cannot be reached', 'Nothing was changed, and what you typed is still here. Try again in a moment.'),
             $error instanceof ValidationException => self::of(422, 'Something is missing or wrong', $error->getMessage(), ['errors' => self::fields($error)]),
-            $error instanceof Stale => self::of(409, 'Look again before it is applied', $error->getMessage(), ['ripple' => RippleView::of($error->ripple)]),
+            $error instanceof RippleChanged => self::of(409, 'Look again before it is applied', $error->getMessage(), ['ripple' => RippleView::of($error->ripple)]),
             $error instanceof ChangedMeanwhile => self::of(412, 'Changed meanwhile', $error->getMessage()),
-            $error instanceof WordsMovedOn => self::of(412, 'Somebody saved meanwhile', $error->getMessage(), ['theirs' => Words::of($error->theirs, null, [])]),
+            $error instanceof ContentConflict => self::of(412, 'Somebody saved meanwhile', $error->getMessage(), ['theirs' => Words::of($error->theirs, null, [])]),
             $error instanceof AuthenticationException => self::of(401, 'Signed out', 'Sign in and try again; what you typed is kept.'),
             $error instanceof BeyondRights => self::of(403, 'Not yours to do', $error->getMessage()),
             $error instanceof AuthorizationException => self::of(403, 'Not yours to do', $error->getMessage()),

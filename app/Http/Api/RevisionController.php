@@ -6,9 +6,9 @@ namespace App\Http\Api;
 
 use App\Desk\Permission;
 use App\Models\Page;
-use App\Models\PageWords;
+use App\Models\PageContent;
 use App\Models\Site;
-use App\Store\WordRevisions;
+use App\Store\ContentVersions;
 use Heronstem\Core\Content\Comparison;
 use Heronstem\Core\Content\Document;
 use Illuminate\Http\JsonResponse;
@@ -19,7 +19,7 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 /** The versions of a page's words. Bringing one back is saving it anew. */
 final readonly class RevisionController
 {
-    public function __construct(private Permission $permission, private WordRevisions $revisions)
+    public function __construct(private Permission $permission, private ContentVersions $revisions)
     {
     }
 
@@ -27,7 +27,7 @@ final readonly class RevisionController
     public function index(Request $request, Site $site, Page $page): JsonResponse
     {
         $this->permission->toSee(Signed::in($request), $site);
-        $live = PageWords::query()->find($page->id)?->live_version;
+        $live = PageContent::query()->find($page->id)?->live_version;
 
         return new JsonResponse(array_map(static fn (\stdClass $row): array => [...(array) $row, 'live' => $row->number === $live], $this->revisions->of($page)));
     }

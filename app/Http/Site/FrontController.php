@@ -7,17 +7,17 @@ namespace App\Http\Site;
 use App\Desk\Resolvers;
 use App\Models\File;
 use App\Models\Page;
-use App\Models\PageWords;
+use App\Models\PageContent;
 use App\Models\Site;
 use App\Models\Visitor;
 use App\Store\HitLog;
 use App\Store\NearAddresses;
 use Heronstem\Core\Address\NormalForm;
 use Heronstem\Core\Content\Document;
-use Heronstem\Core\Redirect\Asker;
+use Heronstem\Core\Redirect\RequestOrigin;
 use Heronstem\Core\Redirect\Resolution;
-use Heronstem\Core\Structure\PageKind;
-use Heronstem\Core\Structure\State;
+use Heronstem\Core\Tree\PageKind;
+use Heronstem\Core\Tree\PageState;
 use Illuminate\Contracts\View\Factory as Views;
 use Illuminate\Database\Connection;
 use Illuminate\Http\Request;
@@ -97,7 +97,7 @@ final readonly class FrontController
         if (! $isMissed && ! $isFormer && $rules === []) {
             return;
         }
-        $asker = Asker::of((string) $request->userAgent(), (string) $request->headers->get('Referer', ''), $request->getHost());
+        $asker = RequestOrigin::of((string) $request->userAgent(), (string) $request->headers->get('Referer', ''), $request->getHost());
         foreach ($rules as $rule) {
             $this->hits->used($site, $rule, $asker);
         }
@@ -123,9 +123,9 @@ final readonly class FrontController
 
     private function page(Request $request, Page $page, Site $site, ?Visitor $visitor): Response
     {
-        $kept = PageWords::query()->find($page->id);
+        $kept = PageContent::query()->find($page->id);
         // In the minute before its schedule is carried out a page shows what it will go live with.
-        $words = $page->state === State::Live ? $kept?->liveDocument() ?? Document::blank() : PageWords::document($kept);
+        $words = $page->state === PageState::Live ? $kept?->liveDocument() ?? Document::blank() : PageContent::document($kept);
         $html = $this->views->make('site.page', $this->pageView->of($page, $site, $words, $visitor))->render();
         $response = new Response($html, 200, ['Content-Type' => 'text/html; charset=utf-8', 'Cache-Control' => $visitor === null ? 'public, max-age=0, must-revalidate' : 'private, max-age=0, must-revalidate', 'Vary' => 'Cookie']);
         $response->setEtag(sha1($html));

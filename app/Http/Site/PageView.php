@@ -7,7 +7,7 @@ namespace App\Http\Site;
 use App\Desk\CachedMenus;
 use App\Desk\DescribePage;
 use App\Models\Page;
-use App\Models\PageWords;
+use App\Models\PageContent;
 use App\Models\Site;
 use App\Models\Visitor;
 use App\Store\StoredLinkTargets;
@@ -86,7 +86,7 @@ final readonly class PageView
         return array_values($pages->map(fn (Page $child): array => [
             'name' => $child->name,
             'address' => $child->address,
-            'text' => SearchDescription::of($this->describe->facts($child, [], $child->words instanceof PageWords ? $child->words->liveDocument() : Document::blank()), $site->facts())->text,
+            'text' => SearchDescription::of($this->describe->facts($child, [], $child->words instanceof PageContent ? $child->words->liveDocument() : Document::blank()), $site->facts())->text,
             'picture' => null,
         ])->all());
     }

@@ -8,7 +8,7 @@ use App\Desk\Permission;
 use App\Http\Api\Signed;
 use App\Models\Draft;
 use App\Models\Page;
-use App\Models\PageWords;
+use App\Models\PageContent;
 use App\Models\Site;
 use Heronstem\Core\Content\Document;
 use Heronstem\Core\Content\InvalidDocument;
@@ -29,7 +29,7 @@ final readonly class PreviewController
         $user = Signed::in($request);
         $this->permission->toSee($user, $site);
         $draft = Draft::query()->where('page_id', $page->id)->where('user_id', $user->id)->first();
-        $words = $this->readable($draft) ?? PageWords::document($page->words);
+        $words = $this->readable($draft) ?? PageContent::document($page->words);
         $html = $this->views->make('site.page', [...$this->pageView->of($page->showing($page->workingTexts()), $site, $words, as: $request->query('as') === 'signed-in' ? Viewer::signedIn() : Viewer::visitor()), 'preview' => true])->render();
 
         return new Response($html, 200, [

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Interchange\Server;
 
-use Heronstem\Core\Structure\ChangeRefused;
+use Heronstem\Core\InputRefused;
 
 /**
  * Redirects in configuration of the Apache web server: `Redirect`, `RedirectMatch` and their kin of mod_alias, and `RewriteRule` of
@@ -31,7 +31,7 @@ final class ApacheFile
             $words = self::words($line);
             try {
                 $fields = $words === [] ? null : $self->directive($words);
-            } catch (ChangeRefused $refused) {
+            } catch (InputRefused $refused) {
                 $fields = ['source' => trim($line), 'refused' => $refused->reason];
             }
             if ($fields !== null) {
@@ -98,10 +98,10 @@ final class ApacheFile
             return null;
         }
         if (preg_match('/\$\{\w+:/', $target) === 1) {
-            throw new ChangeRefused('leadsTo', 'It looks its target up in a table. Bring that table in as a file of its own.');
+            throw new InputRefused('leadsTo', 'It looks its target up in a table. Bring that table in as a file of its own.');
         }
         if (preg_match('/%\{?\w/', (string) preg_replace('/\\\\.|%[0-9A-Fa-f]{2}/', '', $target)) === 1) {
-            throw new ChangeRefused('leadsTo', 'Its target has something of the request that redirects here do not know.');
+            throw new InputRefused('leadsTo', 'Its target has something of the request that redirects here do not know.');
         }
         $asked = self::asked($conditions);
         $status = strtolower(($flags['R'] ?? '') !== '' ? $flags['R'] : ($flags['REDIRECT'] ?? ''));
@@ -124,7 +124,7 @@ final class ApacheFile
                 continue;
             }
             if (preg_match('/^%\{QUERY_STRING\} (?:\^|\(\?:\^\|&\)|\(\^\|&\)|\\\\b)([\w\-.%]+=[\w\-.%]*)(?:\$|\(\?:&\|\$\)|\(&\|\$\)|\\\\b)(?: \[NC\])?$/i', $condition, $found) !== 1) {
-                throw new ChangeRefused('source', "It depends on a condition, which redirects here do not have: $condition");
+                throw new InputRefused('source', "It depends on a condition, which redirects here do not have: $condition");
             }
             $asked[] = $found[1];
         }
@@ -136,7 +136,7 @@ final class ApacheFile
     private function row(PathExpression $expression, string $target, string $status, string $query): array
     {
         if ($status === '303') {
-            throw new ChangeRefused('answer', '303 is no answer of a redirect here. Take 302 for a place that answers for now.');
+            throw new InputRefused('answer', '303 is no answer of a redirect here. Take 302 for a place that answers for now.');
         }
 
         return $expression->row($target, $status, $query);

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Interchange\Server;
 
-use Heronstem\Core\Structure\ChangeRefused;
+use Heronstem\Core\InputRefused;
 
 /**
  * Redirects in configuration of the nginx web server: `rewrite` with a status, `return` in a location, and maps of addresses. What
@@ -40,7 +40,7 @@ final class NginxFile
             } else {
                 try {
                     $fields = $self->statement($words);
-                } catch (ChangeRefused $refused) {
+                } catch (InputRefused $refused) {
                     $fields = ['source' => implode(' ', $words), 'refused' => $refused->reason];
                 }
                 if ($fields !== null) {
@@ -66,7 +66,7 @@ final class NginxFile
             return null;
         }
         if (in_array('if', array_column($this->around, 0), true)) {
-            throw new ChangeRefused('source', 'It depends on a condition, which redirects here do not have.');
+            throw new InputRefused('source', 'It depends on a condition, which redirects here do not have.');
         }
         if ($isRewrite) {
             $target = $words[2] ?? '';
@@ -79,7 +79,7 @@ final class NginxFile
             if (isset($this->returned[$words[2] ?? ''])) {
                 return null;
             }
-            throw new ChangeRefused('source', 'It answers every request of a server. Make it a redirect of the branch / by hand, if that is meant.');
+            throw new InputRefused('source', 'It answers every request of a server. Make it a redirect of the branch / by hand, if that is meant.');
         }
 
         return $this->row(self::location($block), $words[2] ?? '', $words[1], 'drop');
@@ -121,7 +121,7 @@ final class NginxFile
         $bare = (string) preg_replace('/(?:\$is_args\$args|\?\$(?:args|query_string))$/', '', $target, count: $carries);
         $bare = (string) preg_replace('#^\$scheme://\$(?:host|http_host|server_name)(?=/)#', '', $bare);
         if (preg_match('/\$\{?[A-Za-z_]\w*/', $bare, $found) === 1) {
-            throw new ChangeRefused('leadsTo', "Its target has {$found[0]}, which redirects here do not know.");
+            throw new InputRefused('leadsTo', "Its target has {$found[0]}, which redirects here do not know.");
         }
 
         return $expression->row($bare, $status, $carries > 0 ? 'carry' : $query);

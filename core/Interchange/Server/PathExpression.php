@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Interchange\Server;
 
-use Heronstem\Core\Structure\ChangeRefused;
+use Heronstem\Core\InputRefused;
 
 /**
  * A regular expression of paths as web servers have them, read as a rule: of one address where nothing varies, of a branch where
@@ -23,7 +23,7 @@ final readonly class PathExpression
     {
     }
 
-    /** @throws ChangeRefused with the reason where no rule says the same */
+    /** @throws InputRefused with the reason where no rule says the same */
     public static function read(string $expression): self
     {
         if (! str_starts_with($expression, '^')) {
@@ -51,7 +51,7 @@ final readonly class PathExpression
      *
      * @return array{string, bool} target, and for a branch whether the rest of the path goes to its end
      *
-     * @throws ChangeRefused for a capture that cannot be placed
+     * @throws InputRefused for a capture that cannot be placed
      */
     public function target(string $target): array
     {
@@ -78,7 +78,7 @@ final readonly class PathExpression
      * @param  string  $query  carry or drop
      * @return array<string, string>
      *
-     * @throws ChangeRefused for a capture that cannot be placed
+     * @throws InputRefused for a capture that cannot be placed
      */
     public function row(string $target, string $status, string $query): array
     {
@@ -130,8 +130,8 @@ final readonly class PathExpression
         return new self('pattern', $out, $captures);
     }
 
-    private static function refused(string $reason): ChangeRefused
+    private static function refused(string $reason): InputRefused
     {
-        return new ChangeRefused('source', $reason);
+        return new InputRefused('source', $reason);
     }
 }

@@ -6,6 +6,7 @@ namespace Heronstem\Core\Interchange\Server;
 
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\NormalForm;
+use Heronstem\Core\Linking\TargetKind;
 use Heronstem\Core\Redirect\Destination;
 use Heronstem\Core\Redirect\PathPattern;
 use Heronstem\Core\Redirect\Query;
@@ -14,8 +15,7 @@ use Heronstem\Core\Redirect\Resolution;
 use Heronstem\Core\Redirect\Resolver;
 use Heronstem\Core\Redirect\Rule;
 use Heronstem\Core\Redirect\RuleAnswer;
-use Heronstem\Core\Redirect\RuleReach;
-use Heronstem\Core\Structure\TargetKind;
+use Heronstem\Core\Redirect\RuleScope;
 
 /** Branches, patterns and rules that look at the query, as expressions with their answers. */
 final class ServerEntries
@@ -40,7 +40,7 @@ final class ServerEntries
     public function of(Rule $rule): iterable
     {
         $answer = $this->answerOf($rule);
-        if ($rule->reach === RuleReach::Pattern) {
+        if ($rule->reach === RuleScope::Pattern) {
             $pattern = PathPattern::stored($rule->source);
             yield new ServerEntry($rule->source, $pattern->expression, count($pattern->names), $answer, self::asked($rule));
 
@@ -93,7 +93,7 @@ final class ServerEntries
         if ($rule->answer === RuleAnswer::Gone) {
             return ServerAnswer::gone();
         }
-        $isBranch = $rule->reach === RuleReach::Branch;
+        $isBranch = $rule->reach === RuleScope::Branch;
         $sample = $rule->sample();
         $way = $this->through($rule);
         if ($rule->target === null || $this->isFixed($rule) || ($way->sendsWith() === null && $rule->target->kind === TargetKind::Page)) {
@@ -134,7 +134,7 @@ final class ServerEntries
     /** Whether it leads every request to the same. */
     private function isFixed(Rule $rule): bool
     {
-        return $rule->answer === RuleAnswer::Pause || ($rule->reach === RuleReach::Branch ? ! $rule->carriesRest : preg_match(Destination::CAPTURE, substr((string) $rule->target?->value, strlen(Destination::authority((string) $rule->target?->value)))) !== 1);
+        return $rule->answer === RuleAnswer::Pause || ($rule->reach === RuleScope::Branch ? ! $rule->carriesRest : preg_match(Destination::CAPTURE, substr((string) $rule->target?->value, strlen(Destination::authority((string) $rule->target?->value)))) !== 1);
     }
 
     /** @param  string  $target  with marks for what is caught */

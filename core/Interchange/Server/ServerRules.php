@@ -7,14 +7,14 @@ namespace Heronstem\Core\Interchange\Server;
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\NormalForm;
+use Heronstem\Core\Linking\TargetKind;
 use Heronstem\Core\Redirect\Query;
 use Heronstem\Core\Redirect\QueryHandling;
 use Heronstem\Core\Redirect\Resolver;
 use Heronstem\Core\Redirect\Rule;
 use Heronstem\Core\Redirect\RuleAnswer;
-use Heronstem\Core\Redirect\RuleReach;
+use Heronstem\Core\Redirect\RuleScope;
 use Heronstem\Core\Redirect\RuleSet;
-use Heronstem\Core\Structure\TargetKind;
 
 /**
  * Redirects as a web server can answer them, whichever it is: tables of addresses and lists of expressions, tried in the order in
@@ -56,7 +56,7 @@ final class ServerRules
             $this->say($rule);
         }
         $sources = [];
-        foreach ($this->written(RuleReach::One) as $rule) {
+        foreach ($this->written(RuleScope::One) as $rule) {
             if ($rule->query === QueryHandling::Match) {
                 array_push($this->first, ...$entries->ofQuery($rule));
             } else {
@@ -131,11 +131,11 @@ final class ServerRules
      *
      * @return list<Rule>
      */
-    private function written(RuleReach $reach): array
+    private function written(RuleScope $reach): array
     {
         $rules = array_values(array_filter($this->rules, static fn (Rule $rule): bool => $rule->reach === $reach && strlen($rule->matched) <= self::LONGEST_QUERY));
         usort($rules, match ($reach) {
-            RuleReach::Pattern => Rule::inOrder(...),
+            RuleScope::Pattern => Rule::inOrder(...),
             default => fn (Rule $a, Rule $b): int => strlen($this->bare($b->key)) <=> strlen($this->bare($a->key)) ?: strcmp($a->key, $b->key) ?: Query::of($b->matched)->count() <=> Query::of($a->matched)->count() ?: $b->inFront <=> $a->inFront ?: strcmp($a->id, $b->id),
         });
 
@@ -155,7 +155,7 @@ final class ServerRules
      */
     private function throughBranches(array $sources): void
     {
-        foreach ($this->written(RuleReach::Branch) as $branch) {
+        foreach ($this->written(RuleScope::Branch) as $branch) {
             $base = $branch->carriesRest && $branch->query !== QueryHandling::Match ? $this->baseOf($branch) : null;
             if ($base === null) {
                 continue;
@@ -188,7 +188,7 @@ final class ServerRules
 
     private function expressions(ServerEntries $entries): void
     {
-        foreach ([...$this->written(RuleReach::Branch), ...$this->written(RuleReach::Pattern)] as $rule) {
+        foreach ([...$this->written(RuleScope::Branch), ...$this->written(RuleScope::Pattern)] as $rule) {
             foreach ($entries->of($rule) as $entry) {
                 if ($rule->inFront || $rule->query === QueryHandling::Match) {
                     $this->front[] = $entry;

@@ -10,24 +10,43 @@ use Heronstem\Core\Access\BeyondRights;
 use Heronstem\Core\Access\Branch;
 use Heronstem\Core\Access\Preparing;
 use Heronstem\Core\Address\Address;
-use Heronstem\Core\Address\Claim;
 use Heronstem\Core\Address\Slug;
+use Heronstem\Core\Change\AddAddress;
+use Heronstem\Core\Change\AddToMenu;
+use Heronstem\Core\Change\Batch;
+use Heronstem\Core\Change\Change;
+use Heronstem\Core\Change\ChangeKind;
+use Heronstem\Core\Change\Describe;
+use Heronstem\Core\Change\Duplicate;
+use Heronstem\Core\Change\GoLive;
+use Heronstem\Core\Change\ListPage;
+use Heronstem\Core\Change\Make;
+use Heronstem\Core\Change\MakeMenu;
+use Heronstem\Core\Change\Move;
+use Heronstem\Core\Change\Pin;
+use Heronstem\Core\Change\PutInBin;
+use Heronstem\Core\Change\RemoveFromMenu;
+use Heronstem\Core\Change\Rename;
+use Heronstem\Core\Change\Schedule;
+use Heronstem\Core\Change\Scope;
+use Heronstem\Core\Change\SendForReview;
+use Heronstem\Core\Change\SetSlug;
+use Heronstem\Core\Change\SetStartPage;
+use Heronstem\Core\Change\TakeOffline;
+use Heronstem\Core\Decision\Answer;
+use Heronstem\Core\Decision\Decision;
+use Heronstem\Core\Decision\Decisions;
+use Heronstem\Core\Decision\QuestionKind;
+use Heronstem\Core\Ledger\Claim;
 use Heronstem\Core\Menu\MenuKind;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Redirect\Rule;
-use Heronstem\Core\Structure\Answer;
-use Heronstem\Core\Structure\Batch;
-use Heronstem\Core\Structure\Change;
-use Heronstem\Core\Structure\Decision;
-use Heronstem\Core\Structure\Decisions;
-use Heronstem\Core\Structure\Name;
-use Heronstem\Core\Structure\Page;
-use Heronstem\Core\Structure\PageKind;
-use Heronstem\Core\Structure\Place;
-use Heronstem\Core\Structure\QuestionKind;
-use Heronstem\Core\Structure\Reach;
-use Heronstem\Core\Structure\Ripple;
-use Heronstem\Core\Structure\StartAudience;
+use Heronstem\Core\Ripple\Ripple;
+use Heronstem\Core\Tree\Page;
+use Heronstem\Core\Tree\PageKind;
+use Heronstem\Core\Tree\PageName;
+use Heronstem\Core\Tree\StartAudience;
+use Heronstem\Core\Workspace\Place;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -69,37 +88,37 @@ final class PreparingTest extends TestCase
     /** @return iterable<string, array{Change, string|null}> a change, and what the refusal says; null for what is theirs */
     public static function changes(): iterable
     {
-        yield 'makes a page' => [new Change\Make('New', Name::of('New'), Place::lastIn('Travel'), null), null];
-        yield 'makes a page in front of live ones' => [new Change\Make('New', Name::of('New'), Place::before('Times'), null), null];
-        yield 'renames a draft' => [new Change\Rename('Ideas', Name::of('Thoughts')), null];
-        yield 'sets the slug of a draft' => [new Change\SetSlug('Ideas', Slug::of('thoughts')), null];
-        yield 'describes a draft' => [new Change\Describe('Ideas', ['heading' => 'Ideas, all of them'], 'section', false), null];
-        yield 'moves a draft' => [new Change\Move('Ideas', Place::lastIn('Help')), null];
-        yield 'moves a draft in front of a live page' => [new Change\Move('Ideas', Place::before('Times')), null];
-        yield 'duplicates a draft' => [new Change\Duplicate('Ideas', 'Copy'), null];
-        yield 'duplicates a live page' => [new Change\Duplicate('Times', 'Copy'), null];
-        yield 'sends for review' => [new Change\SendForReview('Ideas', 'Please look'), null];
-        yield 'discards a draft' => [new Change\PutInBin('Ideas'), null];
-        yield 'renames a live page' => [new Change\Rename('Times', Name::of('Timetables')), 'Visitors know “Timetables”'];
-        yield 'sets the slug of a live page' => [new Change\SetSlug('Times', Slug::of('timetables')), 'Visitors know “Times”'];
-        yield 'describes a live page' => [new Change\Describe('Times', ['summary' => 'When boats leave']), 'Visitors know “Times”'];
-        yield 'takes a live page out of search engines' => [new Change\Describe('Times', indexed: false), 'Visitors know “Times”'];
-        yield 'moves a live page' => [new Change\Move('Times', Place::lastIn('Help')), 'Visitors know “Times”'];
-        yield 'moves a live page among its siblings' => [new Change\Move('Fares', Place::before('Times')), 'Visitors know “Fares”'];
-        yield 'retires a live page' => [new Change\PutInBin('Times'), 'known to visitors|Visitors know'];
-        yield 'goes live' => [new Change\GoLive('Ideas'), 'done by a manager'];
-        yield 'goes live with a schedule' => [new Change\Schedule('Ideas', Moment::at(1_900_000_000), null), 'set by a manager|done by a manager'];
-        yield 'takes offline' => [new Change\TakeOffline('Times'), 'Visitors know “Times”'];
-        yield 'unlists a live page' => [Change\Listing::unlisted('Times'), 'Visitors know “Times”'];
-        yield 'unlists a draft' => [Change\Listing::unlisted('Ideas'), 'the rest of it is set by a manager'];
-        yield 'pins an address' => [new Change\Pin('Ideas', Address::set('/ideas', (new MemorySite)->rules)), 'the rest of it is set by a manager'];
-        yield 'changes the kind' => [new Change\ChangeKind('Ideas', PageKind::Section), 'the rest of it is set by a manager'];
-        yield 'sets the start page' => [new Change\SetStartPage('Help'), 'at the start'];
-        yield 'sets the start page of signed-in people' => [new Change\SetStartPage('Help', StartAudience::SignedIn), 'at the start'];
-        yield 'makes a menu' => [new Change\MakeMenu('01J000000000000000000FOOT1', Name::of('Footer'), MenuKind::Menu), 'changes a menu'];
-        yield 'takes out of a menu' => [new Change\TakeOutOfMenu('Times', MemorySite::MAIN), 'changes a menu'];
-        yield 'takes a draft out of a menu' => [new Change\TakeOutOfMenu('Ideas', MemorySite::MAIN), 'changes a menu'];
-        yield 'gives a further address' => [Change\AddAddress::sendingOn('Ideas', Address::set('/thoughts', (new MemorySite)->rules)), 'manager\'s to decide'];
+        yield 'makes a page' => [new Make('New', PageName::of('New'), Place::lastIn('Travel'), null), null];
+        yield 'makes a page in front of live ones' => [new Make('New', PageName::of('New'), Place::before('Times'), null), null];
+        yield 'renames a draft' => [new Rename('Ideas', PageName::of('Thoughts')), null];
+        yield 'sets the slug of a draft' => [new SetSlug('Ideas', Slug::of('thoughts')), null];
+        yield 'describes a draft' => [new Describe('Ideas', ['heading' => 'Ideas, all of them'], 'section', false), null];
+        yield 'moves a draft' => [new Move('Ideas', Place::lastIn('Help')), null];
+        yield 'moves a draft in front of a live page' => [new Move('Ideas', Place::before('Times')), null];
+        yield 'duplicates a draft' => [new Duplicate('Ideas', 'Copy'), null];
+        yield 'duplicates a live page' => [new Duplicate('Times', 'Copy'), null];
+        yield 'sends for review' => [new SendForReview('Ideas', 'Please look'), null];
+        yield 'discards a draft' => [new PutInBin('Ideas'), null];
+        yield 'renames a live page' => [new Rename('Times', PageName::of('Timetables')), 'Visitors know “Timetables”'];
+        yield 'sets the slug of a live page' => [new SetSlug('Times', Slug::of('timetables')), 'Visitors know “Times”'];
+        yield 'describes a live page' => [new Describe('Times', ['summary' => 'When boats leave']), 'Visitors know “Times”'];
+        yield 'takes a live page out of search engines' => [new Describe('Times', indexed: false), 'Visitors know “Times”'];
+        yield 'moves a live page' => [new Move('Times', Place::lastIn('Help')), 'Visitors know “Times”'];
+        yield 'moves a live page among its siblings' => [new Move('Fares', Place::before('Times')), 'Visitors know “Fares”'];
+        yield 'retires a live page' => [new PutInBin('Times'), 'known to visitors|Visitors know'];
+        yield 'goes live' => [new GoLive('Ideas'), 'done by a manager'];
+        yield 'goes live with a schedule' => [new Schedule('Ideas', Moment::at(1_900_000_000), null), 'set by a manager|done by a manager'];
+        yield 'takes offline' => [new TakeOffline('Times'), 'Visitors know “Times”'];
+        yield 'unlists a live page' => [ListPage::unlisted('Times'), 'Visitors know “Times”'];
+        yield 'unlists a draft' => [ListPage::unlisted('Ideas'), 'the rest of it is set by a manager'];
+        yield 'pins an address' => [new Pin('Ideas', Address::set('/ideas', (new MemorySite)->rules)), 'the rest of it is set by a manager'];
+        yield 'changes the kind' => [new ChangeKind('Ideas', PageKind::Section), 'the rest of it is set by a manager'];
+        yield 'sets the start page' => [new SetStartPage('Help'), 'at the start'];
+        yield 'sets the start page of signed-in people' => [new SetStartPage('Help', StartAudience::SignedIn), 'at the start'];
+        yield 'makes a menu' => [new MakeMenu('01J000000000000000000FOOT1', PageName::of('Footer'), MenuKind::Menu), 'changes a menu'];
+        yield 'takes out of a menu' => [new RemoveFromMenu('Times', MemorySite::MAIN), 'changes a menu'];
+        yield 'takes a draft out of a menu' => [new RemoveFromMenu('Ideas', MemorySite::MAIN), 'changes a menu'];
+        yield 'gives a further address' => [AddAddress::sendingOn('Ideas', Address::set('/thoughts', (new MemorySite)->rules)), 'manager\'s to decide'];
     }
 
     #[Test]
@@ -112,18 +131,18 @@ final class PreparingTest extends TestCase
     /** @return iterable<string, array{Change, string|null}> as somebody whose branch is Travel */
     public static function changesFromABranch(): iterable
     {
-        yield 'makes a page inside' => [new Change\Make('New', Name::of('New'), Place::lastIn('Travel'), null), null];
-        yield 'makes a page further inside' => [new Change\Make('New', Name::of('New'), Place::lastIn('Ideas'), null), null];
-        yield 'makes a page beside the branch' => [new Change\Make('New', Name::of('New'), Place::after('Travel'), null), 'lies outside it'];
-        yield 'makes a page elsewhere' => [new Change\Make('New', Name::of('New'), Place::lastIn('Help'), null), 'lies outside it'];
-        yield 'renames a draft inside' => [new Change\Rename('Inside', Name::of('Thoughts')), null];
-        yield 'renames a draft elsewhere' => [new Change\Rename('Plans', Name::of('Thoughts')), 'another branch'];
-        yield 'moves a draft about inside' => [new Change\Move('Inside', Place::lastIn('Travel')), null];
-        yield 'moves a draft out' => [new Change\Move('Ideas', Place::lastIn('Help')), 'lies outside it'];
-        yield 'takes a draft of others in' => [new Change\Move('Plans', Place::lastIn('Travel')), 'another branch'];
-        yield 'duplicates a page of others where it stands' => [new Change\Duplicate('Plans', 'Copy'), 'lies outside it'];
-        yield 'duplicates a page of others into the branch' => [new Change\Duplicate('Plans', 'Copy', Reach::Page, Place::lastIn('Travel')), null];
-        yield 'discards a draft of others' => [new Change\PutInBin('Plans'), 'another branch'];
+        yield 'makes a page inside' => [new Make('New', PageName::of('New'), Place::lastIn('Travel'), null), null];
+        yield 'makes a page further inside' => [new Make('New', PageName::of('New'), Place::lastIn('Ideas'), null), null];
+        yield 'makes a page beside the branch' => [new Make('New', PageName::of('New'), Place::after('Travel'), null), 'lies outside it'];
+        yield 'makes a page elsewhere' => [new Make('New', PageName::of('New'), Place::lastIn('Help'), null), 'lies outside it'];
+        yield 'renames a draft inside' => [new Rename('Inside', PageName::of('Thoughts')), null];
+        yield 'renames a draft elsewhere' => [new Rename('Plans', PageName::of('Thoughts')), 'another branch'];
+        yield 'moves a draft about inside' => [new Move('Inside', Place::lastIn('Travel')), null];
+        yield 'moves a draft out' => [new Move('Ideas', Place::lastIn('Help')), 'lies outside it'];
+        yield 'takes a draft of others in' => [new Move('Plans', Place::lastIn('Travel')), 'another branch'];
+        yield 'duplicates a page of others where it stands' => [new Duplicate('Plans', 'Copy'), 'lies outside it'];
+        yield 'duplicates a page of others into the branch' => [new Duplicate('Plans', 'Copy', Scope::Page, Place::lastIn('Travel')), null];
+        yield 'discards a draft of others' => [new PutInBin('Plans'), 'another branch'];
     }
 
     #[Test]
@@ -137,10 +156,10 @@ final class PreparingTest extends TestCase
     public function what_moves_a_live_page_below_a_draft_is_not_theirs_however_harmless_its_name(): void
     {
         $this->site->live('Below', 'Ideas');
-        foreach ([new Change\SetSlug('Ideas', Slug::of('thoughts')), new Change\Move('Ideas', Place::lastIn('Help')), new Change\PutInBin('Ideas')] as $change) {
+        foreach ([new SetSlug('Ideas', Slug::of('thoughts')), new Move('Ideas', Place::lastIn('Help')), new PutInBin('Ideas')] as $change) {
             self::assertNotNull($this->refusal($this->site->planBatch(new Batch([$change], Decisions::elseDefaults()))), $change::class);
         }
-        self::assertNull($this->refusal($this->site->plan(new Change\Describe('Ideas', ['heading' => 'Only a heading']))));
+        self::assertNull($this->refusal($this->site->plan(new Describe('Ideas', ['heading' => 'Only a heading']))));
     }
 
     #[Test]
@@ -149,7 +168,7 @@ final class PreparingTest extends TestCase
         for ($n = 0; $n < 12; $n++) {
             $this->site->draft("Idea $n", 'Ideas');
         }
-        $batch = new Batch(array_map(static fn (int $n): Change => new Change\Rename("Idea $n", Name::of("Thought $n")), range(0, 11)));
+        $batch = new Batch(array_map(static fn (int $n): Change => new Rename("Idea $n", PageName::of("Thought $n")), range(0, 11)));
         $branch = $this->createMock(Branch::class);
         $branch->expects(self::once())->method('root')->willReturn('Travel');
         $branch->expects(self::once())->method('holds')->willReturnCallback((new MemoryBranch($this->site, 'Travel'))->holds(...));
@@ -159,8 +178,8 @@ final class PreparingTest extends TestCase
     #[Test]
     public function taking_an_address_that_visitors_know_is_not_theirs(): void
     {
-        $this->site->apply(new Change\SetSlug('Times', Slug::of('timetables')));
-        $wish = new Batch([new Change\SetSlug('Ideas', Slug::of('times'))], Decisions::of(Decision::giveWay(Address::set('/travel/times', $this->site->rules))));
+        $this->site->apply(new SetSlug('Times', Slug::of('timetables')));
+        $wish = new Batch([new SetSlug('Ideas', Slug::of('times'))], Decisions::of(Decision::giveWay(Address::set('/travel/times', $this->site->rules))));
         self::assertStringContainsString('known to visitors', (string) $this->refusal($this->site->planBatch($wish)));
     }
 
@@ -168,8 +187,8 @@ final class PreparingTest extends TestCase
     public function what_is_decided_beside_a_harmless_change_is_judged_with_it(): void
     {
         $cards = '01J00000000000000000CARDS1';
-        $this->site->apply(new Change\MakeMenu($cards, Name::of('Cards'), MenuKind::Picks), new Change\AddToMenu('Ideas', $cards));
-        $bin = static fn (Answer $answer): Batch => new Batch([new Change\PutInBin('Ideas')], Decisions::elseDefaults(Decision::answer(QuestionKind::MenuEntries, 'Ideas', $answer)));
+        $this->site->apply(new MakeMenu($cards, PageName::of('Cards'), MenuKind::Picks), new AddToMenu('Ideas', $cards));
+        $bin = static fn (Answer $answer): Batch => new Batch([new PutInBin('Ideas')], Decisions::elseDefaults(Decision::answer(QuestionKind::MenuEntries, 'Ideas', $answer)));
         self::assertNull($this->refusal($this->site->planBatch($bin(Answer::Leave))));
         self::assertStringContainsString('changes a menu', (string) $this->refusal($this->site->planBatch($bin(Answer::Remove))));
     }
@@ -177,9 +196,9 @@ final class PreparingTest extends TestCase
     #[Test]
     public function what_somebody_prepared_they_take_back_themselves_until_it_is_live(): void
     {
-        $made = $this->site->apply(new Change\Make('New', Name::of('New'), Place::lastIn('Travel'), null));
+        $made = $this->site->apply(new Make('New', PageName::of('New'), Place::lastIn('Travel'), null));
         self::assertNull($this->refusal($this->site->planTakingBack($made)));
-        $live = $this->site->apply(new Change\GoLive('New'));
+        $live = $this->site->apply(new GoLive('New'));
         self::assertNotNull($this->refusal($this->site->planTakingBack($live)), 'It takes the page from visitors.');
     }
 

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Tests\Core\Contract;
 
 use Heronstem\Core\Access\Branch;
-use Heronstem\Core\Address\Ledger;
+use Heronstem\Core\Change\Change;
+use Heronstem\Core\Ledger\Ledger;
 use Heronstem\Core\Menu\MenuPages;
 use Heronstem\Core\Menu\Menus;
 use Heronstem\Core\Redirect\Rules;
-use Heronstem\Core\Structure\Change;
-use Heronstem\Core\Structure\Pages;
-use Heronstem\Core\Structure\PersonAt;
+use Heronstem\Core\Tree\Pages;
+use Heronstem\Core\Tree\PersonAtPage;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Memory\MemoryBranch;
 use Tests\Core\Memory\MemorySite;
@@ -57,7 +57,7 @@ final class MemoryPortsTest extends TestCase
         return new MemoryBranch($this->site, $root);
     }
 
-    protected function somebodyAt(PersonAt $person): void
+    protected function somebodyAt(PersonAtPage $person): void
     {
         $this->site->people[] = $person;
     }

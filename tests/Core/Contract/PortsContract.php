@@ -7,9 +7,28 @@ namespace Tests\Core\Contract;
 use Heronstem\Core\Access\Branch;
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
-use Heronstem\Core\Address\ClaimKind;
-use Heronstem\Core\Address\Ledger;
+use Heronstem\Core\Change\AddAddress;
+use Heronstem\Core\Change\ArrangeMenu;
+use Heronstem\Core\Change\Change;
+use Heronstem\Core\Change\ChangeKind;
+use Heronstem\Core\Change\GoLive;
+use Heronstem\Core\Change\LeaveOutOfAddresses;
+use Heronstem\Core\Change\ListPage;
+use Heronstem\Core\Change\Make;
+use Heronstem\Core\Change\MakeMenu;
+use Heronstem\Core\Change\MakeRedirect;
+use Heronstem\Core\Change\Move;
+use Heronstem\Core\Change\PlaceMenu;
+use Heronstem\Core\Change\PutInBin;
+use Heronstem\Core\Change\RemoveAddress;
+use Heronstem\Core\Change\Schedule;
+use Heronstem\Core\Change\SendForReview;
+use Heronstem\Core\Change\SetStartPage;
+use Heronstem\Core\Ledger\ClaimKind;
+use Heronstem\Core\Ledger\Ledger;
+use Heronstem\Core\Linking\Target;
 use Heronstem\Core\Menu\Audience;
+use Heronstem\Core\Menu\BranchContents;
 use Heronstem\Core\Menu\BranchOrder;
 use Heronstem\Core\Menu\Entry;
 use Heronstem\Core\Menu\EntryKind;
@@ -18,24 +37,18 @@ use Heronstem\Core\Menu\MenuKind;
 use Heronstem\Core\Menu\MenuPage;
 use Heronstem\Core\Menu\MenuPages;
 use Heronstem\Core\Menu\Menus;
-use Heronstem\Core\Menu\Spread;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Redirect\Rule;
 use Heronstem\Core\Redirect\RuleReader;
 use Heronstem\Core\Redirect\Rules;
-use Heronstem\Core\Structure\Change;
-use Heronstem\Core\Structure\Change\GoLive;
-use Heronstem\Core\Structure\Change\Make;
-use Heronstem\Core\Structure\Change\Move;
-use Heronstem\Core\Structure\Name;
-use Heronstem\Core\Structure\Page;
-use Heronstem\Core\Structure\PageKind;
-use Heronstem\Core\Structure\Pages;
-use Heronstem\Core\Structure\PersonAt;
-use Heronstem\Core\Structure\PersonTie;
-use Heronstem\Core\Structure\Place;
-use Heronstem\Core\Structure\State;
-use Heronstem\Core\Structure\Target;
+use Heronstem\Core\Tree\Page;
+use Heronstem\Core\Tree\PageKind;
+use Heronstem\Core\Tree\PageName;
+use Heronstem\Core\Tree\Pages;
+use Heronstem\Core\Tree\PageState;
+use Heronstem\Core\Tree\PersonAtPage;
+use Heronstem\Core\Tree\PersonRole;
+use Heronstem\Core\Workspace\Place;
 use PHPUnit\Framework\Attributes\Test;
 
 /** What every implementation of the structure's ports keeps to, in memory or stored. */
@@ -64,17 +77,17 @@ trait PortsContract
     abstract protected function branchOf(?string $root): Branch;
 
     /** Tells the site that somebody has something on a page. */
-    abstract protected function somebodyAt(PersonAt $person): void;
+    abstract protected function somebodyAt(PersonAtPage $person): void;
 
     abstract protected function carryOut(Change ...$changes): mixed;
 
     private function givenASite(): void
     {
         $this->carryOut(
-            new Make(self::HELP, Name::of('Help'), Place::lastIn(null)),
-            new Make(self::TIMES, Name::of('Times'), Place::lastIn(self::HELP)),
-            new Make(self::SUMMER, Name::of('Summer'), Place::lastIn(self::TIMES)),
-            new Make(self::TRAVEL, Name::of('Travel'), Place::lastIn(null)),
+            new Make(self::HELP, PageName::of('Help'), Place::lastIn(null)),
+            new Make(self::TIMES, PageName::of('Times'), Place::lastIn(self::HELP)),
+            new Make(self::SUMMER, PageName::of('Summer'), Place::lastIn(self::TIMES)),
+            new Make(self::TRAVEL, PageName::of('Travel'), Place::lastIn(null)),
             new GoLive(self::TIMES),
         );
     }
@@ -88,9 +101,9 @@ trait PortsContract
         self::assertSame(['Travel', 'Help'], $this->names($this->menuPages()->below(null, 1)));
         self::assertEqualsCanonicalizing(['Travel', 'Help', 'Times'], $this->names($this->menuPages()->below(null, 2)));
         self::assertSame(['Times'], $this->names($this->menuPages()->below(self::HELP, 1)));
-        $this->carryOut(Change\Listing::unlisted(self::TIMES), new GoLive(self::SUMMER));
+        $this->carryOut(ListPage::unlisted(self::TIMES), new GoLive(self::SUMMER));
         self::assertSame(['Times', 'Summer'], $this->names($this->menuPages()->below(self::HELP, 2)), 'Unlisted pages are there, for branches that let them in.');
-        $this->carryOut(new Change\SetStartPage(self::TRAVEL));
+        $this->carryOut(new SetStartPage(self::TRAVEL));
         self::assertSame(['Help'], $this->names($this->menuPages()->below(null, 1)), 'The start page stands in no branch from the top.');
     }
 
@@ -102,7 +115,7 @@ trait PortsContract
         self::assertCount(2, $pages);
         self::assertSame([null, '/help/times', 'Times', true], [$pages[self::TIMES]->hidden, $pages[self::TIMES]->href, $pages[self::TIMES]->name, $pages[self::TIMES]->listed]);
         self::assertSame([Hidden::Draft, null], [$pages[self::HELP]->hidden, $pages[self::HELP]->when]);
-        $this->carryOut(new Change\ChangeKind(self::TRAVEL, PageKind::Pointer, Target::url('https://tides.example/')), new Change\Schedule(self::HELP, Moment::at(4_000_000_000), null));
+        $this->carryOut(new ChangeKind(self::TRAVEL, PageKind::Pointer, Target::url('https://tides.example/')), new Schedule(self::HELP, Moment::at(4_000_000_000), null));
         $pages = $this->menuPages()->pages([self::HELP, self::TRAVEL]);
         self::assertSame([Hidden::NotYet, 4_000_000_000], [$pages[self::HELP]->hidden, $pages[self::HELP]->when?->seconds]);
     }
@@ -114,12 +127,12 @@ trait PortsContract
         $menu = '01J0000000000000000000MEN1';
         $entries = [
             new Entry('01J0000000000000000000ENT1', null, 0, EntryKind::Page, Target::page(self::TIMES), 'When', 'All year', true, Audience::of('crew'), Moment::at(1_900_000_000), Moment::at(1_900_000_900)),
-            new Entry('01J0000000000000000000ENT2', '01J0000000000000000000ENT1', 0, EntryKind::Branch, Target::page(self::HELP), spread: new Spread(3, BranchOrder::Alphabet, [self::SUMMER], [self::TRAVEL])),
+            new Entry('01J0000000000000000000ENT2', '01J0000000000000000000ENT1', 0, EntryKind::Branch, Target::page(self::HELP), spread: new BranchContents(3, BranchOrder::Alphabet, [self::SUMMER], [self::TRAVEL])),
             new Entry('01J0000000000000000000ENT3', null, 1, EntryKind::Url, Target::url('https://tides.example/'), 'Tides'),
             new Entry('01J0000000000000000000ENT4', null, 2, EntryKind::Separator),
-            new Entry('01J0000000000000000000ENT5', null, 3, EntryKind::Branch, null, spread: new Spread(1)),
+            new Entry('01J0000000000000000000ENT5', null, 3, EntryKind::Branch, null, spread: new BranchContents(1)),
         ];
-        $this->carryOut(new Change\MakeMenu($menu, Name::of('Footer'), MenuKind::Menu), new Change\PlaceMenu($menu, 'footer'), new Change\ArrangeMenu($menu, $entries));
+        $this->carryOut(new MakeMenu($menu, PageName::of('Footer'), MenuKind::Menu), new PlaceMenu($menu, 'footer'), new ArrangeMenu($menu, $entries));
         $read = $this->menus()->all()[$menu];
         self::assertSame(['Footer', 'footer'], [$read->name, $read->place]);
         self::assertSame(array_map(static fn (Entry $entry): array => $entry->toArray(), $entries), array_values(array_map(static fn (Entry $entry): array => $entry->toArray(), $this->byIdentity($read->entries))));
@@ -214,8 +227,8 @@ trait PortsContract
     public function who_has_something_on_pages_is_found_by_page(): void
     {
         $this->givenASite();
-        $writes = new PersonAt(self::TIMES, 'Isla', PersonTie::UnsavedWords);
-        $branch = new PersonAt(self::HELP, 'Tam', PersonTie::Branch);
+        $writes = new PersonAtPage(self::TIMES, 'Isla', PersonRole::UnsavedWords);
+        $branch = new PersonAtPage(self::HELP, 'Tam', PersonRole::Branch);
         $this->somebodyAt($writes);
         $this->somebodyAt($branch);
         self::assertEquals([$writes], array_values([...$this->pages()->peopleAt([self::TIMES, self::SUMMER])]));
@@ -251,8 +264,8 @@ trait PortsContract
     public function what_is_put_in_the_bin_is_known_and_stands_nowhere(): void
     {
         $this->givenASite();
-        $this->carryOut(new Change\PutInBin(self::SUMMER));
-        self::assertSame([State::Binned, State::Draft, self::SUMMER, self::TIMES], [$this->pages()->page(self::SUMMER)?->state, $this->pages()->page(self::SUMMER)?->was, $this->pages()->page(self::SUMMER)?->bin, $this->pages()->page(self::SUMMER)?->parent]);
+        $this->carryOut(new PutInBin(self::SUMMER));
+        self::assertSame([PageState::Binned, PageState::Draft, self::SUMMER, self::TIMES], [$this->pages()->page(self::SUMMER)?->state, $this->pages()->page(self::SUMMER)?->was, $this->pages()->page(self::SUMMER)?->bin, $this->pages()->page(self::SUMMER)?->parent]);
         self::assertSame([], $this->pages()->childOrder(self::TIMES));
         self::assertSame([self::HELP, self::TIMES], $this->ids($this->pages()->branch(self::HELP)));
         self::assertSame([self::SUMMER], $this->ids($this->pages()->branch(self::SUMMER)));
@@ -276,14 +289,14 @@ trait PortsContract
         $from = Moment::at(2_000_000_000);
         $until = Moment::at(2_000_086_400);
         $this->carryOut(
-            new Change\ChangeKind(self::TRAVEL, PageKind::Pointer, Target::page(self::TIMES)),
-            new Change\Schedule(self::TRAVEL, $from, $until),
-            Change\Listing::unlisted(self::TRAVEL),
-            new Change\SendForReview(self::TRAVEL, 'Look'),
+            new ChangeKind(self::TRAVEL, PageKind::Pointer, Target::page(self::TIMES)),
+            new Schedule(self::TRAVEL, $from, $until),
+            ListPage::unlisted(self::TRAVEL),
+            new SendForReview(self::TRAVEL, 'Look'),
         );
-        $this->carryOut(new Change\ChangeKind(self::HELP, PageKind::Section), Change\LeaveOut::of(self::HELP));
+        $this->carryOut(new ChangeKind(self::HELP, PageKind::Section), LeaveOutOfAddresses::of(self::HELP));
         $page = $this->pages()->page(self::TRAVEL);
-        self::assertEquals([PageKind::Pointer, Target::page(self::TIMES), $from, $until, false, State::InReview, 'Look'], [$page?->kind, $page?->leadsTo, $page?->from, $page?->until, $page?->listed, $page?->state, $page?->reviewNote]);
+        self::assertEquals([PageKind::Pointer, Target::page(self::TIMES), $from, $until, false, PageState::InReview, 'Look'], [$page?->kind, $page?->leadsTo, $page?->from, $page?->until, $page?->listed, $page?->state, $page?->reviewNote]);
         self::assertSame([true, '/times/summer'], [$this->pages()->page(self::HELP)?->leftOut, $this->pages()->page(self::SUMMER)?->address->path]);
     }
 
@@ -293,11 +306,11 @@ trait PortsContract
         $this->givenASite();
         $rules = new AddressRules;
         $poster = Address::set('/poster', $rules);
-        $this->carryOut(Change\AddAddress::serving(self::TIMES, $poster));
+        $this->carryOut(AddAddress::serving(self::TIMES, $poster));
         self::assertSame([ClaimKind::Also, true], [$this->ledger()->claimsOn([$poster])['/poster']->kind, $this->ledger()->claimsOn([$poster])['/poster']->everLive]);
-        $this->carryOut(new Change\RemoveAddress(self::TIMES, $poster));
+        $this->carryOut(new RemoveAddress(self::TIMES, $poster));
         self::assertSame([ClaimKind::Gone, null], [$this->ledger()->claimsOn([$poster])['/poster']->kind, $this->ledger()->claimsOn([$poster])['/poster']->page]);
-        $this->carryOut(new Change\SetStartPage(self::TIMES));
+        $this->carryOut(new SetStartPage(self::TIMES));
         self::assertSame(['/', '/summer'], [$this->pages()->page(self::TIMES)?->address->path, $this->pages()->page(self::SUMMER)?->address->path]);
     }
 
@@ -319,7 +332,7 @@ trait PortsContract
     public function redirects_are_found_by_name_by_address_and_by_where_they_lead(): void
     {
         $this->givenASite();
-        $read = static fn (string $id, array $fields): Change => new Change\MakeRedirect((new RuleReader(new AddressRules, 'UTC'))->read(['id' => $id] + $fields));
+        $read = static fn (string $id, array $fields): Change => new MakeRedirect((new RuleReader(new AddressRules, 'UTC'))->read(['id' => $id] + $fields));
         $this->carryOut(
             $read('01J000000000000000000000R1', ['source' => '/Dogs', 'leadsTo' => ['page' => self::HELP], 'note' => 'Poster']),
             $read('01J000000000000000000000R2', ['source' => '/old', 'reach' => 'branch', 'leadsTo' => ['address' => '/dogs'], 'until' => '2099-01-01T00:00:00Z']),

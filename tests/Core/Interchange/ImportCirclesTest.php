@@ -8,16 +8,16 @@ use Eris\Generators;
 use Eris\TestTrait;
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Interchange\ImportCircles;
+use Heronstem\Core\Linking\Target;
 use Heronstem\Core\Moment;
-use Heronstem\Core\Redirect\Answers;
-use Heronstem\Core\Redirect\Held;
+use Heronstem\Core\Redirect\AddressHolder;
+use Heronstem\Core\Redirect\AddressLookup;
+use Heronstem\Core\Redirect\AnsweringPage;
 use Heronstem\Core\Redirect\Resolver;
 use Heronstem\Core\Redirect\Rule;
 use Heronstem\Core\Redirect\RuleAnswer;
-use Heronstem\Core\Redirect\RuleReach;
+use Heronstem\Core\Redirect\RuleScope;
 use Heronstem\Core\Redirect\RuleSet;
-use Heronstem\Core\Redirect\Standing;
-use Heronstem\Core\Structure\Target;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
 
@@ -34,7 +34,7 @@ final class ImportCirclesTest extends TestCase
             $rules = [];
             foreach ($rows as $n => [$from, $to, $reach]) {
                 if ($from !== $to) {
-                    $rule = new Rule("R$n", RuleReach::from($reach), "/$from", "/$from", RuleAnswer::MovedPermanently, Target::stored("address /$to"));
+                    $rule = new Rule("R$n", RuleScope::from($reach), "/$from", "/$from", RuleAnswer::MovedPermanently, Target::stored("address /$to"));
                     $rules[$rule->identity()] ??= $rule;
                 }
             }
@@ -64,7 +64,7 @@ final class ImportCirclesTest extends TestCase
         $circles = new ImportCircles(new AddressRules, $this->nobody(), []);
         $rules = [];
         foreach ($rows as $id => [$from, $to, $reach]) {
-            $rules[$id] = new Rule($id, RuleReach::from($reach), "/$from", "/$from", RuleAnswer::MovedPermanently, Target::stored("address /$to"));
+            $rules[$id] = new Rule($id, RuleScope::from($reach), "/$from", "/$from", RuleAnswer::MovedPermanently, Target::stored("address /$to"));
             $circles->add($rules[$id]);
         }
         $refused = array_column($circles->found([]), 'id');
@@ -79,7 +79,7 @@ final class ImportCirclesTest extends TestCase
     {
         $circles = new ImportCircles(new AddressRules, $this->nobody(), []);
         for ($n = 0; $n < 14; $n++) {
-            $circles->add(new Rule("R$n", RuleReach::One, "/$n", "/$n", RuleAnswer::MovedPermanently, Target::stored('address /'.($n + 1))));
+            $circles->add(new Rule("R$n", RuleScope::One, "/$n", "/$n", RuleAnswer::MovedPermanently, Target::stored('address /'.($n + 1))));
         }
         $refused = array_column($circles->found([]), 'source');
         self::assertContains('/0', $refused);
@@ -93,7 +93,7 @@ final class ImportCirclesTest extends TestCase
         $set = RuleSet::compile(array_filter($rules, static fn (Rule $each): bool => ! $each->claims()), new AddressRules, Moment::at(0));
         foreach ([$rule->sample(), $rule->sampleBelow()] as $n => $sample) {
             $way = (new Resolver(new AddressRules, $this->nobody($claiming), $set))->resolve($sample);
-            if (($n === 0 || $rule->reach === RuleReach::Branch) && $way->isLoop && in_array($rule->id, $way->rules(), true)) {
+            if (($n === 0 || $rule->reach === RuleScope::Branch) && $way->isLoop && in_array($rule->id, $way->rules(), true)) {
                 return true;
             }
         }
@@ -102,26 +102,26 @@ final class ImportCirclesTest extends TestCase
     }
 
     /** @param  array<string, Rule>  $claiming */
-    private function nobody(array $claiming = []): Answers
+    private function nobody(array $claiming = []): AddressLookup
     {
-        return new class($claiming) implements Answers
+        return new class($claiming) implements AddressLookup
         {
             /** @param  array<string, Rule>  $claiming */
             public function __construct(private readonly array $claiming)
             {
             }
 
-            public function at(string $key): ?Held
+            public function at(string $key): ?AddressHolder
             {
-                return isset($this->claiming[$key]) ? new Held($key, \Heronstem\Core\Address\ClaimKind::Rule, null, $this->claiming[$key], false) : null;
+                return isset($this->claiming[$key]) ? new AddressHolder($key, \Heronstem\Core\Ledger\ClaimKind::Rule, null, $this->claiming[$key], false) : null;
             }
 
-            public function page(string $id): ?Standing
+            public function page(string $id): ?AnsweringPage
             {
                 return null;
             }
 
-            public function firstInside(string $id): ?Standing
+            public function firstInside(string $id): ?AnsweringPage
             {
                 return null;
             }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Core\Interchange;
 
+use Heronstem\Core\InputRefused;
 use Heronstem\Core\Interchange\OldAddresses;
-use Heronstem\Core\Structure\ChangeRefused;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
 
@@ -41,7 +41,7 @@ final class OldAddressesTest extends TestCase
             try {
                 OldAddresses::read((string) $text);
                 self::fail('It was taken.');
-            } catch (ChangeRefused $refused) {
+            } catch (InputRefused $refused) {
                 self::assertStringContainsString($reason, $refused->reason);
             }
         }

@@ -7,9 +7,9 @@ namespace Tests\Core\Interchange;
 use Eris\Generators;
 use Eris\TestTrait;
 use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\InputRefused;
 use Heronstem\Core\Interchange\Server\PathExpression;
 use Heronstem\Core\Redirect\PathPattern;
-use Heronstem\Core\Structure\ChangeRefused;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -65,7 +65,7 @@ final class PathExpressionTest extends TestCase
     #[Test, DataProvider('unreadable')]
     public function what_no_rule_says_is_told_with_the_reason(string $expression, string $reason): void
     {
-        $this->expectException(ChangeRefused::class);
+        $this->expectException(InputRefused::class);
         $this->expectExceptionMessage($reason);
         PathExpression::read($expression);
     }
@@ -86,7 +86,7 @@ final class PathExpressionTest extends TestCase
             $expression = '^/r'.implode('', $pieces).'$';
             try {
                 $read = PathExpression::read($expression);
-            } catch (ChangeRefused) {
+            } catch (InputRefused) {
                 return;
             }
             if ($read->reach !== 'pattern') {

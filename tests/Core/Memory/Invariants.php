@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Tests\Core\Memory;
 
 use Heronstem\Core\Address\Address;
-use Heronstem\Core\Address\ClaimKind;
 use Heronstem\Core\Address\Composition;
-use Heronstem\Core\Structure\Page;
+use Heronstem\Core\Ledger\ClaimKind;
+use Heronstem\Core\Tree\Page;
 use PHPUnit\Framework\Assert;
 
 /** The laws of rules.md that must hold after any batch, checked the slow and obvious way. */

@@ -6,12 +6,22 @@ namespace Tests\Core\Memory;
 
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
-use Heronstem\Core\Address\Claim;
-use Heronstem\Core\Address\ClaimKind;
-use Heronstem\Core\Address\Ledger;
 use Heronstem\Core\Address\Slug;
+use Heronstem\Core\Change\Batch;
+use Heronstem\Core\Change\Change;
+use Heronstem\Core\Change\GoLive;
+use Heronstem\Core\Change\Make;
+use Heronstem\Core\Change\Undo;
+use Heronstem\Core\Decision\Decision;
+use Heronstem\Core\Decision\Decisions;
+use Heronstem\Core\Ledger\Claim;
+use Heronstem\Core\Ledger\ClaimDifference;
+use Heronstem\Core\Ledger\ClaimKind;
+use Heronstem\Core\Ledger\Ledger;
 use Heronstem\Core\Linking\LinksInto;
 use Heronstem\Core\Linking\RawLink;
+use Heronstem\Core\Linking\TargetKind;
+use Heronstem\Core\Menu\BranchContents;
 use Heronstem\Core\Menu\Entry;
 use Heronstem\Core\Menu\EntryKind;
 use Heronstem\Core\Menu\Menu;
@@ -21,31 +31,21 @@ use Heronstem\Core\Menu\MenuPage;
 use Heronstem\Core\Menu\MenuPages;
 use Heronstem\Core\Menu\MenuPlace;
 use Heronstem\Core\Menu\Menus;
-use Heronstem\Core\Menu\Spread;
 use Heronstem\Core\Moment;
+use Heronstem\Core\Planning\Planner;
 use Heronstem\Core\Redirect\Rule;
 use Heronstem\Core\Redirect\RuleDifference;
 use Heronstem\Core\Redirect\Rules;
-use Heronstem\Core\Structure\Authority;
-use Heronstem\Core\Structure\Batch;
-use Heronstem\Core\Structure\Change;
-use Heronstem\Core\Structure\Change\GoLive;
-use Heronstem\Core\Structure\Change\Make;
-use Heronstem\Core\Structure\Change\TakeBack;
-use Heronstem\Core\Structure\ClaimDifference;
-use Heronstem\Core\Structure\Decision;
-use Heronstem\Core\Structure\Decisions;
-use Heronstem\Core\Structure\Name;
-use Heronstem\Core\Structure\Page;
-use Heronstem\Core\Structure\PageDifference;
-use Heronstem\Core\Structure\Pages;
-use Heronstem\Core\Structure\PersonAt;
-use Heronstem\Core\Structure\Place;
-use Heronstem\Core\Structure\Planner;
-use Heronstem\Core\Structure\Ripple;
-use Heronstem\Core\Structure\SiteFrame;
-use Heronstem\Core\Structure\TargetKind;
-use Heronstem\Core\Structure\Texts;
+use Heronstem\Core\Ripple\Ripple;
+use Heronstem\Core\Tree\Page;
+use Heronstem\Core\Tree\PageDifference;
+use Heronstem\Core\Tree\PageName;
+use Heronstem\Core\Tree\Pages;
+use Heronstem\Core\Tree\PageTexts;
+use Heronstem\Core\Tree\PersonAtPage;
+use Heronstem\Core\Workspace\Authority;
+use Heronstem\Core\Workspace\Place;
+use Heronstem\Core\Workspace\SiteContext;
 
 /** A whole site in memory: the core's ports, and applying as plainly as can be. */
 final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Rules
@@ -69,7 +69,7 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
     /** @var list<RawLink> */
     public array $rawLinks = [];
 
-    /** @var list<PersonAt> */
+    /** @var list<PersonAtPage> */
     public array $people = [];
 
     /** Seconds since 1970. */
@@ -86,7 +86,7 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
     /** Begins with a main menu of two levels, filled from the tree. */
     public function __construct(public readonly AddressRules $rules = new AddressRules)
     {
-        $bar = new Entry(self::BAR, null, 0, EntryKind::Branch, spread: new Spread(2));
+        $bar = new Entry(self::BAR, null, 0, EntryKind::Branch, spread: new BranchContents(2));
         $this->menus = [self::MAIN => new Menu(self::MAIN, 'Main', MenuKind::Menu, 'main', [$bar->id => $bar])];
     }
 
@@ -101,7 +101,7 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
 
     public function draft(string $name, ?string $parent = null, ?string $slug = null): string
     {
-        $this->apply(new Make($name, Name::of($name), Place::lastIn($parent), $slug === null ? null : Slug::of($slug)));
+        $this->apply(new Make($name, PageName::of($name), Place::lastIn($parent), $slug === null ? null : Slug::of($slug)));
 
         return $name;
     }
@@ -113,7 +113,7 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
 
     public function planBatch(Batch $batch): Ripple
     {
-        return (new Planner(new SiteFrame($this->rules, $this->startPage, Moment::at($this->now), 'UTC', $this->authority, $this->places(), $this->startPageSignedIn), $this, $this, $this, $this, $this))->plan($batch);
+        return (new Planner(new SiteContext($this->rules, $this->startPage, Moment::at($this->now), 'UTC', $this->authority, $this->places(), $this->startPageSignedIn), $this, $this, $this, $this, $this))->plan($batch);
     }
 
     public function apply(Change ...$changes): Ripple
@@ -175,7 +175,7 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
     }
 
     /** Somebody saves words for the page, or prepares texts of a live one. */
-    public function write(string $page, ?Texts $prepared = null): void
+    public function write(string $page, ?PageTexts $prepared = null): void
     {
         $was = $this->pages[$page];
         $this->pages[$page] = $was->with(['wordsSaved' => $was->wordsSaved + 1, 'prepared' => $was->isLive() ? $prepared ?? $was->prepared : null]);
@@ -184,20 +184,20 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
     /** @param  Ripple  ...$applied  newest first */
     public function planTakingBack(Ripple ...$applied): Ripple
     {
-        $entries = array_map(fn (Ripple $ripple): TakeBack => $this->keptAndRead($ripple), array_values($applied));
+        $entries = array_map(fn (Ripple $ripple): Undo => $this->keptAndRead($ripple), array_values($applied));
 
         return $this->planBatch(new Batch($entries === [] ? throw new \LogicException('Nothing to take back.') : $entries, Decisions::elseDefaults()));
     }
 
     /** What an entry did, as the history keeps it, read back. */
-    private function keptAndRead(Ripple $ripple, ?Moment $at = null): TakeBack
+    private function keptAndRead(Ripple $ripple, ?Moment $at = null): Undo
     {
         $pages = array_map(static fn (PageDifference $difference): PageDifference => PageDifference::fromArray(self::throughJson($difference->toArray())), $ripple->pages);
         $claims = array_map(fn (ClaimDifference $difference): ClaimDifference => ClaimDifference::fromArray(self::throughJson($difference->toArray()), $this->rules), $ripple->claims);
 
         $menus = array_map(static fn (MenuDifference $difference): MenuDifference => MenuDifference::fromArray(self::throughJson($difference->toArray())), $ripple->menus);
 
-        return new TakeBack('entry', $pages, $claims, $ripple->startPage, $menus, $ripple->startPageSignedIn, array_map(static fn (RuleDifference $difference): RuleDifference => RuleDifference::fromArray(self::throughJson($difference->toArray())), $ripple->rules), $at);
+        return new Undo('entry', $pages, $claims, $ripple->startPage, $menus, $ripple->startPageSignedIn, array_map(static fn (RuleDifference $difference): RuleDifference => RuleDifference::fromArray(self::throughJson($difference->toArray())), $ripple->rules), $at);
     }
 
     /**
@@ -324,7 +324,7 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
 
     public function peopleAt(array $pages): iterable
     {
-        return array_filter($this->people, static fn (PersonAt $person): bool => in_array($person->page, $pages, true));
+        return array_filter($this->people, static fn (PersonAtPage $person): bool => in_array($person->page, $pages, true));
     }
 
     /** @return list<Page> */

@@ -9,30 +9,64 @@ use Eris\Generators;
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\Slug;
+use Heronstem\Core\Change\AddAddress;
+use Heronstem\Core\Change\AddToMenu;
+use Heronstem\Core\Change\ArrangeMenu;
+use Heronstem\Core\Change\Batch;
+use Heronstem\Core\Change\BringBack;
+use Heronstem\Core\Change\Change;
+use Heronstem\Core\Change\ChangeKind;
+use Heronstem\Core\Change\ChangeRedirect;
+use Heronstem\Core\Change\DeleteForGood;
+use Heronstem\Core\Change\Describe;
+use Heronstem\Core\Change\Duplicate;
+use Heronstem\Core\Change\GoLive;
+use Heronstem\Core\Change\LeaveOutOfAddresses;
+use Heronstem\Core\Change\ListPage;
+use Heronstem\Core\Change\Make;
+use Heronstem\Core\Change\MakeMenu;
+use Heronstem\Core\Change\MakeRedirect;
+use Heronstem\Core\Change\Move;
+use Heronstem\Core\Change\Pin;
+use Heronstem\Core\Change\PlaceMenu;
+use Heronstem\Core\Change\Protect;
+use Heronstem\Core\Change\Publish;
+use Heronstem\Core\Change\PutInBin;
+use Heronstem\Core\Change\RemoveAddress;
+use Heronstem\Core\Change\RemoveFromMenu;
+use Heronstem\Core\Change\RemoveMenu;
+use Heronstem\Core\Change\RemoveRedirect;
+use Heronstem\Core\Change\Rename;
+use Heronstem\Core\Change\RenameMenu;
+use Heronstem\Core\Change\RestoredState;
+use Heronstem\Core\Change\ReturnToWriter;
+use Heronstem\Core\Change\Schedule;
+use Heronstem\Core\Change\Scope;
+use Heronstem\Core\Change\SendForReview;
+use Heronstem\Core\Change\SetSlug;
+use Heronstem\Core\Change\SetStartPage;
+use Heronstem\Core\Change\TakeOffline;
+use Heronstem\Core\Change\Unpin;
+use Heronstem\Core\Decision\Answer;
+use Heronstem\Core\Decision\Decision;
+use Heronstem\Core\Decision\Decisions;
+use Heronstem\Core\Decision\QuestionKind;
 use Heronstem\Core\Identity;
+use Heronstem\Core\Linking\Target;
+use Heronstem\Core\Menu\BranchContents;
 use Heronstem\Core\Menu\BranchOrder;
 use Heronstem\Core\Menu\Entry;
 use Heronstem\Core\Menu\EntryKind;
 use Heronstem\Core\Menu\MenuKind;
-use Heronstem\Core\Menu\Spread;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Redirect\Rule;
 use Heronstem\Core\Redirect\RuleReader;
 use Heronstem\Core\Refusal;
-use Heronstem\Core\Structure\Answer;
-use Heronstem\Core\Structure\Batch;
-use Heronstem\Core\Structure\Change;
-use Heronstem\Core\Structure\ComesBack;
-use Heronstem\Core\Structure\Decision;
-use Heronstem\Core\Structure\Decisions;
-use Heronstem\Core\Structure\Name;
-use Heronstem\Core\Structure\PageKind;
-use Heronstem\Core\Structure\Place;
-use Heronstem\Core\Structure\QuestionKind;
-use Heronstem\Core\Structure\Reach;
-use Heronstem\Core\Structure\Ripple;
-use Heronstem\Core\Structure\StartAudience;
-use Heronstem\Core\Structure\Target;
+use Heronstem\Core\Ripple\Ripple;
+use Heronstem\Core\Tree\PageKind;
+use Heronstem\Core\Tree\PageName;
+use Heronstem\Core\Tree\StartAudience;
+use Heronstem\Core\Workspace\Place;
 
 /** Changes of every kind from small numbers, so that a failing run shrinks to few and plain ones. */
 final readonly class RandomChanges
@@ -131,36 +165,36 @@ final readonly class RandomChanges
         $new = Identity::derived('01J0000000', "{$this->salt}-".count($this->ids)."-$n-$how");
 
         return match ($kind) {
-            0, 1 => new Change\Make($new, Name::of($word), $place),
-            2 => new Change\Rename($page, Name::of($word)),
-            3 => new Change\SetSlug($page, Slug::of($word)),
-            4, 5, 6 => new Change\Move($page, $place),
-            7, 8 => new Change\GoLive($page, $how > 3 ? Reach::Branch : Reach::Page),
-            9 => new Change\TakeOffline($page, $how > 3 ? Reach::Branch : Reach::Page),
-            10 => new Change\Pin($page, $address),
-            11 => new Change\Unpin($page),
-            12, 13 => new Change\PutInBin($page),
-            14, 15 => new Change\BringBack($page, $how > 2 ? $place : null, $how % 2 === 0 ? ComesBack::AsItWas : ComesBack::Offline),
-            16 => new Change\EmptyBin($page),
-            17 => new Change\Duplicate($page, $new, $how > 2 ? Reach::Branch : Reach::Page, $how % 2 === 0 ? null : $place),
-            18 => [new Change\ChangeKind($page, PageKind::Page), new Change\ChangeKind($page, PageKind::Section), new Change\ChangeKind($page, PageKind::Pointer, Target::page($other)), new Change\ChangeKind($page, PageKind::Pointer, Target::url('https://skerrivane.example/')), new Change\ChangeKind($page, PageKind::Section), new Change\ChangeKind($page, PageKind::Download, Target::file($other))][$how],
-            19 => $how < 4 ? Change\LeaveOut::of($page) : Change\LeaveOut::undone($page),
-            20 => $how < 3 ? Change\Listing::unlisted($page) : Change\Listing::listed($page),
-            21 => new Change\Schedule($page, $how < 4 ? Moment::at($this->now + 1000 * ($how + 1)) : null, $how > 2 ? Moment::at($this->now + 9000) : null),
-            22 => $how < 3 ? new Change\SendForReview($page, $word) : new Change\ReturnToWriter($page, $word),
-            23 => new Change\SetStartPage($page, $how < 4 ? StartAudience::Visitors : StartAudience::SignedIn),
-            24, 25 => $how < 3 ? Change\AddAddress::serving($page, $address) : Change\AddAddress::sendingOn($page, $address),
-            26 => new Change\RemoveAddress($page, $address),
-            27 => $how < 3 ? Change\Keep::of($page) : Change\Keep::undone($page),
-            28 => new Change\AddToMenu($page, $menus[$where % count($menus)]),
-            29 => new Change\TakeOutOfMenu($page, $menus[$where % count($menus)]),
+            0, 1 => new Make($new, PageName::of($word), $place),
+            2 => new Rename($page, PageName::of($word)),
+            3 => new SetSlug($page, Slug::of($word)),
+            4, 5, 6 => new Move($page, $place),
+            7, 8 => new GoLive($page, $how > 3 ? Scope::Branch : Scope::Page),
+            9 => new TakeOffline($page, $how > 3 ? Scope::Branch : Scope::Page),
+            10 => new Pin($page, $address),
+            11 => new Unpin($page),
+            12, 13 => new PutInBin($page),
+            14, 15 => new BringBack($page, $how > 2 ? $place : null, $how % 2 === 0 ? RestoredState::AsItWas : RestoredState::Offline),
+            16 => new DeleteForGood($page),
+            17 => new Duplicate($page, $new, $how > 2 ? Scope::Branch : Scope::Page, $how % 2 === 0 ? null : $place),
+            18 => [new ChangeKind($page, PageKind::Page), new ChangeKind($page, PageKind::Section), new ChangeKind($page, PageKind::Pointer, Target::page($other)), new ChangeKind($page, PageKind::Pointer, Target::url('https://skerrivane.example/')), new ChangeKind($page, PageKind::Section), new ChangeKind($page, PageKind::Download, Target::file($other))][$how],
+            19 => $how < 4 ? LeaveOutOfAddresses::of($page) : LeaveOutOfAddresses::undone($page),
+            20 => $how < 3 ? ListPage::unlisted($page) : ListPage::listed($page),
+            21 => new Schedule($page, $how < 4 ? Moment::at($this->now + 1000 * ($how + 1)) : null, $how > 2 ? Moment::at($this->now + 9000) : null),
+            22 => $how < 3 ? new SendForReview($page, $word) : new ReturnToWriter($page, $word),
+            23 => new SetStartPage($page, $how < 4 ? StartAudience::Visitors : StartAudience::SignedIn),
+            24, 25 => $how < 3 ? AddAddress::serving($page, $address) : AddAddress::sendingOn($page, $address),
+            26 => new RemoveAddress($page, $address),
+            27 => $how < 3 ? Protect::of($page) : Protect::undone($page),
+            28 => new AddToMenu($page, $menus[$where % count($menus)]),
+            29 => new RemoveFromMenu($page, $menus[$where % count($menus)]),
             30 => $this->aboutMenu($menus, $where, $how, $new),
-            31 => new Change\ArrangeMenu($menus[$where % count($menus)], $this->entries($new, $page, $other, $how)),
-            32, 33 => new Change\MakeRedirect($this->redirect($new, $page, $which, $how)),
-            34 => new Change\ChangeRedirect($this->anyRedirect($where), [['isOn' => false], ['isOn' => true], ['inFront' => true], ['inFront' => false], ['source' => $address->path], ['leadsTo' => ['address' => '/x/y']]][$how]),
-            36 => new Change\Publish($page),
-            37 => new Change\Describe($page, $how < 3 ? ['heading' => $word, 'summary' => "About $word"] : ['searchTitle' => $word], $how === 4 ? 'section' : null, $how === 5 ? false : null),
-            default => $how < 3 ? Change\RemoveRedirect::leavingFree($this->anyRedirect($where)) : Change\RemoveRedirect::leavingGone($this->anyRedirect($where)),
+            31 => new ArrangeMenu($menus[$where % count($menus)], $this->entries($new, $page, $other, $how)),
+            32, 33 => new MakeRedirect($this->redirect($new, $page, $which, $how)),
+            34 => new ChangeRedirect($this->anyRedirect($where), [['isOn' => false], ['isOn' => true], ['inFront' => true], ['inFront' => false], ['source' => $address->path], ['leadsTo' => ['address' => '/x/y']]][$how]),
+            36 => new Publish($page),
+            37 => new Describe($page, $how < 3 ? ['heading' => $word, 'summary' => "About $word"] : ['searchTitle' => $word], $how === 4 ? 'section' : null, $how === 5 ? false : null),
+            default => $how < 3 ? RemoveRedirect::leavingFree($this->anyRedirect($where)) : RemoveRedirect::leavingGone($this->anyRedirect($where)),
         };
     }
 
@@ -186,12 +220,12 @@ final readonly class RandomChanges
         $menu = $menus[$which % count($menus)];
 
         return match ($how) {
-            0 => new Change\MakeMenu($new, Name::of("Menu $which"), MenuKind::Menu),
-            1 => new Change\MakeMenu($new, Name::of("Picks $which"), MenuKind::Picks),
-            2 => new Change\RenameMenu($menu, Name::of("Menu $which")),
-            3 => new Change\PlaceMenu($menu, 'main'),
-            4 => new Change\PlaceMenu($menu, 'footer'),
-            default => new Change\RemoveMenu($menu),
+            0 => new MakeMenu($new, PageName::of("Menu $which"), MenuKind::Menu),
+            1 => new MakeMenu($new, PageName::of("Picks $which"), MenuKind::Picks),
+            2 => new RenameMenu($menu, PageName::of("Menu $which")),
+            3 => new PlaceMenu($menu, 'main'),
+            4 => new PlaceMenu($menu, 'footer'),
+            default => new RemoveMenu($menu),
         };
     }
 
@@ -203,7 +237,7 @@ final readonly class RandomChanges
         return array_slice([
             new Entry($id(0), null, 0, $how === 5 ? EntryKind::Page : EntryKind::Heading, $how === 5 ? Target::page($page) : null, 'Above'),
             new Entry($id(1), $id(0), 0, EntryKind::Page, Target::page($page), $how % 2 === 0 ? '' : 'Own label'),
-            new Entry($id(2), null, 1, EntryKind::Branch, $how < 3 ? Target::page($other) : null, spread: new Spread(1 + $how % 3, BranchOrder::Tree, $how === 1 ? [$page] : [], $how === 2 ? [$page] : [])),
+            new Entry($id(2), null, 1, EntryKind::Branch, $how < 3 ? Target::page($other) : null, spread: new BranchContents(1 + $how % 3, BranchOrder::Tree, $how === 1 ? [$page] : [], $how === 2 ? [$page] : [])),
             new Entry($id(3), null, 2, EntryKind::Page, Target::page($other)),
             new Entry($id(4), $id(3), 1, EntryKind::Url, Target::url('https://skerrivane.example/'), 'Elsewhere'),
         ], 0, 2 + $how % 4);

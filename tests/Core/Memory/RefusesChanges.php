@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Core\Memory;
 
+use Heronstem\Core\Change\Change;
 use Heronstem\Core\Refusal;
-use Heronstem\Core\Structure\Change;
 
 /** For tests of what a site does not take. */
 trait RefusesChanges

@@ -6,7 +6,14 @@ namespace Tests\Core\Menu;
 
 use Eris\Generators;
 use Eris\TestTrait;
+use Heronstem\Core\Change\ListPage;
+use Heronstem\Core\Change\PutInBin;
+use Heronstem\Core\Change\Schedule;
+use Heronstem\Core\Change\SetStartPage;
+use Heronstem\Core\Change\TakeOffline;
+use Heronstem\Core\Linking\Target;
 use Heronstem\Core\Menu\Audience;
+use Heronstem\Core\Menu\BranchContents;
 use Heronstem\Core\Menu\BranchOrder;
 use Heronstem\Core\Menu\Entry;
 use Heronstem\Core\Menu\EntryKind;
@@ -15,11 +22,8 @@ use Heronstem\Core\Menu\Menu;
 use Heronstem\Core\Menu\MenuKind;
 use Heronstem\Core\Menu\MenuResolver;
 use Heronstem\Core\Menu\ResolvedEntry;
-use Heronstem\Core\Menu\Spread;
 use Heronstem\Core\Menu\Viewer;
 use Heronstem\Core\Moment;
-use Heronstem\Core\Structure\Change;
-use Heronstem\Core\Structure\Target;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -38,7 +42,7 @@ final class MenuResolverTest extends TestCase
     {
         $this->site = new MemorySite;
         $this->site->live('Home');
-        $this->site->apply(new Change\SetStartPage('Home'));
+        $this->site->apply(new SetStartPage('Home'));
         $this->site->live('Travel');
         $this->site->live('Times', 'Travel');
         $this->site->live('Fares', 'Travel');
@@ -52,29 +56,29 @@ final class MenuResolverTest extends TestCase
     {
         $menu = $this->site->menus[MemorySite::MAIN];
         self::assertSame(['Travel' => ['Times' => [], 'Fares' => []], 'Help' => []], $this->labels($menu));
-        $this->site->apply(Change\Listing::unlisted('Help'), new Change\TakeOffline('Times'));
+        $this->site->apply(ListPage::unlisted('Help'), new TakeOffline('Times'));
         self::assertSame(['Travel' => ['Fares' => []]], $this->labels($menu));
-        $this->site->apply(new Change\TakeOffline('Travel'));
+        $this->site->apply(new TakeOffline('Travel'));
         self::assertSame([], $this->labels($menu), 'What stands below a page that is hidden is hidden with it.');
     }
 
     #[Test]
     public function a_branch_of_a_page_follows_its_order_or_the_alphabet_and_makes_exceptions(): void
     {
-        $branch = fn (Spread $spread): Menu => $this->menu(new Entry('b', null, 0, EntryKind::Branch, Target::page('Travel'), spread: $spread));
-        self::assertSame(['Times', 'Fares'], array_keys($this->labels($branch(new Spread(1)))));
-        self::assertSame(['Fares', 'Times'], array_keys($this->labels($branch(new Spread(1, BranchOrder::Alphabet)))));
-        self::assertSame(['Times' => []], $this->labels($branch(new Spread(2, BranchOrder::Tree, ['Fares']))));
-        $this->site->apply(Change\Listing::unlisted('Fares'));
-        self::assertSame(['Times' => [], 'Fares' => ['Cars' => []]], $this->labels($branch(new Spread(2, BranchOrder::Tree, [], ['Fares']))));
-        $whole = $this->whole($branch(new Spread(1, BranchOrder::Tree, ['Times'])));
+        $branch = fn (BranchContents $spread): Menu => $this->menu(new Entry('b', null, 0, EntryKind::Branch, Target::page('Travel'), spread: $spread));
+        self::assertSame(['Times', 'Fares'], array_keys($this->labels($branch(new BranchContents(1)))));
+        self::assertSame(['Fares', 'Times'], array_keys($this->labels($branch(new BranchContents(1, BranchOrder::Alphabet)))));
+        self::assertSame(['Times' => []], $this->labels($branch(new BranchContents(2, BranchOrder::Tree, ['Fares']))));
+        $this->site->apply(ListPage::unlisted('Fares'));
+        self::assertSame(['Times' => [], 'Fares' => ['Cars' => []]], $this->labels($branch(new BranchContents(2, BranchOrder::Tree, [], ['Fares']))));
+        $whole = $this->whole($branch(new BranchContents(1, BranchOrder::Tree, ['Times'])));
         self::assertSame([Hidden::LeftOut], array_map(static fn (ResolvedEntry $entry): ?Hidden => $entry->hidden, $whole));
     }
 
     #[Test]
     public function a_branch_that_shows_nothing_is_one_blank_entry_for_managers_and_none_for_visitors(): void
     {
-        $menu = $this->menu(new Entry('b', null, 0, EntryKind::Branch, Target::page('Help'), spread: new Spread));
+        $menu = $this->menu(new Entry('b', null, 0, EntryKind::Branch, Target::page('Help'), spread: new BranchContents));
         self::assertSame([], $this->labels($menu));
         self::assertSame([['Help', Hidden::Blank]], array_map(static fn (ResolvedEntry $entry): array => [$entry->label, $entry->hidden], $this->whole($menu)));
     }
@@ -113,15 +117,15 @@ final class MenuResolverTest extends TestCase
     public function a_page_that_waits_in_the_bin_or_is_unlisted_says_so(): void
     {
         $menu = $this->menu($this->page('a', 'Times', 0), $this->page('b', 'Help', 1));
-        $this->site->planBatch(new \Heronstem\Core\Structure\Batch([new Change\PutInBin('Times')], \Heronstem\Core\Structure\Decisions::elseDefaults()));
-        $this->site->carryOut($this->site->planBatch(new \Heronstem\Core\Structure\Batch([new Change\PutInBin('Times'), Change\Listing::unlisted('Help')], \Heronstem\Core\Structure\Decisions::elseDefaults())));
+        $this->site->planBatch(new \Heronstem\Core\Change\Batch([new PutInBin('Times')], \Heronstem\Core\Decision\Decisions::elseDefaults()));
+        $this->site->carryOut($this->site->planBatch(new \Heronstem\Core\Change\Batch([new PutInBin('Times'), ListPage::unlisted('Help')], \Heronstem\Core\Decision\Decisions::elseDefaults())));
         self::assertSame([Hidden::Bin, Hidden::Unlisted], array_map(static fn (ResolvedEntry $entry): ?Hidden => $entry->hidden, $this->whole($menu)));
     }
 
     #[Test]
     public function a_scheduled_page_is_seen_from_its_moment_on_and_until_its_end(): void
     {
-        $this->site->apply(new Change\Schedule('Plans', Moment::at(self::MAY), Moment::at(self::MAY + 1000)));
+        $this->site->apply(new Schedule('Plans', Moment::at(self::MAY), Moment::at(self::MAY + 1000)));
         $menu = $this->menu($this->page('a', 'Plans'));
         self::assertSame([Hidden::NotYet, self::MAY], [$this->whole($menu)[0]->hidden, $this->whole($menu)[0]->when?->seconds]);
         $this->site->now = self::MAY;

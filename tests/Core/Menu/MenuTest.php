@@ -6,14 +6,14 @@ namespace Tests\Core\Menu;
 
 use Eris\Generators;
 use Eris\TestTrait;
+use Heronstem\Core\Linking\Target;
+use Heronstem\Core\Menu\BranchContents;
 use Heronstem\Core\Menu\Breadcrumbs;
 use Heronstem\Core\Menu\Entry;
 use Heronstem\Core\Menu\EntryKind;
 use Heronstem\Core\Menu\Menu;
 use Heronstem\Core\Menu\MenuDifference;
 use Heronstem\Core\Menu\MenuKind;
-use Heronstem\Core\Menu\Spread;
-use Heronstem\Core\Structure\Target;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
 
@@ -46,8 +46,8 @@ final class MenuTest extends TestCase
     {
         $menu = $this->menu(
             $this->entry('a', null, 0, 'Times'), $this->entry('b', null, 1, 'Fares'),
-            new Entry('c', null, 2, EntryKind::Branch, Target::page('Travel'), spread: new Spread(out: ['Times', 'Help'], in: ['Times'])),
-            new Entry('d', null, 3, EntryKind::Branch, Target::page('Times'), spread: new Spread),
+            new Entry('c', null, 2, EntryKind::Branch, Target::page('Travel'), spread: new BranchContents(out: ['Times', 'Help'], in: ['Times'])),
+            new Entry('d', null, 3, EntryKind::Branch, Target::page('Times'), spread: new BranchContents),
         );
         self::assertEqualsCanonicalizing(['Times', 'Fares', 'Travel', 'Help'], $menu->pagesNamed());
         $without = $menu->withoutPages(['Times' => true]);

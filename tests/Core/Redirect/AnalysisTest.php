@@ -7,16 +7,16 @@ namespace Tests\Core\Redirect;
 use Eris\Generators;
 use Eris\TestTrait;
 use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Linking\Target;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Redirect\Analysis;
+use Heronstem\Core\Redirect\AnsweringPage;
 use Heronstem\Core\Redirect\QueryHandling;
 use Heronstem\Core\Redirect\Rule;
 use Heronstem\Core\Redirect\RuleAnswer;
 use Heronstem\Core\Redirect\RuleFinding;
 use Heronstem\Core\Redirect\RuleFindingKind;
-use Heronstem\Core\Redirect\Standing;
-use Heronstem\Core\Structure\PageKind;
-use Heronstem\Core\Structure\Target;
+use Heronstem\Core\Tree\PageKind;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -146,10 +146,10 @@ final class AnalysisTest extends TestCase
         return Analysis::of($rules, new AddressRules, new Rules($rules, array_column(self::pages(), null, 'id')), Moment::at(Rules::NOW), $idle, live: array_column(self::pages(), 'id', 'address'));
     }
 
-    /** @return list<Standing> */
+    /** @return list<AnsweringPage> */
     private static function pages(): array
     {
-        return [new Standing('P', 'Fares', '/fares', true), new Standing('D', 'Draft', '/draft', false), new Standing('S', 'Section', '/section', true, PageKind::Pointer, Target::page('P'))];
+        return [new AnsweringPage('P', 'Fares', '/fares', true), new AnsweringPage('D', 'Draft', '/draft', false), new AnsweringPage('S', 'Section', '/section', true, PageKind::Pointer, Target::page('P'))];
     }
 
     private static function said(RuleFinding $finding): string

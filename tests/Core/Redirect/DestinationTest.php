@@ -6,10 +6,10 @@ namespace Tests\Core\Redirect;
 
 use Eris\Generators;
 use Eris\TestTrait;
+use Heronstem\Core\Redirect\AnsweringPage;
 use Heronstem\Core\Redirect\Destination;
 use Heronstem\Core\Redirect\QueryHandling;
 use Heronstem\Core\Redirect\RuleAnswer;
-use Heronstem\Core\Redirect\Standing;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -41,7 +41,7 @@ final class DestinationTest extends TestCase
             Rules::pattern('/n/:y(\\d+)/:slug', 'https://x.example/:slug/:y?y=:y#:slug'), Rules::branch('/old', '/islands'), Rules::one('/top', '/fares#prices'), Rules::one('/over', '/top'),
             Rules::one('/own', '/mine#mine'), Rules::one('/mine', 'page P'), Rules::one('/dropped', 'page P', ['query' => QueryHandling::Drop]), Rules::one('/plain', 'page P', ['answer' => RuleAnswer::Found]),
         ];
-        self::assertSame($location, Rules::ask($rules, $asked, new Standing('P', 'Fares', '/fares', true))->location);
+        self::assertSame($location, Rules::ask($rules, $asked, new AnsweringPage('P', 'Fares', '/fares', true))->location);
     }
 
     #[Test]

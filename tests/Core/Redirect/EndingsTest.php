@@ -9,8 +9,8 @@ use Eris\TestTrait;
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\TrailingSlash;
+use Heronstem\Core\Redirect\AnsweringPage;
 use Heronstem\Core\Redirect\RuleReader;
-use Heronstem\Core\Redirect\Standing;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -65,7 +65,7 @@ final class EndingsTest extends TestCase
             $read[] = (new RuleReader($rules, 'UTC'))->read(['id' => "01J000000000000000000000A$n"] + $fields);
         }
 
-        return new Rules($read, ['01J000000000000000000000P1' => new Standing('01J000000000000000000000P1', 'Fares', $address('/fares'), true), '01J000000000000000000000P2' => new Standing('01J000000000000000000000P2', 'Foot', $address('/fares/foot'), true)], $rules);
+        return new Rules($read, ['01J000000000000000000000P1' => new AnsweringPage('01J000000000000000000000P1', 'Fares', $address('/fares'), true), '01J000000000000000000000P2' => new AnsweringPage('01J000000000000000000000P2', 'Foot', $address('/fares/foot'), true)], $rules);
     }
 
     private function bare(string $location, string $ending = ''): string

@@ -6,7 +6,7 @@ namespace Tests\Core\Redirect;
 
 use Heronstem\Core\Redirect\QueryHandling;
 use Heronstem\Core\Redirect\Rule;
-use Heronstem\Core\Redirect\RuleReach;
+use Heronstem\Core\Redirect\RuleScope;
 use League\Uri\UrlPattern;
 
 /** The order of the rules as it is written down: every rule tried, the best of those that match. */
@@ -29,9 +29,9 @@ final class Naive
     private static function reaches(Rule $rule, string $path): bool
     {
         return match ($rule->reach) {
-            RuleReach::One => $rule->key === $path,
-            RuleReach::Branch => $rule->key === $path || str_starts_with($path, rtrim($rule->key, '/').'/'),
-            RuleReach::Pattern => UrlPattern::from("https://x.example{$rule->source}")->match("https://x.example$path"),
+            RuleScope::One => $rule->key === $path,
+            RuleScope::Branch => $rule->key === $path || str_starts_with($path, rtrim($rule->key, '/').'/'),
+            RuleScope::Pattern => UrlPattern::from("https://x.example{$rule->source}")->match("https://x.example$path"),
         };
     }
 

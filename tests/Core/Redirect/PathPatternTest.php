@@ -6,8 +6,8 @@ namespace Tests\Core\Redirect;
 
 use Eris\Generators;
 use Eris\TestTrait;
+use Heronstem\Core\InputRefused;
 use Heronstem\Core\Redirect\PathPattern;
-use Heronstem\Core\Structure\ChangeRefused;
 use League\Uri\UrlPattern;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
@@ -71,7 +71,7 @@ final class PathPatternTest extends TestCase
         try {
             PathPattern::read($pattern);
             self::fail("$pattern was taken");
-        } catch (ChangeRefused $refused) {
+        } catch (InputRefused $refused) {
             self::assertSame('source', $refused->field);
             self::assertStringContainsString($reason, $refused->reason);
         }
@@ -87,7 +87,7 @@ final class PathPatternTest extends TestCase
             $source = '/s'.implode('', array_unique($pieces));
             try {
                 $pattern = PathPattern::read($source);
-            } catch (ChangeRefused) {
+            } catch (InputRefused) {
                 return;
             }
             $found = UrlPattern::from("https://x.example$source")->extract("https://x.example/s$path");

@@ -6,9 +6,9 @@ namespace Tests\Core\Redirect;
 
 use Eris\Generators;
 use Eris\TestTrait;
+use Heronstem\Core\InputRefused;
 use Heronstem\Core\Redirect\PathPattern;
 use Heronstem\Core\Redirect\PatternLanguage;
-use Heronstem\Core\Structure\ChangeRefused;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -63,7 +63,7 @@ final class PatternLanguageTest extends TestCase
         $this->limitTo(300)->forAll($pattern, $pattern)->then(static function (string $one, string $other) use ($paths, &$decided): void {
             try {
                 [$larger, $smaller] = [PathPattern::read($one), PathPattern::read($other)];
-            } catch (ChangeRefused) {
+            } catch (InputRefused) {
                 return;
             }
             $contains = PatternLanguage::contains($larger, $smaller, false);

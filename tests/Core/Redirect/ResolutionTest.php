@@ -7,8 +7,8 @@ namespace Tests\Core\Redirect;
 use Eris\Generators;
 use Eris\TestTrait;
 use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Redirect\AnsweringPage;
 use Heronstem\Core\Redirect\RuleAnswer;
-use Heronstem\Core\Redirect\Standing;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
 
@@ -27,7 +27,7 @@ final class ResolutionTest extends TestCase
             foreach ($answers as $n => $each) {
                 $rules[] = Rules::one("/step/$n", $n === count($answers) - 1 ? 'page P' : '/step/'.($n + 1), ['answer' => $each]);
             }
-            $way = Rules::ask($rules, '/step/0?q=1', new Standing('P', 'Fares', '/fares', true));
+            $way = Rules::ask($rules, '/step/0?q=1', new AnsweringPage('P', 'Fares', '/fares', true));
             if ($answers === []) {
                 self::assertSame([null, 404], [$way->sendsWith(), $way->status]);
 
@@ -44,7 +44,7 @@ final class ResolutionTest extends TestCase
     #[Test]
     public function an_address_that_a_page_had_is_told_from_another_spelling_of_the_one_it_has(): void
     {
-        $page = new Standing('P', 'Fares', '/fares', true);
+        $page = new AnsweringPage('P', 'Fares', '/fares', true);
         $rules = new AddressRules;
         self::assertFalse(Rules::ask([], '/Fares/', $page)->isMoved($rules));
         self::assertFalse(Rules::ask([], '/fares', $page)->isMoved($rules));
@@ -55,7 +55,7 @@ final class ResolutionTest extends TestCase
     #[Test]
     public function a_way_through_a_rule_is_the_rules_whoever_has_the_address(): void
     {
-        $page = new Standing('P', 'Fares', '/fares', true);
+        $page = new AnsweringPage('P', 'Fares', '/fares', true);
         $branch = Rules::branch('/fares', 'https://x.example/f');
         $site = new Rules([$branch], ['P' => $page]);
         self::assertSame(200, $site->resolve('/fares')->status, 'The page has its address.');

@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace Tests\Core\Redirect;
 
 use Heronstem\Core\Address\AddressRules;
-use Heronstem\Core\Address\ClaimKind;
-use Heronstem\Core\Linking\Reach;
-use Heronstem\Core\Redirect\Answers;
-use Heronstem\Core\Redirect\Held;
+use Heronstem\Core\Ledger\ClaimKind;
+use Heronstem\Core\Linking\ClickDistance;
+use Heronstem\Core\Linking\Target;
+use Heronstem\Core\Redirect\AddressHolder;
+use Heronstem\Core\Redirect\AddressLookup;
+use Heronstem\Core\Redirect\AnsweringPage;
 use Heronstem\Core\Redirect\Resolver;
-use Heronstem\Core\Redirect\Standing;
-use Heronstem\Core\Structure\PageKind;
-use Heronstem\Core\Structure\Target;
+use Heronstem\Core\Tree\PageKind;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -54,43 +54,43 @@ final class ResolverTest extends TestCase
     #[Test, DataProvider('requests')]
     public function a_request_is_answered_as_the_ledger_and_the_kinds_of_pages_say(string $asked, ?int $status, ?string $location, int $hops, ?int $sends): void
     {
-        $fares = new Standing('P', 'Fares', '/travel/fares', true);
-        $draft = new Standing('D', 'Draft', '/draft', false);
+        $fares = new AnsweringPage('P', 'Fares', '/travel/fares', true);
+        $draft = new AnsweringPage('D', 'Draft', '/draft', false);
         $pages = [
             'P' => $fares, 'D' => $draft,
-            'S' => new Standing('S', 'Travel', '/travel', true, PageKind::Section), 'E' => new Standing('E', 'Empty', '/empty', true, PageKind::Section),
-            'A' => new Standing('A', 'A', '/a', true, PageKind::Pointer, Target::page('S')), 'B' => new Standing('B', 'B', '/b', true, PageKind::Pointer, Target::url('https://elsewhere.example/x')),
-            'L' => new Standing('L', 'L', '/l', true, PageKind::Pointer, Target::stored('address /L')), 'M' => new Standing('M', 'M', '/m', true, PageKind::Pointer, Target::page('D')),
-            'F' => new Standing('F', 'F', '/f', true, PageKind::Pointer, Target::file('pdf')), 'G' => new Standing('G', 'G', '/g', true, PageKind::Pointer, Target::file('none')), 'T' => new Standing('T', 'T', '/t', true, PageKind::Download, Target::file('pdf')),
+            'S' => new AnsweringPage('S', 'Travel', '/travel', true, PageKind::Section), 'E' => new AnsweringPage('E', 'Empty', '/empty', true, PageKind::Section),
+            'A' => new AnsweringPage('A', 'A', '/a', true, PageKind::Pointer, Target::page('S')), 'B' => new AnsweringPage('B', 'B', '/b', true, PageKind::Pointer, Target::url('https://elsewhere.example/x')),
+            'L' => new AnsweringPage('L', 'L', '/l', true, PageKind::Pointer, Target::stored('address /L')), 'M' => new AnsweringPage('M', 'M', '/m', true, PageKind::Pointer, Target::page('D')),
+            'F' => new AnsweringPage('F', 'F', '/f', true, PageKind::Pointer, Target::file('pdf')), 'G' => new AnsweringPage('G', 'G', '/g', true, PageKind::Pointer, Target::file('none')), 'T' => new AnsweringPage('T', 'T', '/t', true, PageKind::Download, Target::file('pdf')),
         ];
         $held = [
-            '/old' => new Held('/old', ClaimKind::Redirect, $fares), '/old-draft' => new Held('/old-draft', ClaimKind::Redirect, $draft), '/dogs' => new Held('/dogs', ClaimKind::Also, $fares),
-            '/gone' => new Held('/gone', ClaimKind::Gone, null), '/binned' => new Held('/binned', ClaimKind::Bin, null), '/old-travel' => new Held('/old-travel', ClaimKind::Redirect, $pages['S']),
+            '/old' => new AddressHolder('/old', ClaimKind::Redirect, $fares), '/old-draft' => new AddressHolder('/old-draft', ClaimKind::Redirect, $draft), '/dogs' => new AddressHolder('/dogs', ClaimKind::Also, $fares),
+            '/gone' => new AddressHolder('/gone', ClaimKind::Gone, null), '/binned' => new AddressHolder('/binned', ClaimKind::Bin, null), '/old-travel' => new AddressHolder('/old-travel', ClaimKind::Redirect, $pages['S']),
         ];
         foreach ($pages as $page) {
-            $held[$page->address] = new Held($page->address, ClaimKind::Page, $page);
+            $held[$page->address] = new AddressHolder($page->address, ClaimKind::Page, $page);
         }
-        $answers = new class($held, $pages) implements Answers
+        $answers = new class($held, $pages) implements AddressLookup
         {
             /**
-             * @param  array<string, Held>  $held
-             * @param  array<string, Standing>  $pages
+             * @param  array<string, AddressHolder>  $held
+             * @param  array<string, AnsweringPage>  $pages
              */
             public function __construct(private array $held, private array $pages)
             {
             }
 
-            public function at(string $key): ?Held
+            public function at(string $key): ?AddressHolder
             {
                 return $this->held[$key] ?? null;
             }
 
-            public function page(string $id): ?Standing
+            public function page(string $id): ?AnsweringPage
             {
                 return $this->pages[$id] ?? null;
             }
 
-            public function firstInside(string $id): ?Standing
+            public function firstInside(string $id): ?AnsweringPage
             {
                 return $id === 'S' ? $this->pages['P'] : null;
             }
@@ -109,7 +109,7 @@ final class ResolverTest extends TestCase
     #[Test]
     public function clicks_are_counted_along_the_shortest_way(): void
     {
-        $clicks = Reach::clicks('home', ['travel', 'help'], ['home' => ['news'], 'travel' => ['fares'], 'fares' => ['deep', 'home'], 'lost' => ['home']]);
+        $clicks = ClickDistance::clicks('home', ['travel', 'help'], ['home' => ['news'], 'travel' => ['fares'], 'fares' => ['deep', 'home'], 'lost' => ['home']]);
         ksort($clicks);
         self::assertSame(['deep' => 3, 'fares' => 2, 'help' => 1, 'home' => 0, 'news' => 1, 'travel' => 1], $clicks);
     }

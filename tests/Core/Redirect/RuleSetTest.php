@@ -8,11 +8,11 @@ use Eris\Generators;
 use Eris\TestTrait;
 use Heronstem\Core\Content\Document;
 use Heronstem\Core\Moment;
+use Heronstem\Core\Redirect\AnsweringPage;
 use Heronstem\Core\Redirect\Pause;
 use Heronstem\Core\Redirect\QueryHandling;
 use Heronstem\Core\Redirect\Rule;
 use Heronstem\Core\Redirect\RuleAnswer;
-use Heronstem\Core\Redirect\Standing;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -76,7 +76,7 @@ final class RuleSetTest extends TestCase
     #[Test, DataProvider('requests')]
     public function a_request_is_answered_by_the_rule_that_comes_first(array $rules, string $asked, string $answer): void
     {
-        $resolution = Rules::ask($rules, $asked, new Standing('P', 'Fares', '/travel/fares', true), new Standing('D', 'Draft', '/draft', false));
+        $resolution = Rules::ask($rules, $asked, new AnsweringPage('P', 'Fares', '/travel/fares', true), new AnsweringPage('D', 'Draft', '/draft', false));
         self::assertSame($answer, trim(($resolution->sendsWith() ?? $resolution->status).' '.$resolution->location.($resolution->pause === null ? '' : " waits for {$resolution->onward}")));
     }
 

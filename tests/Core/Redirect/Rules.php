@@ -6,27 +6,27 @@ namespace Tests\Core\Redirect;
 
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
-use Heronstem\Core\Address\ClaimKind;
+use Heronstem\Core\Ledger\ClaimKind;
+use Heronstem\Core\Linking\Target;
 use Heronstem\Core\Moment;
-use Heronstem\Core\Redirect\Answers;
-use Heronstem\Core\Redirect\Held;
+use Heronstem\Core\Redirect\AddressHolder;
+use Heronstem\Core\Redirect\AddressLookup;
+use Heronstem\Core\Redirect\AnsweringPage;
 use Heronstem\Core\Redirect\Resolution;
 use Heronstem\Core\Redirect\Resolver;
 use Heronstem\Core\Redirect\Rule;
 use Heronstem\Core\Redirect\RuleAnswer;
-use Heronstem\Core\Redirect\RuleReach;
+use Heronstem\Core\Redirect\RuleScope;
 use Heronstem\Core\Redirect\RuleSet;
-use Heronstem\Core\Redirect\Standing;
-use Heronstem\Core\Structure\Target;
 
 /** Makes rules in a line, and answers requests from them and from a few pages. */
-final readonly class Rules implements Answers
+final readonly class Rules implements AddressLookup
 {
     public const NOW = 1_800_000_000;
 
     /**
      * @param  list<Rule>  $rules
-     * @param  array<string, Standing>  $pages  by identity
+     * @param  array<string, AnsweringPage>  $pages  by identity
      */
     public function __construct(private array $rules, private array $pages = [], private AddressRules $addresses = new AddressRules)
     {
@@ -35,23 +35,23 @@ final readonly class Rules implements Answers
     /** @param  array<string, mixed>  $fields */
     public static function one(string $source, string $target, array $fields = []): Rule
     {
-        return self::rule(RuleReach::One, $source, $target, $fields);
+        return self::rule(RuleScope::One, $source, $target, $fields);
     }
 
     /** @param  array<string, mixed>  $fields */
     public static function branch(string $source, string $target, array $fields = []): Rule
     {
-        return self::rule(RuleReach::Branch, $source, $target, $fields);
+        return self::rule(RuleScope::Branch, $source, $target, $fields);
     }
 
     /** @param  array<string, mixed>  $fields */
     public static function pattern(string $source, string $target, array $fields = []): Rule
     {
-        return self::rule(RuleReach::Pattern, $source, $target, $fields);
+        return self::rule(RuleScope::Pattern, $source, $target, $fields);
     }
 
     /** @param  list<Rule>  $rules */
-    public static function ask(array $rules, string $asked, Standing ...$pages): Resolution
+    public static function ask(array $rules, string $asked, AnsweringPage ...$pages): Resolution
     {
         return (new self($rules, array_column($pages, null, 'id')))->resolve($asked);
     }
@@ -70,28 +70,28 @@ final readonly class Rules implements Answers
         return (new Resolver($this->addresses, $this, $set))->resolve($asked);
     }
 
-    public function at(string $key): ?Held
+    public function at(string $key): ?AddressHolder
     {
         foreach ($this->pages as $page) {
             if (Address::stored($page->address, $this->addresses)->key === $key) {
-                return new Held($page->address, ClaimKind::Page, $page);
+                return new AddressHolder($page->address, ClaimKind::Page, $page);
             }
         }
         foreach ($this->rules as $rule) {
             if ($rule->claims() && $rule->key === $key) {
-                return new Held($rule->source, ClaimKind::Rule, null, $rule);
+                return new AddressHolder($rule->source, ClaimKind::Rule, null, $rule);
             }
         }
 
         return null;
     }
 
-    public function page(string $id): ?Standing
+    public function page(string $id): ?AnsweringPage
     {
         return $this->pages[$id] ?? null;
     }
 
-    public function firstInside(string $id): ?Standing
+    public function firstInside(string $id): ?AnsweringPage
     {
         return null;
     }
@@ -102,9 +102,9 @@ final readonly class Rules implements Answers
     }
 
     /** @param  array<string, mixed>  $fields */
-    private static function rule(RuleReach $reach, string $source, string $target, array $fields): Rule
+    private static function rule(RuleScope $reach, string $source, string $target, array $fields): Rule
     {
-        $key = $reach === RuleReach::Pattern ? $source : Address::set($source, new AddressRules)->key;
+        $key = $reach === RuleScope::Pattern ? $source : Address::set($source, new AddressRules)->key;
         $leadsTo = match (true) {
             $target === '' => null,
             str_starts_with($target, 'http') => Target::url($target),

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Api\Schema;
 
+use Heronstem\Core\Change\Change;
+use Heronstem\Core\Decision\Decision;
 use Heronstem\Core\Moment;
-use Heronstem\Core\Structure\Change;
-use Heronstem\Core\Structure\Conflict;
-use Heronstem\Core\Structure\Decision;
-use Heronstem\Core\Structure\WayOut;
+use Heronstem\Core\Ripple\Conflict;
+use Heronstem\Core\Ripple\WayOut;
 use OpenApi\Attributes as OA;
 
 #[OA\Schema(schema: 'Conflict', description: 'An address that is wanted and held by something else: by what, and the ways out that apply.')]

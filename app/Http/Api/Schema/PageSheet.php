@@ -7,7 +7,7 @@ namespace App\Http\Api\Schema;
 use App\Models\File;
 use App\Models\Page;
 use App\Models\Site;
-use Heronstem\Core\Structure\TargetKind;
+use Heronstem\Core\Linking\TargetKind;
 use Illuminate\Support\Facades\DB;
 use OpenApi\Attributes as OA;
 

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Api\Schema;
 
 use App\Desk\RippleAccount;
-use Heronstem\Core\Structure\Answer;
-use Heronstem\Core\Structure\Conflict;
-use Heronstem\Core\Structure\Question;
-use Heronstem\Core\Structure\Ripple;
+use Heronstem\Core\Decision\Answer;
+use Heronstem\Core\Decision\Question;
+use Heronstem\Core\Ripple\Conflict;
+use Heronstem\Core\Ripple\Ripple;
 use OpenApi\Attributes as OA;
 
 #[OA\Schema(schema: 'Ripple', description: 'What follows from a batch, computed and not written. Counts are whole; lists hold the first fifty.')]

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Api\Schema;
 
 use App\Models\Draft;
-use App\Models\PageWords;
+use App\Models\PageContent;
 use Heronstem\Core\Content\Document;
 use OpenApi\Attributes as OA;
 
@@ -29,7 +29,7 @@ final readonly class Words
     }
 
     /** @param  iterable<Draft>  $others */
-    public static function of(?PageWords $words, ?Draft $draft, iterable $others): self
+    public static function of(?PageContent $words, ?Draft $draft, iterable $others): self
     {
         $typing = [];
         foreach ($others as $other) {

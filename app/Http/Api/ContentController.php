@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Api;
+
+use App\Desk\ApplyChanges;
+use App\Desk\Permission;
+use App\Desk\SaveContent;
+use App\Http\Api\Schema\Words;
+use App\Models\Draft;
+use App\Models\Page;
+use App\Models\PageContent;
+use App\Models\Site;
+use App\Models\User;
+use Heronstem\Core\Change\Batch;
+use Heronstem\Core\Change\NothingToChange;
+use Heronstem\Core\Change\Publish;
+use Heronstem\Core\Content\Document;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Validation\ValidationException;
+use OpenApi\Attributes as OA;
+use Symfony\Component\HttpKernel\Exception\PreconditionRequiredHttpException;
+
+/** The words of a page: saved versions, and what each person has typed since. */
+final readonly class ContentController
+{
+    /** Somebody who typed within this many minutes is shown as typing. */
+    private const RECENT = 30;
+
+    private const LARGEST = 2_000_000;
+
+    public function __construct(private Permission $permission, private SaveContent $save, private ApplyChanges $apply)
+    {
+    }
+
+    #[OA\Get(path: '/sites/{site}/pages/{page}/words', operationId: 'words', description: 'The saved words, one\'s own unsaved draft, and who else has unsaved ones.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Words')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function show(Request $request, Site $site, Page $page): JsonResponse
+    {
+        $user = Signed::in($request);
+        $this->permission->toSee($user, $site);
+
+        return $this->words($page, $user);
+    }
+
+    #[OA\Put(path: '/sites/{site}/pages/{page}/words', operationId: 'saveWords', description: 'Saves words as a new version; refused with 412 and the other version when somebody saved meanwhile. If-Match holds the version started from.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page'), new OA\Parameter(ref: '#/components/parameters/ifMatch')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['document'], type: 'object', properties: [new OA\Property('document', ref: '#/components/schemas/Document'), new OA\Property('note', type: 'string'), new OA\Property('minor', type: 'boolean')])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Words')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function update(Request $request, Site $site, Page $page): JsonResponse
+    {
+        $user = $this->writer($request, $site, $page);
+        $match = $request->headers->get('If-Match') ?? throw new PreconditionRequiredHttpException('Say which version you started from: send its number in If-Match.');
+        $request->validate(['note' => ['sometimes', 'string', 'max:500'], 'minor' => ['sometimes', 'boolean']], ['max' => 'A note has at most :max characters.']);
+        $this->save->save($page, $user, Document::read($this->document($request)), (int) trim($match, 'W/"'), trim((string) $request->json('note', '')), (bool) $request->json('minor', false));
+
+        return $this->words($page->refresh(), $user);
+    }
+
+    #[OA\Put(path: '/sites/{site}/pages/{page}/draft', operationId: 'keepDraft', description: 'Keeps what one has typed and not saved, unchecked, so that it is never lost.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['document', 'basedOn'], type: 'object', properties: [new OA\Property('document', ref: '#/components/schemas/Document'), new OA\Property('basedOn', type: 'integer')])), responses: [new OA\Response(response: 204, description: 'Done'), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function keep(Request $request, Site $site, Page $page): Response
+    {
+        $user = $this->writer($request, $site, $page);
+        $request->validate(['basedOn' => ['required', 'integer', 'min:0']], ['*' => 'Say which version of the words these were begun from: a number, 0 for none.']);
+        Draft::query()->updateOrCreate(
+            ['page_id' => $page->id, 'user_id' => $user->id],
+            ['document' => $this->document($request), 'based_on' => (int) $request->json('basedOn', 0), 'updated_at' => now()],
+        );
+
+        return new Response(status: 204);
+    }
+
+    #[OA\Delete(path: '/sites/{site}/pages/{page}/draft', operationId: 'dropDraft', description: 'Drops one\'s own unsaved words.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page')], responses: [new OA\Response(response: 204, description: 'Done'), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function drop(Request $request, Site $site, Page $page): Response
+    {
+        $user = $this->writer($request, $site, $page);
+        Draft::query()->where('page_id', $page->id)->where('user_id', $user->id)->delete();
+
+        return new Response(status: 204);
+    }
+
+    #[OA\Post(path: '/sites/{site}/pages/{page}/publish', operationId: 'publishWords', description: 'Puts the saved words of a live page before visitors.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Words')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function publish(Request $request, Site $site, Page $page): JsonResponse
+    {
+        $user = $this->writer($request, $site, $page);
+        try {
+            $this->apply->apply($site, $user, Batch::of(new Publish($page->ulid)), rights: $this->permission->rights($user, $site));
+        } catch (NothingToChange) {
+            // Visitors get everything already: that is what was asked for.
+        }
+
+        return $this->words($page->refresh(), $user);
+    }
+
+    private function writer(Request $request, Site $site, Page $page): User
+    {
+        $user = Signed::in($request);
+        $this->permission->toWrite($user, $site, $page);
+
+        return $user;
+    }
+
+    private function words(Page $page, User $user): JsonResponse
+    {
+        $drafts = Draft::query()->where('page_id', $page->id)->with('user')->get();
+        $own = $drafts->firstWhere('user_id', $user->id);
+        $others = $drafts->where('user_id', '!=', $user->id)->where('updated_at', '>', now()->subMinutes(self::RECENT));
+        $words = Words::of(PageContent::query()->with('savedBy')->find($page->id), $own, $others);
+
+        return new JsonResponse($words, headers: ['ETag' => '"'.$words->version.'"']);
+    }
+
+    /** @return array<mixed> */
+    private function document(Request $request): array
+    {
+        $document = $request->json('document');
+        if (! is_array($document) || strlen($request->getContent()) > self::LARGEST) {
+            throw ValidationException::withMessages(['document' => is_array($document) ? 'These words are longer than a page can hold. Split them over several pages.' : 'Words are a document of blocks.']);
+        }
+
+        return $document;
+    }
+}

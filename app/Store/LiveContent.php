@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use Illuminate\Database\ConnectionInterface;
+
+/** Puts versions of pages' words before visitors, whichever they are, and notes the links in them. */
+final readonly class LiveContent
+{
+    public function __construct(private ConnectionInterface $db, private NotedLinks $links)
+    {
+    }
+
+    /** @param  array<string, int|null>  $versions  by page; null for none */
+    public function show(array $versions): void
+    {
+        if ($versions === []) {
+            return;
+        }
+        $shown = $this->db->select(<<<'SQL'
+            update page_words w set live_version = n.version,
+                live = case when n.version is null then null when n.version = w.working_version then w.working
+                    else (select r.document from word_revisions r where r.page_id = w.page_id and r.number = n.version) end
+            from unnest(?::text[], ?::int[]) as n(ulid, version) join pages p on p.ulid = n.ulid
+            where w.page_id = p.id and (n.version is null or n.version = w.working_version or exists (select 1 from word_revisions r where r.page_id = w.page_id and r.number = n.version))
+            returning w.page_id
+            SQL, [PgArray::of(array_keys($versions)), PgArray::numbers($versions)]);
+        $this->links->note(array_column($shown, 'page_id'));
+    }
+}

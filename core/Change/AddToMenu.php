@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Change;
+
+use Heronstem\Core\Identity;
+use Heronstem\Core\InputRefused;
+use Heronstem\Core\Linking\Target;
+use Heronstem\Core\Menu\Entry;
+use Heronstem\Core\Menu\EntryKind;
+use Heronstem\Core\Workspace\Workspace;
+
+/** Lets a menu show a page: where a branch leaves it out, that is undone; else it gets an entry at the end. Picks a page likewise. */
+final readonly class AddToMenu implements Change
+{
+    use NamesItsMenu, NamesItsPage {
+        NamesItsPage::pagesNamed insteadof NamesItsMenu;
+    }
+
+    public function __construct(public string $page, public string $menu)
+    {
+    }
+
+    public function on(Workspace $workspace): void
+    {
+        $menu = $this->menu($workspace);
+        $page = $workspace->page($this->page);
+        foreach ($menu->entries as $entry) {
+            if ($entry->spread !== null && in_array($page->id, $entry->spread->out, true)) {
+                $workspace->menus->put($menu->put($entry->with(['spread' => $entry->spread->lettingIn($page->id)])));
+
+                return;
+            }
+        }
+        if ($menu->leadingTo($page->id) !== []) {
+            throw new NothingToChange('page', "“{$page->name}” stands in “{$menu->name}” already.");
+        }
+        if (count($menu->entries) >= $menu::LONGEST) {
+            throw new InputRefused('menu', sprintf('A menu holds at most %d entries. Take some out first.', $menu::LONGEST));
+        }
+        $first = $menu->under(null);
+        for ($n = 0, $id = ''; $id === '' || $this->isTaken($id, $workspace); $n++) {
+            $id = Identity::derived($menu->id, "{$page->id} $n");
+        }
+        $workspace->menus->put($menu->put(new Entry($id, null, $first === [] ? 0 : end($first)->position + 1, EntryKind::Page, Target::page($page->id))));
+    }
+
+    public function toArray(): array
+    {
+        return ['kind' => 'add-to-menu', 'page' => $this->page, 'menu' => $this->menu];
+    }
+
+    private function isTaken(string $id, Workspace $workspace): bool
+    {
+        foreach ($workspace->menus->after() as $menu) {
+            if (isset($menu->entries[$id])) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}

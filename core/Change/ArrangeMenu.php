@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Change;
+
+use Heronstem\Core\InputRefused;
+use Heronstem\Core\Menu\Entry;
+use Heronstem\Core\Menu\EntryKind;
+use Heronstem\Core\Menu\Menu;
+use Heronstem\Core\Menu\MenuKind;
+use Heronstem\Core\Workspace\Workspace;
+
+/** Sets all entries of a menu: which, in which order, under which, and how each is. */
+final readonly class ArrangeMenu implements Change
+{
+    use NamesItsMenu;
+
+    /**
+     * @param  list<Entry>  $entries  parents before what stands under them
+     * @param  string|null  $basedOn  version of the menu that was arranged; null for whatever is there
+     */
+    public function __construct(public string $menu, public array $entries, public ?string $basedOn = null)
+    {
+    }
+
+    public function on(Workspace $workspace): void
+    {
+        $menu = $this->menu($workspace);
+        if ($this->basedOn !== null && $this->basedOn !== $menu->version()) {
+            throw new InputRefused('basedOn', "Somebody changed “{$menu->name}” while you arranged it. Compare with what it is now, and arrange it again.");
+        }
+        $workspace->expect($this->pagesNamed());
+        $entries = array_column($this->entries, null, 'id');
+        foreach ($this->entries as $i => $entry) {
+            $this->guard($entry, $menu, $workspace, "entries.$i");
+        }
+        $arranged = $menu->with($entries);
+        if ($arranged->version() === $menu->version()) {
+            throw new NothingToChange('entries', "“{$menu->name}” is arranged like this already.");
+        }
+        $workspace->menus->put($arranged);
+    }
+
+    public function pagesNamed(): array
+    {
+        return array_values(array_unique(array_filter(array_map(static fn (Entry $entry): ?string => $entry->page(), $this->entries))));
+    }
+
+    public function toArray(): array
+    {
+        return ['kind' => 'arrange-menu', 'menu' => $this->menu, 'entries' => count($this->entries)];
+    }
+
+    /** @throws InputRefused */
+    private function guard(Entry $entry, Menu $menu, Workspace $workspace, string $at): void
+    {
+        foreach ($workspace->menus->after() as $other) {
+            if ($other->id !== $menu->id && isset($other->entries[$entry->id])) {
+                throw new InputRefused("$at.id", "This identity belongs to an entry of “{$other->name}”. Take a new one.");
+            }
+        }
+        if ($menu->kind === MenuKind::Picks && ($entry->kind !== EntryKind::Page || $entry->parent !== null)) {
+            throw new InputRefused("$at.kind", 'Picks are pages, one after the other.');
+        }
+        $page = $entry->page();
+        $isNew = ($menu->entries[$entry->id] ?? null)?->page() !== $page;
+        if ($page !== null && $isNew) {
+            $workspace->page($page, "$at.page");
+        }
+        if ($page !== null && ! $isNew && $workspace->find($page) === null) {
+            throw new InputRefused("$at.page", 'The page of this entry is gone. Take the entry out, or let it lead elsewhere.');
+        }
+    }
+}

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Change;
+
+use Heronstem\Core\Decision\Decisions;
+use Heronstem\Core\InputRefused;
+use Heronstem\Core\Ripple\WayOut;
+
+/** Changes that belong together, in order, on one site: planned, shown and applied as one. */
+final readonly class Batch
+{
+    /** Most pages that the changes of one batch name. */
+    public const LONGEST = 10000;
+
+    public Decisions $decisions;
+
+    /** @param  non-empty-list<Change>  $changes */
+    public function __construct(public array $changes, ?Decisions $decisions = null)
+    {
+        $this->decisions = $decisions ?? Decisions::of();
+    }
+
+    public static function of(Change ...$changes): self
+    {
+        if ($changes === []) {
+            throw new InputRefused('changes', 'There is nothing to change in this batch.');
+        }
+
+        return new self(array_values($changes));
+    }
+
+    /** The same batch with a way out of one of its conflicts taken. */
+    public function with(WayOut $way): self
+    {
+        return new self([...$this->changes, ...$way->changes], $this->decisions->and(...$way->decisions));
+    }
+
+    /** @return list<Undo> the entries this batch takes back, newest first */
+    public function takesBack(): array
+    {
+        return array_values(array_filter($this->changes, static fn (Change $change): bool => $change instanceof Undo));
+    }
+
+    /** @return list<string> redirects that the changes name, which exist or not */
+    public function redirectsNamed(): array
+    {
+        return array_values(array_map(static fn (NamesRedirect $change): string => $change->redirectNamed(), array_filter($this->changes, static fn (Change $change): bool => $change instanceof NamesRedirect)));
+    }
+
+    /** @return list<string> pages that the changes name, which exist or not */
+    public function pagesNamed(): array
+    {
+        $named = [];
+        foreach ($this->changes as $change) {
+            foreach ($change->pagesNamed() as $page) {
+                $named[$page] = true;
+            }
+        }
+
+        return array_map(strval(...), array_keys($named));
+    }
+}

@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Change;
+
+use Heronstem\Core\InputRefused;
+use Heronstem\Core\Tree\Page;
+use Heronstem\Core\Tree\PageDifference;
+use Heronstem\Core\Tree\PageTexts;
+use Heronstem\Core\Workspace\Workspace;
+
+/** Sets what a page says of itself, how it is laid out and whether search engines may list it; of a live page at once. */
+final readonly class Describe implements Change
+{
+    use NamesItsPage;
+
+    /**
+     * @param  array<string, string|null>  $texts  by the names of PageTexts
+     * @param  string|null  $layout  null to leave it
+     * @param  bool|null  $indexed  null to leave it
+     */
+    public function __construct(public string $page, private array $texts = [], private ?string $layout = null, private ?bool $indexed = null)
+    {
+    }
+
+    public function on(Workspace $workspace): void
+    {
+        $page = $workspace->page($this->page);
+        $layouts = $workspace->site->layouts;
+        if ($this->layout !== null && $layouts !== [] && ! in_array($this->layout, $layouts, true)) {
+            throw new InputRefused('layout', 'A layout is one of '.implode(', ', $layouts).'.');
+        }
+        $changed = $this->described($page);
+        if (PageDifference::between($page, $changed) === null) {
+            throw new NothingToChange('page', "“{$page->name}” says this already.");
+        }
+        $workspace->put($changed);
+    }
+
+    public function toArray(): array
+    {
+        return ['kind' => 'describe', 'page' => $this->page, ...$this->texts, ...array_filter(['layout' => $this->layout, 'indexed' => $this->indexed], static fn (mixed $value): bool => $value !== null)];
+    }
+
+    /** Texts that wait to be published keep what this change does not set. */
+    private function described(Page $page): Page
+    {
+        $texts = $page->texts->changed($this->texts, $page->name);
+        $prepared = $page->prepared?->changed($this->texts, $page->name);
+
+        return $page->with([
+            'texts' => $texts, 'prepared' => $prepared === null || $prepared->equals($texts) ? null : $prepared,
+            'layout' => $this->layout ?? $page->layout, 'indexed' => $this->indexed ?? $page->indexed,
+        ]);
+    }
+}

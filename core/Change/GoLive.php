@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Change;
+
+use Heronstem\Core\Decision\Answer;
+use Heronstem\Core\Decision\QuestionKind;
+use Heronstem\Core\Tree\Page;
+use Heronstem\Core\Tree\PageState;
+use Heronstem\Core\Workspace\Workspace;
+
+/** Shows a page, or its whole branch, to visitors from now on, with the words and texts saved last. Drafts below it are asked about. */
+final readonly class GoLive implements Change
+{
+    use NamesItsPage;
+
+    public function __construct(public string $page, public Scope $reach = Scope::Page)
+    {
+    }
+
+    public function on(Workspace $workspace): void
+    {
+        $page = $workspace->page($this->page);
+        $below = $this->reach === Scope::Page ? [] : array_slice($workspace->branch($page->id), 1);
+        if ($page->isLive() && $below === []) {
+            throw new NothingToChange('page', "“{$page->name}” is live already.");
+        }
+        $workspace->put($this->live($page, $workspace));
+        $drafts = [];
+        foreach ($below as $id) {
+            $each = $workspace->page($id);
+            match ($each->state) {
+                PageState::Draft, PageState::InReview => $drafts[] = $each,
+                PageState::Offline => $workspace->put($this->live($each, $workspace)),
+                default => null,
+            };
+        }
+        if ($drafts !== [] && $this->draftsToo($page, count($drafts), $workspace)) {
+            foreach ($drafts as $draft) {
+                $workspace->put($this->live($draft, $workspace));
+            }
+        }
+    }
+
+    public function toArray(): array
+    {
+        return ['kind' => 'go-live', 'page' => $this->page] + $this->reach->toArray();
+    }
+
+    private function live(Page $page, Workspace $workspace): Page
+    {
+        $ends = $page->until !== null && $page->until->isAfter($workspace->now()) ? $page->until : null;
+
+        return $page->isLive() ? $page : $page->inState(PageState::Live)->with(['from' => null, 'until' => $ends])->published();
+    }
+
+    private function draftsToo(Page $page, int $drafts, Workspace $workspace): bool
+    {
+        return $workspace->ask(QuestionKind::DraftsBelow, $page, $drafts, QuestionKind::DraftsBelow->answers(), Answer::Leave, true)?->answer === Answer::Live;
+    }
+}

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Change;
+
+use Heronstem\Core\Address\Address;
+use Heronstem\Core\Address\Slug;
+use Heronstem\Core\Address\SlugMaker;
+use Heronstem\Core\InputRefused;
+use Heronstem\Core\Tree\Page;
+use Heronstem\Core\Tree\PageName;
+use Heronstem\Core\Tree\PageState;
+use Heronstem\Core\Workspace\Place;
+use Heronstem\Core\Workspace\Workspace;
+
+/** Makes a page, as a draft. Without a slug of its own it takes the one its name gives. */
+final readonly class Make implements Change
+{
+    /** @param  string  $page the new page's identity, chosen by whoever makes it (a ULID) */
+    public function __construct(public string $page, public PageName $name, public Place $place, public ?Slug $slug = null)
+    {
+    }
+
+    public function on(Workspace $workspace): void
+    {
+        if ($workspace->find($this->page) !== null) {
+            throw new InputRefused('page', 'There is a page with this identity already.');
+        }
+        $workspace->put(new Page(
+            id: $this->page,
+            parent: $this->place->parentIn($workspace),
+            position: $this->place->positionIn($workspace, $this->page),
+            name: $this->name->text,
+            slug: $this->slug ?? (new SlugMaker($workspace->rules()))->make($this->name->text),
+            slugByHand: $this->slug !== null,
+            pinned: null,
+            state: PageState::Draft,
+            everLive: false,
+            listed: true,
+            address: Address::stored('/', $workspace->rules()),
+        ));
+    }
+
+    public function pagesNamed(): array
+    {
+        return array_values(array_filter([$this->page, $this->place->page]));
+    }
+
+    public function toArray(): array
+    {
+        return ['kind' => 'make', 'page' => $this->page, 'name' => $this->name->text, 'place' => $this->place->toArray()]
+            + ($this->slug === null ? [] : ['slug' => $this->slug->text]);
+    }
+}

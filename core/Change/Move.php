@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Change;
+
+use Heronstem\Core\InputRefused;
+use Heronstem\Core\Workspace\Place;
+use Heronstem\Core\Workspace\Workspace;
+
+/** Puts a page, with everything below it, elsewhere in the tree. */
+final readonly class Move implements Change
+{
+    public function __construct(public string $page, public Place $place)
+    {
+    }
+
+    public function on(Workspace $workspace): void
+    {
+        $page = $workspace->page($this->page);
+        if ($this->place->page === $page->id) {
+            throw new InputRefused('place', "“{$page->name}” cannot be placed beside or inside itself.");
+        }
+        $parent = $this->place->parentIn($workspace);
+        if ($parent !== null) {
+            $target = $workspace->page($parent, 'place');
+            foreach ([$target, ...$workspace->ancestors($target)] as $above) {
+                if ($above->id === $page->id) {
+                    throw new InputRefused('place', "“{$target->name}” lies inside “{$page->name}”, so “{$page->name}” cannot go there. Move “{$target->name}” out first.");
+                }
+            }
+        }
+        $position = $this->place->positionIn($workspace, $page->id);
+        $workspace->put($page->placed($parent, $position));
+    }
+
+    public function pagesNamed(): array
+    {
+        return array_values(array_filter([$this->page, $this->place->page]));
+    }
+
+    public function toArray(): array
+    {
+        return ['kind' => 'move', 'page' => $this->page, 'place' => $this->place->toArray()];
+    }
+}

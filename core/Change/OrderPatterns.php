@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Change;
+
+use Heronstem\Core\InputRefused;
+use Heronstem\Core\Redirect\Rule;
+use Heronstem\Core\Redirect\RuleScope;
+use Heronstem\Core\Workspace\Workspace;
+
+/** Sets the order in which patterns are tried. Patterns that are not named come after, in the order they have. */
+final readonly class OrderPatterns implements Change
+{
+    /** @param  list<string>  $redirects  the first is tried first */
+    public function __construct(public array $redirects)
+    {
+    }
+
+    public function on(Workspace $workspace): void
+    {
+        $patterns = array_values(array_filter($workspace->redirects->standing(), static fn (Rule $rule): bool => $rule->reach === RuleScope::Pattern));
+        usort($patterns, Rule::inOrder(...));
+        $known = array_column($patterns, null, 'id');
+        foreach ($this->redirects as $i => $id) {
+            if (! isset($known[$id])) {
+                throw new InputRefused("redirects.$i", 'There is no such pattern on this site. Reload the addresses.');
+            }
+        }
+        $order = array_values(array_unique([...$this->redirects, ...array_map(strval(...), array_keys($known))]));
+        $isChanged = false;
+        foreach ($order as $i => $id) {
+            if ($known[$id]->position !== $i + 1) {
+                $workspace->redirects->put($known[$id]->with(['position' => $i + 1]));
+                $isChanged = true;
+            }
+        }
+        if (! $isChanged) {
+            throw new NothingToChange('redirects', 'The patterns stand in this order already.');
+        }
+    }
+
+    public function pagesNamed(): array
+    {
+        return [];
+    }
+
+    public function toArray(): array
+    {
+        return ['kind' => 'order-patterns', 'redirects' => $this->redirects];
+    }
+}

@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Change;
+
+use Heronstem\Core\Decision\Answer;
+use Heronstem\Core\Decision\QuestionKind;
+use Heronstem\Core\InputRefused;
+use Heronstem\Core\Tree\Page;
+use Heronstem\Core\Tree\PageState;
+use Heronstem\Core\Workspace\Place;
+use Heronstem\Core\Workspace\Workspace;
+
+/** Retires a page with everything below it. It waits in the bin to be brought back or emptied. */
+final readonly class PutInBin implements Change
+{
+    use NamesItsPage;
+
+    public function __construct(public string $page)
+    {
+    }
+
+    public function on(Workspace $workspace): void
+    {
+        $page = $workspace->known($this->page);
+        if ($page->isBinned()) {
+            throw new NothingToChange('page', "“{$page->name}” is in the bin already.");
+        }
+        $below = array_slice($workspace->branch($page->id), 1);
+        if ($below !== [] && $this->childrenMoveUp($page, $below, $workspace)) {
+            $below = [];
+        }
+        foreach ([$page->id, ...$below] as $id) {
+            $each = $workspace->page($id);
+            $this->guard($each, $page, $workspace);
+            $workspace->put($each->with(['state' => PageState::Binned, 'was' => $each->state, 'bin' => $page->id]));
+        }
+    }
+
+    public function toArray(): array
+    {
+        return ['kind' => 'put-in-bin', 'page' => $this->page];
+    }
+
+    /** @param  list<string>  $below */
+    private function childrenMoveUp(Page $page, array $below, Workspace $workspace): bool
+    {
+        $visible = array_filter($below, static fn (string $id): bool => $workspace->page($id)->isLive());
+        $decided = $workspace->ask(QuestionKind::ChildrenOf, $page, count($below), QuestionKind::ChildrenOf->answers(), Answer::Along, $visible !== []);
+        if ($decided?->answer !== Answer::Up) {
+            return false;
+        }
+        foreach (array_keys($workspace->childOrder($page->id)) as $child) {
+            $position = Place::before($page->id)->positionIn($workspace, (string) $child);
+            $workspace->put($workspace->page((string) $child)->placed($page->parent, $position));
+        }
+
+        return true;
+    }
+
+    private function guard(Page $each, Page $root, Workspace $workspace): void
+    {
+        $inside = $each->id === $root->id ? '' : " lies inside “{$root->name}” and";
+        if ($each->id === $workspace->startPageSignedIn) {
+            throw new InputRefused('page', "“{$each->name}”$inside is the start page of signed-in people. Give them another one first, or the same as visitors.");
+        }
+        if ($each->id === $workspace->startPage) {
+            throw new InputRefused('page', "“{$each->name}”$inside is the start page; without it visitors of / would get nothing. Make another page the start page first.");
+        }
+        if ($workspace->keepsFrom($each)) {
+            throw new InputRefused('page', "“{$each->name}”$inside is kept: only the owner of the site retires it. Ask them, or leave it where it is.");
+        }
+    }
+}

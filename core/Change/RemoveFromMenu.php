@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Change;
+
+use Heronstem\Core\Tree\Page;
+use Heronstem\Core\Workspace\Workspace;
+
+/** Takes a page out of a menu while it stays what it is: its entries go, and branches leave it out. Unpicks a page likewise. */
+final readonly class RemoveFromMenu implements Change
+{
+    use NamesItsMenu, NamesItsPage {
+        NamesItsPage::pagesNamed insteadof NamesItsMenu;
+    }
+
+    public function __construct(public string $page, public string $menu)
+    {
+    }
+
+    public function on(Workspace $workspace): void
+    {
+        $menu = $kept = $this->menu($workspace);
+        $page = $workspace->known($this->page);
+        $line = array_map(static fn (Page $each): string => $each->id, [...array_reverse($workspace->ancestors($page)), $page]);
+        foreach ($menu->leadingTo($page->id) as $entry) {
+            $kept = $kept->without($entry->id);
+        }
+        foreach ($menu->entries as $entry) {
+            if ($entry->spread !== null && ! in_array($page->id, $entry->spread->out, true) && $entry->wayTo($line) !== null) {
+                $kept = $kept->put(($kept->entries[$entry->id] ?? $entry)->with(['spread' => $entry->spread->leavingOut($page->id)]));
+            }
+        }
+        if ($kept === $menu) {
+            throw new NothingToChange('page', "“{$page->name}” does not stand in “{$menu->name}”.");
+        }
+        $workspace->menus->put($kept);
+    }
+
+    public function toArray(): array
+    {
+        return ['kind' => 'take-out-of-menu', 'page' => $this->page, 'menu' => $this->menu];
+    }
+}

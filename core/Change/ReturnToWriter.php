@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Change;
+
+use Heronstem\Core\Tree\PageState;
+use Heronstem\Core\Workspace\Workspace;
+
+/** Gives a page in review back, with a line on what is missing. */
+final readonly class ReturnToWriter implements Change
+{
+    use NamesItsPage;
+
+    public function __construct(public string $page, public string $note = '')
+    {
+    }
+
+    public function on(Workspace $workspace): void
+    {
+        $page = $workspace->page($this->page);
+        if ($page->state !== PageState::InReview) {
+            throw new NothingToChange('page', "“{$page->name}” is not in review.");
+        }
+        $workspace->put($page->inState($page->everLive ? PageState::Offline : PageState::Draft)->with(['reviewNote' => $this->note]));
+    }
+
+    public function toArray(): array
+    {
+        return ['kind' => 'return', 'page' => $this->page, 'note' => $this->note];
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Change;
+
+use Heronstem\Core\Tree\PageState;
+use Heronstem\Core\Workspace\Workspace;
+
+/** Asks for a look at a page before it goes live, with a line on what to look at. */
+final readonly class SendForReview implements Change
+{
+    use NamesItsPage;
+
+    public function __construct(public string $page, public string $note = '')
+    {
+    }
+
+    public function on(Workspace $workspace): void
+    {
+        $page = $workspace->page($this->page);
+        if ($page->state === PageState::InReview || $page->isLive()) {
+            throw new NothingToChange('page', "“{$page->name}” is ".($page->isLive() ? 'live' : 'in review').' already.');
+        }
+        $workspace->put($page->inState(PageState::InReview)->with(['reviewNote' => $this->note]));
+    }
+
+    public function toArray(): array
+    {
+        return ['kind' => 'send-for-review', 'page' => $this->page, 'note' => $this->note];
+    }
+}

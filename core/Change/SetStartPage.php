@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Change;
+
+use Heronstem\Core\InputRefused;
+use Heronstem\Core\Tree\PageKind;
+use Heronstem\Core\Tree\StartAudience;
+use Heronstem\Core\Workspace\Workspace;
+
+/**
+ * Puts a page at `/`. For visitors that is its address, and its slug waits for the day it no longer is the start page;
+ * signed-in people get theirs there while it keeps its address. Theirs is the visitors' where that is named again.
+ */
+final readonly class SetStartPage implements Change
+{
+    use NamesItsPage;
+
+    public function __construct(public string $page, public StartAudience $for = StartAudience::Visitors)
+    {
+    }
+
+    public function on(Workspace $workspace): void
+    {
+        $page = $workspace->page($this->page);
+        $now = $this->for === StartAudience::Visitors ? $workspace->startPage : $workspace->startPageSignedIn ?? $workspace->startPage;
+        if ($now === $page->id) {
+            throw new NothingToChange('page', "“{$page->name}” is the start page already.");
+        }
+        if (! $page->isLive() || $page->kind !== PageKind::Page) {
+            throw new InputRefused('page', $page->isLive() ? "“{$page->name}” is a {$page->kind->value}. The start page shows words; choose a page." : "“{$page->name}” is not live, so visitors of / would get nothing. Put it live first.");
+        }
+        if ($this->for === StartAudience::SignedIn) {
+            $workspace->startPageSignedIn = $page->id === $workspace->startPage ? null : $page->id;
+
+            return;
+        }
+        $former = $workspace->startPage === null ? null : $workspace->find($workspace->startPage);
+        if ($former !== null) {
+            $workspace->put($former);
+        }
+        $workspace->startPage = $page->id;
+        if ($workspace->startPageSignedIn === $page->id) {
+            $workspace->startPageSignedIn = null;
+        }
+        $workspace->put($page);
+    }
+
+    public function toArray(): array
+    {
+        return ['kind' => 'set-start-page', 'page' => $this->page, 'for' => $this->for->value];
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Change;
+
+use Heronstem\Core\Tree\Page;
+use Heronstem\Core\Tree\PageState;
+use Heronstem\Core\Workspace\Workspace;
+
+/** Hides a live page, or a branch of them, from visitors; each keeps its place, words and address. */
+final readonly class TakeOffline implements Change
+{
+    use NamesItsPage;
+
+    public function __construct(public string $page, public Scope $reach = Scope::Page)
+    {
+    }
+
+    public function on(Workspace $workspace): void
+    {
+        $page = $workspace->page($this->page);
+        $below = $this->reach === Scope::Page ? [] : array_slice($workspace->branch($page->id), 1);
+        $live = array_filter([$page, ...array_map($workspace->page(...), $below)], static fn (Page $each): bool => $each->isLive());
+        if ($live === []) {
+            throw new NothingToChange('page', "“{$page->name}” is not live: visitors do not see it, so there is nothing to take offline.");
+        }
+        foreach ($live as $each) {
+            $ended = $each->until !== null && ! $each->until->isAfter($workspace->now()) ? $each->until : null;
+            $workspace->put($each->inState(PageState::Offline)->with(['from' => null, 'until' => $ended]));
+        }
+    }
+
+    public function toArray(): array
+    {
+        return ['kind' => 'take-offline', 'page' => $this->page] + $this->reach->toArray();
+    }
+}

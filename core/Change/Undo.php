@@ -1,0 +1,361 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Change;
+
+use Heronstem\Core\Decision\Answer;
+use Heronstem\Core\Decision\Note;
+use Heronstem\Core\Decision\NoteKind;
+use Heronstem\Core\Decision\QuestionKind;
+use Heronstem\Core\InputRefused;
+use Heronstem\Core\Ledger\ClaimDifference;
+use Heronstem\Core\Menu\MenuDifference;
+use Heronstem\Core\Moment;
+use Heronstem\Core\Redirect\RuleDifference;
+use Heronstem\Core\Tree\Page;
+use Heronstem\Core\Tree\PageDifference;
+use Heronstem\Core\Tree\StartPageDifference;
+use Heronstem\Core\Workspace\Workspace;
+
+/**
+ * Restores what an applied batch changed: every page's own fields, and the claims it made or dropped.
+ * Goes through the planner like any change, so it has a ripple of its own and can be taken back too.
+ * What has changed again since stays as it is, and a note says so.
+ */
+final readonly class Undo implements Change
+{
+    /** Seconds in which a change counts as a slip: what visitors could see in between is not known to anybody. */
+    public const GRACE = 60;
+
+    /**
+     * @param  string  $entry  the history entry being taken back
+     * @param  list<PageDifference>  $pages  what that entry did
+     * @param  list<ClaimDifference>  $claims
+     * @param  list<MenuDifference>  $menus
+     * @param  list<RuleDifference>  $rules
+     * @param  Moment|null  $at  when it was applied; null for just now
+     */
+    public function __construct(public string $entry, public array $pages, public array $claims, public ?StartPageDifference $startPage = null, public array $menus = [], public ?StartPageDifference $startPageSignedIn = null, public array $rules = [], public ?Moment $at = null)
+    {
+    }
+
+    public function on(Workspace $workspace): void
+    {
+        $start = $workspace->startPage;
+        if ($this->startPage !== null && $start === $this->startPage->after) {
+            $workspace->startPage = $this->startPage->before;
+        }
+        $placed = [];
+        // Backwards, so that a page made inside another made page goes first.
+        foreach (array_reverse($this->pages) as $difference) {
+            $now = $workspace->find($difference->page);
+            if ($difference->wasMade()) {
+                $this->unmake($difference, $now, $workspace);
+            } elseif ($difference->wasRemoved()) {
+                $now === null ? $workspace->put($difference->restored($workspace->rules())) : $this->say(NoteKind::Stays, $now, 'existence', $workspace);
+                $placed[$difference->page] = null;
+            } elseif ($now !== null) {
+                $workspace->put($this->undone($difference, $now, $workspace));
+                $placed[$difference->page] = $now;
+            } else {
+                $workspace->notes[] = new Note(NoteKind::IsGone, $difference->page, (string) ($difference->before['name'] ?? $workspace->before($difference->page)->name ?? ''));
+            }
+        }
+        $this->guardPlaces($placed, $workspace);
+        $this->startPageBack($start, $workspace);
+        $this->menusBack($workspace);
+        $this->rulesBack($workspace);
+        $this->signedInStartBack($workspace);
+        $this->oneStartPage($workspace);
+    }
+
+    /** Whether what the change showed visitors stood long enough to be known. */
+    public function hasStood(Moment $now): bool
+    {
+        return $this->at !== null && $now->seconds - $this->at->seconds > self::GRACE;
+    }
+
+    public function pagesNamed(): array
+    {
+        $named = [];
+        foreach ($this->pages as $difference) {
+            $named[] = $difference->page;
+            foreach ([$difference->before['parent'] ?? null, $difference->after['parent'] ?? null] as $parent) {
+                if (is_string($parent)) {
+                    $named[] = $parent;
+                }
+            }
+        }
+
+        return $named;
+    }
+
+    public function toArray(): array
+    {
+        return ['kind' => 'take-back', 'entry' => $this->entry];
+    }
+
+    /** A rule that has changed again since stays, and one whose source another rule has by now stays away. */
+    private function rulesBack(Workspace $workspace): void
+    {
+        $back = [];
+        foreach ($this->rules as $difference) {
+            $now = $workspace->redirects->find($difference->rule);
+            if (! $difference->isStill($now)) {
+                $workspace->notes[] = new Note(NoteKind::RedirectStays, $difference->rule, ($now ?? $difference->before)->source ?? '');
+            } elseif ($difference->before === null) {
+                $workspace->redirects->remove($difference->rule);
+            } else {
+                $workspace->redirects->put($difference->before);
+                $back[] = [$difference->before, $now];
+            }
+        }
+        // Only once all are back it is known whether two answer for the same.
+        foreach ($back as [$rule, $found]) {
+            if ($workspace->redirects->twinOf($rule) !== null) {
+                $found === null ? $workspace->redirects->remove($rule->id) : $workspace->redirects->put($found);
+                $workspace->notes[] = new Note(NoteKind::RedirectStays, $rule->id, $rule->source);
+            }
+        }
+    }
+
+    /** Entries whose page is gone meanwhile stay out: an entry leads somewhere. */
+    private function menusBack(Workspace $workspace): void
+    {
+        foreach ($this->menus as $difference) {
+            $now = $workspace->menus->find($difference->menu);
+            if ($now !== null && $difference->strayedIn($now)) {
+                $workspace->notes[] = new Note(NoteKind::MenuStays, $difference->menu, $now->name);
+            }
+            $back = $difference->undoneIn($now);
+            $back = $back?->withoutPages(array_fill_keys(array_filter($back->pagesNamed(), static fn (string $page): bool => $workspace->find($page) === null), true));
+            if ($back === null) {
+                $workspace->menus->remove($difference->menu);
+            } else {
+                $workspace->menus->put($back);
+            }
+        }
+        $this->onePlaceEach($workspace);
+    }
+
+    private function signedInStartBack(Workspace $workspace): void
+    {
+        if ($this->startPageSignedIn === null) {
+            return;
+        }
+        $former = $this->startPageSignedIn->before === null ? null : $workspace->find($this->startPageSignedIn->before);
+        $isFit = $this->startPageSignedIn->before === null || ($former !== null && ! $former->isBinned() && $former->id !== $workspace->startPage);
+        if ($isFit && $workspace->startPageSignedIn === $this->startPageSignedIn->after) {
+            $workspace->startPageSignedIn = $this->startPageSignedIn->before;
+        } elseif ($former !== null) {
+            $this->say(NoteKind::Stays, $former, 'start page', $workspace);
+        }
+    }
+
+    /** Signed-in people who get the visitors' start page have none of their own. */
+    private function oneStartPage(Workspace $workspace): void
+    {
+        if ($workspace->startPageSignedIn === $workspace->startPage) {
+            $workspace->startPageSignedIn = null;
+        }
+    }
+
+    /** A place that another menu has taken since stays with that one. */
+    private function onePlaceEach(Workspace $workspace): void
+    {
+        foreach ($this->menus as $difference) {
+            $back = $workspace->menus->find($difference->menu);
+            foreach ($workspace->menus->after() as $other) {
+                if ($back !== null && $back->place !== null && $other->id !== $back->id && $other->place === $back->place) {
+                    $workspace->menus->put($back->at(null));
+                    $workspace->notes[] = new Note(NoteKind::MenuStays, $back->id, $back->name);
+                    break;
+                }
+            }
+        }
+    }
+
+    /** @param  string|null  $start the start page as it was found */
+    private function startPageBack(?string $start, Workspace $workspace): void
+    {
+        if ($this->startPage === null) {
+            return;
+        }
+        $former = $this->startPage->before === null ? null : $workspace->find($this->startPage->before);
+        $now = $start === null ? null : $workspace->find($start);
+        $isBack = $start === $this->startPage->after && ($this->startPage->before === null || ($former !== null && ! $former->isBinned()));
+        if (! $isBack) {
+            if ($start !== null && ($now === null || $now->isBinned())) {
+                throw new InputRefused('entry', 'The former start page is gone, and the one since would go with this. Choose another start page first.');
+            }
+            $workspace->startPage = $start;
+            if ($former !== null || $now !== null) {
+                $this->say(NoteKind::Stays, $former ?? $now, 'start page', $workspace);
+            }
+
+            return;
+        }
+        foreach (array_filter([$now, $former]) as $page) {
+            $workspace->put($page);
+        }
+    }
+
+    private function unmake(PageDifference $difference, ?Page $now, Workspace $workspace): void
+    {
+        if ($now === null) {
+            return;
+        }
+        $strayed = $difference->strayedIn($now);
+        $inside = count($workspace->childOrder($now->id));
+        if ($strayed !== [] || $inside > 0 || isset($workspace->spared[$now->id]) || $workspace->isStartPage($now->id)) {
+            $workspace->notes[] = new Note(NoteKind::StaysMade, $now->id, $now->name, $inside > 0 ? "$inside" : ($strayed[0] ?? 'address'));
+
+            return;
+        }
+        foreach ($workspace->binnedBelow($now->id) as $binned) {
+            if ($binned->parent === $now->id) {
+                $workspace->put($binned->placed(null, $binned->position));
+            }
+        }
+        $workspace->remove($now->id);
+    }
+
+    private function undone(PageDifference $difference, Page $now, Workspace $workspace): Page
+    {
+        $strayed = $difference->strayedIn($now);
+        foreach ($strayed as $aspect) {
+            $this->say(NoteKind::Stays, $now, $aspect, $workspace);
+        }
+        $back = $difference->undoneIn($now, $workspace->rules(), $strayed);
+        if ($now->everLive && ! $back->everLive && $this->hasStood($workspace->now()) && $workspace->decisions->on(QuestionKind::InBetween, $now->id, Answer::Redirect)?->answer !== Answer::Free) {
+            $back = $back->with(['everLive' => true]);
+        }
+        // What went into the bin with another page hangs where it hangs until that comes back, unless it lies on its own again.
+        if ($now->isBinned() && $back->isBinned() && $now->bin !== $now->id && $back->bin !== $back->id && $back->parent !== $now->parent) {
+            $this->say(NoteKind::Stays, $now, 'place', $workspace);
+            $back = $back->placed($now->parent, $now->position);
+        }
+        if ($back->isBinned() && $workspace->isStartPage($now->id)) {
+            $this->say(NoteKind::Stays, $now, 'state', $workspace);
+
+            return $now;
+        }
+
+        return $back;
+    }
+
+    /**
+     * A page whose old place is gone, in the bin, or by now inside the page itself stays where it is.
+     *
+     * @param  array<string, Page|null>  $placed  pages put back, each as it was found; null for one that had been removed
+     */
+    private function guardPlaces(array $placed, Workspace $workspace): void
+    {
+        do {
+            $unfit = [];
+            $leaving = $this->leavingChildren($placed, $workspace);
+            foreach ($placed as $id => $found) {
+                $page = $workspace->find((string) $id);
+                if ($page !== null && (isset($leaving[$id]) || ! $this->fits($page, $workspace))) {
+                    $unfit[$id] = $found;
+                }
+            }
+            foreach ($unfit as $id => $found) {
+                $page = $workspace->known((string) $id);
+                // One that comes back out of nowhere has no other place than the top, or the bin for itself.
+                $workspace->put($found === null ? $page->with(['parent' => null, 'bin' => $page->bin === null ? null : $page->id]) : $this->stay($page, $found));
+                unset($placed[$id]);
+                $this->say(NoteKind::Stays, $page, 'place', $workspace);
+            }
+        } while ($unfit !== []);
+        foreach ($this->pages as $difference) {
+            $this->lieAlone($difference->page, $workspace);
+            $this->makeRoom($difference->page, $workspace);
+        }
+    }
+
+    /** The page with the place, and where that hangs together the bin, that it was found with. */
+    private function stay(Page $page, Page $found): Page
+    {
+        $page = $page->placed($found->parent, $found->position);
+
+        return $page->isBinned() === $found->isBinned() ? $page : $page->with(['state' => $found->state, 'was' => $found->was, 'bin' => $found->bin, 'address' => $found->address]);
+    }
+
+    /**
+     * Pages that would go back into the bin and leave a child behind in the tree, one made or moved there since.
+     *
+     * @param  array<string, Page|null>  $placed
+     * @return array<string, true>
+     */
+    private function leavingChildren(array $placed, Workspace $workspace): array
+    {
+        $roots = [];
+        foreach ($placed as $id => $found) {
+            $page = $workspace->find((string) $id);
+            if ($page !== null && $page->isBinned() && $found?->isBinned() === false) {
+                $roots[(string) $page->bin] = true;
+            }
+        }
+        $candidates = array_map(fn (string|int $root): array => $workspace->branchBefore((string) $root), array_keys($roots));
+        $leaving = [];
+        foreach ($roots === [] ? [] : [...array_merge(...$candidates), ...$workspace->touched()] as $id) {
+            $page = $workspace->find($id);
+            if ($page !== null && ! $page->isBinned() && $page->parent !== null && $workspace->find($page->parent)?->isBinned() === true) {
+                $leaving[$page->parent] = true;
+            }
+        }
+
+        return $leaving;
+    }
+
+    private function fits(Page $page, Workspace $workspace): bool
+    {
+        if ($page->isBinned()) {
+            $root = $workspace->find((string) $page->bin);
+
+            return ($page->parent === null || $workspace->find($page->parent) !== null) && $root !== null && $root->bin === $root->id;
+        }
+        for ($steps = [$page->id => true], $above = $page; $above->parent !== null;) {
+            $parent = $workspace->find($above->parent);
+            if ($parent === null || $parent->isBinned() || isset($steps[$parent->id])) {
+                return false;
+            }
+            $steps[$parent->id] = true;
+            $above = $parent;
+        }
+
+        return true;
+    }
+
+    /** A page left in the bin by the one it went there with lies there on its own. */
+    private function lieAlone(string $id, Workspace $workspace): void
+    {
+        $page = $workspace->find($id);
+        $root = $page?->bin === null ? null : $workspace->find($page->bin);
+        if ($page !== null && $page->isBinned() && ($root === null || $root->bin !== $root->id)) {
+            $workspace->put($page->with(['bin' => $page->id]));
+        }
+    }
+
+    /** Somebody may have put another page exactly where this one was. */
+    private function makeRoom(string $id, Workspace $workspace): void
+    {
+        $page = $workspace->find($id);
+        if ($page === null || $page->isBinned()) {
+            return;
+        }
+        $order = $workspace->childOrder($page->parent);
+        while (count(array_keys($order, $page->position, true)) > 1) {
+            $page = $page->placed($page->parent, $page->position + 1);
+            $order[$page->id] = $page->position;
+            $workspace->put($page);
+        }
+    }
+
+    private function say(NoteKind $kind, Page $page, string $what, Workspace $workspace): void
+    {
+        $workspace->notes[] = new Note($kind, $page->id, $page->name, $what);
+    }
+}

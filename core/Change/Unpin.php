@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Change;
+
+use Heronstem\Core\Workspace\Workspace;
+
+/** Lets a pinned address go: the page is again where its parent and slug put it. */
+final readonly class Unpin implements Change
+{
+    use NamesItsPage;
+
+    public function __construct(public string $page)
+    {
+    }
+
+    public function on(Workspace $workspace): void
+    {
+        $page = $workspace->page($this->page);
+        if ($page->pinned === null) {
+            throw new NothingToChange('page', "The address of “{$page->name}” is not pinned.");
+        }
+        $workspace->put($page->with(['pinned' => null]));
+    }
+
+    public function toArray(): array
+    {
+        return ['kind' => 'unpin', 'page' => $this->page];
+    }
+}

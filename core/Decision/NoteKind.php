@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Decision;
+
+enum NoteKind: string
+{
+    /** The page is live, and a page above it (`other`) is not. */
+    case LiveUnderHidden = 'live-under-hidden';
+    /** The page is live and listed, and a page above it (`other`) is unlisted, so no menu leads there. */
+    case NoMenuReaches = 'no-menu-reaches';
+    /** The page stays live and drops out of a menu (`other`). */
+    case LeavesMenu = 'leaves-menu';
+    /** The page stays live and listed, and from now on stands in no menu at all that visitors see. */
+    case InNoMenu = 'in-no-menu';
+    /** The page was live in no menu, and a menu (`other`) leads there again. */
+    case MenuReachesAgain = 'menu-reaches-again';
+    /** Visitors of the site's start get no page. */
+    case StartPageHidden = 'start-page-hidden';
+    /** A page that showed cards of what is inside it shows those of the front page, once it is the start page. */
+    case StartShowsOthers = 'start-shows-others';
+    /** The address that visitors knew now answers with another page (`other`). */
+    case AddressTakenOver = 'address-taken-over';
+    /** A further address is taken away: `other` is recorded as gone. */
+    case AddressGone = 'address-gone';
+    /** Pages go into the bin; `other` says how many go along. */
+    case Retires = 'retires';
+    /** A section without a live child: its address leads nowhere. */
+    case SectionEmpty = 'section-empty';
+    /** A pointer to a page that visitors cannot see (`other`). */
+    case PointerBroken = 'pointer-broken';
+    /** Somebody (`other`) has unsaved words on the page, which go with it. */
+    case UnsavedWordsGo = 'unsaved-words-go';
+    /** Somebody (`other`) writes in the branch of the page alone, and only looks on once it is gone. */
+    case BranchGoes = 'branch-goes';
+    /** Taking back: this (`other`) has changed again since, and stays. */
+    case Stays = 'stays';
+    /** Taking back: a page that was made stays, since it has changed (`other` says what), or holds pages (how many). */
+    case StaysMade = 'stays-made';
+    /** Taking back: of a menu, what has changed again since stays. */
+    case MenuStays = 'menu-stays';
+    /** Taking back: the redirect of this source stays as it is by now, or stays away. */
+    case RedirectStays = 'redirect-stays';
+    /** A redirect (`other`) answers before this live page. */
+    case RedirectHides = 'redirect-hides';
+    /** Taking back: a redirect leads back to itself, as it did before. */
+    case RedirectCircles = 'redirect-circles';
+    /** A redirect leads on to another: visitors end up at `other`. */
+    case RedirectChains = 'redirect-chains';
+    /** Other redirects (`other` says how many) lead to the address of this one. */
+    case RedirectsLeadHere = 'redirects-lead-here';
+    /** Redirects lead to this page (`other` says how many), which visitors no longer get. */
+    case RedirectsBreak = 'redirects-break';
+    /** Taking back: the page is no longer there. */
+    case IsGone = 'is-gone';
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Ledger;
+
+use Heronstem\Core\Address\Address;
+use Heronstem\Core\Address\AddressRules;
+
+/**
+ * What a batch changed at one address of the ledger.
+ *
+ * @phpstan-type Row array{0: string, 1: string, 2: string, 3: bool, 4?: string}
+ */
+final readonly class ClaimDifference
+{
+    public function __construct(public string $key, public ?Claim $before, public ?Claim $after)
+    {
+    }
+
+    /** @return array{key: string, before: Row|null, after: Row|null} */
+    public function toArray(): array
+    {
+        return ['key' => $this->key, 'before' => self::row($this->before), 'after' => self::row($this->after)];
+    }
+
+    /** @param  array{key: string, before: Row|null, after: Row|null}  $kept */
+    public static function fromArray(array $kept, AddressRules $rules): self
+    {
+        return new self($kept['key'], self::claim($kept['before'], $rules), self::claim($kept['after'], $rules));
+    }
+
+    /** @return Row|null */
+    private static function row(?Claim $claim): ?array
+    {
+        return $claim === null ? null : [
+            $claim->address->path, $claim->kind->value, (string) $claim->page, $claim->everLive, ...($claim->heldFor === null ? [] : [$claim->heldFor]),
+        ];
+    }
+
+    /** @param  Row|null  $row */
+    private static function claim(?array $row, AddressRules $rules): ?Claim
+    {
+        return $row === null ? null : Claim::stored(Address::stored($row[0], $rules), ClaimKind::from($row[1]), $row[2] === '' ? null : $row[2], $row[3], $row[4] ?? null);
+    }
+}

@@ -1,0 +1,201 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Planning;
+
+use Heronstem\Core\Address\Address;
+use Heronstem\Core\Decision\Note;
+use Heronstem\Core\Decision\NoteKind;
+use Heronstem\Core\Linking\TargetKind;
+use Heronstem\Core\Redirect\RuleScope;
+use Heronstem\Core\Ripple\MenuEffect;
+use Heronstem\Core\Ripple\MenuEffectKind;
+use Heronstem\Core\Tree\Page;
+use Heronstem\Core\Tree\PageKind;
+use Heronstem\Core\Tree\PersonRole;
+use Heronstem\Core\Workspace\Workspace;
+
+/** Notices what is allowed yet surprising in the outcome of a batch. */
+final readonly class Notes
+{
+    /** @param  array<string, Page|null>  $outcome */
+    public function __construct(private array $outcome, private Workspace $workspace)
+    {
+    }
+
+    /**
+     * @param  list<MenuEffect>  $menu
+     * @return list<Note>
+     */
+    public function all(array $menu): array
+    {
+        $notes = $this->retired();
+        foreach ($this->workspace->touched() as $id) {
+            $page = $this->outcome[$id] ?? null;
+            if ($page !== null && ! $page->isBinned()) {
+                array_push($notes, ...$this->onPage($page, $this->workspace->before($id)));
+            }
+        }
+
+        return [...$notes, ...$this->emptySections(), ...$this->leaving($menu), ...$this->redirects(), ...$this->start(), ...$this->going()];
+    }
+
+    /** @return list<Note> pages that a redirect answers before, and pages that redirects lead to and visitors no longer get */
+    private function redirects(): array
+    {
+        $notes = $broken = [];
+        foreach ($this->workspace->redirects->touched() as [, $rule]) {
+            $claim = $rule?->inFront === true && $rule->isOn && $rule->reach !== RuleScope::Pattern ? $this->workspace->ledger->claimsOn([Address::stored($rule->source, $this->workspace->rules())])[$rule->key] ?? null : null;
+            $page = $claim?->page === null ? null : $this->workspace->find($claim->page);
+            if ($page?->isLive() === true && $rule !== null) {
+                $notes[] = new Note(NoteKind::RedirectHides, $page->id, $page->name, $rule->source);
+            }
+        }
+        $hidden = array_values(array_filter($this->workspace->touched(), fn (string $id): bool => $this->workspace->before($id)?->isLive() === true && ($this->outcome[$id] ?? null)?->isLive() !== true));
+        foreach ($this->workspace->redirects->leadingTo(...$hidden) as $rule) {
+            $broken[(string) $rule->target?->value] = ($broken[(string) $rule->target?->value] ?? 0) + 1;
+        }
+        foreach ($broken as $id => $count) {
+            $notes[] = new Note(NoteKind::RedirectsBreak, (string) $id, $this->workspace->before((string) $id)->name ?? '', (string) $count);
+        }
+
+        return $notes;
+    }
+
+    /** @return list<Note> where the start page changes, what its layout shows from now on */
+    private function start(): array
+    {
+        $page = $this->workspace->startPage === null || $this->workspace->startPage === $this->workspace->site->startPage ? null : $this->workspace->find($this->workspace->startPage);
+
+        return $page !== null && $page->layout === 'section' && $this->workspace->childOrder($page->id) !== [] ? [new Note(NoteKind::StartShowsOthers, $page->id, $page->name)] : [];
+    }
+
+    /** @return list<Note> what people have on pages that go for good */
+    private function going(): array
+    {
+        $gone = array_values(array_filter($this->workspace->touched(), fn (string $id): bool => ($this->outcome[$id] ?? null) === null && $this->workspace->before($id) !== null));
+        $notes = [];
+        foreach ($gone === [] ? [] : $this->workspace->peopleAt($gone) as $at) {
+            $notes[] = new Note($at->tie === PersonRole::UnsavedWords ? NoteKind::UnsavedWordsGo : NoteKind::BranchGoes, $at->page, $this->workspace->before($at->page)->name ?? '', $at->name);
+        }
+
+        return $notes;
+    }
+
+    /** @return list<Note> one for each page put in the bin, with how many go along */
+    private function retired(): array
+    {
+        $along = [];
+        foreach ($this->workspace->touched() as $id) {
+            $page = $this->outcome[$id] ?? null;
+            if ($page !== null && $page->isBinned() && $this->workspace->before($id)?->isBinned() !== true) {
+                $along[(string) $page->bin] = ($along[(string) $page->bin] ?? -1) + 1;
+            }
+        }
+        $notes = [];
+        foreach ($along as $root => $count) {
+            $notes[] = new Note(NoteKind::Retires, (string) $root, $this->workspace->known((string) $root)->name, (string) $count);
+        }
+
+        return $notes;
+    }
+
+    /**
+     * @param  list<MenuEffect>  $menu
+     * @return list<Note>
+     */
+    private function leaving(array $menu): array
+    {
+        $notes = [];
+        $standing = new MenuReachability($this->workspace);
+        $about = $standing->pagesOfMenusPlacedOrNot();
+        foreach ($menu as $effect) {
+            $page = $effect->page === null ? null : $this->outcome[$effect->page] ?? $this->workspace->find($effect->page);
+            if ($page === null || ! $page->isShown()) {
+                continue;
+            }
+            if ($effect->kind === MenuEffectKind::Vanishes) {
+                $notes[] = new Note(NoteKind::LeavesMenu, $page->id, $page->name, $effect->menu->name);
+            }
+            $about[$page->id] = $effect->menu->name;
+        }
+        foreach ($about as $id => $name) {
+            $page = $this->outcome[$id] ?? $this->workspace->find((string) $id);
+            if ($page?->isShown() !== true || $this->workspace->before($page->id)?->isShown() !== true) {
+                continue;
+            }
+            $kind = match ([$standing->wasInSome($page->id), $standing->isInSome($page->id)]) {
+                [true, false] => NoteKind::InNoMenu,
+                [false, true] => NoteKind::MenuReachesAgain,
+                default => null,
+            };
+            if ($kind !== null) {
+                $notes[] = new Note($kind, $page->id, $page->name, $kind === NoteKind::MenuReachesAgain ? $name : null);
+            }
+        }
+
+        return $notes;
+    }
+
+    /** @return list<Note> */
+    private function onPage(Page $page, ?Page $before): array
+    {
+        $notes = [];
+        $isStart = $this->workspace->isStartPage($page->id);
+        if ($isStart && (! $page->isLive() || $page->until !== null) && ($before?->isLive() === true && ($before->until === null || ! $page->isLive()))) {
+            $notes[] = new Note(NoteKind::StartPageHidden, $page->id, $page->name);
+        }
+        $cameHere = $before === null || $before->parent !== $page->parent || $before->state !== $page->state || $before->listed !== $page->listed;
+        if ($page->isLive() && $cameHere) {
+            array_push($notes, ...$this->hiddenAbove($page));
+        }
+        if ($page->kind === PageKind::Pointer && $page->leadsTo?->kind === TargetKind::Page && $page->isLive() && ($cameHere || $before->leadsTo !== $page->leadsTo)) {
+            $target = $this->workspace->find($page->leadsTo->value);
+            if ($target === null || ! $target->isLive()) {
+                $notes[] = new Note(NoteKind::PointerBroken, $page->id, $page->name, $target?->name);
+            }
+        }
+
+        return $notes;
+    }
+
+    /** @return list<Note> */
+    private function hiddenAbove(Page $page): array
+    {
+        $unlisted = null;
+        foreach ($this->workspace->ancestors($page) as $above) {
+            if (! $above->isLive()) {
+                return [new Note(NoteKind::LiveUnderHidden, $page->id, $page->name, $above->name)];
+            }
+            $unlisted ??= $above->listed ? null : $above;
+        }
+
+        return $unlisted === null || ! $page->listed ? [] : [new Note(NoteKind::NoMenuReaches, $page->id, $page->name, $unlisted->name)];
+    }
+
+    /** @return list<Note> live sections that had or should have a live child, and have none */
+    private function emptySections(): array
+    {
+        $sections = [];
+        foreach ($this->workspace->touched() as $id) {
+            foreach ([$id, $this->workspace->before($id)?->parent, $this->workspace->find($id)?->parent] as $candidate) {
+                $page = $candidate === null ? null : $this->workspace->find($candidate);
+                if ($page !== null && $page->kind === PageKind::Section && $page->isLive()) {
+                    $sections[$page->id] = $page;
+                }
+            }
+        }
+        $notes = [];
+        foreach ($sections as $section) {
+            $children = array_map(strval(...), array_keys($this->workspace->childOrder($section->id)));
+            $this->workspace->expect($children);
+            $live = array_filter($children, fn (string $child): bool => $this->workspace->find($child)?->isLive() === true);
+            if ($live === []) {
+                $notes[] = new Note(NoteKind::SectionEmpty, $section->id, $section->name);
+            }
+        }
+
+        return $notes;
+    }
+}

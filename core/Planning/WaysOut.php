@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Planning;
+
+use Heronstem\Core\Address\Address;
+use Heronstem\Core\Address\Composition;
+use Heronstem\Core\Address\ReservedAddresses;
+use Heronstem\Core\Address\Slug;
+use Heronstem\Core\Ledger\Claim;
+use Heronstem\Core\Ledger\ClaimKind;
+use Heronstem\Core\Redirect\Rule;
+use Heronstem\Core\Ripple\Conflict;
+use Heronstem\Core\Ripple\WayOut;
+use Heronstem\Core\Ripple\WayOutKind;
+use Heronstem\Core\Tree\Page;
+use Heronstem\Core\Workspace\AddressComposer;
+use Heronstem\Core\Workspace\Workspace;
+
+/** Finds the ways out of a conflict that really apply to it; the first is the one to take unless told otherwise. */
+final class WaysOut
+{
+    /** How many numbered slugs are tried before none is offered. */
+    private const TRIES = 50;
+
+    public function __construct(private readonly Workspace $workspace, private readonly LedgerEffects $effects)
+    {
+    }
+
+    public function of(Page $wanting, Address $wanted, Claim $held): Conflict
+    {
+        $waiting = $held->heldFor === null ? null : $this->workspace->find($held->heldFor);
+        $holder = $waiting ?? ($held->page === null ? null : $this->workspace->find($held->page));
+        $wantsAsOwn = $wanted->key === $wanting->address->key;
+        $swap = $wantsAsOwn && $held->kind === ClaimKind::Page && $holder !== null ? $this->swap($wanting, $holder) : null;
+        $free = $wantsAsOwn && $wanting->pinned === null && $wanting->id !== $this->workspace->startPage ? $this->freeSlug($wanting) : null;
+
+        return new Conflict($wanted, $wanting->id, $held, $holder, [
+            ...$this->fromHolder($held, $waiting),
+            ...($free === null ? [] : [WayOut::freeSlug($wanting->id, $free)]),
+            ...($swap === null ? [] : [$swap]),
+            WayOut::chooseAnother(),
+        ]);
+    }
+
+    /** Of a redirect rule that wants an address which somebody else holds. */
+    public function ofRule(Rule $wanting, Address $wanted, Claim $held): Conflict
+    {
+        $waiting = $held->heldFor === null ? null : $this->workspace->find($held->heldFor);
+        $holder = $waiting ?? ($held->page === null ? null : $this->workspace->find($held->page));
+        $front = $wanting->with(['inFront' => true]);
+        $isServed = in_array($held->kind, [ClaimKind::Page, ClaimKind::Also], true)
+            && $this->workspace->redirects->twinOf($front) === null && ! (new RuleLoops($this->workspace, $this->effects))->wouldGoRound($front);
+
+        return new Conflict($wanted, '', $held, $holder, [...$this->fromHolder($held, $waiting), ...($isServed ? [WayOut::standInFront($wanting->id)] : []), WayOut::chooseAnother()], $wanting->id);
+    }
+
+    /** @return list<WayOut> */
+    private function fromHolder(Claim $held, ?Page $waiting): array
+    {
+        if ($waiting !== null && $waiting->isBinned()) {
+            $root = $this->workspace->find((string) $waiting->bin);
+            $empties = $root === null || $waiting->kept || $this->workspace->before($root->id)?->isBinned() !== true ? [] : [WayOut::emptyIt($root->id, $held->address)];
+
+            return [WayOut::giveWay(WayOutKind::TakeOver, $held->address), ...$empties];
+        }
+
+        return match ($held->kind) {
+            ClaimKind::Redirect, ClaimKind::Also, ClaimKind::Rule => [WayOut::giveWay(WayOutKind::ReplaceRedirect, $held->address)],
+            ClaimKind::Gone => [WayOut::giveWay(WayOutKind::AnswerAgain, $held->address)],
+            default => [],
+        };
+    }
+
+    /** The first of `slug-2`, `slug-3` … that nobody holds or wants beside this page. */
+    private function freeSlug(Page $page): ?Slug
+    {
+        $composer = AddressComposer::where($this->workspace, static fn (): bool => false);
+        $parent = $composer->passedOnTo($page, $this->effects->addressOf(...));
+        $candidates = [];
+        for ($n = 2; $n < self::TRIES + 2; $n++) {
+            $slug = Slug::stored(mb_substr($page->slug->text, 0, Slug::LONGEST - 4).'-'.$n);
+            $candidates[] = [$slug, Composition::compose($parent, $slug, $this->workspace->rules())];
+        }
+        $held = $this->workspace->ledger->claimsOn(array_column($candidates, 1));
+        foreach ($candidates as [$slug, $address]) {
+            if (! isset($held[$address->key]) && ! $this->effects->isWanted($address) && ! ReservedAddresses::includes($address)) {
+                return $slug;
+            }
+        }
+
+        return null;
+    }
+
+    private function swap(Page $wanting, Page $holder): ?WayOut
+    {
+        $before = $this->workspace->before($wanting->id);
+        $tradesSlugs = $before !== null && $holder->id !== $wanting->id
+            && $before->parent === $holder->parent && $before->parent === $wanting->parent
+            && $before->pinned === null && $holder->pinned === null && $holder->id !== $this->workspace->startPage
+            && ! $before->isBinned() && ! $before->slug->equals($holder->slug) && $wanting->slug->equals($holder->slug);
+
+        return $tradesSlugs ? WayOut::swap($before, $wanting->slug, $holder) : null;
+    }
+}

@@ -1,0 +1,125 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Tree;
+
+use Heronstem\Core\Address\Address;
+use Heronstem\Core\Address\Slug;
+use Heronstem\Core\Linking\Target;
+use Heronstem\Core\Moment;
+
+/** A page as the tree knows it: its place, its name and address, its state. */
+final readonly class Page
+{
+    /**
+     * @param  string|null  $parent  null at the top of the tree; in the bin, where it was
+     * @param  int  $position  orders siblings, with gaps; unique among them
+     * @param  bool  $slugByHand  somebody chose the slug, so it no longer follows the name
+     * @param  Address|null  $pinned  an address set by hand, which follows neither name nor parent
+     * @param  bool  $everLive  visitors could see it at some time
+     * @param  bool  $listed  in menus, lists and sitemap while live
+     * @param  Address  $address  its own address, equal to the composition of parent and slug; in the bin, the one it had
+     * @param  Target|null  $leadsTo  of a pointer and a download only
+     * @param  bool  $leftOut  a section that its children's addresses leave out
+     * @param  bool  $kept  protected: only the owner of the site retires it
+     * @param  string|null  $bin  the page that was put in the bin and took this one along; itself for the first
+     * @param  PageState|null  $was  its state before the bin
+     * @param  Moment|null  $from  goes live then
+     * @param  Moment|null  $until  goes offline then; in the past, when it did
+     * @param  string  $reviewNote  what was said when it was last sent for review or returned
+     * @param  PageTexts  $texts  those that visitors and search engines get
+     * @param  PageTexts|null  $prepared  those that wait to be published; null where none differ
+     * @param  bool  $indexed  search engines may list it
+     * @param  int  $wordsSaved  number of the version of the words that was saved last; 0 for none
+     * @param  int|null  $wordsLive  number of the version that visitors get; null while they get none
+     */
+    public function __construct(
+        public string $id,
+        public ?string $parent,
+        public int $position,
+        public string $name,
+        public Slug $slug,
+        public bool $slugByHand,
+        public ?Address $pinned,
+        public PageState $state,
+        public bool $everLive,
+        public bool $listed,
+        public Address $address,
+        public PageKind $kind = PageKind::Page,
+        public ?Target $leadsTo = null,
+        public bool $leftOut = false,
+        public bool $kept = false,
+        public ?string $bin = null,
+        public ?PageState $was = null,
+        public ?Moment $from = null,
+        public ?Moment $until = null,
+        public string $reviewNote = '',
+        public PageTexts $texts = new PageTexts,
+        public ?PageTexts $prepared = null,
+        public string $layout = 'page',
+        public bool $indexed = true,
+        public int $wordsSaved = 0,
+        public ?int $wordsLive = null,
+    ) {
+    }
+
+    public function isLive(): bool
+    {
+        return $this->state === PageState::Live;
+    }
+
+    public function isBinned(): bool
+    {
+        return $this->state === PageState::Binned;
+    }
+
+    /** Whether visitors find it in menus, lists and the sitemap. */
+    public function isShown(): bool
+    {
+        return $this->state === PageState::Live && $this->listed;
+    }
+
+    /** Whether something was saved that visitors do not get yet. */
+    public function hasEdits(): bool
+    {
+        return $this->prepared !== null || $this->wordsLive !== ($this->wordsSaved === 0 ? null : $this->wordsSaved);
+    }
+
+    /** With all that was saved before visitors: words and texts. */
+    public function published(): self
+    {
+        return $this->with(['texts' => $this->prepared ?? $this->texts, 'prepared' => null, 'wordsLive' => $this->wordsSaved === 0 ? null : $this->wordsSaved]);
+    }
+
+    public function named(string $name): self
+    {
+        return $this->with(['name' => $name]);
+    }
+
+    public function withSlug(Slug $slug, bool $byHand): self
+    {
+        return $this->with(['slug' => $slug, 'slugByHand' => $byHand]);
+    }
+
+    public function placed(?string $parent, int $position): self
+    {
+        return $this->with(['parent' => $parent, 'position' => $position]);
+    }
+
+    public function inState(PageState $state): self
+    {
+        return $this->with(['state' => $state, 'everLive' => $this->everLive || $state === PageState::Live]);
+    }
+
+    public function at(Address $address): self
+    {
+        return $this->with(['address' => $address]);
+    }
+
+    /** @param  array<string, mixed>  $fields fields under their constructor names */
+    public function with(array $fields): self
+    {
+        return new self(...[...get_object_vars($this), ...$fields]);
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Tree;
+
+use Heronstem\Core\InputRefused;
+
+/** A page's short name, for menus, outline and breadcrumbs: one line, never blank. */
+final readonly class PageName
+{
+    /** Longest name, in characters. */
+    public const LONGEST = 200;
+
+    private function __construct(public string $text)
+    {
+    }
+
+    /** @throws InputRefused when it is blank or too long */
+    public static function of(string $typed): self
+    {
+        $text = trim((string) preg_replace('/[\s\p{Cc}]+/u', ' ', mb_scrub($typed, 'UTF-8')));
+        if ($text === '') {
+            throw new InputRefused('name', 'A name cannot be blank: menus and breadcrumbs show it.');
+        }
+        if (mb_strlen($text) > self::LONGEST) {
+            throw new InputRefused('name', sprintf('A name has at most %d characters; this one has %d.', self::LONGEST, mb_strlen($text)), mb_substr($text, 0, self::LONGEST));
+        }
+
+        return new self($text);
+    }
+}

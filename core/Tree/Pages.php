@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Tree;
+
+/**
+ * Port: the pages of one site, read by branch and neighbourhood, never as a whole.
+ * A page in the bin is found by its identity, and takes part in nothing else unless said.
+ */
+interface Pages
+{
+    public function page(string $id): ?Page;
+
+    /**
+     * These pages and all their ancestors, those in the bin included; unknown ones are left out.
+     *
+     * @param  list<string>  $ids
+     * @return iterable<Page>
+     */
+    public function withAncestors(array $ids): iterable;
+
+    /**
+     * A page and everything below it, parents before their children: of a page in the tree what is in the tree,
+     * of one that was put in the bin what it took along.
+     *
+     * @return iterable<Page>
+     */
+    public function branch(string $id): iterable;
+
+    /**
+     * The children of a page (of the site's top for null) with their positions, in order.
+     *
+     * @return array<string, int>
+     */
+    public function childOrder(?string $parent): array;
+
+    /**
+     * Pages that were put in the bin on their own and were somewhere below this page.
+     *
+     * @return iterable<Page>
+     */
+    public function binnedBelow(string $id): iterable;
+
+    /**
+     * What people have on these pages that would go with them.
+     *
+     * @param  list<string>  $pages
+     * @return iterable<PersonAtPage>
+     */
+    public function peopleAt(array $pages): iterable;
+}

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Workspace;
+
+use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Menu\MenuPlace;
+use Heronstem\Core\Moment;
+
+/** What holds for a whole site while a change is planned. */
+final readonly class SiteContext
+{
+    /**
+     * @param  string|null  $startPage  the page at `/`; null while the site has none
+     * @param  Moment  $now  when the change is made
+     * @param  string  $zone  the site's time zone (IANA name), for times written without one
+     * @param  Authority  $authority  of whoever makes the change
+     * @param  string|null  $startPageSignedIn  what signed-in people get at `/`; null for the same as visitors
+     * @param  array<string, MenuPlace>  $places  where the layout shows menus and picks, by key
+     * @param  list<string>  $layouts  that pages may have; none where any is taken
+     */
+    public function __construct(
+        public AddressRules $rules,
+        public ?string $startPage,
+        public Moment $now,
+        public string $zone = 'UTC',
+        public Authority $authority = Authority::Manager,
+        public array $places = [],
+        public ?string $startPageSignedIn = null,
+        public array $layouts = [],
+    ) {
+    }
+}

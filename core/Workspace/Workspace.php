@@ -1,0 +1,316 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Workspace;
+
+use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Decision\Answer;
+use Heronstem\Core\Decision\Decision;
+use Heronstem\Core\Decision\Decisions;
+use Heronstem\Core\Decision\Note;
+use Heronstem\Core\Decision\Question;
+use Heronstem\Core\Decision\QuestionKind;
+use Heronstem\Core\InputRefused;
+use Heronstem\Core\Ledger\Ledger;
+use Heronstem\Core\Menu\Menus;
+use Heronstem\Core\Moment;
+use Heronstem\Core\Redirect\Rules;
+use Heronstem\Core\Tree\Page;
+use Heronstem\Core\Tree\Pages;
+use Heronstem\Core\Tree\PersonAtPage;
+
+/**
+ * The structure as a batch leaves it, laid over what is: reads through to the ports,
+ * keeps what changed, writes nothing.
+ */
+final class Workspace
+{
+    /** Room left between siblings, so that placing one rarely moves another. */
+    public const GAP = 65536;
+
+    public ?string $startPage;
+
+    public ?string $startPageSignedIn;
+
+    /** @var array<string, string> copies made, each with what it is a copy of */
+    public array $copies = [];
+
+    /** @var array<string, true> keys of the addresses that copies take */
+    public array $addressesOfCopies = [];
+
+    /** @var list<AddressWish> */
+    public array $wishes = [];
+
+    /** @var list<Question> */
+    public array $questions = [];
+
+    /** @var list<Note> */
+    public array $notes = [];
+
+    /** @var array<string, true> made pages that cannot be unmade, since visitors know addresses that lead to them */
+    public array $spared = [];
+
+    /** @var array<string, Page|null> */
+    private array $original = [];
+
+    /** @var array<string, Page|null> null for a page that goes away */
+    private array $changed = [];
+
+    /** @var array<string, array<string, int>> children by parent, kept up to date once they were asked for */
+    private array $orders = [];
+
+    /** @var array<string, true> parents whose children have to be sorted again */
+    private array $unsorted = [];
+
+    public readonly MenuOverlay $menus;
+
+    public readonly RuleOverlay $redirects;
+
+    public function __construct(public readonly SiteContext $site, private readonly Pages $pages, public readonly Ledger $ledger, Menus $menus, Rules $redirects, public readonly Decisions $decisions)
+    {
+        $this->startPage = $site->startPage;
+        $this->startPageSignedIn = $site->startPageSignedIn;
+        $this->menus = new MenuOverlay($menus);
+        $this->redirects = new RuleOverlay($redirects);
+    }
+
+    public function rules(): AddressRules
+    {
+        return $this->site->rules;
+    }
+
+    public function now(): Moment
+    {
+        return $this->site->now;
+    }
+
+    /**
+     * Reads these pages and those above them in one go.
+     *
+     * @param  list<string>  $ids
+     */
+    public function expect(array $ids): void
+    {
+        $unknown = array_values(array_filter($ids, fn (string $id): bool => ! array_key_exists($id, $this->original)));
+        foreach ($unknown === [] ? [] : $this->pages->withAncestors($unknown) as $page) {
+            $this->original[$page->id] ??= $page;
+        }
+        foreach ($unknown as $id) {
+            $this->original[$id] ??= null;
+        }
+    }
+
+    public function find(string $id): ?Page
+    {
+        return array_key_exists($id, $this->changed) ? $this->changed[$id] : $this->before($id);
+    }
+
+    /**
+     * A page of the tree.
+     *
+     * @throws InputRefused when there is no such page on this site, or it lies in the bin
+     */
+    public function page(string $id, string $field = 'page'): Page
+    {
+        $page = $this->known($id, $field);
+        if ($page->isBinned()) {
+            throw new InputRefused($field, "“{$page->name}” is in the bin and takes part in nothing there. Bring it back first.");
+        }
+
+        return $page;
+    }
+
+    /** @throws InputRefused when there is no such page on this site, in the tree or in the bin */
+    public function known(string $id, string $field = 'page'): Page
+    {
+        return $this->find($id) ?? throw new InputRefused($field, "There is no page $id on this site. It may have been taken back; reload the outline.");
+    }
+
+    /** The page as it was before the batch. */
+    public function before(string $id): ?Page
+    {
+        if (! array_key_exists($id, $this->original)) {
+            $this->original[$id] = $this->pages->page($id);
+        }
+
+        return $this->original[$id];
+    }
+
+    public function put(Page $page): void
+    {
+        $this->leave($this->find($page->id));
+        $this->changed[$page->id] = $page;
+        $key = $page->parent ?? '';
+        if (isset($this->orders[$key]) && ! $page->isBinned()) {
+            $last = array_key_last($this->orders[$key]);
+            $this->orders[$key][$page->id] = $page->position;
+            if ($last !== null && $this->orders[$key][$last] >= $page->position) {
+                $this->unsorted[$key] = true;
+            }
+        }
+    }
+
+    public function remove(string $id): void
+    {
+        $this->leave($this->find($id));
+        $this->changed[$id] = null;
+    }
+
+    /**
+     * Asks the manager something, and says what has been decided: their own answer, the default where that is taken, null while it is open.
+     *
+     * @param  list<Answer>  $answers  that apply here
+     * @param  bool  $matters  nothing is applied before it is answered
+     */
+    public function ask(QuestionKind $kind, Page $about, int $count, array $answers, Answer $default, bool $matters, ?Page $heir = null): ?Decision
+    {
+        $decided = $this->decisions->on($kind, $about->id, $default);
+        $this->questions[] = new Question($kind, $about->id, $about->name, $count, $answers, $default, $heir, $matters, $decided);
+
+        return $decided;
+    }
+
+    /** Whether the page is what anybody gets at `/`. */
+    public function isStartPage(string $id): bool
+    {
+        return $id === $this->startPage || $id === $this->startPageSignedIn;
+    }
+
+    /** Whether a page is kept from whoever makes the change. */
+    public function keepsFrom(Page $page): bool
+    {
+        return $page->kept && $this->site->authority !== Authority::Owner;
+    }
+
+    private function leave(?Page $page): void
+    {
+        if ($page !== null) {
+            unset($this->orders[$page->parent ?? ''][$page->id]);
+        }
+    }
+
+    /** @return list<string> pages that the batch touched, in the order of the first touch */
+    public function touched(): array
+    {
+        return array_map(strval(...), array_keys($this->changed));
+    }
+
+    /**
+     * The page's branch as it was, each page remembered for later reading.
+     *
+     * @return list<string>
+     */
+    public function branchBefore(string $id): array
+    {
+        $ids = [];
+        foreach ($this->pages->branch($id) as $page) {
+            $this->original[$page->id] ??= $page;
+            $ids[] = $page->id;
+        }
+
+        return $ids;
+    }
+
+    /**
+     * The page and everything below it as the batch leaves it, parents before their children.
+     *
+     * @return list<string>
+     */
+    public function branch(string $id): array
+    {
+        $candidates = [$id => true] + array_flip($this->branchBefore($id));
+        foreach ($this->changed as $each => $page) {
+            $was = $this->before((string) $each);
+            $candidates[$each] = true;
+            if ($page !== null && $was !== null && $was->parent !== $page->parent) {
+                $candidates += array_flip($this->branchBefore((string) $each));
+            }
+        }
+        $binned = $this->known($id)->isBinned();
+        $levels = [$id => 0];
+        foreach (array_keys($candidates) as $each) {
+            $this->levelBelow((string) $each, $levels);
+        }
+        $levels = array_filter($levels, fn (?int $level, string|int $each): bool => $level !== null && ($this->find((string) $each)?->isBinned() ?? ! $binned) === $binned, ARRAY_FILTER_USE_BOTH);
+        asort($levels);
+
+        return array_map(strval(...), array_keys($levels));
+    }
+
+    /** @param  array<string, int|null>  $levels by page, null for one that is not below */
+    private function levelBelow(string $id, array &$levels): ?int
+    {
+        if (! array_key_exists($id, $levels)) {
+            $parent = $this->find($id)?->parent;
+            $above = $parent === null ? null : $this->levelBelow($parent, $levels);
+            $levels[$id] = $above === null ? null : $above + 1;
+        }
+
+        return $levels[$id];
+    }
+
+    /** @return list<Page> put in the bin on their own, and once below this page, as the batch leaves them */
+    public function binnedBelow(string $id): array
+    {
+        $found = [];
+        foreach ($this->pages->binnedBelow($id) as $page) {
+            $this->original[$page->id] ??= $page;
+            $now = $this->find($page->id);
+            if ($now !== null && $now->isBinned()) {
+                $found[] = $now;
+            }
+        }
+
+        return $found;
+    }
+
+    /**
+     * @param  list<string>  $pages
+     * @return iterable<PersonAtPage>
+     */
+    public function peopleAt(array $pages): iterable
+    {
+        return $this->pages->peopleAt($pages);
+    }
+
+    /** @return array<string, int> children with positions, in order, as the batch leaves them */
+    public function childOrder(?string $parent): array
+    {
+        $key = $parent ?? '';
+        if (! isset($this->orders[$key])) {
+            $this->orders[$key] = $this->pages->childOrder($parent);
+            foreach ($this->changed as $id => $page) {
+                unset($this->orders[$key][$id]);
+                if ($page !== null && $page->parent === $parent && ! $page->isBinned()) {
+                    $this->orders[$key][$page->id] = $page->position;
+                }
+            }
+            $this->unsorted[$key] = true;
+        }
+        if (isset($this->unsorted[$key])) {
+            asort($this->orders[$key]);
+            unset($this->unsorted[$key]);
+        }
+
+        return $this->orders[$key];
+    }
+
+    /** @return array<string, int> children with positions, in order, as they were before the batch */
+    public function childOrderBefore(?string $parent): array
+    {
+        return $this->pages->childOrder($parent);
+    }
+
+    /** @return list<Page> ancestors as the batch leaves them, nearest first */
+    public function ancestors(Page $page): array
+    {
+        $line = [];
+        while ($page->parent !== null) {
+            $page = $this->known($page->parent, 'parent');
+            $line[] = $page;
+        }
+
+        return $line;
+    }
+}

@@ -1,0 +1,228 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Change;
+
+use Heronstem\Core\Address\Slug;
+use Heronstem\Core\Change\Batch;
+use Heronstem\Core\Change\BringBack;
+use Heronstem\Core\Change\DeleteForGood;
+use Heronstem\Core\Change\GoLive;
+use Heronstem\Core\Change\Make;
+use Heronstem\Core\Change\Move;
+use Heronstem\Core\Change\PutInBin;
+use Heronstem\Core\Change\Rename;
+use Heronstem\Core\Change\SetSlug;
+use Heronstem\Core\Change\SetStartPage;
+use Heronstem\Core\Change\TakeOffline;
+use Heronstem\Core\Decision\Decisions;
+use Heronstem\Core\Decision\Note;
+use Heronstem\Core\Decision\NoteKind;
+use Heronstem\Core\Tree\PageName;
+use Heronstem\Core\Workspace\Place;
+use PHPUnit\Framework\Attributes\Test;
+use PHPUnit\Framework\TestCase;
+use Tests\Core\Memory\MemorySite;
+
+final class UndoTest extends TestCase
+{
+    #[Test]
+    public function a_page_brought_back_into_what_goes_to_the_bin_in_the_same_batch_lies_on_its_own_again(): void
+    {
+        $site = new MemorySite;
+        $site->live('Help');
+        $site->live('Travel');
+        $site->carryOut($site->planBatch(new Batch([new PutInBin('Travel')], Decisions::elseDefaults())));
+        $before = $site->snapshot();
+        $ripple = $site->planBatch(new Batch([new BringBack('Travel', Place::lastIn('Help')), new PutInBin('Help')], Decisions::elseDefaults()));
+        $site->carryOut($ripple);
+        self::assertSame(['Help', 'Help'], [$site->pages['Travel']->parent, $site->pages['Travel']->bin]);
+        $after = $site->snapshot();
+        $back = $site->takeBack($ripple);
+        self::assertSame($before, $site->snapshot());
+        $site->takeBack($back);
+        self::assertSame($after, $site->snapshot());
+    }
+
+    #[Test]
+    public function a_page_that_has_moved_on_since_it_was_brought_back_keeps_the_address_of_its_place(): void
+    {
+        $site = new MemorySite;
+        $site->live('Travel', slug: 'travel');
+        $site->live('Times', 'Travel', slug: 'times');
+        $site->carryOut($site->planBatch(new Batch([new PutInBin('Travel')], Decisions::elseDefaults())));
+        $brought = $site->apply(new BringBack('Travel'));
+        $site->apply(new Move('Times', Place::lastIn(null)));
+        $site->apply(new TakeOffline('Times'));
+        $taken = $site->takeBack($brought);
+        self::assertContains(NoteKind::Stays, array_map(static fn (Note $note): NoteKind => $note->kind, $taken->notes));
+        self::assertTrue($site->pages['Travel']->isBinned());
+        self::assertSame('/times', $site->pages['Times']->address->path);
+        self::assertSame('Times', $site->claims['/times']->page);
+    }
+
+    #[Test]
+    public function a_move_taken_back_and_done_again_leaves_no_trace(): void
+    {
+        $site = $this->site();
+        $before = $site->snapshot();
+        $moved = $site->apply(new Move('Timetables', Place::firstIn('Travel')));
+        $after = $site->snapshot();
+        $back = $site->takeBack($moved);
+        self::assertSame($before, $site->snapshot());
+        $site->takeBack($back);
+        self::assertSame($after, $site->snapshot());
+    }
+
+    #[Test]
+    public function a_page_made_since_in_the_moved_branch_keeps_its_address_answering(): void
+    {
+        $site = $this->site();
+        $moved = $site->apply(new Move('Timetables', Place::lastIn('Travel')));
+        $site->live('Winter', 'Timetables');
+        $site->takeBack($moved);
+        self::assertSame('page Winter', $site->answer('/help/timetables/winter'));
+        self::assertSame('redirect /help/timetables/winter', $site->answer('/travel/timetables/winter'));
+    }
+
+    #[Test]
+    public function what_has_changed_again_since_stays_and_is_said(): void
+    {
+        $site = $this->site();
+        $moved = $site->apply(new Move('Timetables', Place::lastIn('Travel')));
+        $site->apply(new Move('Timetables', Place::lastIn(null)));
+        $back = $site->planTakingBack($moved);
+        self::assertTrue($back->changesNothing());
+        self::assertEquals([new Note(NoteKind::Stays, 'Timetables', 'Timetables', 'place')], $back->notes);
+    }
+
+    #[Test]
+    public function a_page_that_has_pages_inside_by_now_cannot_be_unmade(): void
+    {
+        $site = $this->site();
+        $made = $site->apply(new Make('New', PageName::of('New'), Place::lastIn(null)));
+        $site->draft('Inside', 'New');
+        $back = $site->planTakingBack($made);
+        self::assertTrue($back->changesNothing());
+        self::assertEquals([new Note(NoteKind::StaysMade, 'New', 'New', '1')], $back->notes);
+    }
+
+    #[Test]
+    public function a_page_whose_old_parent_now_lies_inside_it_cannot_go_back(): void
+    {
+        $site = $this->site();
+        $moved = $site->apply(new Move('Timetables', Place::lastIn('Travel')));
+        $site->apply(new Move('Help', Place::lastIn('Summer')));
+        $back = $site->planTakingBack($moved);
+        self::assertTrue($back->changesNothing());
+        self::assertEquals([new Note(NoteKind::Stays, 'Timetables', 'Timetables', 'place')], $back->notes);
+    }
+
+    #[Test]
+    public function an_address_given_to_somebody_else_since_is_not_taken_from_them(): void
+    {
+        $site = $this->site();
+        $renamed = $site->apply(new SetSlug('Fares', Slug::of('prices')));
+        $site->draft('New', 'Travel', 'free');
+        $conflict = $site->plan(new SetSlug('New', Slug::of('fares')))->conflicts[0];
+        $site->carryOut($site->planBatch(new Batch([new SetSlug('New', Slug::of('fares'))], Decisions::of(...$conflict->waysOut[0]->decisions))));
+        $ripple = $site->planTakingBack($renamed);
+        self::assertSame('New', $ripple->conflicts[0]->holder?->name);
+    }
+
+    #[Test]
+    public function what_is_still_as_it_was_left_goes_back_and_the_rest_is_said(): void
+    {
+        $site = $this->site();
+        $moved = $site->apply(new Move('Timetables', Place::lastIn('Travel')), new Rename('Fares', PageName::of('Prices')), new Rename('Travel', PageName::of('Voyages')));
+        $site->apply(new Rename('Fares', PageName::of('Rates')));
+        $back = $site->planTakingBack($moved);
+        self::assertEquals([new Note(NoteKind::Stays, 'Fares', 'Rates', 'name')], $back->notes);
+        $site->carryOut($back);
+        self::assertSame(['Help', 'Rates', 'Travel'], [$site->pages['Timetables']->parent, $site->pages['Fares']->name, $site->pages['Travel']->name]);
+    }
+
+    #[Test]
+    public function a_page_given_room_among_its_new_siblings_still_goes_back(): void
+    {
+        $site = $this->site();
+        $moved = $site->apply(new Move('Timetables', Place::lastIn('Travel')));
+        for ($n = 0; $n < 20; $n++) {
+            $site->apply(new Make("N$n", PageName::of("N$n"), Place::before('Timetables')));
+        }
+        $site->carryOut($site->planTakingBack($moved));
+        self::assertSame('Help', $site->pages['Timetables']->parent);
+    }
+
+    #[Test]
+    public function a_page_put_back_into_the_bin_leaves_no_child_behind_in_the_tree(): void
+    {
+        $site = $this->site();
+        $site->carryOut($site->planBatch(new Batch([new PutInBin('Timetables')], Decisions::elseDefaults())));
+        $brought = $site->apply(new BringBack('Timetables'));
+        $site->draft('Made since', 'Summer');
+        $back = $site->planTakingBack($brought);
+        self::assertTrue($back->changesNothing());
+        self::assertContains(NoteKind::Stays, array_column($back->notes, 'kind'));
+    }
+
+    #[Test]
+    public function making_a_page_cannot_be_taken_back_once_visitors_know_it_or_it_is_the_start_page(): void
+    {
+        $site = $this->site();
+        $made = $site->apply(new Make('New', PageName::of('New'), Place::lastIn(null)), new GoLive('New'));
+        $site->apply(new Move('New', Place::lastIn('Travel')));
+        self::assertSame(NoteKind::StaysMade, $site->planTakingBack($made)->notes[0]->kind);
+        $other = $site->apply(new Make('Other', PageName::of('Other'), Place::lastIn(null)), new GoLive('Other'));
+        $site->apply(new SetStartPage('Other'));
+        self::assertSame(NoteKind::StaysMade, $site->planTakingBack($other)->notes[0]->kind);
+    }
+
+    #[Test]
+    public function the_start_page_goes_back_unless_it_has_changed_again(): void
+    {
+        $site = $this->site();
+        $first = $site->apply(new SetStartPage('Help'));
+        $second = $site->apply(new SetStartPage('Travel'));
+        self::assertTrue($site->planTakingBack($first)->changesNothing());
+        $site->carryOut($site->planTakingBack($second, $first));
+        self::assertSame(['Home', 'page Home', 'page Help'], [$site->startPage, $site->answer('/'), $site->answer('/help')]);
+    }
+
+    #[Test]
+    public function an_emptied_page_whose_old_parent_is_gone_too_comes_back_to_the_bin_on_its_own(): void
+    {
+        $site = $this->site();
+        $site->carryOut($site->planBatch(new Batch([new PutInBin('Summer')], Decisions::elseDefaults())));
+        $emptied = $site->apply(new DeleteForGood('Summer'));
+        $site->carryOut($site->planBatch(new Batch([new PutInBin('Timetables')], Decisions::elseDefaults())));
+        $site->apply(new DeleteForGood('Timetables'));
+        $site->carryOut($site->planTakingBack($emptied));
+        self::assertSame([true, null], [$site->pages['Summer']->isBinned(), $site->pages['Summer']->parent]);
+    }
+
+    #[Test]
+    public function an_entry_of_a_page_that_is_gone_says_so(): void
+    {
+        $site = $this->site();
+        $renamed = $site->apply(new Rename('Summer', PageName::of('Warm months')));
+        $site->carryOut($site->planBatch(new Batch([new PutInBin('Summer')], Decisions::elseDefaults())));
+        $site->apply(new DeleteForGood('Summer'));
+        self::assertSame(NoteKind::IsGone, $site->planTakingBack($renamed)->notes[0]->kind);
+    }
+
+    private function site(): MemorySite
+    {
+        $site = new MemorySite;
+        $site->startPage = 'Home';
+        $site->live('Home');
+        $site->live('Help');
+        $site->live('Timetables', 'Help');
+        $site->live('Summer', 'Timetables');
+        $site->live('Travel');
+        $site->live('Fares', 'Travel');
+
+        return $site;
+    }
+}
