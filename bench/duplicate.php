@@ -10,7 +10,7 @@ use Heronstem\Core\Change\Scope;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
-// Duplicating a branch with its words against the same rows written by raw set-based SQL.
+// Duplicating a branch with its content against the same rows written by raw set-based SQL.
 $app = require __DIR__.'/boot.inc';
 require __DIR__.'/Branches.inc';
 $apply = $app->make(ApplyChanges::class);
@@ -35,8 +35,8 @@ foreach ([1000, 10000] as $pages) {
                     from copies c join pages p on p.id = c.from_id left join copies parent on parent.from_id = p.parent_id
                     SQL);
                 DB::insert("insert into ledger (site_id, key, address, kind, page_id) select p.site_id, p.address, p.address, 'page', p.id from copies c join pages p on p.id = c.to_id");
-                DB::insert('insert into page_words (page_id, working) select c.to_id, w.working from copies c join page_words w on w.page_id = c.from_id');
-                DB::insert('insert into word_revisions (page_id, number, document) select c.to_id, 1, w.working from copies c join page_words w on w.page_id = c.to_id');
+                DB::insert('insert into page_contents (page_id, working) select c.to_id, w.working from copies c join page_contents w on w.page_id = c.from_id');
+                DB::insert('insert into content_versions (page_id, number, document) select c.to_id, 1, w.working from copies c join page_contents w on w.page_id = c.to_id');
                 DB::insert("insert into history (ulid, site_id, sentence, batch, counts, pages, claims) select ?, ?, 'raw', '[]', '{}', '[]', '[]'", [(string) Str::ulid(), $site->id]);
             });
         });

@@ -35,7 +35,7 @@ $copy = static function () use ($pdo, $ledger, $rules): void {
     $pdo->exec('create temporary table ledger_copy (like ledger including indexes including defaults including identity) on commit drop');
     $pdo->exec('create temporary table rules_copy (like redirect_rules including indexes including defaults including identity) on commit drop');
     $pdo->pgsqlCopyFromArray('ledger_copy', $ledger, "\t", '\\\\N', 'site_id, key, address, kind');
-    $pdo->pgsqlCopyFromArray('rules_copy', $rules, "\t", '\\\\N', 'ulid, site_id, reach, source, key, claims, answer, target, query, matched, carries_rest, is_on, in_front, position, note, origin, identity');
+    $pdo->pgsqlCopyFromArray('rules_copy', $rules, "\t", '\\\\N', 'ulid, site_id, scope, source, key, claims, answer, target, query, matched, carries_rest, is_on, in_front, position, note, origin, identity');
     $pdo->rollBack();
 };
 $import = app(ImportRedirects::class);

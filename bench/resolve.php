@@ -24,7 +24,7 @@ use Heronstem\Core\Redirect\RuleSet;
 require __DIR__.'/boot.inc';
 require __DIR__.'/Measure.inc';
 $addresses = new AddressRules;
-$rule = static fn (RuleScope $reach, string $source, int $n): Rule => new Rule("R$n", $reach, $source, $source, RuleAnswer::MovedPermanently, Target::stored('url https://x.example/'), inFront: $reach === RuleScope::One, position: $n);
+$rule = static fn (RuleScope $scope, string $source, int $n): Rule => new Rule("R$n", $scope, $source, $source, RuleAnswer::MovedPermanently, Target::stored('url https://x.example/'), inFront: $scope === RuleScope::One, position: $n);
 $rules = [];
 for ($n = 0; $n < 100000; $n++) {
     $rules[] = $rule(RuleScope::One, "/exact/address-$n", $n);

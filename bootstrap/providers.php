@@ -3,5 +3,5 @@
 declare(strict_types=1);
 
 return [
-    AppServiceProvider::class,
+    App\Providers\AppServiceProvider::class,
 ];

@@ -94,7 +94,7 @@ final readonly class ApplyChanges
             throw new RippleChanged($ripple, 'Somebody changed the site meanwhile, so this would no longer do what you saw. Look at it again.');
         }
         if ($ripple->changesNothing()) {
-            throw new InputRefused('changes', $batch->takesBack() === [] ? 'Nothing would change: it is like this already.' : $this->nothingLeft($ripple));
+            throw new InputRefused('changes', $batch->undoes() === [] ? 'Nothing would change: it is like this already.' : $this->nothingLeft($ripple));
         }
     }
 
@@ -102,7 +102,7 @@ final readonly class ApplyChanges
     {
         $note = $ripple->notes[0] ?? null;
 
-        return 'Nothing of it is left to take back'.($note === null ? '.' : ": “{$note->name}” has changed again since. Take the later change back first, or set it by hand.");
+        return 'Nothing of it is left to undo'.($note === null ? '.' : ": “{$note->name}” has changed again since. Undo the later change first, or set it by hand.");
     }
 
     /** Identities are chosen by whoever asks, and are one of a kind over all sites. */

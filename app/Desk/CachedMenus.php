@@ -18,7 +18,7 @@ use Illuminate\Database\Connection;
 final readonly class CachedMenus
 {
     /** Seconds after which a menu is worked out anew in any case: bounds what a reader who met a change half way can have kept. */
-    private const LONGEST = 60;
+    private const MAX_SECONDS = 60;
 
     public function __construct(private Cache $cache, private Connection $db, private SiteMenus $menus, private NextMoment $next)
     {
@@ -109,7 +109,7 @@ final readonly class CachedMenus
 
     private function secondsLeft(Site $site): int
     {
-        return max(1, min(self::LONGEST, $this->next->of($site) - now()->getTimestamp()));
+        return max(1, min(self::MAX_SECONDS, $this->next->of($site) - now()->getTimestamp()));
     }
 
     private function together(Site $site, string $viewer): string

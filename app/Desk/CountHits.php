@@ -19,16 +19,16 @@ final readonly class CountHits
     }
 
     /** Referring hosts told apart for one redirect or missed address; what comes from more is counted together. */
-    private const MOST_REFERRERS = 100;
+    private const MAX_REFERRERS = 100;
 
     /** Stands for all other referring hosts. */
     private const OTHERS = '(others)';
 
     /** Missed addresses kept for one site; beyond that the ones asked for longest ago make room. */
-    private const MOST_MISSED = 50_000;
+    private const MAX_MISSED = 50_000;
 
     /** Missed addresses in one batch after which room is made at once, rather than once a day. */
-    private const MOST_NEW = 1000;
+    private const MAX_NEW = 1000;
 
     /** Days for which hits are kept: two years, so that one season is compared with the one before. */
     private const KEPT_DAYS = 750;
@@ -48,7 +48,7 @@ final readonly class CountHits
             });
             @unlink($batch);
         }
-        if ($this->db->delete("delete from counted_batches where counted_at < now() - interval '1 day'") > 0 || $missed > self::MOST_NEW) {
+        if ($this->db->delete("delete from counted_batches where counted_at < now() - interval '1 day'") > 0 || $missed > self::MAX_NEW) {
             $this->prune();
         }
     }
@@ -107,7 +107,7 @@ final readonly class CountHits
         $counted = [];
         foreach ($lines as [$site, $what, $day, $referrer, $isBot, $hits]) {
             $of = "$site $what";
-            if (! isset($known[$of][$referrer]) && count($known[$of] ?? []) >= self::MOST_REFERRERS) {
+            if (! isset($known[$of][$referrer]) && count($known[$of] ?? []) >= self::MAX_REFERRERS) {
                 $referrer = self::OTHERS;
             }
             $known[$of][$referrer] = true;
@@ -124,8 +124,8 @@ final readonly class CountHits
         foreach (['redirect_hits', 'missed_hits'] as $table) {
             $this->db->delete("delete from $table where day < current_date - ?::int", [self::KEPT_DAYS]);
         }
-        foreach ($this->db->select('select site_id from missed_addresses group by site_id having count(*) > ?', [self::MOST_MISSED]) as $row) {
-            $this->db->delete('delete from missed_addresses where site_id = ? and not ignored and key in (select key from missed_addresses where site_id = ? and not ignored order by noise desc, last_at limit (select greatest(0, count(*) - ?) from missed_addresses where site_id = ?))', [$row->site_id, $row->site_id, self::MOST_MISSED, $row->site_id]);
+        foreach ($this->db->select('select site_id from missed_addresses group by site_id having count(*) > ?', [self::MAX_MISSED]) as $row) {
+            $this->db->delete('delete from missed_addresses where site_id = ? and not ignored and key in (select key from missed_addresses where site_id = ? and not ignored order by noise desc, last_at limit (select greatest(0, count(*) - ?) from missed_addresses where site_id = ?))', [$row->site_id, $row->site_id, self::MAX_MISSED, $row->site_id]);
         }
     }
 }

@@ -16,11 +16,11 @@ final class DescribePage
 {
     /**
      * @param  list<Page>  $ancestors  from the top down
-     * @param  Document  $words  those that visitors see, or those being worked on for a preview
+     * @param  Document  $content  those that visitors see, or those being worked on for a preview
      */
-    public function facts(Page $page, array $ancestors, Document $words): PageFacts
+    public function facts(Page $page, array $ancestors, Document $content): PageFacts
     {
-        $picture = $words->pictures()[0] ?? null;
+        $picture = $content->pictures()[0] ?? null;
         $parent = $ancestors === [] ? null : $ancestors[count($ancestors) - 1];
 
         return new PageFacts(
@@ -31,7 +31,7 @@ final class DescribePage
             searchTitle: $page->search_title,
             searchDescription: $page->search_description,
             summary: $page->summary,
-            text: PlainText::of($words),
+            text: PlainText::of($content),
             address: $page->address,
             picture: $picture === null ? null : File::query()->where('site_id', $page->site_id)->where('ulid', $picture)->first()?->address(),
         );
@@ -40,6 +40,6 @@ final class DescribePage
     /** @param  array<string, string>  $typed  texts that are being typed */
     public function ofWorking(Page $page, array $typed = []): PageFacts
     {
-        return $this->facts($page->showing($page->workingTexts()->changed($typed, $page->name)), $page->ancestors(), PageContent::document($page->words));
+        return $this->facts($page->showing($page->workingTexts()->changed($typed, $page->name)), $page->ancestors(), PageContent::document($page->content));
     }
 }

@@ -10,7 +10,7 @@ use Heronstem\Core\Redirect\Rule;
 final class ImportPreview
 {
     /** Rows that are told one by one: of each sort. */
-    private const MOST_TOLD = 5000;
+    private const MAX_TOLD = 5000;
 
     public int $good = 0;
 
@@ -23,8 +23,8 @@ final class ImportPreview
     public function takes(int $row, int $line, Rule $rule): void
     {
         $this->good++;
-        if ($this->good <= self::MOST_TOLD) {
-            $this->told[$row] = ['line' => $line, 'address' => $rule->source, 'leadsTo' => $rule->target->value ?? '', 'reach' => $rule->reach->value, 'answer' => $rule->answer->value, 'field' => null, 'reason' => null, 'suggestion' => null];
+        if ($this->good <= self::MAX_TOLD) {
+            $this->told[$row] = ['line' => $line, 'address' => $rule->source, 'leadsTo' => $rule->target->value ?? '', 'scope' => $rule->scope->value, 'answer' => $rule->answer->value, 'field' => null, 'reason' => null, 'suggestion' => null];
         }
     }
 
@@ -32,8 +32,8 @@ final class ImportPreview
     {
         $this->bad[$row] = true;
         unset($this->told[$row]);
-        if (count($this->bad) <= self::MOST_TOLD) {
-            $this->told[$row] = ['line' => $line, 'address' => $address, 'leadsTo' => $leadsTo, 'reach' => null, 'answer' => null, 'field' => $field, 'reason' => $reason, 'suggestion' => $suggestion];
+        if (count($this->bad) <= self::MAX_TOLD) {
+            $this->told[$row] = ['line' => $line, 'address' => $address, 'leadsTo' => $leadsTo, 'scope' => null, 'answer' => null, 'field' => $field, 'reason' => $reason, 'suggestion' => $suggestion];
         }
     }
 

@@ -10,7 +10,7 @@ use Heronstem\Core\Menu\MenuPlace;
 /** What the layout that ships offers: where it shows menus and picks. */
 final class Layout
 {
-    /** What a page can look like: words, words with cards of what is inside, the front page, the map of the site. */
+    /** What a page can look like: content, content with cards of what is inside, the front page, the map of the site. */
     public const PAGES = ['page', 'section', 'home', 'site-map'];
 
     /** @return array<string, MenuPlace> by key, in the order in which visitors meet them */

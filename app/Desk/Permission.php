@@ -15,7 +15,7 @@ use Heronstem\Core\Workspace\Authority;
 use Illuminate\Auth\Access\AuthorizationException;
 use Illuminate\Database\ConnectionInterface;
 
-/** Who may do what on a site. Owners and managers: all; writers: words and drafts of their branch; readers look. */
+/** Who may do what on a site. Owners and managers: all; writers: content and drafts of their branch; readers look. */
 final readonly class Permission
 {
     public function __construct(private ConnectionInterface $db)

@@ -16,7 +16,7 @@ use Heronstem\Core\Ripple\WayOut;
 final readonly class PlanFor
 {
     /** Conflicts whose ways out are tried one by one; of those beyond, only another choice is offered. */
-    private const MOST = 20;
+    private const MAX_TRIED = 20;
 
     public function __construct(private Planners $planners)
     {
@@ -57,7 +57,7 @@ final readonly class PlanFor
         }
 
         return $ripple->withConflicts(array_map(
-            fn (Conflict $conflict, int $n): Conflict => $conflict->with(array_values(array_filter($conflict->waysOut, fn (WayOut $way): bool => $way->isChoice() || ($n < self::MOST && $this->isOpen($site, $batch->with($way), $rights))))),
+            fn (Conflict $conflict, int $n): Conflict => $conflict->with(array_values(array_filter($conflict->waysOut, fn (WayOut $way): bool => $way->isChoice() || ($n < self::MAX_TRIED && $this->isOpen($site, $batch->with($way->changes, $way->decisions), $rights))))),
             $ripple->conflicts, array_keys($ripple->conflicts),
         ));
     }

@@ -12,26 +12,28 @@ use App\Store\PgArray;
 use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Change\Undo;
 use Heronstem\Core\Ripple\AddressMove;
+use Heronstem\Core\Ripple\HistorySentence;
 use Heronstem\Core\Ripple\Ripple;
 use Heronstem\Core\Tree\PageDifference;
 use Illuminate\Database\ConnectionInterface;
+use Illuminate\Database\Eloquent\Collection;
 
 /** Writes what was done into the history: in a sentence, as the batch that did it, and as its exact inverse. */
 final readonly class RecordEntry
 {
-    public function __construct(private ConnectionInterface $db, private Sentences $sentences)
+    public function __construct(private ConnectionInterface $db, private HistorySentence $sentence)
     {
     }
 
     public function of(Site $site, ?User $user, Batch $batch, Ripple $ripple, string $note): HistoryEntry
     {
-        $back = array_map(static fn (Undo $takeBack): string => $takeBack->entry, $batch->takesBack());
-        $takenBack = $back === [] ? null : HistoryEntry::query()->where('site_id', $site->id)->whereIn('ulid', $back)->orderByDesc('id')->get();
+        $entries = array_map(static fn (Undo $undo): string => $undo->entry, $batch->undoes());
+        $undone = $entries === [] ? null : HistoryEntry::query()->where('site_id', $site->id)->whereIn('ulid', $entries)->orderByDesc('id')->get();
         $account = RippleAccount::kept($ripple);
         $entry = HistoryEntry::query()->create([
             'site_id' => $site->id,
             'user_id' => $user?->id,
-            'sentence' => $takenBack === null ? $this->sentences->of($batch, $ripple, $user === null) : $this->sentences->takenBack(array_values($takenBack->pluck('sentence')->all())),
+            'sentence' => $this->sentence($batch, $ripple, $undone, $user),
             'batch' => array_map(static fn ($change): array => $change->toArray(), $batch->changes),
             'counts' => $account['counts'],
             'pages' => array_map(static fn (PageDifference $difference): array => $difference->toArray(), $ripple->pages),
@@ -42,27 +44,39 @@ final readonly class RecordEntry
             'start_page_signed_in' => $ripple->startPageSignedIn?->toArray(),
             'ripple' => $account,
             'touched' => PgArray::of($this->touched($ripple)),
-            'kinds' => PgArray::of(array_unique(array_map(static fn ($change): string => (string) $change->toArray()['kind'], $batch->changes))),
+            'kinds' => PgArray::of(array_unique(array_map(static fn ($change): string => $change->kind(), $batch->changes))),
             'note' => $note,
-            'takes_back_id' => $takenBack?->first()?->id,
+            'undoes_id' => $undone?->first()?->id,
         ]);
-        if ($back !== []) {
-            // What an entry had taken back is in effect again once that entry is taken back itself.
-            $again = array_merge(...array_map(static fn (HistoryEntry $each): array => $each->takesBack(), array_values($takenBack?->all() ?? [])));
-            $this->db->update('update history set taken_back_by_id = null where site_id = ? and ulid = any(?::text[])', [$site->id, PgArray::of($again)]);
-            $this->db->update('update history set taken_back_by_id = ? where site_id = ? and ulid = any(?::text[])', [$entry->id, $site->id, PgArray::of($back)]);
+        if ($entries !== []) {
+            // What an entry had undone is in effect again once that entry is undone itself.
+            $again = array_merge(...array_map(static fn (HistoryEntry $each): array => $each->undoes(), array_values($undone?->all() ?? [])));
+            $this->db->update('update history set undone_by_id = null where site_id = ? and ulid = any(?::text[])', [$site->id, PgArray::of($again)]);
+            $this->db->update('update history set undone_by_id = ? where site_id = ? and ulid = any(?::text[])', [$entry->id, $site->id, PgArray::of($entries)]);
         }
 
         return $entry;
     }
 
-    /** Words that were saved, as a version of their own: read in one line with everything else that was done to a page. */
-    public function ofWords(Site $site, User $user, Page $page, int $version, string $note): void
+    /** @param  Collection<int, HistoryEntry>|null  $undone */
+    private function sentence(Batch $batch, Ripple $ripple, ?Collection $undone, ?User $user): string
+    {
+        $sentences = array_values($undone?->pluck('sentence')->all() ?? []);
+
+        return match (true) {
+            $sentences !== [] => $this->sentence->undone($sentences),
+            $user === null => $this->sentence->scheduled($batch, $ripple),
+            default => $this->sentence->of($batch, $ripple),
+        };
+    }
+
+    /** Content that was saved, as a version of their own: read in one line with everything else that was done to a page. */
+    public function ofContent(Site $site, User $user, Page $page, int $version, string $note): void
     {
         HistoryEntry::query()->create([
-            'site_id' => $site->id, 'user_id' => $user->id, 'sentence' => "Saved version $version of the words of *".str_replace('*', '∗', $page->name).'*',
-            'batch' => [['kind' => 'save-words', 'page' => $page->ulid, 'version' => $version]], 'counts' => [], 'pages' => [], 'claims' => [], 'menus' => [], 'rules' => [],
-            'touched' => PgArray::of([$page->ulid]), 'kinds' => PgArray::of(['save-words']), 'note' => $note,
+            'site_id' => $site->id, 'user_id' => $user->id, 'sentence' => "Saved version $version of the content of *".str_replace('*', '∗', $page->name).'*',
+            'batch' => [['kind' => 'save-content', 'page' => $page->ulid, 'version' => $version]], 'counts' => [], 'pages' => [], 'claims' => [], 'menus' => [], 'rules' => [],
+            'touched' => PgArray::of([$page->ulid]), 'kinds' => PgArray::of(['save-content']), 'note' => $note,
         ]);
     }
 

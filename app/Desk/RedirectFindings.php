@@ -68,7 +68,7 @@ final readonly class RedirectFindings
      */
     private function live(Site $site, array $rules): array
     {
-        $hiding = array_filter($rules, static fn (Rule $rule): bool => $rule->inFront && $rule->reach !== RuleScope::One);
+        $hiding = array_filter($rules, static fn (Rule $rule): bool => $rule->inFront && $rule->scope !== RuleScope::One);
 
         return $hiding === [] ? [] : array_column($this->db->select('select address, ulid from pages where site_id = ? and is_visible(state, from_at, until_at) order by address', [$site->id]), 'ulid', 'address');
     }

@@ -37,36 +37,36 @@ final readonly class RewriteLinks
             return;
         }
         $ids = Page::query()->where('site_id', $site->id)->whereIn('ulid', array_keys($turns))->pluck('ulid', 'id');
-        foreach (PageContent::query()->whereKey($ids->keys())->get() as $words) {
-            $this->turn($words, $turns[$ids[$words->page_id]], $user);
+        foreach (PageContent::query()->whereKey($ids->keys())->get() as $content) {
+            $this->turn($content, $turns[$ids[$content->page_id]], $user);
         }
         $this->links->note(array_map(intval(...), $ids->keys()->all()));
     }
 
     /** @param  array<string, string>  $to  page by href */
-    private function turn(PageContent $words, array $to, ?User $user): void
+    private function turn(PageContent $content, array $to, ?User $user): void
     {
-        $version = $words->working_version;
-        $inStep = ! $words->hasUnpublishedEdits();
-        if (! $inStep && $words->live !== null) {
-            // Kept before the working words, so that these stay the newest version.
-            $live = $words->liveDocument()->withHrefsTurned($to);
-            $words->live = $live->toArray();
-            $words->live_version = $this->keep($words->page_id, ++$version, $live, $user);
+        $version = $content->working_version;
+        $inStep = ! $content->hasUnpublishedEdits();
+        if (! $inStep && $content->live !== null) {
+            // Kept before the working content, so that that stays the newest version.
+            $live = $content->liveDocument()->withHrefsTurned($to);
+            $content->live = $live->toArray();
+            $content->live_version = $this->keep($content->page_id, ++$version, $live, $user);
         }
-        $working = Document::read($words->working)->withHrefsTurned($to);
-        $words->working = $working->toArray();
-        $words->working_version = $this->keep($words->page_id, ++$version, $working, $user);
+        $working = Document::read($content->working)->withHrefsTurned($to);
+        $content->working = $working->toArray();
+        $content->working_version = $this->keep($content->page_id, ++$version, $working, $user);
         if ($inStep) {
-            $words->live = $words->working;
-            $words->live_version = $words->working_version;
+            $content->live = $content->working;
+            $content->live_version = $content->working_version;
         }
-        $words->fill(['saved_by' => $user?->id, 'saved_at' => now()])->save();
+        $content->fill(['saved_by' => $user?->id, 'saved_at' => now()])->save();
     }
 
     private function keep(int $page, int $version, Document $document, ?User $user): int
     {
-        $this->db->insert('insert into word_revisions (page_id, number, document, user_id, note, minor) values (?, ?, ?::jsonb, ?, ?, true)', [$page, $version, json_encode($document->toArray(), JSON_THROW_ON_ERROR), $user?->id, self::NOTE]);
+        $this->db->insert('insert into content_versions (page_id, number, document, user_id, note, minor) values (?, ?, ?::jsonb, ?, ?, true)', [$page, $version, json_encode($document->toArray(), JSON_THROW_ON_ERROR), $user?->id, self::NOTE]);
 
         return $version;
     }

@@ -129,7 +129,7 @@ final class RippleRows
             RawLinkFate::Breaks => 'breaks',
         };
 
-        return self::row($effect->link->page, $effect->link->name, $effect->link->href, $effect->lands?->address->readable(), $note.($effect->link->live ? '' : ', in words not yet published'));
+        return self::row($effect->link->page, $effect->link->name, $effect->link->href, $effect->lands?->address->readable(), $note.($effect->link->live ? '' : ', in content not yet published'));
     }
 
     /** @return Row */

@@ -12,7 +12,7 @@ use App\Store\NotedLinks;
 use Heronstem\Core\Content\Document;
 use Illuminate\Database\ConnectionInterface;
 
-/** Saves a page's words as a new version. Every version is kept, so saving over somebody loses nothing of theirs. */
+/** Saves a page's content as a new version. Every version is kept, so saving over somebody loses nothing of theirs. */
 final readonly class SaveContent
 {
     public function __construct(private ConnectionInterface $db, private NotedLinks $links, private RecordEntry $record)
@@ -26,23 +26,23 @@ final readonly class SaveContent
      *
      * @throws ContentConflict when somebody saved another version meanwhile
      */
-    public function save(Page $page, User $user, Document $words, int $basedOn, string $note = '', bool $minor = false): PageContent
+    public function save(Page $page, User $user, Document $content, int $basedOn, string $note = '', bool $minor = false): PageContent
     {
-        return $this->db->transaction(function () use ($page, $user, $words, $basedOn, $note, $minor): PageContent {
-            $saved = $this->keep($page, $user, $words, $basedOn, $note, $minor);
-            $this->record->ofWords($page->site, $user, $page, $saved->working_version, $note);
+        return $this->db->transaction(function () use ($page, $user, $content, $basedOn, $note, $minor): PageContent {
+            $saved = $this->keep($page, $user, $content, $basedOn, $note, $minor);
+            $this->record->ofContent($page->site, $user, $page, $saved->working_version, $note);
 
             return $saved;
         });
     }
 
-    /** The first words of a page that comes with them: no news of its own. */
-    public function bringIn(Page $page, User $user, Document $words): PageContent
+    /** The first content of a page that comes with it: no news of its own. */
+    public function bringIn(Page $page, User $user, Document $content): PageContent
     {
-        return $this->db->transaction(fn (): PageContent => $this->keep($page, $user, $words, 0, '', false));
+        return $this->db->transaction(fn (): PageContent => $this->keep($page, $user, $content, 0, '', false));
     }
 
-    private function keep(Page $page, User $user, Document $words, int $basedOn, string $note, bool $minor): PageContent
+    private function keep(Page $page, User $user, Document $content, int $basedOn, string $note, bool $minor): PageContent
     {
         Page::query()->whereKey($page->id)->lockForUpdate()->firstOrFail();
         $current = PageContent::query()->find($page->id);
@@ -50,9 +50,9 @@ final readonly class SaveContent
             throw new ContentConflict($current);
         }
         $version = $basedOn + 1;
-        $this->db->insert('insert into word_revisions (page_id, number, document, user_id, note, minor) values (?, ?, ?::jsonb, ?, ?, ?)', [$page->id, $version, json_encode($words->toArray(), JSON_THROW_ON_ERROR), $user->id, $note, $minor]);
+        $this->db->insert('insert into content_versions (page_id, number, document, user_id, note, minor) values (?, ?, ?::jsonb, ?, ?, ?)', [$page->id, $version, json_encode($content->toArray(), JSON_THROW_ON_ERROR), $user->id, $note, $minor]);
         $saved = PageContent::query()->updateOrCreate(['page_id' => $page->id], [
-            'working' => $words->toArray(), 'working_version' => $version, 'saved_by' => $user->id, 'saved_at' => now(),
+            'working' => $content->toArray(), 'working_version' => $version, 'saved_by' => $user->id, 'saved_at' => now(),
         ]);
         $this->links->note([$page->id]);
         Draft::query()->where('page_id', $page->id)->where('user_id', $user->id)->delete();

@@ -8,8 +8,8 @@ use App\Models\Site;
 use Illuminate\Database\ConnectionInterface;
 
 /**
- * Thins old history: what was done, by whom, when and why stays; the details by which it could be taken back go,
- * and with them the pages that were emptied out of the bin. The ledger is never thinned.
+ * Thins old history: what was done, by whom, when and why stays; the details by which it could be undone go,
+ * and with them the pages that were deleted for good. The ledger is never thinned.
  */
 final readonly class ThinHistory
 {
@@ -17,7 +17,7 @@ final readonly class ThinHistory
     {
     }
 
-    /** @return array{entries: int, pages: int} how many changes would lose their details, and how many emptied pages would go for good */
+    /** @return array{entries: int, pages: int} how many changes would lose their details, and how many deleted pages would lose theirs */
     public function count(Site $site, int $days): array
     {
         return [

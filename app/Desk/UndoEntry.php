@@ -23,13 +23,13 @@ use Illuminate\Database\Eloquent\Collection;
 /** The batch that takes history entries back: one, several, or all since a moment; the newest first. */
 final readonly class UndoEntry
 {
-    /** Most entries taken back at once. */
-    public const MOST = 500;
+    /** Most entries undone at once. */
+    public const MAX_ENTRIES = 500;
 
     /**
      * @param  list<Decision>  $decisions
      *
-     * @throws InputRefused when it has been taken back already, or its details have been thinned
+     * @throws InputRefused when it has been undone already, or its details have been thinned
      */
     public function batch(Site $site, HistoryEntry $entry, array $decisions = []): Batch
     {
@@ -37,8 +37,8 @@ final readonly class UndoEntry
     }
 
     /**
-     * Everything since an entry, itself included. What took back entries of these is left alone together with what
-     * it took back; what took back older ones too is taken back, and then those of these that it had taken back.
+     * Everything since an entry, itself included. What undid entries of these is left alone together with what
+     * it undid; what undid older ones too is undone, and then those of these that it had undone.
      *
      * @param  list<Decision>  $decisions
      *
@@ -50,8 +50,8 @@ final readonly class UndoEntry
         $known = array_flip($since->pluck('ulid')->all());
         $cancelled = $left = [];
         foreach ($since as $each) {
-            $back = $each->takesBack();
-            if (isset($cancelled[$each->ulid]) || $each->isOfWords()) {
+            $back = $each->undoes();
+            if (isset($cancelled[$each->ulid]) || $each->isOfContent()) {
                 continue;
             }
             if ($back !== [] && array_diff_key(array_flip($back), $known) === []) {
@@ -60,7 +60,7 @@ final readonly class UndoEntry
                 $left[] = $each->id;
             }
         }
-        $entries = HistoryEntry::query()->whereKey(array_slice($left, 0, self::MOST + 1))->orderByDesc('id')->get();
+        $entries = HistoryEntry::query()->whereKey(array_slice($left, 0, self::MAX_ENTRIES + 1))->orderByDesc('id')->get();
 
         return $this->built($site, $entries, $decisions);
     }
@@ -74,8 +74,8 @@ final readonly class UndoEntry
     public function several(Site $site, Collection $entries, array $decisions = []): Batch
     {
         foreach ($entries as $entry) {
-            if ($entry->taken_back_by_id !== null) {
-                throw new InputRefused('entry', 'This has been taken back already.');
+            if ($entry->undone_by_id !== null) {
+                throw new InputRefused('entry', 'This has been undone already.');
             }
         }
 
@@ -89,27 +89,27 @@ final readonly class UndoEntry
     private function built(Site $site, Collection $entries, array $decisions): Batch
     {
         if ($entries->isEmpty()) {
-            throw new InputRefused('entries', 'Nothing is left to take back.');
+            throw new InputRefused('entries', 'Nothing is left to undo.');
         }
-        if ($entries->count() > self::MOST) {
-            throw new InputRefused('entries', sprintf('At most %d changes are taken back at once. Begin with the newest.', self::MOST));
+        if ($entries->count() > self::MAX_ENTRIES) {
+            throw new InputRefused('entries', sprintf('At most %d changes are undone at once. Begin with the newest.', self::MAX_ENTRIES));
         }
         $rules = $site->rules();
         $changes = [];
         foreach ($entries->sortByDesc('id') as $entry) {
             if ($entry->thinned_at !== null) {
-                throw new InputRefused('entry', 'The details of this change have been thinned out of the history, so it can no longer be taken back.');
+                throw new InputRefused('entry', 'The details of this change have been thinned out of the history, so it can no longer be undone.');
             }
-            if ($entry->isOfWords()) {
-                throw new InputRefused('entry', 'Every saved version of the words is kept: open the one before in the history of the page, and bring it back.');
+            if ($entry->isOfContent()) {
+                throw new InputRefused('entry', 'Every saved version of the content is kept: open the one before in the history of the page, and bring it back.');
             }
-            $changes[] = $this->takeBack($entry, $rules);
+            $changes[] = $this->undo($entry, $rules);
         }
 
-        return new Batch($changes === [] ? throw new InputRefused('entries', 'Nothing is left to take back.') : $changes, Decisions::elseDefaults(...$decisions));
+        return new Batch($changes === [] ? throw new InputRefused('entries', 'Nothing is left to undo.') : $changes, Decisions::elseDefaults(...$decisions));
     }
 
-    private function takeBack(HistoryEntry $entry, AddressRules $rules): Undo
+    private function undo(HistoryEntry $entry, AddressRules $rules): Undo
     {
         return new Undo(
             $entry->ulid,

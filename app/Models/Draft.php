@@ -8,12 +8,12 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
- * Words one person has typed and not saved yet, kept so that nothing is lost.
+ * What one person has typed and not saved yet, kept so that nothing is lost.
  *
  * @property int $page_id
  * @property int $user_id
  * @property array<mixed> $document
- * @property int $based_on version of the words they started from
+ * @property int $based_on version of the content they started from
  * @property \Illuminate\Support\Carbon $updated_at
  * @property-read User $user
  */

@@ -29,8 +29,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $kinds
  * @property \Illuminate\Support\Carbon|null $thinned_at
  * @property string $note
- * @property int|null $takes_back_id
- * @property int|null $taken_back_by_id
+ * @property int|null $undoes_id
+ * @property int|null $undone_by_id
  * @property \Illuminate\Support\Carbon $created_at
  * @property-read User|null $user
  */
@@ -57,24 +57,24 @@ final class HistoryEntry extends Model
         return 'ulid';
     }
 
-    /** @return list<string> entries that this one takes back */
-    public function takesBack(): array
+    /** @return list<string> entries that this one undoes */
+    public function undoes(): array
     {
-        return array_values(array_map(static fn (array $change): string => (string) $change['entry'], array_filter($this->batch, static fn (mixed $change): bool => is_array($change) && ($change['kind'] ?? null) === 'take-back')));
+        return array_values(array_map(static fn (array $change): string => (string) $change['entry'], array_filter($this->batch, static fn (mixed $change): bool => is_array($change) && ($change['kind'] ?? null) === 'undo')));
     }
 
-    /** @return array{page: string, number: int}|null the version of words that it tells of */
+    /** @return array{page: string, number: int}|null the version of content that it tells of */
     public function version(): ?array
     {
-        $saved = $this->isOfWords() ? $this->batch[0] : null;
+        $saved = $this->isOfContent() ? $this->batch[0] : null;
 
         return $saved === null ? null : ['page' => (string) $saved['page'], 'number' => (int) $saved['version']];
     }
 
-    /** Whether it tells of saved words, of which every version is kept anyway. */
-    public function isOfWords(): bool
+    /** Whether it tells of saved content, of which every version is kept anyway. */
+    public function isOfContent(): bool
     {
-        return ($this->batch[0]['kind'] ?? null) === 'save-words';
+        return ($this->batch[0]['kind'] ?? null) === 'save-content';
     }
 
     /** @return BelongsTo<User, $this> */

@@ -37,7 +37,7 @@ use Illuminate\Support\Carbon;
  * @property string|null $leads_to
  * @property string|null $pinned
  * @property bool $left_out
- * @property bool $kept
+ * @property bool $is_protected
  * @property int|null $bin_id
  * @property string|null $was
  * @property \Illuminate\Support\Carbon|null $binned_at
@@ -56,7 +56,7 @@ use Illuminate\Support\Carbon;
  * @property \Illuminate\Support\Carbon $updated_at
  * @property-read Site $site
  * @property-read Page|null $parent
- * @property-read PageContent|null $words
+ * @property-read PageContent|null $content
  * @property-read User|null $changedBy
  */
 final class Page extends Model
@@ -65,7 +65,7 @@ final class Page extends Model
 
     protected $guarded = ['id'];
 
-    protected $casts = ['state' => PageState::class, 'slug_by_hand' => 'bool', 'ever_live' => 'bool', 'listed' => 'bool', 'indexed' => 'bool', 'live_since' => 'datetime', 'left_out' => 'bool', 'kept' => 'bool', 'from_at' => 'datetime', 'until_at' => 'datetime', 'binned_at' => 'datetime', 'kind' => PageKind::class, 'prepared' => 'array'];
+    protected $casts = ['state' => PageState::class, 'slug_by_hand' => 'bool', 'ever_live' => 'bool', 'listed' => 'bool', 'indexed' => 'bool', 'live_since' => 'datetime', 'left_out' => 'bool', 'is_protected' => 'bool', 'from_at' => 'datetime', 'until_at' => 'datetime', 'binned_at' => 'datetime', 'kind' => PageKind::class, 'prepared' => 'array'];
 
     /** @return list<string> */
     public function uniqueIds(): array
@@ -103,7 +103,7 @@ final class Page extends Model
 
     public function hasEdits(): bool
     {
-        return $this->state === PageState::Live && ($this->prepared !== null || ($this->words?->hasUnpublishedEdits() ?? false));
+        return $this->state === PageState::Live && ($this->prepared !== null || ($this->content?->hasUnpublishedEdits() ?? false));
     }
 
     /** Whether visitors get it at this moment, also in the minute before its schedule is carried out. */
@@ -140,7 +140,7 @@ final class Page extends Model
     }
 
     /** @return HasOne<PageContent, $this> */
-    public function words(): HasOne
+    public function content(): HasOne
     {
         return $this->hasOne(PageContent::class);
     }

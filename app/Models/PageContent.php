@@ -9,7 +9,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
- * A page's words: what is being worked on, and what visitors see.
+ * A page's content: what is being worked on, and what visitors see.
  *
  * @property int $page_id
  * @property array<mixed> $working
@@ -26,7 +26,7 @@ final class PageContent extends Model
 
     public $incrementing = false;
 
-    protected $table = 'page_words';
+    protected $table = 'page_contents';
 
     protected $primaryKey = 'page_id';
 
@@ -34,9 +34,9 @@ final class PageContent extends Model
 
     protected $casts = ['working' => 'array', 'live' => 'array', 'saved_at' => 'datetime'];
 
-    public static function document(?self $words): Document
+    public static function document(?self $content): Document
     {
-        return $words === null ? Document::blank() : Document::read($words->working);
+        return $content === null ? Document::blank() : Document::read($content->working);
     }
 
     public function liveDocument(): Document

@@ -7,6 +7,8 @@ namespace App\Providers;
 use App\Models\Site;
 use App\Store\CompiledRules;
 use App\Store\StoredMenus;
+use App\Store\StoredNames;
+use Heronstem\Core\Ripple\Names;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
@@ -20,6 +22,7 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->scoped(CompiledRules::class);
+        $this->app->bind(Names::class, StoredNames::class);
     }
 
     public function boot(): void

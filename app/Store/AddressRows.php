@@ -26,7 +26,7 @@ final readonly class AddressRows
         select l.address, l.key, case l.kind when 'rule' then 'one' when 'redirect' then 'former' else l.kind end as kind, l.page_id, l.held_for_id, l.since, l.by_entry_id, r.id as rule
         from ledger l left join redirect_rules r on l.kind = 'rule' and r.site_id = l.site_id and r.claims and r.key = l.key where l.site_id = ?
         union all
-        select r.source || case when r.matched = '' then '' else '?' || r.matched end, r.key, r.reach, null, null, r.made_at, r.by_entry_id, r.id from redirect_rules r where r.site_id = ? and not r.claims
+        select r.source || case when r.matched = '' then '' else '?' || r.matched end, r.key, r.scope, null, null, r.made_at, r.by_entry_id, r.id from redirect_rules r where r.site_id = ? and not r.claims
         union all
         select m.address, m.key, 'missed', null, null, m.first_at, null, null from missed_addresses m
         where m.site_id = ? and not m.ignored and not m.noise and not exists (select 1 from ledger l where l.site_id = m.site_id and l.key = m.key)

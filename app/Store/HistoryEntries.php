@@ -16,7 +16,7 @@ final class HistoryEntries
 
     public const FILTERS = ['before', 'page', 'by', 'kind', 'from', 'until', 'text'];
 
-    private const COLUMNS = ['id', 'ulid', 'site_id', 'user_id', 'sentence', 'counts', 'note', 'takes_back_id', 'taken_back_by_id', 'thinned_at', 'created_at'];
+    private const COLUMNS = ['id', 'ulid', 'site_id', 'user_id', 'sentence', 'counts', 'note', 'undoes_id', 'undone_by_id', 'thinned_at', 'created_at'];
 
     /**
      * @param  array<string, string>  $wanted  by FILTERS; empty for any. Days in the site's zone.
@@ -30,7 +30,7 @@ final class HistoryEntries
             }
         };
 
-        return HistoryEntry::query()->select(self::COLUMNS)->selectRaw("case when 'save-words' = any(kinds) then batch else '[]' end as batch")->where('site_id', $site->id)->with('user')
+        return HistoryEntry::query()->select(self::COLUMNS)->selectRaw("case when 'save-content' = any(kinds) then batch else '[]' end as batch")->where('site_id', $site->id)->with('user')
             ->where($filter('before', static fn (Builder $query, string $before) => $query->where('id', '<', HistoryEntry::query()->where('site_id', $site->id)->where('ulid', $before)->value('id') ?? 0)))
             ->where($filter('page', static fn (Builder $query, string $page) => $query->whereRaw('touched @> array[?]::text[]', [$page])))
             ->where($filter('by', static fn (Builder $query, string $by) => $by === 'schedule' ? $query->whereNull('user_id') : $query->whereHas('user', static fn (Builder $user) => $user->where('ulid', $by))))

@@ -11,7 +11,7 @@ use Illuminate\Database\ConnectionInterface;
 final readonly class HitCounts
 {
     /** Most referring hosts. */
-    private const MOST = 20;
+    private const MAX_ROWS = 20;
 
     /**
      * @param  literal-string  $table  redirect_hits or missed_hits
@@ -33,6 +33,6 @@ final readonly class HitCounts
     public function referrers(Site $site, string $of): array
     {
         return array_map(static fn (\stdClass $row): array => ['host' => $row->referrer, 'hits' => (int) $row->hits], array_values($this->db->select(
-            "select referrer, sum(hits) as hits from {$this->table} where site_id = ? and {$this->column} = ? and not bots group by referrer order by hits desc, referrer limit ".self::MOST, [$site->id, $of])));
+            "select referrer, sum(hits) as hits from {$this->table} where site_id = ? and {$this->column} = ? and not bots group by referrer order by hits desc, referrer limit ".self::MAX_ROWS, [$site->id, $of])));
     }
 }

@@ -13,7 +13,7 @@ use Illuminate\Database\ConnectionInterface;
 /** Writes pages that a batch makes: blank ones, copies with what they are copies of, and those that were gone and are back. */
 final readonly class NewPages
 {
-    /** Copies whose words are read and written at a time. */
+    /** Copies whose content is read and written at a time. */
     private const PIECE = 500;
 
     public function __construct(private ConnectionInterface $db, private NotedLinks $links)
@@ -30,9 +30,9 @@ final readonly class NewPages
             return;
         }
         $this->insert($pages, $site, $entry);
-        $this->wordsBack(array_column($pages, 'id'), $entry);
+        $this->contentBack(array_column($pages, 'id'), $entry);
         if ($copies !== []) {
-            $this->copyWords($copies, $entry);
+            $this->copyContent($copies, $entry);
         }
     }
 
@@ -48,7 +48,7 @@ final readonly class NewPages
         $this->db->insert(<<<'SQL'
             with recursive n as materialized (
                 select * from jsonb_to_recordset(?::jsonb) as n(id bigint, ulid text, parent text, position bigint, name text, slug text, slug_by_hand boolean, pinned text, state text, ever_live boolean, listed boolean,
-                    kind text, leads_to text, left_out boolean, kept boolean, bin text, was text, from_at timestamptz, until_at timestamptz, review_note text, address text,
+                    kind text, leads_to text, left_out boolean, is_protected boolean, bin text, was text, from_at timestamptz, until_at timestamptz, review_note text, address text,
                     heading text, summary text, search_title text, search_description text, prepared text, layout text, indexed boolean)
             ), placed as (
                 select n.id, parent.id as parent_id, coalesce(parent.path, ''::ltree) || n.id::text as path, n.ulid
@@ -57,9 +57,9 @@ final readonly class NewPages
                 select n.id, placed.id, placed.path || n.id::text, n.ulid from placed join n on n.parent = placed.ulid
             )
             insert into pages (id, site_id, parent_id, path, ulid, position, name, slug, slug_by_hand, pinned, address, state, live_since, ever_live, listed, changed_by,
-                kind, leads_to, left_out, kept, bin_id, was, binned_at, from_at, until_at, review_note, heading, summary, layout, search_title, search_description, indexed, prepared, reach_due)
+                kind, leads_to, left_out, is_protected, bin_id, was, binned_at, from_at, until_at, review_note, heading, summary, layout, search_title, search_description, indexed, prepared, reach_due)
             select n.id, ?, placed.parent_id, placed.path, n.ulid, n.position, n.name, n.slug, n.slug_by_hand, n.pinned, n.address, n.state, case when n.state = 'live' then now() end, n.ever_live, n.listed, ?,
-                n.kind, n.leads_to, n.left_out, n.kept, coalesce(bin.id, mate.id), n.was, case when n.state = 'bin' then now() end, n.from_at, n.until_at, n.review_note,
+                n.kind, n.leads_to, n.left_out, n.is_protected, coalesce(bin.id, mate.id), n.was, case when n.state = 'bin' then now() end, n.from_at, n.until_at, n.review_note,
                 n.heading, n.summary, n.layout, n.search_title, n.search_description, n.indexed, n.prepared::jsonb, true
             from n join placed on placed.id = n.id
             left join pages bin on bin.ulid = n.bin left join n mate on mate.ulid = n.bin
@@ -67,18 +67,18 @@ final readonly class NewPages
     }
 
     /** @param  list<string>  $pages of which some were gone, and kept whole for this */
-    private function wordsBack(array $pages, HistoryEntry $entry): void
+    private function contentBack(array $pages, HistoryEntry $entry): void
     {
         $of = PgArray::of($pages);
         $this->db->insert(<<<'SQL'
-            insert into page_words (page_id, working, working_version, live, live_version, saved_by)
-            select p.id, u.words->'working', (u.words->>'working_version')::int, nullif(u.words->'live', 'null'), (u.words->>'live_version')::int, ?
-            from unmade_pages u join pages p on p.ulid = u.ulid where u.ulid = any(?::text[]) and u.words is not null
+            insert into page_contents (page_id, working, working_version, live, live_version, saved_by)
+            select p.id, u.content->'working', (u.content->>'working_version')::int, nullif(u.content->'live', 'null'), (u.content->>'live_version')::int, ?
+            from unmade_pages u join pages p on p.ulid = u.ulid where u.ulid = any(?::text[]) and u.content is not null
             SQL, [$entry->user_id, $of]);
         $this->db->insert(<<<'SQL'
-            insert into word_revisions (page_id, number, document, user_id, created_at, note, minor)
+            insert into content_versions (page_id, number, document, user_id, created_at, note, minor)
             select p.id, r.number, r.document, r.user_id, r.created_at, r.note, r.minor
-            from unmade_pages u join pages p on p.ulid = u.ulid cross join lateral jsonb_to_recordset(u.revisions) as r(number int, document jsonb, user_id bigint, created_at timestamptz, note text, minor boolean)
+            from unmade_pages u join pages p on p.ulid = u.ulid cross join lateral jsonb_to_recordset(u.versions) as r(number int, document jsonb, user_id bigint, created_at timestamptz, note text, minor boolean)
             where u.ulid = any(?::text[])
             SQL, [$of]);
         $this->db->insert(<<<'SQL'
@@ -97,12 +97,12 @@ final readonly class NewPages
     }
 
     /** @param  array<string, string>  $copies */
-    private function copyWords(array $copies, HistoryEntry $entry): void
+    private function copyContent(array $copies, HistoryEntry $entry): void
     {
         $this->db->insert(<<<'SQL'
             with copied as (select c.id as to_id, s.id as from_id from unnest(?::text[], ?::text[]) as n(copy, source) join pages c on c.ulid = n.copy join pages s on s.ulid = n.source),
-            words as (insert into page_words (page_id, working, working_version, saved_by) select copied.to_id, w.working, 1, ? from copied join page_words w on w.page_id = copied.from_id returning page_id, working)
-            insert into word_revisions (page_id, number, document, user_id) select page_id, 1, working, ? from words
+            contents as (insert into page_contents (page_id, working, working_version, saved_by) select copied.to_id, w.working, 1, ? from copied join page_contents w on w.page_id = copied.from_id returning page_id, working)
+            insert into content_versions (page_id, number, document, user_id) select page_id, 1, working, ? from contents
             SQL, [PgArray::of(array_keys($copies)), PgArray::of($copies), $entry->user_id, $entry->user_id]);
         $this->turnInnerLinks($copies);
         $this->copyRawLinks($copies);
@@ -115,7 +115,7 @@ final readonly class NewPages
             insert into raw_links (site_id, from_page_id, href, key, address, live)
             select r.site_id, c.id, r.href, r.key, r.address, false
             from unnest(?::text[], ?::text[]) as n(copy, source) join pages s on s.ulid = n.source join raw_links r on r.from_page_id = s.id
-            join pages c on c.ulid = n.copy join page_words w on w.page_id = c.id
+            join pages c on c.ulid = n.copy join page_contents w on w.page_id = c.id
             where strpos(w.working::text, to_json(r.href)::text) > 0
             SQL, [PgArray::of(array_keys($copies)), PgArray::of($copies)]);
     }
@@ -123,7 +123,7 @@ final readonly class NewPages
     /** @param  list<string>  $pages */
     private function noteLinks(array $pages): void
     {
-        $this->links->note(array_column($this->db->select('select p.id from pages p join page_words w on w.page_id = p.id where p.ulid = any(?::text[])', [PgArray::of($pages)]), 'id'));
+        $this->links->note(array_column($this->db->select('select p.id from pages p join page_contents w on w.page_id = p.id where p.ulid = any(?::text[])', [PgArray::of($pages)]), 'id'));
     }
 
     /**
@@ -135,7 +135,7 @@ final readonly class NewPages
     {
         $sources = array_flip($copies);
         $rows = $this->db->cursor(<<<'SQL'
-            select w.page_id, w.working from pages p join page_words w on w.page_id = p.id
+            select w.page_id, w.working from pages p join page_contents w on w.page_id = p.id
             where p.ulid = any(?::text[]) and w.working::text like '%"page":%' and jsonb_path_query_array(w.working, '$.**.attrs.page') ?? any(?::text[])
             SQL, [PgArray::of(array_keys($copies)), PgArray::of($copies)]);
         $turned = [];
@@ -145,8 +145,8 @@ final readonly class NewPages
         foreach (array_chunk($turned, self::PIECE) as $piece) {
             $this->db->update(<<<'SQL'
                 with n as materialized (select * from jsonb_to_recordset(?::jsonb) as n(page bigint, working jsonb)),
-                words as (update page_words w set working = n.working from n where w.page_id = n.page)
-                update word_revisions r set document = n.working from n where r.page_id = n.page and r.number = 1
+                contents as (update page_contents w set working = n.working from n where w.page_id = n.page)
+                update content_versions r set document = n.working from n where r.page_id = n.page and r.number = 1
                 SQL, [json_encode($piece, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)]);
         }
     }

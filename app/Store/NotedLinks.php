@@ -12,7 +12,7 @@ use Heronstem\Core\Linking\OwnAddress;
 use Illuminate\Database\ConnectionInterface;
 use Illuminate\Support\Collection;
 
-/** Notes which links stand in pages' words: to pages as visitors get them, and those written as addresses, published or not. */
+/** Notes which links stand in pages' content: to pages as visitors get them, and those written as addresses, published or not. */
 final readonly class NotedLinks
 {
     /** Pages noted at a time. */
@@ -22,30 +22,30 @@ final readonly class NotedLinks
     {
     }
 
-    /** @param  array<int>  $pages  keys of pages that have words */
+    /** @param  array<int>  $pages  keys of pages that have content */
     public function note(array $pages): void
     {
         foreach (array_chunk($pages, self::PIECE) as $piece) {
             $sites = Page::query()->whereKey($piece)->pluck('site_id', 'id');
-            foreach (PageContent::query()->whereKey($piece)->get()->groupBy(static fn (PageContent $words): int => $sites[$words->page_id]) as $site => $words) {
-                $this->ofSite(Site::query()->findOrFail($site), $words);
+            foreach (PageContent::query()->whereKey($piece)->get()->groupBy(static fn (PageContent $content): int => $sites[$content->page_id]) as $site => $content) {
+                $this->ofSite(Site::query()->findOrFail($site), $content);
             }
         }
     }
 
-    /** @param  Collection<int, PageContent>  $words */
-    private function ofSite(Site $site, Collection $words): void
+    /** @param  Collection<int, PageContent>  $content */
+    private function ofSite(Site $site, Collection $content): void
     {
         $own = $site->ownAddresses();
         $links = $raw = [];
-        foreach ($words as $each) {
+        foreach ($content as $each) {
             $live = $each->live === null ? null : $each->liveDocument();
             foreach ($live?->linkedPages() ?? [] as $page) {
                 $links[] = ['from' => $each->page_id, 'to' => $page];
             }
             array_push($raw, ...$this->raw($each->page_id, $live, Document::read($each->working), $own));
         }
-        $ids = PgArray::of($words->pluck('page_id')->all());
+        $ids = PgArray::of($content->pluck('page_id')->all());
         $this->db->delete('delete from links where from_page_id = any(?::bigint[])', [$ids]);
         $this->db->delete('delete from raw_links where from_page_id = any(?::bigint[])', [$ids]);
         if ($links !== []) {

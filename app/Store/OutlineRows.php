@@ -22,20 +22,20 @@ final readonly class OutlineRows
         (select count(*) from pages c where c.parent_id = p.id and c.state <> 'bin') as children,
         p.state = 'live' and (p.prepared is not null or (w.page_id is not null and w.live_version is distinct from w.working_version)) as edited,
         case when p.search_title <> '' then 'own' else 'pattern' end as title,
-        case when p.search_description <> '' then 'own' when p.summary <> '' then 'summary' when w.page_id is not null then 'words' when s.description <> '' then 'site' else 'none' end as description,
+        case when p.search_description <> '' then 'own' when p.summary <> '' then 'summary' when w.page_id is not null then 'content' when s.description <> '' then 'site' else 'none' end as description,
         p.indexed, (select json_agg(m.name order by m.name) from menu_entries e join menus m on m.id = e.menu_id and m.kind = 'picks' where e.page_id = p.id) as picks, p.id = s.start_page_id is true as start, nlevel(p.path) as level,
-        p.kind, p.left_out as "leftOut", p.kept, p.pinned is not null as pinned,
+        p.kind, p.left_out as "leftOut", p.is_protected as "isProtected", p.pinned is not null as pinned,
         case when p.leads_to is null then null when p.leads_to like 'page %' then (select name from pages t where t.ulid = substr(p.leads_to, 6)) when p.leads_to like 'file %' then (select name from files f where f.ulid = substr(p.leads_to, 6)) else substr(p.leads_to, strpos(p.leads_to, ' ') + 1) end as "leadsTo",
         to_char(p.from_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as "from", to_char(p.until_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as until
         SQL;
 
     /** What most rows say; a row leaves it away, so that a first answer is half as long. */
     private const DEFAULTS = [
-        'listed' => true, 'indexed' => true, 'kind' => 'page', 'title' => 'pattern', 'picks' => [], 'edited' => false, 'start' => false, 'leftOut' => false, 'kept' => false, 'pinned' => false,
+        'listed' => true, 'indexed' => true, 'kind' => 'page', 'title' => 'pattern', 'picks' => [], 'edited' => false, 'start' => false, 'leftOut' => false, 'isProtected' => false, 'pinned' => false,
         'leadsTo' => null, 'from' => null, 'until' => null, 'reachDue' => false, 'children' => 0, 'linksIn' => 0,
     ];
 
-    private const FROM = 'from pages p join sites s on s.id = p.site_id left join page_words w on w.page_id = p.id';
+    private const FROM = 'from pages p join sites s on s.id = p.site_id left join page_contents w on w.page_id = p.id';
 
     public function __construct(private ConnectionInterface $db)
     {

@@ -9,7 +9,7 @@ use App\Models\Site;
 /** What a filter of the outline asks of pages: a part of name or address, and facets. */
 final readonly class PageFilter
 {
-    private const LONGEST = 200;
+    private const MAX_LENGTH = 200;
 
     /**
      * @param  list<string>  $states  any of them; empty for all
@@ -25,7 +25,7 @@ final readonly class PageFilter
     {
         $list = static fn (string $field): array => array_values(array_filter(explode(',', $given[$field] ?? '')));
 
-        return new self(mb_substr(trim($given['text'] ?? ''), 0, self::LONGEST), $list('state'), $list('kind'), $list('layout'));
+        return new self(mb_substr(trim($given['text'] ?? ''), 0, self::MAX_LENGTH), $list('state'), $list('kind'), $list('layout'));
     }
 
     public function asksNothing(): bool

@@ -15,7 +15,7 @@ final class PageRow
         return [
             'ulid' => $page->id, 'parent' => $page->parent, 'position' => $page->position, 'name' => $page->name, 'slug' => $page->slug->text,
             'slug_by_hand' => $page->slugByHand, 'pinned' => $page->pinned?->path, 'state' => $page->state->value, 'ever_live' => $page->everLive, 'listed' => $page->listed,
-            'kind' => $page->kind->value, 'leads_to' => $page->leadsTo?->toText(), 'left_out' => $page->leftOut, 'kept' => $page->kept, 'bin' => $page->bin, 'was' => $page->was?->value,
+            'kind' => $page->kind->value, 'leads_to' => $page->leadsTo?->toText(), 'left_out' => $page->leftOut, 'is_protected' => $page->isProtected, 'bin' => $page->bin, 'was' => $page->was?->value,
             'from_at' => $page->from?->iso(), 'until_at' => $page->until?->iso(), 'review_note' => $page->reviewNote,
             'heading' => $page->texts->heading, 'summary' => $page->texts->summary, 'search_title' => $page->texts->searchTitle, 'search_description' => $page->texts->searchDescription,
             'prepared' => $page->prepared?->toText(), 'layout' => $page->layout, 'indexed' => $page->indexed,

@@ -17,7 +17,7 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 final readonly class RedirectDetails
 {
     /** Most pages that link there, and most redirects that lead to the same. */
-    private const MOST = 20;
+    private const MAX_ROWS = 20;
 
     public function __construct(private ConnectionInterface $db)
     {
@@ -50,21 +50,21 @@ final readonly class RedirectDetails
         return $table === null ? null : $this->db->table($table)->where('site_id', $site->id)->where('ulid', $rule->target?->value)->value('name');
     }
 
-    /** @return list<array{id: string, name: string}> pages whose words link to the address as it is written */
+    /** @return list<array{id: string, name: string}> pages whose content links to the address as it is written */
     private function links(Site $site, Rule $rule): array
     {
-        if ($rule->reach !== RuleScope::One) {
+        if ($rule->scope !== RuleScope::One) {
             return [];
         }
 
         return array_map(static fn (\stdClass $row): array => ['id' => $row->ulid, 'name' => $row->name], array_values($this->db->select(
-            'select distinct p.ulid, p.name from raw_links l join pages p on p.id = l.from_page_id where p.site_id = ? and l.key = ? order by p.name limit '.self::MOST, [$site->id, $rule->key])));
+            'select distinct p.ulid, p.name from raw_links l join pages p on p.id = l.from_page_id where p.site_id = ? and l.key = ? order by p.name limit '.self::MAX_ROWS, [$site->id, $rule->key])));
     }
 
     /** @return list<array{id: string, source: string, note: string}> other redirects that lead to the same, for comparing */
     private function sameTarget(Site $site, Rule $rule): array
     {
         return $rule->target === null ? [] : array_map(static fn (\stdClass $row): array => ['id' => $row->ulid, 'source' => $row->source, 'note' => $row->note], array_values($this->db->select(
-            'select ulid, source, note from redirect_rules where site_id = ? and target = ? and ulid <> ? order by source limit '.self::MOST, [$site->id, $rule->target->toText(), $rule->id])));
+            'select ulid, source, note from redirect_rules where site_id = ? and target = ? and ulid <> ? order by source limit '.self::MAX_ROWS, [$site->id, $rule->target->toText(), $rule->id])));
     }
 }

@@ -17,7 +17,7 @@ use Illuminate\Database\ConnectionInterface;
 /** Writes a ripple to pages and ledger: a handful of set-based statements, however large the branch. */
 final readonly class RippleWriter
 {
-    public function __construct(private ConnectionInterface $db, private NewPages $newPages, private GonePages $gonePages, private LiveContent $words)
+    public function __construct(private ConnectionInterface $db, private NewPages $newPages, private GonePages $gonePages, private LiveContent $content)
     {
     }
 
@@ -58,19 +58,19 @@ final readonly class RippleWriter
         (new StoredMenus($this->db, $site))->write($ripple->menus);
         (new StoredRules($this->db, $site))->write($ripple->rules, $entry);
         $this->gonePages->remove($removed, $site);
-        $this->words->show($this->wordsShown($changed, $ripple));
+        $this->content->show($this->contentShown($changed, $ripple));
     }
 
     /**
      * @param  list<Page>  $changed
      * @return array<string, int|null> the version that visitors get from now on, of pages where it is another
      */
-    private function wordsShown(array $changed, Ripple $ripple): array
+    private function contentShown(array $changed, Ripple $ripple): array
     {
-        $other = array_filter($ripple->pages, static fn (PageDifference $difference): bool => in_array('words', $difference->aspects(), true));
+        $other = array_filter($ripple->pages, static fn (PageDifference $difference): bool => in_array('content', $difference->aspects(), true));
         $ids = array_flip(array_map(static fn (PageDifference $difference): string => $difference->page, $other));
 
-        return array_column(array_filter($changed, static fn (Page $page): bool => isset($ids[$page->id])), 'wordsLive', 'id');
+        return array_column(array_filter($changed, static fn (Page $page): bool => isset($ids[$page->id])), 'contentLive', 'id');
     }
 
     /** @param  list<Page>  $pages */
@@ -84,13 +84,13 @@ final readonly class RippleWriter
                 parent_id = parent.id, position = n.position, name = n.name, slug = n.slug, slug_by_hand = n.slug_by_hand, pinned = n.pinned,
                 live_since = case when n.state <> 'live' then null when p.state = 'live' then p.live_since else now() end,
                 state = n.state, ever_live = n.ever_live, listed = n.listed,
-                kind = n.kind, leads_to = n.leads_to, left_out = n.left_out, kept = n.kept, bin_id = bin.id, was = n.was,
+                kind = n.kind, leads_to = n.leads_to, left_out = n.left_out, is_protected = n.is_protected, bin_id = bin.id, was = n.was,
                 binned_at = case when n.state <> 'bin' then null else coalesce(p.binned_at, now()) end,
                 from_at = n.from_at, until_at = n.until_at, review_note = n.review_note,
                 heading = n.heading, summary = n.summary, search_title = n.search_title, search_description = n.search_description, prepared = n.prepared::jsonb, layout = n.layout, indexed = n.indexed,
                 version = p.version + 1, changed_by = ?, updated_at = now(), reach_due = true
             from jsonb_to_recordset(?::jsonb) as n(ulid text, parent text, position bigint, name text, slug text, slug_by_hand boolean, pinned text, state text, ever_live boolean, listed boolean,
-                kind text, leads_to text, left_out boolean, kept boolean, bin text, was text, from_at timestamptz, until_at timestamptz, review_note text,
+                kind text, leads_to text, left_out boolean, is_protected boolean, bin text, was text, from_at timestamptz, until_at timestamptz, review_note text,
                 heading text, summary text, search_title text, search_description text, prepared text, layout text, indexed boolean)
             left join pages parent on parent.ulid = n.parent and parent.site_id = ?
             left join pages bin on bin.ulid = n.bin and bin.site_id = ?

@@ -15,9 +15,9 @@ final readonly class StoredLinkTargets implements LinkTargets
     /** @var array<string, string> */
     private array $addresses;
 
-    public function __construct(Document $words, Site $site)
+    public function __construct(Document $content, Site $site)
     {
-        $pages = $words->linkedPages();
+        $pages = $content->linkedPages();
         $this->addresses = $pages === [] ? [] : Page::query()->where('site_id', $site->id)->whereRaw('is_visible(state, from_at, until_at)')->whereIn('ulid', $pages)->pluck('address', 'ulid')->all();
     }
 

@@ -23,9 +23,9 @@ use Illuminate\Database\ConnectionInterface;
 final readonly class StoredPages implements Pages
 {
     private const SELECT = 'select p.ulid, parent.ulid as parent, p.position, p.name, p.slug, p.slug_by_hand, p.pinned, p.state, p.ever_live, p.listed, p.address,
-        p.kind, p.leads_to, p.left_out, p.kept, bin.ulid as bin, p.was, extract(epoch from p.from_at)::bigint as from_at, extract(epoch from p.until_at)::bigint as until_at, p.review_note, p.heading, p.summary, p.search_title, p.search_description, p.prepared, p.layout, p.indexed,
+        p.kind, p.leads_to, p.left_out, p.is_protected, bin.ulid as bin, p.was, extract(epoch from p.from_at)::bigint as from_at, extract(epoch from p.until_at)::bigint as until_at, p.review_note, p.heading, p.summary, p.search_title, p.search_description, p.prepared, p.layout, p.indexed,
         w.working_version, w.live_version
-        from pages p left join page_words w on w.page_id = p.id left join pages parent on parent.id = p.parent_id left join pages bin on bin.id = p.bin_id';
+        from pages p left join page_contents w on w.page_id = p.id left join pages parent on parent.id = p.parent_id left join pages bin on bin.id = p.bin_id';
 
     private AddressRules $rules;
 
@@ -74,7 +74,7 @@ final readonly class StoredPages implements Pages
     public function peopleAt(array $pages): iterable
     {
         $rows = $this->db->select("
-            select p.ulid, u.name, 'unsaved words' as tie from drafts d join pages p on p.id = d.page_id join users u on u.id = d.user_id where p.site_id = ? and p.ulid = any(?::text[])
+            select p.ulid, u.name, 'unsaved content' as tie from drafts d join pages p on p.id = d.page_id join users u on u.id = d.user_id where p.site_id = ? and p.ulid = any(?::text[])
             union all
             select p.ulid, u.name, 'branch' from memberships m join pages p on p.id = m.branch_id join users u on u.id = m.user_id where p.site_id = ? and p.ulid = any(?::text[])
             order by 3 desc, 2, 1", [$this->site->id, PgArray::of($pages), $this->site->id, PgArray::of($pages)]);
@@ -112,7 +112,7 @@ final readonly class StoredPages implements Pages
             kind: PageKind::from($row->kind),
             leadsTo: $row->leads_to === null ? null : Target::stored($row->leads_to),
             leftOut: $row->left_out,
-            kept: $row->kept,
+            isProtected: $row->is_protected,
             bin: $row->bin,
             was: $row->was === null ? null : PageState::from($row->was),
             from: $row->from_at === null ? null : Moment::at($row->from_at),
@@ -122,8 +122,8 @@ final readonly class StoredPages implements Pages
             prepared: $row->prepared === null ? null : PageTexts::stored($row->prepared),
             layout: $row->layout,
             indexed: $row->indexed,
-            wordsSaved: $row->working_version ?? 0,
-            wordsLive: $row->live_version,
+            contentSaved: $row->working_version ?? 0,
+            contentLive: $row->live_version,
         );
     }
 }

@@ -16,9 +16,9 @@ final readonly class StoredPictures implements Pictures
     /** @var array<string, File> */
     private array $files;
 
-    public function __construct(Document $words, Site $site)
+    public function __construct(Document $content, Site $site)
     {
-        $pictures = $words->pictures();
+        $pictures = $content->pictures();
         $this->files = $pictures === [] ? [] : File::query()->where('site_id', $site->id)->whereIn('ulid', $pictures)->get()->keyBy('ulid')->all();
     }
 

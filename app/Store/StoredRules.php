@@ -20,7 +20,7 @@ use Illuminate\Database\ConnectionInterface;
 /** The core's port of redirect rules over PostgreSQL, and how rules are written. */
 final readonly class StoredRules implements Rules
 {
-    public const COLUMNS = 'r.ulid, r.reach, r.source, r.key, r.answer, r.target, r.query, r.matched, r.carries_rest, r.is_on, r.in_front, r.position, r.note, r.pause, r.origin,
+    public const COLUMNS = 'r.ulid, r.scope, r.source, r.key, r.answer, r.target, r.query, r.matched, r.carries_rest, r.is_on, r.in_front, r.position, r.note, r.pause, r.origin,
         extract(epoch from r.from_at)::bigint as from_at, extract(epoch from r.until_at)::bigint as until_at';
 
     public function __construct(private ConnectionInterface $db, private Site $site)
@@ -87,9 +87,9 @@ final readonly class StoredRules implements Rules
         foreach (array_chunk($rules, 2000) as $piece) {
             $rows = array_map(static fn (Rule $rule): array => $rule->toArray() + ['claims' => $rule->claims(), 'identity' => $rule->identity()], $piece);
             $this->db->insert(<<<'SQL'
-                insert into redirect_rules (ulid, site_id, reach, source, key, claims, answer, target, query, matched, carries_rest, from_at, until_at, is_on, in_front, position, note, pause, origin, identity, by_entry_id)
-                select n.id, ?, n.reach, n.source, n.key, n.claims, n.answer, n.target, n.query, n.matched, n."carriesRest", n."from", n.until, n."isOn", n."inFront", n.position, n.note, nullif(n.pause, 'null'), n.origin, n.identity, ?
-                from jsonb_to_recordset(?::jsonb) as n(id text, reach text, source text, key text, claims boolean, answer text, target text, query text, matched text, "carriesRest" boolean, "from" timestamptz, until timestamptz,
+                insert into redirect_rules (ulid, site_id, scope, source, key, claims, answer, target, query, matched, carries_rest, from_at, until_at, is_on, in_front, position, note, pause, origin, identity, by_entry_id)
+                select n.id, ?, n.scope, n.source, n.key, n.claims, n.answer, n.target, n.query, n.matched, n."carriesRest", n."from", n.until, n."isOn", n."inFront", n.position, n.note, nullif(n.pause, 'null'), n.origin, n.identity, ?
+                from jsonb_to_recordset(?::jsonb) as n(id text, scope text, source text, key text, claims boolean, answer text, target text, query text, matched text, "carriesRest" boolean, "from" timestamptz, until timestamptz,
                     "isOn" boolean, "inFront" boolean, position int, note text, pause jsonb, origin text, identity text)
                 SQL, [$this->site->id, $entry?->id, json_encode($rows, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)]);
         }
@@ -101,7 +101,7 @@ final readonly class StoredRules implements Rules
         $pause = $row->pause === null ? null : json_decode($row->pause, true, flags: JSON_THROW_ON_ERROR);
 
         return new Rule(
-            $row->ulid, RuleScope::from($row->reach), $row->source, $row->key, RuleAnswer::from($row->answer), $row->target === null ? null : Target::stored($row->target), QueryHandling::from($row->query), $row->matched,
+            $row->ulid, RuleScope::from($row->scope), $row->source, $row->key, RuleAnswer::from($row->answer), $row->target === null ? null : Target::stored($row->target), QueryHandling::from($row->query), $row->matched,
             $row->carries_rest, $at($row->from_at), $at($row->until_at), $row->is_on, $row->in_front, $row->position, $row->note, $pause === null ? null : Pause::fromArray($pause), $row->origin,
         );
     }

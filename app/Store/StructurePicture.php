@@ -11,7 +11,7 @@ use Illuminate\Database\ConnectionInterface;
 final readonly class StructurePicture
 {
     /** Most pages in a picture. */
-    public const MOST = 250;
+    public const MAX_PAGES = 250;
 
     public function __construct(private ConnectionInterface $db)
     {
@@ -33,6 +33,6 @@ final readonly class StructurePicture
             select p.ulid as id, parent.ulid as parent, p.name, p.state, p.kind, to_char(p.updated_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as changed, shown.size, shown.depth as level
             from shown join pages p on p.id = shown.id left join pages parent on parent.id = p.parent_id and parent.id in (select id from shown)
             order by shown.depth, p.parent_id nulls first, p.position
-            SQL, [$site->id, $of, $of, $site->id, $levels, self::MOST]));
+            SQL, [$site->id, $of, $of, $site->id, $levels, self::MAX_PAGES]));
     }
 }

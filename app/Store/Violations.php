@@ -49,8 +49,8 @@ final readonly class Violations
         foreach ($this->db->select("select l.address from ledger l left join redirect_rules r on r.site_id = l.site_id and r.key = l.key and r.claims where l.site_id = ? and l.kind = 'rule' and r.id is null", [$site->id]) as $row) {
             $found[] = ['invariant' => 'redirect-address', 'what' => "{$row->address} is held by a redirect that is not there."];
         }
-        foreach ($this->db->cursor('select source, key, reach from redirect_rules where site_id = ?', [$site->id]) as $row) {
-            if ($row->reach !== 'pattern' && Address::stored($row->source, $site->rules())->key !== $row->key) {
+        foreach ($this->db->cursor('select source, key, scope from redirect_rules where site_id = ?', [$site->id]) as $row) {
+            if ($row->scope !== 'pattern' && Address::stored($row->source, $site->rules())->key !== $row->key) {
                 $found[] = ['invariant' => 'normal-form', 'what' => "The redirect of {$row->source} is filed under a wrong key."];
             }
         }

@@ -12,9 +12,9 @@ use Illuminate\Database\ConnectionInterface;
 final readonly class VisibleTree
 {
     /** Levels, and pages, that the map of a site shows. */
-    private const DEEPEST = 6;
+    private const MAX_DEPTH = 6;
 
-    private const MOST = 3000;
+    private const MAX_PAGES = 3000;
 
     public function __construct(private ConnectionInterface $db)
     {
@@ -61,7 +61,7 @@ final readonly class VisibleTree
             ), kept as (select * from shown order by level, place limit ?)
             select p.id, p.ulid, p.name, p.address, p.kind, p.leads_to, t.address as target, k.level
             from kept k join pages p on p.id = k.id
-            SQL.' '.LeadsTo::JOIN.' order by k.place', [$site->id, self::DEEPEST, self::MOST]);
+            SQL.' '.LeadsTo::JOIN.' order by k.place', [$site->id, self::MAX_DEPTH, self::MAX_PAGES]);
         foreach ($rows as $row) {
             $row->address = LeadsTo::of($row);
         }

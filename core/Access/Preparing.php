@@ -140,12 +140,12 @@ final class Preparing
     {
         $wasKnown = (bool) ($difference->before['everLive'] ?? $page->everLive);
         if (! $wasKnown && ($page->everLive || ! isset(self::STATES[$page->state->value]))) {
-            throw new BeyondRights('Writers prepare pages; putting them live, taking them offline and taking back is done by a manager.');
+            throw new BeyondRights('Writers prepare pages; putting them live, taking them offline and undoing is done by a manager.');
         }
         if ($wasKnown && ! $difference->wasMade()) {
             $this->guardKnown($page->everLive ? $page : $page->with(['everLive' => true]));
         }
-        $fields = $difference->wasMade() ? ['pinned' => $page->pinned !== null, 'kept' => $page->kept, 'everLive' => $page->everLive, 'from' => $page->from !== null] : array_diff_key(array_fill_keys(array_keys($difference->before ?? []), true), self::FIELDS);
+        $fields = $difference->wasMade() ? ['pinned' => $page->pinned !== null, 'isProtected' => $page->isProtected, 'everLive' => $page->everLive, 'from' => $page->from !== null] : array_diff_key(array_fill_keys(array_keys($difference->before ?? []), true), self::FIELDS);
         if (array_filter($fields) !== []) {
             throw new BeyondRights("Writers set name, slug, place and texts of “{$page->name}”; the rest of it is set by a manager.");
         }

@@ -11,7 +11,7 @@ namespace Heronstem\Core\Address;
 final readonly class Address
 {
     /** Longest address, in characters of its normal form. */
-    public const LONGEST = 2000;
+    public const MAX_LENGTH = 2000;
 
     private function __construct(public string $path, public string $key)
     {
@@ -73,8 +73,8 @@ final readonly class Address
 
     private static function checked(string $normal, AddressRules $rules): self
     {
-        if (strlen($normal) > self::LONGEST) {
-            throw new InvalidAddress('address', sprintf('An address has at most %d characters; this one has %d.', self::LONGEST, strlen($normal)));
+        if (strlen($normal) > self::MAX_LENGTH) {
+            throw new InvalidAddress('address', sprintf('An address has at most %d characters; this one has %d.', self::MAX_LENGTH, strlen($normal)));
         }
 
         return self::stored($normal, $rules);

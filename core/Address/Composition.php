@@ -21,8 +21,8 @@ final class Composition
             $base = substr($base, 0, -strlen($rules->suffix));
         }
         $address = Address::stored(NormalForm::of($base.'/'.$slug->encoded(), $rules), $rules);
-        if (strlen($address->path) > Address::LONGEST) {
-            throw new InvalidAddress('slug', sprintf('With this slug the address has %d characters; at most %d are possible.', strlen($address->path), Address::LONGEST));
+        if (strlen($address->path) > Address::MAX_LENGTH) {
+            throw new InvalidAddress('slug', sprintf('With this slug the address has %d characters; at most %d are possible.', strlen($address->path), Address::MAX_LENGTH));
         }
 
         return $address;

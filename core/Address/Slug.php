@@ -8,7 +8,7 @@ namespace Heronstem\Core\Address;
 final readonly class Slug
 {
     /** Longest slug, in characters. */
-    public const LONGEST = 200;
+    public const MAX_LENGTH = 200;
 
     private function __construct(public string $text)
     {
@@ -36,8 +36,8 @@ final readonly class Slug
         if ($text === '' || $text === '.' || $text === '..') {
             throw new InvalidSlug('slug', 'Dots alone mean "here" or "one up" in an address.', 'page');
         }
-        if (mb_strlen($text) > self::LONGEST) {
-            throw new InvalidSlug('slug', sprintf('A slug has at most %d characters; this one has %d.', self::LONGEST, mb_strlen($text)), mb_substr($text, 0, self::LONGEST));
+        if (mb_strlen($text) > self::MAX_LENGTH) {
+            throw new InvalidSlug('slug', sprintf('A slug has at most %d characters; this one has %d.', self::MAX_LENGTH, mb_strlen($text)), mb_substr($text, 0, self::MAX_LENGTH));
         }
 
         return new self($text);

@@ -11,7 +11,7 @@ namespace Heronstem\Core\Address;
 final class SlugMaker
 {
     /** Longest slug made from a title, in characters. */
-    public const LONGEST = 75;
+    public const MAX_LENGTH = 75;
 
     private readonly \Transliterator $latin;
 
@@ -52,11 +52,11 @@ final class SlugMaker
 
     private function cut(string $slug): string
     {
-        if (mb_strlen($slug) <= self::LONGEST) {
+        if (mb_strlen($slug) <= self::MAX_LENGTH) {
             return $slug;
         }
-        $head = mb_substr($slug, 0, self::LONGEST);
-        if (mb_substr($slug, self::LONGEST, 1) === '-') {
+        $head = mb_substr($slug, 0, self::MAX_LENGTH);
+        if (mb_substr($slug, self::MAX_LENGTH, 1) === '-') {
             return $head;
         }
         $end = mb_strrpos($head, '-');

@@ -11,9 +11,9 @@ use Heronstem\Core\Workspace\AddressWish;
 use Heronstem\Core\Workspace\Workspace;
 
 /** Lets a page also answer at a further address: served there, or sent on to its own. */
-final readonly class AddAddress implements Change
+final readonly class AddAddress implements RequestedChange
 {
-    use NamesItsPage;
+    use HasShape, NamesItsPage;
 
     private function __construct(public string $page, public Address $address, private ClaimKind $answer)
     {
@@ -29,6 +29,24 @@ final readonly class AddAddress implements Change
         return new self($page, $address, ClaimKind::Redirect);
     }
 
+    public static function shape(): Shape
+    {
+        return Shape::of(
+            'add-address', Subject::Page,
+            Field::text('address'),
+            Field::oneOf('answer', ['serve', 'send-on'])->optional(),
+        );
+    }
+
+    public static function read(ChangeInput $input): self
+    {
+        return match ($input->has('answer') ? $input->text('answer') : 'serve') {
+            'serve' => self::serving($input->page(), $input->address()),
+            'send-on' => self::sendingOn($input->page(), $input->address()),
+            default => throw new InputRefused('answer', 'A further address serves the page (serve) or sends on to it (send-on).'),
+        };
+    }
+
     public function on(Workspace $workspace): void
     {
         $page = $workspace->page($this->page);
@@ -41,6 +59,11 @@ final readonly class AddAddress implements Change
             }
         }
         $workspace->wishes[] = new AddressWish($page->id, $this->address, $this->answer);
+    }
+
+    public function sentence(Outcome $outcome): string
+    {
+        return "Let {$outcome->page($this->page)} also answer at {$this->address->readable()}";
     }
 
     public function toArray(): array

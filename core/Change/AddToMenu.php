@@ -12,14 +12,24 @@ use Heronstem\Core\Menu\EntryKind;
 use Heronstem\Core\Workspace\Workspace;
 
 /** Lets a menu show a page: where a branch leaves it out, that is undone; else it gets an entry at the end. Picks a page likewise. */
-final readonly class AddToMenu implements Change
+final readonly class AddToMenu implements RequestedChange
 {
-    use NamesItsMenu, NamesItsPage {
+    use HasShape, NamesItsMenu, NamesItsPage {
         NamesItsPage::pagesNamed insteadof NamesItsMenu;
     }
 
     public function __construct(public string $page, public string $menu)
     {
+    }
+
+    public static function shape(): Shape
+    {
+        return Shape::of('add-to-menu', Subject::Pages, Field::identity('menu'));
+    }
+
+    public static function read(ChangeInput $input): self
+    {
+        return new self($input->page(), $input->identity('menu'));
     }
 
     public function on(Workspace $workspace): void
@@ -36,14 +46,19 @@ final readonly class AddToMenu implements Change
         if ($menu->leadingTo($page->id) !== []) {
             throw new NothingToChange('page', "“{$page->name}” stands in “{$menu->name}” already.");
         }
-        if (count($menu->entries) >= $menu::LONGEST) {
-            throw new InputRefused('menu', sprintf('A menu holds at most %d entries. Take some out first.', $menu::LONGEST));
+        if (count($menu->entries) >= $menu::MAX_ENTRIES) {
+            throw new InputRefused('menu', sprintf('A menu holds at most %d entries. Take some out first.', $menu::MAX_ENTRIES));
         }
         $first = $menu->under(null);
         for ($n = 0, $id = ''; $id === '' || $this->isTaken($id, $workspace); $n++) {
             $id = Identity::derived($menu->id, "{$page->id} $n");
         }
         $workspace->menus->put($menu->put(new Entry($id, null, $first === [] ? 0 : end($first)->position + 1, EntryKind::Page, Target::page($page->id))));
+    }
+
+    public function sentence(Outcome $outcome): string
+    {
+        return "Put {$outcome->page($this->page)} into {$outcome->menu($this->menu)}";
     }
 
     public function toArray(): array

@@ -7,14 +7,15 @@ namespace Heronstem\Core\Change;
 use Heronstem\Core\InputRefused;
 use Heronstem\Core\Menu\Entry;
 use Heronstem\Core\Menu\EntryKind;
+use Heronstem\Core\Menu\EntryReader;
 use Heronstem\Core\Menu\Menu;
 use Heronstem\Core\Menu\MenuKind;
 use Heronstem\Core\Workspace\Workspace;
 
 /** Sets all entries of a menu: which, in which order, under which, and how each is. */
-final readonly class ArrangeMenu implements Change
+final readonly class ArrangeMenu implements NamesFiles, RequestedChange
 {
-    use NamesItsMenu;
+    use HasShape, NamesItsMenu;
 
     /**
      * @param  list<Entry>  $entries  parents before what stands under them
@@ -22,6 +23,22 @@ final readonly class ArrangeMenu implements Change
      */
     public function __construct(public string $menu, public array $entries, public ?string $basedOn = null)
     {
+    }
+
+    public static function shape(): Shape
+    {
+        return Shape::of(
+            'arrange-menu', Subject::Menu,
+            Field::list('entries', ['$ref' => '#/components/schemas/MenuEntry']),
+            Field::text('basedOn', 'version of the menu that was arranged')->optional(),
+        );
+    }
+
+    public static function read(ChangeInput $input): self
+    {
+        $menu = $input->identity('menu');
+
+        return new self($menu, (new EntryReader($input->rules, $input->zone, $menu))->read($input->raw('entries')), $input->textOrNull('basedOn'));
     }
 
     public function on(Workspace $workspace): void
@@ -45,6 +62,29 @@ final readonly class ArrangeMenu implements Change
     public function pagesNamed(): array
     {
         return array_values(array_unique(array_filter(array_map(static fn (Entry $entry): ?string => $entry->page(), $this->entries))));
+    }
+
+    public function filesNamed(): array
+    {
+        $at = $found = [];
+        foreach ($this->entries as $entry) {
+            $at[$entry->id] = ($entry->parent === null ? '' : $at[$entry->parent].'.')."entries.{$entry->position}";
+            $found += array_filter(["{$at[$entry->id]}.file" => $entry->kind === EntryKind::File ? $entry->leadsTo?->value : null, "{$at[$entry->id]}.picture" => $entry->picture]);
+        }
+
+        return $found;
+    }
+
+    public function sentence(Outcome $outcome): string
+    {
+        [$came, $went, $changed] = $outcome->entriesOf($this->menu);
+        $parts = array_filter([
+            $came === 0 ? null : Wording::count($came, 'new entry', 'new entries'),
+            $went === 0 ? null : Wording::count($went, 'entry', 'entries').' out',
+            $changed === 0 ? null : Wording::count($changed, 'entry', 'entries').' changed',
+        ]);
+
+        return implode(', ', ["Arranged {$outcome->menu($this->menu)}", ...$parts]);
     }
 
     public function toArray(): array

@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Change;
 
+use Heronstem\Core\Decision\Decision;
 use Heronstem\Core\Decision\Decisions;
 use Heronstem\Core\InputRefused;
-use Heronstem\Core\Ripple\WayOut;
 
 /** Changes that belong together, in order, on one site: planned, shown and applied as one. */
 final readonly class Batch
 {
     /** Most pages that the changes of one batch name. */
-    public const LONGEST = 10000;
+    public const MAX_PAGES = 10000;
 
     public Decisions $decisions;
 
@@ -31,14 +31,19 @@ final readonly class Batch
         return new self(array_values($changes));
     }
 
-    /** The same batch with a way out of one of its conflicts taken. */
-    public function with(WayOut $way): self
+    /**
+     * The same batch with more at its end.
+     *
+     * @param  list<Change>  $changes
+     * @param  list<Decision>  $decisions
+     */
+    public function with(array $changes, array $decisions): self
     {
-        return new self([...$this->changes, ...$way->changes], $this->decisions->and(...$way->decisions));
+        return new self([...$this->changes, ...$changes], $this->decisions->and(...$decisions));
     }
 
-    /** @return list<Undo> the entries this batch takes back, newest first */
-    public function takesBack(): array
+    /** @return list<Undo> the entries that this batch undoes, newest first */
+    public function undoes(): array
     {
         return array_values(array_filter($this->changes, static fn (Change $change): bool => $change instanceof Undo));
     }

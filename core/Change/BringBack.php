@@ -11,10 +11,26 @@ use Heronstem\Core\Workspace\Place;
 use Heronstem\Core\Workspace\Workspace;
 
 /** Brings a page and what went into the bin along with it back: to where it was, or to a place that is chosen. */
-final readonly class BringBack implements Change
+final readonly class BringBack implements RequestedChange
 {
+    use HasShape;
+
     public function __construct(public string $page, public ?Place $place = null, public RestoredState $state = RestoredState::AsItWas)
     {
+    }
+
+    public static function shape(): Shape
+    {
+        return Shape::of(
+            'bring-back', Subject::Pages,
+            Field::place()->optional(),
+            Field::choice('state', RestoredState::class)->optional(),
+        );
+    }
+
+    public static function read(ChangeInput $input): self
+    {
+        return new self($input->page(), $input->placeOrNull(), $input->choice('state', RestoredState::AsItWas));
     }
 
     public function on(Workspace $workspace): void
@@ -42,6 +58,11 @@ final readonly class BringBack implements Change
     public function pagesNamed(): array
     {
         return array_values(array_filter([$this->page, $this->place?->page]));
+    }
+
+    public function sentence(Outcome $outcome): string
+    {
+        return "Brought {$outcome->page($this->page)} back";
     }
 
     public function toArray(): array

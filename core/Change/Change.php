@@ -10,6 +10,9 @@ use Heronstem\Core\Workspace\Workspace;
 /** One of the few ways in which the structure changes. */
 interface Change
 {
+    /** As the API, the history and its filter name it, e.g. `put-in-bin`. */
+    public function kind(): string;
+
     /**
      * Makes the change in the workspace.
      *
@@ -19,6 +22,9 @@ interface Change
 
     /** @return list<string> pages it will look for, so that they are read in one go */
     public function pagesNamed(): array;
+
+    /** What it did, for the history: past tense, no full stop. */
+    public function sentence(Outcome $outcome): string;
 
     /** @return array<string, mixed> as the API and the history write it, read again by ChangeReader */
     public function toArray(): array;

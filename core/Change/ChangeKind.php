@@ -11,18 +11,34 @@ use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\PageKind;
 use Heronstem\Core\Workspace\Workspace;
 
-/** Makes of a page a page, section, pointer or download. Its words stay, in case it is a page again. */
-final readonly class ChangeKind implements Change
+/** Makes of a page a page, section, pointer or download. Its content stays, in case it is a page again. */
+final readonly class ChangeKind implements NamesFiles, RequestedChange
 {
+    use HasShape;
+
     public function __construct(public string $page, public PageKind $to, public ?Target $leadsTo = null)
     {
+    }
+
+    public static function shape(): Shape
+    {
+        return Shape::of(
+            'change-kind', Subject::Pages,
+            Field::choice('to', PageKind::class),
+            Field::target()->optional(),
+        );
+    }
+
+    public static function read(ChangeInput $input): self
+    {
+        return new self($input->page(), $input->requiredChoice('to', PageKind::class), $input->target());
     }
 
     public function on(Workspace $workspace): void
     {
         $page = $workspace->page($this->page);
         if ($workspace->isStartPage($page->id) && $this->to !== PageKind::Page) {
-            throw new InputRefused('to', "“{$page->name}” is the start page, which shows words. Make another page the start page first.");
+            throw new InputRefused('to', "“{$page->name}” is the start page, which shows content of its own. Make another page the start page first.");
         }
         $this->guardTarget($page, $workspace);
         $workspace->put($page->with(['kind' => $this->to, 'leadsTo' => $this->leadsTo, 'leftOut' => $page->leftOut && $this->to === PageKind::Section]));
@@ -31,6 +47,16 @@ final readonly class ChangeKind implements Change
     public function pagesNamed(): array
     {
         return [$this->page, ...($this->leadsTo?->kind === TargetKind::Page ? [$this->leadsTo->value] : [])];
+    }
+
+    public function filesNamed(): array
+    {
+        return $this->leadsTo?->kind === TargetKind::File ? ['leadsTo' => $this->leadsTo->value] : [];
+    }
+
+    public function sentence(Outcome $outcome): string
+    {
+        return "Made {$outcome->page($this->page)} a {$this->to->value}";
     }
 
     public function toArray(): array

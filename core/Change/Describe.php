@@ -11,9 +11,9 @@ use Heronstem\Core\Tree\PageTexts;
 use Heronstem\Core\Workspace\Workspace;
 
 /** Sets what a page says of itself, how it is laid out and whether search engines may list it; of a live page at once. */
-final readonly class Describe implements Change
+final readonly class Describe implements RequestedChange
 {
-    use NamesItsPage;
+    use HasShape, NamesItsPage;
 
     /**
      * @param  array<string, string|null>  $texts  by the names of PageTexts
@@ -22,6 +22,36 @@ final readonly class Describe implements Change
      */
     public function __construct(public string $page, private array $texts = [], private ?string $layout = null, private ?bool $indexed = null)
     {
+    }
+
+    public static function shape(): Shape
+    {
+        return Shape::of(
+            'describe', Subject::Pages,
+            Field::text('heading', 'null to follow the name')->orNull()->optional(),
+            Field::text('summary')->optional(),
+            Field::text('searchTitle')->optional(),
+            Field::text('searchDescription')->optional(),
+            Field::text('layout')->optional(),
+            Field::flag('indexed', 'whether search engines may list it')->optional(),
+        );
+    }
+
+    public static function read(ChangeInput $input): self
+    {
+        $page = $input->page();
+        /** @var array<string, string|null> $texts */
+        $texts = $input->only(array_keys(PageTexts::MAX_LENGTHS));
+        foreach ($texts as $field => $text) {
+            if (! is_string($text) && ($text !== null || $field !== 'heading')) {
+                throw new InputRefused($field, 'This is a text.');
+            }
+        }
+        if ($texts === [] && ! $input->has('layout') && ! $input->has('indexed')) {
+            throw new InputRefused('page', 'Say what of the page is set: '.implode(', ', array_keys(PageTexts::MAX_LENGTHS)).', layout or indexed.');
+        }
+
+        return new self($page, $texts, $input->textOrNull('layout'), $input->flag('indexed'));
     }
 
     public function on(Workspace $workspace): void
@@ -36,6 +66,13 @@ final readonly class Describe implements Change
             throw new NothingToChange('page', "“{$page->name}” says this already.");
         }
         $workspace->put($changed);
+    }
+
+    public function sentence(Outcome $outcome): string
+    {
+        $called = ['heading' => 'heading', 'summary' => 'summary', 'searchTitle' => 'search title', 'searchDescription' => 'search description', 'layout' => 'layout', 'indexed' => 'place in search engines'];
+
+        return 'Changed '.implode(', ', array_values(array_intersect_key($called, $this->toArray())))." of {$outcome->page($this->page)}";
     }
 
     public function toArray(): array

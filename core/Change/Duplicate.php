@@ -18,16 +18,33 @@ use Heronstem\Core\Workspace\Workspace;
 
 /**
  * Copies a page, or its branch, beside it or to a place that is chosen. Copies are drafts; the first is named
- * “… copy”; each gets a slug that is free. Which page is a copy of which is told to whoever copies the words.
+ * “… copy”; each gets a slug that is free. Which page is a copy of which is told to whoever copies the content.
  */
-final readonly class Duplicate implements Change
+final readonly class Duplicate implements RequestedChange
 {
+    use HasShape;
+
     /** How many numbered slugs are tried. */
-    private const TRIES = 200;
+    private const MAX_TRIES = 200;
 
     /** @param  string  $copy the copy's identity, chosen by whoever makes it (a ULID); those of the pages below follow from it */
-    public function __construct(public string $page, public string $copy, public Scope $reach = Scope::Page, public ?Place $place = null)
+    public function __construct(public string $page, public string $copy, public Scope $scope = Scope::Page, public ?Place $place = null)
     {
+    }
+
+    public static function shape(): Shape
+    {
+        return Shape::of(
+            'duplicate', Subject::Branches,
+            Field::identity('copy', 'a new ULID for the copy'),
+            Field::choice('scope', Scope::class)->optional(),
+            Field::place()->optional(),
+        );
+    }
+
+    public static function read(ChangeInput $input): self
+    {
+        return new self($input->page(), $input->newIdentity('copy'), $input->scope(), $input->placeOrNull());
     }
 
     public function on(Workspace $workspace): void
@@ -37,7 +54,7 @@ final readonly class Duplicate implements Change
             throw new InputRefused('copy', 'There is a page with this identity already.');
         }
         $place = $this->place ?? Place::after($source->id);
-        $sources = $this->reach === Scope::Branch ? $workspace->branch($source->id) : [$source->id];
+        $sources = $this->scope === Scope::Branch ? $workspace->branch($source->id) : [$source->id];
         $copies = [];
         foreach ($sources as $id) {
             $copies[$id] = $id === $source->id ? $this->copy : Identity::derived($this->copy, $id);
@@ -59,9 +76,14 @@ final readonly class Duplicate implements Change
         return array_values(array_filter([$this->page, $this->copy, $this->place?->page]));
     }
 
+    public function sentence(Outcome $outcome): string
+    {
+        return "Duplicated {$outcome->page($this->page)}{$this->scope->inWords()}";
+    }
+
     public function toArray(): array
     {
-        return ['kind' => 'duplicate', 'page' => $this->page, 'copy' => $this->copy] + $this->reach->toArray() + ($this->place === null ? [] : ['place' => $this->place->toArray()]);
+        return ['kind' => 'duplicate', 'page' => $this->page, 'copy' => $this->copy] + $this->scope->toArray() + ($this->place === null ? [] : ['place' => $this->place->toArray()]);
     }
 
     private function copyOf(Page $page, string $id): Page
@@ -75,7 +97,7 @@ final readonly class Duplicate implements Change
 
     private function named(Page $copy, ?string $parent, int $position, Workspace $workspace): Page
     {
-        $name = PageName::of(mb_substr($copy->name, 0, PageName::LONGEST - 5).' copy')->text;
+        $name = PageName::of(mb_substr($copy->name, 0, PageName::MAX_LENGTH - 5).' copy')->text;
 
         return $copy->named($name)->placed($parent, $position)->withSlug((new SlugMaker($workspace->rules()))->make($name), false);
     }
@@ -103,11 +125,11 @@ final readonly class Duplicate implements Change
                     $unsettled[$copy] = true;
                     $tries[$copy] ??= [$page->slug->text, 1];
                     $number = ++$tries[$copy][1];
-                    $workspace->put($page->withSlug(Slug::stored(mb_substr($tries[$copy][0], 0, Slug::LONGEST - 4).'-'.$number), $page->slugByHand));
+                    $workspace->put($page->withSlug(Slug::stored(mb_substr($tries[$copy][0], 0, Slug::MAX_LENGTH - 4).'-'.$number), $page->slugByHand));
                 }
                 $seen[$key] = true;
             }
-        } while ($unsettled !== [] && max([0, ...array_column($tries, 1)]) < self::TRIES);
+        } while ($unsettled !== [] && max([0, ...array_column($tries, 1)]) < self::MAX_TRIES);
         $workspace->addressesOfCopies = $seen;
     }
 }

@@ -10,19 +10,29 @@ use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\PageState;
 use Heronstem\Core\Workspace\Workspace;
 
-/** Shows a page, or its whole branch, to visitors from now on, with the words and texts saved last. Drafts below it are asked about. */
-final readonly class GoLive implements Change
+/** Shows a page, or its whole branch, to visitors from now on, with the content and texts saved last. Drafts below it are asked about. */
+final readonly class GoLive implements RequestedChange
 {
-    use NamesItsPage;
+    use HasShape, NamesItsPage;
 
-    public function __construct(public string $page, public Scope $reach = Scope::Page)
+    public function __construct(public string $page, public Scope $scope = Scope::Page)
     {
+    }
+
+    public static function shape(): Shape
+    {
+        return Shape::of('go-live', Subject::Pages, Field::choice('scope', Scope::class)->optional());
+    }
+
+    public static function read(ChangeInput $input): self
+    {
+        return new self($input->page(), $input->scope());
     }
 
     public function on(Workspace $workspace): void
     {
         $page = $workspace->page($this->page);
-        $below = $this->reach === Scope::Page ? [] : array_slice($workspace->branch($page->id), 1);
+        $below = $this->scope === Scope::Page ? [] : array_slice($workspace->branch($page->id), 1);
         if ($page->isLive() && $below === []) {
             throw new NothingToChange('page', "“{$page->name}” is live already.");
         }
@@ -43,9 +53,14 @@ final readonly class GoLive implements Change
         }
     }
 
+    public function sentence(Outcome $outcome): string
+    {
+        return "Put {$outcome->page($this->page)}{$this->scope->inWords()} live";
+    }
+
     public function toArray(): array
     {
-        return ['kind' => 'go-live', 'page' => $this->page] + $this->reach->toArray();
+        return ['kind' => 'go-live', 'page' => $this->page] + $this->scope->toArray();
     }
 
     private function live(Page $page, Workspace $workspace): Page

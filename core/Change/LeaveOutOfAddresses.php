@@ -8,36 +8,41 @@ use Heronstem\Core\InputRefused;
 use Heronstem\Core\Tree\PageKind;
 use Heronstem\Core\Workspace\Workspace;
 
-/** Leaves a section out of its children's addresses, or takes it into them again. */
-final readonly class LeaveOutOfAddresses implements Change
+/** Leaves a section out of the addresses of what is below it. */
+final readonly class LeaveOutOfAddresses implements RequestedChange
 {
-    use NamesItsPage;
+    use HasShape, NamesItsPage;
 
-    private function __construct(public string $page, private bool $out)
+    public function __construct(public string $page)
     {
     }
 
-    public static function of(string $page): self
+    public static function shape(): Shape
     {
-        return new self($page, true);
+        return Shape::of('leave-out-of-addresses', Subject::Pages);
     }
 
-    public static function undone(string $page): self
+    public static function read(ChangeInput $input): self
     {
-        return new self($page, false);
+        return new self($input->page());
     }
 
     public function on(Workspace $workspace): void
     {
         $page = $workspace->page($this->page);
-        if ($this->out && $page->kind !== PageKind::Section) {
+        if ($page->kind !== PageKind::Section) {
             throw new InputRefused('page', "“{$page->name}” is no section. Only a section can be left out of its children's addresses; make it one first.");
         }
-        $workspace->put($page->with(['leftOut' => $this->out]));
+        $workspace->put($page->with(['leftOut' => true]));
+    }
+
+    public function sentence(Outcome $outcome): string
+    {
+        return "Left {$outcome->page($this->page)} out of the addresses below";
     }
 
     public function toArray(): array
     {
-        return ['kind' => $this->out ? 'leave-out' : 'take-in', 'page' => $this->page];
+        return ['kind' => 'leave-out-of-addresses', 'page' => $this->page];
     }
 }

@@ -6,36 +6,41 @@ namespace Heronstem\Core\Change;
 
 use Heronstem\Core\Workspace\Workspace;
 
-/** Lists a page in menus, lists and the sitemap, or leaves it to be reached by its address only. */
-final readonly class ListPage implements Change
+/** Lists a page in menus, lists and the sitemap. */
+final readonly class ListPage implements RequestedChange
 {
-    use NamesItsPage;
+    use HasShape, NamesItsPage;
 
-    private function __construct(public string $page, private bool $listed)
+    public function __construct(public string $page)
     {
     }
 
-    public static function listed(string $page): self
+    public static function shape(): Shape
     {
-        return new self($page, true);
+        return Shape::of('list-page', Subject::Pages);
     }
 
-    public static function unlisted(string $page): self
+    public static function read(ChangeInput $input): self
     {
-        return new self($page, false);
+        return new self($input->page());
     }
 
     public function on(Workspace $workspace): void
     {
         $page = $workspace->page($this->page);
-        if ($page->listed === $this->listed) {
-            throw new NothingToChange('page', "“{$page->name}” is ".($this->listed ? 'listed' : 'unlisted').' already.');
+        if ($page->listed) {
+            throw new NothingToChange('page', "“{$page->name}” is listed already.");
         }
-        $workspace->put($page->with(['listed' => $this->listed]));
+        $workspace->put($page->with(['listed' => true]));
+    }
+
+    public function sentence(Outcome $outcome): string
+    {
+        return "Listed {$outcome->page($this->page)}";
     }
 
     public function toArray(): array
     {
-        return ['kind' => $this->listed ? 'list' : 'unlist', 'page' => $this->page];
+        return ['kind' => 'list-page', 'page' => $this->page];
     }
 }

@@ -15,11 +15,28 @@ use Heronstem\Core\Workspace\Place;
 use Heronstem\Core\Workspace\Workspace;
 
 /** Makes a page, as a draft. Without a slug of its own it takes the one its name gives. */
-final readonly class Make implements Change
+final readonly class Make implements RequestedChange
 {
+    use HasShape;
+
     /** @param  string  $page the new page's identity, chosen by whoever makes it (a ULID) */
     public function __construct(public string $page, public PageName $name, public Place $place, public ?Slug $slug = null)
     {
+    }
+
+    public static function shape(): Shape
+    {
+        return Shape::of(
+            'make', Subject::Page,
+            Field::text('name'),
+            Field::place(),
+            Field::text('slug')->optional(),
+        );
+    }
+
+    public static function read(ChangeInput $input): self
+    {
+        return new self($input->page(), $input->name(), $input->place(), $input->has('slug') ? $input->slug() : null);
     }
 
     public function on(Workspace $workspace): void
@@ -45,6 +62,13 @@ final readonly class Make implements Change
     public function pagesNamed(): array
     {
         return array_values(array_filter([$this->page, $this->place->page]));
+    }
+
+    public function sentence(Outcome $outcome): string
+    {
+        $parent = $outcome->parentOf($this->page);
+
+        return "Made {$outcome->page($this->page)}".($parent === null ? '' : " under $parent");
     }
 
     public function toArray(): array

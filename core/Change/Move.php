@@ -9,10 +9,22 @@ use Heronstem\Core\Workspace\Place;
 use Heronstem\Core\Workspace\Workspace;
 
 /** Puts a page, with everything below it, elsewhere in the tree. */
-final readonly class Move implements Change
+final readonly class Move implements RequestedChange
 {
+    use HasShape;
+
     public function __construct(public string $page, public Place $place)
     {
+    }
+
+    public static function shape(): Shape
+    {
+        return Shape::of('move', Subject::Branches, Field::place());
+    }
+
+    public static function read(ChangeInput $input): self
+    {
+        return new self($input->page(), $input->previous === null ? $input->place() : Place::after($input->previous));
     }
 
     public function on(Workspace $workspace): void
@@ -37,6 +49,18 @@ final readonly class Move implements Change
     public function pagesNamed(): array
     {
         return array_values(array_filter([$this->page, $this->place->page]));
+    }
+
+    public function sentence(Outcome $outcome): string
+    {
+        $parent = $outcome->parentOf($this->page);
+        $stays = $outcome->keepsParent($this->page);
+        $where = match (true) {
+            $parent === null => $stays ? 'at the top' : 'to the top',
+            default => ($stays ? 'within ' : 'under ').$parent,
+        };
+
+        return "Moved {$outcome->page($this->page)} $where";
     }
 
     public function toArray(): array

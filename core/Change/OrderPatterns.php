@@ -10,16 +10,28 @@ use Heronstem\Core\Redirect\RuleScope;
 use Heronstem\Core\Workspace\Workspace;
 
 /** Sets the order in which patterns are tried. Patterns that are not named come after, in the order they have. */
-final readonly class OrderPatterns implements Change
+final readonly class OrderPatterns implements RequestedChange
 {
+    use HasShape;
+
     /** @param  list<string>  $redirects  the first is tried first */
     public function __construct(public array $redirects)
     {
     }
 
+    public static function shape(): Shape
+    {
+        return Shape::of('order-patterns', Subject::Whole, Field::list('redirects', ['type' => 'string']));
+    }
+
+    public static function read(ChangeInput $input): self
+    {
+        return new self($input->identities('redirects'));
+    }
+
     public function on(Workspace $workspace): void
     {
-        $patterns = array_values(array_filter($workspace->redirects->standing(), static fn (Rule $rule): bool => $rule->reach === RuleScope::Pattern));
+        $patterns = array_values(array_filter($workspace->redirects->standing(), static fn (Rule $rule): bool => $rule->scope === RuleScope::Pattern));
         usort($patterns, Rule::inOrder(...));
         $known = array_column($patterns, null, 'id');
         foreach ($this->redirects as $i => $id) {
@@ -43,6 +55,11 @@ final readonly class OrderPatterns implements Change
     public function pagesNamed(): array
     {
         return [];
+    }
+
+    public function sentence(Outcome $outcome): string
+    {
+        return 'Put the patterns in order';
     }
 
     public function toArray(): array

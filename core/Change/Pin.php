@@ -9,12 +9,22 @@ use Heronstem\Core\InputRefused;
 use Heronstem\Core\Workspace\Workspace;
 
 /** Sets a page's whole address by hand. It then follows neither name nor parent; pages below it follow it. */
-final readonly class Pin implements Change
+final readonly class Pin implements RequestedChange
 {
-    use NamesItsPage;
+    use HasShape, NamesItsPage;
 
     public function __construct(public string $page, public Address $address)
     {
+    }
+
+    public static function shape(): Shape
+    {
+        return Shape::of('pin', Subject::Page, Field::text('address'));
+    }
+
+    public static function read(ChangeInput $input): self
+    {
+        return new self($input->page(), $input->address());
     }
 
     public function on(Workspace $workspace): void
@@ -24,6 +34,11 @@ final readonly class Pin implements Change
             throw new InputRefused('address', 'The address / belongs to the start page. To have this page there, make it the start page.');
         }
         $workspace->put($page->with(['pinned' => $this->address]));
+    }
+
+    public function sentence(Outcome $outcome): string
+    {
+        return "Pinned {$outcome->page($this->page)} to {$this->address->readable()}";
     }
 
     public function toArray(): array

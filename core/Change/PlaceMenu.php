@@ -8,12 +8,22 @@ use Heronstem\Core\InputRefused;
 use Heronstem\Core\Workspace\Workspace;
 
 /** Shows a menu at a place of the layout, or nowhere. The menu that stood there trades places with it. */
-final readonly class PlaceMenu implements Change
+final readonly class PlaceMenu implements RequestedChange
 {
-    use NamesItsMenu;
+    use HasShape, NamesItsMenu;
 
     public function __construct(public string $menu, public ?string $place)
     {
+    }
+
+    public static function shape(): Shape
+    {
+        return Shape::of('place-menu', Subject::Menu, Field::text('place', 'a key of the layout, or null for nowhere')->orNull());
+    }
+
+    public static function read(ChangeInput $input): self
+    {
+        return new self($input->identity('menu'), $input->text('place') === '' ? null : $input->text('place'));
     }
 
     public function on(Workspace $workspace): void
@@ -32,6 +42,11 @@ final readonly class PlaceMenu implements Change
             }
         }
         $workspace->menus->put($menu->at($this->place));
+    }
+
+    public function sentence(Outcome $outcome): string
+    {
+        return $this->place === null ? "Took {$outcome->menu($this->menu)} out of its place" : "Placed {$outcome->menu($this->menu)} at {$this->place}";
     }
 
     public function toArray(): array

@@ -4,43 +4,44 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Change;
 
-use Heronstem\Core\InputRefused;
-use Heronstem\Core\Workspace\Authority;
 use Heronstem\Core\Workspace\Workspace;
 
-/** Protects a page, so that nobody but the owner of the site retires it; or lets it go again. */
-final readonly class Protect implements Change
+/** Protects a page, so that nobody but the owner of the site retires it. */
+final readonly class Protect implements RequestedChange
 {
-    use NamesItsPage;
+    use HasShape, NamesItsPage;
 
-    private function __construct(public string $page, private bool $kept)
+    public function __construct(public string $page)
     {
     }
 
-    public static function of(string $page): self
+    public static function shape(): Shape
     {
-        return new self($page, true);
+        return Shape::of('protect', Subject::Pages);
     }
 
-    public static function undone(string $page): self
+    public static function read(ChangeInput $input): self
     {
-        return new self($page, false);
+        return new self($input->page());
     }
 
     public function on(Workspace $workspace): void
     {
         $page = $workspace->page($this->page);
-        if ($workspace->site->authority !== Authority::Owner) {
-            throw new InputRefused('page', 'Only the owner of the site says which pages are kept. Ask them.');
+        $workspace->guardOwner('Only the owner of the site says which pages are protected. Ask them.');
+        if ($page->isProtected) {
+            throw new NothingToChange('page', "“{$page->name}” is protected already.");
         }
-        if ($page->kept === $this->kept) {
-            throw new NothingToChange('page', "“{$page->name}” is ".($this->kept ? '' : 'not ').'kept already.');
-        }
-        $workspace->put($page->with(['kept' => $this->kept]));
+        $workspace->put($page->with(['isProtected' => true]));
+    }
+
+    public function sentence(Outcome $outcome): string
+    {
+        return "Protected {$outcome->page($this->page)}";
     }
 
     public function toArray(): array
     {
-        return ['kind' => $this->kept ? 'keep' : 'let-go', 'page' => $this->page];
+        return ['kind' => 'protect', 'page' => $this->page];
     }
 }

@@ -7,25 +7,40 @@ namespace Heronstem\Core\Change;
 use Heronstem\Core\InputRefused;
 use Heronstem\Core\Workspace\Workspace;
 
-/** Puts the edits of a live page, its saved words and prepared texts, before visitors. */
-final readonly class Publish implements Change
+/** Puts the edits of a live page, its saved content and prepared texts, before visitors. */
+final readonly class Publish implements RequestedChange
 {
-    use NamesItsPage;
+    use HasShape, NamesItsPage;
 
     public function __construct(public string $page)
     {
+    }
+
+    public static function shape(): Shape
+    {
+        return Shape::of('publish', Subject::Pages);
+    }
+
+    public static function read(ChangeInput $input): self
+    {
+        return new self($input->page());
     }
 
     public function on(Workspace $workspace): void
     {
         $page = $workspace->page($this->page);
         if (! $page->isLive()) {
-            throw new InputRefused('page', "“{$page->name}” is not live. Put it live; its words go along.");
+            throw new InputRefused('page', "“{$page->name}” is not live. Put it live; its content go along.");
         }
         if (! $page->hasEdits()) {
             throw new NothingToChange('page', "Visitors already get everything that was saved of “{$page->name}”.");
         }
         $workspace->put($page->published());
+    }
+
+    public function sentence(Outcome $outcome): string
+    {
+        return "Published the edits of {$outcome->page($this->page)}";
     }
 
     public function toArray(): array

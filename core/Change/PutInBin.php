@@ -12,13 +12,23 @@ use Heronstem\Core\Tree\PageState;
 use Heronstem\Core\Workspace\Place;
 use Heronstem\Core\Workspace\Workspace;
 
-/** Retires a page with everything below it. It waits in the bin to be brought back or emptied. */
-final readonly class PutInBin implements Change
+/** Retires a page with everything below it. It waits in the bin to be brought back or deleted for good. */
+final readonly class PutInBin implements RequestedChange
 {
-    use NamesItsPage;
+    use HasShape, NamesItsPage;
 
     public function __construct(public string $page)
     {
+    }
+
+    public static function shape(): Shape
+    {
+        return Shape::of('put-in-bin', Subject::Branches);
+    }
+
+    public static function read(ChangeInput $input): self
+    {
+        return new self($input->page());
     }
 
     public function on(Workspace $workspace): void
@@ -36,6 +46,13 @@ final readonly class PutInBin implements Change
             $this->guard($each, $page, $workspace);
             $workspace->put($each->with(['state' => PageState::Binned, 'was' => $each->state, 'bin' => $page->id]));
         }
+    }
+
+    public function sentence(Outcome $outcome): string
+    {
+        $along = $outcome->binnedAlong();
+
+        return "Put {$outcome->page($this->page)} in the bin".($along > 0 ? ' with '.Wording::count($along, 'page').' below' : '');
     }
 
     public function toArray(): array
@@ -68,8 +85,8 @@ final readonly class PutInBin implements Change
         if ($each->id === $workspace->startPage) {
             throw new InputRefused('page', "“{$each->name}”$inside is the start page; without it visitors of / would get nothing. Make another page the start page first.");
         }
-        if ($workspace->keepsFrom($each)) {
-            throw new InputRefused('page', "“{$each->name}”$inside is kept: only the owner of the site retires it. Ask them, or leave it where it is.");
+        if ($workspace->isProtectedFrom($each)) {
+            throw new InputRefused('page', "“{$each->name}”$inside is protected: only the owner of the site retires it. Ask them, or leave it where it is.");
         }
     }
 }

@@ -11,12 +11,22 @@ use Heronstem\Core\Workspace\AddressWish;
 use Heronstem\Core\Workspace\Workspace;
 
 /** Takes a further or former address from a page. If visitors knew it, it is recorded as gone. */
-final readonly class RemoveAddress implements Change
+final readonly class RemoveAddress implements RequestedChange
 {
-    use NamesItsPage;
+    use HasShape, NamesItsPage;
 
     public function __construct(public string $page, public Address $address)
     {
+    }
+
+    public static function shape(): Shape
+    {
+        return Shape::of('remove-address', Subject::Page, Field::text('address'));
+    }
+
+    public static function read(ChangeInput $input): self
+    {
+        return new self($input->page(), $input->address());
     }
 
     public function on(Workspace $workspace): void
@@ -29,6 +39,11 @@ final readonly class RemoveAddress implements Change
                 : "“{$page->name}” does not answer at {$this->address->readable()} besides its own address.");
         }
         $workspace->wishes[] = new AddressWish($page->id, $this->address, null);
+    }
+
+    public function sentence(Outcome $outcome): string
+    {
+        return "Took {$this->address->readable()} from {$outcome->page($this->page)}";
     }
 
     public function toArray(): array

@@ -8,14 +8,24 @@ use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Workspace\Workspace;
 
 /** Takes a page out of a menu while it stays what it is: its entries go, and branches leave it out. Unpicks a page likewise. */
-final readonly class RemoveFromMenu implements Change
+final readonly class RemoveFromMenu implements RequestedChange
 {
-    use NamesItsMenu, NamesItsPage {
+    use HasShape, NamesItsMenu, NamesItsPage {
         NamesItsPage::pagesNamed insteadof NamesItsMenu;
     }
 
     public function __construct(public string $page, public string $menu)
     {
+    }
+
+    public static function shape(): Shape
+    {
+        return Shape::of('remove-from-menu', Subject::Pages, Field::identity('menu'));
+    }
+
+    public static function read(ChangeInput $input): self
+    {
+        return new self($input->page(), $input->identity('menu'));
     }
 
     public function on(Workspace $workspace): void
@@ -37,8 +47,13 @@ final readonly class RemoveFromMenu implements Change
         $workspace->menus->put($kept);
     }
 
+    public function sentence(Outcome $outcome): string
+    {
+        return "Took {$outcome->page($this->page)} out of {$outcome->menu($this->menu)}";
+    }
+
     public function toArray(): array
     {
-        return ['kind' => 'take-out-of-menu', 'page' => $this->page, 'menu' => $this->menu];
+        return ['kind' => 'remove-from-menu', 'page' => $this->page, 'menu' => $this->menu];
     }
 }

@@ -10,12 +10,26 @@ use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Workspace\Workspace;
 
 /** Sets when a page goes live and when it goes offline again; null for either lets it be. */
-final readonly class Schedule implements Change
+final readonly class Schedule implements RequestedChange
 {
-    use NamesItsPage;
+    use HasShape, NamesItsPage;
 
     public function __construct(public string $page, public ?Moment $from, public ?Moment $until)
     {
+    }
+
+    public static function shape(): Shape
+    {
+        return Shape::of(
+            'schedule', Subject::Pages,
+            Field::moment('from')->optional(),
+            Field::moment('until')->optional(),
+        );
+    }
+
+    public static function read(ChangeInput $input): self
+    {
+        return new self($input->page(), $input->moment('from'), $input->moment('until'));
     }
 
     public function on(Workspace $workspace): void
@@ -28,6 +42,11 @@ final readonly class Schedule implements Change
             $this->guardEnd($page, $this->until, $workspace->now());
         }
         $workspace->put($page->with(['from' => $this->from, 'until' => $this->until]));
+    }
+
+    public function sentence(Outcome $outcome): string
+    {
+        return ($this->from === null && $this->until === null ? 'Cleared the schedule of ' : 'Scheduled ').$outcome->page($this->page);
     }
 
     public function toArray(): array

@@ -13,6 +13,12 @@ enum Scope: string
     /** @return array<string, string> said only where it is not the page alone */
     public function toArray(): array
     {
-        return $this === self::Page ? [] : ['reach' => $this->value];
+        return $this === self::Page ? [] : ['scope' => $this->value];
+    }
+
+    /** As a sentence goes on with it. */
+    public function inWords(): string
+    {
+        return $this === self::Page ? '' : ' with what is below';
     }
 }

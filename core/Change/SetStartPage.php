@@ -13,12 +13,22 @@ use Heronstem\Core\Workspace\Workspace;
  * Puts a page at `/`. For visitors that is its address, and its slug waits for the day it no longer is the start page;
  * signed-in people get theirs there while it keeps its address. Theirs is the visitors' where that is named again.
  */
-final readonly class SetStartPage implements Change
+final readonly class SetStartPage implements RequestedChange
 {
-    use NamesItsPage;
+    use HasShape, NamesItsPage;
 
     public function __construct(public string $page, public StartAudience $for = StartAudience::Visitors)
     {
+    }
+
+    public static function shape(): Shape
+    {
+        return Shape::of('set-start-page', Subject::Page, Field::choice('for', StartAudience::class)->optional());
+    }
+
+    public static function read(ChangeInput $input): self
+    {
+        return new self($input->page(), $input->choice('for', StartAudience::Visitors));
     }
 
     public function on(Workspace $workspace): void
@@ -29,7 +39,7 @@ final readonly class SetStartPage implements Change
             throw new NothingToChange('page', "“{$page->name}” is the start page already.");
         }
         if (! $page->isLive() || $page->kind !== PageKind::Page) {
-            throw new InputRefused('page', $page->isLive() ? "“{$page->name}” is a {$page->kind->value}. The start page shows words; choose a page." : "“{$page->name}” is not live, so visitors of / would get nothing. Put it live first.");
+            throw new InputRefused('page', $page->isLive() ? "“{$page->name}” is a {$page->kind->value}. The start page shows content; choose a page." : "“{$page->name}” is not live, so visitors of / would get nothing. Put it live first.");
         }
         if ($this->for === StartAudience::SignedIn) {
             $workspace->startPageSignedIn = $page->id === $workspace->startPage ? null : $page->id;
@@ -45,6 +55,11 @@ final readonly class SetStartPage implements Change
             $workspace->startPageSignedIn = null;
         }
         $workspace->put($page);
+    }
+
+    public function sentence(Outcome $outcome): string
+    {
+        return "Made {$outcome->page($this->page)} the start page".($this->for === StartAudience::SignedIn ? ' of signed-in people' : '');
     }
 
     public function toArray(): array

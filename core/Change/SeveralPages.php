@@ -69,6 +69,16 @@ final readonly class SeveralPages implements Change
         return [...$this->pages, ...$first];
     }
 
+    public function kind(): string
+    {
+        return ($this->each)($this->pages[0], null)->kind();
+    }
+
+    public function sentence(Outcome $outcome): string
+    {
+        return ($this->each)($this->pages[0], null)->sentence($outcome->together($this->pages[0], count($this->pages)));
+    }
+
     public function toArray(): array
     {
         return ['pages' => $this->pages] + $this->written;

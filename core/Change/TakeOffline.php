@@ -8,19 +8,29 @@ use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\PageState;
 use Heronstem\Core\Workspace\Workspace;
 
-/** Hides a live page, or a branch of them, from visitors; each keeps its place, words and address. */
-final readonly class TakeOffline implements Change
+/** Hides a live page, or a branch of them, from visitors; each keeps its place, content and address. */
+final readonly class TakeOffline implements RequestedChange
 {
-    use NamesItsPage;
+    use HasShape, NamesItsPage;
 
-    public function __construct(public string $page, public Scope $reach = Scope::Page)
+    public function __construct(public string $page, public Scope $scope = Scope::Page)
     {
+    }
+
+    public static function shape(): Shape
+    {
+        return Shape::of('take-offline', Subject::Pages, Field::choice('scope', Scope::class)->optional());
+    }
+
+    public static function read(ChangeInput $input): self
+    {
+        return new self($input->page(), $input->scope());
     }
 
     public function on(Workspace $workspace): void
     {
         $page = $workspace->page($this->page);
-        $below = $this->reach === Scope::Page ? [] : array_slice($workspace->branch($page->id), 1);
+        $below = $this->scope === Scope::Page ? [] : array_slice($workspace->branch($page->id), 1);
         $live = array_filter([$page, ...array_map($workspace->page(...), $below)], static fn (Page $each): bool => $each->isLive());
         if ($live === []) {
             throw new NothingToChange('page', "“{$page->name}” is not live: visitors do not see it, so there is nothing to take offline.");
@@ -31,8 +41,13 @@ final readonly class TakeOffline implements Change
         }
     }
 
+    public function sentence(Outcome $outcome): string
+    {
+        return "Took {$outcome->page($this->page)}{$this->scope->inWords()} offline";
+    }
+
     public function toArray(): array
     {
-        return ['kind' => 'take-offline', 'page' => $this->page] + $this->reach->toArray();
+        return ['kind' => 'take-offline', 'page' => $this->page] + $this->scope->toArray();
     }
 }

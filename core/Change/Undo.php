@@ -20,7 +20,7 @@ use Heronstem\Core\Workspace\Workspace;
 
 /**
  * Restores what an applied batch changed: every page's own fields, and the claims it made or dropped.
- * Goes through the planner like any change, so it has a ripple of its own and can be taken back too.
+ * Goes through the planner like any change, so it has a ripple of its own and can be undone too.
  * What has changed again since stays as it is, and a note says so.
  */
 final readonly class Undo implements Change
@@ -29,7 +29,7 @@ final readonly class Undo implements Change
     public const GRACE = 60;
 
     /**
-     * @param  string  $entry  the history entry being taken back
+     * @param  string  $entry  the history entry being undone
      * @param  list<PageDifference>  $pages  what that entry did
      * @param  list<ClaimDifference>  $claims
      * @param  list<MenuDifference>  $menus
@@ -91,9 +91,20 @@ final readonly class Undo implements Change
         return $named;
     }
 
+    public function kind(): string
+    {
+        return 'undo';
+    }
+
+    /** Which change it was is told by the history, which has its sentence. */
+    public function sentence(Outcome $outcome): string
+    {
+        return 'Undid a change';
+    }
+
     public function toArray(): array
     {
-        return ['kind' => 'take-back', 'entry' => $this->entry];
+        return ['kind' => 'undo', 'entry' => $this->entry];
     }
 
     /** A rule that has changed again since stays, and one whose source another rule has by now stays away. */

@@ -7,12 +7,22 @@ namespace Heronstem\Core\Change;
 use Heronstem\Core\Workspace\Workspace;
 
 /** Lets a pinned address go: the page is again where its parent and slug put it. */
-final readonly class Unpin implements Change
+final readonly class Unpin implements RequestedChange
 {
-    use NamesItsPage;
+    use HasShape, NamesItsPage;
 
     public function __construct(public string $page)
     {
+    }
+
+    public static function shape(): Shape
+    {
+        return Shape::of('unpin', Subject::Pages);
+    }
+
+    public static function read(ChangeInput $input): self
+    {
+        return new self($input->page());
     }
 
     public function on(Workspace $workspace): void
@@ -22,6 +32,11 @@ final readonly class Unpin implements Change
             throw new NothingToChange('page', "The address of “{$page->name}” is not pinned.");
         }
         $workspace->put($page->with(['pinned' => null]));
+    }
+
+    public function sentence(Outcome $outcome): string
+    {
+        return "Unpinned {$outcome->page($this->page)}";
     }
 
     public function toArray(): array

@@ -11,7 +11,7 @@ namespace Heronstem\Core\Content;
 final class Comparison
 {
     /** Above so many pairs of words a changed block is marked whole. */
-    private const MOST = 1_000_000;
+    private const MAX_STEPS = 1_000_000;
 
     /** @return list<ComparedRow> */
     public static function of(Document $left, Document $right): array
@@ -66,7 +66,7 @@ final class Comparison
         $a = preg_split('/(?<=\s)|(?=\s)/u', $left[1], -1, PREG_SPLIT_NO_EMPTY) ?: [];
         $b = preg_split('/(?<=\s)|(?=\s)/u', $right[1], -1, PREG_SPLIT_NO_EMPTY) ?: [];
         $pieces = [[], []];
-        foreach (count($a) * count($b) > self::MOST ? [] : self::aligned($a, $b) as [$i, $j]) {
+        foreach (count($a) * count($b) > self::MAX_STEPS ? [] : self::aligned($a, $b) as [$i, $j]) {
             if ($i !== null) {
                 self::add($pieces[0], $a[$i], $j === null);
             }
@@ -100,7 +100,7 @@ final class Comparison
 
     /**
      * Pairs of indices in order; null on the side that has no equal. What both begin and end with is paired first; of a
-     * large rest those that occur once on either side hold the others apart (patience diff). Cost: never more than MOST
+     * large rest those that occur once on either side hold the others apart (patience diff). Cost: never more than MAX_STEPS
      * steps at once, and n log n for the rest.
      *
      * @param  list<string>  $a
@@ -118,7 +118,7 @@ final class Comparison
             $endB--;
         }
         $pairs = $from === 0 ? [] : array_map(null, range(0, $from - 1), range(0, $from - 1));
-        $middle = ($endA - $from) * ($endB - $from) > self::MOST ? self::apart($a, $b, $from, $endA, $endB) : self::common(array_slice($a, $from, $endA - $from), array_slice($b, $from, $endB - $from), $from, $from);
+        $middle = ($endA - $from) * ($endB - $from) > self::MAX_STEPS ? self::apart($a, $b, $from, $endA, $endB) : self::common(array_slice($a, $from, $endA - $from), array_slice($b, $from, $endB - $from), $from, $from);
         array_push($pairs, ...$middle);
         for ($i = 0; $endA + $i < count($a); $i++) {
             $pairs[] = [$endA + $i, $endB + $i];
@@ -166,7 +166,7 @@ final class Comparison
         $pairs = [];
         $i = $j = $from;
         foreach ([...self::anchors($a, $b, $from, $endA, $endB), [$endA, $endB]] as [$nextA, $nextB]) {
-            $isSmall = ($nextA - $i) * ($nextB - $j) <= self::MOST;
+            $isSmall = ($nextA - $i) * ($nextB - $j) <= self::MAX_STEPS;
             array_push($pairs, ...($isSmall ? self::common(array_slice($a, $i, $nextA - $i), array_slice($b, $j, $nextB - $j), $i, $j) : [...self::alone($i, $nextA, 0), ...self::alone($j, $nextB, 1)]));
             if ($nextA < $endA) {
                 $pairs[] = [$nextA, $nextB];

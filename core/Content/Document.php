@@ -7,7 +7,7 @@ namespace Heronstem\Core\Content;
 use Heronstem\Core\Linking\OwnAddress;
 
 /**
- * A page's words: typed blocks in JSON, version 1. Blocks are heading, paragraph, bulletList, orderedList,
+ * A page's content: typed blocks in JSON, version 1. Blocks are heading, paragraph, bulletList, orderedList,
  * blockquote and picture; text carries the marks bold, italic and link. Links to pages keep the page's
  * identity, so they follow it wherever it moves.
  */
@@ -28,13 +28,13 @@ final readonly class Document
     public static function read(array $json): self
     {
         if (($json['version'] ?? self::VERSION) !== self::VERSION) {
-            throw new InvalidDocument('words.version', 'These words were written in a version of the format that is not known here.', (string) self::VERSION);
+            throw new InvalidDocument('content.version', 'This content was written in a version of the format that is not known here.', (string) self::VERSION);
         }
         if (($json['type'] ?? null) !== 'doc') {
-            throw new InvalidDocument('words.type', 'Words are a document of blocks.', 'doc');
+            throw new InvalidDocument('content.type', 'Content is a document of blocks.', 'doc');
         }
 
-        return new self((new DocumentReader)->blocks($json['content'] ?? [], 'words.content', 0));
+        return new self((new DocumentReader)->blocks($json['content'] ?? [], 'content.content', 0));
     }
 
     public static function blank(): self
@@ -75,7 +75,7 @@ final readonly class Document
     }
 
     /**
-     * The same words with links to some pages leading to others.
+     * The same content with links to some pages leading to others.
      *
      * @param  array<string, string>  $to  by the page that is linked to
      */
@@ -85,7 +85,7 @@ final readonly class Document
     }
 
     /**
-     * The same words with links that were written as addresses leading to pages; query and fragment stay with them.
+     * The same content with links that were written as addresses leading to pages; query and fragment stay with them.
      *
      * @param  array<string, string>  $to  page by href
      */

@@ -9,7 +9,7 @@ use Heronstem\Core\Identity;
 /** Checks decoded JSON against the document format and keeps only what the format knows. */
 final class DocumentReader
 {
-    private const DEEPEST = 10;
+    private const MAX_DEPTH = 10;
 
     private const WIDTHS = [25, 50, 75, 100];
 
@@ -22,8 +22,8 @@ final class DocumentReader
      */
     public function blocks(mixed $nodes, string $path, int $depth): array
     {
-        if ($depth > self::DEEPEST) {
-            throw new InvalidDocument($path, sprintf('Lists and quotes go at most %d levels deep.', self::DEEPEST));
+        if ($depth > self::MAX_DEPTH) {
+            throw new InvalidDocument($path, sprintf('Lists and quotes go at most %d levels deep.', self::MAX_DEPTH));
         }
 
         return $this->each($nodes, $path, fn (array $node, string $at): array => $this->block($node, $at, $depth));
@@ -67,7 +67,7 @@ final class DocumentReader
         $attrs = $node['attrs'] ?? null;
         $level = is_array($attrs) ? ($attrs['level'] ?? null) : null;
         if (! in_array($level, [2, 3, 4], true)) {
-            throw new InvalidDocument("$at.attrs.level", 'Headings in words have level 2, 3 or 4; level 1 is the page\'s own heading.', '2');
+            throw new InvalidDocument("$at.attrs.level", 'Headings in the content have level 2, 3 or 4; level 1 is the page\'s own heading.', '2');
         }
 
         return $level;

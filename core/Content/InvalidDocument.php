@@ -6,7 +6,7 @@ namespace Heronstem\Core\Content;
 
 use Heronstem\Core\Refusal;
 
-/** Words that do not fit the document format; the field is the path to the place. */
+/** Content that does not fit the document format; the field is the path to the place. */
 final class InvalidDocument extends Refusal
 {
 }

@@ -13,13 +13,13 @@ use Symfony\Component\HtmlSanitizer\HtmlSanitizerConfig;
 final class PastedHtml
 {
     /** Most bytes read of pasted HTML. */
-    public const LARGEST = 1_000_000;
+    public const MAX_BYTES = 1_000_000;
 
     /** Deepest nesting read: word processors stay far below. */
-    private const DEEPEST = 100;
+    private const MAX_DEPTH = 100;
 
     /** Most elements read at once: taking them apart costs more than each alone. */
-    private const MOST_ELEMENTS = 10_000;
+    private const MAX_ELEMENTS = 10_000;
 
     /** Elements that end by themselves, so that an open one is no level. */
     private const ENDS_ITSELF = '(?:area|base|br|col|embed|hr|img|input|link|meta|source|track|wbr|p|li|dt|dd|tr|td|th|thead|tbody|tfoot|option|optgroup|colgroup|caption)\b';
@@ -38,11 +38,11 @@ final class PastedHtml
             ->blockElement('span')
             ->allowLinkSchemes(['http', 'https', 'mailto', 'tel'])
             ->allowRelativeLinks()
-            ->withMaxInputLength(self::LARGEST);
+            ->withMaxInputLength(self::MAX_BYTES);
         $this->sanitizer = new HtmlSanitizer($config);
     }
 
-    /** @throws InvalidDocument when it is nested too deeply, or has too many elements, to be words of a page */
+    /** @throws InvalidDocument when it is nested too deeply, or has too many elements, to be the content of a page */
     public function read(string $html): Document
     {
         $this->guardSize($html);
@@ -54,16 +54,16 @@ final class PastedHtml
 
     private function guardSize(string $html): void
     {
-        if (preg_match_all('#<[a-z]#i', $html) > self::MOST_ELEMENTS) {
-            throw new InvalidDocument('html', sprintf('What was pasted has more than %s elements. Paste it in pieces.', number_format(self::MOST_ELEMENTS)));
+        if (preg_match_all('#<[a-z]#i', $html) > self::MAX_ELEMENTS) {
+            throw new InvalidDocument('html', sprintf('What was pasted has more than %s elements. Paste it in pieces.', number_format(self::MAX_ELEMENTS)));
         }
         $depth = 0;
         preg_match_all('#<(/?)(?!'.self::ENDS_ITSELF.')[a-z][^>]*?(/?)>#i', $html, $tags, PREG_SET_ORDER);
         foreach ($tags as [, $closes, $isEmpty]) {
             $depth += $closes === '/' ? -1 : ($isEmpty === '/' ? 0 : 1);
             $depth = max(0, $depth);
-            if ($depth > self::DEEPEST) {
-                throw new InvalidDocument('html', sprintf('What was pasted is nested more than %d levels deep. Paste it as plain text, or in pieces.', self::DEEPEST));
+            if ($depth > self::MAX_DEPTH) {
+                throw new InvalidDocument('html', sprintf('What was pasted is nested more than %d levels deep. Paste it as plain text, or in pieces.', self::MAX_DEPTH));
             }
         }
     }
@@ -177,7 +177,7 @@ final class PastedHtml
         try {
             $read = Document::read(['type' => 'doc', 'content' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => '.', 'marks' => [$link]]]]]]);
         } catch (InvalidDocument) {
-            return $marks; // a link that leads nowhere loses its mark, never its words
+            return $marks; // a link that leads nowhere loses its mark, never its content
         }
 
         return [...$marks, $read->blocks[0]['content'][0]['marks'][0]];

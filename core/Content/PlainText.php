@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Content;
 
-/** A document's words without marks: blocks apart by line breaks; headings and captions left out. */
+/** A document's text without marks: blocks apart by line breaks; headings and captions left out. */
 final class PlainText
 {
     public static function of(Document $document): string

@@ -30,21 +30,21 @@ enum NoteKind: string
     case SectionEmpty = 'section-empty';
     /** A pointer to a page that visitors cannot see (`other`). */
     case PointerBroken = 'pointer-broken';
-    /** Somebody (`other`) has unsaved words on the page, which go with it. */
-    case UnsavedWordsGo = 'unsaved-words-go';
+    /** Somebody (`other`) has unsaved content on the page, which go with it. */
+    case UnsavedContentGoes = 'unsaved-content-goes';
     /** Somebody (`other`) writes in the branch of the page alone, and only looks on once it is gone. */
     case BranchGoes = 'branch-goes';
-    /** Taking back: this (`other`) has changed again since, and stays. */
+    /** Undoing: this (`other`) has changed again since, and stays. */
     case Stays = 'stays';
-    /** Taking back: a page that was made stays, since it has changed (`other` says what), or holds pages (how many). */
+    /** Undoing: a page that was made stays, since it has changed (`other` says what), or holds pages (how many). */
     case StaysMade = 'stays-made';
-    /** Taking back: of a menu, what has changed again since stays. */
+    /** Undoing: of a menu, what has changed again since stays. */
     case MenuStays = 'menu-stays';
-    /** Taking back: the redirect of this source stays as it is by now, or stays away. */
+    /** Undoing: the redirect of this source stays as it is by now, or stays away. */
     case RedirectStays = 'redirect-stays';
     /** A redirect (`other`) answers before this live page. */
     case RedirectHides = 'redirect-hides';
-    /** Taking back: a redirect leads back to itself, as it did before. */
+    /** Undoing: a redirect leads back to itself, as it did before. */
     case RedirectCircles = 'redirect-circles';
     /** A redirect leads on to another: visitors end up at `other`. */
     case RedirectChains = 'redirect-chains';
@@ -52,6 +52,6 @@ enum NoteKind: string
     case RedirectsLeadHere = 'redirects-lead-here';
     /** Redirects lead to this page (`other` says how many), which visitors no longer get. */
     case RedirectsBreak = 'redirects-break';
-    /** Taking back: the page is no longer there. */
+    /** Undoing: the page is no longer there. */
     case IsGone = 'is-gone';
 }

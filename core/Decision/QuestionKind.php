@@ -14,7 +14,7 @@ enum QuestionKind: string
     /** What becomes of menu entries made by hand that lead to a page which moves or is retired. */
     case MenuEntries = 'menu-entries';
 
-    /** Taking back: whether addresses of the page that visitors knew only in between go on answering. */
+    /** Undoing: whether addresses of the page that visitors knew only in between go on answering. */
     case InBetween = 'in-between';
 
     /** @return list<Answer> */

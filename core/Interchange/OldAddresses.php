@@ -13,7 +13,7 @@ use Heronstem\Core\InputRefused;
 final class OldAddresses
 {
     /** Most addresses of one list. */
-    public const MOST = 10000;
+    public const MAX_LINES = 10000;
 
     private const LOG = '~^\S+ \S+ \S+ \[[^\]]+\] "(?:GET|HEAD|POST) (\S+)[^"]*" (\d{3}) ~';
 
@@ -32,8 +32,8 @@ final class OldAddresses
         if ($found === []) {
             throw new InputRefused('text', 'No address was found. Paste one a line, a table with a column named address, a sitemap, or an access log.');
         }
-        if (count($found) > self::MOST) {
-            throw new InputRefused('text', sprintf('At most %d addresses are matched at once; these are %d.', self::MOST, count($found)));
+        if (count($found) > self::MAX_LINES) {
+            throw new InputRefused('text', sprintf('At most %d addresses are matched at once; these are %d.', self::MAX_LINES, count($found)));
         }
 
         return $found;

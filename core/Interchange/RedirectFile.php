@@ -20,7 +20,7 @@ final readonly class RedirectFile
     private const NGINX = '/^[ \t]*(?:rewrite[ \t]+\S+[ \t]+\S+[^;\n]*;|return[ \t]+\d{3}\b[^;\n]*;|location[ \t][^{\n]*\{|map[ \t]+\S+[ \t]+\$\w+[ \t]*\{)/m';
 
     /** Bytes: it is taken apart whole. */
-    private const LONGEST_CONFIGURATION = 4_000_000;
+    private const MAX_CONFIGURATION_LENGTH = 4_000_000;
 
     /** @return iterable<int, array<string, string>> fields by the number of the line they begin on; `refused` says why one is no rule */
     public static function rows(string $text): iterable
@@ -36,8 +36,8 @@ final readonly class RedirectFile
             return;
         }
         $isServers = preg_match(self::APACHE, $text) === 1 || preg_match(self::NGINX, $text) === 1;
-        if ($isServers && strlen($text) > self::LONGEST_CONFIGURATION) {
-            throw new InputRefused('text', sprintf('Configuration of a web server is read up to %d MB. Bring it in in pieces, or as a table.', self::LONGEST_CONFIGURATION / 1_000_000));
+        if ($isServers && strlen($text) > self::MAX_CONFIGURATION_LENGTH) {
+            throw new InputRefused('text', sprintf('Configuration of a web server is read up to %d MB. Bring it in in pieces, or as a table.', self::MAX_CONFIGURATION_LENGTH / 1_000_000));
         }
         yield from match (true) {
             preg_match(self::APACHE, $text) === 1 => ApacheFile::rows($text),

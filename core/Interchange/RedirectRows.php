@@ -17,7 +17,7 @@ use Heronstem\Core\Refusal;
 final class RedirectRows
 {
     /** Columns of a file, in their order. */
-    public const COLUMNS = ['address', 'leads to', 'answer', 'reach', 'query', 'rest goes along', 'begins', 'ends', 'on', 'in front', 'position', 'note', 'seconds', 'message'];
+    public const COLUMNS = ['address', 'leads to', 'answer', 'scope', 'query', 'rest goes along', 'begins', 'ends', 'on', 'in front', 'position', 'note', 'seconds', 'message'];
 
     /** @var array<string, int> line by what a rule answers for */
     private array $seen = [];
@@ -47,7 +47,7 @@ final class RedirectRows
         }
         $given = [
             'id' => Identity::derived($this->seed, 'redirect '.$this->count++), 'source' => $own === null ? $source : $own->path.(($fields['query'] ?? '') === 'match' ? OwnAddress::rest($source) : ''),
-            'reach' => self::else($fields, 'reach', str_contains($source, '*') || preg_match('#/:[A-Za-z]#', $source) === 1 ? 'pattern' : 'one'), 'answer' => strtolower(self::else($fields, 'answer', '301')),
+            'scope' => self::else($fields, 'scope', str_contains($source, '*') || preg_match('#/:[A-Za-z]#', $source) === 1 ? 'pattern' : 'one'), 'answer' => strtolower(self::else($fields, 'answer', '301')),
             'query' => self::else($fields, 'query', 'carry'), 'carriesRest' => self::flag($fields, 'carriesRest', true), 'from' => $fields['from'] ?? null, 'until' => $fields['until'] ?? null,
             'isOn' => self::flag($fields, 'isOn', true), 'inFront' => self::flag($fields, 'inFront', false), 'position' => (int) ($fields['position'] ?? 0), 'note' => $fields['note'] ?? '', 'origin' => "import {$this->seed}",
         ];
@@ -93,7 +93,7 @@ final class RedirectRows
         $yes = static fn (bool $is): string => $is ? 'yes' : 'no';
 
         return [
-            $rule->source.($rule->matched === '' ? '' : "?{$rule->matched}"), $target, $rule->answer->value, $rule->reach->value, $rule->query->value, $yes($rule->carriesRest), $rule->from?->iso() ?? '', $rule->until?->iso() ?? '',
+            $rule->source.($rule->matched === '' ? '' : "?{$rule->matched}"), $target, $rule->answer->value, $rule->scope->value, $rule->query->value, $yes($rule->carriesRest), $rule->from?->iso() ?? '', $rule->until?->iso() ?? '',
             $yes($rule->isOn), $yes($rule->inFront), (string) $rule->position, $rule->note, $rule->pause === null ? '' : (string) $rule->pause->seconds, $rule->pause === null ? '' : (string) json_encode($rule->pause->message->toArray(), JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES),
         ];
     }

@@ -15,7 +15,7 @@ final readonly class Table
     /** Names of columns as people write them. */
     private const NAMES = [
         'source' => ['address', 'source', 'from', 'old', 'old url', 'old address', 'url', 'request', 'path'], 'target' => ['leads to', 'target', 'to', 'new', 'new url', 'new address', 'destination', 'location'],
-        'answer' => ['answer', 'status', 'code', 'type', 'status code'], 'reach' => ['reach', 'scope'], 'query' => ['query'], 'carriesRest' => ['rest goes along', 'carries rest'], 'from' => ['begins', 'valid from', 'start'],
+        'answer' => ['answer', 'status', 'code', 'type', 'status code'], 'scope' => ['scope', 'reach'], 'query' => ['query'], 'carriesRest' => ['rest goes along', 'carries rest'], 'from' => ['begins', 'valid from', 'start'],
         'until' => ['ends', 'until', 'valid until', 'end'], 'isOn' => ['on', 'active', 'enabled'], 'inFront' => ['in front', 'before pages'], 'position' => ['position', 'order'], 'note' => ['note', 'comment', 'reason'],
         'seconds' => ['seconds', 'pause'], 'title' => ['title', 'name', 'page title'], 'message' => ['message'],
     ];

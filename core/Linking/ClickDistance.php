@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Linking;
 
-/** How many clicks every page is away from the start page: breadth first over menus, branches and links in words. */
+/** How many clicks every page is away from the start page: breadth first over menus, branches and links in content. */
 final class ClickDistance
 {
     /**

@@ -4,18 +4,18 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Linking;
 
-/** Port: the links in pages' words that lead to pages of the site. */
+/** Port: the links in pages' content that lead to pages of the site. */
 interface LinksInto
 {
     /**
-     * How many links in words lead to these pages.
+     * How many links in content lead to these pages.
      *
      * @param  list<string>  $pages
      */
     public function countInto(array $pages): int;
 
     /**
-     * The links in words that are written as one of these addresses.
+     * The links in content that are written as one of these addresses.
      *
      * @param  list<string>  $keys  keys of addresses
      * @return iterable<RawLink>  by page and by href, in a settled order

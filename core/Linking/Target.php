@@ -14,7 +14,7 @@ use Heronstem\Core\InputRefused;
 final readonly class Target
 {
     /** Longest URL, in characters. */
-    public const LONGEST = 2000;
+    public const MAX_LENGTH = 2000;
 
     private function __construct(public TargetKind $kind, public string $value)
     {
@@ -60,8 +60,8 @@ final readonly class Target
         if (isset($parts['user']) || isset($parts['pass'])) {
             throw new InputRefused('leadsTo', 'A URL that visitors follow must not carry a name or password.');
         }
-        if (strlen($typed) > self::LONGEST) {
-            throw new InputRefused('leadsTo', sprintf('A URL has at most %d characters; this one has %d.', self::LONGEST, strlen($typed)));
+        if (strlen($typed) > self::MAX_LENGTH) {
+            throw new InputRefused('leadsTo', sprintf('A URL has at most %d characters; this one has %d.', self::MAX_LENGTH, strlen($typed)));
         }
 
         return new self(TargetKind::Url, $typed);

@@ -10,7 +10,7 @@ use Heronstem\Core\InputRefused;
 final readonly class BranchContents
 {
     /** Deepest that a branch is followed. */
-    public const DEEPEST = 5;
+    public const MAX_DEPTH = 5;
 
     /**
      * @param  int  $depth  1 for the children alone
@@ -21,8 +21,8 @@ final readonly class BranchContents
      */
     public function __construct(public int $depth = 1, public BranchOrder $order = BranchOrder::Tree, public array $out = [], public array $in = [])
     {
-        if ($depth < 1 || $depth > self::DEEPEST) {
-            throw new InputRefused('depth', sprintf('A branch is followed 1 to %d levels deep.', self::DEEPEST), '1');
+        if ($depth < 1 || $depth > self::MAX_DEPTH) {
+            throw new InputRefused('depth', sprintf('A branch is followed 1 to %d levels deep.', self::MAX_DEPTH), '1');
         }
     }
 

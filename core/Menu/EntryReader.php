@@ -17,7 +17,7 @@ use Heronstem\Core\Refusal;
  */
 final class EntryReader
 {
-    private const LONGEST = 200;
+    private const MAX_LENGTH = 200;
 
     /** @var list<Entry> */
     private array $entries = [];
@@ -51,12 +51,12 @@ final class EntryReader
         if (! is_array($entries) || ! array_is_list($entries)) {
             throw new InputRefused($at, 'Entries are a list.');
         }
-        if ($entries !== [] && $level > Menu::DEEPEST) {
-            throw new InputRefused($at, sprintf('A menu goes at most %d levels deep.', Menu::DEEPEST));
+        if ($entries !== [] && $level > Menu::MAX_DEPTH) {
+            throw new InputRefused($at, sprintf('A menu goes at most %d levels deep.', Menu::MAX_DEPTH));
         }
         foreach ($entries as $position => $entry) {
-            if (count($this->entries) >= Menu::LONGEST) {
-                throw new InputRefused($at, sprintf('A menu holds at most %d entries.', Menu::LONGEST));
+            if (count($this->entries) >= Menu::MAX_ENTRIES) {
+                throw new InputRefused($at, sprintf('A menu holds at most %d entries.', Menu::MAX_ENTRIES));
             }
             $field = "$at.$position";
             if (! is_array($entry)) {
@@ -148,7 +148,7 @@ final class EntryReader
     }
 
     /** @param  array<mixed>  $entry */
-    private function text(array $entry, string $field, int $longest = self::LONGEST): string
+    private function text(array $entry, string $field, int $longest = self::MAX_LENGTH): string
     {
         $text = is_string($entry[$field] ?? null) ? trim((string) preg_replace('/[\s\p{Cc}]+/u', ' ', mb_scrub($entry[$field], 'UTF-8'))) : '';
         if (mb_strlen($text) > $longest) {

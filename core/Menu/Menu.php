@@ -8,10 +8,10 @@ namespace Heronstem\Core\Menu;
 final readonly class Menu
 {
     /** Most entries of one menu. */
-    public const LONGEST = 500;
+    public const MAX_ENTRIES = 500;
 
     /** Deepest level an entry may stand on; 1 is the menu itself. */
-    public const DEEPEST = 5;
+    public const MAX_DEPTH = 5;
 
     /**
      * @param  string|null  $place  the layout's place it is shown at; null while it is shown nowhere

@@ -16,7 +16,7 @@ use Heronstem\Core\Workspace\Workspace;
 final class ComposedAddresses
 {
     /** Deepest level a page may stand on; the top is level 1. */
-    public const DEEPEST = 32;
+    public const MAX_DEPTH = 32;
 
     /** @var array<string, true> pages whose address may differ from before */
     private array $affected = [];
@@ -76,8 +76,8 @@ final class ComposedAddresses
 
     private function guardDepth(Page $page): void
     {
-        if ($this->level($page) > self::DEEPEST) {
-            throw new InputRefused('place', sprintf('“%s” would stand more than %d levels deep. Choose a place further up.', $page->name, self::DEEPEST));
+        if ($this->level($page) > self::MAX_DEPTH) {
+            throw new InputRefused('place', sprintf('“%s” would stand more than %d levels deep. Choose a place further up.', $page->name, self::MAX_DEPTH));
         }
     }
 

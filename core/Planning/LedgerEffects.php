@@ -66,7 +66,7 @@ final class LedgerEffects
             $this->sheet->know($claim);
             $this->about[] = $claim;
         }
-        $this->restoration = new RestoredClaims($workspace, $outcome, $this->sheet, $batch->takesBack());
+        $this->restoration = new RestoredClaims($workspace, $outcome, $this->sheet, $batch->undoes());
         $this->release();
         $rules = new RuleClaims($workspace, $this->sheet, $batch);
         $rules->letGo();
@@ -139,8 +139,8 @@ final class LedgerEffects
                 }
             }
         }
-        foreach ($this->batch->takesBack() as $takeBack) {
-            foreach ($takeBack->claims as $difference) {
+        foreach ($this->batch->undoes() as $undo) {
+            foreach ($undo->claims as $difference) {
                 $claim = $difference->before ?? $difference->after;
                 if ($claim !== null) {
                     $addresses[$difference->key] = $claim->address;

@@ -26,7 +26,7 @@ final class MenuDrawing
             array_push($after, ...self::lines($new, $old, Mark::Comes, $workspace));
         }
 
-        return new Drawing(array_slice($before, 0, Drawing::LONGEST), array_slice($after, 0, Drawing::LONGEST));
+        return new Drawing(array_slice($before, 0, Drawing::MAX_LINES), array_slice($after, 0, Drawing::MAX_LINES));
     }
 
     /**

@@ -46,7 +46,7 @@ final readonly class Notes
     {
         $notes = $broken = [];
         foreach ($this->workspace->redirects->touched() as [, $rule]) {
-            $claim = $rule?->inFront === true && $rule->isOn && $rule->reach !== RuleScope::Pattern ? $this->workspace->ledger->claimsOn([Address::stored($rule->source, $this->workspace->rules())])[$rule->key] ?? null : null;
+            $claim = $rule?->inFront === true && $rule->isOn && $rule->scope !== RuleScope::Pattern ? $this->workspace->ledger->claimsOn([Address::stored($rule->source, $this->workspace->rules())])[$rule->key] ?? null : null;
             $page = $claim?->page === null ? null : $this->workspace->find($claim->page);
             if ($page?->isLive() === true && $rule !== null) {
                 $notes[] = new Note(NoteKind::RedirectHides, $page->id, $page->name, $rule->source);
@@ -77,7 +77,7 @@ final readonly class Notes
         $gone = array_values(array_filter($this->workspace->touched(), fn (string $id): bool => ($this->outcome[$id] ?? null) === null && $this->workspace->before($id) !== null));
         $notes = [];
         foreach ($gone === [] ? [] : $this->workspace->peopleAt($gone) as $at) {
-            $notes[] = new Note($at->tie === PersonRole::UnsavedWords ? NoteKind::UnsavedWordsGo : NoteKind::BranchGoes, $at->page, $this->workspace->before($at->page)->name ?? '', $at->name);
+            $notes[] = new Note($at->tie === PersonRole::UnsavedContent ? NoteKind::UnsavedContentGoes : NoteKind::BranchGoes, $at->page, $this->workspace->before($at->page)->name ?? '', $at->name);
         }
 
         return $notes;

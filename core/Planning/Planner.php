@@ -33,10 +33,10 @@ use Heronstem\Core\Workspace\Workspace;
 final readonly class Planner
 {
     /** Conflicts times changes up to which every way out is tried before it is offered: each is another plan. */
-    private const MOST_TRIED = 40;
+    private const MAX_TRIED = 40;
 
     /** Pages of a ripple up to which that is done. */
-    private const MOST_PAGES = 500;
+    private const MAX_PAGES = 500;
 
     public function __construct(private SiteContext $site, private Pages $pages, private Ledger $ledger, private LinksInto $links, private Menus $menus, private Rules $redirects)
     {
@@ -48,7 +48,7 @@ final readonly class Planner
     public function plan(Batch $batch): Ripple
     {
         $ripple = $this->planSparing($batch, []);
-        if ($ripple->conflicts === [] || count($ripple->conflicts) * count($batch->changes) > self::MOST_TRIED || count($ripple->outcome) > self::MOST_PAGES) {
+        if ($ripple->conflicts === [] || count($ripple->conflicts) * count($batch->changes) > self::MAX_TRIED || count($ripple->outcome) > self::MAX_PAGES) {
             return $ripple;
         }
 

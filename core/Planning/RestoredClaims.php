@@ -13,7 +13,7 @@ use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Workspace\ClaimOverlay;
 use Heronstem\Core\Workspace\Workspace;
 
-/** A batch taken back leaves each address as it was, where nothing else has happened to it since. */
+/** A batch that is undone leaves each address as it was, where nothing else has happened to it since. */
 final readonly class RestoredClaims
 {
     /** @var array<string, Claim|null> what each address goes back to, as far as its page allows */

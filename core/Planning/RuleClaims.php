@@ -77,7 +77,7 @@ final readonly class RuleClaims
         $isMadeFree = $this->sheet->isMadeFree($rule->key);
         $givesWay = $planned !== null && $planned->kind !== ClaimKind::Page && $this->batch->decisions->givesWay($rule->key);
         if ($planned !== null && ! $isOwn && ! $isMadeFree && ! $givesWay) {
-            if ($this->batch->takesBack() === []) {
+            if ($this->batch->undoes() === []) {
                 return $planned;
             }
             // The rule was to come back, and its address has another holder by now.

@@ -19,14 +19,14 @@ use Heronstem\Core\Workspace\Workspace;
 final readonly class RuleLoops
 {
     /** Chains that are told one by one. */
-    private const MOST_NOTES = 20;
+    private const MAX_NOTES = 20;
 
     public function __construct(private Workspace $workspace, private LedgerEffects $effects)
     {
     }
 
     /**
-     * @param  Batch  $batch  one that takes back puts circles back as they were, and says so
+     * @param  Batch  $batch  one that undoes puts circles back as they were, and says so
      * @return list<Note> chains that the batch makes: of its own rules that lead on to others, and of others that lead to them
      *
      * @throws InputRefused naming the steps of one that comes back to itself
@@ -42,12 +42,12 @@ final readonly class RuleLoops
         foreach ($changed as $rule) {
             $ways = $resolver->waysOf($rule);
             $round = array_values(array_filter($ways, static fn (Resolution $way): bool => $way->comesBackTo($rule)));
-            if ($round !== [] && $batch->takesBack() === []) {
+            if ($round !== [] && $batch->undoes() === []) {
                 throw $this->refused($rule, $round[0]);
             }
             if ($round !== []) {
                 $notes[] = new Note(NoteKind::RedirectCircles, $rule->id, $rule->source);
-            } elseif (count($notes) < self::MOST_NOTES && $ways[0]->nextRedirect($rule) !== null) {
+            } elseif (count($notes) < self::MAX_NOTES && $ways[0]->nextRedirect($rule) !== null) {
                 $notes[] = new Note(NoteKind::RedirectChains, $rule->id, $rule->source, $ways[0]->location);
             }
         }
@@ -82,7 +82,7 @@ final readonly class RuleLoops
             $counts[$address] = ($counts[$address] ?? 0) + 1;
         }
 
-        return array_slice(array_map(static fn (string $address, int $count): Note => new Note(NoteKind::RedirectsLeadHere, $sources[$address]->id, $address, (string) $count), array_map(strval(...), array_keys($counts)), $counts), 0, self::MOST_NOTES);
+        return array_slice(array_map(static fn (string $address, int $count): Note => new Note(NoteKind::RedirectsLeadHere, $sources[$address]->id, $address, (string) $count), array_map(strval(...), array_keys($counts)), $counts), 0, self::MAX_NOTES);
     }
 
     /** Whether visitors would come back to a rule, if it were like this. */

@@ -22,7 +22,7 @@ use Heronstem\Core\Workspace\Workspace;
 final class WaysOut
 {
     /** How many numbered slugs are tried before none is offered. */
-    private const TRIES = 50;
+    private const MAX_TRIES = 50;
 
     public function __construct(private readonly Workspace $workspace, private readonly LedgerEffects $effects)
     {
@@ -61,7 +61,7 @@ final class WaysOut
     {
         if ($waiting !== null && $waiting->isBinned()) {
             $root = $this->workspace->find((string) $waiting->bin);
-            $empties = $root === null || $waiting->kept || $this->workspace->before($root->id)?->isBinned() !== true ? [] : [WayOut::emptyIt($root->id, $held->address)];
+            $empties = $root === null || $waiting->isProtected || $this->workspace->before($root->id)?->isBinned() !== true ? [] : [WayOut::emptyIt($root->id, $held->address)];
 
             return [WayOut::giveWay(WayOutKind::TakeOver, $held->address), ...$empties];
         }
@@ -79,8 +79,8 @@ final class WaysOut
         $composer = AddressComposer::where($this->workspace, static fn (): bool => false);
         $parent = $composer->passedOnTo($page, $this->effects->addressOf(...));
         $candidates = [];
-        for ($n = 2; $n < self::TRIES + 2; $n++) {
-            $slug = Slug::stored(mb_substr($page->slug->text, 0, Slug::LONGEST - 4).'-'.$n);
+        for ($n = 2; $n < self::MAX_TRIES + 2; $n++) {
+            $slug = Slug::stored(mb_substr($page->slug->text, 0, Slug::MAX_LENGTH - 4).'-'.$n);
             $candidates[] = [$slug, Composition::compose($parent, $slug, $this->workspace->rules())];
         }
         $held = $this->workspace->ledger->claimsOn(array_column($candidates, 1));

@@ -39,7 +39,7 @@ final class Analysis
     {
         $this->set = RuleSet::compile(array_filter($rules, static fn (Rule $rule): bool => ! $rule->claims()), $addresses, $at);
         $this->resolver = new Resolver($addresses, $answers, $this->set);
-        $this->patterns = array_values(array_filter($rules, static fn (Rule $rule): bool => $rule->reach === RuleScope::Pattern && $rule->isOn));
+        $this->patterns = array_values(array_filter($rules, static fn (Rule $rule): bool => $rule->scope === RuleScope::Pattern && $rule->isOn));
         usort($this->patterns, Rule::inOrder(...));
         $this->looking = array_values(array_filter($rules, static fn (Rule $rule): bool => $rule->query === QueryHandling::Match));
     }
@@ -76,7 +76,7 @@ final class Analysis
         if (! $rule->isActiveAt($this->at)) {
             return;
         }
-        $isSure = $rule->reach !== RuleScope::Pattern;
+        $isSure = $rule->scope !== RuleScope::Pattern;
         $way = $this->resolver->resolve($rule->sample());
         if ($way->comesBackTo($rule)) {
             $this->find(RuleFindingKind::Loop, $rule, isSure: $isSure);
@@ -100,7 +100,7 @@ final class Analysis
     private function neverFires(Rule $rule, Resolution $way): void
     {
         $coveredBy = $way->rules()[0] ?? null;
-        if ($rule->reach === RuleScope::Pattern) {
+        if ($rule->scope === RuleScope::Pattern) {
             // One path is not all of them: only a pattern whose every path an earlier one takes is said to be covered.
             $cover = $this->coverOf($rule);
             if ($cover === null) {
@@ -108,7 +108,7 @@ final class Analysis
             }
             $coveredBy = $cover->id;
         }
-        if ($rule->reach === RuleScope::Branch) {
+        if ($rule->scope === RuleScope::Branch) {
             // The address itself may be somebody's while what is below it is the rule's.
             $below = $this->resolver->resolve($rule->sampleBelow());
             if (in_array($rule->id, $below->rules(), true)) {
@@ -142,19 +142,19 @@ final class Analysis
         $fixed = substr($rule->source, 0, strcspn($rule->source, ':*({\\'));
         $branch = $this->set->behind(Address::asked($fixed, $this->addresses), Query::of(''))?->rule;
 
-        return $branch?->reach === RuleScope::Branch && str_ends_with($fixed, '/') && ! $rule->inFront ? $branch : null;
+        return $branch?->scope === RuleScope::Branch && str_ends_with($fixed, '/') && ! $rule->inFront ? $branch : null;
     }
 
     /** A live page whose address a rule in front takes: its own, one below a branch, or one that a pattern matches. */
     private function hides(Rule $rule): void
     {
         $page = $this->answers->at($rule->key)?->page;
-        if ($rule->reach !== RuleScope::Pattern && $page?->isLive === true) {
+        if ($rule->scope !== RuleScope::Pattern && $page?->isLive === true) {
             $this->find(RuleFindingKind::HidesPage, $rule, page: $page->id);
 
             return;
         }
-        foreach ($rule->reach === RuleScope::One ? [] : $this->live as $address => $id) {
+        foreach ($rule->scope === RuleScope::One ? [] : $this->live as $address => $id) {
             $match = $this->set->inFront(Address::stored((string) $address, $this->addresses), Query::of($rule->matched));
             if ($match?->rule->id === $rule->id) {
                 $this->find(RuleFindingKind::HidesPage, $rule, page: $id);
@@ -173,7 +173,7 @@ final class Analysis
         if ($next !== null) {
             $after = $way->after($rule);
             $this->find(RuleFindingKind::Chain, $rule, other: $next->rule, end: $this->endOf($rule, $after), isSure: $isSure, steps: count($after) + 1);
-        } elseif ($rule->reach === RuleScope::Pattern && preg_match(Destination::CAPTURE, (string) $rule->target?->value) === 1) {
+        } elseif ($rule->scope === RuleScope::Pattern && preg_match(Destination::CAPTURE, (string) $rule->target?->value) === 1) {
             return; // where it leads depends on what is asked: one path says nothing of the others
         } elseif ($rule->answer !== RuleAnswer::Gone && $way->status === 404) {
             $this->find(RuleFindingKind::DeadTarget, $rule, isSure: $isSure);
@@ -196,7 +196,7 @@ final class Analysis
         foreach ($after as $hop) {
             $next = $hop->rule === null ? null : $this->rules[$hop->rule] ?? null;
             $isForGood = in_array($hop->status, [301, 308], true);
-            if (($next !== null && (! $next->isUnconditional() || $next->query !== QueryHandling::Carry || $next->reach !== RuleScope::One)) || $this->looksAtQueryOf($hop->from)) {
+            if (($next !== null && (! $next->isUnconditional() || $next->query !== QueryHandling::Carry || $next->scope !== RuleScope::One)) || $this->looksAtQueryOf($hop->from)) {
                 return null;
             }
             if ($next === null && $hop->status !== 301) {
@@ -212,7 +212,7 @@ final class Analysis
             $fragment = $next === null ? $fragment : (strstr((string) $next->target?->value, '#') ?: $fragment);
         }
 
-        return $rule->reach === RuleScope::One ? self::carrying($end, $query->text().$fragment) : null;
+        return $rule->scope === RuleScope::One ? self::carrying($end, $query->text().$fragment) : null;
     }
 
     /** A target with the query and fragment gathered on the way; null where it is one that can carry none. */
@@ -223,7 +223,7 @@ final class Analysis
         }
         $path = substr($end->value, 0, strcspn($end->value, '?#'));
 
-        return in_array($end->kind, [TargetKind::Address, TargetKind::Url], true) && strlen($path.$tail) <= Target::LONGEST ? Target::stored("{$end->kind->value} $path$tail") : null;
+        return in_array($end->kind, [TargetKind::Address, TargetKind::Url], true) && strlen($path.$tail) <= Target::MAX_LENGTH ? Target::stored("{$end->kind->value} $path$tail") : null;
     }
 
     /** Whether some rule takes requests for an address by their query: with one the way may be another. */
@@ -231,7 +231,7 @@ final class Analysis
     {
         $asked = Address::asked($address, $this->addresses);
         foreach ($this->looking as $rule) {
-            $takes = match ($rule->reach) {
+            $takes = match ($rule->scope) {
                 RuleScope::One => $rule->key === $asked->key,
                 RuleScope::Branch => $rule->key === $asked->key || str_starts_with(NormalForm::bare($asked->key, $this->addresses).'/', NormalForm::bare($rule->key, $this->addresses).'/'),
                 RuleScope::Pattern => PathPattern::stored($rule->source)->match(NormalForm::bare($asked->path, $this->addresses), $this->addresses->caseSensitive) !== null,
@@ -249,7 +249,7 @@ final class Analysis
     {
         foreach ($this->rules as $rule) {
             // An address that visitors knew before would say that it is gone, once its redirect is.
-            if ($rule->reach !== RuleScope::One || ! $rule->isActiveAt($this->at) || ! $rule->claims() || $this->answers->at($rule->key)?->everLive === true) {
+            if ($rule->scope !== RuleScope::One || ! $rule->isActiveAt($this->at) || ! $rule->claims() || $this->answers->at($rule->key)?->everLive === true) {
                 continue;
             }
             $behind = $this->set->behind(Address::stored($rule->source, $this->addresses), Query::of(''));

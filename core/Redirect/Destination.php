@@ -43,17 +43,17 @@ final readonly class Destination
         $tail = substr($rest, strlen($path));
         $fragment = strstr($tail, '#');
         $query = Query::in($rest);
-        if ($rule->reach === RuleScope::Pattern) {
+        if ($rule->scope === RuleScope::Pattern) {
             $path = $this->filled($path, static fn (string $value): string => $value);
             $query = Query::of($this->filled($query->text(), self::inQuery(...)));
             $fragment = $fragment === false ? false : $this->filled($fragment, self::inQuery(...));
         }
-        if ($rule->reach === RuleScope::Branch && $rule->carriesRest && $this->match->rest !== '') {
+        if ($rule->scope === RuleScope::Branch && $rule->carriesRest && $this->match->rest !== '') {
             $path = $this->extended($path, $authority);
         }
         // A capture may begin with a slash: what is sent must not be read as another host.
         $path = $path === '' ? '' : '/'.ltrim($path, '/');
-        if ($this->isOwn($authority) && $rule->reach !== RuleScope::One && $this->rules->ending() !== '') {
+        if ($this->isOwn($authority) && $rule->scope !== RuleScope::One && $this->rules->ending() !== '') {
             $path = NormalForm::ended($path, $this->rules);
         }
 

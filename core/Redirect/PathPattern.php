@@ -19,16 +19,16 @@ use League\Uri\UrlPattern\PathToRegexp;
 final readonly class PathPattern
 {
     /** Longest pattern, in characters. */
-    public const LONGEST = 500;
+    public const MAX_LENGTH = 500;
 
     /** Most wildcards across segments; each further one multiplies the ways to split a path. */
-    private const MOST_WILDCARDS = 2;
+    private const MAX_WILDCARDS = 2;
 
     /** Longest path that is looked at, in bytes: that of an address. */
-    private const LONGEST_PATH = 2000;
+    private const MAX_PATH_LENGTH = 2000;
 
     /** Most ways in which the parts of a pattern may split a path among them. */
-    private const MOST_WAYS = 16_000_000;
+    private const MAX_WAYS = 16_000_000;
 
     /** What a regular expression of a part may not hold: references, lookarounds, verbs, and groups other than plain ones. */
     private const FORBIDDEN = '/\\\\[0-9gkKGAzZbBpPXRCQE]|\(\?(?!:)|\(\*|[\x00-\x1F]/';
@@ -49,8 +49,8 @@ final readonly class PathPattern
         if (! str_starts_with($source, '/') && ! str_starts_with($source, '{/')) {
             throw new InputRefused('source', 'A pattern begins with a slash.', '/'.$source);
         }
-        if (mb_strlen($source) > self::LONGEST) {
-            throw new InputRefused('source', sprintf('A pattern has at most %d characters.', self::LONGEST));
+        if (mb_strlen($source) > self::MAX_LENGTH) {
+            throw new InputRefused('source', sprintf('A pattern has at most %d characters.', self::MAX_LENGTH));
         }
         try {
             $parts = PathToRegexp::parse($source, '/', '/');
@@ -144,16 +144,16 @@ final readonly class PathPattern
             }
             [$unbounded, $range] = self::lengths($regex);
             $open += $unbounded + ($part->type === PartType::FullWildcard || ($repeats && $isSegment) ? 1 : 0);
-            $ranges = min(self::MOST_WAYS + 1, $ranges * $range);
+            $ranges = min(self::MAX_WAYS + 1, $ranges * $range);
             $inSegment += $part->type === PartType::SegmentWildcard ? 1 : 0;
             $mostInSegment = max($mostInSegment, $inSegment);
         }
-        if ($open > self::MOST_WILDCARDS) {
-            throw new InputRefused('source', sprintf('More than %d parts of open length could keep the server searching for long. Name segments instead, like /:year/:slug.', self::MOST_WILDCARDS));
+        if ($open > self::MAX_WILDCARDS) {
+            throw new InputRefused('source', sprintf('More than %d parts of open length could keep the server searching for long. Name segments instead, like /:year/:slug.', self::MAX_WILDCARDS));
         }
         // Parts that may split one segment among them multiply the ways, as wildcards across segments do.
-        $ways = self::LONGEST_PATH ** (max(1, $open) + max(0, $mostInSegment - 1)) * $ranges;
-        if ($ways > self::MOST_WAYS) {
+        $ways = self::MAX_PATH_LENGTH ** (max(1, $open) + max(0, $mostInSegment - 1)) * $ranges;
+        if ($ways > self::MAX_WAYS) {
             throw new InputRefused('source', 'This pattern can split one address in too many ways, which could keep the server searching for long. Say how long its parts are, like :year(\\d{4})-:month(\\d{2}), or name fewer parts between two slashes.');
         }
     }
@@ -167,10 +167,10 @@ final readonly class PathPattern
     {
         $plain = (string) preg_replace(['/\\\\./', '/\[[^\]]*\]/'], ['x', 'x'], $regex);
         $open = preg_match_all('/[+*]|\{\d+,\}/', $plain);
-        $ranges = min(self::MOST_WAYS, 2 ** min(40, (int) preg_match_all('/(?<![+*?}])\?/', $plain)));
+        $ranges = min(self::MAX_WAYS, 2 ** min(40, (int) preg_match_all('/(?<![+*?}])\?/', $plain)));
         preg_match_all('/\{(\d+),(\d+)\}/', $plain, $bounded, PREG_SET_ORDER);
         foreach ($bounded as [, $least, $most]) {
-            $ranges = min(self::MOST_WAYS + 1, $ranges * max(1, min(self::LONGEST_PATH, (int) $most) - (int) $least + 1));
+            $ranges = min(self::MAX_WAYS + 1, $ranges * max(1, min(self::MAX_PATH_LENGTH, (int) $most) - (int) $least + 1));
         }
 
         return [(int) $open, (int) $ranges];
@@ -234,7 +234,7 @@ final readonly class PathPattern
     {
         $limited = "\x01(*NO_JIT)(*LIMIT_MATCH=6000000)^(?:{$this->expression})$\x01D";
         foreach (['a', '1', '/', '/a', 'a-', '-', '%41', '.', 'a1'] as $piece) {
-            $long = substr(substr($this->sample, 0, 200).str_repeat($piece, self::LONGEST_PATH), 0, self::LONGEST_PATH)."\n";
+            $long = substr(substr($this->sample, 0, 200).str_repeat($piece, self::MAX_PATH_LENGTH), 0, self::MAX_PATH_LENGTH)."\n";
             if (@preg_match($limited, $long) === false) {
                 throw new InputRefused('source', 'This pattern could keep the server searching for long. Name segments, like /:year/:slug, or use one * at the end.');
             }

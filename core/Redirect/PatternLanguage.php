@@ -12,10 +12,10 @@ namespace Heronstem\Core\Redirect;
 final class PatternLanguage
 {
     /** States of one automaton. */
-    private const MOST_STATES = 1500;
+    private const MAX_STATES = 1500;
 
     /** Pairs of states gone through for one answer. */
-    private const MOST_PAIRS = 4000;
+    private const MAX_PAIRS = 4000;
 
     /** @var array<int, list<array{string, int}>> from a state by signs (a set of bytes as a text of 256 marks) to another */
     private array $steps = [];
@@ -74,7 +74,7 @@ final class PatternLanguage
                     $seen[$key] = true;
                     $queue[] = $pair;
                 }
-                if (count($seen) > self::MOST_PAIRS) {
+                if (count($seen) > self::MAX_PAIRS) {
                     throw new \OutOfBoundsException('Too many pairs of states.');
                 }
             }
@@ -246,7 +246,7 @@ final class PatternLanguage
 
     private function state(): int
     {
-        if ($this->states >= self::MOST_STATES) {
+        if ($this->states >= self::MAX_STATES) {
             throw new \OutOfBoundsException('Too many states.');
         }
 

@@ -10,7 +10,7 @@ use Heronstem\Core\Content\Document;
 final readonly class Pause
 {
     /** Longest pause, in seconds. */
-    public const LONGEST = 60;
+    public const MAX_SECONDS = 60;
 
     /** @param  int  $seconds  0 to 60 */
     public function __construct(public int $seconds, public Document $message)

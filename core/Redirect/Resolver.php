@@ -68,7 +68,7 @@ final readonly class Resolver
         $way = new ResolutionTrace($asked);
         $address = Address::asked($asked, $this->rules);
         $way->normal = $address->path;
-        $captures = $rule->reach === RuleScope::Pattern ? PathPattern::stored($rule->source)->match(NormalForm::bare($address->path, $this->rules), $this->rules->caseSensitive) ?? [] : [];
+        $captures = $rule->scope === RuleScope::Pattern ? PathPattern::stored($rule->source)->match(NormalForm::bare($address->path, $this->rules), $this->rules->caseSensitive) ?? [] : [];
 
         return $this->follow(new RuleMatch($rule, $captures), self::path($asked), $address->path, $way);
     }
@@ -168,7 +168,7 @@ final readonly class Resolver
 
     private static function why(Rule $rule): string
     {
-        return match ($rule->reach) {
+        return match ($rule->scope) {
             RuleScope::One => $rule->inFront ? 'A redirect stands in front of this address.' : 'A redirect holds this address.',
             RuleScope::Branch => "The redirect of the branch {$rule->source} takes in this address.",
             RuleScope::Pattern => "The pattern {$rule->source} matches.",

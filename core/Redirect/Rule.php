@@ -11,7 +11,7 @@ use Heronstem\Core\Moment;
 final readonly class Rule
 {
     /** Longest note, in characters. */
-    public const LONGEST_NOTE = 500;
+    public const MAX_NOTE_LENGTH = 500;
 
     /**
      * @param  string  $source  an address in normal form, or a URLPattern pathname
@@ -25,7 +25,7 @@ final readonly class Rule
      */
     public function __construct(
         public string $id,
-        public RuleScope $reach,
+        public RuleScope $scope,
         public string $source,
         public string $key,
         public RuleAnswer $answer,
@@ -47,7 +47,7 @@ final readonly class Rule
     /** Whether it takes its address in the ledger, where nobody else can be then. */
     public function claims(): bool
     {
-        return $this->reach === RuleScope::One && ! $this->inFront && $this->query !== QueryHandling::Match;
+        return $this->scope === RuleScope::One && ! $this->inFront && $this->query !== QueryHandling::Match;
     }
 
     public function isActiveAt(Moment $at): bool
@@ -81,13 +81,13 @@ final readonly class Rule
     /** A request that it answers: its address, or a path that its pattern matches, with the query that it looks at. */
     public function sample(): string
     {
-        return ($this->reach === RuleScope::Pattern ? PathPattern::stored($this->source)->sample : $this->source).$this->asked();
+        return ($this->scope === RuleScope::Pattern ? PathPattern::stored($this->source)->sample : $this->source).$this->asked();
     }
 
     /** @return non-empty-list<string> requests that it answers: of a branch also one below its address */
     public function samples(): array
     {
-        return [$this->sample(), ...($this->reach === RuleScope::Branch ? [$this->sampleBelow()] : [])];
+        return [$this->sample(), ...($this->scope === RuleScope::Branch ? [$this->sampleBelow()] : [])];
     }
 
     /** A request below the address of a branch. */
@@ -111,14 +111,14 @@ final readonly class Rule
     /** What no two rules of a site have in common. */
     public function identity(): string
     {
-        return $this->reach->value.' '.$this->key.($this->query === QueryHandling::Match ? '?'.$this->matched : '').($this->inFront ? ' in front' : '');
+        return $this->scope->value.' '.$this->key.($this->query === QueryHandling::Match ? '?'.$this->matched : '').($this->inFront ? ' in front' : '');
     }
 
     /** @return array<string, mixed> every field, as the history and the compiled rules keep it */
     public function toArray(): array
     {
         return [
-            'id' => $this->id, 'reach' => $this->reach->value, 'source' => $this->source, 'key' => $this->key, 'answer' => $this->answer->value, 'target' => $this->target?->toText(),
+            'id' => $this->id, 'scope' => $this->scope->value, 'source' => $this->source, 'key' => $this->key, 'answer' => $this->answer->value, 'target' => $this->target?->toText(),
             'query' => $this->query->value, 'matched' => $this->matched, 'carriesRest' => $this->carriesRest, 'from' => $this->from?->iso(), 'until' => $this->until?->iso(),
             'isOn' => $this->isOn, 'inFront' => $this->inFront, 'position' => $this->position, 'note' => $this->note, 'pause' => $this->pause?->toArray(), 'origin' => $this->origin,
         ];
@@ -128,7 +128,7 @@ final readonly class Rule
     public static function fromArray(array $kept): self
     {
         return new self(
-            $kept['id'], RuleScope::from($kept['reach']), $kept['source'], $kept['key'], RuleAnswer::from($kept['answer']), $kept['target'] === null ? null : Target::stored($kept['target']),
+            $kept['id'], RuleScope::from($kept['scope']), $kept['source'], $kept['key'], RuleAnswer::from($kept['answer']), $kept['target'] === null ? null : Target::stored($kept['target']),
             QueryHandling::from($kept['query']), $kept['matched'], $kept['carriesRest'], $kept['from'] === null ? null : Moment::stored($kept['from']), $kept['until'] === null ? null : Moment::stored($kept['until']),
             $kept['isOn'], $kept['inFront'], $kept['position'], $kept['note'], $kept['pause'] === null ? null : Pause::fromArray($kept['pause']), $kept['origin'],
         );

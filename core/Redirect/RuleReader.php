@@ -25,7 +25,7 @@ final readonly class RuleReader
     }
 
     /**
-     * @param  array<string, mixed>  $given  id, reach, source, answer, leadsTo, query, carriesRest, from, until, isOn, inFront, position, note, pause
+     * @param  array<string, mixed>  $given  id, scope, source, answer, leadsTo, query, carriesRest, from, until, isOn, inFront, position, note, pause
      * @param  Rule|null  $now  the rule as it is: fields that are not given stay
      *
      * @throws Refusal naming the field, with the reason and a way out
@@ -38,19 +38,19 @@ final readonly class RuleReader
         if (! Identity::names($id)) {
             throw new InputRefused('id', 'A rule is named by a ULID, 26 letters and digits.');
         }
-        $reach = $this->choice(RuleScope::class, $given['reach'] ?? 'one', 'reach', 'A rule answers for one address, a branch or a pattern');
+        $scope = $this->choice(RuleScope::class, $given['scope'] ?? 'one', 'scope', 'A rule answers for one address, a branch or a pattern');
         $answer = $this->choice(RuleAnswer::class, (string) self::scalar($given['answer'] ?? '301'), 'answer', 'A rule answers with');
         $query = $this->choice(QueryHandling::class, $given['query'] ?? 'carry', 'query', 'A rule can do with the query');
-        [$source, $key, $matched] = $this->source($reach, $query, self::scalar($given['source'] ?? ''));
-        $pattern = $reach === RuleScope::Pattern ? PathPattern::read($source) : null;
+        [$source, $key, $matched] = $this->source($scope, $query, self::scalar($given['source'] ?? ''));
+        $pattern = $scope === RuleScope::Pattern ? PathPattern::read($source) : null;
         if ($pattern?->varies() === false) {
             throw new InputRefused('source', 'Nothing in this pattern varies. Make it a redirect of one address, or write :name or * where it varies.');
         }
-        $target = $keepsTarget && ($answer === RuleAnswer::Gone || $now->target !== null) ? ($answer === RuleAnswer::Gone ? null : $now->target) : $this->target($answer, $given['leadsTo'] ?? null, $reach);
+        $target = $keepsTarget && ($answer === RuleAnswer::Gone || $now->target !== null) ? ($answer === RuleAnswer::Gone ? null : $now->target) : $this->target($answer, $given['leadsTo'] ?? null, $scope);
         if ($pattern !== null && in_array($target?->kind, [TargetKind::Address, TargetKind::Url], true)) {
             $this->guardCaptures($target->value, $pattern);
         }
-        if ($target?->kind === TargetKind::Address && $reach !== RuleScope::Pattern && $this->addressOf($target)->key === $key && ! ($query === QueryHandling::Match)) {
+        if ($target?->kind === TargetKind::Address && $scope !== RuleScope::Pattern && $this->addressOf($target)->key === $key && ! ($query === QueryHandling::Match)) {
             throw new InputRefused('leadsTo', 'The rule would lead to itself. Choose where visitors are to go instead.');
         }
         $moments = [$this->moment($given, 'from'), $this->moment($given, 'until')];
@@ -58,13 +58,13 @@ final readonly class RuleReader
             throw new InputRefused('until', 'This ends before it begins.');
         }
         $note = trim((string) preg_replace('/[\s\p{Cc}]+/u', ' ', mb_scrub(self::scalar($given['note'] ?? ''), 'UTF-8')));
-        if (mb_strlen($note) > Rule::LONGEST_NOTE) {
-            throw new InputRefused('note', sprintf('A note has at most %d characters; this one has %d.', Rule::LONGEST_NOTE, mb_strlen($note)), mb_substr($note, 0, Rule::LONGEST_NOTE));
+        if (mb_strlen($note) > Rule::MAX_NOTE_LENGTH) {
+            throw new InputRefused('note', sprintf('A note has at most %d characters; this one has %d.', Rule::MAX_NOTE_LENGTH, mb_strlen($note)), mb_substr($note, 0, Rule::MAX_NOTE_LENGTH));
         }
         $position = $given['position'] ?? 0;
 
         return new Rule(
-            $id, $reach, $source, $key, $answer, $target, $query, $matched, self::flag($given, 'carriesRest', true), $moments[0], $moments[1], self::flag($given, 'isOn', true),
+            $id, $scope, $source, $key, $answer, $target, $query, $matched, self::flag($given, 'carriesRest', true), $moments[0], $moments[1], self::flag($given, 'isOn', true),
             self::flag($given, 'inFront', false), is_int($position) ? $position : 0, $note, $answer === RuleAnswer::Pause ? $this->pause($given['pause'] ?? null) : null, $now->origin ?? self::scalar($given['origin'] ?? 'hand'),
         );
     }
@@ -73,17 +73,17 @@ final readonly class RuleReader
     public static function written(Rule $rule): array
     {
         return [
-            'id' => $rule->id, 'reach' => $rule->reach->value, 'source' => $rule->source.($rule->matched === '' ? '' : "?{$rule->matched}"), 'answer' => $rule->answer->value,
+            'id' => $rule->id, 'scope' => $rule->scope->value, 'source' => $rule->source.($rule->matched === '' ? '' : "?{$rule->matched}"), 'answer' => $rule->answer->value,
             'leadsTo' => $rule->target?->toArray(), 'query' => $rule->query->value, 'carriesRest' => $rule->carriesRest, 'from' => $rule->from?->iso(), 'until' => $rule->until?->iso(),
             'isOn' => $rule->isOn, 'inFront' => $rule->inFront, 'position' => $rule->position, 'note' => $rule->note, 'pause' => $rule->pause?->toArray(), 'origin' => $rule->origin,
         ];
     }
 
     /** @return array{string, string, string} source, key, and the query that is looked at */
-    private function source(RuleScope $reach, QueryHandling $query, string $typed): array
+    private function source(RuleScope $scope, QueryHandling $query, string $typed): array
     {
         $typed = trim($typed);
-        $isPattern = $reach === RuleScope::Pattern;
+        $isPattern = $scope === RuleScope::Pattern;
         // In a pattern a question mark makes something optional: there the query stands behind the last one that has a "=" after it.
         $cut = $query !== QueryHandling::Match ? false : ($isPattern ? (preg_match('/\?(?=[^?]*=)/', $typed, $found, PREG_OFFSET_CAPTURE) === 1 ? $found[0][1] : false) : strpos($typed, '?'));
         $matched = $cut === false ? '' : Query::of(self::encoded(substr($typed, $cut + 1)))->sorted();
@@ -115,7 +115,7 @@ final readonly class RuleReader
         return (string) preg_replace_callback('/[\x00-\x20"#<>\x7F-\xFF]/', static fn (array $found): string => sprintf('%%%02X', ord($found[0])), $query);
     }
 
-    private function target(RuleAnswer $answer, mixed $given, RuleScope $reach): ?Target
+    private function target(RuleAnswer $answer, mixed $given, RuleScope $scope): ?Target
     {
         if ($answer === RuleAnswer::Gone) {
             if ($given !== null && $given !== []) {
@@ -130,7 +130,7 @@ final readonly class RuleReader
         $kind = (string) array_key_first($given);
         $value = $given[$kind];
         $target = $kind === TargetKind::Address->value && is_string($value) ? $this->address(trim($value)) : Target::read($kind, $value, $this->rules);
-        if ($reach === RuleScope::Pattern && $target->kind === TargetKind::Url && preg_match('#^https?://[^/?\#]*$#i', $target->value) === 1) {
+        if ($scope === RuleScope::Pattern && $target->kind === TargetKind::Url && preg_match('#^https?://[^/?\#]*$#i', $target->value) === 1) {
             return Target::url($target->value.'/');
         }
 
@@ -172,8 +172,8 @@ final readonly class RuleReader
     private function pause(mixed $given): Pause
     {
         $seconds = is_array($given) ? $given['seconds'] ?? 5 : 5;
-        if (! is_int($seconds) || $seconds < 0 || $seconds > Pause::LONGEST) {
-            throw new InputRefused('pause.seconds', sprintf('A pause lasts 0 to %d seconds.', Pause::LONGEST), '5');
+        if (! is_int($seconds) || $seconds < 0 || $seconds > Pause::MAX_SECONDS) {
+            throw new InputRefused('pause.seconds', sprintf('A pause lasts 0 to %d seconds.', Pause::MAX_SECONDS), '5');
         }
         $message = is_array($given) && is_array($given['message'] ?? null) ? Document::read($given['message']) : Document::blank();
 

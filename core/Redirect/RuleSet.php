@@ -61,10 +61,10 @@ final readonly class RuleSet
             }
             $kept[$rule->id] = $rule;
             $layer = $rule->inFront || $rule->query === QueryHandling::Match ? 'front' : 'behind';
-            if ($rule->reach === RuleScope::Pattern) {
+            if ($rule->scope === RuleScope::Pattern) {
                 $patterns[$layer][] = $rule;
             } else {
-                $layers[$layer][$rule->reach->value][$rule->reach === RuleScope::Branch ? NormalForm::bare($rule->key, $address) : $rule->key][] = $rule->id;
+                $layers[$layer][$rule->scope->value][$rule->scope === RuleScope::Branch ? NormalForm::bare($rule->key, $address) : $rule->key][] = $rule->id;
             }
         }
         foreach ($layers as $layer => $tables) {

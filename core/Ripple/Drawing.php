@@ -14,7 +14,7 @@ use Heronstem\Core\Workspace\Workspace;
 final readonly class Drawing
 {
     /** Most lines on either side. */
-    public const LONGEST = 40;
+    public const MAX_LINES = 40;
 
     /** Unmarked neighbours drawn on either side of a marked page. */
     private const NEIGHBOURS = 1;
@@ -47,7 +47,7 @@ final readonly class Drawing
                     $parents[$above ?? ''] = true;
                 }
             }
-            if (count($parents) > self::LONGEST) {
+            if (count($parents) > self::MAX_LINES) {
                 break;
             }
         }
@@ -98,7 +98,7 @@ final readonly class Drawing
             foreach (self::around($children($parent), $marks) as $entry) {
                 $child = is_string($entry) ? $find($entry) : null;
                 $lines[] = $child === null ? new DrawnLine(null, '', 1, null, (int) $entry) : new DrawnLine($child->id, $child->name, 1, $marks[$child->id] ?? null, 0);
-                if (count($lines) >= self::LONGEST) {
+                if (count($lines) >= self::MAX_LINES) {
                     return $lines;
                 }
             }

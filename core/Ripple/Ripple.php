@@ -26,8 +26,8 @@ final readonly class Ripple
      * @param  list<Claim>  $gone  addresses recorded as gone
      * @param  list<string>  $binned  pages put in the bin, those that go along included
      * @param  list<MenuEffect>  $menu
-     * @param  int  $linksFollow  links in words that lead to moved pages, and follow by themselves
-     * @param  int  $linksBreak  links in words that lead to pages which visitors no longer get
+     * @param  int  $linksFollow  links in content that lead to moved pages, and follow by themselves
+     * @param  int  $linksBreak  links in content that lead to pages which visitors no longer get
      * @param  list<RawLinkEffect>  $rawLinks  links written as addresses that go through a redirect, lead elsewhere or break
      * @param  int  $sitemapEntries  sitemap entries that come, go or change
      * @param  list<string>  $goLive

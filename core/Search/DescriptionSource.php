@@ -8,7 +8,7 @@ enum DescriptionSource: string
 {
     case Own = 'own';
     case Summary = 'summary';
-    case Words = 'words';
+    case Content = 'content';
     case Site = 'site';
     case None = 'none';
 }

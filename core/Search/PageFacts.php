@@ -10,7 +10,7 @@ final readonly class PageFacts
     /**
      * @param  string|null  $section  name of its topmost ancestor, null at the top
      * @param  string|null  $parent  name of its parent
-     * @param  string  $text  its words without marks, blocks apart by line breaks
+     * @param  string  $text  its content without marks, blocks apart by line breaks
      * @param  string|null  $picture  address of a picture for social cards
      */
     public function __construct(

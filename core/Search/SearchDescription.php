@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Search;
 
-/** The text of the meta description, and where it comes from: own, summary, first sentences of the words, the site's. */
+/** The text of the meta description, and where it comes from: own, summary, first sentences of the content, the site's. */
 final readonly class SearchDescription
 {
-    /** Most characters taken from a page's words. */
-    public const LONGEST_FROM_WORDS = 155;
+    /** Most characters taken from a page's content. */
+    public const MAX_LENGTH_FROM_CONTENT = 155;
 
     private function __construct(public string $text, public DescriptionSource $source)
     {
@@ -19,7 +19,7 @@ final readonly class SearchDescription
         $candidates = [
             [DescriptionSource::Own, (string) $page->searchDescription],
             [DescriptionSource::Summary, (string) $page->summary],
-            [DescriptionSource::Words, self::firstSentences($page->text, $site->language)],
+            [DescriptionSource::Content, self::firstSentences($page->text, $site->language)],
             [DescriptionSource::Site, $site->description],
         ];
         foreach ($candidates as [$source, $text]) {
@@ -37,7 +37,7 @@ final readonly class SearchDescription
         $taken = '';
         foreach (self::sentences($text, $language) as $sentence) {
             $longer = trim($taken.' '.$sentence);
-            if (mb_strlen($longer) > self::LONGEST_FROM_WORDS) {
+            if (mb_strlen($longer) > self::MAX_LENGTH_FROM_CONTENT) {
                 return $taken !== '' ? $taken : self::cut($longer);
             }
             $taken = $longer;
@@ -65,7 +65,7 @@ final readonly class SearchDescription
 
     private static function cut(string $sentence): string
     {
-        $head = mb_substr($sentence, 0, self::LONGEST_FROM_WORDS - 1);
+        $head = mb_substr($sentence, 0, self::MAX_LENGTH_FROM_CONTENT - 1);
         $space = mb_strrpos($head, ' ');
 
         return rtrim($space === false ? $head : mb_substr($head, 0, $space), ' ,;:–—-').'…';

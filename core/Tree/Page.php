@@ -22,7 +22,7 @@ final readonly class Page
      * @param  Address  $address  its own address, equal to the composition of parent and slug; in the bin, the one it had
      * @param  Target|null  $leadsTo  of a pointer and a download only
      * @param  bool  $leftOut  a section that its children's addresses leave out
-     * @param  bool  $kept  protected: only the owner of the site retires it
+     * @param  bool  $isProtected  protected: only the owner of the site retires it
      * @param  string|null  $bin  the page that was put in the bin and took this one along; itself for the first
      * @param  PageState|null  $was  its state before the bin
      * @param  Moment|null  $from  goes live then
@@ -31,8 +31,8 @@ final readonly class Page
      * @param  PageTexts  $texts  those that visitors and search engines get
      * @param  PageTexts|null  $prepared  those that wait to be published; null where none differ
      * @param  bool  $indexed  search engines may list it
-     * @param  int  $wordsSaved  number of the version of the words that was saved last; 0 for none
-     * @param  int|null  $wordsLive  number of the version that visitors get; null while they get none
+     * @param  int  $contentSaved  number of the version of the content that was saved last; 0 for none
+     * @param  int|null  $contentLive  number of the version that visitors get; null while they get none
      */
     public function __construct(
         public string $id,
@@ -49,7 +49,7 @@ final readonly class Page
         public PageKind $kind = PageKind::Page,
         public ?Target $leadsTo = null,
         public bool $leftOut = false,
-        public bool $kept = false,
+        public bool $isProtected = false,
         public ?string $bin = null,
         public ?PageState $was = null,
         public ?Moment $from = null,
@@ -59,8 +59,8 @@ final readonly class Page
         public ?PageTexts $prepared = null,
         public string $layout = 'page',
         public bool $indexed = true,
-        public int $wordsSaved = 0,
-        public ?int $wordsLive = null,
+        public int $contentSaved = 0,
+        public ?int $contentLive = null,
     ) {
     }
 
@@ -83,13 +83,13 @@ final readonly class Page
     /** Whether something was saved that visitors do not get yet. */
     public function hasEdits(): bool
     {
-        return $this->prepared !== null || $this->wordsLive !== ($this->wordsSaved === 0 ? null : $this->wordsSaved);
+        return $this->prepared !== null || $this->contentLive !== ($this->contentSaved === 0 ? null : $this->contentSaved);
     }
 
-    /** With all that was saved before visitors: words and texts. */
+    /** With all that was saved before visitors: content and texts. */
     public function published(): self
     {
-        return $this->with(['texts' => $this->prepared ?? $this->texts, 'prepared' => null, 'wordsLive' => $this->wordsSaved === 0 ? null : $this->wordsSaved]);
+        return $this->with(['texts' => $this->prepared ?? $this->texts, 'prepared' => null, 'contentLive' => $this->contentSaved === 0 ? null : $this->contentSaved]);
     }
 
     public function named(string $name): self

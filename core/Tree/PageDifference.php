@@ -16,13 +16,13 @@ use Heronstem\Core\Moment;
  */
 final readonly class PageDifference
 {
-    /** What belongs together and is taken back together, as people call it. */
+    /** What belongs together and is undone together, as people call it. */
     private const ASPECTS = [
         'place' => ['parent', 'position'], 'name' => ['name'], 'slug' => ['slug', 'slugByHand'], 'pinned address' => ['pinned'],
         'state' => ['state', 'was', 'bin', 'everLive', 'from', 'until', 'reviewNote'], 'listing' => ['listed'],
-        'kind' => ['kind', 'leadsTo', 'leftOut'], 'protection' => ['kept'],
+        'kind' => ['kind', 'leadsTo', 'leftOut'], 'protection' => ['isProtected'],
         'heading' => ['heading'], 'summary' => ['summary'], 'search title' => ['searchTitle'], 'search description' => ['searchDescription'],
-        'prepared texts' => ['prepared'], 'layout' => ['layout'], 'indexing' => ['indexed'], 'words' => ['words'],
+        'prepared texts' => ['prepared'], 'layout' => ['layout'], 'indexing' => ['indexed'], 'content' => ['content'],
     ];
 
     /**
@@ -113,7 +113,7 @@ final readonly class PageDifference
             unset($back['address']); // the one it had in the bin, where it does not go
         }
 
-        return $back === [] ? $now : self::page([...self::fields($now), ...$back], $now->id, $now->address, $rules)->with(['wordsSaved' => $now->wordsSaved]);
+        return $back === [] ? $now : self::page([...self::fields($now), ...$back], $now->id, $now->address, $rules)->with(['contentSaved' => $now->contentSaved]);
     }
 
     /** The page that this difference removed. */
@@ -147,9 +147,9 @@ final readonly class PageDifference
             'parent' => $page->parent, 'position' => $page->position, 'name' => $page->name, 'slug' => $page->slug->text,
             'slugByHand' => $page->slugByHand, 'pinned' => $page->pinned?->path, 'state' => $page->state->value,
             'everLive' => $page->everLive, 'listed' => $page->listed, 'kind' => $page->kind->value, 'leadsTo' => $page->leadsTo?->toText(),
-            'leftOut' => $page->leftOut, 'kept' => $page->kept, 'bin' => $page->bin, 'was' => $page->was?->value,
+            'leftOut' => $page->leftOut, 'isProtected' => $page->isProtected, 'bin' => $page->bin, 'was' => $page->was?->value,
             'from' => $page->from?->iso(), 'until' => $page->until?->iso(), 'reviewNote' => $page->reviewNote,
-            ...$page->texts->toArray(), 'prepared' => $page->prepared?->toText(), 'layout' => $page->layout, 'indexed' => $page->indexed, 'words' => $page->wordsLive,
+            ...$page->texts->toArray(), 'prepared' => $page->prepared?->toText(), 'layout' => $page->layout, 'indexed' => $page->indexed, 'content' => $page->contentLive,
             // Only in the bin is the address nobody's to compose.
             ...($page->isBinned() ? ['address' => $page->address->path] : ['address' => null]),
         ];
@@ -175,7 +175,7 @@ final readonly class PageDifference
             kind: PageKind::from($text('kind') ?? PageKind::Page->value),
             leadsTo: isset($fields['leadsTo']) ? Target::stored((string) $fields['leadsTo']) : null,
             leftOut: (bool) ($fields['leftOut'] ?? false),
-            kept: (bool) ($fields['kept'] ?? false),
+            isProtected: (bool) ($fields['isProtected'] ?? false),
             bin: $text('bin'),
             was: isset($fields['was']) ? PageState::from((string) $fields['was']) : null,
             from: isset($fields['from']) ? Moment::stored((string) $fields['from']) : null,
@@ -185,7 +185,7 @@ final readonly class PageDifference
             prepared: isset($fields['prepared']) ? PageTexts::stored((string) $fields['prepared']) : null,
             layout: $text('layout') ?? 'page',
             indexed: (bool) ($fields['indexed'] ?? true),
-            wordsLive: isset($fields['words']) ? (int) $fields['words'] : null,
+            contentLive: isset($fields['content']) ? (int) $fields['content'] : null,
         );
     }
 }

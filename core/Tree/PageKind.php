@@ -7,7 +7,7 @@ namespace Heronstem\Core\Tree;
 /** What stands at a page's address. */
 enum PageKind: string
 {
-    /** Words. */
+    /** Content of its own. */
     case Page = 'page';
     /** A group: its address leads to its first live child. */
     case Section = 'section';

@@ -10,7 +10,7 @@ use Heronstem\Core\InputRefused;
 final readonly class PageName
 {
     /** Longest name, in characters. */
-    public const LONGEST = 200;
+    public const MAX_LENGTH = 200;
 
     private function __construct(public string $text)
     {
@@ -23,8 +23,8 @@ final readonly class PageName
         if ($text === '') {
             throw new InputRefused('name', 'A name cannot be blank: menus and breadcrumbs show it.');
         }
-        if (mb_strlen($text) > self::LONGEST) {
-            throw new InputRefused('name', sprintf('A name has at most %d characters; this one has %d.', self::LONGEST, mb_strlen($text)), mb_substr($text, 0, self::LONGEST));
+        if (mb_strlen($text) > self::MAX_LENGTH) {
+            throw new InputRefused('name', sprintf('A name has at most %d characters; this one has %d.', self::MAX_LENGTH, mb_strlen($text)), mb_substr($text, 0, self::MAX_LENGTH));
         }
 
         return new self($text);

@@ -6,11 +6,11 @@ namespace Heronstem\Core\Tree;
 
 use Heronstem\Core\InputRefused;
 
-/** What a page says of itself besides its words: heading and summary on the page, title and description in search results. */
+/** What a page says of itself besides its content: heading and summary on the page, title and description in search results. */
 final readonly class PageTexts
 {
     /** Fields with their greatest lengths, in characters. */
-    public const LONGEST = ['heading' => 300, 'summary' => 2000, 'searchTitle' => 300, 'searchDescription' => 1000];
+    public const MAX_LENGTHS = ['heading' => 300, 'summary' => 2000, 'searchTitle' => 300, 'searchDescription' => 1000];
 
     /** @param  string|null  $heading  null while it follows the page's name */
     public function __construct(public ?string $heading = null, public string $summary = '', public string $searchTitle = '', public string $searchDescription = '')
@@ -20,17 +20,17 @@ final readonly class PageTexts
     /**
      * These texts with those given, white space folded; a heading that is blank or the page's name follows the name.
      *
-     * @param  array<string, string|null>  $given  by the names of LONGEST
+     * @param  array<string, string|null>  $given  by the names of MAX_LENGTHS
      *
      * @throws InputRefused naming the field that is too long
      */
     public function changed(array $given, string $name): self
     {
         $texts = get_object_vars($this);
-        foreach (array_intersect_key($given, self::LONGEST) as $field => $text) {
+        foreach (array_intersect_key($given, self::MAX_LENGTHS) as $field => $text) {
             $folded = trim((string) preg_replace('/\s+/u', ' ', (string) $text));
-            if (mb_strlen($folded) > self::LONGEST[$field]) {
-                throw new InputRefused($field, sprintf('At most %d characters fit here; these are %d.', self::LONGEST[$field], mb_strlen($folded)));
+            if (mb_strlen($folded) > self::MAX_LENGTHS[$field]) {
+                throw new InputRefused($field, sprintf('At most %d characters fit here; these are %d.', self::MAX_LENGTHS[$field], mb_strlen($folded)));
             }
             $texts[$field] = $field === 'heading' && ($folded === '' || $folded === $name) ? null : $folded;
         }

@@ -7,7 +7,7 @@ namespace Heronstem\Core\Tree;
 /** What somebody has on a page. */
 enum PersonRole: string
 {
-    case UnsavedWords = 'unsaved words';
+    case UnsavedContent = 'unsaved content';
     /** They write there and below, and nowhere else. */
     case Branch = 'branch';
 }

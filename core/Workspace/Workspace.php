@@ -124,7 +124,7 @@ final class Workspace
     /** @throws InputRefused when there is no such page on this site, in the tree or in the bin */
     public function known(string $id, string $field = 'page'): Page
     {
-        return $this->find($id) ?? throw new InputRefused($field, "There is no page $id on this site. It may have been taken back; reload the outline.");
+        return $this->find($id) ?? throw new InputRefused($field, "There is no page $id on this site. It may have been undone; reload the outline.");
     }
 
     /** The page as it was before the batch. */
@@ -177,10 +177,18 @@ final class Workspace
         return $id === $this->startPage || $id === $this->startPageSignedIn;
     }
 
-    /** Whether a page is kept from whoever makes the change. */
-    public function keepsFrom(Page $page): bool
+    /** @throws InputRefused with this reason when anybody but the owner of the site makes the change */
+    public function guardOwner(string $reason): void
     {
-        return $page->kept && $this->site->authority !== Authority::Owner;
+        if ($this->site->authority !== Authority::Owner) {
+            throw new InputRefused('page', $reason);
+        }
+    }
+
+    /** Whether a page is protected from whoever makes the change. */
+    public function isProtectedFrom(Page $page): bool
+    {
+        return $page->isProtected && $this->site->authority !== Authority::Owner;
     }
 
     private function leave(?Page $page): void

@@ -33,9 +33,9 @@ try {
     $chrome->click('button', 'Travelling with dogs');
     $chrome->awaitText('Sits in');
     $take('sheet-place');
-    $chrome->click('tab', 'Words');
+    $chrome->click('tab', 'Content');
     $chrome->awaitText('Dogs sail free', '.writing');
-    $take('sheet-words');
+    $take('sheet-content');
     $chrome->click('tab', 'Search');
     $chrome->find('region', 'As a search result');
     $take('sheet-search');

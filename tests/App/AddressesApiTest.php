@@ -17,7 +17,7 @@ final class AddressesApiTest extends AppTestCase
     {
         $fares = $this->live('Fahrpreise für Hunde');
         $this->redirect(['source' => '/Möwe', 'leadsTo' => ['page' => $fares], 'note' => 'Plakat am Kai']);
-        $this->redirect(['reach' => 'pattern', 'source' => '/Alt/:Jahr', 'leadsTo' => ['url' => 'https://x.example/']]);
+        $this->redirect(['scope' => 'pattern', 'source' => '/Alt/:Jahr', 'leadsTo' => ['url' => 'https://x.example/']]);
         $this->draft('Entwurf');
         $found = fn (string $text): array => array_column($this->api('GET', 'addresses?text='.rawurlencode($text))->assertOk()->json('rows'), 'address');
         self::assertSame(['/Möwe'], $found('MÖWE'));
@@ -48,12 +48,12 @@ final class AddressesApiTest extends AppTestCase
     #[Test]
     public function patterns_on_their_own_stand_as_they_are_tried_and_are_put_into_another_order(): void
     {
-        $ids = array_map(fn (string $name): string => $this->redirect(['reach' => 'pattern', 'source' => "/$name/:x", 'leadsTo' => ['url' => "https://x.example/$name"]]), ['c', 'a', 'b']);
+        $ids = array_map(fn (string $name): string => $this->redirect(['scope' => 'pattern', 'source' => "/$name/:x", 'leadsTo' => ['url' => "https://x.example/$name"]]), ['c', 'a', 'b']);
         $order = fn (): array => array_column($this->api('GET', 'addresses?kind=pattern')->json('rows'), 'address');
         self::assertSame(['/c/:x', '/a/:x', '/b/:x'], $order());
         $entry = $this->change(['kind' => 'order-patterns', 'redirects' => [$ids[2], $ids[0]]]);
         self::assertSame(['/b/:x', '/c/:x', '/a/:x'], $order());
-        $this->api('POST', "history/{$entry->ulid}/take-back")->assertCreated();
+        $this->api('POST', "history/{$entry->ulid}/undo")->assertCreated();
         self::assertSame(['/c/:x', '/a/:x', '/b/:x'], $order());
     }
 

@@ -120,8 +120,8 @@ abstract class AppTestCase extends TestCase
     protected function snapshot(): array
     {
         return [
-            DB::select('select p.ulid, parent.ulid as parent, p.position, p.name, p.slug, p.slug_by_hand, p.pinned, p.address, p.state, p.ever_live, p.listed, p.kind, p.leads_to, p.left_out, p.kept, bin.ulid as bin, p.was, p.from_at, p.until_at, p.review_note,
-                p.heading, p.summary, p.search_title, p.search_description, p.layout, p.indexed, p.prepared::text, w.working::text, w.working_version, w.live::text, w.live_version from pages p left join pages parent on parent.id = p.parent_id left join pages bin on bin.id = p.bin_id left join page_words w on w.page_id = p.id where p.site_id = ? order by p.ulid', [$this->site->id]),
+            DB::select('select p.ulid, parent.ulid as parent, p.position, p.name, p.slug, p.slug_by_hand, p.pinned, p.address, p.state, p.ever_live, p.listed, p.kind, p.leads_to, p.left_out, p.is_protected, bin.ulid as bin, p.was, p.from_at, p.until_at, p.review_note,
+                p.heading, p.summary, p.search_title, p.search_description, p.layout, p.indexed, p.prepared::text, w.working::text, w.working_version, w.live::text, w.live_version from pages p left join pages parent on parent.id = p.parent_id left join pages bin on bin.id = p.bin_id left join page_contents w on w.page_id = p.id where p.site_id = ? order by p.ulid', [$this->site->id]),
             DB::select('select l.key, l.address, l.kind, p.ulid as page, l.ever_live, f.ulid as held_for from ledger l left join pages p on p.id = l.page_id left join pages f on f.id = l.held_for_id where l.site_id = ? order by l.key', [$this->site->id]),
             DB::select('select p.ulid, i.ulid as signed_in from sites s left join pages p on p.id = s.start_page_id left join pages i on i.id = s.start_page_signed_in_id where s.id = ?', [$this->site->id]),
             DB::select('select p.ulid, d.user_id, d.document::text, d.based_on from drafts d join pages p on p.id = d.page_id where p.site_id = ? order by 1, 2', [$this->site->id]),

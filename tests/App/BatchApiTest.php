@@ -94,32 +94,32 @@ final class BatchApiTest extends AppTestCase
     }
 
     #[Test]
-    public function taking_back_restores_pages_and_ledger_exactly_and_can_be_taken_back(): void
+    public function undoing_restores_pages_and_ledger_exactly_and_can_be_undone(): void
     {
         [, $times, $travel] = $this->tree();
         $before = $this->snapshot();
         $entry = $this->api('POST', 'batches', $this->move($times, $travel))->json('id');
         $after = $this->snapshot();
         $this->api('POST', "history/$entry/ripple")->assertOk()->assertJsonPath('account.counts.redirectsDropped', 2);
-        $back = $this->api('POST', "history/$entry/take-back")->assertCreated()->assertJsonPath('takesBack', true)->json('id');
+        $back = $this->api('POST', "history/$entry/undo")->assertCreated()->assertJsonPath('undoes', true)->json('id');
         self::assertEquals($before, $this->snapshot());
-        $this->api('POST', "history/$entry/take-back")->assertStatus(422)->assertJsonPath('detail', 'This has been taken back already.');
-        $this->api('POST', "history/$back/take-back")->assertCreated();
+        $this->api('POST', "history/$entry/undo")->assertStatus(422)->assertJsonPath('detail', 'This has been undone already.');
+        $this->api('POST', "history/$back/undo")->assertCreated();
         self::assertEquals($after, $this->snapshot());
         $this->assertInvariants();
     }
 
     #[Test]
-    public function a_page_whose_making_is_taken_back_and_done_again_has_its_words_still(): void
+    public function a_page_whose_making_is_undone_and_redone_has_its_words_still(): void
     {
         $page = (string) Str::ulid();
         $entry = $this->api('POST', 'batches', ['changes' => [['kind' => 'make', 'page' => $page, 'name' => 'New', 'place' => ['last' => null]]]])->json('id');
         $words = ['version' => 1, 'type' => 'doc', 'content' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'Typed with care.']]]]];
-        $this->api('PUT', "pages/$page/words", ['document' => $words], headers: ['If-Match' => '0'])->assertOk();
-        $back = $this->api('POST', "history/$entry/take-back")->assertCreated()->json('id');
+        $this->api('PUT', "pages/$page/content", ['document' => $words], headers: ['If-Match' => '0'])->assertOk();
+        $back = $this->api('POST', "history/$entry/undo")->assertCreated()->json('id');
         self::assertFalse(Page::query()->where('ulid', $page)->exists());
-        $this->api('POST', "history/$back/take-back")->assertCreated();
-        self::assertEquals($words, $this->api('GET', "pages/$page/words")->json('document'));
+        $this->api('POST', "history/$back/undo")->assertCreated();
+        self::assertEquals($words, $this->api('GET', "pages/$page/content")->json('document'));
     }
 
     #[Test]
@@ -137,7 +137,7 @@ final class BatchApiTest extends AppTestCase
         $page = '01J00000000000000000000001';
         yield 'nothing' => [['changes' => []], 'changes', 'nothing to change'];
         yield 'no list' => [['changes' => 'all'], 'changes', 'a list'];
-        yield 'unknown kind' => [['changes' => [['kind' => 'explode', 'page' => $page]]], 'changes.0.kind', 'one of make, rename'];
+        yield 'unknown kind' => [['changes' => [['kind' => 'explode', 'page' => $page]]], 'changes.0.kind', 'one of add-address'];
         yield 'no object' => [['changes' => ['x']], 'changes.0.kind', 'says its kind'];
         yield 'no identity' => [['changes' => [['kind' => 'go-live', 'page' => 'x']]], 'changes.0.page', '26 letters'];
         yield 'unknown page' => [['changes' => [['kind' => 'go-live', 'page' => $page]]], 'changes.0.page', 'no page'];
@@ -184,7 +184,7 @@ final class BatchApiTest extends AppTestCase
         $this->api('PUT', "pages/$times/draft", ['document' => [], 'basedOn' => 0], $writer)->assertForbidden();
         $this->api('PUT', "pages/$travel/draft", ['document' => ['type' => 'doc'], 'basedOn' => 0], $writer)->assertNoContent();
         $entry = HistoryEntry::query()->where('user_id', $this->manager->id)->whereRaw("'go-live' = any(kinds)")->firstOrFail();
-        $this->api('POST', "history/{$entry->ulid}/take-back", as: $writer)->assertForbidden();
+        $this->api('POST', "history/{$entry->ulid}/undo", as: $writer)->assertForbidden();
         $this->api('POST', 'batches', $make(null), $owner)->assertCreated();
     }
 
@@ -196,13 +196,13 @@ final class BatchApiTest extends AppTestCase
         $theirs = $this->live('Repairs');
         $this->site = $mine;
         $entry = HistoryEntry::query()->where('site_id', $other->id)->firstOrFail()->ulid;
-        foreach (["pages/$theirs", "pages/$theirs/words", "pages/$theirs/search"] as $path) {
+        foreach (["pages/$theirs", "pages/$theirs/content", "pages/$theirs/search"] as $path) {
             $this->api('GET', $path)->assertNotFound();
         }
         $this->api('PATCH', "pages/$theirs", ['summary' => 'x'], headers: ['If-Match' => '*'])->assertNotFound();
         $this->api('PUT', "pages/$theirs/draft", ['document' => ['type' => 'doc'], 'basedOn' => 0])->assertNotFound();
         $this->api('POST', "history/$entry/ripple")->assertNotFound();
-        $this->api('POST', "history/$entry/take-back")->assertNotFound();
+        $this->api('POST', "history/$entry/undo")->assertNotFound();
         $this->actingAs($this->manager)->get("http://editor.test/preview/ferries/$theirs")->assertNotFound();
         $this->api('POST', 'ripple', ['changes' => [['kind' => 'take-offline', 'page' => $theirs]]])->assertStatus(422);
         $here = $this->live('Here');
@@ -241,10 +241,10 @@ final class BatchApiTest extends AppTestCase
             $this->assertInvariants();
             if (mt_rand(0, 2) === 0) {
                 $after = $this->snapshot();
-                $back = $this->api('POST', 'history/'.$answer->json('id').'/take-back')->assertCreated()->json('id');
+                $back = $this->api('POST', 'history/'.$answer->json('id').'/undo')->assertCreated()->json('id');
                 self::assertEquals($this->withoutIds($before), $this->withoutIds($this->snapshot()));
                 $this->assertInvariants();
-                $this->api('POST', "history/$back/take-back")->assertCreated();
+                $this->api('POST', "history/$back/undo")->assertCreated();
                 self::assertEquals($this->withoutIds($after), $this->withoutIds($this->snapshot()));
             }
         }

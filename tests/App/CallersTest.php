@@ -32,17 +32,17 @@ final class CallersTest extends AppTestCase
         'GET redirects-export' => self::SEEN, 'GET redirects-not-carried?server=nginx' => self::SEEN, 'GET people' => self::SEEN, 'GET bin' => self::SEEN, 'GET structure' => self::SEEN, 'GET names' => self::SEEN,
         'GET menus' => self::SEEN, 'GET menus-unreached' => self::SEEN, 'GET menus/{menu}' => self::SEEN, 'GET menus/{menu}/file' => self::SEEN, 'GET pages/{draft}/menus' => self::SEEN,
         'GET history' => self::SEEN, 'GET history/{entry}' => self::SEEN, 'GET history/{entry}/rows/addresses' => self::SEEN, 'GET files' => self::SEEN,
-        'GET pages/{draft}' => self::SEEN, 'GET pages/{draft}/search' => self::SEEN, 'GET pages/{draft}/words' => self::SEEN, 'GET pages/{draft}/revisions' => self::SEEN, 'GET pages/{live}/revisions/1' => self::SEEN, 'GET pages/{live}/revisions/1/against/1' => self::SEEN,
+        'GET pages/{draft}' => self::SEEN, 'GET pages/{draft}/search' => self::SEEN, 'GET pages/{draft}/content' => self::SEEN, 'GET pages/{draft}/versions' => self::SEEN, 'GET pages/{live}/versions/1' => self::SEEN, 'GET pages/{live}/versions/1/against/1' => self::SEEN,
         'POST addresses/tried' => self::SEEN, 'POST redirects-match' => self::SEEN, 'POST address' => self::SEEN, 'POST menus/{menu}/arranged' => self::SEEN, 'POST menus/{menu}/read' => self::SEEN,
         'GET history-thinning?days=30' => self::MANAGED, 'POST history-thinning' => self::MANAGED, 'PATCH names' => self::MANAGED, 'POST redirects-import' => self::MANAGED,
         'GET redirects-import/{import}' => self::MANAGED, 'DELETE redirects-import/{import}' => self::MANAGED,
         'POST addresses/ignored' => '401 403 403 403 403 403 204 204 401',
         'POST pasted' => '401 403 403 200 200 200 200 200 401', 'POST files' => '401 403 403 201 201 201 201 201 401', 'POST documents' => '401 403 403 201 201 201 201 201 401',
         'PATCH pages/{draft}' => '401 403 403 403 200 200 200 200 401', 'PATCH pages/{live}' => '401 403 403 403 200 200 200 200 401', 'PATCH pages/{live} layout' => '401 403 403 403 403 403 200 200 401', 'PATCH pages/{live} indexed' => '401 403 403 403 403 403 200 200 401',
-        'PUT pages/{draft}/words' => '401 403 403 403 200 200 200 200 401', 'PUT pages/{draft}/draft' => '401 403 403 403 204 204 204 204 401', 'DELETE pages/{draft}/draft' => '401 403 403 403 204 204 204 204 401',
+        'PUT pages/{draft}/content' => '401 403 403 403 200 200 200 200 401', 'PUT pages/{draft}/draft' => '401 403 403 403 204 204 204 204 401', 'DELETE pages/{draft}/draft' => '401 403 403 403 204 204 204 204 401',
         'POST pages/{live}/publish' => '401 403 403 403 403 403 200 200 401', 'POST pages/{draft}/publish' => '401 403 403 403 422 422 422 422 401',
         'POST ripple' => '401 403 403 403 200 200 200 200 401', 'POST ripple/addresses' => '401 403 403 403 200 200 200 200 401', 'POST batches' => '401 403 403 403 201 201 201 201 401',
-        'POST history/{entry}/ripple' => '401 403 403 403 403 403 200 200 401', 'POST history/{entry}/take-back' => '401 403 403 403 403 403 201 201 401', 'POST take-back/ripple' => '401 403 403 403 403 403 200 200 401', 'POST take-back' => '401 403 403 403 403 403 201 201 401',
+        'POST history/{entry}/ripple' => '401 403 403 403 403 403 200 200 401', 'POST history/{entry}/undo' => '401 403 403 403 403 403 201 201 401', 'POST undo/ripple' => '401 403 403 403 403 403 200 200 401', 'POST undo' => '401 403 403 403 403 403 201 201 401',
         'DELETE session' => '401 204 204 204 204 204 204 204 401',
     ];
 
@@ -68,20 +68,20 @@ final class CallersTest extends AppTestCase
         'take-offline {"page":"{live}"}' => '403 403 403 201 201',
         'schedule {"page":"{draft}","from":"2090-01-01T06:00"}' => '403 403 403 201 201',
         'send-for-review {"page":"{draft}","note":""}' => '403 201 201 201 201',
-        'list {"page":"{unlisted}"}' => '403 403 403 201 201',
+        'list-page {"page":"{unlisted}"}' => '403 403 403 201 201',
         'pin {"page":"{draft}","address":"/pinned"}' => '403 403 403 201 201',
         'change-kind {"page":"{draft}","to":"section"}' => '403 403 403 201 201',
-        'leave-out {"page":"{section}"}' => '403 403 403 201 201',
-        'keep {"page":"{draft}"}' => '422 422 422 422 201',
+        'leave-out-of-addresses {"page":"{section}"}' => '403 403 403 201 201',
+        'protect {"page":"{draft}"}' => '422 422 422 422 201',
         'put-in-bin {"page":"{draft}"}' => '403 201 201 201 201',
         'put-in-bin {"page":"{inside}"}' => '403 403 403 201 201',
         'bring-back {"page":"{binned}"}' => '403 201 201 201 201',
-        'empty-bin {"page":"{binned}"}' => '403 403 403 201 201',
+        'delete-for-good {"page":"{binned}"}' => '403 403 403 201 201',
         'set-start-page {"page":"{live}"}' => '403 403 403 201 201',
         'add-address {"page":"{draft}","address":"/poster"}' => '403 403 403 201 201',
         'remove-address {"page":"{live}","address":"/known-poster"}' => '403 403 403 201 201',
         'add-to-menu {"page":"{live}","menu":"{menu}"}' => '403 403 403 201 201',
-        'take-out-of-menu {"page":"{live}","menu":"{menu}"}' => '403 403 403 201 201',
+        'remove-from-menu {"page":"{live}","menu":"{menu}"}' => '403 403 403 201 201',
         'make-menu {"menu":"{new}","name":"M"}' => '403 403 403 201 201',
         'rename-menu {"menu":"{menu}","name":"M"}' => '403 403 403 201 201',
         'place-menu {"menu":"{menu}","place":"footer"}' => '403 403 403 201 201',
@@ -116,11 +116,11 @@ final class CallersTest extends AppTestCase
         $this->change(['kind' => 'set-slug', 'page' => $moved, 'slug' => 'elsewhere']);
         $this->change(['kind' => 'put-in-bin', 'page' => $binned]);
         $this->change(['kind' => 'change-kind', 'page' => $section, 'to' => 'section']);
-        $this->change(['kind' => 'unlist', 'page' => $unlisted]);
+        $this->change(['kind' => 'unlist-page', 'page' => $unlisted]);
         $this->change(['kind' => 'add-address', 'page' => $live, 'address' => '/known-poster']);
         $entry = $this->change(['kind' => 'rename', 'page' => $live, 'name' => 'Timetables'])->ulid;
         $words = ['type' => 'doc', 'content' => []];
-        $this->api('PUT', "pages/$live/words", ['document' => $words], headers: ['If-Match' => '0'])->assertOk();
+        $this->api('PUT', "pages/$live/content", ['document' => $words], headers: ['If-Match' => '0'])->assertOk();
         $redirect = $this->redirect(['source' => '/boats-today', 'leadsTo' => ['page' => $live]]);
         $this->known = [
             'travel' => $travel, 'help' => $help, 'draft' => $draft, 'live' => $live, 'inside' => $inside, 'binned' => $binned, 'section' => $section, 'unlisted' => $unlisted, 'entry' => $entry, 'redirect' => $redirect,
@@ -160,19 +160,19 @@ final class CallersTest extends AppTestCase
     }
 
     #[Test]
-    public function taking_back_is_judged_by_what_it_does_as_well(): void
+    public function undoing_is_judged_by_what_it_does_as_well(): void
     {
         $inside = $this->callers['inside'];
         self::assertNotNull($inside);
         $own = (string) $this->api('POST', 'batches', $this->batch('rename {"page":"{draft}","name":"Mine"}'), $inside)->assertCreated()->json('id');
-        self::assertSame(201, $this->unwritten(fn (): int => $this->api('POST', "history/$own/take-back", as: $inside)->status()));
+        self::assertSame(201, $this->unwritten(fn (): int => $this->api('POST', "history/$own/undo", as: $inside)->status()));
         $this->change(['kind' => 'go-live', 'page' => $this->known['draft']]);
-        $this->api('POST', "history/$own/take-back", as: $inside)->assertForbidden();
-        $this->api('POST', 'take-back', ['entries' => [$own]], $inside)->assertForbidden();
+        $this->api('POST', "history/$own/undo", as: $inside)->assertForbidden();
+        $this->api('POST', 'undo', ['entries' => [$own]], $inside)->assertForbidden();
 
         $entry = $this->change(['kind' => 'rename', 'page' => $this->known['live'], 'name' => 'Again'])->ulid;
         \App\Models\Membership::query()->where('user_id', $this->manager->id)->update(['role' => 'writer']);
-        $this->api('POST', "history/$entry/take-back")->assertForbidden();
+        $this->api('POST', "history/$entry/undo")->assertForbidden();
     }
 
     /** @return array<string, mixed> */
@@ -196,7 +196,7 @@ final class CallersTest extends AppTestCase
         $files = array_filter(['picture' => str_ends_with($path, '/files') && $method === 'POST' ? UploadedFile::fake()->image('boat.png', 20, 10) : null, 'file' => str_ends_with($path, '/documents') ? UploadedFile::fake()->createWithContent('a.txt', 'words') : null]);
 
         return $this->unwritten(function () use ($method, $path, $aspect, $caller, $files, $operation): int {
-            $headers = ['HTTP_ACCEPT' => 'application/json', 'HTTP_IF_MATCH' => str_contains($path, '/words') ? '0' : '*'] + ($files === [] ? ['CONTENT_TYPE' => 'application/json'] : []);
+            $headers = ['HTTP_ACCEPT' => 'application/json', 'HTTP_IF_MATCH' => str_contains($path, '/content') ? '0' : '*'] + ($files === [] ? ['CONTENT_TYPE' => 'application/json'] : []);
             $this->app['auth']->forgetGuards();
             $user = $this->callers[$caller];
             if ($caller === 'ended token') {
@@ -223,8 +223,8 @@ final class CallersTest extends AppTestCase
             str_starts_with($operation, 'PATCH pages') => ['summary' => 'S'],
             str_contains($operation, 'batches'), str_starts_with($operation, 'POST ripple') => $rename,
             str_ends_with($operation, '/address') || $operation === 'POST address' => $rename['changes'][0],
-            str_ends_with($operation, 'take-back'), str_ends_with($operation, 'take-back/ripple') => str_contains($operation, 'history') ? [] : ['entries' => [$this->known['entry']]],
-            str_ends_with($operation, '/words') => ['document' => $words], str_ends_with($operation, '/draft') => ['document' => $words, 'basedOn' => 0],
+            str_ends_with($operation, 'undo'), str_ends_with($operation, 'undo/ripple') => str_contains($operation, 'history') ? [] : ['entries' => [$this->known['entry']]],
+            str_ends_with($operation, '/content') => ['document' => $words], str_ends_with($operation, '/draft') => ['document' => $words, 'basedOn' => 0],
             str_contains($operation, 'arranged') => ['entries' => []], str_contains($operation, 'history-thinning') => ['days' => 30], $operation === 'PATCH names' => ['tagline' => 'T'],
             $operation === 'POST redirects-import' => ['text' => "source,target\n/x,/travel"], $operation === 'POST pasted' => ['html' => '<p>x</p>'],
             $operation === 'POST addresses/ignored' => ['address' => $this->missed()],
@@ -254,10 +254,10 @@ final class CallersTest extends AppTestCase
         $described = [];
         foreach (json_decode((string) file_get_contents(base_path('docs/api/openapi.json')), true)['paths'] as $path => $operations) {
             foreach (array_keys($operations) as $method) {
-                $described[] = strtoupper($method).' '.preg_replace(['#^/sites/\{site\}/#', '#^/#', '#\{\w+\}#', '#revisions/\*(/against/\*)?#'], ['', '', '*', 'revisions/*$1'], $path);
+                $described[] = strtoupper($method).' '.preg_replace(['#^/sites/\{site\}/#', '#^/#', '#\{\w+\}#', '#versions/\*(/against/\*)?#'], ['', '', '*', 'versions/*$1'], $path);
             }
         }
-        $known = array_map(static fn (string $operation): string => (string) preg_replace(['#\?.*| \w+$#', '#\{\w+\}#', '#revisions/1#', '#against/1#', '#(?<=ripple/|rows/)addresses#'], ['', '*', 'revisions/*', 'against/*', '*'], str_contains($operation, ' layout') || str_contains($operation, ' indexed') ? (string) preg_replace('/ \w+$/', '', $operation) : $operation.'?'), array_keys(self::TABLE));
+        $known = array_map(static fn (string $operation): string => (string) preg_replace(['#\?.*| \w+$#', '#\{\w+\}#', '#versions/1#', '#against/1#', '#(?<=ripple/|rows/)addresses#'], ['', '*', 'versions/*', 'against/*', '*'], str_contains($operation, ' layout') || str_contains($operation, ' indexed') ? (string) preg_replace('/ \w+$/', '', $operation) : $operation.'?'), array_keys(self::TABLE));
         self::assertSame([], array_values(array_diff($described, $known, ['POST session'])), 'These operations stand in no table.');
     }
 }

@@ -34,7 +34,7 @@ final class CardsAndIndexingTest extends AppTestCase
         $this->visit('/')->assertSee('<ul class="cards">', false)->assertDontSee('/_files/');
         [$own, $set] = [$this->uploaded('boat.png'), $this->uploaded('harbour.png')];
         $words = ['type' => 'doc', 'content' => [['type' => 'blockquote', 'content' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'Sail.']]]]], ['type' => 'picture', 'attrs' => ['file' => $own['id'], 'alt' => 'A boat']]]];
-        $this->api('PUT', "pages/{$this->times}/words", ['document' => $words], headers: ['If-Match' => '0'])->assertOk();
+        $this->api('PUT', "pages/{$this->times}/content", ['document' => $words], headers: ['If-Match' => '0'])->assertOk();
         $this->visit('/')->assertDontSee($own['address']);
         $this->api('POST', "pages/{$this->times}/publish")->assertOk();
         $this->visit('/')->assertSee($own['address']);

@@ -87,7 +87,7 @@ final class ConsoleTest extends AppTestCase
         self::assertSame(0, Artisan::call('heronstem:load-demo'));
         Artisan::call('heronstem:logins');
         self::assertStringContainsString('login: greta@skerrivane.example wagtail-office (Greta Lindqvane, owner)', Artisan::output());
-        foreach (DB::table('page_words')->pluck('working') as $words) {
+        foreach (DB::table('page_contents')->pluck('working') as $words) {
             \Heronstem\Core\Content\Document::read(json_decode($words, true));
         }
     }

@@ -77,7 +77,7 @@ final class ImportTest extends AppTestCase
         $done = $this->api('GET', "redirects-import/{$progress['id']}")->assertOk()->assertJsonPath('state', 'done')->assertJsonPath('done', $count)->json();
         self::assertSame($count, DB::table('redirect_rules')->where('site_id', $this->site->id)->count());
         self::assertSame(['Relaunch'], HistoryEntry::query()->whereIn('ulid', $done['entries'])->pluck('note')->unique()->all());
-        $this->api('POST', 'take-back', ['entries' => $done['entries']])->assertCreated();
+        $this->api('POST', 'undo', ['entries' => $done['entries']])->assertCreated();
         self::assertSame(0, DB::table('redirect_rules')->where('site_id', $this->site->id)->count());
     }
 

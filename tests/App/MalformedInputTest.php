@@ -32,7 +32,7 @@ final class MalformedInputTest extends AppTestCase
         $this->owner = $this->person('Greta', Role::Owner);
         $travel = $this->live('Travel');
         $page = $this->draft('Times', $travel);
-        $this->api('PUT', "pages/$page/words", ['document' => self::words()], headers: ['If-Match' => '0'])->assertOk();
+        $this->api('PUT', "pages/$page/content", ['document' => self::words()], headers: ['If-Match' => '0'])->assertOk();
         $redirect = $this->redirect(['source' => '/deal', 'leadsTo' => ['page' => $travel]]);
         $other = Site::query()->create(['key' => 'yard', 'name' => 'Yard', 'origin' => 'http://yard.test'])->refresh();
         [$mine, $this->site] = [$this->site, $other];
@@ -149,13 +149,13 @@ final class MalformedInputTest extends AppTestCase
         ['page' => $page, 'menu' => $menu, 'redirect' => $redirect, 'entry' => $entry, 'travel' => $travel] = $this->known;
         $changes = [
             ['kind' => 'make', 'page' => $new, 'name' => 'New', 'place' => ['last' => $travel], 'slug' => 'new'], ['kind' => 'rename', 'page' => $page, 'name' => 'Other'], ['kind' => 'set-slug', 'page' => $page, 'slug' => 'other'],
-            ['kind' => 'pin', 'page' => $page, 'address' => '/pinned'], ['kind' => 'move', 'page' => $page, 'place' => ['first' => null]], ['kind' => 'duplicate', 'page' => $page, 'copy' => $new, 'reach' => 'branch', 'place' => ['after' => $page]],
-            ['kind' => 'change-kind', 'page' => $page, 'to' => 'pointer', 'leadsTo' => ['url' => 'https://x.example/']], ['kind' => 'go-live', 'page' => $page, 'reach' => 'page'], ['kind' => 'describe', 'page' => $travel, 'heading' => 'H', 'summary' => 'S', 'searchTitle' => 'T', 'searchDescription' => 'D', 'layout' => 'section', 'indexed' => false],
+            ['kind' => 'pin', 'page' => $page, 'address' => '/pinned'], ['kind' => 'move', 'page' => $page, 'place' => ['first' => null]], ['kind' => 'duplicate', 'page' => $page, 'copy' => $new, 'scope' => 'branch', 'place' => ['after' => $page]],
+            ['kind' => 'change-kind', 'page' => $page, 'to' => 'pointer', 'leadsTo' => ['url' => 'https://x.example/']], ['kind' => 'go-live', 'page' => $page, 'scope' => 'page'], ['kind' => 'describe', 'page' => $travel, 'heading' => 'H', 'summary' => 'S', 'searchTitle' => 'T', 'searchDescription' => 'D', 'layout' => 'section', 'indexed' => false],
             ['kind' => 'schedule', 'page' => $page, 'from' => '2090-01-01T06:00', 'until' => '2091-01-01'], ['kind' => 'send-for-review', 'page' => $page, 'note' => 'N'], ['kind' => 'bring-back', 'page' => $page, 'state' => 'offline'],
-            ['kind' => 'set-start-page', 'page' => $travel, 'for' => 'visitors'], ['kind' => 'add-address', 'page' => $page, 'address' => '/poster', 'answer' => 'serve'], ['kind' => 'unlist', 'pages' => [$page, $travel]],
+            ['kind' => 'set-start-page', 'page' => $travel, 'for' => 'visitors'], ['kind' => 'add-address', 'page' => $page, 'address' => '/poster', 'answer' => 'serve'], ['kind' => 'unlist-page', 'pages' => [$page, $travel]],
             ['kind' => 'add-to-menu', 'page' => $page, 'menu' => $menu], ['kind' => 'make-menu', 'menu' => $new, 'name' => 'M', 'of' => 'picks'], ['kind' => 'place-menu', 'menu' => $menu, 'place' => 'footer'],
             ['kind' => 'arrange-menu', 'menu' => $menu, 'basedOn' => 'x', 'entries' => [['id' => $new, 'kind' => 'page', 'page' => $page, 'label' => 'L', 'from' => '2090-01-01', 'until' => '2091-01-01', 'newWindow' => true, 'audience' => 'everyone', 'title' => 'T', 'children' => []]]],
-            ['kind' => 'make-redirect', 'redirect' => $new, 'source' => '/old', 'reach' => 'one', 'leadsTo' => ['page' => $page], 'answer' => '302', 'query' => 'drop', 'note' => 'N', 'isOn' => true, 'inFront' => false, 'carriesRest' => true, 'from' => '2090-01-01', 'until' => '2091-01-01'],
+            ['kind' => 'make-redirect', 'redirect' => $new, 'source' => '/old', 'scope' => 'one', 'leadsTo' => ['page' => $page], 'answer' => '302', 'query' => 'drop', 'note' => 'N', 'isOn' => true, 'inFront' => false, 'carriesRest' => true, 'from' => '2090-01-01', 'until' => '2091-01-01'],
             ['kind' => 'make-redirect', 'redirect' => $new, 'source' => '/winter', 'leadsTo' => ['page' => $page], 'answer' => 'pause', 'pause' => ['seconds' => 8, 'message' => self::words()]],
             ['kind' => 'change-redirect', 'redirect' => $redirect, 'note' => 'N', 'leadsTo' => ['url' => 'https://x.example/']], ['kind' => 'remove-redirect', 'redirect' => $redirect, 'gone' => true], ['kind' => 'order-patterns', 'redirects' => [$redirect]],
         ];
@@ -165,8 +165,8 @@ final class MalformedInputTest extends AppTestCase
             'POST /sites/*/ripple' => [['changes' => [$changes[0], $changes[19]], 'decisions' => [['kind' => 'give-way', 'address' => '/x']], 'defaults' => false]],
             'POST /sites/*/batches' => array_map(static fn (array $change): array => ['changes' => [$change], 'decisions' => [['kind' => 'retired', 'page' => $page, 'answer' => 'page', 'to' => $travel]], 'defaults' => true, 'digest' => str_repeat('0', 64), 'note' => 'N'], $changes),
             'POST /sites/*/ripple/*' => [['changes' => [$changes[1]]]],
-            'POST /sites/*/take-back', 'POST /sites/*/take-back/ripple' => [['entries' => [(string) Str::ulid()], 'note' => 'N', 'digest' => str_repeat('0', 64)], ['since' => (string) Str::ulid(), 'decisions' => [['kind' => 'in-between', 'page' => $page, 'answer' => 'free']]]],
-            'POST /sites/*/history/*/take-back', 'POST /sites/*/history/*/ripple' => [['digest' => str_repeat('0', 64), 'note' => 'N', 'decisions' => []]],
+            'POST /sites/*/undo', 'POST /sites/*/undo/ripple' => [['entries' => [(string) Str::ulid()], 'note' => 'N', 'digest' => str_repeat('0', 64)], ['since' => (string) Str::ulid(), 'decisions' => [['kind' => 'in-between', 'page' => $page, 'answer' => 'free']]]],
+            'POST /sites/*/history/*/undo', 'POST /sites/*/history/*/ripple' => [['digest' => str_repeat('0', 64), 'note' => 'N', 'decisions' => []]],
             'POST /sites/*/addresses/tried', 'POST /sites/*/redirects-match', 'POST /sites/*/menus/*/read' => [['text' => '/x']],
             'POST /sites/*/redirects-import' => [['text' => "source,target\n/x,/y", 'make' => 'none', 'note' => 'N']],
             'POST /sites/*/addresses/ignored' => [['address' => '/never-asked']],
@@ -175,7 +175,7 @@ final class MalformedInputTest extends AppTestCase
             'POST /sites/*/menus/*/arranged' => [['entries' => $changes[18]['entries'], 'who' => 'signed-in', 'at' => '2090-01-01']],
             'PATCH /sites/*/names' => [['name' => '', 'shortName' => str_repeat('x', 31)]],
             'PATCH /sites/*/pages/*' => [['heading' => 'H', 'summary' => 'S', 'searchTitle' => 'T', 'searchDescription' => 'D', 'layout' => 'nowhere', 'indexed' => true]],
-            'PUT /sites/*/pages/*/words' => [['document' => self::words(), 'note' => 'N', 'minor' => true]],
+            'PUT /sites/*/pages/*/content' => [['document' => self::words(), 'note' => 'N', 'minor' => true]],
             'PUT /sites/*/pages/*/draft' => [['document' => self::words(), 'basedOn' => -1]],
             default => [['x' => 'y']],
         };
@@ -218,7 +218,7 @@ final class MalformedInputTest extends AppTestCase
     /** @return list<mixed> */
     private function everything(): array
     {
-        return [...$this->snapshot(), HistoryEntry::query()->count(), DB::table('word_revisions')->count(), (array) DB::table('sites')->where('key', 'ferries')->first(['name', 'short_name', 'tagline', 'description'])];
+        return [...$this->snapshot(), HistoryEntry::query()->count(), DB::table('content_versions')->count(), (array) DB::table('sites')->where('key', 'ferries')->first(['name', 'short_name', 'tagline', 'description'])];
     }
 
     /** @return array<string, mixed> */

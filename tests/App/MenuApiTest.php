@@ -43,7 +43,7 @@ final class MenuApiTest extends AppTestCase
     }
 
     #[Test]
-    public function a_menu_is_made_placed_arranged_seen_and_taken_back(): void
+    public function a_menu_is_made_placed_arranged_seen_and_undone(): void
     {
         $menu = $this->menu('Footer', 'footer');
         $entries = [
@@ -60,7 +60,7 @@ final class MenuApiTest extends AppTestCase
 
         $this->api('POST', 'batches', $batch)->assertStatus(422)->assertJsonPath('errors.0.field', 'changes.0.basedOn');
         $this->api('POST', 'ripple', ['changes' => [['kind' => 'arrange-menu', 'menu' => $menu, 'entries' => [['kind' => 'url', 'url' => 'ftp://x', 'label' => 'x']]]]])->assertStatus(422)->assertJsonPath('errors.0.field', 'changes.0.entries.0.url');
-        $this->api('POST', "history/$entry/take-back")->assertCreated();
+        $this->api('POST', "history/$entry/undo")->assertCreated();
         $this->visit('/')->assertDontSee('Sailing');
         $this->api('GET', "menus/$menu")->assertJsonPath('version', $version);
     }
@@ -83,7 +83,7 @@ final class MenuApiTest extends AppTestCase
     {
         $picks = $this->menu('Cards', 'front', 'picks');
         $main = $this->api('GET', "pages/$this->times/menus")->assertOk()->assertJsonPath('1.branch', 'shows')->assertJsonPath('0.entries', 0)->json('1.menu');
-        $this->api('POST', 'batches', ['changes' => [['kind' => 'take-out-of-menu', 'page' => $this->times, 'menu' => $main]]])->assertCreated()->assertJsonPath('sentence', 'Took *Times* out of *Main*');
+        $this->api('POST', 'batches', ['changes' => [['kind' => 'remove-from-menu', 'page' => $this->times, 'menu' => $main]]])->assertCreated()->assertJsonPath('sentence', 'Took *Times* out of *Main*');
         $this->api('GET', "pages/$this->times/menus")->assertJsonPath('1.branch', 'leaves-out');
         $this->visit('/')->assertDontSee('href="/travel/times"', false);
         $this->visit('/travel/times')->assertOk();
@@ -114,7 +114,7 @@ final class MenuApiTest extends AppTestCase
         $entry = $this->api('POST', 'batches', [...$bin, 'decisions' => [['kind' => 'menu-entries', 'page' => $this->times, 'answer' => 'remove']]])->assertCreated()->json('id');
         $this->api('GET', "menus/$menu")->assertJsonPath('entries', []);
         $this->assertInvariants();
-        $this->api('POST', "history/$entry/take-back")->assertCreated();
+        $this->api('POST', "history/$entry/undo")->assertCreated();
         self::assertEquals($before, $this->snapshot());
     }
 
@@ -164,7 +164,7 @@ final class MenuApiTest extends AppTestCase
         $this->visit('/')->assertDontSee('Islanders only');
 
         $this->api('POST', 'batches', ['changes' => [['kind' => 'put-in-bin', 'page' => $this->travel]], 'defaults' => true])->assertStatus(422)->assertJsonPath('errors.0.field', 'changes.0.page');
-        $this->api('POST', "history/$entry/take-back")->assertCreated();
+        $this->api('POST', "history/$entry/undo")->assertCreated();
         $in('/')->assertSee('<h1>Home</h1>', false);
         Visitor::query()->where('email', 'eilidh@skerrivane.example')->firstOrFail()->update(['password' => 'another']);
         $in('/')->assertDontSee('Islanders only');
@@ -202,7 +202,7 @@ final class MenuApiTest extends AppTestCase
         self::assertSame('BreadcrumbList', $data['@type']);
         self::assertSame([[1, 'Home', 'http://ferries.test/'], [2, 'Travel', 'http://ferries.test/travel'], [3, 'Times', 'http://ferries.test/travel/times']], array_map(static fn (array $item): array => [$item['position'], $item['name'], $item['item']], $data['itemListElement']));
         self::assertSame('Hidden </script>', $this->crumbs('/travel/hidden-script')['itemListElement'][2]['name']);
-        $this->change(['kind' => 'unlist', 'page' => $hidden]);
+        $this->change(['kind' => 'unlist-page', 'page' => $hidden]);
 
         $map = $this->live('Map');
         $this->api('PATCH', "pages/$map", ['layout' => 'site-map'], headers: ['If-Match' => '*'])->assertOk()->assertJsonPath('layout', 'site-map');
@@ -279,7 +279,7 @@ final class MenuApiTest extends AppTestCase
         $help = $this->live('Help');
         $lost = $this->live('Lost property', $help);
         $this->api('GET', 'menus-unreached')->assertOk()->assertJsonPath('total', 0);
-        $this->change(['kind' => 'take-out-of-menu', 'page' => $help, 'menu' => $main]);
+        $this->change(['kind' => 'remove-from-menu', 'page' => $help, 'menu' => $main]);
         $unreached = $this->api('GET', 'menus-unreached')->assertJsonPath('total', 2)->json('pages');
         self::assertEqualsCanonicalizing([$help, $lost], array_column($unreached, 'id'));
     }

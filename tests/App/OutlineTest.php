@@ -88,7 +88,7 @@ final class OutlineTest extends AppTestCase
         $office = $this->live('Office', $contact);
         $far = $this->live('Far', $this->draft('Hidden'));
         $words = ['type' => 'doc', 'content' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'there', 'marks' => [['type' => 'link', 'attrs' => ['page' => $far]]]]]]]];
-        $this->api('PUT', "pages/$office/words", ['document' => $words], headers: ['If-Match' => '0'])->assertOk();
+        $this->api('PUT', "pages/$office/content", ['document' => $words], headers: ['If-Match' => '0'])->assertOk();
         $this->api('POST', "pages/$office/publish")->assertOk();
         $this->live('Another');
         self::assertSame([0, 1, 1, 2, 3], array_map(fn (string $page): ?int => $this->row($page)->clicks, [$home, $help, $contact, $office, $far]));

@@ -55,16 +55,16 @@ final class PageTest extends AppTestCase
     {
         $page = $this->live('Help');
         $this->api('PUT', "pages/$page/draft", ['document' => ['type' => 'doc', 'content' => 'not even valid'], 'basedOn' => 0])->assertNoContent();
-        $this->api('GET', "pages/$page/words")->assertJsonPath('draft.basedOn', 0)->assertJsonPath('version', 0);
-        $this->api('PUT', "pages/$page/words", ['document' => $this->words('First.')])->assertStatus(428);
-        $this->api('PUT', "pages/$page/words", ['document' => $this->words('First.')], headers: ['If-Match' => '"0"'])->assertOk()->assertJsonPath('version', 1)->assertJsonPath('draft', null)->assertJsonPath('savedBy', 'Mairi');
+        $this->api('GET', "pages/$page/content")->assertJsonPath('draft.basedOn', 0)->assertJsonPath('version', 0);
+        $this->api('PUT', "pages/$page/content", ['document' => $this->words('First.')])->assertStatus(428);
+        $this->api('PUT', "pages/$page/content", ['document' => $this->words('First.')], headers: ['If-Match' => '"0"'])->assertOk()->assertJsonPath('version', 1)->assertJsonPath('draft', null)->assertJsonPath('savedBy', 'Mairi');
         $this->visit('/help')->assertDontSee('First.');
         $this->api('GET', "pages/$page")->assertJsonPath('edited', true);
         $this->api('POST', "pages/$page/publish")->assertOk()->assertJsonPath('liveVersion', 1);
         $this->visit('/help')->assertSee('First.');
         $this->api('PUT', "pages/$page/draft", ['document' => $this->words('x'), 'basedOn' => 1])->assertNoContent();
         $this->api('DELETE', "pages/$page/draft")->assertNoContent();
-        $this->api('GET', "pages/$page/words")->assertJsonPath('draft', null);
+        $this->api('GET', "pages/$page/content")->assertJsonPath('draft', null);
     }
 
     #[Test]
@@ -72,8 +72,8 @@ final class PageTest extends AppTestCase
     {
         $page = $this->draft('Help');
         $picture = ['type' => 'doc', 'content' => [['type' => 'picture', 'attrs' => ['file' => '01J00000000000000000000003', 'alt' => '']]]];
-        $this->api('PUT', "pages/$page/words", ['document' => $picture], headers: ['If-Match' => '0'])->assertStatus(422)->assertJsonPath('errors.0.field', 'words.content.0.attrs.alt');
-        $this->api('PUT', "pages/$page/words", ['document' => 'x'], headers: ['If-Match' => '0'])->assertStatus(422);
+        $this->api('PUT', "pages/$page/content", ['document' => $picture], headers: ['If-Match' => '0'])->assertStatus(422)->assertJsonPath('errors.0.field', 'content.content.0.attrs.alt');
+        $this->api('PUT', "pages/$page/content", ['document' => 'x'], headers: ['If-Match' => '0'])->assertStatus(422);
         $this->api('POST', "pages/$page/publish")->assertStatus(422);
     }
 
@@ -83,20 +83,20 @@ final class PageTest extends AppTestCase
         $page = $this->live('Help');
         $tam = $this->person('Tam', Role::Writer);
         $this->api('PUT', "pages/$page/draft", ['document' => $this->words('Mine.'), 'basedOn' => 0])->assertNoContent();
-        $this->api('GET', "pages/$page/words", as: $tam)->assertJsonPath('others.0.name', 'Mairi');
-        $this->api('PUT', "pages/$page/words", ['document' => $this->words("Tam's.")], $tam, ['If-Match' => '0'])->assertOk();
-        $this->api('PUT', "pages/$page/words", ['document' => $this->words('Mine.')], headers: ['If-Match' => '0'])->assertStatus(412)
+        $this->api('GET', "pages/$page/content", as: $tam)->assertJsonPath('others.0.name', 'Mairi');
+        $this->api('PUT', "pages/$page/content", ['document' => $this->words("Tam's.")], $tam, ['If-Match' => '0'])->assertOk();
+        $this->api('PUT', "pages/$page/content", ['document' => $this->words('Mine.')], headers: ['If-Match' => '0'])->assertStatus(412)
             ->assertJsonPath('theirs.savedBy', 'Tam')->assertJsonPath('theirs.version', 1)->assertJsonPath('theirs.document.content.0.content.0.text', "Tam's.");
-        $this->api('GET', "pages/$page/words")->assertJsonPath('draft.document.content.0.content.0.text', 'Mine.');
-        $this->api('PUT', "pages/$page/words", ['document' => $this->words('Mine.')], headers: ['If-Match' => '1'])->assertOk();
-        self::assertSame(2, \DB::table('word_revisions')->where('page_id', $this->row($page)->id)->count());
+        $this->api('GET', "pages/$page/content")->assertJsonPath('draft.document.content.0.content.0.text', 'Mine.');
+        $this->api('PUT', "pages/$page/content", ['document' => $this->words('Mine.')], headers: ['If-Match' => '1'])->assertOk();
+        self::assertSame(2, \DB::table('content_versions')->where('page_id', $this->row($page)->id)->count());
     }
 
     #[Test]
     public function going_live_takes_the_saved_words_along(): void
     {
         $page = $this->draft('Help');
-        $this->api('PUT', "pages/$page/words", ['document' => $this->words('Hello.')], headers: ['If-Match' => '0'])->assertOk();
+        $this->api('PUT', "pages/$page/content", ['document' => $this->words('Hello.')], headers: ['If-Match' => '0'])->assertOk();
         $this->visit('/help')->assertNotFound();
         $this->change(['kind' => 'go-live', 'page' => $page]);
         $this->visit('/help')->assertOk()->assertSee('Hello.');

@@ -59,36 +59,36 @@ final class RandomRulesFilesTest extends AppTestCase
     /** @return array<string, mixed> */
     private function rule(): array
     {
-        $reach = $this->one(['one', 'one', 'one', 'branch', 'pattern']);
-        $source = $reach === 'pattern' ? $this->one(['/p/:a/:b', '/p/:y(\\d+)', '/w/*', '/p/:a-:b', '/:z(alpha|beta)/end', '/o{/:x}?/end', '/w/:a.:b']).$this->one(['', '', '/'.$this->word()]) : $this->path();
+        $scope = $this->one(['one', 'one', 'one', 'branch', 'pattern']);
+        $source = $scope === 'pattern' ? $this->one(['/p/:a/:b', '/p/:y(\\d+)', '/w/*', '/p/:a-:b', '/:z(alpha|beta)/end', '/o{/:x}?/end', '/w/:a.:b']).$this->one(['', '', '/'.$this->word()]) : $this->path();
         $looks = mt_rand(0, 5) === 0;
         $answer = $this->one(['301', '301', '302', '307', '308', '410']);
 
         return [
             // Nothing leads to what looks at the query: a web server could not know on which step it does.
-            'source' => ($looks ? '/m' : '').$source.($looks ? '?'.$this->one(['id=3', 'id=3&lang=d e', 'k', 'k=', 'ü=%C3%BC']) : ''), 'reach' => $reach, 'answer' => $answer, 'query' => $looks ? 'match' : $this->one(['carry', 'carry', 'drop']),
+            'source' => ($looks ? '/m' : '').$source.($looks ? '?'.$this->one(['id=3', 'id=3&lang=d e', 'k', 'k=', 'ü=%C3%BC']) : ''), 'scope' => $scope, 'answer' => $answer, 'query' => $looks ? 'match' : $this->one(['carry', 'carry', 'drop']),
             'carriesRest' => mt_rand(0, 2) > 0, 'inFront' => mt_rand(0, 7) === 0, 'isOn' => mt_rand(0, 9) > 0,
-        ] + ($answer === '410' ? [] : ['leadsTo' => $this->target($reach)]);
+        ] + ($answer === '410' ? [] : ['leadsTo' => $this->target($scope)]);
     }
 
     /** @return array<string, string> */
-    private function target(string $reach): array
+    private function target(string $scope): array
     {
-        $capture = $reach === 'pattern' ? $this->one(['', '/:a', '/:0', '/:x', '/:y']) : '';
+        $capture = $scope === 'pattern' ? $this->one(['', '/:a', '/:0', '/:x', '/:y']) : '';
         $query = $this->one(['', '', '?from=o', '?id=9&k=v', '?q=$5']).$this->one(['', '', '#top']);
 
         return match (mt_rand(0, 3)) {
             0 => ['page' => $this->one($this->pages)],
             1 => ['address' => $this->one(['/sailing', '/travel/fares', '/nowhere', '/t'.$capture]).$query],
             2 => ['url' => 'https://x.example'.$this->one(['', '/', '/a', '/a/']).$capture.$query],
-            default => $reach === 'one' ? ['address' => $this->path()] : ['url' => "https://y.example/%20b$capture"],
+            default => $scope === 'one' ? ['address' => $this->path()] : ['url' => "https://y.example/%20b$capture"],
         };
     }
 
     /** @return list<string> every address there is, below each, samples of patterns, and what nobody set; with queries of all sorts */
     private function requests(): array
     {
-        $known = array_column(DB::select('select address from ledger where site_id = ? union select source from redirect_rules where site_id = ? and reach <> ?', [$this->site->id, $this->site->id, 'pattern']), 'address');
+        $known = array_column(DB::select('select address from ledger where site_id = ? union select source from redirect_rules where site_id = ? and scope <> ?', [$this->site->id, $this->site->id, 'pattern']), 'address');
         sort($known);
         $asked = [];
         foreach ($known as $address) {

@@ -34,10 +34,10 @@ final class RawLinksTest extends AppTestCase
 
         $entry = $this->api('POST', 'batches', [...$move, 'decisions' => [['kind' => 'raw-links', 'page' => $this->times, 'answer' => 'rewrite']]])->assertCreated()->json('id');
         $this->visit('/help')->assertSee('href="/timetables?from=home#may"', false)->assertSee('href="/timetables"', false)->assertSee('href="https://elsewhere.example/times"', false);
-        $this->api('GET', "pages/$this->help/revisions")->assertJsonPath('0.number', 2)->assertJsonPath('0.minor', true);
+        $this->api('GET', "pages/$this->help/versions")->assertJsonPath('0.number', 2)->assertJsonPath('0.minor', true);
         $this->api('GET', "history/$entry/rows/rawLinks")->assertJsonPath('total', 2);
 
-        $this->api('POST', "history/$entry/take-back")->assertCreated();
+        $this->api('POST', "history/$entry/undo")->assertCreated();
         $this->visit('/help')->assertSee('href="/times?from=home#may"', false);
         $this->api('POST', 'ripple', $move)->assertJsonPath('account.counts.rawLinks', 0)->assertJsonPath('account.counts.linksFollow', 1);
     }
@@ -60,7 +60,7 @@ final class RawLinksTest extends AppTestCase
         $this->write($this->help, '/times', '/times#new');
         $this->api('POST', 'batches', ['changes' => [['kind' => 'set-slug', 'page' => $this->times, 'slug' => 'timetables']], 'decisions' => [['kind' => 'raw-links', 'page' => $this->times, 'answer' => 'rewrite']]])->assertCreated();
         $this->visit('/help')->assertSee('href="/timetables"', false)->assertDontSee('#new', false);
-        $words = DB::selectOne('select w.* from page_words w join pages p on p.id = w.page_id where p.ulid = ?', [$this->help]);
+        $words = DB::selectOne('select w.* from page_contents w join pages p on p.id = w.page_id where p.ulid = ?', [$this->help]);
         self::assertSame([4, 3], [$words->working_version, $words->live_version]);
         $this->api('POST', "pages/$this->help/publish")->assertOk();
         $this->visit('/help')->assertSee('href="/timetables#new"', false);
@@ -72,13 +72,13 @@ final class RawLinksTest extends AppTestCase
         $draft = $this->draft('Draft');
         $this->write($draft, '/times');
         $slug = ['changes' => [['kind' => 'set-slug', 'page' => $this->times, 'slug' => 'timetables']]];
-        $this->api('POST', 'ripple', $slug)->assertJsonPath('account.lists.rawLinks.0.note', 'goes through a redirect, in words not yet published');
+        $this->api('POST', 'ripple', $slug)->assertJsonPath('account.lists.rawLinks.0.note', 'goes through a redirect, in content not yet published');
         $this->change(['kind' => 'duplicate', 'page' => $draft, 'copy' => (string) Str::ulid()]);
         $this->api('POST', 'ripple', $slug)->assertJsonPath('account.counts.rawLinks', 2);
         $this->change(['kind' => 'put-in-bin', 'page' => $draft]);
         $this->api('POST', 'ripple', $slug)->assertJsonPath('account.counts.rawLinks', 1);
-        $emptied = $this->change(['kind' => 'empty-bin', 'page' => $draft]);
-        $this->api('POST', "history/$emptied->ulid/take-back")->assertCreated();
+        $emptied = $this->change(['kind' => 'delete-for-good', 'page' => $draft]);
+        $this->api('POST', "history/$emptied->ulid/undo")->assertCreated();
         $this->change(['kind' => 'bring-back', 'page' => $draft]);
         $this->api('POST', 'ripple', $slug)->assertJsonPath('account.counts.rawLinks', 2);
         $this->write($draft, '/help');
@@ -89,19 +89,19 @@ final class RawLinksTest extends AppTestCase
     public function links_of_a_page_that_was_gone_are_counted_again_when_it_is_back(): void
     {
         $from = $this->draft('From');
-        $this->api('PUT', "pages/$from/words", ['document' => $this->linking(['page' => $this->times])], headers: ['If-Match' => '0'])->assertOk();
+        $this->api('PUT', "pages/$from/content", ['document' => $this->linking(['page' => $this->times])], headers: ['If-Match' => '0'])->assertOk();
         $this->change(['kind' => 'go-live', 'page' => $from]);
         $this->change(['kind' => 'put-in-bin', 'page' => $from]);
-        $emptied = $this->change(['kind' => 'empty-bin', 'page' => $from]);
-        $this->api('POST', "history/$emptied->ulid/take-back")->assertCreated();
+        $emptied = $this->change(['kind' => 'delete-for-good', 'page' => $from]);
+        $this->api('POST', "history/$emptied->ulid/undo")->assertCreated();
         $this->change(['kind' => 'bring-back', 'page' => $from]);
         $this->api('POST', 'ripple', ['changes' => [['kind' => 'take-offline', 'page' => $this->times]]])->assertJsonPath('account.counts.linksBreak', 1);
     }
 
     private function write(string $page, string ...$hrefs): void
     {
-        $version = (string) (DB::selectOne('select w.working_version as v from page_words w join pages p on p.id = w.page_id where p.ulid = ?', [$page])->v ?? 0);
-        $this->api('PUT', "pages/$page/words", ['document' => $this->linking(...array_map(static fn (string $href): array => ['href' => $href], array_values($hrefs)))], headers: ['If-Match' => $version])->assertOk();
+        $version = (string) (DB::selectOne('select w.working_version as v from page_contents w join pages p on p.id = w.page_id where p.ulid = ?', [$page])->v ?? 0);
+        $this->api('PUT', "pages/$page/content", ['document' => $this->linking(...array_map(static fn (string $href): array => ['href' => $href], array_values($hrefs)))], headers: ['If-Match' => $version])->assertOk();
     }
 
     /**

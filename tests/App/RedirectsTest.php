@@ -26,7 +26,7 @@ final class RedirectsTest extends AppTestCase
     }
 
     #[Test]
-    public function a_redirect_answers_is_changed_switched_off_removed_and_taken_back(): void
+    public function a_redirect_answers_is_changed_switched_off_removed_and_undone(): void
     {
         $dogs = $this->redirect(['source' => '/dogs', 'leadsTo' => ['page' => $this->fares], 'note' => 'Poster of 2024']);
         $this->visit('/dogs?from=poster')->assertStatus(301)->assertRedirect('/fares?from=poster');
@@ -36,12 +36,12 @@ final class RedirectsTest extends AppTestCase
         $entry = $this->change(['kind' => 'change-redirect', 'redirect' => $dogs, 'isOn' => false]);
         self::assertSame('Switched the redirect of */dogs* off', $entry->sentence);
         $this->visit('/dogs')->assertNotFound();
-        $this->api('POST', "history/{$entry->ulid}/take-back")->assertCreated();
+        $this->api('POST', "history/{$entry->ulid}/undo")->assertCreated();
         $this->visit('/dogs')->assertStatus(301);
         $removed = $this->api('POST', 'batches', ['changes' => [['kind' => 'remove-redirect', 'redirect' => $dogs, 'gone' => true]]])->assertCreated()->assertJsonPath('counts.redirects', 1)->json('id');
         $this->visit('/dogs')->assertStatus(410);
         $this->api('GET', "history/$removed")->assertJsonPath('ripple.lists.redirects.0.from', '/dogs')->assertJsonPath('ripple.lists.redirects.0.note', 'is removed');
-        $this->api('POST', "history/$removed/take-back")->assertCreated();
+        $this->api('POST', "history/$removed/undo")->assertCreated();
         $this->api('GET', "redirects/$dogs")->assertOk()->assertJsonPath('redirect.note', 'Poster of 2024')->assertJsonPath('way.sends', 301)->assertJsonPath('way.hops.0.rule', $dogs);
         $this->assertInvariants();
     }
@@ -49,8 +49,8 @@ final class RedirectsTest extends AppTestCase
     #[Test]
     public function branches_patterns_and_rules_in_front_answer_as_they_are_compiled_and_follow_their_time(): void
     {
-        $this->redirect(['reach' => 'branch', 'source' => '/vanesay-line', 'leadsTo' => ['address' => '/routes']]);
-        $this->redirect(['reach' => 'pattern', 'source' => '/item/:id(\\d+)', 'leadsTo' => ['url' => 'https://shop.example/i?n=:id'], 'answer' => '302']);
+        $this->redirect(['scope' => 'branch', 'source' => '/vanesay-line', 'leadsTo' => ['address' => '/routes']]);
+        $this->redirect(['scope' => 'pattern', 'source' => '/item/:id(\\d+)', 'leadsTo' => ['url' => 'https://shop.example/i?n=:id'], 'answer' => '302']);
         $this->visit('/vanesay-line/a/b')->assertStatus(301)->assertRedirect('/routes/a/b');
         $this->visit('/item/12')->assertStatus(302)->assertRedirect('https://shop.example/i?n=12');
         $this->visit('/item/x')->assertNotFound();
@@ -98,7 +98,7 @@ final class RedirectsTest extends AppTestCase
         $this->live('Foot', $this->fares);
         $this->change(['kind' => 'set-slug', 'page' => $this->fares, 'slug' => 'prices']);
         $this->redirect(['source' => '/q/harbour-a', 'leadsTo' => ['page' => $this->fares], 'note' => 'Poster at the harbour']);
-        $this->redirect(['reach' => 'branch', 'source' => '/old', 'leadsTo' => ['page' => $this->fares]]);
+        $this->redirect(['scope' => 'branch', 'source' => '/old', 'leadsTo' => ['page' => $this->fares]]);
         $list = $this->api('GET', 'addresses')->assertOk()->assertJsonPath('total', 14)->json();
         self::assertSame(['/fares', '/fares/foot', '/old', '/prices', '/prices/foot', '/q/harbour-a', '/.well-known/*'], array_slice(array_column($list['rows'], 'address'), 0, 7));
         self::assertSame(['former', 'former', 'branch', 'page', 'page', 'one', 'reserved'], array_slice(array_column($list['rows'], 'kind'), 0, 7));
@@ -141,7 +141,7 @@ final class RedirectsTest extends AppTestCase
     public function a_removed_redirect_is_listed_and_comes_back_whole(): void
     {
         $dogs = $this->redirect(['source' => '/dogs', 'leadsTo' => ['page' => $this->fares], 'note' => 'Poster of 2024', 'answer' => '302']);
-        $this->redirect(['reach' => 'pattern', 'source' => '/n/:y', 'leadsTo' => ['address' => '/fares']]);
+        $this->redirect(['scope' => 'pattern', 'source' => '/n/:y', 'leadsTo' => ['address' => '/fares']]);
         $this->change(['kind' => 'remove-redirect', 'redirect' => $dogs, 'gone' => false]);
         $this->api('GET', 'addresses?kind=removed')->assertJsonPath('total', 1)->assertJsonPath('rows.0.address', '/dogs')->assertJsonPath('rows.0.redirect.note', 'Poster of 2024')->assertJsonPath('rows.0.sentence', 'Removed the redirect of */dogs*');
         $this->change(['kind' => 'make-redirect', 'redirect' => $dogs, 'source' => '/dogs', 'answer' => '302', 'leadsTo' => ['page' => $this->fares], 'note' => 'Poster of 2024']);
@@ -149,7 +149,7 @@ final class RedirectsTest extends AppTestCase
         $this->visit('/dogs')->assertStatus(302);
         $removed = $this->change(['kind' => 'remove-redirect', 'redirect' => $dogs, 'gone' => true]);
         $this->api('GET', 'addresses?kind=removed')->assertJsonPath('total', 1);
-        $this->api('POST', "history/{$removed->ulid}/take-back")->assertCreated();
+        $this->api('POST', "history/{$removed->ulid}/undo")->assertCreated();
         $this->api('GET', 'addresses?kind=removed')->assertJsonPath('total', 0);
     }
 
@@ -221,7 +221,7 @@ final class RedirectsTest extends AppTestCase
         $table = "address,leads to,answer,note\n/a,/fares,302,one\n/a,/b,,twice\n/fares,/x,,taken\n/c,/c,,itself\n/loop,/back,,\n/back,/loop,,\n/d,https://x.example/,308,\n/old/*,/fares,,\n";
         $look = $this->api('POST', 'redirects-import', ['text' => $table])->assertOk()->assertJsonPath('good', 4)->assertJsonPath('bad', 4)->assertJsonPath('entries', [])->json('rows');
         self::assertSame(range(2, 9), array_column($look, 'line'));
-        self::assertSame(['one', '302', null], [$look[0]['reach'], $look[0]['answer'], $look[0]['reason']]);
+        self::assertSame(['one', '302', null], [$look[0]['scope'], $look[0]['answer'], $look[0]['reason']]);
         $look = array_values(array_filter($look, static fn (array $row): bool => $row['reason'] !== null));
         self::assertSame([3, 4, 5, 6], array_column($look, 'line'));
         self::assertStringContainsString('in a circle', $look[3]['reason']);
@@ -233,7 +233,7 @@ final class RedirectsTest extends AppTestCase
         foreach (['csv', 'jsonl', 'nginx-maps', 'apache-rules', 'apache-map'] as $format) {
             $before = $this->redirects();
             $file = $this->api('GET', "redirects-export?format=$format")->assertOk()->streamedContent();
-            $this->api('POST', "history/$entry/take-back")->assertCreated();
+            $this->api('POST', "history/$entry/undo")->assertCreated();
             self::assertSame([], $this->redirects());
             $entry = $this->api('POST', 'redirects-import', ['text' => $file, 'make' => 'all'])->assertOk()->assertJsonPath('bad', 0)->json('entries.0');
             self::assertSame($before, $this->redirects());

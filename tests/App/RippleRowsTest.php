@@ -24,9 +24,9 @@ final class RippleRowsTest extends AppTestCase
         $batches = [
             'move' => [['kind' => 'move', 'page' => $times, 'place' => ['last' => $help]]],
             'home again' => [['kind' => 'move', 'page' => $times, 'place' => ['last' => $travel]]],
-            'offline' => [['kind' => 'take-offline', 'page' => $times, 'reach' => 'branch']],
-            'live' => [['kind' => 'go-live', 'page' => $times, 'reach' => 'branch']],
-            'copies' => [['kind' => 'duplicate', 'page' => $times, 'copy' => (string) Str::ulid(), 'reach' => 'branch']],
+            'offline' => [['kind' => 'take-offline', 'page' => $times, 'scope' => 'branch']],
+            'live' => [['kind' => 'go-live', 'page' => $times, 'scope' => 'branch']],
+            'copies' => [['kind' => 'duplicate', 'page' => $times, 'copy' => (string) Str::ulid(), 'scope' => 'branch']],
             'bin' => [['kind' => 'put-in-bin', 'page' => $times]],
         ];
         foreach ($batches as $name => $changes) {
@@ -68,7 +68,7 @@ final class RippleRowsTest extends AppTestCase
     {
         $travel = $this->live('Travel');
         $from = $this->live('From');
-        $this->api('PUT', "pages/$from/words", ['document' => ['type' => 'doc', 'content' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'there', 'marks' => [['type' => 'link', 'attrs' => ['page' => $travel]]]]]]]]], headers: ['If-Match' => '0'])->assertOk();
+        $this->api('PUT', "pages/$from/content", ['document' => ['type' => 'doc', 'content' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'there', 'marks' => [['type' => 'link', 'attrs' => ['page' => $travel]]]]]]]]], headers: ['If-Match' => '0'])->assertOk();
         $this->api('POST', "pages/$from/publish")->assertOk();
         $this->api('POST', 'ripple', ['changes' => [['kind' => 'set-slug', 'page' => $travel, 'slug' => 'voyage']]])->assertJsonPath('account.counts.linksFollow', 1)->assertJsonPath('account.counts.linksBreak', 0);
         $this->api('POST', 'ripple', ['changes' => [['kind' => 'take-offline', 'page' => $travel]]])->assertJsonPath('account.counts.linksBreak', 1);
@@ -85,7 +85,7 @@ final class RippleRowsTest extends AppTestCase
         $this->api('GET', "history/$entry")->assertJsonCount(50, 'ripple.lists.bin');
         $this->api('GET', "history/$entry/rows/bin")->assertJsonPath('total', 121);
         self::assertSame(121, (int) DB::selectOne('select cardinality(touched) as n from history where ulid = ?', [$entry])->n);
-        $this->api('POST', "history/$entry/take-back")->assertCreated();
+        $this->api('POST', "history/$entry/undo")->assertCreated();
         self::assertEquals($before, $this->snapshot());
     }
 }

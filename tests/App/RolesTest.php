@@ -25,10 +25,10 @@ final class RolesTest extends AppTestCase
         yield 'go live' => [['kind' => 'go-live'], 201, 201, 403];
         yield 'pin' => [['kind' => 'pin', 'address' => '/pinned-{known}'], 201, 201, 403];
         yield 'kind' => [['kind' => 'change-kind', 'to' => 'section'], 201, 201, 403];
-        yield 'unlist' => [['kind' => 'unlist'], 201, 201, 403];
+        yield 'unlist-page' => [['kind' => 'unlist-page'], 201, 201, 403];
         yield 'schedule' => [['kind' => 'schedule', 'from' => '2090-01-01T06:00'], 201, 201, 403];
         yield 'address' => [['kind' => 'add-address', 'address' => '/poster-{known}'], 201, 201, 403];
-        yield 'keep' => [['kind' => 'keep'], 201, 422, 422];
+        yield 'protect' => [['kind' => 'protect'], 201, 422, 422];
         yield 'describe' => [['kind' => 'describe', 'summary' => 'In a sentence.', 'indexed' => false], 201, 201, 201];
     }
 
@@ -129,7 +129,7 @@ final class RolesTest extends AppTestCase
         $branch = $this->draft('Campaign');
         $tam = $this->person('Tam', Role::Writer, $branch);
         $this->change(['kind' => 'put-in-bin', 'page' => $branch]);
-        $this->change(['kind' => 'empty-bin', 'page' => $branch]);
+        $this->change(['kind' => 'delete-for-good', 'page' => $branch]);
         self::assertSame([Role::Reader, null], [$tam->membershipOf($this->site)?->role, $tam->membershipOf($this->site)?->branch_id]);
         $this->apply(['kind' => 'rename', 'name' => 'X'], $this->draft('Other'), '', $tam)->assertForbidden();
     }

@@ -41,10 +41,10 @@ final class SignsInRulesFilesTest extends AppTestCase
         $this->change(['kind' => 'make', 'page' => $other = (string) Str::ulid(), 'name' => 'Fronted', 'place' => ['last' => null]]);
         $this->change(['kind' => 'go-live', 'page' => $other]);
         $this->make(['source' => '/fronted', 'inFront' => true, 'leadsTo' => ['url' => 'https://front.example/y']]);
-        $this->make(['source' => '/bq', 'reach' => 'branch', 'leadsTo' => ['page' => $other]]);
-        $this->make(['source' => '/fr/:a', 'reach' => 'pattern', 'leadsTo' => ['url' => 'https://other.example/y#:a']]);
+        $this->make(['source' => '/bq', 'scope' => 'branch', 'leadsTo' => ['page' => $other]]);
+        $this->make(['source' => '/fr/:a', 'scope' => 'pattern', 'leadsTo' => ['url' => 'https://other.example/y#:a']]);
         $this->make(['source' => '/x?a="', 'query' => 'match', 'leadsTo' => ['page' => $page]]);
-        $this->make(['source' => '/q/:a', 'reach' => 'pattern', 'leadsTo' => ['url' => 'https://other.example/y?z=:a']]);
+        $this->make(['source' => '/q/:a', 'scope' => 'pattern', 'leadsTo' => ['url' => 'https://other.example/y?z=:a']]);
         for ($n = 0; $n < 200; $n++) {
             $this->make($this->rule($n, [$page, $other]));
         }
@@ -69,15 +69,15 @@ final class SignsInRulesFilesTest extends AppTestCase
      */
     private function rule(int $n, array $pages): array
     {
-        $reach = $this->one(['one', 'one', 'branch', 'pattern']);
+        $scope = $this->one(['one', 'one', 'branch', 'pattern']);
         $looks = mt_rand(0, 4) === 0;
-        $source = "/s$n".$this->signs().$this->one(['', '/'.$this->text(), '/'.str_repeat('long-', mt_rand(1, 300))]).($reach === 'pattern' ? $this->one(['/:a', '/:a/:b', '/*', '{/:x}?/end', '/:y(\\d+)', '/:c([a-z"$;]+)']) : '');
-        $capture = $reach === 'pattern' ? $this->one(['', '/:a', '/:0', '/:x', ':y']) : '';
+        $source = "/s$n".$this->signs().$this->one(['', '/'.$this->text(), '/'.str_repeat('long-', mt_rand(1, 300))]).($scope === 'pattern' ? $this->one(['/:a', '/:a/:b', '/*', '{/:x}?/end', '/:y(\\d+)', '/:c([a-z"$;]+)']) : '');
+        $capture = $scope === 'pattern' ? $this->one(['', '/:a', '/:0', '/:x', ':y']) : '';
         $fragment = $this->one(['', '', '#'.$this->plain(), $capture === '' ? '' : "#$capture"]);
         $query = $this->one(['', '', '?'.$this->plain().'='.$this->plain(), $capture === '' ? '?x' : "?z=$capture"]);
 
         return [
-            'source' => $source.($looks ? '?'.$this->text().'='.$this->text() : ''), 'reach' => $reach, 'answer' => $this->one(['301', '302', '307', '308', '410']), 'query' => $looks ? 'match' : $this->one(['carry', 'drop']),
+            'source' => $source.($looks ? '?'.$this->text().'='.$this->text() : ''), 'scope' => $scope, 'answer' => $this->one(['301', '302', '307', '308', '410']), 'query' => $looks ? 'match' : $this->one(['carry', 'drop']),
             'carriesRest' => mt_rand(0, 1) === 1, 'inFront' => mt_rand(0, 7) === 0, 'note' => $this->text()."\\\n".$this->text().'\\',
         ] + match (mt_rand(0, 3)) {
             0 => ['leadsTo' => ['page' => $this->one($pages)]],
@@ -117,7 +117,7 @@ final class SignsInRulesFilesTest extends AppTestCase
     private function caught(Rule $rule): array
     {
         $tail = strstr((string) $rule->target?->value, '?') ?: strstr((string) $rule->target?->value, '#') ?: '';
-        if ($rule->reach->value !== 'branch' || preg_match(Destination::CAPTURE, $tail) === 1) {
+        if ($rule->scope->value !== 'branch' || preg_match(Destination::CAPTURE, $tail) === 1) {
             return [];
         }
 

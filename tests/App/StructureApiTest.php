@@ -48,25 +48,25 @@ final class StructureApiTest extends AppTestCase
         self::assertEquals($before, $this->snapshot());
         $this->api('POST', 'batches', [...$bin, 'decisions' => [['kind' => 'children-of', 'page' => $times, 'answer' => 'along'], ['kind' => 'retired', 'page' => $times, 'answer' => 'gone']]])->assertCreated();
         $this->visit('/travel/times/summer')->assertStatus(410)->assertSee('taken down');
-        $this->api('POST', 'batches', ['changes' => [['kind' => 'empty-bin', 'page' => $times]]])->assertCreated();
+        $this->api('POST', 'batches', ['changes' => [['kind' => 'delete-for-good', 'page' => $times]]])->assertCreated();
         $this->visit('/travel/times/summer')->assertStatus(410);
         $this->assertInvariants();
-        $this->api('POST', "history/$entry/take-back")->assertStatus(422);
+        $this->api('POST', "history/$entry/undo")->assertStatus(422);
     }
 
     #[Test]
-    public function an_emptied_page_whose_emptying_is_taken_back_has_its_words_and_versions_again(): void
+    public function an_emptied_page_whose_emptying_is_undone_has_its_words_and_versions_again(): void
     {
         $page = $this->draft('Notes');
         $this->write($page, 'First words');
         $this->write($page, 'Second words');
         $this->change(['kind' => 'put-in-bin', 'page' => $page]);
         $before = $this->snapshot();
-        $entry = $this->api('POST', 'batches', ['changes' => [['kind' => 'empty-bin', 'page' => $page]]])->assertCreated()->json('id');
+        $entry = $this->api('POST', 'batches', ['changes' => [['kind' => 'delete-for-good', 'page' => $page]]])->assertCreated()->json('id');
         self::assertNull(DB::table('pages')->where('ulid', $page)->first());
-        $this->api('POST', "history/$entry/take-back")->assertCreated();
+        $this->api('POST', "history/$entry/undo")->assertCreated();
         self::assertEquals($before, $this->snapshot());
-        $this->api('GET', "pages/$page/revisions")->assertOk()->assertJsonCount(2)->assertJsonPath('0.number', 2);
+        $this->api('GET', "pages/$page/versions")->assertOk()->assertJsonCount(2)->assertJsonPath('0.number', 2);
     }
 
     #[Test]
@@ -75,15 +75,15 @@ final class StructureApiTest extends AppTestCase
         $travel = $this->live('Travel');
         $times = $this->live('Times', $travel);
         $other = $this->live('Other');
-        $this->api('PUT', "pages/$times/words", ['document' => ['type' => 'doc', 'content' => [['type' => 'paragraph', 'content' => [
+        $this->api('PUT', "pages/$times/content", ['document' => ['type' => 'doc', 'content' => [['type' => 'paragraph', 'content' => [
             ['type' => 'text', 'text' => 'up', 'marks' => [['type' => 'link', 'attrs' => ['page' => $travel]]]], ['type' => 'text', 'text' => 'away', 'marks' => [['type' => 'link', 'attrs' => ['page' => $other]]]],
         ]]]]], headers: ['If-Match' => '0'])->assertOk();
         $copy = (string) Str::ulid();
-        $this->api('POST', 'batches', ['changes' => [['kind' => 'duplicate', 'page' => $travel, 'copy' => $copy, 'reach' => 'branch']]])->assertCreated()->assertJsonPath('counts.copies', 2);
+        $this->api('POST', 'batches', ['changes' => [['kind' => 'duplicate', 'page' => $travel, 'copy' => $copy, 'scope' => 'branch']]])->assertCreated()->assertJsonPath('counts.copies', 2);
         $inner = DB::table('pages')->where('parent_id', $this->row($copy)->id)->sole();
         self::assertSame(['draft', '/travel-copy/times'], [$inner->state, $inner->address]);
         self::assertSame([$copy, $other], PageContent::document(PageContent::query()->find($inner->id))->linkedPages());
-        $this->api('GET', "pages/{$inner->ulid}/revisions")->assertJsonCount(1);
+        $this->api('GET', "pages/{$inner->ulid}/versions")->assertJsonCount(1);
         $this->assertInvariants();
     }
 
@@ -172,11 +172,11 @@ final class StructureApiTest extends AppTestCase
         $this->api('POST', 'history-thinning', ['days' => 365])->assertOk()->assertJsonPath('entries', 1);
         self::assertEquals($ledger, $this->snapshot()[1]);
         $this->api('GET', "history/$entry")->assertJsonPath('entry.thinned', true)->assertJsonPath('ripple', null);
-        $this->api('POST', "history/$entry/take-back")->assertStatus(422)->assertJsonPath('errors.0.field', 'entry');
+        $this->api('POST', "history/$entry/undo")->assertStatus(422)->assertJsonPath('errors.0.field', 'entry');
     }
 
     #[Test]
-    public function several_changes_and_everything_since_one_are_taken_back_in_one_step(): void
+    public function several_changes_and_everything_since_one_are_undone_in_one_step(): void
     {
         $travel = $this->live('Travel');
         $help = $this->live('Help');
@@ -184,11 +184,11 @@ final class StructureApiTest extends AppTestCase
         $first = $this->api('POST', 'batches', ['changes' => [['kind' => 'rename', 'page' => $travel, 'name' => 'Voyages']]])->json('id');
         $this->api('POST', 'batches', ['changes' => [['kind' => 'move', 'page' => $help, 'place' => ['last' => $travel]]]])->assertCreated();
         $last = $this->api('POST', 'batches', ['changes' => [['kind' => 'rename', 'page' => $travel, 'name' => 'Trips']]])->json('id');
-        $this->api('POST', 'take-back/ripple', ['entries' => [$first]])->assertOk()->assertJsonPath('changesNothing', true)->assertJsonPath('account.notes.0.kind', 'stays');
-        $this->api('POST', 'take-back', ['entries' => [$first]])->assertStatus(422);
-        $this->api('POST', 'take-back', ['since' => $first])->assertCreated();
+        $this->api('POST', 'undo/ripple', ['entries' => [$first]])->assertOk()->assertJsonPath('changesNothing', true)->assertJsonPath('account.notes.0.kind', 'stays');
+        $this->api('POST', 'undo', ['entries' => [$first]])->assertStatus(422);
+        $this->api('POST', 'undo', ['since' => $first])->assertCreated();
         self::assertEquals($before, $this->snapshot());
-        $this->api('POST', 'take-back', ['entries' => [$last, $first]])->assertStatus(422);
+        $this->api('POST', 'undo', ['entries' => [$last, $first]])->assertStatus(422);
     }
 
     #[Test]
@@ -201,10 +201,10 @@ final class StructureApiTest extends AppTestCase
         $this->api('POST', 'batches', ['changes' => [['kind' => 'send-for-review', 'page' => $draft, 'note' => 'Ready?']]], $writer)->assertCreated();
         $this->api('POST', 'batches', ['changes' => [['kind' => 'go-live', 'page' => $draft]]], $writer)->assertForbidden();
         $this->api('POST', 'batches', ['changes' => [['kind' => 'put-in-bin', 'pages' => [$draft, $islands]]]], $writer)->assertForbidden();
-        $this->api('POST', 'batches', ['changes' => [['kind' => 'return', 'page' => $draft, 'note' => 'Add a map']]])->assertCreated();
+        $this->api('POST', 'batches', ['changes' => [['kind' => 'return-to-writer', 'page' => $draft, 'note' => 'Add a map']]])->assertCreated();
         $this->api('GET', "pages/$draft")->assertJsonPath('state', 'draft')->assertJsonPath('reviewNote', 'Add a map');
-        $this->api('POST', 'batches', ['changes' => [['kind' => 'keep', 'page' => $islands]]])->assertStatus(422);
-        $this->api('POST', 'batches', ['changes' => [['kind' => 'keep', 'page' => $islands]]], $greta)->assertCreated();
+        $this->api('POST', 'batches', ['changes' => [['kind' => 'protect', 'page' => $islands]]])->assertStatus(422);
+        $this->api('POST', 'batches', ['changes' => [['kind' => 'protect', 'page' => $islands]]], $greta)->assertCreated();
         $this->api('POST', 'batches', ['changes' => [['kind' => 'put-in-bin', 'page' => $islands]], 'defaults' => true])->assertStatus(422)->assertJsonPath('errors.0.field', 'changes.0.page');
         $this->api('POST', 'batches', ['changes' => [['kind' => 'put-in-bin', 'page' => $islands]], 'defaults' => true], $greta)->assertCreated();
     }
@@ -214,10 +214,10 @@ final class StructureApiTest extends AppTestCase
     {
         $page = $this->draft('Notes');
         $this->write($page, 'Boats leave at nine');
-        $this->api('PUT', "pages/$page/words", ['document' => $this->words('Boats leave at ten'), 'note' => 'New hour', 'minor' => true], headers: ['If-Match' => '1'])->assertOk();
-        $this->api('GET', "pages/$page/revisions")->assertJsonPath('0.note', 'New hour')->assertJsonPath('0.minor', true)->assertJsonPath('0.by', 'Mairi');
-        $this->api('GET', "pages/$page/revisions/1/against/2")->assertOk()->assertJsonPath('0.kind', 'changed')->assertJsonPath('0.left.pieces.1', ['text' => 'nine', 'marked' => true])->assertJsonPath('0.right.pieces.1', ['text' => 'ten', 'marked' => true]);
-        $this->api('GET', "pages/$page/revisions/1/against/9")->assertNotFound();
+        $this->api('PUT', "pages/$page/content", ['document' => $this->words('Boats leave at ten'), 'note' => 'New hour', 'minor' => true], headers: ['If-Match' => '1'])->assertOk();
+        $this->api('GET', "pages/$page/versions")->assertJsonPath('0.note', 'New hour')->assertJsonPath('0.minor', true)->assertJsonPath('0.by', 'Mairi');
+        $this->api('GET', "pages/$page/versions/1/against/2")->assertOk()->assertJsonPath('0.kind', 'changed')->assertJsonPath('0.left.pieces.1', ['text' => 'nine', 'marked' => true])->assertJsonPath('0.right.pieces.1', ['text' => 'ten', 'marked' => true]);
+        $this->api('GET', "pages/$page/versions/1/against/9")->assertNotFound();
     }
 
     #[Test]
@@ -301,7 +301,7 @@ final class StructureApiTest extends AppTestCase
 
     #[Test]
     #[DataProvider('seeds')]
-    public function everything_since_leads_back_to_how_it_was_whatever_was_taken_back_in_between(int $seed): void
+    public function everything_since_leads_back_to_how_it_was_whatever_was_undone_in_between(int $seed): void
     {
         $home = $this->live('Home');
         $this->live('Times', $this->live('Travel'));
@@ -314,22 +314,22 @@ final class StructureApiTest extends AppTestCase
             for ($i = 0; $i < 8; $i++) {
                 $this->anyBatch("$round-$i");
                 if (mt_rand(0, 1) === 0) {
-                    $this->takeBackTheLast($newest);
+                    $this->undoTheLast($newest);
                 }
             }
             $first = HistoryEntry::query()->where('id', '>', $newest)->orderBy('id')->first();
             if ($first !== null) {
-                $status = $this->api('POST', 'take-back', ['since' => $first->ulid], $owner)->status();
-                self::assertContains($status, [201, 422], 'It is taken back, or nothing is left of it.');
+                $status = $this->api('POST', 'undo', ['since' => $first->ulid], $owner)->status();
+                self::assertContains($status, [201, 422], 'It is undone, or nothing is left of it.');
             }
             self::assertEquals($before, $this->snapshot());
         }
         $this->assertInvariants();
     }
 
-    private function takeBackTheLast(int $after): void
+    private function undoTheLast(int $after): void
     {
-        $last = HistoryEntry::query()->where('id', '>', $after)->whereNull('taken_back_by_id')->orderByDesc('id')->first();
+        $last = HistoryEntry::query()->where('id', '>', $after)->whereNull('undone_by_id')->orderByDesc('id')->first();
         if ($last !== null) {
             $this->app->make(ApplyChanges::class)->apply($this->site, $this->manager, $this->back($last), rights: Rights::of(Authority::Owner));
         }
@@ -342,8 +342,8 @@ final class StructureApiTest extends AppTestCase
 
     private function write(string $page, string $text): void
     {
-        $version = (int) (DB::table('page_words')->where('page_id', $this->row($page)->id)->value('working_version') ?? 0);
-        $this->api('PUT', "pages/$page/words", ['document' => $this->words($text)], headers: ['If-Match' => (string) $version])->assertOk();
+        $version = (int) (DB::table('page_contents')->where('page_id', $this->row($page)->id)->value('working_version') ?? 0);
+        $this->api('PUT', "pages/$page/content", ['document' => $this->words($text)], headers: ['If-Match' => (string) $version])->assertOk();
     }
 
     /** @return array<string, mixed> */

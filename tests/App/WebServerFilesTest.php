@@ -78,16 +78,16 @@ final class WebServerFilesTest extends AppTestCase
         $this->change(['kind' => 'set-slug', 'page' => $travel, 'slug' => 'sailing']);
         $this->change(['kind' => 'change-kind', 'page' => $old, 'to' => 'section']);
         $changes = [
-            ['source' => '/alt', 'reach' => 'branch', 'leadsTo' => ['address' => '/sailing']], ['source' => '/alt/deep', 'reach' => 'branch', 'leadsTo' => ['url' => 'https://x.example/d?k=v#top'], 'answer' => '302'],
-            ['source' => '/old', 'reach' => 'branch', 'leadsTo' => ['url' => 'https://x.example/old'], 'answer' => '307'], ['source' => '/way', 'reach' => 'branch', 'leadsTo' => ['address' => '/travel']],
-            ['source' => '/flat', 'reach' => 'branch', 'leadsTo' => ['page' => $fares], 'carriesRest' => false], ['source' => '/shut', 'reach' => 'branch', 'answer' => '410'],
-            ['source' => '/news/:year(\\d+)/:slug', 'reach' => 'pattern', 'leadsTo' => ['address' => '/n/:slug-:year']], ['source' => '/shop/*', 'reach' => 'pattern', 'leadsTo' => ['url' => 'https://shop.example/:0?from=$1'], 'answer' => '308'],
-            ['source' => '/häfen/:name', 'reach' => 'pattern', 'leadsTo' => ['page' => $fares], 'query' => 'drop'], ['source' => '/x{/:y}?/end', 'reach' => 'pattern', 'leadsTo' => ['url' => 'https://x.example/:y']],
+            ['source' => '/alt', 'scope' => 'branch', 'leadsTo' => ['address' => '/sailing']], ['source' => '/alt/deep', 'scope' => 'branch', 'leadsTo' => ['url' => 'https://x.example/d?k=v#top'], 'answer' => '302'],
+            ['source' => '/old', 'scope' => 'branch', 'leadsTo' => ['url' => 'https://x.example/old'], 'answer' => '307'], ['source' => '/way', 'scope' => 'branch', 'leadsTo' => ['address' => '/travel']],
+            ['source' => '/flat', 'scope' => 'branch', 'leadsTo' => ['page' => $fares], 'carriesRest' => false], ['source' => '/shut', 'scope' => 'branch', 'answer' => '410'],
+            ['source' => '/news/:year(\\d+)/:slug', 'scope' => 'pattern', 'leadsTo' => ['address' => '/n/:slug-:year']], ['source' => '/shop/*', 'scope' => 'pattern', 'leadsTo' => ['url' => 'https://shop.example/:0?from=$1'], 'answer' => '308'],
+            ['source' => '/häfen/:name', 'scope' => 'pattern', 'leadsTo' => ['page' => $fares], 'query' => 'drop'], ['source' => '/x{/:y}?/end', 'scope' => 'pattern', 'leadsTo' => ['url' => 'https://x.example/:y']],
             ['source' => '/sailing/fares', 'leadsTo' => ['url' => 'https://offer.example/"a"'], 'answer' => '302', 'inFront' => true],
             ['source' => '/möwe', 'leadsTo' => ['page' => $inside]], ['source' => '/with space', 'leadsTo' => ['address' => '/old']], ['source' => '/gone-now', 'answer' => '410'], ['source' => '/alt/wait', 'answer' => 'pause', 'leadsTo' => ['page' => $fares], 'pause' => ['seconds' => 2, 'message' => ['type' => 'doc', 'content' => []]]], ['source' => '/dollar', 'leadsTo' => ['url' => 'https://x.example/?price=$5']],
             ['source' => '/offer?id=3', 'query' => 'match', 'leadsTo' => ['page' => $fares]], ['source' => '/offer?id=3&lang=de', 'query' => 'match', 'leadsTo' => ['url' => 'https://x.example/de?id=9'], 'answer' => '302'], ['source' => '/offer', 'leadsTo' => ['url' => 'https://x.example/%20a?from=o&utm=p#top']],
-            ['source' => '/list', 'reach' => 'branch', 'leadsTo' => ['url' => 'https://x.example/l'], 'query' => 'match'], ['source' => '/sailing/inside', 'leadsTo' => ['address' => '/sailing'], 'answer' => '302', 'inFront' => true],
-            ['source' => '/sailing', 'reach' => 'branch', 'leadsTo' => ['url' => 'https://s.example/'], 'query' => 'match', 'answer' => '307'], ['source' => '/a.b(c)+d;e', 'leadsTo' => ['page' => $fares]],
+            ['source' => '/list', 'scope' => 'branch', 'leadsTo' => ['url' => 'https://x.example/l'], 'query' => 'match'], ['source' => '/sailing/inside', 'leadsTo' => ['address' => '/sailing'], 'answer' => '302', 'inFront' => true],
+            ['source' => '/sailing', 'scope' => 'branch', 'leadsTo' => ['url' => 'https://s.example/'], 'query' => 'match', 'answer' => '307'], ['source' => '/a.b(c)+d;e', 'leadsTo' => ['page' => $fares]],
         ];
         $changes[8]['leadsTo'] = ['page' => $fares];
         $changes = array_map(static fn (array $change): array => in_array($change['source'], ['/list', '/sailing'], true) && ($change['query'] ?? '') === 'match' ? ['source' => $change['source'].'?mode=a b'] + $change : $change, $changes);

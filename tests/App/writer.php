@@ -26,7 +26,7 @@ config(['queue.default' => 'sync']);
 mt_srand((int) $seed);
 $site = Site::query()->where('key', $key)->firstOrFail();
 $apply = $app->make(ApplyChanges::class);
-$takeBack = $app->make(UndoEntry::class);
+$undo = $app->make(UndoEntry::class);
 $outcomes = ['applied' => 0, 'refused' => 0];
 for ($i = 0; $i < (int) $batches; $i++) {
     $ids = DB::table('pages')->where('site_id', $site->id)->orderBy('id')->pluck('ulid')->all();
@@ -34,7 +34,7 @@ for ($i = 0; $i < (int) $batches; $i++) {
     $steps = array_map(static fn (): array => [mt_rand(0, 37), mt_rand(0, 99), mt_rand(0, 99), mt_rand(0, 5)], range(1, mt_rand(1, 3)));
     try {
         $entry = mt_rand(0, 9) === 0 ? HistoryEntry::query()->where('site_id', $site->id)->inRandomOrder()->first() : null;
-        $batch = $entry === null ? new Batch($random->changes($steps), $random->decisions($steps)) : $takeBack->batch($site, $entry);
+        $batch = $entry === null ? new Batch($random->changes($steps), $random->decisions($steps)) : $undo->batch($site, $entry);
         fwrite(STDERR, "begins\n");
         $apply->apply($site, null, $batch, rights: Rights::of(Authority::Owner));
         fwrite(STDERR, "applied\n");

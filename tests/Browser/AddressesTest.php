@@ -58,7 +58,7 @@ final class AddressesTest extends Errand
         self::assertSame([], $chrome->axe());
         $this->expected[] = '404';
         $chrome->press([WebDriverKeys::CONTROL, 'z']);
-        $chrome->awaitText('Taken back.');
+        $chrome->awaitText('Undone.');
         self::assertSame(404, $this->fetch($this->ferries('/q/harbour-c'))[0]);
     }
 
@@ -104,7 +104,7 @@ final class AddressesTest extends Errand
         $this->expected[] = '404';
         self::assertSame([301, 'https://freight.example/'], array_slice($this->fetch($this->ferries('/freight')), 0, 2));
         $chrome->press([WebDriverKeys::CONTROL, 'z']);
-        $chrome->awaitText('Taken back.');
+        $chrome->awaitText('Undone.');
         self::assertSame(200, $this->fetch($this->ferries('/freight'))[0]);
     }
 
@@ -192,7 +192,7 @@ final class AddressesTest extends Errand
         self::assertSame(410, $this->fetch($this->ferries('/gift-vouchers'))[0]);
         $this->expected[] = '404';
         $chrome->press([WebDriverKeys::CONTROL, 'z']);
-        $chrome->awaitText('Taken back.');
+        $chrome->awaitText('Undone.');
     }
 
     #[Test]
@@ -212,7 +212,7 @@ final class AddressesTest extends Errand
         $rows = $chrome->text('[role=rowgroup]');
         self::assertLessThan(strpos($rows, ':season'), strpos($rows, ':which'), $rows);
         $chrome->press([WebDriverKeys::CONTROL, 'z']);
-        $chrome->awaitText('Taken back.');
+        $chrome->awaitText('Undone.');
     }
 
     #[Test]
@@ -246,7 +246,7 @@ final class AddressesTest extends Errand
         self::assertSame([], $chrome->axe());
         self::assertStringContainsString('format=apache-rules', (string) $chrome->find('link', 'Save rules')->getAttribute('href'));
         $chrome->press(WebDriverKeys::ESCAPE);
-        $chrome->click('button', 'Narrow');
+        $chrome->click('button', 'Filter');
         $chrome->click('menuitemcheckbox', 'Are over*');
         $chrome->press(WebDriverKeys::ESCAPE);
         $chrome->awaitGone('row', '*/about/history*');
@@ -305,7 +305,7 @@ final class AddressesTest extends Errand
         $chrome->awaitGone('complementary', 'Redirect');
         self::assertSame(200, $this->fetch($this->ferries('/today'))[0]);
         $chrome->press([WebDriverKeys::CONTROL, 'z']);
-        $chrome->awaitText('Taken back.');
+        $chrome->awaitText('Undone.');
         self::assertSame(301, $this->fetch($this->ferries('/today'))[0]);
     }
 

@@ -16,7 +16,7 @@ final class ContentTest extends Errand
         $this->makePage('Night boats', 'Service news');
         $this->write('There are none, and here is why.');
         $chrome->click('button', 'Freight');
-        $chrome->find('dialog', 'Leave with unsaved words?');
+        $chrome->find('dialog', 'Leave with unsaved content?');
         $chrome->click('button', 'Stay');
         $chrome->awaitText('There are none', '.writing');
         $chrome->awaitText('Draft kept at');
@@ -24,11 +24,11 @@ final class ContentTest extends Errand
         $chrome->click('button', 'Leave, keep my draft');
         $chrome->find('heading', 'Freight');
         $chrome->click('button', 'Night boats');
-        $chrome->click('tab', 'Words');
-        $chrome->awaitText('You have words here that you did not save');
+        $chrome->click('tab', 'Content');
+        $chrome->awaitText('You have content here that you did not save');
         $chrome->click('button', 'Continue with them');
         $chrome->awaitText('There are none, and here is why.', '.writing');
-        $chrome->click('button', 'Save words');
+        $chrome->click('button', 'Save content');
         $chrome->awaitText('version 1');
     }
 
@@ -44,15 +44,15 @@ final class ContentTest extends Errand
         $this->expected = ['401', '419'];
         $chrome = $this->signIn();
         $this->makePage('Lost and found', 'Service news');
-        $chrome->click('tab', 'Words');
-        $chrome->find('textbox', 'Words of the page');
+        $chrome->click('tab', 'Content');
+        $chrome->find('textbox', 'Content of the page');
         $this->database()->exec('delete from sessions');
         $this->write('Still here after signing in again.');
         $chrome->find('dialog', 'You have been signed out');
         $chrome->type('textbox', 'Password', 'curlew-at-dawn');
         $chrome->click('button', 'Sign in');
         $chrome->awaitGone('dialog', 'You have been signed out');
-        $chrome->click('button', 'Save words');
+        $chrome->click('button', 'Save content');
         $chrome->awaitText('version 1');
         $chrome->awaitText('Still here after signing in again.', '.writing');
     }
@@ -67,17 +67,17 @@ final class ContentTest extends Errand
         $tam = $this->browser();
         $this->signIn('tam@skerrivane.example', 'sandpiper-noon', $tam);
         $tam->open($address);
-        $tam->click('tab', 'Words');
+        $tam->click('tab', 'Content');
 
         $this->write('Mairi writes about ice.');
         $mairi->awaitText('Draft kept at');
         $tam->awaitText('Mairi Ordbeck is writing on this page too');
         $this->write('Tam writes about salt.', $tam);
-        $tam->click('button', 'Save words');
+        $tam->click('button', 'Save content');
         $tam->awaitText('version 1');
 
-        $mairi->click('button', 'Save words');
-        $mairi->find('dialog', 'Tam Hollister saved other words meanwhile');
+        $mairi->click('button', 'Save content');
+        $mairi->find('dialog', 'Tam Hollister saved this page meanwhile');
         $mairi->awaitText('Tam writes about salt.', '[role=dialog]');
         $mairi->awaitText('Mairi writes about ice.', '[role=dialog]');
         $mairi->click('button', 'Put mine below theirs');
@@ -98,16 +98,16 @@ final class ContentTest extends Errand
         $this->signIn('tam@skerrivane.example', 'sandpiper-noon', $tam);
         $tam->open($address);
         $this->write('Salt first.', $tam);
-        $tam->click('button', 'Save words');
+        $tam->click('button', 'Save content');
         $tam->awaitText('version 1');
-        $mairi->awaitText('Tam Hollister has saved other words since you opened these.');
-        $mairi->click('button', 'Save words');
+        $mairi->awaitText('Tam Hollister has saved this page since you opened it.');
+        $mairi->click('button', 'Save content');
         $mairi->click('button', 'Decide later');
         $mairi->awaitText('Grit first.', '.writing');
-        $mairi->click('button', 'Save words');
+        $mairi->click('button', 'Save content');
         $mairi->click('button', 'Save mine, keep theirs as earlier version');
         $mairi->awaitText('version 2');
-        $kept = $this->database()->query("select document::text from word_revisions r join pages p on p.id = r.page_id where p.address = '/news/salt' order by number")->fetchAll(\PDO::FETCH_COLUMN);
+        $kept = $this->database()->query("select document::text from content_versions r join pages p on p.id = r.page_id where p.address = '/news/salt' order by number")->fetchAll(\PDO::FETCH_COLUMN);
         self::assertStringContainsString('Salt first.', $kept[0]);
         self::assertStringContainsString('Grit first.', $kept[1]);
     }
@@ -159,7 +159,7 @@ final class ContentTest extends Errand
         $chrome->type('textbox', 'Caption', 'She knows.');
         $chrome->click('button', 'Use picture');
         $chrome->awaitText('She knows.', '.writing');
-        $chrome->click('button', 'Save words');
+        $chrome->click('button', 'Save content');
         $chrome->awaitText('version 1');
 
         $chrome->click('button', 'Preview');
@@ -182,7 +182,7 @@ final class ContentTest extends Errand
         $this->makePage('Fog', 'Service news');
         $this->goLive();
         $this->write('We wait.');
-        $chrome->click('button', 'Save words');
+        $chrome->click('button', 'Save content');
         $chrome->awaitText('Live, edited');
         self::assertStringNotContainsString('We wait.', $this->fetch($this->ferries('/news/fog'))[2]);
         $chrome->click('button', 'Publish edits');
@@ -193,8 +193,8 @@ final class ContentTest extends Errand
         $chrome->click('button', 'Open version 1');
         $chrome->awaitText('We wait.', '[role=dialog]');
         $chrome->click('button', 'Close');
-        $chrome->driver->findElement(\Facebook\WebDriver\WebDriverBy::xpath('//li[contains(., "Published the edits")]//button[starts-with(., "Take back")]'))->click();
-        $chrome->find('region', 'Ripple')->findElement(\Facebook\WebDriver\WebDriverBy::xpath('.//button[starts-with(., "Take back")]'))->click();
+        $chrome->driver->findElement(\Facebook\WebDriver\WebDriverBy::xpath('//li[contains(., "Published the edits")]//button[starts-with(., "Undo")]'))->click();
+        $chrome->find('region', 'Ripple')->findElement(\Facebook\WebDriver\WebDriverBy::xpath('.//button[starts-with(., "Undo")]'))->click();
         $chrome->find('button', 'Publish edits');
         self::assertStringNotContainsString('We wait.', $this->fetch($this->ferries('/news/fog'))[2]);
         $chrome->click('button', 'Take offline');
@@ -215,7 +215,7 @@ final class ContentTest extends Errand
         $again->click('button', 'Use picture');
         $again->awaitText('A whale', '.writing');
         $again->awaitText('Seen off the pier.', '.writing');
-        $again->click('button', 'Save words');
+        $again->click('button', 'Save content');
         $again->awaitText('version 1');
     }
 
@@ -224,7 +224,7 @@ final class ContentTest extends Errand
     {
         $chrome = $this->signIn();
         $this->makePage('Basking sharks', 'Service news');
-        $chrome->click('tab', 'Place');
+        $chrome->click('tab', 'Details');
         $chrome->type('textbox', 'Heading', 'Sharks in the sound');
         $chrome->awaitGone('button', 'Go live');
         $chrome->click('button', 'Save changes');
@@ -249,7 +249,7 @@ final class ContentTest extends Errand
         $again = $this->browser();
         $this->signIn(in: $again);
         $again->open($this->chrome->driver->getCurrentURL());
-        $again->click('tab', 'Words');
+        $again->click('tab', 'Content');
         $again->click('button', 'Continue with them');
         $again->awaitText($words, '.writing');
 
@@ -259,8 +259,8 @@ final class ContentTest extends Errand
     private function write(string $text, ?Chrome $in = null): void
     {
         $chrome = $in ?? $this->chrome;
-        $chrome->click('tab', 'Words');
-        $chrome->find('textbox', 'Words of the page')->click();
+        $chrome->click('tab', 'Content');
+        $chrome->find('textbox', 'Content of the page')->click();
         $chrome->press($text);
     }
 }

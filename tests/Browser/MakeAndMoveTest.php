@@ -21,12 +21,12 @@ final class MakeAndMoveTest extends Errand
         $chrome->press(WebDriverKeys::ENTER);
         $chrome->awaitText('Made Sailing with bicycles');
 
-        $chrome->click('tab', 'Words');
-        $chrome->find('textbox', 'Words of the page')->click();
+        $chrome->click('tab', 'Content');
+        $chrome->find('textbox', 'Content of the page')->click();
         $chrome->press('Bicycles are welcome on every boat.', WebDriverKeys::ENTER);
         $chrome->click('button', 'List');
         $chrome->press('Lock it to the rail', WebDriverKeys::ENTER, 'Take your bags');
-        $chrome->click('button', 'Save words');
+        $chrome->click('button', 'Save content');
         $chrome->awaitText('version 1');
 
         $chrome->click('tab', 'Search');
@@ -61,8 +61,8 @@ final class MakeAndMoveTest extends Errand
         self::assertSame([301, $this->ferries('/travel/sailing-with-bicycles')], array_slice($this->fetch($this->ferries('/help/sailing-with-bicycles')), 0, 2));
         self::assertSame(200, $this->fetch($this->ferries('/travel/sailing-with-bicycles'))[0]);
 
-        $chrome->click('button', 'Take back');
-        $chrome->awaitText('Taken back.');
+        $chrome->click('button', 'Undo');
+        $chrome->awaitText('Undone.');
         self::assertSame(200, $this->fetch($this->ferries('/help/sailing-with-bicycles'))[0]);
         self::assertSame(404, $this->fetch($this->ferries('/travel/sailing-with-bicycles'))[0]);
     }
@@ -83,10 +83,10 @@ final class MakeAndMoveTest extends Errand
         $chrome->press('Lighthouses', WebDriverKeys::ENTER);
         $chrome->awaitText('Made Lighthouses');
         $chrome->find('heading', 'Lighthouses');
-        $this->tabTo('Place');
+        $this->tabTo('Details');
         $chrome->press(WebDriverKeys::ARROW_RIGHT);
-        $chrome->find('textbox', 'Words of the page');
-        $this->tabTo('Words of the page');
+        $chrome->find('textbox', 'Content of the page');
+        $this->tabTo('Content of the page');
         $chrome->press('Three of them, and all still burn.', [WebDriverKeys::CONTROL, 's']);
         $chrome->awaitText('version 1');
         $this->tabTo('Go live', backwards: true);
@@ -94,7 +94,7 @@ final class MakeAndMoveTest extends Errand
         $chrome->find('button', 'Take offline');
         self::assertStringContainsString('all still burn', $this->fetch($this->ferries('/islands/lighthouses'))[2]);
 
-        // Among siblings, under the one above, and out again, with Alt and the arrows; then taken back.
+        // Among siblings, under the one above, and out again, with Alt and the arrows; then undone.
         $chrome->find('treegrid', 'Pages');
         $chrome->driver->executeScript("document.querySelector('[role=treegrid]').focus()");
         $chrome->awaitText('Put Lighthouses live');
@@ -107,9 +107,9 @@ final class MakeAndMoveTest extends Errand
         $chrome->awaitGone('region', 'Ripple');
         $chrome->driver->executeScript("document.querySelector('[role=treegrid]').focus()");
         $chrome->press([WebDriverKeys::CONTROL, 'z']);
-        $chrome->awaitText('Taken back.');
+        $chrome->awaitText('Undone.');
         $chrome->press([WebDriverKeys::CONTROL, WebDriverKeys::SHIFT, 'z']);
-        $chrome->awaitText('Done again.');
+        $chrome->awaitText('Redone.');
         $chrome->press('?');
         $chrome->find('dialog', 'Keys');
     }

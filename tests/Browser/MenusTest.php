@@ -38,7 +38,7 @@ final class MenusTest extends Errand
         $chrome->awaitText('it gets crowded', 'main');
         $chrome->awaitText('stands on level 2; this place shows 1', 'main');
         self::assertStringContainsString('Together', $this->fetch($this->ferries('/'))[2]);
-        $this->takeBack();
+        $this->undo();
         $chrome->awaitText('shown nowhere', 'main');
         self::assertStringNotContainsString('Together', $this->fetch($this->ferries('/'))[2]);
     }
@@ -150,7 +150,7 @@ final class MenusTest extends Errand
         $chrome->awaitText('Arranged Campaign');
         $chrome->awaitGone('treeitem', '*Summer timetable*');
         self::assertStringContainsString('Summer timetable', $this->fetch($this->ferries('/'))[2]);
-        $this->takeBack();
+        $this->undo();
         $chrome->find('treeitem', '*Summer timetable*');
         self::assertStringNotContainsString('Summer timetable', $this->fetch($this->ferries('/'))[2]);
     }
@@ -168,7 +168,7 @@ final class MenusTest extends Errand
         $chrome->awaitText('Arranged Main');
         $bar = $this->fetch($this->ferries('/'))[2];
         self::assertMatchesRegularExpression('#Show what is in Legal.*?<ul class="drop">.*?Privacy.*?</ul>#s', $bar);
-        $this->takeBack();
+        $this->undo();
     }
 
     #[Test]
@@ -279,9 +279,9 @@ final class MenusTest extends Errand
         return $this->chrome->find('treeitem', "*$name*")->getAttribute('aria-level');
     }
 
-    private function takeBack(): void
+    private function undo(): void
     {
         $this->chrome->press([WebDriverKeys::CONTROL, 'z']);
-        $this->chrome->awaitText('Taken back.');
+        $this->chrome->awaitText('Undone.');
     }
 }

@@ -138,7 +138,7 @@ final class StructureTest extends Errand
         $this->applyIfShown('Left Spare parts out of the addresses below');
         self::assertSame(200, $this->fetch($this->ferries('/about/ropes'))[0]);
         self::assertSame([301, $this->ferries('/about/ropes')], array_slice($this->fetch($this->ferries('/about/spare-parts/ropes')), 0, 2));
-        $this->menu('Spare parts', 'Take into addresses below');
+        $this->menu('Spare parts', 'Include in addresses below');
         $this->applyIfShown('Took Spare parts into the addresses below');
         self::assertSame(200, $this->fetch($this->ferries('/about/spare-parts/ropes'))[0]);
     }
@@ -171,8 +171,8 @@ final class StructureTest extends Errand
     {
         $owner = $this->signIn('greta@skerrivane.example', 'wagtail-office');
         $this->makePage('Anchors', 'About');
-        $this->menu('Anchors', 'Mark as kept');
-        $owner->awaitText('Marked Anchors as kept');
+        $this->menu('Anchors', 'Protect');
+        $owner->awaitText('Protected Anchors');
         $manager = $this->signIn(in: $this->browser());
         $manager->open($this->editor('/s/ferries/outline?filter=anchors'));
         $manager->find('row', '*/about/anchors*')->findElement(WebDriverBy::cssSelector('[role=gridcell]:nth-child(2)'))->click();
@@ -180,20 +180,20 @@ final class StructureTest extends Errand
         $this->expected[] = '422';
         $manager->press(WebDriverKeys::DELETE);
         $manager->awaitText('only the owner of the site retires it');
-        $this->menu('Anchors', 'No longer kept');
-        $owner->awaitText('Marked Anchors as no longer kept');
+        $this->menu('Anchors', 'Remove protection');
+        $owner->awaitText('Took the protection from Anchors');
         $manager->press(WebDriverKeys::DELETE);
         $manager->find('region', 'Ripple');
         $manager->click('button', 'Put in bin');
         $manager->awaitText('Put Anchors in the bin');
         $manager->click('button', 'Bin*');
         $manager->awaitText('/about/anchors', '[role=dialog]');
-        $manager->driver->findElement(WebDriverBy::xpath("//li[contains(., 'Anchors')]//button[text()='Empty']"))->click();
+        $manager->driver->findElement(WebDriverBy::xpath("//li[contains(., 'Anchors')]//button[text()='Delete for good']"))->click();
         $manager->find('region', 'Ripple');
-        $manager->click('button', 'Empty it from the bin');
-        $manager->awaitText('Emptied Anchors out of the bin');
+        $manager->click('button', 'Delete for good');
+        $manager->awaitText('Deleted Anchors for good');
         $manager->press([WebDriverKeys::CONTROL, 'z']);
-        $manager->awaitText('Taken back.');
+        $manager->awaitText('Undone.');
         $manager->click('button', 'Bin*');
         $manager->awaitText('/about/anchors', '[role=dialog]');
     }
@@ -210,7 +210,7 @@ final class StructureTest extends Errand
         self::assertSame([301, $this->ferries('/')], array_slice($this->fetch($this->ferries('/freight')), 0, 2));
         self::assertSame(200, $this->fetch($this->ferries('/home'))[0]);
         $chrome->press([WebDriverKeys::CONTROL, 'z']);
-        $chrome->awaitText('Taken back.');
+        $chrome->awaitText('Undone.');
         self::assertStringContainsString('<title>Sail with us', $this->fetch($this->ferries('/'))[2]);
         self::assertSame(200, $this->fetch($this->ferries('/freight'))[0]);
     }
@@ -236,7 +236,7 @@ final class StructureTest extends Errand
     }
 
     #[Test]
-    public function the_history_is_narrowed_opened_and_taken_back_since_a_change(): void
+    public function the_history_is_narrowed_opened_and_undone_since_a_change(): void
     {
         $chrome = $this->signIn();
         $this->makePage('Ice on the pier', 'Help');
@@ -252,12 +252,12 @@ final class StructureTest extends Errand
         $chrome->find('combobox', 'Kind of change')->sendKeys('Made');
         $chrome->click('button', 'Made Ice on the pier under Help');
         $chrome->find('complementary', 'Change');
-        $chrome->click('button', 'Take back everything since…');
+        $chrome->click('button', 'Undo everything since…');
         $chrome->find('region', 'Ripple');
         $chrome->type('textbox', 'Note*', 'It thawed');
-        $chrome->click('button', 'Take back');
-        $chrome->awaitText('Took back 2 changes');
-        $chrome->find('combobox', 'Kind of change')->sendKeys('Taken back');
+        $chrome->click('button', 'Undo');
+        $chrome->awaitText('Undid 2 changes');
+        $chrome->find('combobox', 'Kind of change')->sendKeys('Undone');
         $chrome->awaitText('“It thawed”');
         $chrome->open($this->editor('/s/ferries/outline?filter=ice-and-snow'));
         $chrome->awaitText('No page has “ice-and-snow”');
@@ -273,7 +273,7 @@ final class StructureTest extends Errand
         $chrome->press([WebDriverKeys::CONTROL, 'a'], 'isles', WebDriverKeys::ENTER);
         $chrome->find('region', 'Ripple');
         $chrome->click('button', 'Show the whole list');
-        $chrome->type('textbox', 'Narrow the list', 'ullin');
+        $chrome->type('textbox', 'Filter the list', 'ullin');
         $chrome->awaitText('1 to 5 of 5 rows', '[role=dialog]');
         $chrome->awaitText('/isles/ullin/walking', '[role=dialog]');
         $chrome->click('button', 'Close the list');
@@ -289,8 +289,8 @@ final class StructureTest extends Errand
         $this->makePage('Seasickness', 'Help');
         $this->goLive();
         $this->makePage('Ginger', 'Help');
-        $chrome->click('tab', 'Words');
-        $chrome->find('textbox', 'Words of the page')->click();
+        $chrome->click('tab', 'Content');
+        $chrome->find('textbox', 'Content of the page')->click();
         $chrome->press('If it rolls');
         $chrome->press([WebDriverKeys::SHIFT, WebDriverKeys::HOME]);
         $chrome->click('button', 'Link');
@@ -298,14 +298,14 @@ final class StructureTest extends Errand
         $chrome->press('/help/seasickness#worst');
         $chrome->find('option', '*as it is written*')->click();
         $chrome->awaitGone('dialog', 'Link');
-        $chrome->click('button', 'Save words');
+        $chrome->click('button', 'Save content');
         $chrome->awaitText('version 1');
         $this->goLive();
         $chrome->click('button', 'Seasickness');
-        $chrome->click('tab', 'Place');
+        $chrome->click('tab', 'Details');
         $chrome->type('textbox', 'Slug', 'feeling-sick');
         $chrome->click('button', 'Save changes');
-        $chrome->awaitText('1 link in words is written as an address', $this->tray());
+        $chrome->awaitText('1 link in content is written as an address', $this->tray());
         $chrome->click('button', '1 link by address');
         $chrome->awaitText('goes through a redirect', $this->tray());
         $chrome->click('radio', 'Turn it into a link to its page');
@@ -321,15 +321,15 @@ final class StructureTest extends Errand
         $chrome = $this->signIn();
         $this->makePage('Lost gloves', 'Help');
         foreach (['Gloves wait at the office.', ' They wait a month.'] as $n => $words) {
-            $chrome->click('tab', 'Words');
-            $chrome->find('textbox', 'Words of the page')->click();
+            $chrome->click('tab', 'Content');
+            $chrome->find('textbox', 'Content of the page')->click();
             $chrome->press([WebDriverKeys::CONTROL, WebDriverKeys::END], $words);
-            $chrome->click('button', 'Save words');
+            $chrome->click('button', 'Save content');
             $chrome->awaitText('version '.($n + 1));
         }
         $chrome->click('tab', 'History');
         $chrome->click('button', 'Open version 2');
-        $chrome->awaitText('Version 2 of the words', '[role=dialog]');
+        $chrome->awaitText('Version 2 of the content', '[role=dialog]');
         $chrome->awaitText('They wait a month.', '[role=dialog]');
         self::assertStringContainsString('They wait a month.', $chrome->driver->findElement(WebDriverBy::cssSelector('[role=dialog] ins'))->getText());
         self::assertSame([], $chrome->axe());
@@ -338,7 +338,7 @@ final class StructureTest extends Errand
         $chrome->awaitText('Gloves wait at the office.', '[role=dialog]');
         $chrome->click('button', 'Bring version 1 back');
         $chrome->awaitText('Version 1 is back, as version 3.');
-        $chrome->click('tab', 'Words');
+        $chrome->click('tab', 'Content');
         $chrome->awaitText('version 3');
         $chrome->awaitNoText('They wait a month.', '.writing');
     }

@@ -27,12 +27,12 @@ final class ViewsTest extends Errand
         $chrome->click('button', 'Open Travel');
         $chrome->find('button', 'Open Fares');
         $chrome->click('button', 'Fares');
-        foreach (['Place', 'Words', 'Search'] as $tab) {
+        foreach (['Details', 'Content', 'Search'] as $tab) {
             $chrome->click('tab', $tab);
-            $chrome->awaitText(['Place' => 'Sits in', 'Words' => 'Save words', 'Search' => 'Its own.'][$tab]);
+            $chrome->awaitText(['Details' => 'Sits in', 'Content' => 'Save content', 'Search' => 'Its own.'][$tab]);
             $this->assertAccessible("sheet, $tab");
         }
-        $chrome->click('tab', 'Place');
+        $chrome->click('tab', 'Details');
         $chrome->type('textbox', 'Slug', 'timetables');
         $chrome->awaitText('is held by “Timetables”');
         $chrome->click('button', 'Save changes');
@@ -41,7 +41,7 @@ final class ViewsTest extends Errand
         $chrome->click('button', 'Set aside');
         $chrome->click('button', 'Put back');
         $chrome->click('tab', 'History');
-        $chrome->awaitText('Words saved, version 1');
+        $chrome->awaitText('Content saved, version 1');
         $this->assertAccessible('sheet, History');
         $chrome->click('button', 'Bin*');
         $chrome->awaitText('Vanesay Line', '[role=dialog]');
@@ -154,13 +154,13 @@ final class ViewsTest extends Errand
         $this->expected = ['500', 'outline'];
         $chrome = $this->signIn();
         $database = $this->database();
-        $database->exec('alter table page_words rename to page_words_away');
+        $database->exec('alter table page_contents rename to page_contents_away');
         try {
             $chrome->driver->navigate()->refresh();
             $chrome->find('heading', 'The outline could not be read');
             $chrome->awaitText('Nothing was changed. Try again');
         } finally {
-            $database->exec('alter table page_words_away rename to page_words');
+            $database->exec('alter table page_contents_away rename to page_contents');
         }
         $chrome->click('button', 'Try again');
         $chrome->find('row', '*Legal*');
@@ -275,8 +275,8 @@ final class ViewsTest extends Errand
         $chrome->find('button', 'Change slug, write*')->click();
         $chrome->awaitText('Set the slug of Gulls');
         self::assertSame([301, $this->ferries('/isles/seagulls')], array_slice($this->fetch($this->ferries('/islands/gulls')), 0, 2));
-        $other->click('button', 'Take back');
-        $other->awaitText('Taken back.');
+        $other->click('button', 'Undo');
+        $other->awaitText('Undone.');
     }
 
     #[Test]

@@ -2,8 +2,8 @@ import { describe, expect, test } from 'vitest'
 import type { Schemas } from '../../resources/js/api/client'
 import { noteWords } from '../../resources/js/app/noteWords'
 import { findingOfRow, findingWords, mendWords } from '../../resources/js/views/addresses/findingWords'
-import { answers, answerWords, key, type Row } from '../../resources/js/views/addresses/words'
-import { findingWords as menuFindingWords } from '../../resources/js/views/menus/words'
+import { answers, answerWords, key, type Row } from '../../resources/js/views/addresses/labels'
+import { findingWords as menuFindingWords } from '../../resources/js/views/menus/labels'
 
 const note = (kind: Schemas['RippleNote']['kind'], other: string | null = null) =>
     noteWords({ kind, page: '01', name: 'Fares', other } as Schemas['RippleNote'])

@@ -45,7 +45,7 @@ final readonly class LoadDemoSite
             $people = $this->people($site);
             $this->visitors($site);
             $this->structure($site, $pages, $ids, $people[0]);
-            $this->words($site, $pages, $ids, $people[0], "$folder/pictures");
+            $this->content($site, $pages, $ids, $people[0], "$folder/pictures");
             $this->branches($site, $ids);
             if (is_file("$folder/menus.json")) {
                 $this->menus->load($site->refresh(), $people[0], $folder);
@@ -108,14 +108,14 @@ final readonly class LoadDemoSite
      * @param  list<DemoPage>  $pages
      * @param  array<string, string>  $ids
      */
-    private function words(Site $site, array $pages, array $ids, User $by, string $pictures): void
+    private function content(Site $site, array $pages, array $ids, User $by, string $pictures): void
     {
         /** @var array<string, string> $uploaded */
         $uploaded = [];
         $picture = function (string $file) use (&$uploaded, $site, $by, $pictures): string {
             return $uploaded[$file] ??= $this->upload->upload($site, $by, $file, (string) file_get_contents("$pictures/$file"))->ulid;
         };
-        $markdown = new MarkdownWords(static fn (string $address): ?string => $ids[$address] ?? null, $picture);
+        $markdown = new MarkdownContent(static fn (string $address): ?string => $ids[$address] ?? null, $picture);
         foreach ($pages as $demo) {
             $page = Page::query()->where('ulid', $ids[$demo->address])->firstOrFail();
             $page->update([

@@ -30,7 +30,7 @@ final class TellStory
     /** @var array<string, HistoryEntry> */
     private array $entries = [];
 
-    public function __construct(private readonly ConnectionInterface $db, private readonly ApplyChanges $apply, private readonly UndoEntry $takeBack, private readonly UploadFile $upload)
+    public function __construct(private readonly ConnectionInterface $db, private readonly ApplyChanges $apply, private readonly UndoEntry $undo, private readonly UploadFile $upload)
     {
     }
 
@@ -47,8 +47,8 @@ final class TellStory
     /** @param  array<string, mixed>  $step */
     private function batch(array $step, Site $site, string $folder, User $by): Batch
     {
-        if (isset($step['takesBack'])) {
-            return $this->takeBack->batch($site, $this->entries[$step['takesBack']]);
+        if (isset($step['undoes'])) {
+            return $this->undo->batch($site, $this->entries[$step['undoes']]);
         }
         $changes = array_map(fn (array $change): array => $this->change($change, $site, $folder, $by), $step['changes']);
         $decisions = array_map(fn (array $decision): array => [...$decision, 'page' => $this->page($decision['page'], $site), ...(isset($decision['to']) ? ['to' => $this->page($decision['to'], $site)] : [])], $step['decisions'] ?? []);

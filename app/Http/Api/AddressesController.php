@@ -25,10 +25,10 @@ use OpenApi\Attributes as OA;
 final readonly class AddressesController
 {
     /** Most addresses tried at once. */
-    private const MOST_TRIED = 200;
+    private const MAX_TRIED = 200;
 
     /** Most segments of one answer. */
-    private const MOST_SEGMENTS = 500;
+    private const MAX_SEGMENTS = 500;
 
     public function __construct(private Permission $permission, private ListAddresses $list, private AddressRows $rows, private Resolvers $resolvers, private CountHits $count, private RedirectDetails $details, private MatchAddresses $match, private RedirectFindings $findings, private MissedDetails $missed)
     {
@@ -49,7 +49,7 @@ final readonly class AddressesController
     {
         $this->permission->toSee(Signed::in($request), $site);
 
-        return new JsonResponse($this->rows->segments($site, $request->string('address', '/')->value(), self::MOST_SEGMENTS));
+        return new JsonResponse($this->rows->segments($site, $request->string('address', '/')->value(), self::MAX_SEGMENTS));
     }
 
     #[OA\Post(path: '/sites/{site}/addresses/tried', operationId: 'tried', description: 'How addresses are answered: one a line, at most 200.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['text'], type: 'object', properties: [new OA\Property('text', type: 'string')])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/Explanation'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
@@ -57,8 +57,8 @@ final readonly class AddressesController
     {
         $this->permission->toSee(Signed::in($request), $site);
         $lines = array_values(array_filter(array_map(trim(...), preg_split('/\R/u', mb_scrub($request->string('text')->value(), 'UTF-8')) ?: []), static fn (string $line): bool => $line !== ''));
-        if (count($lines) > self::MOST_TRIED) {
-            throw ValidationException::withMessages(['text' => sprintf('At most %d addresses are tried at once; these are %d. ./heronstem explain takes any number.', self::MOST_TRIED, count($lines))]);
+        if (count($lines) > self::MAX_TRIED) {
+            throw ValidationException::withMessages(['text' => sprintf('At most %d addresses are tried at once; these are %d. ./heronstem explain takes any number.', self::MAX_TRIED, count($lines))]);
         }
         $resolver = $this->resolvers->for($site);
 

@@ -7,7 +7,7 @@ namespace App\Http\Api;
 use App\Desk\ApplyChanges;
 use App\Desk\Permission;
 use App\Desk\SaveContent;
-use App\Http\Api\Schema\Words;
+use App\Http\Api\Schema\ContentView;
 use App\Models\Draft;
 use App\Models\Page;
 use App\Models\PageContent;
@@ -24,28 +24,28 @@ use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 use Symfony\Component\HttpKernel\Exception\PreconditionRequiredHttpException;
 
-/** The words of a page: saved versions, and what each person has typed since. */
+/** The content of a page: saved versions, and what each person has typed since. */
 final readonly class ContentController
 {
     /** Somebody who typed within this many minutes is shown as typing. */
     private const RECENT = 30;
 
-    private const LARGEST = 2_000_000;
+    private const MAX_BYTES = 2_000_000;
 
     public function __construct(private Permission $permission, private SaveContent $save, private ApplyChanges $apply)
     {
     }
 
-    #[OA\Get(path: '/sites/{site}/pages/{page}/words', operationId: 'words', description: 'The saved words, one\'s own unsaved draft, and who else has unsaved ones.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Words')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/pages/{page}/content', operationId: 'content', description: 'The saved content, one\'s own unsaved draft, and who else has unsaved one.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Content')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function show(Request $request, Site $site, Page $page): JsonResponse
     {
         $user = Signed::in($request);
         $this->permission->toSee($user, $site);
 
-        return $this->words($page, $user);
+        return $this->content($page, $user);
     }
 
-    #[OA\Put(path: '/sites/{site}/pages/{page}/words', operationId: 'saveWords', description: 'Saves words as a new version; refused with 412 and the other version when somebody saved meanwhile. If-Match holds the version started from.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page'), new OA\Parameter(ref: '#/components/parameters/ifMatch')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['document'], type: 'object', properties: [new OA\Property('document', ref: '#/components/schemas/Document'), new OA\Property('note', type: 'string'), new OA\Property('minor', type: 'boolean')])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Words')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Put(path: '/sites/{site}/pages/{page}/content', operationId: 'saveContent', description: 'Saves content as a new version; refused with 412 and the other version when somebody saved meanwhile. If-Match holds the version started from.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page'), new OA\Parameter(ref: '#/components/parameters/ifMatch')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['document'], type: 'object', properties: [new OA\Property('document', ref: '#/components/schemas/Document'), new OA\Property('note', type: 'string'), new OA\Property('minor', type: 'boolean')])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Content')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function update(Request $request, Site $site, Page $page): JsonResponse
     {
         $user = $this->writer($request, $site, $page);
@@ -53,14 +53,14 @@ final readonly class ContentController
         $request->validate(['note' => ['sometimes', 'string', 'max:500'], 'minor' => ['sometimes', 'boolean']], ['max' => 'A note has at most :max characters.']);
         $this->save->save($page, $user, Document::read($this->document($request)), (int) trim($match, 'W/"'), trim((string) $request->json('note', '')), (bool) $request->json('minor', false));
 
-        return $this->words($page->refresh(), $user);
+        return $this->content($page->refresh(), $user);
     }
 
     #[OA\Put(path: '/sites/{site}/pages/{page}/draft', operationId: 'keepDraft', description: 'Keeps what one has typed and not saved, unchecked, so that it is never lost.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['document', 'basedOn'], type: 'object', properties: [new OA\Property('document', ref: '#/components/schemas/Document'), new OA\Property('basedOn', type: 'integer')])), responses: [new OA\Response(response: 204, description: 'Done'), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function keep(Request $request, Site $site, Page $page): Response
     {
         $user = $this->writer($request, $site, $page);
-        $request->validate(['basedOn' => ['required', 'integer', 'min:0']], ['*' => 'Say which version of the words these were begun from: a number, 0 for none.']);
+        $request->validate(['basedOn' => ['required', 'integer', 'min:0']], ['*' => 'Say which version of the content these were begun from: a number, 0 for none.']);
         Draft::query()->updateOrCreate(
             ['page_id' => $page->id, 'user_id' => $user->id],
             ['document' => $this->document($request), 'based_on' => (int) $request->json('basedOn', 0), 'updated_at' => now()],
@@ -69,7 +69,7 @@ final readonly class ContentController
         return new Response(status: 204);
     }
 
-    #[OA\Delete(path: '/sites/{site}/pages/{page}/draft', operationId: 'dropDraft', description: 'Drops one\'s own unsaved words.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page')], responses: [new OA\Response(response: 204, description: 'Done'), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Delete(path: '/sites/{site}/pages/{page}/draft', operationId: 'dropDraft', description: 'Drops one\'s own unsaved content.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page')], responses: [new OA\Response(response: 204, description: 'Done'), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function drop(Request $request, Site $site, Page $page): Response
     {
         $user = $this->writer($request, $site, $page);
@@ -78,7 +78,7 @@ final readonly class ContentController
         return new Response(status: 204);
     }
 
-    #[OA\Post(path: '/sites/{site}/pages/{page}/publish', operationId: 'publishWords', description: 'Puts the saved words of a live page before visitors.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Words')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Post(path: '/sites/{site}/pages/{page}/publish', operationId: 'publishContent', description: 'Puts the saved content of a live page before visitors.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Content')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function publish(Request $request, Site $site, Page $page): JsonResponse
     {
         $user = $this->writer($request, $site, $page);
@@ -88,7 +88,7 @@ final readonly class ContentController
             // Visitors get everything already: that is what was asked for.
         }
 
-        return $this->words($page->refresh(), $user);
+        return $this->content($page->refresh(), $user);
     }
 
     private function writer(Request $request, Site $site, Page $page): User
@@ -99,22 +99,22 @@ final readonly class ContentController
         return $user;
     }
 
-    private function words(Page $page, User $user): JsonResponse
+    private function content(Page $page, User $user): JsonResponse
     {
         $drafts = Draft::query()->where('page_id', $page->id)->with('user')->get();
         $own = $drafts->firstWhere('user_id', $user->id);
         $others = $drafts->where('user_id', '!=', $user->id)->where('updated_at', '>', now()->subMinutes(self::RECENT));
-        $words = Words::of(PageContent::query()->with('savedBy')->find($page->id), $own, $others);
+        $content = ContentView::of(PageContent::query()->with('savedBy')->find($page->id), $own, $others);
 
-        return new JsonResponse($words, headers: ['ETag' => '"'.$words->version.'"']);
+        return new JsonResponse($content, headers: ['ETag' => '"'.$content->version.'"']);
     }
 
     /** @return array<mixed> */
     private function document(Request $request): array
     {
         $document = $request->json('document');
-        if (! is_array($document) || strlen($request->getContent()) > self::LARGEST) {
-            throw ValidationException::withMessages(['document' => is_array($document) ? 'These words are longer than a page can hold. Split them over several pages.' : 'Words are a document of blocks.']);
+        if (! is_array($document) || strlen($request->getContent()) > self::MAX_BYTES) {
+            throw ValidationException::withMessages(['document' => is_array($document) ? 'This is longer than a page can hold. Split it over several pages.' : 'Content is a document of blocks.']);
         }
 
         return $document;

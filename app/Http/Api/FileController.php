@@ -18,7 +18,7 @@ use OpenApi\Attributes as OA;
 final readonly class FileController
 {
     /** Most files in one answer. */
-    private const MOST = 50;
+    private const MAX_FILES = 50;
 
     public function __construct(private Permission $permission, private UploadPicture $upload, private UploadFile $files)
     {
@@ -29,7 +29,7 @@ final readonly class FileController
     {
         $this->permission->toSee(Signed::in($request), $site);
         $files = File::query()->where('site_id', $site->id)->whereRaw('strpos(lower(name), lower(?)) > 0', [$request->string('text')->trim()->value()])
-            ->when($request->boolean('pictures'), static fn ($query) => $query->whereNotNull('width'))->orderByDesc('id')->limit(self::MOST)->get();
+            ->when($request->boolean('pictures'), static fn ($query) => $query->whereNotNull('width'))->orderByDesc('id')->limit(self::MAX_FILES)->get();
 
         return new JsonResponse($files->map(self::view(...)));
     }

@@ -28,14 +28,14 @@ use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 use Symfony\Component\HttpFoundation\Response;
 
-/** What was applied, and taking it back. */
+/** What was applied, and undoing it. */
 final readonly class HistoryController
 {
     public function __construct(
         private Permission $permission,
         private PlanFor $plan,
         private ApplyChanges $apply,
-        private UndoEntry $takeBack,
+        private UndoEntry $undo,
         private HistoryEntries $entries,
         private EntryRows $rows,
         private ThinHistory $thin,
@@ -68,23 +68,23 @@ final readonly class HistoryController
         return RowsResponse::of($request, $this->rows->of($entry, $group), $group);
     }
 
-    #[OA\Post(path: '/sites/{site}/history/{entry}/ripple', operationId: 'takeBackRipple', description: 'What taking an entry back would do. Writes nothing.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/entry')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Ripple')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Post(path: '/sites/{site}/history/{entry}/ripple', operationId: 'undoRipple', description: 'What taking an entry back would do. Writes nothing.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/entry')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Ripple')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function ripple(Request $request, Site $site, HistoryEntry $entry): JsonResponse
     {
         $rights = $this->rights($request, $site);
 
-        return $this->planned($site, $rights, $this->takeBack->batch($site, $entry, $this->decisions($request, $site)));
+        return $this->planned($site, $rights, $this->undo->batch($site, $entry, $this->decisions($request, $site)));
     }
 
-    #[OA\Post(path: '/sites/{site}/history/{entry}/take-back', operationId: 'takeBack', description: 'Takes an entry back exactly; itself an entry that can be taken back. One may take back what one did oneself; managers anything.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/entry')], responses: [new OA\Response(response: 201, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/HistoryEntry')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
-    public function takeBack(Request $request, Site $site, HistoryEntry $entry): JsonResponse
+    #[OA\Post(path: '/sites/{site}/history/{entry}/undo', operationId: 'undo', description: 'Undoes an entry exactly; itself an entry that can be undone. One may take back what one did oneself; managers anything.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/entry')], responses: [new OA\Response(response: 201, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/HistoryEntry')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function undo(Request $request, Site $site, HistoryEntry $entry): JsonResponse
     {
         $rights = $this->rights($request, $site);
 
-        return $this->applied($request, $site, $rights, $this->takeBack->batch($site, $entry, $this->decisions($request, $site)));
+        return $this->applied($request, $site, $rights, $this->undo->batch($site, $entry, $this->decisions($request, $site)));
     }
 
-    #[OA\Post(path: '/sites/{site}/take-back/ripple', operationId: 'takeBackSeveralRipple', description: 'What taking back several entries, or everything since one, would do. Writes nothing.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/TakeBack')), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Ripple')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Post(path: '/sites/{site}/undo/ripple', operationId: 'undoSeveralRipple', description: 'What undoing several entries, or everything since one, would do. Writes nothing.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/Undo')), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Ripple')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function severalRipple(Request $request, Site $site): JsonResponse
     {
         $rights = $this->rights($request, $site);
@@ -92,8 +92,8 @@ final readonly class HistoryController
         return $this->planned($site, $rights, $this->several($request, $site));
     }
 
-    #[OA\Post(path: '/sites/{site}/take-back', operationId: 'takeBackSeveral', description: 'Takes back several entries, or everything since one, in one step. What has changed again since stays, and the ripple said so.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/TakeBack')), responses: [new OA\Response(response: 201, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/HistoryEntry')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
-    public function takeBackSeveral(Request $request, Site $site): JsonResponse
+    #[OA\Post(path: '/sites/{site}/undo', operationId: 'undoSeveral', description: 'Undoes several entries, or everything since one, in one step. What has changed again since stays, and the ripple said so.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/Undo')), responses: [new OA\Response(response: 201, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/HistoryEntry')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    public function undoSeveral(Request $request, Site $site): JsonResponse
     {
         $rights = $this->rights($request, $site);
 
@@ -108,7 +108,7 @@ final readonly class HistoryController
         return new JsonResponse($this->thin->count($site, $this->days($request)));
     }
 
-    #[OA\Post(path: '/sites/{site}/history-thinning', operationId: 'thinHistory', description: 'Takes the details by which they could be taken back from entries older than so many days. The ledger stays whole.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['days'], type: 'object', properties: [new OA\Property('days', type: 'integer')])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Thinning')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Post(path: '/sites/{site}/history-thinning', operationId: 'thinHistory', description: 'Takes the details by which they could be undone from entries older than so many days. The ledger stays whole.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['days'], type: 'object', properties: [new OA\Property('days', type: 'integer')])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Thinning')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function thin(Request $request, Site $site): JsonResponse
     {
         $this->permission->toManage(Signed::in($request), $site);
@@ -154,14 +154,14 @@ final readonly class HistoryController
     private function several(Request $request, Site $site): Batch
     {
         $request->validate([
-            'entries' => ['required_without:since', 'array', 'list', 'min:1', 'max:'.UndoEntry::MOST], 'entries.*' => ['string'], 'since' => ['sometimes', 'string'],
-        ], ['required_without' => 'Name entries, or the one since which everything is taken back.']);
+            'entries' => ['required_without:since', 'array', 'list', 'min:1', 'max:'.UndoEntry::MAX_ENTRIES], 'entries.*' => ['string'], 'since' => ['sometimes', 'string'],
+        ], ['required_without' => 'Name entries, or the one since which everything is undone.']);
         $decisions = $this->decisions($request, $site);
         if ($request->json('since') !== null) {
-            return $this->takeBack->since($site, $this->entriesNamed($site, [$request->json('since')], 'since')->firstOrFail(), $decisions);
+            return $this->undo->since($site, $this->entriesNamed($site, [$request->json('since')], 'since')->firstOrFail(), $decisions);
         }
 
-        return $this->takeBack->several($site, $this->entriesNamed($site, array_values((array) $request->json('entries')), 'entries'), $decisions);
+        return $this->undo->several($site, $this->entriesNamed($site, array_values((array) $request->json('entries')), 'entries'), $decisions);
     }
 
     /**

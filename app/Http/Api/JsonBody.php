@@ -10,12 +10,12 @@ use App\Http\InvalidInput;
 final class JsonBody
 {
     /** Bytes; lists of redirects and old addresses are the largest that anybody sends. */
-    public const LARGEST = 40_000_000;
+    public const MAX_BYTES = 40_000_000;
 
-    private const DEEPEST = 64;
+    private const MAX_DEPTH = 64;
 
     /** Values in one body: each takes memory, however short it is written. */
-    private const MOST_VALUES = 1_500_000;
+    private const MAX_VALUES = 1_500_000;
 
     /**
      * @return array<mixed>
@@ -27,14 +27,14 @@ final class JsonBody
         if (trim($body) === '') {
             return [];
         }
-        if (strlen($body) > self::LARGEST || ! self::isOfBoundedSize($body)) {
+        if (strlen($body) > self::MAX_BYTES || ! self::isOfBoundedSize($body)) {
             throw new InvalidInput(413, 'body', 'This is more than is taken at once. Send it in several pieces.');
         }
         try {
-            $decoded = json_decode($body, true, self::DEEPEST, JSON_THROW_ON_ERROR);
+            $decoded = json_decode($body, true, self::MAX_DEPTH, JSON_THROW_ON_ERROR);
         } catch (\JsonException $error) {
             throw new InvalidInput(400, 'body', match ($error->getCode()) {
-                JSON_ERROR_DEPTH => sprintf('The body is nested more than %d levels deep.', self::DEEPEST),
+                JSON_ERROR_DEPTH => sprintf('The body is nested more than %d levels deep.', self::MAX_DEPTH),
                 JSON_ERROR_UTF8, JSON_ERROR_UTF16 => 'The body is not valid UTF-8. Send it in that encoding.',
                 default => 'The body is not well-formed JSON. Nothing was changed; check it and send it again.',
             });
@@ -53,7 +53,7 @@ final class JsonBody
         $values = 0;
         for ($at = strcspn($body, '"[{,'); $at < $length; $at += strcspn($body, '"[{,', $at)) {
             if ($body[$at++] !== '"') {
-                if (++$values > self::MOST_VALUES) {
+                if (++$values > self::MAX_VALUES) {
                     return false;
                 }
 

@@ -35,7 +35,7 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 final readonly class MenuController
 {
     /** Most bytes of a menu file. */
-    private const LARGEST = 500_000;
+    private const MAX_BYTES = 500_000;
 
     public function __construct(private Permission $permission, private Connection $db, private SiteMenus $menus, private MenusOfPage $standing, private ReadMenuFile $files, private Resolvers $resolvers)
     {
@@ -91,7 +91,7 @@ final readonly class MenuController
     {
         $this->permission->toSee(Signed::in($request), $site);
         $now = $this->menu($site, $menu);
-        $text = $request->validate(['text' => ['required', 'string', 'max:'.self::LARGEST]], ['text.required' => 'Paste a list, or choose a file.', 'text.max' => 'This is more than a menu can hold.'])['text'];
+        $text = $request->validate(['text' => ['required', 'string', 'max:'.self::MAX_BYTES]], ['text.required' => 'Paste a list, or choose a file.', 'text.max' => 'This is more than a menu can hold.'])['text'];
         $entries = $this->files->read($text, $site, $now->id);
 
         return new JsonResponse($this->view($now->with(array_column($entries, null, 'id')), $site, null, null, $now->version()));

@@ -14,6 +14,8 @@ final class OpenApiDocument
         $generator = new Generator;
         $generator->setVersion('3.1.0');
         $document = json_decode((string) $generator->generate([app_path('Http/Api')])?->toJson(), true, flags: JSON_THROW_ON_ERROR);
+        $document['components']['schemas'] = [...$document['components']['schemas'], ...ChangeSchemas::all()];
+        ksort($document['components']['schemas']);
         // A value class always has all of its properties.
         foreach ($document['components']['schemas'] as &$schema) {
             if (isset($schema['properties']) && ! isset($schema['required'])) {

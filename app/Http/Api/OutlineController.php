@@ -16,7 +16,7 @@ use OpenApi\Attributes as OA;
 /** The page tree, a piece at a time. */
 final readonly class OutlineController
 {
-    private const MOST_FOUND = 200;
+    private const MAX_FOUND = 200;
 
     public function __construct(private Permission $permission, private OutlineRows $rows)
     {
@@ -63,7 +63,7 @@ final readonly class OutlineController
     {
         $this->permission->toSee(Signed::in($request), $site);
         $filter = $this->asked($request);
-        [$total, $rows] = $filter->asksNothing() ? [0, []] : $this->rows->matching($site, $filter, self::MOST_FOUND);
+        [$total, $rows] = $filter->asksNothing() ? [0, []] : $this->rows->matching($site, $filter, self::MAX_FOUND);
 
         return new JsonResponse(['total' => $total, 'facets' => $this->rows->facets($site, $filter), 'rows' => $rows]);
     }
@@ -73,7 +73,7 @@ final readonly class OutlineController
     {
         $this->permission->toSee(Signed::in($request), $site);
 
-        return new JsonResponse($this->rows->ids($site, $this->asked($request), Batch::LONGEST));
+        return new JsonResponse($this->rows->ids($site, $this->asked($request), Batch::MAX_PAGES));
     }
 
     private function asked(Request $request): PageFilter

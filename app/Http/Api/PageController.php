@@ -28,7 +28,7 @@ final readonly class PageController
     {
     }
 
-    #[OA\Get(path: '/sites/{site}/pages/{page}', operationId: 'page', description: 'Everything about a page but its words; the ETag goes back in If-Match.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/PageSheet')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/pages/{page}', operationId: 'page', description: 'Everything about a page but its content; the ETag goes back in If-Match.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/PageSheet')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function show(Request $request, Site $site, Page $page): JsonResponse
     {
         $this->permission->toSee(Signed::in($request), $site);
@@ -53,7 +53,7 @@ final readonly class PageController
         if ($match !== '*' && trim($match, 'W/') !== $this->tag($page)) {
             throw new ChangedMeanwhile;
         }
-        $texts = array_intersect_key($given, PageTexts::LONGEST);
+        $texts = array_intersect_key($given, PageTexts::MAX_LENGTHS);
         $this->texts->prepare($page, $site, $user, $this->permission->rights($user, $site), $texts, $given['layout'] ?? null, $given['indexed'] ?? null);
 
         return $this->sheet($page->refresh(), $site);

@@ -13,7 +13,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OpenApi\Attributes as OA;
 
-/** Words pasted from elsewhere. */
+/** Content pasted from elsewhere. */
 final readonly class PasteController
 {
     public function __construct(private Permission $permission, private Connection $db)
@@ -24,7 +24,7 @@ final readonly class PasteController
     public function store(Request $request, Site $site): JsonResponse
     {
         $this->permission->toWrite(Signed::in($request), $site, null);
-        $given = $request->validate(['html' => ['present', 'string', 'max:'.PastedHtml::LARGEST]], ['html.max' => 'This is more than can be pasted at once.']);
+        $given = $request->validate(['html' => ['present', 'string', 'max:'.PastedHtml::MAX_BYTES]], ['html.max' => 'This is more than can be pasted at once.']);
         $answers = new LedgerLookup($this->db, $site);
         $own = $site->ownAddresses();
         $pageAt = static function (string $href) use ($own, $answers): ?string {

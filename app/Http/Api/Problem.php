@@ -7,9 +7,9 @@ namespace App\Http\Api;
 use App\Desk\ChangedMeanwhile;
 use App\Desk\ContentConflict;
 use App\Desk\RippleChanged;
+use App\Http\Api\Schema\ContentView;
 use App\Http\Api\Schema\Refused;
 use App\Http\Api\Schema\RippleView;
-use App\Http\Api\Schema\Words;
 use App\Http\DatabaseAway;
 use App\Http\InvalidInput;
 use Heronstem\Core\Access\BeyondRights;
@@ -35,7 +35,7 @@ final class Problem
             $error instanceof ValidationException => self::of(422, 'Something is missing or wrong', $error->getMessage(), ['errors' => self::fields($error)]),
             $error instanceof RippleChanged => self::of(409, 'Look again before it is applied', $error->getMessage(), ['ripple' => RippleView::of($error->ripple)]),
             $error instanceof ChangedMeanwhile => self::of(412, 'Changed meanwhile', $error->getMessage()),
-            $error instanceof ContentConflict => self::of(412, 'Somebody saved meanwhile', $error->getMessage(), ['theirs' => Words::of($error->theirs, null, [])]),
+            $error instanceof ContentConflict => self::of(412, 'Somebody saved meanwhile', $error->getMessage(), ['theirs' => ContentView::of($error->theirs, null, [])]),
             $error instanceof AuthenticationException => self::of(401, 'Signed out', 'Sign in and try again; what you typed is kept.'),
             $error instanceof BeyondRights => self::of(403, 'Not yours to do', $error->getMessage()),
             $error instanceof AuthorizationException => self::of(403, 'Not yours to do', $error->getMessage()),

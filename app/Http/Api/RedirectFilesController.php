@@ -24,7 +24,7 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 final readonly class RedirectFilesController
 {
     /** Most bytes of a file. */
-    private const LARGEST = 32_000_000;
+    private const MAX_BYTES = 32_000_000;
 
     public function __construct(private Permission $permission, private ImportRedirects $import, private ExportRedirects $export, private MatchAddresses $match)
     {
@@ -35,7 +35,7 @@ final readonly class RedirectFilesController
     {
         $user = Signed::in($request);
         $this->permission->toManage($user, $site);
-        $given = $request->validate(['text' => ['required', 'string', 'max:'.self::LARGEST], 'make' => ['sometimes', 'in:good,all'], 'note' => ['sometimes', 'string', 'max:500']], ['text.required' => 'Paste a table, or choose a file.', 'text.max' => 'This is more than one import takes: 32 MB.']);
+        $given = $request->validate(['text' => ['required', 'string', 'max:'.self::MAX_BYTES], 'make' => ['sometimes', 'in:good,all'], 'note' => ['sometimes', 'string', 'max:500']], ['text.required' => 'Paste a table, or choose a file.', 'text.max' => 'This is more than one import takes: 32 MB.']);
         $seed = (string) Str::ulid();
         $look = $this->import->look($site, $given['text'], $seed);
         $make = $given['make'] ?? null;
@@ -79,7 +79,7 @@ final readonly class RedirectFilesController
     public function match(Request $request, Site $site): JsonResponse
     {
         $this->permission->toSee(Signed::in($request), $site);
-        $given = $request->validate(['text' => ['required', 'string', 'max:'.self::LARGEST]], ['text.required' => 'Paste a list, or choose a file.', 'text.max' => 'This is more than can be matched at once: 32 MB.']);
+        $given = $request->validate(['text' => ['required', 'string', 'max:'.self::MAX_BYTES]], ['text.required' => 'Paste a list, or choose a file.', 'text.max' => 'This is more than can be matched at once: 32 MB.']);
 
         return new JsonResponse($this->match->of($site, $given['text']));
     }

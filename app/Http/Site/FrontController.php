@@ -125,8 +125,8 @@ final readonly class FrontController
     {
         $kept = PageContent::query()->find($page->id);
         // In the minute before its schedule is carried out a page shows what it will go live with.
-        $words = $page->state === PageState::Live ? $kept?->liveDocument() ?? Document::blank() : PageContent::document($kept);
-        $html = $this->views->make('site.page', $this->pageView->of($page, $site, $words, $visitor))->render();
+        $content = $page->state === PageState::Live ? $kept?->liveDocument() ?? Document::blank() : PageContent::document($kept);
+        $html = $this->views->make('site.page', $this->pageView->of($page, $site, $content, $visitor))->render();
         $response = new Response($html, 200, ['Content-Type' => 'text/html; charset=utf-8', 'Cache-Control' => $visitor === null ? 'public, max-age=0, must-revalidate' : 'private, max-age=0, must-revalidate', 'Vary' => 'Cookie']);
         $response->setEtag(sha1($html));
         $response->isNotModified($request);

@@ -21,7 +21,7 @@ use Heronstem\Core\Menu\Viewer;
 use Heronstem\Core\Search\HeadTags;
 use Heronstem\Core\Search\SearchDescription;
 
-/** Everything the layouts show of a page: head tags, menus, breadcrumbs, words, cards. */
+/** Everything the layouts show of a page: head tags, menus, breadcrumbs, content, cards. */
 final readonly class PageView
 {
     public function __construct(private DescribePage $describe, private VisibleTree $tree, private CachedMenus $menus)
@@ -35,7 +35,7 @@ final readonly class PageView
     }
 
     /** @return array<string, mixed> */
-    public function of(Page $page, Site $site, Document $words, ?Visitor $visitor = null, ?Viewer $as = null): array
+    public function of(Page $page, Site $site, Document $content, ?Visitor $visitor = null, ?Viewer $as = null): array
     {
         $ancestors = $page->ancestors();
         $frame = $this->frame($site, $visitor, $as);
@@ -46,14 +46,14 @@ final readonly class PageView
             ...$frame,
             'page' => $page,
             'isStart' => $isStart,
-            'head' => HeadTags::of($this->describe->facts($page, $ancestors, $words), $site->facts()),
+            'head' => HeadTags::of($this->describe->facts($page, $ancestors, $content), $site->facts()),
             'crumbs' => $visible,
             'crumbData' => $isStart ? null : Breadcrumbs::data($this->wayTo($page, $visible, $frame['start']), $site->origin),
             'siteMap' => $page->layout === 'site-map' ? $this->tree->whole($site) : [],
             'trail' => [...array_column($ancestors, 'ulid'), $page->ulid],
             'side' => $isStart ? [] : $this->tree->side($page, $ancestors),
             'cards' => in_array($page->layout, ['home', 'section'], true) ? $this->cards($page, $site, $isStart, $frame['menus']['front']) : [],
-            'html' => (new HtmlRenderer(new StoredLinkTargets($words, $site), new StoredPictures($words, $site)))->render($words),
+            'html' => (new HtmlRenderer(new StoredLinkTargets($content, $site), new StoredPictures($content, $site)))->render($content),
         ];
     }
 
@@ -79,14 +79,14 @@ final readonly class PageView
         if ($isStart && $picked !== []) {
             return array_map(static fn (ResolvedEntry $pick): array => ['name' => $pick->label, 'address' => (string) $pick->href, 'text' => $pick->text, 'picture' => $pick->picture], $picked);
         }
-        $pages = Page::query()->with('words')->where('site_id', $site->id)->whereRaw('is_visible(state, from_at, until_at)')->where('listed', true)
+        $pages = Page::query()->with('content')->where('site_id', $site->id)->whereRaw('is_visible(state, from_at, until_at)')->where('listed', true)
             ->when($isStart, fn ($query) => $query->whereNull('parent_id')->whereKeyNot($page->id), fn ($query) => $query->where('parent_id', $page->id))
             ->orderBy('position')->limit(60)->get();
 
         return array_values($pages->map(fn (Page $child): array => [
             'name' => $child->name,
             'address' => $child->address,
-            'text' => SearchDescription::of($this->describe->facts($child, [], $child->words instanceof PageContent ? $child->words->liveDocument() : Document::blank()), $site->facts())->text,
+            'text' => SearchDescription::of($this->describe->facts($child, [], $child->content instanceof PageContent ? $child->content->liveDocument() : Document::blank()), $site->facts())->text,
             'picture' => null,
         ])->all());
     }

@@ -17,7 +17,7 @@ use Illuminate\Contracts\View\Factory as Views;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 
-/** A page as visitors would see it with the words being worked on, one's own unsaved ones first. */
+/** A page as visitors would see it with the content being worked on, one's own unsaved ones first. */
 final readonly class PreviewController
 {
     public function __construct(private Permission $permission, private PageView $pageView, private Views $views)
@@ -29,8 +29,8 @@ final readonly class PreviewController
         $user = Signed::in($request);
         $this->permission->toSee($user, $site);
         $draft = Draft::query()->where('page_id', $page->id)->where('user_id', $user->id)->first();
-        $words = $this->readable($draft) ?? PageContent::document($page->words);
-        $html = $this->views->make('site.page', [...$this->pageView->of($page->showing($page->workingTexts()), $site, $words, as: $request->query('as') === 'signed-in' ? Viewer::signedIn() : Viewer::visitor()), 'preview' => true])->render();
+        $content = $this->readable($draft) ?? PageContent::document($page->content);
+        $html = $this->views->make('site.page', [...$this->pageView->of($page->showing($page->workingTexts()), $site, $content, as: $request->query('as') === 'signed-in' ? Viewer::signedIn() : Viewer::visitor()), 'preview' => true])->render();
 
         return new Response($html, 200, [
             'Content-Type' => 'text/html; charset=utf-8', 'Cache-Control' => 'no-store', 'X-Robots-Tag' => 'noindex',

@@ -14,10 +14,10 @@ final class ApacheRules
     public const MAP = 'conf/heronstem-redirects.map';
 
     /** Longest line of a table, in bytes: mod_rewrite reads no more of one (REWRITE_MAX_TXT_MAP_LINE). */
-    private const LONGEST_LINE = 1000;
+    private const MAX_LINE_LENGTH = 1000;
 
     /** Groups that a condition can hand on. */
-    private const MOST_GROUPS = 9;
+    private const MAX_GROUPS = 9;
 
     /** What Apache's own escaping leaves as it is, besides letters and digits. */
     private const PLAIN = "\$-_.+!*'(),:;@&=/~";
@@ -45,7 +45,7 @@ final class ApacheRules
         foreach ([...$this->rules->first, ...$this->rules->front, ...$this->rules->behind] as $entry) {
             $leftOut[] = self::cannotSay($entry->source, $entry->answer);
         }
-        $tooMany = array_filter([...$this->rules->front, ...$this->rules->behind], static fn (ServerEntry $entry): bool => $entry->groups > self::MOST_GROUPS);
+        $tooMany = array_filter([...$this->rules->front, ...$this->rules->behind], static fn (ServerEntry $entry): bool => $entry->groups > self::MAX_GROUPS);
 
         $encoded = ['Apache answers 404 for every address with an encoded slash (%2F) in it, unless AllowEncodedSlashes says otherwise.'];
 
@@ -118,7 +118,7 @@ final class ApacheRules
     {
         $out = [];
         foreach ($entries as $entry) {
-            if ($entry->groups > self::MOST_GROUPS || self::cannotSay($entry->source, $entry->answer) !== null) {
+            if ($entry->groups > self::MAX_GROUPS || self::cannotSay($entry->source, $entry->answer) !== null) {
                 continue;
             }
             $if = implode('', array_map(static fn (SpeltParameter $parameter): string => 'RewriteCond %{QUERY_STRING} '.self::quoted("(?:^|&){$parameter->expression}(?:&|\$)")."\n", $entry->asked));
@@ -152,7 +152,7 @@ final class ApacheRules
     /** Why an address is not in the table, in a sentence; null where it is. */
     private function leavesOut(string $address, ServerAnswer $answer): ?string
     {
-        $isLong = strlen($this->line('!', $address, $answer)) > self::LONGEST_LINE;
+        $isLong = strlen($this->line('!', $address, $answer)) > self::MAX_LINE_LENGTH;
 
         return $isLong ? 'The redirect of '.KeptRules::named($address).' is longer than a table of Apache may have it; it is left out.' : self::cannotSay($address, $answer);
     }

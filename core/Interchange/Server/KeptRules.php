@@ -11,12 +11,12 @@ namespace Heronstem\Core\Interchange\Server;
 final readonly class KeptRules
 {
     /** Longest line, in bytes: nginx takes no comment of more than 4 KB. */
-    private const LONGEST = 2000;
+    private const MAX_LENGTH = 2000;
 
     /** @param  string  $row  a rule as an object of JSON, on one line */
     public static function written(string $row): string
     {
-        $pieces = str_split(rtrim($row), self::LONGEST);
+        $pieces = str_split(rtrim($row), self::MAX_LENGTH);
 
         return implode('', array_map(static fn (string $piece, int $n): string => ($n === 0 ? '#= ' : '#+ ').$piece."\n", $pieces, array_keys($pieces)));
     }

@@ -10,7 +10,7 @@ final class NginxRules
     private const ESCAPES = ['\\' => '\\\\', '"' => '\\"'];
 
     /** Longest word of its configuration, in bytes, with some room: nginx reads it in pieces of 4 KB. */
-    private const LONGEST = 4000;
+    private const MAX_LENGTH = 4000;
 
     /** @var array<string, list<array{string, string}>> entries of each map, as they are written */
     private array $maps;
@@ -119,8 +119,8 @@ final class NginxRules
     private function fitting(string $source, ServerAnswer $answer, string $key, array $names): ?array
     {
         $without = max([0, ...array_map(static fn (SpeltParameter $parameter): int => strlen(strtr($parameter->expression, self::ESCAPES)), $answer->without)]);
-        $entry = max(strlen($key), $without + 200) > self::LONGEST ? null : [$key, $this->answer($answer, $names)];
-        if ($entry !== null && strlen($entry[1]) <= self::LONGEST) {
+        $entry = max(strlen($key), $without + 200) > self::MAX_LENGTH ? null : [$key, $this->answer($answer, $names)];
+        if ($entry !== null && strlen($entry[1]) <= self::MAX_LENGTH) {
             return $entry;
         }
         $this->tooLong[] = 'The redirect of '.KeptRules::named($source).' is longer than nginx reads; it is left out.';

@@ -16,10 +16,10 @@ final readonly class PathExpression
     private const BELOW = '#^(.*?)(?:/\\(\\.[*+]\\)\\??|\\(/\\.[*+]\\)\\??|/\\.\\*)$#';
 
     /**
-     * @param  string  $reach  one, branch or pattern
+     * @param  string  $scope  one, branch or pattern
      * @param  array<int, int>  $captures  number in the pattern by number in the expression; of a branch 1 is its rest
      */
-    private function __construct(public string $reach, public string $source, private array $captures)
+    private function __construct(public string $scope, public string $source, private array $captures)
     {
     }
 
@@ -56,7 +56,7 @@ final readonly class PathExpression
     public function target(string $target): array
     {
         $capture = '/\$([1-9])/';
-        if ($this->reach === 'branch') {
+        if ($this->scope === 'branch') {
             if (preg_match($capture, $target) !== 1) {
                 return [$target, false];
             }
@@ -67,7 +67,7 @@ final readonly class PathExpression
             return [$found[1] === '' ? '/' : $found[1], true];
         }
         $authority = preg_match('#^https?://[^/?\#]*#i', $target, $found) === 1 ? $found[0] : '';
-        $rest = $this->reach === 'one' ? substr($target, strlen($authority)) : (string) preg_replace('/:(?=[A-Za-z0-9_])/', '%3A', substr($target, strlen($authority)));
+        $rest = $this->scope === 'one' ? substr($target, strlen($authority)) : (string) preg_replace('/:(?=[A-Za-z0-9_])/', '%3A', substr($target, strlen($authority)));
 
         return [$authority.preg_replace_callback($capture, fn (array $found): string => ':'.($this->captures[(int) $found[1]] ?? throw self::refused("The target has \${$found[1]}, which nothing catches.")), $rest), false];
     }
@@ -82,7 +82,7 @@ final readonly class PathExpression
      */
     public function row(string $target, string $status, string $query): array
     {
-        $row = ['source' => $this->source, 'reach' => $this->reach, 'answer' => $status];
+        $row = ['source' => $this->source, 'scope' => $this->scope, 'answer' => $status];
         if ($status === '410') {
             return $row;
         }

@@ -40,7 +40,7 @@ final class ServerEntries
     public function of(Rule $rule): iterable
     {
         $answer = $this->answerOf($rule);
-        if ($rule->reach === RuleScope::Pattern) {
+        if ($rule->scope === RuleScope::Pattern) {
             $pattern = PathPattern::stored($rule->source);
             yield new ServerEntry($rule->source, $pattern->expression, count($pattern->names), $answer, self::asked($rule));
 
@@ -93,7 +93,7 @@ final class ServerEntries
         if ($rule->answer === RuleAnswer::Gone) {
             return ServerAnswer::gone();
         }
-        $isBranch = $rule->reach === RuleScope::Branch;
+        $isBranch = $rule->scope === RuleScope::Branch;
         $sample = $rule->sample();
         $way = $this->through($rule);
         if ($rule->target === null || $this->isFixed($rule) || ($way->sendsWith() === null && $rule->target->kind === TargetKind::Page)) {
@@ -134,7 +134,7 @@ final class ServerEntries
     /** Whether it leads every request to the same. */
     private function isFixed(Rule $rule): bool
     {
-        return $rule->answer === RuleAnswer::Pause || ($rule->reach === RuleScope::Branch ? ! $rule->carriesRest : preg_match(Destination::CAPTURE, substr((string) $rule->target?->value, strlen(Destination::authority((string) $rule->target?->value)))) !== 1);
+        return $rule->answer === RuleAnswer::Pause || ($rule->scope === RuleScope::Branch ? ! $rule->carriesRest : preg_match(Destination::CAPTURE, substr((string) $rule->target?->value, strlen(Destination::authority((string) $rule->target?->value)))) !== 1);
     }
 
     /** @param  string  $target  with marks for what is caught */

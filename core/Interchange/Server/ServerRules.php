@@ -24,7 +24,7 @@ use Heronstem\Core\Redirect\RuleSet;
 final class ServerRules
 {
     /** Longest query that a rule may look at, in bytes: nginx takes no expression of more than 4 KB. */
-    private const LONGEST_QUERY = 200;
+    private const MAX_QUERY_LENGTH = 200;
 
     /** @var list<string> what a web server cannot carry, in sentences */
     private array $notes = [];
@@ -118,8 +118,8 @@ final class ServerRules
         if ($rule->answer === RuleAnswer::Pause) {
             $this->notes[] = 'The pause page of '.KeptRules::named($rule->source).': a web server has no page to show, so the address is left to whatever answers for pages.';
         }
-        if (strlen($rule->matched) > self::LONGEST_QUERY) {
-            $this->notes[] = 'The redirect of '.KeptRules::named($rule->source).' looks at a query of more than '.self::LONGEST_QUERY.' bytes; it is left out.';
+        if (strlen($rule->matched) > self::MAX_QUERY_LENGTH) {
+            $this->notes[] = 'The redirect of '.KeptRules::named($rule->source).' looks at a query of more than '.self::MAX_QUERY_LENGTH.' bytes; it is left out.';
         }
         if ($rule->from !== null || $rule->until !== null) {
             $this->notes[] = 'The redirect of '.KeptRules::named($rule->source).' is for a time; what is written here is what holds now.';
@@ -127,14 +127,14 @@ final class ServerRules
     }
 
     /**
-     * Those of a reach, in the order in which they are tried.
+     * Those of a scope, in the order in which they are tried.
      *
      * @return list<Rule>
      */
-    private function written(RuleScope $reach): array
+    private function written(RuleScope $scope): array
     {
-        $rules = array_values(array_filter($this->rules, static fn (Rule $rule): bool => $rule->reach === $reach && strlen($rule->matched) <= self::LONGEST_QUERY));
-        usort($rules, match ($reach) {
+        $rules = array_values(array_filter($this->rules, static fn (Rule $rule): bool => $rule->scope === $scope && strlen($rule->matched) <= self::MAX_QUERY_LENGTH));
+        usort($rules, match ($scope) {
             RuleScope::Pattern => Rule::inOrder(...),
             default => fn (Rule $a, Rule $b): int => strlen($this->bare($b->key)) <=> strlen($this->bare($a->key)) ?: strcmp($a->key, $b->key) ?: Query::of($b->matched)->count() <=> Query::of($a->matched)->count() ?: $b->inFront <=> $a->inFront ?: strcmp($a->id, $b->id),
         });

@@ -20,7 +20,7 @@ final class Matcher
     private const WORTH_NAMING = 0.4;
 
     /** Pages that the words of one address may bring in, the rarest first; the rarest always does. */
-    private const MOST_BROUGHT_IN = 6000;
+    private const MAX_BROUGHT_IN = 6000;
 
     /** @var array<string, Candidate> */
     private array $pages = [];
@@ -94,7 +94,7 @@ final class Matcher
         foreach ($words as $word) {
             $of = $this->index[$word];
             $broughtIn += count($of);
-            if ($found !== [] && $broughtIn > self::MOST_BROUGHT_IN) {
+            if ($found !== [] && $broughtIn > self::MAX_BROUGHT_IN) {
                 break;
             }
             $weight = $this->weight($word);

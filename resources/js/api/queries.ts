@@ -15,7 +15,7 @@ export const keys = {
     entry: (site: string, entry: string) => [...keys.site(site), 'entry', entry] as const,
     bin: (site: string) => [...keys.site(site), 'bin'] as const,
     structure: (site: string, of: string | null, levels: number) => [...keys.site(site), 'structure', of, levels] as const,
-    revisions: (site: string, page: string) => [...keys.site(site), 'revisions', page] as const,
+    versions: (site: string, page: string) => [...keys.site(site), 'versions', page] as const,
     addresses: (site: string) => [...keys.site(site), 'addresses'] as const,
     redirect: (site: string, id: string) => [...keys.site(site), 'redirect', id] as const,
     files: (site: string, text: string, pictures: boolean) => [...keys.site(site), 'files', text, pictures] as const,
@@ -23,7 +23,7 @@ export const keys = {
     menu: (site: string, menu: string) => [...keys.site(site), 'menu', menu] as const,
     pageMenus: (site: string, page: string) => [...keys.site(site), 'page-menus', page] as const,
     page: (site: string, page: string) => [...keys.site(site), 'page', page] as const,
-    words: (site: string, page: string) => [...keys.site(site), 'words', page] as const,
+    content: (site: string, page: string) => [...keys.site(site), 'content', page] as const,
     goTo: (site: string, text: string) => [...keys.site(site), 'go-to', text] as const,
 }
 
@@ -67,10 +67,10 @@ export const pageQuery = (site: string, page: string) =>
         },
     })
 
-export const wordsQuery = (site: string, page: string) =>
+export const contentQuery = (site: string, page: string) =>
     queryOptions({
-        queryKey: keys.words(site, page),
-        queryFn: ({ signal }) => answered(api.GET('/sites/{site}/pages/{page}/words', { params: { path: { site, page } }, signal })),
+        queryKey: keys.content(site, page),
+        queryFn: ({ signal }) => answered(api.GET('/sites/{site}/pages/{page}/content', { params: { path: { site, page } }, signal })),
     })
 
 export const menusQuery = (site: string) =>

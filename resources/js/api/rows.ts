@@ -12,7 +12,7 @@ const defaults = {
     edited: false,
     start: false,
     leftOut: false,
-    kept: false,
+    isProtected: false,
     pinned: false,
     leadsTo: null,
     from: null,

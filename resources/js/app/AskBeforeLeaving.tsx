@@ -2,10 +2,10 @@ import { useBlocker } from '@tanstack/react-router'
 import { Button } from '../ui/Button'
 import { Modal } from '../ui/Modal'
 
-type Props = { unsaved: boolean; part: string; title: string; says: string; leave: string }
+type Props = { unsaved: boolean; part: string; title: string; description: string; leave: string }
 
 /** Asks before something unsaved is left: another view, another `part` of this one, or the browser's window. */
-export function AskBeforeLeaving({ unsaved, part, title, says, leave }: Props) {
+export function AskBeforeLeaving({ unsaved, part, title, description, leave }: Props) {
     const partOf = (search: object) => (search as Record<string, unknown>)[part]
     const blocker = useBlocker({
         shouldBlockFn: ({ current, next }) =>
@@ -14,10 +14,10 @@ export function AskBeforeLeaving({ unsaved, part, title, says, leave }: Props) {
         withResolver: true,
     })
     return (
-        <Modal open={blocker.status === 'blocked'} onClose={() => blocker.reset?.()} alert title={title} says={says}>
+        <Modal open={blocker.status === 'blocked'} onClose={() => blocker.reset?.()} alert title={title} description={description}>
             <div className="flex justify-end gap-2">
                 <Button onClick={() => blocker.proceed?.()}>{leave}</Button>
-                <Button look="main" onClick={() => blocker.reset?.()}>
+                <Button variant="main" onClick={() => blocker.reset?.()}>
                     Stay
                 </Button>
             </div>

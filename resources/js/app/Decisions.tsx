@@ -100,7 +100,7 @@ export function wayWords(way: Schemas['WayOut']) {
         swap: 'Swap the two',
         'replace-redirect': 'Replace the redirect',
         'take-over': 'Take it over',
-        'empty-it': 'Empty it from the bin',
+        'empty-it': 'Delete it for good',
         'answer-again': 'Answer there again',
         'stand-in-front': 'Let the redirect answer before it',
         'choose-another': 'Choose another',
@@ -134,7 +134,7 @@ function asks({ kind, name, count: n }: Question) {
     if (kind === 'raw-links')
         return (
             <>
-                {count(n, 'link')} in words {n === 1 ? 'is written as an address' : 'are written as addresses'}, so{' '}
+                {count(n, 'link')} in content {n === 1 ? 'is written as an address' : 'are written as addresses'}, so{' '}
                 {n === 1 ? 'it does' : 'they do'} not follow by {n === 1 ? 'itself' : 'themselves'}.
             </>
         )

@@ -9,7 +9,7 @@ export function Failure({ error }: ErrorComponentProps) {
             <h1 className="text-[20px] font-bold">This could not be shown</h1>
             <p className="text-ink-2">{error instanceof Error ? error.message : String(error)}</p>
             <div className="flex gap-2">
-                <Button look="main" onClick={() => void router.invalidate()}>
+                <Button variant="main" onClick={() => void router.invalidate()}>
                     Try again
                 </Button>
                 <Button onClick={() => location.assign('/')}>Go to the outline</Button>
@@ -24,7 +24,7 @@ export function Missing() {
             <h1 className="text-[20px] font-bold">There is no such view</h1>
             <p className="text-ink-2">Nothing of the editor lives at this address.</p>
             <div>
-                <Button look="main" onClick={() => location.assign('/')}>
+                <Button variant="main" onClick={() => location.assign('/')}>
                     Go to the outline
                 </Button>
             </div>

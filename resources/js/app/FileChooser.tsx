@@ -3,7 +3,7 @@ import clsx from 'clsx'
 import { useState } from 'react'
 import { csrfToken, type Schemas } from '../api/client'
 import { filesQuery } from '../api/queries'
-import { fileLook, inputLook } from '../ui/Field'
+import { fileLook, inputClasses } from '../ui/Field'
 import { Modal } from '../ui/Modal'
 import { useDebounced } from '../ui/useDebounced'
 import { useSite } from './site'
@@ -37,7 +37,7 @@ export function FileChooser({ chosen, pictures = false, onFile }: Props) {
                 placeholder="Find a file by its name"
                 value={text}
                 onChange={event => setText(event.target.value)}
-                className={inputLook}
+                className={inputClasses}
             />
             <ul aria-label="Files" className="max-h-[180px] overflow-y-auto rounded-md border border-line p-1">
                 {files.map(file => (

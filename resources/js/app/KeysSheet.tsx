@@ -6,8 +6,8 @@ const groups: [string, [string, string][]][] = [
         'Anywhere',
         [
             ['Ctrl K', 'Go to a page, or make one'],
-            ['Ctrl Z', 'Take back'],
-            ['Ctrl Shift Z', 'Do again'],
+            ['Ctrl Z', 'Undo'],
+            ['Ctrl Shift Z', 'Redo'],
             ['Ctrl S', 'Save what is being written'],
             ['?', 'This sheet'],
         ],

@@ -23,12 +23,12 @@ export function OutlinePage() {
     )
     return (
         <div className="flex h-full min-h-0">
-            <Outline key={site} search={search} set={set} narrow={search.page !== undefined} />
+            <Outline key={site} search={search} set={set} compact={search.page !== undefined} />
             {search.page !== undefined && (
                 <PageSheet
                     key={search.page}
                     page={search.page}
-                    tab={search.tab ?? 'place'}
+                    tab={search.tab ?? 'details'}
                     onTab={tab => set({ tab })}
                     onClose={() => set({ page: undefined, tab: undefined }, { replace: false })}
                     onGoTo={page => set({ page, row: page }, { replace: false })}

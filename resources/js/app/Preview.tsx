@@ -1,13 +1,13 @@
 import { Dialog } from 'radix-ui'
 import { useState } from 'react'
 import { Button } from '../ui/Button'
-import { inputLook } from '../ui/Field'
+import { inputClasses } from '../ui/Field'
 import { useSite } from './site'
 
 type As = 'visitors' | 'signed-in'
 type Props = { open: boolean; onClose: () => void; page: { id: string; name: string }; as?: As }
 
-/** The page in its real design, with the words being worked on: as visitors get it, or people who are signed in there. */
+/** The page in its real design, with the content being worked on: as visitors get it, or people who are signed in there. */
 export function Preview({ open, onClose, page, as: first = 'visitors' }: Props) {
     const site = useSite()
     const [as, setAs] = useState<As>(first)
@@ -24,7 +24,7 @@ export function Preview({ open, onClose, page, as: first = 'visitors' }: Props) 
                             As{' '}
                             <select
                                 aria-label="Who looks"
-                                className={`${inputLook} w-auto!`}
+                                className={`${inputClasses} w-auto!`}
                                 value={as}
                                 onChange={event => setAs(event.target.value === 'signed-in' ? 'signed-in' : 'visitors')}>
                                 <option value="visitors">a visitor</option>

@@ -82,7 +82,7 @@ function Examples({ account, group, rows, onWhole }: { account: Account; group: 
                 <p className="mt-1.5 text-[12px] text-ink-3">
                     {total > first.length && <>and {(total - first.length).toLocaleString('en-GB')} more </>}
                     {rows !== null && (
-                        <Button look="quiet" className="h-6! px-1.5! text-[12px]" onClick={onWhole}>
+                        <Button variant="quiet" className="h-6! px-1.5! text-[12px]" onClick={onWhole}>
                             Show the whole list
                         </Button>
                     )}

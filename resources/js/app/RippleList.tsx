@@ -10,7 +10,7 @@ import type { ListGroup, RowSource } from './rippleRows'
 
 const PIECE = 200
 
-/** The complete list of one kind of consequence: narrowed as one types, in pieces, or as CSV. */
+/** The complete list of one kind of consequence: filtered as one types, in pieces, or as CSV. */
 export function RippleList({
     group,
     source,
@@ -38,8 +38,8 @@ export function RippleList({
                 <input
                     type="search"
                     autoFocus
-                    aria-label="Narrow the list"
-                    placeholder="Narrow by name or address"
+                    aria-label="Filter the list"
+                    placeholder="Filter by name or address"
                     value={text}
                     onChange={event => {
                         setText(event.target.value)

@@ -73,7 +73,7 @@ function Tray({ pending }: { pending: Pending }) {
                     <Button onClick={setAside}>Set aside</Button>
                     <Button
                         ref={acts}
-                        look="main"
+                        variant="main"
                         onClick={() => void apply()}
                         disabled={busy || !ripple.canBeApplied || ripple.changesNothing}>
                         {actWords(pending)}

@@ -51,7 +51,7 @@ function Frame() {
 }
 
 function useShellKeys(onKeys: () => void, onGoTo: () => void) {
-    const { takeBack, again } = useChanges()
+    const { undo, redo } = useChanges()
     useEffect(() => {
         const typed = (event: KeyboardEvent) => {
             const command = event.ctrlKey || event.metaKey
@@ -63,8 +63,8 @@ function useShellKeys(onKeys: () => void, onGoTo: () => void) {
             if (isWriting(event.target)) return
             if (command && key === 'z') {
                 event.preventDefault()
-                if (event.shiftKey) again()
-                else takeBack()
+                if (event.shiftKey) redo()
+                else undo()
             } else if (event.key === '?' && !command) {
                 event.preventDefault()
                 onKeys()
@@ -72,7 +72,7 @@ function useShellKeys(onKeys: () => void, onGoTo: () => void) {
         }
         addEventListener('keydown', typed)
         return () => removeEventListener('keydown', typed)
-    }, [again, onGoTo, onKeys, takeBack])
+    }, [onGoTo, onKeys, redo, undo])
 }
 
 function isWriting(target: EventTarget | null) {

@@ -34,7 +34,7 @@ export function SignedOut() {
             onClose={() => setOpen(false)}
             alert
             title="You have been signed out"
-            says="Everything you typed is still here. Sign in to go on.">
+            description="Everything you typed is still here. Sign in to go on.">
             <form onSubmit={submit} className="grid gap-3">
                 <p className="text-ink-2">{session.email}</p>
                 <Field
@@ -47,7 +47,7 @@ export function SignedOut() {
                     autoFocus
                 />
                 <div className="flex justify-end">
-                    <Button type="submit" look="main" disabled={signIn.isPending}>
+                    <Button type="submit" variant="main" disabled={signIn.isPending}>
                         Sign in
                     </Button>
                 </div>

@@ -32,8 +32,8 @@ type Changes = {
     setNote: (note: string) => void
     apply: () => Promise<void>
     setAside: () => void
-    takeBack: () => void
-    again: () => void
+    undo: () => void
+    redo: () => void
 }
 const Context = createContext<Changes | null>(null)
 
@@ -48,14 +48,14 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
     const [pending, setPending] = useState<Pending | null>(null)
     const [amending, setAmending] = useState(false)
     const applied = useRef<string[]>([])
-    const takenBack = useRef<string[]>([])
+    const undone = useRef<string[]>([])
     const refresh = useCallback(() => queries.invalidateQueries({ queryKey: keys.site(site) }), [queries, site])
     const complain = (problem: unknown) => toast.error(problem instanceof ApiProblem ? problem.message : String(problem))
 
-    const takeBackEntry = useCallback(
+    const undoEntry = useCallback(
         async (entry: string, onto: typeof applied, word: string) => {
             try {
-                const made = await answered(api.POST('/sites/{site}/history/{entry}/take-back', { params: { path: { site, entry } } }))
+                const made = await answered(api.POST('/sites/{site}/history/{entry}/undo', { params: { path: { site, entry } } }))
                 onto.current.push(made.id)
                 toast.success(word)
             } catch (problem) {
@@ -65,37 +65,37 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
         },
         [refresh, site],
     )
-    const takeBack = useCallback(() => {
+    const undo = useCallback(() => {
         const entry = applied.current.pop()
-        if (entry === undefined) toast('Nothing of this visit to take back.')
-        else void takeBackEntry(entry, takenBack, 'Taken back.')
-    }, [takeBackEntry])
-    const again = useCallback(() => {
-        const entry = takenBack.current.pop()
-        if (entry === undefined) toast('Nothing to do again.')
-        else void takeBackEntry(entry, applied, 'Done again.')
-    }, [takeBackEntry])
+        if (entry === undefined) toast('Nothing of this visit to undo.')
+        else void undoEntry(entry, undone, 'Undone.')
+    }, [undoEntry])
+    const redo = useCallback(() => {
+        const entry = undone.current.pop()
+        if (entry === undefined) toast('Nothing to redo.')
+        else void undoEntry(entry, applied, 'Redone.')
+    }, [undoEntry])
     const noticed = useCallback(
         (entry: Schemas['HistoryEntry']) => {
             toast.success(<Sentence text={entry.sentence} />, {
                 id: entry.id,
                 action: {
-                    label: 'Take back',
+                    label: 'Undo',
                     onClick: () => {
                         applied.current = applied.current.filter(each => each !== entry.id)
-                        void takeBackEntry(entry.id, takenBack, 'Taken back.')
+                        void undoEntry(entry.id, undone, 'Undone.')
                     },
                 },
             })
         },
-        [takeBackEntry],
+        [undoEntry],
     )
 
     const carryOut = useMutation({
         mutationFn: async (wanted: Pending) => {
             const entry = await applyOf(site, wanted, wanted.ripple.digest, wanted.note)
             applied.current.push(entry.id)
-            takenBack.current = []
+            undone.current = []
             setPending(null)
             wanted.done?.()
             await refresh()
@@ -130,7 +130,7 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
             const wanted: Wanted =
                 pending.batch !== undefined
                     ? { batch: joined(pending.batch, way) }
-                    : { takeBack: { ...pending.takeBack, decisions: together(pending.takeBack.decisions, way.decisions) } }
+                    : { undo: { ...pending.undo, decisions: together(pending.undo.decisions, way.decisions) } }
             setAmending(true)
             try {
                 const ripple = await planOf(site, wanted)
@@ -168,10 +168,10 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
             setNote: note => setPending(now => (now === null ? null : { ...now, note })),
             apply: async () => void (pending !== null && (await mutateAsync(pending).catch(() => undefined))),
             setAside: () => setPending(null),
-            takeBack,
-            again,
+            undo,
+            redo,
         }),
-        [again, amend, amending, isPending, mutateAsync, pending, propose, takeBack],
+        [amend, amending, isPending, mutateAsync, pending, propose, redo, undo],
     )
     return <Context.Provider value={value}>{children}</Context.Provider>
 }

@@ -29,7 +29,7 @@ export function noteWords({ kind, name, other }: Schemas['RippleNote']) {
         'redirect-chains': `${name} leads to another redirect; visitors end up at ${other ?? ''}. Lead there at once, and nothing comes between.`,
         'redirects-lead-here': `${count(Number(other), 'redirect leads', 'redirects lead')} to ${name} already, and would take one more step. Findings straightens them.`,
         'redirect-circles': `The redirect of ${name} leads back to itself, as it did before. Switch it off, or lead it elsewhere.`,
-        'unsaved-words-go': `${other ?? 'Somebody'} has unsaved words on “${name}”: they go with it, and come back if this is taken back.`,
+        'unsaved-content-goes': `${other ?? 'Somebody'} has unsaved content on “${name}”: it goes with the page, and comes back if this is undone.`,
         'branch-goes': `“${name}” is the branch that ${other ?? 'somebody'} writes in: without it ${other ?? 'they'} can only look.`,
         'redirects-break': `${count(Number(other), 'redirect leads', 'redirects lead')} to “${name}”, which visitors no longer get.`,
         'is-gone': `${name === '' ? 'A page' : `“${name}”`} is no longer there, so nothing of it goes back.`,

@@ -7,14 +7,14 @@ type RowsAnswer = Promise<{ data?: Schemas['RippleRows']; error?: unknown; respo
 
 export type ListGroup = Exclude<GroupKey, 'linksFollow' | 'linksBreak' | 'sitemap'>
 
-/** Where the complete rows of a group come from: a piece at a time, narrowed to a text, or as a file. */
+/** Where the complete rows of a group come from: a piece at a time, filtered by a text, or as a file. */
 export type RowSource = {
     key: unknown
     read: (group: ListGroup, text: string, offset: number) => Promise<Schemas['RippleRows']>
     csv: (group: ListGroup) => Promise<Blob>
 } | null
 
-/** Rows of a ripple that is pending. What is taken back has no batch to send; its first rows have to do. */
+/** Rows of a ripple that is pending. What is undone has no batch to send; its first rows have to do. */
 export function planRows(site: string, { batch }: Wanted): RowSource {
     if (batch === undefined) return null
     const body = { changes: batch.changes, decisions: batch.decisions ?? [], defaults: true }

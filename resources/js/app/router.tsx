@@ -71,7 +71,7 @@ const outline = createRoute({
         top: typeof search.top === 'number' && search.top > 0 ? search.top : undefined,
         page: text(search.page),
         tab:
-            search.tab === 'words' || search.tab === 'search' || search.tab === 'place' || search.tab === 'history'
+            search.tab === 'content' || search.tab === 'search' || search.tab === 'details' || search.tab === 'history'
                 ? search.tab
                 : undefined,
         filter: text(search.filter),

@@ -10,52 +10,70 @@ export type ActedOn = {
     name: string
     state: Schemas['State']
     listed: boolean
-    kept: boolean
+    isProtected: boolean
     start: boolean
     kind: Schemas['PageKind']
     leftOut: boolean
     children: number
     edited: boolean
 }
-export type PageAct =
-    | 'go-live'
-    | 'go-live-branch'
-    | 'publish'
-    | 'take-offline'
-    | 'take-offline-branch'
-    | 'duplicate'
-    | 'duplicate-branch'
-    | 'send-for-review'
-    | 'list'
-    | 'unlist'
-    | 'keep'
-    | 'let-go'
-    | 'set-start-page'
-    | 'leave-out'
-    | 'take-in'
-    | 'put-in-bin'
+type Whom = Schemas['OnePageOrSeveral']
+type Act = { does: string; doing: (what: string) => string; change: (whom: Whom, first: string) => Change }
 
-type Words = { does: string; doing: (what: string) => string }
-const words: Record<PageAct, Words> = {
-    'go-live': { does: 'Go live', doing: what => `${what} goes live` },
-    'go-live-branch': { does: 'Go live with all below', doing: what => `${what} goes live with all below` },
-    publish: { does: 'Publish edits', doing: what => `Publishing the edits of ${what}` },
-    'take-offline': { does: 'Take offline', doing: what => `Taking ${what} offline` },
-    'take-offline-branch': { does: 'Take offline with all below', doing: what => `Taking ${what} offline with all below` },
-    duplicate: { does: 'Duplicate', doing: what => `Duplicating ${what}` },
-    'duplicate-branch': { does: 'Duplicate with all below', doing: what => `Duplicating ${what} with all below` },
-    'send-for-review': { does: 'Send for review', doing: what => `Sending ${what} for review` },
-    list: { does: 'List', doing: what => `Listing ${what}` },
-    unlist: { does: 'Unlist', doing: what => `Unlisting ${what}` },
-    keep: { does: 'Mark as kept', doing: what => `Marking ${what} as kept` },
-    'let-go': { does: 'No longer kept', doing: what => `${what} is no longer kept` },
-    'set-start-page': { does: 'Make it the start page', doing: what => `${what} becomes the start page` },
-    'leave-out': { does: 'Leave out of addresses below', doing: what => `Leaving ${what} out of the addresses below` },
-    'take-in': { does: 'Take into addresses below', doing: what => `Taking ${what} into the addresses below` },
-    'put-in-bin': { does: 'Put in bin', doing: what => `Putting ${what} in the bin` },
-}
+/** What is done to pages from a menu or a bar: as it is called, as the ripple tray announces it, and the change it makes. */
+const acts = {
+    'go-live': { does: 'Go live', doing: what => `${what} goes live`, change: whom => ({ kind: 'go-live', ...whom }) },
+    'go-live-branch': {
+        does: 'Go live with all below',
+        doing: what => `${what} goes live with all below`,
+        change: whom => ({ kind: 'go-live', ...whom, scope: 'branch' }),
+    },
+    publish: { does: 'Publish edits', doing: what => `Publishing the edits of ${what}`, change: whom => ({ kind: 'publish', ...whom }) },
+    'take-offline': { does: 'Take offline', doing: what => `Taking ${what} offline`, change: whom => ({ kind: 'take-offline', ...whom }) },
+    'take-offline-branch': {
+        does: 'Take offline with all below',
+        doing: what => `Taking ${what} offline with all below`,
+        change: whom => ({ kind: 'take-offline', ...whom, scope: 'branch' }),
+    },
+    duplicate: { does: 'Duplicate', doing: what => `Duplicating ${what}`, change: whom => ({ kind: 'duplicate', ...whom, copy: ulid() }) },
+    'duplicate-branch': {
+        does: 'Duplicate with all below',
+        doing: what => `Duplicating ${what} with all below`,
+        change: whom => ({ kind: 'duplicate', ...whom, copy: ulid(), scope: 'branch' }),
+    },
+    'send-for-review': {
+        does: 'Send for review',
+        doing: what => `Sending ${what} for review`,
+        change: whom => ({ kind: 'send-for-review', ...whom }),
+    },
+    'list-page': { does: 'List', doing: what => `Listing ${what}`, change: whom => ({ kind: 'list-page', ...whom }) },
+    'unlist-page': { does: 'Unlist', doing: what => `Unlisting ${what}`, change: whom => ({ kind: 'unlist-page', ...whom }) },
+    protect: { does: 'Protect', doing: what => `Protecting ${what}`, change: whom => ({ kind: 'protect', ...whom }) },
+    unprotect: {
+        does: 'Remove protection',
+        doing: what => `Removing the protection of ${what}`,
+        change: whom => ({ kind: 'unprotect', ...whom }),
+    },
+    'set-start-page': {
+        does: 'Make it the start page',
+        doing: what => `${what} becomes the start page`,
+        change: (_, first) => ({ kind: 'set-start-page', page: first }),
+    },
+    'leave-out-of-addresses': {
+        does: 'Leave out of addresses below',
+        doing: what => `Leaving ${what} out of the addresses below`,
+        change: whom => ({ kind: 'leave-out-of-addresses', ...whom }),
+    },
+    'include-in-addresses': {
+        does: 'Include in addresses below',
+        doing: what => `Including ${what} in the addresses below`,
+        change: whom => ({ kind: 'include-in-addresses', ...whom }),
+    },
+    'put-in-bin': { does: 'Put in bin', doing: what => `Putting ${what} in the bin`, change: whom => ({ kind: 'put-in-bin', ...whom }) },
+} satisfies Record<string, Act>
+export type PageAct = keyof typeof acts
 
-export const actWords = (act: PageAct) => words[act].does
+export const actLabel = (act: PageAct) => acts[act].does
 
 /** What makes sense of a page as it is, for somebody of this role. */
 export function actsOn(page: ActedOn, role: Schemas['Session']['sites'][number]['role']): PageAct[] {
@@ -70,46 +88,36 @@ export function actsOn(page: ActedOn, role: Schemas['Session']['sites'][number][
         ['send-for-review', page.state === 'draft' || page.state === 'offline'],
         ['duplicate', true],
         ['duplicate-branch', below],
-        [page.listed ? 'unlist' : 'list', manages],
-        [page.leftOut ? 'take-in' : 'leave-out', manages && page.kind === 'section'],
+        [page.listed ? 'unlist-page' : 'list-page', manages],
+        [page.leftOut ? 'include-in-addresses' : 'leave-out-of-addresses', manages && page.kind === 'section'],
         ['set-start-page', manages && page.state === 'live' && !page.start && page.kind === 'page'],
-        [page.kept ? 'let-go' : 'keep', role === 'owner'],
+        [page.isProtected ? 'unprotect' : 'protect', role === 'owner'],
         ['put-in-bin', !page.start],
     ]
     return all.flatMap(([act, fits]) => (fits ? [act] : []))
 }
 
+/** One page, or several, as a change names them. */
+export const whomOf = (pages: { id: string }[]): Whom =>
+    pages.length === 1 ? { page: pages[0]?.id ?? '' } : { pages: pages.map(page => page.id) }
+
 /** Proposes an act on one page or several. */
 export function usePageActs() {
     const { propose } = useChanges()
-    return useMemo(() => {
-        const change = (act: PageAct, pages: string[]): Change => {
-            const kind = act.replace('-branch', '') as Change['kind']
-            const whom = pages.length === 1 ? { page: pages[0] ?? '' } : { pages }
-            return {
-                kind,
-                ...whom,
-                ...(act.endsWith('-branch') ? { reach: 'branch' as const } : {}),
-                ...(kind === 'duplicate' ? { copy: ulid() } : {}),
-            }
-        }
-        return {
+    return useMemo(
+        () => ({
             act: (act: PageAct, pages: { id: string; name: string }[], done?: () => void) => {
-                const what = pages.length === 1 ? (pages[0]?.name ?? '') : count(pages.length, 'page')
+                const first = pages[0]
+                if (first === undefined) return Promise.resolve()
+                const { does, doing, change }: Act = acts[act]
                 return propose({
-                    title: words[act].doing(what),
-                    act: words[act].does,
-                    batch: {
-                        changes: [
-                            change(
-                                act,
-                                pages.map(page => page.id),
-                            ),
-                        ],
-                    },
+                    title: doing(pages.length === 1 ? first.name : count(pages.length, 'page')),
+                    act: does,
+                    batch: { changes: [change(whomOf(pages), first.id)] },
                     done,
                 })
             },
-        }
-    }, [propose])
+        }),
+        [propose],
+    )
 }

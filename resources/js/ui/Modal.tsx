@@ -1,10 +1,18 @@
 import { Dialog } from 'radix-ui'
 import type { ReactNode } from 'react'
 
-type Props = { open: boolean; onClose: () => void; title: string; says?: string; children: ReactNode; width?: number; alert?: boolean }
+type Props = {
+    open: boolean
+    onClose: () => void
+    title: string
+    description?: string
+    children: ReactNode
+    width?: number
+    alert?: boolean
+}
 
 /** A dialog over everything, closed with Esc. With `alert` it waits for an answer. */
-export function Modal({ open, onClose, title, says, children, width = 460, alert = false }: Props) {
+export function Modal({ open, onClose, title, description, children, width = 460, alert = false }: Props) {
     return (
         <Dialog.Root open={open} onOpenChange={now => now || onClose()}>
             <Dialog.Portal>
@@ -12,10 +20,10 @@ export function Modal({ open, onClose, title, says, children, width = 460, alert
                 <Dialog.Content
                     style={{ width }}
                     onInteractOutside={event => alert && event.preventDefault()}
-                    {...(says === undefined ? { 'aria-describedby': undefined } : {})}
+                    {...(description === undefined ? { 'aria-describedby': undefined } : {})}
                     className="fixed top-[14vh] left-1/2 z-50 max-h-[76vh] max-w-[calc(100vw-32px)] -translate-x-1/2 overflow-y-auto rounded-lg bg-sheet p-5 shadow-float outline-none">
                     <Dialog.Title className="text-[17px] leading-6 font-bold">{title}</Dialog.Title>
-                    {says !== undefined && <Dialog.Description className="mt-1 text-ink-2">{says}</Dialog.Description>}
+                    {description !== undefined && <Dialog.Description className="mt-1 text-ink-2">{description}</Dialog.Description>}
                     <div className="mt-4">{children}</div>
                 </Dialog.Content>
             </Dialog.Portal>

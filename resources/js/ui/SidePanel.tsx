@@ -4,7 +4,7 @@ import type { ReactNode } from 'react'
 type Props = {
     label: string
     title: string
-    says?: ReactNode
+    description?: ReactNode
     mono?: boolean
     close: string
     width: string
@@ -13,7 +13,7 @@ type Props = {
 }
 
 /** What stands beside a list: about the row that is open, or to take things from. */
-export function SidePanel({ label, title, says, mono = false, close, width, onClose, children }: Props) {
+export function SidePanel({ label, title, description, mono = false, close, width, onClose, children }: Props) {
     return (
         <aside aria-label={label} className={`flex shrink-0 flex-col border-l border-line bg-paper ${width}`}>
             <div className="flex items-start justify-between gap-2 px-4 pt-3.5 pb-2">
@@ -24,7 +24,7 @@ export function SidePanel({ label, title, says, mono = false, close, width, onCl
                         }>
                         {title}
                     </h2>
-                    {says !== undefined && <p className="text-[12px] text-ink-3">{says}</p>}
+                    {description !== undefined && <p className="text-[12px] text-ink-3">{description}</p>}
                 </div>
                 <button
                     type="button"

@@ -13,9 +13,9 @@
     <link rel="stylesheet" href="{{ $assets }}/_site/site.css">
 </head>
 <body>
-<a class="skip" href="#words">Skip to the words</a>
+<a class="skip" href="#content">Skip to the content</a>
 @if ($preview ?? false)
-<p class="preview-note">Preview of words that visitors do not see yet</p>
+<p class="preview-note">Preview of content that visitors do not see yet</p>
 @endif
 @if ($menus['quick'] !== [])
 <nav class="quick" aria-label="Quick links">

@@ -28,7 +28,7 @@
         </ul>
     </nav>
 @endif
-    <main id="words" @class(['words', 'home' => $isStart])>
+    <main id="content" @class(['words', 'home' => $isStart])>
 @unless ($isStart)
         <nav class="crumbs" aria-label="Breadcrumb">
             <ol>

@@ -19,7 +19,6 @@ use Heronstem\Core\Change\ChangeKind;
 use Heronstem\Core\Change\Describe;
 use Heronstem\Core\Change\Duplicate;
 use Heronstem\Core\Change\GoLive;
-use Heronstem\Core\Change\ListPage;
 use Heronstem\Core\Change\Make;
 use Heronstem\Core\Change\MakeMenu;
 use Heronstem\Core\Change\Move;
@@ -33,6 +32,7 @@ use Heronstem\Core\Change\SendForReview;
 use Heronstem\Core\Change\SetSlug;
 use Heronstem\Core\Change\SetStartPage;
 use Heronstem\Core\Change\TakeOffline;
+use Heronstem\Core\Change\UnlistPage;
 use Heronstem\Core\Decision\Answer;
 use Heronstem\Core\Decision\Decision;
 use Heronstem\Core\Decision\Decisions;
@@ -109,8 +109,8 @@ final class PreparingTest extends TestCase
         yield 'goes live' => [new GoLive('Ideas'), 'done by a manager'];
         yield 'goes live with a schedule' => [new Schedule('Ideas', Moment::at(1_900_000_000), null), 'set by a manager|done by a manager'];
         yield 'takes offline' => [new TakeOffline('Times'), 'Visitors know “Times”'];
-        yield 'unlists a live page' => [ListPage::unlisted('Times'), 'Visitors know “Times”'];
-        yield 'unlists a draft' => [ListPage::unlisted('Ideas'), 'the rest of it is set by a manager'];
+        yield 'unlists a live page' => [new UnlistPage('Times'), 'Visitors know “Times”'];
+        yield 'unlists a draft' => [new UnlistPage('Ideas'), 'the rest of it is set by a manager'];
         yield 'pins an address' => [new Pin('Ideas', Address::set('/ideas', (new MemorySite)->rules)), 'the rest of it is set by a manager'];
         yield 'changes the kind' => [new ChangeKind('Ideas', PageKind::Section), 'the rest of it is set by a manager'];
         yield 'sets the start page' => [new SetStartPage('Help'), 'at the start'];
@@ -194,12 +194,12 @@ final class PreparingTest extends TestCase
     }
 
     #[Test]
-    public function what_somebody_prepared_they_take_back_themselves_until_it_is_live(): void
+    public function what_somebody_prepared_they_undo_themselves_until_it_is_live(): void
     {
         $made = $this->site->apply(new Make('New', PageName::of('New'), Place::lastIn('Travel'), null));
-        self::assertNull($this->refusal($this->site->planTakingBack($made)));
+        self::assertNull($this->refusal($this->site->planUndoing($made)));
         $live = $this->site->apply(new GoLive('New'));
-        self::assertNotNull($this->refusal($this->site->planTakingBack($live)), 'It takes the page from visitors.');
+        self::assertNotNull($this->refusal($this->site->planUndoing($live)), 'It takes the page from visitors.');
     }
 
     #[Test]

@@ -130,7 +130,7 @@ final class BinTest extends TestCase
         $ripple = $this->site->apply(new DeleteForGood('Times'));
         self::assertArrayNotHasKey('Summer', $this->site->pages);
         self::assertSame(['redirect /travel', false], [$this->site->answer('/travel/times/summer'), isset($this->site->claims['/travel/times/winter'])]);
-        $this->site->takeBack($ripple);
+        $this->site->undo($ripple);
         $this->site->apply(new BringBack('Times'));
         self::assertSame('page Summer', $this->site->answer('/travel/times/summer'));
     }

@@ -6,6 +6,7 @@ namespace Tests\Core\Change;
 
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Change\Batch;
+use Heronstem\Core\Change\ChangeKinds;
 use Heronstem\Core\Change\ChangeReader;
 use Heronstem\Core\Decision\WhenUnanswered;
 use Heronstem\Core\Refusal;
@@ -31,30 +32,30 @@ final class ChangeReaderTest extends TestCase
         yield 'unpin' => [['kind' => 'unpin', ...$page]];
         yield 'move' => [['kind' => 'move', ...$page, 'place' => ['first' => self::OTHER]]];
         yield 'duplicate' => [['kind' => 'duplicate', ...$page, 'copy' => self::OTHER]];
-        yield 'duplicate a branch' => [['kind' => 'duplicate', ...$page, 'copy' => self::OTHER, 'reach' => 'branch', 'place' => ['last' => null]]];
+        yield 'duplicate a branch' => [['kind' => 'duplicate', ...$page, 'copy' => self::OTHER, 'scope' => 'branch', 'place' => ['last' => null]]];
         yield 'pointer' => [['kind' => 'change-kind', ...$page, 'to' => 'pointer', 'leadsTo' => ['url' => 'https://skerrivane.example/']]];
         yield 'section' => [['kind' => 'change-kind', ...$page, 'to' => 'section']];
-        yield 'leave out' => [['kind' => 'leave-out', ...$page]];
-        yield 'take in' => [['kind' => 'take-in', ...$page]];
-        yield 'go live' => [['kind' => 'go-live', ...$page, 'reach' => 'branch']];
+        yield 'leave out' => [['kind' => 'leave-out-of-addresses', ...$page]];
+        yield 'take in' => [['kind' => 'include-in-addresses', ...$page]];
+        yield 'go live' => [['kind' => 'go-live', ...$page, 'scope' => 'branch']];
         yield 'take offline' => [['kind' => 'take-offline', ...$page]];
         yield 'schedule' => [['kind' => 'schedule', ...$page, 'from' => '2027-05-03T05:00:00Z', 'until' => null]];
         yield 'send for review' => [['kind' => 'send-for-review', ...$page, 'note' => 'Look']];
-        yield 'return' => [['kind' => 'return', ...$page, 'note' => '']];
-        yield 'list' => [['kind' => 'list', ...$page]];
-        yield 'unlist' => [['kind' => 'unlist', ...$page]];
-        yield 'keep' => [['kind' => 'keep', ...$page]];
-        yield 'let go' => [['kind' => 'let-go', ...$page]];
+        yield 'return' => [['kind' => 'return-to-writer', ...$page, 'note' => '']];
+        yield 'list' => [['kind' => 'list-page', ...$page]];
+        yield 'unlist' => [['kind' => 'unlist-page', ...$page]];
+        yield 'keep' => [['kind' => 'protect', ...$page]];
+        yield 'let go' => [['kind' => 'unprotect', ...$page]];
         yield 'put in bin' => [['kind' => 'put-in-bin', ...$page]];
         yield 'bring back' => [['kind' => 'bring-back', ...$page, 'place' => ['before' => self::OTHER], 'state' => 'offline']];
-        yield 'empty' => [['kind' => 'empty-bin', ...$page]];
+        yield 'empty' => [['kind' => 'delete-for-good', ...$page]];
         yield 'start page' => [['kind' => 'set-start-page', ...$page, 'for' => 'visitors']];
         yield 'start page of signed-in people' => [['kind' => 'set-start-page', ...$page, 'for' => 'signed-in']];
         yield 'put into a menu' => [['kind' => 'add-to-menu', ...$page, 'menu' => '01J00000000000000000000009']];
-        yield 'out of a menu' => [['kind' => 'take-out-of-menu', ...$page, 'menu' => '01J00000000000000000000009']];
+        yield 'out of a menu' => [['kind' => 'remove-from-menu', ...$page, 'menu' => '01J00000000000000000000009']];
         yield 'address' => [['kind' => 'add-address', ...$page, 'address' => '/x', 'answer' => 'send-on']];
         yield 'address away' => [['kind' => 'remove-address', ...$page, 'address' => '/x']];
-        yield 'several' => [['pages' => [self::PAGE, self::OTHER], 'kind' => 'unlist']];
+        yield 'several' => [['pages' => [self::PAGE, self::OTHER], 'kind' => 'unlist-page']];
     }
 
     /** @return iterable<string, array{array<string, mixed>}> */
@@ -90,14 +91,44 @@ final class ChangeReaderTest extends TestCase
         $batch = (new ChangeReader(new AddressRules))->batch([$written]);
         self::assertSame($written, $batch->changes[0]->toArray());
         self::assertContains(self::PAGE, $batch->pagesNamed());
-        self::assertContains($written['kind'], ChangeReader::kinds());
+        $shape = ChangeKinds::shapes()[$written['kind']];
+        self::assertSame([], array_diff(array_keys($written), ['kind', 'page', 'pages'], array_keys($shape->fields)), 'Its shape names all of its fields.');
+    }
+
+    #[Test]
+    public function every_kind_is_found_under_its_name_and_no_other_is(): void
+    {
+        $shapes = ChangeKinds::shapes();
+        self::assertGreaterThan(30, count($shapes));
+        foreach ($shapes as $kind => $shape) {
+            self::assertSame($kind, $shape->kind);
+            self::assertNotNull(ChangeKinds::find($kind), $kind);
+        }
+        foreach (['', 'undo', 'several-pages', 'change', 'Move', 'move ', "move\n", 'change-input', '../move', 'set--slug'] as $none) {
+            self::assertNull(ChangeKinds::find($none), $none);
+        }
+    }
+
+    #[Test]
+    public function a_field_of_another_type_is_refused_whatever_the_change(): void
+    {
+        foreach (ChangeKinds::shapes() as $kind => $shape) {
+            $named = $shape->subject->field() === null ? [] : [$shape->subject->field() => self::PAGE];
+            foreach ($shape->fields as $name => $field) {
+                foreach ([12, 1.5, ['x' => ['y']], 'x', true] as $value) {
+                    if (! $field->fits($value)) {
+                        $this->refusedAt("changes.0.$name", 'This has to be '.$field->typeInWords(), ['kind' => $kind, $name => $value] + $named);
+                    }
+                }
+            }
+        }
     }
 
     /** @return iterable<string, array{array<string, mixed>, string, string}> */
     public static function refused(): iterable
     {
         $page = ['page' => self::PAGE];
-        yield 'reach' => [['kind' => 'go-live', ...$page, 'reach' => 'all'], 'reach', 'page, branch'];
+        yield 'scope' => [['kind' => 'go-live', ...$page, 'scope' => 'all'], 'scope', 'page, branch'];
         yield 'kind of page' => [['kind' => 'change-kind', ...$page, 'to' => 'shop'], 'to', 'section'];
         yield 'two targets' => [['kind' => 'change-kind', ...$page, 'to' => 'pointer', 'leadsTo' => ['url' => 'https://a.example', 'page' => self::OTHER]], 'leadsTo', 'one of'];
         yield 'a script as target' => [['kind' => 'change-kind', ...$page, 'to' => 'pointer', 'leadsTo' => ['url' => 'javascript:alert(1)']], 'leadsTo', 'https://'];
@@ -106,12 +137,12 @@ final class ChangeReaderTest extends TestCase
         yield 'a page by its name' => [['kind' => 'change-kind', ...$page, 'to' => 'pointer', 'leadsTo' => ['page' => 'Help']], 'leadsTo', 'identity'];
         yield 'moment' => [['kind' => 'schedule', ...$page, 'from' => 'next week'], 'from', 'no date'];
         yield 'a day that is not' => [['kind' => 'schedule', ...$page, 'until' => '2027-02-30'], 'until', 'no date'];
-        yield 'note' => [['kind' => 'return', ...$page, 'note' => str_repeat('a', 2001)], 'note', 'at most 2000'];
+        yield 'note' => [['kind' => 'return-to-writer', ...$page, 'note' => str_repeat('a', 2001)], 'note', 'at most 2000'];
         yield 'answer' => [['kind' => 'add-address', ...$page, 'address' => '/x', 'answer' => 'maybe'], 'answer', 'send-on'];
         yield 'address' => [['kind' => 'pin', ...$page, 'address' => 'x'], 'address', 'slash'];
         yield 'copy' => [['kind' => 'duplicate', ...$page], 'copy', 'identity'];
-        yield 'no pages' => [['kind' => 'unlist', 'pages' => []], 'pages', 'at least one'];
-        yield 'odd pages' => [['kind' => 'unlist', 'pages' => ['x']], 'pages.0', 'identity'];
+        yield 'no pages' => [['kind' => 'unlist-page', 'pages' => []], 'pages', 'at least one'];
+        yield 'odd pages' => [['kind' => 'unlist-page', 'pages' => ['x']], 'pages.0', 'identity'];
         yield 'several renamed' => [['kind' => 'rename', 'pages' => [self::PAGE], 'name' => 'A'], 'pages', 'one page'];
     }
 
@@ -119,11 +150,17 @@ final class ChangeReaderTest extends TestCase
     #[Test, DataProvider('refused')]
     public function what_cannot_be_read_names_the_field_and_the_way_out(array $written, string $field, string $reason): void
     {
+        $this->refusedAt("changes.0.$field", $reason, $written);
+    }
+
+    /** @param  array<string, mixed>  $written */
+    private function refusedAt(string $field, string $reason, array $written): void
+    {
         try {
             (new ChangeReader(new AddressRules))->batch([$written]);
             self::fail('It was taken.');
         } catch (Refusal $refusal) {
-            self::assertSame("changes.0.$field", $refusal->field);
+            self::assertSame($field, $refusal->field);
             self::assertStringContainsString($reason, $refusal->reason);
         }
     }
@@ -131,9 +168,9 @@ final class ChangeReaderTest extends TestCase
     #[Test]
     public function a_batch_names_at_most_so_many_pages_in_all(): void
     {
-        $this->expectExceptionMessageMatches('/at most '.Batch::LONGEST.' pages/');
-        $half = array_fill(0, Batch::LONGEST / 2 + 1, self::PAGE);
-        (new ChangeReader(new AddressRules))->batch([['kind' => 'unlist', 'pages' => $half], ['kind' => 'list', 'pages' => $half]]);
+        $this->expectExceptionMessageMatches('/at most '.Batch::MAX_PAGES.' pages/');
+        $half = array_fill(0, Batch::MAX_PAGES / 2 + 1, self::PAGE);
+        (new ChangeReader(new AddressRules))->batch([['kind' => 'unlist-page', 'pages' => $half], ['kind' => 'list-page', 'pages' => $half]]);
     }
 
     /** @return iterable<string, array{array<string, mixed>, string|null}> */
@@ -154,7 +191,7 @@ final class ChangeReaderTest extends TestCase
     public function decisions_are_read_as_written_or_refused_naming_the_field(array $written, ?string $field): void
     {
         try {
-            $batch = (new ChangeReader(new AddressRules))->batch([['kind' => 'unlist', 'page' => self::PAGE]], [$written], WhenUnanswered::TakesDefault);
+            $batch = (new ChangeReader(new AddressRules))->batch([['kind' => 'unlist-page', 'page' => self::PAGE]], [$written], WhenUnanswered::TakesDefault);
             self::assertNull($field);
             self::assertSame($written, $batch->decisions->made[0]->toArray());
         } catch (Refusal $refusal) {

@@ -14,7 +14,6 @@ use Heronstem\Core\Change\Describe;
 use Heronstem\Core\Change\Duplicate;
 use Heronstem\Core\Change\GoLive;
 use Heronstem\Core\Change\LeaveOutOfAddresses;
-use Heronstem\Core\Change\ListPage;
 use Heronstem\Core\Change\Make;
 use Heronstem\Core\Change\Move;
 use Heronstem\Core\Change\Pin;
@@ -28,6 +27,7 @@ use Heronstem\Core\Change\Scope;
 use Heronstem\Core\Change\SendForReview;
 use Heronstem\Core\Change\SetStartPage;
 use Heronstem\Core\Change\TakeOffline;
+use Heronstem\Core\Change\UnlistPage;
 use Heronstem\Core\Change\Unpin;
 use Heronstem\Core\Decision\Note;
 use Heronstem\Core\Decision\NoteKind;
@@ -77,7 +77,7 @@ final class ChangesTest extends TestCase
         $this->site->apply(AddAddress::serving('Times', $this->address('/boats')));
         $ripple = $this->site->apply(new RemoveAddress('Times', $this->address('/boats')), new Pin('Times', $this->address('/boats')));
         self::assertSame(['page Times', 'redirect /boats'], [$this->site->answer('/boats'), $this->site->answer('/travel/times')]);
-        $this->site->takeBack($this->site->takeBack($ripple));
+        $this->site->undo($this->site->undo($ripple));
         self::assertSame('page Times', $this->site->answer('/boats'));
     }
 
@@ -101,7 +101,7 @@ final class ChangesTest extends TestCase
     #[Test]
     public function copies_inside_a_section_left_out_of_addresses_get_free_slugs_too(): void
     {
-        $this->site->apply(new ChangeKind('Travel', PageKind::Section), LeaveOutOfAddresses::of('Travel'));
+        $this->site->apply(new ChangeKind('Travel', PageKind::Section), new LeaveOutOfAddresses('Travel'));
         $ripple = $this->site->apply(new Duplicate('Travel', 'Copy', Scope::Branch));
         self::assertSame(['/times-2', '/times-2/summer'], array_map(fn (string $source): string => $this->site->pages[array_flip($ripple->copies)[$source]]->address->path, ['Times', 'Summer']));
     }
@@ -109,9 +109,9 @@ final class ChangesTest extends TestCase
     #[Test]
     public function a_section_left_out_passes_on_the_address_above_it(): void
     {
-        $this->refused('changes.0.page', 'no section', LeaveOutOfAddresses::of('Times'));
+        $this->refused('changes.0.page', 'no section', new LeaveOutOfAddresses('Times'));
         $this->site->apply(new ChangeKind('Times', PageKind::Section));
-        $this->site->apply(LeaveOutOfAddresses::of('Times'));
+        $this->site->apply(new LeaveOutOfAddresses('Times'));
         self::assertSame(['page Summer', 'redirect /travel/summer', 'page Times'], [$this->site->answer('/travel/summer'), $this->site->answer('/travel/times/summer'), $this->site->answer('/travel/times')]);
         $this->site->apply(new ChangeKind('Times', PageKind::Page));
         self::assertSame('page Summer', $this->site->answer('/travel/times/summer'));
@@ -134,11 +134,11 @@ final class ChangesTest extends TestCase
     #[Test]
     public function an_unlisted_page_leaves_the_menu_and_one_below_it_is_reached_by_no_menu(): void
     {
-        $ripple = $this->site->apply(ListPage::unlisted('Travel'));
+        $ripple = $this->site->apply(new UnlistPage('Travel'));
         self::assertSame(['Travel', 'Times'], array_column($ripple->menu, 'page'));
         self::assertContains(NoteKind::NoMenuReaches, $this->notes(new Move('Help', Place::lastIn('Travel'))));
         self::assertContains(NoteKind::LeavesMenu, $this->notes(new Move('Help', Place::lastIn('Travel'))));
-        $this->refused('changes.0.page', 'unlisted already', ListPage::unlisted('Travel'));
+        $this->refused('changes.0.page', 'unlisted already', new UnlistPage('Travel'));
     }
 
     #[Test]
@@ -182,13 +182,13 @@ final class ChangesTest extends TestCase
     }
 
     #[Test]
-    public function only_the_owner_retires_what_is_kept(): void
+    public function only_the_owner_retires_what_is_protected(): void
     {
-        $this->refused('changes.0.page', 'Only the owner', Protect::of('Summer'));
+        $this->refused('changes.0.page', 'Only the owner', new Protect('Summer'));
         $this->site->authority = Authority::Owner;
-        $this->site->apply(Protect::of('Summer'));
+        $this->site->apply(new Protect('Summer'));
         $this->site->authority = Authority::Manager;
-        $this->refused('changes.0.page', '“Summer” lies inside “Travel” and is kept', new PutInBin('Travel'));
+        $this->refused('changes.0.page', '“Summer” lies inside “Travel” and is protected', new PutInBin('Travel'));
     }
 
     #[Test]
@@ -213,7 +213,7 @@ final class ChangesTest extends TestCase
         $ripple = $this->site->apply(new SetStartPage('Help'));
         self::assertSame(['page Help', 'page Home', 'redirect /'], [$this->site->answer('/'), $this->site->answer('/home'), $this->site->answer('/help')]);
         self::assertContains(NoteKind::AddressTakenOver, array_column($ripple->notes, 'kind'));
-        $this->site->takeBack($ripple);
+        $this->site->undo($ripple);
         self::assertSame(['Home', 'page Home'], [$this->site->startPage, $this->site->answer('/')]);
         $this->site->draft('Draft');
         $this->refused('changes.0.page', 'not live', new SetStartPage('Draft'));

@@ -45,7 +45,7 @@ use PHPUnit\Framework\TestCase;
 use Tests\Core\Memory\MemorySite;
 use Tests\Core\Memory\RefusesChanges;
 
-/** Menus are changed like everything else: shown before, applied at once, taken back exactly. */
+/** Menus are changed like everything else: shown before, applied at once, undone exactly. */
 final class MenuChangesTest extends TestCase
 {
     use RefusesChanges;
@@ -70,7 +70,7 @@ final class MenuChangesTest extends TestCase
         $before = $this->site->snapshot();
         $ripple = $this->arrange(self::FOOT, $this->page('c', 'Times', 0)->with(['parent' => 'b']), $this->page('b', 'Help', 1)->with(['label' => 'Questions']), new Entry('d', null, 2, EntryKind::Url, Target::url('https://tides.example/'), 'Tides'));
         self::assertSame([['vanishes', 'Travel', null], ['relabels', 'Questions', null], ['moves', 'Times', 'Questions'], ['appears', 'Tides', null]], $this->effects($ripple));
-        $this->site->takeBack($ripple);
+        $this->site->undo($ripple);
         self::assertSame($before, $this->site->snapshot());
     }
 
@@ -96,7 +96,7 @@ final class MenuChangesTest extends TestCase
         $before = $this->site->snapshot();
         $emptied = $this->site->apply(new DeleteForGood('Times'));
         self::assertSame([null], array_map(static fn (Entry $entry): ?string => $entry->parent, array_values($this->site->menus[self::FOOT]->entries)), 'What stood under it takes its place.');
-        $this->site->takeBack($emptied);
+        $this->site->undo($emptied);
         self::assertSame($before, $this->site->snapshot());
     }
 
@@ -124,7 +124,7 @@ final class MenuChangesTest extends TestCase
         $before = $this->site->snapshot();
         $swap = $this->site->apply(new PlaceMenu($other, 'footer'));
         self::assertSame(['footer', null], [$this->site->menus[$other]->place, $this->site->menus[self::FOOT]->place]);
-        $this->site->takeBack($swap);
+        $this->site->undo($swap);
         self::assertSame($before, $this->site->snapshot());
         $this->refused('changes.0.name', 'There is a menu', new MakeMenu('01J000000000000000000NEW01', PageName::of('footer'), MenuKind::Menu));
         $this->refused('changes.0.place', 'no place', new PlaceMenu($other, 'ceiling'));
@@ -139,7 +139,7 @@ final class MenuChangesTest extends TestCase
         $before = $this->site->snapshot();
         $removed = $this->site->apply(new RemoveMenu(self::FOOT));
         self::assertSame([['vanishes', 'Times', null]], $this->effects($removed));
-        $this->site->takeBack($removed);
+        $this->site->undo($removed);
         self::assertSame($before, $this->site->snapshot());
     }
 
@@ -148,7 +148,7 @@ final class MenuChangesTest extends TestCase
     {
         $first = $this->arrange(self::FOOT, $this->page('a', 'Times', 0), $this->page('b', 'Help', 1));
         $this->arrange(self::FOOT, $this->page('a', 'Times', 0)->with(['label' => 'Boats']), $this->page('b', 'Help', 1), $this->page('c', 'Travel', 2));
-        $back = $this->site->takeBack($first);
+        $back = $this->site->undo($first);
         self::assertSame(['a', 'c'], array_keys($this->site->menus[self::FOOT]->entries));
         self::assertSame(NoteKind::MenuStays, $back->notes[0]->kind);
     }

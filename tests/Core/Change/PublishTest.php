@@ -32,24 +32,24 @@ final class PublishTest extends TestCase
         $this->site->draft('Fares');
         $this->site->write('Fares');
         $first = $this->site->apply(new GoLive('Fares'));
-        self::assertSame(1, $this->site->pages['Fares']->wordsLive);
-        $this->site->takeBack($first);
-        self::assertNull($this->site->pages['Fares']->wordsLive);
-        self::assertSame(1, $this->site->pages['Fares']->wordsSaved, 'What was saved stays saved.');
+        self::assertSame(1, $this->site->pages['Fares']->contentLive);
+        $this->site->undo($first);
+        self::assertNull($this->site->pages['Fares']->contentLive);
+        self::assertSame(1, $this->site->pages['Fares']->contentSaved, 'What was saved stays saved.');
     }
 
     #[Test]
-    public function edits_are_published_as_they_were_saved_and_published_edits_are_taken_back(): void
+    public function edits_are_published_as_they_were_saved_and_published_edits_are_undone(): void
     {
         $this->site->live('Fares');
         $this->site->write('Fares', new PageTexts('What it costs', searchTitle: 'Fares'));
         self::assertTrue($this->site->pages['Fares']->hasEdits());
         $published = $this->site->apply(new Publish('Fares'));
         $page = $this->site->pages['Fares'];
-        self::assertSame(['What it costs', null, 1, false], [$page->texts->heading, $page->prepared, $page->wordsLive, $page->hasEdits()]);
-        $this->site->takeBack($published);
+        self::assertSame(['What it costs', null, 1, false], [$page->texts->heading, $page->prepared, $page->contentLive, $page->hasEdits()]);
+        $this->site->undo($published);
         $page = $this->site->pages['Fares'];
-        self::assertSame([null, 'What it costs', null, true], [$page->texts->heading, $page->prepared?->heading, $page->wordsLive, $page->hasEdits()]);
+        self::assertSame([null, 'What it costs', null, true], [$page->texts->heading, $page->prepared?->heading, $page->contentLive, $page->hasEdits()]);
     }
 
     #[Test]
@@ -60,7 +60,7 @@ final class PublishTest extends TestCase
         $published = $this->site->apply(new Publish('Fares'));
         $this->site->write('Fares');
         $this->site->apply(new Publish('Fares'));
-        $back = $this->site->planTakingBack($published);
+        $back = $this->site->planUndoing($published);
         self::assertTrue($back->changesNothing());
         self::assertSame('words', $back->notes[0]->other);
     }
@@ -83,7 +83,7 @@ final class PublishTest extends TestCase
         $page = $this->site->pages['Fares'];
         self::assertSame(['What it costs.', null, 'Prepared heading', 'What it costs.', false], [$page->texts->summary, $page->texts->heading, $page->prepared?->heading, $page->prepared?->summary, $page->indexed]);
         self::assertSame(1, $ripple->sitemapEntries, 'Not to be indexed, it leaves the sitemap.');
-        $this->site->takeBack($ripple);
+        $this->site->undo($ripple);
         self::assertSame(['', 'Prepared heading', '', true], [$this->site->pages['Fares']->texts->summary, $this->site->pages['Fares']->prepared?->heading, $this->site->pages['Fares']->prepared?->summary, $this->site->pages['Fares']->indexed]);
     }
 
@@ -114,7 +114,7 @@ final class PublishTest extends TestCase
         $this->site->write('Fares', new PageTexts('Prepared'));
         $this->site->apply(new TakeOffline('Fares'));
         $this->site->apply(new GoLive('Fares'));
-        self::assertSame(['Prepared', 1, false], [$this->site->pages['Fares']->texts->heading, $this->site->pages['Fares']->wordsLive, $this->site->pages['Fares']->hasEdits()]);
+        self::assertSame(['Prepared', 1, false], [$this->site->pages['Fares']->texts->heading, $this->site->pages['Fares']->contentLive, $this->site->pages['Fares']->hasEdits()]);
     }
 
     /** @param  class-string<InputRefused>  $kind */

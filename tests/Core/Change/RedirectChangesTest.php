@@ -57,7 +57,7 @@ final class RedirectChangesTest extends TestCase
         self::assertTrue($made->matters());
         $removed = $this->site->apply(RemoveRedirect::leavingFree(self::A));
         self::assertSame([[], []], [$this->site->redirects, array_intersect_key($this->site->claims, ['/dogs' => true])]);
-        $this->site->takeBack($removed);
+        $this->site->undo($removed);
         self::assertSame('/dogs', $this->site->redirects[self::A]->source);
         $this->site->apply(RemoveRedirect::leavingGone(self::A));
         self::assertSame(ClaimKind::Gone, $this->site->claims['/dogs']->kind);
@@ -85,7 +85,7 @@ final class RedirectChangesTest extends TestCase
         $before = $this->site->snapshot();
         $ripple = $this->site->carryOut($this->site->planBatch(new Batch([$make], Decisions::of(Decision::giveWay($conflict->address)))));
         self::assertSame([], $this->site->redirects);
-        $this->site->takeBack($ripple);
+        $this->site->undo($ripple);
         self::assertSame($before, $this->site->snapshot());
     }
 
@@ -117,9 +117,9 @@ final class RedirectChangesTest extends TestCase
     {
         $this->site->apply($this->making(self::A, '/a', ['leadsTo' => ['address' => '/b']]));
         $this->refused('changes.0.leadsTo', 'in a circle: /b → /a → /b', $this->making(self::B, '/b', ['leadsTo' => ['address' => '/a']]));
-        $this->refused('changes.0.leadsTo', 'in a circle', $this->making(self::B, '/x', ['reach' => 'branch', 'leadsTo' => ['address' => '/x/y']]));
-        $this->refused('changes.0.leadsTo', 'in a circle', $this->making(self::B, '/b', ['reach' => 'branch', 'leadsTo' => ['address' => '/a']]));
-        $this->refused('changes.0.leadsTo', 'in a circle', $this->making(self::B, '/p/:x', ['reach' => 'pattern', 'leadsTo' => ['address' => '/p/:x']]));
+        $this->refused('changes.0.leadsTo', 'in a circle', $this->making(self::B, '/x', ['scope' => 'branch', 'leadsTo' => ['address' => '/x/y']]));
+        $this->refused('changes.0.leadsTo', 'in a circle', $this->making(self::B, '/b', ['scope' => 'branch', 'leadsTo' => ['address' => '/a']]));
+        $this->refused('changes.0.leadsTo', 'in a circle', $this->making(self::B, '/p/:x', ['scope' => 'pattern', 'leadsTo' => ['address' => '/p/:x']]));
         $this->site->apply($this->making(self::B, '/b', ['leadsTo' => ['address' => '/c']]));
         $this->refused('changes.0.leadsTo', 'in a circle', new ChangeRedirect(self::B, ['leadsTo' => ['address' => '/a']]));
     }
@@ -130,8 +130,8 @@ final class RedirectChangesTest extends TestCase
         $this->site->carryOut($this->site->planBatch(new Batch([new PutInBin('01J000000000000000000000P2')], Decisions::of(Decision::answer(QuestionKind::Retired, '01J000000000000000000000P2', Answer::Gone)))));
         $this->refused('changes.0.leadsTo', 'in the bin', $this->making(self::A, '/a', ['leadsTo' => ['page' => '01J000000000000000000000P2']]));
         $this->refused('changes.0.leadsTo', 'There is no page', $this->making(self::A, '/a', ['leadsTo' => ['page' => self::B]]));
-        $this->site->apply($this->making(self::A, '/old', ['reach' => 'branch']));
-        $this->refused('changes.0.source', 'already', $this->making(self::B, '/OLD', ['reach' => 'branch']));
+        $this->site->apply($this->making(self::A, '/old', ['scope' => 'branch']));
+        $this->refused('changes.0.source', 'already', $this->making(self::B, '/OLD', ['scope' => 'branch']));
         $this->refused('changes.0.redirect', 'no such redirect', new ChangeRedirect(self::B, ['isOn' => false]));
         $this->refused('changes.0.redirect', 'like this already', new ChangeRedirect(self::A, ['isOn' => true]));
         $this->refused('changes.0.redirect', 'already', $this->making(self::A, '/new'));
@@ -149,13 +149,13 @@ final class RedirectChangesTest extends TestCase
     #[Test]
     public function patterns_come_one_after_the_other_and_are_put_in_order(): void
     {
-        $this->site->apply($this->making(self::A, '/a/:x', ['reach' => 'pattern']), $this->making(self::B, '/a/*', ['reach' => 'pattern']));
+        $this->site->apply($this->making(self::A, '/a/:x', ['scope' => 'pattern']), $this->making(self::B, '/a/*', ['scope' => 'pattern']));
         $positions = fn (): array => array_map(static fn (Rule $rule): int => $rule->position, $this->site->redirects);
         self::assertSame([self::A => 1, self::B => 2], $positions());
         $ripple = $this->site->apply(new OrderPatterns([self::B]));
         self::assertSame([self::A => 2, self::B => 1], $positions());
         $this->refused('changes.0.redirects', 'already', new OrderPatterns([self::B, self::A]));
-        $this->site->takeBack($ripple);
+        $this->site->undo($ripple);
         self::assertSame([self::A => 1, self::B => 2], $positions());
     }
 
@@ -165,7 +165,7 @@ final class RedirectChangesTest extends TestCase
         $this->site->apply(AddAddress::sendingOn('01J000000000000000000000P1', Address::set('/sos', $this->site->rules)));
         $ripple = $this->site->apply(new RemoveAddress('01J000000000000000000000P1', Address::set('/sos', $this->site->rules)), $this->making(self::A, '/sos'));
         self::assertSame(ClaimKind::Rule, $this->site->claims['/sos']->kind);
-        $this->site->takeBack($ripple);
+        $this->site->undo($ripple);
         self::assertSame([ClaimKind::Redirect, []], [$this->site->claims['/sos']->kind, $this->site->redirects]);
         $this->site->apply(new RemoveAddress('01J000000000000000000000P1', Address::set('/sos', $this->site->rules)), $this->making(self::A, '/sos'));
         $this->site->apply(RemoveRedirect::leavingFree(self::A), AddAddress::serving('01J000000000000000000000P1', Address::set('/sos', $this->site->rules)));

@@ -39,9 +39,9 @@ final class UndoTest extends TestCase
         $site->carryOut($ripple);
         self::assertSame(['Help', 'Help'], [$site->pages['Travel']->parent, $site->pages['Travel']->bin]);
         $after = $site->snapshot();
-        $back = $site->takeBack($ripple);
+        $back = $site->undo($ripple);
         self::assertSame($before, $site->snapshot());
-        $site->takeBack($back);
+        $site->undo($back);
         self::assertSame($after, $site->snapshot());
     }
 
@@ -55,7 +55,7 @@ final class UndoTest extends TestCase
         $brought = $site->apply(new BringBack('Travel'));
         $site->apply(new Move('Times', Place::lastIn(null)));
         $site->apply(new TakeOffline('Times'));
-        $taken = $site->takeBack($brought);
+        $taken = $site->undo($brought);
         self::assertContains(NoteKind::Stays, array_map(static fn (Note $note): NoteKind => $note->kind, $taken->notes));
         self::assertTrue($site->pages['Travel']->isBinned());
         self::assertSame('/times', $site->pages['Times']->address->path);
@@ -63,15 +63,15 @@ final class UndoTest extends TestCase
     }
 
     #[Test]
-    public function a_move_taken_back_and_done_again_leaves_no_trace(): void
+    public function a_move_undone_and_redone_leaves_no_trace(): void
     {
         $site = $this->site();
         $before = $site->snapshot();
         $moved = $site->apply(new Move('Timetables', Place::firstIn('Travel')));
         $after = $site->snapshot();
-        $back = $site->takeBack($moved);
+        $back = $site->undo($moved);
         self::assertSame($before, $site->snapshot());
-        $site->takeBack($back);
+        $site->undo($back);
         self::assertSame($after, $site->snapshot());
     }
 
@@ -81,7 +81,7 @@ final class UndoTest extends TestCase
         $site = $this->site();
         $moved = $site->apply(new Move('Timetables', Place::lastIn('Travel')));
         $site->live('Winter', 'Timetables');
-        $site->takeBack($moved);
+        $site->undo($moved);
         self::assertSame('page Winter', $site->answer('/help/timetables/winter'));
         self::assertSame('redirect /help/timetables/winter', $site->answer('/travel/timetables/winter'));
     }
@@ -92,7 +92,7 @@ final class UndoTest extends TestCase
         $site = $this->site();
         $moved = $site->apply(new Move('Timetables', Place::lastIn('Travel')));
         $site->apply(new Move('Timetables', Place::lastIn(null)));
-        $back = $site->planTakingBack($moved);
+        $back = $site->planUndoing($moved);
         self::assertTrue($back->changesNothing());
         self::assertEquals([new Note(NoteKind::Stays, 'Timetables', 'Timetables', 'place')], $back->notes);
     }
@@ -103,7 +103,7 @@ final class UndoTest extends TestCase
         $site = $this->site();
         $made = $site->apply(new Make('New', PageName::of('New'), Place::lastIn(null)));
         $site->draft('Inside', 'New');
-        $back = $site->planTakingBack($made);
+        $back = $site->planUndoing($made);
         self::assertTrue($back->changesNothing());
         self::assertEquals([new Note(NoteKind::StaysMade, 'New', 'New', '1')], $back->notes);
     }
@@ -114,7 +114,7 @@ final class UndoTest extends TestCase
         $site = $this->site();
         $moved = $site->apply(new Move('Timetables', Place::lastIn('Travel')));
         $site->apply(new Move('Help', Place::lastIn('Summer')));
-        $back = $site->planTakingBack($moved);
+        $back = $site->planUndoing($moved);
         self::assertTrue($back->changesNothing());
         self::assertEquals([new Note(NoteKind::Stays, 'Timetables', 'Timetables', 'place')], $back->notes);
     }
@@ -127,7 +127,7 @@ final class UndoTest extends TestCase
         $site->draft('New', 'Travel', 'free');
         $conflict = $site->plan(new SetSlug('New', Slug::of('fares')))->conflicts[0];
         $site->carryOut($site->planBatch(new Batch([new SetSlug('New', Slug::of('fares'))], Decisions::of(...$conflict->waysOut[0]->decisions))));
-        $ripple = $site->planTakingBack($renamed);
+        $ripple = $site->planUndoing($renamed);
         self::assertSame('New', $ripple->conflicts[0]->holder?->name);
     }
 
@@ -137,7 +137,7 @@ final class UndoTest extends TestCase
         $site = $this->site();
         $moved = $site->apply(new Move('Timetables', Place::lastIn('Travel')), new Rename('Fares', PageName::of('Prices')), new Rename('Travel', PageName::of('Voyages')));
         $site->apply(new Rename('Fares', PageName::of('Rates')));
-        $back = $site->planTakingBack($moved);
+        $back = $site->planUndoing($moved);
         self::assertEquals([new Note(NoteKind::Stays, 'Fares', 'Rates', 'name')], $back->notes);
         $site->carryOut($back);
         self::assertSame(['Help', 'Rates', 'Travel'], [$site->pages['Timetables']->parent, $site->pages['Fares']->name, $site->pages['Travel']->name]);
@@ -151,7 +151,7 @@ final class UndoTest extends TestCase
         for ($n = 0; $n < 20; $n++) {
             $site->apply(new Make("N$n", PageName::of("N$n"), Place::before('Timetables')));
         }
-        $site->carryOut($site->planTakingBack($moved));
+        $site->carryOut($site->planUndoing($moved));
         self::assertSame('Help', $site->pages['Timetables']->parent);
     }
 
@@ -162,21 +162,21 @@ final class UndoTest extends TestCase
         $site->carryOut($site->planBatch(new Batch([new PutInBin('Timetables')], Decisions::elseDefaults())));
         $brought = $site->apply(new BringBack('Timetables'));
         $site->draft('Made since', 'Summer');
-        $back = $site->planTakingBack($brought);
+        $back = $site->planUndoing($brought);
         self::assertTrue($back->changesNothing());
         self::assertContains(NoteKind::Stays, array_column($back->notes, 'kind'));
     }
 
     #[Test]
-    public function making_a_page_cannot_be_taken_back_once_visitors_know_it_or_it_is_the_start_page(): void
+    public function making_a_page_cannot_be_undone_once_visitors_know_it_or_it_is_the_start_page(): void
     {
         $site = $this->site();
         $made = $site->apply(new Make('New', PageName::of('New'), Place::lastIn(null)), new GoLive('New'));
         $site->apply(new Move('New', Place::lastIn('Travel')));
-        self::assertSame(NoteKind::StaysMade, $site->planTakingBack($made)->notes[0]->kind);
+        self::assertSame(NoteKind::StaysMade, $site->planUndoing($made)->notes[0]->kind);
         $other = $site->apply(new Make('Other', PageName::of('Other'), Place::lastIn(null)), new GoLive('Other'));
         $site->apply(new SetStartPage('Other'));
-        self::assertSame(NoteKind::StaysMade, $site->planTakingBack($other)->notes[0]->kind);
+        self::assertSame(NoteKind::StaysMade, $site->planUndoing($other)->notes[0]->kind);
     }
 
     #[Test]
@@ -185,8 +185,8 @@ final class UndoTest extends TestCase
         $site = $this->site();
         $first = $site->apply(new SetStartPage('Help'));
         $second = $site->apply(new SetStartPage('Travel'));
-        self::assertTrue($site->planTakingBack($first)->changesNothing());
-        $site->carryOut($site->planTakingBack($second, $first));
+        self::assertTrue($site->planUndoing($first)->changesNothing());
+        $site->carryOut($site->planUndoing($second, $first));
         self::assertSame(['Home', 'page Home', 'page Help'], [$site->startPage, $site->answer('/'), $site->answer('/help')]);
     }
 
@@ -198,7 +198,7 @@ final class UndoTest extends TestCase
         $emptied = $site->apply(new DeleteForGood('Summer'));
         $site->carryOut($site->planBatch(new Batch([new PutInBin('Timetables')], Decisions::elseDefaults())));
         $site->apply(new DeleteForGood('Timetables'));
-        $site->carryOut($site->planTakingBack($emptied));
+        $site->carryOut($site->planUndoing($emptied));
         self::assertSame([true, null], [$site->pages['Summer']->isBinned(), $site->pages['Summer']->parent]);
     }
 
@@ -209,7 +209,7 @@ final class UndoTest extends TestCase
         $renamed = $site->apply(new Rename('Summer', PageName::of('Warm months')));
         $site->carryOut($site->planBatch(new Batch([new PutInBin('Summer')], Decisions::elseDefaults())));
         $site->apply(new DeleteForGood('Summer'));
-        self::assertSame(NoteKind::IsGone, $site->planTakingBack($renamed)->notes[0]->kind);
+        self::assertSame(NoteKind::IsGone, $site->planUndoing($renamed)->notes[0]->kind);
     }
 
     private function site(): MemorySite

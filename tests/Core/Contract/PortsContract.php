@@ -13,7 +13,6 @@ use Heronstem\Core\Change\Change;
 use Heronstem\Core\Change\ChangeKind;
 use Heronstem\Core\Change\GoLive;
 use Heronstem\Core\Change\LeaveOutOfAddresses;
-use Heronstem\Core\Change\ListPage;
 use Heronstem\Core\Change\Make;
 use Heronstem\Core\Change\MakeMenu;
 use Heronstem\Core\Change\MakeRedirect;
@@ -24,6 +23,7 @@ use Heronstem\Core\Change\RemoveAddress;
 use Heronstem\Core\Change\Schedule;
 use Heronstem\Core\Change\SendForReview;
 use Heronstem\Core\Change\SetStartPage;
+use Heronstem\Core\Change\UnlistPage;
 use Heronstem\Core\Ledger\ClaimKind;
 use Heronstem\Core\Ledger\Ledger;
 use Heronstem\Core\Linking\Target;
@@ -101,7 +101,7 @@ trait PortsContract
         self::assertSame(['Travel', 'Help'], $this->names($this->menuPages()->below(null, 1)));
         self::assertEqualsCanonicalizing(['Travel', 'Help', 'Times'], $this->names($this->menuPages()->below(null, 2)));
         self::assertSame(['Times'], $this->names($this->menuPages()->below(self::HELP, 1)));
-        $this->carryOut(ListPage::unlisted(self::TIMES), new GoLive(self::SUMMER));
+        $this->carryOut(new UnlistPage(self::TIMES), new GoLive(self::SUMMER));
         self::assertSame(['Times', 'Summer'], $this->names($this->menuPages()->below(self::HELP, 2)), 'Unlisted pages are there, for branches that let them in.');
         $this->carryOut(new SetStartPage(self::TRAVEL));
         self::assertSame(['Help'], $this->names($this->menuPages()->below(null, 1)), 'The start page stands in no branch from the top.');
@@ -227,7 +227,7 @@ trait PortsContract
     public function who_has_something_on_pages_is_found_by_page(): void
     {
         $this->givenASite();
-        $writes = new PersonAtPage(self::TIMES, 'Isla', PersonRole::UnsavedWords);
+        $writes = new PersonAtPage(self::TIMES, 'Isla', PersonRole::UnsavedContent);
         $branch = new PersonAtPage(self::HELP, 'Tam', PersonRole::Branch);
         $this->somebodyAt($writes);
         $this->somebodyAt($branch);
@@ -291,10 +291,10 @@ trait PortsContract
         $this->carryOut(
             new ChangeKind(self::TRAVEL, PageKind::Pointer, Target::page(self::TIMES)),
             new Schedule(self::TRAVEL, $from, $until),
-            ListPage::unlisted(self::TRAVEL),
+            new UnlistPage(self::TRAVEL),
             new SendForReview(self::TRAVEL, 'Look'),
         );
-        $this->carryOut(new ChangeKind(self::HELP, PageKind::Section), LeaveOutOfAddresses::of(self::HELP));
+        $this->carryOut(new ChangeKind(self::HELP, PageKind::Section), new LeaveOutOfAddresses(self::HELP));
         $page = $this->pages()->page(self::TRAVEL);
         self::assertEquals([PageKind::Pointer, Target::page(self::TIMES), $from, $until, false, PageState::InReview, 'Look'], [$page?->kind, $page?->leadsTo, $page?->from, $page?->until, $page?->listed, $page?->state, $page?->reviewNote]);
         self::assertSame([true, '/times/summer'], [$this->pages()->page(self::HELP)?->leftOut, $this->pages()->page(self::SUMMER)?->address->path]);
@@ -335,8 +335,8 @@ trait PortsContract
         $read = static fn (string $id, array $fields): Change => new MakeRedirect((new RuleReader(new AddressRules, 'UTC'))->read(['id' => $id] + $fields));
         $this->carryOut(
             $read('01J000000000000000000000R1', ['source' => '/Dogs', 'leadsTo' => ['page' => self::HELP], 'note' => 'Poster']),
-            $read('01J000000000000000000000R2', ['source' => '/old', 'reach' => 'branch', 'leadsTo' => ['address' => '/dogs'], 'until' => '2099-01-01T00:00:00Z']),
-            $read('01J000000000000000000000R3', ['source' => '/n/:y', 'reach' => 'pattern', 'answer' => 'pause', 'leadsTo' => ['url' => 'https://x.example/:y'], 'pause' => ['seconds' => 3, 'message' => ['type' => 'doc', 'content' => []]]]),
+            $read('01J000000000000000000000R2', ['source' => '/old', 'scope' => 'branch', 'leadsTo' => ['address' => '/dogs'], 'until' => '2099-01-01T00:00:00Z']),
+            $read('01J000000000000000000000R3', ['source' => '/n/:y', 'scope' => 'pattern', 'answer' => 'pause', 'leadsTo' => ['url' => 'https://x.example/:y'], 'pause' => ['seconds' => 3, 'message' => ['type' => 'doc', 'content' => []]]]),
             $read('01J000000000000000000000R4', ['source' => '/offer?id=3', 'query' => 'match', 'answer' => '410']),
         );
         $rules = $this->redirects();

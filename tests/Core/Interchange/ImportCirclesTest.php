@@ -32,9 +32,9 @@ final class ImportCirclesTest extends TestCase
         $name = Generators::choose(0, 14);
         $this->limitTo(1000)->forAll(Generators::seq(Generators::tuple($name, $name, Generators::elements('one', 'one', 'one', 'branch'))))->then(function (array $rows): void {
             $rules = [];
-            foreach ($rows as $n => [$from, $to, $reach]) {
+            foreach ($rows as $n => [$from, $to, $scope]) {
                 if ($from !== $to) {
-                    $rule = new Rule("R$n", RuleScope::from($reach), "/$from", "/$from", RuleAnswer::MovedPermanently, Target::stored("address /$to"));
+                    $rule = new Rule("R$n", RuleScope::from($scope), "/$from", "/$from", RuleAnswer::MovedPermanently, Target::stored("address /$to"));
                     $rules[$rule->identity()] ??= $rule;
                 }
             }
@@ -63,8 +63,8 @@ final class ImportCirclesTest extends TestCase
         $rows = ['C' => ['c', 'a', 'one'], 'A' => ['a', 'b', 'one'], 'B' => ['b', 'a', 'one'], 'D' => ['a', 'c', 'branch']];
         $circles = new ImportCircles(new AddressRules, $this->nobody(), []);
         $rules = [];
-        foreach ($rows as $id => [$from, $to, $reach]) {
-            $rules[$id] = new Rule($id, RuleScope::from($reach), "/$from", "/$from", RuleAnswer::MovedPermanently, Target::stored("address /$to"));
+        foreach ($rows as $id => [$from, $to, $scope]) {
+            $rules[$id] = new Rule($id, RuleScope::from($scope), "/$from", "/$from", RuleAnswer::MovedPermanently, Target::stored("address /$to"));
             $circles->add($rules[$id]);
         }
         $refused = array_column($circles->found([]), 'id');
@@ -93,7 +93,7 @@ final class ImportCirclesTest extends TestCase
         $set = RuleSet::compile(array_filter($rules, static fn (Rule $each): bool => ! $each->claims()), new AddressRules, Moment::at(0));
         foreach ([$rule->sample(), $rule->sampleBelow()] as $n => $sample) {
             $way = (new Resolver(new AddressRules, $this->nobody($claiming), $set))->resolve($sample);
-            if (($n === 0 || $rule->reach === RuleScope::Branch) && $way->isLoop && in_array($rule->id, $way->rules(), true)) {
+            if (($n === 0 || $rule->scope === RuleScope::Branch) && $way->isLoop && in_array($rule->id, $way->rules(), true)) {
                 return true;
             }
         }

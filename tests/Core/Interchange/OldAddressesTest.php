@@ -37,7 +37,7 @@ final class OldAddressesTest extends TestCase
     #[Test]
     public function nothing_and_too_much_are_refused(): void
     {
-        foreach (['' => 'No address', implode("\n", array_map(static fn (int $n): string => "/a/$n", range(0, OldAddresses::MOST))) => 'At most'] as $text => $reason) {
+        foreach (['' => 'No address', implode("\n", array_map(static fn (int $n): string => "/a/$n", range(0, OldAddresses::MAX_LINES))) => 'At most'] as $text => $reason) {
             try {
                 OldAddresses::read((string) $text);
                 self::fail('It was taken.');

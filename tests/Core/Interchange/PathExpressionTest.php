@@ -37,10 +37,10 @@ final class PathExpressionTest extends TestCase
     }
 
     #[Test, DataProvider('expressions')]
-    public function an_expression_is_read_as_the_rule_that_says_the_same(string $expression, string $reach, string $source): void
+    public function an_expression_is_read_as_the_rule_that_says_the_same(string $expression, string $scope, string $source): void
     {
         $read = PathExpression::read($expression);
-        self::assertSame([$reach, $source], [$read->reach, $read->source]);
+        self::assertSame([$scope, $source], [$read->scope, $read->source]);
     }
 
     #[Test]
@@ -89,7 +89,7 @@ final class PathExpressionTest extends TestCase
             } catch (InputRefused) {
                 return;
             }
-            if ($read->reach !== 'pattern') {
+            if ($read->scope !== 'pattern') {
                 return;
             }
             $asked = '/r'.implode('', $paths);

@@ -110,7 +110,7 @@ final class RedirectFileTest extends TestCase
     /** @param  list<array{int, array<string, string>}>  $rows */
     private static function good(array $rows): array
     {
-        return array_values(array_map(static fn (array $row): array => [$row[1]['source'], $row[1]['reach'] ?? null, $row[1]['answer'] ?? null, $row[1]['target'] ?? null, $row[1]['query'] ?? null, $row[1]['carriesRest'] ?? null], array_filter($rows, static fn (array $row): bool => ! isset($row[1]['refused']))));
+        return array_values(array_map(static fn (array $row): array => [$row[1]['source'], $row[1]['scope'] ?? null, $row[1]['answer'] ?? null, $row[1]['target'] ?? null, $row[1]['query'] ?? null, $row[1]['carriesRest'] ?? null], array_filter($rows, static fn (array $row): bool => ! isset($row[1]['refused']))));
     }
 
     /** @param  list<array{int, array<string, string>}>  $rows */

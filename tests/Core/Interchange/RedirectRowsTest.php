@@ -90,7 +90,7 @@ final class RedirectRowsTest extends TestCase
         $this->limitTo(300)->forAll($source, $target, Generators::elements(['301', '302', '308', '410', 'pause']), Generators::bool(), Generators::elements(['', "One,\ttwo", 'Ünï "quoted"', '=1+1']), Generators::elements([null, '2027-01-01T00:00:00Z']))
             ->then(function (array $source, array $target, string $answer, bool $is, string $note, ?string $until): void {
                 $target = isset($target['url']) ? ['url' => 'https://x.example/a,b'] : $target;
-                $given = ['id' => self::PAGE, 'source' => $source[0], 'reach' => $source[1], 'query' => str_contains($source[0], '?') ? 'match' : ($is ? 'drop' : 'carry'), 'answer' => $answer, 'leadsTo' => $answer === '410' ? null : $target, 'isOn' => $is, 'inFront' => ! $is, 'note' => $note, 'until' => $until, 'position' => 3, 'carriesRest' => $is,
+                $given = ['id' => self::PAGE, 'source' => $source[0], 'scope' => $source[1], 'query' => str_contains($source[0], '?') ? 'match' : ($is ? 'drop' : 'carry'), 'answer' => $answer, 'leadsTo' => $answer === '410' ? null : $target, 'isOn' => $is, 'inFront' => ! $is, 'note' => $note, 'until' => $until, 'position' => 3, 'carriesRest' => $is,
                     'pause' => ['seconds' => 7, 'message' => ['type' => 'doc', 'content' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'Wait, "please".', 'marks' => [['type' => 'bold']]]]]]]]];
                 $rule = (new RuleReader(new AddressRules, 'UTC'))->read($given);
                 $written = Table::csv(RedirectRows::COLUMNS).Table::csv(RedirectRows::written($rule, static fn (string $page): string => '/fares', static fn (): null => null));

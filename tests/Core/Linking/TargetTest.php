@@ -65,7 +65,7 @@ final class TargetTest extends TestCase
     #[Test]
     public function a_url_has_a_longest_length(): void
     {
-        $url = 'https://x.example/'.str_repeat('a', Target::LONGEST - 18);
+        $url = 'https://x.example/'.str_repeat('a', Target::MAX_LENGTH - 18);
         self::assertSame($url, Target::url($url)->value);
         $this->expectExceptionMessage('at most 2000 characters; this one has 2001');
         Target::url($url.'a');

@@ -161,13 +161,13 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
         return $ripple;
     }
 
-    public function takeBack(Ripple $applied): Ripple
+    public function undo(Ripple $applied): Ripple
     {
-        return $this->carryOut($this->planTakingBack($applied));
+        return $this->carryOut($this->planUndoing($applied));
     }
 
-    /** Takes back what was applied so long ago that visitors know what it showed. */
-    public function takeBackLater(Ripple $applied, Decision ...$decisions): Ripple
+    /** Undoes what was applied so long ago that visitors know what it showed. */
+    public function undoLater(Ripple $applied, Decision ...$decisions): Ripple
     {
         $this->now += 3600;
 
@@ -178,15 +178,15 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
     public function write(string $page, ?PageTexts $prepared = null): void
     {
         $was = $this->pages[$page];
-        $this->pages[$page] = $was->with(['wordsSaved' => $was->wordsSaved + 1, 'prepared' => $was->isLive() ? $prepared ?? $was->prepared : null]);
+        $this->pages[$page] = $was->with(['contentSaved' => $was->contentSaved + 1, 'prepared' => $was->isLive() ? $prepared ?? $was->prepared : null]);
     }
 
     /** @param  Ripple  ...$applied  newest first */
-    public function planTakingBack(Ripple ...$applied): Ripple
+    public function planUndoing(Ripple ...$applied): Ripple
     {
         $entries = array_map(fn (Ripple $ripple): Undo => $this->keptAndRead($ripple), array_values($applied));
 
-        return $this->planBatch(new Batch($entries === [] ? throw new \LogicException('Nothing to take back.') : $entries, Decisions::elseDefaults()));
+        return $this->planBatch(new Batch($entries === [] ? throw new \LogicException('Nothing to undo.') : $entries, Decisions::elseDefaults()));
     }
 
     /** What an entry did, as the history keeps it, read back. */

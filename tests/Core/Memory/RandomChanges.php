@@ -21,6 +21,7 @@ use Heronstem\Core\Change\DeleteForGood;
 use Heronstem\Core\Change\Describe;
 use Heronstem\Core\Change\Duplicate;
 use Heronstem\Core\Change\GoLive;
+use Heronstem\Core\Change\IncludeInAddresses;
 use Heronstem\Core\Change\LeaveOutOfAddresses;
 use Heronstem\Core\Change\ListPage;
 use Heronstem\Core\Change\Make;
@@ -46,7 +47,9 @@ use Heronstem\Core\Change\SendForReview;
 use Heronstem\Core\Change\SetSlug;
 use Heronstem\Core\Change\SetStartPage;
 use Heronstem\Core\Change\TakeOffline;
+use Heronstem\Core\Change\UnlistPage;
 use Heronstem\Core\Change\Unpin;
+use Heronstem\Core\Change\Unprotect;
 use Heronstem\Core\Decision\Answer;
 use Heronstem\Core\Decision\Decision;
 use Heronstem\Core\Decision\Decisions;
@@ -178,14 +181,14 @@ final readonly class RandomChanges
             16 => new DeleteForGood($page),
             17 => new Duplicate($page, $new, $how > 2 ? Scope::Branch : Scope::Page, $how % 2 === 0 ? null : $place),
             18 => [new ChangeKind($page, PageKind::Page), new ChangeKind($page, PageKind::Section), new ChangeKind($page, PageKind::Pointer, Target::page($other)), new ChangeKind($page, PageKind::Pointer, Target::url('https://skerrivane.example/')), new ChangeKind($page, PageKind::Section), new ChangeKind($page, PageKind::Download, Target::file($other))][$how],
-            19 => $how < 4 ? LeaveOutOfAddresses::of($page) : LeaveOutOfAddresses::undone($page),
-            20 => $how < 3 ? ListPage::unlisted($page) : ListPage::listed($page),
+            19 => $how < 4 ? new LeaveOutOfAddresses($page) : new IncludeInAddresses($page),
+            20 => $how < 3 ? new UnlistPage($page) : new ListPage($page),
             21 => new Schedule($page, $how < 4 ? Moment::at($this->now + 1000 * ($how + 1)) : null, $how > 2 ? Moment::at($this->now + 9000) : null),
             22 => $how < 3 ? new SendForReview($page, $word) : new ReturnToWriter($page, $word),
             23 => new SetStartPage($page, $how < 4 ? StartAudience::Visitors : StartAudience::SignedIn),
             24, 25 => $how < 3 ? AddAddress::serving($page, $address) : AddAddress::sendingOn($page, $address),
             26 => new RemoveAddress($page, $address),
-            27 => $how < 3 ? Protect::of($page) : Protect::undone($page),
+            27 => $how < 3 ? new Protect($page) : new Unprotect($page),
             28 => new AddToMenu($page, $menus[$where % count($menus)]),
             29 => new RemoveFromMenu($page, $menus[$where % count($menus)]),
             30 => $this->aboutMenu($menus, $where, $how, $new),
@@ -202,7 +205,7 @@ final readonly class RandomChanges
     {
         $source = ['/deal', '/summer', '/Help/times', '/travel', '/x/y', '/old/:x'][($which + $how) % 6];
         $target = ['address' => ['/nowhere', '/deal', '/nowhere', '/deal', '/x/y', '/nowhere'][$how]];
-        $given = ['id' => $id, 'source' => $source, 'reach' => str_contains($source, ':') ? 'pattern' : ($how === 1 ? 'branch' : 'one'), 'leadsTo' => $target, 'inFront' => $how === 2];
+        $given = ['id' => $id, 'source' => $source, 'scope' => str_contains($source, ':') ? 'pattern' : ($how === 1 ? 'branch' : 'one'), 'leadsTo' => $target, 'inFront' => $how === 2];
 
         $rule = (new RuleReader($this->rules, 'UTC'))->read($source === $target['address'] ? ['leadsTo' => ['address' => '/nowhere']] + $given : $given);
 

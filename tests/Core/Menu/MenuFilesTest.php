@@ -90,11 +90,11 @@ final class MenuFilesTest extends TestCase
     public function a_menu_has_limits_and_no_identity_twice(): void
     {
         $deep = ['kind' => 'heading', 'label' => 'x'];
-        for ($level = 0; $level < Menu::DEEPEST; $level++) {
+        for ($level = 0; $level < Menu::MAX_DEPTH; $level++) {
             $deep = ['kind' => 'heading', 'label' => 'x', 'entries' => [$deep]];
         }
         $twice = ['id' => self::HELP, 'kind' => 'separator'];
-        foreach ([[$deep], [$twice, $twice], array_fill(0, Menu::LONGEST + 1, ['kind' => 'separator'])] as $entries) {
+        foreach ([[$deep], [$twice, $twice], array_fill(0, Menu::MAX_ENTRIES + 1, ['kind' => 'separator'])] as $entries) {
             try {
                 $this->menu($entries);
                 self::fail('It was taken.');

@@ -6,11 +6,11 @@ namespace Tests\Core\Menu;
 
 use Eris\Generators;
 use Eris\TestTrait;
-use Heronstem\Core\Change\ListPage;
 use Heronstem\Core\Change\PutInBin;
 use Heronstem\Core\Change\Schedule;
 use Heronstem\Core\Change\SetStartPage;
 use Heronstem\Core\Change\TakeOffline;
+use Heronstem\Core\Change\UnlistPage;
 use Heronstem\Core\Linking\Target;
 use Heronstem\Core\Menu\Audience;
 use Heronstem\Core\Menu\BranchContents;
@@ -56,7 +56,7 @@ final class MenuResolverTest extends TestCase
     {
         $menu = $this->site->menus[MemorySite::MAIN];
         self::assertSame(['Travel' => ['Times' => [], 'Fares' => []], 'Help' => []], $this->labels($menu));
-        $this->site->apply(ListPage::unlisted('Help'), new TakeOffline('Times'));
+        $this->site->apply(new UnlistPage('Help'), new TakeOffline('Times'));
         self::assertSame(['Travel' => ['Fares' => []]], $this->labels($menu));
         $this->site->apply(new TakeOffline('Travel'));
         self::assertSame([], $this->labels($menu), 'What stands below a page that is hidden is hidden with it.');
@@ -69,7 +69,7 @@ final class MenuResolverTest extends TestCase
         self::assertSame(['Times', 'Fares'], array_keys($this->labels($branch(new BranchContents(1)))));
         self::assertSame(['Fares', 'Times'], array_keys($this->labels($branch(new BranchContents(1, BranchOrder::Alphabet)))));
         self::assertSame(['Times' => []], $this->labels($branch(new BranchContents(2, BranchOrder::Tree, ['Fares']))));
-        $this->site->apply(ListPage::unlisted('Fares'));
+        $this->site->apply(new UnlistPage('Fares'));
         self::assertSame(['Times' => [], 'Fares' => ['Cars' => []]], $this->labels($branch(new BranchContents(2, BranchOrder::Tree, [], ['Fares']))));
         $whole = $this->whole($branch(new BranchContents(1, BranchOrder::Tree, ['Times'])));
         self::assertSame([Hidden::LeftOut], array_map(static fn (ResolvedEntry $entry): ?Hidden => $entry->hidden, $whole));
@@ -118,7 +118,7 @@ final class MenuResolverTest extends TestCase
     {
         $menu = $this->menu($this->page('a', 'Times', 0), $this->page('b', 'Help', 1));
         $this->site->planBatch(new \Heronstem\Core\Change\Batch([new PutInBin('Times')], \Heronstem\Core\Decision\Decisions::elseDefaults()));
-        $this->site->carryOut($this->site->planBatch(new \Heronstem\Core\Change\Batch([new PutInBin('Times'), ListPage::unlisted('Help')], \Heronstem\Core\Decision\Decisions::elseDefaults())));
+        $this->site->carryOut($this->site->planBatch(new \Heronstem\Core\Change\Batch([new PutInBin('Times'), new UnlistPage('Help')], \Heronstem\Core\Decision\Decisions::elseDefaults())));
         self::assertSame([Hidden::Bin, Hidden::Unlisted], array_map(static fn (ResolvedEntry $entry): ?Hidden => $entry->hidden, $this->whole($menu)));
     }
 

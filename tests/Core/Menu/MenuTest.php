@@ -102,7 +102,7 @@ final class MenuTest extends TestCase
     }
 
     #[Test]
-    public function whatever_is_taken_back_of_a_menu_that_went_on_every_entry_still_stands_somewhere(): void
+    public function whatever_is_undone_of_a_menu_that_went_on_every_entry_still_stands_somewhere(): void
     {
         $this->limitTo(300)->forAll($this->menus(), $this->menus(), $this->menus())->then(function (Menu $before, Menu $after, Menu $since): void {
             $back = MenuDifference::between('menu', $before, $after)?->undoneIn($since);

@@ -20,7 +20,7 @@ use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Memory\MemorySite;
 
-/** What visitors, and people who work on the site, got to have between a change and its being taken back. */
+/** What visitors, and people who work on the site, got to have between a change and its being undone. */
 final class AddressesInBetweenTest extends TestCase
 {
     private MemorySite $site;
@@ -35,7 +35,7 @@ final class AddressesInBetweenTest extends TestCase
     public function an_address_that_stood_in_between_goes_on_as_a_redirect(): void
     {
         $ripple = $this->site->apply(new SetSlug('Fares', Slug::of('prices')));
-        $back = $this->site->takeBackLater($ripple);
+        $back = $this->site->undoLater($ripple);
         self::assertSame(['page Fares', 'redirect /fares'], [$this->site->answer('/fares'), $this->site->answer('/prices')]);
         self::assertSame([[QuestionKind::InBetween, 'Fares', 1, Answer::Redirect]], array_map(static fn ($question): array => [$question->kind, $question->page, $question->count, $question->default], $back->questions));
     }
@@ -44,9 +44,9 @@ final class AddressesInBetweenTest extends TestCase
     public function it_is_let_go_where_that_is_decided_or_it_stood_for_a_moment_only(): void
     {
         $before = $this->site->snapshot();
-        $this->site->takeBack($this->site->apply(new SetSlug('Fares', Slug::of('prices'))));
+        $this->site->undo($this->site->apply(new SetSlug('Fares', Slug::of('prices'))));
         self::assertSame($before, $this->site->snapshot(), 'A slip leaves no trace.');
-        $this->site->takeBackLater($this->site->apply(new SetSlug('Fares', Slug::of('prices'))), Decision::answer(QuestionKind::InBetween, 'Fares', Answer::Free));
+        $this->site->undoLater($this->site->apply(new SetSlug('Fares', Slug::of('prices'))), Decision::answer(QuestionKind::InBetween, 'Fares', Answer::Free));
         self::assertSame($before, $this->site->snapshot());
     }
 
@@ -54,15 +54,15 @@ final class AddressesInBetweenTest extends TestCase
     public function a_branch_that_was_elsewhere_in_between_keeps_all_its_addresses_answering(): void
     {
         $this->site->live('Bicycles', 'Fares', 'bicycles');
-        $back = $this->site->takeBackLater($this->site->apply(new SetSlug('Fares', Slug::of('prices'))));
+        $back = $this->site->undoLater($this->site->apply(new SetSlug('Fares', Slug::of('prices'))));
         self::assertSame('redirect /fares/bicycles', $this->site->answer('/prices/bicycles'));
         self::assertCount(2, $back->questions);
     }
 
     #[Test]
-    public function a_further_address_taken_back_later_sends_on(): void
+    public function a_further_address_undone_later_sends_on(): void
     {
-        $this->site->takeBackLater($this->site->apply(AddAddress::serving('Fares', \Heronstem\Core\Address\Address::set('/poster', $this->site->rules))));
+        $this->site->undoLater($this->site->apply(AddAddress::serving('Fares', \Heronstem\Core\Address\Address::set('/poster', $this->site->rules))));
         self::assertSame('redirect /fares', $this->site->answer('/poster'));
     }
 
@@ -71,7 +71,7 @@ final class AddressesInBetweenTest extends TestCase
     {
         $this->site->draft('Dogs', slug: 'dogs');
         $before = $this->site->snapshot();
-        $this->site->takeBackLater($this->site->apply(new GoLive('Dogs')));
+        $this->site->undoLater($this->site->apply(new GoLive('Dogs')));
         self::assertSame([true, true, false], [$this->site->pages['Dogs']->everLive, $this->site->claims['/dogs']->everLive, $this->site->pages['Dogs']->isLive()]);
         $this->site->apply(new SetSlug('Dogs', Slug::of('hounds')));
         self::assertSame('hidden Dogs', $this->site->answer('/dogs'), 'The address is kept for the page.');
@@ -79,7 +79,7 @@ final class AddressesInBetweenTest extends TestCase
         $other = new MemorySite;
         $other->live('Fares', slug: 'fares');
         $other->draft('Dogs', slug: 'dogs');
-        $other->takeBackLater($other->apply(new GoLive('Dogs')), Decision::answer(QuestionKind::InBetween, 'Dogs', Answer::Free));
+        $other->undoLater($other->apply(new GoLive('Dogs')), Decision::answer(QuestionKind::InBetween, 'Dogs', Answer::Free));
         self::assertSame($before, $other->snapshot());
     }
 
@@ -88,8 +88,8 @@ final class AddressesInBetweenTest extends TestCase
     {
         $this->site->draft('Dogs');
         $this->site->apply(new PutInBin('Dogs'));
-        $this->site->people = [new PersonAtPage('Dogs', 'Tam', PersonRole::UnsavedWords), new PersonAtPage('Dogs', 'Isla', PersonRole::Branch), new PersonAtPage('Fares', 'Tam', PersonRole::UnsavedWords)];
+        $this->site->people = [new PersonAtPage('Dogs', 'Tam', PersonRole::UnsavedContent), new PersonAtPage('Dogs', 'Isla', PersonRole::Branch), new PersonAtPage('Fares', 'Tam', PersonRole::UnsavedContent)];
         $notes = $this->site->plan(new DeleteForGood('Dogs'))->notes;
-        self::assertSame([[NoteKind::UnsavedWordsGo, 'Dogs', 'Tam'], [NoteKind::BranchGoes, 'Dogs', 'Isla']], array_map(static fn ($note): array => [$note->kind, $note->name, $note->other], $notes));
+        self::assertSame([[NoteKind::UnsavedContentGoes, 'Dogs', 'Tam'], [NoteKind::BranchGoes, 'Dogs', 'Isla']], array_map(static fn ($note): array => [$note->kind, $note->name, $note->other], $notes));
     }
 }

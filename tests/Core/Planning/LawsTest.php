@@ -58,9 +58,9 @@ final class LawsTest extends TestCase
                 }
                 $site->carryOut($ripple);
                 $after = $site->snapshot();
-                $back = $site->takeBack($ripple);
+                $back = $site->undo($ripple);
                 self::assertSame($before, $site->snapshot());
-                $site->takeBack($back);
+                $site->undo($back);
                 self::assertSame($after, $site->snapshot());
                 $known += $this->known($site);
                 Invariants::hold($site, $known);
@@ -202,7 +202,7 @@ final class LawsTest extends TestCase
     }
 
     #[Test]
-    public function whatever_is_taken_back_of_what_was_done_in_whatever_order_every_invariant_holds(): void
+    public function whatever_is_undone_of_what_was_done_in_whatever_order_every_invariant_holds(): void
     {
         $this->limitTo(300)->forAll(RandomChanges::batches(), Generators::seq(Generators::choose(0, 11)))->then(function (array $batches, array $order): void {
             $site = $this->site();
@@ -218,7 +218,7 @@ final class LawsTest extends TestCase
                     continue;
                 }
                 $before = $this->known($site);
-                $back = $site->planTakingBack($done[$which]);
+                $back = $site->planUndoing($done[$which]);
                 if ($back->canBeApplied()) {
                     $site->carryOut($back);
                     $given = array_map(static fn (): bool => true, array_filter(array_column($done[$which]->claims, 'after', 'key')));
@@ -229,7 +229,7 @@ final class LawsTest extends TestCase
     }
 
     #[Test]
-    public function taking_back_several_at_once_is_taking_them_back_one_by_one(): void
+    public function undoing_several_at_once_is_taking_them_back_one_by_one(): void
     {
         $this->limitTo(200)->forAll(RandomChanges::batches())->then(function (array $batches): void {
             $site = $this->site();
@@ -242,7 +242,7 @@ final class LawsTest extends TestCase
                 }
             }
             if ($done !== []) {
-                $site->carryOut($site->planTakingBack(...$done));
+                $site->carryOut($site->planUndoing(...$done));
                 self::assertSame($start, $site->snapshot());
             }
         });

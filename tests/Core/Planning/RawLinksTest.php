@@ -27,7 +27,7 @@ use PHPUnit\Framework\TestCase;
 use Tests\Core\Memory\MemorySite;
 use Tests\Core\Memory\RandomChanges;
 
-/** Links in words that are written as addresses: what a change does to them, and the offer to mend them. */
+/** Links in content that are written as addresses: what a change does to them, and the offer to mend them. */
 final class RawLinksTest extends TestCase
 {
     use TestTrait;

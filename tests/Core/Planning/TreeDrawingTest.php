@@ -72,7 +72,7 @@ final class TreeDrawingTest extends TestCase
         for ($n = 0; $n < 200; $n++) {
             $makes[] = new Make("N$n", PageName::of("N$n"), Place::lastIn('Help'));
         }
-        self::assertLessThanOrEqual(Drawing::LONGEST, count($this->drawing(...$makes)[1]));
+        self::assertLessThanOrEqual(Drawing::MAX_LINES, count($this->drawing(...$makes)[1]));
     }
 
     /** @return array{list<string>, list<string>} */

@@ -31,9 +31,9 @@ final class EndingsTest extends TestCase
     public function redirects_lead_to_the_same_on_a_site_whose_addresses_end_in_something(AddressRules $rules, string $ending): void
     {
         $given = [
-            ['source' => '/old', 'reach' => 'branch', 'leadsTo' => ['address' => '/fares']], ['source' => '/shop', 'reach' => 'branch', 'leadsTo' => ['url' => 'https://x.example/s']],
-            ['source' => '/n/:y(\\d+)/:slug', 'reach' => 'pattern', 'leadsTo' => ['address' => '/fares/:slug']], ['source' => '/w/*', 'reach' => 'pattern', 'leadsTo' => ['url' => 'https://x.example/:0']],
-            ['source' => '/one', 'leadsTo' => ['address' => '/fares/foot']], ['source' => '/kept/:x/', 'reach' => 'pattern', 'leadsTo' => ['page' => 'P']],
+            ['source' => '/old', 'scope' => 'branch', 'leadsTo' => ['address' => '/fares']], ['source' => '/shop', 'scope' => 'branch', 'leadsTo' => ['url' => 'https://x.example/s']],
+            ['source' => '/n/:y(\\d+)/:slug', 'scope' => 'pattern', 'leadsTo' => ['address' => '/fares/:slug']], ['source' => '/w/*', 'scope' => 'pattern', 'leadsTo' => ['url' => 'https://x.example/:0']],
+            ['source' => '/one', 'leadsTo' => ['address' => '/fares/foot']], ['source' => '/kept/:x/', 'scope' => 'pattern', 'leadsTo' => ['page' => 'P']],
         ];
         $first = Generators::elements('/old', '/shop', '/n', '/w', '/one', '/kept', '/else');
         $rest = Generators::elements('', '/foot', '/2019/foot', '/2019/car', '/a/b', '/x', '/foot.pdf');
@@ -48,7 +48,7 @@ final class EndingsTest extends TestCase
     #[Test]
     public function a_pattern_is_kept_without_the_ending_it_was_written_with(): void
     {
-        $read = static fn (string $source, AddressRules $rules): string => (new RuleReader($rules, 'UTC'))->read(['id' => '01J000000000000000000000R1', 'reach' => 'pattern', 'source' => $source, 'leadsTo' => ['url' => 'https://x.example/']])->source;
+        $read = static fn (string $source, AddressRules $rules): string => (new RuleReader($rules, 'UTC'))->read(['id' => '01J000000000000000000000R1', 'scope' => 'pattern', 'source' => $source, 'leadsTo' => ['url' => 'https://x.example/']])->source;
         self::assertSame('/n/:y', $read('/n/:y/', new AddressRules));
         self::assertSame('/n/:y', $read('/n/:y.html', new AddressRules(suffix: '.html')));
         self::assertSame('/n/:y.html', $read('/n/:y.html', new AddressRules));

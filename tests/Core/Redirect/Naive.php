@@ -28,7 +28,7 @@ final class Naive
 
     private static function reaches(Rule $rule, string $path): bool
     {
-        return match ($rule->reach) {
+        return match ($rule->scope) {
             RuleScope::One => $rule->key === $path,
             RuleScope::Branch => $rule->key === $path || str_starts_with($path, rtrim($rule->key, '/').'/'),
             RuleScope::Pattern => UrlPattern::from("https://x.example{$rule->source}")->match("https://x.example$path"),
@@ -38,12 +38,12 @@ final class Naive
     /** @return list<int|string> */
     private static function rank(Rule $rule): array
     {
-        $reach = ['one' => 0, 'branch' => 1, 'pattern' => 2][$rule->reach->value];
+        $scope = ['one' => 0, 'branch' => 1, 'pattern' => 2][$rule->scope->value];
         $parameters = $rule->matched === '' ? 0 : substr_count($rule->matched, '&') + 1;
 
         return [
-            $rule->inFront || $rule->query === QueryHandling::Match ? 0 : 1, $reach, $reach === 1 ? -strlen($rule->key) : 0,
-            $reach === 2 ? $rule->position : -$parameters, $reach === 2 ? 0 : ($rule->inFront ? 0 : 1), $rule->id,
+            $rule->inFront || $rule->query === QueryHandling::Match ? 0 : 1, $scope, $scope === 1 ? -strlen($rule->key) : 0,
+            $scope === 2 ? $rule->position : -$parameters, $scope === 2 ? 0 : ($rule->inFront ? 0 : 1), $rule->id,
         ];
     }
 }

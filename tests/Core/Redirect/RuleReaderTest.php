@@ -54,10 +54,10 @@ final class RuleReaderTest extends TestCase
         yield 'no http' => [['source' => '/a', 'leadsTo' => ['url' => 'ftp://x.example/']], 'leadsTo', 'https://'];
         yield 'a script' => [['source' => '/a', 'leadsTo' => ['url' => 'javascript:alert(1)']], 'leadsTo', 'https://'];
         yield 'another answer' => [['source' => '/a', 'answer' => '303'] + $to, 'answer', '301, 302, 307, 308, 410, pause'];
-        yield 'a pattern of nothing' => [['reach' => 'pattern', 'source' => '/a'] + $to, 'source', 'Nothing in this pattern varies'];
-        yield 'an unknown capture' => [['reach' => 'pattern', 'source' => '/a/:x', 'leadsTo' => ['address' => '/b/:y']], 'leadsTo', 'catches :x, and not :y'];
-        yield 'a capture as host' => [['reach' => 'pattern', 'source' => '/a/:x', 'leadsTo' => ['url' => 'https://:x/']], 'leadsTo', ''];
-        yield 'a capture in the host' => [['reach' => 'pattern', 'source' => '/a/:x', 'leadsTo' => ['url' => 'https://www.:x.example/']], 'leadsTo', ''];
+        yield 'a pattern of nothing' => [['scope' => 'pattern', 'source' => '/a'] + $to, 'source', 'Nothing in this pattern varies'];
+        yield 'an unknown capture' => [['scope' => 'pattern', 'source' => '/a/:x', 'leadsTo' => ['address' => '/b/:y']], 'leadsTo', 'catches :x, and not :y'];
+        yield 'a capture as host' => [['scope' => 'pattern', 'source' => '/a/:x', 'leadsTo' => ['url' => 'https://:x/']], 'leadsTo', ''];
+        yield 'a capture in the host' => [['scope' => 'pattern', 'source' => '/a/:x', 'leadsTo' => ['url' => 'https://www.:x.example/']], 'leadsTo', ''];
         yield 'the end before the beginning' => [['source' => '/a', 'from' => '2027-02-01', 'until' => '2027-01-01'] + $to, 'until', 'before it begins'];
         yield 'no date' => [['source' => '/a', 'from' => 'soon'] + $to, 'from', 'no date'];
         yield 'a long pause' => [['source' => '/a', 'answer' => 'pause', 'pause' => ['seconds' => 61]] + $to, 'pause.seconds', '0 to 60'];

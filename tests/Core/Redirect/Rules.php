@@ -102,9 +102,9 @@ final readonly class Rules implements AddressLookup
     }
 
     /** @param  array<string, mixed>  $fields */
-    private static function rule(RuleScope $reach, string $source, string $target, array $fields): Rule
+    private static function rule(RuleScope $scope, string $source, string $target, array $fields): Rule
     {
-        $key = $reach === RuleScope::Pattern ? $source : Address::set($source, new AddressRules)->key;
+        $key = $scope === RuleScope::Pattern ? $source : Address::set($source, new AddressRules)->key;
         $leadsTo = match (true) {
             $target === '' => null,
             str_starts_with($target, 'http') => Target::url($target),
@@ -112,6 +112,6 @@ final readonly class Rules implements AddressLookup
             default => Target::stored($target),
         };
 
-        return (new Rule("$reach->value $source".json_encode($fields), $reach, $source, $key, RuleAnswer::MovedPermanently, $leadsTo))->with($fields);
+        return (new Rule("$scope->value $source".json_encode($fields), $scope, $source, $key, RuleAnswer::MovedPermanently, $leadsTo))->with($fields);
     }
 }

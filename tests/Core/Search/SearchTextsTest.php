@@ -70,7 +70,7 @@ final class SearchTextsTest extends TestCase
     public function a_first_sentence_that_is_too_long_is_cut_at_a_word(): void
     {
         $made = SearchDescription::of($this->page(text: str_repeat('harbour ', 40).'.'), $this->site())->text;
-        self::assertLessThanOrEqual(SearchDescription::LONGEST_FROM_WORDS, mb_strlen($made));
+        self::assertLessThanOrEqual(SearchDescription::MAX_LENGTH_FROM_CONTENT, mb_strlen($made));
         self::assertStringEndsWith('harbour…', $made);
     }
 

@@ -7,8 +7,8 @@ namespace App\Http\Api\Schema;
 use OpenApi\Attributes as OA;
 
 /** Addresses, redirects and how requests are answered, as they are read. */
-#[OA\Schema(schema: 'Redirect', description: 'A redirect rule. `source` is an address, a branch, or a URLPattern pathname; behind a question mark the query it looks at.', required: ['id', 'reach', 'source', 'answer', 'leadsTo', 'query', 'carriesRest', 'from', 'until', 'isOn', 'inFront', 'position', 'note', 'pause', 'origin'], properties: [
-    new OA\Property('id', type: 'string'), new OA\Property('reach', type: 'string', enum: ['one', 'branch', 'pattern']), new OA\Property('source', type: 'string'),
+#[OA\Schema(schema: 'Redirect', description: 'A redirect rule. `source` is an address, a branch, or a URLPattern pathname; behind a question mark the query it looks at.', required: ['id', 'scope', 'source', 'answer', 'leadsTo', 'query', 'carriesRest', 'from', 'until', 'isOn', 'inFront', 'position', 'note', 'pause', 'origin'], properties: [
+    new OA\Property('id', type: 'string'), new OA\Property('scope', type: 'string', enum: ['one', 'branch', 'pattern']), new OA\Property('source', type: 'string'),
     new OA\Property('answer', type: 'string', enum: ['301', '302', '307', '308', '410', 'pause']),
     new OA\Property('leadsTo', description: 'one of page, address, url, file; null for one that answers 410', type: 'object', nullable: true, additionalProperties: new OA\AdditionalProperties(type: 'string')),
     new OA\Property('query', type: 'string', enum: ['carry', 'drop', 'match']), new OA\Property('carriesRest', type: 'boolean'),
@@ -51,8 +51,8 @@ use OpenApi\Attributes as OA;
     new OA\Property('good', type: 'integer'), new OA\Property('bad', type: 'integer'), new OA\Property('entries', description: 'of the history, once made', type: 'array', items: new OA\Items(type: 'string')), new OA\Property('progress', description: 'of what is made in the background: more than five thousand rows', ref: '#/components/schemas/ImportProgress', nullable: true),
     new OA\Property('rows', description: 'each with how it was read, or with the field and the reason why it cannot be made; at most 5,000 of either', type: 'array', items: new OA\Items(ref: '#/components/schemas/ImportedRow')),
 ])]
-#[OA\Schema(schema: 'ImportedRow', required: ['line', 'address', 'leadsTo', 'reach', 'answer', 'field', 'reason', 'suggestion'], properties: [
-    new OA\Property('line', type: 'integer'), new OA\Property('address', type: 'string'), new OA\Property('leadsTo', description: 'as it is written; of one that can be made the identity of a page or file, an address or a URL', type: 'string'), new OA\Property('reach', type: 'string', nullable: true), new OA\Property('answer', type: 'string', nullable: true),
+#[OA\Schema(schema: 'ImportedRow', required: ['line', 'address', 'leadsTo', 'scope', 'answer', 'field', 'reason', 'suggestion'], properties: [
+    new OA\Property('line', type: 'integer'), new OA\Property('address', type: 'string'), new OA\Property('leadsTo', description: 'as it is written; of one that can be made the identity of a page or file, an address or a URL', type: 'string'), new OA\Property('scope', type: 'string', nullable: true), new OA\Property('answer', type: 'string', nullable: true),
     new OA\Property('field', type: 'string', nullable: true), new OA\Property('reason', type: 'string', nullable: true), new OA\Property('suggestion', type: 'string', nullable: true),
 ])]
 #[OA\Schema(schema: 'MatchPage', required: ['id', 'name', 'address'], properties: [new OA\Property('id', type: 'string'), new OA\Property('name', type: 'string'), new OA\Property('address', type: 'string')])]

@@ -11,7 +11,7 @@ use Heronstem\Core\Linking\TargetKind;
 use Illuminate\Support\Facades\DB;
 use OpenApi\Attributes as OA;
 
-#[OA\Schema(schema: 'PageSheet', description: 'Everything about one page but its words.')]
+#[OA\Schema(schema: 'PageSheet', description: 'Everything about one page but its content.')]
 final readonly class PageSheet
 {
     /**
@@ -49,7 +49,7 @@ final readonly class PageSheet
         #[OA\Property(ref: '#/components/schemas/PageKind')] public string $kind,
         #[OA\Property(description: 'of a pointer or download: what it leads to, as a change writes it, and its name', required: ['target', 'name'], type: 'object', nullable: true, properties: [new OA\Property('target', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string')), new OA\Property('name', type: 'string')])] public ?array $leadsTo,
         #[OA\Property] public bool $leftOut,
-        #[OA\Property] public bool $kept,
+        #[OA\Property] public bool $isProtected,
         #[OA\Property(description: 'null while the address follows slug and parent')] public ?string $pinned,
         #[OA\Property(format: 'date-time')] public ?string $from,
         #[OA\Property(format: 'date-time')] public ?string $until,
@@ -79,7 +79,7 @@ final readonly class PageSheet
             edited: $page->hasEdits(),
             url: $site->origin.$page->address,
             changed: $page->updated_at->toIso8601ZuluString(), changedBy: $page->changedBy?->name,
-            kind: $page->kind->value, leadsTo: self::target($page, $site), leftOut: $page->left_out, kept: $page->kept, pinned: $page->pinned,
+            kind: $page->kind->value, leadsTo: self::target($page, $site), leftOut: $page->left_out, isProtected: $page->is_protected, pinned: $page->pinned,
             from: $page->from_at?->toIso8601ZuluString(), until: $page->until_at?->toIso8601ZuluString(), reviewNote: $page->review_note, alsoAnswers: self::addresses($page, 'also'),
             bin: $page->bin_id === null ? null : PageCrumb::of(Page::query()->findOrFail($page->bin_id)),
         );

@@ -14,7 +14,7 @@ final readonly class SearchView
         #[OA\Property] public string $title,
         #[OA\Property(enum: ['own', 'pattern'])] public string $titleSource,
         #[OA\Property] public string $description,
-        #[OA\Property(enum: ['own', 'summary', 'words', 'site', 'none'])] public string $descriptionSource,
+        #[OA\Property(enum: ['own', 'summary', 'content', 'site', 'none'])] public string $descriptionSource,
         #[OA\Property] public string $canonical,
     ) {
     }

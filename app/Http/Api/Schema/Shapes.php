@@ -30,10 +30,10 @@ use OpenApi\Attributes as OA;
     new OA\Property('id', type: 'string'), new OA\Property('name', type: 'string'), new OA\Property('address', type: 'string'),
     new OA\Property('width', type: 'integer', nullable: true), new OA\Property('height', type: 'integer', nullable: true),
 ])]
-#[OA\Schema(schema: 'DraftWords', required: ['document', 'basedOn', 'typed'], properties: [
+#[OA\Schema(schema: 'DraftContent', required: ['document', 'basedOn', 'typed'], properties: [
     new OA\Property('document', ref: '#/components/schemas/Document'), new OA\Property('basedOn', type: 'integer'), new OA\Property('typed', type: 'string', format: 'date-time'),
 ])]
-#[OA\Schema(schema: 'Document', description: 'Typed blocks, version 1; see docs/develop/words.md.', type: 'object', additionalProperties: true)]
+#[OA\Schema(schema: 'Document', description: 'Typed blocks, version 1; see docs/develop/content.md.', type: 'object', additionalProperties: true)]
 #[OA\Schema(schema: 'OtherWriter', required: ['name', 'typed'], properties: [new OA\Property('name', type: 'string'), new OA\Property('typed', type: 'string', format: 'date-time')])]
 final class Shapes
 {

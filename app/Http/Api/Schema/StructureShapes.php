@@ -8,7 +8,7 @@ use OpenApi\Attributes as OA;
 
 /** Changes to the structure and what follows from them, as they are written and read. */
 #[OA\Schema(schema: 'RippleNote', description: 'What is allowed and should be no surprise; `other` says what or who else, as the kind has it.', required: ['kind', 'page', 'name', 'other'], properties: [
-    new OA\Property('kind', type: 'string', enum: ['live-under-hidden', 'no-menu-reaches', 'leaves-menu', 'in-no-menu', 'menu-reaches-again', 'start-page-hidden', 'start-shows-others', 'address-taken-over', 'address-gone', 'retires', 'section-empty', 'pointer-broken', 'stays', 'stays-made', 'menu-stays', 'redirect-stays', 'redirect-hides', 'redirect-chains', 'redirects-lead-here', 'redirects-break', 'redirect-circles', 'unsaved-words-go', 'branch-goes', 'is-gone']),
+    new OA\Property('kind', type: 'string', enum: ['live-under-hidden', 'no-menu-reaches', 'leaves-menu', 'in-no-menu', 'menu-reaches-again', 'start-page-hidden', 'start-shows-others', 'address-taken-over', 'address-gone', 'retires', 'section-empty', 'pointer-broken', 'stays', 'stays-made', 'menu-stays', 'redirect-stays', 'redirect-hides', 'redirect-chains', 'redirects-lead-here', 'redirects-break', 'redirect-circles', 'unsaved-content-goes', 'branch-goes', 'is-gone']),
     new OA\Property('page', type: 'string'), new OA\Property('name', type: 'string'), new OA\Property('other', type: 'string', nullable: true),
 ])]
 #[OA\Schema(schema: 'RippleRow', description: 'Whom it is about, from which address to which, and a word on it.', required: ['page', 'name', 'from', 'to', 'note'], properties: [
@@ -48,19 +48,6 @@ use OpenApi\Attributes as OA;
     new OA\Property('kind', type: 'string', enum: ['page', 'also', 'redirect', 'rule', 'gone', 'bin', 'reserved']), new OA\Property('page', type: 'string', nullable: true), new OA\Property('name', type: 'string', nullable: true),
     new OA\Property('state', type: 'string', nullable: true), new OA\Property('since', type: 'string', format: 'date-time', nullable: true), new OA\Property('byChange', type: 'string', nullable: true),
 ])]
-#[OA\Schema(schema: 'Change', description: 'One change, of one page (`page`; for make a new ULID) or of several (`pages`, up to 10,000). Which further fields a kind takes is told in docs/api/README.md.', required: ['kind'], properties: [
-    new OA\Property('kind', type: 'string', enum: ['make', 'rename', 'set-slug', 'pin', 'unpin', 'move', 'duplicate', 'change-kind', 'leave-out', 'take-in', 'go-live', 'take-offline', 'publish', 'describe', 'schedule', 'send-for-review', 'return', 'list', 'unlist', 'keep', 'let-go', 'put-in-bin', 'bring-back', 'empty-bin', 'set-start-page', 'add-address', 'remove-address', 'add-to-menu', 'take-out-of-menu', 'make-redirect', 'change-redirect', 'remove-redirect', 'order-patterns', 'make-menu', 'rename-menu', 'place-menu', 'remove-menu', 'arrange-menu']), new OA\Property('page', type: 'string'), new OA\Property('pages', type: 'array', items: new OA\Items(type: 'string')),
-    new OA\Property('name', type: 'string'), new OA\Property('slug', type: 'string'), new OA\Property('address', type: 'string'), new OA\Property('heading', description: 'of describe', type: 'string', nullable: true), new OA\Property('summary', type: 'string'), new OA\Property('searchTitle', type: 'string'), new OA\Property('searchDescription', type: 'string'), new OA\Property('layout', type: 'string'), new OA\Property('indexed', type: 'boolean'), new OA\Property('copy', description: 'a new ULID for the copy', type: 'string'),
-    new OA\Property('place', description: 'of a page one of last, first (a parent or null), before, after (a sibling); of a menu a key of the layout, or null', oneOf: [new OA\Schema(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string', nullable: true)), new OA\Schema(type: 'string', nullable: true)]),
-    new OA\Property('menu', type: 'string'), new OA\Property('for', description: 'of set-start-page', type: 'string', enum: ['visitors', 'signed-in']), new OA\Property('of', type: 'string', enum: ['menu', 'picks']), new OA\Property('basedOn', description: 'version of the menu that was arranged', type: 'string'), new OA\Property('entries', type: 'array', items: new OA\Items(ref: '#/components/schemas/MenuEntry')),
-    new OA\Property('reach', description: 'of a page: page or branch; of a redirect: one, branch or pattern', type: 'string', enum: ['page', 'branch', 'one', 'pattern']), new OA\Property('to', type: 'string', enum: ['page', 'section', 'pointer', 'download']),
-    new OA\Property('leadsTo', description: 'one of page, address, url, file', type: 'object', nullable: true, additionalProperties: new OA\AdditionalProperties(type: 'string')),
-    new OA\Property('from', description: 'ISO 8601; without an offset in the time of the site', type: 'string', nullable: true), new OA\Property('until', type: 'string', nullable: true),
-    new OA\Property('state', type: 'string', enum: ['as-it-was', 'offline']), new OA\Property('answer', description: 'of a further address: serve or send-on; of a redirect: its status, or pause', type: 'string', enum: ['serve', 'send-on', '301', '302', '307', '308', '410', 'pause']), new OA\Property('note', type: 'string'),
-    new OA\Property('redirect', type: 'string'), new OA\Property('redirects', type: 'array', items: new OA\Items(type: 'string')), new OA\Property('source', type: 'string'), new OA\Property('query', type: 'string', enum: ['carry', 'drop', 'match']),
-    new OA\Property('carriesRest', type: 'boolean'), new OA\Property('isOn', type: 'boolean'), new OA\Property('inFront', type: 'boolean'), new OA\Property('gone', description: 'of remove-redirect: the address says from now on that it is gone', type: 'boolean'),
-    new OA\Property('pause', required: ['seconds', 'message'], type: 'object', nullable: true, properties: [new OA\Property('seconds', type: 'integer'), new OA\Property('message', ref: '#/components/schemas/Document')]),
-])]
 #[OA\Schema(schema: 'Decision', description: 'give-way lets what holds `address` go; the others answer the question of their kind about `page`.', required: ['kind'], properties: [
     new OA\Property('kind', type: 'string', enum: ['give-way', 'retired', 'children-of', 'drafts-below', 'raw-links', 'menu-entries', 'in-between']), new OA\Property('address', type: 'string'), new OA\Property('page', type: 'string'),
     new OA\Property('answer', type: 'string', enum: ['parent', 'gone', 'page', 'along', 'up', 'leave', 'live', 'rewrite', 'remove', 'redirect', 'free']), new OA\Property('to', description: 'the page that inherits, with the answer page', type: 'string'),
@@ -72,27 +59,27 @@ use OpenApi\Attributes as OA;
     new OA\Property('digest', description: 'of the ripple that was shown; refused with the new ripple when it has changed', type: 'string'),
     new OA\Property('note', type: 'string'),
 ])]
-#[OA\Schema(schema: 'TakeBack', description: 'Several entries, or everything since one.', required: [], properties: [
+#[OA\Schema(schema: 'Undo', description: 'Several entries, or everything since one.', required: [], properties: [
     new OA\Property('entries', type: 'array', items: new OA\Items(type: 'string')), new OA\Property('since', type: 'string'), new OA\Property('digest', type: 'string'), new OA\Property('note', type: 'string'),
     new OA\Property('decisions', description: 'what is not decided takes its default', type: 'array', items: new OA\Items(ref: '#/components/schemas/Decision')),
 ])]
 #[OA\Schema(schema: 'Thinning', required: ['entries', 'pages'], properties: [
-    new OA\Property('entries', description: 'changes that lose their details', type: 'integer'), new OA\Property('pages', description: 'emptied pages that go for good', type: 'integer'),
+    new OA\Property('entries', description: 'changes that lose their details', type: 'integer'), new OA\Property('pages', description: 'pages deleted for good that go for good', type: 'integer'),
 ])]
-#[OA\Schema(schema: 'BinRow', description: 'A page that was put in the bin.', required: ['id', 'name', 'address', 'was', 'binned', 'by', 'along', 'parent', 'parentName', 'parentThere', 'kept'], properties: [
+#[OA\Schema(schema: 'BinRow', description: 'A page that was put in the bin.', required: ['id', 'name', 'address', 'was', 'binned', 'by', 'along', 'parent', 'parentName', 'parentThere', 'isProtected'], properties: [
     new OA\Property('id', type: 'string'), new OA\Property('name', type: 'string'), new OA\Property('address', type: 'string'), new OA\Property('was', ref: '#/components/schemas/State'),
     new OA\Property('binned', type: 'string', format: 'date-time'), new OA\Property('by', type: 'string', nullable: true), new OA\Property('along', description: 'pages that went along', type: 'integer'),
-    new OA\Property('parent', type: 'string', nullable: true), new OA\Property('parentName', type: 'string', nullable: true), new OA\Property('parentThere', description: 'its old place is there', type: 'boolean'), new OA\Property('kept', type: 'boolean'),
+    new OA\Property('parent', type: 'string', nullable: true), new OA\Property('parentName', type: 'string', nullable: true), new OA\Property('parentThere', description: 'its old place is there', type: 'boolean'), new OA\Property('isProtected', type: 'boolean'),
 ])]
 #[OA\Schema(schema: 'StructureNode', description: 'A page in the picture of the structure.', required: ['id', 'parent', 'name', 'state', 'kind', 'changed', 'size', 'level'], properties: [
     new OA\Property('id', type: 'string'), new OA\Property('parent', type: 'string', nullable: true), new OA\Property('name', type: 'string'), new OA\Property('state', ref: '#/components/schemas/State'),
     new OA\Property('kind', ref: '#/components/schemas/PageKind'), new OA\Property('changed', type: 'string', format: 'date-time'), new OA\Property('size', description: 'pages in its branch, itself included', type: 'integer'), new OA\Property('level', type: 'integer'),
 ])]
-#[OA\Schema(schema: 'Revision', required: ['number', 'by', 'at', 'note', 'minor', 'live'], properties: [
+#[OA\Schema(schema: 'Version', required: ['number', 'by', 'at', 'note', 'minor', 'live'], properties: [
     new OA\Property('number', type: 'integer'), new OA\Property('by', type: 'string', nullable: true), new OA\Property('at', type: 'string', format: 'date-time'),
     new OA\Property('note', type: 'string'), new OA\Property('minor', type: 'boolean'), new OA\Property('live', description: 'the one visitors see', type: 'boolean'),
 ])]
-#[OA\Schema(schema: 'ComparedRow', description: 'A block of the one revision beside that of the other; null where it has none.', required: ['kind', 'left', 'right'], properties: [
+#[OA\Schema(schema: 'ComparedRow', description: 'A block of the one version beside that of the other; null where it has none.', required: ['kind', 'left', 'right'], properties: [
     new OA\Property('kind', type: 'string', enum: ['same', 'changed', 'left-only', 'right-only']),
     new OA\Property('left', ref: '#/components/schemas/ComparedBlock', nullable: true), new OA\Property('right', ref: '#/components/schemas/ComparedBlock', nullable: true),
 ])]

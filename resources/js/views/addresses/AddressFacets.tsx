@@ -6,7 +6,7 @@ import { MenuChoice } from '../../ui/MenuChoice'
 import { among, turned } from '../../ui/several'
 import { findingWords } from './findingWords'
 import type { Search, SetSearch } from './search'
-import { kinds } from './words'
+import { kinds } from './labels'
 
 type Findings = Schemas['RedirectFinding'][]
 
@@ -22,7 +22,7 @@ const origins: [string, string][] = [
     ['from-import', 'From an import'],
 ]
 
-/** Narrows the addresses: by any part of one, by what answers, and by state, origin, findings and use. */
+/** Filters the addresses: by any part of one, by what answers, and by state, origin, findings and use. */
 export function AddressFacets({
     search,
     set,
@@ -70,7 +70,7 @@ export function AddressFacets({
                         'ml-auto flex h-7 items-center gap-1 rounded px-2 text-[13px] whitespace-nowrap hover:bg-sunk',
                         only.length > 0 ? 'font-semibold text-heron' : 'text-ink-2',
                     )}>
-                    {only.length > 0 ? `Narrowed by ${only.length}` : 'Narrow'} <ChevronDown size={13} aria-hidden />
+                    {only.length > 0 ? `Filters (${only.length})` : 'Filter'} <ChevronDown size={13} aria-hidden />
                 </DropdownMenu.Trigger>
                 <DropdownMenu.Portal>
                     <DropdownMenu.Content

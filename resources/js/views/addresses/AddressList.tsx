@@ -8,7 +8,7 @@ import { ago } from '../../ui/time'
 import { findingOfRow } from './findingWords'
 import { Spark } from './Spark'
 import type { Addresses } from './useAddresses'
-import { answerWords, key, type Row } from './words'
+import { answerWords, key, type Row } from './labels'
 
 const ROW = 32
 
@@ -18,14 +18,14 @@ export function AddressList({
     findings,
     ofMissed,
     active,
-    narrow,
+    compact,
     onActive,
 }: {
     addresses: Addresses
     ofMissed: boolean
     findings: Schemas['RedirectFinding'][]
     active: string | undefined
-    narrow: boolean
+    compact: boolean
     onActive: (row: Row) => void
 }) {
     const { rows, total, more, noise, isFetching, error } = addresses
@@ -62,7 +62,7 @@ export function AddressList({
         virtual.scrollToIndex(rows.indexOf(row))
         onActive(row)
     }
-    const columns = narrow
+    const columns = compact
         ? 'grid-cols-[minmax(180px,1fr)_minmax(110px,150px)_112px]'
         : 'grid-cols-[minmax(220px,1.3fr)_minmax(110px,150px)_minmax(160px,1fr)_128px_minmax(120px,0.9fr)_80px]'
     if (error !== null)
@@ -78,9 +78,9 @@ export function AddressList({
                 className={clsx('grid h-[30px] items-center gap-x-3.5 border-b border-line px-4 text-[12px] text-ink-3', columns)}>
                 <span>Address</span>
                 <span>Answers</span>
-                {!narrow && <span>Ends up at</span>}
+                {!compact && <span>Ends up at</span>}
                 <span>Hits, four weeks</span>
-                {!narrow && (
+                {!compact && (
                     <>
                         <span>Note</span>
                         <span className="text-right">Since</span>
@@ -119,7 +119,7 @@ export function AddressList({
                                     role="gridcell"
                                     className={clsx('truncate font-mono text-[13px]', row.kind === 'page' ? 'text-ink' : 'text-ink-2')}>
                                     {row.address}
-                                    {row.redirect?.reach === 'branch' && <span className="text-ink-3">/…</span>}
+                                    {row.redirect?.scope === 'branch' && <span className="text-ink-3">/…</span>}
                                 </span>
                                 <span
                                     role="gridcell"
@@ -138,7 +138,7 @@ export function AddressList({
                                         <Finding words={found.get(row.redirect?.id ?? '') ?? []} />
                                     )}
                                 </span>
-                                {!narrow && (
+                                {!compact && (
                                     <span role="gridcell" className="truncate text-[13px]">
                                         {row.likeliest !== null && (
                                             <span className="text-ink-3">
@@ -158,7 +158,7 @@ export function AddressList({
                                         ''
                                     )}
                                 </span>
-                                {!narrow && (
+                                {!compact && (
                                     <>
                                         <span role="gridcell" className="truncate text-[13px] text-ink-2">
                                             {row.redirect?.note ?? ''}

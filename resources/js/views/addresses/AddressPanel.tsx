@@ -10,7 +10,7 @@ import { Near } from './Near'
 import { changeOf } from './RedirectForm'
 import { Spark } from './Spark'
 import { Steps } from './Steps'
-import { answerWords, type Row } from './words'
+import { answerWords, type Row } from './labels'
 
 type Props = {
     row: Row
@@ -81,7 +81,7 @@ export function AddressPanel({ row, onClose, onPage, onTry, onRedirect, onMade }
         <SidePanel
             label="Address"
             title={row.address}
-            says={answerWords(row)}
+            description={answerWords(row)}
             mono
             close="Close the address"
             width="w-[420px] max-lg:w-[360px]"
@@ -120,7 +120,7 @@ export function AddressPanel({ row, onClose, onPage, onTry, onRedirect, onMade }
                 <div className="flex flex-wrap gap-2 empty:hidden">
                     {removed !== null && <p className="w-full text-ink-2">{removed.note === '' ? 'It had no note.' : removed.note}</p>}
                     {writes && removed !== null && (
-                        <Button look="main" onClick={bringBack}>
+                        <Button variant="main" onClick={bringBack}>
                             Bring it back
                         </Button>
                     )}
@@ -136,7 +136,7 @@ export function AddressPanel({ row, onClose, onPage, onTry, onRedirect, onMade }
                         <>
                             <Button onClick={byHand}>Make it a redirect by hand</Button>
                             <Button onClick={() => answer('serve')}>Show the page here</Button>
-                            <Button look="breaks" onClick={away}>
+                            <Button variant="breaks" onClick={away}>
                                 Say it is gone
                             </Button>
                         </>
@@ -145,7 +145,7 @@ export function AddressPanel({ row, onClose, onPage, onTry, onRedirect, onMade }
                         <>
                             <Button onClick={() => answer('send-on')}>Send on instead</Button>
                             <Button onClick={byHand}>Make it a redirect by hand</Button>
-                            <Button look="breaks" onClick={away}>
+                            <Button variant="breaks" onClick={away}>
                                 Take it away
                             </Button>
                         </>

@@ -3,7 +3,7 @@ import { ChevronDown, ChevronRight } from 'lucide-react'
 import { useState } from 'react'
 import { belowQuery } from '../../api/queries'
 import { useSite } from '../../app/site'
-import { kindWords, type Kind } from './words'
+import { kindWords, type Kind } from './labels'
 
 /** The addresses by their segments, opened one below the other. */
 export function AddressTree({ onAddress }: { onAddress: (address: string) => void }) {

@@ -21,7 +21,7 @@ import type { Search, SetSearch } from './search'
 import { ServerFiles } from './ServerFiles'
 import { TryAddresses } from './TryAddresses'
 import { useAddresses } from './useAddresses'
-import { key } from './words'
+import { key } from './labels'
 
 /** Every address the site answers or ever answered, in one place. */
 export function AddressesView({ search, set, onPage }: { search: Search; set: SetSearch; onPage: (page: string) => void }) {
@@ -45,14 +45,14 @@ export function AddressesView({ search, set, onPage }: { search: Search; set: Se
     const [trying, setTrying] = useState<string | null>(null)
     const open = rows.find(row => key(row) === search.row)
     const isRedirect = search.row !== undefined && /^[0-9A-Z]{26}$/.test(search.row)
-    const narrow = search.row !== undefined
+    const compact = search.row !== undefined
     const all = Object.values(counts).reduce((sum, each) => sum + each, 0)
     return (
         <main className="flex h-full min-h-0 min-w-0">
             <div className="flex min-w-0 flex-1 flex-col">
                 <div className="flex min-h-14 flex-wrap items-center gap-x-4 gap-y-2 px-4 py-2">
                     <h1 className="text-[20px] leading-6 font-bold tracking-[-0.01em]">Addresses</h1>
-                    {!narrow && (
+                    {!compact && (
                         <p className="text-ink-2">
                             <b className="font-semibold text-ink">{all.toLocaleString('en-GB')}</b> known
                         </p>
@@ -60,14 +60,14 @@ export function AddressesView({ search, set, onPage }: { search: Search; set: Se
                     <span className="ml-auto flex items-center gap-2">
                         <div role="group" aria-label="Shown as" className="flex">
                             <Button
-                                look="quiet"
+                                variant="quiet"
                                 aria-pressed={search.as === undefined}
                                 className={search.as === undefined ? 'text-heron' : 'text-ink-3'}
                                 onClick={() => set({ as: undefined })}>
                                 List
                             </Button>
                             <Button
-                                look="quiet"
+                                variant="quiet"
                                 aria-pressed={search.as === 'tree'}
                                 className={search.as === 'tree' ? 'text-heron' : 'text-ink-3'}
                                 onClick={() => set({ as: 'tree', row: undefined })}>
@@ -78,14 +78,14 @@ export function AddressesView({ search, set, onPage }: { search: Search; set: Se
                             <Button onClick={() => order(true)}>Set their order</Button>
                         )}
                         {findings.length > 0 && (
-                            <Button look="quiet" className="text-amber!" onClick={() => look(true)}>
+                            <Button variant="quiet" className="text-amber!" onClick={() => look(true)}>
                                 {count(findings.length, 'finding')}
                             </Button>
                         )}
                         <FilesMenu onBring={() => bring(true)} onMatch={() => match(true)} onSave={() => save(true)} />
                         <Button onClick={() => setTrying('')}>Try addresses</Button>
                         {site.manages && (
-                            <Button look="main" onClick={() => setMaking('')}>
+                            <Button variant="main" onClick={() => setMaking('')}>
                                 <Plus size={15} aria-hidden />
                                 New redirect
                             </Button>
@@ -101,7 +101,7 @@ export function AddressesView({ search, set, onPage }: { search: Search; set: Se
                         findings={findings}
                         ofMissed={search.kind === 'missed'}
                         active={search.row}
-                        narrow={narrow}
+                        compact={compact}
                         onActive={row => set({ row: key(row) })}
                     />
                 )}

@@ -6,7 +6,7 @@ import { keys } from '../../api/queries'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
-import { inputLook } from '../../ui/Field'
+import { inputClasses } from '../../ui/Field'
 import { Modal } from '../../ui/Modal'
 import { TextFile } from '../../ui/TextFile'
 import { useKept } from '../../ui/useKept'
@@ -36,7 +36,7 @@ export function BringIn({ onClose }: { onClose: () => void }) {
             }
             await queries.invalidateQueries({ queryKey: keys.site(site.key) })
             toast.success(
-                `Made ${count(done.good, 'redirect')}${done.entries.length > 1 ? ` in ${done.entries.length} changes` : ''}. The history takes them back.`,
+                `Made ${count(done.good, 'redirect')}${done.entries.length > 1 ? ` in ${done.entries.length} changes` : ''}. The history can undo them.`,
             )
             onClose()
         },
@@ -52,7 +52,7 @@ export function BringIn({ onClose }: { onClose: () => void }) {
             open
             onClose={onClose}
             title="Bring redirects in"
-            says="A table with columns named address, leads to, answer, note and so on, in any order, or just old and new address: CSV with any delimiter, or JSON Lines. Or the redirects of an nginx or Apache configuration. Nothing is made before you have seen what cannot be."
+            description="A table with columns named address, leads to, answer, note and so on, in any order, or just old and new address: CSV with any delimiter, or JSON Lines. Or the redirects of an nginx or Apache configuration. Nothing is made before you have seen what cannot be."
             width={700}>
             <textarea
                 aria-label="Table of redirects"
@@ -63,7 +63,7 @@ export function BringIn({ onClose }: { onClose: () => void }) {
                     look.reset()
                 }}
                 placeholder={'address,leads to,answer,note\n/spring,/travel/fares,302,Bus adverts'}
-                className={`${inputLook} font-mono text-[13px]`}
+                className={`${inputClasses} font-mono text-[13px]`}
             />
             <div className="mt-2 flex flex-wrap items-center justify-between gap-2">
                 <TextFile
@@ -77,13 +77,13 @@ export function BringIn({ onClose }: { onClose: () => void }) {
                 <span className="flex gap-2">
                     <Button onClick={onClose}>Let it be</Button>
                     <Button
-                        look={found === undefined ? 'main' : 'plain'}
+                        variant={found === undefined ? 'main' : 'plain'}
                         disabled={text.trim() === '' || look.isPending}
                         onClick={() => look.mutate()}>
                         Look it over
                     </Button>
                     {found !== undefined && found.good > 0 && (
-                        <Button look="main" disabled={make.isPending} onClick={() => make.mutate()}>
+                        <Button variant="main" disabled={make.isPending} onClick={() => make.mutate()}>
                             Make {count(found.good, 'redirect')}
                         </Button>
                     )}
@@ -95,7 +95,7 @@ export function BringIn({ onClose }: { onClose: () => void }) {
                         ? `Making ${count(found?.good ?? 0, 'redirect')}…`
                         : `Looking over ${count(text.split('\n').length, 'line')}…`}
                     {look.isPending && (
-                        <Button look="quiet" onClick={look.stop}>
+                        <Button variant="quiet" onClick={look.stop}>
                             Stop
                         </Button>
                     )}
@@ -134,7 +134,7 @@ export function BringIn({ onClose }: { onClose: () => void }) {
 
 const ended: Record<string, string> = {
     done: 'All of them are made.',
-    stopped: 'Stopped. What was made stays; the history takes it back.',
+    stopped: 'Stopped. What was made stays; the history can undo it.',
     failed: 'It could not go on.',
 }
 
@@ -164,7 +164,7 @@ function Bringing({ id, onClose }: { id: string; onClose: () => void }) {
             open
             onClose={close}
             title="Bringing redirects in"
-            says="You may close this and go on with something else: it goes on by itself."
+            description="You may close this and go on with something else: it goes on by itself."
             width={480}>
             <p role="status" className="mb-2">
                 {data === undefined ? (
@@ -188,7 +188,7 @@ function Bringing({ id, onClose }: { id: string; onClose: () => void }) {
                         Stop
                     </Button>
                 )}
-                <Button look="main" onClick={close}>
+                <Button variant="main" onClick={close}>
                     Close
                 </Button>
             </div>
@@ -217,7 +217,7 @@ function Rows({ rows, last }: { rows: Schemas['ImportedRow'][]; last: string }) 
                         <td className="py-1 pr-3 font-mono break-words">{row.address}</td>
                         <td className="py-1 break-words">
                             {row.reason ??
-                                `${reaches[row.reach ?? ''] ?? ''}${row.answer === '410' ? 'gone, 410' : `${row.answer ?? ''} ${/^[0-9A-Z]{26}$/.test(row.leadsTo) ? 'to the page that is there' : row.leadsTo}`}`}
+                                `${reaches[row.scope ?? ''] ?? ''}${row.answer === '410' ? 'gone, 410' : `${row.answer ?? ''} ${/^[0-9A-Z]{26}$/.test(row.leadsTo) ? 'to the page that is there' : row.leadsTo}`}`}
                             {row.suggestion !== null && <span className="text-ink-3"> Perhaps: {row.suggestion}</span>}
                         </td>
                     </tr>

@@ -24,7 +24,7 @@ export function Compared({ own, source, others }: { own: string; source: string;
         <section aria-label="Compared">
             <h3 className="flex items-center justify-between font-semibold">
                 {others.length === 1 ? 'Another redirect leads there' : `${others.length} other redirects lead there`}
-                <Button look="quiet" aria-expanded={isShown} onClick={() => show(!isShown)}>
+                <Button variant="quiet" aria-expanded={isShown} onClick={() => show(!isShown)}>
                     {isShown ? 'Hide' : 'Compare'}
                 </Button>
             </h3>

@@ -25,7 +25,7 @@ export function Findings({ onClose, onRedirect }: { onClose: () => void; onRedir
             open
             onClose={onClose}
             title="Findings"
-            says="Every redirect followed as visitors would. Patterns are tried with one path that they match."
+            description="Every redirect followed as visitors would. Patterns are tried with one path that they match."
             width={680}>
             {error !== null && (
                 <p role="alert" className="text-berry">
@@ -38,7 +38,7 @@ export function Findings({ onClose, onRedirect }: { onClose: () => void; onRedir
             {site.manages && chains.length > 1 && (
                 <div className="mb-3">
                     <Button
-                        look="main"
+                        variant="main"
                         onClick={() => mend(chains, `Straightening ${count(chains.length, 'redirect')}`, 'Straighten them')}>
                         Straighten all {chains.length}
                     </Button>
@@ -70,14 +70,14 @@ export function Findings({ onClose, onRedirect }: { onClose: () => void; onRedir
                                         {site.manages &&
                                             (each.mend !== null ? (
                                                 <Button
-                                                    look="quiet"
+                                                    variant="quiet"
                                                     aria-label={`${mendWords[kind]} ${each.source}`}
                                                     onClick={() => mend([each], `Mending ${each.source}`, mendWords[kind])}>
                                                     {mendWords[kind]}
                                                 </Button>
                                             ) : (
                                                 <Button
-                                                    look="quiet"
+                                                    variant="quiet"
                                                     aria-label={`Open ${each.source}`}
                                                     onClick={() => {
                                                         onClose()

@@ -6,7 +6,7 @@ import { PickPage } from '../../app/PickPage'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
-import { inputLook } from '../../ui/Field'
+import { inputClasses } from '../../ui/Field'
 import { Modal } from '../../ui/Modal'
 import { TextFile } from '../../ui/TextFile'
 import { useKept } from '../../ui/useKept'
@@ -14,7 +14,7 @@ import { useStoppable } from '../../ui/useStoppable'
 import { MatchRow } from './MatchRow'
 import { accepted, isFree, orders, shownRows, type Choice, type Choices, type Matched, type Shown } from './matching'
 
-/** Rows drawn at once: nobody reads more before narrowing them. */
+/** Rows drawn at once: nobody reads more before filtering them. */
 const DRAWN = 200
 
 /** Matches the addresses of an old site to pages: proposed with a confidence, accepted from a threshold or one by one, made as one change. */
@@ -57,7 +57,7 @@ export function MatchOld({ onClose }: { onClose: () => void }) {
             open
             onClose={onClose}
             title="Match addresses of an old site"
-            says="One a line, a table with titles, a sitemap, or an access log in the common or combined format."
+            description="One a line, a table with titles, a sitemap, or an access log in the common or combined format."
             width={900}>
             {match.data === undefined ? (
                 <>
@@ -67,13 +67,13 @@ export function MatchOld({ onClose }: { onClose: () => void }) {
                         value={text}
                         onChange={event => setText(event.target.value)}
                         placeholder={'/old/timetable.html\nhttps://old.example/contact'}
-                        className={`${inputLook} font-mono text-[13px]`}
+                        className={`${inputClasses} font-mono text-[13px]`}
                     />
                     <div className="mt-2 flex flex-wrap items-center justify-between gap-2">
                         <TextFile label="File of old addresses" accept=".csv,.tsv,.txt,.xml,.log" onText={setText} />
                         <span className="flex gap-2">
                             <Button onClick={onClose}>Let it be</Button>
-                            <Button look="main" disabled={text.trim() === '' || match.isPending} onClick={() => match.mutate()}>
+                            <Button variant="main" disabled={text.trim() === '' || match.isPending} onClick={() => match.mutate()}>
                                 Match them
                             </Button>
                         </span>
@@ -81,7 +81,7 @@ export function MatchOld({ onClose }: { onClose: () => void }) {
                     {match.isPending && (
                         <p role="status" className="mt-2 flex items-center gap-3 text-ink-2">
                             Matching {count(text.split('\n').length, 'line')}…
-                            <Button look="quiet" onClick={match.stop}>
+                            <Button variant="quiet" onClick={match.stop}>
                                 Stop
                             </Button>
                         </p>
@@ -104,13 +104,13 @@ export function MatchOld({ onClose }: { onClose: () => void }) {
                                 value={shown.threshold}
                                 onChange={event => setShown({ ...shown, threshold: Number(event.target.value) })}
                                 aria-label="Accept from"
-                                className={`${inputLook} w-18!`}
+                                className={`${inputClasses} w-18!`}
                             />{' '}
                             % sure
                         </label>
                         <span className="ml-auto flex gap-2">
                             <Button onClick={() => match.reset()}>Another list</Button>
-                            <Button look="main" disabled={taken.length === 0} onClick={make}>
+                            <Button variant="main" disabled={taken.length === 0} onClick={make}>
                                 Send {count(taken.length, 'address', 'addresses')} on
                             </Button>
                         </span>
@@ -121,11 +121,11 @@ export function MatchOld({ onClose }: { onClose: () => void }) {
                             placeholder="Address, title or page"
                             value={shown.text}
                             onChange={event => setShown({ ...shown, text: event.target.value })}
-                            className={`${inputLook} w-52!`}
+                            className={`${inputClasses} w-52!`}
                         />
                         <select
                             aria-label="Which rows"
-                            className={`${inputLook} w-auto!`}
+                            className={`${inputClasses} w-auto!`}
                             value={shown.only}
                             onChange={event => setShown({ ...shown, only: event.target.value as Shown['only'] })}>
                             <option value="all">All rows</option>
@@ -135,7 +135,7 @@ export function MatchOld({ onClose }: { onClose: () => void }) {
                         </select>
                         <select
                             aria-label="In which order"
-                            className={`${inputLook} w-auto!`}
+                            className={`${inputClasses} w-auto!`}
                             value={shown.order}
                             onChange={event => setShown({ ...shown, order: event.target.value as Shown['order'] })}>
                             {orders.map(([order, word]) => (
@@ -180,7 +180,7 @@ export function MatchOld({ onClose }: { onClose: () => void }) {
                         {listed.length === 0 && <p className="p-4 text-ink-2">No row is like that.</p>}
                         {listed.length > drawn && (
                             <p className="p-2 text-center">
-                                <Button look="quiet" onClick={() => draw(drawn + DRAWN)}>
+                                <Button variant="quiet" onClick={() => draw(drawn + DRAWN)}>
                                     Show {Math.min(DRAWN, listed.length - drawn)} more
                                 </Button>
                             </p>

@@ -27,7 +27,7 @@ export function Near({
         queryFn: () => answered(api.GET('/sites/{site}/addresses/near', { params: { path: { site: site.key }, query: { address } } })),
     })
     const { propose } = useChanges()
-    // One step: it is said what was made, and the same notice takes it back.
+    // One step: it is said what was made, and the same notice undoes it.
     const send = (page: string) => {
         const redirect = ulid()
         void propose({

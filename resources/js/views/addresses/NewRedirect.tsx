@@ -46,7 +46,7 @@ export function NewRedirect({ source, onClose, onMade }: { source: string; onClo
                     make()
                 }}>
                 <RedirectForm draft={draft} kind="make-redirect" writes isTyped={!isMaking} onDraft={keep} />
-                {draft.reach === 'one' && draft.source.startsWith('/') && draft.source.length > 1 && <Share address={draft.source} />}
+                {draft.scope === 'one' && draft.source.startsWith('/') && draft.source.length > 1 && <Share address={draft.source} />}
                 {problem !== '' && (
                     <p role="alert" className="text-berry">
                         {problem}
@@ -60,7 +60,7 @@ export function NewRedirect({ source, onClose, onMade }: { source: string; onClo
                         }}>
                         Let it be
                     </Button>
-                    <Button type="submit" look="main" disabled={!isFull(draft) || isMaking}>
+                    <Button type="submit" variant="main" disabled={!isFull(draft) || isMaking}>
                         Make the redirect
                     </Button>
                 </div>

@@ -18,7 +18,7 @@ export function PatternOrder({ onClose }: { onClose: () => void }) {
             open
             onClose={onClose}
             title="Order of patterns"
-            says="The first that matches a request answers it. Drag a pattern, or move it with Alt and the arrow keys."
+            description="The first that matches a request answers it. Drag a pattern, or move it with Alt and the arrow keys."
             width={560}>
             {error !== null && (
                 <p role="alert" className="text-berry">
@@ -66,7 +66,7 @@ function Ordered({ first, onClose }: { first: Pattern[]; onClose: () => void }) 
             </p>
             <div className="mt-4 flex justify-end gap-2">
                 <Button onClick={onClose}>Let it be</Button>
-                <Button look="main" disabled={!isChanged} onClick={make}>
+                <Button variant="main" disabled={!isChanged} onClick={make}>
                     Set the order
                 </Button>
             </div>

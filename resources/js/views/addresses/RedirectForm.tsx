@@ -9,12 +9,12 @@ import { noteWords } from '../../app/noteWords'
 import { PickPage } from '../../app/PickPage'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
-import { Field, FieldFrame, inputLook } from '../../ui/Field'
+import { Field, FieldFrame, inputClasses } from '../../ui/Field'
 import { fieldMoment } from '../../ui/time'
 import { useDebounced } from '../../ui/useDebounced'
 import { blankPause, fieldsOf, isFull, type Draft } from './draft'
-import { PauseWords } from './PauseWords'
-import { answers } from './words'
+import { PauseMessage } from './PauseMessage'
+import { answers } from './labels'
 
 type Props = {
     draft: Draft
@@ -24,7 +24,8 @@ type Props = {
     onDraft: (draft: Draft) => void
 }
 
-export const changeOf = (kind: Props['kind'], draft: Draft): Change => ({ kind, redirect: draft.id, ...fieldsOf(draft) })
+export const changeOf = (kind: Props['kind'], draft: Draft): Change =>
+    kind === 'make-redirect' ? { kind, redirect: draft.id, ...fieldsOf(draft) } : { kind, redirect: draft.id, ...fieldsOf(draft) }
 
 /** The fields of a redirect, and as they are typed what the rule would hide, break or lead round. */
 export function RedirectForm({ draft, kind, writes, isTyped = true, onDraft }: Props) {
@@ -47,24 +48,24 @@ export function RedirectForm({ draft, kind, writes, isTyped = true, onDraft }: P
     const other = problem?.problem.errors?.find(
         each => !known.some(field => each.field === `changes.0.${field}`) && each.field !== 'changes.0.redirect',
     )?.reason
-    const isPattern = draft.reach === 'pattern'
+    const isPattern = draft.scope === 'pattern'
     return (
         <fieldset disabled={!writes} className="grid gap-3">
-            <div role="radiogroup" aria-label="Reach" className="flex gap-4">
+            <div role="radiogroup" aria-label="What it answers for" className="flex gap-4">
                 {(
                     [
                         ['one', 'One address'],
                         ['branch', 'A whole branch'],
                         ['pattern', 'A pattern'],
                     ] as const
-                ).map(([reach, word]) => (
-                    <label key={reach} className="flex items-center gap-1.5">
+                ).map(([scope, word]) => (
+                    <label key={scope} className="flex items-center gap-1.5">
                         <input
                             type="radio"
-                            name={`reach-${draft.id}`}
+                            name={`scope-${draft.id}`}
                             className="accent-heron"
-                            checked={draft.reach === reach}
-                            onChange={() => set({ reach })}
+                            checked={draft.scope === scope}
+                            onChange={() => set({ scope })}
                         />
                         {word}
                     </label>
@@ -80,7 +81,7 @@ export function RedirectForm({ draft, kind, writes, isTyped = true, onDraft }: P
                 hint={
                     isPattern
                         ? 'URLPattern: :name for a segment, * for anything, (\\d+) for an expression. What is caught goes into the target by name, or :0, :1 …'
-                        : draft.reach === 'branch'
+                        : draft.scope === 'branch'
                           ? 'This address and everything below it.'
                           : undefined
                 }
@@ -90,7 +91,7 @@ export function RedirectForm({ draft, kind, writes, isTyped = true, onDraft }: P
                 {({ id }) => (
                     <select
                         id={id}
-                        className={inputLook}
+                        className={inputClasses}
                         value={draft.answer}
                         onChange={event => set({ answer: event.target.value as Draft['answer'] })}>
                         {answers.map(([answer, word]) => (
@@ -108,7 +109,7 @@ export function RedirectForm({ draft, kind, writes, isTyped = true, onDraft }: P
                         <div className="grid grid-cols-[118px_1fr] gap-2">
                             <select
                                 aria-label="Kind of target"
-                                className={inputLook}
+                                className={inputClasses}
                                 value={draft.way}
                                 onChange={event => set({ way: event.target.value as Draft['way'], value: '', valueName: '' })}>
                                 <option value="page">a page</option>
@@ -133,7 +134,7 @@ export function RedirectForm({ draft, kind, writes, isTyped = true, onDraft }: P
                                 <input
                                     id={id}
                                     aria-label="Target"
-                                    className={`${inputLook} font-mono text-[13px]`}
+                                    className={`${inputClasses} font-mono text-[13px]`}
                                     placeholder={draft.way === 'url' ? 'https://' : '/'}
                                     value={draft.value}
                                     onChange={event => set({ value: event.target.value })}
@@ -147,10 +148,10 @@ export function RedirectForm({ draft, kind, writes, isTyped = true, onDraft }: P
                 <>
                     <FieldFrame stacked label="Message">
                         {() => (
-                            <PauseWords
-                                words={pause.message}
+                            <PauseMessage
+                                message={pause.message}
                                 disabled={!writes}
-                                onWords={message => set({ pause: { ...pause, message } })}
+                                onMessage={message => set({ pause: { ...pause, message } })}
                             />
                         )}
                     </FieldFrame>
@@ -215,7 +216,7 @@ export function RedirectForm({ draft, kind, writes, isTyped = true, onDraft }: P
                         {({ id }) => (
                             <select
                                 id={id}
-                                className={inputLook}
+                                className={inputClasses}
                                 value={draft.query}
                                 onChange={event => set({ query: event.target.value as Draft['query'] })}>
                                 <option value="carry">taken along</option>
@@ -224,7 +225,7 @@ export function RedirectForm({ draft, kind, writes, isTyped = true, onDraft }: P
                             </select>
                         )}
                     </FieldFrame>
-                    {draft.reach === 'branch' && (
+                    {draft.scope === 'branch' && (
                         <label className="flex items-center gap-2">
                             <input
                                 type="checkbox"

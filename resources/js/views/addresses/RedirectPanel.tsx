@@ -11,8 +11,8 @@ import { draftOf, type Draft } from './draft'
 import { HitDays } from './HitDays'
 import { changeOf, RedirectForm } from './RedirectForm'
 import { Share } from './Share'
-import { Way } from './Way'
-import type { Row } from './words'
+import { Hops } from './Hops'
+import type { Row } from './labels'
 
 const origins: Record<string, string> = { hand: 'made by hand', change: 'made by a change', import: 'brought in from a file' }
 
@@ -80,7 +80,7 @@ export function RedirectPanel({
         <SidePanel
             label="Redirect"
             title={name}
-            says={
+            description={
                 row?.sentence?.replaceAll('*', '') ?? (data === undefined ? '' : (origins[data.redirect.origin.split(' ')[0] ?? ''] ?? ''))
             }
             mono
@@ -95,11 +95,11 @@ export function RedirectPanel({
                 )}
                 {data !== undefined && draft !== null && (
                     <>
-                        {data.redirect.reach === 'one' && <Share address={data.redirect.source} />}
+                        {data.redirect.scope === 'one' && <Share address={data.redirect.source} />}
                         <section aria-label="Steps">
                             <h3 className="mb-1.5 font-semibold">
                                 What visitors get
-                                {data.redirect.reach === 'one' ? (
+                                {data.redirect.scope === 'one' ? (
                                     ''
                                 ) : (
                                     <span className="font-normal text-ink-3">
@@ -108,7 +108,7 @@ export function RedirectPanel({
                                     </span>
                                 )}
                             </h3>
-                            <Way way={data.way} />
+                            <Hops trace={data.way} />
                         </section>
                         <HitDays days={data.days} referrers={data.referrers} since={data.since} />
                         <Compared own={id} source={data.redirect.source} others={data.sameTarget} />
@@ -140,7 +140,7 @@ export function RedirectPanel({
                             {site.manages && typed !== null && (
                                 <div className="mt-3 flex justify-end gap-2">
                                     <Button onClick={() => setTyped(null)}>Put back</Button>
-                                    <Button look="main" onClick={save}>
+                                    <Button variant="main" onClick={save}>
                                         Save changes
                                     </Button>
                                 </div>
@@ -151,13 +151,13 @@ export function RedirectPanel({
                                 <Button onClick={() => turn(!data.redirect.isOn)}>
                                     {data.redirect.isOn ? 'Switch it off' : 'Switch it on'}
                                 </Button>
-                                {page !== undefined && data.redirect.reach === 'one' && !data.redirect.inFront && (
+                                {page !== undefined && data.redirect.scope === 'one' && !data.redirect.inFront && (
                                     <Button onClick={serve}>Show the page here instead</Button>
                                 )}
-                                {data.redirect.reach === 'one' && !data.redirect.inFront && (
+                                {data.redirect.scope === 'one' && !data.redirect.inFront && (
                                     <Button onClick={() => remove(true)}>Remove, and say it is gone</Button>
                                 )}
-                                <Button look="breaks" onClick={() => remove(false)}>
+                                <Button variant="breaks" onClick={() => remove(false)}>
                                     Remove
                                 </Button>
                             </div>

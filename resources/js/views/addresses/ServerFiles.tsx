@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { answered, api } from '../../api/client'
 import { keys } from '../../api/queries'
 import { useSite } from '../../app/site'
-import { Button, buttonLook } from '../../ui/Button'
+import { Button, buttonClasses } from '../../ui/Button'
 import { Modal } from '../../ui/Modal'
 
 type Server = 'nginx' | 'apache'
@@ -33,7 +33,7 @@ export function ServerFiles({ onClose }: { onClose: () => void }) {
             open
             onClose={onClose}
             title="Redirects for a web server"
-            says="The server answers every address as this site does, with one step. Both files keep the rules in comments, so that they can be brought in again as they were."
+            description="The server answers every address as this site does, with one step. Both files keep the rules in comments, so that they can be brought in again as they were."
             width={600}>
             <div role="radiogroup" aria-label="Web server" className="flex gap-4">
                 {(['nginx', 'apache'] as const).map(each => (
@@ -56,7 +56,7 @@ export function ServerFiles({ onClose }: { onClose: () => void }) {
                             <b className="block font-semibold">{word}</b>
                             <span className="block text-[13px] text-ink-2">{where}</span>
                         </span>
-                        <a href={`/api/v1/sites/${site.key}/redirects-export?format=${format}`} download className={buttonLook()}>
+                        <a href={`/api/v1/sites/${site.key}/redirects-export?format=${format}`} download className={buttonClasses()}>
                             Save {word.toLowerCase()}
                         </a>
                     </li>

@@ -23,7 +23,7 @@ export function Share({ address }: { address: string }) {
             <p className="font-mono text-[12px] break-all text-ink-2">{whole}</p>
             <div className="mt-1 -ml-3 flex flex-wrap">
                 <Button
-                    look="quiet"
+                    variant="quiet"
                     onClick={() =>
                         void navigator.clipboard.writeText(whole).then(
                             () => toast.success('Copied.'),
@@ -32,11 +32,11 @@ export function Share({ address }: { address: string }) {
                     }>
                     Copy
                 </Button>
-                <Button look="quiet" aria-expanded={isShown} onClick={() => show(!isShown)}>
+                <Button variant="quiet" aria-expanded={isShown} onClick={() => show(!isShown)}>
                     {isShown ? 'Hide the code' : 'Code for a poster'}
                 </Button>
                 {isShown && (
-                    <Button look="quiet" onClick={save}>
+                    <Button variant="quiet" onClick={save}>
                         Save as SVG
                     </Button>
                 )}

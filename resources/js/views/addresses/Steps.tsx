@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query'
 import { answered, api } from '../../api/client'
 import { keys } from '../../api/queries'
 import { useSite } from '../../app/site'
-import { Way } from './Way'
+import { Hops } from './Hops'
 
 /** What visitors get at an address, step by step. */
 export function Steps({ address }: { address: string }) {
@@ -16,7 +16,7 @@ export function Steps({ address }: { address: string }) {
     return way === undefined ? null : (
         <section aria-label="Steps">
             <h3 className="mb-1.5 font-semibold">What visitors get</h3>
-            <Way way={way} />
+            <Hops trace={way} />
         </section>
     )
 }

@@ -3,9 +3,9 @@ import { useState } from 'react'
 import { answered, api } from '../../api/client'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
-import { inputLook } from '../../ui/Field'
+import { inputClasses } from '../../ui/Field'
 import { Modal } from '../../ui/Modal'
-import { Way } from './Way'
+import { Hops } from './Hops'
 
 /** Asks for addresses as a visitor would, and shows every step of the answer. */
 export function TryAddresses({ first, onClose }: { first: string; onClose: () => void }) {
@@ -20,7 +20,7 @@ export function TryAddresses({ first, onClose }: { first: string; onClose: () =>
             open
             onClose={onClose}
             title="Try addresses"
-            says="One a line, with query and all, as visitors ask for them. The answer is the one that ./heronstem explain gives."
+            description="One a line, with query and all, as visitors ask for them. The answer is the one that ./heronstem explain gives."
             width={640}>
             <form
                 className="grid gap-3"
@@ -35,11 +35,11 @@ export function TryAddresses({ first, onClose }: { first: string; onClose: () =>
                     value={text}
                     onChange={event => setText(event.target.value)}
                     placeholder="/dogs?from=poster"
-                    className={`${inputLook} h-auto! py-1.5 font-mono text-[13px]`}
+                    className={`${inputClasses} h-auto! py-1.5 font-mono text-[13px]`}
                 />
                 <div className="flex justify-end gap-2">
                     <Button onClick={onClose}>Close</Button>
-                    <Button type="submit" look="main" disabled={text.trim() === '' || tried.isPending}>
+                    <Button type="submit" variant="main" disabled={text.trim() === '' || tried.isPending}>
                         Try
                     </Button>
                 </div>
@@ -54,7 +54,7 @@ export function TryAddresses({ first, onClose }: { first: string; onClose: () =>
                     {tried.data.map((way, n) => (
                         <section key={n}>
                             <h3 className="mb-1 font-mono text-[13px] font-semibold break-all">{way.asked}</h3>
-                            <Way way={way} />
+                            <Hops trace={way} />
                         </section>
                     ))}
                 </div>

@@ -1,7 +1,7 @@
-import type { Change } from '../../app/changes'
-import type { Redirect } from './words'
-
-type Leads = 'page' | 'address' | 'url' | 'file'
+import type { Schemas } from '../../api/client'
+import { documentOf } from '../../app/document'
+import { leadsTo, type Leads } from '../../app/leadsTo'
+import type { Redirect } from './labels'
 
 /** A redirect while it is being written: as its fields hold it. */
 export type Draft = Omit<Redirect, 'leadsTo'> & { way: Leads; value: string; valueName: string }
@@ -15,7 +15,7 @@ export function draftOf(redirect: Redirect, targetName: string | null): Draft {
 export function blank(id: string, source = ''): Draft {
     return {
         id,
-        reach: 'one',
+        scope: 'one',
         source,
         answer: '301',
         query: 'carry',
@@ -35,17 +35,14 @@ export function blank(id: string, source = ''): Draft {
 }
 
 /** A pause that says nothing yet. */
-export const blankPause: NonNullable<Redirect['pause']> = {
-    seconds: 5,
-    message: { version: 1, type: 'doc', content: [] } as unknown as NonNullable<Redirect['pause']>['message'],
-}
+export const blankPause: NonNullable<Redirect['pause']> = { seconds: 5, message: documentOf({ content: [] }) }
 
 /** Whether it says enough to be looked at, and made. */
 export const isFull = ({ source, answer, value }: Draft) => source.trim() !== '' && (answer === '410' || value.trim() !== '')
 
 /** The fields of a change that makes or changes a redirect. */
 export function fieldsOf({
-    reach,
+    scope,
     source,
     answer,
     query,
@@ -58,9 +55,9 @@ export function fieldsOf({
     pause,
     way,
     value,
-}: Draft): Partial<Change> {
+}: Draft): Omit<Schemas['ChangeRedirectChange'], 'kind' | 'redirect'> & { source: string } {
     return {
-        reach,
+        scope,
         source,
         answer,
         query,
@@ -70,7 +67,7 @@ export function fieldsOf({
         isOn,
         inFront,
         note,
-        leadsTo: answer === '410' ? null : { [way]: value },
+        leadsTo: answer === '410' ? null : leadsTo(way, value),
         pause: answer === 'pause' ? (pause ?? blankPause) : null,
     }
 }

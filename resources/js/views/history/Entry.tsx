@@ -9,8 +9,8 @@ type Props = { entry: Schemas['HistoryEntry']; isOpen: boolean; chosen: boolean;
 /** One change: when, what in a sentence, who, why. */
 export function Entry({ entry, isOpen, chosen, onOpen, onChoose }: Props) {
     const { manages } = useSite()
-    // Every version of the words is kept: it is brought back on its page rather than undone here.
-    const over = entry.takenBack || entry.thinned || entry.version !== null
+    // Every version of the content is kept: it is brought back on its page rather than undone here.
+    const over = entry.undone || entry.thinned || entry.version !== null
     return (
         <li
             className={clsx(
@@ -33,10 +33,10 @@ export function Entry({ entry, isOpen, chosen, onOpen, onChoose }: Props) {
                 {clock(entry.at)}
             </time>
             <button type="button" aria-expanded={isOpen} onClick={onOpen} className="min-w-0 text-left">
-                <span className={clsx('hover:underline hover:underline-offset-2', entry.takenBack && 'text-ink-3 line-through')}>
+                <span className={clsx('hover:underline hover:underline-offset-2', entry.undone && 'text-ink-3 line-through')}>
                     <Sentence text={entry.sentence} />
                 </span>
-                {entry.takenBack && <span className="ml-2 text-[12px] text-ink-3">taken back</span>}
+                {entry.undone && <span className="ml-2 text-[12px] text-ink-3">undone</span>}
                 {entry.thinned && <span className="ml-2 text-[12px] text-ink-3">details thinned</span>}
                 {entry.note !== '' && <span className="block text-[13px] text-ink-2">“{entry.note}”</span>}
             </button>

@@ -11,7 +11,7 @@ import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { moment } from '../../ui/time'
 
-/** A change opened: what followed from it, and taking back. */
+/** A change opened: what followed from it, and undoing it. */
 export function EntryDetail({ entry: id, onClose }: { entry: string; onClose: () => void }) {
     const site = useSite()
     const { propose } = useChanges()
@@ -20,7 +20,7 @@ export function EntryDetail({ entry: id, onClose }: { entry: string; onClose: ()
         queryFn: () => answered(api.GET('/sites/{site}/history/{entry}', { params: { path: { site: site.key, entry: id } } })),
     })
     const take = (how: { entries: string[] } | { since: string }, title: string) =>
-        void propose({ title, act: 'Take back', always: true, takeBack: how })
+        void propose({ title, act: 'Undo', always: true, undo: how })
     return (
         <aside
             aria-label="Change"
@@ -58,14 +58,14 @@ export function EntryDetail({ entry: id, onClose }: { entry: string; onClose: ()
                     {data.entry.note !== '' && <p className="mt-2 border-l-2 border-line pl-3">{data.entry.note}</p>}
                     {site.manages && !data.entry.thinned && (
                         <div className="mt-3 flex flex-wrap items-center gap-2">
-                            {data.entry.takenBack ? (
-                                <p className="text-ink-3">This has been taken back.</p>
+                            {data.entry.undone ? (
+                                <p className="text-ink-3">This has been undone.</p>
                             ) : (
-                                <Button look="main" onClick={() => take({ entries: [id] }, 'Taking this change back')}>
-                                    Take back…
+                                <Button variant="main" onClick={() => take({ entries: [id] }, 'Undoing this change')}>
+                                    Undo…
                                 </Button>
                             )}
-                            <Button onClick={() => take({ since: id }, 'Taking back everything since')}>Take back everything since…</Button>
+                            <Button onClick={() => take({ since: id }, 'Undoing everything since')}>Undo everything since…</Button>
                         </div>
                     )}
                     <div className="mt-5">

@@ -10,7 +10,7 @@ import { count } from '../../ui/count'
 import { date } from '../../ui/time'
 import { Entry } from './Entry'
 import { EntryDetail } from './EntryDetail'
-import { Narrow } from './Narrow'
+import { HistoryFilter } from './HistoryFilter'
 import { Thin } from './Thin'
 
 const PIECE = 50
@@ -38,12 +38,12 @@ export function HistoryView({ search, set }: { search: HistorySearch; set: (chan
     const days = [...new Set(entries.map(entry => date(entry.at)))]
     const turn = (id: string) =>
         setChosen(before => (before.has(id) ? new Set([...before].filter(each => each !== id)) : new Set(before).add(id)))
-    const takeBack = () =>
+    const undo = () =>
         void propose({
-            title: `Taking back ${count(chosen.size, 'change')}`,
-            act: 'Take back',
+            title: `Undoing ${count(chosen.size, 'change')}`,
+            act: 'Undo',
             always: true,
-            takeBack: { entries: [...chosen] },
+            undo: { entries: [...chosen] },
             done: () => setChosen(new Set()),
         })
     return (
@@ -53,17 +53,17 @@ export function HistoryView({ search, set }: { search: HistorySearch; set: (chan
                     <h1 className="text-[20px] leading-6 font-bold tracking-[-0.01em]">History</h1>
                     <span className="ml-auto" />
                     {site.manages && (
-                        <Button look="quiet" onClick={() => setThinning(true)}>
+                        <Button variant="quiet" onClick={() => setThinning(true)}>
                             Thin old history…
                         </Button>
                     )}
                     {chosen.size > 0 && (
-                        <Button look="main" onClick={takeBack}>
-                            Take back {count(chosen.size, 'change')}
+                        <Button variant="main" onClick={undo}>
+                            Undo {count(chosen.size, 'change')}
                         </Button>
                     )}
                 </div>
-                <Narrow search={search} set={set} />
+                <HistoryFilter search={search} set={set} />
                 <div className="min-h-0 overflow-y-auto px-4 pb-8" tabIndex={0} aria-label="Changes">
                     {list.error !== null && (
                         <p role="alert" className="py-6 text-berry">
@@ -93,7 +93,7 @@ export function HistoryView({ search, set }: { search: HistorySearch; set: (chan
                         <p className="max-w-[440px] pt-10 text-ink-2">
                             {Object.values(wanted).some(Boolean)
                                 ? 'No change is like this. Choose a longer span, or another person or kind.'
-                                : 'Nothing has been changed yet. Every change to the structure will stand here, with what followed from it, and can be taken back.'}
+                                : 'Nothing has been changed yet. Every change to the structure will stand here, with what followed from it, and can be undone.'}
                         </p>
                     )}
                     {list.hasNextPage && (

@@ -39,7 +39,7 @@ export function Thin({ open, onClose }: { open: boolean; onClose: () => void }) 
             open={open}
             onClose={onClose}
             title="Thin old history"
-            says="What was done, by whom, when and why stays, and so does every address. What goes is what followed in detail, and with it the way back."
+            description="What was done, by whom, when and why stays, and so does every address. What goes is what followed in detail, and with it the way back."
             alert>
             <label className="flex items-center gap-2">
                 Changes older than{' '}
@@ -61,10 +61,10 @@ export function Thin({ open, onClose }: { open: boolean; onClose: () => void }) 
                     'No change is that old.'
                 ) : (
                     <>
-                        <b className="font-semibold">{count(data.entries, 'change')}</b> can then no longer be taken back
+                        <b className="font-semibold">{count(data.entries, 'change')}</b> can then no longer be undone
                         {data.pages > 0 ? (
                             <>
-                                , and <b className="font-semibold">{count(data.pages, 'emptied page')}</b> {data.pages === 1 ? 'is' : 'are'}{' '}
+                                , and <b className="font-semibold">{count(data.pages, 'deleted page')}</b> {data.pages === 1 ? 'is' : 'are'}{' '}
                                 gone for good
                             </>
                         ) : (
@@ -81,7 +81,10 @@ export function Thin({ open, onClose }: { open: boolean; onClose: () => void }) 
             )}
             <div className="mt-4 flex justify-end gap-2">
                 <Button onClick={onClose}>Keep it all</Button>
-                <Button look="breaks" disabled={data === undefined || data.entries === 0 || thin.isPending} onClick={() => thin.mutate()}>
+                <Button
+                    variant="breaks"
+                    disabled={data === undefined || data.entries === 0 || thin.isPending}
+                    onClick={() => thin.mutate()}>
                     {data === undefined || data.entries === 0 ? 'Thin' : `Thin ${count(data.entries, 'change')}`}
                 </Button>
             </div>

@@ -6,7 +6,7 @@ import { PickPage } from '../../app/PickPage'
 import { Button } from '../../ui/Button'
 import { Modal } from '../../ui/Modal'
 import { toPage, type Entry, type Kind } from './arrangement'
-import { kinds } from './words'
+import { kinds } from './labels'
 
 /** Adds an entry of any kind; of picks, a page. */
 export function AddEntry({ picks, onAdd }: { picks: boolean; onAdd: (entry: Entry) => void }) {

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { answered, api, ApiProblem } from '../../api/client'
 import { Button } from '../../ui/Button'
-import { inputLook } from '../../ui/Field'
+import { inputClasses } from '../../ui/Field'
 import { Modal } from '../../ui/Modal'
 import { TextFile } from '../../ui/TextFile'
 import type { Entry } from './arrangement'
@@ -38,14 +38,14 @@ export function Bring({
             open={open}
             onClose={onClose}
             title="Bring entries in"
-            says="Paste a list, one label or address a line, indented where it stands under another; or choose a menu file (JSON) or an OPML outline. What is known here becomes an entry to its page."
+            description="Paste a list, one label or address a line, indented where it stands under another; or choose a menu file (JSON) or an OPML outline. What is known here becomes an entry to its page."
             width={560}>
             <textarea
                 aria-label="List of entries"
                 value={text}
                 onChange={event => setText(event.target.value)}
                 rows={10}
-                className={`${inputLook} font-mono text-[13px]`}
+                className={`${inputClasses} font-mono text-[13px]`}
                 placeholder={'Travel\n    /travel/timetables\n    Fares\nHelp'}
             />
             {problem !== '' && (
@@ -57,7 +57,7 @@ export function Bring({
                 <TextFile label="Menu file" accept=".json,.opml,.xml,.txt" onText={setText} />
                 <span className="flex gap-2">
                     <Button onClick={onClose}>Let it be</Button>
-                    <Button look="main" disabled={text.trim() === ''} onClick={() => void read()}>
+                    <Button variant="main" disabled={text.trim() === ''} onClick={() => void read()}>
                         Take these entries
                     </Button>
                 </span>

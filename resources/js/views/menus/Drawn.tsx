@@ -1,6 +1,6 @@
 import clsx from 'clsx'
 import type { Schemas } from '../../api/client'
-import { hiddenWords } from './words'
+import { hiddenWords } from './labels'
 
 type Shown = Schemas['ShownEntry']
 type Props = {

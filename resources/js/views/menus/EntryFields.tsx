@@ -3,11 +3,11 @@ import { FileDialog } from '../../app/FileChooser'
 import { PickPage } from '../../app/PickPage'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
-import { Field, FieldFrame, inputLook } from '../../ui/Field'
+import { Field, FieldFrame, inputClasses } from '../../ui/Field'
 import { SidePanel } from '../../ui/SidePanel'
 import { fieldMoment } from '../../ui/time'
 import { dissolve, nameOf, step, type Changed, type Entry, type Step } from './arrangement'
-import { kindWord } from './words'
+import { kindWord } from './labels'
 
 type Props = {
     entry: Entry
@@ -42,7 +42,7 @@ export function EntryFields({ entry, entries, picks, writes, onChange, onArrange
         <SidePanel
             label="Entry"
             title={nameOf(entry)}
-            says={picks ? 'pick' : kindWord(entry.kind)}
+            description={picks ? 'pick' : kindWord(entry.kind)}
             close="Close the entry"
             width="w-[340px] overflow-y-auto max-lg:w-[280px]"
             onClose={onClose}>
@@ -67,7 +67,7 @@ export function EntryFields({ entry, entries, picks, writes, onChange, onArrange
                                             : 'a page that is gone')}
                                 </span>
                                 {writes && (
-                                    <Button look="quiet" onClick={() => setPicking('page')}>
+                                    <Button variant="quiet" onClick={() => setPicking('page')}>
                                         Choose…
                                     </Button>
                                 )}
@@ -83,7 +83,7 @@ export function EntryFields({ entry, entries, picks, writes, onChange, onArrange
                             <div id={id} className="flex items-center justify-between gap-2">
                                 <span className="truncate">{entry.fileName ?? 'a file that is gone'}</span>
                                 {writes && (
-                                    <Button look="quiet" onClick={() => setPicking('file')}>
+                                    <Button variant="quiet" onClick={() => setPicking('file')}>
                                         Choose…
                                     </Button>
                                 )}
@@ -97,7 +97,7 @@ export function EntryFields({ entry, entries, picks, writes, onChange, onArrange
                             <label className="grid gap-1 text-ink-2">
                                 Levels
                                 <select
-                                    className={inputLook}
+                                    className={inputClasses}
                                     disabled={!writes}
                                     value={entry.depth ?? 1}
                                     onChange={event => onChange({ depth: Number(event.target.value) })}>
@@ -111,7 +111,7 @@ export function EntryFields({ entry, entries, picks, writes, onChange, onArrange
                             <label className="grid grow gap-1 text-ink-2">
                                 Order
                                 <select
-                                    className={inputLook}
+                                    className={inputClasses}
                                     disabled={!writes}
                                     value={entry.order ?? 'tree'}
                                     onChange={event => onChange({ order: event.target.value === 'a-z' ? 'a-z' : 'tree' })}>
@@ -133,7 +133,7 @@ export function EntryFields({ entry, entries, picks, writes, onChange, onArrange
                                         </span>
                                         {writes && (
                                             <Button
-                                                look="quiet"
+                                                variant="quiet"
                                                 onClick={() => onChange({ out: (entry.out ?? []).filter(each => each !== page) })}>
                                                 Show again
                                             </Button>
@@ -142,7 +142,7 @@ export function EntryFields({ entry, entries, picks, writes, onChange, onArrange
                                 ))}
                             </ul>
                             {writes && (
-                                <Button look="quiet" className="-ml-3" onClick={() => setPicking('exception')}>
+                                <Button variant="quiet" className="-ml-3" onClick={() => setPicking('exception')}>
                                     Leave a page out…
                                 </Button>
                             )}
@@ -180,14 +180,14 @@ export function EntryFields({ entry, entries, picks, writes, onChange, onArrange
                                 )}
                                 {writes && (
                                     <Button
-                                        look="quiet"
+                                        variant="quiet"
                                         className={entry.picture === undefined ? '-ml-3' : ''}
                                         onClick={() => setPicking('picture')}>
                                         Choose…
                                     </Button>
                                 )}
                                 {writes && entry.picture !== undefined && (
-                                    <Button look="quiet" onClick={() => onChange({ picture: undefined })}>
+                                    <Button variant="quiet" onClick={() => onChange({ picture: undefined })}>
                                         Follow the page
                                     </Button>
                                 )}
@@ -238,7 +238,7 @@ export function EntryFields({ entry, entries, picks, writes, onChange, onArrange
                         </div>
                         <div className="flex flex-wrap gap-2">
                             {toMenu}
-                            <Button look="breaks" onClick={onOut}>
+                            <Button variant="breaks" onClick={onOut}>
                                 Take out
                             </Button>
                             {(entry.entries ?? []).length > 0 && (
@@ -303,7 +303,7 @@ function Who({
                 <div className="grid gap-1.5">
                     <select
                         id={id}
-                        className={inputLook}
+                        className={inputClasses}
                         disabled={!writes}
                         value={isRoles ? 'roles' : audience}
                         onChange={event => onChange(event.target.value === 'roles' ? 'roles:' : event.target.value)}>
@@ -316,7 +316,7 @@ function Who({
                         <input
                             aria-label="Roles"
                             placeholder="resident, crew"
-                            className={inputLook}
+                            className={inputClasses}
                             value={audience.slice(6)}
                             onChange={event => onChange(`roles:${event.target.value}`)}
                         />

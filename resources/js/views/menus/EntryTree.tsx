@@ -4,7 +4,7 @@ import { GripVertical } from 'lucide-react'
 import { useRef, useState, type KeyboardEvent, type MouseEvent } from 'react'
 import type { Schemas } from '../../api/client'
 import { lines, nameOf, stepAll, withoutAll, type Entry, type Line, type Spot, type Step } from './arrangement'
-import { audienceWords, hiddenWords, kindWord } from './words'
+import { audienceWords, hiddenWords, kindWord } from './labels'
 
 type Marks = ReadonlySet<string>
 type Props = {

@@ -3,7 +3,7 @@ import type { ReactNode } from 'react'
 import type { Schemas } from '../../api/client'
 import { Button } from '../../ui/Button'
 import { tooWide } from './widths'
-import { findingWords } from './words'
+import { findingWords } from './labels'
 
 type Props = {
     menu: Schemas['Menu']
@@ -23,7 +23,7 @@ export function Findings({ menu, place, writes, onEntry, onLead, onOut }: Props)
     return (
         <ul aria-label="Findings" className="grid gap-1 border-b border-line px-4 py-2.5">
             {menu.findings.map(({ entry, page, kind, ...finding }, i) => (
-                <Finding key={i} says={findingWords({ entry, page, kind, ...finding })}>
+                <Finding key={i} description={findingWords({ entry, page, kind, ...finding })}>
                     {entry !== null && <Fix onClick={() => onEntry(entry)}>Look</Fix>}
                     {writes && entry !== null && kind === 'redirect' && page !== null && (
                         <Fix onClick={() => onLead(entry, page)}>Lead to the page itself</Fix>
@@ -34,7 +34,7 @@ export function Findings({ menu, place, writes, onEntry, onLead, onOut }: Props)
             {wide.map(({ entry, label, px }) => (
                 <Finding
                     key={entry + label}
-                    says={`“${label}” is ${px} px wide; this place has ${place?.widest ?? 0}. Give it a shorter label.`}>
+                    description={`“${label}” is ${px} px wide; this place has ${place?.widest ?? 0}. Give it a shorter label.`}>
                     <Fix onClick={() => onEntry(entry)}>Look</Fix>
                 </Finding>
             ))}
@@ -42,11 +42,11 @@ export function Findings({ menu, place, writes, onEntry, onLead, onOut }: Props)
     )
 }
 
-function Finding({ says, children }: { says: string; children: ReactNode }) {
+function Finding({ description, children }: { description: string; children: ReactNode }) {
     return (
         <li className="flex items-center gap-2">
             <AlertTriangle size={14} aria-hidden className="shrink-0 text-amber" />
-            <span>{says}</span>
+            <span>{description}</span>
             {children}
         </li>
     )
@@ -54,7 +54,7 @@ function Finding({ says, children }: { says: string; children: ReactNode }) {
 
 function Fix({ onClick, children }: { onClick: () => void; children: ReactNode }) {
     return (
-        <Button look="quiet" className="h-6! px-1.5! text-[12px]" onClick={onClick}>
+        <Button variant="quiet" className="h-6! px-1.5! text-[12px]" onClick={onClick}>
             {children}
         </Button>
     )

@@ -14,7 +14,7 @@ export function MarkedEntries({ marked, others, onElsewhere, onOut, onClear }: P
             </p>
             <span className="ml-auto flex gap-2">
                 <ToMenu others={others} onMenu={onElsewhere} />
-                <Button look="breaks" onClick={onOut}>
+                <Button variant="breaks" onClick={onOut}>
                     Take out
                 </Button>
                 <Button onClick={onClear}>Unmark</Button>

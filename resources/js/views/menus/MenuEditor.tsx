@@ -7,7 +7,7 @@ import { AskBeforeLeaving } from '../../app/AskBeforeLeaving'
 import { useChanges } from '../../app/changes'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
-import { inputLook } from '../../ui/Field'
+import { inputClasses } from '../../ui/Field'
 import { Hint } from '../../ui/Hint'
 import { AddEntry } from './AddEntry'
 import { change, find, lines, pathOf, put, toPage, topmost, without, withoutAll } from './arrangement'
@@ -110,7 +110,7 @@ export function MenuEditor({ menu, list, search, set }: Props) {
                         As{' '}
                         <select
                             aria-label="Who looks"
-                            className={`${inputLook} w-auto!`}
+                            className={`${inputClasses} w-auto!`}
                             value={search.who ?? ''}
                             onChange={event => set({ who: event.target.value === '' ? undefined : event.target.value })}>
                             <option value="">a visitor</option>
@@ -125,7 +125,7 @@ export function MenuEditor({ menu, list, search, set }: Props) {
                         <input
                             aria-label="When"
                             type="datetime-local"
-                            className={`${inputLook} w-auto!`}
+                            className={`${inputClasses} w-auto!`}
                             value={search.at ?? ''}
                             onChange={event => set({ at: event.target.value === '' ? undefined : event.target.value })}
                         />
@@ -133,25 +133,25 @@ export function MenuEditor({ menu, list, search, set }: Props) {
                     {search.at === undefined ? (
                         <span className="pb-1.5 text-[12px] text-ink-3">now</span>
                     ) : (
-                        <Button look="quiet" onClick={() => set({ at: undefined })}>
+                        <Button variant="quiet" onClick={() => set({ at: undefined })}>
                             Now
                         </Button>
                     )}
                     <div role="group" aria-label="Width" className="ml-auto flex gap-1">
-                        <Hint says="On a wide screen">
+                        <Hint description="On a wide screen">
                             <Button
                                 aria-label="Wide"
                                 aria-pressed={search.width === undefined}
-                                look={search.width === undefined ? 'plain' : 'quiet'}
+                                variant={search.width === undefined ? 'plain' : 'quiet'}
                                 onClick={() => set({ width: undefined })}>
                                 <Monitor size={15} aria-hidden />
                             </Button>
                         </Hint>
-                        <Hint says="On a phone">
+                        <Hint description="On a phone">
                             <Button
                                 aria-label="Phone"
                                 aria-pressed={search.width === 'phone'}
-                                look={search.width === 'phone' ? 'plain' : 'quiet'}
+                                variant={search.width === 'phone' ? 'plain' : 'quiet'}
                                 onClick={() => set({ width: 'phone' })}>
                                 <Smartphone size={15} aria-hidden />
                             </Button>
@@ -237,7 +237,7 @@ export function MenuEditor({ menu, list, search, set }: Props) {
                         <span className="ml-auto flex gap-2">
                             {back !== null && <Button onClick={back}>One step back</Button>}
                             <Button onClick={drop}>Drop it</Button>
-                            <Button look="main" disabled={problem !== null || isStale} onClick={() => apply(menu.name)}>
+                            <Button variant="main" disabled={problem !== null || isStale} onClick={() => apply(menu.name)}>
                                 Show what follows
                             </Button>
                         </span>
@@ -271,7 +271,7 @@ export function MenuEditor({ menu, list, search, set }: Props) {
                 unsaved={isUnsaved}
                 part="menu"
                 title={`Leave with ${menu.name} arranged and not applied?`}
-                says="What you arranged here is not for visitors yet, and would be lost."
+                description="What you arranged here is not for visitors yet, and would be lost."
                 leave="Leave without it"
             />
             <DragOverlay dropAnimation={null}>

@@ -27,7 +27,7 @@ export function MenuList({ list, chosen, writes, onChoose }: Props) {
                     <div className="flex items-center justify-between px-1.5">
                         <h2 className="text-[12px] text-ink-3">{title}</h2>
                         {writes && (
-                            <Button look="quiet" className="h-6! px-1.5! text-[12px]" onClick={() => setMaking(kind)}>
+                            <Button variant="quiet" className="h-6! px-1.5! text-[12px]" onClick={() => setMaking(kind)}>
                                 {kind === 'menu' ? 'New menu' : 'New picks'}
                             </Button>
                         )}
@@ -118,7 +118,7 @@ function Make({ kind, onClose, onMade }: { kind: 'menu' | 'picks'; onClose: () =
     return kind === 'menu' ? (
         <NameDialog
             title="New menu"
-            says="It is shown nowhere until it is placed."
+            description="It is shown nowhere until it is placed."
             hint={hint}
             act="Make menu"
             onClose={onClose}
@@ -127,7 +127,7 @@ function Make({ kind, onClose, onMade }: { kind: 'menu' | 'picks'; onClose: () =
     ) : (
         <NameDialog
             title="New picks"
-            says="A list of pages chosen by hand, shown nowhere until it is placed."
+            description="A list of pages chosen by hand, shown nowhere until it is placed."
             hint={hint}
             act="Make picks"
             onClose={onClose}

@@ -23,7 +23,7 @@ export function MenusView({ search, set }: { search: Search; set: SetSearch }) {
                 <h1 className="text-[17px] font-bold">The menus could not be read</h1>
                 <p className="text-ink-2">{error.message}</p>
                 <div>
-                    <Button look="main" onClick={() => void refetch()}>
+                    <Button variant="main" onClick={() => void refetch()}>
                         Try again
                     </Button>
                 </div>

@@ -6,7 +6,7 @@ import { Modal } from '../../ui/Modal'
 
 type Props = {
     title: string
-    says?: string
+    description?: string
     hint?: string
     name?: string
     act: string
@@ -14,12 +14,12 @@ type Props = {
     onName: (name: string, failed: (problem: ApiProblem) => void) => void
 }
 
-/** Asks for the name of a menu, and says why one is not taken. */
-export function NameDialog({ title, says, hint, name: given = '', act, onClose, onName }: Props) {
+/** Asks for the name of a menu, and description why one is not taken. */
+export function NameDialog({ title, description, hint, name: given = '', act, onClose, onName }: Props) {
     const [name, setName] = useState(given)
     const [bad, setBad] = useState<string>()
     return (
-        <Modal open onClose={onClose} title={title} {...(says === undefined ? {} : { says })} width={400}>
+        <Modal open onClose={onClose} title={title} {...(description === undefined ? {} : { description })} width={400}>
             <form
                 onSubmit={event => {
                     event.preventDefault()
@@ -39,7 +39,7 @@ export function NameDialog({ title, says, hint, name: given = '', act, onClose, 
                 />
                 <div className="mt-4 flex justify-end gap-2">
                     <Button onClick={onClose}>Let it be</Button>
-                    <Button type="submit" look="main" disabled={name.trim() === '' || name.trim() === given}>
+                    <Button type="submit" variant="main" disabled={name.trim() === '' || name.trim() === given}>
                         {act}
                     </Button>
                 </div>

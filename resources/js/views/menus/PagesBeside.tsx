@@ -5,7 +5,7 @@ import { useState } from 'react'
 import { branchQuery, goToQuery } from '../../api/queries'
 import { useSite } from '../../app/site'
 import { readable } from '../../ui/Address'
-import { inputLook } from '../../ui/Field'
+import { inputClasses } from '../../ui/Field'
 import { SidePanel } from '../../ui/SidePanel'
 import { useDebounced } from '../../ui/useDebounced'
 
@@ -22,7 +22,7 @@ export function PagesBeside({ onAdd, onClose }: Props) {
         <SidePanel
             label="Pages"
             title="Pages"
-            says="Drag one to where it belongs."
+            description="Drag one to where it belongs."
             close="Close the pages"
             width="w-[280px]"
             onClose={onClose}>
@@ -32,7 +32,7 @@ export function PagesBeside({ onAdd, onClose }: Props) {
                     placeholder="Find a page"
                     value={text}
                     onChange={event => setText(event.target.value)}
-                    className={inputLook}
+                    className={inputClasses}
                 />
             </div>
             <ul className="min-h-0 flex-1 overflow-y-auto px-1.5 pb-3">

@@ -5,7 +5,7 @@ import { answered, api, ApiProblem, type Schemas } from '../../api/client'
 import { keys, siteNamesQuery } from '../../api/queries'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
-import { Field, FieldFrame, inputLook } from '../../ui/Field'
+import { Field, FieldFrame, inputClasses } from '../../ui/Field'
 import { Modal } from '../../ui/Modal'
 
 type Names = Schemas['SiteNames']
@@ -15,7 +15,7 @@ export function SiteNames() {
     const [open, setOpen] = useState(false)
     return (
         <>
-            <Button look="quiet" className="h-6! px-1.5! text-[12px]" onClick={() => setOpen(true)}>
+            <Button variant="quiet" className="h-6! px-1.5! text-[12px]" onClick={() => setOpen(true)}>
                 Names of the site…
             </Button>
             {open && <Names onClose={() => setOpen(false)} />}
@@ -63,7 +63,7 @@ function Names({ onClose }: { onClose: () => void }) {
                             id={id}
                             aria-describedby={describedBy}
                             rows={3}
-                            className={inputLook}
+                            className={inputClasses}
                             value={text('summary').value}
                             onChange={text('summary').onChange}
                         />
@@ -71,7 +71,7 @@ function Names({ onClose }: { onClose: () => void }) {
                 </FieldFrame>
                 <div className="flex justify-end gap-2">
                     <Button onClick={onClose}>Let it be</Button>
-                    <Button type="submit" look="main" disabled={Object.keys(typed).length === 0 || save.isPending}>
+                    <Button type="submit" variant="main" disabled={Object.keys(typed).length === 0 || save.isPending}>
                         Save names
                     </Button>
                 </div>

@@ -36,7 +36,7 @@ export function StartPages({ start, writes }: { start: Schemas['MenuList']['star
                         <span className="-ml-1.5 flex">
                             {page !== null && (
                                 <Button
-                                    look="quiet"
+                                    variant="quiet"
                                     className="h-6! px-1.5! text-[12px]"
                                     aria-label={`Preview the start page of ${word.toLowerCase()}`}
                                     onClick={() => setPreviewed({ who, id: page.ulid, name: page.name })}>
@@ -45,7 +45,7 @@ export function StartPages({ start, writes }: { start: Schemas['MenuList']['star
                             )}
                             {writes && (
                                 <Button
-                                    look="quiet"
+                                    variant="quiet"
                                     className="h-6! px-1.5! text-[12px]"
                                     aria-label={`Change the start page of ${word.toLowerCase()}`}
                                     onClick={() => setChoosing(who)}>
@@ -58,7 +58,7 @@ export function StartPages({ start, writes }: { start: Schemas['MenuList']['star
             </ul>
             {writes && start.signedIn !== null && start.visitors !== null && (
                 <Button
-                    look="quiet"
+                    variant="quiet"
                     className="h-6! px-1.5! text-[12px]"
                     onClick={() => start.visitors !== null && set('signed-in', { id: start.visitors.ulid, name: start.visitors.name })}>
                     The same for both

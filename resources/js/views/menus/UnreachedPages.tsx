@@ -16,14 +16,14 @@ export function UnreachedPages() {
     if (data === undefined || data.total === 0) return null
     return (
         <section aria-label="Reached by no menu" className="px-0.5">
-            <Button look="quiet" className="-ml-2 h-auto! py-1 text-left whitespace-normal!" onClick={() => show(true)}>
+            <Button variant="quiet" className="-ml-2 h-auto! py-1 text-left whitespace-normal!" onClick={() => show(true)}>
                 {count(data.total, 'page is', 'pages are')} in no menu
             </Button>
             <Modal
                 open={shown}
                 onClose={() => show(false)}
                 title="In no menu"
-                says="Live and listed, and neither in a menu nor in the side menu of a section that is."
+                description="Live and listed, and neither in a menu nor in the side menu of a section that is."
                 width={560}>
                 <ul className="grid gap-1">
                     {data.pages.map(page => (

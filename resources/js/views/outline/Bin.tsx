@@ -13,7 +13,7 @@ import { ago } from '../../ui/time'
 
 type BinRow = Schemas['BinRow']
 
-/** What waits in the bin: brought back to where it was, or elsewhere; or emptied. */
+/** What waits in the bin: brought back to where it was, or elsewhere; or deleted for good. */
 export function Bin({ open, onClose }: { open: boolean; onClose: () => void }) {
     const site = useSite()
     const { propose } = useChanges()
@@ -23,7 +23,7 @@ export function Bin({ open, onClose }: { open: boolean; onClose: () => void }) {
         enabled: open,
     })
     const [placing, setPlacing] = useState<BinRow | null>(null)
-    const bring = (row: BinRow, place?: Record<string, string | null>) => {
+    const bring = (row: BinRow, place?: Schemas['Place']) => {
         onClose()
         void propose({
             title: `Bringing ${row.name} back`,
@@ -34,12 +34,12 @@ export function Bin({ open, onClose }: { open: boolean; onClose: () => void }) {
     }
     const empty = (rows: BinRow[]) => {
         onClose()
-        const what = rows.length === 1 ? (rows[0]?.name ?? '') : 'the bin'
+        const what = rows.length === 1 ? (rows[0]?.name ?? '') : 'everything in the bin'
         void propose({
-            title: `Emptying ${what}`,
-            act: rows.length === 1 ? 'Empty it from the bin' : 'Empty the bin',
+            title: `Deleting ${what} for good`,
+            act: rows.length === 1 ? 'Delete for good' : 'Delete for good',
             always: true,
-            batch: { changes: [{ kind: 'empty-bin', pages: rows.map(row => row.id) }] },
+            batch: { changes: [{ kind: 'delete-for-good', pages: rows.map(row => row.id) }] },
         })
     }
     return (
@@ -47,7 +47,7 @@ export function Bin({ open, onClose }: { open: boolean; onClose: () => void }) {
             open={open}
             onClose={onClose}
             title="Bin"
-            says="Retired pages wait here with everything that was below them. What visitors knew goes on answering, also once a page is emptied."
+            description="Retired pages wait here with everything that was below them. What visitors knew goes on answering, also once a page is deleted for good."
             width={820}>
             {error !== null && (
                 <p role="alert" className="text-berry">
@@ -61,7 +61,7 @@ export function Bin({ open, onClose }: { open: boolean; onClose: () => void }) {
                             <p className="truncate">
                                 <b className="font-semibold">{row.name}</b>
                                 {row.along > 0 && <span className="text-ink-2"> and {count(row.along, 'page')} below</span>}
-                                {row.kept && <span className="text-ink-3"> · kept</span>}
+                                {row.isProtected && <span className="text-ink-3"> · protected</span>}
                             </p>
                             <p className="truncate text-[12px] text-ink-3">
                                 <span className="font-mono">{readable(row.address)}</span> · {ago(row.binned)}
@@ -74,11 +74,11 @@ export function Bin({ open, onClose }: { open: boolean; onClose: () => void }) {
                         {site.manages && (
                             <div className="flex gap-1.5">
                                 {row.parentThere && <Button onClick={() => bring(row)}>Bring back</Button>}
-                                <Button look="quiet" onClick={() => setPlacing(row)}>
+                                <Button variant="quiet" onClick={() => setPlacing(row)}>
                                     {row.parentThere ? 'Elsewhere…' : 'Bring back to…'}
                                 </Button>
-                                <Button look="quiet" className="text-berry!" onClick={() => empty([row])}>
-                                    Empty
+                                <Button variant="quiet" className="text-berry!" onClick={() => empty([row])}>
+                                    Delete for good
                                 </Button>
                             </div>
                         )}
@@ -88,8 +88,8 @@ export function Bin({ open, onClose }: { open: boolean; onClose: () => void }) {
             {data.length === 0 && <p className="text-ink-2">The bin is empty. Pages put in it wait here, to be brought back.</p>}
             <div className="mt-4 flex justify-end gap-2">
                 {site.manages && data.length > 1 && (
-                    <Button look="breaks" onClick={() => empty(data)}>
-                        Empty all {data.length}
+                    <Button variant="breaks" onClick={() => empty(data)}>
+                        Delete all {data.length} for good
                     </Button>
                 )}
                 <Button onClick={onClose}>Close the bin</Button>

@@ -11,7 +11,7 @@ export function EmptySite({ onMake, canMake }: { onMake: () => void; canMake: bo
             </p>
             {canMake && (
                 <div className="mt-2">
-                    <Button look="main" onClick={onMake}>
+                    <Button variant="main" onClick={onMake}>
                         Make the first page
                     </Button>
                 </div>

@@ -20,7 +20,7 @@ const words: Record<string, string> = {
 }
 const titles = { state: 'State', kind: 'Kind', layout: 'Layout' }
 
-/** Narrows the outline to states, kinds and layouts, with how many there are of each. */
+/** Filters the outline by states, kinds and layouts, with how many there are of each. */
 export function FacetMenus({
     facets,
     counts,

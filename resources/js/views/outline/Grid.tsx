@@ -21,7 +21,7 @@ type Props = {
     active: string | undefined
     top: number | undefined
     onTop: (top: number | undefined) => void
-    narrow: boolean
+    compact: boolean
     canDrag: boolean
     filter: { total: number } | null
     onActive: (row: string) => void
@@ -40,7 +40,7 @@ export type Editing = { id: string; what: 'name' | 'slug' } | null
 
 /** The tree grid: virtual rows, one of them active; worked by keys and by dragging. */
 export function Grid(props: Props) {
-    const { rows, active, narrow, filter, onWant } = props
+    const { rows, active, compact, filter, onWant } = props
     const scroller = useRef<HTMLDivElement>(null)
     const [editing, setEditing] = useState<Editing>(null)
     const [moving, setMoving] = useState<{ id: string; name: string }[]>([])
@@ -132,7 +132,7 @@ export function Grid(props: Props) {
     }
     const on = useSteady(handlers)
     const drag = useDrag({ rows, scroller, enabled: props.canDrag, marked: ids, onDone: () => put([]) })
-    const columns = narrow
+    const columns = compact
         ? 'grid-cols-[minmax(150px,1fr)_minmax(150px,1.1fr)_110px] max-lg:grid-cols-[minmax(120px,1fr)_100px]'
         : 'grid-cols-[minmax(250px,1.15fr)_minmax(220px,1.2fr)_124px_126px_52px_58px_74px] max-md:grid-cols-[minmax(160px,1fr)_96px]'
     return (
@@ -141,9 +141,9 @@ export function Grid(props: Props) {
                 aria-hidden
                 className={clsx('grid h-[30px] items-center gap-x-3.5 border-b border-line px-4 text-[12px] text-ink-3', columns)}>
                 <span>Name</span>
-                <span className={narrow ? 'max-lg:hidden' : 'max-md:hidden'}>Address</span>
+                <span className={compact ? 'max-lg:hidden' : 'max-md:hidden'}>Address</span>
                 <span>State</span>
-                {!narrow && (
+                {!compact && (
                     <>
                         <span className="max-md:hidden">Reach</span>
                         <span className="max-md:hidden">Search</span>
@@ -179,7 +179,7 @@ export function Grid(props: Props) {
                                     index={index}
                                     top={start}
                                     columns={columns}
-                                    narrow={narrow}
+                                    compact={compact}
                                     active={index === at}
                                     leaving={drag.moving?.page.id === row.key}
                                     editing={editing?.id === row.key ? editing.what : null}
@@ -195,7 +195,7 @@ export function Grid(props: Props) {
                     </div>
                     {filter !== null && rows.filter(row => row.kind === 'page' && row.page.match === true).length < filter.total && (
                         <p className="px-4 pb-6 text-[13px] text-ink-3">
-                            {count(filter.total, 'page')} match; the first of them are shown. Type more to narrow it down.
+                            {count(filter.total, 'page')} match; the first of them are shown. Type more to filter further.
                         </p>
                     )}
                 </div>

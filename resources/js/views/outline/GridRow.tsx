@@ -19,7 +19,7 @@ type Props = {
     index: number
     top: number
     columns: string
-    narrow: boolean
+    compact: boolean
     active: boolean
     leaving: boolean
     editing: 'name' | 'slug' | null
@@ -100,12 +100,12 @@ function Stems({ row }: { row: Row }) {
     )
 }
 
-function PageCells({ row, narrow, active, editing, text, filtered, marked, on }: Props & { row: Row & { kind: 'page' } }) {
+function PageCells({ row, compact, active, editing, text, filtered, marked, on }: Props & { row: Row & { kind: 'page' } }) {
     const { page } = row
     const isParent = page.children > 0
     const Fold = row.open ? ChevronDown : ChevronRight
     const faint = filtered && page.match !== true
-    const hidesWhenSmall = narrow ? 'max-lg:hidden' : 'max-md:hidden'
+    const hidesWhenSmall = compact ? 'max-lg:hidden' : 'max-md:hidden'
     return (
         <>
             <div role="gridcell" className="flex h-8 min-w-0 items-center" onDoubleClick={() => on.edit(row, 'name')}>
@@ -171,7 +171,7 @@ function PageCells({ row, narrow, active, editing, text, filtered, marked, on }:
                 onDoubleClick={() => on.edit(row, 'slug')}>
                 {editing === 'slug' ? <SlugField page={page} onDone={on.edited} /> : <Address address={page.address} />}
                 {page.pinned && editing !== 'slug' && (
-                    <Hint says="Pinned: it follows neither name nor parent">
+                    <Hint description="Pinned: it follows neither name nor parent">
                         <Pin size={12} aria-label="pinned" className="ml-1.5 inline align-[-1px] text-ink-3" />
                     </Hint>
                 )}
@@ -179,7 +179,7 @@ function PageCells({ row, narrow, active, editing, text, filtered, marked, on }:
             <div role="gridcell">
                 <StateChip state={page.state} edited={page.edited} listed={page.listed} from={page.from} until={page.until} />
             </div>
-            {!narrow && (
+            {!compact && (
                 <>
                     <div role="gridcell" className={clsx('truncate text-[13px] text-ink-2', hidesWhenSmall)}>
                         {reach(page)}
@@ -203,7 +203,7 @@ function PageCells({ row, narrow, active, editing, text, filtered, marked, on }:
 function Picks({ page, onPick }: { page: { name: string; picks: string[] }; onPick: () => void }) {
     const on = page.picks.length
     return (
-        <Hint says={on === 0 ? 'Pick it for a place (P)' : `Picked: ${page.picks.join(', ')}`}>
+        <Hint description={on === 0 ? 'Pick it for a place (P)' : `Picked: ${page.picks.join(', ')}`}>
             <button
                 type="button"
                 tabIndex={-1}

@@ -10,7 +10,9 @@ export function KindSign({ page }: { page: Page }) {
         <>
             {page.kind === 'section' && (
                 <Hint
-                    says={page.leftOut ? 'Section, left out of the addresses below' : 'Section: its address leads to its first live page'}>
+                    description={
+                        page.leftOut ? 'Section, left out of the addresses below' : 'Section: its address leads to its first live page'
+                    }>
                     <span className={whole}>
                         <FolderTree size={13} aria-label="section" />
                         {page.leftOut && 'left out'}
@@ -18,7 +20,7 @@ export function KindSign({ page }: { page: Page }) {
                 </Hint>
             )}
             {page.kind === 'pointer' && (
-                <Hint says={`Pointer to ${page.leadsTo ?? 'nothing'}`}>
+                <Hint description={`Pointer to ${page.leadsTo ?? 'nothing'}`}>
                     <span className={`${look} min-w-0 shrink-[99]`}>
                         <CornerDownRight size={13} className="shrink-0" aria-label="pointer to" />
                         <span className="truncate">{page.leadsTo}</span>
@@ -26,16 +28,16 @@ export function KindSign({ page }: { page: Page }) {
                 </Hint>
             )}
             {page.kind === 'download' && (
-                <Hint says={`Download of ${page.leadsTo ?? 'nothing'}`}>
+                <Hint description={`Download of ${page.leadsTo ?? 'nothing'}`}>
                     <span className={whole}>
                         <FileDown size={13} aria-label={`download of ${page.leadsTo ?? 'nothing'}`} />
                     </span>
                 </Hint>
             )}
-            {page.kept && (
-                <Hint says="Kept: only the owner retires it">
+            {page.isProtected && (
+                <Hint description="Kept: only the owner retires it">
                     <span className={whole}>
-                        <Lock size={12} aria-label="kept" />
+                        <Lock size={12} aria-label="protected" />
                     </span>
                 </Hint>
             )}

@@ -3,7 +3,7 @@ import { X } from 'lucide-react'
 import { useState } from 'react'
 import { answered, api } from '../../api/client'
 import { useSite } from '../../app/site'
-import { actWords, usePageActs, type PageAct } from '../../app/usePageActs'
+import { actLabel, usePageActs, type PageAct } from '../../app/usePageActs'
 import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
 import type { Facets } from './Facets'
@@ -16,7 +16,7 @@ type Props = {
     filter: { text: string; facets: Facets; total: number } | null
 }
 
-const manager: PageAct[] = ['go-live', 'take-offline', 'list', 'unlist', 'duplicate', 'put-in-bin']
+const manager: PageAct[] = ['go-live', 'take-offline', 'list-page', 'unlist-page', 'duplicate', 'put-in-bin']
 const writer: PageAct[] = ['send-for-review', 'duplicate', 'put-in-bin']
 
 /** What is marked, and what can be done to all of it at once; under a filter, marking everything it finds. */
@@ -47,7 +47,7 @@ export function MarkBar({ ids, onMark, onMove, onPick, filter }: Props) {
             aria-label="Marked pages"
             className="flex min-h-10 flex-wrap items-center gap-x-1.5 gap-y-1 border-b border-line bg-heron-soft px-4 py-1">
             {ids.length === 0 ? (
-                <Button look="quiet" disabled={busy} onClick={() => void markAll()}>
+                <Button variant="quiet" disabled={busy} onClick={() => void markAll()}>
                     Mark all {count(filter?.total ?? 0, 'page')} that match
                 </Button>
             ) : (
@@ -56,21 +56,21 @@ export function MarkBar({ ids, onMark, onMove, onPick, filter }: Props) {
                         {count(ids.length, 'page')} marked
                     </p>
                     {filter !== null && filter.total > ids.length && (
-                        <Button look="quiet" disabled={busy} onClick={() => void markAll()}>
+                        <Button variant="quiet" disabled={busy} onClick={() => void markAll()}>
                             Mark all {filter.total.toLocaleString('en-GB')}
                         </Button>
                     )}
-                    <Button look="quiet" onClick={onMove}>
+                    <Button variant="quiet" onClick={onMove}>
                         Move to…
                     </Button>
                     {site.manages && (
-                        <Button look="quiet" onClick={onPick}>
+                        <Button variant="quiet" onClick={onPick}>
                             Pick…
                         </Button>
                     )}
                     {(site.manages ? manager : writer).map(each => (
-                        <Button key={each} look="quiet" onClick={() => void act(each, pages, () => onMark([]))}>
-                            {actWords(each)}
+                        <Button key={each} variant="quiet" onClick={() => void act(each, pages, () => onMark([]))}>
+                            {actLabel(each)}
                         </Button>
                     ))}
                     <button

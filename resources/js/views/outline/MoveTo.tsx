@@ -2,12 +2,13 @@ import { useState } from 'react'
 import type { Change } from '../../app/batches'
 import { useChanges } from '../../app/changes'
 import { PageList } from '../../app/PickPage'
+import { whomOf } from '../../app/usePageActs'
 import { useAddressAnswer } from '../../app/useAddressAnswer'
 import { readable } from '../../ui/Address'
 import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
 import { Modal } from '../../ui/Modal'
-import type { Spot } from './place'
+import { placeAt, type Spot } from './place'
 
 type Moved = { id: string; name: string }
 
@@ -31,13 +32,12 @@ function Chooser({ pages, onClose, onDone }: { pages: Moved[]; onClose: () => vo
     const { propose } = useChanges()
     const [chosen, choose] = useState<Moved | null>(null)
     const [spot, setSpot] = useState<Spot>('inside')
-    const place =
-        chosen === null ? null : chosen.id === 'top' ? { last: null } : spot === 'inside' ? { last: chosen.id } : { [spot]: chosen.id }
+    const place = chosen === null ? null : chosen.id === 'top' ? { last: null } : placeAt(chosen, spot)
     const single = pages.length === 1 ? (pages[0]?.id ?? '') : null
     const answer = useAddressAnswer(place === null || single === null ? null : { kind: 'move', page: single, place })
     const move = () => {
         if (place === null || chosen === null) return
-        const change: Change = { kind: 'move', ...(single === null ? { pages: pages.map(page => page.id) } : { page: single }), place }
+        const change: Change = { kind: 'move', ...whomOf(pages), place }
         onClose()
         void propose({
             title: `Moving ${what(pages)} ${chosen.id === 'top' ? 'to the top' : `${spot} ${chosen.name}`}`,
@@ -72,7 +72,7 @@ function Chooser({ pages, onClose, onDone }: { pages: Moved[]; onClose: () => vo
             </p>
             <div className="flex justify-end gap-2">
                 <Button onClick={onClose}>Let it be</Button>
-                <Button look="main" disabled={chosen === null || (answer?.error ?? null) !== null} onClick={move}>
+                <Button variant="main" disabled={chosen === null || (answer?.error ?? null) !== null} onClick={move}>
                     Move
                 </Button>
             </div>

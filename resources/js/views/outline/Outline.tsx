@@ -32,11 +32,11 @@ export type Search = {
     marked?: string
     drawing?: boolean
 }
-type Set_ = (change: Search & { tab?: 'place' | 'words' | 'search' | 'history' }, how?: { replace: boolean }) => void
-type Props = { search: Search; set: Set_; narrow: boolean }
+type Set_ = (change: Search & { tab?: 'details' | 'content' | 'search' | 'history' }, how?: { replace: boolean }) => void
+type Props = { search: Search; set: Set_; compact: boolean }
 
 /** The page tree: how the site is built, and what state each page is in. */
-export function Outline({ search, set, narrow }: Props) {
+export function Outline({ search, set, compact }: Props) {
     const site = useSite()
     const open = useMemo(() => new Set((search.open ?? '').split(',').filter(Boolean)), [search.open])
     const { branches, counts, isPending, error, retry, want } = useOutline(site.key, open)
@@ -98,9 +98,9 @@ export function Outline({ search, set, narrow }: Props) {
                         aria-label={`${count(counts.pages, 'page')}, ${counts.live} live`}>
                         <Count n={counts.pages} word={counts.pages === 1 ? 'page' : 'pages'} />
                         <Count n={counts.live} word="live" />
-                        {counts.draft > 0 && !narrow && <Count n={counts.draft} word="draft" />}
-                        {counts.review > 0 && !narrow && <Count n={counts.review} word="in review" />}
-                        {counts.offline > 0 && !narrow && <Count n={counts.offline} word="offline" className="max-xl:hidden" />}
+                        {counts.draft > 0 && !compact && <Count n={counts.draft} word="draft" />}
+                        {counts.review > 0 && !compact && <Count n={counts.review} word="in review" />}
+                        {counts.offline > 0 && !compact && <Count n={counts.offline} word="offline" className="max-xl:hidden" />}
                     </p>
                 )}
                 {counts !== undefined && counts.bin > 0 && (
@@ -113,7 +113,7 @@ export function Outline({ search, set, narrow }: Props) {
                     </button>
                 )}
                 <span className="ml-auto" />
-                <Hint says={search.drawing === true ? 'Back to the rows' : 'A picture of the structure'}>
+                <Hint description={search.drawing === true ? 'Back to the rows' : 'A picture of the structure'}>
                     <button
                         type="button"
                         aria-pressed={search.drawing === true}
@@ -129,11 +129,11 @@ export function Outline({ search, set, narrow }: Props) {
                         counts={found.data?.facets}
                         onLook={() => countFacets(true)}
                         onFacets={now => set({ state: now.state, kind: now.kind, layout: now.layout })}
-                        only={narrow ? ['state'] : ['state', 'kind', 'layout']}
+                        only={compact ? ['state'] : ['state', 'kind', 'layout']}
                     />
                 </span>
                 <div
-                    className={`flex h-[30px] min-w-[110px] items-center gap-2 border-b border-edge ${narrow ? 'w-[130px]' : 'w-[190px]'}`}>
+                    className={`flex h-[30px] min-w-[110px] items-center gap-2 border-b border-edge ${compact ? 'w-[130px]' : 'w-[190px]'}`}>
                     <input
                         ref={field}
                         type="search"
@@ -142,14 +142,14 @@ export function Outline({ search, set, narrow }: Props) {
                         onKeyDown={event => event.key === 'Escape' && (setTyped(''), event.currentTarget.blur())}
                         aria-label="Filter by name or address"
                         aria-keyshortcuts="/"
-                        placeholder={narrow ? 'Filter' : 'Name or address'}
+                        placeholder={compact ? 'Filter' : 'Name or address'}
                         className="w-full min-w-0 bg-transparent outline-none"
                     />
                     <Kbd>/</Kbd>
                 </div>
                 {site.writes && (
                     <Button
-                        look="main"
+                        variant="main"
                         aria-keyshortcuts="n"
                         onClick={() => make({ parent: active?.kind === 'page' ? active.page.id : null, after: null })}>
                         Make page
@@ -168,7 +168,7 @@ export function Outline({ search, set, narrow }: Props) {
             </p>
             {error !== null ? (
                 <Message title="The outline could not be read" text={error.message}>
-                    <Button look="main" onClick={() => void retry()}>
+                    <Button variant="main" onClick={() => void retry()}>
                         Try again
                     </Button>
                 </Message>
@@ -199,7 +199,7 @@ export function Outline({ search, set, narrow }: Props) {
                 <Grid
                     rows={rows}
                     active={search.row}
-                    narrow={narrow}
+                    compact={compact}
                     canDrag={!isFiltered && site.writes}
                     filter={isFiltered ? { total: found.data.total } : null}
                     text={isFiltered ? text : ''}

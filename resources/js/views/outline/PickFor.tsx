@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query'
 import { menusQuery, pageMenusQuery } from '../../api/queries'
 import { useChanges } from '../../app/changes'
 import { useSite } from '../../app/site'
+import { whomOf } from '../../app/usePageActs'
 import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
 import { Modal } from '../../ui/Modal'
@@ -16,13 +17,13 @@ export function PickFor({ pages, onClose, onDone }: Props) {
     const first = pages[0]
     const { data: standing = [] } = useQuery({ ...pageMenusQuery(site.key, first?.id ?? ''), enabled: pages.length === 1 })
     const what = pages.length === 1 ? (first?.name ?? '') : count(pages.length, 'page')
-    const whom = pages.length === 1 ? { page: first?.id ?? '' } : { pages: pages.map(page => page.id) }
-    const act = (kind: 'add-to-menu' | 'take-out-of-menu', menu: string, name: string) => {
+    const whom = whomOf(pages)
+    const act = (kind: 'add-to-menu' | 'remove-from-menu', menu: string, name: string) => {
         onClose()
         void propose({
             title: kind === 'add-to-menu' ? `Picking ${what} for ${name}` : `Taking ${what} off ${name}`,
             act: kind === 'add-to-menu' ? 'Pick' : 'Take off',
-            batch: { changes: [{ kind, menu, ...whom }] },
+            batch: { changes: [kind === 'add-to-menu' ? { kind, menu, ...whom } : { kind, menu, ...whom }] },
             now: true,
             done: onDone,
         })
@@ -33,7 +34,7 @@ export function PickFor({ pages, onClose, onDone }: Props) {
             open={pages.length > 0}
             onClose={onClose}
             title={`Pick ${what}`}
-            says="Picks are pages chosen by hand, shown as cards or a list."
+            description="Picks are pages chosen by hand, shown as cards or a list."
             width={420}>
             {list !== undefined && picks.length === 0 && (
                 <p className="text-ink-2">There are no picks yet. Make a list of them in Menus.</p>
@@ -50,7 +51,7 @@ export function PickFor({ pages, onClose, onDone }: Props) {
                                 </span>
                             </span>
                             {isIn ? (
-                                <Button aria-label={`Take off ${menu.name}`} onClick={() => act('take-out-of-menu', menu.id, menu.name)}>
+                                <Button aria-label={`Take off ${menu.name}`} onClick={() => act('remove-from-menu', menu.id, menu.name)}>
                                     Take off
                                 </Button>
                             ) : (

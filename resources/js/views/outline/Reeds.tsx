@@ -6,7 +6,7 @@ type Look = 'full' | 'part' | 'missing'
 const descriptions: Record<Page['description'], [Look, string]> = {
     own: ['full', 'Description: its own'],
     summary: ['full', 'Description: from the summary'],
-    words: ['part', 'Description: falls back to the first sentences'],
+    content: ['part', 'Description: falls back to the first sentences'],
     site: ['missing', "Description: none; the site's stands in"],
     none: ['missing', 'Description: none'],
 }

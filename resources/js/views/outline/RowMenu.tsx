@@ -3,7 +3,7 @@ import { Ellipsis } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import { useState } from 'react'
 import { useSite } from '../../app/site'
-import { actsOn, actWords, type PageAct } from '../../app/usePageActs'
+import { actsOn, actLabel, type PageAct } from '../../app/usePageActs'
 import { Kbd } from '../../ui/Kbd'
 import type { Page } from './rows'
 
@@ -81,7 +81,7 @@ export function RowMenu({ page, shown, onAct }: { page: Page; shown: boolean; on
                     {always.map(([act, words, keys]) => entry(act, words, keys))}
                     {manages && entry('pick', 'Pick for a place…', ['P'])}
                     <DropdownMenu.Separator className="my-1 h-px bg-line" />
-                    {actsOn(page, role).map(act => entry(act, actWords(act), keysOf[act] ?? []))}
+                    {actsOn(page, role).map(act => entry(act, actLabel(act), keysOf[act] ?? []))}
                 </DropdownMenu.Content>
             </DropdownMenu.Portal>
         </DropdownMenu.Root>

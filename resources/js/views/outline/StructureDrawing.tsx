@@ -54,7 +54,7 @@ export function StructureDrawing({ active, onRow }: { active: string | undefined
         <section aria-label="Drawing of the structure" className="grid min-h-0 grid-rows-[auto_minmax(0,1fr)]">
             <div className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-4 pb-2 text-[13px]">
                 {of !== null && (
-                    <Button look="quiet" onClick={() => setOf(null)}>
+                    <Button variant="quiet" onClick={() => setOf(null)}>
                         Whole site
                     </Button>
                 )}
@@ -107,14 +107,14 @@ export function StructureDrawing({ active, onRow }: { active: string | undefined
                         <Plus size={15} aria-hidden />
                     </button>
                     <Button
-                        look="quiet"
+                        variant="quiet"
                         onClick={() =>
                             picture.current !== null && download(asSvg(picture.current, width, height), `${site.key}-structure.svg`)
                         }>
                         SVG
                     </Button>
                     <Button
-                        look="quiet"
+                        variant="quiet"
                         onClick={() =>
                             picture.current !== null &&
                             void asPng(picture.current, width, height).then(file => download(file, `${site.key}-structure.png`))

@@ -15,7 +15,7 @@ type Input = {
     onMoveTo: (page: string) => void
     onFilter: () => void
     onCloseSheet: () => void
-    narrow: boolean
+    compact: boolean
     onMark: (how: 'turn' | 'range', index: number) => void
     onPageAct: (act: 'duplicate' | 'put-in-bin') => void
     onMoveMarked: () => boolean
@@ -45,7 +45,7 @@ export function useGridKeys({
     onMoveTo,
     onFilter,
     onCloseSheet,
-    narrow,
+    compact,
     onMark,
     onPageAct,
     onMoveMarked,
@@ -70,7 +70,7 @@ export function useGridKeys({
         const place = placeByKey(key, row, rows, at)
         // Until the last move is shown, "the one above" may not be what it seems.
         if (place === null || busy) return
-        const into = place.last
+        const into = 'last' in place ? place.last : null
         void propose({
             title: `Moving ${row.page.name}`,
             act: 'Move',
@@ -128,8 +128,8 @@ export function useGridKeys({
                 return true
             case 'Escape':
                 // Without a sheet to close, the key is the ripple tray's.
-                if (narrow) onCloseSheet()
-                return narrow
+                if (compact) onCloseSheet()
+                return compact
         }
         if (row === null) {
             if (key.toLowerCase() === 'n' && writes) onMake({ parent: null, after: null })

@@ -2,7 +2,7 @@ import { useEffect, useRef, type RefObject } from 'react'
 import { ROW } from './rows'
 
 /** Milliseconds to wait for so many rows; there may be fewer by now. */
-const LONGEST = 3000
+const MAX_WAIT = 3000
 
 /**
  * Keeps how far the rows are scrolled in the address, in rows, and goes there on arrival. Until then
@@ -28,7 +28,7 @@ export function useScrollPlace(
             scroller.current?.scrollTo({ top: top * ROW })
             land(100) // the row that is active was given its chance to come into sight in this very round
         } else {
-            land(LONGEST)
+            land(MAX_WAIT)
         }
     }, [rows, scroller, top])
     useEffect(() => {

@@ -8,9 +8,9 @@ import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { Modal } from '../../ui/Modal'
 
-type Props = { sheet: Schemas['PageSheet']; number: number; versions: Schemas['Revision'][]; onBrought: () => void; onClose: () => void }
+type Props = { sheet: Schemas['PageSheet']; number: number; versions: Schemas['Version'][]; onBrought: () => void; onClose: () => void }
 
-/** A version of the words: beside another with what differs marked, or alone; and bringing it back. */
+/** A version of the content: beside another with what differs marked, or alone; and bringing it back. */
 export function Compare({ sheet, number, versions, onBrought, onClose }: Props) {
     const site = useSite()
     const queries = useQueryClient()
@@ -20,10 +20,10 @@ export function Compare({ sheet, number, versions, onBrought, onClose }: Props) 
     const left = beside ?? number
     const path = { site: site.key, page: sheet.id }
     const { data, error } = useQuery({
-        queryKey: [...keys.revisions(site.key, sheet.id), left, number],
+        queryKey: [...keys.versions(site.key, sheet.id), left, number],
         queryFn: () =>
             answered(
-                api.GET('/sites/{site}/pages/{page}/revisions/{left}/against/{right}', {
+                api.GET('/sites/{site}/pages/{page}/versions/{left}/against/{right}', {
                     params: { path: { ...path, left, right: number } },
                 }),
             ),
@@ -31,17 +31,17 @@ export function Compare({ sheet, number, versions, onBrought, onClose }: Props) 
     const bring = useMutation({
         mutationFn: async () => {
             const { document } = await answered(
-                api.GET('/sites/{site}/pages/{page}/revisions/{number}', { params: { path: { ...path, number } } }),
+                api.GET('/sites/{site}/pages/{page}/versions/{number}', { params: { path: { ...path, number } } }),
             )
             return answered(
-                api.PUT('/sites/{site}/pages/{page}/words', {
+                api.PUT('/sites/{site}/pages/{page}/content', {
                     params: { path, header: { 'If-Match': String(latest) } },
                     body: { document, note: `Version ${number} brought back` },
                 }),
             )
         },
         onSuccess: async words => {
-            queries.setQueryData(keys.words(site.key, sheet.id), words)
+            queries.setQueryData(keys.content(site.key, sheet.id), words)
             toast.success(`Version ${number} is back, as version ${latest + 1}.`)
             onBrought()
             onClose()
@@ -49,7 +49,7 @@ export function Compare({ sheet, number, versions, onBrought, onClose }: Props) 
         },
     })
     return (
-        <Modal open onClose={onClose} title={`Version ${number} of the words of ${sheet.name}`} width={beside === null ? 640 : 960}>
+        <Modal open onClose={onClose} title={`Version ${number} of the content of ${sheet.name}`} width={beside === null ? 640 : 960}>
             {versions.length > 1 && (
                 <label className="mb-2 flex items-center gap-2 text-ink-2">
                     Beside it
@@ -105,7 +105,7 @@ export function Compare({ sheet, number, versions, onBrought, onClose }: Props) 
                         Bring version {number} back
                     </Button>
                 )}
-                <Button look="main" onClick={onClose}>
+                <Button variant="main" onClick={onClose}>
                     Close
                 </Button>
             </div>

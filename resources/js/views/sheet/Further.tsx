@@ -4,7 +4,7 @@ import { useChanges } from '../../app/changes'
 import { useSite } from '../../app/site'
 import { Address } from '../../ui/Address'
 import { Button } from '../../ui/Button'
-import { inputLook } from '../../ui/Field'
+import { inputClasses } from '../../ui/Field'
 
 /** Where else the page answers: addresses that serve it, and those that send on to it. */
 export function Further({ sheet }: { sheet: Schemas['PageSheet'] }) {
@@ -40,7 +40,7 @@ export function Further({ sheet }: { sheet: Schemas['PageSheet'] }) {
                     <Address address={each} />
                 </span>
                 {manages && (
-                    <Button look="quiet" aria-label={`Take away ${each}`} onClick={() => remove(each)}>
+                    <Button variant="quiet" aria-label={`Take away ${each}`} onClick={() => remove(each)}>
                         Take away
                     </Button>
                 )}
@@ -53,7 +53,7 @@ export function Further({ sheet }: { sheet: Schemas['PageSheet'] }) {
                 <ul>{list(sheet.alsoAnswers)}</ul>
                 {sheet.alsoAnswers.length === 0 && !adding && <p className="py-[5px] text-ink-3">no further address</p>}
                 {manages && !adding && (
-                    <Button look="quiet" className="-ml-3" onClick={() => setAdding(true)}>
+                    <Button variant="quiet" className="-ml-3" onClick={() => setAdding(true)}>
                         Add an address…
                     </Button>
                 )}
@@ -71,7 +71,7 @@ export function Further({ sheet }: { sheet: Schemas['PageSheet'] }) {
                             value={address}
                             onChange={event => setAddress(event.target.value)}
                             aria-invalid={refused !== null}
-                            className={`${inputLook} font-mono text-[13px]`}
+                            className={`${inputClasses} font-mono text-[13px]`}
                         />
                         {refused !== null && (
                             <p role="alert" className="text-[12px] text-berry">
@@ -99,7 +99,7 @@ export function Further({ sheet }: { sheet: Schemas['PageSheet'] }) {
                             shows the page there
                         </label>
                         <div className="flex gap-2">
-                            <Button type="submit" look="main" disabled={address.trim() === ''}>
+                            <Button type="submit" variant="main" disabled={address.trim() === ''}>
                                 Add the address
                             </Button>
                             <Button

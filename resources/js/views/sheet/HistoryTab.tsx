@@ -11,10 +11,10 @@ import { ago, clock } from '../../ui/time'
 import { Compare } from './Compare'
 
 type Entry = Schemas['HistoryEntry']
-type Version = Schemas['Revision']
+type Version = Schemas['Version']
 type Item = { at: string; entry: Entry; version?: undefined } | { at: string; version: Version; entry?: undefined }
 
-/** What happened to this page, in one line of time: changes, and the versions of its words, each of which is opened. */
+/** What happened to this page, in one line of time: changes, and the versions of its content, each of which is opened. */
 export function HistoryTab({ sheet, onBrought }: { sheet: Schemas['PageSheet']; onBrought: () => void }) {
     const site = useSite()
     const { data: entries } = useQuery({
@@ -22,8 +22,8 @@ export function HistoryTab({ sheet, onBrought }: { sheet: Schemas['PageSheet']; 
         queryFn: () => answered(api.GET('/sites/{site}/history', { params: { path: { site: site.key }, query: { page: sheet.id } } })),
     })
     const { data: versions } = useQuery({
-        queryKey: keys.revisions(site.key, sheet.id),
-        queryFn: () => answered(api.GET('/sites/{site}/pages/{page}/revisions', { params: { path: { site: site.key, page: sheet.id } } })),
+        queryKey: keys.versions(site.key, sheet.id),
+        queryFn: () => answered(api.GET('/sites/{site}/pages/{page}/versions', { params: { path: { site: site.key, page: sheet.id } } })),
     })
     const [minorToo, setMinorToo] = useState(true)
     const [opened, setOpened] = useState<number | null>(null)
@@ -34,7 +34,7 @@ export function HistoryTab({ sheet, onBrought }: { sheet: Schemas['PageSheet']; 
             </p>
         )
     const items: Item[] = [
-        // What an entry tells of saved words, the version itself tells better.
+        // What an entry tells of saved content, the version itself tells better.
         ...entries.filter(entry => entry.version === null).map(entry => ({ at: entry.at, entry })),
         ...versions.filter(version => minorToo || !version.minor).map(version => ({ at: version.at, version })),
     ].sort((a, b) => b.at.localeCompare(a.at))
@@ -83,7 +83,7 @@ function ChangeItem({ entry, page }: { entry: Entry; page: string }) {
             <div>
                 <button
                     type="button"
-                    className={`text-left hover:underline hover:underline-offset-2 ${entry.takenBack ? 'text-ink-3 line-through' : ''}`}
+                    className={`text-left hover:underline hover:underline-offset-2 ${entry.undone ? 'text-ink-3 line-through' : ''}`}
                     onClick={() =>
                         void navigate({ to: '/s/$site/history', params: { site: site.key }, search: { page, entry: entry.id } })
                     }>
@@ -94,18 +94,13 @@ function ChangeItem({ entry, page }: { entry: Entry; page: string }) {
                     {entry.note !== '' && `: “${entry.note}”`}
                 </p>
             </div>
-            {site.writes && !entry.takenBack && !entry.thinned && (
+            {site.writes && !entry.undone && !entry.thinned && (
                 <Button
-                    look="quiet"
+                    variant="quiet"
                     onClick={() =>
-                        void propose({
-                            title: 'Taking this change back',
-                            act: 'Take back',
-                            always: true,
-                            takeBack: { entries: [entry.id] },
-                        })
+                        void propose({ title: 'Taking this change back', act: 'Undo', always: true, undo: { entries: [entry.id] } })
                     }>
-                    Take back…
+                    Undo…
                 </Button>
             )}
         </li>
@@ -117,7 +112,7 @@ function VersionItem({ version, onOpen }: { version: Version; onOpen: () => void
         <li className={line}>
             <div>
                 <p>
-                    Words saved, version <b className="font-semibold">{version.number}</b>
+                    Content saved, version <b className="font-semibold">{version.number}</b>
                     {version.live && <span className="ml-2 text-[12px] text-reed">visitors see this one</span>}
                     {version.minor && <span className="ml-2 text-[12px] text-ink-3">minor</span>}
                 </p>
@@ -127,7 +122,7 @@ function VersionItem({ version, onOpen }: { version: Version; onOpen: () => void
                     {version.note !== '' && `: “${version.note}”`}
                 </p>
             </div>
-            <Button look="quiet" aria-label={`Open version ${version.number}`} onClick={onOpen}>
+            <Button variant="quiet" aria-label={`Open version ${version.number}`} onClick={onOpen}>
                 Open
             </Button>
         </li>

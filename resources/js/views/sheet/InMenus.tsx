@@ -29,7 +29,7 @@ export function InMenus({ sheet }: { sheet: Schemas['PageSheet'] }) {
         void propose({
             title: `Taking ${sheet.name} out of ${menus.length === 1 ? (menus[0]?.name ?? '') : count(menus.length, 'menu')}`,
             act: 'Take it out',
-            batch: { changes: menus.map(each => ({ kind: 'take-out-of-menu' as const, page: sheet.id, menu: each.menu })) },
+            batch: { changes: menus.map(each => ({ kind: 'remove-from-menu' as const, page: sheet.id, menu: each.menu })) },
         })
     return (
         <>
@@ -46,7 +46,7 @@ export function InMenus({ sheet }: { sheet: Schemas['PageSheet'] }) {
                                 </span>
                             </span>
                             {site.manages && (
-                                <Button look="quiet" aria-label={`Take out of ${each.name}`} onClick={() => takeOut([each])}>
+                                <Button variant="quiet" aria-label={`Take out of ${each.name}`} onClick={() => takeOut([each])}>
                                     Take out
                                 </Button>
                             )}
@@ -57,12 +57,12 @@ export function InMenus({ sheet }: { sheet: Schemas['PageSheet'] }) {
                 {site.manages && (
                     <div className="-ml-3 flex flex-wrap">
                         {others.length > 0 && !choosing && (
-                            <Button look="quiet" onClick={() => setChoosing(true)}>
+                            <Button variant="quiet" onClick={() => setChoosing(true)}>
                                 Put into a menu…
                             </Button>
                         )}
                         {inside.length > 1 && (
-                            <Button look="quiet" onClick={() => takeOut(inside)}>
+                            <Button variant="quiet" onClick={() => takeOut(inside)}>
                                 Take out of all
                             </Button>
                         )}
@@ -76,13 +76,13 @@ export function InMenus({ sheet }: { sheet: Schemas['PageSheet'] }) {
                                     {each.name}
                                     {each.branch === 'leaves-out' && <span className="text-[12px] text-ink-3"> leaves it out</span>}
                                 </span>
-                                <Button look="quiet" aria-label={`Put into ${each.name}`} onClick={() => put(each)}>
+                                <Button variant="quiet" aria-label={`Put into ${each.name}`} onClick={() => put(each)}>
                                     {each.kind === 'picks' ? 'Pick' : each.branch === 'leaves-out' ? 'Show again' : 'Put in'}
                                 </Button>
                             </li>
                         ))}
                         <li>
-                            <Button look="quiet" className="-ml-2" onClick={() => setChoosing(false)}>
+                            <Button variant="quiet" className="-ml-2" onClick={() => setChoosing(false)}>
                                 Let it be
                             </Button>
                         </li>

@@ -1,17 +1,17 @@
 import { useState } from 'react'
 import type { Schemas } from '../../api/client'
 import { useChanges } from '../../app/changes'
+import { leadsTo, type Leads } from '../../app/leadsTo'
 import { FileChooser } from '../../app/FileChooser'
 import { PageList } from '../../app/PickPage'
 import { Button } from '../../ui/Button'
-import { inputLook } from '../../ui/Field'
+import { inputClasses } from '../../ui/Field'
 import { Modal } from '../../ui/Modal'
 
 type Kind = Schemas['PageKind']
-type Leads = 'page' | 'address' | 'url' | 'file'
 
 const kinds: [Kind, string, string][] = [
-    ['page', 'Page', 'Words, shown at its address.'],
+    ['page', 'Page', 'Content, shown at its address.'],
     ['section', 'Section', 'A group. Its address leads to its first live page.'],
     ['pointer', 'Pointer', 'An entry that leads to another page, an address, a URL or a file.'],
     ['download', 'Download', 'A file with a place in the tree.'],
@@ -43,7 +43,7 @@ export function KindDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']; on
                         kind: 'change-kind',
                         page: sheet.id,
                         to: kind,
-                        ...(needs && target !== null ? { leadsTo: { [lead]: target.value } } : {}),
+                        ...(needs && target !== null ? { leadsTo: leadsTo(lead, target.value) } : {}),
                     },
                 ],
             },
@@ -56,7 +56,7 @@ export function KindDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']; on
             open
             onClose={onClose}
             title={`What kind of page is ${sheet.name}?`}
-            says="Its words, place and address stay, whatever kind it is."
+            description="Its words, place and address stay, whatever kind it is."
             width={560}>
             <form
                 className="grid gap-3"
@@ -114,7 +114,7 @@ export function KindDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']; on
                         placeholder={lead === 'url' ? 'https://' : '/'}
                         value={target?.value ?? ''}
                         onChange={event => setTarget({ value: event.target.value, name: event.target.value })}
-                        className={`${inputLook} font-mono text-[13px]`}
+                        className={`${inputClasses} font-mono text-[13px]`}
                     />
                 )}
                 {needs && lead === 'file' && (
@@ -130,7 +130,7 @@ export function KindDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']; on
                 )}
                 <div className="flex justify-end gap-2">
                     <Button onClick={onClose}>Let it be</Button>
-                    <Button type="submit" look="main" disabled={needs ? target === null || target.value === '' : kind === sheet.kind}>
+                    <Button type="submit" variant="main" disabled={needs ? target === null || target.value === '' : kind === sheet.kind}>
                         Make it a {kind}
                     </Button>
                 </div>

@@ -2,14 +2,24 @@ import { Ellipsis } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import type { Schemas } from '../../api/client'
 import { useSite } from '../../app/site'
-import { actsOn, actWords, usePageActs } from '../../app/usePageActs'
+import { actsOn, actLabel, usePageActs } from '../../app/usePageActs'
 
 /** What else can be done to the page, besides what has its own place on the sheet. */
 export function MoreActs({ sheet }: { sheet: Schemas['PageSheet'] }) {
     const { writes, role } = useSite()
     const { act } = usePageActs()
     if (!writes) return null
-    const here = new Set(['go-live', 'take-offline', 'send-for-review', 'list', 'unlist', 'leave-out', 'take-in', 'keep', 'let-go'])
+    const here = new Set([
+        'go-live',
+        'take-offline',
+        'send-for-review',
+        'list-page',
+        'unlist-page',
+        'leave-out-of-addresses',
+        'include-in-addresses',
+        'protect',
+        'unprotect',
+    ])
     return (
         <DropdownMenu.Root>
             <DropdownMenu.Trigger
@@ -26,7 +36,7 @@ export function MoreActs({ sheet }: { sheet: Schemas['PageSheet'] }) {
                                 key={each}
                                 onSelect={() => void act(each, [sheet])}
                                 className={`cursor-pointer rounded px-2.5 py-1 outline-none data-[highlighted]:bg-heron-soft ${each === 'put-in-bin' ? 'text-berry' : ''}`}>
-                                {actWords(each)}
+                                {actLabel(each)}
                             </DropdownMenu.Item>
                         ))}
                 </DropdownMenu.Content>

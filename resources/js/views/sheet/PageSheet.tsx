@@ -7,7 +7,7 @@ import { pageQuery } from '../../api/queries'
 import { useSite } from '../../app/site'
 import { usePageActs } from '../../app/usePageActs'
 import { readable } from '../../ui/Address'
-import { Button, buttonLook } from '../../ui/Button'
+import { Button, buttonClasses } from '../../ui/Button'
 import { Hint } from '../../ui/Hint'
 import { StateChip } from '../../ui/StateChip'
 import type { Loaded } from './loaded'
@@ -15,13 +15,13 @@ import { LeaveGuard } from './LeaveGuard'
 import { HistoryTab } from './HistoryTab'
 import { InBin } from './InBin'
 import { MoreActs } from './MoreActs'
-import { Place } from './Place'
+import { Details } from './Details'
 import { Preview } from '../../app/Preview'
 import { ReviewBar } from './ReviewBar'
 import { SearchTab } from './SearchTab'
-import { Words } from './Words'
+import { ContentTab } from './ContentTab'
 
-type Tab = 'place' | 'words' | 'search' | 'history'
+type Tab = 'details' | 'content' | 'search' | 'history'
 type Props = { page: string; tab: Tab; onTab: (tab: Tab) => void; onClose: () => void; onGoTo: (page: string) => void }
 
 /** Everything about one page, beside the outline, which stays usable. */
@@ -76,7 +76,7 @@ function Sheet({ tab, onTab, onClose, onGoTo, loaded }: Props & { loaded: Loaded
             <div className="px-5 pt-3">
                 <div className="flex items-start gap-2">
                     <h2 className="min-w-0 flex-1 text-[18px] leading-6 font-bold break-words">{sheet.name}</h2>
-                    <Hint says="Close the sheet">
+                    <Hint description="Close the sheet">
                         <button
                             type="button"
                             aria-label="Close the sheet"
@@ -91,12 +91,12 @@ function Sheet({ tab, onTab, onClose, onGoTo, loaded }: Props & { loaded: Loaded
                     <div className="flex grow items-center gap-1.5">
                         <StateChip state={sheet.state} edited={sheet.edited} listed={sheet.listed} from={sheet.from} until={sheet.until} />
                         <span className="ml-auto" />
-                        <Button look="quiet" onClick={() => setPreviewed(true)}>
+                        <Button variant="quiet" onClick={() => setPreviewed(true)}>
                             <Eye size={15} aria-hidden />
                             Preview
                         </Button>
                         {sheet.state === 'live' && (
-                            <a href={sheet.url} target="_blank" rel="noreferrer" className={buttonLook('quiet')}>
+                            <a href={sheet.url} target="_blank" rel="noreferrer" className={buttonClasses('quiet')}>
                                 On site
                                 <ExternalLink size={14} aria-hidden />
                             </a>
@@ -118,7 +118,7 @@ function Sheet({ tab, onTab, onClose, onGoTo, loaded }: Props & { loaded: Loaded
                 }}
                 className="mt-2 flex min-h-0 flex-1 flex-col">
                 <Tabs.List aria-label="Parts of the page" className="flex gap-[18px] border-b border-line px-5">
-                    {(['place', 'words', 'search', 'history'] as const).map(value => (
+                    {(['details', 'content', 'search', 'history'] as const).map(value => (
                         <Tabs.Trigger
                             key={value}
                             value={value}
@@ -132,12 +132,12 @@ function Sheet({ tab, onTab, onClose, onGoTo, loaded }: Props & { loaded: Loaded
                         </Tabs.Trigger>
                     ))}
                 </Tabs.List>
-                <Tabs.Content forceMount value="place" className={panel}>
-                    <Place loaded={loaded} onUnsaved={mark('place')} onGoTo={onGoTo} />
+                <Tabs.Content forceMount value="details" className={panel}>
+                    <Details loaded={loaded} onUnsaved={mark('details')} onGoTo={onGoTo} />
                 </Tabs.Content>
-                <Tabs.Content forceMount value="words" className={panel}>
-                    {(opened.has('words') || tab === 'words') && (
-                        <Words key={brought} sheet={sheet} onUnsaved={mark('words')} visible={tab === 'words'} />
+                <Tabs.Content forceMount value="content" className={panel}>
+                    {(opened.has('content') || tab === 'content') && (
+                        <ContentTab key={brought} sheet={sheet} onUnsaved={mark('content')} visible={tab === 'content'} />
                     )}
                 </Tabs.Content>
                 <Tabs.Content forceMount value="search" className={panel}>
@@ -154,7 +154,7 @@ function Sheet({ tab, onTab, onClose, onGoTo, loaded }: Props & { loaded: Loaded
 }
 
 /** What the tabs of the sheet hold, as one says it. */
-const partWords: Record<string, string> = { place: 'what stands under Place', words: 'the words', search: 'what stands under Search' }
+const partNames: Record<string, string> = { details: 'the details', content: 'the content', search: 'what stands under Search' }
 
 /** Puts the page, or what was saved of it since, before visitors; only what is saved goes, so what is not is saved first. */
 function LiveButton({ sheet, unsaved }: { sheet: Schemas['PageSheet']; unsaved: string[] }) {
@@ -162,13 +162,13 @@ function LiveButton({ sheet, unsaved }: { sheet: Schemas['PageSheet']; unsaved: 
     const { act } = usePageActs()
     if (!manages || sheet.state === 'bin') return null
     const waits = unsaved.length > 0
-    const first = `Save ${unsaved.map(part => partWords[part] ?? part).join(' and ')} first, or it stays behind`
+    const first = `Save ${unsaved.map(part => partNames[part] ?? part).join(' and ')} first, or it stays behind`
     const says = (otherwise: string) => (waits ? first : otherwise)
     if (sheet.state !== 'live')
         return (
-            <Hint says={says('Visitors see the page from now on')}>
+            <Hint description={says('Visitors see the page from now on')}>
                 <span>
-                    <Button look="main" disabled={waits} onClick={() => void act('go-live', [sheet])}>
+                    <Button variant="main" disabled={waits} onClick={() => void act('go-live', [sheet])}>
                         Go live
                     </Button>
                 </span>
@@ -177,9 +177,9 @@ function LiveButton({ sheet, unsaved }: { sheet: Schemas['PageSheet']; unsaved: 
     return (
         <>
             {sheet.edited && (
-                <Hint says={says('Visitors get everything that was saved since')}>
+                <Hint description={says('Visitors get everything that was saved since')}>
                     <span>
-                        <Button look="main" disabled={waits} onClick={() => void act('publish', [sheet])}>
+                        <Button variant="main" disabled={waits} onClick={() => void act('publish', [sheet])}>
                             Publish edits
                         </Button>
                     </span>

@@ -24,7 +24,7 @@ export function PinDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']; onC
             open
             onClose={onClose}
             title={`Pin the address of ${sheet.name}`}
-            says="A pinned address follows neither the name nor the parent. Pages inside follow it.">
+            description="A pinned address follows neither the name nor the parent. Pages inside follow it.">
             <form
                 className="grid gap-4"
                 onSubmit={event => {
@@ -42,7 +42,7 @@ export function PinDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']; onC
                 />
                 <div className="flex justify-end gap-2">
                     <Button onClick={onClose}>Let it be</Button>
-                    <Button type="submit" look="main" disabled={address.trim() === '' || (answer?.error ?? null) !== null}>
+                    <Button type="submit" variant="main" disabled={address.trim() === '' || (answer?.error ?? null) !== null}>
                         Pin
                     </Button>
                 </div>

@@ -3,7 +3,7 @@ import type { Schemas } from '../../api/client'
 import { useChanges } from '../../app/changes'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
-import { inputLook } from '../../ui/Field'
+import { inputClasses } from '../../ui/Field'
 
 /** A page in review, with what is asked; or one returned, with what was said. Sending it and returning it take a line each. */
 export function ReviewBar({ sheet }: { sheet: Schemas['PageSheet'] }) {
@@ -14,11 +14,12 @@ export function ReviewBar({ sheet }: { sheet: Schemas['PageSheet'] }) {
     const canSend = writes && (sheet.state === 'draft' || sheet.state === 'offline')
     if (!inReview && sheet.reviewNote === '' && !canSend) return null
     const act = inReview ? 'Return to its writer' : 'Send for review'
+    const told = { page: sheet.id, note: note ?? '' }
     const go = () =>
         void propose({
             title: inReview ? `Returning ${sheet.name}` : `Sending ${sheet.name} for review`,
             act,
-            batch: { changes: [{ kind: inReview ? 'return' : 'send-for-review', page: sheet.id, note: note ?? '' }] },
+            batch: { changes: [inReview ? { kind: 'return-to-writer', ...told } : { kind: 'send-for-review', ...told }] },
             done: () => setNote(null),
         })
     return (
@@ -31,7 +32,7 @@ export function ReviewBar({ sheet }: { sheet: Schemas['PageSheet'] }) {
             )}
             {note === null ? (
                 (inReview ? manages : canSend) && (
-                    <Button look="quiet" className="-ml-3" onClick={() => setNote('')}>
+                    <Button variant="quiet" className="-ml-3" onClick={() => setNote('')}>
                         {act}…
                     </Button>
                 )
@@ -50,10 +51,10 @@ export function ReviewBar({ sheet }: { sheet: Schemas['PageSheet'] }) {
                         maxLength={2000}
                         value={note}
                         onChange={event => setNote(event.target.value)}
-                        className={inputLook}
+                        className={inputClasses}
                     />
                     <div className="flex gap-2">
-                        <Button type="submit" look="main">
+                        <Button type="submit" variant="main">
                             {act}
                         </Button>
                         <Button onClick={() => setNote(null)}>Let it be</Button>

@@ -14,7 +14,7 @@ export function SaveBar({ dirty, save, writes, onPutBack }: Props) {
             {writes && (
                 <div className="flex justify-end gap-2">
                     {dirty && <Button onClick={onPutBack}>Put back</Button>}
-                    <Button type="submit" look="main" disabled={!dirty || save.isPending}>
+                    <Button type="submit" variant="main" disabled={!dirty || save.isPending}>
                         Save changes
                     </Button>
                 </div>

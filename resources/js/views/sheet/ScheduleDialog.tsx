@@ -29,7 +29,7 @@ export function ScheduleDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']
         })
     }
     return (
-        <Modal open onClose={onClose} title={`Schedule ${sheet.name}`} says={`Times are those of the site (${site.zone}).`}>
+        <Modal open onClose={onClose} title={`Schedule ${sheet.name}`} description={`Times are those of the site (${site.zone}).`}>
             <form
                 className="grid gap-3"
                 onSubmit={event => {
@@ -59,7 +59,7 @@ export function ScheduleDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']
                 <div className="mt-1 flex justify-end gap-2">
                     {(sheet.from !== null || sheet.until !== null) && <Button onClick={() => set(null, null)}>Clear the schedule</Button>}
                     <Button onClick={onClose}>Let it be</Button>
-                    <Button type="submit" look="main" disabled={from === '' && until === ''}>
+                    <Button type="submit" variant="main" disabled={from === '' && until === ''}>
                         Schedule
                     </Button>
                 </div>

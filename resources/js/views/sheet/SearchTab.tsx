@@ -4,7 +4,7 @@ import { answered, api } from '../../api/client'
 import { keys } from '../../api/queries'
 import { useSite } from '../../app/site'
 import { readable } from '../../ui/Address'
-import { Field, FieldFrame, inputLook } from '../../ui/Field'
+import { Field, FieldFrame, inputClasses } from '../../ui/Field'
 import { useDebounced } from '../../ui/useDebounced'
 import type { Loaded } from './loaded'
 import { useSaveKey } from './useSaveKey'
@@ -15,7 +15,7 @@ const titleSources = { own: 'Its own.', pattern: "From the site's pattern. Type 
 const descriptionSources = {
     own: 'Its own.',
     summary: 'Falls back to the summary.',
-    words: 'Falls back to the first sentences of the words.',
+    content: 'Falls back to the first sentences of the content.',
     site: "Falls back to the site's description: every such page says the same.",
     none: 'There is none. Search engines will choose a passage themselves.',
 }
@@ -82,7 +82,7 @@ export function SearchTab({ loaded, onUnsaved }: { loaded: Loaded; onUnsaved: (u
                             value={value.searchDescription}
                             placeholder={shown !== undefined && shown.descriptionSource !== 'own' ? shown.description : ''}
                             onChange={event => setTyped(before => ({ ...before, searchDescription: event.target.value }))}
-                            className={`${inputLook} resize-y`}
+                            className={`${inputClasses} resize-y`}
                         />
                     )}
                 </FieldFrame>

@@ -5,7 +5,7 @@ import type { Schemas } from '../../api/client'
 import { keys } from '../../api/queries'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
-import { inputLook } from '../../ui/Field'
+import { inputClasses } from '../../ui/Field'
 import { clock } from '../../ui/time'
 import { extensions } from './editor/extensions'
 import { pasteFrom } from './editor/paste'
@@ -13,10 +13,10 @@ import { Toolbar } from './editor/Toolbar'
 import { useDraft } from './useDraft'
 import { useOthers } from './useOthers'
 import { useSaveKey } from './useSaveKey'
-import { useWordsSaving } from './useWordsSaving'
-import { WordsConflict } from './WordsConflict'
+import { useContentSaving } from './useContentSaving'
+import { ContentConflict } from './ContentConflict'
 
-type Props = { sheet: Schemas['PageSheet']; first: Schemas['Words']; onUnsaved: (unsaved: boolean) => void; visible: boolean }
+type Props = { sheet: Schemas['PageSheet']; first: Schemas['Content']; onUnsaved: (unsaved: boolean) => void; visible: boolean }
 
 export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
     const site = useSite()
@@ -40,7 +40,7 @@ export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
                 class: 'writing min-h-[180px] px-4 py-3',
                 role: 'textbox',
                 'aria-multiline': 'true',
-                'aria-label': 'Words of the page',
+                'aria-label': 'Content of the page',
             },
             handlePaste: (_view, event) => (editorRef.current === null ? false : pasteFrom(event, editorRef.current, site.key)),
         },
@@ -55,20 +55,20 @@ export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
     useEffect(() => onUnsaved(dirty), [dirty, onUnsaved])
 
     const settle = useCallback(
-        (words: Schemas['Words']) => {
+        (content: Schemas['Content']) => {
             draft.forget()
-            version.current = words.version
-            setBase(words)
+            version.current = content.version
+            setBase(content)
             setDirty(false)
             setOffered(null)
             say({ note: '', minor: false })
-            queries.setQueryData(keys.words(site.key, sheet.id), words)
+            queries.setQueryData(keys.content(site.key, sheet.id), content)
             void queries.invalidateQueries({ queryKey: keys.outline(site.key) })
             void queries.invalidateQueries({ queryKey: keys.page(site.key, sheet.id) })
         },
         [draft, queries, sheet.id, site.key],
     )
-    const saving = useWordsSaving(site.key, sheet.id, settle)
+    const saving = useContentSaving(site.key, sheet.id, settle)
     const save = () => saving.save(editor.getJSON(), base.version, said)
     useSaveKey(dirty && visible ? save : null)
 
@@ -85,9 +85,9 @@ export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
         <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
             {offered !== null && (
                 <div role="status" className="rounded-md bg-heron-soft px-3 py-2">
-                    <p>You have words here that you did not save, typed at {clock(offered.typed)}.</p>
+                    <p>You have content here that you did not save, typed at {clock(offered.typed)}.</p>
                     <div className="mt-1.5 flex gap-2">
-                        <Button look="main" onClick={resume}>
+                        <Button variant="main" onClick={resume}>
                             Continue with them
                         </Button>
                         <Button
@@ -108,11 +108,11 @@ export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
             )}
             {last.version > base.version && last.savedBy !== site.session.name && saving.conflict === null && (
                 <p role="status" className="rounded-md bg-amber-soft px-3 py-2 text-amber">
-                    {last.savedBy ?? 'Somebody'} has saved other words since you opened these. When you save, you see both.
+                    {last.savedBy ?? 'Somebody'} has saved this page since you opened it. When you save, you see both.
                 </p>
             )}
             {saving.conflict !== null && (
-                <WordsConflict
+                <ContentConflict
                     theirs={saving.conflict}
                     mine={editor.getJSON()}
                     site={site.key}
@@ -139,7 +139,7 @@ export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
                         maxLength={500}
                         value={said.note}
                         onChange={event => say({ ...said, note: event.target.value })}
-                        className={inputLook}
+                        className={inputClasses}
                     />
                     <label className="flex items-center gap-1.5 whitespace-nowrap">
                         <input
@@ -158,8 +158,8 @@ export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
                 </p>
                 <span className="ml-auto" />
                 {site.writes && (
-                    <Button look={dirty ? 'main' : 'plain'} disabled={!dirty || saving.busy} onClick={save}>
-                        Save words
+                    <Button variant={dirty ? 'main' : 'plain'} disabled={!dirty || saving.busy} onClick={save}>
+                        Save content
                     </Button>
                 )}
             </div>
@@ -167,7 +167,7 @@ export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
     )
 }
 
-function status(dirty: boolean, kept: string | null, base: Schemas['Words']) {
+function status(dirty: boolean, kept: string | null, base: Schemas['Content']) {
     if (dirty) return kept === null ? 'Not saved yet.' : `Draft kept at ${clock(kept)}, not saved yet.`
     if (base.saved === null) return 'Nothing written yet.'
     return `Saved${base.savedBy === null ? '' : ` by ${base.savedBy}`}, version ${base.version}.`

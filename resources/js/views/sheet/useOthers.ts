@@ -2,14 +2,14 @@ import { useQuery } from '@tanstack/react-query'
 import { answered, api, type Schemas } from '../../api/client'
 import { keys } from '../../api/queries'
 
-type Meanwhile = Pick<Schemas['Words'], 'others' | 'version' | 'savedBy'>
+type Meanwhile = Pick<Schemas['Content'], 'others' | 'version' | 'savedBy'>
 
-/** Who else has unsaved words on this page, and what was saved last, asked again every few seconds while the words are shown. */
+/** Who else has unsaved content on this page, and what was saved last, asked again every few seconds while the content is shown. */
 export function useOthers(site: string, page: string, visible: boolean, first: Meanwhile): Meanwhile {
     const { data } = useQuery({
-        queryKey: [...keys.words(site, page), 'others'],
+        queryKey: [...keys.content(site, page), 'others'],
         queryFn: async ({ signal }): Promise<Meanwhile> =>
-            answered(api.GET('/sites/{site}/pages/{page}/words', { params: { path: { site, page } }, signal })),
+            answered(api.GET('/sites/{site}/pages/{page}/content', { params: { path: { site, page } }, signal })),
         initialData: first,
         refetchInterval: 4_000,
         enabled: visible,

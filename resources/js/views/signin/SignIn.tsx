@@ -57,7 +57,7 @@ export function SignIn() {
                         {problem.message}
                     </p>
                 )}
-                <Button type="submit" look="main" className="h-9" disabled={signIn.isPending}>
+                <Button type="submit" variant="main" className="h-9" disabled={signIn.isPending}>
                     Sign in
                 </Button>
                 <p className="text-[13px] text-ink-3">Trouble signing in? Ask whoever runs this installation.</p>

@@ -24,7 +24,7 @@ export function LinkDialog({ site, now, onClose, onTake }: Props) {
             open
             onClose={onClose}
             title="Link"
-            says="Pick a page from the tree, find one by typing, or type a web or mail address."
+            description="Pick a page from the tree, find one by typing, or type a web or mail address."
             width={520}>
             <Command shouldFilter={false} label="Where the link leads" className="rounded-md border border-edge">
                 <Command.Input

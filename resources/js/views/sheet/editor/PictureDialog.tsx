@@ -1,6 +1,6 @@
 import { useState, type FormEvent } from 'react'
 import { Button } from '../../../ui/Button'
-import { Field, FieldFrame, inputLook } from '../../../ui/Field'
+import { Field, FieldFrame, inputClasses } from '../../../ui/Field'
 import { Modal } from '../../../ui/Modal'
 import type { Picture } from './picture'
 
@@ -41,7 +41,7 @@ export function PictureDialog({ picture: given, onClose, onTake }: Props) {
                         onChange={event => set({ decorative: event.target.checked })}
                         className="accent-heron"
                     />
-                    Decorative: it says nothing that the words do not
+                    Decorative: it says nothing that the text does not
                 </label>
                 <Field stacked label="Caption" value={picture.caption} onChange={event => set({ caption: event.target.value })} />
                 <div className="grid grid-cols-2 gap-3">
@@ -61,7 +61,7 @@ export function PictureDialog({ picture: given, onClose, onTake }: Props) {
                 </div>
                 <div className="flex justify-end gap-2">
                     <Button onClick={onClose}>Let it be</Button>
-                    <Button type="submit" look="main">
+                    <Button type="submit" variant="main">
                         Use picture
                     </Button>
                 </div>
@@ -86,7 +86,7 @@ function Choice({
     return (
         <FieldFrame stacked label={label}>
             {({ id }) => (
-                <select id={id} value={value} onChange={event => onChange(event.target.value)} className={inputLook}>
+                <select id={id} value={value} onChange={event => onChange(event.target.value)} className={inputClasses}>
                     {options.map(option => (
                         <option key={option} value={option}>
                             {option}

@@ -5,7 +5,7 @@ import { answered, api } from '../../../api/client'
 import { Hint } from '../../../ui/Hint'
 import { insertBlock } from './insertBlock'
 import { PictureDialog } from './PictureDialog'
-import { toolLook } from './toolLook'
+import { toolClasses } from './toolClasses'
 
 /** Takes in a picture and asks for its texts before it is placed. */
 export function PictureUpload({ editor, site, icon }: { editor: Editor; site: string; icon: ReactNode }) {
@@ -18,8 +18,8 @@ export function PictureUpload({ editor, site, icon }: { editor: Editor; site: st
             return answered(
                 api.POST('/sites/{site}/files', {
                     params: { path: { site } },
-                    body: form as unknown as { picture: string },
-                    bodySerializer: body => body as unknown as FormData,
+                    body: { picture: picture.name },
+                    bodySerializer: () => form,
                 }),
             )
         },
@@ -27,13 +27,13 @@ export function PictureUpload({ editor, site, icon }: { editor: Editor; site: st
     })
     return (
         <>
-            <Hint says="Picture">
+            <Hint description="Picture">
                 <button
                     type="button"
                     aria-label="Picture"
                     disabled={upload.isPending}
                     onClick={() => input.current?.click()}
-                    className={toolLook}>
+                    className={toolClasses}>
                     {icon}
                 </button>
             </Hint>

@@ -4,7 +4,7 @@ import { Button } from '../../../ui/Button'
 import type { Picture } from './picture'
 import { PictureDialog } from './PictureDialog'
 
-/** A picture among the words: as it will stand, with its texts a click away. */
+/** A picture in the content: as it will stand, with its texts a click away. */
 export function PictureView({ node, updateAttributes, deleteNode, selected, editor }: NodeViewProps) {
     const picture = node.attrs as Picture
     const [open, setOpen] = useState(false)
@@ -27,10 +27,10 @@ export function PictureView({ node, updateAttributes, deleteNode, selected, edit
                         <span className={`min-w-0 flex-1 truncate text-[12px] ${lacksText ? 'font-semibold text-berry' : 'text-ink-3'}`}>
                             {picture.decorative ? 'Decorative' : lacksText ? 'Needs a text for people who do not see it' : picture.alt}
                         </span>
-                        <Button look="quiet" onClick={() => setOpen(true)}>
+                        <Button variant="quiet" onClick={() => setOpen(true)}>
                             Edit picture
                         </Button>
-                        <Button look="quiet" onClick={deleteNode}>
+                        <Button variant="quiet" onClick={deleteNode}>
                             Remove
                         </Button>
                     </div>

@@ -5,9 +5,9 @@ import { useState, type ReactNode } from 'react'
 import { Hint } from '../../../ui/Hint'
 import { LinkDialog, type Link } from './LinkDialog'
 import { PictureUpload } from './PictureUpload'
-import { toolLook } from './toolLook'
+import { toolClasses } from './toolClasses'
 
-/** What can be done to the words, each with its word on hover. */
+/** What can be done to the text, each named on hover. */
 export function Toolbar({ editor, site }: { editor: Editor; site: string }) {
     const [linking, setLinking] = useState(false)
     const on = useEditorState({
@@ -31,7 +31,7 @@ export function Toolbar({ editor, site }: { editor: Editor; site: string }) {
         setLinking(false)
     }
     return (
-        <div role="toolbar" aria-label="Words" className="flex flex-wrap items-center gap-0.5">
+        <div role="toolbar" aria-label="Formatting" className="flex flex-wrap items-center gap-0.5">
             <select
                 aria-label="Kind of block"
                 value={on.level}
@@ -42,22 +42,22 @@ export function Toolbar({ editor, site }: { editor: Editor; site: string }) {
                 <option value={3}>Smaller heading</option>
                 <option value={4}>Smallest heading</option>
             </select>
-            <Tool says="Bold" on={on.bold} act={() => then().toggleBold().run()}>
+            <Tool description="Bold" on={on.bold} act={() => then().toggleBold().run()}>
                 <Bold size={15} aria-hidden />
             </Tool>
-            <Tool says="Italic" on={on.italic} act={() => then().toggleItalic().run()}>
+            <Tool description="Italic" on={on.italic} act={() => then().toggleItalic().run()}>
                 <Italic size={15} aria-hidden />
             </Tool>
-            <Tool says="List" on={on.bullets} act={() => then().toggleBulletList().run()}>
+            <Tool description="List" on={on.bullets} act={() => then().toggleBulletList().run()}>
                 <List size={15} aria-hidden />
             </Tool>
-            <Tool says="Numbered list" on={on.numbers} act={() => then().toggleOrderedList().run()}>
+            <Tool description="Numbered list" on={on.numbers} act={() => then().toggleOrderedList().run()}>
                 <ListOrdered size={15} aria-hidden />
             </Tool>
-            <Tool says="Quote" on={on.quote} act={() => then().toggleBlockquote().run()}>
+            <Tool description="Quote" on={on.quote} act={() => then().toggleBlockquote().run()}>
                 <Quote size={15} aria-hidden />
             </Tool>
-            <Tool says="Link" on={on.link} act={() => setLinking(true)}>
+            <Tool description="Link" on={on.link} act={() => setLinking(true)}>
                 <Link2 size={15} aria-hidden />
             </Tool>
             <PictureUpload editor={editor} site={site} icon={<Image size={15} aria-hidden />} />
@@ -72,16 +72,16 @@ function blockOf(editor: Editor, level: number) {
     else chain.setParagraph().run()
 }
 
-function Tool({ says, on, act, children }: { says: string; on: boolean; act: () => void; children: ReactNode }) {
+function Tool({ description, on, act, children }: { description: string; on: boolean; act: () => void; children: ReactNode }) {
     return (
-        <Hint says={says}>
+        <Hint description={description}>
             <button
                 type="button"
-                aria-label={says}
+                aria-label={description}
                 aria-pressed={on}
                 onMouseDown={event => event.preventDefault()}
                 onClick={act}
-                className={clsx(toolLook, on && 'bg-heron-soft text-heron')}>
+                className={clsx(toolClasses, on && 'bg-heron-soft text-heron')}>
                 {children}
             </button>
         </Hint>

@@ -1,19 +1,19 @@
 import type { Schemas } from '../../api/client'
 
 /** How a request is answered, step by step. */
-export function Way({ way }: { way: Schemas['Explanation'] }) {
-    const end = way.loop
+export function Hops({ trace }: { trace: Schemas['Explanation'] }) {
+    const end = trace.loop
         ? 'goes round in a circle'
-        : way.pause !== null
-          ? `a pause page, then ${way.pause.onward ?? 'nowhere'}`
-          : way.status === null
+        : trace.pause !== null
+          ? `a pause page, then ${trace.pause.onward ?? 'nowhere'}`
+          : trace.status === null
             ? 'answered elsewhere'
-            : way.status === 200
+            : trace.status === 200
               ? 'answers with 200'
-              : `answers with ${way.status}`
+              : `answers with ${trace.status}`
     return (
-        <ol aria-label={`How ${way.asked} is answered`} className="grid gap-1 text-[13px]">
-            {way.hops.map((hop, n) => (
+        <ol aria-label={`How ${trace.asked} is answered`} className="grid gap-1 text-[13px]">
+            {trace.hops.map((hop, n) => (
                 <li key={n} className="grid grid-cols-[34px_1fr] gap-2">
                     <b className="font-mono font-semibold text-heron">{hop.status}</b>
                     <span className="min-w-0">
@@ -29,19 +29,19 @@ export function Way({ way }: { way: Schemas['Explanation'] }) {
                 </li>
             ))}
             <li className="grid grid-cols-[34px_1fr] gap-2">
-                <b className={`font-mono font-semibold ${way.status === 200 || way.status === null ? 'text-reed' : 'text-berry'}`}>
-                    {way.status ?? '↗'}
+                <b className={`font-mono font-semibold ${trace.status === 200 || trace.status === null ? 'text-reed' : 'text-berry'}`}>
+                    {trace.status ?? '↗'}
                 </b>
                 <span className="min-w-0">
                     <span className="block">
-                        {way.page === null ? '' : `${way.page.name}, `}
+                        {trace.page === null ? '' : `${trace.page.name}, `}
                         {end}
                     </span>
-                    <span className="text-[12px] text-ink-3">{way.why}</span>
+                    <span className="text-[12px] text-ink-3">{trace.why}</span>
                 </span>
             </li>
-            {way.hops.length > 1 && way.sends !== null && (
-                <li className="pl-[42px] text-[12px] text-ink-2">Visitors are sent there at once, with {way.sends}.</li>
+            {trace.hops.length > 1 && trace.sends !== null && (
+                <li className="pl-[42px] text-[12px] text-ink-2">Visitors are sent there at once, with {trace.sends}.</li>
             )}
         </ol>
     )

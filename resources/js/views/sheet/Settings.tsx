@@ -1,6 +1,6 @@
 import { useState, type ReactNode } from 'react'
 import type { Schemas } from '../../api/client'
-import { useChanges, type Change } from '../../app/changes'
+import { useChanges } from '../../app/changes'
 import { useSite } from '../../app/site'
 import { usePageActs } from '../../app/usePageActs'
 import { Button } from '../../ui/Button'
@@ -14,13 +14,13 @@ import { ScheduleDialog } from './ScheduleDialog'
 type Sheet = Schemas['PageSheet']
 
 /** What kind of page it is, when it is live, where else it answers, who finds it. */
-export function Standing({ sheet }: { sheet: Sheet }) {
+export function Settings({ sheet }: { sheet: Sheet }) {
     const { manages, role, zone } = useSite()
     const { propose } = useChanges()
     const { act } = usePageActs()
     const [dialog, setDialog] = useState<'kind' | 'schedule' | 'pin' | null>(null)
-    const turn = (kind: Change['kind'], title: string, act: string) =>
-        void propose({ title, act, batch: { changes: [{ kind, page: sheet.id }] } })
+    const unpin = () =>
+        void propose({ title: `Unpinning ${sheet.name}`, act: 'Unpin', batch: { changes: [{ kind: 'unpin', page: sheet.id }] } })
     const close = () => setDialog(null)
     return (
         <>
@@ -29,7 +29,7 @@ export function Standing({ sheet }: { sheet: Sheet }) {
                 <Line
                     act={
                         manages && (
-                            <Button look="quiet" onClick={() => setDialog('kind')}>
+                            <Button variant="quiet" onClick={() => setDialog('kind')}>
                                 Change…
                             </Button>
                         )
@@ -43,15 +43,11 @@ export function Standing({ sheet }: { sheet: Sheet }) {
                             act={
                                 manages &&
                                 (sheet.leftOut ? (
-                                    <Button
-                                        look="quiet"
-                                        onClick={() => turn('take-in', `Taking ${sheet.name} into the addresses below`, 'Take in')}>
-                                        Take in
+                                    <Button variant="quiet" onClick={() => void act('include-in-addresses', [sheet])}>
+                                        Include
                                     </Button>
                                 ) : (
-                                    <Button
-                                        look="quiet"
-                                        onClick={() => turn('leave-out', `Leaving ${sheet.name} out of the addresses below`, 'Leave out')}>
+                                    <Button variant="quiet" onClick={() => void act('leave-out-of-addresses', [sheet])}>
                                         Leave out
                                     </Button>
                                 ))
@@ -64,7 +60,7 @@ export function Standing({ sheet }: { sheet: Sheet }) {
                 <Line
                     act={
                         manages && (
-                            <Button look="quiet" onClick={() => setDialog('schedule')}>
+                            <Button variant="quiet" onClick={() => setDialog('schedule')}>
                                 {sheet.from === null && sheet.until === null ? 'Set…' : 'Change…'}
                             </Button>
                         )
@@ -76,11 +72,11 @@ export function Standing({ sheet }: { sheet: Sheet }) {
                     act={
                         manages &&
                         (sheet.listed ? (
-                            <Button look="quiet" onClick={() => void act('unlist', [sheet])}>
+                            <Button variant="quiet" onClick={() => void act('unlist-page', [sheet])}>
                                 Unlist
                             </Button>
                         ) : (
-                            <Button look="quiet" onClick={() => void act('list', [sheet])}>
+                            <Button variant="quiet" onClick={() => void act('list-page', [sheet])}>
                                 List
                             </Button>
                         ))
@@ -93,34 +89,34 @@ export function Standing({ sheet }: { sheet: Sheet }) {
                         manages &&
                         !sheet.start &&
                         (sheet.pinned === null ? (
-                            <Button look="quiet" onClick={() => setDialog('pin')}>
+                            <Button variant="quiet" onClick={() => setDialog('pin')}>
                                 Pin…
                             </Button>
                         ) : (
-                            <Button look="quiet" onClick={() => turn('unpin', `Unpinning ${sheet.name}`, 'Unpin')}>
+                            <Button variant="quiet" onClick={() => unpin()}>
                                 Unpin
                             </Button>
                         ))
                     }>
                     {sheet.pinned === null ? 'follows parent and slug' : 'pinned by hand'}
                 </Line>
-                {(role === 'owner' || sheet.kept) && (
+                {(role === 'owner' || sheet.isProtected) && (
                     <>
-                        <dt>Kept</dt>
+                        <dt>Protected</dt>
                         <Line
                             act={
                                 role === 'owner' &&
-                                (sheet.kept ? (
-                                    <Button look="quiet" onClick={() => turn('let-go', `${sheet.name} is no longer kept`, 'Let go')}>
-                                        Let go
+                                (sheet.isProtected ? (
+                                    <Button variant="quiet" onClick={() => void act('unprotect', [sheet])}>
+                                        Remove
                                     </Button>
                                 ) : (
-                                    <Button look="quiet" onClick={() => turn('keep', `Marking ${sheet.name} as kept`, 'Keep')}>
-                                        Keep
+                                    <Button variant="quiet" onClick={() => void act('protect', [sheet])}>
+                                        Protect
                                     </Button>
                                 ))
                             }>
-                            {sheet.kept ? 'only the owner retires it' : 'no'}
+                            {sheet.isProtected ? 'only the owner retires it' : 'no'}
                         </Line>
                     </>
                 )}

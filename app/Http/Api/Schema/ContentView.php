@@ -9,8 +9,8 @@ use App\Models\PageContent;
 use Heronstem\Core\Content\Document;
 use OpenApi\Attributes as OA;
 
-#[OA\Schema(schema: 'Words', description: 'A page\'s words as saved, one\'s own unsaved ones, and who else is typing.')]
-final readonly class Words
+#[OA\Schema(schema: 'Content', description: 'A page\'s content as saved, one\'s own unsaved draft, and who else is typing.')]
+final readonly class ContentView
 {
     /**
      * @param  array<string, mixed>  $document
@@ -23,13 +23,13 @@ final readonly class Words
         #[OA\Property(description: 'the version visitors see')] public ?int $liveVersion,
         #[OA\Property(format: 'date-time')] public ?string $saved,
         #[OA\Property] public ?string $savedBy,
-        #[OA\Property(ref: '#/components/schemas/DraftWords', type: 'object', nullable: true)] public ?array $draft,
+        #[OA\Property(ref: '#/components/schemas/DraftContent', type: 'object', nullable: true)] public ?array $draft,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/OtherWriter'))] public array $others,
     ) {
     }
 
     /** @param  iterable<Draft>  $others */
-    public static function of(?PageContent $words, ?Draft $draft, iterable $others): self
+    public static function of(?PageContent $content, ?Draft $draft, iterable $others): self
     {
         $typing = [];
         foreach ($others as $other) {
@@ -37,8 +37,8 @@ final readonly class Words
         }
 
         return new self(
-            $words->working ?? Document::blank()->toArray(), $words->working_version ?? 0, $words?->live_version,
-            $words?->saved_at->toIso8601ZuluString(), $words?->savedBy?->name,
+            $content->working ?? Document::blank()->toArray(), $content->working_version ?? 0, $content?->live_version,
+            $content?->saved_at->toIso8601ZuluString(), $content?->savedBy?->name,
             $draft === null ? null : ['document' => $draft->document, 'basedOn' => $draft->based_on, 'typed' => $draft->updated_at->toIso8601ZuluString()],
             $typing,
         );

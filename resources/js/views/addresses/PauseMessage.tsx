@@ -2,12 +2,21 @@ import { EditorContent, useEditor, useEditorState } from '@tiptap/react'
 import StarterKit from '@tiptap/starter-kit'
 import clsx from 'clsx'
 import type { Schemas } from '../../api/client'
-import { inputLook } from '../../ui/Field'
+import { documentOf } from '../../app/document'
+import { inputClasses } from '../../ui/Field'
 
-type Words = Schemas['Document']
+type Message = Schemas['Document']
 
 /** The message of a pause page: a few paragraphs and lists with bold and italic. */
-export function PauseWords({ words, disabled, onWords }: { words: Words; disabled: boolean; onWords: (words: Words) => void }) {
+export function PauseMessage({
+    message,
+    disabled,
+    onMessage,
+}: {
+    message: Message
+    disabled: boolean
+    onMessage: (message: Message) => void
+}) {
     const editor = useEditor({
         extensions: [
             StarterKit.configure({
@@ -22,7 +31,7 @@ export function PauseWords({ words, disabled, onWords }: { words: Words; disable
                 hardBreak: false,
             }),
         ],
-        content: words as object,
+        content: message as object,
         editable: !disabled,
         editorProps: {
             attributes: {
@@ -32,7 +41,7 @@ export function PauseWords({ words, disabled, onWords }: { words: Words; disable
                 class: 'min-h-[72px] outline-none [&_p]:mb-1.5 [&_ul]:list-disc [&_ul]:pl-5',
             },
         },
-        onUpdate: ({ editor: now }) => onWords(now.getJSON() as unknown as Words),
+        onUpdate: ({ editor: now }) => onMessage(documentOf(now.getJSON())),
     })
     const marks = useEditorState({
         editor,
@@ -48,7 +57,7 @@ export function PauseWords({ words, disabled, onWords }: { words: Words; disable
         ['list', 'List', '•', () => editor?.chain().focus().toggleBulletList().run()],
     ]
     return (
-        <div className={clsx(inputLook, 'px-0! py-0!')}>
+        <div className={clsx(inputClasses, 'px-0! py-0!')}>
             {!disabled && (
                 <div role="toolbar" aria-label="Of the message" className="flex gap-1 border-b border-line px-1.5 py-1">
                     {tools.map(([mark, name, sign, run]) => (

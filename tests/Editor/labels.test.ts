@@ -7,7 +7,7 @@ import { among, turned } from '../../resources/js/ui/several'
 import { textOf } from '../../resources/js/ui/textOf'
 import { ago, fieldMoment, moment, shortDate } from '../../resources/js/ui/time'
 import { blank, draftOf, fieldsOf, isFull } from '../../resources/js/views/addresses/draft'
-import { audienceWords, hiddenWords, kindWord } from '../../resources/js/views/menus/words'
+import { audienceWords, hiddenWords, kindWord } from '../../resources/js/views/menus/labels'
 
 const now = new Date('2026-11-28T12:00:00Z')
 

@@ -5,7 +5,7 @@ import { Modal } from '../../ui/Modal'
 import { extensions } from './editor/extensions'
 
 type Props = {
-    theirs: Schemas['Words']
+    theirs: Schemas['Content']
     mine: JSONContent
     site: string
     onKeepMine: () => void
@@ -14,7 +14,7 @@ type Props = {
 }
 
 /** Two people wrote: both versions side by side, and no way on that loses either. */
-export function WordsConflict({ theirs, mine, site, onKeepMine, onJoin, onLater }: Props) {
+export function ContentConflict({ theirs, mine, site, onKeepMine, onJoin, onLater }: Props) {
     const who = theirs.savedBy ?? 'Somebody'
     const joined: JSONContent = {
         ...mine,
@@ -26,8 +26,8 @@ export function WordsConflict({ theirs, mine, site, onKeepMine, onJoin, onLater 
             onClose={onLater}
             alert
             width={900}
-            title={`${who} saved other words meanwhile`}
-            says="Nothing is lost whichever way you go: every saved version is kept, and yours is kept as your draft until it is saved.">
+            title={`${who} saved this page meanwhile`}
+            description="Nothing is lost whichever way you go: every saved version is kept, and yours is kept as your draft until it is saved.">
             <div className="grid gap-4 md:grid-cols-2">
                 <Version title={`Saved by ${who}`} document={theirs.document} site={site} />
                 <Version title="Yours" document={mine} site={site} />
@@ -35,7 +35,7 @@ export function WordsConflict({ theirs, mine, site, onKeepMine, onJoin, onLater 
             <div className="mt-4 flex flex-wrap justify-end gap-2">
                 <Button onClick={onLater}>Decide later</Button>
                 <Button onClick={() => onJoin(joined)}>Put mine below theirs</Button>
-                <Button look="main" onClick={onKeepMine}>
+                <Button variant="main" onClick={onKeepMine}>
                     Save mine, keep theirs as earlier version
                 </Button>
             </div>

@@ -13,7 +13,7 @@ const kinds: [string, string][] = [
     ['make', 'Made'],
     ['arrange-menu', 'Menu arranged'],
     ['add-to-menu', 'Put into a menu'],
-    ['take-out-of-menu', 'Taken out of a menu'],
+    ['remove-from-menu', 'Removed from a menu'],
     ['move', 'Moved'],
     ['rename', 'Renamed'],
     ['set-slug', 'Slug set'],
@@ -22,25 +22,25 @@ const kinds: [string, string][] = [
     ['change-kind', 'Kind changed'],
     ['go-live', 'Gone live'],
     ['publish', 'Edits published'],
-    ['save-words', 'Words saved'],
+    ['save-content', 'Content saved'],
     ['describe', 'Texts set'],
     ['take-offline', 'Taken offline'],
     ['schedule', 'Scheduled'],
     ['send-for-review', 'Sent for review'],
-    ['return', 'Returned'],
-    ['unlist', 'Unlisted'],
+    ['return-to-writer', 'Returned'],
+    ['unlist-page', 'Unlisted'],
     ['put-in-bin', 'Put in bin'],
     ['bring-back', 'Brought back'],
-    ['empty-bin', 'Emptied'],
+    ['delete-for-good', 'Deleted for good'],
     ['set-start-page', 'Start page set'],
     ['add-address', 'Address added'],
     ['remove-address', 'Address removed'],
-    ['take-back', 'Taken back'],
+    ['undo', 'Undone'],
 ]
 const field = 'h-[30px] rounded-[5px] border border-edge bg-sheet px-2'
 
-/** Narrows the history to a person, a kind of change, a span of days, a page or some words. */
-export function Narrow({ search, set }: { search: HistorySearch; set: (change: Partial<HistorySearch>) => void }) {
+/** Filters the history to a person, a kind of change, a span of days, a page or some text. */
+export function HistoryFilter({ search, set }: { search: HistorySearch; set: (change: Partial<HistorySearch>) => void }) {
     const site = useSite()
     const { data: people = [] } = useQuery({
         queryKey: [...keys.site(site.key), 'people'],
@@ -55,11 +55,11 @@ export function Narrow({ search, set }: { search: HistorySearch; set: (change: P
     }, [search.text, set, text])
     const some = (value: string) => (value === '' ? undefined : value)
     return (
-        <div role="search" aria-label="Narrow the history" className="flex flex-wrap items-center gap-2 border-b border-line px-4 pb-3">
+        <div role="search" aria-label="Filter the history" className="flex flex-wrap items-center gap-2 border-b border-line px-4 pb-3">
             <input
                 type="search"
-                aria-label="Words in a change or its note"
-                placeholder="Words in it"
+                aria-label="Text in a change or its note"
+                placeholder="Text in it"
                 value={typed}
                 onChange={event => setTyped(event.target.value)}
                 className={`${field} w-[150px]`}

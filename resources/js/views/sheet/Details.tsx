@@ -7,17 +7,17 @@ import { useAddressAnswer } from '../../app/useAddressAnswer'
 import { readable } from '../../ui/Address'
 import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
-import { Field, FieldFrame, inputLook } from '../../ui/Field'
+import { Field, FieldFrame, inputClasses } from '../../ui/Field'
 import { date } from '../../ui/time'
 import type { Loaded } from './loaded'
-import { Standing } from './Standing'
+import { Settings } from './Settings'
 import { useSaveKey } from './useSaveKey'
 import { useSavePage } from './useSavePage'
 import { SaveBar } from './SaveBar'
 
 const layouts: [Schemas['PageSheet']['layout'], string][] = [
-    ['page', 'words'],
-    ['section', 'words, and cards of what is inside'],
+    ['page', 'content'],
+    ['section', 'content, and cards of what is inside'],
     ['home', 'front page'],
     ['site-map', 'map of the site'],
 ]
@@ -25,7 +25,7 @@ const layouts: [Schemas['PageSheet']['layout'], string][] = [
 type Props = { loaded: Loaded; onUnsaved: (unsaved: boolean) => void; onGoTo: (page: string) => void }
 
 /** Name, heading, slug, and where the page sits. */
-export function Place({ loaded, onUnsaved, onGoTo }: Props) {
+export function Details({ loaded, onUnsaved, onGoTo }: Props) {
     const { sheet } = loaded
     const { writes } = useSite()
     const { propose } = useChanges()
@@ -122,7 +122,7 @@ export function Place({ loaded, onUnsaved, onGoTo }: Props) {
                         {({ id }) => (
                             <select
                                 id={id}
-                                className={inputLook}
+                                className={inputClasses}
                                 value={value.layout}
                                 onChange={event =>
                                     setTyped(before => ({ ...before, layout: event.target.value as Schemas['PageSheet']['layout'] }))
@@ -138,7 +138,7 @@ export function Place({ loaded, onUnsaved, onGoTo }: Props) {
                 </fieldset>
                 <SaveBar dirty={dirty} save={save} writes={writes} onPutBack={() => setTyped({})} />
             </form>
-            <Standing sheet={sheet} />
+            <Settings sheet={sheet} />
             <Where sheet={sheet} onGoTo={onGoTo} />
         </div>
     )
@@ -184,7 +184,7 @@ function SlugField({ sheet, slug, onSlug, error, onWay }: SlugProps) {
             />
             {free !== undefined && (
                 <div className="mt-1 sm:ml-[116px]">
-                    <Button look="quiet" onClick={() => onWay(free.slug ?? '')}>
+                    <Button variant="quiet" onClick={() => onWay(free.slug ?? '')}>
                         {wayWords(free)}
                     </Button>
                 </div>

@@ -6,21 +6,21 @@ import { answered, api, ApiProblem, type Schemas } from '../../api/client'
 
 type Saved = { document: JSONContent; basedOn: number; note: string; minor: boolean }
 
-/** Saves words against the version they were begun from; somebody else's newer version comes back as a conflict. */
-export function useWordsSaving(site: string, page: string, onSaved: (words: Schemas['Words']) => void) {
-    const [conflict, setConflict] = useState<Schemas['Words'] | null>(null)
+/** Saves content against the version it was begun from; somebody else's newer version comes back as a conflict. */
+export function useContentSaving(site: string, page: string, onSaved: (words: Schemas['Content']) => void) {
+    const [conflict, setConflict] = useState<Schemas['Content'] | null>(null)
     const params = { path: { site, page } }
     const saving = useMutation({
         mutationFn: ({ document, basedOn, note, minor }: Saved) =>
             answered(
-                api.PUT('/sites/{site}/pages/{page}/words', {
+                api.PUT('/sites/{site}/pages/{page}/content', {
                     params: { ...params, header: { 'If-Match': String(basedOn) } },
                     body: { document, note, minor },
                 }),
             ),
         onSuccess: words => {
             setConflict(null)
-            toast.success('Words saved.')
+            toast.success('Content saved.')
             onSaved(words)
         },
         onError: problem => {

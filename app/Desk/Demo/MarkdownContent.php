@@ -9,7 +9,7 @@ use Heronstem\Core\Content\PastedHtml;
 use League\CommonMark\CommonMarkConverter;
 
 /** Markdown to a document; a line that is only a picture becomes a picture block. */
-final readonly class MarkdownWords
+final readonly class MarkdownContent
 {
     private const PICTURE = '/^!\[(?<alt>[^\]]*)\]\((?<file>\S+?)(?: "(?<caption>[^"]*)")?\)(?:\{(?<align>left|centre|right) (?<width>25|50|75|100)\})?$/m';
 
