@@ -28,13 +28,13 @@ final readonly class Document
     public static function read(array $json): self
     {
         if (($json['version'] ?? self::VERSION) !== self::VERSION) {
-            throw new InvalidDocument('content.version', 'This content was written in a version of the format that is not known here.', (string) self::VERSION);
+            throw new InvalidDocument('document.version', 'This content was written in a version of the format that is not known here.', (string) self::VERSION);
         }
         if (($json['type'] ?? null) !== 'doc') {
-            throw new InvalidDocument('content.type', 'Content is a document of blocks.', 'doc');
+            throw new InvalidDocument('document.type', 'Content is a document of blocks.', 'doc');
         }
 
-        return new self((new DocumentReader)->blocks($json['content'] ?? [], 'content.content', 0));
+        return new self((new DocumentReader)->blocks($json['content'] ?? [], 'document.content', 0));
     }
 
     public static function blank(): self

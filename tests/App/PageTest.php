@@ -72,7 +72,7 @@ final class PageTest extends AppTestCase
     {
         $page = $this->draft('Help');
         $picture = ['type' => 'doc', 'content' => [['type' => 'picture', 'attrs' => ['file' => '01J00000000000000000000003', 'alt' => '']]]];
-        $this->api('PUT', "pages/$page/content", ['document' => $picture], headers: ['If-Match' => '0'])->assertStatus(422)->assertJsonPath('errors.0.field', 'content.content.0.attrs.alt');
+        $this->api('PUT', "pages/$page/content", ['document' => $picture], headers: ['If-Match' => '0'])->assertStatus(422)->assertJsonPath('errors.0.field', 'document.content.0.attrs.alt');
         $this->api('PUT', "pages/$page/content", ['document' => 'x'], headers: ['If-Match' => '0'])->assertStatus(422);
         $this->api('POST', "pages/$page/publish")->assertStatus(422);
     }

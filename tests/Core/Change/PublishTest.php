@@ -62,7 +62,7 @@ final class PublishTest extends TestCase
         $this->site->apply(new Publish('Fares'));
         $back = $this->site->planUndoing($published);
         self::assertTrue($back->changesNothing());
-        self::assertSame('words', $back->notes[0]->other);
+        self::assertSame('content', $back->notes[0]->other);
     }
 
     #[Test]

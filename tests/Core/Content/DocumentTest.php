@@ -82,22 +82,22 @@ final class DocumentTest extends TestCase
         $paragraph = fn (mixed ...$inline): array => ['type' => 'doc', 'content' => [['type' => 'paragraph', 'content' => $inline]]];
         $linked = fn (array $attrs): array => $paragraph(['type' => 'text', 'text' => 'a', 'marks' => [['type' => 'link', 'attrs' => $attrs]]]);
         $picture = fn (array $attrs): array => ['type' => 'doc', 'content' => [['type' => 'picture', 'attrs' => $attrs]]];
-        yield 'no document' => [['content' => []], 'words.type'];
-        yield 'later version' => [['version' => 2, 'type' => 'doc'], 'words.version'];
-        yield 'unknown block' => [['type' => 'doc', 'content' => [['type' => 'script']]], 'words.content.0.type'];
-        yield 'no list' => [['type' => 'doc', 'content' => 'x'], 'words.content'];
-        yield 'not an object' => [['type' => 'doc', 'content' => ['x']], 'words.content.0'];
-        yield 'heading of level 1' => [['type' => 'doc', 'content' => [['type' => 'heading', 'attrs' => ['level' => 1]]]], 'words.content.0.attrs.level'];
-        yield 'list without items' => [['type' => 'doc', 'content' => [['type' => 'bulletList', 'content' => [['type' => 'paragraph']]]]], 'words.content.0.content.0.type'];
-        yield 'empty text' => [$paragraph(['type' => 'text', 'text' => '']), 'words.content.0.content.0'];
-        yield 'unknown mark' => [$paragraph(['type' => 'text', 'text' => 'a', 'marks' => [['type' => 'blink']]]), 'words.content.0.content.0.marks.0.type'];
-        yield 'script link' => [$linked(['href' => 'javascript:alert(1)']), 'words.content.0.content.0.marks.0.attrs.href'];
-        yield 'protocol-relative link' => [$linked(['href' => '//evil.example']), 'words.content.0.content.0.marks.0.attrs.href'];
-        yield 'link to no identity' => [$linked(['page' => '7']), 'words.content.0.content.0.marks.0.attrs.page'];
-        yield 'picture without a text' => [$picture(['file' => self::FILE, 'alt' => ' ']), 'words.content.0.attrs.alt'];
-        yield 'picture without a file' => [$picture(['alt' => 'a']), 'words.content.0.attrs.file'];
-        yield 'odd alignment' => [$picture(['file' => self::FILE, 'alt' => 'a', 'align' => 'up']), 'words.content.0.attrs.align'];
-        yield 'odd width' => [$picture(['file' => self::FILE, 'alt' => 'a', 'width' => 33]), 'words.content.0.attrs.width'];
+        yield 'no document' => [['content' => []], 'document.type'];
+        yield 'later version' => [['version' => 2, 'type' => 'doc'], 'document.version'];
+        yield 'unknown block' => [['type' => 'doc', 'content' => [['type' => 'script']]], 'document.content.0.type'];
+        yield 'no list' => [['type' => 'doc', 'content' => 'x'], 'document.content'];
+        yield 'not an object' => [['type' => 'doc', 'content' => ['x']], 'document.content.0'];
+        yield 'heading of level 1' => [['type' => 'doc', 'content' => [['type' => 'heading', 'attrs' => ['level' => 1]]]], 'document.content.0.attrs.level'];
+        yield 'list without items' => [['type' => 'doc', 'content' => [['type' => 'bulletList', 'content' => [['type' => 'paragraph']]]]], 'document.content.0.content.0.type'];
+        yield 'empty text' => [$paragraph(['type' => 'text', 'text' => '']), 'document.content.0.content.0'];
+        yield 'unknown mark' => [$paragraph(['type' => 'text', 'text' => 'a', 'marks' => [['type' => 'blink']]]), 'document.content.0.content.0.marks.0.type'];
+        yield 'script link' => [$linked(['href' => 'javascript:alert(1)']), 'document.content.0.content.0.marks.0.attrs.href'];
+        yield 'protocol-relative link' => [$linked(['href' => '//evil.example']), 'document.content.0.content.0.marks.0.attrs.href'];
+        yield 'link to no identity' => [$linked(['page' => '7']), 'document.content.0.content.0.marks.0.attrs.page'];
+        yield 'picture without a text' => [$picture(['file' => self::FILE, 'alt' => ' ']), 'document.content.0.attrs.alt'];
+        yield 'picture without a file' => [$picture(['alt' => 'a']), 'document.content.0.attrs.file'];
+        yield 'odd alignment' => [$picture(['file' => self::FILE, 'alt' => 'a', 'align' => 'up']), 'document.content.0.attrs.align'];
+        yield 'odd width' => [$picture(['file' => self::FILE, 'alt' => 'a', 'width' => 33]), 'document.content.0.attrs.width'];
     }
 
     /** @param  array<mixed>  $json */

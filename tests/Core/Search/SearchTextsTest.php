@@ -56,7 +56,7 @@ final class SearchTextsTest extends TestCase
         $cases = [
             [DescriptionSource::Own, 'Own.', $this->page(description: 'Own.', summary: 'Summary.', text: 'Words.')],
             [DescriptionSource::Summary, 'Summary.', $this->page(summary: 'Summary.', text: 'Words.')],
-            [DescriptionSource::Words, 'Boats sail at 8 a.m. daily. Come early.', $this->page(text: "Boats sail at 8 a.m. daily. Come early.\n".str_repeat('Long sentence without end ', 10).'.')],
+            [DescriptionSource::Content, 'Boats sail at 8 a.m. daily. Come early.', $this->page(text: "Boats sail at 8 a.m. daily. Come early.\n".str_repeat('Long sentence without end ', 10).'.')],
             [DescriptionSource::Site, 'Boats.', $this->page()],
         ];
         foreach ($cases as [$source, $text, $page]) {
