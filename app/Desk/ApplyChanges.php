@@ -88,7 +88,7 @@ final readonly class ApplyChanges
     private function guard(Ripple $ripple, ?string $seen, Batch $batch): void
     {
         if (! $ripple->canBeApplied()) {
-            throw new RippleChanged($ripple, $ripple->conflicts === [] ? 'A decision is open: choose, or take the defaults, and apply again.' : 'A decision is open: an address that this change wants is held by something else.');
+            throw new RippleChanged($ripple, $ripple->toDecide->conflicts === [] ? 'A decision is open: choose, or take the defaults, and apply again.' : 'A decision is open: an address that this change wants is held by something else.');
         }
         if ($seen !== null && $seen !== $ripple->digest()) {
             throw new RippleChanged($ripple, 'Somebody changed the site meanwhile, so this would no longer do what you saw. Look at it again.');
@@ -100,7 +100,7 @@ final readonly class ApplyChanges
 
     private function nothingLeft(Ripple $ripple): string
     {
-        $note = $ripple->notes[0] ?? null;
+        $note = $ripple->toDecide->notes[0] ?? null;
 
         return 'Nothing of it is left to undo'.($note === null ? '.' : ": “{$note->name}” has changed again since. Undo the later change first, or set it by hand.");
     }
@@ -129,7 +129,7 @@ final readonly class ApplyChanges
         $this->written($ripple, $site, $entry);
         $this->rewrite->after($ripple, $site, $user);
         RefreshReach::dispatch($site->id)->afterCommit();
-        $moved = array_map(static fn (AddressMove $move): string => $move->page, $ripple->moves);
+        $moved = array_map(static fn (AddressMove $move): string => $move->page, $ripple->addresses->moves);
         $pointed = $moved !== [] && $this->next->pointsTo($site, $moved);
         $this->db->afterCommit(fn () => $pointed ? $this->menus->forgetAll($site) : $this->menus->forget($site, $ripple));
 

@@ -63,7 +63,7 @@ final readonly class CachedMenus
     /** What a batch may have changed is worked out anew at the next visit; everything else stays. */
     public function forget(Site $site, Ripple $ripple): void
     {
-        foreach ($ripple->menusTouched as $menu) {
+        foreach ($ripple->menusAndLinks->touched as $menu) {
             $this->forgetMenu($site, $menu);
         }
     }

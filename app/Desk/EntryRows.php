@@ -5,8 +5,13 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Models\HistoryEntry;
+use App\Models\Site;
 use App\Store\PgArray;
 use Heronstem\Core\Address\NormalForm;
+use Heronstem\Core\Ledger\Claim;
+use Heronstem\Core\Ledger\ClaimDifference;
+use Heronstem\Core\Ledger\ClaimKind;
+use Heronstem\Core\Tree\PageDifference;
 use Illuminate\Database\ConnectionInterface;
 
 /**
@@ -21,38 +26,46 @@ final readonly class EntryRows
     }
 
     /** @return list<Row> */
-    public function of(HistoryEntry $entry, RippleGroup $group): array
+    public function of(HistoryEntry $entry, Site $site, RippleGroup $group): array
     {
         return match ($group) {
-            RippleGroup::Addresses => $this->moves($entry),
-            RippleGroup::RedirectsWritten => $this->claims($entry, 'after', static fn (?string $before, ?string $after): bool => $after === 'redirect'),
-            RippleGroup::RedirectsDropped => $this->claims($entry, 'before', static fn (?string $before, ?string $after): bool => $before === 'redirect' && $after !== 'redirect'),
-            RippleGroup::Gone => $this->claims($entry, 'after', static fn (?string $before, ?string $after): bool => $after === 'gone' && $before !== 'gone'),
-            RippleGroup::Live => $this->turned($entry, static fn (?string $before, ?string $after): bool => $after === 'live' && $before !== 'live'),
-            RippleGroup::Offline => $this->turned($entry, static fn (?string $before, ?string $after): bool => $before === 'live' && $after !== 'live' && $after !== 'bin'),
-            RippleGroup::Bin => $this->turned($entry, static fn (?string $before, ?string $after): bool => $after === 'bin' && $before !== null),
+            RippleGroup::Addresses => $this->moves($entry, $site),
+            RippleGroup::RedirectsWritten => $this->written($entry, $site, static fn (ClaimDifference $each): ?Claim => $each->redirectWritten()),
+            RippleGroup::RedirectsDropped => $this->dropped($entry, $site),
+            RippleGroup::Gone => $this->written($entry, $site, static fn (ClaimDifference $each): ?Claim => $each->recordedGone()),
+            RippleGroup::Live => $this->pagesOf($entry, static fn (PageDifference $each): bool => $each->goesLive()),
+            RippleGroup::Offline => $this->pagesOf($entry, static fn (PageDifference $each): bool => $each->goesOffline() && ! $each->goesIntoBin()),
+            RippleGroup::Bin => $this->pagesOf($entry, static fn (PageDifference $each): bool => $each->goesIntoBin()),
             RippleGroup::Menu, RippleGroup::Redirects, RippleGroup::RawLinks, RippleGroup::Copies => $entry->ripple['lists'][$group->value] ?? [],
         };
     }
 
+    /** @return list<ClaimDifference> */
+    private static function claims(HistoryEntry $entry, Site $site): array
+    {
+        $rules = $site->rules();
+
+        return array_values(array_map(static fn (array $row): ClaimDifference => ClaimDifference::fromArray($row, $rules), $entry->claims));
+    }
+
     /** @return list<Row> each page that holds one address before and another after */
-    private function moves(HistoryEntry $entry): array
+    private function moves(HistoryEntry $entry, Site $site): array
     {
         $from = $to = [];
-        foreach ($entry->claims as $claim) {
-            if (($claim['before'][1] ?? null) === 'page') {
-                $from[$claim['before'][2]] = $claim['before'];
+        foreach (self::claims($entry, $site) as $difference) {
+            if ($difference->before?->kind === ClaimKind::Page) {
+                $from[(string) $difference->before->page] = $difference->before;
             }
-            if (($claim['after'][1] ?? null) === 'page') {
-                $to[$claim['after'][2]] = $claim['after'];
+            if ($difference->after?->kind === ClaimKind::Page) {
+                $to[(string) $difference->after->page] = $difference->after;
             }
         }
         $pages = $this->pages(array_map(strval(...), array_keys($to)));
         $rows = [];
         foreach ($to as $page => $after) {
             $before = $from[$page] ?? null;
-            if ($before !== null && $before[0] !== $after[0]) {
-                $rows[] = RippleRows::row((string) $page, $pages[$page]->name ?? '', NormalForm::readable($before[0]), NormalForm::readable($after[0]), $before[3] ? '' : 'never live, so no redirect');
+            if ($before !== null && $before->address->path !== $after->address->path) {
+                $rows[] = RippleRows::row((string) $page, $pages[$page]->name ?? '', $before->address->readable(), $after->address->readable(), RippleRows::moveNote($before->everLive));
             }
         }
 
@@ -60,36 +73,42 @@ final readonly class EntryRows
     }
 
     /**
-     * Claims as they were or as they are, with where those that were written lead by now.
+     * Claims as the entry left them, with where they lead by now.
      *
-     * @param  'before'|'after'  $side
-     * @param  \Closure(string|null, string|null): bool  $which  told the kinds before and after
+     * @param  \Closure(ClaimDifference): ?Claim  $which
      * @return list<Row>
      */
-    private function claims(HistoryEntry $entry, string $side, \Closure $which): array
+    private function written(HistoryEntry $entry, Site $site, \Closure $which): array
     {
-        $found = array_values(array_filter(array_map(static fn (array $claim): ?array => $which($claim['before'][1] ?? null, $claim['after'][1] ?? null) ? $claim[$side] : null, $entry->claims)));
-        $pages = $this->pages(array_column($found, 2));
+        $found = array_values(array_filter(array_map($which, self::claims($entry, $site))));
+        $pages = $this->pages(array_map(static fn (Claim $claim): string => (string) $claim->page, $found));
 
-        return array_map(static function (array $claim) use ($side, $pages): array {
-            [$address, , $page] = $claim;
-            $leadsTo = $side === 'after' ? ($pages[$page]->address ?? null) : null;
+        return array_map(static function (Claim $claim) use ($pages): array {
+            $page = $pages[(string) $claim->page] ?? null;
 
-            return RippleRows::row($page === '' ? null : $page, $pages[$page]->name ?? '', NormalForm::readable($address), $leadsTo === null ? null : NormalForm::readable($leadsTo), '');
+            return RippleRows::row($claim->page, $page->name ?? '', $claim->address->readable(), $page === null ? null : NormalForm::readable($page->address), '');
         }, $found);
     }
 
+    /** @return list<Row> */
+    private function dropped(HistoryEntry $entry, Site $site): array
+    {
+        $found = array_values(array_filter(array_map(static fn (ClaimDifference $each): ?Claim => $each->redirectDropped(), self::claims($entry, $site))));
+        $pages = $this->pages(array_map(static fn (Claim $claim): string => (string) $claim->page, $found));
+
+        return array_map(static fn (Claim $claim): array => RippleRows::row($claim->page, $pages[(string) $claim->page]->name ?? '', $claim->address->readable(), null, ''), $found);
+    }
+
     /**
-     * @param  \Closure(string|null, string|null): bool  $which
+     * @param  \Closure(PageDifference): bool  $which
      * @return list<Row>
      */
-    private function turned(HistoryEntry $entry, \Closure $which): array
+    private function pagesOf(HistoryEntry $entry, \Closure $which): array
     {
-        $found = array_values(array_filter($entry->pages, static fn (array $page): bool => (isset($page['before']['state']) || isset($page['after']['state']))
-            && $which(isset($page['before']['state']) ? (string) $page['before']['state'] : null, isset($page['after']['state']) ? (string) $page['after']['state'] : null)));
-        $pages = $this->pages(array_column($found, 'page'));
+        $found = array_values(array_filter(array_map(PageDifference::fromArray(...), $entry->pages), $which));
+        $pages = $this->pages(array_map(static fn (PageDifference $each): string => $each->page, $found));
 
-        return array_map(static fn (array $page): array => RippleRows::row($page['page'], $pages[$page['page']]->name ?? (string) ($page['before']['name'] ?? ''), null, null, ''), $found);
+        return array_map(static fn (PageDifference $each): array => RippleRows::row($each->page, $pages[$each->page]->name ?? (string) ($each->before['name'] ?? ''), null, null, ''), $found);
     }
 
     /**

@@ -52,13 +52,13 @@ final readonly class PlanFor
     /** A way that would be refused as soon as it is taken is none. */
     private function withOpenWays(Site $site, Ripple $ripple, Batch $batch, Rights $rights): Ripple
     {
-        if (! $rights->areNarrow() || $ripple->conflicts === []) {
+        if (! $rights->areNarrow() || $ripple->toDecide->conflicts === []) {
             return $ripple;
         }
 
         return $ripple->withConflicts(array_map(
             fn (Conflict $conflict, int $n): Conflict => $conflict->with(array_values(array_filter($conflict->waysOut, fn (WayOut $way): bool => $way->isChoice() || ($n < self::MAX_TRIED && $this->isOpen($site, $batch->with($way->changes, $way->decisions), $rights))))),
-            $ripple->conflicts, array_keys($ripple->conflicts),
+            $ripple->toDecide->conflicts, array_keys($ripple->toDecide->conflicts),
         ));
     }
 

@@ -36,12 +36,12 @@ final readonly class RecordEntry
             'sentence' => $this->sentence($batch, $ripple, $undone, $user),
             'batch' => array_map(static fn ($change): array => $change->toArray(), $batch->changes),
             'counts' => $account['counts'],
-            'pages' => array_map(static fn (PageDifference $difference): array => $difference->toArray(), $ripple->pages),
-            'claims' => array_map(static fn ($difference): array => $difference->toArray(), $ripple->claims),
-            'menus' => array_map(static fn ($difference): array => $difference->toArray(), $ripple->menus),
-            'rules' => array_map(static fn ($difference): array => $difference->toArray(), $ripple->rules),
-            'start_page' => $ripple->startPage?->toArray(),
-            'start_page_signed_in' => $ripple->startPageSignedIn?->toArray(),
+            'pages' => array_map(static fn (PageDifference $difference): array => $difference->toArray(), $ripple->pages->differences),
+            'claims' => array_map(static fn ($difference): array => $difference->toArray(), $ripple->addresses->claims),
+            'menus' => array_map(static fn ($difference): array => $difference->toArray(), $ripple->menusAndLinks->menus),
+            'rules' => array_map(static fn ($difference): array => $difference->toArray(), $ripple->redirects->rules),
+            'start_page' => $ripple->pages->startPage?->toArray(),
+            'start_page_signed_in' => $ripple->pages->startPageSignedIn?->toArray(),
             'ripple' => $account,
             'touched' => PgArray::of($this->touched($ripple)),
             'kinds' => PgArray::of(array_unique(array_map(static fn ($change): string => $change->kind(), $batch->changes))),
@@ -83,7 +83,7 @@ final readonly class RecordEntry
     /** @return list<string> pages of which the entry is part of the history: changed themselves, or moved along */
     private function touched(Ripple $ripple): array
     {
-        $ids = array_flip(array_map(static fn (PageDifference $difference): string => $difference->page, $ripple->pages)) + array_flip(array_map(static fn (AddressMove $move): string => $move->page, $ripple->moves));
+        $ids = array_flip(array_map(static fn (PageDifference $difference): string => $difference->page, $ripple->pages->differences)) + array_flip(array_map(static fn (AddressMove $move): string => $move->page, $ripple->addresses->moves));
 
         return array_map(strval(...), array_keys($ids));
     }

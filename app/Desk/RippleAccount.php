@@ -56,9 +56,9 @@ final class RippleAccount
         }
 
         return [
-            'counts' => [...$counts, 'linksFollow' => $ripple->linksFollow, 'linksBreak' => $ripple->linksBreak, 'sitemap' => $ripple->sitemapEntries],
+            'counts' => [...$counts, 'linksFollow' => $ripple->menusAndLinks->linksFollow, 'linksBreak' => $ripple->menusAndLinks->linksBreak, 'sitemap' => $ripple->search->sitemapEntries],
             'lists' => $lists,
-            'notes' => array_map(static fn (Note $note): array => ['kind' => $note->kind->value, 'page' => $note->page, 'name' => $note->name, 'other' => $note->other], array_slice($ripple->notes, 0, self::EXAMPLES)),
+            'notes' => array_map(static fn (Note $note): array => ['kind' => $note->kind->value, 'page' => $note->page, 'name' => $note->name, 'other' => $note->other], array_slice($ripple->toDecide->notes, 0, self::EXAMPLES)),
             'drawing' => ['before' => array_map(self::line(...), $ripple->drawing->before), 'after' => array_map(self::line(...), $ripple->drawing->after)],
         ];
     }

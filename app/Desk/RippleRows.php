@@ -27,41 +27,41 @@ final class RippleRows
     public static function of(Ripple $ripple, RippleGroup $group): array
     {
         return match ($group) {
-            RippleGroup::Addresses => array_map(static fn (AddressMove $move): array => self::row($move->page, $move->name, $move->from->readable(), $move->to->readable(), $move->seen ? '' : 'never live, so no redirect'), $ripple->moves),
-            RippleGroup::RedirectsWritten => self::claims($ripple->redirectsWritten, $ripple),
-            RippleGroup::RedirectsDropped => self::claims($ripple->redirectsDropped, $ripple),
-            RippleGroup::Gone => self::claims($ripple->gone, $ripple),
-            RippleGroup::Live => self::pages($ripple->goLive, $ripple),
+            RippleGroup::Addresses => array_map(static fn (AddressMove $move): array => self::row($move->page, $move->name, $move->from->readable(), $move->to->readable(), self::moveNote($move->seen)), $ripple->addresses->moves),
+            RippleGroup::RedirectsWritten => self::claims($ripple->addresses->redirectsWritten, $ripple),
+            RippleGroup::RedirectsDropped => self::claims($ripple->addresses->redirectsDropped, $ripple),
+            RippleGroup::Gone => self::claims($ripple->addresses->gone, $ripple),
+            RippleGroup::Live => self::pages($ripple->pages->goLive, $ripple),
             RippleGroup::Offline => self::pages(self::notBinned($ripple), $ripple),
-            RippleGroup::Bin => self::pages($ripple->binned, $ripple),
-            RippleGroup::Menu => array_map(self::menu(...), NetEffects::of($ripple->menu)),
-            RippleGroup::Redirects => array_map(static fn (RuleDifference $each): array => self::redirect($each, $ripple), $ripple->rules),
-            RippleGroup::RawLinks => array_map(self::rawLink(...), $ripple->rawLinks),
-            RippleGroup::Copies => self::pages(array_map(strval(...), array_keys($ripple->copies)), $ripple),
+            RippleGroup::Bin => self::pages($ripple->pages->binned, $ripple),
+            RippleGroup::Menu => array_map(self::menu(...), NetEffects::of($ripple->menusAndLinks->entries)),
+            RippleGroup::Redirects => array_map(static fn (RuleDifference $each): array => self::redirect($each, $ripple), $ripple->redirects->rules),
+            RippleGroup::RawLinks => array_map(self::rawLink(...), $ripple->menusAndLinks->rawLinks),
+            RippleGroup::Copies => self::pages(array_map(strval(...), array_keys($ripple->pages->copies)), $ripple),
         };
     }
 
     public static function count(Ripple $ripple, RippleGroup $group): int
     {
         return match ($group) {
-            RippleGroup::Addresses => count($ripple->moves),
-            RippleGroup::RedirectsWritten => count($ripple->redirectsWritten),
-            RippleGroup::RedirectsDropped => count($ripple->redirectsDropped),
-            RippleGroup::Gone => count($ripple->gone),
-            RippleGroup::Live => count($ripple->goLive),
+            RippleGroup::Addresses => count($ripple->addresses->moves),
+            RippleGroup::RedirectsWritten => count($ripple->addresses->redirectsWritten),
+            RippleGroup::RedirectsDropped => count($ripple->addresses->redirectsDropped),
+            RippleGroup::Gone => count($ripple->addresses->gone),
+            RippleGroup::Live => count($ripple->pages->goLive),
             RippleGroup::Offline => count(self::notBinned($ripple)),
-            RippleGroup::Bin => count($ripple->binned),
-            RippleGroup::Menu => count(NetEffects::of($ripple->menu)),
-            RippleGroup::Redirects => count($ripple->rules),
-            RippleGroup::RawLinks => count($ripple->rawLinks),
-            RippleGroup::Copies => count($ripple->copies),
+            RippleGroup::Bin => count($ripple->pages->binned),
+            RippleGroup::Menu => count(NetEffects::of($ripple->menusAndLinks->entries)),
+            RippleGroup::Redirects => count($ripple->redirects->rules),
+            RippleGroup::RawLinks => count($ripple->menusAndLinks->rawLinks),
+            RippleGroup::Copies => count($ripple->pages->copies),
         };
     }
 
     /** @return list<string> */
     private static function notBinned(Ripple $ripple): array
     {
-        return array_values(array_filter($ripple->goOffline, static fn (string $id): bool => ($ripple->outcome[$id] ?? null)?->isBinned() === false));
+        return array_values(array_diff($ripple->pages->goOffline, $ripple->pages->binned));
     }
 
     /**
@@ -71,7 +71,7 @@ final class RippleRows
     private static function claims(array $claims, Ripple $ripple): array
     {
         return array_map(static function (Claim $claim) use ($ripple): array {
-            $page = $claim->page === null ? null : $ripple->outcome[$claim->page] ?? $ripple->heirs[$claim->page] ?? null;
+            $page = $claim->page === null ? null : $ripple->pages->outcome[$claim->page] ?? $ripple->addresses->heirs[$claim->page] ?? null;
 
             return self::row($claim->page, $page->name ?? '', $claim->address->readable(), $page?->address->readable(), '');
         }, $claims);
@@ -84,7 +84,7 @@ final class RippleRows
     private static function pages(array $ids, Ripple $ripple): array
     {
         return array_map(static function (string $id) use ($ripple): array {
-            $page = $ripple->outcome[$id] ?? null;
+            $page = $ripple->pages->outcome[$id] ?? null;
 
             return self::row($id, $page->name ?? '', null, $page?->address->readable(), '');
         }, $ids);
@@ -108,7 +108,7 @@ final class RippleRows
     {
         $rule = $difference->after ?? $difference->before;
         $target = $rule?->target;
-        $page = $target?->kind === TargetKind::Page ? $ripple->outcome[$target->value] ?? null : null;
+        $page = $target?->kind === TargetKind::Page ? $ripple->pages->outcome[$target->value] ?? null : null;
         $to = $target === null ? null : ($target->kind === TargetKind::Page ? $page?->address->readable() : ($target->kind === TargetKind::File ? null : $target->value));
         $note = match (true) {
             $difference->before === null => 'is made',
@@ -130,6 +130,11 @@ final class RippleRows
         };
 
         return self::row($effect->link->page, $effect->link->name, $effect->link->href, $effect->lands?->address->readable(), $note.($effect->link->live ? '' : ', in content not yet published'));
+    }
+
+    public static function moveNote(bool $seen): string
+    {
+        return $seen ? '' : 'never live, so no redirect';
     }
 
     /** @return Row */

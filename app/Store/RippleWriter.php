@@ -24,8 +24,8 @@ final readonly class RippleWriter
     public function write(Ripple $ripple, Site $site, HistoryEntry $entry): void
     {
         $made = $changed = $removed = $moved = [];
-        foreach ($ripple->pages as $difference) {
-            $page = $ripple->outcome[$difference->page] ?? null;
+        foreach ($ripple->pages->differences as $difference) {
+            $page = $ripple->pages->outcome[$difference->page] ?? null;
             if ($page === null) {
                 $removed[] = $difference->page;
             } elseif ($difference->wasMade()) {
@@ -37,7 +37,7 @@ final readonly class RippleWriter
                 }
             }
         }
-        $this->newPages->make($made, $ripple->copies, $site, $entry);
+        $this->newPages->make($made, $ripple->pages->copies, $site, $entry);
         $this->updateFields($changed, $site, $entry);
         $addresses = $this->addresses($ripple, $changed);
         if (count($moved) === 1) {
@@ -46,17 +46,17 @@ final readonly class RippleWriter
             $this->updatePaths($moved, $site);
             $this->updateAddresses($addresses);
         }
-        $this->writeClaims($ripple->claims, $site, $entry);
-        if ($ripple->startPage !== null) {
-            $this->db->update('update sites set start_page_id = (select id from pages where ulid = ? and site_id = ?) where id = ?', [$ripple->startPage->after, $site->id, $site->id]);
+        $this->writeClaims($ripple->addresses->claims, $site, $entry);
+        if ($ripple->pages->startPage !== null) {
+            $this->db->update('update sites set start_page_id = (select id from pages where ulid = ? and site_id = ?) where id = ?', [$ripple->pages->startPage->after, $site->id, $site->id]);
             $site->refresh();
         }
-        if ($ripple->startPageSignedIn !== null) {
-            $this->db->update('update sites set start_page_signed_in_id = (select id from pages where ulid = ? and site_id = ?) where id = ?', [$ripple->startPageSignedIn->after, $site->id, $site->id]);
+        if ($ripple->pages->startPageSignedIn !== null) {
+            $this->db->update('update sites set start_page_signed_in_id = (select id from pages where ulid = ? and site_id = ?) where id = ?', [$ripple->pages->startPageSignedIn->after, $site->id, $site->id]);
             $site->refresh();
         }
-        (new StoredMenus($this->db, $site))->write($ripple->menus);
-        (new StoredRules($this->db, $site))->write($ripple->rules, $entry);
+        (new StoredMenus($this->db, $site))->write($ripple->menusAndLinks->menus);
+        (new StoredRules($this->db, $site))->write($ripple->redirects->rules, $entry);
         $this->gonePages->remove($removed, $site);
         $this->content->show($this->contentShown($changed, $ripple));
     }
@@ -67,7 +67,7 @@ final readonly class RippleWriter
      */
     private function contentShown(array $changed, Ripple $ripple): array
     {
-        $other = array_filter($ripple->pages, static fn (PageDifference $difference): bool => in_array('content', $difference->aspects(), true));
+        $other = array_filter($ripple->pages->differences, static fn (PageDifference $difference): bool => in_array('content', $difference->aspects(), true));
         $ids = array_flip(array_map(static fn (PageDifference $difference): string => $difference->page, $other));
 
         return array_column(array_filter($changed, static fn (Page $page): bool => isset($ids[$page->id])), 'contentLive', 'id');
@@ -156,7 +156,7 @@ final readonly class RippleWriter
     private function addresses(Ripple $ripple, array $changed): array
     {
         $addresses = [];
-        foreach ($ripple->moves as $move) {
+        foreach ($ripple->addresses->moves as $move) {
             $addresses[$move->page] = $move->to->path;
         }
         foreach ($changed as $page) {

@@ -50,8 +50,8 @@ final class Preparing
         $this->held = $this->branch->holds($this->pagesConcerned());
         $this->guardRest();
         $spaced = [];
-        foreach ($ripple->pages as $difference) {
-            $page = $ripple->outcome[$difference->page] ?? null;
+        foreach ($ripple->pages->differences as $difference) {
+            $page = $ripple->pages->outcome[$difference->page] ?? null;
             if ($page !== null && $this->isSpacedAnew($difference, $page)) {
                 $spaced[(string) $page->parent][$page->id] = $page->position;
 
@@ -59,11 +59,11 @@ final class Preparing
             }
             $page === null ? $this->guardRemoved($difference) : $this->guardPage($difference, $page);
         }
-        foreach ($ripple->moves as $move) {
-            $this->guardKnown($ripple->outcome[$move->page] ?? null);
+        foreach ($ripple->addresses->moves as $move) {
+            $this->guardKnown($ripple->pages->outcome[$move->page] ?? null);
             $this->guardBranch($move->page, $move->name);
         }
-        foreach ($ripple->claims as $difference) {
+        foreach ($ripple->addresses->claims as $difference) {
             $this->guardClaim($difference);
         }
         foreach ($spaced as $parent => $positions) {
@@ -75,13 +75,13 @@ final class Preparing
     private function pagesConcerned(): array
     {
         $ids = [];
-        foreach ($this->ripple->pages as $difference) {
-            array_push($ids, $difference->page, $difference->before['parent'] ?? null, $difference->after['parent'] ?? null, ($this->ripple->outcome[$difference->page] ?? null)?->parent);
+        foreach ($this->ripple->pages->differences as $difference) {
+            array_push($ids, $difference->page, $difference->before['parent'] ?? null, $difference->after['parent'] ?? null, ($this->ripple->pages->outcome[$difference->page] ?? null)?->parent);
         }
-        foreach ($this->ripple->claims as $difference) {
+        foreach ($this->ripple->addresses->claims as $difference) {
             array_push($ids, $difference->before?->page, $difference->before?->heldFor, $difference->after?->page, $difference->after?->heldFor);
         }
-        foreach ($this->ripple->moves as $move) {
+        foreach ($this->ripple->addresses->moves as $move) {
             $ids[] = $move->page;
         }
 
@@ -91,13 +91,13 @@ final class Preparing
     private function guardRest(): void
     {
         $ripple = $this->ripple;
-        if ($ripple->startPage !== null || $ripple->startPageSignedIn !== null) {
+        if ($ripple->pages->startPage !== null || $ripple->pages->startPageSignedIn !== null) {
             throw new BeyondRights('Which page visitors get at the start is a manager\'s to change.');
         }
-        if ($ripple->menus !== []) {
+        if ($ripple->menusAndLinks->menus !== []) {
             throw new BeyondRights('This changes a menu. A manager arranges menus; leave its entries as they are, or ask one.');
         }
-        if ($ripple->rules !== [] || array_filter($ripple->conflicts, static fn (Conflict $conflict): bool => $conflict->rule !== null) !== []) {
+        if ($ripple->redirects->rules !== [] || array_filter($ripple->toDecide->conflicts, static fn (Conflict $conflict): bool => $conflict->rule !== null) !== []) {
             throw new BeyondRights('This changes a redirect. Redirects are made, changed and removed by a manager.');
         }
         if ($ripple->rewrites() !== []) {
@@ -114,12 +114,12 @@ final class Preparing
     /** @param  array<string, int>  $positions  those that change */
     private function guardOrder(?string $parent, array $positions): void
     {
-        $before = array_filter($this->branch->childOrder($parent), fn (int $position, string $id): bool => isset($positions[$id]) || ! isset($this->ripple->outcome[$id]), ARRAY_FILTER_USE_BOTH);
+        $before = array_filter($this->branch->childOrder($parent), fn (int $position, string $id): bool => isset($positions[$id]) || ! isset($this->ripple->pages->outcome[$id]), ARRAY_FILTER_USE_BOTH);
         $after = [...$before, ...$positions];
         asort($after);
         if (array_keys($before) !== array_keys($after)) {
             foreach (array_keys($positions) as $id) {
-                $this->guardKnown($this->ripple->outcome[$id] ?? null);
+                $this->guardKnown($this->ripple->pages->outcome[$id] ?? null);
             }
         }
     }
@@ -211,7 +211,7 @@ final class Preparing
             if (isset($this->held[$page])) {
                 return $this->held[$page];
             }
-            $page = ($this->ripple->outcome[$page] ?? null)?->parent;
+            $page = ($this->ripple->pages->outcome[$page] ?? null)?->parent;
         }
 
         return false;

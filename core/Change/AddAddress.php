@@ -49,16 +49,16 @@ final readonly class AddAddress implements RequestedChange
 
     public function on(Workspace $workspace): void
     {
-        $page = $workspace->page($this->page);
+        $page = $workspace->pages->page($this->page);
         if ($page->address->equals($this->address)) {
             throw new NothingToChange('address', "{$this->address->readable()} is the own address of “{$page->name}” already.");
         }
-        foreach ($workspace->wishes as $wish) {
+        foreach ($workspace->wishes() as $wish) {
             if ($wish->kind !== null && $wish->page !== $page->id && $wish->address->equals($this->address)) {
-                throw new InputRefused('address', "{$this->address->readable()} goes to “{$workspace->page($wish->page)->name}” in this very batch. One address belongs to one page.");
+                throw new InputRefused('address', "{$this->address->readable()} goes to “{$workspace->pages->page($wish->page)->name}” in this very batch. One address belongs to one page.");
             }
         }
-        $workspace->wishes[] = new AddressWish($page->id, $this->address, $this->answer);
+        $workspace->wish(new AddressWish($page->id, $this->address, $this->answer));
     }
 
     public function sentence(Outcome $outcome): string

@@ -35,7 +35,7 @@ final readonly class AddToMenu implements RequestedChange
     public function on(Workspace $workspace): void
     {
         $menu = $this->menu($workspace);
-        $page = $workspace->page($this->page);
+        $page = $workspace->pages->page($this->page);
         foreach ($menu->entries as $entry) {
             if ($entry->spread !== null && in_array($page->id, $entry->spread->out, true)) {
                 $workspace->menus->put($menu->put($entry->with(['spread' => $entry->spread->lettingIn($page->id)])));

@@ -47,7 +47,7 @@ final readonly class ArrangeMenu implements NamesFiles, RequestedChange
         if ($this->basedOn !== null && $this->basedOn !== $menu->version()) {
             throw new InputRefused('basedOn', "Somebody changed “{$menu->name}” while you arranged it. Compare with what it is now, and arrange it again.");
         }
-        $workspace->expect($this->pagesNamed());
+        $workspace->pages->expect($this->pagesNamed());
         $entries = array_column($this->entries, null, 'id');
         foreach ($this->entries as $i => $entry) {
             $this->guard($entry, $menu, $workspace, "entries.$i");
@@ -106,9 +106,9 @@ final readonly class ArrangeMenu implements NamesFiles, RequestedChange
         $page = $entry->page();
         $isNew = ($menu->entries[$entry->id] ?? null)?->page() !== $page;
         if ($page !== null && $isNew) {
-            $workspace->page($page, "$at.page");
+            $workspace->pages->page($page, "$at.page");
         }
-        if ($page !== null && ! $isNew && $workspace->find($page) === null) {
+        if ($page !== null && ! $isNew && $workspace->pages->find($page) === null) {
             throw new InputRefused("$at.page", 'The page of this entry is gone. Take the entry out, or let it lead elsewhere.');
         }
     }

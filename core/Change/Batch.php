@@ -54,6 +54,20 @@ final readonly class Batch
         return array_values(array_map(static fn (NamesRedirect $change): string => $change->redirectNamed(), array_filter($this->changes, static fn (Change $change): bool => $change instanceof NamesRedirect)));
     }
 
+    /** Which change says last how a redirect is: the one that names it, else the last of all. */
+    public function lastOf(string $redirect): int
+    {
+        $last = count($this->changes) - 1;
+        for ($i = $last; $i >= 0; $i--) {
+            $change = $this->changes[$i];
+            if ($change instanceof NamesRedirect && $change->redirectNamed() === $redirect) {
+                return $i;
+            }
+        }
+
+        return $last;
+    }
+
     /** @return list<string> pages that the changes name, which exist or not */
     public function pagesNamed(): array
     {

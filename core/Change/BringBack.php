@@ -35,20 +35,20 @@ final readonly class BringBack implements RequestedChange
 
     public function on(Workspace $workspace): void
     {
-        $page = $workspace->known($this->page);
+        $page = $workspace->pages->known($this->page);
         if (! $page->isBinned()) {
             throw new NothingToChange('page', "“{$page->name}” is not in the bin.");
         }
         if ($page->bin !== $page->id) {
-            $with = $workspace->known((string) $page->bin)->name;
+            $with = $workspace->pages->known((string) $page->bin)->name;
             throw new InputRefused('page', "“{$page->name}” went into the bin with “{$with}”. Bring “{$with}” back.");
         }
-        $branch = $workspace->branch($page->id);
+        $branch = $workspace->pages->branch($page->id);
         [$parent, $position] = $this->place === null ? $this->oldPlace($page, $workspace) : [$this->place->parentIn($workspace), $this->place->positionIn($workspace, $page->id)];
         foreach ($branch as $id) {
-            $each = $workspace->known($id);
+            $each = $workspace->pages->known($id);
             $state = $each->was ?? PageState::Draft;
-            $workspace->put($each->with([
+            $workspace->pages->put($each->with([
                 'state' => $state === PageState::Live && $this->state === RestoredState::Offline ? PageState::Offline : $state, 'was' => null, 'bin' => null,
                 ...($id === $page->id ? ['parent' => $parent, 'position' => $position] : []),
             ]));
@@ -73,11 +73,11 @@ final readonly class BringBack implements RequestedChange
     /** @return array{string|null, int} */
     private function oldPlace(Page $page, Workspace $workspace): array
     {
-        $parent = $page->parent === null ? null : $workspace->find($page->parent);
+        $parent = $page->parent === null ? null : $workspace->pages->find($page->parent);
         if ($page->parent !== null && ($parent === null || $parent->isBinned())) {
             throw new InputRefused('place', $parent === null ? "The page that “{$page->name}” was inside is gone. Choose another place." : "“{$parent->name}”, where “{$page->name}” was, is in the bin too. Bring that back first, or choose another place.");
         }
-        $sibling = array_search($page->position, $workspace->childOrder($page->parent), true);
+        $sibling = array_search($page->position, $workspace->pages->childOrder($page->parent), true);
 
         return [$page->parent, $sibling === false ? $page->position : Place::after((string) $sibling)->positionIn($workspace, $page->id)];
     }

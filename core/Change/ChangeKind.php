@@ -36,12 +36,12 @@ final readonly class ChangeKind implements NamesFiles, RequestedChange
 
     public function on(Workspace $workspace): void
     {
-        $page = $workspace->page($this->page);
+        $page = $workspace->pages->page($this->page);
         if ($workspace->isStartPage($page->id) && $this->to !== PageKind::Page) {
             throw new InputRefused('to', "“{$page->name}” is the start page, which shows content of its own. Make another page the start page first.");
         }
         $this->guardTarget($page, $workspace);
-        $workspace->put($page->with(['kind' => $this->to, 'leadsTo' => $this->leadsTo, 'leftOut' => $page->leftOut && $this->to === PageKind::Section]));
+        $workspace->pages->put($page->with(['kind' => $this->to, 'leadsTo' => $this->leadsTo, 'leftOut' => $page->leftOut && $this->to === PageKind::Section]));
     }
 
     public function pagesNamed(): array
@@ -73,7 +73,7 @@ final readonly class ChangeKind implements NamesFiles, RequestedChange
         };
         // The way on from the target must not come back here.
         for ($target = $this->leadsTo, $steps = []; $target?->kind === TargetKind::Page;) {
-            $next = $workspace->page($target->value, 'leadsTo');
+            $next = $workspace->pages->page($target->value, 'leadsTo');
             if ($next->id === $page->id || isset($steps[$next->id])) {
                 throw new InputRefused('leadsTo', "“{$page->name}” would lead back to itself. Choose a page that does not point here.");
             }

@@ -28,28 +28,28 @@ final readonly class DeleteForGood implements RequestedChange
 
     public function on(Workspace $workspace): void
     {
-        $page = $workspace->known($this->page);
+        $page = $workspace->pages->known($this->page);
         if (! $page->isBinned() || $page->bin !== $page->id) {
             throw new InputRefused('page', $page->isBinned() ? "“{$page->name}” went into the bin with another page; delete that one for good." : "“{$page->name}” is not in the bin. Put it there first.");
         }
-        if ($workspace->before($page->id)?->isBinned() !== true) {
+        if ($workspace->pages->before($page->id)?->isBinned() !== true) {
             throw new InputRefused('page', "“{$page->name}” goes into the bin with this very batch. Delete it for good afterwards, so that its addresses are settled first.");
         }
-        $branch = $workspace->branch($page->id);
+        $branch = $workspace->pages->branch($page->id);
         foreach ($branch as $id) {
-            $each = $workspace->known($id);
+            $each = $workspace->pages->known($id);
             if ($workspace->isProtectedFrom($each)) {
                 throw new InputRefused('page', "“{$each->name}” is protected: only the owner of the site deletes it for good.");
             }
         }
         // Others in the bin were once inside: they stay, and have no old place any more.
-        foreach ($workspace->binnedBelow($page->id) as $other) {
+        foreach ($workspace->pages->binnedBelow($page->id) as $other) {
             if (in_array($other->parent, $branch, true) && $other->bin === $other->id) {
-                $workspace->put($other->placed(null, $other->position));
+                $workspace->pages->put($other->placed(null, $other->position));
             }
         }
         foreach (array_reverse($branch) as $id) {
-            $workspace->remove($id);
+            $workspace->pages->remove($id);
         }
     }
 

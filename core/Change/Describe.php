@@ -56,7 +56,7 @@ final readonly class Describe implements RequestedChange
 
     public function on(Workspace $workspace): void
     {
-        $page = $workspace->page($this->page);
+        $page = $workspace->pages->page($this->page);
         $layouts = $workspace->site->layouts;
         if ($this->layout !== null && $layouts !== [] && ! in_array($this->layout, $layouts, true)) {
             throw new InputRefused('layout', 'A layout is one of '.implode(', ', $layouts).'.');
@@ -65,7 +65,7 @@ final readonly class Describe implements RequestedChange
         if (PageDifference::between($page, $changed) === null) {
             throw new NothingToChange('page', "“{$page->name}” says this already.");
         }
-        $workspace->put($changed);
+        $workspace->pages->put($changed);
     }
 
     public function sentence(Outcome $outcome): string

@@ -49,24 +49,24 @@ final readonly class Duplicate implements RequestedChange
 
     public function on(Workspace $workspace): void
     {
-        $source = $workspace->page($this->page);
-        if ($workspace->find($this->copy) !== null) {
+        $source = $workspace->pages->page($this->page);
+        if ($workspace->pages->find($this->copy) !== null) {
             throw new InputRefused('copy', 'There is a page with this identity already.');
         }
         $place = $this->place ?? Place::after($source->id);
-        $sources = $this->scope === Scope::Branch ? $workspace->branch($source->id) : [$source->id];
+        $sources = $this->scope === Scope::Branch ? $workspace->pages->branch($source->id) : [$source->id];
         $copies = [];
         foreach ($sources as $id) {
             $copies[$id] = $id === $source->id ? $this->copy : Identity::derived($this->copy, $id);
         }
-        $workspace->expect(array_values($copies));
+        $workspace->pages->expect(array_values($copies));
         $parent = $place->parentIn($workspace);
         $position = $place->positionIn($workspace, $this->copy);
         foreach ($copies as $id => $copy) {
-            $page = $workspace->page((string) $id);
+            $page = $workspace->pages->page((string) $id);
             $made = $this->copyOf($page, $copy);
-            $workspace->put($page->id === $source->id ? $this->named($made, $parent, $position, $workspace) : $made->placed($copies[(string) $page->parent], $page->position));
-            $workspace->copies[$copy] = $page->id;
+            $workspace->pages->put($page->id === $source->id ? $this->named($made, $parent, $position, $workspace) : $made->placed($copies[(string) $page->parent], $page->position));
+            $workspace->addCopy($copy, $page->id);
         }
         $this->freeSlugs(array_values($copies), $workspace);
     }
@@ -112,12 +112,12 @@ final readonly class Duplicate implements RequestedChange
         $tries = [];
         do {
             $composer = AddressComposer::anew($workspace);
-            $addresses = array_map(static fn (string $copy): Address => $composer->address($workspace->page($copy)), $copies);
+            $addresses = array_map(static fn (string $copy): Address => $composer->address($workspace->pages->page($copy)), $copies);
             $held = $workspace->ledger->claimsOn($addresses);
-            $seen = $workspace->addressesOfCopies;
+            $seen = $workspace->addressesOfCopies();
             $unsettled = [];
             foreach ($copies as $i => $copy) {
-                $page = $workspace->page($copy);
+                $page = $workspace->pages->page($copy);
                 $key = $addresses[$i]->key;
                 if (isset($unsettled[(string) $page->parent])) {
                     $unsettled[$copy] = true;
@@ -125,11 +125,11 @@ final readonly class Duplicate implements RequestedChange
                     $unsettled[$copy] = true;
                     $tries[$copy] ??= [$page->slug->text, 1];
                     $number = ++$tries[$copy][1];
-                    $workspace->put($page->withSlug(Slug::stored(mb_substr($tries[$copy][0], 0, Slug::MAX_LENGTH - 4).'-'.$number), $page->slugByHand));
+                    $workspace->pages->put($page->withSlug(Slug::stored(mb_substr($tries[$copy][0], 0, Slug::MAX_LENGTH - 4).'-'.$number), $page->slugByHand));
                 }
                 $seen[$key] = true;
             }
         } while ($unsettled !== [] && max([0, ...array_column($tries, 1)]) < self::MAX_TRIES);
-        $workspace->addressesOfCopies = $seen;
+        $workspace->takeForCopies($seen);
     }
 }

@@ -31,24 +31,24 @@ final readonly class GoLive implements RequestedChange
 
     public function on(Workspace $workspace): void
     {
-        $page = $workspace->page($this->page);
-        $below = $this->scope === Scope::Page ? [] : array_slice($workspace->branch($page->id), 1);
+        $page = $workspace->pages->page($this->page);
+        $below = $this->scope === Scope::Page ? [] : array_slice($workspace->pages->branch($page->id), 1);
         if ($page->isLive() && $below === []) {
             throw new NothingToChange('page', "“{$page->name}” is live already.");
         }
-        $workspace->put($this->live($page, $workspace));
+        $workspace->pages->put($this->live($page, $workspace));
         $drafts = [];
         foreach ($below as $id) {
-            $each = $workspace->page($id);
+            $each = $workspace->pages->page($id);
             match ($each->state) {
                 PageState::Draft, PageState::InReview => $drafts[] = $each,
-                PageState::Offline => $workspace->put($this->live($each, $workspace)),
+                PageState::Offline => $workspace->pages->put($this->live($each, $workspace)),
                 default => null,
             };
         }
         if ($drafts !== [] && $this->draftsToo($page, count($drafts), $workspace)) {
             foreach ($drafts as $draft) {
-                $workspace->put($this->live($draft, $workspace));
+                $workspace->pages->put($this->live($draft, $workspace));
             }
         }
     }

@@ -27,7 +27,7 @@ final readonly class IncludeInAddresses implements RequestedChange
 
     public function on(Workspace $workspace): void
     {
-        $workspace->put($workspace->page($this->page)->with(['leftOut' => false]));
+        $workspace->pages->put($workspace->pages->page($this->page)->with(['leftOut' => false]));
     }
 
     public function sentence(Outcome $outcome): string

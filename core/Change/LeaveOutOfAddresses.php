@@ -29,11 +29,11 @@ final readonly class LeaveOutOfAddresses implements RequestedChange
 
     public function on(Workspace $workspace): void
     {
-        $page = $workspace->page($this->page);
+        $page = $workspace->pages->page($this->page);
         if ($page->kind !== PageKind::Section) {
             throw new InputRefused('page', "“{$page->name}” is no section. Only a section can be left out of its children's addresses; make it one first.");
         }
-        $workspace->put($page->with(['leftOut' => true]));
+        $workspace->pages->put($page->with(['leftOut' => true]));
     }
 
     public function sentence(Outcome $outcome): string

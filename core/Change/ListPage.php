@@ -27,11 +27,11 @@ final readonly class ListPage implements RequestedChange
 
     public function on(Workspace $workspace): void
     {
-        $page = $workspace->page($this->page);
+        $page = $workspace->pages->page($this->page);
         if ($page->listed) {
             throw new NothingToChange('page', "“{$page->name}” is listed already.");
         }
-        $workspace->put($page->with(['listed' => true]));
+        $workspace->pages->put($page->with(['listed' => true]));
     }
 
     public function sentence(Outcome $outcome): string

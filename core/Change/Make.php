@@ -41,10 +41,10 @@ final readonly class Make implements RequestedChange
 
     public function on(Workspace $workspace): void
     {
-        if ($workspace->find($this->page) !== null) {
+        if ($workspace->pages->find($this->page) !== null) {
             throw new InputRefused('page', 'There is a page with this identity already.');
         }
-        $workspace->put(new Page(
+        $workspace->pages->put(new Page(
             id: $this->page,
             parent: $this->place->parentIn($workspace),
             position: $this->place->positionIn($workspace, $this->page),

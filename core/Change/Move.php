@@ -29,21 +29,21 @@ final readonly class Move implements RequestedChange
 
     public function on(Workspace $workspace): void
     {
-        $page = $workspace->page($this->page);
+        $page = $workspace->pages->page($this->page);
         if ($this->place->page === $page->id) {
             throw new InputRefused('place', "“{$page->name}” cannot be placed beside or inside itself.");
         }
         $parent = $this->place->parentIn($workspace);
         if ($parent !== null) {
-            $target = $workspace->page($parent, 'place');
-            foreach ([$target, ...$workspace->ancestors($target)] as $above) {
+            $target = $workspace->pages->page($parent, 'place');
+            foreach ([$target, ...$workspace->pages->ancestors($target)] as $above) {
                 if ($above->id === $page->id) {
                     throw new InputRefused('place', "“{$target->name}” lies inside “{$page->name}”, so “{$page->name}” cannot go there. Move “{$target->name}” out first.");
                 }
             }
         }
         $position = $this->place->positionIn($workspace, $page->id);
-        $workspace->put($page->placed($parent, $position));
+        $workspace->pages->put($page->placed($parent, $position));
     }
 
     public function pagesNamed(): array

@@ -32,14 +32,14 @@ trait NamesItsRedirect
     private function guard(Rule $rule, Workspace $workspace): void
     {
         if ($rule->target?->kind === TargetKind::Page) {
-            $page = $workspace->known($rule->target->value, 'leadsTo');
+            $page = $workspace->pages->known($rule->target->value, 'leadsTo');
             if ($page->isBinned()) {
                 throw new InputRefused('leadsTo', "“{$page->name}” is in the bin. Bring it back first, or choose another page.");
             }
         }
-        $twin = $workspace->redirects->twinOf($rule);
-        if ($twin !== null) {
-            throw new InputRefused('source', "There is a redirect of {$twin->source} already. Change that one.", $twin->id);
+        $same = $workspace->redirects->sameSourceAs($rule);
+        if ($same !== null) {
+            throw new InputRefused('source', "There is a redirect of {$same->source} already. Change that one.", $same->id);
         }
         $now = $workspace->redirects->find($rule->id);
         if ($now !== null && $now->toArray() === $rule->toArray()) {

@@ -29,11 +29,11 @@ final readonly class Pin implements RequestedChange
 
     public function on(Workspace $workspace): void
     {
-        $page = $workspace->page($this->page);
+        $page = $workspace->pages->page($this->page);
         if ($this->address->path === '/') {
             throw new InputRefused('address', 'The address / belongs to the start page. To have this page there, make it the start page.');
         }
-        $workspace->put($page->with(['pinned' => $this->address]));
+        $workspace->pages->put($page->with(['pinned' => $this->address]));
     }
 
     public function sentence(Outcome $outcome): string

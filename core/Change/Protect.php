@@ -27,12 +27,12 @@ final readonly class Protect implements RequestedChange
 
     public function on(Workspace $workspace): void
     {
-        $page = $workspace->page($this->page);
+        $page = $workspace->pages->page($this->page);
         $workspace->guardOwner('Only the owner of the site says which pages are protected. Ask them.');
         if ($page->isProtected) {
             throw new NothingToChange('page', "“{$page->name}” is protected already.");
         }
-        $workspace->put($page->with(['isProtected' => true]));
+        $workspace->pages->put($page->with(['isProtected' => true]));
     }
 
     public function sentence(Outcome $outcome): string

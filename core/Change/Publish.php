@@ -28,14 +28,14 @@ final readonly class Publish implements RequestedChange
 
     public function on(Workspace $workspace): void
     {
-        $page = $workspace->page($this->page);
+        $page = $workspace->pages->page($this->page);
         if (! $page->isLive()) {
             throw new InputRefused('page', "“{$page->name}” is not live. Put it live; its content go along.");
         }
         if (! $page->hasEdits()) {
             throw new NothingToChange('page', "Visitors already get everything that was saved of “{$page->name}”.");
         }
-        $workspace->put($page->published());
+        $workspace->pages->put($page->published());
     }
 
     public function sentence(Outcome $outcome): string

@@ -33,18 +33,18 @@ final readonly class PutInBin implements RequestedChange
 
     public function on(Workspace $workspace): void
     {
-        $page = $workspace->known($this->page);
+        $page = $workspace->pages->known($this->page);
         if ($page->isBinned()) {
             throw new NothingToChange('page', "“{$page->name}” is in the bin already.");
         }
-        $below = array_slice($workspace->branch($page->id), 1);
+        $below = array_slice($workspace->pages->branch($page->id), 1);
         if ($below !== [] && $this->childrenMoveUp($page, $below, $workspace)) {
             $below = [];
         }
         foreach ([$page->id, ...$below] as $id) {
-            $each = $workspace->page($id);
+            $each = $workspace->pages->page($id);
             $this->guard($each, $page, $workspace);
-            $workspace->put($each->with(['state' => PageState::Binned, 'was' => $each->state, 'bin' => $page->id]));
+            $workspace->pages->put($each->with(['state' => PageState::Binned, 'was' => $each->state, 'bin' => $page->id]));
         }
     }
 
@@ -63,14 +63,14 @@ final readonly class PutInBin implements RequestedChange
     /** @param  list<string>  $below */
     private function childrenMoveUp(Page $page, array $below, Workspace $workspace): bool
     {
-        $visible = array_filter($below, static fn (string $id): bool => $workspace->page($id)->isLive());
+        $visible = array_filter($below, static fn (string $id): bool => $workspace->pages->page($id)->isLive());
         $decided = $workspace->ask(QuestionKind::ChildrenOf, $page, count($below), QuestionKind::ChildrenOf->answers(), Answer::Along, $visible !== []);
         if ($decided?->answer !== Answer::Up) {
             return false;
         }
-        foreach (array_keys($workspace->childOrder($page->id)) as $child) {
+        foreach (array_keys($workspace->pages->childOrder($page->id)) as $child) {
             $position = Place::before($page->id)->positionIn($workspace, (string) $child);
-            $workspace->put($workspace->page((string) $child)->placed($page->parent, $position));
+            $workspace->pages->put($workspace->pages->page((string) $child)->placed($page->parent, $position));
         }
 
         return true;
@@ -79,10 +79,10 @@ final readonly class PutInBin implements RequestedChange
     private function guard(Page $each, Page $root, Workspace $workspace): void
     {
         $inside = $each->id === $root->id ? '' : " lies inside “{$root->name}” and";
-        if ($each->id === $workspace->startPageSignedIn) {
+        if ($each->id === $workspace->startPageSignedIn()) {
             throw new InputRefused('page', "“{$each->name}”$inside is the start page of signed-in people. Give them another one first, or the same as visitors.");
         }
-        if ($each->id === $workspace->startPage) {
+        if ($each->id === $workspace->startPage()) {
             throw new InputRefused('page', "“{$each->name}”$inside is the start page; without it visitors of / would get nothing. Make another page the start page first.");
         }
         if ($workspace->isProtectedFrom($each)) {

@@ -31,14 +31,14 @@ final readonly class RemoveAddress implements RequestedChange
 
     public function on(Workspace $workspace): void
     {
-        $page = $workspace->page($this->page);
+        $page = $workspace->pages->page($this->page);
         $held = $workspace->ledger->claimsOn([$this->address])[$this->address->key] ?? null;
         if ($held === null || $held->page !== $page->id || ! in_array($held->kind, [ClaimKind::Also, ClaimKind::Redirect], true)) {
             throw new InputRefused('address', $held?->isPageOf($page->id) === true
                 ? "{$this->address->readable()} is the own address of “{$page->name}”. Change its slug or place instead."
                 : "“{$page->name}” does not answer at {$this->address->readable()} besides its own address.");
         }
-        $workspace->wishes[] = new AddressWish($page->id, $this->address, null);
+        $workspace->wish(new AddressWish($page->id, $this->address, null));
     }
 
     public function sentence(Outcome $outcome): string

@@ -31,8 +31,8 @@ final readonly class RemoveFromMenu implements RequestedChange
     public function on(Workspace $workspace): void
     {
         $menu = $kept = $this->menu($workspace);
-        $page = $workspace->known($this->page);
-        $line = array_map(static fn (Page $each): string => $each->id, [...array_reverse($workspace->ancestors($page)), $page]);
+        $page = $workspace->pages->known($this->page);
+        $line = array_map(static fn (Page $each): string => $each->id, [...array_reverse($workspace->pages->ancestors($page)), $page]);
         foreach ($menu->leadingTo($page->id) as $entry) {
             $kept = $kept->without($entry->id);
         }

@@ -29,11 +29,11 @@ final readonly class Rename implements RequestedChange
 
     public function on(Workspace $workspace): void
     {
-        $page = $workspace->page($this->page)->named($this->name->text);
+        $page = $workspace->pages->page($this->page)->named($this->name->text);
         if (! $page->everLive && ! $page->slugByHand) {
             $page = $page->withSlug((new SlugMaker($workspace->rules()))->make($page->name), false);
         }
-        $workspace->put($page);
+        $workspace->pages->put($page);
     }
 
     public function sentence(Outcome $outcome): string

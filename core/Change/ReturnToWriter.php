@@ -28,11 +28,11 @@ final readonly class ReturnToWriter implements RequestedChange
 
     public function on(Workspace $workspace): void
     {
-        $page = $workspace->page($this->page);
+        $page = $workspace->pages->page($this->page);
         if ($page->state !== PageState::InReview) {
             throw new NothingToChange('page', "“{$page->name}” is not in review.");
         }
-        $workspace->put($page->inState($page->everLive ? PageState::Offline : PageState::Draft)->with(['reviewNote' => $this->note]));
+        $workspace->pages->put($page->inState($page->everLive ? PageState::Offline : PageState::Draft)->with(['reviewNote' => $this->note]));
     }
 
     public function sentence(Outcome $outcome): string

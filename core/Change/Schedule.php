@@ -34,14 +34,14 @@ final readonly class Schedule implements RequestedChange
 
     public function on(Workspace $workspace): void
     {
-        $page = $workspace->page($this->page);
+        $page = $workspace->pages->page($this->page);
         if ($this->from !== null) {
             $this->guardBeginning($page, $this->from, $workspace->now());
         }
         if ($this->until !== null) {
             $this->guardEnd($page, $this->until, $workspace->now());
         }
-        $workspace->put($page->with(['from' => $this->from, 'until' => $this->until]));
+        $workspace->pages->put($page->with(['from' => $this->from, 'until' => $this->until]));
     }
 
     public function sentence(Outcome $outcome): string

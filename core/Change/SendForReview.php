@@ -28,11 +28,11 @@ final readonly class SendForReview implements RequestedChange
 
     public function on(Workspace $workspace): void
     {
-        $page = $workspace->page($this->page);
+        $page = $workspace->pages->page($this->page);
         if ($page->state === PageState::InReview || $page->isLive()) {
             throw new NothingToChange('page', "“{$page->name}” is ".($page->isLive() ? 'live' : 'in review').' already.');
         }
-        $workspace->put($page->inState(PageState::InReview)->with(['reviewNote' => $this->note]));
+        $workspace->pages->put($page->inState(PageState::InReview)->with(['reviewNote' => $this->note]));
     }
 
     public function sentence(Outcome $outcome): string

@@ -28,7 +28,7 @@ final readonly class SetSlug implements RequestedChange
 
     public function on(Workspace $workspace): void
     {
-        $workspace->put($workspace->page($this->page)->withSlug($this->slug, true));
+        $workspace->pages->put($workspace->pages->page($this->page)->withSlug($this->slug, true));
     }
 
     public function sentence(Outcome $outcome): string

@@ -33,8 +33,8 @@ final readonly class SetStartPage implements RequestedChange
 
     public function on(Workspace $workspace): void
     {
-        $page = $workspace->page($this->page);
-        $now = $this->for === StartAudience::Visitors ? $workspace->startPage : $workspace->startPageSignedIn ?? $workspace->startPage;
+        $page = $workspace->pages->page($this->page);
+        $now = $this->for === StartAudience::Visitors ? $workspace->startPage() : $workspace->startPageSignedIn() ?? $workspace->startPage();
         if ($now === $page->id) {
             throw new NothingToChange('page', "“{$page->name}” is the start page already.");
         }
@@ -42,19 +42,19 @@ final readonly class SetStartPage implements RequestedChange
             throw new InputRefused('page', $page->isLive() ? "“{$page->name}” is a {$page->kind->value}. The start page shows content; choose a page." : "“{$page->name}” is not live, so visitors of / would get nothing. Put it live first.");
         }
         if ($this->for === StartAudience::SignedIn) {
-            $workspace->startPageSignedIn = $page->id === $workspace->startPage ? null : $page->id;
+            $workspace->setStartPageSignedIn($page->id === $workspace->startPage() ? null : $page->id);
 
             return;
         }
-        $former = $workspace->startPage === null ? null : $workspace->find($workspace->startPage);
+        $former = $workspace->startPage() === null ? null : $workspace->pages->find($workspace->startPage());
         if ($former !== null) {
-            $workspace->put($former);
+            $workspace->pages->put($former);
         }
-        $workspace->startPage = $page->id;
-        if ($workspace->startPageSignedIn === $page->id) {
-            $workspace->startPageSignedIn = null;
+        $workspace->setStartPage($page->id);
+        if ($workspace->startPageSignedIn() === $page->id) {
+            $workspace->setStartPageSignedIn(null);
         }
-        $workspace->put($page);
+        $workspace->pages->put($page);
     }
 
     public function sentence(Outcome $outcome): string

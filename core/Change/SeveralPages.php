@@ -53,7 +53,7 @@ final readonly class SeveralPages implements Change
             } catch (NothingToChange $already) {
                 $passed = $already;
             } catch (Refusal $refusal) {
-                $name = $workspace->find($page)->name ?? $page;
+                $name = $workspace->pages->find($page)->name ?? $page;
                 throw new InputRefused($refusal->field, str_contains($refusal->reason, "“{$name}”") ? $refusal->reason : "“{$name}”: {$refusal->reason}", $refusal->suggestion);
             }
         }
@@ -90,7 +90,7 @@ final readonly class SeveralPages implements Change
         $named = array_flip($this->pages);
         $inside = [];
         $isInside = function (string $id) use (&$isInside, &$inside, $named, $workspace): bool {
-            $parent = $workspace->find($id)?->parent;
+            $parent = $workspace->pages->find($id)?->parent;
 
             return $inside[$id] ??= $parent !== null && (isset($named[$parent]) || $isInside($parent));
         };

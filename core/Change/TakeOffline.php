@@ -29,15 +29,15 @@ final readonly class TakeOffline implements RequestedChange
 
     public function on(Workspace $workspace): void
     {
-        $page = $workspace->page($this->page);
-        $below = $this->scope === Scope::Page ? [] : array_slice($workspace->branch($page->id), 1);
-        $live = array_filter([$page, ...array_map($workspace->page(...), $below)], static fn (Page $each): bool => $each->isLive());
+        $page = $workspace->pages->page($this->page);
+        $below = $this->scope === Scope::Page ? [] : array_slice($workspace->pages->branch($page->id), 1);
+        $live = array_filter([$page, ...array_map($workspace->pages->page(...), $below)], static fn (Page $each): bool => $each->isLive());
         if ($live === []) {
             throw new NothingToChange('page', "“{$page->name}” is not live: visitors do not see it, so there is nothing to take offline.");
         }
         foreach ($live as $each) {
             $ended = $each->until !== null && ! $each->until->isAfter($workspace->now()) ? $each->until : null;
-            $workspace->put($each->inState(PageState::Offline)->with(['from' => null, 'until' => $ended]));
+            $workspace->pages->put($each->inState(PageState::Offline)->with(['from' => null, 'until' => $ended]));
         }
     }
 

@@ -42,24 +42,24 @@ final readonly class Undo implements Change
 
     public function on(Workspace $workspace): void
     {
-        $start = $workspace->startPage;
+        $start = $workspace->startPage();
         if ($this->startPage !== null && $start === $this->startPage->after) {
-            $workspace->startPage = $this->startPage->before;
+            $workspace->setStartPage($this->startPage->before);
         }
         $placed = [];
         // Backwards, so that a page made inside another made page goes first.
         foreach (array_reverse($this->pages) as $difference) {
-            $now = $workspace->find($difference->page);
+            $now = $workspace->pages->find($difference->page);
             if ($difference->wasMade()) {
                 $this->unmake($difference, $now, $workspace);
             } elseif ($difference->wasRemoved()) {
-                $now === null ? $workspace->put($difference->restored($workspace->rules())) : $this->say(NoteKind::Stays, $now, 'existence', $workspace);
+                $now === null ? $workspace->pages->put($difference->restored($workspace->rules())) : $this->say(NoteKind::Stays, $now, 'existence', $workspace);
                 $placed[$difference->page] = null;
             } elseif ($now !== null) {
-                $workspace->put($this->undone($difference, $now, $workspace));
+                $workspace->pages->put($this->undone($difference, $now, $workspace));
                 $placed[$difference->page] = $now;
             } else {
-                $workspace->notes[] = new Note(NoteKind::IsGone, $difference->page, (string) ($difference->before['name'] ?? $workspace->before($difference->page)->name ?? ''));
+                $workspace->note(new Note(NoteKind::IsGone, $difference->page, (string) ($difference->before['name'] ?? $workspace->pages->before($difference->page)->name ?? '')));
             }
         }
         $this->guardPlaces($placed, $workspace);
@@ -114,7 +114,7 @@ final readonly class Undo implements Change
         foreach ($this->rules as $difference) {
             $now = $workspace->redirects->find($difference->rule);
             if (! $difference->isStill($now)) {
-                $workspace->notes[] = new Note(NoteKind::RedirectStays, $difference->rule, ($now ?? $difference->before)->source ?? '');
+                $workspace->note(new Note(NoteKind::RedirectStays, $difference->rule, ($now ?? $difference->before)->source ?? ''));
             } elseif ($difference->before === null) {
                 $workspace->redirects->remove($difference->rule);
             } else {
@@ -124,9 +124,9 @@ final readonly class Undo implements Change
         }
         // Only once all are back it is known whether two answer for the same.
         foreach ($back as [$rule, $found]) {
-            if ($workspace->redirects->twinOf($rule) !== null) {
+            if ($workspace->redirects->sameSourceAs($rule) !== null) {
                 $found === null ? $workspace->redirects->remove($rule->id) : $workspace->redirects->put($found);
-                $workspace->notes[] = new Note(NoteKind::RedirectStays, $rule->id, $rule->source);
+                $workspace->note(new Note(NoteKind::RedirectStays, $rule->id, $rule->source));
             }
         }
     }
@@ -137,10 +137,10 @@ final readonly class Undo implements Change
         foreach ($this->menus as $difference) {
             $now = $workspace->menus->find($difference->menu);
             if ($now !== null && $difference->strayedIn($now)) {
-                $workspace->notes[] = new Note(NoteKind::MenuStays, $difference->menu, $now->name);
+                $workspace->note(new Note(NoteKind::MenuStays, $difference->menu, $now->name));
             }
             $back = $difference->undoneIn($now);
-            $back = $back?->withoutPages(array_fill_keys(array_filter($back->pagesNamed(), static fn (string $page): bool => $workspace->find($page) === null), true));
+            $back = $back?->withoutPages(array_fill_keys(array_filter($back->pagesNamed(), static fn (string $page): bool => $workspace->pages->find($page) === null), true));
             if ($back === null) {
                 $workspace->menus->remove($difference->menu);
             } else {
@@ -155,10 +155,10 @@ final readonly class Undo implements Change
         if ($this->startPageSignedIn === null) {
             return;
         }
-        $former = $this->startPageSignedIn->before === null ? null : $workspace->find($this->startPageSignedIn->before);
-        $isFit = $this->startPageSignedIn->before === null || ($former !== null && ! $former->isBinned() && $former->id !== $workspace->startPage);
-        if ($isFit && $workspace->startPageSignedIn === $this->startPageSignedIn->after) {
-            $workspace->startPageSignedIn = $this->startPageSignedIn->before;
+        $former = $this->startPageSignedIn->before === null ? null : $workspace->pages->find($this->startPageSignedIn->before);
+        $isFit = $this->startPageSignedIn->before === null || ($former !== null && ! $former->isBinned() && $former->id !== $workspace->startPage());
+        if ($isFit && $workspace->startPageSignedIn() === $this->startPageSignedIn->after) {
+            $workspace->setStartPageSignedIn($this->startPageSignedIn->before);
         } elseif ($former !== null) {
             $this->say(NoteKind::Stays, $former, 'start page', $workspace);
         }
@@ -167,8 +167,8 @@ final readonly class Undo implements Change
     /** Signed-in people who get the visitors' start page have none of their own. */
     private function oneStartPage(Workspace $workspace): void
     {
-        if ($workspace->startPageSignedIn === $workspace->startPage) {
-            $workspace->startPageSignedIn = null;
+        if ($workspace->startPageSignedIn() === $workspace->startPage()) {
+            $workspace->setStartPageSignedIn(null);
         }
     }
 
@@ -180,7 +180,7 @@ final readonly class Undo implements Change
             foreach ($workspace->menus->after() as $other) {
                 if ($back !== null && $back->place !== null && $other->id !== $back->id && $other->place === $back->place) {
                     $workspace->menus->put($back->at(null));
-                    $workspace->notes[] = new Note(NoteKind::MenuStays, $back->id, $back->name);
+                    $workspace->note(new Note(NoteKind::MenuStays, $back->id, $back->name));
                     break;
                 }
             }
@@ -193,14 +193,14 @@ final readonly class Undo implements Change
         if ($this->startPage === null) {
             return;
         }
-        $former = $this->startPage->before === null ? null : $workspace->find($this->startPage->before);
-        $now = $start === null ? null : $workspace->find($start);
+        $former = $this->startPage->before === null ? null : $workspace->pages->find($this->startPage->before);
+        $now = $start === null ? null : $workspace->pages->find($start);
         $isBack = $start === $this->startPage->after && ($this->startPage->before === null || ($former !== null && ! $former->isBinned()));
         if (! $isBack) {
             if ($start !== null && ($now === null || $now->isBinned())) {
                 throw new InputRefused('entry', 'The former start page is gone, and the one since would go with this. Choose another start page first.');
             }
-            $workspace->startPage = $start;
+            $workspace->setStartPage($start);
             if ($former !== null || $now !== null) {
                 $this->say(NoteKind::Stays, $former ?? $now, 'start page', $workspace);
             }
@@ -208,7 +208,7 @@ final readonly class Undo implements Change
             return;
         }
         foreach (array_filter([$now, $former]) as $page) {
-            $workspace->put($page);
+            $workspace->pages->put($page);
         }
     }
 
@@ -218,18 +218,18 @@ final readonly class Undo implements Change
             return;
         }
         $strayed = $difference->strayedIn($now);
-        $inside = count($workspace->childOrder($now->id));
-        if ($strayed !== [] || $inside > 0 || isset($workspace->spared[$now->id]) || $workspace->isStartPage($now->id)) {
-            $workspace->notes[] = new Note(NoteKind::StaysMade, $now->id, $now->name, $inside > 0 ? "$inside" : ($strayed[0] ?? 'address'));
+        $inside = count($workspace->pages->childOrder($now->id));
+        if ($strayed !== [] || $inside > 0 || $workspace->mustStay($now->id) || $workspace->isStartPage($now->id)) {
+            $workspace->note(new Note(NoteKind::StaysMade, $now->id, $now->name, $inside > 0 ? "$inside" : ($strayed[0] ?? 'address')));
 
             return;
         }
-        foreach ($workspace->binnedBelow($now->id) as $binned) {
+        foreach ($workspace->pages->binnedBelow($now->id) as $binned) {
             if ($binned->parent === $now->id) {
-                $workspace->put($binned->placed(null, $binned->position));
+                $workspace->pages->put($binned->placed(null, $binned->position));
             }
         }
-        $workspace->remove($now->id);
+        $workspace->pages->remove($now->id);
     }
 
     private function undone(PageDifference $difference, Page $now, Workspace $workspace): Page
@@ -267,15 +267,15 @@ final readonly class Undo implements Change
             $unfit = [];
             $leaving = $this->leavingChildren($placed, $workspace);
             foreach ($placed as $id => $found) {
-                $page = $workspace->find((string) $id);
+                $page = $workspace->pages->find((string) $id);
                 if ($page !== null && (isset($leaving[$id]) || ! $this->fits($page, $workspace))) {
                     $unfit[$id] = $found;
                 }
             }
             foreach ($unfit as $id => $found) {
-                $page = $workspace->known((string) $id);
+                $page = $workspace->pages->known((string) $id);
                 // One that comes back out of nowhere has no other place than the top, or the bin for itself.
-                $workspace->put($found === null ? $page->with(['parent' => null, 'bin' => $page->bin === null ? null : $page->id]) : $this->stay($page, $found));
+                $workspace->pages->put($found === null ? $page->with(['parent' => null, 'bin' => $page->bin === null ? null : $page->id]) : $this->stay($page, $found));
                 unset($placed[$id]);
                 $this->say(NoteKind::Stays, $page, 'place', $workspace);
             }
@@ -304,16 +304,16 @@ final readonly class Undo implements Change
     {
         $roots = [];
         foreach ($placed as $id => $found) {
-            $page = $workspace->find((string) $id);
+            $page = $workspace->pages->find((string) $id);
             if ($page !== null && $page->isBinned() && $found?->isBinned() === false) {
                 $roots[(string) $page->bin] = true;
             }
         }
-        $candidates = array_map(fn (string|int $root): array => $workspace->branchBefore((string) $root), array_keys($roots));
+        $candidates = array_map(fn (string|int $root): array => $workspace->pages->branchBefore((string) $root), array_keys($roots));
         $leaving = [];
-        foreach ($roots === [] ? [] : [...array_merge(...$candidates), ...$workspace->touched()] as $id) {
-            $page = $workspace->find($id);
-            if ($page !== null && ! $page->isBinned() && $page->parent !== null && $workspace->find($page->parent)?->isBinned() === true) {
+        foreach ($roots === [] ? [] : [...array_merge(...$candidates), ...$workspace->pages->touched()] as $id) {
+            $page = $workspace->pages->find($id);
+            if ($page !== null && ! $page->isBinned() && $page->parent !== null && $workspace->pages->find($page->parent)?->isBinned() === true) {
                 $leaving[$page->parent] = true;
             }
         }
@@ -324,12 +324,12 @@ final readonly class Undo implements Change
     private function fits(Page $page, Workspace $workspace): bool
     {
         if ($page->isBinned()) {
-            $root = $workspace->find((string) $page->bin);
+            $root = $workspace->pages->find((string) $page->bin);
 
-            return ($page->parent === null || $workspace->find($page->parent) !== null) && $root !== null && $root->bin === $root->id;
+            return ($page->parent === null || $workspace->pages->find($page->parent) !== null) && $root !== null && $root->bin === $root->id;
         }
         for ($steps = [$page->id => true], $above = $page; $above->parent !== null;) {
-            $parent = $workspace->find($above->parent);
+            $parent = $workspace->pages->find($above->parent);
             if ($parent === null || $parent->isBinned() || isset($steps[$parent->id])) {
                 return false;
             }
@@ -343,30 +343,30 @@ final readonly class Undo implements Change
     /** A page left in the bin by the one it went there with lies there on its own. */
     private function lieAlone(string $id, Workspace $workspace): void
     {
-        $page = $workspace->find($id);
-        $root = $page?->bin === null ? null : $workspace->find($page->bin);
+        $page = $workspace->pages->find($id);
+        $root = $page?->bin === null ? null : $workspace->pages->find($page->bin);
         if ($page !== null && $page->isBinned() && ($root === null || $root->bin !== $root->id)) {
-            $workspace->put($page->with(['bin' => $page->id]));
+            $workspace->pages->put($page->with(['bin' => $page->id]));
         }
     }
 
     /** Somebody may have put another page exactly where this one was. */
     private function makeRoom(string $id, Workspace $workspace): void
     {
-        $page = $workspace->find($id);
+        $page = $workspace->pages->find($id);
         if ($page === null || $page->isBinned()) {
             return;
         }
-        $order = $workspace->childOrder($page->parent);
+        $order = $workspace->pages->childOrder($page->parent);
         while (count(array_keys($order, $page->position, true)) > 1) {
             $page = $page->placed($page->parent, $page->position + 1);
             $order[$page->id] = $page->position;
-            $workspace->put($page);
+            $workspace->pages->put($page);
         }
     }
 
     private function say(NoteKind $kind, Page $page, string $what, Workspace $workspace): void
     {
-        $workspace->notes[] = new Note($kind, $page->id, $page->name, $what);
+        $workspace->note(new Note($kind, $page->id, $page->name, $what));
     }
 }

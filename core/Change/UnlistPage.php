@@ -27,11 +27,11 @@ final readonly class UnlistPage implements RequestedChange
 
     public function on(Workspace $workspace): void
     {
-        $page = $workspace->page($this->page);
+        $page = $workspace->pages->page($this->page);
         if (! $page->listed) {
             throw new NothingToChange('page', "“{$page->name}” is unlisted already.");
         }
-        $workspace->put($page->with(['listed' => false]));
+        $workspace->pages->put($page->with(['listed' => false]));
     }
 
     public function sentence(Outcome $outcome): string

@@ -27,11 +27,11 @@ final readonly class Unpin implements RequestedChange
 
     public function on(Workspace $workspace): void
     {
-        $page = $workspace->page($this->page);
+        $page = $workspace->pages->page($this->page);
         if ($page->pinned === null) {
             throw new NothingToChange('page', "The address of “{$page->name}” is not pinned.");
         }
-        $workspace->put($page->with(['pinned' => null]));
+        $workspace->pages->put($page->with(['pinned' => null]));
     }
 
     public function sentence(Outcome $outcome): string

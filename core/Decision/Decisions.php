@@ -7,9 +7,26 @@ namespace Heronstem\Core\Decision;
 /** What has been decided for a batch. */
 final readonly class Decisions
 {
+    /** @var array<string, true> keys of addresses whose holder gives way */
+    private array $givenWay;
+
+    /** @var array<string, Decision> the last word on each question */
+    private array $answers;
+
     /** @param  list<Decision>  $made */
-    private function __construct(public array $made, public WhenUnanswered $undecided)
+    private function __construct(public array $made, public WhenUnanswered $unanswered)
     {
+        $givenWay = $answers = [];
+        foreach ($made as $decision) {
+            if ($decision->givesWay !== null) {
+                $givenWay[$decision->givesWay->key] = true;
+            }
+            if ($decision->kind !== null) {
+                $answers["{$decision->kind->value} $decision->page"] = $decision;
+            }
+        }
+        $this->givenWay = $givenWay;
+        $this->answers = $answers;
     }
 
     /** What is not decided stays open. */
@@ -26,30 +43,17 @@ final readonly class Decisions
 
     public function and(Decision ...$made): self
     {
-        return new self([...$this->made, ...array_values($made)], $this->undecided);
+        return new self([...$this->made, ...array_values($made)], $this->unanswered);
     }
 
     public function givesWay(string $key): bool
     {
-        foreach ($this->made as $decision) {
-            if ($decision->givesWay?->key === $key) {
-                return true;
-            }
-        }
-
-        return false;
+        return isset($this->givenWay[$key]);
     }
 
     /** The last word on it, the default where that is taken; null while it is open. */
     public function on(QuestionKind $kind, string $page, Answer $default): ?Decision
     {
-        $found = $this->undecided === WhenUnanswered::TakesDefault ? Decision::answer($kind, $page, $default) : null;
-        foreach ($this->made as $decision) {
-            if ($decision->kind === $kind && $decision->page === $page) {
-                $found = $decision;
-            }
-        }
-
-        return $found;
+        return $this->answers["$kind->value $page"] ?? ($this->unanswered === WhenUnanswered::TakesDefault ? Decision::answer($kind, $page, $default) : null);
     }
 }

@@ -30,6 +30,16 @@ final readonly class Question
     ) {
     }
 
+    /**
+     * The question with what has been decided: the manager's own answer, the default where that is taken, null while it is open.
+     *
+     * @param  list<Answer>  $answers
+     */
+    public static function of(Decisions $decisions, QuestionKind $kind, Page $about, int $count, array $answers, Answer $default, bool $matters, ?Page $heir = null): self
+    {
+        return new self($kind, $about->id, $about->name, $count, $answers, $default, $heir, $matters, $decisions->on($kind, $about->id, $default));
+    }
+
     public function isOpen(): bool
     {
         return $this->matters && $this->decided === null;

@@ -18,6 +18,24 @@ final readonly class ClaimDifference
     {
     }
 
+    /** The redirect that stands here from now on, or leads elsewhere. */
+    public function redirectWritten(): ?Claim
+    {
+        return $this->after?->kind === ClaimKind::Redirect ? $this->after : null;
+    }
+
+    /** The redirect that stood here and no longer does. */
+    public function redirectDropped(): ?Claim
+    {
+        return $this->before?->kind === ClaimKind::Redirect && $this->after?->kind !== ClaimKind::Redirect ? $this->before : null;
+    }
+
+    /** The record that says from now on that the address is gone. */
+    public function recordedGone(): ?Claim
+    {
+        return $this->after?->kind === ClaimKind::Gone && $this->before?->kind !== ClaimKind::Gone ? $this->after : null;
+    }
+
     /** @return array{key: string, before: Row|null, after: Row|null} */
     public function toArray(): array
     {

@@ -42,21 +42,21 @@ final class ComposedAddresses
     private function outcome(): array
     {
         $outcome = [];
-        foreach ($this->workspace->touched() as $id) {
-            $page = $this->workspace->find($id);
+        foreach ($this->workspace->pages->touched() as $id) {
+            $page = $this->workspace->pages->find($id);
             $outcome[$id] = $page;
-            $before = $this->workspace->before($id);
+            $before = $this->workspace->pages->before($id);
             if ($page === null || $page->isBinned() || ($before !== null && ! $this->movesBranch($before, $page))) {
                 continue;
             }
             $this->affected[$id] = true;
-            foreach ($before === null || $before->isBinned() ? [] : $this->workspace->branchBefore($id) as $below) {
+            foreach ($before === null || $before->isBinned() ? [] : $this->workspace->pages->branchBefore($id) as $below) {
                 $this->affected[$below] = true;
             }
         }
         $composer = AddressComposer::where($this->workspace, fn (string $id): bool => isset($this->affected[$id]));
         foreach ($this->affected as $id => $_) {
-            $page = $this->workspace->find((string) $id);
+            $page = $this->workspace->pages->find((string) $id);
             if ($page !== null && ! $page->isBinned()) {
                 $address = $composer->address($page);
                 $outcome[$page->id] = $address->path === $page->address->path ? $page : $page->at($address);
@@ -71,7 +71,7 @@ final class ComposedAddresses
     {
         return $before->parent !== $after->parent || ! $before->slug->equals($after->slug) || $before->pinned?->path !== $after->pinned?->path
             || $before->leftOut !== $after->leftOut || $before->isBinned()
-            || ($before->id === $this->workspace->startPage) !== ($before->id === $this->workspace->site->startPage);
+            || ($before->id === $this->workspace->startPage()) !== ($before->id === $this->workspace->site->startPage);
     }
 
     private function guardDepth(Page $page): void
@@ -83,6 +83,6 @@ final class ComposedAddresses
 
     private function level(Page $page): int
     {
-        return $this->levels[$page->id] ??= $page->parent === null ? 1 : 1 + $this->level($this->workspace->page($page->parent, 'place'));
+        return $this->levels[$page->id] ??= $page->parent === null ? 1 : 1 + $this->level($this->workspace->pages->page($page->parent, 'place'));
     }
 }

@@ -5,26 +5,27 @@ declare(strict_types=1);
 namespace Heronstem\Core\Planning;
 
 use Heronstem\Core\Decision\Answer;
+use Heronstem\Core\Decision\Question;
 use Heronstem\Core\Decision\QuestionKind;
 use Heronstem\Core\Menu\EntryKind;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Workspace\Workspace;
 
 /** What becomes of entries made by hand when the pages they lead to move, are retired, or go for good. */
-final readonly class MenuConsequences
+final class MenuConsequences
 {
-    /** @param  array<string, Page|null>  $outcome */
-    public function __construct(private Workspace $workspace, private array $outcome)
-    {
-    }
-
-    /** Asks about entries of pages that move or are retired, and takes out those of pages that go for good. */
-    public function settle(): void
+    /**
+     * Asks about entries of pages that move or are retired, and takes out those of pages that go for good.
+     *
+     * @param  array<string, Page|null>  $outcome
+     * @return list<Question>
+     */
+    public static function settle(Workspace $workspace, array $outcome): array
     {
         $about = $gone = [];
-        foreach ($this->workspace->touched() as $id) {
-            $before = $this->workspace->before($id);
-            $after = $this->outcome[$id] ?? null;
+        foreach ($workspace->pages->touched() as $id) {
+            $before = $workspace->pages->before($id);
+            $after = $outcome[$id] ?? null;
             if ($after === null) {
                 $gone[$id] = true;
             } elseif ($before !== null && $after->isBinned() && ! $before->isBinned()) {
@@ -33,19 +34,22 @@ final readonly class MenuConsequences
                 $about[$id][] = $id;
             }
         }
+        $questions = [];
         foreach ($about as $root => $pages) {
-            $this->ask($this->workspace->known((string) $root), array_fill_keys($pages, true));
+            $questions[] = self::ask($workspace, $workspace->pages->known((string) $root), array_fill_keys($pages, true));
         }
         if ($gone !== []) {
-            $this->forget($gone);
+            self::forget($workspace, $gone);
         }
+
+        return array_values(array_filter($questions));
     }
 
     /** @param  array<string, true>  $pages */
-    private function ask(Page $root, array $pages): void
+    private static function ask(Workspace $workspace, Page $root, array $pages): ?Question
     {
         $entries = [];
-        foreach ($this->workspace->menus->after() as $menu) {
+        foreach ($workspace->menus->after() as $menu) {
             foreach ($menu->entries as $entry) {
                 if ($entry->kind === EntryKind::Page && isset($pages[(string) $entry->page()])) {
                     $entries[] = [$menu->id, $entry->id];
@@ -53,24 +57,26 @@ final readonly class MenuConsequences
             }
         }
         if ($entries === []) {
-            return;
+            return null;
         }
-        $decided = $this->workspace->ask(QuestionKind::MenuEntries, $root, count($entries), QuestionKind::MenuEntries->answers(), Answer::Leave, matters: false);
-        foreach ($decided?->answer === Answer::Remove ? $entries : [] as [$menu, $entry]) {
-            $kept = $this->workspace->menus->find($menu);
+        $asked = Question::of($workspace->decisions, QuestionKind::MenuEntries, $root, count($entries), QuestionKind::MenuEntries->answers(), Answer::Leave, matters: false);
+        foreach ($asked->decided?->answer === Answer::Remove ? $entries : [] as [$menu, $entry]) {
+            $kept = $workspace->menus->find($menu);
             if ($kept !== null) {
-                $this->workspace->menus->put($kept->without($entry));
+                $workspace->menus->put($kept->without($entry));
             }
         }
+
+        return $asked;
     }
 
     /** @param  array<string, true>  $pages */
-    private function forget(array $pages): void
+    private static function forget(Workspace $workspace, array $pages): void
     {
-        foreach ($this->workspace->menus->after() as $menu) {
+        foreach ($workspace->menus->after() as $menu) {
             $kept = $menu->withoutPages($pages);
             if ($kept !== $menu) {
-                $this->workspace->menus->put($kept);
+                $workspace->menus->put($kept);
             }
         }
     }

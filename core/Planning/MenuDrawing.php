@@ -70,7 +70,7 @@ final class MenuDrawing
 
     private static function label(Entry $entry, Workspace $workspace): string
     {
-        $page = $entry->page() === null ? null : $workspace->find($entry->page());
+        $page = $entry->page() === null ? null : $workspace->pages->find($entry->page());
         $name = $entry->label !== '' ? $entry->label : $page->name ?? (string) $entry->leadsTo?->value;
 
         return match (true) {

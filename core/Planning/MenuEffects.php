@@ -56,8 +56,8 @@ final class MenuEffects
             return;
         }
         $pages = array_values(array_filter(array_map(static fn (Entry $entry): ?string => $entry->page(), [...array_values($was->entries ?? []), ...array_values($is->entries ?? [])])));
-        if ($was !== $is || array_intersect($pages, $this->workspace->touched()) !== []) {
-            $this->workspace->expect($pages);
+        if ($was !== $is || array_intersect($pages, $this->workspace->pages->touched()) !== []) {
+            $this->workspace->pages->expect($pages);
             $this->say($menu, $this->before->byHand($was), $this->after->byHand($is));
         }
         foreach (($was->entries ?? []) + ($is->entries ?? []) as $id => $_) {
@@ -92,7 +92,7 @@ final class MenuEffects
     {
         $found = [];
         $root = $was?->page() ?? $is?->page();
-        foreach ($this->workspace->touched() as $id) {
+        foreach ($this->workspace->pages->touched() as $id) {
             $found[$id] = true;
             $shown = ($was !== null && $this->before->inBranch($was, $id) !== null) || ($is !== null && $this->after->inBranch($is, $id) !== null);
             if (($shown || $id === $root) && $this->turnsBranch($id)) {
@@ -106,11 +106,11 @@ final class MenuEffects
     /** Whether what stands below a page may come, go or move with it. */
     private function turnsBranch(string $id): bool
     {
-        $old = $this->workspace->before($id);
-        $new = $this->workspace->find($id);
+        $old = $this->workspace->pages->before($id);
+        $new = $this->workspace->pages->find($id);
 
         return $old?->parent !== $new?->parent || $old?->isShown() !== $new?->isShown() || $old?->isLive() !== $new?->isLive()
-            || ($id === $this->workspace->site->startPage) !== ($id === $this->workspace->startPage);
+            || ($id === $this->workspace->site->startPage) !== ($id === $this->workspace->startPage());
     }
 
     /**
@@ -119,7 +119,7 @@ final class MenuEffects
      */
     private function wholeOf(array $entries, int $depth): array
     {
-        $found = array_fill_keys($this->workspace->touched(), true);
+        $found = array_fill_keys($this->workspace->pages->touched(), true);
         foreach ($entries as $entry) {
             $found += $entry === null ? [] : $this->below($entry->page(), $depth);
         }
@@ -133,9 +133,9 @@ final class MenuEffects
         if ($depth === 0) {
             return [];
         }
-        $now = $parent === null || $this->workspace->find($parent) !== null ? $this->workspace->childOrder($parent) : [];
-        $children = array_map(strval(...), array_keys($now + $this->workspace->childOrderBefore($parent)));
-        $this->workspace->expect($children);
+        $now = $parent === null || $this->workspace->pages->find($parent) !== null ? $this->workspace->pages->childOrder($parent) : [];
+        $children = array_map(strval(...), array_keys($now + $this->workspace->pages->childOrderBefore($parent)));
+        $this->workspace->pages->expect($children);
         $found = array_fill_keys($children, true);
         foreach ($children as $child) {
             if ($depth > 1) {

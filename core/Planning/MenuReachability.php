@@ -42,7 +42,7 @@ final class MenuReachability
                 }
             }
         }
-        $this->workspace->expect(array_map(strval(...), array_keys($pages)));
+        $this->workspace->pages->expect(array_map(strval(...), array_keys($pages)));
 
         return $pages;
     }
@@ -50,7 +50,7 @@ final class MenuReachability
     /** @return list<string> */
     private function below(?string $parent, int $depth): array
     {
-        $children = array_map(strval(...), array_keys($this->workspace->childOrder($parent)));
+        $children = array_map(strval(...), array_keys($this->workspace->pages->childOrder($parent)));
         foreach ($depth > 1 ? $children : [] as $child) {
             array_push($children, ...$this->below($child, $depth - 1));
         }

@@ -20,7 +20,7 @@ final class MenusTouched
     public static function by(Workspace $workspace, array $outcome): array
     {
         $before = ShownEntries::before($workspace);
-        $after = new ShownEntries(static fn (string $id): ?Page => $outcome[$id] ?? $workspace->find($id), $workspace->startPage);
+        $after = new ShownEntries(static fn (string $id): ?Page => $outcome[$id] ?? $workspace->pages->find($id), $workspace->startPage());
         $was = $workspace->menus->before();
         $touched = [];
         $all = self::changesTimes($workspace, $outcome);
@@ -46,7 +46,7 @@ final class MenusTouched
                     return true;
                 }
             }
-            if ($entry->kind === EntryKind::Branch && $entry->page() === null && $workspace->startPage !== $workspace->site->startPage) {
+            if ($entry->kind === EntryKind::Branch && $entry->page() === null && $workspace->startPage() !== $workspace->site->startPage) {
                 return true;
             }
         }
@@ -61,8 +61,8 @@ final class MenusTouched
      */
     private static function changesTimes(Workspace $workspace, array $outcome): bool
     {
-        foreach ($workspace->touched() as $id) {
-            $difference = PageDifference::between($workspace->before($id), $outcome[$id] ?? null);
+        foreach ($workspace->pages->touched() as $id) {
+            $difference = PageDifference::between($workspace->pages->before($id), $outcome[$id] ?? null);
             if (isset($difference->before['from']) || isset($difference->before['until']) || isset($difference->after['from']) || isset($difference->after['until'])) {
                 return true;
             }

@@ -31,10 +31,10 @@ final readonly class Notes
     public function all(array $menu): array
     {
         $notes = $this->retired();
-        foreach ($this->workspace->touched() as $id) {
+        foreach ($this->workspace->pages->touched() as $id) {
             $page = $this->outcome[$id] ?? null;
             if ($page !== null && ! $page->isBinned()) {
-                array_push($notes, ...$this->onPage($page, $this->workspace->before($id)));
+                array_push($notes, ...$this->onPage($page, $this->workspace->pages->before($id)));
             }
         }
 
@@ -47,17 +47,17 @@ final readonly class Notes
         $notes = $broken = [];
         foreach ($this->workspace->redirects->touched() as [, $rule]) {
             $claim = $rule?->inFront === true && $rule->isOn && $rule->scope !== RuleScope::Pattern ? $this->workspace->ledger->claimsOn([Address::stored($rule->source, $this->workspace->rules())])[$rule->key] ?? null : null;
-            $page = $claim?->page === null ? null : $this->workspace->find($claim->page);
+            $page = $claim?->page === null ? null : $this->workspace->pages->find($claim->page);
             if ($page?->isLive() === true && $rule !== null) {
                 $notes[] = new Note(NoteKind::RedirectHides, $page->id, $page->name, $rule->source);
             }
         }
-        $hidden = array_values(array_filter($this->workspace->touched(), fn (string $id): bool => $this->workspace->before($id)?->isLive() === true && ($this->outcome[$id] ?? null)?->isLive() !== true));
+        $hidden = array_values(array_filter($this->workspace->pages->touched(), fn (string $id): bool => $this->workspace->pages->before($id)?->isLive() === true && ($this->outcome[$id] ?? null)?->isLive() !== true));
         foreach ($this->workspace->redirects->leadingTo(...$hidden) as $rule) {
             $broken[(string) $rule->target?->value] = ($broken[(string) $rule->target?->value] ?? 0) + 1;
         }
         foreach ($broken as $id => $count) {
-            $notes[] = new Note(NoteKind::RedirectsBreak, (string) $id, $this->workspace->before((string) $id)->name ?? '', (string) $count);
+            $notes[] = new Note(NoteKind::RedirectsBreak, (string) $id, $this->workspace->pages->before((string) $id)->name ?? '', (string) $count);
         }
 
         return $notes;
@@ -66,18 +66,18 @@ final readonly class Notes
     /** @return list<Note> where the start page changes, what its layout shows from now on */
     private function start(): array
     {
-        $page = $this->workspace->startPage === null || $this->workspace->startPage === $this->workspace->site->startPage ? null : $this->workspace->find($this->workspace->startPage);
+        $page = $this->workspace->startPage() === null || $this->workspace->startPage() === $this->workspace->site->startPage ? null : $this->workspace->pages->find($this->workspace->startPage());
 
-        return $page !== null && $page->layout === 'section' && $this->workspace->childOrder($page->id) !== [] ? [new Note(NoteKind::StartShowsOthers, $page->id, $page->name)] : [];
+        return $page !== null && $page->layout === 'section' && $this->workspace->pages->childOrder($page->id) !== [] ? [new Note(NoteKind::StartShowsOthers, $page->id, $page->name)] : [];
     }
 
     /** @return list<Note> what people have on pages that go for good */
     private function going(): array
     {
-        $gone = array_values(array_filter($this->workspace->touched(), fn (string $id): bool => ($this->outcome[$id] ?? null) === null && $this->workspace->before($id) !== null));
+        $gone = array_values(array_filter($this->workspace->pages->touched(), fn (string $id): bool => ($this->outcome[$id] ?? null) === null && $this->workspace->pages->before($id) !== null));
         $notes = [];
-        foreach ($gone === [] ? [] : $this->workspace->peopleAt($gone) as $at) {
-            $notes[] = new Note($at->tie === PersonRole::UnsavedContent ? NoteKind::UnsavedContentGoes : NoteKind::BranchGoes, $at->page, $this->workspace->before($at->page)->name ?? '', $at->name);
+        foreach ($gone === [] ? [] : $this->workspace->pages->peopleAt($gone) as $at) {
+            $notes[] = new Note($at->tie === PersonRole::UnsavedContent ? NoteKind::UnsavedContentGoes : NoteKind::BranchGoes, $at->page, $this->workspace->pages->before($at->page)->name ?? '', $at->name);
         }
 
         return $notes;
@@ -87,15 +87,15 @@ final readonly class Notes
     private function retired(): array
     {
         $along = [];
-        foreach ($this->workspace->touched() as $id) {
+        foreach ($this->workspace->pages->touched() as $id) {
             $page = $this->outcome[$id] ?? null;
-            if ($page !== null && $page->isBinned() && $this->workspace->before($id)?->isBinned() !== true) {
+            if ($page !== null && $page->isBinned() && $this->workspace->pages->before($id)?->isBinned() !== true) {
                 $along[(string) $page->bin] = ($along[(string) $page->bin] ?? -1) + 1;
             }
         }
         $notes = [];
         foreach ($along as $root => $count) {
-            $notes[] = new Note(NoteKind::Retires, (string) $root, $this->workspace->known((string) $root)->name, (string) $count);
+            $notes[] = new Note(NoteKind::Retires, (string) $root, $this->workspace->pages->known((string) $root)->name, (string) $count);
         }
 
         return $notes;
@@ -111,7 +111,7 @@ final readonly class Notes
         $standing = new MenuReachability($this->workspace);
         $about = $standing->pagesOfMenusPlacedOrNot();
         foreach ($menu as $effect) {
-            $page = $effect->page === null ? null : $this->outcome[$effect->page] ?? $this->workspace->find($effect->page);
+            $page = $effect->page === null ? null : $this->outcome[$effect->page] ?? $this->workspace->pages->find($effect->page);
             if ($page === null || ! $page->isShown()) {
                 continue;
             }
@@ -121,8 +121,8 @@ final readonly class Notes
             $about[$page->id] = $effect->menu->name;
         }
         foreach ($about as $id => $name) {
-            $page = $this->outcome[$id] ?? $this->workspace->find((string) $id);
-            if ($page?->isShown() !== true || $this->workspace->before($page->id)?->isShown() !== true) {
+            $page = $this->outcome[$id] ?? $this->workspace->pages->find((string) $id);
+            if ($page?->isShown() !== true || $this->workspace->pages->before($page->id)?->isShown() !== true) {
                 continue;
             }
             $kind = match ([$standing->wasInSome($page->id), $standing->isInSome($page->id)]) {
@@ -151,7 +151,7 @@ final readonly class Notes
             array_push($notes, ...$this->hiddenAbove($page));
         }
         if ($page->kind === PageKind::Pointer && $page->leadsTo?->kind === TargetKind::Page && $page->isLive() && ($cameHere || $before->leadsTo !== $page->leadsTo)) {
-            $target = $this->workspace->find($page->leadsTo->value);
+            $target = $this->workspace->pages->find($page->leadsTo->value);
             if ($target === null || ! $target->isLive()) {
                 $notes[] = new Note(NoteKind::PointerBroken, $page->id, $page->name, $target?->name);
             }
@@ -164,7 +164,7 @@ final readonly class Notes
     private function hiddenAbove(Page $page): array
     {
         $unlisted = null;
-        foreach ($this->workspace->ancestors($page) as $above) {
+        foreach ($this->workspace->pages->ancestors($page) as $above) {
             if (! $above->isLive()) {
                 return [new Note(NoteKind::LiveUnderHidden, $page->id, $page->name, $above->name)];
             }
@@ -178,9 +178,9 @@ final readonly class Notes
     private function emptySections(): array
     {
         $sections = [];
-        foreach ($this->workspace->touched() as $id) {
-            foreach ([$id, $this->workspace->before($id)?->parent, $this->workspace->find($id)?->parent] as $candidate) {
-                $page = $candidate === null ? null : $this->workspace->find($candidate);
+        foreach ($this->workspace->pages->touched() as $id) {
+            foreach ([$id, $this->workspace->pages->before($id)?->parent, $this->workspace->pages->find($id)?->parent] as $candidate) {
+                $page = $candidate === null ? null : $this->workspace->pages->find($candidate);
                 if ($page !== null && $page->kind === PageKind::Section && $page->isLive()) {
                     $sections[$page->id] = $page;
                 }
@@ -188,9 +188,9 @@ final readonly class Notes
         }
         $notes = [];
         foreach ($sections as $section) {
-            $children = array_map(strval(...), array_keys($this->workspace->childOrder($section->id)));
-            $this->workspace->expect($children);
-            $live = array_filter($children, fn (string $child): bool => $this->workspace->find($child)?->isLive() === true);
+            $children = array_map(strval(...), array_keys($this->workspace->pages->childOrder($section->id)));
+            $this->workspace->pages->expect($children);
+            $live = array_filter($children, fn (string $child): bool => $this->workspace->pages->find($child)?->isLive() === true);
             if ($live === []) {
                 $notes[] = new Note(NoteKind::SectionEmpty, $section->id, $section->name);
             }

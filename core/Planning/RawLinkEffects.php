@@ -56,7 +56,7 @@ final readonly class RawLinkEffects
         foreach ($claims as $difference) {
             $page = $difference->before?->page;
             $stays = $difference->after?->page === $page && in_array($difference->after?->kind, [ClaimKind::Page, ClaimKind::Also, $difference->before?->kind], true);
-            if ($page !== null && ! $stays && $this->workspace->before($page)?->isLive() === true) {
+            if ($page !== null && ! $stays && $this->workspace->pages->before($page)?->isLive() === true) {
                 $turned[$difference->key] = [$page, $difference->after];
             }
         }
@@ -83,7 +83,7 @@ final readonly class RawLinkEffects
     /** The page as it will be, if visitors get it. */
     private function shown(string $id): ?Page
     {
-        $page = array_key_exists($id, $this->outcome) ? $this->outcome[$id] : $this->workspace->known($id);
+        $page = array_key_exists($id, $this->outcome) ? $this->outcome[$id] : $this->workspace->pages->known($id);
 
         return $page?->isLive() === true ? $page : null;
     }

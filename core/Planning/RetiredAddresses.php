@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Heronstem\Core\Planning;
 
 use Heronstem\Core\Decision\Answer;
+use Heronstem\Core\Decision\Question;
 use Heronstem\Core\Decision\QuestionKind;
 use Heronstem\Core\InputRefused;
 use Heronstem\Core\Ledger\Claim;
 use Heronstem\Core\Tree\Page;
-use Heronstem\Core\Workspace\ClaimOverlay;
 use Heronstem\Core\Workspace\Workspace;
 
 /**
@@ -18,57 +18,63 @@ use Heronstem\Core\Workspace\Workspace;
  */
 final class RetiredAddresses
 {
-    /** @var array<string, list<Claim>> claims of pages that go into the bin, by the one that takes them along */
-    private array $claims = [];
-
-    /** @param  array<string, Page|null>  $outcome */
-    public function __construct(private readonly Workspace $workspace, private readonly array $outcome, private readonly ClaimOverlay $sheet)
-    {
-    }
-
     /**
-     * @param  list<Claim>  $about
+     * @return list<Question>
      *
      * @throws InputRefused when the page that is to inherit cannot
      */
-    public function retire(array $about): void
+    public static function retire(ClaimsInQuestion $question): array
     {
-        foreach ($about as $claim) {
-            $page = $claim->page === null ? null : $this->outcome[$claim->page] ?? null;
-            $wasThere = $page !== null && $this->workspace->before($page->id)?->isBinned() === false;
-            if ($page !== null && $page->isBinned() && $wasThere && ! $this->sheet->isPlanned($claim->address->key)) {
-                $this->claims[(string) $page->bin][] = $claim;
-            }
+        $questions = [];
+        foreach (self::byRoot($question) as $root => $claims) {
+            array_push($questions, ...self::settle($question, $question->workspace->pages->known((string) $root), $claims));
         }
-        foreach ($this->claims as $root => $claims) {
-            $this->settle($this->workspace->known((string) $root), $claims);
-        }
+
+        return $questions;
     }
 
-    /** @param  list<Claim>  $claims */
-    private function settle(Page $root, array $claims): void
+    /** @return array<string, non-empty-list<Claim>> claims of pages that go into the bin, by the one that takes them along */
+    private static function byRoot(ClaimsInQuestion $question): array
+    {
+        $found = [];
+        foreach ($question->about as $claim) {
+            $page = $claim->page === null ? null : $question->outcome[$claim->page] ?? null;
+            $wasThere = $page !== null && $question->workspace->pages->before($page->id)?->isBinned() === false;
+            if ($page !== null && $page->isBinned() && $wasThere && ! $question->claims->isPlanned($claim->address->key)) {
+                $found[(string) $page->bin][] = $claim;
+            }
+        }
+
+        return $found;
+    }
+
+    /**
+     * @param  non-empty-list<Claim>  $claims
+     * @return list<Question>
+     */
+    private static function settle(ClaimsInQuestion $question, Page $root, array $claims): array
     {
         $known = count(array_filter($claims, static fn (Claim $claim): bool => $claim->everLive));
-        $heir = $this->heirOf($root);
+        $heir = self::heirOf($root, $question->workspace);
         $default = $heir === null ? Answer::Gone : Answer::Parent;
         $answers = array_values(array_filter(QuestionKind::Retired->answers(), static fn (Answer $answer): bool => $answer !== Answer::Parent || $heir !== null));
-        $decided = $known > 0
-            ? $this->workspace->ask(QuestionKind::Retired, $root, $known, $answers, $default, true, $heir)
-            : $this->workspace->decisions->on(QuestionKind::Retired, $root->id, $default);
-        $to = $this->inheritor($decided->answer ?? $default, $decided?->to, $heir);
+        $asked = Question::of($question->workspace->decisions, QuestionKind::Retired, $root, $known, $answers, $default, true, $heir);
+        $to = self::inheritor($asked->decided->answer ?? $default, $asked->decided?->to, $heir, $question->workspace);
         foreach ($claims as $claim) {
             $for = $claim->heldFor ?? (string) $claim->page;
-            $this->sheet->set($claim->address->key, match (true) {
+            $question->claims->set($claim->address->key, match (true) {
                 ! $claim->everLive => Claim::inBin($claim->address, $for),
                 $to === null => Claim::gone($claim->address, $for),
                 default => Claim::redirectTo($claim->address, $to, true, $for),
             });
         }
+
+        return $known > 0 ? [$asked] : [];
     }
 
-    private function heirOf(Page $root): ?Page
+    private static function heirOf(Page $root, Workspace $workspace): ?Page
     {
-        foreach ($this->workspace->ancestors($root) as $above) {
+        foreach ($workspace->pages->ancestors($root) as $above) {
             if ($above->isLive()) {
                 return $above;
             }
@@ -77,13 +83,13 @@ final class RetiredAddresses
         return null;
     }
 
-    private function inheritor(Answer $answer, ?string $named, ?Page $heir): ?string
+    private static function inheritor(Answer $answer, ?string $named, ?Page $heir, Workspace $workspace): ?string
     {
         if ($answer === Answer::Parent && $heir === null) {
             throw new InputRefused('decisions', 'No live page is above this one. Name a page, or record its addresses as gone.');
         }
         if ($answer === Answer::Page) {
-            $page = $this->workspace->page((string) $named, 'decisions');
+            $page = $workspace->pages->page((string) $named, 'decisions');
             if (! $page->isLive()) {
                 throw new InputRefused('decisions', "“{$page->name}” is not live, so visitors sent there would get nothing. Choose a live page.");
             }

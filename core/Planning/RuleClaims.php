@@ -6,23 +6,17 @@ namespace Heronstem\Core\Planning;
 
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
-use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Decision\Note;
 use Heronstem\Core\Decision\NoteKind;
 use Heronstem\Core\Ledger\Claim;
 use Heronstem\Core\Ledger\ClaimKind;
 use Heronstem\Core\Linking\TargetKind;
 use Heronstem\Core\Redirect\Rule;
-use Heronstem\Core\Workspace\ClaimOverlay;
 use Heronstem\Core\Workspace\Workspace;
 
 /** What redirect rules do to the ledger, and it to them: an address has one holder, and a rule without its address is none. */
-final readonly class RuleClaims
+final class RuleClaims
 {
-    public function __construct(private Workspace $workspace, private ClaimOverlay $sheet, private Batch $batch)
-    {
-    }
-
     /** @return list<Address> that rules let go or want, or lead to */
     public static function addresses(Workspace $workspace): array
     {
@@ -42,66 +36,66 @@ final readonly class RuleClaims
     }
 
     /** Addresses of rules that go, or go elsewhere, are free, or say that they are gone. */
-    public function letGo(): void
+    public static function letGo(ClaimsInQuestion $question): void
     {
-        foreach ($this->workspace->redirects->touched() as $id => [$before, $after]) {
-            $claim = $before?->claims() === true && ! ($after?->claims() === true && $after->key === $before->key) ? $this->sheet->planned($before->key) : null;
+        foreach ($question->workspace->redirects->touched() as $id => [$before, $after]) {
+            $claim = $before?->claims() === true && ! ($after?->claims() === true && $after->key === $before->key) ? $question->claims->planned($before->key) : null;
             if ($claim?->kind === ClaimKind::Rule) {
-                $this->sheet->set($claim->address->key, $claim->everLive || $this->workspace->redirects->leavesGone((string) $id) ? Claim::gone($claim->address) : null);
+                $question->claims->set($claim->address->key, $claim->everLive || $question->workspace->redirects->leavesGone((string) $id) ? Claim::gone($claim->address) : null);
             }
         }
     }
 
-    /** @return list<array{Rule, Address, Claim}> rules that want an address which somebody else holds */
-    public function settle(): array
+    /** @return list<AddressClash> rules that want an address which somebody else holds */
+    public static function settle(ClaimsInQuestion $question): array
     {
-        $refused = [];
-        foreach ($this->workspace->redirects->touched() as [, $after]) {
-            $inWay = $after?->claims() === true ? $this->take($after) : null;
+        $clashes = [];
+        foreach ($question->workspace->redirects->touched() as [, $after]) {
+            $inWay = $after?->claims() === true ? self::take($after, $question) : null;
             if ($inWay !== null && $after !== null) {
-                $refused[] = [$after, self::addressOf($after, $this->workspace->rules()), $inWay];
+                $clashes[] = AddressClash::ofRule($after, self::addressOf($after, $question->workspace->rules()), $inWay);
             }
         }
-        $this->dropUnheld();
+        self::dropUnheld($question);
 
-        return $refused;
+        return $clashes;
     }
 
     /** @return Claim|null what is in its way */
-    private function take(Rule $rule): ?Claim
+    private static function take(Rule $rule, ClaimsInQuestion $question): ?Claim
     {
-        $address = self::addressOf($rule, $this->workspace->rules());
-        $planned = $this->sheet->planned($rule->key);
-        $others = $planned?->kind === ClaimKind::Rule ? $this->workspace->redirects->others($rule) : [];
+        $address = self::addressOf($rule, $question->workspace->rules());
+        $planned = $question->claims->planned($rule->key);
+        $others = $planned?->kind === ClaimKind::Rule ? $question->workspace->redirects->others($rule) : [];
         $isOwn = $planned?->kind === ClaimKind::Rule && $others === [];
-        $isMadeFree = $this->sheet->isMadeFree($rule->key);
-        $givesWay = $planned !== null && $planned->kind !== ClaimKind::Page && $this->batch->decisions->givesWay($rule->key);
+        $isMadeFree = $question->claims->isMadeFree($rule->key);
+        $givesWay = $planned !== null && $planned->kind !== ClaimKind::Page && $question->batch->decisions->givesWay($rule->key);
         if ($planned !== null && ! $isOwn && ! $isMadeFree && ! $givesWay) {
-            if ($this->batch->undoes() === []) {
+            if ($question->batch->undoes() === []) {
                 return $planned;
             }
             // The rule was to come back, and its address has another holder by now.
-            $this->workspace->redirects->remove($rule->id);
-            $this->workspace->notes[] = new Note(NoteKind::RedirectStays, $rule->id, $rule->source);
+            $question->workspace->redirects->remove($rule->id);
+            $question->workspace->note(new Note(NoteKind::RedirectStays, $rule->id, $rule->source));
 
             return null;
         }
         foreach ($givesWay ? $others : [] as $other) {
-            $this->workspace->redirects->remove($other->id);
+            $question->workspace->redirects->remove($other->id);
         }
-        $this->sheet->set($rule->key, Claim::ofRule($address, $planned->everLive ?? false));
+        $question->claims->set($rule->key, Claim::ofRule($address, $planned->everLive ?? false));
 
         return null;
     }
 
     /** Rules whose address somebody else has taken go. */
-    private function dropUnheld(): void
+    private static function dropUnheld(ClaimsInQuestion $question): void
     {
-        foreach ($this->sheet->after() as $key => $claim) {
-            if ($this->sheet->now((string) $key)?->kind === ClaimKind::Rule && $claim?->kind !== ClaimKind::Rule) {
-                $rule = $this->workspace->redirects->claimingAt((string) $key);
+        foreach ($question->claims->after() as $key => $claim) {
+            if ($question->claims->now((string) $key)?->kind === ClaimKind::Rule && $claim?->kind !== ClaimKind::Rule) {
+                $rule = $question->workspace->redirects->claimingAt((string) $key);
                 if ($rule !== null) {
-                    $this->workspace->redirects->remove($rule->id);
+                    $question->workspace->redirects->remove($rule->id);
                 }
             }
         }

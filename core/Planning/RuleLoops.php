@@ -21,7 +21,7 @@ final readonly class RuleLoops
     /** Chains that are told one by one. */
     private const MAX_NOTES = 20;
 
-    public function __construct(private Workspace $workspace, private LedgerEffects $effects)
+    public function __construct(private Workspace $workspace, private ClaimPlan $claims)
     {
     }
 
@@ -41,11 +41,11 @@ final readonly class RuleLoops
         $notes = [];
         foreach ($changed as $rule) {
             $ways = $resolver->waysOf($rule);
-            $round = array_values(array_filter($ways, static fn (Resolution $way): bool => $way->comesBackTo($rule)));
-            if ($round !== [] && $batch->undoes() === []) {
-                throw $this->refused($rule, $round[0]);
+            $loops = array_values(array_filter($ways, static fn (Resolution $way): bool => $way->comesBackTo($rule)));
+            if ($loops !== [] && $batch->undoes() === []) {
+                throw $this->refused($rule, $loops[0], $batch);
             }
-            if ($round !== []) {
+            if ($loops !== []) {
                 $notes[] = new Note(NoteKind::RedirectCircles, $rule->id, $rule->source);
             } elseif (count($notes) < self::MAX_NOTES && $ways[0]->nextRedirect($rule) !== null) {
                 $notes[] = new Note(NoteKind::RedirectChains, $rule->id, $rule->source, $ways[0]->location);
@@ -55,13 +55,12 @@ final readonly class RuleLoops
         return [...$notes, ...$this->ledTo($changed)];
     }
 
-    private function refused(Rule $rule, Resolution $way): InputRefused
+    private function refused(Rule $rule, Resolution $way, Batch $batch): InputRefused
     {
         $steps = implode(' → ', [...array_map(static fn (Hop $hop): string => $hop->from, array_slice($way->hops, 0, 4)), $way->hops === [] ? $rule->source : $way->hops[count($way->hops) - 1]->to]);
         $refused = new InputRefused('leadsTo', "Visitors would go round in a circle: $steps. Choose another target, or switch one of them off first.");
-        $field = $this->workspace->redirects->fieldOf($rule->id);
 
-        return $field === '' ? $refused : $refused->within($field);
+        return $refused->within('changes.'.$batch->lastOf($rule->id));
     }
 
     /**
@@ -86,9 +85,9 @@ final readonly class RuleLoops
     }
 
     /** Whether visitors would come back to a rule, if it were like this. */
-    public function wouldGoRound(Rule $rule): bool
+    public function wouldLoop(Rule $rule): bool
     {
-        return $this->resolver([$rule->id => $rule])->roundOf($rule) !== null;
+        return $this->resolver([$rule->id => $rule])->loopOf($rule) !== null;
     }
 
     /**
@@ -101,6 +100,6 @@ final readonly class RuleLoops
         $standing = array_filter($this->workspace->redirects->standing(), static fn (Rule $rule): bool => ! isset($changed[$rule->id]));
         $set = RuleSet::compile([...$standing, ...array_map(static fn (Rule $rule): Rule => $rule->always(), array_filter($changed, static fn (Rule $rule): bool => ! $rule->claims()))], $this->workspace->rules(), $this->workspace->now());
 
-        return new Resolver($this->workspace->rules(), new PlannedAddresses($this->workspace, $this->effects), $set);
+        return new Resolver($this->workspace->rules(), new PlannedAddresses($this->workspace, $this->claims), $set);
     }
 }

@@ -25,12 +25,12 @@ final readonly class ShownEntries
 
     public static function before(Workspace $workspace): self
     {
-        return new self(static fn (string $id): ?Page => $workspace->before($id), $workspace->site->startPage);
+        return new self(static fn (string $id): ?Page => $workspace->pages->before($id), $workspace->site->startPage);
     }
 
     public static function after(Workspace $workspace): self
     {
-        return new self(static fn (string $id): ?Page => $workspace->find($id), $workspace->startPage);
+        return new self(static fn (string $id): ?Page => $workspace->pages->find($id), $workspace->startPage());
     }
 
     /**

@@ -24,17 +24,26 @@ final class WaysOut
     /** How many numbered slugs are tried before none is offered. */
     private const MAX_TRIES = 50;
 
-    public function __construct(private readonly Workspace $workspace, private readonly LedgerEffects $effects)
+    public function __construct(private readonly Workspace $workspace, private readonly ClaimPlan $claims, private readonly RuleLoops $loops)
     {
     }
 
-    public function of(Page $wanting, Address $wanted, Claim $held): Conflict
+    public function of(AddressClash $clash): Conflict
     {
-        $waiting = $held->heldFor === null ? null : $this->workspace->find($held->heldFor);
-        $holder = $waiting ?? ($held->page === null ? null : $this->workspace->find($held->page));
+        return match (true) {
+            $clash->page !== null => $this->ofPage($clash->page, $clash->wanted, $clash->held),
+            $clash->rule !== null => $this->ofRule($clash->rule, $clash->wanted, $clash->held),
+            default => throw new \LogicException('A clash is of a page or of a redirect.'),
+        };
+    }
+
+    private function ofPage(Page $wanting, Address $wanted, Claim $held): Conflict
+    {
+        $waiting = $held->heldFor === null ? null : $this->workspace->pages->find($held->heldFor);
+        $holder = $waiting ?? ($held->page === null ? null : $this->workspace->pages->find($held->page));
         $wantsAsOwn = $wanted->key === $wanting->address->key;
         $swap = $wantsAsOwn && $held->kind === ClaimKind::Page && $holder !== null ? $this->swap($wanting, $holder) : null;
-        $free = $wantsAsOwn && $wanting->pinned === null && $wanting->id !== $this->workspace->startPage ? $this->freeSlug($wanting) : null;
+        $free = $wantsAsOwn && $wanting->pinned === null && $wanting->id !== $this->workspace->startPage() ? $this->freeSlug($wanting) : null;
 
         return new Conflict($wanted, $wanting->id, $held, $holder, [
             ...$this->fromHolder($held, $waiting),
@@ -45,13 +54,13 @@ final class WaysOut
     }
 
     /** Of a redirect rule that wants an address which somebody else holds. */
-    public function ofRule(Rule $wanting, Address $wanted, Claim $held): Conflict
+    private function ofRule(Rule $wanting, Address $wanted, Claim $held): Conflict
     {
-        $waiting = $held->heldFor === null ? null : $this->workspace->find($held->heldFor);
-        $holder = $waiting ?? ($held->page === null ? null : $this->workspace->find($held->page));
+        $waiting = $held->heldFor === null ? null : $this->workspace->pages->find($held->heldFor);
+        $holder = $waiting ?? ($held->page === null ? null : $this->workspace->pages->find($held->page));
         $front = $wanting->with(['inFront' => true]);
         $isServed = in_array($held->kind, [ClaimKind::Page, ClaimKind::Also], true)
-            && $this->workspace->redirects->twinOf($front) === null && ! (new RuleLoops($this->workspace, $this->effects))->wouldGoRound($front);
+            && $this->workspace->redirects->sameSourceAs($front) === null && ! $this->loops->wouldLoop($front);
 
         return new Conflict($wanted, '', $held, $holder, [...$this->fromHolder($held, $waiting), ...($isServed ? [WayOut::standInFront($wanting->id)] : []), WayOut::chooseAnother()], $wanting->id);
     }
@@ -60,8 +69,8 @@ final class WaysOut
     private function fromHolder(Claim $held, ?Page $waiting): array
     {
         if ($waiting !== null && $waiting->isBinned()) {
-            $root = $this->workspace->find((string) $waiting->bin);
-            $empties = $root === null || $waiting->isProtected || $this->workspace->before($root->id)?->isBinned() !== true ? [] : [WayOut::emptyIt($root->id, $held->address)];
+            $root = $this->workspace->pages->find((string) $waiting->bin);
+            $empties = $root === null || $waiting->isProtected || $this->workspace->pages->before($root->id)?->isBinned() !== true ? [] : [WayOut::emptyIt($root->id, $held->address)];
 
             return [WayOut::giveWay(WayOutKind::TakeOver, $held->address), ...$empties];
         }
@@ -77,7 +86,7 @@ final class WaysOut
     private function freeSlug(Page $page): ?Slug
     {
         $composer = AddressComposer::where($this->workspace, static fn (): bool => false);
-        $parent = $composer->passedOnTo($page, $this->effects->addressOf(...));
+        $parent = $composer->passedOnTo($page, $this->claims->addressOf(...));
         $candidates = [];
         for ($n = 2; $n < self::MAX_TRIES + 2; $n++) {
             $slug = Slug::stored(mb_substr($page->slug->text, 0, Slug::MAX_LENGTH - 4).'-'.$n);
@@ -85,7 +94,7 @@ final class WaysOut
         }
         $held = $this->workspace->ledger->claimsOn(array_column($candidates, 1));
         foreach ($candidates as [$slug, $address]) {
-            if (! isset($held[$address->key]) && ! $this->effects->isWanted($address) && ! ReservedAddresses::includes($address)) {
+            if (! isset($held[$address->key]) && ! $this->claims->isWanted($address) && ! ReservedAddresses::includes($address)) {
                 return $slug;
             }
         }
@@ -95,10 +104,10 @@ final class WaysOut
 
     private function swap(Page $wanting, Page $holder): ?WayOut
     {
-        $before = $this->workspace->before($wanting->id);
+        $before = $this->workspace->pages->before($wanting->id);
         $tradesSlugs = $before !== null && $holder->id !== $wanting->id
             && $before->parent === $holder->parent && $before->parent === $wanting->parent
-            && $before->pinned === null && $holder->pinned === null && $holder->id !== $this->workspace->startPage
+            && $before->pinned === null && $holder->pinned === null && $holder->id !== $this->workspace->startPage()
             && ! $before->isBinned() && ! $before->slug->equals($holder->slug) && $wanting->slug->equals($holder->slug);
 
         return $tradesSlugs ? WayOut::swap($before, $wanting->slug, $holder) : null;

@@ -41,7 +41,7 @@ final readonly class Resolver
     }
 
     /** A way on which visitors come back to a rule; null where they do not, as far as its samples say. */
-    public function roundOf(Rule $rule): ?Resolution
+    public function loopOf(Rule $rule): ?Resolution
     {
         foreach ($this->waysOf($rule) as $way) {
             if ($way->comesBackTo($rule)) {

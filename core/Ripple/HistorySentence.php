@@ -29,7 +29,7 @@ final readonly class HistorySentence
     {
         $outcome = new RippleOutcome($ripple, $this->names);
         $parts = [];
-        foreach (['went live' => $ripple->goLive, 'went offline' => $ripple->goOffline] as $did => $pages) {
+        foreach (['went live' => $ripple->pages->goLive, 'went offline' => $ripple->pages->goOffline] as $did => $pages) {
             if ($pages !== []) {
                 $parts[] = $outcome->together($pages[0], count($pages))->page($pages[0])." $did";
             }
@@ -49,8 +49,8 @@ final readonly class HistorySentence
     private static function follows(Ripple $ripple): string
     {
         $follows = array_filter([
-            count($ripple->moves) > 1 ? count($ripple->moves).' addresses' : null,
-            $ripple->redirectsWritten === [] ? null : Wording::count(count($ripple->redirectsWritten), 'redirect'),
+            count($ripple->addresses->moves) > 1 ? count($ripple->addresses->moves).' addresses' : null,
+            $ripple->addresses->redirectsWritten === [] ? null : Wording::count(count($ripple->addresses->redirectsWritten), 'redirect'),
         ]);
 
         return $follows === [] ? '' : ': '.implode(', ', $follows);

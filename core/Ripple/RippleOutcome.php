@@ -24,7 +24,7 @@ final readonly class RippleOutcome implements Outcome
             return "{$this->together[$id]} pages";
         }
 
-        return Wording::name(($this->ripple->outcome[$id] ?? null)->name ?? $this->nameBefore($id) ?? $this->names->page($id));
+        return Wording::name(($this->ripple->pages->outcome[$id] ?? null)->name ?? $this->nameBefore($id) ?? $this->names->page($id));
     }
 
     public function formerPage(string $id): string
@@ -36,9 +36,9 @@ final readonly class RippleOutcome implements Outcome
 
     public function parentOf(string $id): ?string
     {
-        $parent = ($this->ripple->outcome[$id] ?? null)?->parent;
+        $parent = ($this->ripple->pages->outcome[$id] ?? null)?->parent;
 
-        return $parent === null ? null : Wording::name(($this->ripple->outcome[$parent] ?? null)->name ?? $this->names->page($parent));
+        return $parent === null ? null : Wording::name(($this->ripple->pages->outcome[$parent] ?? null)->name ?? $this->names->page($parent));
     }
 
     public function keepsParent(string $id): bool
@@ -50,7 +50,7 @@ final readonly class RippleOutcome implements Outcome
 
     public function binnedAlong(): int
     {
-        return count($this->ripple->binned) - max(1, array_sum($this->together));
+        return count($this->ripple->pages->binned) - max(1, array_sum($this->together));
     }
 
     public function menu(string $id): string
@@ -61,7 +61,7 @@ final readonly class RippleOutcome implements Outcome
     public function entriesOf(string $menu): array
     {
         $came = $went = $changed = 0;
-        foreach ($this->ripple->menus as $difference) {
+        foreach ($this->ripple->menusAndLinks->menus as $difference) {
             foreach ($difference->menu === $menu ? $difference->entries : [] as [$was, $is]) {
                 $came += $was === null ? 1 : 0;
                 $went += $is === null ? 1 : 0;
@@ -74,7 +74,7 @@ final readonly class RippleOutcome implements Outcome
 
     public function redirect(string $id): string
     {
-        $difference = array_values(array_filter($this->ripple->rules, static fn (RuleDifference $each): bool => $each->rule === $id))[0] ?? null;
+        $difference = array_values(array_filter($this->ripple->redirects->rules, static fn (RuleDifference $each): bool => $each->rule === $id))[0] ?? null;
 
         return Wording::name(NormalForm::readable(($difference->before ?? $difference?->after)->source ?? 'an address'));
     }
@@ -93,7 +93,7 @@ final readonly class RippleOutcome implements Outcome
 
     private function differenceOf(string $id): ?PageDifference
     {
-        foreach ($this->ripple->pages as $difference) {
+        foreach ($this->ripple->pages->differences as $difference) {
             if ($difference->page === $id) {
                 return $difference;
             }

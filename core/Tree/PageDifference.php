@@ -78,6 +78,34 @@ final readonly class PageDifference
         return $this->before !== null && $this->after !== null && ($this->before['parent'] ?? null) !== ($this->after['parent'] ?? null);
     }
 
+    /** Whether visitors get the page from now on. */
+    public function goesLive(): bool
+    {
+        return $this->stateAfter() === PageState::Live && $this->stateBefore() !== PageState::Live;
+    }
+
+    /** Whether visitors no longer get the page, because it was taken offline, retired or removed. */
+    public function goesOffline(): bool
+    {
+        return $this->stateBefore() === PageState::Live && $this->stateAfter() !== PageState::Live;
+    }
+
+    /** Whether a page of the tree went into the bin. */
+    public function goesIntoBin(): bool
+    {
+        return $this->stateAfter() === PageState::Binned && $this->stateBefore() !== null;
+    }
+
+    private function stateBefore(): ?PageState
+    {
+        return isset($this->before['state']) ? PageState::from((string) $this->before['state']) : null;
+    }
+
+    private function stateAfter(): ?PageState
+    {
+        return isset($this->after['state']) ? PageState::from((string) $this->after['state']) : null;
+    }
+
     /** @return list<string> what it changed, as people call it */
     public function aspects(): array
     {

@@ -45,9 +45,9 @@ final class AddressComposer
         $rules = $this->workspace->rules();
         $address = match (true) {
             ! ($this->affected)($page->id) => $page->address,
-            $page->id === $this->workspace->startPage => Address::stored('/', $rules),
+            $page->id === $this->workspace->startPage() => Address::stored('/', $rules),
             $page->pinned !== null => $page->pinned,
-            default => Composition::compose($this->passedOnTo($page, fn (string $id): Address => $this->address($this->workspace->known($id, 'place'))), $page->slug, $rules),
+            default => Composition::compose($this->passedOnTo($page, fn (string $id): Address => $this->address($this->workspace->pages->known($id, 'place'))), $page->slug, $rules),
         };
 
         return $this->addresses[$page->id] = $address;
@@ -61,7 +61,7 @@ final class AddressComposer
     public function passedOnTo(Page $page, \Closure $addressOf): ?Address
     {
         while ($page->parent !== null) {
-            $page = $this->workspace->known($page->parent, 'place');
+            $page = $this->workspace->pages->known($page->parent, 'place');
             if (! $page->leftOut) {
                 return $addressOf($page->id);
             }

@@ -38,10 +38,10 @@ final readonly class Place
     public function parentIn(Workspace $workspace): ?string
     {
         if ($this->kind === PlaceKind::Before || $this->kind === PlaceKind::After) {
-            return $workspace->page((string) $this->page, 'place')->parent;
+            return $workspace->pages->page((string) $this->page, 'place')->parent;
         }
 
-        return $this->page === null ? null : $workspace->page($this->page, 'place')->id;
+        return $this->page === null ? null : $workspace->pages->page($this->page, 'place')->id;
     }
 
     /**
@@ -51,7 +51,7 @@ final readonly class Place
      */
     public function positionIn(Workspace $workspace, string $mover): int
     {
-        $order = $workspace->childOrder($this->parentIn($workspace));
+        $order = $workspace->pages->childOrder($this->parentIn($workspace));
         unset($order[$mover]);
         $ids = array_map(strval(...), array_keys($order));
         $index = match ($this->kind) {
@@ -63,20 +63,20 @@ final readonly class Place
         $low = $index > 0 ? $order[$ids[$index - 1]] : null;
         $high = $index < count($ids) ? $order[$ids[$index]] : null;
         if ($low === null) {
-            return $high === null ? 0 : $high - Workspace::GAP;
+            return $high === null ? 0 : $high - PageOverlay::GAP;
         }
         if ($high === null) {
-            return $low + Workspace::GAP;
+            return $low + PageOverlay::GAP;
         }
         if ($high - $low > 1) {
             return $low + intdiv($high - $low, 2);
         }
         foreach ($ids as $i => $id) {
-            $sibling = $workspace->page($id);
-            $workspace->put($sibling->placed($sibling->parent, ($i < $index ? $i : $i + 1) * Workspace::GAP));
+            $sibling = $workspace->pages->page($id);
+            $workspace->pages->put($sibling->placed($sibling->parent, ($i < $index ? $i : $i + 1) * PageOverlay::GAP));
         }
 
-        return $index * Workspace::GAP;
+        return $index * PageOverlay::GAP;
     }
 
     /** @return array<string, string|null> */

@@ -26,12 +26,6 @@ final class RuleOverlay
     /** @var array<string, true> rules whose address is to answer that it is gone, once they are */
     private array $gone = [];
 
-    /** @var array<string, string> by rule: the change that made it what it is, as refusals name it */
-    private array $fields = [];
-
-    /** The change that is being made, e.g. `changes.0`. */
-    public string $field = '';
-
     public function __construct(private readonly Rules $rules)
     {
     }
@@ -67,7 +61,6 @@ final class RuleOverlay
         if ($rule->claims()) {
             $this->byKey[$rule->key][$rule->id] = true;
         }
-        $this->fields[$rule->id] = $this->field;
         unset($this->gone[$rule->id]);
     }
 
@@ -96,11 +89,6 @@ final class RuleOverlay
     public function leavesGone(string $id): bool
     {
         return isset($this->gone[$id]);
-    }
-
-    public function fieldOf(string $id): string
-    {
-        return $this->fields[$id] ?? '';
     }
 
     /** The rule that holds an address, as the batch leaves it. */
@@ -137,7 +125,7 @@ final class RuleOverlay
     }
 
     /** Another rule that is the same but for what it answers. */
-    public function twinOf(Rule $rule): ?Rule
+    public function sameSourceAs(Rule $rule): ?Rule
     {
         foreach ($rule->claims() ? [] : $this->standing() as $other) {
             if ($other->id !== $rule->id && $other->identity() === $rule->identity()) {

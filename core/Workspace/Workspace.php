@@ -18,59 +18,44 @@ use Heronstem\Core\Moment;
 use Heronstem\Core\Redirect\Rules;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\Pages;
-use Heronstem\Core\Tree\PersonAtPage;
 
 /**
- * The structure as a batch leaves it, laid over what is: reads through to the ports,
- * keeps what changed, writes nothing.
+ * What a batch is made in: the pages, menus and redirects as it leaves them, laid over what is, and what its changes
+ * ask, say and wish for. Reads through to the ports and writes nothing.
  */
 final class Workspace
 {
-    /** Room left between siblings, so that placing one rarely moves another. */
-    public const GAP = 65536;
-
-    public ?string $startPage;
-
-    public ?string $startPageSignedIn;
-
-    /** @var array<string, string> copies made, each with what it is a copy of */
-    public array $copies = [];
-
-    /** @var array<string, true> keys of the addresses that copies take */
-    public array $addressesOfCopies = [];
-
-    /** @var list<AddressWish> */
-    public array $wishes = [];
-
-    /** @var list<Question> */
-    public array $questions = [];
-
-    /** @var list<Note> */
-    public array $notes = [];
-
-    /** @var array<string, true> made pages that cannot be unmade, since visitors know addresses that lead to them */
-    public array $spared = [];
-
-    /** @var array<string, Page|null> */
-    private array $original = [];
-
-    /** @var array<string, Page|null> null for a page that goes away */
-    private array $changed = [];
-
-    /** @var array<string, array<string, int>> children by parent, kept up to date once they were asked for */
-    private array $orders = [];
-
-    /** @var array<string, true> parents whose children have to be sorted again */
-    private array $unsorted = [];
+    public readonly PageOverlay $pages;
 
     public readonly MenuOverlay $menus;
 
     public readonly RuleOverlay $redirects;
 
-    public function __construct(public readonly SiteContext $site, private readonly Pages $pages, public readonly Ledger $ledger, Menus $menus, Rules $redirects, public readonly Decisions $decisions)
+    private ?string $startPage;
+
+    private ?string $startPageSignedIn;
+
+    /** @var array<string, string> */
+    private array $copies = [];
+
+    /** @var array<string, true> */
+    private array $addressesOfCopies = [];
+
+    /** @var list<AddressWish> */
+    private array $wishes = [];
+
+    /** @var list<Question> */
+    private array $questions = [];
+
+    /** @var list<Note> */
+    private array $notes = [];
+
+    /** @param  array<string, true>  $spared  made pages that cannot be unmade, since visitors know addresses that lead to them */
+    public function __construct(public readonly SiteContext $site, Pages $pages, public readonly Ledger $ledger, Menus $menus, Rules $redirects, public readonly Decisions $decisions, private readonly array $spared = [])
     {
         $this->startPage = $site->startPage;
         $this->startPageSignedIn = $site->startPageSignedIn;
+        $this->pages = new PageOverlay($pages);
         $this->menus = new MenuOverlay($menus);
         $this->redirects = new RuleOverlay($redirects);
     }
@@ -85,76 +70,32 @@ final class Workspace
         return $this->site->now;
     }
 
-    /**
-     * Reads these pages and those above them in one go.
-     *
-     * @param  list<string>  $ids
-     */
-    public function expect(array $ids): void
+    /** The page at `/`, as the batch leaves it. */
+    public function startPage(): ?string
     {
-        $unknown = array_values(array_filter($ids, fn (string $id): bool => ! array_key_exists($id, $this->original)));
-        foreach ($unknown === [] ? [] : $this->pages->withAncestors($unknown) as $page) {
-            $this->original[$page->id] ??= $page;
-        }
-        foreach ($unknown as $id) {
-            $this->original[$id] ??= null;
-        }
+        return $this->startPage;
     }
 
-    public function find(string $id): ?Page
+    /** What signed-in people get there; null for the same as visitors. */
+    public function startPageSignedIn(): ?string
     {
-        return array_key_exists($id, $this->changed) ? $this->changed[$id] : $this->before($id);
+        return $this->startPageSignedIn;
     }
 
-    /**
-     * A page of the tree.
-     *
-     * @throws InputRefused when there is no such page on this site, or it lies in the bin
-     */
-    public function page(string $id, string $field = 'page'): Page
+    public function setStartPage(?string $page): void
     {
-        $page = $this->known($id, $field);
-        if ($page->isBinned()) {
-            throw new InputRefused($field, "“{$page->name}” is in the bin and takes part in nothing there. Bring it back first.");
-        }
-
-        return $page;
+        $this->startPage = $page;
     }
 
-    /** @throws InputRefused when there is no such page on this site, in the tree or in the bin */
-    public function known(string $id, string $field = 'page'): Page
+    public function setStartPageSignedIn(?string $page): void
     {
-        return $this->find($id) ?? throw new InputRefused($field, "There is no page $id on this site. It may have been undone; reload the outline.");
+        $this->startPageSignedIn = $page;
     }
 
-    /** The page as it was before the batch. */
-    public function before(string $id): ?Page
+    /** Whether the page is what anybody gets at `/`. */
+    public function isStartPage(string $id): bool
     {
-        if (! array_key_exists($id, $this->original)) {
-            $this->original[$id] = $this->pages->page($id);
-        }
-
-        return $this->original[$id];
-    }
-
-    public function put(Page $page): void
-    {
-        $this->leave($this->find($page->id));
-        $this->changed[$page->id] = $page;
-        $key = $page->parent ?? '';
-        if (isset($this->orders[$key]) && ! $page->isBinned()) {
-            $last = array_key_last($this->orders[$key]);
-            $this->orders[$key][$page->id] = $page->position;
-            if ($last !== null && $this->orders[$key][$last] >= $page->position) {
-                $this->unsorted[$key] = true;
-            }
-        }
-    }
-
-    public function remove(string $id): void
-    {
-        $this->leave($this->find($id));
-        $this->changed[$id] = null;
+        return $id === $this->startPage || $id === $this->startPageSignedIn;
     }
 
     /**
@@ -163,18 +104,68 @@ final class Workspace
      * @param  list<Answer>  $answers  that apply here
      * @param  bool  $matters  nothing is applied before it is answered
      */
-    public function ask(QuestionKind $kind, Page $about, int $count, array $answers, Answer $default, bool $matters, ?Page $heir = null): ?Decision
+    public function ask(QuestionKind $kind, Page $about, int $count, array $answers, Answer $default, bool $matters): ?Decision
     {
-        $decided = $this->decisions->on($kind, $about->id, $default);
-        $this->questions[] = new Question($kind, $about->id, $about->name, $count, $answers, $default, $heir, $matters, $decided);
+        $this->questions[] = $question = Question::of($this->decisions, $kind, $about, $count, $answers, $default, $matters);
 
-        return $decided;
+        return $question->decided;
     }
 
-    /** Whether the page is what anybody gets at `/`. */
-    public function isStartPage(string $id): bool
+    /** @return list<Question> */
+    public function questions(): array
     {
-        return $id === $this->startPage || $id === $this->startPageSignedIn;
+        return $this->questions;
+    }
+
+    public function note(Note $note): void
+    {
+        $this->notes[] = $note;
+    }
+
+    /** @return list<Note> */
+    public function notes(): array
+    {
+        return $this->notes;
+    }
+
+    public function wish(AddressWish $wish): void
+    {
+        $this->wishes[] = $wish;
+    }
+
+    /** @return list<AddressWish> */
+    public function wishes(): array
+    {
+        return $this->wishes;
+    }
+
+    public function addCopy(string $copy, string $of): void
+    {
+        $this->copies[$copy] = $of;
+    }
+
+    /** @return array<string, string> copies made, each with what it is a copy of */
+    public function copies(): array
+    {
+        return $this->copies;
+    }
+
+    /** @param  array<string, true>  $keys  of the addresses that copies take */
+    public function takeForCopies(array $keys): void
+    {
+        $this->addressesOfCopies = $keys;
+    }
+
+    /** @return array<string, true> */
+    public function addressesOfCopies(): array
+    {
+        return $this->addressesOfCopies;
+    }
+
+    /** Whether a page that was made stays, though its making is undone. */
+    public function mustStay(string $id): bool
+    {
+        return isset($this->spared[$id]);
     }
 
     /** @throws InputRefused with this reason when anybody but the owner of the site makes the change */
@@ -189,136 +180,5 @@ final class Workspace
     public function isProtectedFrom(Page $page): bool
     {
         return $page->isProtected && $this->site->authority !== Authority::Owner;
-    }
-
-    private function leave(?Page $page): void
-    {
-        if ($page !== null) {
-            unset($this->orders[$page->parent ?? ''][$page->id]);
-        }
-    }
-
-    /** @return list<string> pages that the batch touched, in the order of the first touch */
-    public function touched(): array
-    {
-        return array_map(strval(...), array_keys($this->changed));
-    }
-
-    /**
-     * The page's branch as it was, each page remembered for later reading.
-     *
-     * @return list<string>
-     */
-    public function branchBefore(string $id): array
-    {
-        $ids = [];
-        foreach ($this->pages->branch($id) as $page) {
-            $this->original[$page->id] ??= $page;
-            $ids[] = $page->id;
-        }
-
-        return $ids;
-    }
-
-    /**
-     * The page and everything below it as the batch leaves it, parents before their children.
-     *
-     * @return list<string>
-     */
-    public function branch(string $id): array
-    {
-        $candidates = [$id => true] + array_flip($this->branchBefore($id));
-        foreach ($this->changed as $each => $page) {
-            $was = $this->before((string) $each);
-            $candidates[$each] = true;
-            if ($page !== null && $was !== null && $was->parent !== $page->parent) {
-                $candidates += array_flip($this->branchBefore((string) $each));
-            }
-        }
-        $binned = $this->known($id)->isBinned();
-        $levels = [$id => 0];
-        foreach (array_keys($candidates) as $each) {
-            $this->levelBelow((string) $each, $levels);
-        }
-        $levels = array_filter($levels, fn (?int $level, string|int $each): bool => $level !== null && ($this->find((string) $each)?->isBinned() ?? ! $binned) === $binned, ARRAY_FILTER_USE_BOTH);
-        asort($levels);
-
-        return array_map(strval(...), array_keys($levels));
-    }
-
-    /** @param  array<string, int|null>  $levels by page, null for one that is not below */
-    private function levelBelow(string $id, array &$levels): ?int
-    {
-        if (! array_key_exists($id, $levels)) {
-            $parent = $this->find($id)?->parent;
-            $above = $parent === null ? null : $this->levelBelow($parent, $levels);
-            $levels[$id] = $above === null ? null : $above + 1;
-        }
-
-        return $levels[$id];
-    }
-
-    /** @return list<Page> put in the bin on their own, and once below this page, as the batch leaves them */
-    public function binnedBelow(string $id): array
-    {
-        $found = [];
-        foreach ($this->pages->binnedBelow($id) as $page) {
-            $this->original[$page->id] ??= $page;
-            $now = $this->find($page->id);
-            if ($now !== null && $now->isBinned()) {
-                $found[] = $now;
-            }
-        }
-
-        return $found;
-    }
-
-    /**
-     * @param  list<string>  $pages
-     * @return iterable<PersonAtPage>
-     */
-    public function peopleAt(array $pages): iterable
-    {
-        return $this->pages->peopleAt($pages);
-    }
-
-    /** @return array<string, int> children with positions, in order, as the batch leaves them */
-    public function childOrder(?string $parent): array
-    {
-        $key = $parent ?? '';
-        if (! isset($this->orders[$key])) {
-            $this->orders[$key] = $this->pages->childOrder($parent);
-            foreach ($this->changed as $id => $page) {
-                unset($this->orders[$key][$id]);
-                if ($page !== null && $page->parent === $parent && ! $page->isBinned()) {
-                    $this->orders[$key][$page->id] = $page->position;
-                }
-            }
-            $this->unsorted[$key] = true;
-        }
-        if (isset($this->unsorted[$key])) {
-            asort($this->orders[$key]);
-            unset($this->unsorted[$key]);
-        }
-
-        return $this->orders[$key];
-    }
-
-    /** @return array<string, int> children with positions, in order, as they were before the batch */
-    public function childOrderBefore(?string $parent): array
-    {
-        return $this->pages->childOrder($parent);
-    }
-
-    /** @return list<Page> ancestors as the batch leaves them, nearest first */
-    public function ancestors(Page $page): array
-    {
-        $line = [];
-        while ($page->parent !== null) {
-            $page = $this->known($page->parent, 'parent');
-            $line[] = $page;
-        }
-
-        return $line;
     }
 }

@@ -35,14 +35,14 @@ final readonly class AddressController
         } catch (Refusal $refusal) {
             return new JsonResponse(['slug' => null, 'address' => null, 'inherited' => null, 'conflict' => null, 'error' => $refusal->reason, 'suggestion' => $refusal->suggestion]);
         }
-        $page = $ripple->outcome[(string) $request->json($request->json('kind') === 'duplicate' ? 'copy' : 'page')] ?? null;
+        $page = $ripple->pages->outcome[(string) $request->json($request->json('kind') === 'duplicate' ? 'copy' : 'page')] ?? null;
         $address = $page === null ? '' : $page->address->readable();
         $own = $page?->slug->text ?? '';
 
         return new JsonResponse([
             'slug' => $page?->slug->text, 'address' => $address,
             'inherited' => $own !== '' && ($at = mb_strrpos($address, $own)) !== false ? mb_substr($address, 0, $at) : $address,
-            'conflict' => $ripple->conflicts === [] ? null : ConflictView::of($ripple->conflicts[0]), 'error' => null, 'suggestion' => null,
+            'conflict' => $ripple->toDecide->conflicts === [] ? null : ConflictView::of($ripple->toDecide->conflicts[0]), 'error' => null, 'suggestion' => null,
         ]);
     }
 

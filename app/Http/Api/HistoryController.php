@@ -65,7 +65,7 @@ final readonly class HistoryController
     {
         $this->permission->toSee(Signed::in($request), $site);
 
-        return RowsResponse::of($request, $this->rows->of($entry, $group), $group);
+        return RowsResponse::of($request, $this->rows->of($entry, $site, $group), $group);
     }
 
     #[OA\Post(path: '/sites/{site}/history/{entry}/ripple', operationId: 'undoRipple', description: 'What taking an entry back would do. Writes nothing.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/entry')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Ripple')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]

@@ -47,9 +47,9 @@ final class BinTest extends TestCase
     {
         $ripple = $this->site->plan(new PutInBin('Times'));
         self::assertFalse($ripple->canBeApplied());
-        self::assertSame([['children-of', 2], ['retired', 2]], array_map(static fn (Question $question): array => [$question->kind->value, $question->count], $ripple->questions));
-        self::assertSame('Travel', $ripple->questions[1]->heir?->name);
-        self::assertSame('2', $ripple->notes[0]->other);
+        self::assertSame([['children-of', 2], ['retired', 2]], array_map(static fn (Question $question): array => [$question->kind->value, $question->count], $ripple->toDecide->questions));
+        self::assertSame('Travel', $ripple->toDecide->questions[1]->heir?->name);
+        self::assertSame('2', $ripple->toDecide->notes[0]->other);
         $this->bin('Times');
         self::assertSame(['redirect /travel', 'redirect /travel', 'missed'], [$this->site->answer('/travel/times'), $this->site->answer('/travel/times/summer'), $this->site->answer('/travel/times/winter')]);
     }
@@ -105,12 +105,12 @@ final class BinTest extends TestCase
     {
         $this->bin('Winter');
         $make = new Make('New', PageName::of('New'), Place::lastIn('Times'), Slug::of('winter'));
-        $conflict = $this->site->plan($make)->conflicts[0];
+        $conflict = $this->site->plan($make)->toDecide->conflicts[0];
         self::assertSame('Winter', $conflict->holder?->name);
         self::assertSame(['take-over', 'empty-it', 'free-slug', 'choose-another'], array_map(static fn (WayOut $way): string => $way->kind->value, $conflict->waysOut));
         $this->site->carryOut($this->site->planBatch(new Batch([$make], Decisions::of(...$conflict->waysOut[0]->decisions))));
         self::assertSame(['hidden New', true], [$this->site->answer('/travel/times/winter'), $this->site->pages['Winter']->isBinned()]);
-        self::assertSame('New', $this->site->plan(new BringBack('Winter'))->conflicts[0]->holder?->name);
+        self::assertSame('New', $this->site->plan(new BringBack('Winter'))->toDecide->conflicts[0]->holder?->name);
     }
 
     #[Test]
@@ -161,7 +161,7 @@ final class BinTest extends TestCase
     public function going_live_with_the_branch_asks_about_the_drafts_below(): void
     {
         $ripple = $this->site->plan(new GoLive('Times', \Heronstem\Core\Change\Scope::Branch));
-        self::assertSame([QuestionKind::DraftsBelow, 1], [$ripple->open()[0]->kind, $ripple->open()[0]->count]);
+        self::assertSame([QuestionKind::DraftsBelow, 1], [$ripple->toDecide->open()[0]->kind, $ripple->toDecide->open()[0]->count]);
         $all = Decisions::of(Decision::answer(QuestionKind::DraftsBelow, 'Times', Answer::Live));
         $this->site->carryOut($this->site->planBatch(new Batch([new GoLive('Times', \Heronstem\Core\Change\Scope::Branch)], $all)));
         self::assertSame('page Winter', $this->site->answer('/travel/times/winter'));

@@ -85,7 +85,7 @@ final class ChangesTest extends TestCase
     public function a_duplicated_branch_is_all_drafts_with_free_slugs_and_knows_what_it_is_a_copy_of(): void
     {
         $ripple = $this->site->apply(new Duplicate('Travel', 'Copy', Scope::Branch));
-        $copies = array_flip($ripple->copies);
+        $copies = array_flip($ripple->pages->copies);
         $paths = array_map(fn (string $id): string => $this->site->pages[$id]->address->path, $copies);
         self::assertSame(['Travel' => '/travel-copy', 'Times' => '/travel-copy/times', 'Summer' => '/travel-copy/times/summer'], $paths);
         self::assertSame('Travel copy', $this->site->pages['Copy']->name);
@@ -103,7 +103,7 @@ final class ChangesTest extends TestCase
     {
         $this->site->apply(new ChangeKind('Travel', PageKind::Section), new LeaveOutOfAddresses('Travel'));
         $ripple = $this->site->apply(new Duplicate('Travel', 'Copy', Scope::Branch));
-        self::assertSame(['/times-2', '/times-2/summer'], array_map(fn (string $source): string => $this->site->pages[array_flip($ripple->copies)[$source]]->address->path, ['Times', 'Summer']));
+        self::assertSame(['/times-2', '/times-2/summer'], array_map(fn (string $source): string => $this->site->pages[array_flip($ripple->pages->copies)[$source]]->address->path, ['Times', 'Summer']));
     }
 
     #[Test]
@@ -135,7 +135,7 @@ final class ChangesTest extends TestCase
     public function an_unlisted_page_leaves_the_menu_and_one_below_it_is_reached_by_no_menu(): void
     {
         $ripple = $this->site->apply(new UnlistPage('Travel'));
-        self::assertSame(['Travel', 'Times'], array_column($ripple->menu, 'page'));
+        self::assertSame(['Travel', 'Times'], array_column($ripple->menusAndLinks->entries, 'page'));
         self::assertContains(NoteKind::NoMenuReaches, $this->notes(new Move('Help', Place::lastIn('Travel'))));
         self::assertContains(NoteKind::LeavesMenu, $this->notes(new Move('Help', Place::lastIn('Travel'))));
         $this->refused('changes.0.page', 'unlisted already', new UnlistPage('Travel'));
@@ -194,7 +194,7 @@ final class ChangesTest extends TestCase
     #[Test]
     public function a_start_page_that_showed_cards_of_what_is_inside_says_that_it_shows_those_of_the_front_page(): void
     {
-        $notes = fn (Change ...$changes): array => array_values(array_filter($this->site->plan(...$changes)->notes, static fn (Note $note): bool => $note->kind === NoteKind::StartShowsOthers));
+        $notes = fn (Change ...$changes): array => array_values(array_filter($this->site->plan(...$changes)->toDecide->notes, static fn (Note $note): bool => $note->kind === NoteKind::StartShowsOthers));
         $this->site->live('Shop');
         $start = new SetStartPage('Shop');
         self::assertSame([], $notes($start), 'It shows words.');
@@ -212,7 +212,7 @@ final class ChangesTest extends TestCase
     {
         $ripple = $this->site->apply(new SetStartPage('Help'));
         self::assertSame(['page Help', 'page Home', 'redirect /'], [$this->site->answer('/'), $this->site->answer('/home'), $this->site->answer('/help')]);
-        self::assertContains(NoteKind::AddressTakenOver, array_column($ripple->notes, 'kind'));
+        self::assertContains(NoteKind::AddressTakenOver, array_column($ripple->toDecide->notes, 'kind'));
         $this->site->undo($ripple);
         self::assertSame(['Home', 'page Home'], [$this->site->startPage, $this->site->answer('/')]);
         $this->site->draft('Draft');
@@ -229,7 +229,7 @@ final class ChangesTest extends TestCase
         $this->site->apply(new RemoveAddress('Times', $this->address('/t')));
         self::assertSame('gone', $this->site->answer('/t'));
         $this->refused('changes.0.address', 'own address', new RemoveAddress('Times', $this->address('/help/times')));
-        self::assertSame('Summer', $this->site->plan(AddAddress::serving('Times', $this->address('/help/times/summer')))->conflicts[0]->holder?->name);
+        self::assertSame('Summer', $this->site->plan(AddAddress::serving('Times', $this->address('/help/times/summer')))->toDecide->conflicts[0]->holder?->name);
         $this->site->draft('New');
         $this->site->apply(AddAddress::serving('New', $this->address('/new-2')));
         $this->site->apply(new RemoveAddress('New', $this->address('/new-2')));
@@ -261,6 +261,6 @@ final class ChangesTest extends TestCase
     /** @return list<NoteKind> */
     private function notes(Change ...$changes): array
     {
-        return array_column($this->site->plan(...$changes)->notes, 'kind');
+        return array_column($this->site->plan(...$changes)->toDecide->notes, 'kind');
     }
 }

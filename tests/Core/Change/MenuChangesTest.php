@@ -79,7 +79,7 @@ final class MenuChangesTest extends TestCase
     {
         $this->arrange(self::FOOT, $this->page('a', 'Times', 0));
         $ripple = $this->site->plan(new Move('Times', Place::lastIn('Help')));
-        self::assertSame([QuestionKind::MenuEntries, 1, Answer::Leave, false], [$ripple->questions[0]->kind, $ripple->questions[0]->count, $ripple->questions[0]->default, $ripple->questions[0]->isOpen()]);
+        self::assertSame([QuestionKind::MenuEntries, 1, Answer::Leave, false], [$ripple->toDecide->questions[0]->kind, $ripple->toDecide->questions[0]->count, $ripple->toDecide->questions[0]->default, $ripple->toDecide->questions[0]->isOpen()]);
         self::assertSame([['moves', 'Times', 'Help']], $this->effects($ripple), 'In the main menu, which is filled from the tree.');
         $taken = $this->site->planBatch(new Batch([new Move('Times', Place::lastIn('Help'))], Decisions::of(Decision::answer(QuestionKind::MenuEntries, 'Times', Answer::Remove))));
         $this->site->carryOut($taken);
@@ -150,7 +150,7 @@ final class MenuChangesTest extends TestCase
         $this->arrange(self::FOOT, $this->page('a', 'Times', 0)->with(['label' => 'Boats']), $this->page('b', 'Help', 1), $this->page('c', 'Travel', 2));
         $back = $this->site->undo($first);
         self::assertSame(['a', 'c'], array_keys($this->site->menus[self::FOOT]->entries));
-        self::assertSame(NoteKind::MenuStays, $back->notes[0]->kind);
+        self::assertSame(NoteKind::MenuStays, $back->toDecide->notes[0]->kind);
     }
 
     #[Test]
@@ -235,6 +235,6 @@ final class MenuChangesTest extends TestCase
     /** @return list<array{string, string, string|null}> */
     private function effects(Ripple $ripple): array
     {
-        return array_map(static fn ($effect): array => [$effect->kind->value, $effect->label, $effect->kind === MenuEffectKind::Vanishes ? null : $effect->under], $ripple->menu);
+        return array_map(static fn ($effect): array => [$effect->kind->value, $effect->label, $effect->kind === MenuEffectKind::Vanishes ? null : $effect->under], $ripple->menusAndLinks->entries);
     }
 }

@@ -62,7 +62,7 @@ final class PublishTest extends TestCase
         $this->site->apply(new Publish('Fares'));
         $back = $this->site->planUndoing($published);
         self::assertTrue($back->changesNothing());
-        self::assertSame('content', $back->notes[0]->other);
+        self::assertSame('content', $back->toDecide->notes[0]->other);
     }
 
     #[Test]
@@ -82,7 +82,7 @@ final class PublishTest extends TestCase
         $ripple = $this->site->apply(new Describe('Fares', ['summary' => "  What it  costs.\n"], indexed: false));
         $page = $this->site->pages['Fares'];
         self::assertSame(['What it costs.', null, 'Prepared heading', 'What it costs.', false], [$page->texts->summary, $page->texts->heading, $page->prepared?->heading, $page->prepared?->summary, $page->indexed]);
-        self::assertSame(1, $ripple->sitemapEntries, 'Not to be indexed, it leaves the sitemap.');
+        self::assertSame(1, $ripple->search->sitemapEntries, 'Not to be indexed, it leaves the sitemap.');
         $this->site->undo($ripple);
         self::assertSame(['', 'Prepared heading', '', true], [$this->site->pages['Fares']->texts->summary, $this->site->pages['Fares']->prepared?->heading, $this->site->pages['Fares']->prepared?->summary, $this->site->pages['Fares']->indexed]);
     }

@@ -97,14 +97,14 @@ final class RedirectChangesTest extends TestCase
         self::assertSame(['choose-another'], $this->ways($this->conflict($this->site->plan($this->making(self::A, '/help')))), 'In front of its own target it would go round.');
         self::assertSame(['stand-in-front', 'choose-another'], $this->ways($conflict));
         $ripple = $this->site->apply($make, ...$conflict->waysOut[0]->changes);
-        self::assertSame([[NoteKind::RedirectHides, '01J000000000000000000000P1']], array_map(static fn (Note $note): array => [$note->kind, $note->page], $ripple->notes));
+        self::assertSame([[NoteKind::RedirectHides, '01J000000000000000000000P1']], array_map(static fn (Note $note): array => [$note->kind, $note->page], $ripple->toDecide->notes));
         self::assertSame(ClaimKind::Page, $this->site->claims['/help']->kind);
     }
 
     #[Test]
     public function what_a_redirect_does_to_chains_is_said_before_it_is_made(): void
     {
-        $told = static fn (Ripple $ripple): array => array_map(static fn (Note $note): array => [$note->kind, $note->name, $note->other], $ripple->notes);
+        $told = static fn (Ripple $ripple): array => array_map(static fn (Note $note): array => [$note->kind, $note->name, $note->other], $ripple->toDecide->notes);
         $this->site->apply($this->making(self::A, '/a', ['leadsTo' => ['address' => '/b']]));
         self::assertSame([[NoteKind::RedirectsLeadHere, '/b', '1']], $told($this->site->plan($this->making(self::B, '/b'))));
         self::assertSame([], $told($this->site->plan($this->making(self::B, '/c'))));
@@ -142,8 +142,8 @@ final class RedirectChangesTest extends TestCase
     {
         $this->site->apply($this->making(self::A, '/dogs'));
         $ripple = $this->site->plan(new TakeOffline('01J000000000000000000000P1'));
-        self::assertContains(NoteKind::RedirectsBreak, array_column($ripple->notes, 'kind'));
-        self::assertSame([], $ripple->rules);
+        self::assertContains(NoteKind::RedirectsBreak, array_column($ripple->toDecide->notes, 'kind'));
+        self::assertSame([], $ripple->redirects->rules);
     }
 
     #[Test]
@@ -180,9 +180,9 @@ final class RedirectChangesTest extends TestCase
 
     private function conflict(Ripple $ripple): Conflict
     {
-        self::assertCount(1, $ripple->conflicts);
+        self::assertCount(1, $ripple->toDecide->conflicts);
 
-        return $ripple->conflicts[0];
+        return $ripple->toDecide->conflicts[0];
     }
 
     /** @return list<string> */

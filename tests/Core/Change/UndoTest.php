@@ -56,7 +56,7 @@ final class UndoTest extends TestCase
         $site->apply(new Move('Times', Place::lastIn(null)));
         $site->apply(new TakeOffline('Times'));
         $taken = $site->undo($brought);
-        self::assertContains(NoteKind::Stays, array_map(static fn (Note $note): NoteKind => $note->kind, $taken->notes));
+        self::assertContains(NoteKind::Stays, array_map(static fn (Note $note): NoteKind => $note->kind, $taken->toDecide->notes));
         self::assertTrue($site->pages['Travel']->isBinned());
         self::assertSame('/times', $site->pages['Times']->address->path);
         self::assertSame('Times', $site->claims['/times']->page);
@@ -94,7 +94,7 @@ final class UndoTest extends TestCase
         $site->apply(new Move('Timetables', Place::lastIn(null)));
         $back = $site->planUndoing($moved);
         self::assertTrue($back->changesNothing());
-        self::assertEquals([new Note(NoteKind::Stays, 'Timetables', 'Timetables', 'place')], $back->notes);
+        self::assertEquals([new Note(NoteKind::Stays, 'Timetables', 'Timetables', 'place')], $back->toDecide->notes);
     }
 
     #[Test]
@@ -105,7 +105,7 @@ final class UndoTest extends TestCase
         $site->draft('Inside', 'New');
         $back = $site->planUndoing($made);
         self::assertTrue($back->changesNothing());
-        self::assertEquals([new Note(NoteKind::StaysMade, 'New', 'New', '1')], $back->notes);
+        self::assertEquals([new Note(NoteKind::StaysMade, 'New', 'New', '1')], $back->toDecide->notes);
     }
 
     #[Test]
@@ -116,7 +116,7 @@ final class UndoTest extends TestCase
         $site->apply(new Move('Help', Place::lastIn('Summer')));
         $back = $site->planUndoing($moved);
         self::assertTrue($back->changesNothing());
-        self::assertEquals([new Note(NoteKind::Stays, 'Timetables', 'Timetables', 'place')], $back->notes);
+        self::assertEquals([new Note(NoteKind::Stays, 'Timetables', 'Timetables', 'place')], $back->toDecide->notes);
     }
 
     #[Test]
@@ -125,10 +125,10 @@ final class UndoTest extends TestCase
         $site = $this->site();
         $renamed = $site->apply(new SetSlug('Fares', Slug::of('prices')));
         $site->draft('New', 'Travel', 'free');
-        $conflict = $site->plan(new SetSlug('New', Slug::of('fares')))->conflicts[0];
+        $conflict = $site->plan(new SetSlug('New', Slug::of('fares')))->toDecide->conflicts[0];
         $site->carryOut($site->planBatch(new Batch([new SetSlug('New', Slug::of('fares'))], Decisions::of(...$conflict->waysOut[0]->decisions))));
         $ripple = $site->planUndoing($renamed);
-        self::assertSame('New', $ripple->conflicts[0]->holder?->name);
+        self::assertSame('New', $ripple->toDecide->conflicts[0]->holder?->name);
     }
 
     #[Test]
@@ -138,7 +138,7 @@ final class UndoTest extends TestCase
         $moved = $site->apply(new Move('Timetables', Place::lastIn('Travel')), new Rename('Fares', PageName::of('Prices')), new Rename('Travel', PageName::of('Voyages')));
         $site->apply(new Rename('Fares', PageName::of('Rates')));
         $back = $site->planUndoing($moved);
-        self::assertEquals([new Note(NoteKind::Stays, 'Fares', 'Rates', 'name')], $back->notes);
+        self::assertEquals([new Note(NoteKind::Stays, 'Fares', 'Rates', 'name')], $back->toDecide->notes);
         $site->carryOut($back);
         self::assertSame(['Help', 'Rates', 'Travel'], [$site->pages['Timetables']->parent, $site->pages['Fares']->name, $site->pages['Travel']->name]);
     }
@@ -164,7 +164,7 @@ final class UndoTest extends TestCase
         $site->draft('Made since', 'Summer');
         $back = $site->planUndoing($brought);
         self::assertTrue($back->changesNothing());
-        self::assertContains(NoteKind::Stays, array_column($back->notes, 'kind'));
+        self::assertContains(NoteKind::Stays, array_column($back->toDecide->notes, 'kind'));
     }
 
     #[Test]
@@ -173,10 +173,10 @@ final class UndoTest extends TestCase
         $site = $this->site();
         $made = $site->apply(new Make('New', PageName::of('New'), Place::lastIn(null)), new GoLive('New'));
         $site->apply(new Move('New', Place::lastIn('Travel')));
-        self::assertSame(NoteKind::StaysMade, $site->planUndoing($made)->notes[0]->kind);
+        self::assertSame(NoteKind::StaysMade, $site->planUndoing($made)->toDecide->notes[0]->kind);
         $other = $site->apply(new Make('Other', PageName::of('Other'), Place::lastIn(null)), new GoLive('Other'));
         $site->apply(new SetStartPage('Other'));
-        self::assertSame(NoteKind::StaysMade, $site->planUndoing($other)->notes[0]->kind);
+        self::assertSame(NoteKind::StaysMade, $site->planUndoing($other)->toDecide->notes[0]->kind);
     }
 
     #[Test]
@@ -209,7 +209,7 @@ final class UndoTest extends TestCase
         $renamed = $site->apply(new Rename('Summer', PageName::of('Warm months')));
         $site->carryOut($site->planBatch(new Batch([new PutInBin('Summer')], Decisions::elseDefaults())));
         $site->apply(new DeleteForGood('Summer'));
-        self::assertSame(NoteKind::IsGone, $site->planUndoing($renamed)->notes[0]->kind);
+        self::assertSame(NoteKind::IsGone, $site->planUndoing($renamed)->toDecide->notes[0]->kind);
     }
 
     private function site(): MemorySite

@@ -124,18 +124,18 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
     public function carryOut(Ripple $ripple): Ripple
     {
         if (! $ripple->canBeApplied()) {
-            throw new \LogicException('A decision is open: '.($ripple->conflicts[0]->address->path ?? $ripple->open()[0]->kind->value));
+            throw new \LogicException('A decision is open: '.($ripple->toDecide->conflicts[0]->address->path ?? $ripple->toDecide->open()[0]->kind->value));
         }
-        $this->startPage = $ripple->startPage === null ? $this->startPage : $ripple->startPage->after;
-        $this->startPageSignedIn = $ripple->startPageSignedIn === null ? $this->startPageSignedIn : $ripple->startPageSignedIn->after;
-        foreach ($ripple->outcome as $id => $page) {
+        $this->startPage = $ripple->pages->startPage === null ? $this->startPage : $ripple->pages->startPage->after;
+        $this->startPageSignedIn = $ripple->pages->startPageSignedIn === null ? $this->startPageSignedIn : $ripple->pages->startPageSignedIn->after;
+        foreach ($ripple->pages->outcome as $id => $page) {
             if ($page === null) {
                 unset($this->pages[$id]);
             } else {
                 $this->pages[$id] = $page;
             }
         }
-        foreach ($ripple->menus as $difference) {
+        foreach ($ripple->menusAndLinks->menus as $difference) {
             $menu = $difference->doneTo($this->menus[$difference->menu] ?? null);
             if ($menu === null) {
                 unset($this->menus[$difference->menu]);
@@ -143,14 +143,14 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
                 $this->menus[$menu->id] = $menu;
             }
         }
-        foreach ($ripple->rules as $difference) {
+        foreach ($ripple->redirects->rules as $difference) {
             if ($difference->after === null) {
                 unset($this->redirects[$difference->rule]);
             } else {
                 $this->redirects[$difference->rule] = $difference->after;
             }
         }
-        foreach ($ripple->claims as $difference) {
+        foreach ($ripple->addresses->claims as $difference) {
             if ($difference->after === null) {
                 unset($this->claims[$difference->key]);
             } else {
@@ -192,12 +192,12 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
     /** What an entry did, as the history keeps it, read back. */
     private function keptAndRead(Ripple $ripple, ?Moment $at = null): Undo
     {
-        $pages = array_map(static fn (PageDifference $difference): PageDifference => PageDifference::fromArray(self::throughJson($difference->toArray())), $ripple->pages);
-        $claims = array_map(fn (ClaimDifference $difference): ClaimDifference => ClaimDifference::fromArray(self::throughJson($difference->toArray()), $this->rules), $ripple->claims);
+        $pages = array_map(static fn (PageDifference $difference): PageDifference => PageDifference::fromArray(self::throughJson($difference->toArray())), $ripple->pages->differences);
+        $claims = array_map(fn (ClaimDifference $difference): ClaimDifference => ClaimDifference::fromArray(self::throughJson($difference->toArray()), $this->rules), $ripple->addresses->claims);
 
-        $menus = array_map(static fn (MenuDifference $difference): MenuDifference => MenuDifference::fromArray(self::throughJson($difference->toArray())), $ripple->menus);
+        $menus = array_map(static fn (MenuDifference $difference): MenuDifference => MenuDifference::fromArray(self::throughJson($difference->toArray())), $ripple->menusAndLinks->menus);
 
-        return new Undo('entry', $pages, $claims, $ripple->startPage, $menus, $ripple->startPageSignedIn, array_map(static fn (RuleDifference $difference): RuleDifference => RuleDifference::fromArray(self::throughJson($difference->toArray())), $ripple->rules), $at);
+        return new Undo('entry', $pages, $claims, $ripple->pages->startPage, $menus, $ripple->pages->startPageSignedIn, array_map(static fn (RuleDifference $difference): RuleDifference => RuleDifference::fromArray(self::throughJson($difference->toArray())), $ripple->redirects->rules), $at);
     }
 
     /**

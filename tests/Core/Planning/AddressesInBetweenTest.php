@@ -37,7 +37,7 @@ final class AddressesInBetweenTest extends TestCase
         $ripple = $this->site->apply(new SetSlug('Fares', Slug::of('prices')));
         $back = $this->site->undoLater($ripple);
         self::assertSame(['page Fares', 'redirect /fares'], [$this->site->answer('/fares'), $this->site->answer('/prices')]);
-        self::assertSame([[QuestionKind::InBetween, 'Fares', 1, Answer::Redirect]], array_map(static fn ($question): array => [$question->kind, $question->page, $question->count, $question->default], $back->questions));
+        self::assertSame([[QuestionKind::InBetween, 'Fares', 1, Answer::Redirect]], array_map(static fn ($question): array => [$question->kind, $question->page, $question->count, $question->default], $back->toDecide->questions));
     }
 
     #[Test]
@@ -56,7 +56,7 @@ final class AddressesInBetweenTest extends TestCase
         $this->site->live('Bicycles', 'Fares', 'bicycles');
         $back = $this->site->undoLater($this->site->apply(new SetSlug('Fares', Slug::of('prices'))));
         self::assertSame('redirect /fares/bicycles', $this->site->answer('/prices/bicycles'));
-        self::assertCount(2, $back->questions);
+        self::assertCount(2, $back->toDecide->questions);
     }
 
     #[Test]
@@ -89,7 +89,7 @@ final class AddressesInBetweenTest extends TestCase
         $this->site->draft('Dogs');
         $this->site->apply(new PutInBin('Dogs'));
         $this->site->people = [new PersonAtPage('Dogs', 'Tam', PersonRole::UnsavedContent), new PersonAtPage('Dogs', 'Isla', PersonRole::Branch), new PersonAtPage('Fares', 'Tam', PersonRole::UnsavedContent)];
-        $notes = $this->site->plan(new DeleteForGood('Dogs'))->notes;
+        $notes = $this->site->plan(new DeleteForGood('Dogs'))->toDecide->notes;
         self::assertSame([[NoteKind::UnsavedContentGoes, 'Dogs', 'Tam'], [NoteKind::BranchGoes, 'Dogs', 'Isla']], array_map(static fn ($note): array => [$note->kind, $note->name, $note->other], $notes));
     }
 }

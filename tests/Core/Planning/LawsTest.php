@@ -121,7 +121,7 @@ final class LawsTest extends TestCase
                         $expected[$key] = $kind->value;
                     }
                 }
-                foreach ($ripple->menu as $effect) {
+                foreach ($ripple->menusAndLinks->entries as $effect) {
                     $key = "{$effect->menu->id} $effect->entry $effect->page";
                     // Another order among the same siblings is a move that the entries alone do not tell.
                     if ($effect->kind !== MenuEffectKind::Moves || isset($expected[$key])) {
@@ -183,7 +183,7 @@ final class LawsTest extends TestCase
                 if ($ripple->canBeApplied()) {
                     $site->carryOut($ripple);
                 }
-                foreach ($ripple->conflicts as $conflict) {
+                foreach ($ripple->toDecide->conflicts as $conflict) {
                     foreach ($conflict->waysOut as $way) {
                         if ($way->changes !== [] || $way->decisions !== []) {
                             $this->leadsOut($site, $batch, $conflict, $way);
@@ -197,7 +197,7 @@ final class LawsTest extends TestCase
     private function leadsOut(MemorySite $site, Batch $batch, Conflict $conflict, WayOut $way): void
     {
         $out = $site->planBatch(new Batch([...$batch->changes, ...$way->changes], Decisions::elseDefaults(...$batch->decisions->made, ...$way->decisions)));
-        $still = array_filter($out->conflicts, static fn (Conflict $other): bool => $other->page === $conflict->page && $other->rule === $conflict->rule && $other->held->says($conflict->held));
+        $still = array_filter($out->toDecide->conflicts, static fn (Conflict $other): bool => $other->page === $conflict->page && $other->rule === $conflict->rule && $other->held->says($conflict->held));
         self::assertCount(0, $still, "The way out “{$way->kind->value}” leads back to the same conflict at {$conflict->address->path}: ".json_encode(array_map(static fn (Change $change): array => $change->toArray(), $batch->changes)));
     }
 
@@ -221,7 +221,7 @@ final class LawsTest extends TestCase
                 $back = $site->planUndoing($done[$which]);
                 if ($back->canBeApplied()) {
                     $site->carryOut($back);
-                    $given = array_map(static fn (): bool => true, array_filter(array_column($done[$which]->claims, 'after', 'key')));
+                    $given = array_map(static fn (): bool => true, array_filter(array_column($done[$which]->addresses->claims, 'after', 'key')));
                     Invariants::hold($site, array_diff_key($before, $given));
                 }
             }

@@ -100,7 +100,7 @@ final class MenuReachabilityTest extends TestCase
                 $both = array_intersect_key($shown, self::shown($site));
                 $after = self::inMenus($site);
                 $expected = [...array_map(static fn (string $id): string => "in-no-menu $id", self::only($both, $before, $after)), ...array_map(static fn (string $id): string => "menu-reaches-again $id", self::only($both, $after, $before))];
-                $said = array_map(static fn (Note $note): string => "{$note->kind->value} {$note->page}", array_values(array_filter($ripple->notes, self::isAboutMenus(...))));
+                $said = array_map(static fn (Note $note): string => "{$note->kind->value} {$note->page}", array_values(array_filter($ripple->toDecide->notes, self::isAboutMenus(...))));
                 self::assertEqualsCanonicalizing($expected, $said);
             }
         });
@@ -145,6 +145,6 @@ final class MenuReachabilityTest extends TestCase
     /** @return list<string> */
     private static function said(Ripple $ripple): array
     {
-        return array_map(static fn (Note $note): string => trim("{$note->kind->value} {$note->page} {$note->other}"), array_values(array_filter($ripple->notes, self::isAboutMenus(...))));
+        return array_map(static fn (Note $note): string => trim("{$note->kind->value} {$note->page} {$note->other}"), array_values(array_filter($ripple->toDecide->notes, self::isAboutMenus(...))));
     }
 }

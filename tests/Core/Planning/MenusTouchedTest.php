@@ -80,7 +80,7 @@ final class MenusTouchedTest extends TestCase
     #[DataProvider('changes')]
     public function a_change_touches_the_menus_that_can_show_it(Change $change, array $menus): void
     {
-        self::assertEqualsCanonicalizing($menus, self::site()->plan($change)->menusTouched);
+        self::assertEqualsCanonicalizing($menus, self::site()->plan($change)->menusAndLinks->touched);
     }
 
     #[Test]
@@ -98,7 +98,7 @@ final class MenusTouchedTest extends TestCase
                 $site->carryOut($ripple);
                 $after = self::looks($site);
                 foreach ($before as $menu => $look) {
-                    if (! in_array((string) $menu, $ripple->menusTouched, true)) {
+                    if (! in_array((string) $menu, $ripple->menusAndLinks->touched, true)) {
                         self::assertEquals($look, $after[$menu] ?? null);
                     }
                 }

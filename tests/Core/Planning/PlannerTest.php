@@ -46,9 +46,9 @@ final class PlannerTest extends TestCase
         $this->site->links = 9;
         $ripple = $this->site->apply(new Move('Timetables', Place::lastIn('Travel')));
 
-        self::assertSame(['/help/timetables', '/help/timetables/summer'], array_map(fn ($move) => $move->from->path, $ripple->moves));
-        self::assertCount(2, $ripple->redirectsWritten);
-        self::assertSame(9, $ripple->linksFollow);
+        self::assertSame(['/help/timetables', '/help/timetables/summer'], array_map(fn ($move) => $move->from->path, $ripple->addresses->moves));
+        self::assertCount(2, $ripple->addresses->redirectsWritten);
+        self::assertSame(9, $ripple->menusAndLinks->linksFollow);
         self::assertTrue($ripple->matters());
         self::assertSame('page Summer', $this->site->answer('/travel/timetables/summer'));
         self::assertSame('redirect /travel/timetables/summer', $this->site->answer('/Help/Timetables/Summer'));
@@ -70,7 +70,7 @@ final class PlannerTest extends TestCase
         $this->site->apply(new Move('Timetables', Place::lastIn('Travel')));
         $ripple = $this->site->apply(new Move('Timetables', Place::lastIn('Help')));
 
-        self::assertSame(['/help/timetables', '/help/timetables/summer'], array_map(fn ($claim) => $claim->address->path, $ripple->redirectsDropped));
+        self::assertSame(['/help/timetables', '/help/timetables/summer'], array_map(fn ($claim) => $claim->address->path, $ripple->addresses->redirectsDropped));
         self::assertSame('page Timetables', $this->site->answer('/help/timetables'));
         self::assertSame('redirect /help/timetables', $this->site->answer('/travel/timetables'));
     }
@@ -81,7 +81,7 @@ final class PlannerTest extends TestCase
         $this->site->draft('Winter', 'Timetables');
         $ripple = $this->site->apply(new Move('Winter', Place::lastIn('Travel')));
 
-        self::assertSame([], $ripple->redirectsWritten);
+        self::assertSame([], $ripple->addresses->redirectsWritten);
         self::assertFalse($ripple->matters());
         self::assertSame('missed', $this->site->answer('/help/timetables/winter'));
     }
@@ -108,7 +108,7 @@ final class PlannerTest extends TestCase
         $ripple = $this->site->plan(new SetSlug('Prices', Slug::of('Fares')));
 
         self::assertFalse($ripple->canBeApplied());
-        $conflict = $ripple->conflicts[0];
+        $conflict = $ripple->toDecide->conflicts[0];
         self::assertSame('Fares', $conflict->holder?->name);
         self::assertSame([WayOutKind::FreeSlug, WayOutKind::ChooseAnother], $this->kinds($conflict->waysOut));
         self::assertSame('Fares-2', $conflict->waysOut[0]->slug?->text);
@@ -118,7 +118,7 @@ final class PlannerTest extends TestCase
     public function a_free_slug_steps_over_those_that_are_taken(): void
     {
         $this->site->draft('Fares two', 'Travel', 'fares-2');
-        $conflict = $this->site->plan(new Make('New', PageName::of('Fares'), Place::lastIn('Travel')))->conflicts[0];
+        $conflict = $this->site->plan(new Make('New', PageName::of('Fares'), Place::lastIn('Travel')))->toDecide->conflicts[0];
         self::assertSame('fares-3', $conflict->waysOut[0]->slug?->text);
         $this->site->carryOut($this->site->plan(new Make('New', PageName::of('Fares'), Place::lastIn('Travel')), ...$conflict->waysOut[0]->changes));
         self::assertSame('/travel/fares-3', $this->site->pages['New']->address->path);
@@ -129,13 +129,13 @@ final class PlannerTest extends TestCase
     {
         $this->site->live('Prices', 'Travel');
         $set = new SetSlug('Prices', Slug::of('fares'));
-        $swap = $this->site->plan($set)->conflicts[0]->waysOut[1];
+        $swap = $this->site->plan($set)->toDecide->conflicts[0]->waysOut[1];
         self::assertSame(WayOutKind::Swap, $swap->kind);
         $ripple = $this->site->apply($set, ...$swap->changes);
 
         self::assertSame('page Prices', $this->site->answer('/travel/fares'));
         self::assertSame('page Fares', $this->site->answer('/travel/prices'));
-        self::assertSame([NoteKind::AddressTakenOver, NoteKind::AddressTakenOver], array_map(fn ($note) => $note->kind, $ripple->notes));
+        self::assertSame([NoteKind::AddressTakenOver, NoteKind::AddressTakenOver], array_map(fn ($note) => $note->kind, $ripple->toDecide->notes));
     }
 
     #[Test]
@@ -143,7 +143,7 @@ final class PlannerTest extends TestCase
     {
         $this->site->apply(new Move('Timetables', Place::lastIn('Travel')));
         $make = new Make('New', PageName::of('Timetables'), Place::lastIn('Help'));
-        $conflict = $this->site->plan($make)->conflicts[0];
+        $conflict = $this->site->plan($make)->toDecide->conflicts[0];
         self::assertSame(WayOutKind::ReplaceRedirect, $conflict->waysOut[0]->kind);
 
         $this->site->carryOut($this->site->planBatch(new Batch([$make], Decisions::of(...$conflict->waysOut[0]->decisions))));
@@ -153,7 +153,7 @@ final class PlannerTest extends TestCase
     #[Test]
     public function a_reserved_address_is_nobodys(): void
     {
-        $conflict = $this->site->plan(new Make('New', PageName::of('Robots'), Place::lastIn(null), Slug::of('robots.txt')))->conflicts[0];
+        $conflict = $this->site->plan(new Make('New', PageName::of('Robots'), Place::lastIn(null), Slug::of('robots.txt')))->toDecide->conflicts[0];
         self::assertSame('reserved', $conflict->held->kind->value);
         self::assertSame([WayOutKind::FreeSlug, WayOutKind::ChooseAnother], $this->kinds($conflict->waysOut));
     }
@@ -189,10 +189,10 @@ final class PlannerTest extends TestCase
     public function the_menu_from_the_tree_follows(): void
     {
         $ripple = $this->site->plan(new Move('Timetables', Place::lastIn(null)));
-        self::assertEquals([[MenuEffectKind::Moves, 'Timetables', null], [MenuEffectKind::Appears, 'Summer', 'Timetables']], array_map(fn ($effect) => [$effect->kind, $effect->label, $effect->under], $ripple->menu));
-        self::assertSame(MenuEffectKind::Vanishes, $this->site->plan(new TakeOffline('Fares'))->menu[0]->kind);
-        self::assertSame(MenuEffectKind::Relabels, $this->site->plan(new Rename('Fares', PageName::of('Prices')))->menu[0]->kind);
-        self::assertSame([], $this->site->plan(new Rename('Summer', PageName::of('In summer')))->menu);
+        self::assertEquals([[MenuEffectKind::Moves, 'Timetables', null], [MenuEffectKind::Appears, 'Summer', 'Timetables']], array_map(fn ($effect) => [$effect->kind, $effect->label, $effect->under], $ripple->menusAndLinks->entries));
+        self::assertSame(MenuEffectKind::Vanishes, $this->site->plan(new TakeOffline('Fares'))->menusAndLinks->entries[0]->kind);
+        self::assertSame(MenuEffectKind::Relabels, $this->site->plan(new Rename('Fares', PageName::of('Prices')))->menusAndLinks->entries[0]->kind);
+        self::assertSame([], $this->site->plan(new Rename('Summer', PageName::of('In summer')))->menusAndLinks->entries);
     }
 
     #[Test]
@@ -201,15 +201,15 @@ final class PlannerTest extends TestCase
         $this->site->draft('Hidden');
         $this->site->draft('Inside', 'Hidden');
         $ripple = $this->site->apply(new GoLive('Inside'));
-        self::assertSame([NoteKind::LiveUnderHidden, 'Hidden'], [$ripple->notes[0]->kind, $ripple->notes[0]->other]);
-        self::assertSame(['Inside'], $ripple->goLive);
+        self::assertSame([NoteKind::LiveUnderHidden, 'Hidden'], [$ripple->toDecide->notes[0]->kind, $ripple->toDecide->notes[0]->other]);
+        self::assertSame(['Inside'], $ripple->pages->goLive);
     }
 
     #[Test]
     public function a_page_taken_offline_keeps_its_address(): void
     {
         $ripple = $this->site->apply(new TakeOffline('Fares'));
-        self::assertSame(['Fares'], $ripple->goOffline);
+        self::assertSame(['Fares'], $ripple->pages->goOffline);
         self::assertTrue($ripple->matters());
         self::assertSame('hidden Fares', $this->site->answer('/travel/fares'));
     }
@@ -222,7 +222,7 @@ final class PlannerTest extends TestCase
         $site->live('Home');
         $site->live('Travel', 'Home');
         self::assertSame(['/', 'home', '/travel'], [$site->pages['Home']->address->path, $site->pages['Home']->slug->text, $site->pages['Travel']->address->path]);
-        self::assertSame(NoteKind::StartPageHidden, $site->plan(new TakeOffline('Home'))->notes[0]->kind);
+        self::assertSame(NoteKind::StartPageHidden, $site->plan(new TakeOffline('Home'))->toDecide->notes[0]->kind);
     }
 
     #[Test]

@@ -49,7 +49,7 @@ final class RawLinksTest extends TestCase
     {
         $ripple = $this->site->plan(new Move('Times', Place::lastIn('Travel')));
         self::assertSame([['/help/times', 'redirected', 'Times', 'Times'], ['/help/times?from=home#may', 'redirected', 'Times', 'Times']], $this->said($ripple));
-        self::assertSame([QuestionKind::RawLinks, 2, Answer::Leave, false], [$ripple->questions[0]->kind, $ripple->questions[0]->count, $ripple->questions[0]->default, $ripple->questions[0]->isOpen()]);
+        self::assertSame([QuestionKind::RawLinks, 2, Answer::Leave, false], [$ripple->toDecide->questions[0]->kind, $ripple->toDecide->questions[0]->count, $ripple->toDecide->questions[0]->default, $ripple->toDecide->questions[0]->isOpen()]);
         self::assertTrue($ripple->canBeApplied(), 'The offer holds nothing up.');
         self::assertSame([], $ripple->rewrites());
 
@@ -71,7 +71,7 @@ final class RawLinksTest extends TestCase
     {
         $offline = $this->site->plan(new TakeOffline('Times'));
         self::assertSame([['/help/times', 'breaks', null, null], ['/help/times?from=home#may', 'breaks', null, null]], $this->said($offline));
-        self::assertSame([], $offline->questions);
+        self::assertSame([], $offline->toDecide->questions);
         $binned = $this->site->planBatch(new Batch([new PutInBin('Times')], Decisions::elseDefaults()));
         self::assertSame([['/help/times', 'redirected', 'Help', null], ['/help/times?from=home#may', 'redirected', 'Help', null]], $this->said($binned));
         $gone = $this->site->planBatch(new Batch([new PutInBin('Times')], Decisions::of(Decision::answer(QuestionKind::Retired, 'Times', Answer::Gone))));
@@ -115,7 +115,7 @@ final class RawLinksTest extends TestCase
                         $expected[] = $key;
                     }
                 }
-                $said = array_values(array_filter(array_map(static fn (RawLinkEffect $effect): string => $effect->link->address->key, $ripple->rawLinks), static fn (string $key): bool => $before[$key] !== null));
+                $said = array_values(array_filter(array_map(static fn (RawLinkEffect $effect): string => $effect->link->address->key, $ripple->menusAndLinks->rawLinks), static fn (string $key): bool => $before[$key] !== null));
                 sort($expected);
                 sort($said);
                 self::assertSame($expected, $said);
@@ -143,6 +143,6 @@ final class RawLinksTest extends TestCase
     /** @return list<array{string, string, string|null, string|null}> href, fate, where it lands, whom it meant */
     private function said(Ripple $ripple): array
     {
-        return array_map(static fn (RawLinkEffect $effect): array => [$effect->link->href, $effect->fate->value, $effect->lands?->name, $effect->meant?->name], $ripple->rawLinks);
+        return array_map(static fn (RawLinkEffect $effect): array => [$effect->link->href, $effect->fate->value, $effect->lands?->name, $effect->meant?->name], $ripple->menusAndLinks->rawLinks);
     }
 }

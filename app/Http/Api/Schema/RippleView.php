@@ -34,9 +34,9 @@ final readonly class RippleView
     public static function of(Ripple $ripple): self
     {
         return new self(
-            $ripple->digest(), $ripple->matters(), $ripple->canBeApplied(), $ripple->changesNothing(), count($ripple->conflicts) + count($ripple->open()), RippleAccount::of($ripple),
-            array_map(static fn (Conflict $conflict): ConflictView => ConflictView::of($conflict), array_slice($ripple->conflicts, 0, RippleAccount::EXAMPLES)),
-            array_map(self::question(...), array_slice($ripple->questions, 0, RippleAccount::EXAMPLES)),
+            $ripple->digest(), $ripple->matters(), $ripple->canBeApplied(), $ripple->changesNothing(), count($ripple->toDecide->conflicts) + count($ripple->toDecide->open()), RippleAccount::of($ripple),
+            array_map(static fn (Conflict $conflict): ConflictView => ConflictView::of($conflict), array_slice($ripple->toDecide->conflicts, 0, RippleAccount::EXAMPLES)),
+            array_map(self::question(...), array_slice($ripple->toDecide->questions, 0, RippleAccount::EXAMPLES)),
         );
     }
 

@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Planning;
+
+use Heronstem\Core\Address\Address;
+use Heronstem\Core\Decision\Note;
+use Heronstem\Core\Decision\Question;
+use Heronstem\Core\Ledger\Claim;
+use Heronstem\Core\Ledger\ClaimDifference;
+
+/** What becomes of the ledger, and what stands in the way. */
+final readonly class ClaimPlan
+{
+    /**
+     * @param  list<ClaimDifference>  $differences  ordered by address
+     * @param  list<AddressClash>  $clashes  addresses that are wanted and held by somebody else
+     * @param  list<Question>  $questions
+     * @param  list<Note>  $notes
+     * @param  list<string>  $unremovable  pages that were to be unmade, though visitors know addresses that lead to them
+     */
+    public function __construct(private ClaimsInQuestion $question, public array $differences, public array $clashes, public array $questions, public array $notes, public array $unremovable)
+    {
+    }
+
+    /** What holds an address once the batch is applied. */
+    public function claimAt(Address $address): ?Claim
+    {
+        $claims = $this->question->claims;
+
+        return $claims->isPlanned($address->key) || isset($this->question->asked[$address->key])
+            ? $claims->planned($address->key)
+            : $claims->now($address->key) ?? $this->question->workspace->ledger->claimsOn([$address])[$address->key] ?? null;
+    }
+
+    public function isWanted(Address $address): bool
+    {
+        return $this->question->claims->isPlanned($address->key);
+    }
+
+    /** A page's own address as the batch leaves it. */
+    public function addressOf(string $page): Address
+    {
+        return ($this->question->outcome[$page] ?? $this->question->workspace->pages->known($page))->address;
+    }
+}

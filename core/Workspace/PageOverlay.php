@@ -1,0 +1,205 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Workspace;
+
+use Heronstem\Core\InputRefused;
+use Heronstem\Core\Tree\Page;
+use Heronstem\Core\Tree\Pages;
+use Heronstem\Core\Tree\PersonAtPage;
+
+/**
+ * The pages as a batch leaves them, laid over what is: reads through to the port, keeps what changed, writes nothing.
+ */
+final class PageOverlay
+{
+    /** Room left between siblings, so that placing one rarely moves another. */
+    public const GAP = 65536;
+
+    /** @var array<string, Page|null> */
+    private array $original = [];
+
+    /** @var array<string, Page|null> null for a page that goes away */
+    private array $changed = [];
+
+    private readonly SiblingOrders $orders;
+
+    public function __construct(private readonly Pages $pages)
+    {
+        $this->orders = new SiblingOrders($pages);
+    }
+
+    /**
+     * Reads these pages and those above them in one go.
+     *
+     * @param  list<string>  $ids
+     */
+    public function expect(array $ids): void
+    {
+        $unknown = array_values(array_filter($ids, fn (string $id): bool => ! array_key_exists($id, $this->original)));
+        foreach ($unknown === [] ? [] : $this->pages->withAncestors($unknown) as $page) {
+            $this->original[$page->id] ??= $page;
+        }
+        foreach ($unknown as $id) {
+            $this->original[$id] ??= null;
+        }
+    }
+
+    public function find(string $id): ?Page
+    {
+        return array_key_exists($id, $this->changed) ? $this->changed[$id] : $this->before($id);
+    }
+
+    /**
+     * A page of the tree.
+     *
+     * @throws InputRefused when there is no such page on this site, or it lies in the bin
+     */
+    public function page(string $id, string $field = 'page'): Page
+    {
+        $page = $this->known($id, $field);
+        if ($page->isBinned()) {
+            throw new InputRefused($field, "“{$page->name}” is in the bin and takes part in nothing there. Bring it back first.");
+        }
+
+        return $page;
+    }
+
+    /** @throws InputRefused when there is no such page on this site, in the tree or in the bin */
+    public function known(string $id, string $field = 'page'): Page
+    {
+        return $this->find($id) ?? throw new InputRefused($field, "There is no page $id on this site. It may have been undone; reload the outline.");
+    }
+
+    /** The page as it was before the batch. */
+    public function before(string $id): ?Page
+    {
+        if (! array_key_exists($id, $this->original)) {
+            $this->original[$id] = $this->pages->page($id);
+        }
+
+        return $this->original[$id];
+    }
+
+    public function put(Page $page): void
+    {
+        $this->orders->remove($this->find($page->id));
+        $this->changed[$page->id] = $page;
+        $this->orders->add($page);
+    }
+
+    public function remove(string $id): void
+    {
+        $this->orders->remove($this->find($id));
+        $this->changed[$id] = null;
+    }
+
+    /** @return list<string> pages that the batch touched, in the order of the first touch */
+    public function touched(): array
+    {
+        return array_map(strval(...), array_keys($this->changed));
+    }
+
+    /**
+     * The page's branch as it was, each page remembered for later reading.
+     *
+     * @return list<string>
+     */
+    public function branchBefore(string $id): array
+    {
+        $ids = [];
+        foreach ($this->pages->branch($id) as $page) {
+            $this->original[$page->id] ??= $page;
+            $ids[] = $page->id;
+        }
+
+        return $ids;
+    }
+
+    /**
+     * The page and everything below it as the batch leaves it, parents before their children.
+     *
+     * @return list<string>
+     */
+    public function branch(string $id): array
+    {
+        $candidates = [$id => true] + array_flip($this->branchBefore($id));
+        foreach ($this->changed as $each => $page) {
+            $was = $this->before((string) $each);
+            $candidates[$each] = true;
+            if ($page !== null && $was !== null && $was->parent !== $page->parent) {
+                $candidates += array_flip($this->branchBefore((string) $each));
+            }
+        }
+        $binned = $this->known($id)->isBinned();
+        $levels = [$id => 0];
+        foreach (array_keys($candidates) as $each) {
+            $this->levelBelow((string) $each, $levels);
+        }
+        $levels = array_filter($levels, fn (?int $level, string|int $each): bool => $level !== null && ($this->find((string) $each)?->isBinned() ?? ! $binned) === $binned, ARRAY_FILTER_USE_BOTH);
+        asort($levels);
+
+        return array_map(strval(...), array_keys($levels));
+    }
+
+    /** @param  array<string, int|null>  $levels by page, null for one that is not below */
+    private function levelBelow(string $id, array &$levels): ?int
+    {
+        if (! array_key_exists($id, $levels)) {
+            $parent = $this->find($id)?->parent;
+            $above = $parent === null ? null : $this->levelBelow($parent, $levels);
+            $levels[$id] = $above === null ? null : $above + 1;
+        }
+
+        return $levels[$id];
+    }
+
+    /** @return list<Page> put in the bin on their own, and once below this page, as the batch leaves them */
+    public function binnedBelow(string $id): array
+    {
+        $found = [];
+        foreach ($this->pages->binnedBelow($id) as $page) {
+            $this->original[$page->id] ??= $page;
+            $now = $this->find($page->id);
+            if ($now !== null && $now->isBinned()) {
+                $found[] = $now;
+            }
+        }
+
+        return $found;
+    }
+
+    /**
+     * @param  list<string>  $pages
+     * @return iterable<PersonAtPage>
+     */
+    public function peopleAt(array $pages): iterable
+    {
+        return $this->pages->peopleAt($pages);
+    }
+
+    /** @return array<string, int> children with positions, in order, as they were before the batch */
+    public function childOrderBefore(?string $parent): array
+    {
+        return $this->pages->childOrder($parent);
+    }
+
+    /** @return list<Page> ancestors as the batch leaves them, nearest first */
+    public function ancestors(Page $page): array
+    {
+        $line = [];
+        while ($page->parent !== null) {
+            $page = $this->known($page->parent, 'parent');
+            $line[] = $page;
+        }
+
+        return $line;
+    }
+
+    /** @return array<string, int> children with positions, in order, as the batch leaves them */
+    public function childOrder(?string $parent): array
+    {
+        return $this->orders->of($parent, $this->changed);
+    }
+}
