@@ -6,6 +6,6 @@ use App\Http\Site\EditorFile;
 use App\Http\Site\PreviewController;
 use Illuminate\Support\Facades\Route;
 
-Route::get('_files/{file}/{name}', EditorFile::class)->middleware('auth:web');
-Route::get('preview/{site}/{page}', PreviewController::class)->scopeBindings()->middleware('auth:web');
+Route::get('_files/{file}/{name}', EditorFile::class)->middleware(['auth:web', 'can:see,file']);
+Route::get('preview/{site}/{page}', PreviewController::class)->scopeBindings()->middleware(['auth:web', 'can:see,site']);
 Route::view('{path?}', 'editor')->where('path', '(?!api/).*');

@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace App\Console;
 
-use App\Desk\Resolvers;
+use App\Desk\CheckSite;
 use App\Models\Site;
-use App\Store\SilentAddresses;
-use App\Store\Violations;
 use Illuminate\Console\Command;
 
 final class Check extends Command
@@ -16,7 +14,7 @@ final class Check extends Command
 
     protected $description = 'Check the invariants of the stored sites; exits 1 when one is broken';
 
-    public function handle(Violations $violations, SilentAddresses $silent, Resolvers $resolvers): int
+    public function handle(CheckSite $check): int
     {
         $key = $this->option('site');
         $sites = Site::query()->when(is_string($key) && $key !== '', fn ($query) => $query->where('key', $key))->orderBy('id')->get();
@@ -27,11 +25,10 @@ final class Check extends Command
         }
         $found = $unanswered = [];
         foreach ($sites as $site) {
-            $resolver = $resolvers->for($site);
-            foreach ($silent->of($site, $resolver->resolve(...)) as $address) {
+            foreach ($check->unanswered($site) as $address) {
                 $unanswered[] = ['site' => $site->key, ...$address];
             }
-            foreach ($violations->of($site) as $violation) {
+            foreach ($check->violations($site) as $violation) {
                 $found[] = ['site' => $site->key, ...$violation];
             }
         }

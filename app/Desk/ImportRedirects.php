@@ -50,9 +50,9 @@ final readonly class ImportRedirects
     public function look(Site $site, string $text, string $seed): ImportPreview
     {
         $look = new ImportPreview;
-        $standing = (new StoredRules($this->db, $site))->standing();
-        $known = array_flip(array_map(static fn (Rule $rule): string => $rule->identity(), $standing));
-        $circles = new ImportCircles($site->rules(), new LedgerLookup($this->db, $site), $standing);
+        $withoutClaim = (new StoredRules($this->db, $site))->withoutClaim();
+        $known = array_flip(array_map(static fn (Rule $rule): string => $rule->identity(), $withoutClaim));
+        $circles = new ImportCircles($site->rules(), new LedgerLookup($this->db, $site), $withoutClaim);
         $places = $leading = [];
         foreach ($this->pieces($site, $text, $seed) as [$piece, $claims]) {
             $rules = [];

@@ -6,12 +6,17 @@ namespace App\Desk;
 
 use App\Models\Site;
 use App\Store\AddressRows;
+use App\Store\MissedDetails;
+use App\Store\RedirectDetails;
 use Heronstem\Core\Address\NormalForm;
 
 /** The list of addresses, with what has to be worked out for it: where redirects end up and, among misses alone, what was probably meant. */
 final readonly class ListAddresses
 {
-    public function __construct(private AddressRows $rows, private RedirectFindings $findings, private MatchAddresses $match, private Resolvers $resolvers)
+    /** Most segments below an address. */
+    private const MAX_SEGMENTS = 500;
+
+    public function __construct(private AddressRows $rows, private RedirectFindings $findings, private MatchAddresses $match, private Resolvers $resolvers, private CountHits $count, private RedirectDetails $details, private MissedDetails $missed)
     {
     }
 
@@ -22,6 +27,7 @@ final readonly class ListAddresses
      */
     public function find(Site $site, array $filter, string $finding, int $offset): array
     {
+        $this->count->count();
         [$total, $counts, $rows] = $this->rows->find($site, $filter + ['redirects' => $finding === '' ? null : $this->findings->redirects($site, $finding)], $offset);
         // A matcher is built from all pages: too much for a list that only happens to have a miss among its rows.
         $isOfMissed = $filter['kind'] === 'missed';
@@ -32,6 +38,32 @@ final readonly class ListAddresses
             'total' => $total, 'counts' => $counts, 'offset' => $offset, 'noise' => $isOfMissed ? $this->rows->noise($site) : null,
             'rows' => array_map(static fn (array $row, int $n): array => $row + ['ends' => $ends[$n] ?? null, 'likeliest' => $likeliest[$row['address']] ?? null], $rows, array_keys($rows)),
         ];
+    }
+
+    /** @return list<array<string, mixed>> the next segments below an address */
+    public function below(Site $site, string $address): array
+    {
+        return $this->rows->segments($site, $address, self::MAX_SEGMENTS);
+    }
+
+    /** @return array<string, mixed> how often, and from where, an address was asked for in vain */
+    public function missed(Site $site, string $address): array
+    {
+        $this->count->count();
+
+        return $this->missed->of($site, $address);
+    }
+
+    /** Whether anybody asked for it, so that it can be ignored. */
+    public function ignore(Site $site, string $address): bool
+    {
+        return $this->rows->ignore($site, $address);
+    }
+
+    /** @return array<string, mixed> all about one redirect */
+    public function redirect(Site $site, string $redirect): array
+    {
+        return $this->details->of($site, $redirect, $this->resolvers->for($site)->resolve(...));
     }
 
     /**

@@ -111,7 +111,7 @@ final class Page extends Model
     {
         $at = static fn (?Carbon $moment): ?Moment => $moment === null ? null : Moment::at($moment->getTimestamp());
 
-        return MenuPage::standing($this->state, $at($this->from_at), $at($this->until_at), Moment::at(now()->getTimestamp()))[0] === null;
+        return MenuPage::visibility($this->state, $at($this->from_at), $at($this->until_at), Moment::at(now()->getTimestamp()))[0] === null;
     }
 
     public function target(): ?Target

@@ -15,6 +15,7 @@ use Laravel\Sanctum\HasApiTokens;
  * @property string $name
  * @property string $email
  * @property string $password
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, Membership> $memberships
  */
 final class User extends Authenticatable
 {
@@ -43,8 +44,11 @@ final class User extends Authenticatable
         return $this->hasMany(Membership::class);
     }
 
+    /** Read once for as long as this user is looked at, which is a request. */
     public function membershipOf(Site $site): ?Membership
     {
-        return $this->memberships()->where('site_id', $site->id)->first();
+        $this->loadMissing('memberships');
+
+        return $this->memberships->firstWhere('site_id', $site->id);
     }
 }

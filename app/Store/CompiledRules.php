@@ -28,7 +28,7 @@ final class CompiledRules
         $version = $this->version($site);
         $set = $this->read[$version] ?? $this->kept($version, $site);
         if ($set === null || ($set->goodUntil !== null && $set->goodUntil <= $now)) {
-            $set = RuleSet::compile((new StoredRules($this->db, $site))->standing(), $site->rules(), Moment::at($now));
+            $set = RuleSet::compile((new StoredRules($this->db, $site))->withoutClaim(), $site->rules(), Moment::at($now));
             $this->keep($version, $set);
         }
         $this->read = [$version => $set] + array_slice($this->read, 0, 15, true);

@@ -17,7 +17,7 @@ use Illuminate\Database\Connection;
 /** The resolver's look into the ledger: one row by its unique key, over a prepared statement. */
 final class LedgerLookup implements AddressLookup
 {
-    private const STANDING = 'p.ulid, p.name, p.address, is_visible(p.state, p.from_at, p.until_at) as visible, p.kind, p.leads_to';
+    private const PAGE = 'p.ulid, p.name, p.address, is_visible(p.state, p.from_at, p.until_at) as visible, p.kind, p.leads_to';
 
     private ?\PDOStatement $statement = null;
 
@@ -27,7 +27,7 @@ final class LedgerLookup implements AddressLookup
 
     public function at(string $key): ?AddressHolder
     {
-        $this->statement ??= $this->db->getPdo()->prepare('select l.address, l.kind, l.ever_live, '.self::STANDING.' from ledger l left join pages p on p.id = l.page_id where l.site_id = ? and l.key = ?');
+        $this->statement ??= $this->db->getPdo()->prepare('select l.address, l.kind, l.ever_live, '.self::PAGE.' from ledger l left join pages p on p.id = l.page_id where l.site_id = ? and l.key = ?');
         $this->statement->execute([$this->site->id, $key]);
         $row = $this->statement->fetch(\PDO::FETCH_NUM);
         $this->statement->closeCursor();
@@ -37,7 +37,7 @@ final class LedgerLookup implements AddressLookup
 
         $kind = ClaimKind::from($row[1]);
 
-        return new AddressHolder($row[0], $kind, $row[3] === null ? null : self::standing(array_slice($row, 3)), $kind === ClaimKind::Rule ? (new StoredRules($this->db, $this->site))->claiming([$key])[$key] ?? null : null, (bool) $row[2]);
+        return new AddressHolder($row[0], $kind, $row[3] === null ? null : self::answering(array_slice($row, 3)), $kind === ClaimKind::Rule ? (new StoredRules($this->db, $this->site))->claiming([$key])[$key] ?? null : null, (bool) $row[2]);
     }
 
     public function page(string $id): ?AnsweringPage
@@ -57,13 +57,13 @@ final class LedgerLookup implements AddressLookup
 
     private function one(string $from, string $id): ?AnsweringPage
     {
-        $row = $this->db->selectOne('select '.self::STANDING.' '.$from, [$this->site->id, $id]);
+        $row = $this->db->selectOne('select '.self::PAGE.' '.$from, [$this->site->id, $id]);
 
-        return $row === null ? null : self::standing(array_values((array) $row));
+        return $row === null ? null : self::answering(array_values((array) $row));
     }
 
     /** @param  array<int, mixed>  $row */
-    private static function standing(array $row): AnsweringPage
+    private static function answering(array $row): AnsweringPage
     {
         [$id, $name, $address, $visible, $kind, $leadsTo] = $row;
 

@@ -32,7 +32,7 @@ final readonly class StoredMenuPages implements MenuPages
         foreach ($ids === [] ? [] : $this->db->select('select '.self::COLUMNS.' from pages p left join pages parent on parent.id = p.parent_id '.LeadsTo::JOIN.self::PICTURE.' where p.site_id = ? and p.ulid = any(?::text[])', [$this->site->id, PgArray::of($ids)]) as $row) {
             $from = $row->from_at === null ? null : Moment::at($row->from_at);
             $until = $row->until_at === null ? null : Moment::at($row->until_at);
-            $pages[$row->ulid] = $this->page($row, ...MenuPage::standing(PageState::from($row->state), $from, $until, $this->at));
+            $pages[$row->ulid] = $this->page($row, ...MenuPage::visibility(PageState::from($row->state), $from, $until, $this->at));
         }
 
         return $pages;

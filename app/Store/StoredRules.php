@@ -41,7 +41,7 @@ final readonly class StoredRules implements Rules
         return array_column($rules, null, 'key');
     }
 
-    public function standing(): array
+    public function withoutClaim(): array
     {
         return $this->where('not r.claims', []);
     }

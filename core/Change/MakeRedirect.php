@@ -50,7 +50,7 @@ final readonly class MakeRedirect implements NamesFiles, NamesRedirect, Requeste
         }
         $rule = $this->rule;
         if ($rule->scope === RuleScope::Pattern && $rule->position === 0) {
-            $patterns = array_filter($workspace->redirects->standing(), static fn (Rule $each): bool => $each->scope === RuleScope::Pattern);
+            $patterns = array_filter($workspace->redirects->withoutClaim(), static fn (Rule $each): bool => $each->scope === RuleScope::Pattern);
             $rule = $rule->with(['position' => 1 + max([0, ...array_map(static fn (Rule $each): int => $each->position, array_values($patterns))])]);
         }
         $this->guard($rule, $workspace);

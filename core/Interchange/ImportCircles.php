@@ -38,8 +38,8 @@ final class ImportCircles implements AddressLookup
 
     private ?Resolver $resolver = null;
 
-    /** @param  list<Rule>  $standing  rules of the site that hold no address */
-    public function __construct(private readonly AddressRules $rules, private readonly AddressLookup $answers, private readonly array $standing)
+    /** @param  list<Rule>  $withoutClaim  rules of the site that hold no address */
+    public function __construct(private readonly AddressRules $rules, private readonly AddressLookup $answers, private readonly array $withoutClaim)
     {
     }
 
@@ -94,7 +94,7 @@ final class ImportCircles implements AddressLookup
     /** @param  array<string, Claim>  $claims */
     private function comesBack(Rule $rule, array $claims): bool
     {
-        if ($rule->claims() && $this->standing === [] && $this->free === []) {
+        if ($rule->claims() && $this->withoutClaim === [] && $this->free === []) {
             $at = $this->next[$rule->key];
             for ($steps = 0; $steps < Resolver::HOPS && isset($this->next[$at]) && $at !== $rule->key; $steps++) {
                 $at = $this->next[$at];
@@ -119,7 +119,7 @@ final class ImportCircles implements AddressLookup
 
     private function resolver(): Resolver
     {
-        return $this->resolver ??= new Resolver($this->rules, $this, RuleSet::compile([...$this->standing, ...array_values($this->free)], $this->rules, Moment::at(0)));
+        return $this->resolver ??= new Resolver($this->rules, $this, RuleSet::compile([...$this->withoutClaim, ...array_values($this->free)], $this->rules, Moment::at(0)));
     }
 
     public function at(string $key): ?AddressHolder

@@ -24,13 +24,13 @@ final readonly class MenuPage
 
     public static function of(Page $page, Moment $at, ?string $href = null): self
     {
-        [$hidden, $when] = self::standing($page->state, $page->from, $page->until, $at);
+        [$hidden, $when] = self::visibility($page->state, $page->from, $page->until, $at);
 
         return new self($page->id, $page->parent, $page->position, $page->name, $href ?? $page->address->path, $page->listed, $hidden, $when);
     }
 
     /** @return array{Hidden|null, Moment|null} why visitors do not get a page in this state with this schedule, and the moment it is about */
-    public static function standing(PageState $state, ?Moment $from, ?Moment $until, Moment $at): array
+    public static function visibility(PageState $state, ?Moment $from, ?Moment $until, Moment $at): array
     {
         $isOver = $until !== null && ! $until->isAfter($at);
         $hasBegun = $from !== null && ! $from->isAfter($at);

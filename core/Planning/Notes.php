@@ -108,8 +108,8 @@ final readonly class Notes
     private function leaving(array $menu): array
     {
         $notes = [];
-        $standing = new MenuReachability($this->workspace);
-        $about = $standing->pagesOfMenusPlacedOrNot();
+        $reachability = new MenuReachability($this->workspace);
+        $about = $reachability->pagesOfMenusPlacedOrNot();
         foreach ($menu as $effect) {
             $page = $effect->page === null ? null : $this->outcome[$effect->page] ?? $this->workspace->pages->find($effect->page);
             if ($page === null || ! $page->isShown()) {
@@ -125,7 +125,7 @@ final readonly class Notes
             if ($page?->isShown() !== true || $this->workspace->pages->before($page->id)?->isShown() !== true) {
                 continue;
             }
-            $kind = match ([$standing->wasInSome($page->id), $standing->isInSome($page->id)]) {
+            $kind = match ([$reachability->wasInSome($page->id), $reachability->isInSome($page->id)]) {
                 [true, false] => NoteKind::InNoMenu,
                 [false, true] => NoteKind::MenuReachesAgain,
                 default => null,

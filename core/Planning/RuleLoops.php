@@ -97,8 +97,8 @@ final readonly class RuleLoops
      */
     private function resolver(array $changed): Resolver
     {
-        $standing = array_filter($this->workspace->redirects->standing(), static fn (Rule $rule): bool => ! isset($changed[$rule->id]));
-        $set = RuleSet::compile([...$standing, ...array_map(static fn (Rule $rule): Rule => $rule->always(), array_filter($changed, static fn (Rule $rule): bool => ! $rule->claims()))], $this->workspace->rules(), $this->workspace->now());
+        $withoutClaim = array_filter($this->workspace->redirects->withoutClaim(), static fn (Rule $rule): bool => ! isset($changed[$rule->id]));
+        $set = RuleSet::compile([...$withoutClaim, ...array_map(static fn (Rule $rule): Rule => $rule->always(), array_filter($changed, static fn (Rule $rule): bool => ! $rule->claims()))], $this->workspace->rules(), $this->workspace->now());
 
         return new Resolver($this->workspace->rules(), new PlannedAddresses($this->workspace, $this->claims), $set);
     }

@@ -20,7 +20,7 @@ interface Rules
     public function claiming(array $keys): array;
 
     /** @return list<Rule> those that hold no address of their own: in front of others, looking at the query, branches, patterns */
-    public function standing(): array;
+    public function withoutClaim(): array;
 
     /**
      * @param  list<string>  $pages

@@ -21,7 +21,7 @@ final class RuleOverlay
     private array $byKey = [];
 
     /** @var list<Rule>|null those that hold no address, as they are; null before they are asked for */
-    private ?array $standing = null;
+    private ?array $withoutClaim = null;
 
     /** @var array<string, true> rules whose address is to answer that it is gone, once they are */
     private array $gone = [];
@@ -103,17 +103,17 @@ final class RuleOverlay
     }
 
     /** @return list<Rule> those that hold no address, as the batch leaves them */
-    public function standing(): array
+    public function withoutClaim(): array
     {
-        $this->standing ??= $this->rules->standing();
-        $standing = array_filter($this->standing, fn (Rule $rule): bool => ! array_key_exists($rule->id, $this->changed));
+        $this->withoutClaim ??= $this->rules->withoutClaim();
+        $withoutClaim = array_filter($this->withoutClaim, fn (Rule $rule): bool => ! array_key_exists($rule->id, $this->changed));
         foreach ($this->changed as $rule) {
             if ($rule !== null && ! $rule->claims()) {
-                $standing[] = $rule;
+                $withoutClaim[] = $rule;
             }
         }
 
-        return array_values($standing);
+        return array_values($withoutClaim);
     }
 
     /** @return list<Rule> other rules that hold the address of this one */
@@ -127,7 +127,7 @@ final class RuleOverlay
     /** Another rule that is the same but for what it answers. */
     public function sameSourceAs(Rule $rule): ?Rule
     {
-        foreach ($rule->claims() ? [] : $this->standing() as $other) {
+        foreach ($rule->claims() ? [] : $this->withoutClaim() as $other) {
             if ($other->id !== $rule->id && $other->identity() === $rule->identity()) {
                 return $other;
             }

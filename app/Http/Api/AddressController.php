@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Api;
 
-use App\Desk\Permission;
 use App\Desk\PlanFor;
 use App\Desk\Resolvers;
 use App\Desk\Rights;
+use App\Desk\RightsOn;
 use App\Http\Api\Schema\ConflictView;
 use App\Models\Site;
 use Heronstem\Core\Change\ChangeReader;
@@ -20,7 +20,7 @@ use OpenApi\Attributes as OA;
 /** What an address would be, and what answers there. */
 final readonly class AddressController
 {
-    public function __construct(private Permission $permission, private PlanFor $plan, private Resolvers $resolvers)
+    public function __construct(private RightsOn $rights, private PlanFor $plan, private Resolvers $resolvers)
     {
     }
 
@@ -28,7 +28,7 @@ final readonly class AddressController
     public function preview(Request $request, Site $site): JsonResponse
     {
         $user = Signed::in($request);
-        $rights = $this->permission->toSee($user, $site)->role->writes() ? $this->permission->rights($user, $site) : Rights::of(Authority::Manager);
+        $rights = $user->membershipOf($site)?->role->writes() === true ? $this->rights->of($user, $site) : Rights::of(Authority::Manager);
         try {
             $batch = (new ChangeReader($site->rules(), $site->zone, $site->ownAddresses()))->batch([$request->json()->all()]);
             $ripple = $this->plan->preview($site, $batch, $rights);
@@ -49,8 +49,6 @@ final readonly class AddressController
     #[OA\Get(path: '/sites/{site}/explain', operationId: 'explain', description: 'How an address of the site is answered.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'address', in: 'query', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Explanation')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function explain(Request $request, Site $site): JsonResponse
     {
-        $this->permission->toSee(Signed::in($request), $site);
-
         return new JsonResponse($this->resolvers->for($site)->resolve($request->string('address')->value())->toArray());
     }
 }

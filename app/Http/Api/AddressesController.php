@@ -4,17 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Api;
 
-use App\Desk\CountHits;
 use App\Desk\ListAddresses;
 use App\Desk\MatchAddresses;
-use App\Desk\Permission;
 use App\Desk\RedirectFindings;
 use App\Desk\Resolvers;
 use App\Models\Site;
-use App\Store\AddressRows;
-use App\Store\MissedDetails;
-use App\Store\RedirectDetails;
-use Heronstem\Core\Redirect\Resolution;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -27,18 +21,13 @@ final readonly class AddressesController
     /** Most addresses tried at once. */
     private const MAX_TRIED = 200;
 
-    /** Most segments of one answer. */
-    private const MAX_SEGMENTS = 500;
-
-    public function __construct(private Permission $permission, private ListAddresses $list, private AddressRows $rows, private Resolvers $resolvers, private CountHits $count, private RedirectDetails $details, private MatchAddresses $match, private RedirectFindings $findings, private MissedDetails $missed)
+    public function __construct(private ListAddresses $list, private Resolvers $resolvers, private MatchAddresses $match, private RedirectFindings $findings)
     {
     }
 
     #[OA\Get(path: '/sites/{site}/addresses', operationId: 'addresses', description: 'Every address the site answers or ever answered, rules that hold none, and misses; in order, a hundred at a time.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'text', description: 'any part of an address, a note or the name of the page', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'kind', description: 'page, also, former, one, branch, pattern, gone, bin, removed, reserved, missed; commas between', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'status', description: 'off, over, waiting, front, by-hand, from-change, from-import; commas between', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'finding', description: 'redirects with a finding of these kinds, commas between; or any', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'hits', in: 'query', schema: new OA\Schema(type: 'string', enum: ['never'])), new OA\Parameter(name: 'offset', in: 'query', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Addresses')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function index(Request $request, Site $site): JsonResponse
     {
-        $this->permission->toSee(Signed::in($request), $site);
-        $this->count->count();
         $filter = ['text' => mb_substr($request->string('text')->trim()->value(), 0, 200), 'kind' => $request->string('kind')->value(), 'status' => $request->string('status')->value(), 'hits' => $request->string('hits')->value()];
 
         return new JsonResponse($this->list->find($site, $filter, $request->string('finding')->value(), max(0, $request->integer('offset'))));
@@ -47,15 +36,12 @@ final readonly class AddressesController
     #[OA\Get(path: '/sites/{site}/addresses/below', operationId: 'addressesBelow', description: 'What stands below an address, by its next segment.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'address', in: 'query', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/Segment'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function below(Request $request, Site $site): JsonResponse
     {
-        $this->permission->toSee(Signed::in($request), $site);
-
-        return new JsonResponse($this->rows->segments($site, $request->string('address', '/')->value(), self::MAX_SEGMENTS));
+        return new JsonResponse($this->list->below($site, $request->string('address', '/')->value()));
     }
 
     #[OA\Post(path: '/sites/{site}/addresses/tried', operationId: 'tried', description: 'How addresses are answered: one a line, at most 200.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['text'], type: 'object', properties: [new OA\Property('text', type: 'string')])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/Explanation'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function tried(Request $request, Site $site): JsonResponse
     {
-        $this->permission->toSee(Signed::in($request), $site);
         $lines = array_values(array_filter(array_map(trim(...), preg_split('/\R/u', mb_scrub($request->string('text')->value(), 'UTF-8')) ?: []), static fn (string $line): bool => $line !== ''));
         if (count($lines) > self::MAX_TRIED) {
             throw ValidationException::withMessages(['text' => sprintf('At most %d addresses are tried at once; these are %d. ./heronstem explain takes any number.', self::MAX_TRIED, count($lines))]);
@@ -68,25 +54,20 @@ final readonly class AddressesController
     #[OA\Get(path: '/sites/{site}/addresses/near', operationId: 'near', description: 'Pages that somebody who asked for this address may have wanted, the likeliest first.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'address', in: 'query', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/NearPage'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function near(Request $request, Site $site): JsonResponse
     {
-        $this->permission->toSee(Signed::in($request), $site);
-
         return new JsonResponse($this->match->near($site, $request->string('address')->value()));
     }
 
     #[OA\Get(path: '/sites/{site}/addresses/missed', operationId: 'missed', description: 'How often a missed address was asked for, by day and by the host that visitors came from.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'address', in: 'query', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/MissedDetail')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function missed(Request $request, Site $site): JsonResponse
     {
-        $this->permission->toSee(Signed::in($request), $site);
-        $this->count->count();
 
-        return new JsonResponse($this->missed->of($site, $request->string('address')->value()));
+        return new JsonResponse($this->list->missed($site, $request->string('address')->value()));
     }
 
     #[OA\Post(path: '/sites/{site}/addresses/ignored', operationId: 'ignoreMissed', description: 'Leaves a missed address out of the list from now on.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['address'], type: 'object', properties: [new OA\Property('address', type: 'string')])), responses: [new OA\Response(response: 204, description: 'Done'), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function ignore(Request $request, Site $site): Response
     {
-        $this->permission->toManage(Signed::in($request), $site);
-        if (! $this->rows->ignore($site, $request->string('address')->value())) {
+        if (! $this->list->ignore($site, $request->string('address')->value())) {
             throw ValidationException::withMessages(['address' => 'Nobody has asked for this address in vain.']);
         }
 
@@ -96,8 +77,6 @@ final readonly class AddressesController
     #[OA\Get(path: '/sites/{site}/redirect-findings', operationId: 'redirectFindings', description: 'What is noticed of the redirects: circles, chains, rules that never fire, dead targets and the like, each with the change that mends it where one does.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/RedirectFinding'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function findings(Request $request, Site $site): JsonResponse
     {
-        $this->permission->toSee(Signed::in($request), $site);
-        $this->count->count();
 
         return new JsonResponse($this->findings->of($site));
     }
@@ -105,8 +84,6 @@ final readonly class AddressesController
     #[OA\Get(path: '/sites/{site}/redirects/{redirect}', operationId: 'redirect', description: 'A redirect: how it is answered, step by step, who used it, and who links to it.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'redirect', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/RedirectDetail')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function redirect(Request $request, Site $site, string $redirect): JsonResponse
     {
-        $this->permission->toSee(Signed::in($request), $site);
-
-        return new JsonResponse($this->details->of($site, $redirect, fn (string $asked): Resolution => $this->resolvers->for($site)->resolve($asked)));
+        return new JsonResponse($this->list->redirect($site, $redirect));
     }
 }

@@ -6,8 +6,8 @@ namespace App\Http\Api;
 
 use App\Desk\ApplyChanges;
 use App\Desk\KnownFiles;
-use App\Desk\Permission;
 use App\Desk\PlanFor;
+use App\Desk\RightsOn;
 use App\Desk\RippleGroup;
 use App\Desk\RippleRows;
 use App\Http\Api\Schema\HistoryView;
@@ -25,7 +25,7 @@ use Symfony\Component\HttpFoundation\Response;
 /** Changes to the structure: first their ripple, then applied in one step. */
 final readonly class BatchController
 {
-    public function __construct(private Permission $permission, private PlanFor $plan, private ApplyChanges $apply, private KnownFiles $files)
+    public function __construct(private RightsOn $rights, private PlanFor $plan, private ApplyChanges $apply, private KnownFiles $files)
     {
     }
 
@@ -45,7 +45,7 @@ final readonly class BatchController
     public function store(Request $request, Site $site): JsonResponse
     {
         $user = Signed::in($request);
-        $rights = $this->permission->rights($user, $site);
+        $rights = $this->rights->of($user, $site);
         $batch = $this->batch($request, $site);
         $request->validate(['digest' => ['sometimes', 'nullable', 'string', 'size:64'], 'note' => ['sometimes', 'nullable', 'string', 'max:2000']], ['max' => 'A note has at most :max characters.']);
         $entry = $this->apply->apply($site, $user, $batch, $request->json('digest'), trim((string) $request->json('note', '')), $rights);
@@ -55,7 +55,7 @@ final readonly class BatchController
 
     private function plan(Request $request, Site $site): Ripple
     {
-        return $this->plan->of($site, $this->batch($request, $site), $this->permission->rights(Signed::in($request), $site));
+        return $this->plan->of($site, $this->batch($request, $site), $this->rights->of(Signed::in($request), $site));
     }
 
     private function batch(Request $request, Site $site): Batch

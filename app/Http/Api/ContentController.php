@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Api;
 
 use App\Desk\ApplyChanges;
-use App\Desk\Permission;
+use App\Desk\KeepDraft;
+use App\Desk\RightsOn;
 use App\Desk\SaveContent;
 use App\Http\Api\Schema\ContentView;
-use App\Models\Draft;
 use App\Models\Page;
 use App\Models\PageContent;
 use App\Models\Site;
@@ -27,12 +27,9 @@ use Symfony\Component\HttpKernel\Exception\PreconditionRequiredHttpException;
 /** The content of a page: saved versions, and what each person has typed since. */
 final readonly class ContentController
 {
-    /** Somebody who typed within this many minutes is shown as typing. */
-    private const RECENT = 30;
-
     private const MAX_BYTES = 2_000_000;
 
-    public function __construct(private Permission $permission, private SaveContent $save, private ApplyChanges $apply)
+    public function __construct(private RightsOn $rights, private SaveContent $save, private ApplyChanges $apply, private KeepDraft $drafts)
     {
     }
 
@@ -40,7 +37,6 @@ final readonly class ContentController
     public function show(Request $request, Site $site, Page $page): JsonResponse
     {
         $user = Signed::in($request);
-        $this->permission->toSee($user, $site);
 
         return $this->content($page, $user);
     }
@@ -48,7 +44,7 @@ final readonly class ContentController
     #[OA\Put(path: '/sites/{site}/pages/{page}/content', operationId: 'saveContent', description: 'Saves content as a new version; refused with 412 and the other version when somebody saved meanwhile. If-Match holds the version started from.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page'), new OA\Parameter(ref: '#/components/parameters/ifMatch')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['document'], type: 'object', properties: [new OA\Property('document', ref: '#/components/schemas/Document'), new OA\Property('note', type: 'string'), new OA\Property('minor', type: 'boolean')])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Content')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function update(Request $request, Site $site, Page $page): JsonResponse
     {
-        $user = $this->writer($request, $site, $page);
+        $user = Signed::in($request);
         $match = $request->headers->get('If-Match') ?? throw new PreconditionRequiredHttpException('Say which version you started from: send its number in If-Match.');
         $request->validate(['note' => ['sometimes', 'string', 'max:500'], 'minor' => ['sometimes', 'boolean']], ['max' => 'A note has at most :max characters.']);
         $this->save->save($page, $user, Document::read($this->document($request)), (int) trim($match, 'W/"'), trim((string) $request->json('note', '')), (bool) $request->json('minor', false));
@@ -59,12 +55,9 @@ final readonly class ContentController
     #[OA\Put(path: '/sites/{site}/pages/{page}/draft', operationId: 'keepDraft', description: 'Keeps what one has typed and not saved, unchecked, so that it is never lost.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['document', 'basedOn'], type: 'object', properties: [new OA\Property('document', ref: '#/components/schemas/Document'), new OA\Property('basedOn', type: 'integer')])), responses: [new OA\Response(response: 204, description: 'Done'), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function keep(Request $request, Site $site, Page $page): Response
     {
-        $user = $this->writer($request, $site, $page);
+        $user = Signed::in($request);
         $request->validate(['basedOn' => ['required', 'integer', 'min:0']], ['*' => 'Say which version of the content these were begun from: a number, 0 for none.']);
-        Draft::query()->updateOrCreate(
-            ['page_id' => $page->id, 'user_id' => $user->id],
-            ['document' => $this->document($request), 'based_on' => (int) $request->json('basedOn', 0), 'updated_at' => now()],
-        );
+        $this->drafts->keep($page, $user, $this->document($request), (int) $request->json('basedOn', 0));
 
         return new Response(status: 204);
     }
@@ -72,8 +65,8 @@ final readonly class ContentController
     #[OA\Delete(path: '/sites/{site}/pages/{page}/draft', operationId: 'dropDraft', description: 'Drops one\'s own unsaved content.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page')], responses: [new OA\Response(response: 204, description: 'Done'), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function drop(Request $request, Site $site, Page $page): Response
     {
-        $user = $this->writer($request, $site, $page);
-        Draft::query()->where('page_id', $page->id)->where('user_id', $user->id)->delete();
+        $user = Signed::in($request);
+        $this->drafts->drop($page, $user);
 
         return new Response(status: 204);
     }
@@ -81,9 +74,9 @@ final readonly class ContentController
     #[OA\Post(path: '/sites/{site}/pages/{page}/publish', operationId: 'publishContent', description: 'Puts the saved content of a live page before visitors.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Content')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function publish(Request $request, Site $site, Page $page): JsonResponse
     {
-        $user = $this->writer($request, $site, $page);
+        $user = Signed::in($request);
         try {
-            $this->apply->apply($site, $user, Batch::of(new Publish($page->ulid)), rights: $this->permission->rights($user, $site));
+            $this->apply->apply($site, $user, Batch::of(new Publish($page->ulid)), rights: $this->rights->of($user, $site));
         } catch (NothingToChange) {
             // Visitors get everything already: that is what was asked for.
         }
@@ -91,19 +84,9 @@ final readonly class ContentController
         return $this->content($page->refresh(), $user);
     }
 
-    private function writer(Request $request, Site $site, Page $page): User
-    {
-        $user = Signed::in($request);
-        $this->permission->toWrite($user, $site, $page);
-
-        return $user;
-    }
-
     private function content(Page $page, User $user): JsonResponse
     {
-        $drafts = Draft::query()->where('page_id', $page->id)->with('user')->get();
-        $own = $drafts->firstWhere('user_id', $user->id);
-        $others = $drafts->where('user_id', '!=', $user->id)->where('updated_at', '>', now()->subMinutes(self::RECENT));
+        [$own, $others] = $this->drafts->of($page, $user);
         $content = ContentView::of(PageContent::query()->with('savedBy')->find($page->id), $own, $others);
 
         return new JsonResponse($content, headers: ['ETag' => '"'.$content->version.'"']);

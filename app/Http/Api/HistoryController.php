@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Api;
 
 use App\Desk\ApplyChanges;
-use App\Desk\EntryRows;
-use App\Desk\Permission;
 use App\Desk\PlanFor;
+use App\Desk\ReadHistory;
 use App\Desk\Rights;
+use App\Desk\RightsOn;
 use App\Desk\RippleGroup;
 use App\Desk\ThinHistory;
 use App\Desk\UndoEntry;
@@ -17,11 +17,9 @@ use App\Http\Api\Schema\HistoryView;
 use App\Http\Api\Schema\RippleView;
 use App\Models\HistoryEntry;
 use App\Models\Site;
-use App\Store\HistoryEntries;
 use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Decision\Decision;
 use Heronstem\Core\Decision\DecisionReader;
-use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
@@ -32,12 +30,11 @@ use Symfony\Component\HttpFoundation\Response;
 final readonly class HistoryController
 {
     public function __construct(
-        private Permission $permission,
+        private RightsOn $rights,
         private PlanFor $plan,
         private ApplyChanges $apply,
         private UndoEntry $undo,
-        private HistoryEntries $entries,
-        private EntryRows $rows,
+        private ReadHistory $history,
         private ThinHistory $thin,
     ) {
     }
@@ -45,27 +42,22 @@ final readonly class HistoryController
     #[OA\Get(path: '/sites/{site}/history', operationId: 'history', description: 'Applied batches, newest first, fifty at a time; before names the last entry one has. Narrowed to a page, a person, a kind of change, a span of days, or a text.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'before', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'page', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'by', description: 'identity of a person, or schedule', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'kind', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'from', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'until', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'text', in: 'query', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/HistoryEntry'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function index(Request $request, Site $site): JsonResponse
     {
-        $this->permission->toSee(Signed::in($request), $site);
         $request->validate(['from' => ['sometimes', 'nullable', 'date_format:Y-m-d'], 'until' => ['sometimes', 'nullable', 'date_format:Y-m-d']], ['date_format' => 'A day is written like 2027-05-03.']);
-        $wanted = array_map(static fn (string $field): string => $request->string($field)->value(), array_combine(HistoryEntries::FILTERS, HistoryEntries::FILTERS));
+        $wanted = array_map(static fn (string $field): string => $request->string($field)->value(), array_combine(ReadHistory::filters(), ReadHistory::filters()));
 
-        return new JsonResponse($this->entries->page($site, $wanted)->map(HistoryView::of(...))->all());
+        return new JsonResponse($this->history->page($site, $wanted)->map(HistoryView::of(...))->all());
     }
 
     #[OA\Get(path: '/sites/{site}/history/{entry}', operationId: 'historyEntry', description: 'One applied batch with its ripple.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/entry')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/HistoryDetail')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function show(Request $request, Site $site, HistoryEntry $entry): JsonResponse
     {
-        $this->permission->toSee(Signed::in($request), $site);
-
         return new JsonResponse(HistoryDetail::of($entry));
     }
 
     #[OA\Get(path: '/sites/{site}/history/{entry}/rows/{group}', operationId: 'historyRows', description: 'One group of what an applied batch did, complete.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/entry'), new OA\Parameter(ref: '#/components/parameters/group'), new OA\Parameter(name: 'text', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'offset', in: 'query', schema: new OA\Schema(type: 'integer')), new OA\Parameter(name: 'format', in: 'query', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Rows, or CSV (RFC 4180) where that is asked for', content: [new OA\JsonContent(ref: '#/components/schemas/RippleRows'), new OA\MediaType(mediaType: 'text/csv')]), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function rows(Request $request, Site $site, HistoryEntry $entry, RippleGroup $group): Response
     {
-        $this->permission->toSee(Signed::in($request), $site);
-
-        return RowsResponse::of($request, $this->rows->of($entry, $site, $group), $group);
+        return RowsResponse::of($request, $this->history->rows($entry, $site, $group), $group);
     }
 
     #[OA\Post(path: '/sites/{site}/history/{entry}/ripple', operationId: 'undoRipple', description: 'What taking an entry back would do. Writes nothing.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/entry')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Ripple')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
@@ -103,16 +95,12 @@ final readonly class HistoryController
     #[OA\Get(path: '/sites/{site}/history-thinning', operationId: 'countThinning', description: 'How much thinning the history older than so many days would take away.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'days', in: 'query', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Thinning')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function countThinning(Request $request, Site $site): JsonResponse
     {
-        $this->permission->toManage(Signed::in($request), $site);
-
         return new JsonResponse($this->thin->count($site, $this->days($request)));
     }
 
     #[OA\Post(path: '/sites/{site}/history-thinning', operationId: 'thinHistory', description: 'Takes the details by which they could be undone from entries older than so many days. The ledger stays whole.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['days'], type: 'object', properties: [new OA\Property('days', type: 'integer')])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Thinning')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function thin(Request $request, Site $site): JsonResponse
     {
-        $this->permission->toManage(Signed::in($request), $site);
-
         return new JsonResponse($this->thin->thin($site, $this->days($request)));
     }
 
@@ -125,7 +113,7 @@ final readonly class HistoryController
 
     private function rights(Request $request, Site $site): Rights
     {
-        return $this->permission->rights(Signed::in($request), $site);
+        return $this->rights->of(Signed::in($request), $site);
     }
 
     private function planned(Site $site, Rights $rights, Batch $batch): JsonResponse
@@ -158,24 +146,9 @@ final readonly class HistoryController
         ], ['required_without' => 'Name entries, or the one since which everything is undone.']);
         $decisions = $this->decisions($request, $site);
         if ($request->json('since') !== null) {
-            return $this->undo->since($site, $this->entriesNamed($site, [$request->json('since')], 'since')->firstOrFail(), $decisions);
+            return $this->undo->since($site, $this->history->named($site, [$request->json('since')], 'since')->firstOrFail(), $decisions);
         }
 
-        return $this->undo->several($site, $this->entriesNamed($site, array_values((array) $request->json('entries')), 'entries'), $decisions);
-    }
-
-    /**
-     * @param  list<string>  $named
-     * @return Collection<int, HistoryEntry>
-     */
-    private function entriesNamed(Site $site, array $named, string $field): Collection
-    {
-        $found = HistoryEntry::query()->where('site_id', $site->id)->whereIn('ulid', $named)->get();
-        $unknown = array_values(array_diff($named, $found->pluck('ulid')->all()));
-        if ($unknown !== []) {
-            throw ValidationException::withMessages([$field => count($unknown) === 1 ? "There is no entry {$unknown[0]} in the history of this site." : sprintf('%d of these entries are not in the history of this site, the first of them %s.', count($unknown), $unknown[0])]);
-        }
-
-        return $found;
+        return $this->undo->several($site, $this->history->named($site, array_values((array) $request->json('entries')), 'entries'), $decisions);
     }
 }

@@ -7,8 +7,8 @@ namespace App\Http\Api;
 use App\Desk\ChangedMeanwhile;
 use App\Desk\DescribePage;
 use App\Desk\Layout;
-use App\Desk\Permission;
 use App\Desk\PrepareTexts;
+use App\Desk\RightsOn;
 use App\Http\Api\Schema\PageSheet;
 use App\Http\Api\Schema\SearchView;
 use App\Models\Page;
@@ -24,15 +24,13 @@ use Symfony\Component\HttpKernel\Exception\PreconditionRequiredHttpException;
 /** One page: what is set on it besides its place, name and slug. */
 final readonly class PageController
 {
-    public function __construct(private Permission $permission, private DescribePage $describe, private PrepareTexts $texts)
+    public function __construct(private RightsOn $rights, private DescribePage $describe, private PrepareTexts $texts)
     {
     }
 
     #[OA\Get(path: '/sites/{site}/pages/{page}', operationId: 'page', description: 'Everything about a page but its content; the ETag goes back in If-Match.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/PageSheet')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function show(Request $request, Site $site, Page $page): JsonResponse
     {
-        $this->permission->toSee(Signed::in($request), $site);
-
         return $this->sheet($page, $site);
     }
 
@@ -40,7 +38,6 @@ final readonly class PageController
     public function update(Request $request, Site $site, Page $page): JsonResponse
     {
         $user = Signed::in($request);
-        $this->permission->toWrite($user, $site, $page);
         $given = $request->validate([
             'heading' => ['sometimes', 'nullable', 'string', 'max:300'], 'summary' => ['sometimes', 'string', 'max:2000'],
             'layout' => ['sometimes', Rule::in(Layout::PAGES)],
@@ -54,7 +51,7 @@ final readonly class PageController
             throw new ChangedMeanwhile;
         }
         $texts = array_intersect_key($given, PageTexts::MAX_LENGTHS);
-        $this->texts->prepare($page, $site, $user, $this->permission->rights($user, $site), $texts, $given['layout'] ?? null, $given['indexed'] ?? null);
+        $this->texts->prepare($page, $site, $user, $this->rights->of($user, $site), $texts, $given['layout'] ?? null, $given['indexed'] ?? null);
 
         return $this->sheet($page->refresh(), $site);
     }
@@ -62,7 +59,6 @@ final readonly class PageController
     #[OA\Get(path: '/sites/{site}/pages/{page}/search', operationId: 'searchAppearance', description: 'Title tag and meta description as they are, or as they would be with the texts given.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page'), new OA\Parameter(name: 'searchTitle', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'searchDescription', in: 'query', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/SearchAppearance')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function search(Request $request, Site $site, Page $page): JsonResponse
     {
-        $this->permission->toSee(Signed::in($request), $site);
         $typed = array_filter(['searchTitle' => $request->query('searchTitle'), 'searchDescription' => $request->query('searchDescription')], is_string(...));
 
         return new JsonResponse(SearchView::of(HeadTags::of($this->describe->ofWorking($page, $typed), $site->facts())));

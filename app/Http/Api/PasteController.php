@@ -4,11 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Api;
 
-use App\Desk\Permission;
+use App\Desk\ReadPasted;
 use App\Models\Site;
-use App\Store\LedgerLookup;
 use Heronstem\Core\Content\PastedHtml;
-use Illuminate\Database\Connection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OpenApi\Attributes as OA;
@@ -16,23 +14,15 @@ use OpenApi\Attributes as OA;
 /** Content pasted from elsewhere. */
 final readonly class PasteController
 {
-    public function __construct(private Permission $permission, private Connection $db)
+    public function __construct(private ReadPasted $pasted)
     {
     }
 
     #[OA\Post(path: '/sites/{site}/pasted', operationId: 'pasted', description: 'Turns pasted HTML into a document: sanitised, and links to the site\'s own addresses kept by page.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['html'], type: 'object', properties: [new OA\Property('html', type: 'string')])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Document')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function store(Request $request, Site $site): JsonResponse
     {
-        $this->permission->toWrite(Signed::in($request), $site, null);
         $given = $request->validate(['html' => ['present', 'string', 'max:'.PastedHtml::MAX_BYTES]], ['html.max' => 'This is more than can be pasted at once.']);
-        $answers = new LedgerLookup($this->db, $site);
-        $own = $site->ownAddresses();
-        $pageAt = static function (string $href) use ($own, $answers): ?string {
-            $address = $own->in($href);
 
-            return $address === null ? null : $answers->at($address->key)?->page?->id;
-        };
-
-        return new JsonResponse((new PastedHtml($pageAt))->read($given['html'])->toArray());
+        return new JsonResponse($this->pasted->read($given['html'], $site)->toArray());
     }
 }

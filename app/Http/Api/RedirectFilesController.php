@@ -7,8 +7,8 @@ namespace App\Http\Api;
 use App\Desk\ExportRedirects;
 use App\Desk\ImportRedirects;
 use App\Desk\MatchAddresses;
-use App\Desk\Permission;
 use App\Desk\RedirectFormat;
+use App\Desk\RightsOn;
 use App\Models\HistoryEntry;
 use App\Models\RedirectImport;
 use App\Models\Site;
@@ -26,7 +26,7 @@ final readonly class RedirectFilesController
     /** Most bytes of a file. */
     private const MAX_BYTES = 32_000_000;
 
-    public function __construct(private Permission $permission, private ImportRedirects $import, private ExportRedirects $export, private MatchAddresses $match)
+    public function __construct(private RightsOn $rights, private ImportRedirects $import, private ExportRedirects $export, private MatchAddresses $match)
     {
     }
 
@@ -34,7 +34,6 @@ final readonly class RedirectFilesController
     public function import(Request $request, Site $site): JsonResponse
     {
         $user = Signed::in($request);
-        $this->permission->toManage($user, $site);
         $given = $request->validate(['text' => ['required', 'string', 'max:'.self::MAX_BYTES], 'make' => ['sometimes', 'in:good,all'], 'note' => ['sometimes', 'string', 'max:500']], ['text.required' => 'Paste a table, or choose a file.', 'text.max' => 'This is more than one import takes: 32 MB.']);
         $seed = (string) Str::ulid();
         $look = $this->import->look($site, $given['text'], $seed);
@@ -44,7 +43,7 @@ final readonly class RedirectFilesController
         }
         $makes = $make !== null && $look->good > 0;
         $queued = $makes && $look->good > ImportRedirects::AT_ONCE ? $this->import->queue($site, $user, $given['text'], $look, $given['note'] ?? '') : null;
-        $entries = $makes && $queued === null ? $this->import->make($site, $user, $given['text'], $seed, $look, $given['note'] ?? '', $this->permission->rights($user, $site)) : [];
+        $entries = $makes && $queued === null ? $this->import->make($site, $user, $given['text'], $seed, $look, $given['note'] ?? '', $this->rights->of($user, $site)) : [];
 
         return new JsonResponse([
             'good' => $look->good, 'bad' => count($look->bad), 'rows' => $look->rows(), 'entries' => array_map(static fn (HistoryEntry $entry): string => $entry->ulid, $entries),
@@ -55,15 +54,12 @@ final readonly class RedirectFilesController
     #[OA\Get(path: '/sites/{site}/redirects-import/{import}', operationId: 'importProgress', description: 'How far an import has come that is made in the background.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'import', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/ImportProgress')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function progressOf(Request $request, Site $site, RedirectImport $import): JsonResponse
     {
-        $this->permission->toManage(Signed::in($request), $site);
-
         return new JsonResponse(self::progress($import));
     }
 
     #[OA\Delete(path: '/sites/{site}/redirects-import/{import}', operationId: 'stopImport', description: 'Stops an import after the piece that is being made. What was made stays, and is undone in the history.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'import', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/ImportProgress')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function stop(Request $request, Site $site, RedirectImport $import): JsonResponse
     {
-        $this->permission->toManage(Signed::in($request), $site);
         RedirectImport::query()->whereKey($import->id)->whereIn('state', ['waiting', 'running'])->update(['state' => 'stopped']);
 
         return new JsonResponse(self::progress($import->refresh()));
@@ -78,7 +74,6 @@ final readonly class RedirectFilesController
     #[OA\Post(path: '/sites/{site}/redirects-match', operationId: 'matchAddresses', description: 'Matches addresses of an old site to pages: a list, a table with titles, a sitemap, or an access log. Writes nothing.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['text'], type: 'object', properties: [new OA\Property('text', type: 'string')])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/MatchedAddress'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function match(Request $request, Site $site): JsonResponse
     {
-        $this->permission->toSee(Signed::in($request), $site);
         $given = $request->validate(['text' => ['required', 'string', 'max:'.self::MAX_BYTES]], ['text.required' => 'Paste a list, or choose a file.', 'text.max' => 'This is more than can be matched at once: 32 MB.']);
 
         return new JsonResponse($this->match->of($site, $given['text']));
@@ -87,7 +82,6 @@ final readonly class RedirectFilesController
     #[OA\Get(path: '/sites/{site}/redirects-export', operationId: 'exportRedirects', description: 'All redirects as a file: csv and jsonl are read again as the same rules; nginx-maps goes into the http block of that web server, nginx-server into its server block; apache-map is a table for RewriteMap, apache-rules goes into a virtual host. All but nginx-server keep the rules themselves and are read again as the same.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'format', in: 'query', schema: new OA\Schema(type: 'string', enum: ['csv', 'jsonl', 'nginx-maps', 'nginx-server', 'apache-map', 'apache-rules']))], responses: [new OA\Response(response: 200, description: 'The file', content: [new OA\MediaType(mediaType: 'text/csv'), new OA\MediaType(mediaType: 'application/x-ndjson'), new OA\MediaType(mediaType: 'text/plain')]), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function export(Request $request, Site $site): Response
     {
-        $this->permission->toSee(Signed::in($request), $site);
         $format = RedirectFormat::tryFrom($request->string('format', 'csv')->value()) ?? throw ValidationException::withMessages(['format' => 'A format is one of '.RedirectFormat::names().'.']);
         $pieces = $this->export->pieces($site, $format);
 
@@ -101,7 +95,6 @@ final readonly class RedirectFilesController
     #[OA\Get(path: '/sites/{site}/redirects-not-carried', operationId: 'notCarried', description: 'What the files for a web server cannot carry, in sentences.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'server', in: 'query', required: true, schema: new OA\Schema(type: 'string', enum: ['nginx', 'apache']))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(type: 'string'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function notCarried(Request $request, Site $site): JsonResponse
     {
-        $this->permission->toSee(Signed::in($request), $site);
         $given = $request->validate(['server' => ['required', 'in:nginx,apache']]);
 
         return new JsonResponse($given['server'] === 'nginx' ? $this->export->nginx($site)->notes() : $this->export->apache($site)->notes());

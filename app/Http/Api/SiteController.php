@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Api;
 
-use App\Desk\Permission;
 use App\Http\Api\Schema\SiteNames;
 use App\Models\Site;
 use Illuminate\Http\JsonResponse;
@@ -16,22 +15,19 @@ final readonly class SiteController
 {
     private const FIELDS = ['name' => 'name', 'shortName' => 'short_name', 'tagline' => 'tagline', 'summary' => 'description'];
 
-    public function __construct(private Permission $permission)
+    public function __construct()
     {
     }
 
     #[OA\Get(path: '/sites/{site}/names', operationId: 'siteNames', description: 'What the site is called.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/SiteNames')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function show(Request $request, Site $site): JsonResponse
     {
-        $this->permission->toSee(Signed::in($request), $site);
-
         return new JsonResponse(SiteNames::of($site));
     }
 
     #[OA\Patch(path: '/sites/{site}/names', operationId: 'nameSite', description: 'Sets what the site is called: the name on pages and in titles, a short one for narrow places, a line under it, and a summary for search engines.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/SiteNames')), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/SiteNames')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function update(Request $request, Site $site): JsonResponse
     {
-        $this->permission->toManage(Signed::in($request), $site);
         $given = $request->validate(
             ['name' => ['sometimes', 'required', 'string', 'max:100'], 'shortName' => ['sometimes', 'string', 'max:30'], 'tagline' => ['sometimes', 'string', 'max:120'], 'summary' => ['sometimes', 'string', 'max:500']],
             ['name.required' => 'A site needs a name.', 'max' => 'At most :max characters fit here.', 'string' => 'This is a text.'],

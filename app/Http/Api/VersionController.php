@@ -4,11 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Api;
 
-use App\Desk\Permission;
+use App\Desk\ReadVersions;
 use App\Models\Page;
-use App\Models\PageContent;
 use App\Models\Site;
-use App\Store\ContentVersions;
 use Heronstem\Core\Content\Comparison;
 use Heronstem\Core\Content\Document;
 use Illuminate\Http\JsonResponse;
@@ -19,32 +17,25 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 /** The versions of a page's content. Bringing one back is saving it anew. */
 final readonly class VersionController
 {
-    public function __construct(private Permission $permission, private ContentVersions $versions)
+    public function __construct(private ReadVersions $versions)
     {
     }
 
     #[OA\Get(path: '/sites/{site}/pages/{page}/versions', operationId: 'versions', description: 'Versions of the content, the newest first.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/Version'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function index(Request $request, Site $site, Page $page): JsonResponse
     {
-        $this->permission->toSee(Signed::in($request), $site);
-        $live = PageContent::query()->find($page->id)?->live_version;
-
-        return new JsonResponse(array_map(static fn (\stdClass $row): array => [...(array) $row, 'live' => $row->number === $live], $this->versions->of($page)));
+        return new JsonResponse($this->versions->of($page));
     }
 
     #[OA\Get(path: '/sites/{site}/pages/{page}/versions/{number}', operationId: 'version', description: 'The content of one version.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page'), new OA\Parameter(name: 'number', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(required: ['number', 'document'], type: 'object', properties: [new OA\Property('number', type: 'integer'), new OA\Property('document', ref: '#/components/schemas/Document')])), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function show(Request $request, Site $site, Page $page, int $number): JsonResponse
     {
-        $this->permission->toSee(Signed::in($request), $site);
-
         return new JsonResponse(['number' => $number, 'document' => $this->document($page, $number)->toArray()]);
     }
 
     #[OA\Get(path: '/sites/{site}/pages/{page}/versions/{left}/against/{right}', operationId: 'compareVersions', description: 'Two versions side by side, block by block, with what differs marked.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page'), new OA\Parameter(name: 'left', in: 'path', required: true, schema: new OA\Schema(type: 'integer')), new OA\Parameter(name: 'right', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/ComparedRow'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
     public function compare(Request $request, Site $site, Page $page, int $left, int $right): JsonResponse
     {
-        $this->permission->toSee(Signed::in($request), $site);
-
         return new JsonResponse(array_map(static fn ($row): array => $row->toArray(), Comparison::of($this->document($page, $left), $this->document($page, $right))));
     }
 

@@ -9,13 +9,15 @@ use App\Http\Site\FrontController;
 use App\Models\Site;
 use Heronstem\Core\Address\Host;
 use Heronstem\Core\Address\InvalidAddress;
+use Illuminate\Contracts\Container\Container;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
 /** Requests to a site's own host and port are the public site's; everything else is the editor's. */
 final readonly class AnswerSites
 {
-    public function __construct(private FrontController $front)
+    /** The public site is put together only for requests that are its own. */
+    public function __construct(private Container $container)
     {
     }
 
@@ -24,7 +26,7 @@ final readonly class AnswerSites
         $site = $this->siteAt($request->getHttpHost());
 
         if ($site !== null) {
-            return $this->front->answer($request, $site);
+            return $this->container->make(FrontController::class)->answer($request, $site);
         }
         $host = strtolower(trim($request->getHost(), '[]'));
 

@@ -343,7 +343,7 @@ trait PortsContract
         $sources = static fn (iterable $found): array => array_map(static fn (Rule $rule): string => $rule->source, array_values([...$found]));
         self::assertSame(['/Dogs'], $sources($rules->named(['01J000000000000000000000R1', '01J000000000000000000000R9'])));
         self::assertSame(['/dogs'], array_keys($rules->claiming(['/dogs', '/old', '/nobody'])));
-        self::assertEqualsCanonicalizing(['/old', '/n/:y', '/offer'], $sources($rules->standing()));
+        self::assertEqualsCanonicalizing(['/old', '/n/:y', '/offer'], $sources($rules->withoutClaim()));
         self::assertSame(['/Dogs'], $sources($rules->leadingTo([self::HELP, self::TRAVEL])));
         self::assertSame(['/old'], $sources($rules->leadingToAddresses(['/dogs', '/nobody'])));
         self::assertSame([], $sources($rules->leadingToAddresses([])));

@@ -257,7 +257,7 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
         return array_column($found, null, 'key');
     }
 
-    public function standing(): array
+    public function withoutClaim(): array
     {
         return array_values(array_filter($this->redirects, static fn (Rule $rule): bool => ! $rule->claims()));
     }

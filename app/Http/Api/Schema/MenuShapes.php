@@ -40,7 +40,7 @@ use OpenApi\Attributes as OA;
     new OA\Property('kind', type: 'string', enum: ['leads-nowhere', 'page-hidden', 'noindex', 'redirect', 'crowded', 'too-deep', 'label-doubled', 'target-doubled', 'blank']), new OA\Property('entry', type: 'string', nullable: true), new OA\Property('label', type: 'string'),
     new OA\Property('hidden', type: 'string', nullable: true), new OA\Property('page', type: 'string', nullable: true), new OA\Property('count', type: 'integer', nullable: true), new OA\Property('most', type: 'integer', nullable: true),
 ])]
-#[OA\Schema(schema: 'MenuStanding', required: ['menu', 'name', 'kind', 'place', 'entries', 'branch'], properties: [
+#[OA\Schema(schema: 'MenuOfPage', required: ['menu', 'name', 'kind', 'place', 'entries', 'branch'], properties: [
     new OA\Property('menu', type: 'string'), new OA\Property('name', type: 'string'), new OA\Property('kind', type: 'string', enum: ['menu', 'picks']), new OA\Property('place', type: 'string', nullable: true),
     new OA\Property('entries', description: 'made by hand that lead to the page', type: 'integer'), new OA\Property('branch', description: 'whether a branch of the menu reaches the page', type: 'string', enum: ['shows', 'leaves-out', 'none']),
 ])]

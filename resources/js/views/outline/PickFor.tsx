@@ -15,7 +15,7 @@ export function PickFor({ pages, onClose, onDone }: Props) {
     const { propose } = useChanges()
     const { data: list } = useQuery({ ...menusQuery(site.key), enabled: pages.length > 0 })
     const first = pages[0]
-    const { data: standing = [] } = useQuery({ ...pageMenusQuery(site.key, first?.id ?? ''), enabled: pages.length === 1 })
+    const { data: menusOfPage = [] } = useQuery({ ...pageMenusQuery(site.key, first?.id ?? ''), enabled: pages.length === 1 })
     const what = pages.length === 1 ? (first?.name ?? '') : count(pages.length, 'page')
     const whom = whomOf(pages)
     const act = (kind: 'add-to-menu' | 'remove-from-menu', menu: string, name: string) => {
@@ -41,7 +41,7 @@ export function PickFor({ pages, onClose, onDone }: Props) {
             )}
             <ul className="grid gap-1">
                 {picks.map(menu => {
-                    const isIn = standing.some(each => each.menu === menu.id && each.entries > 0)
+                    const isIn = menusOfPage.some(each => each.menu === menu.id && each.entries > 0)
                     return (
                         <li key={menu.id} className="flex min-h-8 items-center gap-2">
                             <span className="min-w-0 flex-1 truncate">

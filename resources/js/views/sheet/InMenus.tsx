@@ -7,7 +7,7 @@ import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
 
-type Standing = Schemas['MenuStanding']
+type MenuOfPage = Schemas['MenuOfPage']
 
 /** Every menu and list of picks that the page stands in, and the others it may be put into. */
 export function InMenus({ sheet }: { sheet: Schemas['PageSheet'] }) {
@@ -18,14 +18,14 @@ export function InMenus({ sheet }: { sheet: Schemas['PageSheet'] }) {
     const shown = sheet.state === 'live' && sheet.listed
     const inside = all.filter(stands)
     const others = all.filter(each => !stands(each))
-    const put = (menu: Standing) =>
+    const put = (menu: MenuOfPage) =>
         void propose({
             title: `Putting ${sheet.name} into ${menu.name}`,
             act: 'Put it in',
             batch: { changes: [{ kind: 'add-to-menu', page: sheet.id, menu: menu.menu }] },
             done: () => setChoosing(false),
         })
-    const takeOut = (menus: Standing[]) =>
+    const takeOut = (menus: MenuOfPage[]) =>
         void propose({
             title: `Taking ${sheet.name} out of ${menus.length === 1 ? (menus[0]?.name ?? '') : count(menus.length, 'menu')}`,
             act: 'Take it out',
@@ -93,9 +93,9 @@ export function InMenus({ sheet }: { sheet: Schemas['PageSheet'] }) {
     )
 }
 
-const stands = ({ entries, branch }: Standing) => entries > 0 || branch === 'shows'
+const stands = ({ entries, branch }: MenuOfPage) => entries > 0 || branch === 'shows'
 
-function how({ kind, entries, branch, place }: Standing) {
+function how({ kind, entries, branch, place }: MenuOfPage) {
     const said = [
         kind === 'picks' ? 'picked' : entries > 0 ? (entries === 1 ? 'an entry of its own' : `${entries} entries`) : '',
         branch === 'shows' ? 'in a branch' : '',

@@ -2,19 +2,14 @@
 
 declare(strict_types=1);
 
-namespace App\Http\Site;
+namespace App\Desk;
 
-use App\Desk\CachedMenus;
-use App\Desk\DescribePage;
 use App\Models\Page;
 use App\Models\PageContent;
 use App\Models\Site;
 use App\Models\Visitor;
-use App\Store\StoredLinkTargets;
-use App\Store\StoredPictures;
 use App\Store\VisibleTree;
 use Heronstem\Core\Content\Document;
-use Heronstem\Core\Content\HtmlRenderer;
 use Heronstem\Core\Menu\Breadcrumbs;
 use Heronstem\Core\Menu\ResolvedEntry;
 use Heronstem\Core\Menu\Viewer;
@@ -22,23 +17,23 @@ use Heronstem\Core\Search\HeadTags;
 use Heronstem\Core\Search\SearchDescription;
 
 /** Everything the layouts show of a page: head tags, menus, breadcrumbs, content, cards. */
-final readonly class PageView
+final readonly class ShowPage
 {
-    public function __construct(private DescribePage $describe, private VisibleTree $tree, private CachedMenus $menus)
+    public function __construct(private DescribePage $describe, private VisibleTree $tree, private CachedMenus $menus, private RenderContent $render)
     {
     }
 
     /** @return array<string, mixed> what every layout shows */
-    public function frame(Site $site, ?Visitor $visitor = null, ?Viewer $as = null): array
+    public function frame(Site $site, ?Visitor $visitor = null, ?Viewer $as = null, ?Page $page = null): array
     {
-        return ['site' => $site, 'menus' => $this->menus->shown($site, $as ?? $visitor?->viewer() ?? Viewer::visitor()), 'start' => $this->tree->start($site), 'visitor' => $visitor, 'signsIn' => $visitor !== null || Visitor::query()->where('site_id', $site->id)->exists()];
+        return ['site' => $site, 'menus' => $this->menus->shown($site, $as ?? $visitor?->viewer() ?? Viewer::visitor()), 'start' => $page !== null && $page->id === $site->start_page_id ? $page : $this->tree->start($site), 'visitor' => $visitor, 'signsIn' => $visitor !== null || Visitor::query()->where('site_id', $site->id)->exists()];
     }
 
     /** @return array<string, mixed> */
     public function of(Page $page, Site $site, Document $content, ?Visitor $visitor = null, ?Viewer $as = null): array
     {
         $ancestors = $page->ancestors();
-        $frame = $this->frame($site, $visitor, $as);
+        $frame = $this->frame($site, $visitor, $as, $page);
         $visible = array_values(array_filter($ancestors, static fn (Page $above): bool => $above->isVisible()));
         $isStart = $page->id === $site->start_page_id || (($visitor !== null || $as?->isSignedIn === true) && $page->id === $site->start_page_signed_in_id);
 
@@ -53,7 +48,7 @@ final readonly class PageView
             'trail' => [...array_column($ancestors, 'ulid'), $page->ulid],
             'side' => $isStart ? [] : $this->tree->side($page, $ancestors),
             'cards' => in_array($page->layout, ['home', 'section'], true) ? $this->cards($page, $site, $isStart, $frame['menus']['front']) : [],
-            'html' => (new HtmlRenderer(new StoredLinkTargets($content, $site), new StoredPictures($content, $site)))->render($content),
+            'html' => $this->render->html($content, $site),
         ];
     }
 

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk;
+
+use App\Models\Site;
+use App\Store\OutlineRows;
+use App\Store\PageFilter;
+use Heronstem\Core\Change\Batch;
+
+/** The outline: what it opens with, one branch, and what a filter finds. */
+final readonly class ReadOutline
+{
+    /** Most rows that a filter shows. */
+    private const MAX_FOUND = 200;
+
+    /** Most branches that are opened at once. */
+    private const MAX_OPEN = 50;
+
+    public function __construct(private OutlineRows $rows)
+    {
+    }
+
+    /**
+     * @param  list<string>  $open  branches that somebody left open
+     * @param  string|null  $reveal  a page whose line is opened besides
+     * @return array<string, mixed>
+     */
+    public function opened(Site $site, array $open, ?string $reveal): array
+    {
+        $line = $reveal === null ? [] : $this->rows->lineTo($site, $reveal);
+        $top = $this->rows->children($site, null);
+        $branches = [['parent' => null, 'total' => count($top) < OutlineRows::PIECE ? count($top) : $this->rows->childCount($site, null), 'offset' => 0, 'rows' => $top]];
+        $room = OutlineRows::FIRST - count($top);
+        foreach ($this->rows->branches($site, array_values(array_unique([...$line, ...array_slice($open, 0, self::MAX_OPEN)]))) as $parent => $rows) {
+            if ($room <= 0) {
+                break;
+            }
+            $rows = array_slice($rows, 0, $room);
+            $room -= count($rows);
+            $branches[] = ['parent' => $parent, 'total' => $this->rows->childCount($site, $parent), 'offset' => 0, 'rows' => $rows];
+        }
+
+        return ['counts' => $this->rows->counts($site), 'branches' => $branches];
+    }
+
+    /** @return array<string, mixed> */
+    public function branch(Site $site, ?string $parent, int $offset): array
+    {
+        return ['parent' => $parent, 'total' => $this->rows->childCount($site, $parent), 'offset' => $offset, 'rows' => $this->rows->children($site, $parent, $offset)];
+    }
+
+    /**
+     * @param  array{text: string, state: string, kind: string, layout: string}  $asked
+     * @return array<string, mixed>
+     */
+    public function filtered(Site $site, array $asked): array
+    {
+        $filter = PageFilter::of($asked);
+        [$total, $rows] = $filter->asksNothing() ? [0, []] : $this->rows->matching($site, $filter, self::MAX_FOUND);
+
+        return ['total' => $total, 'facets' => $this->rows->facets($site, $filter), 'rows' => $rows];
+    }
+
+    /**
+     * @param  array{text: string, state: string, kind: string, layout: string}  $asked
+     * @return list<string> identities of all pages that a filter finds, at most as many as a batch names
+     */
+    public function ids(Site $site, array $asked): array
+    {
+        return $this->rows->ids($site, PageFilter::of($asked), Batch::MAX_PAGES);
+    }
+}

@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Site;
+
+use App\Desk\AnswerVisitor;
+use App\Desk\RenderContent;
+use App\Desk\ShowPage;
+use App\Models\Page;
+use App\Models\Site;
+use App\Models\Visitor;
+use Heronstem\Core\Redirect\Resolution;
+use Illuminate\Contracts\View\Factory as Views;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+
+/** The pages of the public site as visitors get them: a page, one before a redirect, and what stands where nothing is. */
+final readonly class PageResponse
+{
+    public function __construct(private Views $views, private ShowPage $view, private AnswerVisitor $visitors, private RenderContent $render)
+    {
+    }
+
+    /** @return array<string, mixed> what every layout shows */
+    public function frame(Site $site, ?Visitor $visitor): array
+    {
+        return $this->view->frame($site, $visitor);
+    }
+
+    public function of(Request $request, Page $page, Site $site, ?Visitor $visitor): Response
+    {
+        $html = $this->views->make('site.page', $this->view->of($page, $site, $this->visitors->contentOf($page), $visitor))->render();
+        $response = new Response($html, 200, ['Content-Type' => 'text/html; charset=utf-8', 'Cache-Control' => $visitor === null ? 'public, max-age=0, must-revalidate' : 'private, max-age=0, must-revalidate', 'Vary' => 'Cookie']);
+        $response->setEtag(sha1($html));
+        $response->isNotModified($request);
+
+        return $response;
+    }
+
+    public function missed(string $address, Site $site, ?Visitor $visitor, int $status = 404): Response
+    {
+        $html = $this->views->make('site.missed', [...$this->frame($site, $visitor), 'address' => $address, 'isGone' => $status === 410, 'near' => $this->visitors->near($address, $site)])->render();
+
+        return new Response($html, $status, ['Content-Type' => 'text/html; charset=utf-8', 'Cache-Control' => 'no-cache']);
+    }
+
+    public function pause(Resolution $resolution, Site $site, ?Visitor $visitor): Response
+    {
+        $pause = $resolution->pause ?? throw new \LogicException('There is no pause to show.');
+        $html = $this->views->make('site.pause', [
+            ...$this->frame($site, $visitor), 'seconds' => $pause->seconds, 'onward' => (string) $resolution->onward, 'message' => $this->render->html($pause->message, $site),
+        ])->render();
+
+        return new Response($html, 200, ['Content-Type' => 'text/html; charset=utf-8', 'Cache-Control' => 'no-cache', 'X-Robots-Tag' => 'noindex', 'Refresh' => "{$pause->seconds}; url={$resolution->onward}"]);
+    }
+}
