@@ -43,24 +43,20 @@ final readonly class NewPages
         $ids = array_combine(array_column($pages, 'id'), $numbers);
         $rows = [];
         foreach ($pages as $page) {
-            $rows[] = [...PageRow::of($page), 'id' => $ids[$page->id], 'address' => $page->address->path];
+            $rows[] = [...$page->toFields(), 'ulid' => $page->id, 'id' => $ids[$page->id], 'address' => $page->address->path];
         }
-        $this->db->insert(<<<'SQL'
+        [$typed, $names, $values] = [PageColumns::typed(), PageColumns::names(), PageColumns::values()];
+        $this->db->insert(<<<SQL
             with recursive n as materialized (
-                select * from jsonb_to_recordset(?::jsonb) as n(id bigint, ulid text, parent text, position bigint, name text, slug text, slug_by_hand boolean, pinned text, state text, ever_live boolean, listed boolean,
-                    kind text, leads_to text, left_out boolean, is_protected boolean, bin text, was text, from_at timestamptz, until_at timestamptz, review_note text, address text,
-                    heading text, summary text, search_title text, search_description text, prepared text, layout text, indexed boolean)
+                select * from jsonb_to_recordset(?::jsonb) as n(id bigint, ulid text, parent text, bin text, address text, $typed)
             ), placed as (
                 select n.id, parent.id as parent_id, coalesce(parent.path, ''::ltree) || n.id::text as path, n.ulid
                 from n left join pages parent on parent.ulid = n.parent and parent.site_id = ? where n.parent is null or parent.id is not null
                 union all
                 select n.id, placed.id, placed.path || n.id::text, n.ulid from placed join n on n.parent = placed.ulid
             )
-            insert into pages (id, site_id, parent_id, path, ulid, position, name, slug, slug_by_hand, pinned, address, state, live_since, ever_live, listed, changed_by,
-                kind, leads_to, left_out, is_protected, bin_id, was, binned_at, from_at, until_at, review_note, heading, summary, layout, search_title, search_description, indexed, prepared, reach_due)
-            select n.id, ?, placed.parent_id, placed.path, n.ulid, n.position, n.name, n.slug, n.slug_by_hand, n.pinned, n.address, n.state, case when n.state = 'live' then now() end, n.ever_live, n.listed, ?,
-                n.kind, n.leads_to, n.left_out, n.is_protected, coalesce(bin.id, mate.id), n.was, case when n.state = 'bin' then now() end, n.from_at, n.until_at, n.review_note,
-                n.heading, n.summary, n.layout, n.search_title, n.search_description, n.indexed, n.prepared::jsonb, true
+            insert into pages (id, site_id, parent_id, path, ulid, address, live_since, changed_by, bin_id, binned_at, reach_due, $names)
+            select n.id, ?, placed.parent_id, placed.path, n.ulid, n.address, case when n.state = 'live' then now() end, ?, coalesce(bin.id, mate.id), case when n.state = 'bin' then now() end, true, $values
             from n join placed on placed.id = n.id
             left join pages bin on bin.ulid = n.bin left join n mate on mate.ulid = n.bin
             SQL, [json_encode($rows, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), $site->id, $site->id, $entry->user_id]);

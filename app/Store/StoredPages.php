@@ -7,14 +7,8 @@ namespace App\Store;
 use App\Models\Site;
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
-use Heronstem\Core\Address\Slug;
-use Heronstem\Core\Linking\Target;
-use Heronstem\Core\Moment;
 use Heronstem\Core\Tree\Page;
-use Heronstem\Core\Tree\PageKind;
 use Heronstem\Core\Tree\Pages;
-use Heronstem\Core\Tree\PageState;
-use Heronstem\Core\Tree\PageTexts;
 use Heronstem\Core\Tree\PersonAtPage;
 use Heronstem\Core\Tree\PersonRole;
 use Illuminate\Database\ConnectionInterface;
@@ -22,28 +16,27 @@ use Illuminate\Database\ConnectionInterface;
 /** The core's pages port over PostgreSQL: a branch is one indexed range of paths. */
 final readonly class StoredPages implements Pages
 {
-    private const SELECT = 'select p.ulid, parent.ulid as parent, p.position, p.name, p.slug, p.slug_by_hand, p.pinned, p.state, p.ever_live, p.listed, p.address,
-        p.kind, p.leads_to, p.left_out, p.is_protected, bin.ulid as bin, p.was, extract(epoch from p.from_at)::bigint as from_at, extract(epoch from p.until_at)::bigint as until_at, p.review_note, p.heading, p.summary, p.search_title, p.search_description, p.prepared, p.layout, p.indexed,
-        w.working_version, w.live_version
-        from pages p left join page_contents w on w.page_id = p.id left join pages parent on parent.id = p.parent_id left join pages bin on bin.id = p.bin_id';
-
     private AddressRules $rules;
+
+    private string $select;
 
     public function __construct(private ConnectionInterface $db, private Site $site)
     {
         $this->rules = $site->rules();
+        $this->select = 'select p.ulid, parent.ulid as parent, bin.ulid as bin, p.address, '.PageColumns::selected().', w.working_version, w.live_version as content
+            from pages p left join page_contents w on w.page_id = p.id left join pages parent on parent.id = p.parent_id left join pages bin on bin.id = p.bin_id';
     }
 
     public function page(string $id): ?Page
     {
-        $row = $this->db->selectOne(self::SELECT.' where p.site_id = ? and p.ulid = ?', [$this->site->id, $id]);
+        $row = $this->db->selectOne($this->select.' where p.site_id = ? and p.ulid = ?', [$this->site->id, $id]);
 
         return $row === null ? null : $this->toPage($row);
     }
 
     public function withAncestors(array $ids): iterable
     {
-        $rows = $this->db->cursor(self::SELECT." where p.site_id = ? and p.id in (
+        $rows = $this->db->cursor($this->select." where p.site_id = ? and p.id in (
             select distinct unnest(string_to_array(n.path::text, '.')::bigint[]) from pages n where n.site_id = ? and n.ulid = any(?::text[])
         )", [$this->site->id, $this->site->id, PgArray::of($ids)]);
         foreach ($rows as $row) {
@@ -90,40 +83,13 @@ final readonly class StoredPages implements Pages
         if ($root === null) {
             return;
         }
-        foreach ($this->db->cursor(self::SELECT." where p.site_id = ? and $where order by nlevel(p.path), p.id", [$this->site->id, $root->path, $root->bin_id]) as $row) {
+        foreach ($this->db->cursor($this->select." where p.site_id = ? and $where order by nlevel(p.path), p.id", [$this->site->id, $root->path, $root->bin_id]) as $row) {
             yield $this->toPage($row);
         }
     }
 
     private function toPage(\stdClass $row): Page
     {
-        return new Page(
-            id: $row->ulid,
-            parent: $row->parent,
-            position: $row->position,
-            name: $row->name,
-            slug: Slug::stored($row->slug),
-            slugByHand: $row->slug_by_hand,
-            pinned: $row->pinned === null ? null : Address::stored($row->pinned, $this->rules),
-            state: PageState::from($row->state),
-            everLive: $row->ever_live,
-            listed: $row->listed,
-            address: Address::stored($row->address, $this->rules),
-            kind: PageKind::from($row->kind),
-            leadsTo: $row->leads_to === null ? null : Target::stored($row->leads_to),
-            leftOut: $row->left_out,
-            isProtected: $row->is_protected,
-            bin: $row->bin,
-            was: $row->was === null ? null : PageState::from($row->was),
-            from: $row->from_at === null ? null : Moment::at($row->from_at),
-            until: $row->until_at === null ? null : Moment::at($row->until_at),
-            reviewNote: $row->review_note,
-            texts: new PageTexts($row->heading, $row->summary, $row->search_title, $row->search_description),
-            prepared: $row->prepared === null ? null : PageTexts::stored($row->prepared),
-            layout: $row->layout,
-            indexed: $row->indexed,
-            contentSaved: $row->working_version ?? 0,
-            contentLive: $row->live_version,
-        );
+        return Page::fromFields((array) $row, $row->ulid, Address::stored($row->address, $this->rules), $this->rules)->with(['contentSaved' => $row->working_version ?? 0]);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Heronstem\Core\Tree;
 
 use Heronstem\Core\Address\Address;
+use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\Slug;
 use Heronstem\Core\Linking\Target;
 use Heronstem\Core\Moment;
@@ -121,5 +122,62 @@ final readonly class Page
     public function with(array $fields): self
     {
         return new self(...[...get_object_vars($this), ...$fields]);
+    }
+
+    /**
+     * The page's own fields as plain values: what a difference compares, the history keeps and the store writes.
+     * Its identity is left out, and so is the version saved last, which no batch changes.
+     *
+     * @return array<string, scalar|null>
+     */
+    public function toFields(): array
+    {
+        return [
+            'parent' => $this->parent, 'position' => $this->position, 'name' => $this->name, 'slug' => $this->slug->text,
+            'slugByHand' => $this->slugByHand, 'pinned' => $this->pinned?->path, 'state' => $this->state->value,
+            'everLive' => $this->everLive, 'listed' => $this->listed, 'kind' => $this->kind->value, 'leadsTo' => $this->leadsTo?->toText(),
+            'leftOut' => $this->leftOut, 'isProtected' => $this->isProtected, 'bin' => $this->bin, 'was' => $this->was?->value,
+            'from' => $this->from?->iso(), 'until' => $this->until?->iso(), 'reviewNote' => $this->reviewNote,
+            ...$this->texts->toArray(), 'prepared' => $this->prepared?->toText(), 'layout' => $this->layout, 'indexed' => $this->indexed, 'content' => $this->contentLive,
+            // Only in the bin is the address nobody's to compose.
+            ...($this->isBinned() ? ['address' => $this->address->path] : ['address' => null]),
+        ];
+    }
+
+    /**
+     * @param  array<string, mixed>  $fields  as toFields() gave them; those that came later may be missing
+     * @param  Address  $address  its own address, where the fields tell of none
+     */
+    public static function fromFields(array $fields, string $id, Address $address, AddressRules $rules): self
+    {
+        $text = static fn (string $field): ?string => isset($fields[$field]) ? (string) $fields[$field] : null;
+
+        return new self(
+            id: $id,
+            parent: $text('parent'),
+            position: (int) $fields['position'],
+            name: (string) $fields['name'],
+            slug: Slug::stored((string) $fields['slug']),
+            slugByHand: (bool) $fields['slugByHand'],
+            pinned: isset($fields['pinned']) ? Address::stored((string) $fields['pinned'], $rules) : null,
+            state: PageState::from((string) $fields['state']),
+            everLive: (bool) $fields['everLive'],
+            listed: (bool) $fields['listed'],
+            address: isset($fields['address']) ? Address::stored((string) $fields['address'], $rules) : $address,
+            kind: PageKind::from($text('kind') ?? PageKind::Page->value),
+            leadsTo: isset($fields['leadsTo']) ? Target::stored((string) $fields['leadsTo']) : null,
+            leftOut: (bool) ($fields['leftOut'] ?? false),
+            isProtected: (bool) ($fields['isProtected'] ?? false),
+            bin: $text('bin'),
+            was: isset($fields['was']) ? PageState::from((string) $fields['was']) : null,
+            from: isset($fields['from']) ? Moment::stored((string) $fields['from']) : null,
+            until: isset($fields['until']) ? Moment::stored((string) $fields['until']) : null,
+            reviewNote: $text('reviewNote') ?? '',
+            texts: PageTexts::fromArray($fields),
+            prepared: isset($fields['prepared']) ? PageTexts::stored((string) $fields['prepared']) : null,
+            layout: $text('layout') ?? 'page',
+            indexed: (bool) ($fields['indexed'] ?? true),
+            contentLive: isset($fields['content']) ? (int) $fields['content'] : null,
+        );
     }
 }

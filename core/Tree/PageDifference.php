@@ -6,9 +6,6 @@ namespace Heronstem\Core\Tree;
 
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
-use Heronstem\Core\Address\Slug;
-use Heronstem\Core\Linking\Target;
-use Heronstem\Core\Moment;
 
 /**
  * What a batch changed of one page's own fields. The address is left out: it always follows
@@ -16,13 +13,12 @@ use Heronstem\Core\Moment;
  */
 final readonly class PageDifference
 {
-    /** What belongs together and is undone together, as people call it. */
+    /** What belongs together and is undone together, as people call it; any other field is one by itself, under its own name. */
     private const ASPECTS = [
         'place' => ['parent', 'position'], 'name' => ['name'], 'slug' => ['slug', 'slugByHand'], 'pinned address' => ['pinned'],
         'state' => ['state', 'was', 'bin', 'everLive', 'from', 'until', 'reviewNote'], 'listing' => ['listed'],
         'kind' => ['kind', 'leadsTo', 'leftOut'], 'protection' => ['isProtected'],
-        'heading' => ['heading'], 'summary' => ['summary'], 'search title' => ['searchTitle'], 'search description' => ['searchDescription'],
-        'prepared texts' => ['prepared'], 'layout' => ['layout'], 'indexing' => ['indexed'], 'content' => ['content'],
+        'search title' => ['searchTitle'], 'search description' => ['searchDescription'], 'prepared texts' => ['prepared'], 'indexing' => ['indexed'],
     ];
 
     /**
@@ -39,8 +35,8 @@ final readonly class PageDifference
         if ($before === $after) {
             return null;
         }
-        $old = $before === null ? null : self::fields($before);
-        $new = $after === null ? null : self::fields($after);
+        $old = $before === null ? null : $before->toFields();
+        $new = $after === null ? null : $after->toFields();
         if ($old === null || $new === null) {
             $id = ($before ?? $after)?->id;
 
@@ -109,13 +105,16 @@ final readonly class PageDifference
     /** @return list<string> what it changed, as people call it */
     public function aspects(): array
     {
-        return array_values(array_filter(array_keys(self::ASPECTS), fn (string $aspect): bool => $this->changedIn($aspect) !== []));
+        $grouped = array_merge(...array_values(self::ASPECTS));
+        $single = array_diff(array_keys($this->before ?? $this->after ?? []), $grouped, ['address']);
+
+        return [...array_values(array_filter(array_keys(self::ASPECTS), fn (string $aspect): bool => $this->changedIn($aspect) !== [])), ...array_values($single)];
     }
 
     /** @return list<string> what of the page is no longer as this difference left it */
     public function strayedIn(Page $now): array
     {
-        $fields = self::fields($now);
+        $fields = $now->toFields();
 
         return array_values(array_filter($this->aspects(), function (string $aspect) use ($fields): bool {
             foreach ($this->changedIn($aspect) as $field) {
@@ -135,19 +134,19 @@ final readonly class PageDifference
     {
         $back = $this->before ?? [];
         foreach ($except as $aspect) {
-            $back = array_diff_key($back, array_flip(self::ASPECTS[$aspect]));
+            $back = array_diff_key($back, array_flip(self::fieldsOf($aspect)));
         }
         if (in_array('state', $except, true)) {
             unset($back['address']); // the one it had in the bin, where it does not go
         }
 
-        return $back === [] ? $now : self::page([...self::fields($now), ...$back], $now->id, $now->address, $rules)->with(['contentSaved' => $now->contentSaved]);
+        return $back === [] ? $now : Page::fromFields([...$now->toFields(), ...$back], $now->id, $now->address, $rules)->with(['contentSaved' => $now->contentSaved]);
     }
 
     /** The page that this difference removed. */
     public function restored(AddressRules $rules): Page
     {
-        return self::page($this->before ?? [], $this->page, Address::stored('/', $rules), $rules);
+        return Page::fromFields($this->before ?? [], $this->page, Address::stored('/', $rules), $rules);
     }
 
     /** @return array<string, mixed> */
@@ -165,55 +164,12 @@ final readonly class PageDifference
     /** @return list<string> */
     private function changedIn(string $aspect): array
     {
-        return array_values(array_intersect(self::ASPECTS[$aspect], array_keys($this->before ?? $this->after ?? [])));
+        return array_values(array_intersect(self::fieldsOf($aspect), array_keys($this->before ?? $this->after ?? [])));
     }
 
-    /** @return array<string, scalar|null> */
-    private static function fields(Page $page): array
+    /** @return list<string> */
+    private static function fieldsOf(string $aspect): array
     {
-        return [
-            'parent' => $page->parent, 'position' => $page->position, 'name' => $page->name, 'slug' => $page->slug->text,
-            'slugByHand' => $page->slugByHand, 'pinned' => $page->pinned?->path, 'state' => $page->state->value,
-            'everLive' => $page->everLive, 'listed' => $page->listed, 'kind' => $page->kind->value, 'leadsTo' => $page->leadsTo?->toText(),
-            'leftOut' => $page->leftOut, 'isProtected' => $page->isProtected, 'bin' => $page->bin, 'was' => $page->was?->value,
-            'from' => $page->from?->iso(), 'until' => $page->until?->iso(), 'reviewNote' => $page->reviewNote,
-            ...$page->texts->toArray(), 'prepared' => $page->prepared?->toText(), 'layout' => $page->layout, 'indexed' => $page->indexed, 'content' => $page->contentLive,
-            // Only in the bin is the address nobody's to compose.
-            ...($page->isBinned() ? ['address' => $page->address->path] : ['address' => null]),
-        ];
-    }
-
-    /** @param  array<string, scalar|null>  $fields */
-    private static function page(array $fields, string $id, Address $address, AddressRules $rules): Page
-    {
-        $text = static fn (string $field): ?string => isset($fields[$field]) ? (string) $fields[$field] : null;
-
-        return new Page(
-            id: $id,
-            parent: $text('parent'),
-            position: (int) $fields['position'],
-            name: (string) $fields['name'],
-            slug: Slug::stored((string) $fields['slug']),
-            slugByHand: (bool) $fields['slugByHand'],
-            pinned: isset($fields['pinned']) ? Address::stored((string) $fields['pinned'], $rules) : null,
-            state: PageState::from((string) $fields['state']),
-            everLive: (bool) $fields['everLive'],
-            listed: (bool) $fields['listed'],
-            address: isset($fields['address']) ? Address::stored((string) $fields['address'], $rules) : $address,
-            kind: PageKind::from($text('kind') ?? PageKind::Page->value),
-            leadsTo: isset($fields['leadsTo']) ? Target::stored((string) $fields['leadsTo']) : null,
-            leftOut: (bool) ($fields['leftOut'] ?? false),
-            isProtected: (bool) ($fields['isProtected'] ?? false),
-            bin: $text('bin'),
-            was: isset($fields['was']) ? PageState::from((string) $fields['was']) : null,
-            from: isset($fields['from']) ? Moment::stored((string) $fields['from']) : null,
-            until: isset($fields['until']) ? Moment::stored((string) $fields['until']) : null,
-            reviewNote: $text('reviewNote') ?? '',
-            texts: PageTexts::fromArray($fields),
-            prepared: isset($fields['prepared']) ? PageTexts::stored((string) $fields['prepared']) : null,
-            layout: $text('layout') ?? 'page',
-            indexed: (bool) ($fields['indexed'] ?? true),
-            contentLive: isset($fields['content']) ? (int) $fields['content'] : null,
-        );
+        return self::ASPECTS[$aspect] ?? [$aspect];
     }
 }

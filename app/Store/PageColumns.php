@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+/** Where each field of a page is stored. A field that is named here is read, written and restored with all others. */
+final class PageColumns
+{
+    /** Fields by the name that Page gives them, each with its column and the column's type; parent and bin are keys besides. */
+    private const COLUMNS = [
+        'position' => ['position', 'bigint'],
+        'name' => ['name', 'text'],
+        'slug' => ['slug', 'text'],
+        'slugByHand' => ['slug_by_hand', 'boolean'],
+        'pinned' => ['pinned', 'text'],
+        'state' => ['state', 'text'],
+        'everLive' => ['ever_live', 'boolean'],
+        'listed' => ['listed', 'boolean'],
+        'kind' => ['kind', 'text'],
+        'leadsTo' => ['leads_to', 'text'],
+        'leftOut' => ['left_out', 'boolean'],
+        'isProtected' => ['is_protected', 'boolean'],
+        'was' => ['was', 'text'],
+        'from' => ['from_at', 'timestamptz'],
+        'until' => ['until_at', 'timestamptz'],
+        'reviewNote' => ['review_note', 'text'],
+        'heading' => ['heading', 'text'],
+        'summary' => ['summary', 'text'],
+        'searchTitle' => ['search_title', 'text'],
+        'searchDescription' => ['search_description', 'text'],
+        'prepared' => ['prepared', 'jsonb'],
+        'layout' => ['layout', 'text'],
+        'indexed' => ['indexed', 'boolean'],
+    ];
+
+    /** Of the table `p`, each under its field's name; moments in UTC. */
+    public static function selected(): string
+    {
+        return self::each(static fn (string $field, string $column, string $type): string => match ($type) {
+            'timestamptz' => "to_char(p.$column at time zone 'UTC', 'YYYY-MM-DD\"T\"HH24:MI:SS\"Z\"') as \"$field\"",
+            'jsonb' => "p.$column::text as \"$field\"",
+            default => "p.$column as \"$field\"",
+        });
+    }
+
+    /** For a record set made of JSON. */
+    public static function typed(): string
+    {
+        return self::each(static fn (string $field, string $column, string $type): string => "\"$field\" ".($type === 'jsonb' ? 'text' : $type));
+    }
+
+    /** From a record set `n`. */
+    public static function assigned(): string
+    {
+        return self::each(static fn (string $field, string $column, string $type): string => "$column = ".self::value($field, $type));
+    }
+
+    public static function names(): string
+    {
+        return self::each(static fn (string $field, string $column): string => $column);
+    }
+
+    /** From a record set `n`, in the order of their names. */
+    public static function values(): string
+    {
+        return self::each(static fn (string $field, string $column, string $type): string => self::value($field, $type));
+    }
+
+    private static function value(string $field, string $type): string
+    {
+        return "n.\"$field\"".($type === 'jsonb' ? '::jsonb' : '');
+    }
+
+    /** @param  \Closure(string, string, string): string  $written */
+    private static function each(\Closure $written): string
+    {
+        return implode(', ', array_map(static fn (string $field, array $of): string => $written($field, ...$of), array_keys(self::COLUMNS), self::COLUMNS));
+    }
+}

@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use App\Models\HistoryEntry;
+use App\Models\Site;
+use Heronstem\Core\Tree\Page;
+use Illuminate\Database\ConnectionInterface;
+
+/** Writes pages that are there and change: their fields, where their branches stand, and their addresses. */
+final readonly class PageWriter
+{
+    public function __construct(private ConnectionInterface $db)
+    {
+    }
+
+    /**
+     * @param  list<Page>  $changed
+     * @param  list<string>  $moved  those of them that stand under another page
+     * @param  array<string, string>  $addresses  by page
+     */
+    public function write(array $changed, array $moved, array $addresses, Site $site, HistoryEntry $entry): void
+    {
+        $this->updateFields($changed, $site, $entry);
+        if (count($moved) === 1) {
+            $this->moveBranch($moved[0], $addresses, $site);
+        } else {
+            $this->updatePaths($moved, $site);
+            $this->updateAddresses($addresses);
+        }
+    }
+
+    /** @param  list<Page>  $pages */
+    private function updateFields(array $pages, Site $site, HistoryEntry $entry): void
+    {
+        if ($pages === []) {
+            return;
+        }
+        [$typed, $assigned] = [PageColumns::typed(), PageColumns::assigned()];
+        $rows = array_map(static fn (Page $page): array => ['ulid' => $page->id, ...$page->toFields()], $pages);
+        $this->db->update(<<<SQL
+            update pages p set
+                parent_id = parent.id, bin_id = bin.id,
+                live_since = case when n.state <> 'live' then null when p.state = 'live' then p.live_since else now() end,
+                binned_at = case when n.state <> 'bin' then null else coalesce(p.binned_at, now()) end,
+                $assigned,
+                version = p.version + 1, changed_by = ?, updated_at = now(), reach_due = true
+            from jsonb_to_recordset(?::jsonb) as n(ulid text, parent text, bin text, $typed)
+            left join pages parent on parent.ulid = n.parent and parent.site_id = ?
+            left join pages bin on bin.ulid = n.bin and bin.site_id = ?
+            where p.ulid = n.ulid and p.site_id = ?
+            SQL, [$entry->user_id, json_encode($rows, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), $site->id, $site->id, $site->id]);
+    }
+
+    /**
+     * Paths of moved branches, ancestors first, each branch in one statement.
+     *
+     * @param  list<string>  $moved
+     */
+    private function updatePaths(array $moved, Site $site): void
+    {
+        if ($moved === []) {
+            return;
+        }
+        $inOrder = $this->db->select(<<<'SQL'
+            with recursive up as (
+                select id as root, parent_id, 1 as level from pages where site_id = ? and ulid = any(?::text[])
+                union all
+                select up.root, p.parent_id, up.level + 1 from up join pages p on p.id = up.parent_id
+            )
+            select root from up group by root order by max(level)
+            SQL, [$site->id, PgArray::of($moved)]);
+        foreach ($inOrder as $row) {
+            $this->db->update(<<<'SQL'
+                update pages p set path = move.base || subpath(p.path, move.depth)
+                from (
+                    select root.path as old, nlevel(root.path) - 1 as depth, coalesce(parent.path, ''::ltree) as base
+                    from pages root left join pages parent on parent.id = root.parent_id where root.id = ?
+                ) move
+                where p.site_id = ? and p.path <@ move.old and p.path is distinct from move.base || subpath(p.path, move.depth)
+                SQL, [$row->root, $site->id]);
+        }
+    }
+
+    /**
+     * Path and address of one moved branch in one statement, so that each row is written once.
+     *
+     * @param  array<string, string>  $addresses  by page
+     */
+    private function moveBranch(string $root, array $addresses, Site $site): void
+    {
+        $this->db->update(<<<'SQL'
+            with move as (
+                select root.path as old, nlevel(root.path) - 1 as depth, coalesce(parent.path, ''::ltree) as base
+                from pages root left join pages parent on parent.id = root.parent_id where root.ulid = ? and root.site_id = ?
+            ), n as materialized (select * from unnest(?::text[], ?::text[]) as n(ulid, address)),
+            target as (
+                select p.id, move.base || subpath(p.path, move.depth) as path, n.address from move join pages p on p.site_id = ? and p.path <@ move.old left join n on n.ulid = p.ulid
+                union all
+                select p.id, p.path, n.address from n join pages p on p.ulid = n.ulid, move where not p.path <@ move.old
+            )
+            update pages p set path = t.path, address = coalesce(t.address, p.address), version = p.version + 1 from target t where p.id = t.id
+            SQL, [$root, $site->id, PgArray::of(array_keys($addresses)), PgArray::of($addresses), $site->id]);
+    }
+
+    /** @param  array<string, string>  $addresses  by page */
+    private function updateAddresses(array $addresses): void
+    {
+        if ($addresses !== []) {
+            $this->db->update(
+                'update pages p set address = n.address, version = p.version + 1 from unnest(?::text[], ?::text[]) as n(ulid, address) where p.ulid = n.ulid and p.address <> n.address',
+                [PgArray::of(array_keys($addresses)), PgArray::of($addresses)],
+            );
+        }
+    }
+}
