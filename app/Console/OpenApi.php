@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console;
 
-use App\Http\Api\OpenApiDocument;
+use App\Http\Api\Description\OpenApiDocument;
 use Illuminate\Console\Command;
 
 final class OpenApi extends Command

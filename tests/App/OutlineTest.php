@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App;
 
-use App\Http\Api\OpenApiDocument;
+use App\Http\Api\Description\OpenApiDocument;
 use PHPUnit\Framework\Attributes\Test;
 
 final class OutlineTest extends AppTestCase

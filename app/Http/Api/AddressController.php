@@ -8,6 +8,9 @@ use App\Desk\PlanFor;
 use App\Desk\Resolvers;
 use App\Desk\Rights;
 use App\Desk\RightsOn;
+use App\Http\Api\Description\Answer;
+use App\Http\Api\Description\Body;
+use App\Http\Api\Description\Query;
 use App\Http\Api\Schema\ConflictView;
 use App\Models\Site;
 use Heronstem\Core\Change\ChangeReader;
@@ -24,7 +27,7 @@ final readonly class AddressController
     {
     }
 
-    #[OA\Post(path: '/sites/{site}/address', operationId: 'address', description: 'Slug and address that one change would give its page, while it is being typed; a conflict with its ways out.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/Change')), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/SlugAnswer')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Post(path: '/sites/{site}/address', operationId: 'address', description: 'Slug and address that one change would give its page, while it is being typed; a conflict with its ways out.', requestBody: new Body('Change'), responses: [new Answer('SlugAnswer')])]
     public function preview(Request $request, Site $site): JsonResponse
     {
         $user = Signed::in($request);
@@ -46,7 +49,7 @@ final readonly class AddressController
         ]);
     }
 
-    #[OA\Get(path: '/sites/{site}/explain', operationId: 'explain', description: 'How an address of the site is answered.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'address', in: 'query', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Explanation')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/explain', operationId: 'explain', description: 'How an address of the site is answered.', parameters: [new Query('address')], responses: [new Answer('Explanation')])]
     public function explain(Request $request, Site $site): JsonResponse
     {
         return new JsonResponse($this->resolvers->for($site)->resolve($request->string('address')->value())->toArray());

@@ -8,6 +8,8 @@ use App\Desk\ListAddresses;
 use App\Desk\MatchAddresses;
 use App\Desk\RedirectFindings;
 use App\Desk\Resolvers;
+use App\Http\Api\Description\Answer;
+use App\Http\Api\Description\Query;
 use App\Models\Site;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -25,7 +27,7 @@ final readonly class AddressesController
     {
     }
 
-    #[OA\Get(path: '/sites/{site}/addresses', operationId: 'addresses', description: 'Every address the site answers or ever answered, rules that hold none, and misses; in order, a hundred at a time.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'text', description: 'any part of an address, a note or the name of the page', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'kind', description: 'page, also, former, one, branch, pattern, gone, bin, removed, reserved, missed; commas between', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'status', description: 'off, over, waiting, front, by-hand, from-change, from-import; commas between', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'finding', description: 'redirects with a finding of these kinds, commas between; or any', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'hits', in: 'query', schema: new OA\Schema(type: 'string', enum: ['never'])), new OA\Parameter(name: 'offset', in: 'query', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Addresses')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/addresses', operationId: 'addresses', description: 'Every address the site answers or ever answered, rules that hold none, and misses; in order, a hundred at a time.', parameters: [new Query('text', description: 'any part of an address, a note or the name of the page'), new Query('kind', description: 'page, also, former, one, branch, pattern, gone, bin, removed, reserved, missed; commas between'), new Query('status', description: 'off, over, waiting, front, by-hand, from-change, from-import; commas between'), new Query('finding', description: 'redirects with a finding of these kinds, commas between; or any'), new OA\Parameter(name: 'hits', in: 'query', schema: new OA\Schema(type: 'string', enum: ['never'])), new Query('offset', 'integer')], responses: [new Answer('Addresses')])]
     public function index(Request $request, Site $site): JsonResponse
     {
         $filter = ['text' => mb_substr($request->string('text')->trim()->value(), 0, 200), 'kind' => $request->string('kind')->value(), 'status' => $request->string('status')->value(), 'hits' => $request->string('hits')->value()];
@@ -33,13 +35,13 @@ final readonly class AddressesController
         return new JsonResponse($this->list->find($site, $filter, $request->string('finding')->value(), max(0, $request->integer('offset'))));
     }
 
-    #[OA\Get(path: '/sites/{site}/addresses/below', operationId: 'addressesBelow', description: 'What stands below an address, by its next segment.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'address', in: 'query', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/Segment'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/addresses/below', operationId: 'addressesBelow', description: 'What stands below an address, by its next segment.', parameters: [new Query('address')], responses: [new Answer('Segment', list: true)])]
     public function below(Request $request, Site $site): JsonResponse
     {
         return new JsonResponse($this->list->below($site, $request->string('address', '/')->value()));
     }
 
-    #[OA\Post(path: '/sites/{site}/addresses/tried', operationId: 'tried', description: 'How addresses are answered: one a line, at most 200.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['text'], type: 'object', properties: [new OA\Property('text', type: 'string')])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/Explanation'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Post(path: '/sites/{site}/addresses/tried', operationId: 'tried', description: 'How addresses are answered: one a line, at most 200.', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['text'], type: 'object', properties: [new OA\Property('text', type: 'string')])), responses: [new Answer('Explanation', list: true)])]
     public function tried(Request $request, Site $site): JsonResponse
     {
         $lines = array_values(array_filter(array_map(trim(...), preg_split('/\R/u', mb_scrub($request->string('text')->value(), 'UTF-8')) ?: []), static fn (string $line): bool => $line !== ''));
@@ -51,20 +53,20 @@ final readonly class AddressesController
         return new JsonResponse(array_map(static fn (string $line): array => $resolver->resolve($line)->toArray(), $lines));
     }
 
-    #[OA\Get(path: '/sites/{site}/addresses/near', operationId: 'near', description: 'Pages that somebody who asked for this address may have wanted, the likeliest first.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'address', in: 'query', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/NearPage'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/addresses/near', operationId: 'near', description: 'Pages that somebody who asked for this address may have wanted, the likeliest first.', parameters: [new Query('address')], responses: [new Answer('NearPage', list: true)])]
     public function near(Request $request, Site $site): JsonResponse
     {
         return new JsonResponse($this->match->near($site, $request->string('address')->value()));
     }
 
-    #[OA\Get(path: '/sites/{site}/addresses/missed', operationId: 'missed', description: 'How often a missed address was asked for, by day and by the host that visitors came from.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'address', in: 'query', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/MissedDetail')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/addresses/missed', operationId: 'missed', description: 'How often a missed address was asked for, by day and by the host that visitors came from.', parameters: [new Query('address')], responses: [new Answer('MissedDetail')])]
     public function missed(Request $request, Site $site): JsonResponse
     {
 
         return new JsonResponse($this->list->missed($site, $request->string('address')->value()));
     }
 
-    #[OA\Post(path: '/sites/{site}/addresses/ignored', operationId: 'ignoreMissed', description: 'Leaves a missed address out of the list from now on.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['address'], type: 'object', properties: [new OA\Property('address', type: 'string')])), responses: [new OA\Response(response: 204, description: 'Done'), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Post(path: '/sites/{site}/addresses/ignored', operationId: 'ignoreMissed', description: 'Leaves a missed address out of the list from now on.', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['address'], type: 'object', properties: [new OA\Property('address', type: 'string')])), responses: [new OA\Response(response: 204, description: 'Done')])]
     public function ignore(Request $request, Site $site): Response
     {
         if (! $this->list->ignore($site, $request->string('address')->value())) {
@@ -74,14 +76,14 @@ final readonly class AddressesController
         return new Response(status: 204);
     }
 
-    #[OA\Get(path: '/sites/{site}/redirect-findings', operationId: 'redirectFindings', description: 'What is noticed of the redirects: circles, chains, rules that never fire, dead targets and the like, each with the change that mends it where one does.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/RedirectFinding'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/redirect-findings', operationId: 'redirectFindings', description: 'What is noticed of the redirects: circles, chains, rules that never fire, dead targets and the like, each with the change that mends it where one does.', responses: [new Answer('RedirectFinding', list: true)])]
     public function findings(Request $request, Site $site): JsonResponse
     {
 
         return new JsonResponse($this->findings->of($site));
     }
 
-    #[OA\Get(path: '/sites/{site}/redirects/{redirect}', operationId: 'redirect', description: 'A redirect: how it is answered, step by step, who used it, and who links to it.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'redirect', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/RedirectDetail')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/redirects/{redirect}', operationId: 'redirect', description: 'A redirect: how it is answered, step by step, who used it, and who links to it.', parameters: [new OA\Parameter(name: 'redirect', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], responses: [new Answer('RedirectDetail')])]
     public function redirect(Request $request, Site $site, string $redirect): JsonResponse
     {
         return new JsonResponse($this->list->redirect($site, $redirect));

@@ -10,6 +10,9 @@ use App\Desk\PlanFor;
 use App\Desk\RightsOn;
 use App\Desk\RippleGroup;
 use App\Desk\RippleRows;
+use App\Http\Api\Description\Answer;
+use App\Http\Api\Description\Body;
+use App\Http\Api\Description\Query;
 use App\Http\Api\Schema\HistoryView;
 use App\Http\Api\Schema\RippleView;
 use App\Models\Site;
@@ -29,19 +32,19 @@ final readonly class BatchController
     {
     }
 
-    #[OA\Post(path: '/sites/{site}/ripple', operationId: 'ripple', description: 'What a batch would do. Writes nothing.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/Batch')), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Ripple')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Post(path: '/sites/{site}/ripple', operationId: 'ripple', description: 'What a batch would do. Writes nothing.', requestBody: new Body('Batch'), responses: [new Answer('Ripple')])]
     public function ripple(Request $request, Site $site): JsonResponse
     {
         return new JsonResponse(RippleView::of($this->plan($request, $site)));
     }
 
-    #[OA\Post(path: '/sites/{site}/ripple/{group}', operationId: 'rippleRows', description: 'One group of what a batch would do, complete: a piece at a time, narrowed to a text, or as CSV.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/group'), new OA\Parameter(name: 'text', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'offset', in: 'query', schema: new OA\Schema(type: 'integer')), new OA\Parameter(name: 'format', description: 'csv for the whole list as a file', in: 'query', schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/Batch')), responses: [new OA\Response(response: 200, description: 'Rows, or CSV (RFC 4180) where that is asked for', content: [new OA\JsonContent(ref: '#/components/schemas/RippleRows'), new OA\MediaType(mediaType: 'text/csv')]), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Post(path: '/sites/{site}/ripple/{group}', operationId: 'rippleRows', description: 'One group of what a batch would do, complete: a piece at a time, narrowed to a text, or as CSV.', parameters: [new Query('text'), new Query('offset', 'integer'), new Query('format', description: 'csv for the whole list as a file')], requestBody: new Body('Batch'), responses: [new OA\Response(response: 200, description: 'Rows, or CSV (RFC 4180) where that is asked for', content: [new OA\JsonContent(ref: '#/components/schemas/RippleRows'), new OA\MediaType(mediaType: 'text/csv')])])]
     public function rows(Request $request, Site $site, RippleGroup $group): Response
     {
         return RowsResponse::of($request, RippleRows::of($this->plan($request, $site), $group), $group);
     }
 
-    #[OA\Post(path: '/sites/{site}/batches', operationId: 'applyBatch', description: 'Applies a batch in one step. With a digest, refused with 409 and the new ripple when that has changed; refused likewise while a decision is open, unless the defaults are taken.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/Batch')), responses: [new OA\Response(response: 201, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/HistoryEntry')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Post(path: '/sites/{site}/batches', operationId: 'applyBatch', description: 'Applies a batch in one step. With a digest, refused with 409 and the new ripple when that has changed; refused likewise while a decision is open, unless the defaults are taken.', requestBody: new Body('Batch'), responses: [new Answer('HistoryEntry', status: 201)])]
     public function store(Request $request, Site $site): JsonResponse
     {
         $user = Signed::in($request);

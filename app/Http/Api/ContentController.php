@@ -8,6 +8,7 @@ use App\Desk\ApplyChanges;
 use App\Desk\KeepDraft;
 use App\Desk\RightsOn;
 use App\Desk\SaveContent;
+use App\Http\Api\Description\Answer;
 use App\Http\Api\Schema\ContentView;
 use App\Models\Page;
 use App\Models\PageContent;
@@ -33,7 +34,7 @@ final readonly class ContentController
     {
     }
 
-    #[OA\Get(path: '/sites/{site}/pages/{page}/content', operationId: 'content', description: 'The saved content, one\'s own unsaved draft, and who else has unsaved one.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Content')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/pages/{page}/content', operationId: 'content', description: 'The saved content, one\'s own unsaved draft, and who else has unsaved one.', responses: [new Answer('Content')])]
     public function show(Request $request, Site $site, Page $page): JsonResponse
     {
         $user = Signed::in($request);
@@ -41,7 +42,7 @@ final readonly class ContentController
         return $this->content($page, $user);
     }
 
-    #[OA\Put(path: '/sites/{site}/pages/{page}/content', operationId: 'saveContent', description: 'Saves content as a new version; refused with 412 and the other version when somebody saved meanwhile. If-Match holds the version started from.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page'), new OA\Parameter(ref: '#/components/parameters/ifMatch')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['document'], type: 'object', properties: [new OA\Property('document', ref: '#/components/schemas/Document'), new OA\Property('note', type: 'string'), new OA\Property('minor', type: 'boolean')])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Content')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Put(path: '/sites/{site}/pages/{page}/content', operationId: 'saveContent', description: 'Saves content as a new version; refused with 412 and the other version when somebody saved meanwhile. If-Match holds the version started from.', parameters: [new OA\Parameter(ref: '#/components/parameters/ifMatch')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['document'], type: 'object', properties: [new OA\Property('document', ref: '#/components/schemas/Document'), new OA\Property('note', type: 'string'), new OA\Property('minor', type: 'boolean')])), responses: [new Answer('Content')])]
     public function update(Request $request, Site $site, Page $page): JsonResponse
     {
         $user = Signed::in($request);
@@ -52,7 +53,7 @@ final readonly class ContentController
         return $this->content($page->refresh(), $user);
     }
 
-    #[OA\Put(path: '/sites/{site}/pages/{page}/draft', operationId: 'keepDraft', description: 'Keeps what one has typed and not saved, unchecked, so that it is never lost.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['document', 'basedOn'], type: 'object', properties: [new OA\Property('document', ref: '#/components/schemas/Document'), new OA\Property('basedOn', type: 'integer')])), responses: [new OA\Response(response: 204, description: 'Done'), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Put(path: '/sites/{site}/pages/{page}/draft', operationId: 'keepDraft', description: 'Keeps what one has typed and not saved, unchecked, so that it is never lost.', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['document', 'basedOn'], type: 'object', properties: [new OA\Property('document', ref: '#/components/schemas/Document'), new OA\Property('basedOn', type: 'integer')])), responses: [new OA\Response(response: 204, description: 'Done')])]
     public function keep(Request $request, Site $site, Page $page): Response
     {
         $user = Signed::in($request);
@@ -62,7 +63,7 @@ final readonly class ContentController
         return new Response(status: 204);
     }
 
-    #[OA\Delete(path: '/sites/{site}/pages/{page}/draft', operationId: 'dropDraft', description: 'Drops one\'s own unsaved content.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page')], responses: [new OA\Response(response: 204, description: 'Done'), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Delete(path: '/sites/{site}/pages/{page}/draft', operationId: 'dropDraft', description: 'Drops one\'s own unsaved content.', responses: [new OA\Response(response: 204, description: 'Done')])]
     public function drop(Request $request, Site $site, Page $page): Response
     {
         $user = Signed::in($request);
@@ -71,7 +72,7 @@ final readonly class ContentController
         return new Response(status: 204);
     }
 
-    #[OA\Post(path: '/sites/{site}/pages/{page}/publish', operationId: 'publishContent', description: 'Puts the saved content of a live page before visitors.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Content')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Post(path: '/sites/{site}/pages/{page}/publish', operationId: 'publishContent', description: 'Puts the saved content of a live page before visitors.', responses: [new Answer('Content')])]
     public function publish(Request $request, Site $site, Page $page): JsonResponse
     {
         $user = Signed::in($request);

@@ -6,6 +6,8 @@ namespace App\Http\Api;
 
 use App\Desk\UploadFile;
 use App\Desk\UploadPicture;
+use App\Http\Api\Description\Answer;
+use App\Http\Api\Description\Query;
 use App\Models\File;
 use App\Models\Site;
 use Illuminate\Http\JsonResponse;
@@ -23,7 +25,7 @@ final readonly class FileController
     {
     }
 
-    #[OA\Get(path: '/sites/{site}/files', operationId: 'files', description: 'Files of the site, the newest first, whose name holds the text; only pictures on demand. At most 50.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'text', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'pictures', in: 'query', schema: new OA\Schema(type: 'boolean'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/File'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/files', operationId: 'files', description: 'Files of the site, the newest first, whose name holds the text; only pictures on demand. At most 50.', parameters: [new Query('text'), new Query('pictures', 'boolean')], responses: [new Answer('File', list: true)])]
     public function index(Request $request, Site $site): JsonResponse
     {
         $files = File::query()->where('site_id', $site->id)->whereRaw('strpos(lower(name), lower(?)) > 0', [$request->string('text')->trim()->value()])
@@ -32,7 +34,7 @@ final readonly class FileController
         return new JsonResponse($files->map(self::view(...)));
     }
 
-    #[OA\Post(path: '/sites/{site}/files', operationId: 'uploadPicture', description: 'Takes in a picture: JPEG, PNG, WebP or GIF.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['picture'], type: 'object', properties: [new OA\Property('picture', type: 'string', format: 'binary')]))), responses: [new OA\Response(response: 201, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/File')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Post(path: '/sites/{site}/files', operationId: 'uploadPicture', description: 'Takes in a picture: JPEG, PNG, WebP or GIF.', requestBody: new OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['picture'], type: 'object', properties: [new OA\Property('picture', type: 'string', format: 'binary')]))), responses: [new Answer('File', status: 201)])]
     public function store(Request $request, Site $site): JsonResponse
     {
         $user = Signed::in($request);
@@ -47,7 +49,7 @@ final readonly class FileController
         return self::file($this->upload->upload($site, $user, $picture->getClientOriginalName(), (string) $picture->get()));
     }
 
-    #[OA\Post(path: '/sites/{site}/documents', operationId: 'uploadFile', description: 'Takes in a file for a download or pointer: a document of a known kind, or a picture.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['file'], type: 'object', properties: [new OA\Property('file', type: 'string', format: 'binary')]))), responses: [new OA\Response(response: 201, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/File')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Post(path: '/sites/{site}/documents', operationId: 'uploadFile', description: 'Takes in a file for a download or pointer: a document of a known kind, or a picture.', requestBody: new OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['file'], type: 'object', properties: [new OA\Property('file', type: 'string', format: 'binary')]))), responses: [new Answer('File', status: 201)])]
     public function document(Request $request, Site $site): JsonResponse
     {
         $user = Signed::in($request);

@@ -12,6 +12,9 @@ use App\Desk\RightsOn;
 use App\Desk\RippleGroup;
 use App\Desk\ThinHistory;
 use App\Desk\UndoEntry;
+use App\Http\Api\Description\Answer;
+use App\Http\Api\Description\Body;
+use App\Http\Api\Description\Query;
 use App\Http\Api\Schema\HistoryDetail;
 use App\Http\Api\Schema\HistoryView;
 use App\Http\Api\Schema\RippleView;
@@ -39,7 +42,7 @@ final readonly class HistoryController
     ) {
     }
 
-    #[OA\Get(path: '/sites/{site}/history', operationId: 'history', description: 'Applied batches, newest first, fifty at a time; before names the last entry one has. Narrowed to a page, a person, a kind of change, a span of days, or a text.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'before', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'page', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'by', description: 'identity of a person, or schedule', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'kind', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'from', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'until', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'text', in: 'query', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/HistoryEntry'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/history', operationId: 'history', description: 'Applied batches, newest first, fifty at a time; before names the last entry one has. Narrowed to a page, a person, a kind of change, a span of days, or a text.', parameters: [new Query('before'), new Query('page'), new Query('by', description: 'identity of a person, or schedule'), new Query('kind'), new Query('from'), new Query('until'), new Query('text')], responses: [new Answer('HistoryEntry', list: true)])]
     public function index(Request $request, Site $site): JsonResponse
     {
         $request->validate(['from' => ['sometimes', 'nullable', 'date_format:Y-m-d'], 'until' => ['sometimes', 'nullable', 'date_format:Y-m-d']], ['date_format' => 'A day is written like 2027-05-03.']);
@@ -48,19 +51,19 @@ final readonly class HistoryController
         return new JsonResponse($this->history->page($site, $wanted)->map(HistoryView::of(...))->all());
     }
 
-    #[OA\Get(path: '/sites/{site}/history/{entry}', operationId: 'historyEntry', description: 'One applied batch with its ripple.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/entry')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/HistoryDetail')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/history/{entry}', operationId: 'historyEntry', description: 'One applied batch with its ripple.', responses: [new Answer('HistoryDetail')])]
     public function show(Request $request, Site $site, HistoryEntry $entry): JsonResponse
     {
         return new JsonResponse(HistoryDetail::of($entry));
     }
 
-    #[OA\Get(path: '/sites/{site}/history/{entry}/rows/{group}', operationId: 'historyRows', description: 'One group of what an applied batch did, complete.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/entry'), new OA\Parameter(ref: '#/components/parameters/group'), new OA\Parameter(name: 'text', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'offset', in: 'query', schema: new OA\Schema(type: 'integer')), new OA\Parameter(name: 'format', in: 'query', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Rows, or CSV (RFC 4180) where that is asked for', content: [new OA\JsonContent(ref: '#/components/schemas/RippleRows'), new OA\MediaType(mediaType: 'text/csv')]), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/history/{entry}/rows/{group}', operationId: 'historyRows', description: 'One group of what an applied batch did, complete.', parameters: [new Query('text'), new Query('offset', 'integer'), new Query('format')], responses: [new OA\Response(response: 200, description: 'Rows, or CSV (RFC 4180) where that is asked for', content: [new OA\JsonContent(ref: '#/components/schemas/RippleRows'), new OA\MediaType(mediaType: 'text/csv')])])]
     public function rows(Request $request, Site $site, HistoryEntry $entry, RippleGroup $group): Response
     {
         return RowsResponse::of($request, $this->history->rows($entry, $site, $group), $group);
     }
 
-    #[OA\Post(path: '/sites/{site}/history/{entry}/ripple', operationId: 'undoRipple', description: 'What taking an entry back would do. Writes nothing.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/entry')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Ripple')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Post(path: '/sites/{site}/history/{entry}/ripple', operationId: 'undoRipple', description: 'What taking an entry back would do. Writes nothing.', responses: [new Answer('Ripple')])]
     public function ripple(Request $request, Site $site, HistoryEntry $entry): JsonResponse
     {
         $rights = $this->rights($request, $site);
@@ -68,7 +71,7 @@ final readonly class HistoryController
         return $this->planned($site, $rights, $this->undo->batch($site, $entry, $this->decisions($request, $site)));
     }
 
-    #[OA\Post(path: '/sites/{site}/history/{entry}/undo', operationId: 'undo', description: 'Undoes an entry exactly; itself an entry that can be undone. One may take back what one did oneself; managers anything.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/entry')], responses: [new OA\Response(response: 201, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/HistoryEntry')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Post(path: '/sites/{site}/history/{entry}/undo', operationId: 'undo', description: 'Undoes an entry exactly; itself an entry that can be undone. One may take back what one did oneself; managers anything.', responses: [new Answer('HistoryEntry', status: 201)])]
     public function undo(Request $request, Site $site, HistoryEntry $entry): JsonResponse
     {
         $rights = $this->rights($request, $site);
@@ -76,7 +79,7 @@ final readonly class HistoryController
         return $this->applied($request, $site, $rights, $this->undo->batch($site, $entry, $this->decisions($request, $site)));
     }
 
-    #[OA\Post(path: '/sites/{site}/undo/ripple', operationId: 'undoSeveralRipple', description: 'What undoing several entries, or everything since one, would do. Writes nothing.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/Undo')), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Ripple')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Post(path: '/sites/{site}/undo/ripple', operationId: 'undoSeveralRipple', description: 'What undoing several entries, or everything since one, would do. Writes nothing.', requestBody: new Body('Undo'), responses: [new Answer('Ripple')])]
     public function severalRipple(Request $request, Site $site): JsonResponse
     {
         $rights = $this->rights($request, $site);
@@ -84,7 +87,7 @@ final readonly class HistoryController
         return $this->planned($site, $rights, $this->several($request, $site));
     }
 
-    #[OA\Post(path: '/sites/{site}/undo', operationId: 'undoSeveral', description: 'Undoes several entries, or everything since one, in one step. What has changed again since stays, and the ripple said so.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/Undo')), responses: [new OA\Response(response: 201, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/HistoryEntry')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Post(path: '/sites/{site}/undo', operationId: 'undoSeveral', description: 'Undoes several entries, or everything since one, in one step. What has changed again since stays, and the ripple said so.', requestBody: new Body('Undo'), responses: [new Answer('HistoryEntry', status: 201)])]
     public function undoSeveral(Request $request, Site $site): JsonResponse
     {
         $rights = $this->rights($request, $site);
@@ -92,13 +95,13 @@ final readonly class HistoryController
         return $this->applied($request, $site, $rights, $this->several($request, $site));
     }
 
-    #[OA\Get(path: '/sites/{site}/history-thinning', operationId: 'countThinning', description: 'How much thinning the history older than so many days would take away.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'days', in: 'query', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Thinning')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/history-thinning', operationId: 'countThinning', description: 'How much thinning the history older than so many days would take away.', parameters: [new Query('days', 'integer')], responses: [new Answer('Thinning')])]
     public function countThinning(Request $request, Site $site): JsonResponse
     {
         return new JsonResponse($this->thin->count($site, $this->days($request)));
     }
 
-    #[OA\Post(path: '/sites/{site}/history-thinning', operationId: 'thinHistory', description: 'Takes the details by which they could be undone from entries older than so many days. The ledger stays whole.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['days'], type: 'object', properties: [new OA\Property('days', type: 'integer')])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Thinning')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Post(path: '/sites/{site}/history-thinning', operationId: 'thinHistory', description: 'Takes the details by which they could be undone from entries older than so many days. The ledger stays whole.', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['days'], type: 'object', properties: [new OA\Property('days', type: 'integer')])), responses: [new Answer('Thinning')])]
     public function thin(Request $request, Site $site): JsonResponse
     {
         return new JsonResponse($this->thin->thin($site, $this->days($request)));

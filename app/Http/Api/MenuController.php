@@ -7,6 +7,9 @@ namespace App\Http\Api;
 use App\Desk\Layout;
 use App\Desk\ReadMenuFile;
 use App\Desk\ReadMenus;
+use App\Http\Api\Description\Answer;
+use App\Http\Api\Description\Body;
+use App\Http\Api\Description\Query;
 use App\Http\Api\Schema\MenuView;
 use App\Models\File;
 use App\Models\Page;
@@ -33,7 +36,7 @@ final readonly class MenuController
     {
     }
 
-    #[OA\Get(path: '/sites/{site}/menus', operationId: 'menus', description: 'The menus and picks of the site, and the places of its layout.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/MenuList')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/menus', operationId: 'menus', description: 'The menus and picks of the site, and the places of its layout.', responses: [new Answer('MenuList')])]
     public function index(Request $request, Site $site): JsonResponse
     {
         return new JsonResponse([
@@ -43,13 +46,13 @@ final readonly class MenuController
         ]);
     }
 
-    #[OA\Get(path: '/sites/{site}/menus/{menu}', operationId: 'menu', description: 'A menu: its entries as they were set, as somebody sees them at a moment (hidden ones with the reason), and what is noticed.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/menu'), new OA\Parameter(name: 'who', description: 'visitors, signed-in, or roles:name,name', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'at', description: 'a moment, in the time of the site; now without one', in: 'query', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Menu')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/menus/{menu}', operationId: 'menu', description: 'A menu: its entries as they were set, as somebody sees them at a moment (hidden ones with the reason), and what is noticed.', parameters: [new Query('who', description: 'visitors, signed-in, or roles:name,name'), new Query('at', description: 'a moment, in the time of the site; now without one')], responses: [new Answer('Menu')])]
     public function show(Request $request, Site $site, string $menu): JsonResponse
     {
         return new JsonResponse($this->view($this->menu($site, $menu), $site, $request->query('who'), $request->query('at')));
     }
 
-    #[OA\Post(path: '/sites/{site}/menus/{menu}/arranged', operationId: 'arrangedMenu', description: 'The menu as it would be with these entries. Writes nothing.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/menu')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/MenuArrangement')), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Menu')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Post(path: '/sites/{site}/menus/{menu}/arranged', operationId: 'arrangedMenu', description: 'The menu as it would be with these entries. Writes nothing.', requestBody: new Body('MenuArrangement'), responses: [new Answer('Menu')])]
     public function arranged(Request $request, Site $site, string $menu): JsonResponse
     {
         $now = $this->menu($site, $menu);
@@ -58,7 +61,7 @@ final readonly class MenuController
         return new JsonResponse($this->view($now->with(array_column($entries, null, 'id')), $site, $request->json('who'), $request->json('at'), $now->version()));
     }
 
-    #[OA\Get(path: '/sites/{site}/menus/{menu}/file', operationId: 'menuFile', description: 'The menu as a file: JSON with every field, or an OPML 2.0 outline of what visitors get.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/menu'), new OA\Parameter(name: 'format', in: 'query', schema: new OA\Schema(type: 'string', enum: ['json', 'opml']))], responses: [new OA\Response(response: 200, description: 'The file', content: [new OA\MediaType(mediaType: 'application/json'), new OA\MediaType(mediaType: 'text/x-opml')]), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/menus/{menu}/file', operationId: 'menuFile', description: 'The menu as a file: JSON with every field, or an OPML 2.0 outline of what visitors get.', parameters: [new OA\Parameter(name: 'format', in: 'query', schema: new OA\Schema(type: 'string', enum: ['json', 'opml']))], responses: [new OA\Response(response: 200, description: 'The file', content: [new OA\MediaType(mediaType: 'application/json'), new OA\MediaType(mediaType: 'text/x-opml')])])]
     public function file(Request $request, Site $site, string $menu): Response
     {
         $found = $this->menu($site, $menu);
@@ -69,7 +72,7 @@ final readonly class MenuController
         return new Response($body, 200, ['Content-Type' => $isOpml ? 'text/x-opml; charset=utf-8' : 'application/json', 'Content-Disposition' => "attachment; filename=\"$name\""]);
     }
 
-    #[OA\Post(path: '/sites/{site}/menus/{menu}/read', operationId: 'readMenuFile', description: 'Reads a menu file (JSON or OPML), or an indented list of labels and addresses, into entries. Writes nothing.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/menu')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['text'], type: 'object', properties: [new OA\Property('text', type: 'string')])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Menu')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Post(path: '/sites/{site}/menus/{menu}/read', operationId: 'readMenuFile', description: 'Reads a menu file (JSON or OPML), or an indented list of labels and addresses, into entries. Writes nothing.', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['text'], type: 'object', properties: [new OA\Property('text', type: 'string')])), responses: [new Answer('Menu')])]
     public function read(Request $request, Site $site, string $menu): JsonResponse
     {
         $now = $this->menu($site, $menu);
@@ -79,13 +82,13 @@ final readonly class MenuController
         return new JsonResponse($this->view($now->with(array_column($entries, null, 'id')), $site, null, null, $now->version()));
     }
 
-    #[OA\Get(path: '/sites/{site}/pages/{page}/menus', operationId: 'pageMenus', description: 'Where a page stands in menus and picks.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/MenuOfPage'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/pages/{page}/menus', operationId: 'pageMenus', description: 'Where a page stands in menus and picks.', responses: [new Answer('MenuOfPage', list: true)])]
     public function ofPage(Request $request, Site $site, Page $page): JsonResponse
     {
         return new JsonResponse($this->menus->ofPage($page, $site));
     }
 
-    #[OA\Get(path: '/sites/{site}/menus-unreached', operationId: 'unreached', description: 'Live, listed pages that no menu leads to, with their clicks from the start page; null where nothing leads there at all.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Unreached')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/menus-unreached', operationId: 'unreached', description: 'Live, listed pages that no menu leads to, with their clicks from the start page; null where nothing leads there at all.', responses: [new Answer('Unreached')])]
     public function unreached(Request $request, Site $site): JsonResponse
     {
         return new JsonResponse($this->menus->unreached($site));

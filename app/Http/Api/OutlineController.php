@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Api;
 
 use App\Desk\ReadOutline;
+use App\Http\Api\Description\Answer;
+use App\Http\Api\Description\Query;
 use App\Models\Site;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -17,7 +19,7 @@ final readonly class OutlineController
     {
     }
 
-    #[OA\Get(path: '/sites/{site}/outline', operationId: 'outline', description: 'Counts, the top of the tree, and the first children of the branches named in open (identities, comma between); with reveal, of the branches down to that page too. What does not fit is fetched by branch.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'open', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'reveal', in: 'query', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Outline')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/outline', operationId: 'outline', description: 'Counts, the top of the tree, and the first children of the branches named in open (identities, comma between); with reveal, of the branches down to that page too. What does not fit is fetched by branch.', parameters: [new Query('open'), new Query('reveal')], responses: [new Answer('Outline')])]
     public function show(Request $request, Site $site): JsonResponse
     {
         $reveal = $request->string('reveal')->value();
@@ -25,7 +27,7 @@ final readonly class OutlineController
         return new JsonResponse($this->outline->opened($site, array_values(array_filter(explode(',', $request->string('open')->value()))), $reveal === '' ? null : $reveal));
     }
 
-    #[OA\Get(path: '/sites/{site}/branch', operationId: 'branch', description: 'A piece of the children of one page; without parent, of the top.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'parent', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'offset', in: 'query', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Branch')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/branch', operationId: 'branch', description: 'A piece of the children of one page; without parent, of the top.', parameters: [new Query('parent'), new Query('offset', 'integer')], responses: [new Answer('Branch')])]
     public function branch(Request $request, Site $site): JsonResponse
     {
         $parent = $request->string('parent')->value();
@@ -33,13 +35,13 @@ final readonly class OutlineController
         return new JsonResponse($this->outline->branch($site, $parent === '' ? null : $parent, max(0, $request->integer('offset'))));
     }
 
-    #[OA\Get(path: '/sites/{site}/filter', operationId: 'filter', description: 'Pages whose name or address holds the text, of the states, kinds and layouts named (commas between), with their ancestors, in tree order.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'text', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'state', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'kind', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'layout', in: 'query', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/FilteredOutline')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/filter', operationId: 'filter', description: 'Pages whose name or address holds the text, of the states, kinds and layouts named (commas between), with their ancestors, in tree order.', parameters: [new Query('text'), new Query('state'), new Query('kind'), new Query('layout')], responses: [new Answer('FilteredOutline')])]
     public function filter(Request $request, Site $site): JsonResponse
     {
         return new JsonResponse($this->outline->filtered($site, self::asked($request)));
     }
 
-    #[OA\Get(path: '/sites/{site}/filter/pages', operationId: 'filteredPages', description: 'The identities of all pages that a filter finds, up to as many as a change takes.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'text', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'state', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'kind', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'layout', in: 'query', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(type: 'string'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/filter/pages', operationId: 'filteredPages', description: 'The identities of all pages that a filter finds, up to as many as a change takes.', parameters: [new Query('text'), new Query('state'), new Query('kind'), new Query('layout')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(type: 'string')))])]
     public function pages(Request $request, Site $site): JsonResponse
     {
         return new JsonResponse($this->outline->ids($site, self::asked($request)));

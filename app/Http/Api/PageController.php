@@ -9,6 +9,8 @@ use App\Desk\DescribePage;
 use App\Desk\Layout;
 use App\Desk\PrepareTexts;
 use App\Desk\RightsOn;
+use App\Http\Api\Description\Answer;
+use App\Http\Api\Description\Query;
 use App\Http\Api\Schema\PageSheet;
 use App\Http\Api\Schema\SearchView;
 use App\Models\Page;
@@ -28,13 +30,13 @@ final readonly class PageController
     {
     }
 
-    #[OA\Get(path: '/sites/{site}/pages/{page}', operationId: 'page', description: 'Everything about a page but its content; the ETag goes back in If-Match.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/PageSheet')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/pages/{page}', operationId: 'page', description: 'Everything about a page but its content; the ETag goes back in If-Match.', responses: [new Answer('PageSheet')])]
     public function show(Request $request, Site $site, Page $page): JsonResponse
     {
         return $this->sheet($page, $site);
     }
 
-    #[OA\Patch(path: '/sites/{site}/pages/{page}', operationId: 'updatePage', description: 'Sets heading (null lets it follow the name), summary, layout, search title, search description, or whether search engines may list the page. Texts of a live page wait until they are published; its layout and indexing change at once, by a change of the history, and are set by those who manage.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page'), new OA\Parameter(ref: '#/components/parameters/ifMatch')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: [], type: 'object', properties: [new OA\Property('heading', type: 'string', nullable: true), new OA\Property('summary', type: 'string'), new OA\Property('searchTitle', type: 'string'), new OA\Property('searchDescription', type: 'string'), new OA\Property('layout', type: 'string', enum: ['page', 'section', 'home', 'site-map']), new OA\Property('indexed', type: 'boolean')])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/PageSheet')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Patch(path: '/sites/{site}/pages/{page}', operationId: 'updatePage', description: 'Sets heading (null lets it follow the name), summary, layout, search title, search description, or whether search engines may list the page. Texts of a live page wait until they are published; its layout and indexing change at once, by a change of the history, and are set by those who manage.', parameters: [new OA\Parameter(ref: '#/components/parameters/ifMatch')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: [], type: 'object', properties: [new OA\Property('heading', type: 'string', nullable: true), new OA\Property('summary', type: 'string'), new OA\Property('searchTitle', type: 'string'), new OA\Property('searchDescription', type: 'string'), new OA\Property('layout', type: 'string', enum: ['page', 'section', 'home', 'site-map']), new OA\Property('indexed', type: 'boolean')])), responses: [new Answer('PageSheet')])]
     public function update(Request $request, Site $site, Page $page): JsonResponse
     {
         $user = Signed::in($request);
@@ -56,7 +58,7 @@ final readonly class PageController
         return $this->sheet($page->refresh(), $site);
     }
 
-    #[OA\Get(path: '/sites/{site}/pages/{page}/search', operationId: 'searchAppearance', description: 'Title tag and meta description as they are, or as they would be with the texts given.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(ref: '#/components/parameters/page'), new OA\Parameter(name: 'searchTitle', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'searchDescription', in: 'query', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/SearchAppearance')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/pages/{page}/search', operationId: 'searchAppearance', description: 'Title tag and meta description as they are, or as they would be with the texts given.', parameters: [new Query('searchTitle'), new Query('searchDescription')], responses: [new Answer('SearchAppearance')])]
     public function search(Request $request, Site $site, Page $page): JsonResponse
     {
         $typed = array_filter(['searchTitle' => $request->query('searchTitle'), 'searchDescription' => $request->query('searchDescription')], is_string(...));

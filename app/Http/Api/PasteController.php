@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Api;
 
 use App\Desk\ReadPasted;
+use App\Http\Api\Description\Answer;
 use App\Models\Site;
 use Heronstem\Core\Content\PastedHtml;
 use Illuminate\Http\JsonResponse;
@@ -18,7 +19,7 @@ final readonly class PasteController
     {
     }
 
-    #[OA\Post(path: '/sites/{site}/pasted', operationId: 'pasted', description: 'Turns pasted HTML into a document: sanitised, and links to the site\'s own addresses kept by page.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['html'], type: 'object', properties: [new OA\Property('html', type: 'string')])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Document')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Post(path: '/sites/{site}/pasted', operationId: 'pasted', description: 'Turns pasted HTML into a document: sanitised, and links to the site\'s own addresses kept by page.', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['html'], type: 'object', properties: [new OA\Property('html', type: 'string')])), responses: [new Answer('Document')])]
     public function store(Request $request, Site $site): JsonResponse
     {
         $given = $request->validate(['html' => ['present', 'string', 'max:'.PastedHtml::MAX_BYTES]], ['html.max' => 'This is more than can be pasted at once.']);

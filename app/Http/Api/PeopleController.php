@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Api;
 
+use App\Http\Api\Description\Answer;
 use App\Models\Membership;
 use App\Models\Site;
 use Illuminate\Http\JsonResponse;
@@ -17,7 +18,7 @@ final readonly class PeopleController
     {
     }
 
-    #[OA\Get(path: '/sites/{site}/people', operationId: 'people', description: 'Who works on the site.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/Person'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/people', operationId: 'people', description: 'Who works on the site.', responses: [new Answer('Person', list: true)])]
     public function index(Request $request, Site $site): JsonResponse
     {
         $people = Membership::query()->where('site_id', $site->id)->with('user')->get()->sortBy('user.name');

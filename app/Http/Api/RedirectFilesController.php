@@ -9,6 +9,7 @@ use App\Desk\ImportRedirects;
 use App\Desk\MatchAddresses;
 use App\Desk\RedirectFormat;
 use App\Desk\RightsOn;
+use App\Http\Api\Description\Answer;
 use App\Models\HistoryEntry;
 use App\Models\RedirectImport;
 use App\Models\Site;
@@ -30,7 +31,7 @@ final readonly class RedirectFilesController
     {
     }
 
-    #[OA\Post(path: '/sites/{site}/redirects-import', operationId: 'importRedirects', description: 'Looks a table of redirects over (CSV with any delimiter and encoding, or JSON Lines), and with `make` makes those that can be, as one change.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['text'], type: 'object', properties: [new OA\Property('text', type: 'string'), new OA\Property('make', description: 'good: rows that can be made; all: nothing unless every row can', type: 'string', enum: ['good', 'all']), new OA\Property('note', type: 'string')])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/RedirectImport')), new OA\Response(response: 202, description: 'Being made in the background', content: new OA\JsonContent(ref: '#/components/schemas/RedirectImport')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Post(path: '/sites/{site}/redirects-import', operationId: 'importRedirects', description: 'Looks a table of redirects over (CSV with any delimiter and encoding, or JSON Lines), and with `make` makes those that can be, as one change.', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['text'], type: 'object', properties: [new OA\Property('text', type: 'string'), new OA\Property('make', description: 'good: rows that can be made; all: nothing unless every row can', type: 'string', enum: ['good', 'all']), new OA\Property('note', type: 'string')])), responses: [new Answer('RedirectImport'), new Answer('RedirectImport', status: 202, description: 'Being made in the background')])]
     public function import(Request $request, Site $site): JsonResponse
     {
         $user = Signed::in($request);
@@ -51,13 +52,13 @@ final readonly class RedirectFilesController
         ], $queued === null ? 200 : 202);
     }
 
-    #[OA\Get(path: '/sites/{site}/redirects-import/{import}', operationId: 'importProgress', description: 'How far an import has come that is made in the background.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'import', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/ImportProgress')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/redirects-import/{import}', operationId: 'importProgress', description: 'How far an import has come that is made in the background.', parameters: [new OA\Parameter(name: 'import', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], responses: [new Answer('ImportProgress')])]
     public function progressOf(Request $request, Site $site, RedirectImport $import): JsonResponse
     {
         return new JsonResponse(self::progress($import));
     }
 
-    #[OA\Delete(path: '/sites/{site}/redirects-import/{import}', operationId: 'stopImport', description: 'Stops an import after the piece that is being made. What was made stays, and is undone in the history.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'import', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/ImportProgress')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Delete(path: '/sites/{site}/redirects-import/{import}', operationId: 'stopImport', description: 'Stops an import after the piece that is being made. What was made stays, and is undone in the history.', parameters: [new OA\Parameter(name: 'import', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], responses: [new Answer('ImportProgress')])]
     public function stop(Request $request, Site $site, RedirectImport $import): JsonResponse
     {
         RedirectImport::query()->whereKey($import->id)->whereIn('state', ['waiting', 'running'])->update(['state' => 'stopped']);
@@ -71,7 +72,7 @@ final readonly class RedirectFilesController
         return ['id' => $import->ulid, 'state' => $import->state, 'total' => $import->total, 'done' => $import->done, 'entries' => array_values(array_filter(explode(',', trim($import->entries, '{}')))), 'problem' => $import->problem];
     }
 
-    #[OA\Post(path: '/sites/{site}/redirects-match', operationId: 'matchAddresses', description: 'Matches addresses of an old site to pages: a list, a table with titles, a sitemap, or an access log. Writes nothing.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['text'], type: 'object', properties: [new OA\Property('text', type: 'string')])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/MatchedAddress'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Post(path: '/sites/{site}/redirects-match', operationId: 'matchAddresses', description: 'Matches addresses of an old site to pages: a list, a table with titles, a sitemap, or an access log. Writes nothing.', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['text'], type: 'object', properties: [new OA\Property('text', type: 'string')])), responses: [new Answer('MatchedAddress', list: true)])]
     public function match(Request $request, Site $site): JsonResponse
     {
         $given = $request->validate(['text' => ['required', 'string', 'max:'.self::MAX_BYTES]], ['text.required' => 'Paste a list, or choose a file.', 'text.max' => 'This is more than can be matched at once: 32 MB.']);
@@ -79,7 +80,7 @@ final readonly class RedirectFilesController
         return new JsonResponse($this->match->of($site, $given['text']));
     }
 
-    #[OA\Get(path: '/sites/{site}/redirects-export', operationId: 'exportRedirects', description: 'All redirects as a file: csv and jsonl are read again as the same rules; nginx-maps goes into the http block of that web server, nginx-server into its server block; apache-map is a table for RewriteMap, apache-rules goes into a virtual host. All but nginx-server keep the rules themselves and are read again as the same.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'format', in: 'query', schema: new OA\Schema(type: 'string', enum: ['csv', 'jsonl', 'nginx-maps', 'nginx-server', 'apache-map', 'apache-rules']))], responses: [new OA\Response(response: 200, description: 'The file', content: [new OA\MediaType(mediaType: 'text/csv'), new OA\MediaType(mediaType: 'application/x-ndjson'), new OA\MediaType(mediaType: 'text/plain')]), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/redirects-export', operationId: 'exportRedirects', description: 'All redirects as a file: csv and jsonl are read again as the same rules; nginx-maps goes into the http block of that web server, nginx-server into its server block; apache-map is a table for RewriteMap, apache-rules goes into a virtual host. All but nginx-server keep the rules themselves and are read again as the same.', parameters: [new OA\Parameter(name: 'format', in: 'query', schema: new OA\Schema(type: 'string', enum: ['csv', 'jsonl', 'nginx-maps', 'nginx-server', 'apache-map', 'apache-rules']))], responses: [new OA\Response(response: 200, description: 'The file', content: [new OA\MediaType(mediaType: 'text/csv'), new OA\MediaType(mediaType: 'application/x-ndjson'), new OA\MediaType(mediaType: 'text/plain')])])]
     public function export(Request $request, Site $site): Response
     {
         $format = RedirectFormat::tryFrom($request->string('format', 'csv')->value()) ?? throw ValidationException::withMessages(['format' => 'A format is one of '.RedirectFormat::names().'.']);
@@ -92,7 +93,7 @@ final readonly class RedirectFilesController
         }, 200, ['Content-Type' => $format->mediaType(), 'Content-Disposition' => "attachment; filename=\"{$format->fileName($site->key)}\""]);
     }
 
-    #[OA\Get(path: '/sites/{site}/redirects-not-carried', operationId: 'notCarried', description: 'What the files for a web server cannot carry, in sentences.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'server', in: 'query', required: true, schema: new OA\Schema(type: 'string', enum: ['nginx', 'apache']))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(type: 'string'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/redirects-not-carried', operationId: 'notCarried', description: 'What the files for a web server cannot carry, in sentences.', parameters: [new OA\Parameter(name: 'server', in: 'query', required: true, schema: new OA\Schema(type: 'string', enum: ['nginx', 'apache']))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(type: 'string')))])]
     public function notCarried(Request $request, Site $site): JsonResponse
     {
         $given = $request->validate(['server' => ['required', 'in:nginx,apache']]);

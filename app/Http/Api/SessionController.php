@@ -6,6 +6,7 @@ namespace App\Http\Api;
 
 use App\Desk\PasswordCheck;
 use App\Desk\SignInAttempts;
+use App\Http\Api\Description\Answer;
 use App\Http\Api\Schema\Session;
 use App\Http\InvalidInput;
 use App\Models\User;
@@ -26,7 +27,7 @@ final readonly class SessionController
     {
     }
 
-    #[OA\Get(path: '/session', operationId: 'session', description: 'Who is signed in; no content when nobody is.', responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Session')), new OA\Response(response: 204, description: 'Nobody is signed in'), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/session', operationId: 'session', description: 'Who is signed in; no content when nobody is.', responses: [new Answer('Session'), new OA\Response(response: 204, description: 'Nobody is signed in')])]
     public function show(Request $request): JsonResponse|Response
     {
         $user = $this->auth->guard($request->bearerToken() === null ? 'web' : 'sanctum')->user();
@@ -34,7 +35,7 @@ final readonly class SessionController
         return $user instanceof User ? new JsonResponse(Session::of($user)) : new Response(status: 204);
     }
 
-    #[OA\Post(path: '/session', operationId: 'signIn', description: 'Signs in; five wrong attempts a minute for one mail address.', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['email', 'password'], type: 'object', properties: [new OA\Property('email', type: 'string'), new OA\Property('password', type: 'string')])), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Session')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Post(path: '/session', operationId: 'signIn', description: 'Signs in; five wrong attempts a minute for one mail address.', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['email', 'password'], type: 'object', properties: [new OA\Property('email', type: 'string'), new OA\Property('password', type: 'string')])), responses: [new Answer('Session')])]
     public function store(Request $request): JsonResponse
     {
         $given = $request->validate(
@@ -62,7 +63,7 @@ final readonly class SessionController
         return new JsonResponse(Session::of($user));
     }
 
-    #[OA\Delete(path: '/session', operationId: 'signOut', description: 'Signs out.', responses: [new OA\Response(response: 204, description: 'Done'), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Delete(path: '/session', operationId: 'signOut', description: 'Signs out.', responses: [new OA\Response(response: 204, description: 'Done')])]
     public function destroy(Request $request): Response
     {
         if ($request->bearerToken() !== null) {

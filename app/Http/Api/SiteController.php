@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Api;
 
+use App\Http\Api\Description\Answer;
+use App\Http\Api\Description\Body;
 use App\Http\Api\Schema\SiteNames;
 use App\Models\Site;
 use Illuminate\Http\JsonResponse;
@@ -19,13 +21,13 @@ final readonly class SiteController
     {
     }
 
-    #[OA\Get(path: '/sites/{site}/names', operationId: 'siteNames', description: 'What the site is called.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/SiteNames')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/names', operationId: 'siteNames', description: 'What the site is called.', responses: [new Answer('SiteNames')])]
     public function show(Request $request, Site $site): JsonResponse
     {
         return new JsonResponse(SiteNames::of($site));
     }
 
-    #[OA\Patch(path: '/sites/{site}/names', operationId: 'nameSite', description: 'Sets what the site is called: the name on pages and in titles, a short one for narrow places, a line under it, and a summary for search engines.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/SiteNames')), responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/SiteNames')), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Patch(path: '/sites/{site}/names', operationId: 'nameSite', description: 'Sets what the site is called: the name on pages and in titles, a short one for narrow places, a line under it, and a summary for search engines.', requestBody: new Body('SiteNames'), responses: [new Answer('SiteNames')])]
     public function update(Request $request, Site $site): JsonResponse
     {
         $given = $request->validate(

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Api;
 
 use App\Desk\ShowStructure;
+use App\Http\Api\Description\Answer;
+use App\Http\Api\Description\Query;
 use App\Models\Site;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -17,13 +19,13 @@ final readonly class StructureController
     {
     }
 
-    #[OA\Get(path: '/sites/{site}/bin', operationId: 'bin', description: 'What lies in the bin, the latest first.', parameters: [new OA\Parameter(ref: '#/components/parameters/site')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/BinRow'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/bin', operationId: 'bin', description: 'What lies in the bin, the latest first.', responses: [new Answer('BinRow', list: true)])]
     public function bin(Request $request, Site $site): JsonResponse
     {
         return new JsonResponse($this->structure->bin($site));
     }
 
-    #[OA\Get(path: '/sites/{site}/structure', operationId: 'structure', description: 'The picture of the structure: a page (the top without one) and what is below it, the largest branches first, level by level.', parameters: [new OA\Parameter(ref: '#/components/parameters/site'), new OA\Parameter(name: 'of', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'levels', in: 'query', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/StructureNode'))), new OA\Response(ref: '#/components/responses/Problem', response: 'default')])]
+    #[OA\Get(path: '/sites/{site}/structure', operationId: 'structure', description: 'The picture of the structure: a page (the top without one) and what is below it, the largest branches first, level by level.', parameters: [new Query('of'), new Query('levels', 'integer')], responses: [new Answer('StructureNode', list: true)])]
     public function picture(Request $request, Site $site): JsonResponse
     {
         $of = $request->string('of')->value();

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
-use App\Http\Api\DescribedTypes;
+use App\Http\Api\Description\DescribedTypes;
 use App\Http\Api\JsonBody;
 use App\Http\InvalidInput;
 use Illuminate\Http\Request;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Http\Api;
+namespace App\Http\Api\Description;
 
 use OpenApi\Attributes as OA;
 
@@ -18,6 +18,6 @@ use OpenApi\Attributes as OA;
 #[OA\Parameter(parameter: 'group', name: 'group', in: 'path', required: true, description: 'which consequences', schema: new OA\Schema(type: 'string', enum: ['addresses', 'redirectsWritten', 'redirectsDropped', 'gone', 'live', 'offline', 'bin', 'menu', 'redirects', 'rawLinks', 'copies']))]
 #[OA\Parameter(parameter: 'ifMatch', name: 'If-Match', in: 'header', required: true, description: 'the ETag one started from', schema: new OA\Schema(type: 'string'))]
 #[OA\Response(response: 'Problem', description: 'What happened, which field, why, and the way out (RFC 9457)', content: new OA\MediaType(mediaType: 'application/problem+json', schema: new OA\Schema(ref: '#/components/schemas/Problem')))]
-final class Description
+final class WholeApi
 {
 }

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Http\Api;
+namespace App\Http\Api\Description;
 
 use App\Http\InvalidInput;
 
