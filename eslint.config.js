@@ -24,7 +24,11 @@ export default tseslint.config(
         rules: {
             'no-restricted-imports': [
                 'error',
-                { patterns: views.filter(other => other !== view).map(other => ({ group: [`**/views/${other}/**`, `../${other}/**`] })) },
+                {
+                    patterns: views
+                        .filter(other => other !== view)
+                        .map(other => ({ group: [`**/views/${other}/**`, `../${other}/**`] })),
+                },
             ],
         },
     })),

@@ -23,5 +23,10 @@ export default defineConfig({
     base: '/_editor/',
     plugins: [react(), tailwindcss(), publicSite()],
     publicDir: false,
-    build: { outDir: 'public/_editor', emptyOutDir: true, manifest: 'manifest.json', rollupOptions: { input: 'resources/js/main.tsx' } },
+    build: {
+        outDir: 'public/_editor',
+        emptyOutDir: true,
+        manifest: 'manifest.json',
+        rollupOptions: { input: 'resources/js/main.tsx' },
+    },
 })

@@ -23,10 +23,10 @@ $i = 0;
 Measure::compare(
     'address-lookup 100,000 rows',
     static function () use (&$i, $rows, $resolver): void {
-        $resolver->resolve($rows[$i = ($i + 1) % 5000]->address);
+        $resolver->resolve($rows[($i = ($i + 1) % 5000)]->address);
     },
     static function () use (&$i, $rows, $read): void {
-        $read->execute([$rows[$i = ($i + 1) % 5000]->id]);
+        $read->execute([$rows[($i = ($i + 1) % 5000)]->id]);
         $read->fetch(PDO::FETCH_NUM);
         $read->closeCursor();
     },

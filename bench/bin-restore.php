@@ -15,7 +15,10 @@ use Illuminate\Support\Str;
 $app = require __DIR__.'/boot.inc';
 require __DIR__.'/Branches.inc';
 $apply = $app->make(ApplyChanges::class);
-$entry = static fn (int $site) => DB::insert("insert into history (ulid, site_id, sentence, batch, counts, pages, claims) select ?, ?, 'raw', '[]', '{}', '[]', '[]'", [(string) Str::ulid(), $site]);
+$entry = static fn (int $site) => DB::insert(
+    "insert into history (ulid, site_id, sentence, batch, counts, pages, claims) select ?, ?, 'raw', '[]', '{}', '[]', '[]'",
+    [(string) Str::ulid(), $site],
+);
 
 foreach ([1000, 10000] as $pages) {
     $site = Branches::of($pages);
@@ -26,16 +29,35 @@ foreach ([1000, 10000] as $pages) {
         $bring[] = Branches::time(static fn () => $apply->apply($site, null, Batch::of(new BringBack($branch))));
         DB::statement('vacuum analyze pages');
         DB::statement('vacuum analyze ledger');
-        $rawBin[] = Branches::time(static fn () => DB::transaction(static function () use ($site, $row, $entry): void {
-            DB::update("update pages set was = state, state = 'bin', bin_id = ?, binned_at = now(), live_since = null, version = version + 1, updated_at = now() where site_id = ? and path <@ ?::ltree", [$row->id, $site->id, $row->path]);
-            DB::update("update ledger l set kind = 'gone', held_for_id = l.page_id, page_id = null, since = now() from pages p where p.id = l.page_id and l.site_id = ? and p.bin_id = ?", [$site->id, $row->id]);
-            $entry($site->id);
-        }));
-        $rawBring[] = Branches::time(static fn () => DB::transaction(static function () use ($site, $row, $entry): void {
-            DB::update("update ledger l set kind = case when l.key = p.address then 'page' else 'redirect' end, page_id = p.id, held_for_id = null, since = now() from pages p where p.id = l.held_for_id and l.site_id = ? and p.bin_id = ?", [$site->id, $row->id]);
-            DB::update('update pages set state = was, was = null, bin_id = null, binned_at = null, live_since = now(), version = version + 1, updated_at = now() where site_id = ? and bin_id = ?', [$site->id, $row->id]);
-            $entry($site->id);
-        }));
+        $rawBin[] = Branches::time(
+            static fn () => DB::transaction(static function () use ($site, $row, $entry): void {
+                DB::update(
+                    "update pages set was = state, state = 'bin', bin_id = ?, binned_at = now(), live_since = null, version = version + 1, updated_at = now() where site_id = ? and path <@ ?::ltree",
+                    [$row->id, $site->id, $row->path],
+                );
+                DB::update(
+                    "update ledger l set kind = 'gone', held_for_id = l.page_id, page_id = null, since = now() from pages p
+                        where p.id = l.page_id and l.site_id = ? and p.bin_id = ?",
+                    [$site->id, $row->id],
+                );
+                $entry($site->id);
+            }),
+        );
+        $rawBring[] = Branches::time(
+            static fn () => DB::transaction(static function () use ($site, $row, $entry): void {
+                DB::update(
+                    "update ledger l set kind =
+                        case when l.key = p.address then 'page' else 'redirect' end, page_id = p.id, held_for_id = null, since = now() from pages p
+                        where p.id = l.held_for_id and l.site_id = ? and p.bin_id = ?",
+                    [$site->id, $row->id],
+                );
+                DB::update(
+                    'update pages set state = was, was = null, bin_id = null, binned_at = null, live_since = now(), version = version + 1, updated_at = now() where site_id = ? and bin_id = ?',
+                    [$site->id, $row->id],
+                );
+                $entry($site->id);
+            }),
+        );
         DB::statement('vacuum analyze pages');
         DB::statement('vacuum analyze ledger');
     }

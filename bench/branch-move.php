@@ -26,11 +26,26 @@ $raw = static function (Site $site, stdClass $branch, ?stdClass $to, string $fro
     DB::transaction(static function () use ($site, $branch, $to, $from, $into): void {
         $path = DB::selectOne('select path::text from pages where id = ?', [$branch->id])->path;
         DB::update('update pages set parent_id = ?, position = position + 1 where id = ?', [$to?->id, $branch->id]);
-        DB::update('update pages set path = ?::ltree || subpath(path, nlevel(?::ltree) - 1), address = ? || substr(address, ?), version = version + 1, updated_at = now() where site_id = ? and path <@ ?::ltree', [$to?->path ?? '', $path, $into, strlen($from) + 1, $site->id, $path]);
-        DB::delete("delete from ledger l using pages p where p.id = l.page_id and l.site_id = ? and l.kind = 'redirect' and l.key = p.address", [$site->id]);
-        DB::update("update ledger l set kind = 'redirect', since = now() from pages p where p.id = l.page_id and l.site_id = ? and l.kind = 'page' and l.key <> p.address", [$site->id]);
-        DB::insert("insert into ledger (site_id, key, address, kind, page_id, ever_live) select p.site_id, p.address, p.address, 'page', p.id, true from pages p where p.site_id = ? and p.id <> ? and not exists (select 1 from ledger l where l.page_id = p.id and l.kind = 'page')", [$site->id, $to?->id ?? 0]);
-        DB::insert("insert into history (ulid, site_id, sentence, batch, counts, pages, claims) select ?, ?, 'raw', '[]', '{}', '[]', '[]'", [(string) \Illuminate\Support\Str::ulid(), $site->id]);
+        DB::update(
+            'update pages set path = ?::ltree || subpath(path, nlevel(?::ltree) - 1), address = ? || substr(address, ?), version = version + 1, updated_at = now() where site_id = ? and path <@ ?::ltree',
+            [$to?->path ?? '', $path, $into, strlen($from) + 1, $site->id, $path],
+        );
+        DB::delete("delete from ledger l using pages p where p.id = l.page_id and l.site_id = ? and l.kind = 'redirect' and l.key = p.address", [
+            $site->id,
+        ]);
+        DB::update(
+            "update ledger l set kind = 'redirect', since = now() from pages p where p.id = l.page_id and l.site_id = ? and l.kind = 'page' and l.key <> p.address",
+            [$site->id],
+        );
+        DB::insert(
+            "insert into ledger (site_id, key, address, kind, page_id, ever_live) select p.site_id, p.address, p.address, 'page', p.id, true
+                from pages p where p.site_id = ? and p.id <> ? and not exists (select 1 from ledger l where l.page_id = p.id and l.kind = 'page')",
+            [$site->id, $to?->id ?? 0],
+        );
+        DB::insert("insert into history (ulid, site_id, sentence, batch, counts, pages, claims) select ?, ?, 'raw', '[]', '{}', '[]', '[]'", [
+            (string) \Illuminate\Support\Str::ulid(),
+            $site->id,
+        ]);
     });
 };
 
@@ -43,10 +58,17 @@ foreach ([1000, 10000, 50000] as $pages) {
     for ($round = 0; $round < ($pages > 20000 ? 3 : 5); $round++) {
         $ripple[] = Branches::time(static fn () => $planners->for($site)->plan($batch));
         $read[] = Branches::time(static function () use ($site, $branchRow): void {
-            $rows = DB::select('select p.*, parent.ulid as parent from pages p left join pages parent on parent.id = p.parent_id where p.site_id = ? and p.path <@ ?::ltree order by nlevel(p.path), p.id', [$site->id, $branchRow->path]);
+            $rows = DB::select(
+                'select p.*, parent.ulid as parent from pages p left join pages parent on parent.id = p.parent_id
+                    where p.site_id = ? and p.path <@ ?::ltree order by nlevel(p.path), p.id',
+                [$site->id, $branchRow->path],
+            );
             $keys = array_map(static fn (\stdClass $row): string => $row->address, $rows);
             $new = array_map(static fn (string $key): string => '/to'.$key, $keys);
-            DB::select('select l.*, p.ulid as page from ledger l left join pages p on p.id = l.page_id where l.site_id = ? and l.key = any(?::text[])', [$site->id, '{"'.implode('","', [...$keys, ...$new]).'"}']);
+            DB::select(
+                'select l.*, p.ulid as page from ledger l left join pages p on p.id = l.page_id where l.site_id = ? and l.key = any(?::text[])',
+                [$site->id, '{"'.implode('","', [...$keys, ...$new]).'"}'],
+            );
         });
         $entry = null;
         $oursMove[] = Branches::time(static function () use (&$entry, $apply, $site, $batch): void {
@@ -66,9 +88,13 @@ foreach ([1000, 10000, 50000] as $pages) {
     $label = number_format($pages).' pages';
     Branches::tell("branch-move $label, ripple", $ripple, $read, 'reading');
     Branches::tell("branch-move $label, apply", $oursMove, $rawMove, 'raw SQL');
-    Branches::tell("branch-move $label, take back", $oursBack, $rawBack, 'raw SQL');
+    Branches::tell("branch-move $label, undo", $oursBack, $rawBack, 'raw SQL');
     $times = array_column($oursMove, 0);
     sort($times);
     $growth[$pages] = $times[intdiv(count($times), 2)] / $pages;
 }
-printf("growth of apply a page: 1,000 → 10,000 ×%.2f, 10,000 → 50,000 ×%.2f (1 is linear)\n", $growth[10000] / $growth[1000], $growth[50000] / $growth[10000]);
+printf(
+    "growth of apply a page: 1,000 → 10,000 ×%.2f, 10,000 → 50,000 ×%.2f (1 is linear)\n",
+    $growth[10000] / $growth[1000],
+    $growth[50000] / $growth[10000],
+);

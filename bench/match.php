@@ -31,6 +31,16 @@ $measure = static function (int $pages, int $addresses): array {
 [$smallBuilt, $small] = $measure(5000, 2500);
 foreach ([[5000, 10000], [20000, 2500], [20000, 10000]] as [$pages, $addresses]) {
     [$built, $matched, $right, $sure] = $measure($pages, $addresses);
-    printf("match, %6d addresses against %6d pages: index %.2f s (%.1f times that of 5,000), matching %.2f s (%.1f times 2,500 against 5,000); %.0f in 100 right, %.0f sure\n", $addresses, $pages, $built, $built / $smallBuilt, $matched, $matched / $small, 100 * $right, 100 * $sure);
+    printf(
+        "match, %6d addresses against %6d pages: index %.2f s (%.1f times that of 5,000), matching %.2f s (%.1f times 2,500 against 5,000); %.0f in 100 right, %.0f sure\n",
+        $addresses,
+        $pages,
+        $built,
+        $built / $smallBuilt,
+        $matched,
+        $matched / $small,
+        100 * $right,
+        100 * $sure,
+    );
 }
 printf("match, memory: %.0f MB\n", memory_get_peak_usage() / 1048576);

@@ -27,7 +27,9 @@ $plain = static function (string $sql, array $with) use ($pdo): array {
 
     return $statement->fetchAll(PDO::FETCH_ASSOC);
 };
-$columns = 'p.id, p.ulid, p.parent_id, p.name, p.slug, p.address, p.state, p.listed, p.ever_live, p.clicks, p.links_in, p.updated_at, (select count(*) from pages c where c.parent_id = p.id) as children';
+$columns =
+    'p.id, p.ulid, p.parent_id, p.name, p.slug, p.address, p.state, p.listed, p.ever_live, p.clicks, p.links_in, p.updated_at, (select count(*)
+        from pages c where c.parent_id = p.id) as children';
 
 Measure::compare(
     'outline-open 100,000 pages',
@@ -36,9 +38,18 @@ Measure::compare(
     },
     static function () use ($plain, $site, $open, $columns): void {
         json_encode([
-            $plain("select count(*), count(*) filter (where state = 'live'), count(*) filter (where state = 'draft'), count(*) filter (where state = 'offline') from pages where site_id = ?", [$site->id]),
+            $plain(
+                "select count(*), count(*) filter (where state = 'live'), count(*) filter (where state = 'draft'), count(*) filter (where state = 'offline') from pages where site_id = ?",
+                [$site->id],
+            ),
             $plain("select $columns from pages p where p.site_id = ? and p.parent_id is null order by p.position limit 100", [$site->id]),
-            ...array_map(static fn (string $id): array => $plain("select $columns from pages p where p.parent_id = (select id from pages where ulid = ?) order by p.position limit 100", [$id]), $open),
+            ...array_map(
+                static fn (string $id): array => $plain(
+                    "select $columns from pages p where p.parent_id = (select id from pages where ulid = ?) order by p.position limit 100",
+                    [$id],
+                ),
+                $open,
+            ),
         ]);
     },
     10,
@@ -56,8 +67,17 @@ try {
         }, 'the outline');
     }
     sort($times);
-    $bytes = $chrome->driver->executeScript("return performance.getEntriesByType('resource').find(e => e.name.includes('/outline?'))?.decodedBodySize ?? 0");
-    printf("%-28s usable after %d ms (median of 7, spread %d–%d)   first payload %.1f KB\n", 'outline-open in Chromium', $times[3], $times[0], $times[6], $bytes / 1024);
+    $bytes = $chrome->driver->executeScript(
+        "return performance.getEntriesByType('resource').find(e => e.name.includes('/outline?'))?.decodedBodySize ?? 0",
+    );
+    printf(
+        "%-28s usable after %d ms (median of 7, spread %d–%d)   first payload %.1f KB\n",
+        'outline-open in Chromium',
+        $times[3],
+        $times[0],
+        $times[6],
+        $bytes / 1024,
+    );
 } finally {
     $chrome->quit();
 }

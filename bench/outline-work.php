@@ -18,7 +18,8 @@ DB::statement('vacuum analyze pages');
 $site = Site::query()->where('key', 'large-100000')->firstOrFail();
 $line = DB::select("select ulid, name from pages where site_id = ? and slug ~ '-(1|31)$' order by nlevel(path)", [$site->id]);
 $chrome = new Chrome((string) getenv('DRIVER_URL'));
-$watch = "window.__tasks = []; window.__watch ??= new PerformanceObserver(list => list.getEntries().forEach(e => window.__tasks.push(e.duration))); try { window.__watch.observe({ type: 'longtask', buffered: false }) } catch {}";
+$watch =
+    "window.__tasks = []; window.__watch ??= new PerformanceObserver(list => list.getEntries().forEach(e => window.__tasks.push(e.duration))); try { window.__watch.observe({ type: 'longtask', buffered: false }) } catch {}";
 $act = static function (string $name, callable $work) use ($chrome, $watch): void {
     $chrome->driver->executeScript($watch);
     $start = hrtime(true);
@@ -26,7 +27,13 @@ $act = static function (string $name, callable $work) use ($chrome, $watch): voi
     $took = (hrtime(true) - $start) / 1e6;
     usleep(600_000);
     $tasks = $chrome->driver->executeScript('return window.__tasks');
-    printf("outline-work %-40s longest task %4d ms   tasks over 50 ms %d   done after %d ms\n", $name, $tasks === [] ? 0 : max($tasks), count($tasks), $took);
+    printf(
+        "outline-work %-40s longest task %4d ms   tasks over 50 ms %d   done after %d ms\n",
+        $name,
+        $tasks === [] ? 0 : max($tasks),
+        count($tasks),
+        $took,
+    );
 };
 $rows = "return document.querySelectorAll('[role=treegrid] [role=row]').length";
 try {
@@ -35,17 +42,35 @@ try {
     $chrome->find('row', '*Home*');
     $scroll = static function (int $to) use ($chrome): void {
         $chrome->driver->executeScript("document.querySelector('[role=treegrid]').scrollTop = $to");
-        $chrome->until(static fn () => $chrome->driver->executeScript("return [...document.querySelectorAll('[role=row]')].length > 10 && !document.querySelector('[aria-label=\"being read\"]') ? true : null"), 'rows');
+        $chrome->until(
+            static fn () => $chrome->driver->executeScript(
+                "return [...document.querySelectorAll('[role=row]')].length > 10 && !document.querySelector('[aria-label=\"being read\"]') ? true : null",
+            ),
+            'rows',
+        );
     };
     $act('open a branch', fn () => [$chrome->click('button', "Open {$line[0]->name}"), $chrome->find('button', "Close {$line[0]->name}")]);
-    $act('open the branch of 5,000 children', fn () => [$chrome->open("$editor/s/large-100000/outline?open={$line[0]->ulid},{$line[1]->ulid}"), $chrome->driver->executeScript($watch), $chrome->until(static fn () => $chrome->driver->executeScript("$rows > 20 ? true : null"), 'rows')]);
+    $act(
+        'open the branch of 5,000 children',
+        fn () => [
+            $chrome->open("$editor/s/large-100000/outline?open={$line[0]->ulid},{$line[1]->ulid}"),
+            $chrome->driver->executeScript($watch),
+            $chrome->until(static fn () => $chrome->driver->executeScript("$rows > 20 ? true : null"), 'rows'),
+        ],
+    );
     $act('scroll to its middle', fn () => $scroll(80_000));
     $act('scroll to its end', fn () => $scroll(160_000));
     $act('filter by a word', function () use ($chrome): void {
         $chrome->type('textbox', 'Filter by name or address', 'harbour');
         $chrome->awaitText('match; the first of them are shown');
     });
-    $act('mark all that match, up to 10,000', fn () => [$chrome->driver->findElement(WebDriverBy::xpath("//button[starts-with(text(), 'Mark all')]"))->click(), $chrome->awaitText('pages marked')]);
+    $act(
+        'mark all that match, up to 10,000',
+        fn () => [
+            $chrome->driver->findElement(WebDriverBy::xpath("//button[starts-with(text(), 'Mark all')]"))->click(),
+            $chrome->awaitText('pages marked'),
+        ],
+    );
     $act('walk twenty rows with so many marked', function () use ($chrome): void {
         $chrome->driver->executeScript("document.querySelector('[role=treegrid]').focus()");
         for ($i = 0; $i < 20; $i++) {

@@ -20,14 +20,19 @@ $rows = (int) (getenv('ROWS') ?: 100000);
 $text = "address,leads to,answer,note\n";
 $ledger = $rules = [];
 for ($i = 0; $i < $rows; $i++) {
-    $source = $i % 97 === 0 ? $pages[$i % count($pages)] : '/old/site/section-'.($i % 300)."/article-$i.html";
+    $source = $i % 97 === 0 ? $pages[$i % count($pages)] : '/old/site/section-'.$i % 300 ."/article-$i.html";
     $target = match ($i % 4) {
-        0, 1 => $pages[$i % count($pages)], 2 => "https://partner.example/item/$i", default => '/old/site/section-'.(($i + 7) % 300).'/article-'.($i + 7).'.html',
+        0, 1 => $pages[$i % count($pages)],
+        2 => "https://partner.example/item/$i",
+        default => '/old/site/section-'.($i + 7) % 300 .'/article-'.($i + 7).'.html',
     };
     $text .= "$source,$target,".['301', '302'][$i % 2].",From the old system\n";
     $id = '01J'.strtoupper(substr(md5((string) $i), 0, 23));
     $ledger[] = "{$site->id}\t$source-$i\t$source-$i\trule";
-    $rules[] = "$id\t{$site->id}\tone\t$source-$i\t$source-$i\tt\t301\t".($i % 4 < 2 ? "page $id" : "url $target")."\tcarry\t\tt\tt\tf\t0\tFrom the old system\timport\tone $source-$i";
+    $rules[] =
+        "$id\t{$site->id}\tone\t$source-$i\t$source-$i\tt\t301\t".
+        ($i % 4 < 2 ? "page $id" : "url $target").
+        "\tcarry\t\tt\tt\tf\t0\tFrom the old system\timport\tone $source-$i";
 }
 $pdo = DB::connection()->getPdo();
 $copy = static function () use ($pdo, $ledger, $rules): void {
@@ -35,7 +40,13 @@ $copy = static function () use ($pdo, $ledger, $rules): void {
     $pdo->exec('create temporary table ledger_copy (like ledger including indexes including defaults including identity) on commit drop');
     $pdo->exec('create temporary table rules_copy (like redirect_rules including indexes including defaults including identity) on commit drop');
     $pdo->pgsqlCopyFromArray('ledger_copy', $ledger, "\t", '\\\\N', 'site_id, key, address, kind');
-    $pdo->pgsqlCopyFromArray('rules_copy', $rules, "\t", '\\\\N', 'ulid, site_id, scope, source, key, claims, answer, target, query, matched, carries_rest, is_on, in_front, position, note, origin, identity');
+    $pdo->pgsqlCopyFromArray(
+        'rules_copy',
+        $rules,
+        "\t",
+        '\\\\N',
+        'ulid, site_id, scope, source, key, claims, answer, target, query, matched, carries_rest, is_on, in_front, position, note, origin, identity',
+    );
     $pdo->rollBack();
 };
 $import = app(ImportRedirects::class);
@@ -57,7 +68,16 @@ for ($round = 0; $round < 5; $round++) {
 }
 sort($looks);
 sort($copies);
-printf("redirect-import, %d rows (%d good, %d bad): looked over in %.2f s, COPY and indexes %.2f s, ratio %.2f; %.0f MB beside the file\n", $rows, $look->good, count($look->bad), $looks[2], $copies[2], $looks[2] / $copies[2], $peak / 1048576);
+printf(
+    "redirect-import, %d rows (%d good, %d bad): looked over in %.2f s, COPY and indexes %.2f s, ratio %.2f; %.0f MB beside the file\n",
+    $rows,
+    $look->good,
+    count($look->bad),
+    $looks[2],
+    $copies[2],
+    $looks[2] / $copies[2],
+    $peak / 1048576,
+);
 $seed = (string) Str::ulid();
 $look = $import->look($site, $text, $seed);
 DB::beginTransaction();

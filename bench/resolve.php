@@ -23,8 +23,17 @@ use Heronstem\Core\Redirect\RuleSet;
 // patterns against one preg_match of similar size; and what compiling takes.
 require __DIR__.'/boot.inc';
 require __DIR__.'/Measure.inc';
-$addresses = new AddressRules;
-$rule = static fn (RuleScope $scope, string $source, int $n): Rule => new Rule("R$n", $scope, $source, $source, RuleAnswer::MovedPermanently, Target::stored('url https://x.example/'), inFront: $scope === RuleScope::One, position: $n);
+$addresses = new AddressRules();
+$rule = static fn (RuleScope $scope, string $source, int $n): Rule => new Rule(
+    "R$n",
+    $scope,
+    $source,
+    $source,
+    RuleAnswer::MovedPermanently,
+    Target::stored('url https://x.example/'),
+    inFront: $scope === RuleScope::One,
+    position: $n,
+);
 $rules = [];
 for ($n = 0; $n < 100000; $n++) {
     $rules[] = $rule(RuleScope::One, "/exact/address-$n", $n);
@@ -46,24 +55,43 @@ $db->exec("insert into exact select '/exact/address-' || n, 'https://x.example/'
 $read = $db->prepare('select target from exact where key = ?');
 $none = Query::of('');
 $i = 0;
-Measure::compare('an exact hit, against a read by key', static function () use ($set, $none, $addresses, &$i): void {
-    $set->inFront(Address::stored('/exact/address-'.($i++ % 100000), $addresses), $none);
-}, static function () use ($read, &$i): void {
-    $read->execute(['/exact/address-'.($i++ % 100000)]);
-    $read->fetch();
-}, 2000);
+Measure::compare(
+    'an exact hit, against a read by key',
+    static function () use ($set, $none, $addresses, &$i): void {
+        $set->inFront(Address::stored('/exact/address-'.$i++ % 100000, $addresses), $none);
+    },
+    static function () use ($read, &$i): void {
+        $read->execute(['/exact/address-'.$i++ % 100000]);
+        $read->fetch();
+    },
+    2000,
+);
 
-$one = '~^(?:'.implode('|', array_map(static fn (int $n): string => PathPattern::stored("/pattern-$n/:year(\\d+)/:slug")->expression, range(0, 999))).')$~D';
+$one =
+    '~^(?:'.
+    implode('|', array_map(static fn (int $n): string => PathPattern::stored("/pattern-$n/:year(\\d+)/:slug")->expression, range(0, 999))).
+    ')$~D';
 $miss = Address::stored('/pattern-1999x/2020/none/at-all', $addresses);
-Measure::compare('a miss through 2,000 patterns, against one expression of 1,000', static fn () => $set->behind($miss, $none), static fn () => preg_match($one, '/pattern-1999x/2020/none/at-all'), 500);
+Measure::compare(
+    'a miss through 2,000 patterns, against one expression of 1,000',
+    static fn () => $set->behind($miss, $none),
+    static fn () => preg_match($one, '/pattern-1999x/2020/none/at-all'),
+    500,
+);
 
 // All rules of a site looked over: 50,000, of which some lead on to others and some to nothing.
 $chained = [];
 for ($n = 0; $n < 50000; $n++) {
     $target = match ($n % 4) {
-        0 => 'url https://x.example/', 1 => 'address /a/'.($n + 2), 2 => 'address /page/'.($n % 1000), default => 'page P'.($n % 1000),
+        0 => 'url https://x.example/',
+        1 => 'address /a/'.($n + 2),
+        2 => 'address /page/'.$n % 1000,
+        default => 'page P'.$n % 1000,
     };
-    $chained[] = $n % 100 === 99 ? $rule(RuleScope::Branch, "/branch-$n", $n) : new Rule("R$n", RuleScope::One, "/a/$n", "/a/$n", RuleAnswer::MovedPermanently, Target::stored($target));
+    $chained[] =
+        $n % 100 === 99
+            ? $rule(RuleScope::Branch, "/branch-$n", $n)
+            : new Rule("R$n", RuleScope::One, "/a/$n", "/a/$n", RuleAnswer::MovedPermanently, Target::stored($target));
 }
 $answers = new class($chained) implements AddressLookup
 {
@@ -80,7 +108,11 @@ $answers = new class($chained) implements AddressLookup
 
     public function at(string $key): ?AddressHolder
     {
-        return isset($this->rules[$key]) ? new AddressHolder($key, ClaimKind::Rule, null, $this->rules[$key], false) : (str_starts_with($key, '/page/') ? new AddressHolder($key, ClaimKind::Page, $this->page('P'.substr($key, 6)), null, true) : null);
+        return isset($this->rules[$key])
+            ? new AddressHolder($key, ClaimKind::Rule, null, $this->rules[$key], false)
+            : (str_starts_with($key, '/page/')
+                ? new AddressHolder($key, ClaimKind::Page, $this->page('P'.substr($key, 6)), null, true)
+                : null);
     }
 
     public function page(string $id): AnsweringPage

@@ -10,11 +10,8 @@ namespace Heronstem\Core;
  */
 abstract class Refusal extends \DomainException
 {
-    final public function __construct(
-        public readonly string $field,
-        public readonly string $reason,
-        public readonly ?string $suggestion = null,
-    ) {
+    final public function __construct(public readonly string $field, public readonly string $reason, public readonly ?string $suggestion = null)
+    {
         parent::__construct($field.': '.$reason);
     }
 

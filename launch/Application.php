@@ -14,16 +14,28 @@ final class Application
      * @param  array<string, string>  $connection as Cluster::start gives it
      * @param  list<string>  $as  what runs a command as another user; empty to run as who starts it
      */
-    public function __construct(private readonly string $root, private readonly string $name, private readonly array $connection, private readonly string $database, public readonly array $as = [])
-    {
+    public function __construct(
+        private readonly string $root,
+        private readonly string $name,
+        private readonly array $connection,
+        private readonly string $database,
+        public readonly array $as = [],
+    ) {
     }
 
     /** @return array<string, string> */
     public function environment(): array
     {
         return [
-            ...$this->connection, 'DB_DATABASE' => $this->database, 'APP_KEY' => $this->key(), 'HERONSTEM_STORAGE' => $this->storage(),
-            'APP_ENV' => 'production', 'APP_DEBUG' => 'false', 'CACHE_STORE' => 'file', 'SESSION_DRIVER' => 'database', 'QUEUE_CONNECTION' => 'database',
+            ...$this->connection,
+            'DB_DATABASE' => $this->database,
+            'APP_KEY' => $this->key(),
+            'HERONSTEM_STORAGE' => $this->storage(),
+            'APP_ENV' => 'production',
+            'APP_DEBUG' => 'false',
+            'CACHE_STORE' => 'file',
+            'SESSION_DRIVER' => 'database',
+            'QUEUE_CONNECTION' => 'database',
         ];
     }
 
@@ -58,10 +70,29 @@ final class Application
     public function serve(Processes $processes, array $ports, string $label, int $workers): void
     {
         foreach ($ports as $port) {
-            $processes->start("$label-$port", [
-                PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'upload_max_filesize=16M', '-d', 'post_max_size=40M', '-d', 'variables_order=EGPCS', '-d', 'expose_php=0',
-                '-S', "127.0.0.1:$port", '-t', 'public', 'launch/router.php',
-            ], [...$this->environment(), 'PHP_CLI_SERVER_WORKERS' => (string) $workers], $this->as);
+            $processes->start(
+                "$label-$port",
+                [
+                    PHP_BINARY,
+                    '-d',
+                    'opcache.enable_cli=1',
+                    '-d',
+                    'upload_max_filesize=16M',
+                    '-d',
+                    'post_max_size=40M',
+                    '-d',
+                    'variables_order=EGPCS',
+                    '-d',
+                    'expose_php=0',
+                    '-S',
+                    "127.0.0.1:$port",
+                    '-t',
+                    'public',
+                    'launch/router.php',
+                ],
+                [...$this->environment(), 'PHP_CLI_SERVER_WORKERS' => (string) $workers],
+                $this->as,
+            );
         }
         foreach ($ports as $port) {
             $this->awaitPort($port);

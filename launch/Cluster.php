@@ -88,7 +88,11 @@ final class Cluster
     /** @param  array<string, string>  $connection */
     private function pdo(array $connection): \PDO
     {
-        return new \PDO("pgsql:host={$connection['DB_HOST']};port={$connection['DB_PORT']};dbname=postgres", $connection['DB_USERNAME'], $connection['DB_PASSWORD']);
+        return new \PDO(
+            "pgsql:host={$connection['DB_HOST']};port={$connection['DB_PORT']};dbname=postgres",
+            $connection['DB_USERNAME'],
+            $connection['DB_PASSWORD'],
+        );
     }
 
     private function isMade(string $data): bool
@@ -103,7 +107,10 @@ final class Cluster
         $this->asServer(['mkdir', '-p', dirname($data)], 'Making a folder for PostgreSQL');
         $password = $this->asServer(['mktemp'], 'Making a temporary file');
         $this->asServer(['tee', $password], 'Writing the password', $this->password());
-        $this->asServer(['initdb', '-D', $data, '-U', 'heronstem', '--auth=scram-sha-256', "--pwfile=$password", '-E', 'UTF8', '--locale=C.UTF-8'], 'Making the PostgreSQL cluster');
+        $this->asServer(
+            ['initdb', '-D', $data, '-U', 'heronstem', '--auth=scram-sha-256', "--pwfile=$password", '-E', 'UTF8', '--locale=C.UTF-8'],
+            'Making the PostgreSQL cluster',
+        );
         $this->asServer(['rm', '-f', $password], 'Clearing up');
         $this->asServer(['touch', "$data/".self::READY], 'Marking the cluster as made');
     }
@@ -190,6 +197,6 @@ final class Cluster
             $command[0] = self::binaries().'/'.$command[0];
         }
 
-        return Shell::must([...($this->isRoot() ? ['runuser', '-u', 'postgres', '--'] : []), ...$command], $what, [], $input);
+        return Shell::must([...$this->isRoot() ? ['runuser', '-u', 'postgres', '--'] : [], ...$command], $what, [], $input);
     }
 }

@@ -124,7 +124,7 @@ final class Demo
     /** @param  array<string, string>  $connection */
     private function connected(array $connection): Application
     {
-        return new Application($this->root, 'demo', $connection, self::DATABASE, $this->as ??= Unprivileged::prefix($this->root));
+        return new Application($this->root, 'demo', $connection, self::DATABASE, ($this->as ??= Unprivileged::prefix($this->root)));
     }
 
     /**
@@ -139,7 +139,7 @@ final class Demo
         }
         $application = $this->application();
         $application->must(['migrate', '--force'], 'Preparing the database');
-        $application->must(['heronstem:load-demo', ...(isset($options['pages']) ? ['--pages='.$options['pages']] : [])], 'Loading the demo');
+        $application->must(['heronstem:load-demo', ...isset($options['pages']) ? ['--pages='.$options['pages']] : []], 'Loading the demo');
         $wanted = (int) ($options['port'] ?? 8080);
         $ports = [];
         $sites = explode("\n", $application->must(['heronstem:sites'], 'Listing sites'));

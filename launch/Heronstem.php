@@ -62,8 +62,15 @@ final class Heronstem
 
     private function unknown(string $command): int
     {
-        $near = array_filter(array_keys(self::COMMANDS), static fn (string $name): bool => levenshtein($name, $command) <= 2 || str_starts_with($name, $command));
-        Say::error("There is no command \"$command\".".($near === [] ? '' : ' Did you mean '.implode(' or ', $near).'?').' ./heronstem help lists them all.');
+        $near = array_filter(
+            array_keys(self::COMMANDS),
+            static fn (string $name): bool => levenshtein($name, $command) <= 2 || str_starts_with($name, $command),
+        );
+        Say::error(
+            "There is no command \"$command\".".
+                ($near === [] ? '' : ' Did you mean '.implode(' or ', $near).'?').
+                ' ./heronstem help lists them all.',
+        );
 
         return 2;
     }

@@ -18,7 +18,7 @@ final class Options
         while ($words !== []) {
             $word = array_shift($words);
             [$name, $value] = [...explode('=', ltrim($word, '-'), 2), null];
-            $kind = str_starts_with($word, '--') ? ($known[$name] ?? null) : null;
+            $kind = str_starts_with($word, '--') ? $known[$name] ?? null : null;
             if ($kind === null) {
                 throw new Failed("There is no option \"$word\" here; known are --".implode(', --', array_keys($known)).'.');
             }

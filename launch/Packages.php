@@ -7,7 +7,15 @@ namespace Launch;
 /** Brings in what is missing: Debian's packages, PHP's and Node's, and the built editor. Does nothing when all is there. */
 final class Packages
 {
-    private const EXTENSIONS = ['pdo_pgsql' => 'php-pgsql', 'curl' => 'php-curl', 'gd' => 'php-gd', 'zip' => 'php-zip', 'intl' => 'php-intl', 'mbstring' => 'php-mbstring', 'dom' => 'php-xml'];
+    private const EXTENSIONS = [
+        'pdo_pgsql' => 'php-pgsql',
+        'curl' => 'php-curl',
+        'gd' => 'php-gd',
+        'zip' => 'php-zip',
+        'intl' => 'php-intl',
+        'mbstring' => 'php-mbstring',
+        'dom' => 'php-xml',
+    ];
 
     public function __construct(private readonly string $root)
     {
@@ -23,7 +31,12 @@ final class Packages
 
     public function toTest(): void
     {
-        $browser = array_filter(['chromium' => ! Shell::has('chromium'), 'chromium-driver' => ! Shell::has('chromedriver'), 'nginx-light' => ! Shell::has('nginx') && ! is_file('/usr/sbin/nginx'), 'apache2-bin' => ! is_file('/usr/sbin/apache2')]);
+        $browser = array_filter([
+            'chromium' => ! Shell::has('chromium'),
+            'chromium-driver' => ! Shell::has('chromedriver'),
+            'nginx-light' => ! Shell::has('nginx') && ! is_file('/usr/sbin/nginx'),
+            'apache2-bin' => ! is_file('/usr/sbin/apache2'),
+        ]);
         $this->debian([...$this->missing(), ...array_keys($browser)]);
         $this->composer();
         $this->node();
@@ -67,7 +80,10 @@ final class Packages
     private function composer(): void
     {
         $this->unlessDone('composer', ['composer.json'], 'vendor/autoload.php', 'Installing PHP packages', function (): void {
-            Shell::must(['composer', 'update', '--no-interaction', '--no-progress'], 'composer', ['COMPOSER_ALLOW_SUPERUSER' => '1', 'COMPOSER_PROCESS_TIMEOUT' => '900']);
+            Shell::must(['composer', 'update', '--no-interaction', '--no-progress'], 'composer', [
+                'COMPOSER_ALLOW_SUPERUSER' => '1',
+                'COMPOSER_PROCESS_TIMEOUT' => '900',
+            ]);
             // What the framework has noted of the packages before is no longer true.
             array_map(unlink(...), glob("{$this->root}/bootstrap/cache/*.php") ?: []);
         });
@@ -76,16 +92,36 @@ final class Packages
     private function node(): void
     {
         if (! Shell::has('npm')) {
-            throw new Failed('npm is missing: the editor is built with Node 20 or later. Install Debian\'s packages nodejs and npm, or Node from its makers, and run this again.');
+            throw new Failed(
+                'npm is missing: the editor is built with Node 20 or later. Install Debian\'s packages nodejs and npm, or Node from its makers, and run this again.',
+            );
         }
-        $this->unlessDone('node', ['package-lock.json'], 'node_modules/.package-lock.json', 'Installing Node packages', fn () => Shell::must(['npm', 'ci', '--no-fund', '--no-audit'], 'npm ci'));
+        $this->unlessDone(
+            'node',
+            ['package-lock.json'],
+            'node_modules/.package-lock.json',
+            'Installing Node packages',
+            fn () => Shell::must(['npm', 'ci', '--no-fund', '--no-audit'], 'npm ci'),
+        );
     }
 
     private function editor(): void
     {
         // The types of the API are made from its description, and are no source.
-        $sources = [...array_diff($this->below('resources/js'), ['resources/js/api/schema.d.ts']), ...$this->below('resources/css'), 'vite.config.ts', 'package-lock.json', 'docs/api/openapi.json'];
-        $this->unlessDone('editor', $sources, 'public/_editor/manifest.json', 'Building the editor', fn () => Shell::must(['npm', 'run', '--silent', 'build'], 'Building the editor'));
+        $sources = [
+            ...array_diff($this->below('resources/js'), ['resources/js/api/schema.d.ts']),
+            ...$this->below('resources/css'),
+            'vite.config.ts',
+            'package-lock.json',
+            'docs/api/openapi.json',
+        ];
+        $this->unlessDone(
+            'editor',
+            $sources,
+            'public/_editor/manifest.json',
+            'Building the editor',
+            fn () => Shell::must(['npm', 'run', '--silent', 'build'], 'Building the editor'),
+        );
     }
 
     /**

@@ -23,7 +23,13 @@ final class Processes
     {
         @mkdir("{$this->root}/var/log", 0750, true);
         $log = "{$this->root}/var/log/{$this->name}-$label.log";
-        $process = proc_open(['setsid', ...$as, ...$command], [0 => ['file', '/dev/null', 'r'], 1 => ['file', $log, 'w'], 2 => ['file', $log, 'a']], $pipes, $this->root, [...getenv(), ...$env]);
+        $process = proc_open(
+            ['setsid', ...$as, ...$command],
+            [0 => ['file', '/dev/null', 'r'], 1 => ['file', $log, 'w'], 2 => ['file', $log, 'a']],
+            $pipes,
+            $this->root,
+            [...getenv(), ...$env],
+        );
         if (! is_resource($process)) {
             throw new Failed("$label did not start.");
         }

@@ -56,6 +56,8 @@ final class Shell
             return [];
         }
 
-        return self::has('sudo') ? ['sudo'] : throw new Failed('Packages are missing and can be installed only by root; run this as root or install sudo.');
+        return self::has('sudo')
+            ? ['sudo']
+            : throw new Failed('Packages are missing and can be installed only by root; run this as root or install sudo.');
     }
 }

@@ -60,7 +60,7 @@ final class Test
             'Pint' => [PHP_BINARY, 'vendor/bin/pint', '--test', '-q'],
             'TypeScript' => ['npx', '--no-install', 'tsc', '--noEmit'],
             'ESLint' => ['npx', '--no-install', 'eslint', 'resources/js', 'tests/Editor'],
-            'Prettier' => ['npx', '--no-install', 'prettier', '--check', '--log-level=warn', 'resources', 'tests/Editor', '*.{js,ts}'],
+            'Prettier' => ['npx', '--no-install', 'prettier', '--check', '--log-level=warn', '**/*.{js,ts,tsx,css,json}'],
             'Vitest' => ['npx', '--no-install', 'vitest', 'run', '--silent'],
         ];
         $failed = 0;
@@ -140,7 +140,13 @@ final class Test
         $this->processes->start("queue-$worker", [PHP_BINARY, 'artisan', 'queue:work', '--sleep=0.2', '--tries=3'], $application->environment());
         $this->processes->start("chromedriver-$worker", ['chromedriver', "--port=$driver"], []);
 
-        return [...$application->environment(), 'EDITOR_URL' => "http://127.0.0.1:$editor", 'FERRIES_URL' => "http://127.0.0.1:$ferries", 'BOATYARD_URL' => "http://127.0.0.1:$boatyard", 'DRIVER_URL' => "http://127.0.0.1:$driver"];
+        return [
+            ...$application->environment(),
+            'EDITOR_URL' => "http://127.0.0.1:$editor",
+            'FERRIES_URL' => "http://127.0.0.1:$ferries",
+            'BOATYARD_URL' => "http://127.0.0.1:$boatyard",
+            'DRIVER_URL' => "http://127.0.0.1:$driver",
+        ];
     }
 
     /** @param  array<string, string>  $connection */
@@ -157,7 +163,11 @@ final class Test
     {
         $application = $this->application($connection, 'heronstem_test_1');
 
-        return [...array_diff_key($application->environment(), array_flip(['APP_ENV', 'CACHE_STORE', 'SESSION_DRIVER', 'QUEUE_CONNECTION', 'APP_DEBUG'])), 'APP_ENV' => 'testing', 'ERIS_SEED' => getenv('ERIS_SEED') ?: self::SEED];
+        return [
+            ...array_diff_key($application->environment(), array_flip(['APP_ENV', 'CACHE_STORE', 'SESSION_DRIVER', 'QUEUE_CONNECTION', 'APP_DEBUG'])),
+            'APP_ENV' => 'testing',
+            'ERIS_SEED' => getenv('ERIS_SEED') ?: self::SEED,
+        ];
     }
 
     private function cleanUp(): void

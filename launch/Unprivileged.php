@@ -20,7 +20,11 @@ final class Unprivileged
         // Some packages come so that their owner alone can read them.
         is_dir("$root/vendor") && Shell::must(['chmod', '-R', 'go+rX', "$root/vendor"], 'Letting others read the packages');
         if (! is_file("$root/vendor/autoload.php") || Shell::run([...$prefix, 'test', '-r', "$root/vendor/autoload.php"]) !== 0) {
-            Say::step('This folder cannot be read by '.self::USER.', so servers and workers run as root. Put it where others can read it to change that.');
+            Say::step(
+                'This folder cannot be read by '.
+                    self::USER.
+                    ', so servers and workers run as root. Put it where others can read it to change that.',
+            );
 
             return [];
         }

@@ -50,7 +50,7 @@ final class Workbench
             $application = new Application($this->root, $database, $connection, $database);
             $application->must(['migrate', '--force'], 'Preparing the database');
             Say::step('Loading what is needed, where it is not there yet');
-            $application->must(['heronstem:load-demo', ...($pages === null ? [] : ["--pages=$pages"])], 'Loading');
+            $application->must(['heronstem:load-demo', ...$pages === null ? [] : ["--pages=$pages"]], 'Loading');
             $editor = Ports::free(19080);
             $site = Ports::free($editor + 1);
             $driver = Ports::free($site + 1);
@@ -59,9 +59,15 @@ final class Workbench
             $this->processes->start('queue', [PHP_BINARY, 'artisan', 'queue:work', '--sleep=0.2', '--tries=3'], $application->environment());
             $this->processes->start('chromedriver', ['chromedriver', "--port=$driver"], []);
 
-            return Shell::run([PHP_BINARY, '-d', 'opcache.enable_cli=1', $script], [
-                ...$application->environment(), 'EDITOR_URL' => "http://127.0.0.1:$editor", 'FERRIES_URL' => "http://127.0.0.1:$site", 'DRIVER_URL' => "http://127.0.0.1:$driver",
-            ]);
+            return Shell::run(
+                [PHP_BINARY, '-d', 'opcache.enable_cli=1', $script],
+                [
+                    ...$application->environment(),
+                    'EDITOR_URL' => "http://127.0.0.1:$editor",
+                    'FERRIES_URL' => "http://127.0.0.1:$site",
+                    'DRIVER_URL' => "http://127.0.0.1:$driver",
+                ],
+            );
         } finally {
             $this->processes->stop();
             $this->cluster->stop();

@@ -4,7 +4,14 @@ declare(strict_types=1);
 
 // For PHP's own server: files that ship with the application are served as they are, everything else by it.
 $path = (string) parse_url((string) $_SERVER['REQUEST_URI'], PHP_URL_PATH);
-$types = ['css' => 'text/css', 'js' => 'text/javascript', 'svg' => 'image/svg+xml', 'woff2' => 'font/woff2', 'json' => 'application/json', 'png' => 'image/png'];
+$types = [
+    'css' => 'text/css',
+    'js' => 'text/javascript',
+    'svg' => 'image/svg+xml',
+    'woff2' => 'font/woff2',
+    'json' => 'application/json',
+    'png' => 'image/png',
+];
 if (preg_match('#^/_(?:site|editor)/(?:[A-Za-z0-9_-]+/)*[A-Za-z0-9_.-]+\.([a-z0-9]+)$#D', $path, $found) === 1 && isset($types[$found[1]])) {
     $file = dirname(__DIR__).'/public'.$path;
     if (! str_contains($path, '..') && is_file($file)) {

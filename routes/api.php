@@ -29,74 +29,79 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
     Route::delete('session', [SessionController::class, 'destroy']);
 
     // A page or entry of another site is not found under this one. Who may come in is asked here, and nowhere else.
-    Route::prefix('sites/{site}')->scopeBindings()->group(function (): void {
-        Route::middleware('can:see,site')->group(function (): void {
-            Route::get('outline', [OutlineController::class, 'show']);
-            Route::get('branch', [OutlineController::class, 'branch']);
-            Route::get('filter', [OutlineController::class, 'filter']);
-            Route::get('go-to', [GoToController::class, 'index']);
-            Route::post('address', [AddressController::class, 'preview']);
-            Route::get('explain', [AddressController::class, 'explain']);
-            Route::get('addresses', [AddressesController::class, 'index']);
-            Route::get('addresses/below', [AddressesController::class, 'below']);
-            Route::get('addresses/near', [AddressesController::class, 'near']);
-            Route::get('addresses/missed', [AddressesController::class, 'missed']);
-            Route::post('addresses/tried', [AddressesController::class, 'tried']);
-            Route::post('redirects-match', [RedirectFilesController::class, 'match']);
-            Route::get('redirects-export', [RedirectFilesController::class, 'export']);
-            Route::get('redirects-not-carried', [RedirectFilesController::class, 'notCarried']);
-            Route::get('redirect-findings', [AddressesController::class, 'findings']);
-            Route::get('redirects/{redirect}', [AddressesController::class, 'redirect']);
-            Route::get('filter/pages', [OutlineController::class, 'pages']);
-            Route::get('people', [PeopleController::class, 'index']);
-            Route::get('bin', [StructureController::class, 'bin']);
-            Route::get('structure', [StructureController::class, 'picture']);
-            Route::get('names', [SiteController::class, 'show']);
-            Route::get('menus', [MenuController::class, 'index']);
-            Route::get('menus-unreached', [MenuController::class, 'unreached']);
-            Route::get('menus/{menu}', [MenuController::class, 'show']);
-            Route::post('menus/{menu}/arranged', [MenuController::class, 'arranged']);
-            Route::get('menus/{menu}/file', [MenuController::class, 'file']);
-            Route::post('menus/{menu}/read', [MenuController::class, 'read']);
-            Route::get('pages/{page}/menus', [MenuController::class, 'ofPage']);
-            Route::get('history', [HistoryController::class, 'index']);
-            Route::get('history/{entry}', [HistoryController::class, 'show']);
-            Route::get('history/{entry}/rows/{group}', [HistoryController::class, 'rows']);
-            Route::get('pages/{page}', [PageController::class, 'show']);
-            Route::get('pages/{page}/search', [PageController::class, 'search']);
-            Route::get('pages/{page}/content', [ContentController::class, 'show']);
-            Route::get('pages/{page}/versions', [VersionController::class, 'index']);
-            Route::get('pages/{page}/versions/{number}', [VersionController::class, 'show'])->where('number', '[0-9]{1,9}');
-            Route::get('pages/{page}/versions/{left}/against/{right}', [VersionController::class, 'compare'])->where(['left' => '[0-9]{1,9}', 'right' => '[0-9]{1,9}']);
-            Route::get('files', [FileController::class, 'index']);
+    Route::prefix('sites/{site}')
+        ->scopeBindings()
+        ->group(function (): void {
+            Route::middleware('can:see,site')->group(function (): void {
+                Route::get('outline', [OutlineController::class, 'show']);
+                Route::get('branch', [OutlineController::class, 'branch']);
+                Route::get('filter', [OutlineController::class, 'filter']);
+                Route::get('go-to', [GoToController::class, 'index']);
+                Route::post('address', [AddressController::class, 'preview']);
+                Route::get('explain', [AddressController::class, 'explain']);
+                Route::get('addresses', [AddressesController::class, 'index']);
+                Route::get('addresses/below', [AddressesController::class, 'below']);
+                Route::get('addresses/near', [AddressesController::class, 'near']);
+                Route::get('addresses/missed', [AddressesController::class, 'missed']);
+                Route::post('addresses/tried', [AddressesController::class, 'tried']);
+                Route::post('redirects-match', [RedirectFilesController::class, 'match']);
+                Route::get('redirects-export', [RedirectFilesController::class, 'export']);
+                Route::get('redirects-not-carried', [RedirectFilesController::class, 'notCarried']);
+                Route::get('redirect-findings', [AddressesController::class, 'findings']);
+                Route::get('redirects/{redirect}', [AddressesController::class, 'redirect']);
+                Route::get('filter/pages', [OutlineController::class, 'pages']);
+                Route::get('people', [PeopleController::class, 'index']);
+                Route::get('bin', [StructureController::class, 'bin']);
+                Route::get('structure', [StructureController::class, 'picture']);
+                Route::get('names', [SiteController::class, 'show']);
+                Route::get('menus', [MenuController::class, 'index']);
+                Route::get('menus-unreached', [MenuController::class, 'unreached']);
+                Route::get('menus/{menu}', [MenuController::class, 'show']);
+                Route::post('menus/{menu}/arranged', [MenuController::class, 'arranged']);
+                Route::get('menus/{menu}/file', [MenuController::class, 'file']);
+                Route::post('menus/{menu}/read', [MenuController::class, 'read']);
+                Route::get('pages/{page}/menus', [MenuController::class, 'ofPage']);
+                Route::get('history', [HistoryController::class, 'index']);
+                Route::get('history/{entry}', [HistoryController::class, 'show']);
+                Route::get('history/{entry}/rows/{group}', [HistoryController::class, 'rows']);
+                Route::get('pages/{page}', [PageController::class, 'show']);
+                Route::get('pages/{page}/search', [PageController::class, 'search']);
+                Route::get('pages/{page}/content', [ContentController::class, 'show']);
+                Route::get('pages/{page}/versions', [VersionController::class, 'index']);
+                Route::get('pages/{page}/versions/{number}', [VersionController::class, 'show'])->where('number', '[0-9]{1,9}');
+                Route::get('pages/{page}/versions/{left}/against/{right}', [VersionController::class, 'compare'])->where([
+                    'left' => '[0-9]{1,9}',
+                    'right' => '[0-9]{1,9}',
+                ]);
+                Route::get('files', [FileController::class, 'index']);
+            });
+            Route::middleware('can:write,site')->group(function (): void {
+                Route::post('ripple', [BatchController::class, 'ripple']);
+                Route::post('ripple/{group}', [BatchController::class, 'rows']);
+                Route::post('batches', [BatchController::class, 'store']);
+                Route::post('undo/ripple', [HistoryController::class, 'severalRipple']);
+                Route::post('undo', [HistoryController::class, 'undoSeveral']);
+                Route::post('history/{entry}/ripple', [HistoryController::class, 'ripple']);
+                Route::post('history/{entry}/undo', [HistoryController::class, 'undo']);
+                Route::post('files', [FileController::class, 'store']);
+                Route::post('documents', [FileController::class, 'document']);
+                Route::post('pasted', [PasteController::class, 'store']);
+            });
+            Route::middleware('can:write,page')->group(function (): void {
+                Route::patch('pages/{page}', [PageController::class, 'update']);
+                Route::put('pages/{page}/content', [ContentController::class, 'update']);
+                Route::put('pages/{page}/draft', [ContentController::class, 'keep']);
+                Route::delete('pages/{page}/draft', [ContentController::class, 'drop']);
+                Route::post('pages/{page}/publish', [ContentController::class, 'publish']);
+            });
+            Route::middleware('can:manage,site')->group(function (): void {
+                Route::post('addresses/ignored', [AddressesController::class, 'ignore']);
+                Route::post('redirects-import', [RedirectFilesController::class, 'import']);
+                Route::get('redirects-import/{import}', [RedirectFilesController::class, 'progressOf']);
+                Route::delete('redirects-import/{import}', [RedirectFilesController::class, 'stop']);
+                Route::patch('names', [SiteController::class, 'update']);
+                Route::get('history-thinning', [HistoryController::class, 'countThinning']);
+                Route::post('history-thinning', [HistoryController::class, 'thin']);
+            });
         });
-        Route::middleware('can:write,site')->group(function (): void {
-            Route::post('ripple', [BatchController::class, 'ripple']);
-            Route::post('ripple/{group}', [BatchController::class, 'rows']);
-            Route::post('batches', [BatchController::class, 'store']);
-            Route::post('undo/ripple', [HistoryController::class, 'severalRipple']);
-            Route::post('undo', [HistoryController::class, 'undoSeveral']);
-            Route::post('history/{entry}/ripple', [HistoryController::class, 'ripple']);
-            Route::post('history/{entry}/undo', [HistoryController::class, 'undo']);
-            Route::post('files', [FileController::class, 'store']);
-            Route::post('documents', [FileController::class, 'document']);
-            Route::post('pasted', [PasteController::class, 'store']);
-        });
-        Route::middleware('can:write,page')->group(function (): void {
-            Route::patch('pages/{page}', [PageController::class, 'update']);
-            Route::put('pages/{page}/content', [ContentController::class, 'update']);
-            Route::put('pages/{page}/draft', [ContentController::class, 'keep']);
-            Route::delete('pages/{page}/draft', [ContentController::class, 'drop']);
-            Route::post('pages/{page}/publish', [ContentController::class, 'publish']);
-        });
-        Route::middleware('can:manage,site')->group(function (): void {
-            Route::post('addresses/ignored', [AddressesController::class, 'ignore']);
-            Route::post('redirects-import', [RedirectFilesController::class, 'import']);
-            Route::get('redirects-import/{import}', [RedirectFilesController::class, 'progressOf']);
-            Route::delete('redirects-import/{import}', [RedirectFilesController::class, 'stop']);
-            Route::patch('names', [SiteController::class, 'update']);
-            Route::get('history-thinning', [HistoryController::class, 'countThinning']);
-            Route::post('history-thinning', [HistoryController::class, 'thin']);
-        });
-    });
 });

@@ -7,5 +7,7 @@ use App\Http\Site\PreviewController;
 use Illuminate\Support\Facades\Route;
 
 Route::get('_files/{file}/{name}', EditorFile::class)->middleware(['auth:web', 'can:see,file']);
-Route::get('preview/{site}/{page}', PreviewController::class)->scopeBindings()->middleware(['auth:web', 'can:see,site']);
+Route::get('preview/{site}/{page}', PreviewController::class)
+    ->scopeBindings()
+    ->middleware(['auth:web', 'can:see,site']);
 Route::view('{path?}', 'editor')->where('path', '(?!api/).*');

@@ -17,7 +17,10 @@ final class Check extends Command
     public function handle(CheckSite $check): int
     {
         $key = $this->option('site');
-        $sites = Site::query()->when(is_string($key) && $key !== '', fn ($query) => $query->where('key', $key))->orderBy('id')->get();
+        $sites = Site::query()
+            ->when(is_string($key) && $key !== '', fn ($query) => $query->where('key', $key))
+            ->orderBy('id')
+            ->get();
         if ($sites->isEmpty()) {
             $this->error('There is no such site.');
 
@@ -33,7 +36,12 @@ final class Check extends Command
             }
         }
         if ($this->option('json')) {
-            $this->output->writeln(json_encode(['ok' => $found === [], 'violations' => $found, 'unanswered' => $unanswered], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE));
+            $this->output->writeln(
+                json_encode(
+                    ['ok' => $found === [], 'violations' => $found, 'unanswered' => $unanswered],
+                    JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE,
+                ),
+            );
         } else {
             foreach ($found as $violation) {
                 $this->line("{$violation['site']}  {$violation['invariant']}: {$violation['what']}");

@@ -28,7 +28,13 @@ final class Explain extends Command
         foreach ($fromInput ? $this->lines() : $addresses as $address) {
             $resolution = $resolver->resolve((string) $address);
             $fromInput || $this->option('json')
-                ? $this->output->writeln(json_encode($resolution->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE), \Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW)
+                ? $this->output->writeln(
+                    json_encode(
+                        $resolution->toArray(),
+                        JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE,
+                    ),
+                    \Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW,
+                )
                 : $this->tell($resolution);
         }
 

@@ -31,7 +31,7 @@ final class ExportRedirects extends Command
             return self::FAILURE;
         }
         $map = $this->option('map');
-        $pieces = $export->pieces($site, $format, ...(is_string($map) && $map !== '' ? [$map] : []));
+        $pieces = $export->pieces($site, $format, ...is_string($map) && $map !== '' ? [$map] : []);
         foreach ($pieces as $piece) {
             $this->output->write($piece, false, OutputInterface::OUTPUT_RAW);
         }

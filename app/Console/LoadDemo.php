@@ -24,7 +24,12 @@ final class LoadDemo extends Command
             }
         }
         $pages = (int) $this->option('pages');
-        if ($pages > 0 && ! Site::query()->where('key', "large-$pages")->exists()) {
+        if (
+            $pages > 0 &&
+            ! Site::query()
+                ->where('key', "large-$pages")
+                ->exists()
+        ) {
             $large->generate("large-$pages", $pages);
             $this->line("Made large-$pages.");
         }

@@ -13,9 +13,16 @@ trait NamesSite
     private function site(): ?Site
     {
         $key = $this->option('site');
-        $site = Site::query()->when(is_string($key) && $key !== '', fn ($query) => $query->where('key', $key))->orderBy('id')->first();
+        $site = Site::query()
+            ->when(is_string($key) && $key !== '', fn ($query) => $query->where('key', $key))
+            ->orderBy('id')
+            ->first();
         if ($site === null) {
-            $this->error(is_string($key) && $key !== '' ? "There is no site \"$key\"; there are: ".implode(', ', Site::query()->orderBy('id')->pluck('key')->all()).'.' : 'There is no site yet. ./heronstem demo makes some.');
+            $this->error(
+                is_string($key) && $key !== ''
+                    ? "There is no site \"$key\"; there are: ".implode(', ', Site::query()->orderBy('id')->pluck('key')->all()).'.'
+                    : 'There is no site yet. ./heronstem demo makes some.',
+            );
         }
 
         return $site;

@@ -28,9 +28,13 @@ final class Origins extends Command
                 $origins[$found[1]] = $found[2].'://'.Host::of($found[3])->authority();
             }
             // In two steps, since two sites may trade places.
-            Site::query()->whereIn('key', array_keys($origins))->update(['origin' => DB::raw("'moving:' || key")]);
+            Site::query()
+                ->whereIn('key', array_keys($origins))
+                ->update(['origin' => DB::raw("'moving:' || key")]);
             foreach ($origins as $key => $origin) {
-                Site::query()->where('key', $key)->update(['origin' => $origin]);
+                Site::query()
+                    ->where('key', $key)
+                    ->update(['origin' => $origin]);
             }
 
             return self::SUCCESS;

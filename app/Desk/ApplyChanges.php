@@ -88,13 +88,21 @@ final readonly class ApplyChanges
     private function guard(Ripple $ripple, ?string $seen, Batch $batch): void
     {
         if (! $ripple->canBeApplied()) {
-            throw new RippleChanged($ripple, $ripple->toDecide->conflicts === [] ? 'A decision is open: choose, or take the defaults, and apply again.' : 'A decision is open: an address that this change wants is held by something else.');
+            throw new RippleChanged(
+                $ripple,
+                $ripple->toDecide->conflicts === []
+                    ? 'A decision is open: choose, or take the defaults, and apply again.'
+                    : 'A decision is open: an address that this change wants is held by something else.',
+            );
         }
         if ($seen !== null && $seen !== $ripple->digest()) {
             throw new RippleChanged($ripple, 'Somebody changed the site meanwhile, so this would no longer do what you saw. Look at it again.');
         }
         if ($ripple->changesNothing()) {
-            throw new InputRefused('changes', $batch->undoes() === [] ? 'Nothing would change: it is like this already.' : $this->nothingLeft($ripple));
+            throw new InputRefused(
+                'changes',
+                $batch->undoes() === [] ? 'Nothing would change: it is like this already.' : $this->nothingLeft($ripple),
+            );
         }
     }
 
@@ -102,7 +110,8 @@ final readonly class ApplyChanges
     {
         $note = $ripple->toDecide->notes[0] ?? null;
 
-        return 'Nothing of it is left to undo'.($note === null ? '.' : ": “{$note->name}” has changed again since. Undo the later change first, or set it by hand.");
+        return 'Nothing of it is left to undo'.
+            ($note === null ? '.' : ": “{$note->name}” has changed again since. Undo the later change first, or set it by hand.");
     }
 
     /** Identities are chosen by whoever asks, and are one of a kind over all sites. */

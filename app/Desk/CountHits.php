@@ -74,20 +74,42 @@ final readonly class CountHits
             $same = (string) json_encode($line);
             $missed[$same] = [...$line, ($missed[$same][5] ?? 0) + 1];
             $known = $addresses["$site {$line[1]}"] ?? null;
-            $addresses["$site {$line[1]}"] = ['site' => (int) $site, 'key' => $line[1], 'address' => $what, 'noise' => RequestOrigin::isNoise($what), 'first' => min($known['first'] ?? $at, $at), 'last' => max($known['last'] ?? $at, $at)];
+            $addresses["$site {$line[1]}"] = [
+                'site' => (int) $site,
+                'key' => $line[1],
+                'address' => $what,
+                'noise' => RequestOrigin::isNoise($what),
+                'first' => min($known['first'] ?? $at, $at),
+                'last' => max($known['last'] ?? $at, $at),
+            ];
         }
         $used = $this->withFewReferrers('redirect_hits', 'rule', array_values($used));
         $missed = $this->withFewReferrers('missed_hits', 'key', array_values($missed));
         $fields = ['site', 'what', 'day', 'referrer', 'bots', 'hits'];
-        $rows = static fn (array $counted): string => json_encode(array_map(static fn (array $line): array => array_combine($fields, $line), array_values($counted)), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE);
+        $rows = static fn (array $counted): string => json_encode(
+            array_map(static fn (array $line): array => array_combine($fields, $line), array_values($counted)),
+            JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE,
+        );
         $shape = 'jsonb_to_recordset(?::jsonb) as n(site bigint, what text, day date, referrer text, bots boolean, hits bigint)';
-        $this->db->insert("insert into redirect_hits (site_id, rule, day, referrer, bots, hits) select n.site, n.what, n.day, n.referrer, n.bots, n.hits from $shape join sites s on s.id = n.site
-            on conflict (site_id, rule, day, referrer, bots) do update set hits = redirect_hits.hits + excluded.hits", [$rows($used)]);
-        $this->db->insert('insert into missed_addresses (site_id, key, address, noise, first_at, last_at)
-            select n.site, n.key, n.address, n.noise, to_timestamp(n.first), to_timestamp(n.last) from jsonb_to_recordset(?::jsonb) as n(site bigint, key text, address text, noise boolean, first bigint, last bigint) join sites s on s.id = n.site
-            on conflict (site_id, key) do update set last_at = greatest(missed_addresses.last_at, excluded.last_at)', [json_encode(array_values($addresses), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)]);
-        $this->db->insert("insert into missed_hits (site_id, key, day, referrer, bots, hits) select n.site, n.what, n.day, n.referrer, n.bots, n.hits from $shape join missed_addresses m on m.site_id = n.site and m.key = n.what
-            on conflict (site_id, key, day, referrer, bots) do update set hits = missed_hits.hits + excluded.hits", [$rows($missed)]);
+        $this->db->insert(
+            "insert into redirect_hits (site_id, rule, day, referrer, bots, hits) select n.site, n.what, n.day, n.referrer, n.bots, n.hits from $shape join sites s on s.id = n.site
+            on conflict (site_id, rule, day, referrer, bots) do update set hits = redirect_hits.hits + excluded.hits",
+            [$rows($used)],
+        );
+        $this->db->insert(
+            'insert into missed_addresses (site_id, key, address, noise, first_at, last_at)
+            select n.site, n.key, n.address, n.noise, to_timestamp(n.first), to_timestamp(n.last)
+                from jsonb_to_recordset(?::jsonb) as n(site bigint, key text, address text, noise boolean, first bigint, last bigint)
+                join sites s on s.id = n.site
+            on conflict (site_id, key) do update set last_at = greatest(missed_addresses.last_at, excluded.last_at)',
+            [json_encode(array_values($addresses), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)],
+        );
+        $this->db->insert(
+            "insert into missed_hits (site_id, key, day, referrer, bots, hits) select n.site, n.what, n.day, n.referrer, n.bots, n.hits from $shape
+                join missed_addresses m on m.site_id = n.site and m.key = n.what
+            on conflict (site_id, key, day, referrer, bots) do update set hits = missed_hits.hits + excluded.hits",
+            [$rows($missed)],
+        );
 
         return count($addresses);
     }
@@ -101,7 +123,13 @@ final readonly class CountHits
     private function withFewReferrers(string $table, string $column, array $lines): array
     {
         $known = [];
-        foreach ($lines === [] ? [] : $this->db->select("select site_id, $column as what, referrer from $table where $column = any(?::text[]) group by 1, 2, 3", [PgArray::of(array_unique(array_column($lines, 1)))]) as $row) {
+        foreach (
+            $lines === []
+                ? []
+                : $this->db->select("select site_id, $column as what, referrer from $table where $column = any(?::text[]) group by 1, 2, 3", [
+                    PgArray::of(array_unique(array_column($lines, 1))),
+                ]) as $row
+        ) {
             $known["{$row->site_id} {$row->what}"][$row->referrer] = true;
         }
         $counted = [];
@@ -125,7 +153,12 @@ final readonly class CountHits
             $this->db->delete("delete from $table where day < current_date - ?::int", [self::KEPT_DAYS]);
         }
         foreach ($this->db->select('select site_id from missed_addresses group by site_id having count(*) > ?', [self::MAX_MISSED]) as $row) {
-            $this->db->delete('delete from missed_addresses where site_id = ? and not ignored and key in (select key from missed_addresses where site_id = ? and not ignored order by noise desc, last_at limit (select greatest(0, count(*) - ?) from missed_addresses where site_id = ?))', [$row->site_id, $row->site_id, self::MAX_MISSED, $row->site_id]);
+            $this->db->delete(
+                'delete from missed_addresses where site_id = ? and not ignored and key in (select key from missed_addresses
+                    where site_id = ? and not ignored order by noise desc, last_at limit (select greatest(0, count(*) - ?) from missed_addresses
+                    where site_id = ?))',
+                [$row->site_id, $row->site_id, self::MAX_MISSED, $row->site_id],
+            );
         }
     }
 }

@@ -40,6 +40,10 @@ final class DescribePage
     /** @param  array<string, string>  $typed  texts that are being typed */
     public function ofWorking(Page $page, array $typed = []): PageFacts
     {
-        return $this->facts($page->showing($page->workingTexts()->changed($typed, $page->name)), $page->ancestors(), PageContent::document($page->content));
+        return $this->facts(
+            $page->showing($page->workingTexts()->changed($typed, $page->name)),
+            $page->ancestors(),
+            PageContent::document($page->content),
+        );
     }
 }

@@ -65,7 +65,13 @@ final readonly class EntryRows
         foreach ($to as $page => $after) {
             $before = $from[$page] ?? null;
             if ($before !== null && $before->address->path !== $after->address->path) {
-                $rows[] = RippleRows::row((string) $page, $pages[$page]->name ?? '', $before->address->readable(), $after->address->readable(), RippleRows::moveNote($before->everLive));
+                $rows[] = RippleRows::row(
+                    (string) $page,
+                    $pages[$page]->name ?? '',
+                    $before->address->readable(),
+                    $after->address->readable(),
+                    RippleRows::moveNote($before->everLive),
+                );
             }
         }
 
@@ -86,17 +92,34 @@ final readonly class EntryRows
         return array_map(static function (Claim $claim) use ($pages): array {
             $page = $pages[(string) $claim->page] ?? null;
 
-            return RippleRows::row($claim->page, $page->name ?? '', $claim->address->readable(), $page === null ? null : NormalForm::readable($page->address), '');
+            return RippleRows::row(
+                $claim->page,
+                $page->name ?? '',
+                $claim->address->readable(),
+                $page === null ? null : NormalForm::readable($page->address),
+                '',
+            );
         }, $found);
     }
 
     /** @return list<Row> */
     private function dropped(HistoryEntry $entry, Site $site): array
     {
-        $found = array_values(array_filter(array_map(static fn (ClaimDifference $each): ?Claim => $each->redirectDropped(), self::claims($entry, $site))));
+        $found = array_values(
+            array_filter(array_map(static fn (ClaimDifference $each): ?Claim => $each->redirectDropped(), self::claims($entry, $site))),
+        );
         $pages = $this->pages(array_map(static fn (Claim $claim): string => (string) $claim->page, $found));
 
-        return array_map(static fn (Claim $claim): array => RippleRows::row($claim->page, $pages[(string) $claim->page]->name ?? '', $claim->address->readable(), null, ''), $found);
+        return array_map(
+            static fn (Claim $claim): array => RippleRows::row(
+                $claim->page,
+                $pages[(string) $claim->page]->name ?? '',
+                $claim->address->readable(),
+                null,
+                '',
+            ),
+            $found,
+        );
     }
 
     /**
@@ -108,7 +131,16 @@ final readonly class EntryRows
         $found = array_values(array_filter(array_map(PageDifference::fromArray(...), $entry->pages), $which));
         $pages = $this->pages(array_map(static fn (PageDifference $each): string => $each->page, $found));
 
-        return array_map(static fn (PageDifference $each): array => RippleRows::row($each->page, $pages[$each->page]->name ?? (string) ($each->before['name'] ?? ''), null, null, ''), $found);
+        return array_map(
+            static fn (PageDifference $each): array => RippleRows::row(
+                $each->page,
+                $pages[$each->page]->name ?? (string) ($each->before['name'] ?? ''),
+                null,
+                null,
+                '',
+            ),
+            $found,
+        );
     }
 
     /**
@@ -117,6 +149,11 @@ final readonly class EntryRows
      */
     private function pages(array $ids): array
     {
-        return $this->db->table('pages')->whereRaw('ulid = any(?::text[])', [PgArray::of($ids)])->get(['ulid', 'name', 'address'])->keyBy('ulid')->all();
+        return $this->db
+            ->table('pages')
+            ->whereRaw('ulid = any(?::text[])', [PgArray::of($ids)])
+            ->get(['ulid', 'name', 'address'])
+            ->keyBy('ulid')
+            ->all();
     }
 }

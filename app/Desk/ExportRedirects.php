@@ -33,9 +33,12 @@ final readonly class ExportRedirects
     public function pieces(Site $site, RedirectFormat $format, string $map = ApacheRules::MAP): iterable
     {
         return match ($format) {
-            RedirectFormat::Csv => $this->csv($site), RedirectFormat::JsonLines => $this->jsonLines($site),
-            RedirectFormat::NginxMaps => [$this->nginx($site)->maps($this->kept($site))], RedirectFormat::NginxServer => [NginxRules::server()],
-            RedirectFormat::ApacheMap => [$this->apache($site)->map($this->kept($site))], RedirectFormat::ApacheRules => [$this->apache($site)->rules($map, $this->kept($site))],
+            RedirectFormat::Csv => $this->csv($site),
+            RedirectFormat::JsonLines => $this->jsonLines($site),
+            RedirectFormat::NginxMaps => [$this->nginx($site)->maps($this->kept($site))],
+            RedirectFormat::NginxServer => [NginxRules::server()],
+            RedirectFormat::ApacheMap => [$this->apache($site)->map($this->kept($site))],
+            RedirectFormat::ApacheRules => [$this->apache($site)->rules($map, $this->kept($site))],
         };
     }
 
@@ -52,17 +55,32 @@ final readonly class ExportRedirects
     private function jsonLines(Site $site): iterable
     {
         foreach ($this->written($site) as $row) {
-            yield json_encode(array_filter(array_combine(RedirectRows::COLUMNS, $row), static fn (string $cell): bool => $cell !== ''), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n";
+            yield json_encode(
+                array_filter(array_combine(RedirectRows::COLUMNS, $row), static fn (string $cell): bool => $cell !== ''),
+                JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES,
+            )."\n";
         }
     }
 
     /** @return iterable<list<string>> */
     private function written(Site $site): iterable
     {
-        $addresses = array_column($this->db->select("select p.ulid, p.address from pages p where p.site_id = ? and p.state <> 'bin' and exists (select 1 from redirect_rules r where r.site_id = p.site_id and r.target = 'page ' || p.ulid)", [$site->id]), 'address', 'ulid');
+        $addresses = array_column(
+            $this->db->select(
+                "select p.ulid, p.address from pages p where p.site_id = ? and p.state <> 'bin' and exists (select 1 from redirect_rules r
+                    where r.site_id = p.site_id and r.target = 'page ' || p.ulid)",
+                [$site->id],
+            ),
+            'address',
+            'ulid',
+        );
         $files = array_column($this->db->select('select ulid, name from files where site_id = ?', [$site->id]), 'name', 'ulid');
         foreach ((new StoredRules($this->db, $site))->all() as $rule) {
-            yield RedirectRows::written($rule, static fn (string $page): ?string => $addresses[$page] ?? null, static fn (string $file): ?string => $files[$file] ?? null);
+            yield RedirectRows::written(
+                $rule,
+                static fn (string $page): ?string => $addresses[$page] ?? null,
+                static fn (string $file): ?string => $files[$file] ?? null,
+            );
         }
     }
 
@@ -87,15 +105,27 @@ final readonly class ExportRedirects
     private function server(Site $site): ServerRules
     {
         $at = Moment::at(now()->getTimestamp());
-        $rules = array_values(array_filter(iterator_to_array((new StoredRules($this->db, $site))->all(), false), static fn (Rule $rule): bool => $rule->isActiveAt($at)));
+        $rules = array_values(
+            array_filter(iterator_to_array((new StoredRules($this->db, $site))->all(), false), static fn (Rule $rule): bool => $rule->isActiveAt($at)),
+        );
         $set = $this->compiled->of($site);
 
-        return new ServerRules($rules, $this->addresses($site, "l.kind in ('redirect', 'gone')"), $this->addresses($site, "l.kind in ('page', 'also')"), new Resolver($site->rules(), new PreloadedLookup($this->db, $site, $rules), $set), $set, $site->rules());
+        return new ServerRules(
+            $rules,
+            $this->addresses($site, "l.kind in ('redirect', 'gone')"),
+            $this->addresses($site, "l.kind in ('page', 'also')"),
+            new Resolver($site->rules(), new PreloadedLookup($this->db, $site, $rules), $set),
+            $set,
+            $site->rules(),
+        );
     }
 
     /** @return list<string> */
     private function addresses(Site $site, string $which): array
     {
-        return array_column($this->db->select("select l.address from ledger l where l.site_id = ? and $which order by l.key", [$site->id]), 'address');
+        return array_column(
+            $this->db->select("select l.address from ledger l where l.site_id = ? and $which order by l.key", [$site->id]),
+            'address',
+        );
     }
 }

@@ -24,7 +24,16 @@ final class ImportPreview
     {
         $this->good++;
         if ($this->good <= self::MAX_TOLD) {
-            $this->told[$row] = ['line' => $line, 'address' => $rule->source, 'leadsTo' => $rule->target->value ?? '', 'scope' => $rule->scope->value, 'answer' => $rule->answer->value, 'field' => null, 'reason' => null, 'suggestion' => null];
+            $this->told[$row] = [
+                'line' => $line,
+                'address' => $rule->source,
+                'leadsTo' => $rule->target->value ?? '',
+                'scope' => $rule->scope->value,
+                'answer' => $rule->answer->value,
+                'field' => null,
+                'reason' => null,
+                'suggestion' => null,
+            ];
         }
     }
 
@@ -33,7 +42,16 @@ final class ImportPreview
         $this->bad[$row] = true;
         unset($this->told[$row]);
         if (count($this->bad) <= self::MAX_TOLD) {
-            $this->told[$row] = ['line' => $line, 'address' => $address, 'leadsTo' => $leadsTo, 'scope' => null, 'answer' => null, 'field' => $field, 'reason' => $reason, 'suggestion' => $suggestion];
+            $this->told[$row] = [
+                'line' => $line,
+                'address' => $address,
+                'leadsTo' => $leadsTo,
+                'scope' => null,
+                'answer' => null,
+                'field' => $field,
+                'reason' => $reason,
+                'suggestion' => $suggestion,
+            ];
         }
     }
 

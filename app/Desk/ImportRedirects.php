@@ -49,7 +49,7 @@ final readonly class ImportRedirects
     /** Looks a file over and writes nothing. */
     public function look(Site $site, string $text, string $seed): ImportPreview
     {
-        $look = new ImportPreview;
+        $look = new ImportPreview();
         $withoutClaim = (new StoredRules($this->db, $site))->withoutClaim();
         $known = array_flip(array_map(static fn (Rule $rule): string => $rule->identity(), $withoutClaim));
         $circles = new ImportCircles($site->rules(), new LedgerLookup($this->db, $site), $withoutClaim);
@@ -63,13 +63,26 @@ final readonly class ImportRedirects
                     $rules[$row] = $read;
                 }
             }
-            $held = $this->claimsOn($site, array_map(static fn (Rule $rule): Address => Address::stored($rule->source, $site->rules()), array_filter($rules, static fn (Rule $rule): bool => $rule->claims())));
+            $held = $this->claimsOn(
+                $site,
+                array_map(
+                    static fn (Rule $rule): Address => Address::stored($rule->source, $site->rules()),
+                    array_filter($rules, static fn (Rule $rule): bool => $rule->claims()),
+                ),
+            );
             $there = $this->there($site, $rules, $claims);
             foreach ($rules as $row => $rule) {
                 $reason = self::taken($rule->claims() ? $held[$rule->key] ?? null : null, isset($known[$rule->identity()]));
                 $isNowhere = $rule->target?->kind === TargetKind::Page && ! isset($there[$rule->target->value]);
                 if ($reason !== null || $isNowhere) {
-                    $look->refuses($row, $piece[$row][0], $rule->source, $piece[$row][1]['target'] ?? '', $reason === null ? 'leadsTo' : 'address', $reason ?? 'There is no such page on this site, or it is in the bin. Choose another.');
+                    $look->refuses(
+                        $row,
+                        $piece[$row][0],
+                        $rule->source,
+                        $piece[$row][1]['target'] ?? '',
+                        $reason === null ? 'leadsTo' : 'address',
+                        $reason ?? 'There is no such page on this site, or it is in the bin. Choose another.',
+                    );
 
                     continue;
                 }
@@ -87,7 +100,14 @@ final readonly class ImportRedirects
         foreach ($circles->found($leading) as $rule) {
             [$row, $line] = $places[$rule->id];
             $look->good--;
-            $look->refuses($row, $line, $rule->source, $rule->target->value ?? '', 'leadsTo', 'Visitors would go round in a circle. Choose another target, or leave the row away.');
+            $look->refuses(
+                $row,
+                $line,
+                $rule->source,
+                $rule->target->value ?? '',
+                'leadsTo',
+                'Visitors would go round in a circle. Choose another target, or leave the row away.',
+            );
         }
 
         return $look;
@@ -112,7 +132,14 @@ final readonly class ImportRedirects
     /** Keeps a file whose rows are more than one change takes, and has it brought in in the background. */
     public function queue(Site $site, User $by, string $text, ImportPreview $look, string $note): RedirectImport
     {
-        $import = new RedirectImport(['site_id' => $site->id, 'user_id' => $by->id, 'total' => $look->good, 'note' => $note, 'state' => 'waiting', 'done' => 0]);
+        $import = new RedirectImport([
+            'site_id' => $site->id,
+            'user_id' => $by->id,
+            'total' => $look->good,
+            'note' => $note,
+            'state' => 'waiting',
+            'done' => 0,
+        ]);
         $import->ulid = (string) Str::ulid();
         $import->path = "imports/{$site->key}/{$import->ulid}";
         $this->disks->disk(config('heronstem.files_disk'))->put($import->path, $text);
@@ -143,9 +170,16 @@ final readonly class ImportRedirects
                 $import->update(['state' => 'failed', 'problem' => $refused instanceof Refusal ? $refused->reason : $refused->getMessage()]);
                 break;
             }
-            $this->db->update('update redirect_imports set done = done + ?, entries = array_append(entries, ?), updated_at = now() where id = ?', [count($changes), $entry->ulid, $import->id]);
+            $this->db->update('update redirect_imports set done = done + ?, entries = array_append(entries, ?), updated_at = now() where id = ?', [
+                count($changes),
+                $entry->ulid,
+                $import->id,
+            ]);
         }
-        RedirectImport::query()->whereKey($import->id)->where('state', 'running')->update(['state' => 'done']);
+        RedirectImport::query()
+            ->whereKey($import->id)
+            ->where('state', 'running')
+            ->update(['state' => 'done']);
         $this->disks->disk(config('heronstem.files_disk'))->delete($import->path);
     }
 
@@ -178,7 +212,10 @@ final readonly class ImportRedirects
     {
         $reader = new RedirectRows(new RuleReader($site->rules(), $site->zone), $site->ownAddresses(), $seed);
         $read = function (array $piece) use ($site, $reader): array {
-            $claims = $this->claimsOn($site, array_filter(array_map(static fn (array $row): ?Address => $reader->leadsInto($row[1]['target'] ?? ''), $piece)));
+            $claims = $this->claimsOn(
+                $site,
+                array_filter(array_map(static fn (array $row): ?Address => $reader->leadsInto($row[1]['target'] ?? ''), $piece)),
+            );
             $pages = array_filter(array_map(static fn (Claim $claim): ?string => $claim->kind === ClaimKind::Page ? $claim->page : null, $claims));
             foreach ($piece as $row => [$line, $fields]) {
                 try {
@@ -227,7 +264,13 @@ final readonly class ImportRedirects
                 $named[] = $rule->target->value;
             }
         }
-        $found = $named === [] ? [] : $this->db->select("select ulid from pages where site_id = ? and state <> 'bin' and ulid = any(?::text[])", [$site->id, PgArray::of($named)]);
+        $found =
+            $named === []
+                ? []
+                : $this->db->select("select ulid from pages where site_id = ? and state <> 'bin' and ulid = any(?::text[])", [
+                    $site->id,
+                    PgArray::of($named),
+                ]);
 
         return $there + array_fill_keys(array_column($found, 'ulid'), true);
     }

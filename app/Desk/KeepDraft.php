@@ -20,7 +20,10 @@ final readonly class KeepDraft
     /** @param  array<mixed>  $document  unchecked: nothing typed is turned away */
     public function keep(Page $page, User $user, array $document, int $basedOn): Draft
     {
-        return Draft::query()->updateOrCreate(['page_id' => $page->id, 'user_id' => $user->id], ['document' => $document, 'based_on' => $basedOn, 'updated_at' => now()]);
+        return Draft::query()->updateOrCreate(
+            ['page_id' => $page->id, 'user_id' => $user->id],
+            ['document' => $document, 'based_on' => $basedOn, 'updated_at' => now()],
+        );
     }
 
     public function drop(Page $page, User $user): void
@@ -45,6 +48,9 @@ final readonly class KeepDraft
     {
         $drafts = Draft::query()->where('page_id', $page->id)->with('user')->get();
 
-        return [$drafts->firstWhere('user_id', $user->id), $drafts->where('user_id', '!=', $user->id)->where('updated_at', '>', now()->subMinutes(self::RECENT))];
+        return [
+            $drafts->firstWhere('user_id', $user->id),
+            $drafts->where('user_id', '!=', $user->id)->where('updated_at', '>', now()->subMinutes(self::RECENT)),
+        ];
     }
 }

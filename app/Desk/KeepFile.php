@@ -25,7 +25,12 @@ final readonly class KeepFile
     public function keep(Site $site, ?User $user, string $name, string $else, string $ending, string $mime, string $bytes, ?array $size = null): File
     {
         $file = new File([
-            'site_id' => $site->id, 'user_id' => $user?->id, 'mime' => $mime, 'bytes' => strlen($bytes), 'width' => $size[0] ?? null, 'height' => $size[1] ?? null,
+            'site_id' => $site->id,
+            'user_id' => $user?->id,
+            'mime' => $mime,
+            'bytes' => strlen($bytes),
+            'width' => $size[0] ?? null,
+            'height' => $size[1] ?? null,
             'name' => (Str::slug(pathinfo($name, PATHINFO_FILENAME)) ?: $else).'.'.$ending,
         ]);
         $file->ulid = (string) Str::ulid();

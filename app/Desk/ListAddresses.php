@@ -16,8 +16,15 @@ final readonly class ListAddresses
     /** Most segments below an address. */
     private const MAX_SEGMENTS = 500;
 
-    public function __construct(private AddressRows $rows, private RedirectFindings $findings, private MatchAddresses $match, private Resolvers $resolvers, private CountHits $count, private RedirectDetails $details, private MissedDetails $missed)
-    {
+    public function __construct(
+        private AddressRows $rows,
+        private RedirectFindings $findings,
+        private MatchAddresses $match,
+        private Resolvers $resolvers,
+        private CountHits $count,
+        private RedirectDetails $details,
+        private MissedDetails $missed,
+    ) {
     }
 
     /**
@@ -28,15 +35,26 @@ final readonly class ListAddresses
     public function find(Site $site, array $filter, string $finding, int $offset): array
     {
         $this->count->count();
-        [$total, $counts, $rows] = $this->rows->find($site, $filter + ['redirects' => $finding === '' ? null : $this->findings->redirects($site, $finding)], $offset);
+        [$total, $counts, $rows] = $this->rows->find(
+            $site,
+            $filter + ['redirects' => $finding === '' ? null : $this->findings->redirects($site, $finding)],
+            $offset,
+        );
         // A matcher is built from all pages: too much for a list that only happens to have a miss among its rows.
         $isOfMissed = $filter['kind'] === 'missed';
         $likeliest = $isOfMissed ? $this->match->likeliest($site, array_values(array_column($rows, 'address'))) : [];
         $ends = $this->ends($site, $rows);
 
         return [
-            'total' => $total, 'counts' => $counts, 'offset' => $offset, 'noise' => $isOfMissed ? $this->rows->noise($site) : null,
-            'rows' => array_map(static fn (array $row, int $n): array => $row + ['ends' => $ends[$n] ?? null, 'likeliest' => $likeliest[$row['address']] ?? null], $rows, array_keys($rows)),
+            'total' => $total,
+            'counts' => $counts,
+            'offset' => $offset,
+            'noise' => $isOfMissed ? $this->rows->noise($site) : null,
+            'rows' => array_map(
+                static fn (array $row, int $n): array => $row + ['ends' => $ends[$n] ?? null, 'likeliest' => $likeliest[$row['address']] ?? null],
+                $rows,
+                array_keys($rows),
+            ),
         ];
     }
 

@@ -51,10 +51,19 @@ final readonly class MatchAddresses
         foreach ($old as $written => ['title' => $title, 'requests' => $requests]) {
             $proposal = $matcher->match((string) $written, $title);
             $address = $addresses[$written] ?? null;
-            $page = static fn (?Candidate $page): ?array => $page === null ? null : ['id' => $page->id, 'name' => $page->name, 'address' => NormalForm::readable($page->address)];
+            $page = static fn (?Candidate $page): ?array => $page === null
+                ? null
+                : ['id' => $page->id, 'name' => $page->name, 'address' => NormalForm::readable($page->address)];
             $rows[] = [
-                'old' => (string) $written, 'address' => $address?->readable(), 'title' => $title, 'requests' => $requests, 'page' => $page($proposal->page), 'confidence' => $proposal->confidence, 'why' => $proposal->why,
-                'next' => array_map($page, $proposal->next), 'held' => $address === null ? null : ($held[$address->key] ?? null)?->kind->value,
+                'old' => (string) $written,
+                'address' => $address?->readable(),
+                'title' => $title,
+                'requests' => $requests,
+                'page' => $page($proposal->page),
+                'confidence' => $proposal->confidence,
+                'why' => $proposal->why,
+                'next' => array_map($page, $proposal->next),
+                'held' => $address === null ? null : ($held[$address->key] ?? null)?->kind->value,
             ];
         }
 
@@ -71,7 +80,13 @@ final readonly class MatchAddresses
         $proposal = (new Matcher($this->pages($site, $this->nearest($site, $address))))->match($address);
         $found = [];
         foreach ($proposal->page === null ? [] : [$proposal->page, ...$proposal->next] as $n => $page) {
-            $found[] = ['id' => $page->id, 'name' => $page->name, 'address' => NormalForm::readable($page->address), 'confidence' => $n === 0 ? $proposal->confidence : null, 'why' => $n === 0 ? $proposal->why : ''];
+            $found[] = [
+                'id' => $page->id,
+                'name' => $page->name,
+                'address' => NormalForm::readable($page->address),
+                'confidence' => $n === 0 ? $proposal->confidence : null,
+                'why' => $n === 0 ? $proposal->why : '',
+            ];
         }
 
         return $found;
@@ -102,7 +117,8 @@ final readonly class MatchAddresses
 
     private function isLarge(Site $site): bool
     {
-        return (int) $this->db->scalar('select count(*) from (select 1 from pages where site_id = ? limit ?) n', [$site->id, self::LARGE]) >= self::LARGE;
+        return (int) $this->db->scalar('select count(*) from (select 1 from pages where site_id = ? limit ?) n', [$site->id, self::LARGE]) >=
+            self::LARGE;
     }
 
     /**
@@ -117,7 +133,13 @@ final readonly class MatchAddresses
         }
         $words = mb_substr(trim((string) preg_replace('/[^\p{L}\p{N}]+/u', ' ', mb_scrub(rawurldecode($address), 'UTF-8'))), 0, 200);
 
-        return array_column($this->db->select("select ulid from pages where site_id = ? and state <> 'bin' order by greatest(word_similarity(?, name), similarity(?, address)) desc limit 300", [$site->id, $words, mb_substr($address, 0, 200)]), 'ulid');
+        return array_column(
+            $this->db->select(
+                "select ulid from pages where site_id = ? and state <> 'bin' order by greatest(word_similarity(?, name), similarity(?, address)) desc limit 300",
+                [$site->id, $words, mb_substr($address, 0, 200)],
+            ),
+            'ulid',
+        );
     }
 
     /**
@@ -128,10 +150,20 @@ final readonly class MatchAddresses
     {
         $among = $only === null ? '' : ' and ulid = any('.$this->db->escape(PgArray::of($only)).'::text[])';
         $former = [];
-        foreach ($this->db->cursor("select p.ulid, l.address from ledger l join pages p on p.id = l.page_id where l.site_id = ? and l.kind in ('redirect', 'also')", [$site->id]) as $row) {
+        foreach (
+            $this->db->cursor(
+                "select p.ulid, l.address from ledger l join pages p on p.id = l.page_id where l.site_id = ? and l.kind in ('redirect', 'also')",
+                [$site->id],
+            ) as $row
+        ) {
             $former[$row->ulid][] = $row->address;
         }
-        foreach ($this->db->cursor("select ulid, name, heading, address from pages where site_id = ? and is_visible(state, from_at, until_at) and kind in ('page', 'section', 'download')$among", [$site->id]) as $row) {
+        foreach (
+            $this->db->cursor(
+                "select ulid, name, heading, address from pages where site_id = ? and is_visible(state, from_at, until_at) and kind in ('page', 'section', 'download')$among",
+                [$site->id],
+            ) as $row
+        ) {
             yield new Candidate($row->ulid, $row->name, $row->address, $row->heading ?? '', $former[$row->ulid] ?? []);
         }
     }

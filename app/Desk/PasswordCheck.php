@@ -26,6 +26,9 @@ final readonly class PasswordCheck
     private function nobodys(): string
     {
         /** @var string */
-        return $this->cache->rememberForever('password-of-nobody.'.get_debug_type($this->hasher), fn (): string => $this->hasher->make(bin2hex(random_bytes(16))));
+        return $this->cache->rememberForever(
+            'password-of-nobody.'.get_debug_type($this->hasher),
+            fn (): string => $this->hasher->make(bin2hex(random_bytes(16))),
+        );
     }
 }

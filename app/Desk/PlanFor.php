@@ -56,10 +56,21 @@ final readonly class PlanFor
             return $ripple;
         }
 
-        return $ripple->withConflicts(array_map(
-            fn (Conflict $conflict, int $n): Conflict => $conflict->with(array_values(array_filter($conflict->waysOut, fn (WayOut $way): bool => $way->isChoice() || ($n < self::MAX_TRIED && $this->isOpen($site, $batch->with($way->changes, $way->decisions), $rights))))),
-            $ripple->toDecide->conflicts, array_keys($ripple->toDecide->conflicts),
-        ));
+        return $ripple->withConflicts(
+            array_map(
+                fn (Conflict $conflict, int $n): Conflict => $conflict->with(
+                    array_values(
+                        array_filter(
+                            $conflict->waysOut,
+                            fn (WayOut $way): bool => $way->isChoice() ||
+                                ($n < self::MAX_TRIED && $this->isOpen($site, $batch->with($way->changes, $way->decisions), $rights)),
+                        ),
+                    ),
+                ),
+                $ripple->toDecide->conflicts,
+                array_keys($ripple->toDecide->conflicts),
+            ),
+        );
     }
 
     private function isOpen(Site $site, Batch $batch, Rights $rights): bool

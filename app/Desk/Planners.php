@@ -23,6 +23,13 @@ final readonly class Planners
 
     public function for(Site $site, Authority $authority = Authority::Manager): Planner
     {
-        return new Planner($site->frame($authority, Layout::places(), Layout::PAGES), new StoredPages($this->db, $site), new StoredLedger($this->db, $site), new StoredLinks($this->db, $site), new StoredMenus($this->db, $site), new StoredRules($this->db, $site));
+        return new Planner(
+            $site->frame($authority, Layout::places(), Layout::PAGES),
+            new StoredPages($this->db, $site),
+            new StoredLedger($this->db, $site),
+            new StoredLinks($this->db, $site),
+            new StoredMenus($this->db, $site),
+            new StoredRules($this->db, $site),
+        );
     }
 }

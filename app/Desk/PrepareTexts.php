@@ -32,7 +32,11 @@ final readonly class PrepareTexts
     {
         $this->db->transaction(function () use ($page, $site, $user, $rights, $texts, $layout, $indexed): void {
             $set = array_filter(['layout' => $layout, 'indexed' => $indexed], static fn (mixed $value): bool => $value !== null);
-            $differs = array_filter($set, static fn (mixed $value, string $field): bool => $page->getAttribute($field) !== $value, ARRAY_FILTER_USE_BOTH);
+            $differs = array_filter(
+                $set,
+                static fn (mixed $value, string $field): bool => $page->getAttribute($field) !== $value,
+                ARRAY_FILTER_USE_BOTH,
+            );
             $expected = $page->version;
             if ($page->state === PageState::Live && $differs !== []) {
                 // Batches lock the site before its pages: so does this.
@@ -41,7 +45,7 @@ final readonly class PrepareTexts
             }
             $now = Page::query()->whereKey($page->id)->lockForUpdate()->first();
             if ($now === null || $now->version !== $expected) {
-                throw new ChangedMeanwhile;
+                throw new ChangedMeanwhile();
             }
             $this->write($now, $now->workingTexts()->changed($texts, $now->name), $set);
             $now->fill(['changed_by' => $user->id, 'version' => $now->version + 1])->save();
@@ -56,6 +60,13 @@ final readonly class PrepareTexts
 
             return;
         }
-        $page->fill(['prepared' => null, 'heading' => $texts->heading, 'summary' => $texts->summary, 'search_title' => $texts->searchTitle, 'search_description' => $texts->searchDescription, ...$set]);
+        $page->fill([
+            'prepared' => null,
+            'heading' => $texts->heading,
+            'summary' => $texts->summary,
+            'search_title' => $texts->searchTitle,
+            'search_description' => $texts->searchDescription,
+            ...$set,
+        ]);
     }
 }

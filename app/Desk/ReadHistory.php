@@ -50,7 +50,12 @@ final readonly class ReadHistory
         $found = HistoryEntry::query()->where('site_id', $site->id)->whereIn('ulid', $named)->get();
         $unknown = array_values(array_diff($named, $found->pluck('ulid')->all()));
         if ($unknown !== []) {
-            throw new InputRefused($field, count($unknown) === 1 ? "There is no entry {$unknown[0]} in the history of this site." : sprintf('%d of these entries are not in the history of this site, the first of them %s.', count($unknown), $unknown[0]));
+            throw new InputRefused(
+                $field,
+                count($unknown) === 1
+                    ? "There is no entry {$unknown[0]} in the history of this site."
+                    : sprintf('%d of these entries are not in the history of this site, the first of them %s.', count($unknown), $unknown[0]),
+            );
         }
 
         return $found;

@@ -22,8 +22,13 @@ use Illuminate\Database\Connection;
 /** The menus of a site as the editor shows them: arranged so far, resolved for somebody at a moment, with what is wrong. */
 final readonly class ReadMenus
 {
-    public function __construct(private Connection $db, private SiteMenus $menus, private MenusOfPage $ofPage, private Unreached $unreached, private Resolvers $resolvers)
-    {
+    public function __construct(
+        private Connection $db,
+        private SiteMenus $menus,
+        private MenusOfPage $ofPage,
+        private Unreached $unreached,
+        private Resolvers $resolvers,
+    ) {
     }
 
     /** @return array<string, Menu> by identity */
@@ -36,7 +41,12 @@ final readonly class ReadMenus
     public function startPages(Site $site): array
     {
         $page = static function (?int $id): ?array {
-            $found = $id === null ? null : Page::query()->whereKey($id)->first(['ulid', 'name']);
+            $found =
+                $id === null
+                    ? null
+                    : Page::query()
+                        ->whereKey($id)
+                        ->first(['ulid', 'name']);
 
             return $found === null ? null : ['ulid' => $found->ulid, 'name' => $found->name];
         };
@@ -61,8 +71,8 @@ final readonly class ReadMenus
     /** @return array<string, string> names of the pages and files it leads to, by identity */
     public function names(Menu $menu, Site $site): array
     {
-        return Page::query()->where('site_id', $site->id)->whereIn('ulid', $menu->pagesNamed())->pluck('name', 'ulid')->all()
-            + File::query()->where('site_id', $site->id)->whereIn('ulid', $menu->filesNamed())->pluck('name', 'ulid')->all();
+        return Page::query()->where('site_id', $site->id)->whereIn('ulid', $menu->pagesNamed())->pluck('name', 'ulid')->all() +
+            File::query()->where('site_id', $site->id)->whereIn('ulid', $menu->filesNamed())->pluck('name', 'ulid')->all();
     }
 
     /** The menu as visitors see it, as an outline (OPML 2.0). */
@@ -74,7 +84,10 @@ final readonly class ReadMenus
     /** The menu whole, to be read again. */
     public function json(Menu $menu, Site $site): string
     {
-        return MenuFile::json($menu, Page::query()->where('site_id', $site->id)->whereIn('ulid', $menu->pagesNamed())->pluck('address', 'ulid')->all());
+        return MenuFile::json(
+            $menu,
+            Page::query()->where('site_id', $site->id)->whereIn('ulid', $menu->pagesNamed())->pluck('address', 'ulid')->all(),
+        );
     }
 
     /** @return list<array<string, mixed>> every menu, with how it shows the page */

@@ -31,7 +31,14 @@ final readonly class ReadOutline
     {
         $line = $reveal === null ? [] : $this->rows->lineTo($site, $reveal);
         $top = $this->rows->children($site, null);
-        $branches = [['parent' => null, 'total' => count($top) < OutlineRows::PIECE ? count($top) : $this->rows->childCount($site, null), 'offset' => 0, 'rows' => $top]];
+        $branches = [
+            [
+                'parent' => null,
+                'total' => count($top) < OutlineRows::PIECE ? count($top) : $this->rows->childCount($site, null),
+                'offset' => 0,
+                'rows' => $top,
+            ],
+        ];
         $room = OutlineRows::FIRST - count($top);
         foreach ($this->rows->branches($site, array_values(array_unique([...$line, ...array_slice($open, 0, self::MAX_OPEN)]))) as $parent => $rows) {
             if ($room <= 0) {
@@ -48,7 +55,12 @@ final readonly class ReadOutline
     /** @return array<string, mixed> */
     public function branch(Site $site, ?string $parent, int $offset): array
     {
-        return ['parent' => $parent, 'total' => $this->rows->childCount($site, $parent), 'offset' => $offset, 'rows' => $this->rows->children($site, $parent, $offset)];
+        return [
+            'parent' => $parent,
+            'total' => $this->rows->childCount($site, $parent),
+            'offset' => $offset,
+            'rows' => $this->rows->children($site, $parent, $offset),
+        ];
     }
 
     /**

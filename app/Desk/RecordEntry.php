@@ -52,7 +52,11 @@ final readonly class RecordEntry
             // What an entry had undone is in effect again once that entry is undone itself.
             $again = array_merge(...array_map(static fn (HistoryEntry $each): array => $each->undoes(), array_values($undone?->all() ?? [])));
             $this->db->update('update history set undone_by_id = null where site_id = ? and ulid = any(?::text[])', [$site->id, PgArray::of($again)]);
-            $this->db->update('update history set undone_by_id = ? where site_id = ? and ulid = any(?::text[])', [$entry->id, $site->id, PgArray::of($entries)]);
+            $this->db->update('update history set undone_by_id = ? where site_id = ? and ulid = any(?::text[])', [
+                $entry->id,
+                $site->id,
+                PgArray::of($entries),
+            ]);
         }
 
         return $entry;
@@ -74,16 +78,27 @@ final readonly class RecordEntry
     public function ofContent(Site $site, User $user, Page $page, int $version, string $note): void
     {
         HistoryEntry::query()->create([
-            'site_id' => $site->id, 'user_id' => $user->id, 'sentence' => "Saved version $version of the content of *".str_replace('*', '∗', $page->name).'*',
-            'batch' => [['kind' => 'save-content', 'page' => $page->ulid, 'version' => $version]], 'counts' => [], 'pages' => [], 'claims' => [], 'menus' => [], 'rules' => [],
-            'touched' => PgArray::of([$page->ulid]), 'kinds' => PgArray::of(['save-content']), 'note' => $note,
+            'site_id' => $site->id,
+            'user_id' => $user->id,
+            'sentence' => "Saved version $version of the content of *".str_replace('*', '∗', $page->name).'*',
+            'batch' => [['kind' => 'save-content', 'page' => $page->ulid, 'version' => $version]],
+            'counts' => [],
+            'pages' => [],
+            'claims' => [],
+            'menus' => [],
+            'rules' => [],
+            'touched' => PgArray::of([$page->ulid]),
+            'kinds' => PgArray::of(['save-content']),
+            'note' => $note,
         ]);
     }
 
     /** @return list<string> pages of which the entry is part of the history: changed themselves, or moved along */
     private function touched(Ripple $ripple): array
     {
-        $ids = array_flip(array_map(static fn (PageDifference $difference): string => $difference->page, $ripple->pages->differences)) + array_flip(array_map(static fn (AddressMove $move): string => $move->page, $ripple->addresses->moves));
+        $ids =
+            array_flip(array_map(static fn (PageDifference $difference): string => $difference->page, $ripple->pages->differences)) +
+            array_flip(array_map(static fn (AddressMove $move): string => $move->page, $ripple->addresses->moves));
 
         return array_map(strval(...), array_keys($ids));
     }

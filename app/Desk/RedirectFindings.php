@@ -40,7 +40,10 @@ final readonly class RedirectFindings
      */
     public function redirects(Site $site, string $kinds): array
     {
-        $of = array_filter($this->of($site), static fn (array $finding): bool => $kinds === 'any' || in_array($finding['kind'], explode(',', $kinds), true));
+        $of = array_filter(
+            $this->of($site),
+            static fn (array $finding): bool => $kinds === 'any' || in_array($finding['kind'], explode(',', $kinds), true),
+        );
 
         return array_values(array_unique(array_column($of, 'redirect')));
     }
@@ -49,17 +52,39 @@ final readonly class RedirectFindings
     private function lookedFor(Site $site): array
     {
         $rules = iterator_to_array((new StoredRules($this->db, $site))->all(), false);
-        $found = $rules === [] ? [] : Analysis::of($rules, $site->rules(), new PreloadedLookup($this->db, $site, $rules), Moment::at(now()->getTimestamp()), $this->idle($site), (int) config('heronstem.idle_redirect_days'), $this->live($site, $rules));
+        $found =
+            $rules === []
+                ? []
+                : Analysis::of(
+                    $rules,
+                    $site->rules(),
+                    new PreloadedLookup($this->db, $site, $rules),
+                    Moment::at(now()->getTimestamp()),
+                    $this->idle($site),
+                    (int) config('heronstem.idle_redirect_days'),
+                    $this->live($site, $rules),
+                );
         $sources = array_column($rules, 'source', 'id');
-        $pages = Page::query()->where('site_id', $site->id)->whereIn('ulid', array_values(array_unique(array_filter(array_map(static fn (RuleFinding $finding): ?string => $finding->page, $found)))))->pluck('name', 'ulid')->all();
+        $pages = Page::query()
+            ->where('site_id', $site->id)
+            ->whereIn('ulid', array_values(array_unique(array_filter(array_map(static fn (RuleFinding $finding): ?string => $finding->page, $found)))))
+            ->pluck('name', 'ulid')
+            ->all();
 
-        return array_map(static fn (RuleFinding $finding): array => [
-            'kind' => $finding->kind->value, 'redirect' => $finding->rule->id, 'source' => $finding->rule->source,
-            'other' => $finding->other === null ? null : ['id' => $finding->other, 'source' => $sources[$finding->other] ?? ''],
-            'page' => $finding->page === null ? null : ['id' => $finding->page, 'name' => $pages[$finding->page] ?? ''],
-            'isSure' => $finding->isSure, 'days' => $finding->days, 'steps' => $finding->steps,
-            'mend' => $finding->mend(),
-        ], $found);
+        return array_map(
+            static fn (RuleFinding $finding): array => [
+                'kind' => $finding->kind->value,
+                'redirect' => $finding->rule->id,
+                'source' => $finding->rule->source,
+                'other' => $finding->other === null ? null : ['id' => $finding->other, 'source' => $sources[$finding->other] ?? ''],
+                'page' => $finding->page === null ? null : ['id' => $finding->page, 'name' => $pages[$finding->page] ?? ''],
+                'isSure' => $finding->isSure,
+                'days' => $finding->days,
+                'steps' => $finding->steps,
+                'mend' => $finding->mend(),
+            ],
+            $found,
+        );
     }
 
     /**
@@ -70,13 +95,25 @@ final readonly class RedirectFindings
     {
         $hiding = array_filter($rules, static fn (Rule $rule): bool => $rule->inFront && $rule->scope !== RuleScope::One);
 
-        return $hiding === [] ? [] : array_column($this->db->select('select address, ulid from pages where site_id = ? and is_visible(state, from_at, until_at) order by address', [$site->id]), 'ulid', 'address');
+        return $hiding === []
+            ? []
+            : array_column(
+                $this->db->select('select address, ulid from pages where site_id = ? and is_visible(state, from_at, until_at) order by address', [
+                    $site->id,
+                ]),
+                'ulid',
+                'address',
+            );
     }
 
     /** @return array<string, int> days since each rule was used, or was made */
     private function idle(Site $site): array
     {
-        $rows = $this->db->select('select r.ulid, current_date - greatest(r.made_at::date, coalesce((select max(h.day) from redirect_hits h where h.site_id = r.site_id and h.rule = r.ulid and not h.bots), r.made_at::date)) as days from redirect_rules r where r.site_id = ?', [$site->id]);
+        $rows = $this->db->select(
+            'select r.ulid, current_date - greatest(r.made_at::date, coalesce((select max(h.day) from redirect_hits h
+                where h.site_id = r.site_id and h.rule = r.ulid and not h.bots), r.made_at::date)) as days from redirect_rules r where r.site_id = ?',
+            [$site->id],
+        );
 
         return array_map(intval(...), array_column($rows, 'days', 'ulid'));
     }

@@ -23,15 +23,23 @@ enum RedirectFormat: string
     public function mediaType(): string
     {
         return match ($this) {
-            self::Csv => 'text/csv; charset=utf-8', self::JsonLines => 'application/x-ndjson', default => 'text/plain; charset=utf-8',
+            self::Csv => 'text/csv; charset=utf-8',
+            self::JsonLines => 'application/x-ndjson',
+            default => 'text/plain; charset=utf-8',
         };
     }
 
     /** @param  string  $site  its key */
     public function fileName(string $site): string
     {
-        return "redirects-$site".match ($this) {
-            self::Csv => '.csv', self::JsonLines => '.jsonl', self::NginxMaps => '-maps.conf', self::NginxServer => '-server.conf', self::ApacheMap => '.map', self::ApacheRules => '-apache.conf',
-        };
+        return "redirects-$site".
+            match ($this) {
+                self::Csv => '.csv',
+                self::JsonLines => '.jsonl',
+                self::NginxMaps => '-maps.conf',
+                self::NginxServer => '-server.conf',
+                self::ApacheMap => '.map',
+                self::ApacheRules => '-apache.conf',
+            };
     }
 }

@@ -66,7 +66,13 @@ final readonly class RewriteLinks
 
     private function keep(int $page, int $version, Document $document, ?User $user): int
     {
-        $this->db->insert('insert into content_versions (page_id, number, document, user_id, note, minor) values (?, ?, ?::jsonb, ?, ?, true)', [$page, $version, json_encode($document->toArray(), JSON_THROW_ON_ERROR), $user?->id, self::NOTE]);
+        $this->db->insert('insert into content_versions (page_id, number, document, user_id, note, minor) values (?, ?, ?::jsonb, ?, ?, true)', [
+            $page,
+            $version,
+            json_encode($document->toArray(), JSON_THROW_ON_ERROR),
+            $user?->id,
+            self::NOTE,
+        ]);
 
         return $version;
     }

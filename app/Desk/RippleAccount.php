@@ -43,7 +43,9 @@ final class RippleAccount
      */
     public static function shown(?array $account): ?array
     {
-        return $account === null ? null : [...$account, 'lists' => array_map(static fn (array $list): array => array_slice($list, 0, self::EXAMPLES), $account['lists'])];
+        return $account === null
+            ? null
+            : [...$account, 'lists' => array_map(static fn (array $list): array => array_slice($list, 0, self::EXAMPLES), $account['lists'])];
     }
 
     /** @return Account */
@@ -56,10 +58,21 @@ final class RippleAccount
         }
 
         return [
-            'counts' => [...$counts, 'linksFollow' => $ripple->menusAndLinks->linksFollow, 'linksBreak' => $ripple->menusAndLinks->linksBreak, 'sitemap' => $ripple->search->sitemapEntries],
+            'counts' => [
+                ...$counts,
+                'linksFollow' => $ripple->menusAndLinks->linksFollow,
+                'linksBreak' => $ripple->menusAndLinks->linksBreak,
+                'sitemap' => $ripple->search->sitemapEntries,
+            ],
             'lists' => $lists,
-            'notes' => array_map(static fn (Note $note): array => ['kind' => $note->kind->value, 'page' => $note->page, 'name' => $note->name, 'other' => $note->other], array_slice($ripple->toDecide->notes, 0, self::EXAMPLES)),
-            'drawing' => ['before' => array_map(self::line(...), $ripple->drawing->before), 'after' => array_map(self::line(...), $ripple->drawing->after)],
+            'notes' => array_map(
+                static fn (Note $note): array => ['kind' => $note->kind->value, 'page' => $note->page, 'name' => $note->name, 'other' => $note->other],
+                array_slice($ripple->toDecide->notes, 0, self::EXAMPLES),
+            ),
+            'drawing' => [
+                'before' => array_map(self::line(...), $ripple->drawing->before),
+                'after' => array_map(self::line(...), $ripple->drawing->after),
+            ],
         ];
     }
 

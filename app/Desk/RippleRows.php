@@ -27,7 +27,16 @@ final class RippleRows
     public static function of(Ripple $ripple, RippleGroup $group): array
     {
         return match ($group) {
-            RippleGroup::Addresses => array_map(static fn (AddressMove $move): array => self::row($move->page, $move->name, $move->from->readable(), $move->to->readable(), self::moveNote($move->seen)), $ripple->addresses->moves),
+            RippleGroup::Addresses => array_map(
+                static fn (AddressMove $move): array => self::row(
+                    $move->page,
+                    $move->name,
+                    $move->from->readable(),
+                    $move->to->readable(),
+                    self::moveNote($move->seen),
+                ),
+                $ripple->addresses->moves,
+            ),
             RippleGroup::RedirectsWritten => self::claims($ripple->addresses->redirectsWritten, $ripple),
             RippleGroup::RedirectsDropped => self::claims($ripple->addresses->redirectsDropped, $ripple),
             RippleGroup::Gone => self::claims($ripple->addresses->gone, $ripple),
@@ -71,7 +80,7 @@ final class RippleRows
     private static function claims(array $claims, Ripple $ripple): array
     {
         return array_map(static function (Claim $claim) use ($ripple): array {
-            $page = $claim->page === null ? null : $ripple->pages->outcome[$claim->page] ?? $ripple->addresses->heirs[$claim->page] ?? null;
+            $page = $claim->page === null ? null : $ripple->pages->outcome[$claim->page] ?? ($ripple->addresses->heirs[$claim->page] ?? null);
 
             return self::row($claim->page, $page->name ?? '', $claim->address->readable(), $page?->address->readable(), '');
         }, $claims);
@@ -95,12 +104,18 @@ final class RippleRows
     {
         $where = $effect->menu->name.($effect->under === null ? '' : ", under $effect->under");
 
-        return self::row($effect->page, $effect->label, null, null, match ($effect->kind) {
-            MenuEffectKind::Appears => "appears in $where",
-            MenuEffectKind::Vanishes => "vanishes from {$effect->menu->name}",
-            MenuEffectKind::Moves => "moves in $where",
-            MenuEffectKind::Relabels => "gets this label in $where",
-        });
+        return self::row(
+            $effect->page,
+            $effect->label,
+            null,
+            null,
+            match ($effect->kind) {
+                MenuEffectKind::Appears => "appears in $where",
+                MenuEffectKind::Vanishes => "vanishes from {$effect->menu->name}",
+                MenuEffectKind::Moves => "moves in $where",
+                MenuEffectKind::Relabels => "gets this label in $where",
+            },
+        );
     }
 
     /** @return Row */
@@ -109,7 +124,14 @@ final class RippleRows
         $rule = $difference->after ?? $difference->before;
         $target = $rule?->target;
         $page = $target?->kind === TargetKind::Page ? $ripple->pages->outcome[$target->value] ?? null : null;
-        $to = $target === null ? null : ($target->kind === TargetKind::Page ? $page?->address->readable() : ($target->kind === TargetKind::File ? null : $target->value));
+        $to =
+            $target === null
+                ? null
+                : ($target->kind === TargetKind::Page
+                    ? $page?->address->readable()
+                    : ($target->kind === TargetKind::File
+                        ? null
+                        : $target->value));
         $note = match (true) {
             $difference->before === null => 'is made',
             $difference->after === null => 'is removed',
@@ -117,7 +139,13 @@ final class RippleRows
             default => 'changes',
         };
 
-        return self::row($target?->kind === TargetKind::Page ? $target->value : null, $page->name ?? '', NormalForm::readable($rule->source ?? '').($rule === null || $rule->matched === '' ? '' : "?{$rule->matched}"), $to, $note);
+        return self::row(
+            $target?->kind === TargetKind::Page ? $target->value : null,
+            $page->name ?? '',
+            NormalForm::readable($rule->source ?? '').($rule === null || $rule->matched === '' ? '' : "?{$rule->matched}"),
+            $to,
+            $note,
+        );
     }
 
     /** @return Row */
@@ -129,7 +157,13 @@ final class RippleRows
             RawLinkFate::Breaks => 'breaks',
         };
 
-        return self::row($effect->link->page, $effect->link->name, $effect->link->href, $effect->lands?->address->readable(), $note.($effect->link->live ? '' : ', in content not yet published'));
+        return self::row(
+            $effect->link->page,
+            $effect->link->name,
+            $effect->link->href,
+            $effect->lands?->address->readable(),
+            $note.($effect->link->live ? '' : ', in content not yet published'),
+        );
     }
 
     public static function moveNote(bool $seen): string

@@ -50,10 +50,23 @@ final readonly class SaveContent
             throw new ContentConflict($current);
         }
         $version = $basedOn + 1;
-        $this->db->insert('insert into content_versions (page_id, number, document, user_id, note, minor) values (?, ?, ?::jsonb, ?, ?, ?)', [$page->id, $version, json_encode($content->toArray(), JSON_THROW_ON_ERROR), $user->id, $note, $minor]);
-        $saved = PageContent::query()->updateOrCreate(['page_id' => $page->id], [
-            'working' => $content->toArray(), 'working_version' => $version, 'saved_by' => $user->id, 'saved_at' => now(),
+        $this->db->insert('insert into content_versions (page_id, number, document, user_id, note, minor) values (?, ?, ?::jsonb, ?, ?, ?)', [
+            $page->id,
+            $version,
+            json_encode($content->toArray(), JSON_THROW_ON_ERROR),
+            $user->id,
+            $note,
+            $minor,
         ]);
+        $saved = PageContent::query()->updateOrCreate(
+            ['page_id' => $page->id],
+            [
+                'working' => $content->toArray(),
+                'working_version' => $version,
+                'saved_by' => $user->id,
+                'saved_at' => now(),
+            ],
+        );
         $this->links->note([$page->id]);
         Draft::query()->where('page_id', $page->id)->where('user_id', $user->id)->delete();
         $page->update(['changed_by' => $user->id, 'version' => $page->version + 1]);

@@ -19,14 +19,24 @@ use Heronstem\Core\Search\SearchDescription;
 /** Everything the layouts show of a page: head tags, menus, breadcrumbs, content, cards. */
 final readonly class ShowPage
 {
-    public function __construct(private DescribePage $describe, private VisibleTree $tree, private CachedMenus $menus, private RenderContent $render)
-    {
+    public function __construct(
+        private DescribePage $describe,
+        private VisibleTree $tree,
+        private CachedMenus $menus,
+        private RenderContent $render,
+    ) {
     }
 
     /** @return array<string, mixed> what every layout shows */
     public function frame(Site $site, ?Visitor $visitor = null, ?Viewer $as = null, ?Page $page = null): array
     {
-        return ['site' => $site, 'menus' => $this->menus->shown($site, $as ?? $visitor?->viewer() ?? Viewer::visitor()), 'start' => $page !== null && $page->id === $site->start_page_id ? $page : $this->tree->start($site), 'visitor' => $visitor, 'signsIn' => $visitor !== null || Visitor::query()->where('site_id', $site->id)->exists()];
+        return [
+            'site' => $site,
+            'menus' => $this->menus->shown($site, $as ?? ($visitor?->viewer() ?? Viewer::visitor())),
+            'start' => $page !== null && $page->id === $site->start_page_id ? $page : $this->tree->start($site),
+            'visitor' => $visitor,
+            'signsIn' => $visitor !== null || Visitor::query()->where('site_id', $site->id)->exists(),
+        ];
     }
 
     /** @return array<string, mixed> */
@@ -35,7 +45,8 @@ final readonly class ShowPage
         $ancestors = $page->ancestors();
         $frame = $this->frame($site, $visitor, $as, $page);
         $visible = array_values(array_filter($ancestors, static fn (Page $above): bool => $above->isVisible()));
-        $isStart = $page->id === $site->start_page_id || (($visitor !== null || $as?->isSignedIn === true) && $page->id === $site->start_page_signed_in_id);
+        $isStart =
+            $page->id === $site->start_page_id || (($visitor !== null || $as?->isSignedIn === true) && $page->id === $site->start_page_signed_in_id);
 
         return [
             ...$frame,
@@ -72,17 +83,48 @@ final readonly class ShowPage
     private function cards(Page $page, Site $site, bool $isStart, array $picked): array
     {
         if ($isStart && $picked !== []) {
-            return array_map(static fn (ResolvedEntry $pick): array => ['name' => $pick->label, 'address' => (string) $pick->href, 'text' => $pick->text, 'picture' => $pick->picture], $picked);
+            return array_map(
+                static fn (ResolvedEntry $pick): array => [
+                    'name' => $pick->label,
+                    'address' => (string) $pick->href,
+                    'text' => $pick->text,
+                    'picture' => $pick->picture,
+                ],
+                $picked,
+            );
         }
-        $pages = Page::query()->with('content')->where('site_id', $site->id)->whereRaw('is_visible(state, from_at, until_at)')->where('listed', true)
-            ->when($isStart, fn ($query) => $query->whereNull('parent_id')->whereKeyNot($page->id), fn ($query) => $query->where('parent_id', $page->id))
-            ->orderBy('position')->limit(60)->get();
+        $pages = Page::query()
+            ->with('content')
+            ->where('site_id', $site->id)
+            ->whereRaw('is_visible(state, from_at, until_at)')
+            ->where('listed', true)
+            ->when(
+                $isStart,
+                fn ($query) => $query->whereNull('parent_id')->whereKeyNot($page->id),
+                fn ($query) => $query->where('parent_id', $page->id),
+            )
+            ->orderBy('position')
+            ->limit(60)
+            ->get();
 
-        return array_values($pages->map(fn (Page $child): array => [
-            'name' => $child->name,
-            'address' => $child->address,
-            'text' => SearchDescription::of($this->describe->facts($child, [], $child->content instanceof PageContent ? $child->content->liveDocument() : Document::blank()), $site->facts())->text,
-            'picture' => null,
-        ])->all());
+        return array_values(
+            $pages
+                ->map(
+                    fn (Page $child): array => [
+                        'name' => $child->name,
+                        'address' => $child->address,
+                        'text' => SearchDescription::of(
+                            $this->describe->facts(
+                                $child,
+                                [],
+                                $child->content instanceof PageContent ? $child->content->liveDocument() : Document::blank(),
+                            ),
+                            $site->facts(),
+                        )->text,
+                        'picture' => null,
+                    ],
+                )
+                ->all(),
+        );
     }
 }

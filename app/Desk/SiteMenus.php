@@ -66,6 +66,13 @@ final readonly class SiteMenus
     {
         $ids = array_merge([], ...array_values(array_map(static fn (Menu $menu): array => $menu->filesNamed(), $menus)));
 
-        return $ids === [] ? [] : File::query()->where('site_id', $site->id)->whereIn('ulid', $ids)->get()->mapWithKeys(static fn (File $file): array => [$file->ulid => $file->address()])->all();
+        return $ids === []
+            ? []
+            : File::query()
+                ->where('site_id', $site->id)
+                ->whereIn('ulid', $ids)
+                ->get()
+                ->mapWithKeys(static fn (File $file): array => [$file->ulid => $file->address()])
+                ->all();
     }
 }

@@ -21,17 +21,31 @@ final readonly class ThinHistory
     public function count(Site $site, int $days): array
     {
         return [
-            'entries' => (int) $this->db->selectOne('select count(*) as n from history where site_id = ? and thinned_at is null and created_at < now() - make_interval(days => ?)', [$site->id, $days])->n,
-            'pages' => (int) $this->db->selectOne('select count(*) as n from unmade_pages where site_id = ? and created_at < now() - make_interval(days => ?)', [$site->id, $days])->n,
+            'entries' => (int) $this->db->selectOne(
+                'select count(*) as n from history where site_id = ? and thinned_at is null and created_at < now() - make_interval(days => ?)',
+                [$site->id, $days],
+            )->n,
+            'pages' => (int) $this->db->selectOne(
+                'select count(*) as n from unmade_pages where site_id = ? and created_at < now() - make_interval(days => ?)',
+                [$site->id, $days],
+            )->n,
         ];
     }
 
     /** @return array{entries: int, pages: int} */
     public function thin(Site $site, int $days): array
     {
-        return $this->db->transaction(fn (): array => [
-            'entries' => $this->db->update("update history set thinned_at = now(), pages = '[]', claims = '[]', menus = '[]', batch = '[]', ripple = null, start_page = null, start_page_signed_in = null where site_id = ? and thinned_at is null and created_at < now() - make_interval(days => ?)", [$site->id, $days]),
-            'pages' => $this->db->delete('delete from unmade_pages where site_id = ? and created_at < now() - make_interval(days => ?)', [$site->id, $days]),
-        ]);
+        return $this->db->transaction(
+            fn (): array => [
+                'entries' => $this->db->update(
+                    "update history set thinned_at = now(), pages = '[]', claims = '[]', menus = '[]', batch = '[]', ripple = null, start_page = null, start_page_signed_in = null where site_id = ? and thinned_at is null and created_at < now() - make_interval(days => ?)",
+                    [$site->id, $days],
+                ),
+                'pages' => $this->db->delete('delete from unmade_pages where site_id = ? and created_at < now() - make_interval(days => ?)', [
+                    $site->id,
+                    $days,
+                ]),
+            ],
+        );
     }
 }

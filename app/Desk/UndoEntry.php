@@ -46,7 +46,12 @@ final readonly class UndoEntry
      */
     public function since(Site $site, HistoryEntry $entry, array $decisions = []): Batch
     {
-        $since = HistoryEntry::query()->select(['id', 'ulid', 'batch', 'thinned_at'])->where('site_id', $site->id)->where('id', '>=', $entry->id)->orderByDesc('id')->get();
+        $since = HistoryEntry::query()
+            ->select(['id', 'ulid', 'batch', 'thinned_at'])
+            ->where('site_id', $site->id)
+            ->where('id', '>=', $entry->id)
+            ->orderByDesc('id')
+            ->get();
         $known = array_flip($since->pluck('ulid')->all());
         $cancelled = $left = [];
         foreach ($since as $each) {
@@ -101,12 +106,18 @@ final readonly class UndoEntry
                 throw new InputRefused('entry', 'The details of this change have been thinned out of the history, so it can no longer be undone.');
             }
             if ($entry->isOfContent()) {
-                throw new InputRefused('entry', 'Every saved version of the content is kept: open the one before in the history of the page, and bring it back.');
+                throw new InputRefused(
+                    'entry',
+                    'Every saved version of the content is kept: open the one before in the history of the page, and bring it back.',
+                );
             }
             $changes[] = $this->undo($entry, $rules);
         }
 
-        return new Batch($changes === [] ? throw new InputRefused('entries', 'Nothing is left to undo.') : $changes, Decisions::elseDefaults(...$decisions));
+        return new Batch(
+            $changes === [] ? throw new InputRefused('entries', 'Nothing is left to undo.') : $changes,
+            Decisions::elseDefaults(...$decisions),
+        );
     }
 
     private function undo(HistoryEntry $entry, AddressRules $rules): Undo

@@ -14,9 +14,18 @@ final readonly class UploadFile
 {
     /** Ending => the type it is served with. Nothing that a browser would run. */
     private const DOCUMENTS = [
-        'pdf' => 'application/pdf', 'csv' => 'text/csv', 'txt' => 'text/plain', 'ics' => 'text/calendar', 'gpx' => 'application/gpx+xml', 'json' => 'application/json', 'zip' => 'application/zip',
-        'docx' => 'application/vnd.openxmlformats-officedocument.wordprocessingml.document', 'xlsx' => 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
-        'odt' => 'application/vnd.oasis.opendocument.text', 'ods' => 'application/vnd.oasis.opendocument.spreadsheet', 'epub' => 'application/epub+zip',
+        'pdf' => 'application/pdf',
+        'csv' => 'text/csv',
+        'txt' => 'text/plain',
+        'ics' => 'text/calendar',
+        'gpx' => 'application/gpx+xml',
+        'json' => 'application/json',
+        'zip' => 'application/zip',
+        'docx' => 'application/vnd.openxmlformats-officedocument.wordprocessingml.document',
+        'xlsx' => 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+        'odt' => 'application/vnd.oasis.opendocument.text',
+        'ods' => 'application/vnd.oasis.opendocument.spreadsheet',
+        'epub' => 'application/epub+zip',
     ];
 
     public function __construct(private KeepFile $keep, private UploadPicture $pictures)
@@ -32,7 +41,9 @@ final readonly class UploadFile
             return $this->picture($site, $user, $name, $bytes);
         }
         if (($ending === 'pdf') !== str_starts_with($bytes, '%PDF-')) {
-            throw ValidationException::withMessages(['file' => "This file says it is $ending and is not. Save it anew in the program it comes from."]);
+            throw ValidationException::withMessages([
+                'file' => "This file says it is $ending and is not. Save it anew in the program it comes from.",
+            ]);
         }
 
         return $this->keep->keep($site, $user, $name, 'file', $ending, $mime, $bytes);
@@ -46,7 +57,9 @@ final readonly class UploadFile
             if (str_starts_with((string) (new \finfo(FILEINFO_MIME_TYPE))->buffer($bytes), 'image/')) {
                 throw ValidationException::withMessages(['file' => $refused->getMessage()]);
             }
-            throw ValidationException::withMessages(['file' => 'Files of this kind are not served. Use '.implode(', ', array_keys(self::DOCUMENTS)).', or a picture.']);
+            throw ValidationException::withMessages([
+                'file' => 'Files of this kind are not served. Use '.implode(', ', array_keys(self::DOCUMENTS)).', or a picture.',
+            ]);
         }
     }
 }

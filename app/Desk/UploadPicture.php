@@ -31,9 +31,11 @@ final readonly class UploadPicture
         }
         $this->guardPixels($mime, $bytes);
         try {
-            $image = (new ImageManager(new Driver))->read($bytes);
+            $image = (new ImageManager(new Driver()))->read($bytes);
         } catch (RuntimeException) {
-            throw ValidationException::withMessages(['picture' => 'This picture is damaged and cannot be read. Save it anew in the program it comes from.']);
+            throw ValidationException::withMessages([
+                'picture' => 'This picture is damaged and cannot be read. Save it anew in the program it comes from.',
+            ]);
         }
         $side = (int) config('heronstem.picture_side');
         $encoded = (string) $image->scaleDown($side, $side)->encodeByMediaType($mime, quality: 84);
@@ -50,12 +52,22 @@ final readonly class UploadPicture
     {
         $size = @getimagesizefromstring($bytes);
         if ($size === false) {
-            throw ValidationException::withMessages(['picture' => 'This picture is damaged and cannot be read. Save it anew in the program it comes from.']);
+            throw ValidationException::withMessages([
+                'picture' => 'This picture is damaged and cannot be read. Save it anew in the program it comes from.',
+            ]);
         }
         $frames = $mime === 'image/gif' ? max(1, substr_count($bytes, "\x21\xF9\x04")) : 1;
         $most = (int) config('heronstem.picture_pixels');
         if ($most < $size[0] * $size[1] * $frames) {
-            throw ValidationException::withMessages(['picture' => sprintf('This picture has %s × %s pixels%s; at most %d million are taken. Make it smaller first.', number_format($size[0]), number_format($size[1]), $frames > 1 ? " in $frames frames" : '', intdiv($most, 1_000_000))]);
+            throw ValidationException::withMessages([
+                'picture' => sprintf(
+                    'This picture has %s × %s pixels%s; at most %d million are taken. Make it smaller first.',
+                    number_format($size[0]),
+                    number_format($size[1]),
+                    $frames > 1 ? " in $frames frames" : '',
+                    intdiv($most, 1_000_000),
+                ),
+            ]);
         }
     }
 }

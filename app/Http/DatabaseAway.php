@@ -15,7 +15,10 @@ final class DatabaseAway
     public static function isMeantBy(\Throwable $error): bool
     {
         for ($each = $error; $each !== null; $each = $each->getPrevious()) {
-            if ($each instanceof \PDOException && (preg_match(self::STATES, $each->getMessage()) === 1 || (new LostConnectionDetector)->causedByLostConnection($each))) {
+            if (
+                $each instanceof \PDOException &&
+                (preg_match(self::STATES, $each->getMessage()) === 1 || (new LostConnectionDetector())->causedByLostConnection($each))
+            ) {
                 return true;
             }
         }

@@ -22,20 +22,38 @@ final class PlainPage
         }
 
         return match (true) {
-            DatabaseAway::isMeantBy($error) => self::of(503, 'Not available at this moment', 'The pages cannot be read just now. This passes by itself: try again in a moment.')->header('Retry-After', (string) self::AGAIN),
+            DatabaseAway::isMeantBy($error) => self::of(
+                503,
+                'Not available at this moment',
+                'The pages cannot be read just now. This passes by itself: try again in a moment.',
+            )->header('Retry-After', (string) self::AGAIN),
             $error instanceof HttpExceptionInterface => self::http($error),
-            default => self::of(500, 'Something went wrong here', 'This page could not be shown. Try again; if it stays like this, tell whoever runs the site.'),
+            default => self::of(
+                500,
+                'Something went wrong here',
+                'This page could not be shown. Try again; if it stays like this, tell whoever runs the site.',
+            ),
         };
     }
 
     public static function of(int $status, string $title, string $words): Response
     {
-        $html = '<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><meta name="robots" content="noindex"><title>'.e($title).'</title>'
-            .'<style>body{font:1.125rem/1.5 system-ui,sans-serif;max-width:34rem;margin:15vh auto;padding:0 1.5rem;color:#1c2733;background:#faf8f3}h1{font-size:1.6rem;line-height:1.2}</style></head>'
-            .'<body><main><h1>'.e($title).'</h1><p>'.e($words).'</p></main></body></html>';
+        $html =
+            '<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><meta name="robots" content="noindex"><title>'.
+            e($title).
+            '</title>'.
+            '<style>body{font:1.125rem/1.5 system-ui,sans-serif;max-width:34rem;margin:15vh auto;padding:0 1.5rem;color:#1c2733;background:#faf8f3}h1{font-size:1.6rem;line-height:1.2}</style></head>'.
+            '<body><main><h1>'.
+            e($title).
+            '</h1><p>'.
+            e($words).
+            '</p></main></body></html>';
 
         return new Response($html, $status, [
-            'Content-Type' => 'text/html; charset=utf-8', 'Cache-Control' => 'no-store', 'X-Content-Type-Options' => 'nosniff', 'X-Robots-Tag' => 'noindex',
+            'Content-Type' => 'text/html; charset=utf-8',
+            'Cache-Control' => 'no-store',
+            'X-Content-Type-Options' => 'nosniff',
+            'X-Robots-Tag' => 'noindex',
             'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; base-uri 'none'; frame-ancestors 'none'",
         ]);
     }

@@ -14,7 +14,7 @@ final class ReportWithoutWords
     public static function of(\Throwable $error): bool
     {
         $failed = $error;
-        while ($failed !== null && ! $failed instanceof \PDOException) {
+        while ($failed !== null && ! ($failed instanceof \PDOException)) {
             $failed = $failed->getPrevious();
         }
         if ($failed === null) {

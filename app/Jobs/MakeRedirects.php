@@ -32,6 +32,9 @@ final class MakeRedirects implements ShouldQueue
 
     public function failed(?\Throwable $error): void
     {
-        RedirectImport::query()->whereKey($this->import)->whereIn('state', ['waiting', 'running'])->update(['state' => 'failed', 'problem' => 'It stopped by a fault. What was made stays; bring the file in again for the rest.']);
+        RedirectImport::query()
+            ->whereKey($this->import)
+            ->whereIn('state', ['waiting', 'running'])
+            ->update(['state' => 'failed', 'problem' => 'It stopped by a fault. What was made stays; bring the file in again for the rest.']);
     }
 }

@@ -44,7 +44,18 @@ final class HistoryEntry extends Model
 
     protected $guarded = ['id'];
 
-    protected $casts = ['batch' => 'array', 'counts' => 'array', 'pages' => 'array', 'claims' => 'array', 'menus' => 'array', 'rules' => 'array', 'start_page' => 'array', 'start_page_signed_in' => 'array', 'ripple' => 'array', 'thinned_at' => 'datetime'];
+    protected $casts = [
+        'batch' => 'array',
+        'counts' => 'array',
+        'pages' => 'array',
+        'claims' => 'array',
+        'menus' => 'array',
+        'rules' => 'array',
+        'start_page' => 'array',
+        'start_page_signed_in' => 'array',
+        'ripple' => 'array',
+        'thinned_at' => 'datetime',
+    ];
 
     /** @return list<string> */
     public function uniqueIds(): array
@@ -60,7 +71,12 @@ final class HistoryEntry extends Model
     /** @return list<string> entries that this one undoes */
     public function undoes(): array
     {
-        return array_values(array_map(static fn (array $change): string => (string) $change['entry'], array_filter($this->batch, static fn (mixed $change): bool => is_array($change) && ($change['kind'] ?? null) === 'undo')));
+        return array_values(
+            array_map(
+                static fn (array $change): string => (string) $change['entry'],
+                array_filter($this->batch, static fn (mixed $change): bool => is_array($change) && ($change['kind'] ?? null) === 'undo'),
+            ),
+        );
     }
 
     /** @return array{page: string, number: int}|null the version of content that it tells of */

@@ -65,7 +65,21 @@ final class Page extends Model
 
     protected $guarded = ['id'];
 
-    protected $casts = ['state' => PageState::class, 'slug_by_hand' => 'bool', 'ever_live' => 'bool', 'listed' => 'bool', 'indexed' => 'bool', 'live_since' => 'datetime', 'left_out' => 'bool', 'is_protected' => 'bool', 'from_at' => 'datetime', 'until_at' => 'datetime', 'binned_at' => 'datetime', 'kind' => PageKind::class, 'prepared' => 'array'];
+    protected $casts = [
+        'state' => PageState::class,
+        'slug_by_hand' => 'bool',
+        'ever_live' => 'bool',
+        'listed' => 'bool',
+        'indexed' => 'bool',
+        'live_since' => 'datetime',
+        'left_out' => 'bool',
+        'is_protected' => 'bool',
+        'from_at' => 'datetime',
+        'until_at' => 'datetime',
+        'binned_at' => 'datetime',
+        'kind' => PageKind::class,
+        'prepared' => 'array',
+    ];
 
     /** @return list<string> */
     public function uniqueIds(): array
@@ -92,13 +106,24 @@ final class Page extends Model
     /** Those that visitors get, or would get. */
     public function liveTexts(): PageTexts
     {
-        return PageTexts::fromArray(['heading' => $this->heading, 'summary' => $this->summary, 'searchTitle' => $this->search_title, 'searchDescription' => $this->search_description]);
+        return PageTexts::fromArray([
+            'heading' => $this->heading,
+            'summary' => $this->summary,
+            'searchTitle' => $this->search_title,
+            'searchDescription' => $this->search_description,
+        ]);
     }
 
     /** The same page showing these texts, for looking at; not to be saved. */
     public function showing(PageTexts $texts): self
     {
-        return $this->replicate()->forceFill(['id' => $this->id, 'heading' => $texts->heading, 'summary' => $texts->summary, 'search_title' => $texts->searchTitle, 'search_description' => $texts->searchDescription]);
+        return $this->replicate()->forceFill([
+            'id' => $this->id,
+            'heading' => $texts->heading,
+            'summary' => $texts->summary,
+            'search_title' => $texts->searchTitle,
+            'search_description' => $texts->searchDescription,
+        ]);
     }
 
     public function hasEdits(): bool

@@ -75,7 +75,13 @@ final class Site extends Model
 
     public function rules(): AddressRules
     {
-        return new AddressRules(TrailingSlash::from($this->trailing_slash), $this->suffix, $this->case_sensitive, $this->language, $this->native_letters);
+        return new AddressRules(
+            TrailingSlash::from($this->trailing_slash),
+            $this->suffix,
+            $this->case_sensitive,
+            $this->language,
+            $this->native_letters,
+        );
     }
 
     /**
@@ -86,7 +92,16 @@ final class Site extends Model
     {
         $starts = Page::query()->whereKey(array_filter([$this->start_page_id, $this->start_page_signed_in_id]))->pluck('ulid', 'id');
 
-        return new SiteContext($this->rules(), $starts[$this->start_page_id] ?? null, Moment::at(now()->getTimestamp()), $this->zone, $authority, $places, $starts[$this->start_page_signed_in_id] ?? null, $layouts);
+        return new SiteContext(
+            $this->rules(),
+            $starts[$this->start_page_id] ?? null,
+            Moment::at(now()->getTimestamp()),
+            $this->zone,
+            $authority,
+            $places,
+            $starts[$this->start_page_signed_in_id] ?? null,
+            $layouts,
+        );
     }
 
     /** Tells links into this site from those that lead elsewhere. */

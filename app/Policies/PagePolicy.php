@@ -22,11 +22,15 @@ final readonly class PagePolicy
         $onSite = $this->sites->write($user, $page->site);
         $membership = $user->membershipOf($page->site);
 
-        return $onSite->denied() || $membership === null || $this->holds($membership, $page) ? $onSite : Response::deny("You write in another branch; “{$page->name}” lies outside it.");
+        return $onSite->denied() || $membership === null || $this->holds($membership, $page)
+            ? $onSite
+            : Response::deny("You write in another branch; “{$page->name}” lies outside it.");
     }
 
     private function holds(Membership $membership, Page $page): bool
     {
-        return $membership->role !== Role::Writer || $membership->branch_id === null || in_array((string) $membership->branch_id, explode('.', $page->path), true);
+        return $membership->role !== Role::Writer ||
+            $membership->branch_id === null ||
+            in_array((string) $membership->branch_id, explode('.', $page->path), true);
     }
 }

@@ -16,7 +16,9 @@ final class SitePolicy
 {
     public function see(User $user, Site $site): Response
     {
-        return $user->membershipOf($site) === null ? Response::deny('You are not among the people of this site. Ask its owner to add you.') : Response::allow();
+        return $user->membershipOf($site) === null
+            ? Response::deny('You are not among the people of this site. Ask its owner to add you.')
+            : Response::allow();
     }
 
     public function write(User $user, Site $site): Response

@@ -29,9 +29,18 @@ final class AppServiceProvider extends ServiceProvider
     {
         Site::created(fn (Site $site) => $this->app->make(StoredMenus::class, ['site' => $site])->begin());
         // Anything else is no token, and is not looked up.
-        Sanctum::getAccessTokenFromRequestUsing(static fn (Request $request): ?string => preg_match('/^(?:\d{1,18}\|)?[A-Za-z0-9]{1,200}$/D', (string) $request->bearerToken()) === 1 ? $request->bearerToken() : null);
+        Sanctum::getAccessTokenFromRequestUsing(
+            static fn (Request $request): ?string => preg_match('/^(?:\d{1,18}\|)?[A-Za-z0-9]{1,200}$/D', (string) $request->bearerToken()) === 1
+                ? $request->bearerToken()
+                : null,
+        );
         Model::shouldBeStrict(! $this->app->environment('production'));
         Vite::useBuildDirectory('_editor');
-        RateLimiter::for('api', fn (Request $request): Limit => Limit::perMinute((int) config('heronstem.api_rate'))->by((string) ($request->user()?->getAuthIdentifier() ?? $request->ip())));
+        RateLimiter::for(
+            'api',
+            fn (Request $request): Limit => Limit::perMinute((int) config('heronstem.api_rate'))->by(
+                (string) ($request->user()?->getAuthIdentifier() ?? $request->ip()),
+            ),
+        );
     }
 }

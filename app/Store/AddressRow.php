@@ -29,7 +29,8 @@ final class AddressRow
         };
 
         return [
-            'address' => NormalForm::readable($row->address), 'kind' => $row->kind,
+            'address' => NormalForm::readable($row->address),
+            'kind' => $row->kind,
             'page' => $row->page === null ? null : ['id' => $row->page, 'name' => $row->name],
             'leadsTo' => match (true) {
                 $removed !== null => $removed->target?->value,
@@ -39,8 +40,11 @@ final class AddressRow
             'targetName' => $row->target_name ?? ($row->kind === 'former' ? $row->name : null),
             'isLive' => $row->page === null ? null : (bool) $row->visible,
             'waits' => $row->waits,
-            'redirect' => $rule === null ? null : RuleReader::written($rule), 'state' => $state,
-            'since' => self::iso($row->since), 'entry' => $row->entry, 'sentence' => $row->sentence,
+            'redirect' => $rule === null ? null : RuleReader::written($rule),
+            'state' => $state,
+            'since' => self::iso($row->since),
+            'entry' => $row->entry,
+            'sentence' => $row->sentence,
             'hits' => $hits,
         ];
     }

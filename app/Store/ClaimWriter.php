@@ -29,7 +29,12 @@ final readonly class ClaimWriter
         $gone = $turned = $new = [];
         foreach ($differences as $difference) {
             $after = $difference->after;
-            if ($after !== null && $after->kind !== ClaimKind::Page && $difference->before !== null && $difference->before->address->path === $after->address->path) {
+            if (
+                $after !== null &&
+                $after->kind !== ClaimKind::Page &&
+                $difference->before !== null &&
+                $difference->before->address->path === $after->address->path
+            ) {
                 $turned[] = $this->claimRow($difference->key, $after, $difference->before, $entry);
 
                 continue;
@@ -47,12 +52,19 @@ final readonly class ClaimWriter
             $this->db->delete('delete from ledger where site_id = ? and key = any(?::text[])', [$site->id, PgArray::of($gone)]);
         }
         if ($turned !== []) {
-            $this->db->update("update ledger l set kind = c.kind, page_id = c.page_id, ever_live = c.ever_live, held_for_id = c.held_for_id, since = c.since, by_entry_id = c.by_entry_id
-                from (select n.key, n.kind, p.id as page_id, n.ever_live, f.id as held_for_id, coalesce(n.since, now()) as since, h.id as by_entry_id from $claims) c where l.site_id = ? and l.key = c.key", [self::json($turned), $site->id]);
+            $this->db->update(
+                "update ledger l set kind = c.kind, page_id = c.page_id, ever_live = c.ever_live, held_for_id = c.held_for_id, since = c.since, by_entry_id = c.by_entry_id
+                from (select n.key, n.kind, p.id as page_id, n.ever_live, f.id as held_for_id, coalesce(n.since, now()) as since, h.id as by_entry_id
+                    from $claims) c where l.site_id = ? and l.key = c.key",
+                [self::json($turned), $site->id],
+            );
         }
         if ($new !== []) {
-            $this->db->insert("insert into ledger (site_id, key, address, kind, page_id, ever_live, held_for_id, since, by_entry_id)
-                select ?, n.key, n.address, n.kind, p.id, n.ever_live, f.id, coalesce(n.since, now()), h.id from $claims", [$site->id, self::json($new)]);
+            $this->db->insert(
+                "insert into ledger (site_id, key, address, kind, page_id, ever_live, held_for_id, since, by_entry_id)
+                select ?, n.key, n.address, n.kind, p.id, n.ever_live, f.id, coalesce(n.since, now()), h.id from $claims",
+                [$site->id, self::json($new)],
+            );
         }
     }
 
@@ -62,8 +74,14 @@ final readonly class ClaimWriter
         $same = $was !== null && $was->kind === $claim->kind && $was->page === $claim->page;
 
         return [
-            'key' => $key, 'address' => $claim->address->path, 'kind' => $claim->kind->value, 'page' => $claim->page, 'ever_live' => $claim->everLive,
-            'held_for' => $claim->heldFor, 'since' => $same ? $was->since : null, 'entry' => $same ? $was->byChange : $entry->ulid,
+            'key' => $key,
+            'address' => $claim->address->path,
+            'kind' => $claim->kind->value,
+            'page' => $claim->page,
+            'ever_live' => $claim->everLive,
+            'held_for' => $claim->heldFor,
+            'since' => $same ? $was->since : null,
+            'entry' => $same ? $was->byChange : $entry->ulid,
         ];
     }
 

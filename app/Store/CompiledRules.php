@@ -39,7 +39,8 @@ final class CompiledRules
     /** Stands for the rules and for everything their compiling depends on. */
     private function version(Site $site): string
     {
-        return "rules-{$site->id}-{$site->rules_version}-".substr(hash('sha256', serialize([RuleSet::FORMAT, $site->rules(), $site->ulid, config('database.connections.pgsql.database')])), 0, 12);
+        return "rules-{$site->id}-{$site->rules_version}-".
+            substr(hash('sha256', serialize([RuleSet::FORMAT, $site->rules(), $site->ulid, config('database.connections.pgsql.database')])), 0, 12);
     }
 
     private function kept(string $version, Site $site): ?RuleSet

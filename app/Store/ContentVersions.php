@@ -18,10 +18,16 @@ final readonly class ContentVersions
     /** @return list<\stdClass> the newest first */
     public function of(Page $page): array
     {
-        return array_values($this->db->select(<<<'SQL'
-            select r.number, u.name as by, to_char(r.created_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as at, r.note, r.minor
-            from content_versions r left join users u on u.id = r.user_id where r.page_id = ? order by r.number desc limit 500
-            SQL, [$page->id]));
+        return array_values(
+            $this->db->select(
+                <<<'SQL'
+                select r.number, u.name as by, to_char(r.created_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as at, r.note, r.minor
+                from content_versions r left join users u on u.id = r.user_id where r.page_id = ? order by r.number desc limit 500
+                SQL
+                ,
+                [$page->id],
+            ),
+        );
     }
 
     public function document(Page $page, int $number): ?Document

@@ -20,13 +20,19 @@ final readonly class DuePages
     /** @return list<Change> in the order of their moments */
     public function changes(Site $site): array
     {
-        $rows = $this->db->select(<<<'SQL'
+        $rows = $this->db->select(
+            <<<'SQL'
             select ulid, state from pages where site_id = ? and (
                 (state in ('draft', 'review', 'offline') and from_at <= now() and (until_at is null or until_at > now()))
                 or (state = 'live' and until_at <= now())
             ) order by coalesce(from_at, until_at), id
-            SQL, [$site->id]);
+            SQL
+            ,
+            [$site->id],
+        );
 
-        return array_values(array_map(static fn (\stdClass $row): Change => $row->state === 'live' ? new TakeOffline($row->ulid) : new GoLive($row->ulid), $rows));
+        return array_values(
+            array_map(static fn (\stdClass $row): Change => $row->state === 'live' ? new TakeOffline($row->ulid) : new GoLive($row->ulid), $rows),
+        );
     }
 }

@@ -19,12 +19,18 @@ final readonly class GoToHits
     {
         $like = addcslashes($text, '%_\\');
 
-        return array_values($this->db->select(<<<'SQL'
-            select p.ulid as id, p.name, coalesce(p.heading, p.name) as heading, p.address, p.state, lower(p.name) = lower(?) as exact,
-                (select string_agg(a.name, ' › ' order by nlevel(a.path)) from pages a where a.site_id = p.site_id and a.path @> p.path and a.id <> p.id) as within
-            from pages p
-            where p.site_id = ? and p.state <> 'bin' and ((p.name || ' ' || p.address) ilike ? or p.heading ilike ?)
-            order by lower(p.name) = lower(?) desc, p.name ilike ? desc, nlevel(p.path), p.name limit ?
-            SQL, [$text, $site->id, "%$like%", "%$like%", $text, "$like%", $limit]));
+        return array_values(
+            $this->db->select(
+                <<<'SQL'
+                select p.ulid as id, p.name, coalesce(p.heading, p.name) as heading, p.address, p.state, lower(p.name) = lower(?) as exact,
+                    (select string_agg(a.name, ' › ' order by nlevel(a.path)) from pages a where a.site_id = p.site_id and a.path @> p.path and a.id <> p.id) as within
+                from pages p
+                where p.site_id = ? and p.state <> 'bin' and ((p.name || ' ' || p.address) ilike ? or p.heading ilike ?)
+                order by lower(p.name) = lower(?) desc, p.name ilike ? desc, nlevel(p.path), p.name limit ?
+                SQL
+                ,
+                [$text, $site->id, "%$like%", "%$like%", $text, "$like%", $limit],
+            ),
+        );
     }
 }

@@ -16,7 +16,19 @@ final class HistoryEntries
 
     public const FILTERS = ['before', 'page', 'by', 'kind', 'from', 'until', 'text'];
 
-    private const COLUMNS = ['id', 'ulid', 'site_id', 'user_id', 'sentence', 'counts', 'note', 'undoes_id', 'undone_by_id', 'thinned_at', 'created_at'];
+    private const COLUMNS = [
+        'id',
+        'ulid',
+        'site_id',
+        'user_id',
+        'sentence',
+        'counts',
+        'note',
+        'undoes_id',
+        'undone_by_id',
+        'thinned_at',
+        'created_at',
+    ];
 
     /**
      * @param  array<string, string>  $wanted  by FILTERS; empty for any. Days in the site's zone.
@@ -30,14 +42,53 @@ final class HistoryEntries
             }
         };
 
-        return HistoryEntry::query()->select(self::COLUMNS)->selectRaw("case when 'save-content' = any(kinds) then batch else '[]' end as batch")->where('site_id', $site->id)->with('user')
-            ->where($filter('before', static fn (Builder $query, string $before) => $query->where('id', '<', HistoryEntry::query()->where('site_id', $site->id)->where('ulid', $before)->value('id') ?? 0)))
+        return HistoryEntry::query()
+            ->select(self::COLUMNS)
+            ->selectRaw("case when 'save-content' = any(kinds) then batch else '[]' end as batch")
+            ->where('site_id', $site->id)
+            ->with('user')
+            ->where(
+                $filter(
+                    'before',
+                    static fn (Builder $query, string $before) => $query->where(
+                        'id',
+                        '<',
+                        HistoryEntry::query()->where('site_id', $site->id)->where('ulid', $before)->value('id') ?? 0,
+                    ),
+                ),
+            )
             ->where($filter('page', static fn (Builder $query, string $page) => $query->whereRaw('touched @> array[?]::text[]', [$page])))
-            ->where($filter('by', static fn (Builder $query, string $by) => $by === 'schedule' ? $query->whereNull('user_id') : $query->whereHas('user', static fn (Builder $user) => $user->where('ulid', $by))))
+            ->where(
+                $filter(
+                    'by',
+                    static fn (Builder $query, string $by) => $by === 'schedule'
+                        ? $query->whereNull('user_id')
+                        : $query->whereHas('user', static fn (Builder $user) => $user->where('ulid', $by)),
+                ),
+            )
             ->where($filter('kind', static fn (Builder $query, string $kind) => $query->whereRaw('kinds @> array[?]::text[]', [$kind])))
-            ->where($filter('from', static fn (Builder $query, string $day) => $query->whereRaw('created_at >= ?::date at time zone ?', [$day, $site->zone])))
-            ->where($filter('until', static fn (Builder $query, string $day) => $query->whereRaw('created_at < (?::date + 1) at time zone ?', [$day, $site->zone])))
-            ->where($filter('text', static fn (Builder $query, string $text) => $query->whereRaw("(sentence || ' ' || note) ilike ?", ['%'.addcslashes($text, '%_\\').'%'])))
-            ->orderByDesc('id')->limit(self::PIECE)->get();
+            ->where(
+                $filter(
+                    'from',
+                    static fn (Builder $query, string $day) => $query->whereRaw('created_at >= ?::date at time zone ?', [$day, $site->zone]),
+                ),
+            )
+            ->where(
+                $filter(
+                    'until',
+                    static fn (Builder $query, string $day) => $query->whereRaw('created_at < (?::date + 1) at time zone ?', [$day, $site->zone]),
+                ),
+            )
+            ->where(
+                $filter(
+                    'text',
+                    static fn (Builder $query, string $text) => $query->whereRaw("(sentence || ' ' || note) ilike ?", [
+                        '%'.addcslashes($text, '%_\\').'%',
+                    ]),
+                ),
+            )
+            ->orderByDesc('id')
+            ->limit(self::PIECE)
+            ->get();
     }
 }

@@ -24,15 +24,32 @@ final readonly class HitCounts
     /** @return list<array{day: string, hits: int, bots: int}> six weeks, the oldest first */
     public function days(Site $site, string $of): array
     {
-        return array_map(static fn (\stdClass $row): array => ['day' => $row->day, 'hits' => (int) $row->hits, 'bots' => (int) $row->bots], array_values($this->db->select(
-            "select d::date::text as day, coalesce(sum(h.hits) filter (where not h.bots), 0) as hits, coalesce(sum(h.hits) filter (where h.bots), 0) as bots
-             from generate_series(current_date - 41, current_date, interval '1 day') d left join {$this->table} h on h.site_id = ? and h.{$this->column} = ? and h.day = d::date group by d order by d", [$site->id, $of])));
+        return array_map(
+            static fn (\stdClass $row): array => ['day' => $row->day, 'hits' => (int) $row->hits, 'bots' => (int) $row->bots],
+            array_values(
+                $this->db->select(
+                    "select d::date::text as day, coalesce(sum(h.hits) filter (where not h.bots), 0) as hits, coalesce(sum(h.hits) filter (where h.bots), 0) as bots
+             from generate_series(current_date - 41, current_date, interval '1 day') d left
+                 join {$this->table} h on h.site_id = ? and h.{$this->column} = ? and h.day = d::date group by d order by d",
+                    [$site->id, $of],
+                ),
+            ),
+        );
     }
 
     /** @return list<array{host: string, hits: int}> the most first; an empty host for who typed it */
     public function referrers(Site $site, string $of): array
     {
-        return array_map(static fn (\stdClass $row): array => ['host' => $row->referrer, 'hits' => (int) $row->hits], array_values($this->db->select(
-            "select referrer, sum(hits) as hits from {$this->table} where site_id = ? and {$this->column} = ? and not bots group by referrer order by hits desc, referrer limit ".self::MAX_ROWS, [$site->id, $of])));
+        return array_map(
+            static fn (\stdClass $row): array => ['host' => $row->referrer, 'hits' => (int) $row->hits],
+            array_values(
+                $this->db->select(
+                    "select referrer, sum(hits) as hits from {$this->table} where site_id = ? and {$this->column} = ? and not bots group by referrer
+                        order by hits desc, referrer limit ".
+                        self::MAX_ROWS,
+                    [$site->id, $of],
+                ),
+            ),
+        );
     }
 }

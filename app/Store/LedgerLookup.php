@@ -27,7 +27,13 @@ final class LedgerLookup implements AddressLookup
 
     public function at(string $key): ?AddressHolder
     {
-        $this->statement ??= $this->db->getPdo()->prepare('select l.address, l.kind, l.ever_live, '.self::PAGE.' from ledger l left join pages p on p.id = l.page_id where l.site_id = ? and l.key = ?');
+        $this->statement ??= $this->db
+            ->getPdo()
+            ->prepare(
+                'select l.address, l.kind, l.ever_live, '.
+                    self::PAGE.
+                    ' from ledger l left join pages p on p.id = l.page_id where l.site_id = ? and l.key = ?',
+            );
         $this->statement->execute([$this->site->id, $key]);
         $row = $this->statement->fetch(\PDO::FETCH_NUM);
         $this->statement->closeCursor();
@@ -37,7 +43,13 @@ final class LedgerLookup implements AddressLookup
 
         $kind = ClaimKind::from($row[1]);
 
-        return new AddressHolder($row[0], $kind, $row[3] === null ? null : self::answering(array_slice($row, 3)), $kind === ClaimKind::Rule ? (new StoredRules($this->db, $this->site))->claiming([$key])[$key] ?? null : null, (bool) $row[2]);
+        return new AddressHolder(
+            $row[0],
+            $kind,
+            $row[3] === null ? null : self::answering(array_slice($row, 3)),
+            $kind === ClaimKind::Rule ? (new StoredRules($this->db, $this->site))->claiming([$key])[$key] ?? null : null,
+            (bool) $row[2],
+        );
     }
 
     public function page(string $id): ?AnsweringPage
@@ -47,7 +59,10 @@ final class LedgerLookup implements AddressLookup
 
     public function firstInside(string $id): ?AnsweringPage
     {
-        return $this->one('from pages p join pages s on s.id = p.parent_id where p.site_id = ? and s.ulid = ? and is_visible(p.state, p.from_at, p.until_at) order by p.position limit 1', $id);
+        return $this->one(
+            'from pages p join pages s on s.id = p.parent_id where p.site_id = ? and s.ulid = ? and is_visible(p.state, p.from_at, p.until_at) order by p.position limit 1',
+            $id,
+        );
     }
 
     public function file(string $id): ?string

@@ -19,14 +19,19 @@ final readonly class LiveContent
         if ($versions === []) {
             return;
         }
-        $shown = $this->db->select(<<<'SQL'
+        $shown = $this->db->select(
+            <<<'SQL'
             update page_contents w set live_version = n.version,
                 live = case when n.version is null then null when n.version = w.working_version then w.working
                     else (select r.document from content_versions r where r.page_id = w.page_id and r.number = n.version) end
             from unnest(?::text[], ?::int[]) as n(ulid, version) join pages p on p.ulid = n.ulid
-            where w.page_id = p.id and (n.version is null or n.version = w.working_version or exists (select 1 from content_versions r where r.page_id = w.page_id and r.number = n.version))
+            where w.page_id = p.id and (n.version is null or n.version = w.working_version or exists (select 1 from content_versions r
+                where r.page_id = w.page_id and r.number = n.version))
             returning w.page_id
-            SQL, [PgArray::of(array_keys($versions)), PgArray::numbers($versions)]);
+            SQL
+            ,
+            [PgArray::of(array_keys($versions)), PgArray::numbers($versions)],
+        );
         $this->links->note(array_column($shown, 'page_id'));
     }
 }

@@ -21,10 +21,19 @@ final readonly class MenusOfPage
     {
         $line = [...array_map(static fn (Page $each): string => $each->ulid, $page->ancestors()), $page->ulid];
 
-        return array_values(array_map(static fn (Menu $menu): array => [
-            'menu' => $menu->id, 'name' => $menu->name, 'kind' => $menu->kind->value, 'place' => $menu->place,
-            'entries' => count($menu->leadingTo($page->ulid)), 'branch' => self::branch($menu, $line),
-        ], (new StoredMenus($this->db, $site))->all()));
+        return array_values(
+            array_map(
+                static fn (Menu $menu): array => [
+                    'menu' => $menu->id,
+                    'name' => $menu->name,
+                    'kind' => $menu->kind->value,
+                    'place' => $menu->place,
+                    'entries' => count($menu->leadingTo($page->ulid)),
+                    'branch' => self::branch($menu, $line),
+                ],
+                (new StoredMenus($this->db, $site))->all(),
+            ),
+        );
     }
 
     /** @param  list<string>  $line  from the top of the tree down to the page */

@@ -24,11 +24,17 @@ final readonly class NearAddresses
             return [];
         }
 
-        return array_values($this->db->select(<<<'SQL'
-            select id, name, address, near from (
-                select p.ulid as id, p.name, p.address, greatest(word_similarity(?, p.name || ' ' || p.address), similarity(?, p.address)) as near
-                from pages p where p.site_id = ? and is_visible(p.state, p.from_at, p.until_at) and p.listed
-            ) n where near > ? order by near desc, length(address) limit 5
-            SQL, [mb_substr($words, 0, 200), mb_substr($address, 0, 200), $site->id, self::LIKELY]));
+        return array_values(
+            $this->db->select(
+                <<<'SQL'
+                select id, name, address, near from (
+                    select p.ulid as id, p.name, p.address, greatest(word_similarity(?, p.name || ' ' || p.address), similarity(?, p.address)) as near
+                    from pages p where p.site_id = ? and is_visible(p.state, p.from_at, p.until_at) and p.listed
+                ) n where near > ? order by near desc, length(address) limit 5
+                SQL
+                ,
+                [mb_substr($words, 0, 200), mb_substr($address, 0, 200), $site->id, self::LIKELY],
+            ),
+        );
     }
 }

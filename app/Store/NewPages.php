@@ -39,14 +39,18 @@ final readonly class NewPages
     /** @param  list<Page>  $pages */
     private function insert(array $pages, Site $site, HistoryEntry $entry): void
     {
-        $numbers = array_column($this->db->select("select nextval(pg_get_serial_sequence('pages', 'id')) as id from generate_series(1, ?)", [count($pages)]), 'id');
+        $numbers = array_column(
+            $this->db->select("select nextval(pg_get_serial_sequence('pages', 'id')) as id from generate_series(1, ?)", [count($pages)]),
+            'id',
+        );
         $ids = array_combine(array_column($pages, 'id'), $numbers);
         $rows = [];
         foreach ($pages as $page) {
             $rows[] = [...$page->toFields(), 'ulid' => $page->id, 'id' => $ids[$page->id], 'address' => $page->address->path];
         }
         [$typed, $names, $values] = [PageColumns::typed(), PageColumns::names(), PageColumns::values()];
-        $this->db->insert(<<<SQL
+        $this->db->insert(
+            <<<SQL
             with recursive n as materialized (
                 select * from jsonb_to_recordset(?::jsonb) as n(id bigint, ulid text, parent text, bin text, address text, $typed)
             ), placed as (
@@ -56,50 +60,79 @@ final readonly class NewPages
                 select n.id, placed.id, placed.path || n.id::text, n.ulid from placed join n on n.parent = placed.ulid
             )
             insert into pages (id, site_id, parent_id, path, ulid, address, live_since, changed_by, bin_id, binned_at, reach_due, $names)
-            select n.id, ?, placed.parent_id, placed.path, n.ulid, n.address, case when n.state = 'live' then now() end, ?, coalesce(bin.id, mate.id), case when n.state = 'bin' then now() end, true, $values
+            select n.id, ?, placed.parent_id, placed.path, n.ulid, n.address, case when n.state = 'live' then now() end, ?, coalesce(bin.id, mate.id),
+                case when n.state = 'bin' then now() end, true, $values
             from n join placed on placed.id = n.id
             left join pages bin on bin.ulid = n.bin left join n mate on mate.ulid = n.bin
-            SQL, [json_encode($rows, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), $site->id, $site->id, $entry->user_id]);
+            SQL
+            ,
+            [json_encode($rows, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), $site->id, $site->id, $entry->user_id],
+        );
     }
 
     /** @param  list<string>  $pages of which some were gone, and kept whole for this */
     private function contentBack(array $pages, HistoryEntry $entry): void
     {
         $of = PgArray::of($pages);
-        $this->db->insert(<<<'SQL'
+        $this->db->insert(
+            <<<'SQL'
             insert into page_contents (page_id, working, working_version, live, live_version, saved_by)
             select p.id, u.content->'working', (u.content->>'working_version')::int, nullif(u.content->'live', 'null'), (u.content->>'live_version')::int, ?
             from unmade_pages u join pages p on p.ulid = u.ulid where u.ulid = any(?::text[]) and u.content is not null
-            SQL, [$entry->user_id, $of]);
-        $this->db->insert(<<<'SQL'
+            SQL
+            ,
+            [$entry->user_id, $of],
+        );
+        $this->db->insert(
+            <<<'SQL'
             insert into content_versions (page_id, number, document, user_id, created_at, note, minor)
             select p.id, r.number, r.document, r.user_id, r.created_at, r.note, r.minor
-            from unmade_pages u join pages p on p.ulid = u.ulid cross join lateral jsonb_to_recordset(u.versions) as r(number int, document jsonb, user_id bigint, created_at timestamptz, note text, minor boolean)
+            from unmade_pages u join pages p on p.ulid = u.ulid cross
+                join lateral jsonb_to_recordset(u.versions) as r(number int, document jsonb, user_id bigint, created_at timestamptz, note text, minor boolean)
             where u.ulid = any(?::text[])
-            SQL, [$of]);
-        $this->db->insert(<<<'SQL'
+            SQL
+            ,
+            [$of],
+        );
+        $this->db->insert(
+            <<<'SQL'
             insert into drafts (page_id, user_id, document, based_on, created_at, updated_at)
             select p.id, d.user_id, d.document, d.based_on, d.updated_at, d.updated_at
-            from unmade_pages u join pages p on p.ulid = u.ulid cross join lateral jsonb_to_recordset(u.drafts) as d(user_id bigint, document jsonb, based_on int, updated_at timestamptz) join users on users.id = d.user_id
+            from unmade_pages u join pages p on p.ulid = u.ulid cross
+                join lateral jsonb_to_recordset(u.drafts) as d(user_id bigint, document jsonb, based_on int, updated_at timestamptz)
+                join users on users.id = d.user_id
             where u.ulid = any(?::text[])
-            SQL, [$of]);
+            SQL
+            ,
+            [$of],
+        );
         // Whoever has been given another role since keeps that.
-        $this->db->update(<<<'SQL'
+        $this->db->update(
+            <<<'SQL'
             update memberships m set role = 'writer', branch_id = p.id
             from unmade_pages u join pages p on p.ulid = u.ulid cross join lateral jsonb_array_elements_text(u.writers) as w(user_id)
             where u.ulid = any(?::text[]) and m.site_id = p.site_id and m.user_id = w.user_id::bigint and m.role = 'reader' and m.branch_id is null
-            SQL, [$of]);
+            SQL
+            ,
+            [$of],
+        );
         $this->noteLinks($this->db->delete('delete from unmade_pages where ulid = any(?::text[])', [$of]) > 0 ? $pages : []);
     }
 
     /** @param  array<string, string>  $copies */
     private function copyContent(array $copies, HistoryEntry $entry): void
     {
-        $this->db->insert(<<<'SQL'
-            with copied as (select c.id as to_id, s.id as from_id from unnest(?::text[], ?::text[]) as n(copy, source) join pages c on c.ulid = n.copy join pages s on s.ulid = n.source),
-            contents as (insert into page_contents (page_id, working, working_version, saved_by) select copied.to_id, w.working, 1, ? from copied join page_contents w on w.page_id = copied.from_id returning page_id, working)
+        $this->db->insert(
+            <<<'SQL'
+            with copied as (select c.id as to_id, s.id as from_id from unnest(?::text[], ?::text[]) as n(copy, source) join pages c on c.ulid = n.copy
+                join pages s on s.ulid = n.source),
+            contents as (insert into page_contents (page_id, working, working_version, saved_by) select copied.to_id, w.working, 1, ? from copied
+                join page_contents w on w.page_id = copied.from_id returning page_id, working)
             insert into content_versions (page_id, number, document, user_id) select page_id, 1, working, ? from contents
-            SQL, [PgArray::of(array_keys($copies)), PgArray::of($copies), $entry->user_id, $entry->user_id]);
+            SQL
+            ,
+            [PgArray::of(array_keys($copies)), PgArray::of($copies), $entry->user_id, $entry->user_id],
+        );
         $this->turnInnerLinks($copies);
         $this->copyRawLinks($copies);
     }
@@ -107,19 +140,30 @@ final readonly class NewPages
     /** @param  array<string, string>  $copies */
     private function copyRawLinks(array $copies): void
     {
-        $this->db->insert(<<<'SQL'
+        $this->db->insert(
+            <<<'SQL'
             insert into raw_links (site_id, from_page_id, href, key, address, live)
             select r.site_id, c.id, r.href, r.key, r.address, false
             from unnest(?::text[], ?::text[]) as n(copy, source) join pages s on s.ulid = n.source join raw_links r on r.from_page_id = s.id
             join pages c on c.ulid = n.copy join page_contents w on w.page_id = c.id
             where strpos(w.working::text, to_json(r.href)::text) > 0
-            SQL, [PgArray::of(array_keys($copies)), PgArray::of($copies)]);
+            SQL
+            ,
+            [PgArray::of(array_keys($copies)), PgArray::of($copies)],
+        );
     }
 
     /** @param  list<string>  $pages */
     private function noteLinks(array $pages): void
     {
-        $this->links->note(array_column($this->db->select('select p.id from pages p join page_contents w on w.page_id = p.id where p.ulid = any(?::text[])', [PgArray::of($pages)]), 'id'));
+        $this->links->note(
+            array_column(
+                $this->db->select('select p.id from pages p join page_contents w on w.page_id = p.id where p.ulid = any(?::text[])', [
+                    PgArray::of($pages),
+                ]),
+                'id',
+            ),
+        );
     }
 
     /**
@@ -130,20 +174,31 @@ final readonly class NewPages
     private function turnInnerLinks(array $copies): void
     {
         $sources = array_flip($copies);
-        $rows = $this->db->cursor(<<<'SQL'
+        $rows = $this->db->cursor(
+            <<<'SQL'
             select w.page_id, w.working from pages p join page_contents w on w.page_id = p.id
             where p.ulid = any(?::text[]) and w.working::text like '%"page":%' and jsonb_path_query_array(w.working, '$.**.attrs.page') ?? any(?::text[])
-            SQL, [PgArray::of(array_keys($copies)), PgArray::of($copies)]);
+            SQL
+            ,
+            [PgArray::of(array_keys($copies)), PgArray::of($copies)],
+        );
         $turned = [];
         foreach ($rows as $row) {
-            $turned[] = ['page' => $row->page_id, 'working' => Document::read(json_decode($row->working, true, flags: JSON_THROW_ON_ERROR))->withLinksTurned($sources)->toArray()];
+            $turned[] = [
+                'page' => $row->page_id,
+                'working' => Document::read(json_decode($row->working, true, flags: JSON_THROW_ON_ERROR))->withLinksTurned($sources)->toArray(),
+            ];
         }
         foreach (array_chunk($turned, self::PIECE) as $piece) {
-            $this->db->update(<<<'SQL'
+            $this->db->update(
+                <<<'SQL'
                 with n as materialized (select * from jsonb_to_recordset(?::jsonb) as n(page bigint, working jsonb)),
                 contents as (update page_contents w set working = n.working from n where w.page_id = n.page)
                 update content_versions r set document = n.working from n where r.page_id = n.page and r.number = 1
-                SQL, [json_encode($piece, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)]);
+                SQL
+                ,
+                [json_encode($piece, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)],
+            );
         }
     }
 }

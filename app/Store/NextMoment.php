@@ -17,14 +17,18 @@ final readonly class NextMoment
     /** Seconds since 1970; far away where nothing is scheduled. */
     public function of(Site $site): int
     {
-        $row = $this->db->selectOne(<<<'SQL'
+        $row = $this->db->selectOne(
+            <<<'SQL'
             select extract(epoch from least(
                 (select min(from_at) from pages where site_id = ? and from_at > now()),
                 (select min(until_at) from pages where site_id = ? and until_at > now()),
                 (select min(e.from_at) from menu_entries e join menus m on m.id = e.menu_id where m.site_id = ? and e.from_at > now()),
                 (select min(e.until_at) from menu_entries e join menus m on m.id = e.menu_id where m.site_id = ? and e.until_at > now())
             ))::bigint as moment
-            SQL, [$site->id, $site->id, $site->id, $site->id]);
+            SQL
+            ,
+            [$site->id, $site->id, $site->id, $site->id],
+        );
 
         return $row->moment ?? PHP_INT_MAX;
     }
@@ -36,6 +40,9 @@ final readonly class NextMoment
      */
     public function pointsTo(Site $site, array $pages): bool
     {
-        return $this->db->selectOne("select 1 as found from pages where site_id = ? and kind = 'pointer' and leads_to = any(?::text[]) limit 1", [$site->id, PgArray::of(array_map(static fn (string $page): string => "page $page", $pages))]) !== null;
+        return $this->db->selectOne("select 1 as found from pages where site_id = ? and kind = 'pointer' and leads_to = any(?::text[]) limit 1", [
+            $site->id,
+            PgArray::of(array_map(static fn (string $page): string => "page $page", $pages)),
+        ]) !== null;
     }
 }

@@ -27,7 +27,9 @@ final readonly class NotedLinks
     {
         foreach (array_chunk($pages, self::PIECE) as $piece) {
             $sites = Page::query()->whereKey($piece)->pluck('site_id', 'id');
-            foreach (PageContent::query()->whereKey($piece)->get()->groupBy(static fn (PageContent $content): int => $sites[$content->page_id]) as $site => $content) {
+            foreach (
+                PageContent::query()->whereKey($piece)->get()->groupBy(static fn (PageContent $content): int => $sites[$content->page_id]) as $site => $content
+            ) {
                 $this->ofSite(Site::query()->findOrFail($site), $content);
             }
         }
@@ -49,10 +51,18 @@ final readonly class NotedLinks
         $this->db->delete('delete from links where from_page_id = any(?::bigint[])', [$ids]);
         $this->db->delete('delete from raw_links where from_page_id = any(?::bigint[])', [$ids]);
         if ($links !== []) {
-            $this->db->insert('insert into links (from_page_id, to_page_id) select n."from", p.id from jsonb_to_recordset(?::jsonb) as n("from" bigint, "to" text) join pages p on p.ulid = n."to" and p.site_id = ? and p.id <> n."from"', [json_encode($links, JSON_THROW_ON_ERROR), $site->id]);
+            $this->db->insert(
+                'insert into links (from_page_id, to_page_id) select n."from", p.id from jsonb_to_recordset(?::jsonb) as n("from" bigint, "to" text)
+                    join pages p on p.ulid = n."to" and p.site_id = ? and p.id <> n."from"',
+                [json_encode($links, JSON_THROW_ON_ERROR), $site->id],
+            );
         }
         if ($raw !== []) {
-            $this->db->insert('insert into raw_links (site_id, from_page_id, href, key, address, live) select ?, n.page, n.href, n.key, n.address, n.live from jsonb_to_recordset(?::jsonb) as n(page bigint, href text, key text, address text, live boolean)', [$site->id, json_encode($raw, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)]);
+            $this->db->insert(
+                'insert into raw_links (site_id, from_page_id, href, key, address, live) select ?, n.page, n.href, n.key, n.address, n.live
+                    from jsonb_to_recordset(?::jsonb) as n(page bigint, href text, key text, address text, live boolean)',
+                [$site->id, json_encode($raw, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)],
+            );
         }
     }
 

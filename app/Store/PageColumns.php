@@ -37,11 +37,13 @@ final class PageColumns
     /** Of the table `p`, each under its field's name; moments in UTC. */
     public static function selected(): string
     {
-        return self::each(static fn (string $field, string $column, string $type): string => match ($type) {
-            'timestamptz' => "to_char(p.$column at time zone 'UTC', 'YYYY-MM-DD\"T\"HH24:MI:SS\"Z\"') as \"$field\"",
-            'jsonb' => "p.$column::text as \"$field\"",
-            default => "p.$column as \"$field\"",
-        });
+        return self::each(
+            static fn (string $field, string $column, string $type): string => match ($type) {
+                'timestamptz' => "to_char(p.$column at time zone 'UTC', 'YYYY-MM-DD\"T\"HH24:MI:SS\"Z\"') as \"$field\"",
+                'jsonb' => "p.$column::text as \"$field\"",
+                default => "p.$column as \"$field\"",
+            },
+        );
     }
 
     /** For a record set made of JSON. */
@@ -75,6 +77,9 @@ final class PageColumns
     /** @param  \Closure(string, string, string): string  $written */
     private static function each(\Closure $written): string
     {
-        return implode(', ', array_map(static fn (string $field, array $of): string => $written($field, ...$of), array_keys(self::COLUMNS), self::COLUMNS));
+        return implode(
+            ', ',
+            array_map(static fn (string $field, array $of): string => $written($field, ...$of), array_keys(self::COLUMNS), self::COLUMNS),
+        );
     }
 }

@@ -40,7 +40,8 @@ final readonly class PageWriter
         }
         [$typed, $assigned] = [PageColumns::typed(), PageColumns::assigned()];
         $rows = array_map(static fn (Page $page): array => ['ulid' => $page->id, ...$page->toFields()], $pages);
-        $this->db->update(<<<SQL
+        $this->db->update(
+            <<<SQL
             update pages p set
                 parent_id = parent.id, bin_id = bin.id,
                 live_since = case when n.state <> 'live' then null when p.state = 'live' then p.live_since else now() end,
@@ -51,7 +52,10 @@ final readonly class PageWriter
             left join pages parent on parent.ulid = n.parent and parent.site_id = ?
             left join pages bin on bin.ulid = n.bin and bin.site_id = ?
             where p.ulid = n.ulid and p.site_id = ?
-            SQL, [$entry->user_id, json_encode($rows, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), $site->id, $site->id, $site->id]);
+            SQL
+            ,
+            [$entry->user_id, json_encode($rows, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), $site->id, $site->id, $site->id],
+        );
     }
 
     /**
@@ -64,23 +68,31 @@ final readonly class PageWriter
         if ($moved === []) {
             return;
         }
-        $inOrder = $this->db->select(<<<'SQL'
+        $inOrder = $this->db->select(
+            <<<'SQL'
             with recursive up as (
                 select id as root, parent_id, 1 as level from pages where site_id = ? and ulid = any(?::text[])
                 union all
                 select up.root, p.parent_id, up.level + 1 from up join pages p on p.id = up.parent_id
             )
             select root from up group by root order by max(level)
-            SQL, [$site->id, PgArray::of($moved)]);
+            SQL
+            ,
+            [$site->id, PgArray::of($moved)],
+        );
         foreach ($inOrder as $row) {
-            $this->db->update(<<<'SQL'
+            $this->db->update(
+                <<<'SQL'
                 update pages p set path = move.base || subpath(p.path, move.depth)
                 from (
                     select root.path as old, nlevel(root.path) - 1 as depth, coalesce(parent.path, ''::ltree) as base
                     from pages root left join pages parent on parent.id = root.parent_id where root.id = ?
                 ) move
                 where p.site_id = ? and p.path <@ move.old and p.path is distinct from move.base || subpath(p.path, move.depth)
-                SQL, [$row->root, $site->id]);
+                SQL
+                ,
+                [$row->root, $site->id],
+            );
         }
     }
 
@@ -91,18 +103,23 @@ final readonly class PageWriter
      */
     private function moveBranch(string $root, array $addresses, Site $site): void
     {
-        $this->db->update(<<<'SQL'
+        $this->db->update(
+            <<<'SQL'
             with move as (
                 select root.path as old, nlevel(root.path) - 1 as depth, coalesce(parent.path, ''::ltree) as base
                 from pages root left join pages parent on parent.id = root.parent_id where root.ulid = ? and root.site_id = ?
             ), n as materialized (select * from unnest(?::text[], ?::text[]) as n(ulid, address)),
             target as (
-                select p.id, move.base || subpath(p.path, move.depth) as path, n.address from move join pages p on p.site_id = ? and p.path <@ move.old left join n on n.ulid = p.ulid
+                select p.id, move.base || subpath(p.path, move.depth) as path, n.address from move
+                    join pages p on p.site_id = ? and p.path <@ move.old left join n on n.ulid = p.ulid
                 union all
                 select p.id, p.path, n.address from n join pages p on p.ulid = n.ulid, move where not p.path <@ move.old
             )
             update pages p set path = t.path, address = coalesce(t.address, p.address), version = p.version + 1 from target t where p.id = t.id
-            SQL, [$root, $site->id, PgArray::of(array_keys($addresses)), PgArray::of($addresses), $site->id]);
+            SQL
+            ,
+            [$root, $site->id, PgArray::of(array_keys($addresses)), PgArray::of($addresses), $site->id],
+        );
     }
 
     /** @param  array<string, string>  $addresses  by page */
@@ -110,7 +127,8 @@ final readonly class PageWriter
     {
         if ($addresses !== []) {
             $this->db->update(
-                'update pages p set address = n.address, version = p.version + 1 from unnest(?::text[], ?::text[]) as n(ulid, address) where p.ulid = n.ulid and p.address <> n.address',
+                'update pages p set address = n.address, version = p.version + 1 from unnest(?::text[], ?::text[]) as n(ulid, address)
+                    where p.ulid = n.ulid and p.address <> n.address',
                 [PgArray::of(array_keys($addresses)), PgArray::of($addresses)],
             );
         }

@@ -17,7 +17,10 @@ final readonly class PagesByName
     /** The only page of the tree with this name, letters' case aside; null where there is none, or more than one. */
     public function only(string $name): ?string
     {
-        $rows = $this->db->select("select ulid from pages where site_id = ? and lower(name) = lower(?) and state <> 'bin' limit 2", [$this->site->id, $name]);
+        $rows = $this->db->select("select ulid from pages where site_id = ? and lower(name) = lower(?) and state <> 'bin' limit 2", [
+            $this->site->id,
+            $name,
+        ]);
 
         return count($rows) === 1 ? $rows[0]->ulid : null;
     }

@@ -37,10 +37,20 @@ final class PreloadedLookup implements AddressLookup
             }
         }
         $this->single = new LedgerLookup($db, $site);
-        foreach ($db->cursor('select l.key, l.address, l.kind, p.ulid, l.ever_live from ledger l left join pages p on p.id = l.page_id where l.site_id = ?', [$site->id]) as $row) {
+        foreach (
+            $db->cursor(
+                'select l.key, l.address, l.kind, p.ulid, l.ever_live from ledger l left join pages p on p.id = l.page_id where l.site_id = ?',
+                [$site->id],
+            ) as $row
+        ) {
             $this->held[$row->key] = [$row->address, $row->kind, $row->ulid, $row->ever_live];
         }
-        foreach ($db->cursor("select ulid, name, address, is_visible(state, from_at, until_at) as visible, kind, leads_to from pages where site_id = ? and state <> 'bin'", [$site->id]) as $row) {
+        foreach (
+            $db->cursor(
+                "select ulid, name, address, is_visible(state, from_at, until_at) as visible, kind, leads_to from pages where site_id = ? and state <> 'bin'",
+                [$site->id],
+            ) as $row
+        ) {
             $this->pages[$row->ulid] = [$row->name, $row->address, $row->visible, $row->kind, $row->leads_to];
         }
     }
@@ -49,14 +59,24 @@ final class PreloadedLookup implements AddressLookup
     {
         $held = $this->held[$key] ?? null;
 
-        return $held === null ? null : new AddressHolder($held[0], ClaimKind::from($held[1]), $held[2] === null ? null : $this->page($held[2]), $this->rules[$key] ?? null, $held[3]);
+        return $held === null
+            ? null
+            : new AddressHolder(
+                $held[0],
+                ClaimKind::from($held[1]),
+                $held[2] === null ? null : $this->page($held[2]),
+                $this->rules[$key] ?? null,
+                $held[3],
+            );
     }
 
     public function page(string $id): ?AnsweringPage
     {
         $page = $this->pages[$id] ?? null;
 
-        return $page === null ? null : new AnsweringPage($id, $page[0], $page[1], $page[2], PageKind::from($page[3]), $page[4] === null ? null : Target::stored($page[4]));
+        return $page === null
+            ? null
+            : new AnsweringPage($id, $page[0], $page[1], $page[2], PageKind::from($page[3]), $page[4] === null ? null : Target::stored($page[4]));
     }
 
     public function firstInside(string $id): ?AnsweringPage

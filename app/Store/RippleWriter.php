@@ -14,8 +14,14 @@ use Illuminate\Database\ConnectionInterface;
 /** Writes a ripple to pages and ledger: a handful of set-based statements, however large the branch. */
 final readonly class RippleWriter
 {
-    public function __construct(private ConnectionInterface $db, private NewPages $newPages, private PageWriter $pages, private GonePages $gonePages, private ClaimWriter $claims, private LiveContent $content)
-    {
+    public function __construct(
+        private ConnectionInterface $db,
+        private NewPages $newPages,
+        private PageWriter $pages,
+        private GonePages $gonePages,
+        private ClaimWriter $claims,
+        private LiveContent $content,
+    ) {
     }
 
     public function write(Ripple $ripple, Site $site, HistoryEntry $entry): void
@@ -46,9 +52,15 @@ final readonly class RippleWriter
 
     private function startPages(Ripple $ripple, Site $site): void
     {
-        foreach (['start_page_id' => $ripple->pages->startPage, 'start_page_signed_in_id' => $ripple->pages->startPageSignedIn] as $column => $difference) {
+        foreach (
+            ['start_page_id' => $ripple->pages->startPage, 'start_page_signed_in_id' => $ripple->pages->startPageSignedIn] as $column => $difference
+        ) {
             if ($difference !== null) {
-                $this->db->update("update sites set $column = (select id from pages where ulid = ? and site_id = ?) where id = ?", [$difference->after, $site->id, $site->id]);
+                $this->db->update("update sites set $column = (select id from pages where ulid = ? and site_id = ?) where id = ?", [
+                    $difference->after,
+                    $site->id,
+                    $site->id,
+                ]);
                 $site->refresh();
             }
         }
@@ -60,7 +72,10 @@ final readonly class RippleWriter
      */
     private function contentShown(array $changed, Ripple $ripple): array
     {
-        $other = array_filter($ripple->pages->differences, static fn (PageDifference $difference): bool => in_array('content', $difference->aspects(), true));
+        $other = array_filter(
+            $ripple->pages->differences,
+            static fn (PageDifference $difference): bool => in_array('content', $difference->aspects(), true),
+        );
         $ids = array_flip(array_map(static fn (PageDifference $difference): string => $difference->page, $other));
 
         return array_column(array_filter($changed, static fn (Page $page): bool => isset($ids[$page->id])), 'contentLive', 'id');

@@ -38,9 +38,12 @@ final readonly class SilentAddresses
     /** @return iterable<string> in order: what the ledger says was live, and what the history says stood longer than a slip and is in the ledger no more */
     private function known(Site $site): iterable
     {
-        $rows = $this->db->cursor(<<<'SQL'
+        $rows = $this->db->cursor(
+            <<<'SQL'
             with said as (
-                select c->>'key' as key, c->'after'->>0 as address, h.created_at as since, lead(h.created_at) over (partition by c->>'key' order by h.id) as until, jsonb_typeof(c->'after') = 'array' and c->'after'->>1 in ('page', 'also') and (c->'after'->>3)::boolean as live
+                select c->>'key' as key, c->'after'->>0 as address, h.created_at as since, lead(h.created_at) over (partition by c->>'key'
+                    order by h.id) as until, jsonb_typeof(c->'after') = 'array' and c->'after'->>1 in ('page', 'also')
+                    and (c->'after'->>3)::boolean as live
                 from history h, jsonb_array_elements(h.claims) c where h.site_id = ?
             )
             select l.key, l.address from ledger l where l.site_id = ? and l.ever_live
@@ -48,7 +51,10 @@ final readonly class SilentAddresses
             select distinct on (said.key) said.key, said.address from said left join ledger l on l.site_id = ? and l.key = said.key
             where l.id is null and said.live and coalesce(said.until, now()) - said.since > make_interval(secs => ?)
             order by 1
-            SQL, [$site->id, $site->id, $site->id, Undo::GRACE]);
+            SQL
+            ,
+            [$site->id, $site->id, $site->id, Undo::GRACE],
+        );
         foreach ($rows as $row) {
             yield $row->address;
         }

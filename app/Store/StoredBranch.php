@@ -23,7 +23,10 @@ final readonly class StoredBranch implements Branch
 
     public function holds(array $pages): array
     {
-        $rows = $this->db->select('select p.ulid, coalesce(p.path <@ (select path from pages where id = ?), true) as inside from pages p where p.site_id = ? and p.ulid = any(?::text[])', [$this->branch, $this->site->id, PgArray::of($pages)]);
+        $rows = $this->db->select(
+            'select p.ulid, coalesce(p.path <@ (select path from pages where id = ?), true) as inside from pages p where p.site_id = ? and p.ulid = any(?::text[])',
+            [$this->branch, $this->site->id, PgArray::of($pages)],
+        );
 
         return array_column($rows, 'inside', 'ulid');
     }

@@ -32,7 +32,13 @@ final readonly class StoredLedger implements Ledger
             $keys[$address->key] = true;
         }
         $claims = [];
-        $rows = $keys === [] ? [] : $this->db->cursor(self::SELECT.' where l.site_id = ? and l.key = any(?::text[])', [$this->site->id, PgArray::of(array_keys($keys))]);
+        $rows =
+            $keys === []
+                ? []
+                : $this->db->cursor(self::SELECT.' where l.site_id = ? and l.key = any(?::text[])', [
+                    $this->site->id,
+                    PgArray::of(array_keys($keys)),
+                ]);
         foreach ($rows as $row) {
             $claim = $this->toClaim($row);
             $claims[$claim->address->key] = $claim;
@@ -44,8 +50,11 @@ final readonly class StoredLedger implements Ledger
     public function claimsAbout(array $pages): iterable
     {
         $rows = $this->db->cursor(
-            'with about as materialized (select id from pages where site_id = ? and ulid = any(?::text[])) '.self::SELECT.'
-             where l.site_id = ? and l.id in (select c.id from about a join ledger c on c.page_id = a.id union all select c.id from about a join ledger c on c.held_for_id = a.id) order by l.key',
+            'with about as materialized (select id from pages where site_id = ? and ulid = any(?::text[])) '.
+                self::SELECT.
+                '
+             where l.site_id = ? and l.id in (select c.id from about a join ledger c on c.page_id = a.id union all select c.id from about a
+                 join ledger c on c.held_for_id = a.id) order by l.key',
             [$this->site->id, PgArray::of($pages), $this->site->id],
         );
         foreach ($rows as $row) {
@@ -55,6 +64,14 @@ final readonly class StoredLedger implements Ledger
 
     private function toClaim(\stdClass $row): Claim
     {
-        return Claim::stored(Address::stored($row->address, $this->rules), ClaimKind::from($row->kind), $row->page, $row->ever_live, $row->held_for, $row->since, $row->entry);
+        return Claim::stored(
+            Address::stored($row->address, $this->rules),
+            ClaimKind::from($row->kind),
+            $row->page,
+            $row->ever_live,
+            $row->held_for,
+            $row->since,
+            $row->entry,
+        );
     }
 }

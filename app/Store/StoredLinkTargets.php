@@ -18,7 +18,15 @@ final readonly class StoredLinkTargets implements LinkTargets
     public function __construct(Document $content, Site $site)
     {
         $pages = $content->linkedPages();
-        $this->addresses = $pages === [] ? [] : Page::query()->where('site_id', $site->id)->whereRaw('is_visible(state, from_at, until_at)')->whereIn('ulid', $pages)->pluck('address', 'ulid')->all();
+        $this->addresses =
+            $pages === []
+                ? []
+                : Page::query()
+                    ->where('site_id', $site->id)
+                    ->whereRaw('is_visible(state, from_at, until_at)')
+                    ->whereIn('ulid', $pages)
+                    ->pluck('address', 'ulid')
+                    ->all();
     }
 
     public function addressOf(string $page): ?string

@@ -29,7 +29,19 @@ final readonly class StoredMenuPages implements MenuPages
     public function pages(array $ids): array
     {
         $pages = [];
-        foreach ($ids === [] ? [] : $this->db->select('select '.self::COLUMNS.' from pages p left join pages parent on parent.id = p.parent_id '.LeadsTo::JOIN.self::PICTURE.' where p.site_id = ? and p.ulid = any(?::text[])', [$this->site->id, PgArray::of($ids)]) as $row) {
+        foreach (
+            $ids === []
+                ? []
+                : $this->db->select(
+                    'select '.
+                        self::COLUMNS.
+                        ' from pages p left join pages parent on parent.id = p.parent_id '.
+                        LeadsTo::JOIN.
+                        self::PICTURE.
+                        ' where p.site_id = ? and p.ulid = any(?::text[])',
+                    [$this->site->id, PgArray::of($ids)],
+                ) as $row
+        ) {
             $from = $row->from_at === null ? null : Moment::at($row->from_at);
             $until = $row->until_at === null ? null : Moment::at($row->until_at);
             $pages[$row->ulid] = $this->page($row, ...MenuPage::visibility(PageState::from($row->state), $from, $until, $this->at));
@@ -42,13 +54,20 @@ final readonly class StoredMenuPages implements MenuPages
     {
         $at = $this->at->iso();
         $below = $root === null ? 'p.parent_id is null and p.id is distinct from ?::bigint' : 'p.parent_id = (select id from pages where ulid = ?)';
-        $rows = $this->db->select('with recursive p as (
+        $rows = $this->db->select(
+            'with recursive p as (
                 select p.id, p.ulid, ?::text collate "C" as parent, p.position, p.name, p.address, p.kind, p.leads_to, p.listed, p.summary, p.indexed, 1 as level
-                from pages p where p.site_id = ? and '.$below.' and is_visible_at(p.state, p.from_at, p.until_at, ?::timestamptz)
+                from pages p where p.site_id = ? and '.
+                $below.
+                ' and is_visible_at(p.state, p.from_at, p.until_at, ?::timestamptz)
                 union all
                 select p.id, p.ulid, s.ulid, p.position, p.name, p.address, p.kind, p.leads_to, p.listed, p.summary, p.indexed, s.level + 1
                 from p s join pages p on p.parent_id = s.id where s.level < ? and is_visible_at(p.state, p.from_at, p.until_at, ?::timestamptz)
-            ) select p.*, t.address as target, null as picture, null as picture_name from p '.LeadsTo::JOIN.' order by p.level, p.position', [$root, $this->site->id, $root ?? $this->site->start_page_id, $at, $depth, $at]);
+            ) select p.*, t.address as target, null as picture, null as picture_name from p '.
+                LeadsTo::JOIN.
+                ' order by p.level, p.position',
+            [$root, $this->site->id, $root ?? $this->site->start_page_id, $at, $depth, $at],
+        );
         foreach ($rows as $row) {
             yield $this->page($row, null, null);
         }
@@ -56,6 +75,18 @@ final readonly class StoredMenuPages implements MenuPages
 
     private function page(\stdClass $row, ?Hidden $hidden, ?Moment $when): MenuPage
     {
-        return new MenuPage($row->ulid, $row->parent, $row->position, $row->name, LeadsTo::of($row), $row->listed, $hidden, $when, $row->summary, $row->picture === null ? null : File::at($row->picture, $row->picture_name), $row->indexed);
+        return new MenuPage(
+            $row->ulid,
+            $row->parent,
+            $row->position,
+            $row->name,
+            LeadsTo::of($row),
+            $row->listed,
+            $hidden,
+            $when,
+            $row->summary,
+            $row->picture === null ? null : File::at($row->picture, $row->picture_name),
+            $row->indexed,
+        );
     }
 }

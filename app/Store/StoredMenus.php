@@ -28,8 +28,12 @@ final readonly class StoredMenus implements Menus
     public function all(): array
     {
         $entries = [];
-        $rows = $this->db->select('select m.ulid as menu, e.ulid, e.parent, e.position, e.kind, p.ulid as page, e.target, e.label, e.title, e.new_window, e.audience, e.spread, e.text, e.picture,
-            extract(epoch from e.from_at)::bigint as from_at, extract(epoch from e.until_at)::bigint as until_at from menus m join menu_entries e on e.menu_id = m.id left join pages p on p.id = e.page_id where m.site_id = ?', [$this->site->id]);
+        $rows = $this->db->select(
+            'select m.ulid as menu, e.ulid, e.parent, e.position, e.kind, p.ulid as page, e.target, e.label, e.title, e.new_window, e.audience, e.spread, e.text, e.picture,
+            extract(epoch from e.from_at)::bigint as from_at, extract(epoch from e.until_at)::bigint as until_at from menus m
+                join menu_entries e on e.menu_id = m.id left join pages p on p.id = e.page_id where m.site_id = ?',
+            [$this->site->id],
+        );
         foreach ($rows as $row) {
             $entries[$row->menu][$row->ulid] = $this->entry($row);
         }
@@ -55,7 +59,10 @@ final readonly class StoredMenus implements Menus
             return;
         }
         $now = $this->all();
-        $this->db->delete('delete from menus where site_id = ? and ulid = any(?::text[])', [$this->site->id, PgArray::of(array_map(static fn (MenuDifference $difference): string => $difference->menu, $differences))]);
+        $this->db->delete('delete from menus where site_id = ? and ulid = any(?::text[])', [
+            $this->site->id,
+            PgArray::of(array_map(static fn (MenuDifference $difference): string => $difference->menu, $differences)),
+        ]);
         foreach ($differences as $difference) {
             $menu = $difference->doneTo($now[$difference->menu] ?? null);
             if ($menu !== null) {
@@ -66,7 +73,13 @@ final readonly class StoredMenus implements Menus
 
     private function insert(Menu $menu): void
     {
-        $this->db->insert('insert into menus (ulid, site_id, name, kind, place) values (?, ?, ?, ?, ?)', [$menu->id, $this->site->id, $menu->name, $menu->kind->value, $menu->place]);
+        $this->db->insert('insert into menus (ulid, site_id, name, kind, place) values (?, ?, ?, ?, ?)', [
+            $menu->id,
+            $this->site->id,
+            $menu->name,
+            $menu->kind->value,
+            $menu->place,
+        ]);
         $rows = array_map(static function (Entry $entry): array {
             $row = $entry->toArray();
             $leads = $entry->page() === null ? $row['leadsTo'] : null;
@@ -76,12 +89,16 @@ final readonly class StoredMenus implements Menus
         if ($rows === []) {
             return;
         }
-        $this->db->insert(<<<'SQL'
+        $this->db->insert(
+            <<<'SQL'
             insert into menu_entries (ulid, menu_id, parent, position, kind, page_id, target, label, title, new_window, audience, from_at, until_at, spread, text, picture)
             select n.id, m.id, n.parent, n.position, n.kind, p.id, n.target, n.label, n.title, n."newWindow", n.audience, n."from", n.until, n.spread, n.text, n.picture
             from jsonb_to_recordset(?::jsonb) as n(id text, parent text, position bigint, kind text, page text, target text, label text, title text, "newWindow" boolean, audience text, "from" timestamptz, until timestamptz, spread jsonb, text text, picture text)
             join menus m on m.ulid = ? left join pages p on p.ulid = n.page and p.site_id = m.site_id
-            SQL, [json_encode($rows, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), $menu->id]);
+            SQL
+            ,
+            [json_encode($rows, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), $menu->id],
+        );
     }
 
     private function entry(\stdClass $row): Entry
@@ -91,8 +108,20 @@ final readonly class StoredMenus implements Menus
         $spread = $row->spread === null ? null : json_decode($row->spread, true, flags: JSON_THROW_ON_ERROR);
 
         return new Entry(
-            $row->ulid, $row->parent, $row->position, EntryKind::from($row->kind), $leads === null ? null : Target::stored($leads), $row->label, $row->title, $row->new_window,
-            Audience::read($row->audience), $at($row->from_at), $at($row->until_at), $spread === null ? null : BranchContents::fromArray($spread), $row->text, $row->picture,
+            $row->ulid,
+            $row->parent,
+            $row->position,
+            EntryKind::from($row->kind),
+            $leads === null ? null : Target::stored($leads),
+            $row->label,
+            $row->title,
+            $row->new_window,
+            Audience::read($row->audience),
+            $at($row->from_at),
+            $at($row->until_at),
+            $spread === null ? null : BranchContents::fromArray($spread),
+            $row->text,
+            $row->picture,
         );
     }
 }

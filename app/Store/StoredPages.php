@@ -23,7 +23,10 @@ final readonly class StoredPages implements Pages
     public function __construct(private ConnectionInterface $db, private Site $site)
     {
         $this->rules = $site->rules();
-        $this->select = 'select p.ulid, parent.ulid as parent, bin.ulid as bin, p.address, '.PageColumns::selected().', w.working_version, w.live_version as content
+        $this->select =
+            'select p.ulid, parent.ulid as parent, bin.ulid as bin, p.address, '.
+            PageColumns::selected().
+            ', w.working_version, w.live_version as content
             from pages p left join page_contents w on w.page_id = p.id left join pages parent on parent.id = p.parent_id left join pages bin on bin.id = p.bin_id';
     }
 
@@ -36,9 +39,13 @@ final readonly class StoredPages implements Pages
 
     public function withAncestors(array $ids): iterable
     {
-        $rows = $this->db->cursor($this->select." where p.site_id = ? and p.id in (
+        $rows = $this->db->cursor(
+            $this->select.
+                " where p.site_id = ? and p.id in (
             select distinct unnest(string_to_array(n.path::text, '.')::bigint[]) from pages n where n.site_id = ? and n.ulid = any(?::text[])
-        )", [$this->site->id, $this->site->id, PgArray::of($ids)]);
+        )",
+            [$this->site->id, $this->site->id, PgArray::of($ids)],
+        );
         foreach ($rows as $row) {
             yield $this->toPage($row);
         }
@@ -57,7 +64,9 @@ final readonly class StoredPages implements Pages
     public function childOrder(?string $parent): array
     {
         $rows = $this->db->select(
-            "select ulid, position from pages where site_id = ? and state <> 'bin' and parent_id ".($parent === null ? 'is null' : '= (select id from pages where ulid = ?)').' order by position',
+            "select ulid, position from pages where site_id = ? and state <> 'bin' and parent_id ".
+                ($parent === null ? 'is null' : '= (select id from pages where ulid = ?)').
+                ' order by position',
             $parent === null ? [$this->site->id] : [$this->site->id, $parent],
         );
 
@@ -66,11 +75,15 @@ final readonly class StoredPages implements Pages
 
     public function peopleAt(array $pages): iterable
     {
-        $rows = $this->db->select("
-            select p.ulid, u.name, 'unsaved content' as tie from drafts d join pages p on p.id = d.page_id join users u on u.id = d.user_id where p.site_id = ? and p.ulid = any(?::text[])
+        $rows = $this->db->select(
+            "
+            select p.ulid, u.name, 'unsaved content' as tie from drafts d join pages p on p.id = d.page_id join users u on u.id = d.user_id
+                where p.site_id = ? and p.ulid = any(?::text[])
             union all
             select p.ulid, u.name, 'branch' from memberships m join pages p on p.id = m.branch_id join users u on u.id = m.user_id where p.site_id = ? and p.ulid = any(?::text[])
-            order by 3 desc, 2, 1", [$this->site->id, PgArray::of($pages), $this->site->id, PgArray::of($pages)]);
+            order by 3 desc, 2, 1",
+            [$this->site->id, PgArray::of($pages), $this->site->id, PgArray::of($pages)],
+        );
         foreach ($rows as $row) {
             yield new PersonAtPage($row->ulid, $row->name, PersonRole::from($row->tie));
         }
@@ -83,13 +96,21 @@ final readonly class StoredPages implements Pages
         if ($root === null) {
             return;
         }
-        foreach ($this->db->cursor($this->select." where p.site_id = ? and $where order by nlevel(p.path), p.id", [$this->site->id, $root->path, $root->bin_id]) as $row) {
+        foreach (
+            $this->db->cursor($this->select." where p.site_id = ? and $where order by nlevel(p.path), p.id", [
+                $this->site->id,
+                $root->path,
+                $root->bin_id,
+            ]) as $row
+        ) {
             yield $this->toPage($row);
         }
     }
 
     private function toPage(\stdClass $row): Page
     {
-        return Page::fromFields((array) $row, $row->ulid, Address::stored($row->address, $this->rules), $this->rules)->with(['contentSaved' => $row->working_version ?? 0]);
+        return Page::fromFields((array) $row, $row->ulid, Address::stored($row->address, $this->rules), $this->rules)->with([
+            'contentSaved' => $row->working_version ?? 0,
+        ]);
     }
 }

@@ -48,18 +48,26 @@ final readonly class StoredRules implements Rules
 
     public function leadingTo(array $pages): iterable
     {
-        return $pages === [] ? [] : $this->where('r.target = any(?::text[])', [PgArray::of(array_map(static fn (string $page): string => "page $page", $pages))]);
+        return $pages === []
+            ? []
+            : $this->where('r.target = any(?::text[])', [PgArray::of(array_map(static fn (string $page): string => "page $page", $pages))]);
     }
 
     public function leadingToAddresses(array $addresses): iterable
     {
-        return $addresses === [] ? [] : $this->where('r.target = any(?::text[])', [PgArray::of(array_map(static fn (string $address): string => "address $address", $addresses))]);
+        return $addresses === []
+            ? []
+            : $this->where('r.target = any(?::text[])', [
+                PgArray::of(array_map(static fn (string $address): string => "address $address", $addresses)),
+            ]);
     }
 
     /** @return iterable<Rule> every rule of the site */
     public function all(): iterable
     {
-        foreach ($this->db->cursor('select '.self::COLUMNS.' from redirect_rules r where r.site_id = ? order by r.id', [$this->site->id]) as $row) {
+        foreach (
+            $this->db->cursor('select '.self::COLUMNS.' from redirect_rules r where r.site_id = ? order by r.id', [$this->site->id]) as $row
+        ) {
             yield self::rule($row);
         }
     }
@@ -70,7 +78,10 @@ final readonly class StoredRules implements Rules
         if ($differences === []) {
             return;
         }
-        $this->db->delete('delete from redirect_rules where site_id = ? and ulid = any(?::text[])', [$this->site->id, PgArray::of(array_map(static fn (RuleDifference $each): string => $each->rule, $differences))]);
+        $this->db->delete('delete from redirect_rules where site_id = ? and ulid = any(?::text[])', [
+            $this->site->id,
+            PgArray::of(array_map(static fn (RuleDifference $each): string => $each->rule, $differences)),
+        ]);
         $this->insert(array_values(array_filter(array_map(static fn (RuleDifference $each): ?Rule => $each->after, $differences))), $entry);
         (new RemovedRules($this->db, $this->site))->note($differences, $entry);
         foreach ($differences as $difference) {
@@ -85,13 +96,20 @@ final readonly class StoredRules implements Rules
     public function insert(array $rules, ?HistoryEntry $entry): void
     {
         foreach (array_chunk($rules, 2000) as $piece) {
-            $rows = array_map(static fn (Rule $rule): array => $rule->toArray() + ['claims' => $rule->claims(), 'identity' => $rule->identity()], $piece);
-            $this->db->insert(<<<'SQL'
+            $rows = array_map(
+                static fn (Rule $rule): array => $rule->toArray() + ['claims' => $rule->claims(), 'identity' => $rule->identity()],
+                $piece,
+            );
+            $this->db->insert(
+                <<<'SQL'
                 insert into redirect_rules (ulid, site_id, scope, source, key, claims, answer, target, query, matched, carries_rest, from_at, until_at, is_on, in_front, position, note, pause, origin, identity, by_entry_id)
                 select n.id, ?, n.scope, n.source, n.key, n.claims, n.answer, n.target, n.query, n.matched, n."carriesRest", n."from", n.until, n."isOn", n."inFront", n.position, n.note, nullif(n.pause, 'null'), n.origin, n.identity, ?
                 from jsonb_to_recordset(?::jsonb) as n(id text, scope text, source text, key text, claims boolean, answer text, target text, query text, matched text, "carriesRest" boolean, "from" timestamptz, until timestamptz,
                     "isOn" boolean, "inFront" boolean, position int, note text, pause jsonb, origin text, identity text)
-                SQL, [$this->site->id, $entry?->id, json_encode($rows, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)]);
+                SQL
+                ,
+                [$this->site->id, $entry?->id, json_encode($rows, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)],
+            );
         }
     }
 
@@ -101,8 +119,23 @@ final readonly class StoredRules implements Rules
         $pause = $row->pause === null ? null : json_decode($row->pause, true, flags: JSON_THROW_ON_ERROR);
 
         return new Rule(
-            $row->ulid, RuleScope::from($row->scope), $row->source, $row->key, RuleAnswer::from($row->answer), $row->target === null ? null : Target::stored($row->target), QueryHandling::from($row->query), $row->matched,
-            $row->carries_rest, $at($row->from_at), $at($row->until_at), $row->is_on, $row->in_front, $row->position, $row->note, $pause === null ? null : Pause::fromArray($pause), $row->origin,
+            $row->ulid,
+            RuleScope::from($row->scope),
+            $row->source,
+            $row->key,
+            RuleAnswer::from($row->answer),
+            $row->target === null ? null : Target::stored($row->target),
+            QueryHandling::from($row->query),
+            $row->matched,
+            $row->carries_rest,
+            $at($row->from_at),
+            $at($row->until_at),
+            $row->is_on,
+            $row->in_front,
+            $row->position,
+            $row->note,
+            $pause === null ? null : Pause::fromArray($pause),
+            $row->origin,
         );
     }
 
@@ -112,6 +145,14 @@ final readonly class StoredRules implements Rules
      */
     private function where(string $condition, array $bound): array
     {
-        return array_map(self::rule(...), array_values($this->db->select('select '.self::COLUMNS." from redirect_rules r where r.site_id = ? and $condition", [$this->site->id, ...$bound])));
+        return array_map(
+            self::rule(...),
+            array_values(
+                $this->db->select('select '.self::COLUMNS." from redirect_rules r where r.site_id = ? and $condition", [
+                    $this->site->id,
+                    ...$bound,
+                ]),
+            ),
+        );
     }
 }

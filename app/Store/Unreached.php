@@ -23,7 +23,8 @@ final readonly class Unreached
      */
     public function of(Site $site, array $inMenus): array
     {
-        $rows = $this->db->select(<<<'SQL'
+        $rows = $this->db->select(
+            <<<'SQL'
             with recursive reached as (
                 select id from pages where site_id = ? and (ulid = any(?::text[]) or id = ?) and is_visible(state, from_at, until_at)
                 union
@@ -32,8 +33,24 @@ final readonly class Unreached
             select p.ulid as id, p.name, p.address, p.clicks, count(*) over () as total from pages p
             where p.site_id = ? and p.listed and is_visible(p.state, p.from_at, p.until_at) and p.id not in (select id from reached)
             order by p.clicks desc nulls first, p.path limit ?
-            SQL, [$site->id, PgArray::of($inMenus), $site->start_page_id, $site->id, self::NAMED]);
+            SQL
+            ,
+            [$site->id, PgArray::of($inMenus), $site->start_page_id, $site->id, self::NAMED],
+        );
 
-        return ['total' => (int) ($rows[0]->total ?? 0), 'pages' => array_values(array_map(static fn (\stdClass $row): array => ['id' => $row->id, 'name' => $row->name, 'address' => $row->address, 'clicks' => $row->clicks], $rows))];
+        return [
+            'total' => (int) ($rows[0]->total ?? 0),
+            'pages' => array_values(
+                array_map(
+                    static fn (\stdClass $row): array => [
+                        'id' => $row->id,
+                        'name' => $row->name,
+                        'address' => $row->address,
+                        'clicks' => $row->clicks,
+                    ],
+                    $rows,
+                ),
+            ),
+        ];
     }
 }

@@ -20,7 +20,14 @@ final readonly class Violations
     /** @return list<array{invariant: string, what: string}> */
     public function of(Site $site): array
     {
-        return [...$this->tree($site), ...$this->addresses($site), ...$this->bin($site), ...$this->ledger($site), ...$this->menus($site), ...$this->redirects($site)];
+        return [
+            ...$this->tree($site),
+            ...$this->addresses($site),
+            ...$this->bin($site),
+            ...$this->ledger($site),
+            ...$this->menus($site),
+            ...$this->redirects($site),
+        ];
     }
 
     /** @return list<array{invariant: string, what: string}> */
@@ -32,7 +39,13 @@ final readonly class Violations
                 $found[] = ['invariant' => 'menu-order', 'what' => "An entry of “{$menu->name}” hangs below one that is not there."];
             }
         }
-        foreach ($this->db->select('select m.name, p.name as page from menu_entries e join menus m on m.id = e.menu_id join pages p on p.id = e.page_id where m.site_id = ? and p.site_id <> m.site_id', [$site->id]) as $row) {
+        foreach (
+            $this->db->select(
+                'select m.name, p.name as page from menu_entries e join menus m on m.id = e.menu_id join pages p on p.id = e.page_id
+                    where m.site_id = ? and p.site_id <> m.site_id',
+                [$site->id],
+            ) as $row
+        ) {
             $found[] = ['invariant' => 'menu-leads', 'what' => "An entry of “{$row->name}” leads to “{$row->page}”, a page of another site."];
         }
 
@@ -43,10 +56,22 @@ final readonly class Violations
     private function redirects(Site $site): array
     {
         $found = [];
-        foreach ($this->db->select("select r.source from redirect_rules r left join ledger l on l.site_id = r.site_id and l.key = r.key and l.kind = 'rule' where r.site_id = ? and r.claims and l.id is null", [$site->id]) as $row) {
+        foreach (
+            $this->db->select(
+                "select r.source from redirect_rules r left join ledger l on l.site_id = r.site_id and l.key = r.key and l.kind = 'rule'
+                    where r.site_id = ? and r.claims and l.id is null",
+                [$site->id],
+            ) as $row
+        ) {
             $found[] = ['invariant' => 'redirect-address', 'what' => "The redirect of {$row->source} does not hold its address in the ledger."];
         }
-        foreach ($this->db->select("select l.address from ledger l left join redirect_rules r on r.site_id = l.site_id and r.key = l.key and r.claims where l.site_id = ? and l.kind = 'rule' and r.id is null", [$site->id]) as $row) {
+        foreach (
+            $this->db->select(
+                "select l.address from ledger l left join redirect_rules r on r.site_id = l.site_id and r.key = l.key and r.claims
+                    where l.site_id = ? and l.kind = 'rule' and r.id is null",
+                [$site->id],
+            ) as $row
+        ) {
             $found[] = ['invariant' => 'redirect-address', 'what' => "{$row->address} is held by a redirect that is not there."];
         }
         foreach ($this->db->cursor('select source, key, scope from redirect_rules where site_id = ?', [$site->id]) as $row) {
@@ -62,17 +87,37 @@ final readonly class Violations
     private function tree(Site $site): array
     {
         $found = [];
-        foreach ($this->db->select("select p.name, p.address from pages p left join pages parent on parent.id = p.parent_id where p.site_id = ? and p.path <> coalesce(parent.path, ''::ltree) || p.id::text", [$site->id]) as $row) {
+        foreach (
+            $this->db->select(
+                "select p.name, p.address from pages p left join pages parent on parent.id = p.parent_id
+                    where p.site_id = ? and p.path <> coalesce(parent.path, ''::ltree) || p.id::text",
+                [$site->id],
+            ) as $row
+        ) {
             $found[] = ['invariant' => 'one-tree', 'what' => "“{$row->name}” ({$row->address}) is filed under a path that is not its parent's."];
         }
-        foreach ($this->db->select('select p.name, parent.name as parent from pages p join pages parent on parent.id = p.parent_id where p.site_id = ? and parent.site_id <> p.site_id', [$site->id]) as $row) {
+        foreach (
+            $this->db->select(
+                'select p.name, parent.name as parent from pages p join pages parent on parent.id = p.parent_id where p.site_id = ? and parent.site_id <> p.site_id',
+                [$site->id],
+            ) as $row
+        ) {
             $found[] = ['invariant' => 'one-tree', 'what' => "“{$row->name}” lies inside “{$row->parent}”, a page of another site."];
         }
-        $lost = $this->db->select('with recursive t as (select id from pages where site_id = ? and parent_id is null union select p.id from t join pages p on p.parent_id = t.id) select name from pages where site_id = ? and id not in (select id from t)', [$site->id, $site->id]);
+        $lost = $this->db->select(
+            'with recursive t as (select id from pages where site_id = ? and parent_id is null union select p.id from t
+                join pages p on p.parent_id = t.id) select name from pages where site_id = ? and id not in (select id from t)',
+            [$site->id, $site->id],
+        );
         foreach ($lost as $row) {
             $found[] = ['invariant' => 'one-tree', 'what' => "“{$row->name}” hangs in a cycle and is reached from nowhere."];
         }
-        foreach ($this->db->select("select position, count(*) as n from pages where site_id = ? and state <> 'bin' group by parent_id, position having count(*) > 1", [$site->id]) as $row) {
+        foreach (
+            $this->db->select(
+                "select position, count(*) as n from pages where site_id = ? and state <> 'bin' group by parent_id, position having count(*) > 1",
+                [$site->id],
+            ) as $row
+        ) {
             $found[] = ['invariant' => 'sibling-order', 'what' => "{$row->n} siblings share the position {$row->position}."];
         }
 
@@ -86,8 +131,13 @@ final readonly class Violations
         $found = [];
         /** @var array<int, Address|null> $passedOn the address below which a page's children stand */
         $passedOn = [];
-        foreach ($this->db->cursor("select id, parent_id, name, slug, pinned, address, left_out from pages where site_id = ? and state <> 'bin' order by nlevel(path)", [$site->id]) as $row) {
-            $above = $row->parent_id === null ? null : ($passedOn[$row->parent_id] ?? null);
+        foreach (
+            $this->db->cursor(
+                "select id, parent_id, name, slug, pinned, address, left_out from pages where site_id = ? and state <> 'bin' order by nlevel(path)",
+                [$site->id],
+            ) as $row
+        ) {
+            $above = $row->parent_id === null ? null : $passedOn[$row->parent_id] ?? null;
             $composed = match (true) {
                 $row->id === $site->start_page_id => Address::stored('/', $rules),
                 $row->pinned !== null => Address::stored($row->pinned, $rules),
@@ -95,7 +145,10 @@ final readonly class Violations
             };
             $passedOn[$row->id] = $row->left_out ? $above : $composed;
             if ($composed->path !== $row->address) {
-                $found[] = ['invariant' => 'composition', 'what' => "“{$row->name}” is at {$row->address}; its place and slug make {$composed->path}."];
+                $found[] = [
+                    'invariant' => 'composition',
+                    'what' => "“{$row->name}” is at {$row->address}; its place and slug make {$composed->path}.",
+                ];
             }
         }
 
@@ -106,16 +159,36 @@ final readonly class Violations
     private function bin(Site $site): array
     {
         $found = [];
-        foreach ($this->db->select("select p.name, parent.name as parent from pages p join pages parent on parent.id = p.parent_id where p.site_id = ? and p.state <> 'bin' and parent.state = 'bin'", [$site->id]) as $row) {
+        foreach (
+            $this->db->select(
+                "select p.name, parent.name as parent from pages p join pages parent on parent.id = p.parent_id where p.site_id = ? and p.state <> 'bin' and parent.state = 'bin'",
+                [$site->id],
+            ) as $row
+        ) {
             $found[] = ['invariant' => 'bin', 'what' => "“{$row->name}” hangs below “{$row->parent}”, which is in the bin."];
         }
-        foreach ($this->db->select('select p.name from pages p join pages root on root.id = p.bin_id where p.site_id = ? and root.bin_id is distinct from root.id', [$site->id]) as $row) {
+        foreach (
+            $this->db->select(
+                'select p.name from pages p join pages root on root.id = p.bin_id where p.site_id = ? and root.bin_id is distinct from root.id',
+                [$site->id],
+            ) as $row
+        ) {
             $found[] = ['invariant' => 'bin', 'what' => "“{$row->name}” lies in the bin with a page that does not."];
         }
-        foreach ($this->db->select("select l.address, p.name from ledger l join pages p on p.id = l.page_id where l.site_id = ? and p.state = 'bin'", [$site->id]) as $row) {
+        foreach (
+            $this->db->select("select l.address, p.name from ledger l join pages p on p.id = l.page_id where l.site_id = ? and p.state = 'bin'", [
+                $site->id,
+            ]) as $row
+        ) {
             $found[] = ['invariant' => 'bin', 'what' => "{$row->address} leads to “{$row->name}”, which is in the bin."];
         }
-        foreach ($this->db->select("select l.address from ledger l left join pages p on p.id = l.held_for_id where l.site_id = ? and (l.held_for_id is not null or l.kind = 'bin') and p.state is distinct from 'bin'", [$site->id]) as $row) {
+        foreach (
+            $this->db->select(
+                "select l.address from ledger l left join pages p on p.id = l.held_for_id
+                    where l.site_id = ? and (l.held_for_id is not null or l.kind = 'bin') and p.state is distinct from 'bin'",
+                [$site->id],
+            ) as $row
+        ) {
             $found[] = ['invariant' => 'bin', 'what' => "{$row->address} waits for a page that is not in the bin."];
         }
 
@@ -126,13 +199,30 @@ final readonly class Violations
     private function ledger(Site $site): array
     {
         $found = [];
-        foreach ($this->db->select("select p.name, p.address from pages p left join ledger l on l.page_id = p.id and l.kind = 'page' and l.address = p.address and l.site_id = p.site_id where p.site_id = ? and p.state <> 'bin' and l.id is null", [$site->id]) as $row) {
+        foreach (
+            $this->db->select(
+                "select p.name, p.address from pages p left
+                    join ledger l on l.page_id = p.id and l.kind = 'page' and l.address = p.address and l.site_id = p.site_id
+                    where p.site_id = ? and p.state <> 'bin' and l.id is null",
+                [$site->id],
+            ) as $row
+        ) {
             $found[] = ['invariant' => 'own-address', 'what' => "“{$row->name}” does not hold its address {$row->address} in the ledger."];
         }
-        foreach ($this->db->select('select l.address from ledger l left join pages p on p.id = l.page_id and p.site_id = l.site_id where l.site_id = ? and l.page_id is not null and p.id is null', [$site->id]) as $row) {
+        foreach (
+            $this->db->select(
+                'select l.address from ledger l left join pages p on p.id = l.page_id and p.site_id = l.site_id where l.site_id = ? and l.page_id is not null and p.id is null',
+                [$site->id],
+            ) as $row
+        ) {
             $found[] = ['invariant' => 'answers', 'what' => "{$row->address} leads to a page that is not on this site."];
         }
-        foreach ($this->db->select("select l.address, p.name from ledger l join pages p on p.id = l.page_id where l.site_id = ? and p.state = 'live' and not l.ever_live", [$site->id]) as $row) {
+        foreach (
+            $this->db->select(
+                "select l.address, p.name from ledger l join pages p on p.id = l.page_id where l.site_id = ? and p.state = 'live' and not l.ever_live",
+                [$site->id],
+            ) as $row
+        ) {
             $found[] = ['invariant' => 'answers', 'what' => "{$row->address} shows “{$row->name}” to visitors and is not marked as known to them."];
         }
         foreach ($this->db->cursor('select key, address from ledger where site_id = ?', [$site->id]) as $row) {
@@ -151,12 +241,19 @@ final readonly class Violations
     /** @return list<string> addresses that some entry of the history left live, that nobody gave up, and that are gone */
     private function everLiveLost(Site $site): array
     {
-        return array_column($this->db->select(<<<'SQL'
-            with said as (
-                select h.id, c->>'key' as key, c->'after' as after from history h, jsonb_array_elements(h.claims) c where h.site_id = ?
-            ), last as (select distinct on (key) key, after from said order by key, id desc)
-            select last.after->>0 as address from last left join ledger l on l.site_id = ? and l.key = last.key
-            where jsonb_typeof(last.after) = 'array' and (last.after->>3)::boolean and l.id is null
-            SQL, [$site->id, $site->id]), 'address');
+        return array_column(
+            $this->db->select(
+                <<<'SQL'
+                with said as (
+                    select h.id, c->>'key' as key, c->'after' as after from history h, jsonb_array_elements(h.claims) c where h.site_id = ?
+                ), last as (select distinct on (key) key, after from said order by key, id desc)
+                select last.after->>0 as address from last left join ledger l on l.site_id = ? and l.key = last.key
+                where jsonb_typeof(last.after) = 'array' and (last.after->>3)::boolean and l.id is null
+                SQL
+                ,
+                [$site->id, $site->id],
+            ),
+            'address',
+        );
     }
 }

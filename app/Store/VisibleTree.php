@@ -36,8 +36,13 @@ final readonly class VisibleTree
         $line = [...$ancestors, $page];
         $ids = array_column($line, 'id');
         $by = [];
-        $rows = $this->db->select('select p.id, p.ulid, p.parent_id, p.name, p.address, p.kind, p.leads_to, t.address as target from pages p '.LeadsTo::JOIN.'
-            where p.parent_id = any(?::bigint[]) and p.listed and is_visible(p.state, p.from_at, p.until_at) order by p.position', [PgArray::of($ids)]);
+        $rows = $this->db->select(
+            'select p.id, p.ulid, p.parent_id, p.name, p.address, p.kind, p.leads_to, t.address as target from pages p '.
+                LeadsTo::JOIN.
+                '
+            where p.parent_id = any(?::bigint[]) and p.listed and is_visible(p.state, p.from_at, p.until_at) order by p.position',
+            [PgArray::of($ids)],
+        );
         foreach ($rows as $row) {
             $row->address = LeadsTo::of($row);
             $by[$row->parent_id][] = $row;
@@ -53,15 +58,24 @@ final readonly class VisibleTree
      */
     public function whole(Site $site): array
     {
-        $rows = $this->db->select(<<<'SQL'
+        $rows = $this->db->select(
+            <<<'SQL'
             with recursive shown as (
-                select p.id, 0 as level, array[p.position] as place from pages p where p.site_id = ? and p.parent_id is null and p.listed and is_visible(p.state, p.from_at, p.until_at)
+                select p.id, 0 as level, array[p.position] as place from pages p
+                    where p.site_id = ? and p.parent_id is null and p.listed and is_visible(p.state, p.from_at, p.until_at)
                 union all
-                select p.id, s.level + 1, s.place || p.position from shown s join pages p on p.parent_id = s.id where p.listed and is_visible(p.state, p.from_at, p.until_at) and s.level < ?
+                select p.id, s.level + 1, s.place || p.position from shown s join pages p on p.parent_id = s.id
+                    where p.listed and is_visible(p.state, p.from_at, p.until_at) and s.level < ?
             ), kept as (select * from shown order by level, place limit ?)
             select p.id, p.ulid, p.name, p.address, p.kind, p.leads_to, t.address as target, k.level
             from kept k join pages p on p.id = k.id
-            SQL.' '.LeadsTo::JOIN.' order by k.place', [$site->id, self::MAX_DEPTH, self::MAX_PAGES]);
+            SQL
+            .
+                ' '.
+                LeadsTo::JOIN.
+                ' order by k.place',
+            [$site->id, self::MAX_DEPTH, self::MAX_PAGES],
+        );
         foreach ($rows as $row) {
             $row->address = LeadsTo::of($row);
         }

@@ -20,8 +20,23 @@ final class Preparing
 {
     /** What is set on a page while it is prepared; everything else is a manager's. */
     private const FIELDS = [
-        'parent' => true, 'position' => true, 'name' => true, 'slug' => true, 'slugByHand' => true, 'state' => true, 'bin' => true, 'was' => true, 'reviewNote' => true, 'address' => true,
-        'heading' => true, 'summary' => true, 'searchTitle' => true, 'searchDescription' => true, 'prepared' => true, 'layout' => true, 'indexed' => true,
+        'parent' => true,
+        'position' => true,
+        'name' => true,
+        'slug' => true,
+        'slugByHand' => true,
+        'state' => true,
+        'bin' => true,
+        'was' => true,
+        'reviewNote' => true,
+        'address' => true,
+        'heading' => true,
+        'summary' => true,
+        'searchTitle' => true,
+        'searchDescription' => true,
+        'prepared' => true,
+        'layout' => true,
+        'indexed' => true,
     ];
 
     /** States that a page goes through before visitors see it. */
@@ -76,7 +91,13 @@ final class Preparing
     {
         $ids = [];
         foreach ($this->ripple->pages->differences as $difference) {
-            array_push($ids, $difference->page, $difference->before['parent'] ?? null, $difference->after['parent'] ?? null, ($this->ripple->pages->outcome[$difference->page] ?? null)?->parent);
+            array_push(
+                $ids,
+                $difference->page,
+                $difference->before['parent'] ?? null,
+                $difference->after['parent'] ?? null,
+                ($this->ripple->pages->outcome[$difference->page] ?? null)?->parent,
+            );
         }
         foreach ($this->ripple->addresses->claims as $difference) {
             array_push($ids, $difference->before?->page, $difference->before?->heldFor, $difference->after?->page, $difference->after?->heldFor);
@@ -97,7 +118,10 @@ final class Preparing
         if ($ripple->menusAndLinks->menus !== []) {
             throw new BeyondRights('This changes a menu. A manager arranges menus; leave its entries as they are, or ask one.');
         }
-        if ($ripple->redirects->rules !== [] || array_filter($ripple->toDecide->conflicts, static fn (Conflict $conflict): bool => $conflict->rule !== null) !== []) {
+        if (
+            $ripple->redirects->rules !== [] ||
+            array_filter($ripple->toDecide->conflicts, static fn (Conflict $conflict): bool => $conflict->rule !== null) !== []
+        ) {
             throw new BeyondRights('This changes a redirect. Redirects are made, changed and removed by a manager.');
         }
         if ($ripple->rewrites() !== []) {
@@ -114,7 +138,11 @@ final class Preparing
     /** @param  array<string, int>  $positions  those that change */
     private function guardOrder(?string $parent, array $positions): void
     {
-        $before = array_filter($this->branch->childOrder($parent), fn (int $position, string $id): bool => isset($positions[$id]) || ! isset($this->ripple->pages->outcome[$id]), ARRAY_FILTER_USE_BOTH);
+        $before = array_filter(
+            $this->branch->childOrder($parent),
+            fn (int $position, string $id): bool => isset($positions[$id]) || ! isset($this->ripple->pages->outcome[$id]),
+            ARRAY_FILTER_USE_BOTH,
+        );
         $after = [...$before, ...$positions];
         asort($after);
         if (array_keys($before) !== array_keys($after)) {
@@ -145,7 +173,9 @@ final class Preparing
         if ($wasKnown && ! $difference->wasMade()) {
             $this->guardKnown($page->everLive ? $page : $page->with(['everLive' => true]));
         }
-        $fields = $difference->wasMade() ? ['pinned' => $page->pinned !== null, 'isProtected' => $page->isProtected, 'everLive' => $page->everLive, 'from' => $page->from !== null] : array_diff_key(array_fill_keys(array_keys($difference->before ?? []), true), self::FIELDS);
+        $fields = $difference->wasMade()
+            ? ['pinned' => $page->pinned !== null, 'isProtected' => $page->isProtected, 'everLive' => $page->everLive, 'from' => $page->from !== null]
+            : array_diff_key(array_fill_keys(array_keys($difference->before ?? []), true), self::FIELDS);
         if (array_filter($fields) !== []) {
             throw new BeyondRights("Writers set name, slug, place and texts of “{$page->name}”; the rest of it is set by a manager.");
         }

@@ -33,7 +33,11 @@ final readonly class Address
             throw new InvalidAddress('address', 'An address begins with a slash.', '/'.$typed);
         }
         if (str_starts_with($typed, '//')) {
-            throw new InvalidAddress('address', 'Two slashes at the beginning name another host. Begin an address of this site with one.', '/'.ltrim($typed, '/'));
+            throw new InvalidAddress(
+                'address',
+                'Two slashes at the beginning name another host. Begin an address of this site with one.',
+                '/'.ltrim($typed, '/'),
+            );
         }
 
         return self::checked(NormalForm::of($typed, $rules), $rules);

@@ -22,7 +22,10 @@ final class Composition
         }
         $address = Address::stored(NormalForm::of($base.'/'.$slug->encoded(), $rules), $rules);
         if (strlen($address->path) > Address::MAX_LENGTH) {
-            throw new InvalidAddress('slug', sprintf('With this slug the address has %d characters; at most %d are possible.', strlen($address->path), Address::MAX_LENGTH));
+            throw new InvalidAddress(
+                'slug',
+                sprintf('With this slug the address has %d characters; at most %d are possible.', strlen($address->path), Address::MAX_LENGTH),
+            );
         }
 
         return $address;

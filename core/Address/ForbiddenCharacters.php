@@ -16,9 +16,14 @@ final class ForbiddenCharacters
             throw $refusal('This is not text in UTF-8.', '');
         }
         if (preg_match('/[\p{Cc}\x{2028}\x{2029}]/u', $typed) === 1) {
-            throw $refusal('Control characters, such as line breaks and tabs, cannot stand in an address.', (string) preg_replace('/[\p{Cc}\x{2028}\x{2029}]+/u', '', $typed));
+            throw $refusal(
+                'Control characters, such as line breaks and tabs, cannot stand in an address.',
+                (string) preg_replace('/[\p{Cc}\x{2028}\x{2029}]+/u', '', $typed),
+            );
         }
-        foreach (['\\' => 'A backslash', '?' => 'A question mark begins a query and', '#' => 'A number sign begins a fragment and'] as $char => $what) {
+        foreach (
+            ['\\' => 'A backslash', '?' => 'A question mark begins a query and', '#' => 'A number sign begins a fragment and'] as $char => $what
+        ) {
             if (str_contains($typed, $char)) {
                 throw $refusal($what.' cannot stand in an address.', trim(str_replace($char, '-', $typed), '-'));
             }

@@ -37,7 +37,11 @@ final readonly class Slug
             throw new InvalidSlug('slug', 'Dots alone mean "here" or "one up" in an address.', 'page');
         }
         if (mb_strlen($text) > self::MAX_LENGTH) {
-            throw new InvalidSlug('slug', sprintf('A slug has at most %d characters; this one has %d.', self::MAX_LENGTH, mb_strlen($text)), mb_substr($text, 0, self::MAX_LENGTH));
+            throw new InvalidSlug(
+                'slug',
+                sprintf('A slug has at most %d characters; this one has %d.', self::MAX_LENGTH, mb_strlen($text)),
+                mb_substr($text, 0, self::MAX_LENGTH),
+            );
         }
 
         return new self($text);

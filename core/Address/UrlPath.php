@@ -54,10 +54,6 @@ final class UrlPath
     /** Percent-encodes what may not stand in a path; `%` and `/` are left as they are. */
     public static function encode(string $text): string
     {
-        return (string) preg_replace_callback(
-            self::ENCODED,
-            static fn (array $found): string => sprintf('%%%02X', ord($found[0])),
-            $text,
-        );
+        return (string) preg_replace_callback(self::ENCODED, static fn (array $found): string => sprintf('%%%02X', ord($found[0])), $text);
     }
 }

@@ -31,11 +31,7 @@ final readonly class AddAddress implements RequestedChange
 
     public static function shape(): Shape
     {
-        return Shape::of(
-            'add-address', Subject::Page,
-            Field::text('address'),
-            Field::oneOf('answer', ['serve', 'send-on'])->optional(),
-        );
+        return Shape::of('add-address', Subject::Page, Field::text('address'), Field::oneOf('answer', ['serve', 'send-on'])->optional());
     }
 
     public static function read(ChangeInput $input): self
@@ -55,7 +51,12 @@ final readonly class AddAddress implements RequestedChange
         }
         foreach ($workspace->wishes() as $wish) {
             if ($wish->kind !== null && $wish->page !== $page->id && $wish->address->equals($this->address)) {
-                throw new InputRefused('address', "{$this->address->readable()} goes to “{$workspace->pages->page($wish->page)->name}” in this very batch. One address belongs to one page.");
+                throw new InputRefused(
+                    'address',
+                    "{$this->address->readable()} goes to “{$workspace->pages->page(
+                        $wish->page,
+                    )->name}” in this very batch. One address belongs to one page.",
+                );
             }
         }
         $workspace->wish(new AddressWish($page->id, $this->address, $this->answer));
@@ -68,6 +69,11 @@ final readonly class AddAddress implements RequestedChange
 
     public function toArray(): array
     {
-        return ['kind' => 'add-address', 'page' => $this->page, 'address' => $this->address->path, 'answer' => $this->answer === ClaimKind::Also ? 'serve' : 'send-on'];
+        return [
+            'kind' => 'add-address',
+            'page' => $this->page,
+            'address' => $this->address->path,
+            'answer' => $this->answer === ClaimKind::Also ? 'serve' : 'send-on',
+        ];
     }
 }

@@ -53,7 +53,9 @@ final readonly class AddToMenu implements RequestedChange
         for ($n = 0, $id = ''; $id === '' || $this->isTaken($id, $workspace); $n++) {
             $id = Identity::derived($menu->id, "{$page->id} $n");
         }
-        $workspace->menus->put($menu->put(new Entry($id, null, $first === [] ? 0 : end($first)->position + 1, EntryKind::Page, Target::page($page->id))));
+        $workspace->menus->put(
+            $menu->put(new Entry($id, null, $first === [] ? 0 : end($first)->position + 1, EntryKind::Page, Target::page($page->id))),
+        );
     }
 
     public function sentence(Outcome $outcome): string

@@ -28,7 +28,8 @@ final readonly class ArrangeMenu implements NamesFiles, RequestedChange
     public static function shape(): Shape
     {
         return Shape::of(
-            'arrange-menu', Subject::Menu,
+            'arrange-menu',
+            Subject::Menu,
             Field::list('entries', ['$ref' => '#/components/schemas/MenuEntry']),
             Field::text('basedOn', 'version of the menu that was arranged')->optional(),
         );
@@ -45,7 +46,10 @@ final readonly class ArrangeMenu implements NamesFiles, RequestedChange
     {
         $menu = $this->menu($workspace);
         if ($this->basedOn !== null && $this->basedOn !== $menu->version()) {
-            throw new InputRefused('basedOn', "Somebody changed “{$menu->name}” while you arranged it. Compare with what it is now, and arrange it again.");
+            throw new InputRefused(
+                'basedOn',
+                "Somebody changed “{$menu->name}” while you arranged it. Compare with what it is now, and arrange it again.",
+            );
         }
         $workspace->pages->expect($this->pagesNamed());
         $entries = array_column($this->entries, null, 'id');
@@ -69,7 +73,10 @@ final readonly class ArrangeMenu implements NamesFiles, RequestedChange
         $at = $found = [];
         foreach ($this->entries as $entry) {
             $at[$entry->id] = ($entry->parent === null ? '' : $at[$entry->parent].'.')."entries.{$entry->position}";
-            $found += array_filter(["{$at[$entry->id]}.file" => $entry->kind === EntryKind::File ? $entry->leadsTo?->value : null, "{$at[$entry->id]}.picture" => $entry->picture]);
+            $found += array_filter([
+                "{$at[$entry->id]}.file" => $entry->kind === EntryKind::File ? $entry->leadsTo?->value : null,
+                "{$at[$entry->id]}.picture" => $entry->picture,
+            ]);
         }
 
         return $found;

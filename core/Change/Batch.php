@@ -51,7 +51,12 @@ final readonly class Batch
     /** @return list<string> redirects that the changes name, which exist or not */
     public function redirectsNamed(): array
     {
-        return array_values(array_map(static fn (NamesRedirect $change): string => $change->redirectNamed(), array_filter($this->changes, static fn (Change $change): bool => $change instanceof NamesRedirect)));
+        return array_values(
+            array_map(
+                static fn (NamesRedirect $change): string => $change->redirectNamed(),
+                array_filter($this->changes, static fn (Change $change): bool => $change instanceof NamesRedirect),
+            ),
+        );
     }
 
     /** Which change says last how a redirect is: the one that names it, else the last of all. */

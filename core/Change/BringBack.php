@@ -21,11 +21,7 @@ final readonly class BringBack implements RequestedChange
 
     public static function shape(): Shape
     {
-        return Shape::of(
-            'bring-back', Subject::Pages,
-            Field::place()->optional(),
-            Field::choice('state', RestoredState::class)->optional(),
-        );
+        return Shape::of('bring-back', Subject::Pages, Field::place()->optional(), Field::choice('state', RestoredState::class)->optional());
     }
 
     public static function read(ChangeInput $input): self
@@ -44,14 +40,21 @@ final readonly class BringBack implements RequestedChange
             throw new InputRefused('page', "“{$page->name}” went into the bin with “{$with}”. Bring “{$with}” back.");
         }
         $branch = $workspace->pages->branch($page->id);
-        [$parent, $position] = $this->place === null ? $this->oldPlace($page, $workspace) : [$this->place->parentIn($workspace), $this->place->positionIn($workspace, $page->id)];
+        [$parent, $position] =
+            $this->place === null
+                ? $this->oldPlace($page, $workspace)
+                : [$this->place->parentIn($workspace), $this->place->positionIn($workspace, $page->id)];
         foreach ($branch as $id) {
             $each = $workspace->pages->known($id);
             $state = $each->was ?? PageState::Draft;
-            $workspace->pages->put($each->with([
-                'state' => $state === PageState::Live && $this->state === RestoredState::Offline ? PageState::Offline : $state, 'was' => null, 'bin' => null,
-                ...($id === $page->id ? ['parent' => $parent, 'position' => $position] : []),
-            ]));
+            $workspace->pages->put(
+                $each->with([
+                    'state' => $state === PageState::Live && $this->state === RestoredState::Offline ? PageState::Offline : $state,
+                    'was' => null,
+                    'bin' => null,
+                    ...$id === $page->id ? ['parent' => $parent, 'position' => $position] : [],
+                ]),
+            );
         }
     }
 
@@ -67,7 +70,9 @@ final readonly class BringBack implements RequestedChange
 
     public function toArray(): array
     {
-        return ['kind' => 'bring-back', 'page' => $this->page] + ($this->place === null ? [] : ['place' => $this->place->toArray()]) + ($this->state === RestoredState::AsItWas ? [] : ['state' => $this->state->value]);
+        return ['kind' => 'bring-back', 'page' => $this->page] +
+            ($this->place === null ? [] : ['place' => $this->place->toArray()]) +
+            ($this->state === RestoredState::AsItWas ? [] : ['state' => $this->state->value]);
     }
 
     /** @return array{string|null, int} */
@@ -75,7 +80,12 @@ final readonly class BringBack implements RequestedChange
     {
         $parent = $page->parent === null ? null : $workspace->pages->find($page->parent);
         if ($page->parent !== null && ($parent === null || $parent->isBinned())) {
-            throw new InputRefused('place', $parent === null ? "The page that “{$page->name}” was inside is gone. Choose another place." : "“{$parent->name}”, where “{$page->name}” was, is in the bin too. Bring that back first, or choose another place.");
+            throw new InputRefused(
+                'place',
+                $parent === null
+                    ? "The page that “{$page->name}” was inside is gone. Choose another place."
+                    : "“{$parent->name}”, where “{$page->name}” was, is in the bin too. Bring that back first, or choose another place.",
+            );
         }
         $sibling = array_search($page->position, $workspace->pages->childOrder($page->parent), true);
 

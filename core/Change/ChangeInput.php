@@ -29,8 +29,14 @@ final readonly class ChangeInput
      * @param  string|null  $page  which of several pages this is; null where one is named
      * @param  string|null  $previous  the one before it
      */
-    public function __construct(private array $given, public AddressRules $rules, public string $zone = 'UTC', private ?OwnAddress $own = null, private ?string $page = null, public ?string $previous = null)
-    {
+    public function __construct(
+        private array $given,
+        public AddressRules $rules,
+        public string $zone = 'UTC',
+        private ?OwnAddress $own = null,
+        private ?string $page = null,
+        public ?string $previous = null,
+    ) {
     }
 
     /** The same for one of several pages. */
@@ -114,7 +120,11 @@ final readonly class ChangeInput
         $behind = $this->own?->behindHost($typed) ?? $typed;
         if (preg_match('#^\s*https?://#i', $behind) === 1) {
             $path = parse_url(trim($behind), PHP_URL_PATH);
-            throw new InputRefused($field, 'This is an address of another site. Only addresses of this site can be used here.', is_string($path) ? $path : '/');
+            throw new InputRefused(
+                $field,
+                'This is an address of another site. Only addresses of this site can be used here.',
+                is_string($path) ? $path : '/',
+            );
         }
 
         return $behind;
@@ -157,7 +167,9 @@ final readonly class ChangeInput
             return null;
         }
 
-        return is_array($leads) && count($leads) === 1 ? Target::read(key($leads), current($leads), $this->rules) : Target::read(null, null, $this->rules);
+        return is_array($leads) && count($leads) === 1
+            ? Target::read(key($leads), current($leads), $this->rules)
+            : Target::read(null, null, $this->rules);
     }
 
     public function moment(string $field): ?Moment
@@ -181,7 +193,10 @@ final readonly class ChangeInput
     {
         $place = $this->given['place'] ?? null;
         if (! is_array($place) || count($place) !== 1) {
-            throw new InputRefused('place', 'A place is one of {"last": parent}, {"first": parent}, {"before": sibling}, {"after": sibling}; a parent may be null for the top.');
+            throw new InputRefused(
+                'place',
+                'A place is one of {"last": parent}, {"first": parent}, {"before": sibling}, {"after": sibling}; a parent may be null for the top.',
+            );
         }
         $kind = PlaceKind::tryFrom((string) key($place));
         $page = current($place);

@@ -22,11 +22,7 @@ final readonly class ChangeKind implements NamesFiles, RequestedChange
 
     public static function shape(): Shape
     {
-        return Shape::of(
-            'change-kind', Subject::Pages,
-            Field::choice('to', PageKind::class),
-            Field::target()->optional(),
-        );
+        return Shape::of('change-kind', Subject::Pages, Field::choice('to', PageKind::class), Field::target()->optional());
     }
 
     public static function read(ChangeInput $input): self
@@ -38,15 +34,20 @@ final readonly class ChangeKind implements NamesFiles, RequestedChange
     {
         $page = $workspace->pages->page($this->page);
         if ($workspace->isStartPage($page->id) && $this->to !== PageKind::Page) {
-            throw new InputRefused('to', "“{$page->name}” is the start page, which shows content of its own. Make another page the start page first.");
+            throw new InputRefused(
+                'to',
+                "“{$page->name}” is the start page, which shows content of its own. Make another page the start page first.",
+            );
         }
         $this->guardTarget($page, $workspace);
-        $workspace->pages->put($page->with(['kind' => $this->to, 'leadsTo' => $this->leadsTo, 'leftOut' => $page->leftOut && $this->to === PageKind::Section]));
+        $workspace->pages->put(
+            $page->with(['kind' => $this->to, 'leadsTo' => $this->leadsTo, 'leftOut' => $page->leftOut && $this->to === PageKind::Section]),
+        );
     }
 
     public function pagesNamed(): array
     {
-        return [$this->page, ...($this->leadsTo?->kind === TargetKind::Page ? [$this->leadsTo->value] : [])];
+        return [$this->page, ...$this->leadsTo?->kind === TargetKind::Page ? [$this->leadsTo->value] : []];
     }
 
     public function filesNamed(): array
@@ -61,15 +62,19 @@ final readonly class ChangeKind implements NamesFiles, RequestedChange
 
     public function toArray(): array
     {
-        return ['kind' => 'change-kind', 'page' => $this->page, 'to' => $this->to->value] + ($this->leadsTo === null ? [] : ['leadsTo' => $this->leadsTo->toArray()]);
+        return ['kind' => 'change-kind', 'page' => $this->page, 'to' => $this->to->value] +
+            ($this->leadsTo === null ? [] : ['leadsTo' => $this->leadsTo->toArray()]);
     }
 
     private function guardTarget(Page $page, Workspace $workspace): void
     {
         match ($this->to) {
-            PageKind::Page, PageKind::Section => $this->leadsTo === null ?: throw new InputRefused('leadsTo', "A {$this->to->value} leads nowhere else. Only pointers and downloads do."),
-            PageKind::Download => $this->leadsTo?->kind === TargetKind::File ?: throw new InputRefused('leadsTo', 'A download needs the file that it serves.'),
-            PageKind::Pointer => $this->leadsTo !== null ?: throw new InputRefused('leadsTo', 'A pointer needs a page, an address, a URL or a file to lead to.'),
+            PageKind::Page, PageKind::Section => $this->leadsTo === null ?:
+            throw new InputRefused('leadsTo', "A {$this->to->value} leads nowhere else. Only pointers and downloads do."),
+            PageKind::Download => $this->leadsTo?->kind === TargetKind::File ?:
+            throw new InputRefused('leadsTo', 'A download needs the file that it serves.'),
+            PageKind::Pointer => $this->leadsTo !== null ?:
+            throw new InputRefused('leadsTo', 'A pointer needs a page, an address, a URL or a file to lead to.'),
         };
         // The way on from the target must not come back here.
         for ($target = $this->leadsTo, $steps = []; $target?->kind === TargetKind::Page;) {

@@ -19,8 +19,11 @@ final class ChangeReader
      * @param  string  $zone  the site's time zone, for times written without one
      * @param  OwnAddress|null  $own  where a whole URL of the site may stand for its address
      */
-    public function __construct(private readonly AddressRules $rules, private readonly string $zone = 'UTC', private readonly ?OwnAddress $own = null)
-    {
+    public function __construct(
+        private readonly AddressRules $rules,
+        private readonly string $zone = 'UTC',
+        private readonly ?OwnAddress $own = null,
+    ) {
     }
 
     /**
@@ -54,7 +57,12 @@ final class ChangeReader
         if (count($changes) > Batch::MAX_PAGES) {
             throw new InputRefused('changes', sprintf('A batch holds at most %d changes; this one has %d.', Batch::MAX_PAGES, count($changes)));
         }
-        $named = array_sum(array_map(static fn (mixed $change): int => is_array($change) && is_array($change['pages'] ?? null) ? count($change['pages']) : 1, $changes));
+        $named = array_sum(
+            array_map(
+                static fn (mixed $change): int => is_array($change) && is_array($change['pages'] ?? null) ? count($change['pages']) : 1,
+                $changes,
+            ),
+        );
         if ($named > Batch::MAX_PAGES) {
             throw new InputRefused('changes', sprintf('The changes of a batch name at most %d pages; these name %d.', Batch::MAX_PAGES, $named));
         }
@@ -67,7 +75,12 @@ final class ChangeReader
         if (! is_string($kind)) {
             throw new InputRefused('kind', 'A change says its kind, like {"kind": "move", …}.');
         }
-        $class = ChangeKinds::find($kind) ?? throw new InputRefused('kind', "There is no change “{$kind}”. A change is one of ".implode(', ', array_keys(ChangeKinds::shapes())).'.');
+        $class =
+            ChangeKinds::find($kind) ??
+            throw new InputRefused(
+                'kind',
+                "There is no change “{$kind}”. A change is one of ".implode(', ', array_keys(ChangeKinds::shapes())).'.',
+            );
         $class::shape()->guard($given);
         $input = new ChangeInput($given, $this->rules, $this->zone, $this->own);
 
@@ -84,8 +97,14 @@ final class ChangeReader
         $each = static fn (string $page, ?string $previous): RequestedChange => $class::read($input->forPage($page, $previous));
         $first = $pages[0] ?? throw new InputRefused('pages', 'Pages are a list of identities, at least one.');
         $each($first, null);
-        $written = array_filter($given, static fn (mixed $value, string|int $field): bool => is_string($field) && $field !== 'pages', ARRAY_FILTER_USE_BOTH);
+        $written = array_filter(
+            $given,
+            static fn (mixed $value, string|int $field): bool => is_string($field) && $field !== 'pages',
+            ARRAY_FILTER_USE_BOTH,
+        );
 
-        return $class::shape()->subject === Subject::Branches ? SeveralPages::branches($pages, $each, $written) : SeveralPages::pages($pages, $each, $written);
+        return $class::shape()->subject === Subject::Branches
+            ? SeveralPages::branches($pages, $each, $written)
+            : SeveralPages::pages($pages, $each, $written);
     }
 }

@@ -19,10 +19,7 @@ final readonly class ChangeRedirect implements NamesFiles, NamesRedirect, Reques
 
     public static function shape(): Shape
     {
-        return Shape::of(
-            'change-redirect', Subject::Redirect,
-            ...RuleFields::all(),
-        );
+        return Shape::of('change-redirect', Subject::Redirect, ...RuleFields::all());
     }
 
     public static function read(ChangeInput $input): self
@@ -32,7 +29,10 @@ final readonly class ChangeRedirect implements NamesFiles, NamesRedirect, Reques
 
     public function on(Workspace $workspace): void
     {
-        $rule = (new RuleReader($workspace->rules(), $workspace->site->zone))->read(['id' => $this->redirect] + $this->fields, $this->rule($workspace));
+        $rule = (new RuleReader($workspace->rules(), $workspace->site->zone))->read(
+            ['id' => $this->redirect] + $this->fields,
+            $this->rule($workspace),
+        );
         $this->guard($rule, $workspace);
         $workspace->redirects->put($rule);
     }
@@ -48,7 +48,9 @@ final readonly class ChangeRedirect implements NamesFiles, NamesRedirect, Reques
     {
         $name = $outcome->redirect($this->redirect);
 
-        return array_keys($this->fields) === ['isOn'] ? "Switched the redirect of $name ".($this->fields['isOn'] === true ? 'on' : 'off') : "Changed the redirect of $name";
+        return array_keys($this->fields) === ['isOn']
+            ? "Switched the redirect of $name ".($this->fields['isOn'] === true ? 'on' : 'off')
+            : "Changed the redirect of $name";
     }
 
     public function toArray(): array

@@ -30,10 +30,18 @@ final readonly class DeleteForGood implements RequestedChange
     {
         $page = $workspace->pages->known($this->page);
         if (! $page->isBinned() || $page->bin !== $page->id) {
-            throw new InputRefused('page', $page->isBinned() ? "“{$page->name}” went into the bin with another page; delete that one for good." : "“{$page->name}” is not in the bin. Put it there first.");
+            throw new InputRefused(
+                'page',
+                $page->isBinned()
+                    ? "“{$page->name}” went into the bin with another page; delete that one for good."
+                    : "“{$page->name}” is not in the bin. Put it there first.",
+            );
         }
         if ($workspace->pages->before($page->id)?->isBinned() !== true) {
-            throw new InputRefused('page', "“{$page->name}” goes into the bin with this very batch. Delete it for good afterwards, so that its addresses are settled first.");
+            throw new InputRefused(
+                'page',
+                "“{$page->name}” goes into the bin with this very batch. Delete it for good afterwards, so that its addresses are settled first.",
+            );
         }
         $branch = $workspace->pages->branch($page->id);
         foreach ($branch as $id) {

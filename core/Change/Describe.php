@@ -27,7 +27,8 @@ final readonly class Describe implements RequestedChange
     public static function shape(): Shape
     {
         return Shape::of(
-            'describe', Subject::Pages,
+            'describe',
+            Subject::Pages,
             Field::text('heading', 'null to follow the name')->orNull()->optional(),
             Field::text('summary')->optional(),
             Field::text('searchTitle')->optional(),
@@ -48,7 +49,10 @@ final readonly class Describe implements RequestedChange
             }
         }
         if ($texts === [] && ! $input->has('layout') && ! $input->has('indexed')) {
-            throw new InputRefused('page', 'Say what of the page is set: '.implode(', ', array_keys(PageTexts::MAX_LENGTHS)).', layout or indexed.');
+            throw new InputRefused(
+                'page',
+                'Say what of the page is set: '.implode(', ', array_keys(PageTexts::MAX_LENGTHS)).', layout or indexed.',
+            );
         }
 
         return new self($page, $texts, $input->textOrNull('layout'), $input->flag('indexed'));
@@ -70,14 +74,26 @@ final readonly class Describe implements RequestedChange
 
     public function sentence(Outcome $outcome): string
     {
-        $called = ['heading' => 'heading', 'summary' => 'summary', 'searchTitle' => 'search title', 'searchDescription' => 'search description', 'layout' => 'layout', 'indexed' => 'place in search engines'];
+        $called = [
+            'heading' => 'heading',
+            'summary' => 'summary',
+            'searchTitle' => 'search title',
+            'searchDescription' => 'search description',
+            'layout' => 'layout',
+            'indexed' => 'place in search engines',
+        ];
 
         return 'Changed '.implode(', ', array_values(array_intersect_key($called, $this->toArray())))." of {$outcome->page($this->page)}";
     }
 
     public function toArray(): array
     {
-        return ['kind' => 'describe', 'page' => $this->page, ...$this->texts, ...array_filter(['layout' => $this->layout, 'indexed' => $this->indexed], static fn (mixed $value): bool => $value !== null)];
+        return [
+            'kind' => 'describe',
+            'page' => $this->page,
+            ...$this->texts,
+            ...array_filter(['layout' => $this->layout, 'indexed' => $this->indexed], static fn (mixed $value): bool => $value !== null),
+        ];
     }
 
     /** Texts that wait to be published keep what this change does not set. */
@@ -87,8 +103,10 @@ final readonly class Describe implements RequestedChange
         $prepared = $page->prepared?->changed($this->texts, $page->name);
 
         return $page->with([
-            'texts' => $texts, 'prepared' => $prepared === null || $prepared->equals($texts) ? null : $prepared,
-            'layout' => $this->layout ?? $page->layout, 'indexed' => $this->indexed ?? $page->indexed,
+            'texts' => $texts,
+            'prepared' => $prepared === null || $prepared->equals($texts) ? null : $prepared,
+            'layout' => $this->layout ?? $page->layout,
+            'indexed' => $this->indexed ?? $page->indexed,
         ]);
     }
 }

@@ -35,7 +35,8 @@ final readonly class Duplicate implements RequestedChange
     public static function shape(): Shape
     {
         return Shape::of(
-            'duplicate', Subject::Branches,
+            'duplicate',
+            Subject::Branches,
             Field::identity('copy', 'a new ULID for the copy'),
             Field::choice('scope', Scope::class)->optional(),
             Field::place()->optional(),
@@ -65,7 +66,11 @@ final readonly class Duplicate implements RequestedChange
         foreach ($copies as $id => $copy) {
             $page = $workspace->pages->page((string) $id);
             $made = $this->copyOf($page, $copy);
-            $workspace->pages->put($page->id === $source->id ? $this->named($made, $parent, $position, $workspace) : $made->placed($copies[(string) $page->parent], $page->position));
+            $workspace->pages->put(
+                $page->id === $source->id
+                    ? $this->named($made, $parent, $position, $workspace)
+                    : $made->placed($copies[(string) $page->parent], $page->position),
+            );
             $workspace->addCopy($copy, $page->id);
         }
         $this->freeSlugs(array_values($copies), $workspace);
@@ -83,15 +88,31 @@ final readonly class Duplicate implements RequestedChange
 
     public function toArray(): array
     {
-        return ['kind' => 'duplicate', 'page' => $this->page, 'copy' => $this->copy] + $this->scope->toArray() + ($this->place === null ? [] : ['place' => $this->place->toArray()]);
+        return ['kind' => 'duplicate', 'page' => $this->page, 'copy' => $this->copy] +
+            $this->scope->toArray() +
+            ($this->place === null ? [] : ['place' => $this->place->toArray()]);
     }
 
     private function copyOf(Page $page, string $id): Page
     {
         return new Page(
-            id: $id, parent: null, position: 0, name: $page->name, slug: $page->slug, slugByHand: $page->slugByHand || $page->everLive, pinned: null,
-            state: PageState::Draft, everLive: false, listed: $page->listed, address: $page->address, kind: $page->kind, leadsTo: $page->leadsTo, leftOut: $page->leftOut,
-            texts: $page->prepared ?? $page->texts, layout: $page->layout, indexed: $page->indexed,
+            id: $id,
+            parent: null,
+            position: 0,
+            name: $page->name,
+            slug: $page->slug,
+            slugByHand: $page->slugByHand || $page->everLive,
+            pinned: null,
+            state: PageState::Draft,
+            everLive: false,
+            listed: $page->listed,
+            address: $page->address,
+            kind: $page->kind,
+            leadsTo: $page->leadsTo,
+            leftOut: $page->leftOut,
+            texts: $page->prepared ?? $page->texts,
+            layout: $page->layout,
+            indexed: $page->indexed,
         );
     }
 
@@ -99,7 +120,10 @@ final readonly class Duplicate implements RequestedChange
     {
         $name = PageName::of(mb_substr($copy->name, 0, PageName::MAX_LENGTH - 5).' copy')->text;
 
-        return $copy->named($name)->placed($parent, $position)->withSlug((new SlugMaker($workspace->rules()))->make($name), false);
+        return $copy
+            ->named($name)
+            ->placed($parent, $position)
+            ->withSlug((new SlugMaker($workspace->rules()))->make($name), false);
     }
 
     /**
@@ -125,7 +149,9 @@ final readonly class Duplicate implements RequestedChange
                     $unsettled[$copy] = true;
                     $tries[$copy] ??= [$page->slug->text, 1];
                     $number = ++$tries[$copy][1];
-                    $workspace->pages->put($page->withSlug(Slug::stored(mb_substr($tries[$copy][0], 0, Slug::MAX_LENGTH - 4).'-'.$number), $page->slugByHand));
+                    $workspace->pages->put(
+                        $page->withSlug(Slug::stored(mb_substr($tries[$copy][0], 0, Slug::MAX_LENGTH - 4).'-'.$number), $page->slugByHand),
+                    );
                 }
                 $seen[$key] = true;
             }

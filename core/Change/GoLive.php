@@ -41,7 +41,7 @@ final readonly class GoLive implements RequestedChange
         foreach ($below as $id) {
             $each = $workspace->pages->page($id);
             match ($each->state) {
-                PageState::Draft, PageState::InReview => $drafts[] = $each,
+                PageState::Draft, PageState::InReview => ($drafts[] = $each),
                 PageState::Offline => $workspace->pages->put($this->live($each, $workspace)),
                 default => null,
             };
@@ -67,11 +67,17 @@ final readonly class GoLive implements RequestedChange
     {
         $ends = $page->until !== null && $page->until->isAfter($workspace->now()) ? $page->until : null;
 
-        return $page->isLive() ? $page : $page->inState(PageState::Live)->with(['from' => null, 'until' => $ends])->published();
+        return $page->isLive()
+            ? $page
+            : $page
+                ->inState(PageState::Live)
+                ->with(['from' => null, 'until' => $ends])
+                ->published();
     }
 
     private function draftsToo(Page $page, int $drafts, Workspace $workspace): bool
     {
-        return $workspace->ask(QuestionKind::DraftsBelow, $page, $drafts, QuestionKind::DraftsBelow->answers(), Answer::Leave, true)?->answer === Answer::Live;
+        return $workspace->ask(QuestionKind::DraftsBelow, $page, $drafts, QuestionKind::DraftsBelow->answers(), Answer::Leave, true)?->answer ===
+            Answer::Live;
     }
 }

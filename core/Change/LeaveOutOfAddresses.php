@@ -31,7 +31,10 @@ final readonly class LeaveOutOfAddresses implements RequestedChange
     {
         $page = $workspace->pages->page($this->page);
         if ($page->kind !== PageKind::Section) {
-            throw new InputRefused('page', "“{$page->name}” is no section. Only a section can be left out of its children's addresses; make it one first.");
+            throw new InputRefused(
+                'page',
+                "“{$page->name}” is no section. Only a section can be left out of its children's addresses; make it one first.",
+            );
         }
         $workspace->pages->put($page->with(['leftOut' => true]));
     }

@@ -26,12 +26,7 @@ final readonly class Make implements RequestedChange
 
     public static function shape(): Shape
     {
-        return Shape::of(
-            'make', Subject::Page,
-            Field::text('name'),
-            Field::place(),
-            Field::text('slug')->optional(),
-        );
+        return Shape::of('make', Subject::Page, Field::text('name'), Field::place(), Field::text('slug')->optional());
     }
 
     public static function read(ChangeInput $input): self
@@ -44,19 +39,21 @@ final readonly class Make implements RequestedChange
         if ($workspace->pages->find($this->page) !== null) {
             throw new InputRefused('page', 'There is a page with this identity already.');
         }
-        $workspace->pages->put(new Page(
-            id: $this->page,
-            parent: $this->place->parentIn($workspace),
-            position: $this->place->positionIn($workspace, $this->page),
-            name: $this->name->text,
-            slug: $this->slug ?? (new SlugMaker($workspace->rules()))->make($this->name->text),
-            slugByHand: $this->slug !== null,
-            pinned: null,
-            state: PageState::Draft,
-            everLive: false,
-            listed: true,
-            address: Address::stored('/', $workspace->rules()),
-        ));
+        $workspace->pages->put(
+            new Page(
+                id: $this->page,
+                parent: $this->place->parentIn($workspace),
+                position: $this->place->positionIn($workspace, $this->page),
+                name: $this->name->text,
+                slug: $this->slug ?? (new SlugMaker($workspace->rules()))->make($this->name->text),
+                slugByHand: $this->slug !== null,
+                pinned: null,
+                state: PageState::Draft,
+                everLive: false,
+                listed: true,
+                address: Address::stored('/', $workspace->rules()),
+            ),
+        );
     }
 
     public function pagesNamed(): array
@@ -73,7 +70,7 @@ final readonly class Make implements RequestedChange
 
     public function toArray(): array
     {
-        return ['kind' => 'make', 'page' => $this->page, 'name' => $this->name->text, 'place' => $this->place->toArray()]
-            + ($this->slug === null ? [] : ['slug' => $this->slug->text]);
+        return ['kind' => 'make', 'page' => $this->page, 'name' => $this->name->text, 'place' => $this->place->toArray()] +
+            ($this->slug === null ? [] : ['slug' => $this->slug->text]);
     }
 }

@@ -21,11 +21,7 @@ final readonly class MakeMenu implements RequestedChange
 
     public static function shape(): Shape
     {
-        return Shape::of(
-            'make-menu', Subject::Menu,
-            Field::text('name'),
-            Field::choice('of', MenuKind::class)->optional(),
-        );
+        return Shape::of('make-menu', Subject::Menu, Field::text('name'), Field::choice('of', MenuKind::class)->optional());
     }
 
     public static function read(ChangeInput $input): self

@@ -32,10 +32,7 @@ final readonly class MakeRedirect implements NamesFiles, NamesRedirect, Requeste
 
     public static function shape(): Shape
     {
-        return Shape::of(
-            'make-redirect', Subject::Redirect,
-            ...RuleFields::forNew(),
-        );
+        return Shape::of('make-redirect', Subject::Redirect, ...RuleFields::forNew());
     }
 
     public static function read(ChangeInput $input): self

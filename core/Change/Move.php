@@ -38,7 +38,10 @@ final readonly class Move implements RequestedChange
             $target = $workspace->pages->page($parent, 'place');
             foreach ([$target, ...$workspace->pages->ancestors($target)] as $above) {
                 if ($above->id === $page->id) {
-                    throw new InputRefused('place', "“{$target->name}” lies inside “{$page->name}”, so “{$page->name}” cannot go there. Move “{$target->name}” out first.");
+                    throw new InputRefused(
+                        'place',
+                        "“{$target->name}” lies inside “{$page->name}”, so “{$page->name}” cannot go there. Move “{$target->name}” out first.",
+                    );
                 }
             }
         }

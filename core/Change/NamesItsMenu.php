@@ -19,6 +19,7 @@ trait NamesItsMenu
     /** @throws InputRefused when there is no such menu on the site */
     private function menu(Workspace $workspace): Menu
     {
-        return $workspace->menus->find($this->menu) ?? throw new InputRefused('menu', "There is no menu {$this->menu} on this site. It may have been removed; reload the menus.");
+        return $workspace->menus->find($this->menu) ??
+            throw new InputRefused('menu', "There is no menu {$this->menu} on this site. It may have been removed; reload the menus.");
     }
 }

@@ -25,7 +25,8 @@ trait NamesItsRedirect
     /** @throws InputRefused when there is no such rule on the site */
     private function rule(Workspace $workspace): Rule
     {
-        return $workspace->redirects->find($this->redirect) ?? throw new InputRefused('redirect', 'There is no such redirect on this site. It may have been removed; reload the addresses.');
+        return $workspace->redirects->find($this->redirect) ??
+            throw new InputRefused('redirect', 'There is no such redirect on this site. It may have been removed; reload the addresses.');
     }
 
     /** @throws InputRefused when it leads where nobody can get, or another rule does the same */

@@ -31,7 +31,9 @@ final readonly class OrderPatterns implements RequestedChange
 
     public function on(Workspace $workspace): void
     {
-        $patterns = array_values(array_filter($workspace->redirects->withoutClaim(), static fn (Rule $rule): bool => $rule->scope === RuleScope::Pattern));
+        $patterns = array_values(
+            array_filter($workspace->redirects->withoutClaim(), static fn (Rule $rule): bool => $rule->scope === RuleScope::Pattern),
+        );
         usort($patterns, Rule::inOrder(...));
         $known = array_column($patterns, null, 'id');
         foreach ($this->redirects as $i => $id) {

@@ -32,7 +32,14 @@ final readonly class PlaceMenu implements RequestedChange
         if ($menu->place === $this->place) {
             throw new NothingToChange('place', "“{$menu->name}” stands there already.");
         }
-        $place = $this->place === null ? null : $workspace->site->places[$this->place] ?? throw new InputRefused('place', "The layout has no place “{$this->place}”. It has ".implode(', ', array_keys($workspace->site->places)).'.');
+        $place =
+            $this->place === null
+                ? null
+                : $workspace->site->places[$this->place] ??
+                    throw new InputRefused(
+                        'place',
+                        "The layout has no place “{$this->place}”. It has ".implode(', ', array_keys($workspace->site->places)).'.',
+                    );
         if ($place !== null && $place->kind !== $menu->kind) {
             throw new InputRefused('place', "The place “{$place->name}” is for ".($place->kind->value === 'picks' ? 'picks' : 'a menu').'.');
         }
@@ -46,7 +53,9 @@ final readonly class PlaceMenu implements RequestedChange
 
     public function sentence(Outcome $outcome): string
     {
-        return $this->place === null ? "Took {$outcome->menu($this->menu)} out of its place" : "Placed {$outcome->menu($this->menu)} at {$this->place}";
+        return $this->place === null
+            ? "Took {$outcome->menu($this->menu)} out of its place"
+            : "Placed {$outcome->menu($this->menu)} at {$this->place}";
     }
 
     public function toArray(): array

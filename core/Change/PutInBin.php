@@ -64,7 +64,14 @@ final readonly class PutInBin implements RequestedChange
     private function childrenMoveUp(Page $page, array $below, Workspace $workspace): bool
     {
         $visible = array_filter($below, static fn (string $id): bool => $workspace->pages->page($id)->isLive());
-        $decided = $workspace->ask(QuestionKind::ChildrenOf, $page, count($below), QuestionKind::ChildrenOf->answers(), Answer::Along, $visible !== []);
+        $decided = $workspace->ask(
+            QuestionKind::ChildrenOf,
+            $page,
+            count($below),
+            QuestionKind::ChildrenOf->answers(),
+            Answer::Along,
+            $visible !== [],
+        );
         if ($decided?->answer !== Answer::Up) {
             return false;
         }
@@ -80,13 +87,22 @@ final readonly class PutInBin implements RequestedChange
     {
         $inside = $each->id === $root->id ? '' : " lies inside “{$root->name}” and";
         if ($each->id === $workspace->startPageSignedIn()) {
-            throw new InputRefused('page', "“{$each->name}”$inside is the start page of signed-in people. Give them another one first, or the same as visitors.");
+            throw new InputRefused(
+                'page',
+                "“{$each->name}”$inside is the start page of signed-in people. Give them another one first, or the same as visitors.",
+            );
         }
         if ($each->id === $workspace->startPage()) {
-            throw new InputRefused('page', "“{$each->name}”$inside is the start page; without it visitors of / would get nothing. Make another page the start page first.");
+            throw new InputRefused(
+                'page',
+                "“{$each->name}”$inside is the start page; without it visitors of / would get nothing. Make another page the start page first.",
+            );
         }
         if ($workspace->isProtectedFrom($each)) {
-            throw new InputRefused('page', "“{$each->name}”$inside is protected: only the owner of the site retires it. Ask them, or leave it where it is.");
+            throw new InputRefused(
+                'page',
+                "“{$each->name}”$inside is protected: only the owner of the site retires it. Ask them, or leave it where it is.",
+            );
         }
     }
 }

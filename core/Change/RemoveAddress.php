@@ -34,9 +34,12 @@ final readonly class RemoveAddress implements RequestedChange
         $page = $workspace->pages->page($this->page);
         $held = $workspace->ledger->claimsOn([$this->address])[$this->address->key] ?? null;
         if ($held === null || $held->page !== $page->id || ! in_array($held->kind, [ClaimKind::Also, ClaimKind::Redirect], true)) {
-            throw new InputRefused('address', $held?->isPageOf($page->id) === true
-                ? "{$this->address->readable()} is the own address of “{$page->name}”. Change its slug or place instead."
-                : "“{$page->name}” does not answer at {$this->address->readable()} besides its own address.");
+            throw new InputRefused(
+                'address',
+                $held?->isPageOf($page->id) === true
+                    ? "{$this->address->readable()} is the own address of “{$page->name}”. Change its slug or place instead."
+                    : "“{$page->name}” does not answer at {$this->address->readable()} besides its own address.",
+            );
         }
         $workspace->wish(new AddressWish($page->id, $this->address, null));
     }

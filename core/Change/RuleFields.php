@@ -26,14 +26,21 @@ final class RuleFields
             Field::flag('isOn')->optional(),
             Field::flag('inFront', 'answers before a page at the same address')->optional(),
             Field::text('note', 'why it exists')->optional(),
-            Field::object('pause', ['seconds' => ['type' => 'integer'], 'message' => ['$ref' => '#/components/schemas/Document']])->orNull()->optional(),
+            Field::object('pause', ['seconds' => ['type' => 'integer'], 'message' => ['$ref' => '#/components/schemas/Document']])
+                ->orNull()
+                ->optional(),
         ];
     }
 
     /** @return list<Field> of a new one: it has to say what it answers for */
     public static function forNew(): array
     {
-        return array_map(static fn (Field $field): Field => $field->name === 'source' ? Field::text('source', 'an address of this site, or a URLPattern pathname') : $field, self::all());
+        return array_map(
+            static fn (Field $field): Field => $field->name === 'source'
+                ? Field::text('source', 'an address of this site, or a URLPattern pathname')
+                : $field,
+            self::all(),
+        );
     }
 
     /** @return array<string, mixed> those that are given */

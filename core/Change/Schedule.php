@@ -20,11 +20,7 @@ final readonly class Schedule implements RequestedChange
 
     public static function shape(): Shape
     {
-        return Shape::of(
-            'schedule', Subject::Pages,
-            Field::moment('from')->optional(),
-            Field::moment('until')->optional(),
-        );
+        return Shape::of('schedule', Subject::Pages, Field::moment('from')->optional(), Field::moment('until')->optional());
     }
 
     public static function read(ChangeInput $input): self

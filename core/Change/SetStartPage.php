@@ -39,7 +39,12 @@ final readonly class SetStartPage implements RequestedChange
             throw new NothingToChange('page', "“{$page->name}” is the start page already.");
         }
         if (! $page->isLive() || $page->kind !== PageKind::Page) {
-            throw new InputRefused('page', $page->isLive() ? "“{$page->name}” is a {$page->kind->value}. The start page shows content; choose a page." : "“{$page->name}” is not live, so visitors of / would get nothing. Put it live first.");
+            throw new InputRefused(
+                'page',
+                $page->isLive()
+                    ? "“{$page->name}” is a {$page->kind->value}. The start page shows content; choose a page."
+                    : "“{$page->name}” is not live, so visitors of / would get nothing. Put it live first.",
+            );
         }
         if ($this->for === StartAudience::SignedIn) {
             $workspace->setStartPageSignedIn($page->id === $workspace->startPage() ? null : $page->id);

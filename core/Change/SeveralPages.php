@@ -54,7 +54,11 @@ final readonly class SeveralPages implements Change
                 $passed = $already;
             } catch (Refusal $refusal) {
                 $name = $workspace->pages->find($page)->name ?? $page;
-                throw new InputRefused($refusal->field, str_contains($refusal->reason, "“{$name}”") ? $refusal->reason : "“{$name}”: {$refusal->reason}", $refusal->suggestion);
+                throw new InputRefused(
+                    $refusal->field,
+                    str_contains($refusal->reason, "“{$name}”") ? $refusal->reason : "“{$name}”: {$refusal->reason}",
+                    $refusal->suggestion,
+                );
             }
         }
         if ($done === null) {

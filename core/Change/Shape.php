@@ -27,7 +27,12 @@ final readonly class Shape
     public function guard(array $given): void
     {
         if (isset($given['pages']) && ! $this->subject->takesSeveral()) {
-            throw new InputRefused('pages', $this->subject === Subject::Page ? "The change {$this->kind} is made to one page: name it in `page`." : "The change {$this->kind} takes no pages.");
+            throw new InputRefused(
+                'pages',
+                $this->subject === Subject::Page
+                    ? "The change {$this->kind} is made to one page: name it in `page`."
+                    : "The change {$this->kind} takes no pages.",
+            );
         }
         foreach ($this->fields as $name => $field) {
             if (array_key_exists($name, $given) && ! $field->fits($given[$name])) {

@@ -36,8 +36,16 @@ final readonly class Undo implements Change
      * @param  list<RuleDifference>  $rules
      * @param  Moment|null  $at  when it was applied; null for just now
      */
-    public function __construct(public string $entry, public array $pages, public array $claims, public ?StartPageDifference $startPage = null, public array $menus = [], public ?StartPageDifference $startPageSignedIn = null, public array $rules = [], public ?Moment $at = null)
-    {
+    public function __construct(
+        public string $entry,
+        public array $pages,
+        public array $claims,
+        public ?StartPageDifference $startPage = null,
+        public array $menus = [],
+        public ?StartPageDifference $startPageSignedIn = null,
+        public array $rules = [],
+        public ?Moment $at = null,
+    ) {
     }
 
     public function on(Workspace $workspace): void
@@ -53,13 +61,21 @@ final readonly class Undo implements Change
             if ($difference->wasMade()) {
                 $this->unmake($difference, $now, $workspace);
             } elseif ($difference->wasRemoved()) {
-                $now === null ? $workspace->pages->put($difference->restored($workspace->rules())) : $this->say(NoteKind::Stays, $now, 'existence', $workspace);
+                $now === null
+                    ? $workspace->pages->put($difference->restored($workspace->rules()))
+                    : $this->say(NoteKind::Stays, $now, 'existence', $workspace);
                 $placed[$difference->page] = null;
             } elseif ($now !== null) {
                 $workspace->pages->put($this->undone($difference, $now, $workspace));
                 $placed[$difference->page] = $now;
             } else {
-                $workspace->note(new Note(NoteKind::IsGone, $difference->page, (string) ($difference->before['name'] ?? $workspace->pages->before($difference->page)->name ?? '')));
+                $workspace->note(
+                    new Note(
+                        NoteKind::IsGone,
+                        $difference->page,
+                        (string) ($difference->before['name'] ?? ($workspace->pages->before($difference->page)->name ?? '')),
+                    ),
+                );
             }
         }
         $this->guardPlaces($placed, $workspace);
@@ -140,7 +156,9 @@ final readonly class Undo implements Change
                 $workspace->note(new Note(NoteKind::MenuStays, $difference->menu, $now->name));
             }
             $back = $difference->undoneIn($now);
-            $back = $back?->withoutPages(array_fill_keys(array_filter($back->pagesNamed(), static fn (string $page): bool => $workspace->pages->find($page) === null), true));
+            $back = $back?->withoutPages(
+                array_fill_keys(array_filter($back->pagesNamed(), static fn (string $page): bool => $workspace->pages->find($page) === null), true),
+            );
             if ($back === null) {
                 $workspace->menus->remove($difference->menu);
             } else {
@@ -198,7 +216,10 @@ final readonly class Undo implements Change
         $isBack = $start === $this->startPage->after && ($this->startPage->before === null || ($former !== null && ! $former->isBinned()));
         if (! $isBack) {
             if ($start !== null && ($now === null || $now->isBinned())) {
-                throw new InputRefused('entry', 'The former start page is gone, and the one since would go with this. Choose another start page first.');
+                throw new InputRefused(
+                    'entry',
+                    'The former start page is gone, and the one since would go with this. Choose another start page first.',
+                );
             }
             $workspace->setStartPage($start);
             if ($former !== null || $now !== null) {
@@ -220,7 +241,7 @@ final readonly class Undo implements Change
         $strayed = $difference->strayedIn($now);
         $inside = count($workspace->pages->childOrder($now->id));
         if ($strayed !== [] || $inside > 0 || $workspace->mustStay($now->id) || $workspace->isStartPage($now->id)) {
-            $workspace->note(new Note(NoteKind::StaysMade, $now->id, $now->name, $inside > 0 ? "$inside" : ($strayed[0] ?? 'address')));
+            $workspace->note(new Note(NoteKind::StaysMade, $now->id, $now->name, $inside > 0 ? "$inside" : $strayed[0] ?? 'address'));
 
             return;
         }
@@ -239,7 +260,12 @@ final readonly class Undo implements Change
             $this->say(NoteKind::Stays, $now, $aspect, $workspace);
         }
         $back = $difference->undoneIn($now, $workspace->rules(), $strayed);
-        if ($now->everLive && ! $back->everLive && $this->hasStood($workspace->now()) && $workspace->decisions->on(QuestionKind::InBetween, $now->id, Answer::Redirect)?->answer !== Answer::Free) {
+        if (
+            $now->everLive &&
+            ! $back->everLive &&
+            $this->hasStood($workspace->now()) &&
+            $workspace->decisions->on(QuestionKind::InBetween, $now->id, Answer::Redirect)?->answer !== Answer::Free
+        ) {
             $back = $back->with(['everLive' => true]);
         }
         // What went into the bin with another page hangs where it hangs until that comes back, unless it lies on its own again.
@@ -275,7 +301,9 @@ final readonly class Undo implements Change
             foreach ($unfit as $id => $found) {
                 $page = $workspace->pages->known((string) $id);
                 // One that comes back out of nowhere has no other place than the top, or the bin for itself.
-                $workspace->pages->put($found === null ? $page->with(['parent' => null, 'bin' => $page->bin === null ? null : $page->id]) : $this->stay($page, $found));
+                $workspace->pages->put(
+                    $found === null ? $page->with(['parent' => null, 'bin' => $page->bin === null ? null : $page->id]) : $this->stay($page, $found),
+                );
                 unset($placed[$id]);
                 $this->say(NoteKind::Stays, $page, 'place', $workspace);
             }
@@ -291,7 +319,9 @@ final readonly class Undo implements Change
     {
         $page = $page->placed($found->parent, $found->position);
 
-        return $page->isBinned() === $found->isBinned() ? $page : $page->with(['state' => $found->state, 'was' => $found->was, 'bin' => $found->bin, 'address' => $found->address]);
+        return $page->isBinned() === $found->isBinned()
+            ? $page
+            : $page->with(['state' => $found->state, 'was' => $found->was, 'bin' => $found->bin, 'address' => $found->address]);
     }
 
     /**

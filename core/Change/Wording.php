@@ -15,6 +15,6 @@ final class Wording
 
     public static function count(int $count, string $one, ?string $many = null): string
     {
-        return "$count ".($count === 1 ? $one : ($many ?? "{$one}s"));
+        return "$count ".($count === 1 ? $one : $many ?? "{$one}s");
     }
 }

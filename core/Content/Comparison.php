@@ -75,7 +75,11 @@ final class Comparison
             }
         }
 
-        return new ComparedRow('changed', ['type' => $left[0], 'pieces' => $pieces[0] ?: [['text' => $left[1], 'marked' => true]]], ['type' => $right[0], 'pieces' => $pieces[1] ?: [['text' => $right[1], 'marked' => true]]]);
+        return new ComparedRow(
+            'changed',
+            ['type' => $left[0], 'pieces' => $pieces[0] ?: [['text' => $left[1], 'marked' => true]]],
+            ['type' => $right[0], 'pieces' => $pieces[1] ?: [['text' => $right[1], 'marked' => true]]],
+        );
     }
 
     /** @param  list<array{text: string, marked: bool}>  $pieces */
@@ -118,7 +122,10 @@ final class Comparison
             $endB--;
         }
         $pairs = $from === 0 ? [] : array_map(null, range(0, $from - 1), range(0, $from - 1));
-        $middle = ($endA - $from) * ($endB - $from) > self::MAX_STEPS ? self::apart($a, $b, $from, $endA, $endB) : self::common(array_slice($a, $from, $endA - $from), array_slice($b, $from, $endB - $from), $from, $from);
+        $middle =
+            ($endA - $from) * ($endB - $from) > self::MAX_STEPS
+                ? self::apart($a, $b, $from, $endA, $endB)
+                : self::common(array_slice($a, $from, $endA - $from), array_slice($b, $from, $endB - $from), $from, $from);
         array_push($pairs, ...$middle);
         for ($i = 0; $endA + $i < count($a); $i++) {
             $pairs[] = [$endA + $i, $endB + $i];
@@ -167,7 +174,12 @@ final class Comparison
         $i = $j = $from;
         foreach ([...self::anchors($a, $b, $from, $endA, $endB), [$endA, $endB]] as [$nextA, $nextB]) {
             $isSmall = ($nextA - $i) * ($nextB - $j) <= self::MAX_STEPS;
-            array_push($pairs, ...($isSmall ? self::common(array_slice($a, $i, $nextA - $i), array_slice($b, $j, $nextB - $j), $i, $j) : [...self::alone($i, $nextA, 0), ...self::alone($j, $nextB, 1)]));
+            array_push(
+                $pairs,
+                ...$isSmall
+                    ? self::common(array_slice($a, $i, $nextA - $i), array_slice($b, $j, $nextB - $j), $i, $j)
+                    : [...self::alone($i, $nextA, 0), ...self::alone($j, $nextB, 1)],
+            );
             if ($nextA < $endA) {
                 $pairs[] = [$nextA, $nextB];
             }
@@ -192,7 +204,9 @@ final class Comparison
      */
     private static function anchors(array $a, array $b, int $from, int $endA, int $endB): array
     {
-        $once = static fn (array $of, int $end): array => array_keys(array_filter(array_count_values(array_slice($of, $from, $end - $from)), static fn (int $times): bool => $times === 1));
+        $once = static fn (array $of, int $end): array => array_keys(
+            array_filter(array_count_values(array_slice($of, $from, $end - $from)), static fn (int $times): bool => $times === 1),
+        );
         $unique = array_intersect_key(array_flip($once($a, $endA)), array_flip($once($b, $endB)));
         $inB = [];
         for ($j = $from; $j < $endB; $j++) {
@@ -245,6 +259,9 @@ final class Comparison
             return '[picture] '.($node['attrs']['alt'] ?? '');
         }
 
-        return implode(($node['type'] ?? '') === 'paragraph' || ($node['type'] ?? '') === 'heading' ? '' : ' ', array_map(self::text(...), $node['content'] ?? []));
+        return implode(
+            ($node['type'] ?? '') === 'paragraph' || ($node['type'] ?? '') === 'heading' ? '' : ' ',
+            array_map(self::text(...), $node['content'] ?? []),
+        );
     }
 }

@@ -28,13 +28,17 @@ final readonly class Document
     public static function read(array $json): self
     {
         if (($json['version'] ?? self::VERSION) !== self::VERSION) {
-            throw new InvalidDocument('document.version', 'This content was written in a version of the format that is not known here.', (string) self::VERSION);
+            throw new InvalidDocument(
+                'document.version',
+                'This content was written in a version of the format that is not known here.',
+                (string) self::VERSION,
+            );
         }
         if (($json['type'] ?? null) !== 'doc') {
             throw new InvalidDocument('document.type', 'Content is a document of blocks.', 'doc');
         }
 
-        return new self((new DocumentReader)->blocks($json['content'] ?? [], 'document.content', 0));
+        return new self((new DocumentReader())->blocks($json['content'] ?? [], 'document.content', 0));
     }
 
     public static function blank(): self
@@ -65,7 +69,11 @@ final readonly class Document
     /** @return list<string> web and mail addresses linked to as they are written, each once */
     public function hrefs(): array
     {
-        return $this->collect(static fn (array $node): array => array_values(array_filter(array_map(static fn (array $mark): ?string => $mark['attrs']['href'] ?? null, $node['marks'] ?? []))));
+        return $this->collect(
+            static fn (array $node): array => array_values(
+                array_filter(array_map(static fn (array $mark): ?string => $mark['attrs']['href'] ?? null, $node['marks'] ?? [])),
+            ),
+        );
     }
 
     /** @return list<string> identities of the pictures shown, each once */
@@ -81,7 +89,9 @@ final readonly class Document
      */
     public function withLinksTurned(array $to): self
     {
-        return $this->withLinks(static fn (array $link): array => isset($link['page'], $to[$link['page']]) ? ['page' => $to[$link['page']]] + $link : $link);
+        return $this->withLinks(
+            static fn (array $link): array => isset($link['page'], $to[$link['page']]) ? ['page' => $to[$link['page']]] + $link : $link,
+        );
     }
 
     /**
@@ -120,7 +130,7 @@ final readonly class Document
             foreach ($of($node) as $value) {
                 $found[$value] = true;
             }
-            array_unshift($queue, ...($node['content'] ?? []));
+            array_unshift($queue, ...$node['content'] ?? []);
         }
 
         return array_map(strval(...), array_keys($found));

@@ -41,10 +41,17 @@ final class DocumentReader
         return match ($type) {
             'paragraph' => ['type' => $type, 'content' => $this->inline($content, "$at.content")],
             'heading' => ['type' => $type, 'attrs' => ['level' => $this->level($node, $at)], 'content' => $this->inline($content, "$at.content")],
-            'bulletList', 'orderedList' => ['type' => $type, 'content' => $this->each($content, "$at.content", fn (array $item, string $to): array => $this->item($item, $to, $depth + 1))],
+            'bulletList', 'orderedList' => [
+                'type' => $type,
+                'content' => $this->each($content, "$at.content", fn (array $item, string $to): array => $this->item($item, $to, $depth + 1)),
+            ],
             'blockquote' => ['type' => $type, 'content' => $this->blocks($content, "$at.content", $depth + 1)],
             'picture' => ['type' => $type, 'attrs' => $this->picture($node, "$at.attrs")],
-            default => throw new InvalidDocument("$at.type", 'A block is a heading, paragraph, bulletList, orderedList, blockquote or picture.', 'paragraph'),
+            default => throw new InvalidDocument(
+                "$at.type",
+                'A block is a heading, paragraph, bulletList, orderedList, blockquote or picture.',
+                'paragraph',
+            ),
         };
     }
 
@@ -65,7 +72,7 @@ final class DocumentReader
     private function level(array $node, string $at): int
     {
         $attrs = $node['attrs'] ?? null;
-        $level = is_array($attrs) ? ($attrs['level'] ?? null) : null;
+        $level = is_array($attrs) ? $attrs['level'] ?? null : null;
         if (! in_array($level, [2, 3, 4], true)) {
             throw new InvalidDocument("$at.attrs.level", 'Headings in the content have level 2, 3 or 4; level 1 is the page\'s own heading.', '2');
         }
@@ -115,8 +122,15 @@ final class DocumentReader
             return ['page' => $this->ulid($page, "$at.page")] + $this->rest($attrs['rest'] ?? null, "$at.rest");
         }
         $href = is_string($attrs['href'] ?? null) ? trim($attrs['href']) : '';
-        if (preg_match('#^(?:https?://[^\s/]|mailto:[^\s@]+@[^\s@]+$|tel:[+0-9]|/(?!/)|\#)#iD', $href) !== 1 || preg_match('/[\x00-\x20\\\\]/', $href) === 1) {
-            throw new InvalidDocument("$at.href", 'A link leads to a page, to a web address with https:// or http://, to an address of this site beginning with a slash, or to a mail address.', 'https://'.ltrim($href, '/'));
+        if (
+            preg_match('#^(?:https?://[^\s/]|mailto:[^\s@]+@[^\s@]+$|tel:[+0-9]|/(?!/)|\#)#iD', $href) !== 1 ||
+            preg_match('/[\x00-\x20\\\\]/', $href) === 1
+        ) {
+            throw new InvalidDocument(
+                "$at.href",
+                'A link leads to a page, to a web address with https:// or http://, to an address of this site beginning with a slash, or to a mail address.',
+                'https://'.ltrim($href, '/'),
+            );
         }
 
         return ['href' => $href];
@@ -155,14 +169,20 @@ final class DocumentReader
             'alt' => $decorative ? '' : mb_substr($alt, 0, 500),
             'decorative' => $decorative,
             'caption' => is_string($attrs['caption'] ?? null) ? mb_substr(trim($attrs['caption']), 0, 500) : '',
-            'align' => in_array($align, self::ALIGNMENTS, true) ? $align : throw new InvalidDocument("$at.align", 'A picture stands left, centre or right.', 'centre'),
-            'width' => in_array($width, self::WIDTHS, true) ? $width : throw new InvalidDocument("$at.width", 'A picture is 25, 50, 75 or 100 per cent wide.', '100'),
+            'align' => in_array($align, self::ALIGNMENTS, true)
+                ? $align
+                : throw new InvalidDocument("$at.align", 'A picture stands left, centre or right.', 'centre'),
+            'width' => in_array($width, self::WIDTHS, true)
+                ? $width
+                : throw new InvalidDocument("$at.width", 'A picture is 25, 50, 75 or 100 per cent wide.', '100'),
         ];
     }
 
     private function ulid(mixed $value, string $at): string
     {
-        return Identity::names($value) ? $value : throw new InvalidDocument($at, 'Pages and files are named by their identity, 26 letters and digits.');
+        return Identity::names($value)
+            ? $value
+            : throw new InvalidDocument($at, 'Pages and files are named by their identity, 26 letters and digits.');
     }
 
     /**

@@ -84,7 +84,13 @@ final readonly class HtmlRenderer
 
         return sprintf(
             '<figure class="picture picture-%s picture-%d"><img src="%s" alt="%s" width="%d" height="%d" loading="lazy">%s</figure>',
-            $attrs['align'], $attrs['width'], self::escape($picture->address), self::escape($attrs['alt']), $picture->width, $picture->height, $caption,
+            $attrs['align'],
+            $attrs['width'],
+            self::escape($picture->address),
+            self::escape($attrs['alt']),
+            $picture->width,
+            $picture->height,
+            $caption,
         );
     }
 

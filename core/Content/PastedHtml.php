@@ -26,14 +26,40 @@ final class PastedHtml
 
     private const HEADINGS = ['h1' => 2, 'h2' => 2, 'h3' => 3, 'h4' => 4, 'h5' => 4, 'h6' => 4];
 
-    private const BLOCKS = ['p', 'div', 'section', 'article', 'ul', 'ol', 'li', 'blockquote', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'pre', 'figure', 'table', 'thead', 'tbody', 'tr', 'td', 'th', 'main', 'header', 'footer'];
+    private const BLOCKS = [
+        'p',
+        'div',
+        'section',
+        'article',
+        'ul',
+        'ol',
+        'li',
+        'blockquote',
+        'h1',
+        'h2',
+        'h3',
+        'h4',
+        'h5',
+        'h6',
+        'pre',
+        'figure',
+        'table',
+        'thead',
+        'tbody',
+        'tr',
+        'td',
+        'th',
+        'main',
+        'header',
+        'footer',
+    ];
 
     private readonly HtmlSanitizer $sanitizer;
 
     /** @param  \Closure(string): ?string  $pageAt the identity of the page at an address of the site, if any */
     public function __construct(private readonly \Closure $pageAt)
     {
-        $config = (new HtmlSanitizerConfig)
+        $config = (new HtmlSanitizerConfig())
             ->allowSafeElements()
             ->blockElement('span')
             ->allowLinkSchemes(['http', 'https', 'mailto', 'tel'])
@@ -55,7 +81,10 @@ final class PastedHtml
     private function guardSize(string $html): void
     {
         if (preg_match_all('#<[a-z]#i', $html) > self::MAX_ELEMENTS) {
-            throw new InvalidDocument('html', sprintf('What was pasted has more than %s elements. Paste it in pieces.', number_format(self::MAX_ELEMENTS)));
+            throw new InvalidDocument(
+                'html',
+                sprintf('What was pasted has more than %s elements. Paste it in pieces.', number_format(self::MAX_ELEMENTS)),
+            );
         }
         $depth = 0;
         preg_match_all('#<(/?)(?!'.self::ENDS_ITSELF.')[a-z][^>]*?(/?)>#i', $html, $tags, PREG_SET_ORDER);
@@ -63,7 +92,10 @@ final class PastedHtml
             $depth += $closes === '/' ? -1 : ($isEmpty === '/' ? 0 : 1);
             $depth = max(0, $depth);
             if ($depth > self::MAX_DEPTH) {
-                throw new InvalidDocument('html', sprintf('What was pasted is nested more than %d levels deep. Paste it as plain text, or in pieces.', self::MAX_DEPTH));
+                throw new InvalidDocument(
+                    'html',
+                    sprintf('What was pasted is nested more than %d levels deep. Paste it as plain text, or in pieces.', self::MAX_DEPTH),
+                );
             }
         }
     }
@@ -138,7 +170,7 @@ final class PastedHtml
 
             return $text === '' ? [] : [['type' => 'text', 'text' => $text] + ($marks === [] ? [] : ['marks' => $marks])];
         }
-        if (! $node instanceof \DOMElement) {
+        if (! ($node instanceof \DOMElement)) {
             return [];
         }
 
@@ -175,7 +207,10 @@ final class PastedHtml
         $page = $href === '' ? null : ($this->pageAt)($href);
         $link = ['type' => 'link', 'attrs' => $page === null ? ['href' => $href] : ['page' => $page, 'rest' => OwnAddress::rest($href)]];
         try {
-            $read = Document::read(['type' => 'doc', 'content' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => '.', 'marks' => [$link]]]]]]);
+            $read = Document::read([
+                'type' => 'doc',
+                'content' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => '.', 'marks' => [$link]]]]],
+            ]);
         } catch (InvalidDocument) {
             return $marks; // a link that leads nowhere loses its mark, never its content
         }

@@ -14,8 +14,13 @@ final readonly class Decision
      * @param  QuestionKind|null  $kind  null for an address that gives way
      * @param  string|null  $to  the page named by the answer `page`
      */
-    private function __construct(public ?QuestionKind $kind, public ?string $page, public ?Answer $answer, public ?string $to, public ?Address $givesWay)
-    {
+    private function __construct(
+        public ?QuestionKind $kind,
+        public ?string $page,
+        public ?Answer $answer,
+        public ?string $to,
+        public ?Address $givesWay,
+    ) {
     }
 
     /** What holds this address (a redirect, a record of being gone, a page in the bin) lets it go. */
@@ -44,6 +49,9 @@ final readonly class Decision
             return ['kind' => 'give-way', 'address' => $this->givesWay->path];
         }
 
-        return array_filter(['kind' => $this->kind->value ?? '', 'page' => $this->page ?? '', 'answer' => $this->answer->value ?? '', 'to' => $this->to ?? ''], static fn (string $text): bool => $text !== '');
+        return array_filter(
+            ['kind' => $this->kind->value ?? '', 'page' => $this->page ?? '', 'answer' => $this->answer->value ?? '', 'to' => $this->to ?? ''],
+            static fn (string $text): bool => $text !== '',
+        );
     }
 }

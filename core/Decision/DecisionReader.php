@@ -51,11 +51,19 @@ final readonly class DecisionReader
         $question = is_string($kind) ? QuestionKind::tryFrom($kind) : null;
         $answer = is_string($decision['answer'] ?? null) ? Answer::tryFrom($decision['answer']) : null;
         if ($question === null || $answer === null) {
-            throw new InputRefused('kind', 'A decision is {"kind": "give-way", "address": …} or {"kind": "retired", "children-of", "drafts-below", "raw-links", "menu-entries" or "in-between", "page": …, "answer": …}.');
+            throw new InputRefused(
+                'kind',
+                'A decision is {"kind": "give-way", "address": …} or {"kind": "retired", "children-of", "drafts-below", "raw-links", "menu-entries" or "in-between", "page": …, "answer": …}.',
+            );
         }
         $to = $decision['to'] ?? null;
 
-        return Decision::answer($question, $this->identity($decision['page'] ?? null, 'page'), $answer, $to === null ? null : $this->identity($to, 'to'));
+        return Decision::answer(
+            $question,
+            $this->identity($decision['page'] ?? null, 'page'),
+            $answer,
+            $to === null ? null : $this->identity($to, 'to'),
+        );
     }
 
     private function identity(mixed $value, string $field): string

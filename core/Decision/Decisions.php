@@ -54,6 +54,7 @@ final readonly class Decisions
     /** The last word on it, the default where that is taken; null while it is open. */
     public function on(QuestionKind $kind, string $page, Answer $default): ?Decision
     {
-        return $this->answers["$kind->value $page"] ?? ($this->unanswered === WhenUnanswered::TakesDefault ? Decision::answer($kind, $page, $default) : null);
+        return $this->answers["$kind->value $page"] ??
+            ($this->unanswered === WhenUnanswered::TakesDefault ? Decision::answer($kind, $page, $default) : null);
     }
 }

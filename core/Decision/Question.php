@@ -35,8 +35,16 @@ final readonly class Question
      *
      * @param  list<Answer>  $answers
      */
-    public static function of(Decisions $decisions, QuestionKind $kind, Page $about, int $count, array $answers, Answer $default, bool $matters, ?Page $heir = null): self
-    {
+    public static function of(
+        Decisions $decisions,
+        QuestionKind $kind,
+        Page $about,
+        int $count,
+        array $answers,
+        Answer $default,
+        bool $matters,
+        ?Page $heir = null,
+    ): self {
         return new self($kind, $about->id, $about->name, $count, $answers, $default, $heir, $matters, $decisions->on($kind, $about->id, $default));
     }
 

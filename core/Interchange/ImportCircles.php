@@ -39,8 +39,11 @@ final class ImportCircles implements AddressLookup
     private ?Resolver $resolver = null;
 
     /** @param  list<Rule>  $withoutClaim  rules of the site that hold no address */
-    public function __construct(private readonly AddressRules $rules, private readonly AddressLookup $answers, private readonly array $withoutClaim)
-    {
+    public function __construct(
+        private readonly AddressRules $rules,
+        private readonly AddressLookup $answers,
+        private readonly array $withoutClaim,
+    ) {
     }
 
     /** Takes a row up. */
@@ -119,7 +122,11 @@ final class ImportCircles implements AddressLookup
 
     private function resolver(): Resolver
     {
-        return $this->resolver ??= new Resolver($this->rules, $this, RuleSet::compile([...$this->withoutClaim, ...array_values($this->free)], $this->rules, Moment::at(0)));
+        return $this->resolver ??= new Resolver(
+            $this->rules,
+            $this,
+            RuleSet::compile([...$this->withoutClaim, ...array_values($this->free)], $this->rules, Moment::at(0)),
+        );
     }
 
     public function at(string $key): ?AddressHolder

@@ -30,7 +30,10 @@ final class OldAddresses
             default => self::table($text),
         };
         if ($found === []) {
-            throw new InputRefused('text', 'No address was found. Paste one a line, a table with a column named address, a sitemap, or an access log.');
+            throw new InputRefused(
+                'text',
+                'No address was found. Paste one a line, a table with a column named address, a sitemap, or an access log.',
+            );
         }
         if (count($found) > self::MAX_LINES) {
             throw new InputRefused('text', sprintf('At most %d addresses are matched at once; these are %d.', self::MAX_LINES, count($found)));
@@ -60,7 +63,11 @@ final class OldAddresses
     {
         $found = [];
         foreach (preg_split('/\R/', $text) ?: [] as $line) {
-            if (preg_match(self::LOG, $line, $parts) !== 1 || ! in_array($parts[2][0], ['2', '3', '4'], true) || in_array($parts[2], ['400', '401', '403', '405'], true)) {
+            if (
+                preg_match(self::LOG, $line, $parts) !== 1 ||
+                ! in_array($parts[2][0], ['2', '3', '4'], true) ||
+                in_array($parts[2], ['400', '401', '403', '405'], true)
+            ) {
                 continue;
             }
             $path = substr($parts[1], 0, strcspn($parts[1], '?#'));
@@ -82,7 +89,10 @@ final class OldAddresses
             $address = $fields['source'] ?? '';
             if ($address !== '' && preg_match('#^(?:https?://|/)#i', $address) === 1) {
                 // Without names of columns the second is the title.
-                $found[$address] = ['title' => $fields['title'] ?? (preg_match('#^(?:https?://|/)#i', $fields['target'] ?? '') === 1 ? '' : $fields['target'] ?? ''), 'requests' => 0];
+                $found[$address] = [
+                    'title' => $fields['title'] ?? (preg_match('#^(?:https?://|/)#i', $fields['target'] ?? '') === 1 ? '' : $fields['target'] ?? ''),
+                    'requests' => 0,
+                ];
             }
         }
 

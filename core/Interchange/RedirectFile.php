@@ -37,7 +37,13 @@ final readonly class RedirectFile
         }
         $isServers = preg_match(self::APACHE, $text) === 1 || preg_match(self::NGINX, $text) === 1;
         if ($isServers && strlen($text) > self::MAX_CONFIGURATION_LENGTH) {
-            throw new InputRefused('text', sprintf('Configuration of a web server is read up to %d MB. Bring it in in pieces, or as a table.', self::MAX_CONFIGURATION_LENGTH / 1_000_000));
+            throw new InputRefused(
+                'text',
+                sprintf(
+                    'Configuration of a web server is read up to %d MB. Bring it in in pieces, or as a table.',
+                    self::MAX_CONFIGURATION_LENGTH / 1_000_000,
+                ),
+            );
         }
         yield from match (true) {
             preg_match(self::APACHE, $text) === 1 => ApacheFile::rows($text),
@@ -50,9 +56,16 @@ final readonly class RedirectFile
     /** Whether every line is an address and where it leads, with spaces between. */
     private static function isSpaced(string $text): bool
     {
-        $lines = array_slice(array_values(array_filter(explode("\n", substr($text, 0, 4000)), static fn (string $line): bool => preg_match('/^\s*(?:#|$)/', $line) !== 1)), 0, 20);
+        $lines = array_slice(
+            array_values(
+                array_filter(explode("\n", substr($text, 0, 4000)), static fn (string $line): bool => preg_match('/^\s*(?:#|$)/', $line) !== 1),
+            ),
+            0,
+            20,
+        );
 
-        return $lines !== [] && array_filter($lines, static fn (string $line): bool => preg_match('#^/[^\s,;|]*[ ]+(?:/|https?://)\S*\s*$#i', $line) !== 1) === [];
+        return $lines !== [] &&
+            array_filter($lines, static fn (string $line): bool => preg_match('#^/[^\s,;|]*[ ]+(?:/|https?://)\S*\s*$#i', $line) !== 1) === [];
     }
 
     /** @return iterable<int, array<string, string>> */
@@ -60,7 +73,7 @@ final readonly class RedirectFile
     {
         foreach (Table::textLines($text) as $n => [$line]) {
             if (preg_match('/^\s*(?:#|$)/', $line) !== 1) {
-                [$source, $target] = [...(preg_split('/\s+/', trim($line), 2) ?: []), ''];
+                [$source, $target] = [...preg_split('/\s+/', trim($line), 2) ?: [], ''];
                 yield $n => ['source' => $source, 'target' => $target];
             }
         }

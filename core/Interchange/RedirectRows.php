@@ -17,7 +17,22 @@ use Heronstem\Core\Refusal;
 final class RedirectRows
 {
     /** Columns of a file, in their order. */
-    public const COLUMNS = ['address', 'leads to', 'answer', 'scope', 'query', 'rest goes along', 'begins', 'ends', 'on', 'in front', 'position', 'note', 'seconds', 'message'];
+    public const COLUMNS = [
+        'address',
+        'leads to',
+        'answer',
+        'scope',
+        'query',
+        'rest goes along',
+        'begins',
+        'ends',
+        'on',
+        'in front',
+        'position',
+        'note',
+        'seconds',
+        'message',
+    ];
 
     /** @var array<string, int> line by what a rule answers for */
     private array $seen = [];
@@ -43,13 +58,26 @@ final class RedirectRows
         }
         $own = preg_match('#^https?://#i', $source) === 1 ? $this->own->in($source) : null;
         if ($own === null && preg_match('#^https?://#i', $source) === 1) {
-            throw new InputRefused('address', 'This is an address of another site. Only addresses of this site can be redirected.', '/'.ltrim((string) parse_url($source, PHP_URL_PATH), '/'));
+            throw new InputRefused(
+                'address',
+                'This is an address of another site. Only addresses of this site can be redirected.',
+                '/'.ltrim((string) parse_url($source, PHP_URL_PATH), '/'),
+            );
         }
         $given = [
-            'id' => Identity::derived($this->seed, 'redirect '.$this->count++), 'source' => $own === null ? $source : $own->path.(($fields['query'] ?? '') === 'match' ? OwnAddress::rest($source) : ''),
-            'scope' => self::else($fields, 'scope', str_contains($source, '*') || preg_match('#/:[A-Za-z]#', $source) === 1 ? 'pattern' : 'one'), 'answer' => strtolower(self::else($fields, 'answer', '301')),
-            'query' => self::else($fields, 'query', 'carry'), 'carriesRest' => self::flag($fields, 'carriesRest', true), 'from' => $fields['from'] ?? null, 'until' => $fields['until'] ?? null,
-            'isOn' => self::flag($fields, 'isOn', true), 'inFront' => self::flag($fields, 'inFront', false), 'position' => (int) ($fields['position'] ?? 0), 'note' => $fields['note'] ?? '', 'origin' => "import {$this->seed}",
+            'id' => Identity::derived($this->seed, 'redirect '.$this->count++),
+            'source' => $own === null ? $source : $own->path.(($fields['query'] ?? '') === 'match' ? OwnAddress::rest($source) : ''),
+            'scope' => self::else($fields, 'scope', str_contains($source, '*') || preg_match('#/:[A-Za-z]#', $source) === 1 ? 'pattern' : 'one'),
+            'answer' => strtolower(self::else($fields, 'answer', '301')),
+            'query' => self::else($fields, 'query', 'carry'),
+            'carriesRest' => self::flag($fields, 'carriesRest', true),
+            'from' => $fields['from'] ?? null,
+            'until' => $fields['until'] ?? null,
+            'isOn' => self::flag($fields, 'isOn', true),
+            'inFront' => self::flag($fields, 'inFront', false),
+            'position' => (int) ($fields['position'] ?? 0),
+            'note' => $fields['note'] ?? '',
+            'origin' => "import {$this->seed}",
         ];
         if ($given['answer'] === '410' && ($fields['target'] ?? '') !== '') {
             throw new InputRefused('leadsTo', 'What is gone leads nowhere. Leave the target away, or choose another answer.');
@@ -86,15 +114,30 @@ final class RedirectRows
     public static function written(Rule $rule, \Closure $addressOf, \Closure $file): array
     {
         $target = match ($rule->target?->kind) {
-            null => '', TargetKind::Page => $addressOf($rule->target->value) ?? "page:{$rule->target->value}", TargetKind::File => $file($rule->target->value) === null ? '' : "file:{$rule->target->value}", default => $rule->target->value,
+            null => '',
+            TargetKind::Page => $addressOf($rule->target->value) ?? "page:{$rule->target->value}",
+            TargetKind::File => $file($rule->target->value) === null ? '' : "file:{$rule->target->value}",
+            default => $rule->target->value,
         };
         // An address where a page is would be read as that page.
         $target = $rule->target?->kind === TargetKind::Address && ! str_contains($target, ':') ? "address:$target" : $target;
         $yes = static fn (bool $is): string => $is ? 'yes' : 'no';
 
         return [
-            $rule->source.($rule->matched === '' ? '' : "?{$rule->matched}"), $target, $rule->answer->value, $rule->scope->value, $rule->query->value, $yes($rule->carriesRest), $rule->from?->iso() ?? '', $rule->until?->iso() ?? '',
-            $yes($rule->isOn), $yes($rule->inFront), (string) $rule->position, $rule->note, $rule->pause === null ? '' : (string) $rule->pause->seconds, $rule->pause === null ? '' : (string) json_encode($rule->pause->message->toArray(), JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES),
+            $rule->source.($rule->matched === '' ? '' : "?{$rule->matched}"),
+            $target,
+            $rule->answer->value,
+            $rule->scope->value,
+            $rule->query->value,
+            $yes($rule->carriesRest),
+            $rule->from?->iso() ?? '',
+            $rule->until?->iso() ?? '',
+            $yes($rule->isOn),
+            $yes($rule->inFront),
+            (string) $rule->position,
+            $rule->note,
+            $rule->pause === null ? '' : (string) $rule->pause->seconds,
+            $rule->pause === null ? '' : (string) json_encode($rule->pause->message->toArray(), JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES),
         ];
     }
 
@@ -128,7 +171,16 @@ final class RedirectRows
         $read = str_starts_with($written, '{') ? json_decode($written, true) : null;
         $lines = array_values(array_filter(array_map(trim(...), preg_split('/\R/', $written) ?: []), static fn (string $line): bool => $line !== ''));
 
-        return is_array($read) ? $read : ['version' => 1, 'type' => 'doc', 'content' => array_map(static fn (string $line): array => ['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => $line]]], $lines)];
+        return is_array($read)
+            ? $read
+            : [
+                'version' => 1,
+                'type' => 'doc',
+                'content' => array_map(
+                    static fn (string $line): array => ['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => $line]]],
+                    $lines,
+                ),
+            ];
     }
 
     /** @param  array<string, string>  $fields */

@@ -14,10 +14,21 @@ final readonly class Table
 
     /** Names of columns as people write them. */
     private const NAMES = [
-        'source' => ['address', 'source', 'from', 'old', 'old url', 'old address', 'url', 'request', 'path'], 'target' => ['leads to', 'target', 'to', 'new', 'new url', 'new address', 'destination', 'location'],
-        'answer' => ['answer', 'status', 'code', 'type', 'status code'], 'scope' => ['scope', 'reach'], 'query' => ['query'], 'carriesRest' => ['rest goes along', 'carries rest'], 'from' => ['begins', 'valid from', 'start'],
-        'until' => ['ends', 'until', 'valid until', 'end'], 'isOn' => ['on', 'active', 'enabled'], 'inFront' => ['in front', 'before pages'], 'position' => ['position', 'order'], 'note' => ['note', 'comment', 'reason'],
-        'seconds' => ['seconds', 'pause'], 'title' => ['title', 'name', 'page title'], 'message' => ['message'],
+        'source' => ['address', 'source', 'from', 'old', 'old url', 'old address', 'url', 'request', 'path'],
+        'target' => ['leads to', 'target', 'to', 'new', 'new url', 'new address', 'destination', 'location'],
+        'answer' => ['answer', 'status', 'code', 'type', 'status code'],
+        'scope' => ['scope', 'reach'],
+        'query' => ['query'],
+        'carriesRest' => ['rest goes along', 'carries rest'],
+        'from' => ['begins', 'valid from', 'start'],
+        'until' => ['ends', 'until', 'valid until', 'end'],
+        'isOn' => ['on', 'active', 'enabled'],
+        'inFront' => ['in front', 'before pages'],
+        'position' => ['position', 'order'],
+        'note' => ['note', 'comment', 'reason'],
+        'seconds' => ['seconds', 'pause'],
+        'title' => ['title', 'name', 'page title'],
+        'message' => ['message'],
     ];
 
     /**
@@ -39,7 +50,10 @@ final readonly class Table
                 continue;
             }
             if (! $isClosed) {
-                yield $at => ['source' => mb_strcut($record, 0, 200), 'refused' => 'A quote opens on this line and is never closed. Close it, or double it where it is meant as a sign.'];
+                yield $at => [
+                    'source' => mb_strcut($record, 0, 200),
+                    'refused' => 'A quote opens on this line and is never closed. Close it, or double it where it is meant as a sign.',
+                ];
 
                 continue;
             }
@@ -68,11 +82,14 @@ final readonly class Table
      */
     public static function csv(array $cells): string
     {
-        return implode(',', array_map(static function (string $cell): string {
-            $cell = self::guarded($cell);
+        return implode(
+            ',',
+            array_map(static function (string $cell): string {
+                $cell = self::guarded($cell);
 
-            return preg_match('/[",\r\n]|^\s|\s$/', $cell) === 1 ? '"'.str_replace('"', '""', $cell).'"' : $cell;
-        }, $cells))."\r\n";
+                return preg_match('/[",\r\n]|^\s|\s$/', $cell) === 1 ? '"'.str_replace('"', '""', $cell).'"' : $cell;
+            }, $cells),
+        )."\r\n";
     }
 
     /** A spreadsheet must not take a text for a formula: what would begin one, or is written like this already, has an apostrophe before it. */
@@ -146,7 +163,15 @@ final readonly class Table
             $fields = [];
             foreach (is_array($read) ? $read : ['source' => $line] as $name => $value) {
                 $known = self::name((string) $name);
-                $fields[$known === '' ? (string) $name : $known] = is_bool($value) ? ($value ? 'yes' : 'no') : (is_scalar($value) ? (string) $value : ($value === null ? '' : (string) json_encode($value)));
+                $fields[$known === '' ? (string) $name : $known] = is_bool($value)
+                    ? ($value
+                        ? 'yes'
+                        : 'no')
+                    : (is_scalar($value)
+                        ? (string) $value
+                        : ($value === null
+                            ? ''
+                            : (string) json_encode($value)));
             }
             yield $at => $fields;
         }
@@ -167,7 +192,16 @@ final readonly class Table
     /** The one that the first lines have most evenly. */
     private static function delimiter(string $head): string
     {
-        $lines = array_slice(array_values(array_filter(preg_split('/\R/', (string) preg_replace('/"(?:[^"]|"")*"/', 'x', $head)) ?: [], static fn (string $line): bool => trim($line) !== '')), 0, 10);
+        $lines = array_slice(
+            array_values(
+                array_filter(
+                    preg_split('/\R/', (string) preg_replace('/"(?:[^"]|"")*"/', 'x', $head)) ?: [],
+                    static fn (string $line): bool => trim($line) !== '',
+                ),
+            ),
+            0,
+            10,
+        );
         $best = ',';
         $most = 0;
         foreach (self::DELIMITERS as $delimiter) {

@@ -68,8 +68,15 @@ final readonly class Claim
     }
 
     /** A claim as a store kept it. */
-    public static function stored(Address $address, ClaimKind $kind, ?string $page, bool $everLive, ?string $heldFor, ?string $since = null, ?string $byChange = null): self
-    {
+    public static function stored(
+        Address $address,
+        ClaimKind $kind,
+        ?string $page,
+        bool $everLive,
+        ?string $heldFor,
+        ?string $since = null,
+        ?string $byChange = null,
+    ): self {
         return new self($address, $kind, $page, $everLive, $heldFor, $since, $byChange);
     }
 
@@ -93,7 +100,10 @@ final readonly class Claim
     /** Same holder, same answer, same spelling; times aside. */
     public function says(self $other): bool
     {
-        return $this->address->path === $other->address->path && $this->kind === $other->kind
-            && $this->page === $other->page && $this->everLive === $other->everLive && $this->heldFor === $other->heldFor;
+        return $this->address->path === $other->address->path &&
+            $this->kind === $other->kind &&
+            $this->page === $other->page &&
+            $this->everLive === $other->everLive &&
+            $this->heldFor === $other->heldFor;
     }
 }

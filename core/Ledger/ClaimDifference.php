@@ -51,14 +51,22 @@ final readonly class ClaimDifference
     /** @return Row|null */
     private static function row(?Claim $claim): ?array
     {
-        return $claim === null ? null : [
-            $claim->address->path, $claim->kind->value, (string) $claim->page, $claim->everLive, ...($claim->heldFor === null ? [] : [$claim->heldFor]),
-        ];
+        return $claim === null
+            ? null
+            : [
+                $claim->address->path,
+                $claim->kind->value,
+                (string) $claim->page,
+                $claim->everLive,
+                ...$claim->heldFor === null ? [] : [$claim->heldFor],
+            ];
     }
 
     /** @param  Row|null  $row */
     private static function claim(?array $row, AddressRules $rules): ?Claim
     {
-        return $row === null ? null : Claim::stored(Address::stored($row[0], $rules), ClaimKind::from($row[1]), $row[2] === '' ? null : $row[2], $row[3], $row[4] ?? null);
+        return $row === null
+            ? null
+            : Claim::stored(Address::stored($row[0], $rules), ClaimKind::from($row[1]), $row[2] === '' ? null : $row[2], $row[3], $row[4] ?? null);
     }
 }

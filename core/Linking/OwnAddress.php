@@ -53,6 +53,8 @@ final readonly class OwnAddress
     /** Host and port, http and https alike: a site answers both with the same pages. */
     private static function host(string $url): ?string
     {
-        return preg_match('#^(?:https?:)?//([^/\\\\?\#]+)#i', $url, $found) === 1 ? strtolower((string) preg_replace('/:(?:80|443)$/', '', $found[1])) : null;
+        return preg_match('#^(?:https?:)?//([^/\\\\?\#]+)#i', $url, $found) === 1
+            ? strtolower((string) preg_replace('/:(?:80|443)$/', '', $found[1]))
+            : null;
     }
 }

@@ -45,23 +45,30 @@ final readonly class Audience
     /** @throws InputRefused */
     public static function read(string $text): self
     {
-        $roles = str_starts_with($text, 'roles:') ? array_values(array_filter(array_map(trim(...), explode(',', substr($text, 6))), static fn (string $role): bool => $role !== '')) : [];
+        $roles = str_starts_with($text, 'roles:')
+            ? array_values(array_filter(array_map(trim(...), explode(',', substr($text, 6))), static fn (string $role): bool => $role !== ''))
+            : [];
 
         return match (true) {
             in_array($text, [self::EVERYONE, self::VISITORS, self::SIGNED_IN], true) => new self($text),
             $roles !== [] && array_filter($roles, static fn (string $role): bool => preg_match('/^[\p{L}\p{N} -]{1,40}$/u', $role) !== 1) === [] => self::of(...$roles),
-            default => throw new InputRefused('audience', 'An entry is for everyone, visitors (not signed in), signed-in, or roles:name,name.', self::EVERYONE),
+            default => throw new InputRefused(
+                'audience',
+                'An entry is for everyone, visitors (not signed in), signed-in, or roles:name,name.',
+                self::EVERYONE,
+            ),
         };
     }
 
     public function admits(Viewer $viewer): bool
     {
-        return $viewer->isAnybody || match ($this->who) {
-            self::EVERYONE => true,
-            self::VISITORS => ! $viewer->isSignedIn,
-            self::SIGNED_IN => $viewer->isSignedIn,
-            default => array_intersect($this->roles, $viewer->roles) !== [],
-        };
+        return $viewer->isAnybody ||
+            match ($this->who) {
+                self::EVERYONE => true,
+                self::VISITORS => ! $viewer->isSignedIn,
+                self::SIGNED_IN => $viewer->isSignedIn,
+                default => array_intersect($this->roles, $viewer->roles) !== [],
+            };
     }
 
     public function isEveryone(): bool

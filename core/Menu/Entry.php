@@ -29,7 +29,7 @@ final readonly class Entry
         public string $label = '',
         public string $title = '',
         public bool $newWindow = false,
-        public Audience $audience = new Audience,
+        public Audience $audience = new Audience(),
         public ?Moment $from = null,
         public ?Moment $until = null,
         public ?BranchContents $spread = null,
@@ -72,9 +72,20 @@ final readonly class Entry
     public function toArray(): array
     {
         return [
-            'id' => $this->id, 'parent' => $this->parent, 'position' => $this->position, 'kind' => $this->kind->value, 'leadsTo' => $this->leadsTo?->toText(),
-            'label' => $this->label, 'title' => $this->title, 'newWindow' => $this->newWindow, 'audience' => $this->audience->toText(),
-            'from' => $this->from?->iso(), 'until' => $this->until?->iso(), 'spread' => $this->spread?->toArray(), 'text' => $this->text, 'picture' => $this->picture,
+            'id' => $this->id,
+            'parent' => $this->parent,
+            'position' => $this->position,
+            'kind' => $this->kind->value,
+            'leadsTo' => $this->leadsTo?->toText(),
+            'label' => $this->label,
+            'title' => $this->title,
+            'newWindow' => $this->newWindow,
+            'audience' => $this->audience->toText(),
+            'from' => $this->from?->iso(),
+            'until' => $this->until?->iso(),
+            'spread' => $this->spread?->toArray(),
+            'text' => $this->text,
+            'picture' => $this->picture,
         ];
     }
 
@@ -82,10 +93,20 @@ final readonly class Entry
     public static function fromArray(array $kept): self
     {
         return new self(
-            $kept['id'], $kept['parent'], $kept['position'], EntryKind::from($kept['kind']), $kept['leadsTo'] === null ? null : Target::stored($kept['leadsTo']),
-            $kept['label'], $kept['title'], $kept['newWindow'], Audience::read($kept['audience']),
-            $kept['from'] === null ? null : Moment::stored($kept['from']), $kept['until'] === null ? null : Moment::stored($kept['until']),
-            $kept['spread'] === null ? null : BranchContents::fromArray($kept['spread']), $kept['text'], $kept['picture'],
+            $kept['id'],
+            $kept['parent'],
+            $kept['position'],
+            EntryKind::from($kept['kind']),
+            $kept['leadsTo'] === null ? null : Target::stored($kept['leadsTo']),
+            $kept['label'],
+            $kept['title'],
+            $kept['newWindow'],
+            Audience::read($kept['audience']),
+            $kept['from'] === null ? null : Moment::stored($kept['from']),
+            $kept['until'] === null ? null : Moment::stored($kept['until']),
+            $kept['spread'] === null ? null : BranchContents::fromArray($kept['spread']),
+            $kept['text'],
+            $kept['picture'],
         );
     }
 }

@@ -83,7 +83,9 @@ final class EntryReader
         if ($kind === null) {
             throw new InputRefused('kind', 'An entry is one of '.implode(', ', array_column(EntryKind::cases(), 'value')).'.', 'page');
         }
-        $id = $entry['id'] ?? Identity::derived($this->seed, 'entry '.count($this->entries).' '.json_encode($entry, JSON_PARTIAL_OUTPUT_ON_ERROR));
+        $id =
+            $entry['id'] ??
+            Identity::derived($this->seed, 'entry '.count($this->entries).' '.json_encode($entry, JSON_PARTIAL_OUTPUT_ON_ERROR));
         if (! Identity::names($id)) {
             throw new InputRefused('id', 'An entry is named by a ULID, 26 letters and digits.');
         }
@@ -101,9 +103,20 @@ final class EntryReader
         }
 
         return new Entry(
-            $id, $parent, $position, $kind, $this->target($kind, $entry), $label, $this->text($entry, 'title'), ($entry['newWindow'] ?? false) === true,
-            isset($entry['audience']) ? Audience::read(is_string($entry['audience']) ? $entry['audience'] : '') : Audience::everyone(), $from, $until,
-            $kind === EntryKind::Branch ? $this->spread($entry) : null, $this->text($entry, 'text', 500), $picture,
+            $id,
+            $parent,
+            $position,
+            $kind,
+            $this->target($kind, $entry),
+            $label,
+            $this->text($entry, 'title'),
+            ($entry['newWindow'] ?? false) === true,
+            isset($entry['audience']) ? Audience::read(is_string($entry['audience']) ? $entry['audience'] : '') : Audience::everyone(),
+            $from,
+            $until,
+            $kind === EntryKind::Branch ? $this->spread($entry) : null,
+            $this->text($entry, 'text', 500),
+            $picture,
         );
     }
 
@@ -124,9 +137,16 @@ final class EntryReader
     /** @param  array<mixed>  $entry */
     private function spread(array $entry): BranchContents
     {
-        $order = BranchOrder::tryFrom(is_string($entry['order'] ?? null) ? $entry['order'] : 'tree') ?? throw new InputRefused('order', 'A branch stands in the order of the tree, or a-z.', 'tree');
+        $order =
+            BranchOrder::tryFrom(is_string($entry['order'] ?? null) ? $entry['order'] : 'tree') ??
+            throw new InputRefused('order', 'A branch stands in the order of the tree, or a-z.', 'tree');
 
-        return new BranchContents(is_int($entry['depth'] ?? 1) ? $entry['depth'] ?? 1 : 0, $order, $this->pages($entry, 'out'), $this->pages($entry, 'in'));
+        return new BranchContents(
+            is_int($entry['depth'] ?? 1) ? $entry['depth'] ?? 1 : 0,
+            $order,
+            $this->pages($entry, 'out'),
+            $this->pages($entry, 'in'),
+        );
     }
 
     /**
@@ -152,7 +172,11 @@ final class EntryReader
     {
         $text = is_string($entry[$field] ?? null) ? trim((string) preg_replace('/[\s\p{Cc}]+/u', ' ', mb_scrub($entry[$field], 'UTF-8'))) : '';
         if (mb_strlen($text) > $longest) {
-            throw new InputRefused($field, sprintf('This has at most %d characters; it has %d.', $longest, mb_strlen($text)), mb_substr($text, 0, $longest));
+            throw new InputRefused(
+                $field,
+                sprintf('This has at most %d characters; it has %d.', $longest, mb_strlen($text)),
+                mb_substr($text, 0, $longest),
+            );
         }
 
         return $text;

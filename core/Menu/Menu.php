@@ -44,7 +44,9 @@ final readonly class Menu
     /** @return list<Entry> that lead to this page; a branch that is filled from it is none of them */
     public function leadingTo(string $page): array
     {
-        return array_values(array_filter($this->entries, static fn (Entry $entry): bool => $entry->kind === EntryKind::Page && $entry->page() === $page));
+        return array_values(
+            array_filter($this->entries, static fn (Entry $entry): bool => $entry->kind === EntryKind::Page && $entry->page() === $page),
+        );
     }
 
     public function put(Entry $entry): self
@@ -61,7 +63,7 @@ final readonly class Menu
         }
         $order = [];
         foreach ($this->under($gone->parent) as $entry) {
-            array_push($order, ...($entry->id === $id ? $this->under($id) : [$entry]));
+            array_push($order, ...$entry->id === $id ? $this->under($id) : [$entry]);
         }
         $entries = $this->entries;
         unset($entries[$id]);
@@ -78,7 +80,7 @@ final readonly class Menu
     {
         $named = [];
         foreach ($this->entries as $entry) {
-            array_push($named, $entry->page(), ...($entry->spread->out ?? []), ...($entry->spread->in ?? []));
+            array_push($named, $entry->page(), ...$entry->spread->out ?? [], ...$entry->spread->in ?? []);
         }
 
         return array_values(array_unique(array_filter($named)));
@@ -142,7 +144,13 @@ final readonly class Menu
         $entries = $this->entries;
         ksort($entries);
 
-        return ['id' => $this->id, 'name' => $this->name, 'kind' => $this->kind->value, 'place' => $this->place, 'entries' => array_map(static fn (Entry $entry): array => $entry->toArray(), array_values($entries))];
+        return [
+            'id' => $this->id,
+            'name' => $this->name,
+            'kind' => $this->kind->value,
+            'place' => $this->place,
+            'entries' => array_map(static fn (Entry $entry): array => $entry->toArray(), array_values($entries)),
+        ];
     }
 
     /** @param  array<string, mixed>  $kept as toArray gave it */

@@ -35,7 +35,9 @@ final class MenuChecks
     /** @param  list<ResolvedEntry>  $entries */
     private function level(array $entries, int $level): void
     {
-        $shown = array_values(array_filter($entries, static fn (ResolvedEntry $entry): bool => $entry->hidden === null && $entry->kind !== EntryKind::Separator));
+        $shown = array_values(
+            array_filter($entries, static fn (ResolvedEntry $entry): bool => $entry->hidden === null && $entry->kind !== EntryKind::Separator),
+        );
         if ($level === 1 && $this->place !== null && count($shown) > $this->place->most) {
             $this->findings[] = new MenuFinding(MenuFindingKind::Crowded, null, '', count: count($shown), most: $this->place->most);
         }
@@ -52,7 +54,10 @@ final class MenuChecks
     private function entry(ResolvedEntry $entry): void
     {
         $finding = match ($entry->hidden) {
-            null, Hidden::Audience, Hidden::LeftOut, Hidden::Above, Hidden::NotYet, Hidden::Over => $entry->hidden === null && $entry->kind === EntryKind::Address ? $this->address($entry) : null,
+            null, Hidden::Audience, Hidden::LeftOut, Hidden::Above, Hidden::NotYet, Hidden::Over => $entry->hidden === null &&
+            $entry->kind === EntryKind::Address
+                ? $this->address($entry)
+                : null,
             Hidden::Gone => new MenuFinding(MenuFindingKind::LeadsNowhere, $entry->entry, $entry->label, $entry->hidden),
             Hidden::Blank => new MenuFinding(MenuFindingKind::Blank, $entry->entry, $entry->label),
             default => new MenuFinding(MenuFindingKind::PageHidden, $entry->entry, $entry->label, $entry->hidden, $entry->page),

@@ -93,33 +93,58 @@ final readonly class MenuDifference
         if ($this->after === null && $this->before !== null) {
             return null;
         }
-        $fields = [...($before === null ? [] : self::fields($before)), ...($this->after ?? [])];
+        $fields = [...$before === null ? [] : self::fields($before), ...$this->after ?? []];
         $entries = $before->entries ?? [];
         foreach ($this->entries as $id => [, $is]) {
             $entries[$id] = $is;
         }
 
-        return new Menu($this->menu, (string) ($fields['name'] ?? ''), MenuKind::from((string) ($fields['kind'] ?? '')), $fields['place'] ?? null, array_filter($entries));
+        return new Menu(
+            $this->menu,
+            (string) ($fields['name'] ?? ''),
+            MenuKind::from((string) ($fields['kind'] ?? '')),
+            $fields['place'] ?? null,
+            array_filter($entries),
+        );
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['menu' => $this->menu, 'before' => $this->before, 'after' => $this->after, 'entries' => array_map(static fn (array $entry): array => [$entry[0]?->toArray(), $entry[1]?->toArray()], $this->entries)];
+        return [
+            'menu' => $this->menu,
+            'before' => $this->before,
+            'after' => $this->after,
+            'entries' => array_map(static fn (array $entry): array => [$entry[0]?->toArray(), $entry[1]?->toArray()], $this->entries),
+        ];
     }
 
     /** @param  array<string, mixed>  $kept as toArray gave it */
     public static function fromArray(array $kept): self
     {
-        return new self($kept['menu'], $kept['before'], $kept['after'], array_map(
-            static fn (array $entry): array => [$entry[0] === null ? null : Entry::fromArray($entry[0]), $entry[1] === null ? null : Entry::fromArray($entry[1])],
-            $kept['entries'],
-        ));
+        return new self(
+            $kept['menu'],
+            $kept['before'],
+            $kept['after'],
+            array_map(
+                static fn (array $entry): array => [
+                    $entry[0] === null ? null : Entry::fromArray($entry[0]),
+                    $entry[1] === null ? null : Entry::fromArray($entry[1]),
+                ],
+                $kept['entries'],
+            ),
+        );
     }
 
     private function whole(): Menu
     {
-        return new Menu($this->menu, (string) ($this->before['name'] ?? ''), MenuKind::from((string) ($this->before['kind'] ?? '')), $this->before['place'] ?? null, array_filter(array_map(static fn (array $entry): ?Entry => $entry[0], $this->entries)));
+        return new Menu(
+            $this->menu,
+            (string) ($this->before['name'] ?? ''),
+            MenuKind::from((string) ($this->before['kind'] ?? '')),
+            $this->before['place'] ?? null,
+            array_filter(array_map(static fn (array $entry): ?Entry => $entry[0], $this->entries)),
+        );
     }
 
     /** Entries whose parent is gone stand at the top, and none stands where another does. */
@@ -138,7 +163,10 @@ final readonly class MenuDifference
         $menu = $menu->with($entries);
         foreach ([null, ...array_map(strval(...), array_keys($entries))] as $parent) {
             $siblings = $menu->under($parent);
-            if (count(array_unique(array_map(static fn (Entry $entry): int => $entry->position, $siblings))) < count($siblings) || ($siblings !== [] && end($siblings)->position === PHP_INT_MAX)) {
+            if (
+                count(array_unique(array_map(static fn (Entry $entry): int => $entry->position, $siblings))) < count($siblings) ||
+                ($siblings !== [] && end($siblings)->position === PHP_INT_MAX)
+            ) {
                 foreach ($siblings as $position => $entry) {
                     $menu = $menu->put($entry->with(['position' => $position]));
                 }

@@ -19,7 +19,13 @@ final class MenuFile
     /** @param  array<string, string>  $addresses  of pages, by identity, for those who read the file elsewhere */
     public static function json(Menu $menu, array $addresses): string
     {
-        $file = ['format' => self::FORMAT, 'version' => self::VERSION, 'name' => $menu->name, 'kind' => $menu->kind->value, 'entries' => self::entries($menu, null, $addresses)];
+        $file = [
+            'format' => self::FORMAT,
+            'version' => self::VERSION,
+            'name' => $menu->name,
+            'kind' => $menu->kind->value,
+            'entries' => self::entries($menu, null, $addresses),
+        ];
 
         return json_encode($file, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE)."\n";
     }
@@ -72,25 +78,36 @@ final class MenuFile
      */
     private static function found(array $entries, PastedEntries $pasted): array
     {
-        return array_values(array_map(static function (mixed $entry) use ($pasted): mixed {
-            if (! is_array($entry)) {
-                return $entry;
-            }
-            $at = is_string($entry['at'] ?? null) ? $pasted->pageAt($entry['at']) : null;
-            foreach (['out', 'in'] as $exceptions) {
-                if (is_array($entry[$exceptions] ?? null)) {
-                    $entry[$exceptions] = array_map(static fn (mixed $page): mixed => is_string($page) && str_starts_with($page, '/') ? $pasted->pageAt($page) ?? $page : $page, $entry[$exceptions]);
+        return array_values(
+            array_map(static function (mixed $entry) use ($pasted): mixed {
+                if (! is_array($entry)) {
+                    return $entry;
                 }
-            }
+                $at = is_string($entry['at'] ?? null) ? $pasted->pageAt($entry['at']) : null;
+                foreach (['out', 'in'] as $exceptions) {
+                    if (is_array($entry[$exceptions] ?? null)) {
+                        $entry[$exceptions] = array_map(
+                            static fn (mixed $page): mixed => is_string($page) && str_starts_with($page, '/')
+                                ? $pasted->pageAt($page) ?? $page
+                                : $page,
+                            $entry[$exceptions],
+                        );
+                    }
+                }
 
-            return [...$entry, ...($at === null ? [] : ['page' => $at]), ...(is_array($entry['entries'] ?? null) ? ['entries' => self::found($entry['entries'], $pasted)] : [])];
-        }, $entries));
+                return [
+                    ...$entry,
+                    ...$at === null ? [] : ['page' => $at],
+                    ...is_array($entry['entries'] ?? null) ? ['entries' => self::found($entry['entries'], $pasted)] : [],
+                ];
+            }, $entries),
+        );
     }
 
     /** @throws InputRefused */
     private static function lines(string $file): string
     {
-        $document = new \DOMDocument;
+        $document = new \DOMDocument();
         $before = libxml_use_internal_errors(true);
         // Neither entities nor anything from elsewhere: a document type is not needed, in whatever encoding it comes, and expands nothing.
         $isRead = ! str_contains(str_replace("\0", '', $file), '<!DOCTYPE') && @$document->loadXML($file, LIBXML_NONET) && $document->doctype === null;
@@ -110,7 +127,11 @@ final class MenuFile
         foreach ($parent->childNodes as $node) {
             if ($node instanceof \DOMElement && $node->tagName === 'outline') {
                 $text = trim((string) preg_replace('/\s+/u', ' ', $node->getAttribute('text')));
-                $lines .= str_repeat("\t", $level).trim($text.' '.($node->getAttribute('url') ?: $node->getAttribute('htmlUrl')))."\n".self::indented($node, $level + 1);
+                $lines .=
+                    str_repeat("\t", $level).
+                    trim($text.' '.($node->getAttribute('url') ?: $node->getAttribute('htmlUrl'))).
+                    "\n".
+                    self::indented($node, $level + 1);
             }
         }
 
@@ -126,20 +147,35 @@ final class MenuFile
         return array_map(static function (Entry $entry) use ($menu, $addresses): array {
             $under = self::entries($menu, $entry->id, $addresses);
 
-            return self::written($entry) + ($entry->page() !== null && isset($addresses[$entry->page()]) ? ['at' => $addresses[$entry->page()]] : []) + ($under === [] ? [] : ['entries' => $under]);
+            return self::written($entry) +
+                ($entry->page() !== null && isset($addresses[$entry->page()]) ? ['at' => $addresses[$entry->page()]] : []) +
+                ($under === [] ? [] : ['entries' => $under]);
         }, $menu->under($parent));
     }
 
     /** @return array<string, mixed> one entry without its identity and without what is as usual */
     public static function written(Entry $entry): array
     {
-        $target = $entry->leadsTo === null ? [] : ($entry->kind === EntryKind::Branch ? ['page' => $entry->leadsTo->value] : $entry->leadsTo->toArray());
+        $target =
+            $entry->leadsTo === null ? [] : ($entry->kind === EntryKind::Branch ? ['page' => $entry->leadsTo->value] : $entry->leadsTo->toArray());
         $spread = $entry->spread?->toArray() ?? [];
 
-        return ['kind' => $entry->kind->value] + $target + array_filter([
-            'label' => $entry->label, 'title' => $entry->title, 'newWindow' => $entry->newWindow, 'audience' => $entry->audience->isEveryone() ? '' : $entry->audience->toText(),
-            'from' => $entry->from?->iso(), 'until' => $entry->until?->iso(), ...$spread, 'text' => $entry->text, 'picture' => $entry->picture,
-        ], static fn (mixed $value): bool => ! in_array($value, ['', null, false, []], true));
+        return ['kind' => $entry->kind->value] +
+            $target +
+            array_filter(
+                [
+                    'label' => $entry->label,
+                    'title' => $entry->title,
+                    'newWindow' => $entry->newWindow,
+                    'audience' => $entry->audience->isEveryone() ? '' : $entry->audience->toText(),
+                    'from' => $entry->from?->iso(),
+                    'until' => $entry->until?->iso(),
+                    ...$spread,
+                    'text' => $entry->text,
+                    'picture' => $entry->picture,
+                ],
+                static fn (mixed $value): bool => ! in_array($value, ['', null, false, []], true),
+            );
     }
 
     /** @param  list<ResolvedEntry>  $entries */

@@ -14,7 +14,14 @@ final readonly class MenuFinding
      * @param  int|null  $count  how many there are
      * @param  int|null  $most  how many there should be at most
      */
-    public function __construct(public MenuFindingKind $kind, public ?string $entry, public string $label, public ?Hidden $hidden = null, public ?string $page = null, public ?int $count = null, public ?int $most = null)
-    {
+    public function __construct(
+        public MenuFindingKind $kind,
+        public ?string $entry,
+        public string $label,
+        public ?Hidden $hidden = null,
+        public ?string $page = null,
+        public ?int $count = null,
+        public ?int $most = null,
+    ) {
     }
 }

@@ -18,8 +18,19 @@ final readonly class MenuPage
      * @param  Hidden|null  $hidden  why visitors do not get the page at that moment
      * @param  Moment|null  $when  from when on they do, or since when no more
      */
-    public function __construct(public string $id, public ?string $parent, public int $position, public string $name, public string $href, public bool $listed, public ?Hidden $hidden = null, public ?Moment $when = null, public string $text = '', public ?string $picture = null, public bool $indexed = true)
-    {
+    public function __construct(
+        public string $id,
+        public ?string $parent,
+        public int $position,
+        public string $name,
+        public string $href,
+        public bool $listed,
+        public ?Hidden $hidden = null,
+        public ?Moment $when = null,
+        public string $text = '',
+        public ?string $picture = null,
+        public bool $indexed = true,
+    ) {
     }
 
     public static function of(Page $page, Moment $at, ?string $href = null): self

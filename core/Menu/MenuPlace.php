@@ -12,7 +12,13 @@ final readonly class MenuPlace
      * @param  int  $most  entries on its first level before it gets crowded; a convention of the trade
      * @param  int  $widest  px that a label has on its first level
      */
-    public function __construct(public string $key, public string $name, public MenuKind $kind, public int $levels = 1, public int $most = 7, public int $widest = 240)
-    {
+    public function __construct(
+        public string $key,
+        public string $name,
+        public MenuKind $kind,
+        public int $levels = 1,
+        public int $most = 7,
+        public int $widest = 240,
+    ) {
     }
 }

@@ -13,8 +13,12 @@ final class MenuResolver
     private array $known = [];
 
     /** @param  array<string, string>  $files  addresses of files by identity */
-    public function __construct(private readonly MenuPages $pages, private readonly Moment $at, private readonly Viewer $viewer, private readonly array $files = [])
-    {
+    public function __construct(
+        private readonly MenuPages $pages,
+        private readonly Moment $at,
+        private readonly Viewer $viewer,
+        private readonly array $files = [],
+    ) {
     }
 
     /** @return list<ResolvedEntry> what the viewer sees, and nothing else */
@@ -29,7 +33,7 @@ final class MenuResolver
         $ids = [];
         foreach ($menu->entries as $entry) {
             $ids[] = $entry->page();
-            array_push($ids, ...($entry->spread->out ?? []));
+            array_push($ids, ...$entry->spread->out ?? []);
         }
         $this->known = $this->pages->pages(array_values(array_unique(array_filter($ids))));
 
@@ -42,7 +46,7 @@ final class MenuResolver
         $resolved = [];
         foreach ($menu->under($parent) as $entry) {
             $under = $this->level($menu, $entry->id);
-            array_push($resolved, ...($entry->kind === EntryKind::Branch ? $this->branch($entry) : [$this->entry($entry, $under)]));
+            array_push($resolved, ...$entry->kind === EntryKind::Branch ? $this->branch($entry) : [$this->entry($entry, $under)]);
         }
 
         return $resolved;
@@ -68,9 +72,21 @@ final class MenuResolver
         $above = $hidden !== null;
 
         return new ResolvedEntry(
-            $entry->id, $entry->kind, $page?->id, $entry->label !== '' ? $entry->label : ($page->name ?? ($entry->kind === EntryKind::Separator ? '' : (string) $href)), $href, $entry->title, $entry->newWindow, $hidden, $when,
-            $above ? array_map(static fn (ResolvedEntry $each): ResolvedEntry => $each->hidden === null ? $each->hiddenBy(Hidden::Above) : $each, $under) : $under,
-            $entry->text !== '' ? $entry->text : ($page->text ?? ''), $entry->picture === null ? $page?->picture : $this->files[$entry->picture] ?? $page?->picture, $page->indexed ?? true,
+            $entry->id,
+            $entry->kind,
+            $page?->id,
+            $entry->label !== '' ? $entry->label : $page->name ?? ($entry->kind === EntryKind::Separator ? '' : (string) $href),
+            $href,
+            $entry->title,
+            $entry->newWindow,
+            $hidden,
+            $when,
+            $above
+                ? array_map(static fn (ResolvedEntry $each): ResolvedEntry => $each->hidden === null ? $each->hiddenBy(Hidden::Above) : $each, $under)
+                : $under,
+            $entry->text !== '' ? $entry->text : $page->text ?? '',
+            $entry->picture === null ? $page?->picture : $this->files[$entry->picture] ?? $page?->picture,
+            $page->indexed ?? true,
         );
     }
 
@@ -92,7 +108,7 @@ final class MenuResolver
     private function branch(Entry $entry): array
     {
         $root = $entry->page();
-        $spread = $entry->spread ?? new BranchContents;
+        $spread = $entry->spread ?? new BranchContents();
         $own = $this->hidden($entry->with(['kind' => EntryKind::Heading]), null);
         $rootPage = $root === null ? null : $this->known[$root] ?? null;
         $gone = $root !== null && $rootPage === null ? Hidden::Gone : ($rootPage?->hidden !== null ? Hidden::Above : null);
@@ -104,9 +120,11 @@ final class MenuResolver
         }
         $shown = $this->filled($entry, $spread, $by, $root ?? '', 1);
         if ($own[0] !== null || $shown === []) {
-            $label = $entry->label !== '' ? $entry->label : ($rootPage->name ?? 'The top of the tree');
+            $label = $entry->label !== '' ? $entry->label : $rootPage->name ?? 'The top of the tree';
 
-            return [new ResolvedEntry($entry->id, EntryKind::Branch, $root, $label, null, hidden: $own[0] ?? $gone ?? Hidden::Blank, when: $own[1])];
+            return [
+                new ResolvedEntry($entry->id, EntryKind::Branch, $root, $label, null, hidden: $own[0] ?? ($gone ?? Hidden::Blank), when: $own[1]),
+            ];
         }
 
         return $shown;
@@ -129,7 +147,18 @@ final class MenuResolver
         foreach ($pages as $page) {
             $isOut = $spread->out !== [] && in_array($page->id, $spread->out, true);
             $under = $isOut ? [] : $this->filled($entry, $spread, $by, $page->id, $level + 1);
-            $resolved[] = new ResolvedEntry($entry->id, EntryKind::Branch, $page->id, $page->name, $page->href, hidden: $isOut ? Hidden::LeftOut : null, under: $under, text: $page->text, picture: $page->picture, indexed: $page->indexed);
+            $resolved[] = new ResolvedEntry(
+                $entry->id,
+                EntryKind::Branch,
+                $page->id,
+                $page->name,
+                $page->href,
+                hidden: $isOut ? Hidden::LeftOut : null,
+                under: $under,
+                text: $page->text,
+                picture: $page->picture,
+                indexed: $page->indexed,
+            );
         }
 
         return $resolved;

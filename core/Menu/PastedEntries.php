@@ -72,7 +72,10 @@ final readonly class PastedEntries
             return ['kind' => 'separator'];
         }
         $line = trim((string) preg_replace('/^(?:[-*•·+]|\d{1,3}[.)])\s+/u', '', $line));
-        [$label, $href] = preg_match('#^(.*?)[\s|:,;<(\[]*((?:https?://|/)\S*?)[>)\]]*$#iu', $line, $parts) === 1 ? [trim($parts[1], " \t|:,;-–<([])"), $parts[2]] : [$line, null];
+        [$label, $href] =
+            preg_match('#^(.*?)[\s|:,;<(\[]*((?:https?://|/)\S*?)[>)\]]*$#iu', $line, $parts) === 1
+                ? [trim($parts[1], " \t|:,;-–<([])"), $parts[2]]
+                : [$line, null];
         $address = $href === null ? null : $this->own->in($href);
         $page = match (true) {
             $address !== null => ($this->pageAt)($address->key),
@@ -84,7 +87,11 @@ final readonly class PastedEntries
         return match (true) {
             $page !== null => ['kind' => 'page', 'page' => $page] + $named,
             $address !== null => ['kind' => 'address', 'address' => $address->path, 'label' => $label === '' ? $address->readable() : $label],
-            $href !== null => ['kind' => 'url', 'url' => $href, 'label' => $label === '' ? (string) preg_replace('#^https?://(?:www\.)?#i', '', $href) : $label],
+            $href !== null => [
+                'kind' => 'url',
+                'url' => $href,
+                'label' => $label === '' ? (string) preg_replace('#^https?://(?:www\.)?#i', '', $href) : $label,
+            ],
             default => ['kind' => 'heading', 'label' => $label],
         };
     }

@@ -20,8 +20,14 @@ final readonly class ClaimPlan
      * @param  list<Note>  $notes
      * @param  list<string>  $unremovable  pages that were to be unmade, though visitors know addresses that lead to them
      */
-    public function __construct(private ClaimsInQuestion $question, public array $differences, public array $clashes, public array $questions, public array $notes, public array $unremovable)
-    {
+    public function __construct(
+        private ClaimsInQuestion $question,
+        public array $differences,
+        public array $clashes,
+        public array $questions,
+        public array $notes,
+        public array $unremovable,
+    ) {
     }
 
     /** What holds an address once the batch is applied. */
@@ -31,7 +37,7 @@ final readonly class ClaimPlan
 
         return $claims->isPlanned($address->key) || isset($this->question->asked[$address->key])
             ? $claims->planned($address->key)
-            : $claims->now($address->key) ?? $this->question->workspace->ledger->claimsOn([$address])[$address->key] ?? null;
+            : $claims->now($address->key) ?? ($this->question->workspace->ledger->claimsOn([$address])[$address->key] ?? null);
     }
 
     public function isWanted(Address $address): bool

@@ -41,8 +41,12 @@ final class ClaimPlanner
         $rules = RuleClaims::settle($question);
 
         return new ClaimPlan(
-            $question, $question->claims->differences(), [...array_values(array_replace($own->clashes, $further->clashes)), ...$rules],
-            [...$retired, ...$inBetween], [...$own->notes, ...$further->notes], $unremovable,
+            $question,
+            $question->claims->differences(),
+            [...array_values(array_replace($own->clashes, $further->clashes)), ...$rules],
+            [...$retired, ...$inBetween],
+            [...$own->notes, ...$further->notes],
+            $unremovable,
         );
     }
 }

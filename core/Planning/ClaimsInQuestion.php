@@ -19,8 +19,14 @@ final readonly class ClaimsInQuestion
      * @param  array<string, true>  $asked  keys whose claim has been read, or is known to be none
      * @param  list<Claim>  $about  claims about pages that come, go or become visible
      */
-    private function __construct(public Workspace $workspace, public Batch $batch, public array $outcome, public ClaimOverlay $claims, public array $asked, public array $about)
-    {
+    private function __construct(
+        public Workspace $workspace,
+        public Batch $batch,
+        public array $outcome,
+        public ClaimOverlay $claims,
+        public array $asked,
+        public array $about,
+    ) {
     }
 
     /**

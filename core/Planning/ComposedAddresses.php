@@ -69,15 +69,21 @@ final class ComposedAddresses
 
     private function movesBranch(Page $before, Page $after): bool
     {
-        return $before->parent !== $after->parent || ! $before->slug->equals($after->slug) || $before->pinned?->path !== $after->pinned?->path
-            || $before->leftOut !== $after->leftOut || $before->isBinned()
-            || ($before->id === $this->workspace->startPage()) !== ($before->id === $this->workspace->site->startPage);
+        return $before->parent !== $after->parent ||
+            ! $before->slug->equals($after->slug) ||
+            $before->pinned?->path !== $after->pinned?->path ||
+            $before->leftOut !== $after->leftOut ||
+            $before->isBinned() ||
+            ($before->id === $this->workspace->startPage()) !== ($before->id === $this->workspace->site->startPage);
     }
 
     private function guardDepth(Page $page): void
     {
         if ($this->level($page) > self::MAX_DEPTH) {
-            throw new InputRefused('place', sprintf('“%s” would stand more than %d levels deep. Choose a place further up.', $page->name, self::MAX_DEPTH));
+            throw new InputRefused(
+                'place',
+                sprintf('“%s” would stand more than %d levels deep. Choose a place further up.', $page->name, self::MAX_DEPTH),
+            );
         }
     }
 

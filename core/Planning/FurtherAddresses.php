@@ -36,7 +36,12 @@ final class FurtherAddresses
                 continue;
             }
             $known = ($held->everLive ?? false) || $page->isLive();
-            $question->claims->set($key, $wish->kind === ClaimKind::Also ? Claim::alsoOf($wish->address, $page->id, $known) : Claim::redirectTo($wish->address, $page->id, $known));
+            $question->claims->set(
+                $key,
+                $wish->kind === ClaimKind::Also
+                    ? Claim::alsoOf($wish->address, $page->id, $known)
+                    : Claim::redirectTo($wish->address, $page->id, $known),
+            );
         }
 
         return new TakenAddresses($clashes, $notes);

@@ -59,7 +59,15 @@ final class MenuConsequences
         if ($entries === []) {
             return null;
         }
-        $asked = Question::of($workspace->decisions, QuestionKind::MenuEntries, $root, count($entries), QuestionKind::MenuEntries->answers(), Answer::Leave, matters: false);
+        $asked = Question::of(
+            $workspace->decisions,
+            QuestionKind::MenuEntries,
+            $root,
+            count($entries),
+            QuestionKind::MenuEntries->answers(),
+            Answer::Leave,
+            matters: false,
+        );
         foreach ($asked->decided?->answer === Answer::Remove ? $entries : [] as [$menu, $entry]) {
             $kept = $workspace->menus->find($menu);
             if ($kept !== null) {

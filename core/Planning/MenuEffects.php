@@ -55,7 +55,14 @@ final class MenuEffects
         if ($menu === null) {
             return;
         }
-        $pages = array_values(array_filter(array_map(static fn (Entry $entry): ?string => $entry->page(), [...array_values($was->entries ?? []), ...array_values($is->entries ?? [])])));
+        $pages = array_values(
+            array_filter(
+                array_map(static fn (Entry $entry): ?string => $entry->page(), [
+                    ...array_values($was->entries ?? []),
+                    ...array_values($is->entries ?? []),
+                ]),
+            ),
+        );
         if ($was !== $is || array_intersect($pages, $this->workspace->pages->touched()) !== []) {
             $this->workspace->pages->expect($pages);
             $this->say($menu, $this->before->byHand($was), $this->after->byHand($is));
@@ -109,8 +116,10 @@ final class MenuEffects
         $old = $this->workspace->pages->before($id);
         $new = $this->workspace->pages->find($id);
 
-        return $old?->parent !== $new?->parent || $old?->isShown() !== $new?->isShown() || $old?->isLive() !== $new?->isLive()
-            || ($id === $this->workspace->site->startPage) !== ($id === $this->workspace->startPage());
+        return $old?->parent !== $new?->parent ||
+            $old?->isShown() !== $new?->isShown() ||
+            $old?->isLive() !== $new?->isLive() ||
+            ($id === $this->workspace->site->startPage) !== ($id === $this->workspace->startPage());
     }
 
     /**

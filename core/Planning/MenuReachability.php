@@ -38,7 +38,12 @@ final class MenuReachability
             $now = $this->workspace->menus->find((string) $id);
             if ($menu->kind === MenuKind::Menu && (($before[$id] ?? null)?->place === null) !== ($now?->place === null)) {
                 foreach ($menu->entries as $entry) {
-                    $pages += array_fill_keys($entry->kind === EntryKind::Branch ? $this->below($entry->page(), $entry->spread->depth ?? 1) : array_filter([$entry->page()]), $menu->name);
+                    $pages += array_fill_keys(
+                        $entry->kind === EntryKind::Branch
+                            ? $this->below($entry->page(), $entry->spread->depth ?? 1)
+                            : array_filter([$entry->page()]),
+                        $menu->name,
+                    );
                 }
             }
         }
@@ -72,7 +77,11 @@ final class MenuReachability
     private function among(array $menus, ShownEntries $shown, string $side, string $page): bool
     {
         foreach ($menus as $menu) {
-            if ($menu->place !== null && $menu->kind === MenuKind::Menu && ($this->hasByHand($menu, $shown, $side, $page) || $this->hasInBranch($menu, $shown, $page))) {
+            if (
+                $menu->place !== null &&
+                $menu->kind === MenuKind::Menu &&
+                ($this->hasByHand($menu, $shown, $side, $page) || $this->hasInBranch($menu, $shown, $page))
+            ) {
                 return true;
             }
         }
@@ -82,7 +91,10 @@ final class MenuReachability
 
     private function hasByHand(Menu $menu, ShownEntries $shown, string $side, string $page): bool
     {
-        $this->byHand["$side {$menu->id}"] ??= array_fill_keys(array_filter(array_map(static fn (ShownEntry $entry): ?string => $entry->page, $shown->byHand($menu))), true);
+        $this->byHand["$side {$menu->id}"] ??= array_fill_keys(
+            array_filter(array_map(static fn (ShownEntry $entry): ?string => $entry->page, $shown->byHand($menu))),
+            true,
+        );
 
         return isset($this->byHand["$side {$menu->id}"][$page]);
     }

@@ -63,7 +63,12 @@ final class MenusTouched
     {
         foreach ($workspace->pages->touched() as $id) {
             $difference = PageDifference::between($workspace->pages->before($id), $outcome[$id] ?? null);
-            if (isset($difference->before['from']) || isset($difference->before['until']) || isset($difference->after['from']) || isset($difference->after['until'])) {
+            if (
+                isset($difference->before['from']) ||
+                isset($difference->before['until']) ||
+                isset($difference->after['from']) ||
+                isset($difference->after['until'])
+            ) {
                 return true;
             }
         }

@@ -33,7 +33,9 @@ final class NetEffects
         $net = [];
         foreach ($effects as $i => $effect) {
             if (! isset($dropped[$i])) {
-                $net[] = isset($moves[$i]) ? new MenuEffect(MenuEffectKind::Moves, $effect->menu, $effect->entry, $effect->page, $effect->label, $effect->under) : $effect;
+                $net[] = isset($moves[$i])
+                    ? new MenuEffect(MenuEffectKind::Moves, $effect->menu, $effect->entry, $effect->page, $effect->label, $effect->under)
+                    : $effect;
             }
         }
 

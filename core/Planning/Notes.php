@@ -46,13 +46,21 @@ final readonly class Notes
     {
         $notes = $broken = [];
         foreach ($this->workspace->redirects->touched() as [, $rule]) {
-            $claim = $rule?->inFront === true && $rule->isOn && $rule->scope !== RuleScope::Pattern ? $this->workspace->ledger->claimsOn([Address::stored($rule->source, $this->workspace->rules())])[$rule->key] ?? null : null;
+            $claim =
+                $rule?->inFront === true && $rule->isOn && $rule->scope !== RuleScope::Pattern
+                    ? $this->workspace->ledger->claimsOn([Address::stored($rule->source, $this->workspace->rules())])[$rule->key] ?? null
+                    : null;
             $page = $claim?->page === null ? null : $this->workspace->pages->find($claim->page);
             if ($page?->isLive() === true && $rule !== null) {
                 $notes[] = new Note(NoteKind::RedirectHides, $page->id, $page->name, $rule->source);
             }
         }
-        $hidden = array_values(array_filter($this->workspace->pages->touched(), fn (string $id): bool => $this->workspace->pages->before($id)?->isLive() === true && ($this->outcome[$id] ?? null)?->isLive() !== true));
+        $hidden = array_values(
+            array_filter(
+                $this->workspace->pages->touched(),
+                fn (string $id): bool => $this->workspace->pages->before($id)?->isLive() === true && ($this->outcome[$id] ?? null)?->isLive() !== true,
+            ),
+        );
         foreach ($this->workspace->redirects->leadingTo(...$hidden) as $rule) {
             $broken[(string) $rule->target?->value] = ($broken[(string) $rule->target?->value] ?? 0) + 1;
         }
@@ -66,18 +74,33 @@ final readonly class Notes
     /** @return list<Note> where the start page changes, what its layout shows from now on */
     private function start(): array
     {
-        $page = $this->workspace->startPage() === null || $this->workspace->startPage() === $this->workspace->site->startPage ? null : $this->workspace->pages->find($this->workspace->startPage());
+        $page =
+            $this->workspace->startPage() === null || $this->workspace->startPage() === $this->workspace->site->startPage
+                ? null
+                : $this->workspace->pages->find($this->workspace->startPage());
 
-        return $page !== null && $page->layout === 'section' && $this->workspace->pages->childOrder($page->id) !== [] ? [new Note(NoteKind::StartShowsOthers, $page->id, $page->name)] : [];
+        return $page !== null && $page->layout === 'section' && $this->workspace->pages->childOrder($page->id) !== []
+            ? [new Note(NoteKind::StartShowsOthers, $page->id, $page->name)]
+            : [];
     }
 
     /** @return list<Note> what people have on pages that go for good */
     private function going(): array
     {
-        $gone = array_values(array_filter($this->workspace->pages->touched(), fn (string $id): bool => ($this->outcome[$id] ?? null) === null && $this->workspace->pages->before($id) !== null));
+        $gone = array_values(
+            array_filter(
+                $this->workspace->pages->touched(),
+                fn (string $id): bool => ($this->outcome[$id] ?? null) === null && $this->workspace->pages->before($id) !== null,
+            ),
+        );
         $notes = [];
         foreach ($gone === [] ? [] : $this->workspace->pages->peopleAt($gone) as $at) {
-            $notes[] = new Note($at->tie === PersonRole::UnsavedContent ? NoteKind::UnsavedContentGoes : NoteKind::BranchGoes, $at->page, $this->workspace->pages->before($at->page)->name ?? '', $at->name);
+            $notes[] = new Note(
+                $at->tie === PersonRole::UnsavedContent ? NoteKind::UnsavedContentGoes : NoteKind::BranchGoes,
+                $at->page,
+                $this->workspace->pages->before($at->page)->name ?? '',
+                $at->name,
+            );
         }
 
         return $notes;
@@ -143,14 +166,23 @@ final readonly class Notes
     {
         $notes = [];
         $isStart = $this->workspace->isStartPage($page->id);
-        if ($isStart && (! $page->isLive() || $page->until !== null) && ($before?->isLive() === true && ($before->until === null || ! $page->isLive()))) {
+        if (
+            $isStart &&
+            (! $page->isLive() || $page->until !== null) &&
+            ($before?->isLive() === true && ($before->until === null || ! $page->isLive()))
+        ) {
             $notes[] = new Note(NoteKind::StartPageHidden, $page->id, $page->name);
         }
         $cameHere = $before === null || $before->parent !== $page->parent || $before->state !== $page->state || $before->listed !== $page->listed;
         if ($page->isLive() && $cameHere) {
             array_push($notes, ...$this->hiddenAbove($page));
         }
-        if ($page->kind === PageKind::Pointer && $page->leadsTo?->kind === TargetKind::Page && $page->isLive() && ($cameHere || $before->leadsTo !== $page->leadsTo)) {
+        if (
+            $page->kind === PageKind::Pointer &&
+            $page->leadsTo?->kind === TargetKind::Page &&
+            $page->isLive() &&
+            ($cameHere || $before->leadsTo !== $page->leadsTo)
+        ) {
             $target = $this->workspace->pages->find($page->leadsTo->value);
             if ($target === null || ! $target->isLive()) {
                 $notes[] = new Note(NoteKind::PointerBroken, $page->id, $page->name, $target?->name);

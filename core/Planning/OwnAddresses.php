@@ -29,7 +29,12 @@ final class OwnAddresses
             $held = $question->claims->now($key);
             $question->claims->set($key, Claim::ofPage($page->address, $page->id, ($held->everLive ?? false) || $page->isLive()));
             if ($held !== null && $held->everLive && $held->kind === ClaimKind::Page && $held->page !== $page->id) {
-                $notes[] = new Note(NoteKind::AddressTakenOver, (string) $held->page, $question->workspace->pages->before((string) $held->page)->name ?? '', $page->name);
+                $notes[] = new Note(
+                    NoteKind::AddressTakenOver,
+                    (string) $held->page,
+                    $question->workspace->pages->before((string) $held->page)->name ?? '',
+                    $page->name,
+                );
             }
         }
 

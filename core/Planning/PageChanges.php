@@ -16,10 +16,15 @@ final class PageChanges
     /** @param  array<string, Page|null>  $outcome */
     public static function of(Workspace $workspace, array $outcome): PageEffects
     {
-        $differences = array_map(static fn (string $id): ?PageDifference => PageDifference::between($workspace->pages->before($id), $outcome[$id] ?? null), $workspace->pages->touched());
+        $differences = array_map(
+            static fn (string $id): ?PageDifference => PageDifference::between($workspace->pages->before($id), $outcome[$id] ?? null),
+            $workspace->pages->touched(),
+        );
 
         return new PageEffects(
-            array_values(array_filter($differences)), $outcome, $workspace->copies(),
+            array_values(array_filter($differences)),
+            $outcome,
+            $workspace->copies(),
             StartPageDifference::between($workspace->site->startPage, $workspace->startPage()),
             StartPageDifference::between($workspace->site->startPageSignedIn, $workspace->startPageSignedIn()),
         );

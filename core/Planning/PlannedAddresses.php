@@ -22,14 +22,24 @@ final readonly class PlannedAddresses implements AddressLookup
     {
         $claim = $this->claims->claimAt(Address::stored($key, $this->workspace->rules()));
 
-        return $claim === null ? null : new AddressHolder($claim->address->path, $claim->kind, $claim->page === null ? null : $this->page($claim->page), $claim->kind === ClaimKind::Rule ? $this->workspace->redirects->claimingAt($key) : null, $claim->everLive);
+        return $claim === null
+            ? null
+            : new AddressHolder(
+                $claim->address->path,
+                $claim->kind,
+                $claim->page === null ? null : $this->page($claim->page),
+                $claim->kind === ClaimKind::Rule ? $this->workspace->redirects->claimingAt($key) : null,
+                $claim->everLive,
+            );
     }
 
     public function page(string $id): ?AnsweringPage
     {
         $page = $this->workspace->pages->find($id);
 
-        return $page === null || $page->isBinned() ? null : new AnsweringPage($page->id, $page->name, $this->claims->addressOf($id)->path, $page->isLive(), $page->kind, $page->leadsTo);
+        return $page === null || $page->isBinned()
+            ? null
+            : new AnsweringPage($page->id, $page->name, $this->claims->addressOf($id)->path, $page->isLive(), $page->kind, $page->leadsTo);
     }
 
     /** Where a section leads is inside the tree: nothing there comes back to a rule. */

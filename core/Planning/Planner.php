@@ -35,8 +35,14 @@ final readonly class Planner
     /** Pages of a ripple up to which that is done. */
     private const MAX_PAGES = 500;
 
-    public function __construct(private SiteContext $site, private Pages $pages, private Ledger $ledger, private LinksInto $links, private Menus $menus, private Rules $redirects)
-    {
+    public function __construct(
+        private SiteContext $site,
+        private Pages $pages,
+        private Ledger $ledger,
+        private LinksInto $links,
+        private Menus $menus,
+        private Rules $redirects,
+    ) {
     }
 
     /**
@@ -45,11 +51,22 @@ final readonly class Planner
     public function plan(Batch $batch): Ripple
     {
         $ripple = $this->planSparing($batch, []);
-        if ($ripple->toDecide->conflicts === [] || count($ripple->toDecide->conflicts) * count($batch->changes) > self::MAX_TRIED || count($ripple->pages->outcome) > self::MAX_PAGES) {
+        if (
+            $ripple->toDecide->conflicts === [] ||
+            count($ripple->toDecide->conflicts) * count($batch->changes) > self::MAX_TRIED ||
+            count($ripple->pages->outcome) > self::MAX_PAGES
+        ) {
             return $ripple;
         }
 
-        return $ripple->withConflicts(array_map(fn (Conflict $conflict): Conflict => $conflict->with(array_values(array_filter($conflict->waysOut, fn (WayOut $way): bool => $this->leadsOut($batch, $conflict, $way)))), $ripple->toDecide->conflicts));
+        return $ripple->withConflicts(
+            array_map(
+                fn (Conflict $conflict): Conflict => $conflict->with(
+                    array_values(array_filter($conflict->waysOut, fn (WayOut $way): bool => $this->leadsOut($batch, $conflict, $way))),
+                ),
+                $ripple->toDecide->conflicts,
+            ),
+        );
     }
 
     /** Whether a way out may be taken: what else is in the batch may stand in its way. */
@@ -64,7 +81,12 @@ final readonly class Planner
             return false;
         }
 
-        return array_filter($out->toDecide->conflicts, static fn (Conflict $still): bool => $still->page === $conflict->page && $still->rule === $conflict->rule && $still->held->says($conflict->held)) === [];
+        return array_filter(
+            $out->toDecide->conflicts,
+            static fn (Conflict $still): bool => $still->page === $conflict->page &&
+                $still->rule === $conflict->rule &&
+                $still->held->says($conflict->held),
+        ) === [];
     }
 
     /** @param  array<string, true>  $spared made pages that are not unmade */
@@ -116,7 +138,9 @@ final readonly class Planner
         $ways = new WaysOut($workspace, $claims, $loops);
 
         return new Ripple(
-            $pages, $addresses, new RedirectEffects($workspace->redirects->differences()),
+            $pages,
+            $addresses,
+            new RedirectEffects($workspace->redirects->differences()),
             new MenuAndLinkEffects(
                 menus: $workspace->menus->differences(),
                 entries: $entries,
@@ -143,6 +167,18 @@ final readonly class Planner
     {
         $meant = array_values(array_filter(array_map(static fn (RawLinkEffect $effect): ?Page => $effect->meant, $effects)));
 
-        return $meant === [] ? [] : [Question::of($batch->decisions, QuestionKind::RawLinks, $meant[0], count($meant), QuestionKind::RawLinks->answers(), Answer::Leave, matters: false)];
+        return $meant === []
+            ? []
+            : [
+                Question::of(
+                    $batch->decisions,
+                    QuestionKind::RawLinks,
+                    $meant[0],
+                    count($meant),
+                    QuestionKind::RawLinks->answers(),
+                    Answer::Leave,
+                    matters: false,
+                ),
+            ];
     }
 }

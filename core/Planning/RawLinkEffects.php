@@ -55,7 +55,9 @@ final readonly class RawLinkEffects
         $turned = [];
         foreach ($claims as $difference) {
             $page = $difference->before?->page;
-            $stays = $difference->after?->page === $page && in_array($difference->after?->kind, [ClaimKind::Page, ClaimKind::Also, $difference->before?->kind], true);
+            $stays =
+                $difference->after?->page === $page &&
+                in_array($difference->after?->kind, [ClaimKind::Page, ClaimKind::Also, $difference->before?->kind], true);
             if ($page !== null && ! $stays && $this->workspace->pages->before($page)?->isLive() === true) {
                 $turned[$difference->key] = [$page, $difference->after];
             }

@@ -23,7 +23,10 @@ final readonly class ReleasedAddresses
                 continue;
             }
             $old = $before->address;
-            if (($page === null || $page->isBinned() || $page->address->key !== $old->key) && $question->claims->now($old->key)?->isPageOf((string) $id) === true) {
+            if (
+                ($page === null || $page->isBinned() || $page->address->key !== $old->key) &&
+                $question->claims->now($old->key)?->isPageOf((string) $id) === true
+            ) {
                 $released[$old->key] = (string) $id;
             }
         }

@@ -28,7 +28,7 @@ final readonly class RestoredClaims
         foreach ($question->batch->undoes() as $entry) {
             foreach ($entry->claims as $difference) {
                 $now = array_key_exists($difference->key, $back) ? $back[$difference->key] : $question->claims->now($difference->key);
-                if ($now === null ? $difference->after === null : ($difference->after !== null && $now->says($difference->after))) {
+                if ($now === null ? $difference->after === null : $difference->after !== null && $now->says($difference->after)) {
                     $back[$difference->key] = $difference->before;
                     $stood += $entry->hasStood($question->workspace->now()) ? [$difference->key => true] : [];
                 }
@@ -68,16 +68,33 @@ final readonly class RestoredClaims
             $now = $this->question->claims->now((string) $key);
             $page = $this->question->after($now?->page);
             $then = $this->question->claims->planned((string) $key);
-            if ($now !== null && $now->everLive && $page !== null && ! $page->isBinned() && ($then === null || ($then->isPageOf($page->id) && ! $then->everLive))) {
+            if (
+                $now !== null &&
+                $now->everLive &&
+                $page !== null &&
+                ! $page->isBinned() &&
+                ($then === null || ($then->isPageOf($page->id) && ! $then->everLive))
+            ) {
                 $known[$page->id][] = $now;
             }
         }
         foreach ($known as $id => $claims) {
             $page = $this->question->after((string) $id) ?? throw new \LogicException('A page is gone.');
-            $questions[] = $asked = Question::of($this->question->workspace->decisions, QuestionKind::InBetween, $page, count($claims), QuestionKind::InBetween->answers(), Answer::Redirect, matters: false);
+            $questions[] = $asked = Question::of(
+                $this->question->workspace->decisions,
+                QuestionKind::InBetween,
+                $page,
+                count($claims),
+                QuestionKind::InBetween->answers(),
+                Answer::Redirect,
+                matters: false,
+            );
             foreach ($asked->decided?->answer === Answer::Free ? [] : $claims as $claim) {
                 $own = $page->address->key === $claim->address->key;
-                $this->question->claims->set($claim->address->key, $own ? Claim::ofPage($claim->address, $page->id, true) : Claim::redirectTo($claim->address, $page->id, true));
+                $this->question->claims->set(
+                    $claim->address->key,
+                    $own ? Claim::ofPage($claim->address, $page->id, true) : Claim::redirectTo($claim->address, $page->id, true),
+                );
             }
         }
 
@@ -98,7 +115,9 @@ final readonly class RestoredClaims
         $stillWaits = $this->question->after($was->heldFor)?->isBinned() === true;
         $there = $page !== null && ! $page->isBinned();
         match ($was->kind) {
-            ClaimKind::Page => $there && $page->address->key === $key ? $this->question->claims->set($key, Claim::ofPage($was->address, $page->id, $was->everLive || $page->isLive())) : null,
+            ClaimKind::Page => $there && $page->address->key === $key
+                ? $this->question->claims->set($key, Claim::ofPage($was->address, $page->id, $was->everLive || $page->isLive()))
+                : null,
             ClaimKind::Also, ClaimKind::Redirect => $there ? $this->question->claims->set($key, $stillWaits ? $was : $was->heldForNobody()) : null,
             ClaimKind::Gone => $this->question->claims->set($key, $stillWaits ? $was : $was->heldForNobody()),
             ClaimKind::Bin => $stillWaits ? $this->question->claims->set($key, $was) : null,

@@ -57,16 +57,21 @@ final class RetiredAddresses
         $known = count(array_filter($claims, static fn (Claim $claim): bool => $claim->everLive));
         $heir = self::heirOf($root, $question->workspace);
         $default = $heir === null ? Answer::Gone : Answer::Parent;
-        $answers = array_values(array_filter(QuestionKind::Retired->answers(), static fn (Answer $answer): bool => $answer !== Answer::Parent || $heir !== null));
+        $answers = array_values(
+            array_filter(QuestionKind::Retired->answers(), static fn (Answer $answer): bool => $answer !== Answer::Parent || $heir !== null),
+        );
         $asked = Question::of($question->workspace->decisions, QuestionKind::Retired, $root, $known, $answers, $default, true, $heir);
         $to = self::inheritor($asked->decided->answer ?? $default, $asked->decided?->to, $heir, $question->workspace);
         foreach ($claims as $claim) {
             $for = $claim->heldFor ?? (string) $claim->page;
-            $question->claims->set($claim->address->key, match (true) {
-                ! $claim->everLive => Claim::inBin($claim->address, $for),
-                $to === null => Claim::gone($claim->address, $for),
-                default => Claim::redirectTo($claim->address, $to, true, $for),
-            });
+            $question->claims->set(
+                $claim->address->key,
+                match (true) {
+                    ! $claim->everLive => Claim::inBin($claim->address, $for),
+                    $to === null => Claim::gone($claim->address, $for),
+                    default => Claim::redirectTo($claim->address, $to, true, $for),
+                },
+            );
         }
 
         return $known > 0 ? [$asked] : [];

@@ -39,9 +39,15 @@ final class RuleClaims
     public static function letGo(ClaimsInQuestion $question): void
     {
         foreach ($question->workspace->redirects->touched() as $id => [$before, $after]) {
-            $claim = $before?->claims() === true && ! ($after?->claims() === true && $after->key === $before->key) ? $question->claims->planned($before->key) : null;
+            $claim =
+                $before?->claims() === true && ! ($after?->claims() === true && $after->key === $before->key)
+                    ? $question->claims->planned($before->key)
+                    : null;
             if ($claim?->kind === ClaimKind::Rule) {
-                $question->claims->set($claim->address->key, $claim->everLive || $question->workspace->redirects->leavesGone((string) $id) ? Claim::gone($claim->address) : null);
+                $question->claims->set(
+                    $claim->address->key,
+                    $claim->everLive || $question->workspace->redirects->leavesGone((string) $id) ? Claim::gone($claim->address) : null,
+                );
             }
         }
     }

@@ -57,8 +57,14 @@ final readonly class RuleLoops
 
     private function refused(Rule $rule, Resolution $way, Batch $batch): InputRefused
     {
-        $steps = implode(' → ', [...array_map(static fn (Hop $hop): string => $hop->from, array_slice($way->hops, 0, 4)), $way->hops === [] ? $rule->source : $way->hops[count($way->hops) - 1]->to]);
-        $refused = new InputRefused('leadsTo', "Visitors would go round in a circle: $steps. Choose another target, or switch one of them off first.");
+        $steps = implode(' → ', [
+            ...array_map(static fn (Hop $hop): string => $hop->from, array_slice($way->hops, 0, 4)),
+            $way->hops === [] ? $rule->source : $way->hops[count($way->hops) - 1]->to,
+        ]);
+        $refused = new InputRefused(
+            'leadsTo',
+            "Visitors would go round in a circle: $steps. Choose another target, or switch one of them off first.",
+        );
 
         return $refused->within('changes.'.$batch->lastOf($rule->id));
     }
@@ -81,7 +87,20 @@ final readonly class RuleLoops
             $counts[$address] = ($counts[$address] ?? 0) + 1;
         }
 
-        return array_slice(array_map(static fn (string $address, int $count): Note => new Note(NoteKind::RedirectsLeadHere, $sources[$address]->id, $address, (string) $count), array_map(strval(...), array_keys($counts)), $counts), 0, self::MAX_NOTES);
+        return array_slice(
+            array_map(
+                static fn (string $address, int $count): Note => new Note(
+                    NoteKind::RedirectsLeadHere,
+                    $sources[$address]->id,
+                    $address,
+                    (string) $count,
+                ),
+                array_map(strval(...), array_keys($counts)),
+                $counts,
+            ),
+            0,
+            self::MAX_NOTES,
+        );
     }
 
     /** Whether visitors would come back to a rule, if it were like this. */
@@ -98,7 +117,14 @@ final readonly class RuleLoops
     private function resolver(array $changed): Resolver
     {
         $withoutClaim = array_filter($this->workspace->redirects->withoutClaim(), static fn (Rule $rule): bool => ! isset($changed[$rule->id]));
-        $set = RuleSet::compile([...$withoutClaim, ...array_map(static fn (Rule $rule): Rule => $rule->always(), array_filter($changed, static fn (Rule $rule): bool => ! $rule->claims()))], $this->workspace->rules(), $this->workspace->now());
+        $set = RuleSet::compile(
+            [
+                ...$withoutClaim,
+                ...array_map(static fn (Rule $rule): Rule => $rule->always(), array_filter($changed, static fn (Rule $rule): bool => ! $rule->claims())),
+            ],
+            $this->workspace->rules(),
+            $this->workspace->now(),
+        );
 
         return new Resolver($this->workspace->rules(), new PlannedAddresses($this->workspace, $this->claims), $set);
     }

@@ -48,7 +48,7 @@ final readonly class ShownEntries
      */
     public function inBranch(Entry $entry, string $id): ?ShownEntry
     {
-        $spread = $entry->spread ?? new BranchContents;
+        $spread = $entry->spread ?? new BranchContents();
         $root = $entry->page();
         $page = ($this->page)($id);
         if ($page === null || ($root !== null && ($this->page)($root)?->isLive() !== true)) {
@@ -87,7 +87,7 @@ final readonly class ShownEntries
             if ($entry->kind === EntryKind::Page && $page?->isShown() !== true) {
                 continue;
             }
-            $label = $entry->label !== '' ? $entry->label : ($page->name ?? (string) $entry->leadsTo?->value);
+            $label = $entry->label !== '' ? $entry->label : $page->name ?? (string) $entry->leadsTo?->value;
             $below = $this->level($menu, $entry, $label);
             if ($entry->kind === EntryKind::Heading && $below === [] && ! $this->holdsBranch($menu, $entry)) {
                 continue;

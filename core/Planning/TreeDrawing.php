@@ -49,8 +49,18 @@ final class TreeDrawing
         $shown = array_map(static fn (string|int $id): ?string => $id === '' ? null : (string) $id, array_keys($parents));
 
         return new Drawing(
-            self::lines($shown, $marks, static fn (?string $parent): array => self::childrenBefore($parent, $workspace), static fn (string $id): ?Page => $workspace->pages->before($id)),
-            self::lines($shown, $marks, static fn (?string $parent): array => array_map(strval(...), array_keys($workspace->pages->childOrder($parent))), static fn (string $id): ?Page => $outcome[$id] ?? $workspace->pages->find($id)),
+            self::lines(
+                $shown,
+                $marks,
+                static fn (?string $parent): array => self::childrenBefore($parent, $workspace),
+                static fn (string $id): ?Page => $workspace->pages->before($id),
+            ),
+            self::lines(
+                $shown,
+                $marks,
+                static fn (?string $parent): array => array_map(strval(...), array_keys($workspace->pages->childOrder($parent))),
+                static fn (string $id): ?Page => $outcome[$id] ?? $workspace->pages->find($id),
+            ),
         );
     }
 
@@ -83,7 +93,10 @@ final class TreeDrawing
             $lines[] = new DrawnLine($parent, $page->name ?? '', 0, $parent === null ? null : $marks[$parent] ?? null, 0);
             foreach (self::around($children($parent), $marks) as $entry) {
                 $child = is_string($entry) ? $find($entry) : null;
-                $lines[] = $child === null ? new DrawnLine(null, '', 1, null, (int) $entry) : new DrawnLine($child->id, $child->name, 1, $marks[$child->id] ?? null, 0);
+                $lines[] =
+                    $child === null
+                        ? new DrawnLine(null, '', 1, null, (int) $entry)
+                        : new DrawnLine($child->id, $child->name, 1, $marks[$child->id] ?? null, 0);
                 if (count($lines) >= Drawing::MAX_LINES) {
                     return $lines;
                 }
@@ -116,7 +129,7 @@ final class TreeDrawing
 
                 continue;
             }
-            array_push($entries, ...($skipped > 0 ? [$skipped] : []), ...[$child]);
+            array_push($entries, ...$skipped > 0 ? [$skipped] : [], ...[$child]);
             $skipped = 0;
         }
 

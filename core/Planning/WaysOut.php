@@ -47,8 +47,8 @@ final class WaysOut
 
         return new Conflict($wanted, $wanting->id, $held, $holder, [
             ...$this->fromHolder($held, $waiting),
-            ...($free === null ? [] : [WayOut::freeSlug($wanting->id, $free)]),
-            ...($swap === null ? [] : [$swap]),
+            ...$free === null ? [] : [WayOut::freeSlug($wanting->id, $free)],
+            ...$swap === null ? [] : [$swap],
             WayOut::chooseAnother(),
         ]);
     }
@@ -59,10 +59,19 @@ final class WaysOut
         $waiting = $held->heldFor === null ? null : $this->workspace->pages->find($held->heldFor);
         $holder = $waiting ?? ($held->page === null ? null : $this->workspace->pages->find($held->page));
         $front = $wanting->with(['inFront' => true]);
-        $isServed = in_array($held->kind, [ClaimKind::Page, ClaimKind::Also], true)
-            && $this->workspace->redirects->sameSourceAs($front) === null && ! $this->loops->wouldLoop($front);
+        $isServed =
+            in_array($held->kind, [ClaimKind::Page, ClaimKind::Also], true) &&
+            $this->workspace->redirects->sameSourceAs($front) === null &&
+            ! $this->loops->wouldLoop($front);
 
-        return new Conflict($wanted, '', $held, $holder, [...$this->fromHolder($held, $waiting), ...($isServed ? [WayOut::standInFront($wanting->id)] : []), WayOut::chooseAnother()], $wanting->id);
+        return new Conflict(
+            $wanted,
+            '',
+            $held,
+            $holder,
+            [...$this->fromHolder($held, $waiting), ...$isServed ? [WayOut::standInFront($wanting->id)] : [], WayOut::chooseAnother()],
+            $wanting->id,
+        );
     }
 
     /** @return list<WayOut> */
@@ -70,7 +79,10 @@ final class WaysOut
     {
         if ($waiting !== null && $waiting->isBinned()) {
             $root = $this->workspace->pages->find((string) $waiting->bin);
-            $empties = $root === null || $waiting->isProtected || $this->workspace->pages->before($root->id)?->isBinned() !== true ? [] : [WayOut::emptyIt($root->id, $held->address)];
+            $empties =
+                $root === null || $waiting->isProtected || $this->workspace->pages->before($root->id)?->isBinned() !== true
+                    ? []
+                    : [WayOut::emptyIt($root->id, $held->address)];
 
             return [WayOut::giveWay(WayOutKind::TakeOver, $held->address), ...$empties];
         }
@@ -105,10 +117,17 @@ final class WaysOut
     private function swap(Page $wanting, Page $holder): ?WayOut
     {
         $before = $this->workspace->pages->before($wanting->id);
-        $tradesSlugs = $before !== null && $holder->id !== $wanting->id
-            && $before->parent === $holder->parent && $before->parent === $wanting->parent
-            && $before->pinned === null && $holder->pinned === null && $holder->id !== $this->workspace->startPage()
-            && ! $before->isBinned() && ! $before->slug->equals($holder->slug) && $wanting->slug->equals($holder->slug);
+        $tradesSlugs =
+            $before !== null &&
+            $holder->id !== $wanting->id &&
+            $before->parent === $holder->parent &&
+            $before->parent === $wanting->parent &&
+            $before->pinned === null &&
+            $holder->pinned === null &&
+            $holder->id !== $this->workspace->startPage() &&
+            ! $before->isBinned() &&
+            ! $before->slug->equals($holder->slug) &&
+            $wanting->slug->equals($holder->slug);
 
         return $tradesSlugs ? WayOut::swap($before, $wanting->slug, $holder) : null;
     }

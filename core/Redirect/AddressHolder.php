@@ -15,7 +15,12 @@ final readonly class AddressHolder
      * @param  Rule|null  $rule  that holds the address
      * @param  bool  $everLive  visitors got a page here at some time
      */
-    public function __construct(public string $address, public ClaimKind $kind, public ?AnsweringPage $page, public ?Rule $rule = null, public bool $everLive = false)
-    {
+    public function __construct(
+        public string $address,
+        public ClaimKind $kind,
+        public ?AnsweringPage $page,
+        public ?Rule $rule = null,
+        public bool $everLive = false,
+    ) {
     }
 }

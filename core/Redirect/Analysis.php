@@ -35,8 +35,15 @@ final class Analysis
      * @param  array<string, int>  $idle  days since a rule was last used, or was made if it never was
      * @param  array<string, string>  $live  live pages by their addresses
      */
-    private function __construct(private readonly array $rules, private readonly AddressRules $addresses, private readonly AddressLookup $answers, private readonly Moment $at, private readonly array $idle, private readonly int $idleDays, private readonly array $live)
-    {
+    private function __construct(
+        private readonly array $rules,
+        private readonly AddressRules $addresses,
+        private readonly AddressLookup $answers,
+        private readonly Moment $at,
+        private readonly array $idle,
+        private readonly int $idleDays,
+        private readonly array $live,
+    ) {
         $this->set = RuleSet::compile(array_filter($rules, static fn (Rule $rule): bool => ! $rule->claims()), $addresses, $at);
         $this->resolver = new Resolver($addresses, $answers, $this->set);
         $this->patterns = array_values(array_filter($rules, static fn (Rule $rule): bool => $rule->scope === RuleScope::Pattern && $rule->isOn));
@@ -51,8 +58,15 @@ final class Analysis
      * @param  array<string, string>  $live  live pages by their addresses, where branches or patterns stand in front
      * @return list<RuleFinding>
      */
-    public static function of(iterable $rules, AddressRules $addresses, AddressLookup $answers, Moment $at, array $idle = [], int $idleDays = 180, array $live = []): array
-    {
+    public static function of(
+        iterable $rules,
+        AddressRules $addresses,
+        AddressLookup $answers,
+        Moment $at,
+        array $idle = [],
+        int $idleDays = 180,
+        array $live = [],
+    ): array {
         $by = [];
         foreach ($rules as $rule) {
             $by[$rule->id] = $rule;
@@ -135,7 +149,10 @@ final class Analysis
             }
             $larger = PathPattern::stored($earlier->source);
             // What does not even take the sample takes not all, and is not looked at closer.
-            if ($larger->match($pattern->sample, $this->addresses->caseSensitive) !== null && PatternLanguage::contains($larger, $pattern, $this->addresses->caseSensitive) === true) {
+            if (
+                $larger->match($pattern->sample, $this->addresses->caseSensitive) !== null &&
+                PatternLanguage::contains($larger, $pattern, $this->addresses->caseSensitive) === true
+            ) {
                 return $earlier;
             }
         }
@@ -172,7 +189,14 @@ final class Analysis
         $next = $way->nextRedirect($rule);
         if ($next !== null) {
             $after = $way->after($rule);
-            $this->find(RuleFindingKind::Chain, $rule, other: $next->rule, end: $this->endOf($rule, $after), isSure: $isSure, steps: count($after) + 1);
+            $this->find(
+                RuleFindingKind::Chain,
+                $rule,
+                other: $next->rule,
+                end: $this->endOf($rule, $after),
+                isSure: $isSure,
+                steps: count($after) + 1,
+            );
         } elseif ($rule->scope === RuleScope::Pattern && preg_match(Destination::CAPTURE, (string) $rule->target?->value) === 1) {
             return; // where it leads depends on what is asked: one path says nothing of the others
         } elseif ($rule->answer !== RuleAnswer::Gone && $way->status === 404) {
@@ -196,13 +220,19 @@ final class Analysis
         foreach ($after as $hop) {
             $next = $hop->rule === null ? null : $this->rules[$hop->rule] ?? null;
             $isForGood = in_array($hop->status, [301, 308], true);
-            if (($next !== null && (! $next->isUnconditional() || $next->query !== QueryHandling::Carry || $next->scope !== RuleScope::One)) || $this->looksAtQueryOf($hop->from)) {
+            if (
+                ($next !== null && (! $next->isUnconditional() || $next->query !== QueryHandling::Carry || $next->scope !== RuleScope::One)) ||
+                $this->looksAtQueryOf($hop->from)
+            ) {
                 return null;
             }
             if ($next === null && $hop->status !== 301) {
                 break; // a section or a pointer, which the target keeps leading through
             }
-            if ((! $isForGood && in_array($rule->answer->status(), [301, 308], true)) || (in_array($rule->answer->status(), [307, 308], true) && ! in_array($hop->status, [307, 308], true))) {
+            if (
+                (! $isForGood && in_array($rule->answer->status(), [301, 308], true)) ||
+                (in_array($rule->answer->status(), [307, 308], true) && ! in_array($hop->status, [307, 308], true))
+            ) {
                 return null;
             }
             $page = $next === null ? $this->answers->at(Address::asked($hop->to, $this->addresses)->key)?->page?->id : null;
@@ -223,7 +253,9 @@ final class Analysis
         }
         $path = substr($end->value, 0, strcspn($end->value, '?#'));
 
-        return in_array($end->kind, [TargetKind::Address, TargetKind::Url], true) && strlen($path.$tail) <= Target::MAX_LENGTH ? Target::stored("{$end->kind->value} $path$tail") : null;
+        return in_array($end->kind, [TargetKind::Address, TargetKind::Url], true) && strlen($path.$tail) <= Target::MAX_LENGTH
+            ? Target::stored("{$end->kind->value} $path$tail")
+            : null;
     }
 
     /** Whether some rule takes requests for an address by their query: with one the way may be another. */
@@ -233,8 +265,12 @@ final class Analysis
         foreach ($this->looking as $rule) {
             $takes = match ($rule->scope) {
                 RuleScope::One => $rule->key === $asked->key,
-                RuleScope::Branch => $rule->key === $asked->key || str_starts_with(NormalForm::bare($asked->key, $this->addresses).'/', NormalForm::bare($rule->key, $this->addresses).'/'),
-                RuleScope::Pattern => PathPattern::stored($rule->source)->match(NormalForm::bare($asked->path, $this->addresses), $this->addresses->caseSensitive) !== null,
+                RuleScope::Branch => $rule->key === $asked->key ||
+                    str_starts_with(NormalForm::bare($asked->key, $this->addresses).'/', NormalForm::bare($rule->key, $this->addresses).'/'),
+                RuleScope::Pattern => PathPattern::stored($rule->source)->match(
+                    NormalForm::bare($asked->path, $this->addresses),
+                    $this->addresses->caseSensitive,
+                ) !== null,
             };
             if ($takes) {
                 return true;
@@ -249,11 +285,21 @@ final class Analysis
     {
         foreach ($this->rules as $rule) {
             // An address that visitors knew before would say that it is gone, once its redirect is.
-            if ($rule->scope !== RuleScope::One || ! $rule->isActiveAt($this->at) || ! $rule->claims() || $this->answers->at($rule->key)?->everLive === true) {
+            if (
+                $rule->scope !== RuleScope::One ||
+                ! $rule->isActiveAt($this->at) ||
+                ! $rule->claims() ||
+                $this->answers->at($rule->key)?->everLive === true
+            ) {
                 continue;
             }
             $behind = $this->set->behind(Address::stored($rule->source, $this->addresses), Query::of(''));
-            if ($behind !== null && $behind->rule->answer === $rule->answer && $behind->rule->query === $rule->query && $this->leadsAlike($rule, $behind)) {
+            if (
+                $behind !== null &&
+                $behind->rule->answer === $rule->answer &&
+                $behind->rule->query === $rule->query &&
+                $this->leadsAlike($rule, $behind)
+            ) {
                 $this->find(RuleFindingKind::Doubled, $rule, other: $behind->rule->id);
             }
         }
@@ -262,17 +308,31 @@ final class Analysis
     private function leadsAlike(Rule $rule, RuleMatch $behind): bool
     {
         [$mine, $theirs] = [$rule->target, $behind->rule->target];
-        if ($mine === null || $theirs === null || $mine->kind !== $theirs->kind || ($behind->rest !== '' && $behind->rule->carriesRest && $mine->kind === TargetKind::Page)) {
+        if (
+            $mine === null ||
+            $theirs === null ||
+            $mine->kind !== $theirs->kind ||
+            ($behind->rest !== '' && $behind->rule->carriesRest && $mine->kind === TargetKind::Page)
+        ) {
             return false;
         }
 
         return in_array($mine->kind, [TargetKind::Page, TargetKind::File], true)
             ? $mine->value === $theirs->value
-            : (new Destination($behind, $this->addresses))->from($theirs->value, Query::of('')) === (new Destination(new RuleMatch($rule), $this->addresses))->from($mine->value, Query::of(''));
+            : (new Destination($behind, $this->addresses))->from($theirs->value, Query::of('')) ===
+                    (new Destination(new RuleMatch($rule), $this->addresses))->from($mine->value, Query::of(''));
     }
 
-    private function find(RuleFindingKind $kind, Rule $rule, ?string $other = null, ?Target $end = null, ?string $page = null, bool $isSure = true, int $days = 0, int $steps = 0): void
-    {
+    private function find(
+        RuleFindingKind $kind,
+        Rule $rule,
+        ?string $other = null,
+        ?Target $end = null,
+        ?string $page = null,
+        bool $isSure = true,
+        int $days = 0,
+        int $steps = 0,
+    ): void {
         $this->findings[] = new RuleFinding($kind, $rule, $other, $end, $page, $isSure, $days, $steps);
     }
 }

@@ -11,7 +11,13 @@ use Heronstem\Core\Tree\PageKind;
 final readonly class AnsweringPage
 {
     /** @param  bool  $isLive  visitors get it at this moment */
-    public function __construct(public string $id, public string $name, public string $address, public bool $isLive, public PageKind $kind = PageKind::Page, public ?Target $leadsTo = null)
-    {
+    public function __construct(
+        public string $id,
+        public string $name,
+        public string $address,
+        public bool $isLive,
+        public PageKind $kind = PageKind::Page,
+        public ?Target $leadsTo = null,
+    ) {
     }
 }

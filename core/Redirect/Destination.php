@@ -83,7 +83,11 @@ final readonly class Destination
     /** @param  \Closure(string): string  $written */
     private function filled(string $text, \Closure $written): string
     {
-        return (string) preg_replace_callback(self::CAPTURE, fn (array $found): string => array_key_exists($found[1], $this->match->captures) ? $written($this->match->captures[$found[1]]) : $found[0], $text);
+        return (string) preg_replace_callback(
+            self::CAPTURE,
+            fn (array $found): string => array_key_exists($found[1], $this->match->captures) ? $written($this->match->captures[$found[1]]) : $found[0],
+            $text,
+        );
     }
 
     /** A piece of a path as the value of a parameter: what parts parameters is encoded. */

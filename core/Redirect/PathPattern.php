@@ -140,7 +140,10 @@ final readonly class PathPattern
             $repeats = in_array($part->modifier, [Modifier::ZeroOrMore, Modifier::OneOrMore], true);
             $isSegment = $part->type === PartType::SegmentWildcard && str_contains($part->prefix, '/');
             if (self::nests($regex) || ($repeats && $part->type !== PartType::Fixed && ! $isSegment)) {
-                throw new InputRefused('source', 'A repetition within a repetition could keep the server searching for long. Repeat whole segments, like /:path*, or use one * in its place.');
+                throw new InputRefused(
+                    'source',
+                    'A repetition within a repetition could keep the server searching for long. Repeat whole segments, like /:path*, or use one * in its place.',
+                );
             }
             [$unbounded, $range] = self::lengths($regex);
             $open += $unbounded + ($part->type === PartType::FullWildcard || ($repeats && $isSegment) ? 1 : 0);
@@ -149,12 +152,21 @@ final readonly class PathPattern
             $mostInSegment = max($mostInSegment, $inSegment);
         }
         if ($open > self::MAX_WILDCARDS) {
-            throw new InputRefused('source', sprintf('More than %d parts of open length could keep the server searching for long. Name segments instead, like /:year/:slug.', self::MAX_WILDCARDS));
+            throw new InputRefused(
+                'source',
+                sprintf(
+                    'More than %d parts of open length could keep the server searching for long. Name segments instead, like /:year/:slug.',
+                    self::MAX_WILDCARDS,
+                ),
+            );
         }
         // Parts that may split one segment among them multiply the ways, as wildcards across segments do.
         $ways = self::MAX_PATH_LENGTH ** (max(1, $open) + max(0, $mostInSegment - 1)) * $ranges;
         if ($ways > self::MAX_WAYS) {
-            throw new InputRefused('source', 'This pattern can split one address in too many ways, which could keep the server searching for long. Say how long its parts are, like :year(\\d{4})-:month(\\d{2}), or name fewer parts between two slashes.');
+            throw new InputRefused(
+                'source',
+                'This pattern can split one address in too many ways, which could keep the server searching for long. Say how long its parts are, like :year(\\d{4})-:month(\\d{2}), or name fewer parts between two slashes.',
+            );
         }
     }
 
@@ -186,7 +198,12 @@ final readonly class PathPattern
                 return true;
             }
             // What is left behind still repeats, where it did: a group around it sees that.
-            $plain = substr_replace($plain, preg_match('/[+*{|]/', $group[1].($group[2] ?? '')) === 1 ? 'x+' : 'x', (int) strpos($plain, $group[0]), strlen($group[0]));
+            $plain = substr_replace(
+                $plain,
+                preg_match('/[+*{|]/', $group[1].($group[2] ?? '')) === 1 ? 'x+' : 'x',
+                (int) strpos($plain, $group[0]),
+                strlen($group[0]),
+            );
         }
 
         return preg_match('/[+*}][+*{]/', $plain) === 1;
@@ -216,7 +233,26 @@ final readonly class PathPattern
 
     private static function matching(string $regex): string
     {
-        foreach (['1', '12', '123', '2020', '1234567', 'a', 'ab', 'abc', 'x-y', '01-01', '2020-01-01', '1.2', 'A', 'A1', 'a1', preg_replace('/\|.*/s', '', $regex)] as $try) {
+        foreach (
+            [
+                '1',
+                '12',
+                '123',
+                '2020',
+                '1234567',
+                'a',
+                'ab',
+                'abc',
+                'x-y',
+                '01-01',
+                '2020-01-01',
+                '1.2',
+                'A',
+                'A1',
+                'a1',
+                preg_replace('/\|.*/s', '', $regex),
+            ] as $try
+        ) {
             if (@preg_match("\x01^(?:$regex)$\x01D", (string) $try) === 1) {
                 return (string) $try;
             }
@@ -236,7 +272,10 @@ final readonly class PathPattern
         foreach (['a', '1', '/', '/a', 'a-', '-', '%41', '.', 'a1'] as $piece) {
             $long = substr(substr($this->sample, 0, 200).str_repeat($piece, self::MAX_PATH_LENGTH), 0, self::MAX_PATH_LENGTH)."\n";
             if (@preg_match($limited, $long) === false) {
-                throw new InputRefused('source', 'This pattern could keep the server searching for long. Name segments, like /:year/:slug, or use one * at the end.');
+                throw new InputRefused(
+                    'source',
+                    'This pattern could keep the server searching for long. Name segments, like /:year/:slug, or use one * at the end.',
+                );
             }
         }
     }

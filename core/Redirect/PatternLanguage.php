@@ -169,7 +169,10 @@ final class PatternLanguage
             $this->takes('*') => [0, null],
             $this->takes('+') => [1, null],
             $this->takes('?') => [0, 1],
-            preg_match('/^\{(\d+)(,(\d*))?\}/', $this->rest, $found) === 1 => [(int) $found[1], isset($found[2]) ? (($found[3] ?? '') === '' ? null : (int) $found[3]) : (int) $found[1]],
+            preg_match('/^\{(\d+)(,(\d*))?\}/', $this->rest, $found) === 1 => [
+                (int) $found[1],
+                isset($found[2]) ? (($found[3] ?? '') === '' ? null : (int) $found[3]) : (int) $found[1],
+            ],
             default => [1, 1],
         };
         $this->rest = isset($found[0]) ? substr($this->rest, strlen($found[0])) : $this->rest;
@@ -218,7 +221,10 @@ final class PatternLanguage
 
             return $end;
         }
-        if (preg_match('/^(?:\[\^?\]?(?:\\\\.|[^\]\\\\])*\]|\\\\.|[^\\\\])/s', $this->rest, $found) !== 1 || preg_match('/^[*+?{}^$]$/', $found[0]) === 1) {
+        if (
+            preg_match('/^(?:\[\^?\]?(?:\\\\.|[^\]\\\\])*\]|\\\\.|[^\\\\])/s', $this->rest, $found) !== 1 ||
+            preg_match('/^[*+?{}^$]$/', $found[0]) === 1
+        ) {
             throw new \OutOfBoundsException('A sign that is not read.');
         }
         $this->rest = substr($this->rest, strlen($found[0]));
@@ -231,7 +237,13 @@ final class PatternLanguage
     /** The bytes that a class or a sign stands for, as 256 marks. */
     private function set(string $piece): string
     {
-        return $this->sets[$piece] ??= implode('', array_map(fn (int $byte): string => @preg_match("\x01^$piece\$\x01sD".($this->caseSensitive ? '' : 'i'), chr($byte)) === 1 ? '1' : '0', range(0, 255)));
+        return $this->sets[$piece] ??= implode(
+            '',
+            array_map(
+                fn (int $byte): string => @preg_match("\x01^$piece\$\x01sD".($this->caseSensitive ? '' : 'i'), chr($byte)) === 1 ? '1' : '0',
+                range(0, 255),
+            ),
+        );
     }
 
     private function takes(string $sign): bool

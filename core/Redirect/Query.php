@@ -73,7 +73,10 @@ final readonly class Query
     {
         $names = array_flip(array_map(static fn (array $pair): string => "n{$pair[0]}", $this->pairs));
 
-        return new self([...$this->pairs, ...array_values(array_filter($other->pairs, static fn (array $pair): bool => ! isset($names["n{$pair[0]}"])))]);
+        return new self([
+            ...$this->pairs,
+            ...array_values(array_filter($other->pairs, static fn (array $pair): bool => ! isset($names["n{$pair[0]}"]))),
+        ]);
     }
 
     /** @return list<array{string, string|null}> name and value, decoded */

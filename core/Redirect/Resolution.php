@@ -58,7 +58,10 @@ final readonly class Resolution
     /** Whether the first step leads from an address that a page had to where it is now: another spelling of where it is does not. */
     public function isMoved(AddressRules $rules): bool
     {
-        return $this->hops !== [] && $this->hops[0]->rule === null && $this->hops[0]->status === 301 && NormalForm::key($this->normal, $rules) !== NormalForm::key(substr($this->hops[0]->to, 0, strcspn($this->hops[0]->to, '?#')), $rules);
+        return $this->hops !== [] &&
+            $this->hops[0]->rule === null &&
+            $this->hops[0]->status === 301 &&
+            NormalForm::key($this->normal, $rules) !== NormalForm::key(substr($this->hops[0]->to, 0, strcspn($this->hops[0]->to, '?#')), $rules);
     }
 
     /** @return list<string> rules on the way, the one of the final answer last */

@@ -59,7 +59,18 @@ final class ResolutionTrace
     {
         $last = $status === 404 && ! $this->isLoop && $rule === null ? end($this->hops) : false;
 
-        return new Resolution($this->asked, $this->normal ?? '', $this->hops, $status, $last === false ? null : $this->kept($last->to), null, null, $why, $rule, isLoop: $this->isLoop);
+        return new Resolution(
+            $this->asked,
+            $this->normal ?? '',
+            $this->hops,
+            $status,
+            $last === false ? null : $this->kept($last->to),
+            null,
+            null,
+            $why,
+            $rule,
+            isLoop: $this->isLoop,
+        );
     }
 
     public function arrives(?int $status, string $location, string $why, ?AnsweringPage $page = null): Resolution
@@ -76,6 +87,18 @@ final class ResolutionTrace
     /** Arrives at a pause page. */
     public function waits(string $at, Rule $rule, string $onward): Resolution
     {
-        return new Resolution($this->asked, $this->normal ?? '', $this->hops, 200, $at, null, null, 'A pause page, which goes on after '.($rule->pause->seconds ?? 0).' seconds.', $rule->id, $rule->pause, $onward);
+        return new Resolution(
+            $this->asked,
+            $this->normal ?? '',
+            $this->hops,
+            200,
+            $at,
+            null,
+            null,
+            'A pause page, which goes on after '.($rule->pause->seconds ?? 0).' seconds.',
+            $rule->id,
+            $rule->pause,
+            $onward,
+        );
     }
 }

@@ -68,7 +68,10 @@ final readonly class Resolver
         $way = new ResolutionTrace($asked);
         $address = Address::asked($asked, $this->rules);
         $way->normal = $address->path;
-        $captures = $rule->scope === RuleScope::Pattern ? PathPattern::stored($rule->source)->match(NormalForm::bare($address->path, $this->rules), $this->rules->caseSensitive) ?? [] : [];
+        $captures =
+            $rule->scope === RuleScope::Pattern
+                ? PathPattern::stored($rule->source)->match(NormalForm::bare($address->path, $this->rules), $this->rules->caseSensitive) ?? []
+                : [];
 
         return $this->follow(new RuleMatch($rule, $captures), self::path($asked), $address->path, $way);
     }
@@ -98,7 +101,12 @@ final readonly class Resolver
         if ($held !== null && $page?->isLive === true) {
             return $this->toPage($held, $page, $from, $way);
         }
-        $behind = $held?->rule !== null && $this->set->isActive($held->rule) ? new RuleMatch($held->rule) : ($held?->kind === ClaimKind::Gone ? null : $this->set->behind($address, $way->query));
+        $behind =
+            $held?->rule !== null && $this->set->isActive($held->rule)
+                ? new RuleMatch($held->rule)
+                : ($held?->kind === ClaimKind::Gone
+                    ? null
+                    : $this->set->behind($address, $way->query));
         if ($behind !== null) {
             return $this->follow($behind, $from, $normal, $way);
         }
@@ -184,7 +192,12 @@ final readonly class Resolver
             return $this->follow($front, $at, $at, $way);
         }
         if ($page->kind === PageKind::Page || $page->kind === PageKind::Download) {
-            return $way->arrives(200, $at.$way->query->text(), $page->kind === PageKind::Page ? "The page “{$page->name}”." : "The file of “{$page->name}”.", $page);
+            return $way->arrives(
+                200,
+                $at.$way->query->text(),
+                $page->kind === PageKind::Page ? "The page “{$page->name}”." : "The file of “{$page->name}”.",
+                $page,
+            );
         }
         if (! $way->mayGoOn("page {$page->id}")) {
             return $way->ends(404, "The way on from “{$page->name}” comes back to itself.");
@@ -192,14 +205,18 @@ final readonly class Resolver
         if ($page->kind === PageKind::Section) {
             $next = $this->answers->firstInside($page->id);
 
-            return $next === null ? $way->ends(404, "The section “{$page->name}” has no live page inside.") : $this->step($at, $next, $way, "“{$page->name}” is a section; this is its first live page.");
+            return $next === null
+                ? $way->ends(404, "The section “{$page->name}” has no live page inside.")
+                : $this->step($at, $next, $way, "“{$page->name}” is a section; this is its first live page.");
         }
         $target = $page->leadsTo;
         $why = "“{$page->name}” is a pointer.";
         if ($target?->kind === TargetKind::Page) {
             $next = $this->answers->page($target->value);
 
-            return $next === null || ! $next->isLive ? $way->ends(404, "“{$page->name}” points to a page that is not live.") : $this->step($at, $next, $way, $why);
+            return $next === null || ! $next->isLive
+                ? $way->ends(404, "“{$page->name}” points to a page that is not live.")
+                : $this->step($at, $next, $way, $why);
         }
         if ($target?->kind === TargetKind::Address) {
             $way->goes($at, $target->value, 302, $why);
@@ -212,7 +229,11 @@ final readonly class Resolver
         }
         $way->goes($at, $elsewhere, 302, $why);
 
-        return $way->arrives($target?->kind === TargetKind::File ? 200 : null, $elsewhere, $target?->kind === TargetKind::File ? 'A file.' : 'Answered elsewhere.');
+        return $way->arrives(
+            $target?->kind === TargetKind::File ? 200 : null,
+            $elsewhere,
+            $target?->kind === TargetKind::File ? 'A file.' : 'Answered elsewhere.',
+        );
     }
 
     private function step(string $at, AnsweringPage $next, ResolutionTrace $way, string $why): Resolution

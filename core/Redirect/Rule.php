@@ -87,7 +87,7 @@ final readonly class Rule
     /** @return non-empty-list<string> requests that it answers: of a branch also one below its address */
     public function samples(): array
     {
-        return [$this->sample(), ...($this->scope === RuleScope::Branch ? [$this->sampleBelow()] : [])];
+        return [$this->sample(), ...$this->scope === RuleScope::Branch ? [$this->sampleBelow()] : []];
     }
 
     /** A request below the address of a branch. */
@@ -111,16 +111,34 @@ final readonly class Rule
     /** What no two rules of a site have in common. */
     public function identity(): string
     {
-        return $this->scope->value.' '.$this->key.($this->query === QueryHandling::Match ? '?'.$this->matched : '').($this->inFront ? ' in front' : '');
+        return $this->scope->value.
+            ' '.
+            $this->key.
+            ($this->query === QueryHandling::Match ? '?'.$this->matched : '').
+            ($this->inFront ? ' in front' : '');
     }
 
     /** @return array<string, mixed> every field, as the history and the compiled rules keep it */
     public function toArray(): array
     {
         return [
-            'id' => $this->id, 'scope' => $this->scope->value, 'source' => $this->source, 'key' => $this->key, 'answer' => $this->answer->value, 'target' => $this->target?->toText(),
-            'query' => $this->query->value, 'matched' => $this->matched, 'carriesRest' => $this->carriesRest, 'from' => $this->from?->iso(), 'until' => $this->until?->iso(),
-            'isOn' => $this->isOn, 'inFront' => $this->inFront, 'position' => $this->position, 'note' => $this->note, 'pause' => $this->pause?->toArray(), 'origin' => $this->origin,
+            'id' => $this->id,
+            'scope' => $this->scope->value,
+            'source' => $this->source,
+            'key' => $this->key,
+            'answer' => $this->answer->value,
+            'target' => $this->target?->toText(),
+            'query' => $this->query->value,
+            'matched' => $this->matched,
+            'carriesRest' => $this->carriesRest,
+            'from' => $this->from?->iso(),
+            'until' => $this->until?->iso(),
+            'isOn' => $this->isOn,
+            'inFront' => $this->inFront,
+            'position' => $this->position,
+            'note' => $this->note,
+            'pause' => $this->pause?->toArray(),
+            'origin' => $this->origin,
         ];
     }
 
@@ -128,9 +146,23 @@ final readonly class Rule
     public static function fromArray(array $kept): self
     {
         return new self(
-            $kept['id'], RuleScope::from($kept['scope']), $kept['source'], $kept['key'], RuleAnswer::from($kept['answer']), $kept['target'] === null ? null : Target::stored($kept['target']),
-            QueryHandling::from($kept['query']), $kept['matched'], $kept['carriesRest'], $kept['from'] === null ? null : Moment::stored($kept['from']), $kept['until'] === null ? null : Moment::stored($kept['until']),
-            $kept['isOn'], $kept['inFront'], $kept['position'], $kept['note'], $kept['pause'] === null ? null : Pause::fromArray($kept['pause']), $kept['origin'],
+            $kept['id'],
+            RuleScope::from($kept['scope']),
+            $kept['source'],
+            $kept['key'],
+            RuleAnswer::from($kept['answer']),
+            $kept['target'] === null ? null : Target::stored($kept['target']),
+            QueryHandling::from($kept['query']),
+            $kept['matched'],
+            $kept['carriesRest'],
+            $kept['from'] === null ? null : Moment::stored($kept['from']),
+            $kept['until'] === null ? null : Moment::stored($kept['until']),
+            $kept['isOn'],
+            $kept['inFront'],
+            $kept['position'],
+            $kept['note'],
+            $kept['pause'] === null ? null : Pause::fromArray($kept['pause']),
+            $kept['origin'],
         );
     }
 }

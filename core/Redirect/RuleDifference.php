@@ -30,6 +30,10 @@ final readonly class RuleDifference
     /** @param  array{rule: string, before: array<string, mixed>|null, after: array<string, mixed>|null}  $kept */
     public static function fromArray(array $kept): self
     {
-        return new self($kept['rule'], $kept['before'] === null ? null : Rule::fromArray($kept['before']), $kept['after'] === null ? null : Rule::fromArray($kept['after']));
+        return new self(
+            $kept['rule'],
+            $kept['before'] === null ? null : Rule::fromArray($kept['before']),
+            $kept['after'] === null ? null : Rule::fromArray($kept['after']),
+        );
     }
 }

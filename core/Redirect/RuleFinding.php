@@ -39,7 +39,9 @@ final readonly class RuleFinding
     {
         $fields = match ($this->kind) {
             RuleFindingKind::Chain => $this->end === null ? null : ['leadsTo' => $this->end->toArray()],
-            RuleFindingKind::Expired, RuleFindingKind::Loop, RuleFindingKind::NeverFires, RuleFindingKind::HidesPage, RuleFindingKind::Idle => ['isOn' => false],
+            RuleFindingKind::Expired, RuleFindingKind::Loop, RuleFindingKind::NeverFires, RuleFindingKind::HidesPage, RuleFindingKind::Idle => [
+                'isOn' => false,
+            ],
             RuleFindingKind::DeadTarget, RuleFindingKind::GoneTarget => ['answer' => RuleAnswer::Gone->value, 'leadsTo' => null],
             RuleFindingKind::NotHttps => ['leadsTo' => ['url' => 'https:'.substr((string) $this->rule->target?->value, strlen('http:'))]],
             // Without it the branch answers just the same.

@@ -44,13 +44,26 @@ final readonly class RuleReader
         [$source, $key, $matched] = $this->source($scope, $query, self::scalar($given['source'] ?? ''));
         $pattern = $scope === RuleScope::Pattern ? PathPattern::read($source) : null;
         if ($pattern?->varies() === false) {
-            throw new InputRefused('source', 'Nothing in this pattern varies. Make it a redirect of one address, or write :name or * where it varies.');
+            throw new InputRefused(
+                'source',
+                'Nothing in this pattern varies. Make it a redirect of one address, or write :name or * where it varies.',
+            );
         }
-        $target = $keepsTarget && ($answer === RuleAnswer::Gone || $now->target !== null) ? ($answer === RuleAnswer::Gone ? null : $now->target) : $this->target($answer, $given['leadsTo'] ?? null, $scope);
+        $target =
+            $keepsTarget && ($answer === RuleAnswer::Gone || $now->target !== null)
+                ? ($answer === RuleAnswer::Gone
+                    ? null
+                    : $now->target)
+                : $this->target($answer, $given['leadsTo'] ?? null, $scope);
         if ($pattern !== null && in_array($target?->kind, [TargetKind::Address, TargetKind::Url], true)) {
             $this->guardCaptures($target->value, $pattern);
         }
-        if ($target?->kind === TargetKind::Address && $scope !== RuleScope::Pattern && $this->addressOf($target)->key === $key && ! ($query === QueryHandling::Match)) {
+        if (
+            $target?->kind === TargetKind::Address &&
+            $scope !== RuleScope::Pattern &&
+            $this->addressOf($target)->key === $key &&
+            ! ($query === QueryHandling::Match)
+        ) {
             throw new InputRefused('leadsTo', 'The rule would lead to itself. Choose where visitors are to go instead.');
         }
         $moments = [$this->moment($given, 'from'), $this->moment($given, 'until')];
@@ -59,13 +72,32 @@ final readonly class RuleReader
         }
         $note = trim((string) preg_replace('/[\s\p{Cc}]+/u', ' ', mb_scrub(self::scalar($given['note'] ?? ''), 'UTF-8')));
         if (mb_strlen($note) > Rule::MAX_NOTE_LENGTH) {
-            throw new InputRefused('note', sprintf('A note has at most %d characters; this one has %d.', Rule::MAX_NOTE_LENGTH, mb_strlen($note)), mb_substr($note, 0, Rule::MAX_NOTE_LENGTH));
+            throw new InputRefused(
+                'note',
+                sprintf('A note has at most %d characters; this one has %d.', Rule::MAX_NOTE_LENGTH, mb_strlen($note)),
+                mb_substr($note, 0, Rule::MAX_NOTE_LENGTH),
+            );
         }
         $position = $given['position'] ?? 0;
 
         return new Rule(
-            $id, $scope, $source, $key, $answer, $target, $query, $matched, self::flag($given, 'carriesRest', true), $moments[0], $moments[1], self::flag($given, 'isOn', true),
-            self::flag($given, 'inFront', false), is_int($position) ? $position : 0, $note, $answer === RuleAnswer::Pause ? $this->pause($given['pause'] ?? null) : null, $now->origin ?? self::scalar($given['origin'] ?? 'hand'),
+            $id,
+            $scope,
+            $source,
+            $key,
+            $answer,
+            $target,
+            $query,
+            $matched,
+            self::flag($given, 'carriesRest', true),
+            $moments[0],
+            $moments[1],
+            self::flag($given, 'isOn', true),
+            self::flag($given, 'inFront', false),
+            is_int($position) ? $position : 0,
+            $note,
+            $answer === RuleAnswer::Pause ? $this->pause($given['pause'] ?? null) : null,
+            $now->origin ?? self::scalar($given['origin'] ?? 'hand'),
         );
     }
 
@@ -73,9 +105,21 @@ final readonly class RuleReader
     public static function written(Rule $rule): array
     {
         return [
-            'id' => $rule->id, 'scope' => $rule->scope->value, 'source' => $rule->source.($rule->matched === '' ? '' : "?{$rule->matched}"), 'answer' => $rule->answer->value,
-            'leadsTo' => $rule->target?->toArray(), 'query' => $rule->query->value, 'carriesRest' => $rule->carriesRest, 'from' => $rule->from?->iso(), 'until' => $rule->until?->iso(),
-            'isOn' => $rule->isOn, 'inFront' => $rule->inFront, 'position' => $rule->position, 'note' => $rule->note, 'pause' => $rule->pause?->toArray(), 'origin' => $rule->origin,
+            'id' => $rule->id,
+            'scope' => $rule->scope->value,
+            'source' => $rule->source.($rule->matched === '' ? '' : "?{$rule->matched}"),
+            'answer' => $rule->answer->value,
+            'leadsTo' => $rule->target?->toArray(),
+            'query' => $rule->query->value,
+            'carriesRest' => $rule->carriesRest,
+            'from' => $rule->from?->iso(),
+            'until' => $rule->until?->iso(),
+            'isOn' => $rule->isOn,
+            'inFront' => $rule->inFront,
+            'position' => $rule->position,
+            'note' => $rule->note,
+            'pause' => $rule->pause?->toArray(),
+            'origin' => $rule->origin,
         ];
     }
 
@@ -85,7 +129,14 @@ final readonly class RuleReader
         $typed = trim($typed);
         $isPattern = $scope === RuleScope::Pattern;
         // In a pattern a question mark makes something optional: there the query stands behind the last one that has a "=" after it.
-        $cut = $query !== QueryHandling::Match ? false : ($isPattern ? (preg_match('/\?(?=[^?]*=)/', $typed, $found, PREG_OFFSET_CAPTURE) === 1 ? $found[0][1] : false) : strpos($typed, '?'));
+        $cut =
+            $query !== QueryHandling::Match
+                ? false
+                : ($isPattern
+                    ? (preg_match('/\?(?=[^?]*=)/', $typed, $found, PREG_OFFSET_CAPTURE) === 1
+                        ? $found[0][1]
+                        : false)
+                    : strpos($typed, '?'));
         $matched = $cut === false ? '' : Query::of(self::encoded(substr($typed, $cut + 1)))->sorted();
         if ($query === QueryHandling::Match && $matched === '') {
             throw new InputRefused('source', 'Say which query it looks at, behind a question mark.', "$typed?id=1");
@@ -99,7 +150,11 @@ final readonly class RuleReader
             return [$path, $path, $matched];
         }
         if ($query !== QueryHandling::Match && str_contains($path, '?')) {
-            throw new InputRefused('source', 'A query is not part of an address. Let the rule look at the query, or leave it away.', strstr($path, '?', true) ?: '/');
+            throw new InputRefused(
+                'source',
+                'A query is not part of an address. Let the rule look at the query, or leave it away.',
+                strstr($path, '?', true) ?: '/',
+            );
         }
         $address = Address::set($path, $this->rules);
         if (ReservedAddresses::includes($address)) {
@@ -112,7 +167,11 @@ final readonly class RuleReader
     /** As a URL has it (the query percent-encode set, WHATWG URL 1.3): what would end the query or part it otherwise is encoded. */
     private static function encoded(string $query): string
     {
-        return (string) preg_replace_callback('/[\x00-\x20"#<>\x7F-\xFF]/', static fn (array $found): string => sprintf('%%%02X', ord($found[0])), $query);
+        return (string) preg_replace_callback(
+            '/[\x00-\x20"#<>\x7F-\xFF]/',
+            static fn (array $found): string => sprintf('%%%02X', ord($found[0])),
+            $query,
+        );
     }
 
     private function target(RuleAnswer $answer, mixed $given, RuleScope $scope): ?Target
@@ -125,11 +184,15 @@ final readonly class RuleReader
             return null;
         }
         if (! is_array($given) || count($given) !== 1) {
-            throw new InputRefused('leadsTo', 'Say where it leads: {"page": identity}, {"address": "/…"}, {"url": "https://…"} or {"file": identity}.');
+            throw new InputRefused(
+                'leadsTo',
+                'Say where it leads: {"page": identity}, {"address": "/…"}, {"url": "https://…"} or {"file": identity}.',
+            );
         }
         $kind = (string) array_key_first($given);
         $value = $given[$kind];
-        $target = $kind === TargetKind::Address->value && is_string($value) ? $this->address(trim($value)) : Target::read($kind, $value, $this->rules);
+        $target =
+            $kind === TargetKind::Address->value && is_string($value) ? $this->address(trim($value)) : Target::read($kind, $value, $this->rules);
         if ($scope === RuleScope::Pattern && $target->kind === TargetKind::Url && preg_match('#^https?://[^/?\#]*$#i', $target->value) === 1) {
             return Target::url($target->value.'/');
         }
@@ -198,7 +261,8 @@ final readonly class RuleReader
     {
         $choices = array_map(static fn (\BackedEnum $case): string => (string) $case->value, $of::cases());
 
-        return (is_string($given) ? $of::tryFrom($given) : null) ?? throw new InputRefused($field, "$says: ".implode(', ', $choices).'.', $choices[0]);
+        return (is_string($given) ? $of::tryFrom($given) : null) ??
+            throw new InputRefused($field, "$says: ".implode(', ', $choices).'.', $choices[0]);
     }
 
     /** @param  array<string, mixed>  $given */

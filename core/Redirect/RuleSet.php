@@ -30,8 +30,14 @@ final readonly class RuleSet
      * @param  Layer  $behind
      * @param  int|null  $goodUntil  seconds since 1970 at which a rule begins or ends
      */
-    private function __construct(private AddressRules $address, private Moment $at, private array $rules, private array $front, private array $behind, public ?int $goodUntil)
-    {
+    private function __construct(
+        private AddressRules $address,
+        private Moment $at,
+        private array $rules,
+        private array $front,
+        private array $behind,
+        public ?int $goodUntil,
+    ) {
     }
 
     public static function none(AddressRules $address): self
@@ -64,20 +70,33 @@ final readonly class RuleSet
             if ($rule->scope === RuleScope::Pattern) {
                 $patterns[$layer][] = $rule;
             } else {
-                $layers[$layer][$rule->scope->value][$rule->scope === RuleScope::Branch ? NormalForm::bare($rule->key, $address) : $rule->key][] = $rule->id;
+                $layers[$layer][$rule->scope->value][$rule->scope === RuleScope::Branch ? NormalForm::bare($rule->key, $address) : $rule->key][] =
+                    $rule->id;
             }
         }
         foreach ($layers as $layer => $tables) {
             foreach ($tables as $table => $keys) {
                 foreach ($keys as $key => $ids) {
-                    usort($ids, static fn (string $a, string $b): int => Query::of($kept[$b]->matched)->count() <=> Query::of($kept[$a]->matched)->count() ?: $kept[$b]->inFront <=> $kept[$a]->inFront ?: strcmp($a, $b));
+                    usort(
+                        $ids,
+                        static fn (string $a, string $b): int => Query::of($kept[$b]->matched)->count() <=> Query::of($kept[$a]->matched)->count() ?:
+                        $kept[$b]->inFront <=> $kept[$a]->inFront ?:
+                        strcmp($a, $b),
+                    );
                     $layers[$layer][$table][$key] = $ids;
                 }
             }
             $layers[$layer]['patterns'] = self::alternations($patterns[$layer], $address);
         }
 
-        return new self($address, $at, array_map(static fn (Rule $rule): array => $rule->toArray(), $kept), $layers['front'], $layers['behind'], $goodUntil);
+        return new self(
+            $address,
+            $at,
+            array_map(static fn (Rule $rule): array => $rule->toArray(), $kept),
+            $layers['front'],
+            $layers['behind'],
+            $goodUntil,
+        );
     }
 
     public function isActive(Rule $rule): bool
@@ -100,7 +119,13 @@ final readonly class RuleSet
     /** @return array<string, mixed> for keeping; plain arrays and numbers */
     public function toArray(): array
     {
-        return ['at' => $this->at->seconds, 'rules' => $this->rules, 'front' => $this->front, 'behind' => $this->behind, 'goodUntil' => $this->goodUntil];
+        return [
+            'at' => $this->at->seconds,
+            'rules' => $this->rules,
+            'front' => $this->front,
+            'behind' => $this->behind,
+            'goodUntil' => $this->goodUntil,
+        ];
     }
 
     /** @param  array<string, mixed>  $kept as toArray gave it */
@@ -118,7 +143,8 @@ final readonly class RuleSet
             }
         }
 
-        return ($layer['branch'] === [] ? null : $this->branch($layer['branch'], $asked, $query)) ?? $this->pattern($layer['patterns'], $asked, $query);
+        return ($layer['branch'] === [] ? null : $this->branch($layer['branch'], $asked, $query)) ??
+            $this->pattern($layer['patterns'], $asked, $query);
     }
 
     /**
@@ -184,7 +210,11 @@ final readonly class RuleSet
         foreach ($rules as $rule) {
             $last = array_key_last($groups);
             $previous = end($groups[$last]);
-            if (count($groups[$last]) >= self::TOGETHER || $rule->query === QueryHandling::Match || ($previous !== false && $previous->query === QueryHandling::Match)) {
+            if (
+                count($groups[$last]) >= self::TOGETHER ||
+                $rule->query === QueryHandling::Match ||
+                ($previous !== false && $previous->query === QueryHandling::Match)
+            ) {
                 $groups[] = [];
             }
             $groups[array_key_last($groups)][] = $rule;
@@ -198,7 +228,7 @@ final readonly class RuleSet
                 $branches[] = "{$pattern->expression}(*MARK:$n)";
                 $marks[] = [$rule->id, $pattern->names];
                 $first = preg_match('~^/([A-Za-z0-9_\-.]+)/~', $rule->source, $found) === 1 ? $found[1] : null;
-                $firsts = $first === null || $firsts === null ? null : $firsts + [($address->caseSensitive ? $first : strtolower($first)) => true];
+                $firsts = $first === null || $firsts === null ? null : $firsts + [$address->caseSensitive ? $first : strtolower($first) => true];
             }
             $alternations[] = [PathPattern::expression(implode('|', $branches), $address->caseSensitive ? '' : 'i'), $marks, $firsts];
         }

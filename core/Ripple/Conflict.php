@@ -18,8 +18,14 @@ final readonly class Conflict
      * @param  list<WayOut>  $waysOut
      * @param  string|null  $rule  the redirect rule that wants the address
      */
-    public function __construct(public Address $address, public string $page, public Claim $held, public ?Page $holder, public array $waysOut, public ?string $rule = null)
-    {
+    public function __construct(
+        public Address $address,
+        public string $page,
+        public Claim $held,
+        public ?Page $holder,
+        public array $waysOut,
+        public ?string $rule = null,
+    ) {
     }
 
     /** @param  list<WayOut>  $waysOut */

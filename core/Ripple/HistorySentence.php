@@ -21,7 +21,9 @@ final readonly class HistorySentence
     {
         $more = count($batch->changes) - 1;
 
-        return $batch->changes[0]->sentence(new RippleOutcome($ripple, $this->names)).($more > 0 ? ' and '.Wording::count($more, 'more change') : '').self::follows($ripple);
+        return $batch->changes[0]->sentence(new RippleOutcome($ripple, $this->names)).
+            ($more > 0 ? ' and '.Wording::count($more, 'more change') : '').
+            self::follows($ripple);
     }
 
     /** Of what nobody did: its moment had come. */

@@ -21,8 +21,11 @@ enum Mark: string
             $before === null => $after === null ? null : self::Comes,
             $after === null => self::Goes,
             $before->parent !== $after->parent || $before->position !== $after->position => self::Moves,
-            $before->name !== $after->name || ! $before->slug->equals($after->slug) || $before->pinned?->path !== $after->pinned?->path
-                || $before->leftOut !== $after->leftOut || $before->kind !== $after->kind => self::Changes,
+            $before->name !== $after->name ||
+                ! $before->slug->equals($after->slug) ||
+                $before->pinned?->path !== $after->pinned?->path ||
+                $before->leftOut !== $after->leftOut ||
+                $before->kind !== $after->kind => self::Changes,
             default => null,
         };
     }

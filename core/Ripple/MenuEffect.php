@@ -15,7 +15,13 @@ final readonly class MenuEffect
      * @param  string  $label  as it will be; as it was, for an entry that vanishes
      * @param  string|null  $under  the label it stands under afterwards, null on the first level
      */
-    public function __construct(public MenuEffectKind $kind, public Menu $menu, public string $entry, public ?string $page, public string $label, public ?string $under)
-    {
+    public function __construct(
+        public MenuEffectKind $kind,
+        public Menu $menu,
+        public string $entry,
+        public ?string $page,
+        public string $label,
+        public ?string $under,
+    ) {
     }
 }

@@ -32,7 +32,9 @@ final readonly class PageEffects
         public ?StartPageDifference $startPage,
         public ?StartPageDifference $startPageSignedIn,
     ) {
-        $of = static fn (\Closure $which): array => array_values(array_map(static fn (PageDifference $each): string => $each->page, array_filter($differences, $which)));
+        $of = static fn (\Closure $which): array => array_values(
+            array_map(static fn (PageDifference $each): string => $each->page, array_filter($differences, $which)),
+        );
         $this->goLive = $of(static fn (PageDifference $each): bool => $each->goesLive());
         $this->goOffline = $of(static fn (PageDifference $each): bool => $each->goesOffline());
         $this->binned = $of(static fn (PageDifference $each): bool => $each->goesIntoBin());

@@ -48,8 +48,12 @@ final readonly class Ripple
 
     public function changesNothing(): bool
     {
-        return $this->pages->differences === [] && $this->addresses->claims === [] && $this->menusAndLinks->menus === [] && $this->redirects->rules === []
-            && $this->toDecide->conflicts === [] && ! $this->pages->changeStartPages();
+        return $this->pages->differences === [] &&
+            $this->addresses->claims === [] &&
+            $this->menusAndLinks->menus === [] &&
+            $this->redirects->rules === [] &&
+            $this->toDecide->conflicts === [] &&
+            ! $this->pages->changeStartPages();
     }
 
     /** Whether visitors notice or something of weight goes, so that it is shown before it is done. */
@@ -57,8 +61,13 @@ final readonly class Ripple
     {
         $seen = array_filter($this->addresses->moves, static fn (AddressMove $move): bool => $move->seen);
 
-        return $seen !== [] || ! $this->toDecide->isEmpty() || $this->pages->goOffline !== [] || $this->pages->changeStartPages()
-            || $this->menusAndLinks->menus !== [] || $this->redirects->rules !== [] || count($this->pages->copies) > 1;
+        return $seen !== [] ||
+            ! $this->toDecide->isEmpty() ||
+            $this->pages->goOffline !== [] ||
+            $this->pages->changeStartPages() ||
+            $this->menusAndLinks->menus !== [] ||
+            $this->redirects->rules !== [] ||
+            count($this->pages->copies) > 1;
     }
 
     /**
@@ -75,9 +84,25 @@ final readonly class Ripple
             }
             hash_update($hash, "\n");
         }
-        $conflicts = array_map(static fn (Conflict $c): array => [$c->address->path, $c->page, $c->rule, $c->held->page, $c->held->heldFor], $this->toDecide->conflicts);
-        hash_update($hash, json_encode([$conflicts, $this->pages->startPage?->after, ...($this->pages->startPageSignedIn === null ? [] : [$this->pages->startPageSignedIn->after])], $flags));
-        $rewrites = array_map(static fn (RawLinkEffect $effect): array => [$effect->link->page, $effect->link->href, $effect->meant?->id], $this->rewrites());
+        $conflicts = array_map(
+            static fn (Conflict $c): array => [$c->address->path, $c->page, $c->rule, $c->held->page, $c->held->heldFor],
+            $this->toDecide->conflicts,
+        );
+        hash_update(
+            $hash,
+            json_encode(
+                [
+                    $conflicts,
+                    $this->pages->startPage?->after,
+                    ...$this->pages->startPageSignedIn === null ? [] : [$this->pages->startPageSignedIn->after],
+                ],
+                $flags,
+            ),
+        );
+        $rewrites = array_map(
+            static fn (RawLinkEffect $effect): array => [$effect->link->page, $effect->link->href, $effect->meant?->id],
+            $this->rewrites(),
+        );
         hash_update($hash, $rewrites === [] ? '' : json_encode($rewrites, $flags));
 
         return hash_final($hash);

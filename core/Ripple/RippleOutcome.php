@@ -24,7 +24,7 @@ final readonly class RippleOutcome implements Outcome
             return "{$this->together[$id]} pages";
         }
 
-        return Wording::name(($this->ripple->pages->outcome[$id] ?? null)->name ?? $this->nameBefore($id) ?? $this->names->page($id));
+        return Wording::name(($this->ripple->pages->outcome[$id] ?? null)->name ?? ($this->nameBefore($id) ?? $this->names->page($id)));
     }
 
     public function formerPage(string $id): string
@@ -74,7 +74,8 @@ final readonly class RippleOutcome implements Outcome
 
     public function redirect(string $id): string
     {
-        $difference = array_values(array_filter($this->ripple->redirects->rules, static fn (RuleDifference $each): bool => $each->rule === $id))[0] ?? null;
+        $difference =
+            array_values(array_filter($this->ripple->redirects->rules, static fn (RuleDifference $each): bool => $each->rule === $id))[0] ?? null;
 
         return Wording::name(NormalForm::readable(($difference->before ?? $difference?->after)->source ?? 'an address'));
     }

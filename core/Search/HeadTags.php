@@ -33,14 +33,17 @@ final readonly class HeadTags
     /** @return array<string, string> Open Graph properties, in order */
     public function openGraph(): array
     {
-        return array_filter([
-            'og:type' => 'website',
-            'og:site_name' => $this->siteName,
-            'og:title' => $this->title->text,
-            'og:description' => $this->description->text,
-            'og:url' => $this->canonical,
-            'og:locale' => str_replace('-', '_', $this->language),
-            'og:image' => (string) $this->picture,
-        ], static fn (string $value): bool => $value !== '');
+        return array_filter(
+            [
+                'og:type' => 'website',
+                'og:site_name' => $this->siteName,
+                'og:title' => $this->title->text,
+                'og:description' => $this->description->text,
+                'og:url' => $this->canonical,
+                'og:locale' => str_replace('-', '_', $this->language),
+                'og:image' => (string) $this->picture,
+            ],
+            static fn (string $value): bool => $value !== '',
+        );
     }
 }

@@ -21,8 +21,11 @@ final readonly class SearchTitle
     private static function fromPattern(PageFacts $page, SiteFacts $site): string
     {
         $filled = strtr($site->titlePattern, [
-            '{heading}' => $page->heading, '{name}' => $page->name, '{section}' => (string) $page->section,
-            '{parent}' => (string) $page->parent, '{site}' => $site->name,
+            '{heading}' => $page->heading,
+            '{name}' => $page->name,
+            '{section}' => (string) $page->section,
+            '{parent}' => (string) $page->parent,
+            '{site}' => $site->name,
         ]);
         // A placeholder with nothing to say takes its separator along.
         $separator = '\s*[·|•–—:\-]\s*';

@@ -11,7 +11,12 @@ final readonly class SiteFacts
      * @param  string  $titlePattern  with `{heading}`, `{name}`, `{section}`, `{parent}`, `{site}`
      * @param  string  $origin  scheme and host, without a slash at the end
      */
-    public function __construct(public string $name, public string $titlePattern, public string $description, public string $language, public string $origin)
-    {
+    public function __construct(
+        public string $name,
+        public string $titlePattern,
+        public string $description,
+        public string $language,
+        public string $origin,
+    ) {
     }
 }

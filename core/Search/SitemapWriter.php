@@ -45,7 +45,7 @@ final class SitemapWriter
      */
     private function write(string $root, string $element, iterable $entries): \Generator
     {
-        $xml = new \XMLWriter;
+        $xml = new \XMLWriter();
         $xml->openMemory();
         $xml->startDocument('1.0', 'UTF-8');
         $xml->startElement($root);

@@ -56,7 +56,7 @@ final readonly class Page
         public ?Moment $from = null,
         public ?Moment $until = null,
         public string $reviewNote = '',
-        public PageTexts $texts = new PageTexts,
+        public PageTexts $texts = new PageTexts(),
         public ?PageTexts $prepared = null,
         public string $layout = 'page',
         public bool $indexed = true,
@@ -90,7 +90,11 @@ final readonly class Page
     /** With all that was saved before visitors: content and texts. */
     public function published(): self
     {
-        return $this->with(['texts' => $this->prepared ?? $this->texts, 'prepared' => null, 'contentLive' => $this->contentSaved === 0 ? null : $this->contentSaved]);
+        return $this->with([
+            'texts' => $this->prepared ?? $this->texts,
+            'prepared' => null,
+            'contentLive' => $this->contentSaved === 0 ? null : $this->contentSaved,
+        ]);
     }
 
     public function named(string $name): self
@@ -133,14 +137,31 @@ final readonly class Page
     public function toFields(): array
     {
         return [
-            'parent' => $this->parent, 'position' => $this->position, 'name' => $this->name, 'slug' => $this->slug->text,
-            'slugByHand' => $this->slugByHand, 'pinned' => $this->pinned?->path, 'state' => $this->state->value,
-            'everLive' => $this->everLive, 'listed' => $this->listed, 'kind' => $this->kind->value, 'leadsTo' => $this->leadsTo?->toText(),
-            'leftOut' => $this->leftOut, 'isProtected' => $this->isProtected, 'bin' => $this->bin, 'was' => $this->was?->value,
-            'from' => $this->from?->iso(), 'until' => $this->until?->iso(), 'reviewNote' => $this->reviewNote,
-            ...$this->texts->toArray(), 'prepared' => $this->prepared?->toText(), 'layout' => $this->layout, 'indexed' => $this->indexed, 'content' => $this->contentLive,
+            'parent' => $this->parent,
+            'position' => $this->position,
+            'name' => $this->name,
+            'slug' => $this->slug->text,
+            'slugByHand' => $this->slugByHand,
+            'pinned' => $this->pinned?->path,
+            'state' => $this->state->value,
+            'everLive' => $this->everLive,
+            'listed' => $this->listed,
+            'kind' => $this->kind->value,
+            'leadsTo' => $this->leadsTo?->toText(),
+            'leftOut' => $this->leftOut,
+            'isProtected' => $this->isProtected,
+            'bin' => $this->bin,
+            'was' => $this->was?->value,
+            'from' => $this->from?->iso(),
+            'until' => $this->until?->iso(),
+            'reviewNote' => $this->reviewNote,
+            ...$this->texts->toArray(),
+            'prepared' => $this->prepared?->toText(),
+            'layout' => $this->layout,
+            'indexed' => $this->indexed,
+            'content' => $this->contentLive,
             // Only in the bin is the address nobody's to compose.
-            ...($this->isBinned() ? ['address' => $this->address->path] : ['address' => null]),
+            ...$this->isBinned() ? ['address' => $this->address->path] : ['address' => null],
         ];
     }
 

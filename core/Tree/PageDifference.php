@@ -15,10 +15,18 @@ final readonly class PageDifference
 {
     /** What belongs together and is undone together, as people call it; any other field is one by itself, under its own name. */
     private const ASPECTS = [
-        'place' => ['parent', 'position'], 'name' => ['name'], 'slug' => ['slug', 'slugByHand'], 'pinned address' => ['pinned'],
-        'state' => ['state', 'was', 'bin', 'everLive', 'from', 'until', 'reviewNote'], 'listing' => ['listed'],
-        'kind' => ['kind', 'leadsTo', 'leftOut'], 'protection' => ['isProtected'],
-        'search title' => ['searchTitle'], 'search description' => ['searchDescription'], 'prepared texts' => ['prepared'], 'indexing' => ['indexed'],
+        'place' => ['parent', 'position'],
+        'name' => ['name'],
+        'slug' => ['slug', 'slugByHand'],
+        'pinned address' => ['pinned'],
+        'state' => ['state', 'was', 'bin', 'everLive', 'from', 'until', 'reviewNote'],
+        'listing' => ['listed'],
+        'kind' => ['kind', 'leadsTo', 'leftOut'],
+        'protection' => ['isProtected'],
+        'search title' => ['searchTitle'],
+        'search description' => ['searchDescription'],
+        'prepared texts' => ['prepared'],
+        'indexing' => ['indexed'],
     ];
 
     /**
@@ -106,9 +114,12 @@ final readonly class PageDifference
     public function aspects(): array
     {
         $grouped = array_merge(...array_values(self::ASPECTS));
-        $single = array_diff(array_keys($this->before ?? $this->after ?? []), $grouped, ['address']);
+        $single = array_diff(array_keys($this->before ?? ($this->after ?? [])), $grouped, ['address']);
 
-        return [...array_values(array_filter(array_keys(self::ASPECTS), fn (string $aspect): bool => $this->changedIn($aspect) !== [])), ...array_values($single)];
+        return [
+            ...array_values(array_filter(array_keys(self::ASPECTS), fn (string $aspect): bool => $this->changedIn($aspect) !== [])),
+            ...array_values($single),
+        ];
     }
 
     /** @return list<string> what of the page is no longer as this difference left it */
@@ -116,17 +127,19 @@ final readonly class PageDifference
     {
         $fields = $now->toFields();
 
-        return array_values(array_filter($this->aspects(), function (string $aspect) use ($fields): bool {
-            foreach ($this->changedIn($aspect) as $field) {
-                // A page that went elsewhere may have been given room among its new siblings: that is no straying.
-                $roomOnly = $field === 'position' && $this->changedParent();
-                if (! $roomOnly && $fields[$field] !== ($this->after[$field] ?? null)) {
-                    return true;
+        return array_values(
+            array_filter($this->aspects(), function (string $aspect) use ($fields): bool {
+                foreach ($this->changedIn($aspect) as $field) {
+                    // A page that went elsewhere may have been given room among its new siblings: that is no straying.
+                    $roomOnly = $field === 'position' && $this->changedParent();
+                    if (! $roomOnly && $fields[$field] !== ($this->after[$field] ?? null)) {
+                        return true;
+                    }
                 }
-            }
 
-            return false;
-        }));
+                return false;
+            }),
+        );
     }
 
     /** @param  list<string>  $except  aspects that stay as they are */
@@ -140,7 +153,9 @@ final readonly class PageDifference
             unset($back['address']); // the one it had in the bin, where it does not go
         }
 
-        return $back === [] ? $now : Page::fromFields([...$now->toFields(), ...$back], $now->id, $now->address, $rules)->with(['contentSaved' => $now->contentSaved]);
+        return $back === []
+            ? $now
+            : Page::fromFields([...$now->toFields(), ...$back], $now->id, $now->address, $rules)->with(['contentSaved' => $now->contentSaved]);
     }
 
     /** The page that this difference removed. */
@@ -164,7 +179,7 @@ final readonly class PageDifference
     /** @return list<string> */
     private function changedIn(string $aspect): array
     {
-        return array_values(array_intersect(self::fieldsOf($aspect), array_keys($this->before ?? $this->after ?? [])));
+        return array_values(array_intersect(self::fieldsOf($aspect), array_keys($this->before ?? ($this->after ?? []))));
     }
 
     /** @return list<string> */

@@ -24,7 +24,11 @@ final readonly class PageName
             throw new InputRefused('name', 'A name cannot be blank: menus and breadcrumbs show it.');
         }
         if (mb_strlen($text) > self::MAX_LENGTH) {
-            throw new InputRefused('name', sprintf('A name has at most %d characters; this one has %d.', self::MAX_LENGTH, mb_strlen($text)), mb_substr($text, 0, self::MAX_LENGTH));
+            throw new InputRefused(
+                'name',
+                sprintf('A name has at most %d characters; this one has %d.', self::MAX_LENGTH, mb_strlen($text)),
+                mb_substr($text, 0, self::MAX_LENGTH),
+            );
         }
 
         return new self($text);

@@ -13,8 +13,12 @@ final readonly class PageTexts
     public const MAX_LENGTHS = ['heading' => 300, 'summary' => 2000, 'searchTitle' => 300, 'searchDescription' => 1000];
 
     /** @param  string|null  $heading  null while it follows the page's name */
-    public function __construct(public ?string $heading = null, public string $summary = '', public string $searchTitle = '', public string $searchDescription = '')
-    {
+    public function __construct(
+        public ?string $heading = null,
+        public string $summary = '',
+        public string $searchTitle = '',
+        public string $searchDescription = '',
+    ) {
     }
 
     /**
@@ -30,7 +34,10 @@ final readonly class PageTexts
         foreach (array_intersect_key($given, self::MAX_LENGTHS) as $field => $text) {
             $folded = trim((string) preg_replace('/\s+/u', ' ', (string) $text));
             if (mb_strlen($folded) > self::MAX_LENGTHS[$field]) {
-                throw new InputRefused($field, sprintf('At most %d characters fit here; these are %d.', self::MAX_LENGTHS[$field], mb_strlen($folded)));
+                throw new InputRefused(
+                    $field,
+                    sprintf('At most %d characters fit here; these are %d.', self::MAX_LENGTHS[$field], mb_strlen($folded)),
+                );
             }
             $texts[$field] = $field === 'heading' && ($folded === '' || $folded === $name) ? null : $folded;
         }
@@ -46,7 +53,12 @@ final readonly class PageTexts
     /** @return array{heading: string|null, summary: string, searchTitle: string, searchDescription: string} */
     public function toArray(): array
     {
-        return ['heading' => $this->heading, 'summary' => $this->summary, 'searchTitle' => $this->searchTitle, 'searchDescription' => $this->searchDescription];
+        return [
+            'heading' => $this->heading,
+            'summary' => $this->summary,
+            'searchTitle' => $this->searchTitle,
+            'searchDescription' => $this->searchDescription,
+        ];
     }
 
     /** @param  array<string, mixed>  $kept  as toArray() gave it; what is missing is blank */
@@ -54,7 +66,12 @@ final readonly class PageTexts
     {
         $text = static fn (string $field): string => is_string($kept[$field] ?? null) ? $kept[$field] : '';
 
-        return new self(is_string($kept['heading'] ?? null) ? $kept['heading'] : null, $text('summary'), $text('searchTitle'), $text('searchDescription'));
+        return new self(
+            is_string($kept['heading'] ?? null) ? $kept['heading'] : null,
+            $text('summary'),
+            $text('searchTitle'),
+            $text('searchDescription'),
+        );
     }
 
     /** As one text, and read again. */

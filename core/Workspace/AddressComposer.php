@@ -47,7 +47,11 @@ final class AddressComposer
             ! ($this->affected)($page->id) => $page->address,
             $page->id === $this->workspace->startPage() => Address::stored('/', $rules),
             $page->pinned !== null => $page->pinned,
-            default => Composition::compose($this->passedOnTo($page, fn (string $id): Address => $this->address($this->workspace->pages->known($id, 'place'))), $page->slug, $rules),
+            default => Composition::compose(
+                $this->passedOnTo($page, fn (string $id): Address => $this->address($this->workspace->pages->known($id, 'place'))),
+                $page->slug,
+                $rules,
+            ),
         };
 
         return $this->addresses[$page->id] = $address;

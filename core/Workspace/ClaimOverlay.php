@@ -47,7 +47,8 @@ final class ClaimOverlay
     /** Whether the batch leaves nobody at an address, or a record of being gone that was not there. */
     public function isMadeFree(string $key): bool
     {
-        return $this->isPlanned($key) && ($this->after[$key] === null || ($this->after[$key]->kind === ClaimKind::Gone && $this->now($key)?->kind !== ClaimKind::Gone));
+        return $this->isPlanned($key) &&
+            ($this->after[$key] === null || ($this->after[$key]->kind === ClaimKind::Gone && $this->now($key)?->kind !== ClaimKind::Gone));
     }
 
     public function set(string $key, ?Claim $claim): void

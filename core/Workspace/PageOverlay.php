@@ -137,7 +137,11 @@ final class PageOverlay
         foreach (array_keys($candidates) as $each) {
             $this->levelBelow((string) $each, $levels);
         }
-        $levels = array_filter($levels, fn (?int $level, string|int $each): bool => $level !== null && ($this->find((string) $each)?->isBinned() ?? ! $binned) === $binned, ARRAY_FILTER_USE_BOTH);
+        $levels = array_filter(
+            $levels,
+            fn (?int $level, string|int $each): bool => $level !== null && ($this->find((string) $each)?->isBinned() ?? ! $binned) === $binned,
+            ARRAY_FILTER_USE_BOTH,
+        );
         asort($levels);
 
         return array_map(strval(...), array_keys($levels));

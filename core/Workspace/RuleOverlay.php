@@ -119,9 +119,21 @@ final class RuleOverlay
     /** @return list<Rule> other rules that hold the address of this one */
     public function others(Rule $rule): array
     {
-        $found = [...array_map(fn (string|int $id): ?Rule => $this->changed[$id], array_keys($this->byKey[$rule->key] ?? [])), ...array_values($this->rules->claiming([$rule->key]))];
+        $found = [
+            ...array_map(fn (string|int $id): ?Rule => $this->changed[$id], array_keys($this->byKey[$rule->key] ?? [])),
+            ...array_values($this->rules->claiming([$rule->key])),
+        ];
 
-        return array_values(array_filter($found, fn (?Rule $other): bool => $other !== null && $other->id !== $rule->id && $other->claims() && $other->key === $rule->key && $this->find($other->id) !== null));
+        return array_values(
+            array_filter(
+                $found,
+                fn (?Rule $other): bool => $other !== null &&
+                    $other->id !== $rule->id &&
+                    $other->claims() &&
+                    $other->key === $rule->key &&
+                    $this->find($other->id) !== null,
+            ),
+        );
     }
 
     /** Another rule that is the same but for what it answers. */

@@ -51,8 +51,15 @@ final class Workspace
     private array $notes = [];
 
     /** @param  array<string, true>  $spared  made pages that cannot be unmade, since visitors know addresses that lead to them */
-    public function __construct(public readonly SiteContext $site, Pages $pages, public readonly Ledger $ledger, Menus $menus, Rules $redirects, public readonly Decisions $decisions, private readonly array $spared = [])
-    {
+    public function __construct(
+        public readonly SiteContext $site,
+        Pages $pages,
+        public readonly Ledger $ledger,
+        Menus $menus,
+        Rules $redirects,
+        public readonly Decisions $decisions,
+        private readonly array $spared = [],
+    ) {
         $this->startPage = $site->startPage;
         $this->startPageSignedIn = $site->startPageSignedIn;
         $this->pages = new PageOverlay($pages);

@@ -19,7 +19,12 @@ final class AddressesApiTest extends AppTestCase
         $this->redirect(['source' => '/Möwe', 'leadsTo' => ['page' => $fares], 'note' => 'Plakat am Kai']);
         $this->redirect(['scope' => 'pattern', 'source' => '/Alt/:Jahr', 'leadsTo' => ['url' => 'https://x.example/']]);
         $this->draft('Entwurf');
-        $found = fn (string $text): array => array_column($this->api('GET', 'addresses?text='.rawurlencode($text))->assertOk()->json('rows'), 'address');
+        $found = fn (string $text): array => array_column(
+            $this->api('GET', 'addresses?text='.rawurlencode($text))
+                ->assertOk()
+                ->json('rows'),
+            'address',
+        );
         self::assertSame(['/Möwe'], $found('MÖWE'));
         self::assertSame(['/Möwe'], $found('plakat'));
         self::assertSame(['/fahrpreise-fur-hunde'], array_values(array_diff($found('für h'), ['/Möwe'])));
@@ -34,21 +39,45 @@ final class AddressesApiTest extends AppTestCase
     {
         $page = $this->live('Fares');
         foreach (array_chunk(range(1, 230), 115) as $piece) {
-            $this->change(...array_map(static fn (int $n): array => ['kind' => 'make-redirect', 'redirect' => (string) Str::ulid(), 'source' => sprintf('/old/%03d', $n), 'leadsTo' => ['page' => $page]], $piece));
+            $this->change(
+                ...array_map(
+                    static fn (int $n): array => [
+                        'kind' => 'make-redirect',
+                        'redirect' => (string) Str::ulid(),
+                        'source' => sprintf('/old/%03d', $n),
+                        'leadsTo' => ['page' => $page],
+                    ],
+                    $piece,
+                ),
+            );
         }
         $addresses = [];
         for ($offset = 0; $offset < 230; $offset += 100) {
-            $piece = $this->api('GET', "addresses?kind=one&offset=$offset")->assertOk()->assertJsonPath('total', 230)->assertJsonPath('offset', $offset)->json('rows');
+            $piece = $this->api('GET', "addresses?kind=one&offset=$offset")
+                ->assertOk()
+                ->assertJsonPath('total', 230)
+                ->assertJsonPath('offset', $offset)
+                ->json('rows');
             array_push($addresses, ...array_column($piece, 'address'));
         }
         self::assertSame(array_map(static fn (int $n): string => sprintf('/old/%03d', $n), range(1, 230)), $addresses);
-        $this->api('GET', 'addresses?kind=one&offset=500')->assertJsonPath('total', 230)->assertJsonPath('rows', [])->assertJsonPath('counts.one', 230);
+        $this->api('GET', 'addresses?kind=one&offset=500')
+            ->assertJsonPath('total', 230)
+            ->assertJsonPath('rows', [])
+            ->assertJsonPath('counts.one', 230);
     }
 
     #[Test]
     public function patterns_on_their_own_stand_as_they_are_tried_and_are_put_into_another_order(): void
     {
-        $ids = array_map(fn (string $name): string => $this->redirect(['scope' => 'pattern', 'source' => "/$name/:x", 'leadsTo' => ['url' => "https://x.example/$name"]]), ['c', 'a', 'b']);
+        $ids = array_map(
+            fn (string $name): string => $this->redirect([
+                'scope' => 'pattern',
+                'source' => "/$name/:x",
+                'leadsTo' => ['url' => "https://x.example/$name"],
+            ]),
+            ['c', 'a', 'b'],
+        );
         $order = fn (): array => array_column($this->api('GET', 'addresses?kind=pattern')->json('rows'), 'address');
         self::assertSame(['/c/:x', '/a/:x', '/b/:x'], $order());
         $entry = $this->change(['kind' => 'order-patterns', 'redirects' => [$ids[2], $ids[0]]]);

@@ -42,14 +42,27 @@ abstract class AppTestCase extends TestCase
     protected function setUp(): void
     {
         parent::setUp();
-        $this->site = Site::query()->create(['key' => 'ferries', 'name' => 'Ferries', 'origin' => 'http://ferries.test', 'language' => 'en-GB', 'description' => 'Boats to five islands.'])->refresh();
+        $this->site = Site::query()
+            ->create([
+                'key' => 'ferries',
+                'name' => 'Ferries',
+                'origin' => 'http://ferries.test',
+                'language' => 'en-GB',
+                'description' => 'Boats to five islands.',
+            ])
+            ->refresh();
         $this->manager = $this->person('Mairi', Role::Manager);
     }
 
     protected function person(string $name, Role $role, ?string $branch = null): User
     {
         $user = User::query()->create(['name' => $name, 'email' => strtolower($name).'@skerrivane.example', 'password' => "secret of $name"]);
-        Membership::query()->create(['site_id' => $this->site->id, 'user_id' => $user->id, 'role' => $role, 'branch_id' => $branch === null ? null : $this->row($branch)->id]);
+        Membership::query()->create([
+            'site_id' => $this->site->id,
+            'user_id' => $user->id,
+            'role' => $role,
+            'branch_id' => $branch === null ? null : $this->row($branch)->id,
+        ]);
 
         return $user;
     }
@@ -87,7 +100,11 @@ abstract class AppTestCase extends TestCase
     /** @param  array<string, mixed>  ...$changes */
     protected function change(array ...$changes): HistoryEntry
     {
-        $batch = (new \Heronstem\Core\Change\ChangeReader($this->site->rules(), $this->site->zone ?? 'UTC'))->batch($changes, [], WhenUnanswered::TakesDefault);
+        $batch = (new \Heronstem\Core\Change\ChangeReader($this->site->rules(), $this->site->zone ?? 'UTC'))->batch(
+            $changes,
+            [],
+            WhenUnanswered::TakesDefault,
+        );
 
         return $this->app->make(ApplyChanges::class)->apply($this->site, $this->manager, $batch);
     }
@@ -108,7 +125,12 @@ abstract class AppTestCase extends TestCase
         $this->app['auth']->forgetGuards();
 
         // As in life, every request looks up anew what whoever asks may do.
-        return $this->actingAs(($as ?? $this->manager)->withoutRelations())->json($method, "http://editor.test/api/v1/sites/ferries/$path", $body, $headers);
+        return $this->actingAs(($as ?? $this->manager)->withoutRelations())->json(
+            $method,
+            "http://editor.test/api/v1/sites/ferries/$path",
+            $body,
+            $headers,
+        );
     }
 
     /** @return TestResponse<Response> */
@@ -121,14 +143,34 @@ abstract class AppTestCase extends TestCase
     protected function snapshot(): array
     {
         return [
-            DB::select('select p.ulid, parent.ulid as parent, p.position, p.name, p.slug, p.slug_by_hand, p.pinned, p.address, p.state, p.ever_live, p.listed, p.kind, p.leads_to, p.left_out, p.is_protected, bin.ulid as bin, p.was, p.from_at, p.until_at, p.review_note,
-                p.heading, p.summary, p.search_title, p.search_description, p.layout, p.indexed, p.prepared::text, w.working::text, w.working_version, w.live::text, w.live_version from pages p left join pages parent on parent.id = p.parent_id left join pages bin on bin.id = p.bin_id left join page_contents w on w.page_id = p.id where p.site_id = ? order by p.ulid', [$this->site->id]),
-            DB::select('select l.key, l.address, l.kind, p.ulid as page, l.ever_live, f.ulid as held_for from ledger l left join pages p on p.id = l.page_id left join pages f on f.id = l.held_for_id where l.site_id = ? order by l.key', [$this->site->id]),
-            DB::select('select p.ulid, i.ulid as signed_in from sites s left join pages p on p.id = s.start_page_id left join pages i on i.id = s.start_page_signed_in_id where s.id = ?', [$this->site->id]),
-            DB::select('select p.ulid, d.user_id, d.document::text, d.based_on from drafts d join pages p on p.id = d.page_id where p.site_id = ? order by 1, 2', [$this->site->id]),
-            DB::select('select m.user_id, m.role, p.ulid from memberships m left join pages p on p.id = m.branch_id where m.site_id = ? order by 1', [$this->site->id]),
+            DB::select(
+                'select p.ulid, parent.ulid as parent, p.position, p.name, p.slug, p.slug_by_hand, p.pinned, p.address, p.state, p.ever_live, p.listed, p.kind, p.leads_to, p.left_out, p.is_protected, bin.ulid as bin, p.was, p.from_at, p.until_at, p.review_note,
+                p.heading, p.summary, p.search_title, p.search_description, p.layout, p.indexed, p.prepared::text, w.working::text, w.working_version, w.live::text, w.live_version from pages p left join pages parent on parent.id = p.parent_id left join pages bin on bin.id = p.bin_id left join page_contents w on w.page_id = p.id where p.site_id = ? order by p.ulid',
+                [$this->site->id],
+            ),
+            DB::select(
+                'select l.key, l.address, l.kind, p.ulid as page, l.ever_live, f.ulid as held_for from ledger l left join pages p on p.id = l.page_id
+                    left join pages f on f.id = l.held_for_id where l.site_id = ? order by l.key',
+                [$this->site->id],
+            ),
+            DB::select(
+                'select p.ulid, i.ulid as signed_in from sites s left join pages p on p.id = s.start_page_id left join pages i on i.id = s.start_page_signed_in_id where s.id = ?',
+                [$this->site->id],
+            ),
+            DB::select(
+                'select p.ulid, d.user_id, d.document::text, d.based_on from drafts d join pages p on p.id = d.page_id where p.site_id = ? order by 1, 2',
+                [$this->site->id],
+            ),
+            DB::select('select m.user_id, m.role, p.ulid from memberships m left join pages p on p.id = m.branch_id where m.site_id = ? order by 1', [
+                $this->site->id,
+            ]),
             array_map(static fn ($menu): object => (object) $menu->toArray(), (new \App\Store\StoredMenus(DB::connection(), $this->site))->all()),
-            array_map(static fn ($rule): object => (object) $rule->toArray(), array_values(\Illuminate\Support\Arr::sort(iterator_to_array((new \App\Store\StoredRules(DB::connection(), $this->site))->all(), false), 'id'))),
+            array_map(
+                static fn ($rule): object => (object) $rule->toArray(),
+                array_values(
+                    \Illuminate\Support\Arr::sort(iterator_to_array((new \App\Store\StoredRules(DB::connection(), $this->site))->all(), false), 'id'),
+                ),
+            ),
         ];
     }
 

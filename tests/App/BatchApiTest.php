@@ -18,11 +18,34 @@ final class BatchApiTest extends AppTestCase
     {
         [$help, $times, $travel] = $this->tree();
         $before = $this->snapshot();
-        $this->api('POST', 'ripple', $this->move($times, $travel))->assertOk()
-            ->assertJsonPath('account.counts', ['addresses' => 2, 'redirectsWritten' => 2, 'redirectsDropped' => 0, 'gone' => 0, 'live' => 0, 'offline' => 0, 'bin' => 0, 'menu' => 1, 'redirects' => 0, 'rawLinks' => 0, 'copies' => 0, 'linksFollow' => 0, 'linksBreak' => 0, 'sitemap' => 2])
+        $this->api('POST', 'ripple', $this->move($times, $travel))
+            ->assertOk()
+            ->assertJsonPath('account.counts', [
+                'addresses' => 2,
+                'redirectsWritten' => 2,
+                'redirectsDropped' => 0,
+                'gone' => 0,
+                'live' => 0,
+                'offline' => 0,
+                'bin' => 0,
+                'menu' => 1,
+                'redirects' => 0,
+                'rawLinks' => 0,
+                'copies' => 0,
+                'linksFollow' => 0,
+                'linksBreak' => 0,
+                'sitemap' => 2,
+            ])
             ->assertJsonPath('decisions', 0)
-            ->assertJsonPath('account.lists.addresses.0', ['page' => $times, 'name' => 'Times', 'from' => '/help/times', 'to' => '/travel/times', 'note' => ''])
-            ->assertJsonPath('matters', true)->assertJsonPath('canBeApplied', true);
+            ->assertJsonPath('account.lists.addresses.0', [
+                'page' => $times,
+                'name' => 'Times',
+                'from' => '/help/times',
+                'to' => '/travel/times',
+                'note' => '',
+            ])
+            ->assertJsonPath('matters', true)
+            ->assertJsonPath('canBeApplied', true);
         self::assertEquals($before, $this->snapshot());
     }
 
@@ -32,7 +55,11 @@ final class BatchApiTest extends AppTestCase
         [, $times, $travel] = $this->tree();
         $digest = $this->api('POST', 'ripple', $this->move($times, $travel))->json('digest');
         $this->api('POST', 'batches', [...$this->move($times, $travel), 'digest' => $digest, 'note' => 'The bar was crowded.'])
-            ->assertCreated()->assertJsonPath('sentence', 'Moved *Times* under *Travel*: 2 addresses, 2 redirects')->assertJsonPath('by', 'Mairi')->assertJsonPath('note', 'The bar was crowded.')->assertJsonPath('counts.redirectsWritten', 2);
+            ->assertCreated()
+            ->assertJsonPath('sentence', 'Moved *Times* under *Travel*: 2 addresses, 2 redirects')
+            ->assertJsonPath('by', 'Mairi')
+            ->assertJsonPath('note', 'The bar was crowded.')
+            ->assertJsonPath('counts.redirectsWritten', 2);
         $this->visit('/help/times/summer')->assertStatus(301)->assertHeader('Location', '/travel/times/summer');
         $this->visit('/travel/times/summer')->assertOk();
         $this->assertInvariants();
@@ -45,8 +72,10 @@ final class BatchApiTest extends AppTestCase
         $digest = $this->api('POST', 'ripple', $this->move($times, $travel))->json('digest');
         $this->change(['kind' => 'set-slug', 'page' => $travel, 'slug' => 'voyage']);
         $before = $this->snapshot();
-        $this->api('POST', 'batches', [...$this->move($times, $travel), 'digest' => $digest])->assertStatus(409)
-            ->assertHeader('Content-Type', 'application/problem+json')->assertJsonPath('ripple.account.lists.addresses.0.to', '/voyage/times');
+        $this->api('POST', 'batches', [...$this->move($times, $travel), 'digest' => $digest])
+            ->assertStatus(409)
+            ->assertHeader('Content-Type', 'application/problem+json')
+            ->assertJsonPath('ripple.account.lists.addresses.0.to', '/voyage/times');
         self::assertEquals($before, $this->snapshot());
     }
 
@@ -54,7 +83,9 @@ final class BatchApiTest extends AppTestCase
     public function what_is_so_already_is_said_and_leaves_no_entry(): void
     {
         $help = $this->live('Help');
-        $this->api('POST', 'batches', ['changes' => [['kind' => 'go-live', 'page' => $help]]])->assertStatus(422)->assertJsonPath('detail', '“Help” is live already.');
+        $this->api('POST', 'batches', ['changes' => [['kind' => 'go-live', 'page' => $help]]])
+            ->assertStatus(422)
+            ->assertJsonPath('detail', '“Help” is live already.');
         $this->api('GET', 'history')->assertJsonCount(2);
     }
 
@@ -73,8 +104,13 @@ final class BatchApiTest extends AppTestCase
         [$help] = $this->tree();
         $page = (string) Str::ulid();
         $make = ['kind' => 'make', 'page' => $page, 'name' => 'Times', 'place' => ['last' => $help]];
-        $conflict = $this->api('POST', 'batches', ['changes' => [$make]])->assertStatus(409)->json('ripple.conflicts.0');
-        self::assertSame(['/help/times', 'page', 'Times', 'live'], [$conflict['address'], $conflict['held']['kind'], $conflict['held']['name'], $conflict['held']['state']]);
+        $conflict = $this->api('POST', 'batches', ['changes' => [$make]])
+            ->assertStatus(409)
+            ->json('ripple.conflicts.0');
+        self::assertSame(
+            ['/help/times', 'page', 'Times', 'live'],
+            [$conflict['address'], $conflict['held']['kind'], $conflict['held']['name'], $conflict['held']['state']],
+        );
         self::assertNotNull($conflict['held']['since']);
         self::assertSame('times-2', $conflict['waysOut'][0]['slug']);
         $this->api('POST', 'batches', ['changes' => [$make, ...$conflict['waysOut'][0]['changes']]])->assertCreated();
@@ -100,10 +136,17 @@ final class BatchApiTest extends AppTestCase
         $before = $this->snapshot();
         $entry = $this->api('POST', 'batches', $this->move($times, $travel))->json('id');
         $after = $this->snapshot();
-        $this->api('POST', "history/$entry/ripple")->assertOk()->assertJsonPath('account.counts.redirectsDropped', 2);
-        $back = $this->api('POST', "history/$entry/undo")->assertCreated()->assertJsonPath('undoes', true)->json('id');
+        $this->api('POST', "history/$entry/ripple")
+            ->assertOk()
+            ->assertJsonPath('account.counts.redirectsDropped', 2);
+        $back = $this->api('POST', "history/$entry/undo")
+            ->assertCreated()
+            ->assertJsonPath('undoes', true)
+            ->json('id');
         self::assertEquals($before, $this->snapshot());
-        $this->api('POST', "history/$entry/undo")->assertStatus(422)->assertJsonPath('detail', 'This has been undone already.');
+        $this->api('POST', "history/$entry/undo")
+            ->assertStatus(422)
+            ->assertJsonPath('detail', 'This has been undone already.');
         $this->api('POST', "history/$back/undo")->assertCreated();
         self::assertEquals($after, $this->snapshot());
         $this->assertInvariants();
@@ -113,10 +156,18 @@ final class BatchApiTest extends AppTestCase
     public function a_page_whose_making_is_undone_and_redone_has_its_words_still(): void
     {
         $page = (string) Str::ulid();
-        $entry = $this->api('POST', 'batches', ['changes' => [['kind' => 'make', 'page' => $page, 'name' => 'New', 'place' => ['last' => null]]]])->json('id');
-        $words = ['version' => 1, 'type' => 'doc', 'content' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'Typed with care.']]]]];
+        $entry = $this->api('POST', 'batches', [
+            'changes' => [['kind' => 'make', 'page' => $page, 'name' => 'New', 'place' => ['last' => null]]],
+        ])->json('id');
+        $words = [
+            'version' => 1,
+            'type' => 'doc',
+            'content' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'Typed with care.']]]],
+        ];
         $this->api('PUT', "pages/$page/content", ['document' => $words], headers: ['If-Match' => '0'])->assertOk();
-        $back = $this->api('POST', "history/$entry/undo")->assertCreated()->json('id');
+        $back = $this->api('POST', "history/$entry/undo")
+            ->assertCreated()
+            ->json('id');
         self::assertFalse(Page::query()->where('ulid', $page)->exists());
         $this->api('POST', "history/$back/undo")->assertCreated();
         self::assertEquals($words, $this->api('GET', "pages/$page/content")->json('document'));
@@ -141,15 +192,43 @@ final class BatchApiTest extends AppTestCase
         yield 'no object' => [['changes' => ['x']], 'changes.0.kind', 'says its kind'];
         yield 'no identity' => [['changes' => [['kind' => 'go-live', 'page' => 'x']]], 'changes.0.page', '26 letters'];
         yield 'unknown page' => [['changes' => [['kind' => 'go-live', 'page' => $page]]], 'changes.0.page', 'no page'];
-        yield 'blank name' => [['changes' => [['kind' => 'make', 'page' => $page, 'name' => " \n ", 'place' => ['last' => null]]]], 'changes.0.name', 'blank'];
-        yield 'long name' => [['changes' => [['kind' => 'make', 'page' => $page, 'name' => str_repeat('a', 201), 'place' => ['last' => null]]]], 'changes.0.name', '200'];
+        yield 'blank name' => [
+            ['changes' => [['kind' => 'make', 'page' => $page, 'name' => " \n ", 'place' => ['last' => null]]]],
+            'changes.0.name',
+            'blank',
+        ];
+        yield 'long name' => [
+            ['changes' => [['kind' => 'make', 'page' => $page, 'name' => str_repeat('a', 201), 'place' => ['last' => null]]]],
+            'changes.0.name',
+            '200',
+        ];
         yield 'no place' => [['changes' => [['kind' => 'make', 'page' => $page, 'name' => 'A']]], 'changes.0.place', 'place is one of'];
-        yield 'two places' => [['changes' => [['kind' => 'make', 'page' => $page, 'name' => 'A', 'place' => ['last' => null, 'first' => null]]]], 'changes.0.place', 'place is one of'];
-        yield 'odd place' => [['changes' => [['kind' => 'make', 'page' => $page, 'name' => 'A', 'place' => ['under' => null]]]], 'changes.0.place', 'last, first, before or after'];
-        yield 'place beside nothing' => [['changes' => [['kind' => 'make', 'page' => $page, 'name' => 'A', 'place' => ['after' => null]]]], 'changes.0.place', '26 letters'];
-        yield 'bad slug' => [['changes' => [['kind' => 'make', 'page' => $page, 'name' => 'A', 'slug' => 'a/b', 'place' => ['last' => null]]]], 'changes.0.slug', 'no slash'];
+        yield 'two places' => [
+            ['changes' => [['kind' => 'make', 'page' => $page, 'name' => 'A', 'place' => ['last' => null, 'first' => null]]]],
+            'changes.0.place',
+            'place is one of',
+        ];
+        yield 'odd place' => [
+            ['changes' => [['kind' => 'make', 'page' => $page, 'name' => 'A', 'place' => ['under' => null]]]],
+            'changes.0.place',
+            'last, first, before or after',
+        ];
+        yield 'place beside nothing' => [
+            ['changes' => [['kind' => 'make', 'page' => $page, 'name' => 'A', 'place' => ['after' => null]]]],
+            'changes.0.place',
+            '26 letters',
+        ];
+        yield 'bad slug' => [
+            ['changes' => [['kind' => 'make', 'page' => $page, 'name' => 'A', 'slug' => 'a/b', 'place' => ['last' => null]]]],
+            'changes.0.slug',
+            'no slash',
+        ];
         yield 'slug no text' => [['changes' => [['kind' => 'set-slug', 'page' => $page, 'slug' => ['a']]]], 'changes.0.slug', 'a text'];
-        yield 'odd decision' => [['changes' => [['kind' => 'go-live', 'page' => $page]], 'decisions' => [['do' => 'it']]], 'decisions.0.kind', 'give-way'];
+        yield 'odd decision' => [
+            ['changes' => [['kind' => 'go-live', 'page' => $page]], 'decisions' => [['do' => 'it']]],
+            'decisions.0.kind',
+            'give-way',
+        ];
     }
 
     /** @param  array<string, mixed>  $body */
@@ -171,11 +250,15 @@ final class BatchApiTest extends AppTestCase
         $writer = $this->person('Isla', Role::Writer, $travel);
         $owner = $this->person('Greta', Role::Owner);
         $stranger = \App\Models\User::query()->create(['name' => 'Nobody', 'email' => 'nobody@skerrivane.example', 'password' => 'x']);
-        $make = fn (?string $parent): array => ['changes' => [['kind' => 'make', 'page' => (string) Str::ulid(), 'name' => 'A page '.Str::random(4), 'place' => ['last' => $parent]]]];
+        $make = fn (?string $parent): array => [
+            'changes' => [['kind' => 'make', 'page' => (string) Str::ulid(), 'name' => 'A page '.Str::random(4), 'place' => ['last' => $parent]]],
+        ];
 
         $this->api('GET', 'outline', as: $stranger)->assertForbidden();
         $this->api('GET', 'outline', as: $reader)->assertOk();
-        $this->api('POST', 'batches', $make(null), $reader)->assertForbidden()->assertJsonPath('detail', 'You can look at this site, not change it. Ask its owner for another role.');
+        $this->api('POST', 'batches', $make(null), $reader)
+            ->assertForbidden()
+            ->assertJsonPath('detail', 'You can look at this site, not change it. Ask its owner for another role.');
         $this->api('POST', 'batches', $make($travel), $writer)->assertCreated();
         $this->api('POST', 'batches', $make($help), $writer)->assertForbidden();
         $this->api('POST', 'batches', $make(null), $writer)->assertForbidden();
@@ -191,7 +274,9 @@ final class BatchApiTest extends AppTestCase
     #[Test]
     public function a_page_of_another_site_is_out_of_reach(): void
     {
-        $other = \App\Models\Site::query()->create(['key' => 'yard', 'name' => 'Yard', 'origin' => 'http://yard.test'])->refresh();
+        $other = \App\Models\Site::query()
+            ->create(['key' => 'yard', 'name' => 'Yard', 'origin' => 'http://yard.test'])
+            ->refresh();
         [$mine, $this->site] = [$this->site, $other];
         $theirs = $this->live('Repairs');
         $this->site = $mine;
@@ -203,7 +288,9 @@ final class BatchApiTest extends AppTestCase
         $this->api('PUT', "pages/$theirs/draft", ['document' => ['type' => 'doc'], 'basedOn' => 0])->assertNotFound();
         $this->api('POST', "history/$entry/ripple")->assertNotFound();
         $this->api('POST', "history/$entry/undo")->assertNotFound();
-        $this->actingAs($this->manager)->get("http://editor.test/preview/ferries/$theirs")->assertNotFound();
+        $this->actingAs($this->manager)
+            ->get("http://editor.test/preview/ferries/$theirs")
+            ->assertNotFound();
         $this->api('POST', 'ripple', ['changes' => [['kind' => 'take-offline', 'page' => $theirs]]])->assertStatus(422);
         $here = $this->live('Here');
         $this->api('POST', 'ripple', $this->move($here, $theirs))->assertStatus(422);
@@ -241,7 +328,9 @@ final class BatchApiTest extends AppTestCase
             $this->assertInvariants();
             if (mt_rand(0, 2) === 0) {
                 $after = $this->snapshot();
-                $back = $this->api('POST', 'history/'.$answer->json('id').'/undo')->assertCreated()->json('id');
+                $back = $this->api('POST', 'history/'.$answer->json('id').'/undo')
+                    ->assertCreated()
+                    ->json('id');
                 self::assertEquals($this->withoutIds($before), $this->withoutIds($this->snapshot()));
                 $this->assertInvariants();
                 $this->api('POST', "history/$back/undo")->assertCreated();
@@ -254,7 +343,13 @@ final class BatchApiTest extends AppTestCase
     /** A page made anew has another number inside, and the same identity outside. */
     private function withoutIds(array $snapshot): array
     {
-        return array_map(fn (array $rows): array => array_map(fn (object $row): array => array_diff_key((array) $row, ['parent_id' => 0, 'path' => 0, 'page_id' => 0]), $rows), $snapshot);
+        return array_map(
+            fn (array $rows): array => array_map(
+                fn (object $row): array => array_diff_key((array) $row, ['parent_id' => 0, 'path' => 0, 'page_id' => 0]),
+                $rows,
+            ),
+            $snapshot,
+        );
     }
 
     /** @return array{string, string, string} */

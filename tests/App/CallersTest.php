@@ -27,22 +27,70 @@ final class CallersTest extends AppTestCase
      */
     private const TABLE = [
         'GET session' => '204 200 200 200 200 200 200 200 204',
-        'GET outline' => self::SEEN, 'GET branch' => self::SEEN, 'GET filter' => self::SEEN, 'GET filter/pages' => self::SEEN, 'GET go-to' => self::SEEN, 'GET explain' => self::SEEN,
-        'GET addresses' => self::SEEN, 'GET addresses/below' => self::SEEN, 'GET addresses/near' => self::SEEN, 'GET addresses/missed' => self::SEEN, 'GET redirect-findings' => self::SEEN, 'GET redirects/{redirect}' => self::SEEN,
-        'GET redirects-export' => self::SEEN, 'GET redirects-not-carried?server=nginx' => self::SEEN, 'GET people' => self::SEEN, 'GET bin' => self::SEEN, 'GET structure' => self::SEEN, 'GET names' => self::SEEN,
-        'GET menus' => self::SEEN, 'GET menus-unreached' => self::SEEN, 'GET menus/{menu}' => self::SEEN, 'GET menus/{menu}/file' => self::SEEN, 'GET pages/{draft}/menus' => self::SEEN,
-        'GET history' => self::SEEN, 'GET history/{entry}' => self::SEEN, 'GET history/{entry}/rows/addresses' => self::SEEN, 'GET files' => self::SEEN,
-        'GET pages/{draft}' => self::SEEN, 'GET pages/{draft}/search' => self::SEEN, 'GET pages/{draft}/content' => self::SEEN, 'GET pages/{draft}/versions' => self::SEEN, 'GET pages/{live}/versions/1' => self::SEEN, 'GET pages/{live}/versions/1/against/1' => self::SEEN,
-        'POST addresses/tried' => self::SEEN, 'POST redirects-match' => self::SEEN, 'POST address' => self::SEEN, 'POST menus/{menu}/arranged' => self::SEEN, 'POST menus/{menu}/read' => self::SEEN,
-        'GET history-thinning?days=30' => self::MANAGED, 'POST history-thinning' => self::MANAGED, 'PATCH names' => self::MANAGED, 'POST redirects-import' => self::MANAGED,
-        'GET redirects-import/{import}' => self::MANAGED, 'DELETE redirects-import/{import}' => self::MANAGED,
+        'GET outline' => self::SEEN,
+        'GET branch' => self::SEEN,
+        'GET filter' => self::SEEN,
+        'GET filter/pages' => self::SEEN,
+        'GET go-to' => self::SEEN,
+        'GET explain' => self::SEEN,
+        'GET addresses' => self::SEEN,
+        'GET addresses/below' => self::SEEN,
+        'GET addresses/near' => self::SEEN,
+        'GET addresses/missed' => self::SEEN,
+        'GET redirect-findings' => self::SEEN,
+        'GET redirects/{redirect}' => self::SEEN,
+        'GET redirects-export' => self::SEEN,
+        'GET redirects-not-carried?server=nginx' => self::SEEN,
+        'GET people' => self::SEEN,
+        'GET bin' => self::SEEN,
+        'GET structure' => self::SEEN,
+        'GET names' => self::SEEN,
+        'GET menus' => self::SEEN,
+        'GET menus-unreached' => self::SEEN,
+        'GET menus/{menu}' => self::SEEN,
+        'GET menus/{menu}/file' => self::SEEN,
+        'GET pages/{draft}/menus' => self::SEEN,
+        'GET history' => self::SEEN,
+        'GET history/{entry}' => self::SEEN,
+        'GET history/{entry}/rows/addresses' => self::SEEN,
+        'GET files' => self::SEEN,
+        'GET pages/{draft}' => self::SEEN,
+        'GET pages/{draft}/search' => self::SEEN,
+        'GET pages/{draft}/content' => self::SEEN,
+        'GET pages/{draft}/versions' => self::SEEN,
+        'GET pages/{live}/versions/1' => self::SEEN,
+        'GET pages/{live}/versions/1/against/1' => self::SEEN,
+        'POST addresses/tried' => self::SEEN,
+        'POST redirects-match' => self::SEEN,
+        'POST address' => self::SEEN,
+        'POST menus/{menu}/arranged' => self::SEEN,
+        'POST menus/{menu}/read' => self::SEEN,
+        'GET history-thinning?days=30' => self::MANAGED,
+        'POST history-thinning' => self::MANAGED,
+        'PATCH names' => self::MANAGED,
+        'POST redirects-import' => self::MANAGED,
+        'GET redirects-import/{import}' => self::MANAGED,
+        'DELETE redirects-import/{import}' => self::MANAGED,
         'POST addresses/ignored' => '401 403 403 403 403 403 204 204 401',
-        'POST pasted' => '401 403 403 200 200 200 200 200 401', 'POST files' => '401 403 403 201 201 201 201 201 401', 'POST documents' => '401 403 403 201 201 201 201 201 401',
-        'PATCH pages/{draft}' => '401 403 403 403 200 200 200 200 401', 'PATCH pages/{live}' => '401 403 403 403 200 200 200 200 401', 'PATCH pages/{live} layout' => '401 403 403 403 403 403 200 200 401', 'PATCH pages/{live} indexed' => '401 403 403 403 403 403 200 200 401',
-        'PUT pages/{draft}/content' => '401 403 403 403 200 200 200 200 401', 'PUT pages/{draft}/draft' => '401 403 403 403 204 204 204 204 401', 'DELETE pages/{draft}/draft' => '401 403 403 403 204 204 204 204 401',
-        'POST pages/{live}/publish' => '401 403 403 403 403 403 200 200 401', 'POST pages/{draft}/publish' => '401 403 403 403 422 422 422 422 401',
-        'POST ripple' => '401 403 403 403 200 200 200 200 401', 'POST ripple/addresses' => '401 403 403 403 200 200 200 200 401', 'POST batches' => '401 403 403 403 201 201 201 201 401',
-        'POST history/{entry}/ripple' => '401 403 403 403 403 403 200 200 401', 'POST history/{entry}/undo' => '401 403 403 403 403 403 201 201 401', 'POST undo/ripple' => '401 403 403 403 403 403 200 200 401', 'POST undo' => '401 403 403 403 403 403 201 201 401',
+        'POST pasted' => '401 403 403 200 200 200 200 200 401',
+        'POST files' => '401 403 403 201 201 201 201 201 401',
+        'POST documents' => '401 403 403 201 201 201 201 201 401',
+        'PATCH pages/{draft}' => '401 403 403 403 200 200 200 200 401',
+        'PATCH pages/{live}' => '401 403 403 403 200 200 200 200 401',
+        'PATCH pages/{live} layout' => '401 403 403 403 403 403 200 200 401',
+        'PATCH pages/{live} indexed' => '401 403 403 403 403 403 200 200 401',
+        'PUT pages/{draft}/content' => '401 403 403 403 200 200 200 200 401',
+        'PUT pages/{draft}/draft' => '401 403 403 403 204 204 204 204 401',
+        'DELETE pages/{draft}/draft' => '401 403 403 403 204 204 204 204 401',
+        'POST pages/{live}/publish' => '401 403 403 403 403 403 200 200 401',
+        'POST pages/{draft}/publish' => '401 403 403 403 422 422 422 422 401',
+        'POST ripple' => '401 403 403 403 200 200 200 200 401',
+        'POST ripple/addresses' => '401 403 403 403 200 200 200 200 401',
+        'POST batches' => '401 403 403 403 201 201 201 201 401',
+        'POST history/{entry}/ripple' => '401 403 403 403 403 403 200 200 401',
+        'POST history/{entry}/undo' => '401 403 403 403 403 403 201 201 401',
+        'POST undo/ripple' => '401 403 403 403 403 403 200 200 401',
+        'POST undo' => '401 403 403 403 403 403 201 201 401',
         'DELETE session' => '401 204 204 204 204 204 204 204 401',
     ];
 
@@ -123,13 +171,31 @@ final class CallersTest extends AppTestCase
         $this->api('PUT', "pages/$live/content", ['document' => $words], headers: ['If-Match' => '0'])->assertOk();
         $redirect = $this->redirect(['source' => '/boats-today', 'leadsTo' => ['page' => $live]]);
         $this->known = [
-            'travel' => $travel, 'help' => $help, 'draft' => $draft, 'live' => $live, 'inside' => $inside, 'binned' => $binned, 'section' => $section, 'unlisted' => $unlisted, 'entry' => $entry, 'redirect' => $redirect,
-            'menu' => (string) DB::table('menus')->where('site_id', $this->site->id)->value('ulid'), 'top' => $this->draft('Top'), 'import' => \App\Models\RedirectImport::query()->create(['site_id' => $this->site->id, 'total' => 1, 'path' => 'imports/x'])->ulid,
+            'travel' => $travel,
+            'help' => $help,
+            'draft' => $draft,
+            'live' => $live,
+            'inside' => $inside,
+            'binned' => $binned,
+            'section' => $section,
+            'unlisted' => $unlisted,
+            'entry' => $entry,
+            'redirect' => $redirect,
+            'menu' => (string) DB::table('menus')->where('site_id', $this->site->id)->value('ulid'),
+            'top' => $this->draft('Top'),
+            'import' => \App\Models\RedirectImport::query()->create(['site_id' => $this->site->id, 'total' => 1, 'path' => 'imports/x'])->ulid,
         ];
         $gone = $this->person('Gone', Role::Manager);
         $this->callers = [
-            'nobody' => null, 'stranger' => User::query()->create(['name' => 'Nobody', 'email' => 'nobody@skerrivane.example', 'password' => 'x']), 'reader' => $this->person('Ruaridh', Role::Reader),
-            'elsewhere' => $this->person('Isla', Role::Writer, $help), 'inside' => $this->person('Ina', Role::Writer, $travel), 'writer' => $this->person('Tam', Role::Writer), 'manager' => $this->manager, 'owner' => $this->person('Greta', Role::Owner), 'ended token' => $gone,
+            'nobody' => null,
+            'stranger' => User::query()->create(['name' => 'Nobody', 'email' => 'nobody@skerrivane.example', 'password' => 'x']),
+            'reader' => $this->person('Ruaridh', Role::Reader),
+            'elsewhere' => $this->person('Isla', Role::Writer, $help),
+            'inside' => $this->person('Ina', Role::Writer, $travel),
+            'writer' => $this->person('Tam', Role::Writer),
+            'manager' => $this->manager,
+            'owner' => $this->person('Greta', Role::Owner),
+            'ended token' => $gone,
         ];
     }
 
@@ -171,7 +237,9 @@ final class CallersTest extends AppTestCase
         $this->api('POST', 'undo', ['entries' => [$own]], $inside)->assertForbidden();
 
         $entry = $this->change(['kind' => 'rename', 'page' => $this->known['live'], 'name' => 'Again'])->ulid;
-        \App\Models\Membership::query()->where('user_id', $this->manager->id)->update(['role' => 'writer']);
+        \App\Models\Membership::query()
+            ->where('user_id', $this->manager->id)
+            ->update(['role' => 'writer']);
         $this->api('POST', "history/$entry/undo")->assertForbidden();
     }
 
@@ -181,22 +249,35 @@ final class CallersTest extends AppTestCase
         preg_match('/^(\S+) (\{.*\})(?: give-way (\S+))?$/', $change, $parts);
         $fields = json_decode($this->named($parts[2]), true, flags: JSON_THROW_ON_ERROR);
 
-        return ['changes' => [['kind' => $parts[1]] + $fields], 'defaults' => true, 'decisions' => isset($parts[3]) ? [['kind' => 'give-way', 'address' => $parts[3]]] : []];
+        return [
+            'changes' => [['kind' => $parts[1]] + $fields],
+            'defaults' => true,
+            'decisions' => isset($parts[3]) ? [['kind' => 'give-way', 'address' => $parts[3]]] : [],
+        ];
     }
 
     private function named(string $text): string
     {
-        return str_replace(array_map(static fn (string $name): string => '{'.$name.'}', ['new', ...array_keys($this->known)]), [(string) Str::ulid(), ...array_values($this->known)], $text);
+        return str_replace(
+            array_map(static fn (string $name): string => '{'.$name.'}', ['new', ...array_keys($this->known)]),
+            [(string) Str::ulid(), ...array_values($this->known)],
+            $text,
+        );
     }
 
     private function answered(string $operation, string $caller): int
     {
         [$method, $path, $aspect] = explode(' ', "$operation ");
         $path = $path === 'session' ? 'http://editor.test/api/v1/session' : 'http://editor.test/api/v1/sites/ferries/'.$this->named($path);
-        $files = array_filter(['picture' => str_ends_with($path, '/files') && $method === 'POST' ? UploadedFile::fake()->image('boat.png', 20, 10) : null, 'file' => str_ends_with($path, '/documents') ? UploadedFile::fake()->createWithContent('a.txt', 'words') : null]);
+        $files = array_filter([
+            'picture' => str_ends_with($path, '/files') && $method === 'POST' ? UploadedFile::fake()->image('boat.png', 20, 10) : null,
+            'file' => str_ends_with($path, '/documents') ? UploadedFile::fake()->createWithContent('a.txt', 'words') : null,
+        ]);
 
         return $this->unwritten(function () use ($method, $path, $aspect, $caller, $files, $operation): int {
-            $headers = ['HTTP_ACCEPT' => 'application/json', 'HTTP_IF_MATCH' => str_contains($path, '/content') ? '0' : '*'] + ($files === [] ? ['CONTENT_TYPE' => 'application/json'] : []);
+            $headers =
+                ['HTTP_ACCEPT' => 'application/json', 'HTTP_IF_MATCH' => str_contains($path, '/content') ? '0' : '*'] +
+                ($files === [] ? ['CONTENT_TYPE' => 'application/json'] : []);
             $this->app['auth']->forgetGuards();
             $user = $this->callers[$caller];
             if ($caller === 'ended token') {
@@ -223,10 +304,16 @@ final class CallersTest extends AppTestCase
             str_starts_with($operation, 'PATCH pages') => ['summary' => 'S'],
             str_contains($operation, 'batches'), str_starts_with($operation, 'POST ripple') => $rename,
             str_ends_with($operation, '/address') || $operation === 'POST address' => $rename['changes'][0],
-            str_ends_with($operation, 'undo'), str_ends_with($operation, 'undo/ripple') => str_contains($operation, 'history') ? [] : ['entries' => [$this->known['entry']]],
-            str_ends_with($operation, '/content') => ['document' => $words], str_ends_with($operation, '/draft') => ['document' => $words, 'basedOn' => 0],
-            str_contains($operation, 'arranged') => ['entries' => []], str_contains($operation, 'history-thinning') => ['days' => 30], $operation === 'PATCH names' => ['tagline' => 'T'],
-            $operation === 'POST redirects-import' => ['text' => "source,target\n/x,/travel"], $operation === 'POST pasted' => ['html' => '<p>x</p>'],
+            str_ends_with($operation, 'undo'), str_ends_with($operation, 'undo/ripple') => str_contains($operation, 'history')
+                ? []
+                : ['entries' => [$this->known['entry']]],
+            str_ends_with($operation, '/content') => ['document' => $words],
+            str_ends_with($operation, '/draft') => ['document' => $words, 'basedOn' => 0],
+            str_contains($operation, 'arranged') => ['entries' => []],
+            str_contains($operation, 'history-thinning') => ['days' => 30],
+            $operation === 'PATCH names' => ['tagline' => 'T'],
+            $operation === 'POST redirects-import' => ['text' => "source,target\n/x,/travel"],
+            $operation === 'POST pasted' => ['html' => '<p>x</p>'],
             $operation === 'POST addresses/ignored' => ['address' => $this->missed()],
             default => ['text' => '/travel'],
         };
@@ -234,7 +321,10 @@ final class CallersTest extends AppTestCase
 
     private function missed(): string
     {
-        DB::insert("insert into missed_addresses (site_id, key, address, noise, first_at, last_at) values (?, '/missed', '/missed', false, now(), now())", [$this->site->id]);
+        DB::insert(
+            "insert into missed_addresses (site_id, key, address, noise, first_at, last_at) values (?, '/missed', '/missed', false, now(), now())",
+            [$this->site->id],
+        );
 
         return '/missed';
     }
@@ -254,10 +344,22 @@ final class CallersTest extends AppTestCase
         $described = [];
         foreach (json_decode((string) file_get_contents(base_path('docs/api/openapi.json')), true)['paths'] as $path => $operations) {
             foreach (array_keys($operations) as $method) {
-                $described[] = strtoupper($method).' '.preg_replace(['#^/sites/\{site\}/#', '#^/#', '#\{\w+\}#', '#versions/\*(/against/\*)?#'], ['', '', '*', 'versions/*$1'], $path);
+                $described[] =
+                    strtoupper($method).
+                    ' '.
+                    preg_replace(['#^/sites/\{site\}/#', '#^/#', '#\{\w+\}#', '#versions/\*(/against/\*)?#'], ['', '', '*', 'versions/*$1'], $path);
             }
         }
-        $known = array_map(static fn (string $operation): string => (string) preg_replace(['#\?.*| \w+$#', '#\{\w+\}#', '#versions/1#', '#against/1#', '#(?<=ripple/|rows/)addresses#'], ['', '*', 'versions/*', 'against/*', '*'], str_contains($operation, ' layout') || str_contains($operation, ' indexed') ? (string) preg_replace('/ \w+$/', '', $operation) : $operation.'?'), array_keys(self::TABLE));
+        $known = array_map(
+            static fn (string $operation): string => (string) preg_replace(
+                ['#\?.*| \w+$#', '#\{\w+\}#', '#versions/1#', '#against/1#', '#(?<=ripple/|rows/)addresses#'],
+                ['', '*', 'versions/*', 'against/*', '*'],
+                str_contains($operation, ' layout') || str_contains($operation, ' indexed')
+                    ? (string) preg_replace('/ \w+$/', '', $operation)
+                    : $operation.'?',
+            ),
+            array_keys(self::TABLE),
+        );
         self::assertSame([], array_values(array_diff($described, $known, ['POST session'])), 'These operations stand in no table.');
     }
 }

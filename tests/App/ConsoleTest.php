@@ -17,7 +17,10 @@ final class ConsoleTest extends AppTestCase
         $this->change(['kind' => 'set-slug', 'page' => $page, 'slug' => 'prices']);
         self::assertSame(0, Artisan::call('heronstem:explain', ['address' => ['/Fares?x=1', '/nobody'], '--site' => 'ferries', '--json' => true]));
         [$moved, $missed] = array_map(fn (string $line) => json_decode($line, true), explode("\n", trim(Artisan::output())));
-        self::assertSame(['/Fares?x=1', '/Fares', 200, '/prices?x=1', $page], [$moved['asked'], $moved['normal'], $moved['status'], $moved['location'], $moved['page']['id']]);
+        self::assertSame(
+            ['/Fares?x=1', '/Fares', 200, '/prices?x=1', $page],
+            [$moved['asked'], $moved['normal'], $moved['status'], $moved['location'], $moved['page']['id']],
+        );
         self::assertSame([301, '/prices?x=1'], [$moved['hops'][0]['status'], $moved['hops'][0]['to']]);
         self::assertSame([404, null, null, []], [$missed['status'], $missed['location'], $missed['page'], $missed['hops']]);
         Artisan::call('heronstem:explain', ['address' => ['/fares']]);
@@ -29,8 +32,22 @@ final class ConsoleTest extends AppTestCase
     #[Test]
     public function the_redirects_are_written_as_a_file_of_each_kind(): void
     {
-        $this->change(['kind' => 'make-redirect', 'redirect' => (string) \Illuminate\Support\Str::ulid(), 'source' => '/dogs', 'leadsTo' => ['page' => $this->live('Fares')]]);
-        foreach (['csv' => '/dogs,/fares,301', 'jsonl' => '"address":"/dogs"', 'nginx-maps' => '"/dogs" "301 /fares', 'nginx-server' => 'return 301 $1', 'apache-map' => '/dogs 301,0ask,/fares', 'apache-rules' => 'RewriteMap heronstem "txt:conf/'] as $format => $part) {
+        $this->change([
+            'kind' => 'make-redirect',
+            'redirect' => (string) \Illuminate\Support\Str::ulid(),
+            'source' => '/dogs',
+            'leadsTo' => ['page' => $this->live('Fares')],
+        ]);
+        foreach (
+            [
+                'csv' => '/dogs,/fares,301',
+                'jsonl' => '"address":"/dogs"',
+                'nginx-maps' => '"/dogs" "301 /fares',
+                'nginx-server' => 'return 301 $1',
+                'apache-map' => '/dogs 301,0ask,/fares',
+                'apache-rules' => 'RewriteMap heronstem "txt:conf/',
+            ] as $format => $part
+        ) {
             self::assertSame(0, Artisan::call('heronstem:export', ['format' => $format, '--site' => 'ferries']));
             self::assertStringContainsString($part, Artisan::output());
         }

@@ -23,7 +23,11 @@ final class HitsTest extends AppTestCase
     {
         $noters = [];
         foreach (['A', 'B', 'C'] as $rule) {
-            $process = proc_open([PHP_BINARY, __DIR__.'/noter.php', (string) $this->site->id, $rule], [1 => ['pipe', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes);
+            $process = proc_open(
+                [PHP_BINARY, __DIR__.'/noter.php', (string) $this->site->id, $rule],
+                [1 => ['pipe', 'w'], 2 => ['file', '/dev/null', 'w']],
+                $pipes,
+            );
             self::assertIsResource($process);
             stream_set_blocking($pipes[1], false);
             $noters[$rule] = ['process' => $process, 'pipe' => $pipes[1], 'text' => ''];
@@ -45,7 +49,15 @@ final class HitsTest extends AppTestCase
         }
         $count->count();
         $count->count();
-        $counted = array_map(intval(...), DB::table('redirect_hits')->where('site_id', $this->site->id)->groupBy('rule')->selectRaw('rule, sum(hits) as hits')->pluck('hits', 'rule')->all());
+        $counted = array_map(
+            intval(...),
+            DB::table('redirect_hits')
+                ->where('site_id', $this->site->id)
+                ->groupBy('rule')
+                ->selectRaw('rule, sum(hits) as hits')
+                ->pluck('hits', 'rule')
+                ->all(),
+        );
         foreach ($noters as $rule => $noter) {
             $said = $this->said($noter['text']);
             self::assertGreaterThanOrEqual(300, $said);
@@ -60,7 +72,10 @@ final class HitsTest extends AppTestCase
     {
         $log = app(HitLog::class);
         @mkdir(storage_path('app/hits'), 0775, true);
-        file_put_contents(storage_path('app/hits/batch-cut'), json_encode([$this->site->id, 'rule', 'A', gmdate('Y-m-d'), '', false, time()])."\n[{$this->site->id},\"rule\",\"A");
+        file_put_contents(
+            storage_path('app/hits/batch-cut'),
+            json_encode([$this->site->id, 'rule', 'A', gmdate('Y-m-d'), '', false, time()])."\n[{$this->site->id},\"rule\",\"A",
+        );
         app(CountHits::class)->count();
         self::assertSame(1, (int) DB::table('redirect_hits')->where('rule', 'A')->sum('hits'));
         self::assertSame([], iterator_to_array($log->lines(storage_path('app/hits/batch-nobody')), false));

@@ -33,7 +33,11 @@ final class LargeSiteTest extends AppTestCase
         self::assertSame($some->ulid, $branch[0]->id);
         $this->assertUsesIndex('select * from pages where site_id = ? and path <@ ?::ltree', [$this->site->id, $some->path], 'pages_path');
         $this->assertUsesIndex('select * from pages where ulid = any(?::text[])', ['{'.$some->ulid.'}'], 'pages_ulid_key');
-        $this->assertUsesIndex('select l.address from ledger l where l.site_id = ? and l.key = ?', [$this->site->id, $some->address], 'ledger_site_id_key');
+        $this->assertUsesIndex(
+            'select l.address from ledger l where l.site_id = ? and l.key = ?',
+            [$this->site->id, $some->address],
+            'ledger_site_id_key',
+        );
         $this->assertUsesIndex("select id from pages p where (p.name || ' ' || p.address) ilike ?", ["%{$some->slug}%"], 'pages_words');
     }
 

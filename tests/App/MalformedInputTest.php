@@ -18,7 +18,22 @@ use PHPUnit\Framework\Attributes\Test;
 final class MalformedInputTest extends AppTestCase
 {
     /** Values that hardly anything is meant to be. */
-    private const ODD = [[], ['x'], ['a' => ['b' => 'c']], 1.5, -1, 9_999_999_999, 1e300, true, '', "\0", "a\0b", '%', '01ARZ3NDEKTSV4RRFFQ69G5FAV', '99999999999999999999'];
+    private const ODD = [
+        [],
+        ['x'],
+        ['a' => ['b' => 'c']],
+        1.5,
+        -1,
+        9_999_999_999,
+        1e300,
+        true,
+        '',
+        "\0",
+        "a\0b",
+        '%',
+        '01ARZ3NDEKTSV4RRFFQ69G5FAV',
+        '99999999999999999999',
+    ];
 
     private User $owner;
 
@@ -34,12 +49,27 @@ final class MalformedInputTest extends AppTestCase
         $page = $this->draft('Times', $travel);
         $this->api('PUT', "pages/$page/content", ['document' => self::words()], headers: ['If-Match' => '0'])->assertOk();
         $redirect = $this->redirect(['source' => '/deal', 'leadsTo' => ['page' => $travel]]);
-        $other = Site::query()->create(['key' => 'yard', 'name' => 'Yard', 'origin' => 'http://yard.test'])->refresh();
+        $other = Site::query()
+            ->create(['key' => 'yard', 'name' => 'Yard', 'origin' => 'http://yard.test'])
+            ->refresh();
         [$mine, $this->site] = [$this->site, $other];
         $theirs = $this->live('Repairs');
         $this->site = $mine;
         $menu = (string) DB::table('menus')->where('site_id', $mine->id)->value('ulid');
-        $this->known = ['site' => 'ferries', 'page' => $page, 'menu' => $menu, 'redirect' => $redirect, 'entry' => HistoryEntry::query()->where('site_id', $mine->id)->firstOrFail()->ulid, 'group' => 'addresses', 'number' => '1', 'left' => '1', 'right' => '1', 'import' => \App\Models\RedirectImport::query()->create(['site_id' => $mine->id, 'total' => 1, 'path' => 'imports/x'])->ulid, 'theirs' => $theirs, 'travel' => $travel];
+        $this->known = [
+            'site' => 'ferries',
+            'page' => $page,
+            'menu' => $menu,
+            'redirect' => $redirect,
+            'entry' => HistoryEntry::query()->where('site_id', $mine->id)->firstOrFail()->ulid,
+            'group' => 'addresses',
+            'number' => '1',
+            'left' => '1',
+            'right' => '1',
+            'import' => \App\Models\RedirectImport::query()->create(['site_id' => $mine->id, 'total' => 1, 'path' => 'imports/x'])->ulid,
+            'theirs' => $theirs,
+            'travel' => $travel,
+        ];
     }
 
     /** @return iterable<string, array{string, string}> */
@@ -77,15 +107,26 @@ final class MalformedInputTest extends AppTestCase
     {
         $theirs = $this->known['theirs'];
         $menu = (string) DB::table('menus')->where('site_id', '<>', $this->site->id)->value('ulid');
-        $entry = (string) DB::table('menu_entries')->join('menus', 'menus.id', '=', 'menu_entries.menu_id')->where('menus.site_id', '<>', $this->site->id)->value('menu_entries.ulid');
-        foreach ([
-            'page' => ['kind' => 'make', 'page' => $theirs, 'name' => 'New', 'place' => ['last' => null]],
-            'page ' => ['kind' => 'duplicate', 'page' => $this->known['page'], 'copy' => $theirs],
-            'menu' => ['kind' => 'make-menu', 'menu' => $menu, 'name' => 'Other'],
-            'entries' => ['kind' => 'arrange-menu', 'menu' => $this->known['menu'], 'entries' => [['id' => $entry, 'kind' => 'heading', 'label' => 'Above']]],
-        ] as $field => $change) {
+        $entry = (string) DB::table('menu_entries')
+            ->join('menus', 'menus.id', '=', 'menu_entries.menu_id')
+            ->where('menus.site_id', '<>', $this->site->id)
+            ->value('menu_entries.ulid');
+        foreach (
+            [
+                'page' => ['kind' => 'make', 'page' => $theirs, 'name' => 'New', 'place' => ['last' => null]],
+                'page ' => ['kind' => 'duplicate', 'page' => $this->known['page'], 'copy' => $theirs],
+                'menu' => ['kind' => 'make-menu', 'menu' => $menu, 'name' => 'Other'],
+                'entries' => [
+                    'kind' => 'arrange-menu',
+                    'menu' => $this->known['menu'],
+                    'entries' => [['id' => $entry, 'kind' => 'heading', 'label' => 'Above']],
+                ],
+            ] as $field => $change
+        ) {
             $before = $this->everything();
-            $this->api('POST', 'batches', ['changes' => [$change]], $this->owner)->assertStatus(422)->assertJsonPath('errors.0.field', 'changes.'.trim($field));
+            $this->api('POST', 'batches', ['changes' => [$change]], $this->owner)
+                ->assertStatus(422)
+                ->assertJsonPath('errors.0.field', 'changes.'.trim($field));
             self::assertEquals($before, $this->everything());
         }
     }
@@ -94,7 +135,21 @@ final class MalformedInputTest extends AppTestCase
     {
         preg_match_all('/\{(\w+)\}/', $path, $names);
         foreach ($names[1] as $name) {
-            foreach (['%ff', '%00', 'a%00b', '99999999999999999999', '-1', '%2e%2e', str_repeat('x', 3000), $this->known['theirs'], '%27%20or%201=1', 'é', '0'] as $odd) {
+            foreach (
+                [
+                    '%ff',
+                    '%00',
+                    'a%00b',
+                    '99999999999999999999',
+                    '-1',
+                    '%2e%2e',
+                    str_repeat('x', 3000),
+                    $this->known['theirs'],
+                    '%27%20or%201=1',
+                    'é',
+                    '0',
+                ] as $odd
+            ) {
                 $status = $this->ask($method, $this->at($path, [$name => $odd]), '{}')->status();
                 self::assertTrue($status >= 400 && $status < 500, "$name $odd: $status");
             }
@@ -109,7 +164,20 @@ final class MalformedInputTest extends AppTestCase
                 continue;
             }
             $name = $parameter['name'];
-            foreach (["$name=%ff", "$name=%00", "{$name}[]=x", "{$name}[a][b]=x", "$name=99999999999999999999", "$name=-99999999999999999999", "$name=".str_repeat('x', 5000), "$name=%25_%5C%27", "$name=".$this->known['theirs'], "$name=2027-13-45"] as $i => $query) {
+            foreach (
+                [
+                    "$name=%ff",
+                    "$name=%00",
+                    "{$name}[]=x",
+                    "{$name}[a][b]=x",
+                    "$name=99999999999999999999",
+                    "$name=-99999999999999999999",
+                    "$name=".str_repeat('x', 5000),
+                    "$name=%25_%5C%27",
+                    "$name=".$this->known['theirs'],
+                    "$name=2027-13-45",
+                ] as $i => $query
+            ) {
                 $answer = $this->ask($method, $this->at($path).'?'.$query, '{}');
                 self::assertLessThan(500, $answer->status(), $query);
                 if ($i < 4) {
@@ -122,7 +190,21 @@ final class MalformedInputTest extends AppTestCase
     private function oddBodies(string $method, string $path): void
     {
         $before = $this->everything();
-        foreach (['{', '[1]', '"x"', 'null', '{"a":}', "{\"a\":\"\xff\"}", '{"a":"\ud800"}', str_repeat('{"a":', 100).'1'.str_repeat('}', 100), "{\"a\0\":1}", '{"a\u0000":1}', '{"text":"a\u0000b","note":"\u0000"}'] as $body) {
+        foreach (
+            [
+                '{',
+                '[1]',
+                '"x"',
+                'null',
+                '{"a":}',
+                "{\"a\":\"\xff\"}",
+                '{"a":"\ud800"}',
+                str_repeat('{"a":', 100).'1'.str_repeat('}', 100),
+                "{\"a\0\":1}",
+                '{"a\u0000":1}',
+                '{"text":"a\u0000b","note":"\u0000"}',
+            ] as $body
+        ) {
             $answer = $this->ask($method, $this->at($path), $body);
             self::assertTrue($answer->status() >= 400 && $answer->status() < 500, "$body: {$answer->status()}");
             self::assertSame('application/problem+json', $answer->headers->get('Content-Type'));
@@ -148,24 +230,100 @@ final class MalformedInputTest extends AppTestCase
         $new = (string) Str::ulid();
         ['page' => $page, 'menu' => $menu, 'redirect' => $redirect, 'entry' => $entry, 'travel' => $travel] = $this->known;
         $changes = [
-            ['kind' => 'make', 'page' => $new, 'name' => 'New', 'place' => ['last' => $travel], 'slug' => 'new'], ['kind' => 'rename', 'page' => $page, 'name' => 'Other'], ['kind' => 'set-slug', 'page' => $page, 'slug' => 'other'],
-            ['kind' => 'pin', 'page' => $page, 'address' => '/pinned'], ['kind' => 'move', 'page' => $page, 'place' => ['first' => null]], ['kind' => 'duplicate', 'page' => $page, 'copy' => $new, 'scope' => 'branch', 'place' => ['after' => $page]],
-            ['kind' => 'change-kind', 'page' => $page, 'to' => 'pointer', 'leadsTo' => ['url' => 'https://x.example/']], ['kind' => 'go-live', 'page' => $page, 'scope' => 'page'], ['kind' => 'describe', 'page' => $travel, 'heading' => 'H', 'summary' => 'S', 'searchTitle' => 'T', 'searchDescription' => 'D', 'layout' => 'section', 'indexed' => false],
-            ['kind' => 'schedule', 'page' => $page, 'from' => '2090-01-01T06:00', 'until' => '2091-01-01'], ['kind' => 'send-for-review', 'page' => $page, 'note' => 'N'], ['kind' => 'bring-back', 'page' => $page, 'state' => 'offline'],
-            ['kind' => 'set-start-page', 'page' => $travel, 'for' => 'visitors'], ['kind' => 'add-address', 'page' => $page, 'address' => '/poster', 'answer' => 'serve'], ['kind' => 'unlist-page', 'pages' => [$page, $travel]],
-            ['kind' => 'add-to-menu', 'page' => $page, 'menu' => $menu], ['kind' => 'make-menu', 'menu' => $new, 'name' => 'M', 'of' => 'picks'], ['kind' => 'place-menu', 'menu' => $menu, 'place' => 'footer'],
-            ['kind' => 'arrange-menu', 'menu' => $menu, 'basedOn' => 'x', 'entries' => [['id' => $new, 'kind' => 'page', 'page' => $page, 'label' => 'L', 'from' => '2090-01-01', 'until' => '2091-01-01', 'newWindow' => true, 'audience' => 'everyone', 'title' => 'T', 'children' => []]]],
-            ['kind' => 'make-redirect', 'redirect' => $new, 'source' => '/old', 'scope' => 'one', 'leadsTo' => ['page' => $page], 'answer' => '302', 'query' => 'drop', 'note' => 'N', 'isOn' => true, 'inFront' => false, 'carriesRest' => true, 'from' => '2090-01-01', 'until' => '2091-01-01'],
-            ['kind' => 'make-redirect', 'redirect' => $new, 'source' => '/winter', 'leadsTo' => ['page' => $page], 'answer' => 'pause', 'pause' => ['seconds' => 8, 'message' => self::words()]],
-            ['kind' => 'change-redirect', 'redirect' => $redirect, 'note' => 'N', 'leadsTo' => ['url' => 'https://x.example/']], ['kind' => 'remove-redirect', 'redirect' => $redirect, 'gone' => true], ['kind' => 'order-patterns', 'redirects' => [$redirect]],
+            ['kind' => 'make', 'page' => $new, 'name' => 'New', 'place' => ['last' => $travel], 'slug' => 'new'],
+            ['kind' => 'rename', 'page' => $page, 'name' => 'Other'],
+            ['kind' => 'set-slug', 'page' => $page, 'slug' => 'other'],
+            ['kind' => 'pin', 'page' => $page, 'address' => '/pinned'],
+            ['kind' => 'move', 'page' => $page, 'place' => ['first' => null]],
+            ['kind' => 'duplicate', 'page' => $page, 'copy' => $new, 'scope' => 'branch', 'place' => ['after' => $page]],
+            ['kind' => 'change-kind', 'page' => $page, 'to' => 'pointer', 'leadsTo' => ['url' => 'https://x.example/']],
+            ['kind' => 'go-live', 'page' => $page, 'scope' => 'page'],
+            [
+                'kind' => 'describe',
+                'page' => $travel,
+                'heading' => 'H',
+                'summary' => 'S',
+                'searchTitle' => 'T',
+                'searchDescription' => 'D',
+                'layout' => 'section',
+                'indexed' => false,
+            ],
+            ['kind' => 'schedule', 'page' => $page, 'from' => '2090-01-01T06:00', 'until' => '2091-01-01'],
+            ['kind' => 'send-for-review', 'page' => $page, 'note' => 'N'],
+            ['kind' => 'bring-back', 'page' => $page, 'state' => 'offline'],
+            ['kind' => 'set-start-page', 'page' => $travel, 'for' => 'visitors'],
+            ['kind' => 'add-address', 'page' => $page, 'address' => '/poster', 'answer' => 'serve'],
+            ['kind' => 'unlist-page', 'pages' => [$page, $travel]],
+            ['kind' => 'add-to-menu', 'page' => $page, 'menu' => $menu],
+            ['kind' => 'make-menu', 'menu' => $new, 'name' => 'M', 'of' => 'picks'],
+            ['kind' => 'place-menu', 'menu' => $menu, 'place' => 'footer'],
+            [
+                'kind' => 'arrange-menu',
+                'menu' => $menu,
+                'basedOn' => 'x',
+                'entries' => [
+                    [
+                        'id' => $new,
+                        'kind' => 'page',
+                        'page' => $page,
+                        'label' => 'L',
+                        'from' => '2090-01-01',
+                        'until' => '2091-01-01',
+                        'newWindow' => true,
+                        'audience' => 'everyone',
+                        'title' => 'T',
+                        'children' => [],
+                    ],
+                ],
+            ],
+            [
+                'kind' => 'make-redirect',
+                'redirect' => $new,
+                'source' => '/old',
+                'scope' => 'one',
+                'leadsTo' => ['page' => $page],
+                'answer' => '302',
+                'query' => 'drop',
+                'note' => 'N',
+                'isOn' => true,
+                'inFront' => false,
+                'carriesRest' => true,
+                'from' => '2090-01-01',
+                'until' => '2091-01-01',
+            ],
+            [
+                'kind' => 'make-redirect',
+                'redirect' => $new,
+                'source' => '/winter',
+                'leadsTo' => ['page' => $page],
+                'answer' => 'pause',
+                'pause' => ['seconds' => 8, 'message' => self::words()],
+            ],
+            ['kind' => 'change-redirect', 'redirect' => $redirect, 'note' => 'N', 'leadsTo' => ['url' => 'https://x.example/']],
+            ['kind' => 'remove-redirect', 'redirect' => $redirect, 'gone' => true],
+            ['kind' => 'order-patterns', 'redirects' => [$redirect]],
         ];
 
         return match ("$method ".preg_replace('/\{\w+\}/', '*', $path)) {
             'POST /sites/*/address' => [$changes[0], $changes[3], $changes[4], $changes[5]],
-            'POST /sites/*/ripple' => [['changes' => [$changes[0], $changes[19]], 'decisions' => [['kind' => 'give-way', 'address' => '/x']], 'defaults' => false]],
-            'POST /sites/*/batches' => array_map(static fn (array $change): array => ['changes' => [$change], 'decisions' => [['kind' => 'retired', 'page' => $page, 'answer' => 'page', 'to' => $travel]], 'defaults' => true, 'digest' => str_repeat('0', 64), 'note' => 'N'], $changes),
+            'POST /sites/*/ripple' => [
+                ['changes' => [$changes[0], $changes[19]], 'decisions' => [['kind' => 'give-way', 'address' => '/x']], 'defaults' => false],
+            ],
+            'POST /sites/*/batches' => array_map(
+                static fn (array $change): array => [
+                    'changes' => [$change],
+                    'decisions' => [['kind' => 'retired', 'page' => $page, 'answer' => 'page', 'to' => $travel]],
+                    'defaults' => true,
+                    'digest' => str_repeat('0', 64),
+                    'note' => 'N',
+                ],
+                $changes,
+            ),
             'POST /sites/*/ripple/*' => [['changes' => [$changes[1]]]],
-            'POST /sites/*/undo', 'POST /sites/*/undo/ripple' => [['entries' => [(string) Str::ulid()], 'note' => 'N', 'digest' => str_repeat('0', 64)], ['since' => (string) Str::ulid(), 'decisions' => [['kind' => 'in-between', 'page' => $page, 'answer' => 'free']]]],
+            'POST /sites/*/undo', 'POST /sites/*/undo/ripple' => [
+                ['entries' => [(string) Str::ulid()], 'note' => 'N', 'digest' => str_repeat('0', 64)],
+                ['since' => (string) Str::ulid(), 'decisions' => [['kind' => 'in-between', 'page' => $page, 'answer' => 'free']]],
+            ],
             'POST /sites/*/history/*/undo', 'POST /sites/*/history/*/ripple' => [['digest' => str_repeat('0', 64), 'note' => 'N', 'decisions' => []]],
             'POST /sites/*/addresses/tried', 'POST /sites/*/redirects-match', 'POST /sites/*/menus/*/read' => [['text' => '/x']],
             'POST /sites/*/redirects-import' => [['text' => "source,target\n/x,/y", 'make' => 'none', 'note' => 'N']],
@@ -174,7 +332,9 @@ final class MalformedInputTest extends AppTestCase
             'POST /sites/*/pasted' => [['html' => '<p>x</p>']],
             'POST /sites/*/menus/*/arranged' => [['entries' => $changes[18]['entries'], 'who' => 'signed-in', 'at' => '2090-01-01']],
             'PATCH /sites/*/names' => [['name' => '', 'shortName' => str_repeat('x', 31)]],
-            'PATCH /sites/*/pages/*' => [['heading' => 'H', 'summary' => 'S', 'searchTitle' => 'T', 'searchDescription' => 'D', 'layout' => 'nowhere', 'indexed' => true]],
+            'PATCH /sites/*/pages/*' => [
+                ['heading' => 'H', 'summary' => 'S', 'searchTitle' => 'T', 'searchDescription' => 'D', 'layout' => 'nowhere', 'indexed' => true],
+            ],
             'PUT /sites/*/pages/*/content' => [['document' => self::words(), 'note' => 'N', 'minor' => true]],
             'PUT /sites/*/pages/*/draft' => [['document' => self::words(), 'basedOn' => -1]],
             default => [['x' => 'y']],
@@ -189,7 +349,16 @@ final class MalformedInputTest extends AppTestCase
     {
         foreach ($sent as $field => $value) {
             foreach (self::ODD as $odd) {
-                if ($odd !== $value && ! ($field === 'defaults' || $odd === '' || ($odd === true && is_bool($value)) || ($odd === [] && is_array($value)) || (is_string($odd) && is_string($value) && ! str_contains($odd, "\0")))) {
+                if (
+                    $odd !== $value &&
+                    ! (
+                        $field === 'defaults' ||
+                        $odd === '' ||
+                        ($odd === true && is_bool($value)) ||
+                        ($odd === [] && is_array($value)) ||
+                        (is_string($odd) && is_string($value) && ! str_contains($odd, "\0"))
+                    )
+                ) {
                     yield [(string) $field, [...$sent, $field => $odd]];
                 }
             }
@@ -212,18 +381,36 @@ final class MalformedInputTest extends AppTestCase
         $this->app['auth']->forgetGuards();
         $this->actingAs($this->owner);
 
-        return $this->call($method, 'http://editor.test'.$path, server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json', 'HTTP_IF_MATCH' => '"0"'], content: $body);
+        return $this->call(
+            $method,
+            'http://editor.test'.$path,
+            server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json', 'HTTP_IF_MATCH' => '"0"'],
+            content: $body,
+        );
     }
 
     /** @return list<mixed> */
     private function everything(): array
     {
-        return [...$this->snapshot(), HistoryEntry::query()->count(), DB::table('content_versions')->count(), (array) DB::table('sites')->where('key', 'ferries')->first(['name', 'short_name', 'tagline', 'description'])];
+        return [
+            ...$this->snapshot(),
+            HistoryEntry::query()->count(),
+            DB::table('content_versions')->count(),
+            (array) DB::table('sites')
+                ->where('key', 'ferries')
+                ->first(['name', 'short_name', 'tagline', 'description']),
+        ];
     }
 
     /** @return array<string, mixed> */
     private static function words(): array
     {
-        return ['type' => 'doc', 'content' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'Words', 'marks' => [['type' => 'bold']]]]], ['type' => 'heading', 'attrs' => ['level' => 2], 'content' => [['type' => 'text', 'text' => 'Head']]]]];
+        return [
+            'type' => 'doc',
+            'content' => [
+                ['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'Words', 'marks' => [['type' => 'bold']]]]],
+                ['type' => 'heading', 'attrs' => ['level' => 2], 'content' => [['type' => 'text', 'text' => 'Head']]],
+            ],
+        ];
     }
 }

@@ -13,7 +13,11 @@ final class OpenApiTest extends AppTestCase
     #[Test]
     public function the_description_is_the_one_that_is_committed(): void
     {
-        self::assertSame(file_get_contents(base_path('docs/api/openapi.json')), OpenApiDocument::json(), 'Run ./heronstem artisan heronstem:openapi.');
+        self::assertSame(
+            file_get_contents(base_path('docs/api/openapi.json')),
+            OpenApiDocument::json(),
+            'Run ./heronstem artisan heronstem:openapi.',
+        );
     }
 
     #[Test]

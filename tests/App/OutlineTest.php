@@ -16,10 +16,20 @@ final class OutlineTest extends AppTestCase
         $this->draft('Contact', $help);
         $travel = $this->live('Travel');
         $deep = $this->draft('Summer', $this->draft('Times', $travel));
-        $this->api('GET', 'outline')->assertOk()->assertJsonPath('counts', ['pages' => 5, 'live' => 2, 'draft' => 3, 'review' => 0, 'offline' => 0, 'bin' => 0])
-            ->assertJsonCount(1, 'branches')->assertJsonPath('branches.0.total', 2)->assertJsonPath('branches.0.rows.0.name', 'Help')->assertJsonPath('branches.0.rows.0.children', 1);
-        $this->api('GET', "outline?open=$help,nonsense")->assertJsonCount(2, 'branches')->assertJsonPath('branches.1.parent', $help)->assertJsonPath('branches.1.rows.0.address', '/help/contact');
-        $this->api('GET', "outline?reveal=$deep")->assertJsonCount(3, 'branches')->assertJsonPath('branches.2.rows.0.id', $deep);
+        $this->api('GET', 'outline')
+            ->assertOk()
+            ->assertJsonPath('counts', ['pages' => 5, 'live' => 2, 'draft' => 3, 'review' => 0, 'offline' => 0, 'bin' => 0])
+            ->assertJsonCount(1, 'branches')
+            ->assertJsonPath('branches.0.total', 2)
+            ->assertJsonPath('branches.0.rows.0.name', 'Help')
+            ->assertJsonPath('branches.0.rows.0.children', 1);
+        $this->api('GET', "outline?open=$help,nonsense")
+            ->assertJsonCount(2, 'branches')
+            ->assertJsonPath('branches.1.parent', $help)
+            ->assertJsonPath('branches.1.rows.0.address', '/help/contact');
+        $this->api('GET', "outline?reveal=$deep")
+            ->assertJsonCount(3, 'branches')
+            ->assertJsonPath('branches.2.rows.0.id', $deep);
     }
 
     #[Test]
@@ -34,10 +44,28 @@ final class OutlineTest extends AppTestCase
     public function a_long_branch_comes_in_pieces(): void
     {
         $parent = $this->draft('Many');
-        $this->change(...array_map(fn (int $n): array => ['kind' => 'make', 'page' => (string) \Illuminate\Support\Str::ulid(), 'name' => "Page $n", 'place' => ['last' => $parent]], range(1, 150)));
-        $this->api('GET', "branch?parent=$parent")->assertJsonPath('total', 150)->assertJsonCount(100, 'rows')->assertJsonPath('rows.0.name', 'Page 1');
-        $this->api('GET', "branch?parent=$parent&offset=100")->assertJsonCount(50, 'rows')->assertJsonPath('rows.49.name', 'Page 150');
-        self::assertLessThanOrEqual(130, array_sum(array_map(fn ($branch) => count($branch['rows']), $this->api('GET', "outline?open=$parent")->json('branches'))));
+        $this->change(
+            ...array_map(
+                fn (int $n): array => [
+                    'kind' => 'make',
+                    'page' => (string) \Illuminate\Support\Str::ulid(),
+                    'name' => "Page $n",
+                    'place' => ['last' => $parent],
+                ],
+                range(1, 150),
+            ),
+        );
+        $this->api('GET', "branch?parent=$parent")
+            ->assertJsonPath('total', 150)
+            ->assertJsonCount(100, 'rows')
+            ->assertJsonPath('rows.0.name', 'Page 1');
+        $this->api('GET', "branch?parent=$parent&offset=100")
+            ->assertJsonCount(50, 'rows')
+            ->assertJsonPath('rows.49.name', 'Page 150');
+        self::assertLessThanOrEqual(
+            130,
+            array_sum(array_map(fn ($branch) => count($branch['rows']), $this->api('GET', "outline?open=$parent")->json('branches'))),
+        );
         $this->api('GET', 'filter?text=page')->assertJsonPath('total', 150)->assertJsonCount(151, 'rows');
     }
 
@@ -48,7 +76,12 @@ final class OutlineTest extends AppTestCase
         $this->draft('Contact us', $help);
         $this->draft('Travel');
         $this->draft('100% wool');
-        $this->api('GET', 'filter?text=ONTACT')->assertJsonPath('total', 1)->assertJsonCount(2, 'rows')->assertJsonPath('rows.0.match', false)->assertJsonPath('rows.1.match', true)->assertJsonPath('rows.1.level', 2);
+        $this->api('GET', 'filter?text=ONTACT')
+            ->assertJsonPath('total', 1)
+            ->assertJsonCount(2, 'rows')
+            ->assertJsonPath('rows.0.match', false)
+            ->assertJsonPath('rows.1.match', true)
+            ->assertJsonPath('rows.1.level', 2);
         $this->api('GET', 'filter?text='.rawurlencode('/help/c'))->assertJsonPath('total', 1);
         $this->api('GET', 'filter?text='.rawurlencode('%'))->assertJsonPath('total', 1);
         $this->api('GET', 'filter?text=nothing')->assertJsonPath('total', 0)->assertJsonCount(0, 'rows');
@@ -73,9 +106,18 @@ final class OutlineTest extends AppTestCase
         $help = $this->live('Help');
         $taken = $this->live('Contact', $help);
         $make = ['kind' => 'make', 'page' => (string) \Illuminate\Support\Str::ulid(), 'name' => 'Häfen & Piers', 'place' => ['last' => $help]];
-        $this->api('POST', 'address', $make)->assertJsonPath('slug', 'hafen-piers')->assertJsonPath('address', '/help/hafen-piers')->assertJsonPath('inherited', '/help/')->assertJsonPath('conflict', null);
-        $this->api('POST', 'address', [...$make, 'name' => 'Contact'])->assertJsonPath('conflict.held.page', $taken)->assertJsonPath('conflict.waysOut.0.slug', 'contact-2');
-        $this->api('POST', 'address', [...$make, 'slug' => 'a?b'])->assertOk()->assertJsonPath('suggestion', 'a-b')->assertJsonPath('address', null);
+        $this->api('POST', 'address', $make)
+            ->assertJsonPath('slug', 'hafen-piers')
+            ->assertJsonPath('address', '/help/hafen-piers')
+            ->assertJsonPath('inherited', '/help/')
+            ->assertJsonPath('conflict', null);
+        $this->api('POST', 'address', [...$make, 'name' => 'Contact'])
+            ->assertJsonPath('conflict.held.page', $taken)
+            ->assertJsonPath('conflict.waysOut.0.slug', 'contact-2');
+        $this->api('POST', 'address', [...$make, 'slug' => 'a?b'])
+            ->assertOk()
+            ->assertJsonPath('suggestion', 'a-b')
+            ->assertJsonPath('address', null);
     }
 
     #[Test]
@@ -87,12 +129,23 @@ final class OutlineTest extends AppTestCase
         $contact = $this->live('Contact', $help);
         $office = $this->live('Office', $contact);
         $far = $this->live('Far', $this->draft('Hidden'));
-        $words = ['type' => 'doc', 'content' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'there', 'marks' => [['type' => 'link', 'attrs' => ['page' => $far]]]]]]]];
+        $words = [
+            'type' => 'doc',
+            'content' => [
+                [
+                    'type' => 'paragraph',
+                    'content' => [['type' => 'text', 'text' => 'there', 'marks' => [['type' => 'link', 'attrs' => ['page' => $far]]]]],
+                ],
+            ],
+        ];
         $this->api('PUT', "pages/$office/content", ['document' => $words], headers: ['If-Match' => '0'])->assertOk();
         $this->api('POST', "pages/$office/publish")->assertOk();
         $this->live('Another');
         self::assertSame([0, 1, 1, 2, 3], array_map(fn (string $page): ?int => $this->row($page)->clicks, [$home, $help, $contact, $office, $far]));
         self::assertSame(1, $this->row($far)->links_in);
-        $this->api('POST', 'ripple', ['changes' => [['kind' => 'set-slug', 'page' => $far, 'slug' => 'near']]])->assertJsonPath('account.counts.linksFollow', 1);
+        $this->api('POST', 'ripple', ['changes' => [['kind' => 'set-slug', 'page' => $far, 'slug' => 'near']]])->assertJsonPath(
+            'account.counts.linksFollow',
+            1,
+        );
     }
 }

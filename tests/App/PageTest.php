@@ -18,9 +18,15 @@ final class PageTest extends AppTestCase
         $this->live('Refunds', $help);
         $contact = $this->live('Contact', $help);
         $this->change(['kind' => 'set-slug', 'page' => $contact, 'slug' => 'reach-us']);
-        $this->api('GET', "pages/$contact")->assertOk()->assertHeader('ETag')
-            ->assertJsonPath('within.0.name', 'Help')->assertJsonPath('after.name', 'Refunds')->assertJsonPath('index', 1)->assertJsonPath('sendsOn', ['/help/contact'])
-            ->assertJsonPath('url', 'http://ferries.test/help/reach-us')->assertJsonPath('changedBy', 'Mairi');
+        $this->api('GET', "pages/$contact")
+            ->assertOk()
+            ->assertHeader('ETag')
+            ->assertJsonPath('within.0.name', 'Help')
+            ->assertJsonPath('after.name', 'Refunds')
+            ->assertJsonPath('index', 1)
+            ->assertJsonPath('sendsOn', ['/help/contact'])
+            ->assertJsonPath('url', 'http://ferries.test/help/reach-us')
+            ->assertJsonPath('changedBy', 'Mairi');
         $this->api('GET', 'pages/01J00000000000000000000009')->assertNotFound()->assertJsonPath('title', 'Not there');
     }
 
@@ -30,13 +36,19 @@ final class PageTest extends AppTestCase
         $page = $this->live('Help');
         $tag = (string) $this->api('GET', "pages/$page")->headers->get('ETag');
         $this->api('PATCH', "pages/$page", ['summary' => 'x'])->assertStatus(428);
-        $this->api('PATCH', "pages/$page", ['heading' => '  How we   help ', 'searchTitle' => 'Help'], headers: ['If-Match' => $tag])->assertOk()
-            ->assertJsonPath('heading', 'How we help')->assertJsonPath('searchTitle', 'Help');
-        $this->api('PATCH', "pages/$page", ['summary' => 'late'], headers: ['If-Match' => $tag])->assertStatus(412)->assertJsonPath('title', 'Changed meanwhile');
+        $this->api('PATCH', "pages/$page", ['heading' => '  How we   help ', 'searchTitle' => 'Help'], headers: ['If-Match' => $tag])
+            ->assertOk()
+            ->assertJsonPath('heading', 'How we help')
+            ->assertJsonPath('searchTitle', 'Help');
+        $this->api('PATCH', "pages/$page", ['summary' => 'late'], headers: ['If-Match' => $tag])
+            ->assertStatus(412)
+            ->assertJsonPath('title', 'Changed meanwhile');
         self::assertSame('', $this->row($page)->summary);
         $tag = (string) $this->api('GET', "pages/$page")->headers->get('ETag');
         $this->api('PATCH', "pages/$page", ['heading' => 'Help'], headers: ['If-Match' => $tag])->assertJsonPath('heading', null);
-        $this->api('PATCH', "pages/$page", ['searchTitle' => str_repeat('a', 301)], headers: ['If-Match' => '*'])->assertStatus(422)->assertJsonPath('errors.0.field', 'searchTitle');
+        $this->api('PATCH', "pages/$page", ['searchTitle' => str_repeat('a', 301)], headers: ['If-Match' => '*'])
+            ->assertStatus(422)
+            ->assertJsonPath('errors.0.field', 'searchTitle');
         $this->api('PATCH', "pages/$page", ['summary' => ['x']], headers: ['If-Match' => '*'])->assertStatus(422);
         $this->api('PATCH', "pages/$page", ['summary' => 'no'], $this->person('Ruaridh', Role::Reader), ['If-Match' => '*'])->assertForbidden();
     }
@@ -45,8 +57,19 @@ final class PageTest extends AppTestCase
     public function the_search_appearance_follows_what_is_typed(): void
     {
         $page = $this->live('Help');
-        $this->api('GET', "pages/$page/search")->assertJson(['title' => 'Help · Ferries', 'titleSource' => 'pattern', 'description' => 'Boats to five islands.', 'descriptionSource' => 'site', 'canonical' => 'http://ferries.test/help']);
-        $this->api('GET', "pages/$page/search?searchTitle=Aid&searchDescription=We+help.")->assertJson(['title' => 'Aid', 'titleSource' => 'own', 'description' => 'We help.', 'descriptionSource' => 'own']);
+        $this->api('GET', "pages/$page/search")->assertJson([
+            'title' => 'Help · Ferries',
+            'titleSource' => 'pattern',
+            'description' => 'Boats to five islands.',
+            'descriptionSource' => 'site',
+            'canonical' => 'http://ferries.test/help',
+        ]);
+        $this->api('GET', "pages/$page/search?searchTitle=Aid&searchDescription=We+help.")->assertJson([
+            'title' => 'Aid',
+            'titleSource' => 'own',
+            'description' => 'We help.',
+            'descriptionSource' => 'own',
+        ]);
         self::assertSame('', $this->row($page)->search_title);
     }
 
@@ -55,12 +78,20 @@ final class PageTest extends AppTestCase
     {
         $page = $this->live('Help');
         $this->api('PUT', "pages/$page/draft", ['document' => ['type' => 'doc', 'content' => 'not even valid'], 'basedOn' => 0])->assertNoContent();
-        $this->api('GET', "pages/$page/content")->assertJsonPath('draft.basedOn', 0)->assertJsonPath('version', 0);
+        $this->api('GET', "pages/$page/content")
+            ->assertJsonPath('draft.basedOn', 0)
+            ->assertJsonPath('version', 0);
         $this->api('PUT', "pages/$page/content", ['document' => $this->words('First.')])->assertStatus(428);
-        $this->api('PUT', "pages/$page/content", ['document' => $this->words('First.')], headers: ['If-Match' => '"0"'])->assertOk()->assertJsonPath('version', 1)->assertJsonPath('draft', null)->assertJsonPath('savedBy', 'Mairi');
+        $this->api('PUT', "pages/$page/content", ['document' => $this->words('First.')], headers: ['If-Match' => '"0"'])
+            ->assertOk()
+            ->assertJsonPath('version', 1)
+            ->assertJsonPath('draft', null)
+            ->assertJsonPath('savedBy', 'Mairi');
         $this->visit('/help')->assertDontSee('First.');
         $this->api('GET', "pages/$page")->assertJsonPath('edited', true);
-        $this->api('POST', "pages/$page/publish")->assertOk()->assertJsonPath('liveVersion', 1);
+        $this->api('POST', "pages/$page/publish")
+            ->assertOk()
+            ->assertJsonPath('liveVersion', 1);
         $this->visit('/help')->assertSee('First.');
         $this->api('PUT', "pages/$page/draft", ['document' => $this->words('x'), 'basedOn' => 1])->assertNoContent();
         $this->api('DELETE', "pages/$page/draft")->assertNoContent();
@@ -72,7 +103,9 @@ final class PageTest extends AppTestCase
     {
         $page = $this->draft('Help');
         $picture = ['type' => 'doc', 'content' => [['type' => 'picture', 'attrs' => ['file' => '01J00000000000000000000003', 'alt' => '']]]];
-        $this->api('PUT', "pages/$page/content", ['document' => $picture], headers: ['If-Match' => '0'])->assertStatus(422)->assertJsonPath('errors.0.field', 'document.content.0.attrs.alt');
+        $this->api('PUT', "pages/$page/content", ['document' => $picture], headers: ['If-Match' => '0'])
+            ->assertStatus(422)
+            ->assertJsonPath('errors.0.field', 'document.content.0.attrs.alt');
         $this->api('PUT', "pages/$page/content", ['document' => 'x'], headers: ['If-Match' => '0'])->assertStatus(422);
         $this->api('POST', "pages/$page/publish")->assertStatus(422);
     }
@@ -85,8 +118,11 @@ final class PageTest extends AppTestCase
         $this->api('PUT', "pages/$page/draft", ['document' => $this->words('Mine.'), 'basedOn' => 0])->assertNoContent();
         $this->api('GET', "pages/$page/content", as: $tam)->assertJsonPath('others.0.name', 'Mairi');
         $this->api('PUT', "pages/$page/content", ['document' => $this->words("Tam's.")], $tam, ['If-Match' => '0'])->assertOk();
-        $this->api('PUT', "pages/$page/content", ['document' => $this->words('Mine.')], headers: ['If-Match' => '0'])->assertStatus(412)
-            ->assertJsonPath('theirs.savedBy', 'Tam')->assertJsonPath('theirs.version', 1)->assertJsonPath('theirs.document.content.0.content.0.text', "Tam's.");
+        $this->api('PUT', "pages/$page/content", ['document' => $this->words('Mine.')], headers: ['If-Match' => '0'])
+            ->assertStatus(412)
+            ->assertJsonPath('theirs.savedBy', 'Tam')
+            ->assertJsonPath('theirs.version', 1)
+            ->assertJsonPath('theirs.document.content.0.content.0.text', "Tam's.");
         $this->api('GET', "pages/$page/content")->assertJsonPath('draft.document.content.0.content.0.text', 'Mine.');
         $this->api('PUT', "pages/$page/content", ['document' => $this->words('Mine.')], headers: ['If-Match' => '1'])->assertOk();
         self::assertSame(2, \DB::table('content_versions')->where('page_id', $this->row($page)->id)->count());
@@ -107,7 +143,11 @@ final class PageTest extends AppTestCase
     {
         $page = $this->draft('Help');
         $this->api('PUT', "pages/$page/draft", ['document' => $this->words('Not yet saved.'), 'basedOn' => 0])->assertNoContent();
-        $this->get("http://editor.test/preview/ferries/$page")->assertOk()->assertSee('Not yet saved.')->assertSee('class="brand"', false)->assertHeader('X-Robots-Tag', 'noindex');
+        $this->get("http://editor.test/preview/ferries/$page")
+            ->assertOk()
+            ->assertSee('Not yet saved.')
+            ->assertSee('class="brand"', false)
+            ->assertHeader('X-Robots-Tag', 'noindex');
         $this->app['auth']->forgetGuards();
         $this->flushSession();
         $this->get("/preview/ferries/$page")->assertRedirect('/sign-in');
@@ -118,8 +158,13 @@ final class PageTest extends AppTestCase
     {
         Storage::fake('local');
         $picture = UploadedFile::fake()->image('Häfen bei Nacht.JPG', 3000, 1500);
-        $file = $this->actingAs($this->manager)->post('/api/v1/sites/ferries/files', ['picture' => $picture], ['Accept' => 'application/json'])->assertCreated()
-            ->assertJsonPath('width', 2400)->assertJsonPath('height', 1200)->assertJsonPath('name', 'hafen-bei-nacht.jpg')->json();
+        $file = $this->actingAs($this->manager)
+            ->post('/api/v1/sites/ferries/files', ['picture' => $picture], ['Accept' => 'application/json'])
+            ->assertCreated()
+            ->assertJsonPath('width', 2400)
+            ->assertJsonPath('height', 1200)
+            ->assertJsonPath('name', 'hafen-bei-nacht.jpg')
+            ->json();
         $this->visit($file['address'])->assertOk()->assertHeader('Content-Type', 'image/jpeg');
         $this->get('http://editor.test'.$file['address'])->assertOk();
     }
@@ -130,7 +175,9 @@ final class PageTest extends AppTestCase
         Storage::fake('local');
         $post = fn (array $files) => $this->actingAs($this->manager)->post('/api/v1/sites/ferries/files', $files, ['Accept' => 'application/json']);
         $post([])->assertStatus(422)->assertJsonPath('errors.0.reason', 'Choose a picture.');
-        $post(['picture' => UploadedFile::fake()->createWithContent('a.svg', '<svg xmlns="http://www.w3.org/2000/svg"/>')])->assertStatus(422)->assertJsonPath('errors.0.field', 'picture');
+        $post(['picture' => UploadedFile::fake()->createWithContent('a.svg', '<svg xmlns="http://www.w3.org/2000/svg"/>')])
+            ->assertStatus(422)
+            ->assertJsonPath('errors.0.field', 'picture');
         $post(['picture' => UploadedFile::fake()->createWithContent('a.png', "\x89PNG\r\n\x1a\nbroken")])->assertStatus(422);
         $post(['picture' => UploadedFile::fake()->create('a.png', 13 * 1024)])->assertStatus(422);
     }
@@ -139,8 +186,10 @@ final class PageTest extends AppTestCase
     public function pasted_words_link_pages_of_the_site_by_identity(): void
     {
         $page = $this->live('Help');
-        $this->api('POST', 'pasted', ['html' => '<p><a href="http://ferries.test/HELP">a</a> <a href="/help#top">b</a><script>x</script></p>'])->assertOk()
-            ->assertJsonPath('content.0.content.0.marks.0.attrs.page', $page)->assertJsonPath('content.0.content.2.marks.0.attrs', ['page' => $page, 'rest' => '#top']);
+        $this->api('POST', 'pasted', ['html' => '<p><a href="http://ferries.test/HELP">a</a> <a href="/help#top">b</a><script>x</script></p>'])
+            ->assertOk()
+            ->assertJsonPath('content.0.content.0.marks.0.attrs.page', $page)
+            ->assertJsonPath('content.0.content.2.marks.0.attrs', ['page' => $page, 'rest' => '#top']);
         $this->api('POST', 'pasted', [])->assertStatus(422);
     }
 
@@ -154,9 +203,20 @@ final class PageTest extends AppTestCase
     public function a_picture_of_more_pixels_than_can_be_read_is_refused_by_its_head(): void
     {
         $chunk = static fn (string $kind, string $body): string => pack('N', strlen($body)).$kind.$body.pack('N', crc32($kind.$body));
-        $bomb = "\x89PNG\r\n\x1a\n".$chunk('IHDR', pack('NNCCCCC', 20000, 20000, 1, 0, 0, 0, 0)).$chunk('IDAT', (string) gzcompress(str_repeat("\0", 1000))).$chunk('IEND', '');
+        $bomb =
+            "\x89PNG\r\n\x1a\n".
+            $chunk('IHDR', pack('NNCCCCC', 20000, 20000, 1, 0, 0, 0, 0)).
+            $chunk('IDAT', (string) gzcompress(str_repeat("\0", 1000))).
+            $chunk('IEND', '');
         foreach (['files' => 'picture', 'documents' => 'file'] as $path => $field) {
-            $answer = $this->actingAs($this->manager)->post("http://editor.test/api/v1/sites/ferries/$path", [$field => UploadedFile::fake()->createWithContent('a.png', $bomb)], ['Accept' => 'application/json'])->assertStatus(422)->assertJsonPath('errors.0.field', $field);
+            $answer = $this->actingAs($this->manager)
+                ->post(
+                    "http://editor.test/api/v1/sites/ferries/$path",
+                    [$field => UploadedFile::fake()->createWithContent('a.png', $bomb)],
+                    ['Accept' => 'application/json'],
+                )
+                ->assertStatus(422)
+                ->assertJsonPath('errors.0.field', $field);
             self::assertStringContainsString('20,000 × 20,000', (string) $answer->json('detail'));
         }
     }

@@ -27,9 +27,12 @@ final class PublicSiteTest extends AppTestCase
         $this->draft('Secret', $travel);
         $this->row($cars)->update(['search_description' => 'What cars "cost".']);
         $html = (string) $this->visit('/travel/fares/cars')->assertOk()->getContent();
-        $page = new \DOMDocument;
+        $page = new \DOMDocument();
         @$page->loadHTML($html);
-        $find = fn (string $query): array => array_map(fn (\DOMNode $node): string => trim((string) preg_replace('/\s+/', ' ', $node->textContent)), iterator_to_array((new \DOMXPath($page))->query($query)));
+        $find = fn (string $query): array => array_map(
+            fn (\DOMNode $node): string => trim((string) preg_replace('/\s+/', ' ', $node->textContent)),
+            iterator_to_array((new \DOMXPath($page))->query($query)),
+        );
         self::assertSame(['Travel'], $find('//nav[@aria-label="Main"]/ul/li/a'));
         self::assertSame(['Fares'], $find('//nav[@aria-label="Main"]//ul[@class="drop"]/li'));
         self::assertSame(['Home', 'Travel', 'Fares', 'Cars'], $find('//nav[@aria-label="Breadcrumb"]//li'));
@@ -70,8 +73,13 @@ final class PublicSiteTest extends AppTestCase
         $this->draft('Draft');
         $unlisted = $this->live('Rota');
         $this->row($unlisted)->update(['listed' => false]);
-        $xml = simplexml_load_string($this->visit('/sitemap.xml')->assertOk()->assertHeader('Content-Type', 'application/xml; charset=utf-8')->streamedContent());
-        self::assertSame(['http://ferries.test/', 'http://ferries.test/travel'], array_map(strval(...), iterator_to_array($xml->xpath('//*[local-name()="loc"]'))));
+        $xml = simplexml_load_string(
+            $this->visit('/sitemap.xml')->assertOk()->assertHeader('Content-Type', 'application/xml; charset=utf-8')->streamedContent(),
+        );
+        self::assertSame(
+            ['http://ferries.test/', 'http://ferries.test/travel'],
+            array_map(strval(...), iterator_to_array($xml->xpath('//*[local-name()="loc"]'))),
+        );
         $this->visit('/sitemap-1.xml')->assertNotFound();
         $this->visit('/robots.txt')->assertOk()->assertSee('Sitemap: http://ferries.test/sitemap.xml');
         $this->visit('/rota')->assertOk()->assertSee('noindex');
@@ -88,7 +96,11 @@ final class PublicSiteTest extends AppTestCase
         $answer = $this->visit('/')->assertOk();
         self::assertStringContainsString("default-src 'none'", (string) $answer->headers->get('Content-Security-Policy'));
         $answer->assertHeader('X-Content-Type-Options', 'nosniff')->assertCookieMissing('heronstem_session');
-        $this->call('GET', 'http://ferries.test/', server: ['REQUEST_URI' => '/', 'HTTP_IF_NONE_MATCH' => (string) $answer->headers->get('ETag')])->assertStatus(304);
+        $this->call(
+            'GET',
+            'http://ferries.test/',
+            server: ['REQUEST_URI' => '/', 'HTTP_IF_NONE_MATCH' => (string) $answer->headers->get('ETag')],
+        )->assertStatus(304);
     }
 
     #[Test]

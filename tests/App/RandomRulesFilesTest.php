@@ -49,7 +49,9 @@ final class RandomRulesFilesTest extends AppTestCase
     private function make(array $fields): void
     {
         try {
-            $batch = (new ChangeReader($this->site->rules(), 'UTC'))->batch([['kind' => 'make-redirect', 'redirect' => (string) Str::ulid()] + $fields]);
+            $batch = (new ChangeReader($this->site->rules(), 'UTC'))->batch([
+                ['kind' => 'make-redirect', 'redirect' => (string) Str::ulid()] + $fields,
+            ]);
             $this->carryOut(...$batch->changes);
         } catch (Refusal|\App\Desk\RippleChanged) {
             // An address that is taken, a circle, the same twice: there is another.
@@ -60,14 +62,23 @@ final class RandomRulesFilesTest extends AppTestCase
     private function rule(): array
     {
         $scope = $this->one(['one', 'one', 'one', 'branch', 'pattern']);
-        $source = $scope === 'pattern' ? $this->one(['/p/:a/:b', '/p/:y(\\d+)', '/w/*', '/p/:a-:b', '/:z(alpha|beta)/end', '/o{/:x}?/end', '/w/:a.:b']).$this->one(['', '', '/'.$this->word()]) : $this->path();
+        $source =
+            $scope === 'pattern'
+                ? $this->one(['/p/:a/:b', '/p/:y(\\d+)', '/w/*', '/p/:a-:b', '/:z(alpha|beta)/end', '/o{/:x}?/end', '/w/:a.:b']).
+                    $this->one(['', '', '/'.$this->word()])
+                : $this->path();
         $looks = mt_rand(0, 5) === 0;
         $answer = $this->one(['301', '301', '302', '307', '308', '410']);
 
         return [
             // Nothing leads to what looks at the query: a web server could not know on which step it does.
-            'source' => ($looks ? '/m' : '').$source.($looks ? '?'.$this->one(['id=3', 'id=3&lang=d e', 'k', 'k=', 'ü=%C3%BC']) : ''), 'scope' => $scope, 'answer' => $answer, 'query' => $looks ? 'match' : $this->one(['carry', 'carry', 'drop']),
-            'carriesRest' => mt_rand(0, 2) > 0, 'inFront' => mt_rand(0, 7) === 0, 'isOn' => mt_rand(0, 9) > 0,
+            'source' => ($looks ? '/m' : '').$source.($looks ? '?'.$this->one(['id=3', 'id=3&lang=d e', 'k', 'k=', 'ü=%C3%BC']) : ''),
+            'scope' => $scope,
+            'answer' => $answer,
+            'query' => $looks ? 'match' : $this->one(['carry', 'carry', 'drop']),
+            'carriesRest' => mt_rand(0, 2) > 0,
+            'inFront' => mt_rand(0, 7) === 0,
+            'isOn' => mt_rand(0, 9) > 0,
         ] + ($answer === '410' ? [] : ['leadsTo' => $this->target($scope)]);
     }
 
@@ -88,16 +99,47 @@ final class RandomRulesFilesTest extends AppTestCase
     /** @return list<string> every address there is, below each, samples of patterns, and what nobody set; with queries of all sorts */
     private function requests(): array
     {
-        $known = array_column(DB::select('select address from ledger where site_id = ? union select source from redirect_rules where site_id = ? and scope <> ?', [$this->site->id, $this->site->id, 'pattern']), 'address');
+        $known = array_column(
+            DB::select('select address from ledger where site_id = ? union select source from redirect_rules where site_id = ? and scope <> ?', [
+                $this->site->id,
+                $this->site->id,
+                'pattern',
+            ]),
+            'address',
+        );
         sort($known);
         $asked = [];
         foreach ($known as $address) {
-            array_push($asked, $address, rtrim($address, '/').'/', strtoupper($address) === $address ? $address : ucfirst($address), rtrim($address, '/').'/'.rawurlencode($this->word()), rtrim($address, '/').'/deep/er');
+            array_push(
+                $asked,
+                $address,
+                rtrim($address, '/').'/',
+                strtoupper($address) === $address ? $address : ucfirst($address),
+                rtrim($address, '/').'/'.rawurlencode($this->word()),
+                rtrim($address, '/').'/deep/er',
+            );
         }
         for ($n = 0; $n < 150; $n++) {
-            $asked[] = $this->one(['/p', '/w', '/o', '/m/p', '/m/w', '/alpha', '/travel', '/sailing', '/nobody']).'/'.rawurlencode($this->word()).$this->one(['', '/end', '/'.rawurlencode($this->word()), '-x', '.y']);
+            $asked[] =
+                $this->one(['/p', '/w', '/o', '/m/p', '/m/w', '/alpha', '/travel', '/sailing', '/nobody']).
+                '/'.
+                rawurlencode($this->word()).
+                $this->one(['', '/end', '/'.rawurlencode($this->word()), '-x', '.y']);
         }
-        $queries = ['', '', '?', '?id=3', '?id=33', '?a=1&id=3&b', '?lang=d+e&id=3', '?k', '?k=&k', '?from=x&from=y&z', '?%C3%BC=%c3%bc&q=1', '?q=2&id=9'];
+        $queries = [
+            '',
+            '',
+            '?',
+            '?id=3',
+            '?id=33',
+            '?a=1&id=3&b',
+            '?lang=d+e&id=3',
+            '?k',
+            '?k=&k',
+            '?from=x&from=y&z',
+            '?%C3%BC=%c3%bc&q=1',
+            '?q=2&id=9',
+        ];
 
         return array_values(array_unique(array_map(fn (string $path): string => $path.$this->one($queries), $asked)));
     }

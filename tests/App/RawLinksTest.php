@@ -29,12 +29,29 @@ final class RawLinksTest extends AppTestCase
         $this->api('POST', "pages/$this->help/publish")->assertOk();
         $move = ['changes' => [['kind' => 'set-slug', 'page' => $this->times, 'slug' => 'timetables']]];
         $this->api('POST', 'ripple', $move)
-            ->assertJsonPath('account.counts.rawLinks', 2)->assertJsonPath('account.lists.rawLinks.0', ['page' => $this->help, 'name' => 'Help', 'from' => '/times?from=home#may', 'to' => '/timetables', 'note' => 'goes through a redirect'])
-            ->assertJsonPath('questions.0.kind', 'raw-links')->assertJsonPath('questions.0.open', false)->assertJsonPath('questions.0.default', 'leave')->assertJsonPath('canBeApplied', true);
+            ->assertJsonPath('account.counts.rawLinks', 2)
+            ->assertJsonPath('account.lists.rawLinks.0', [
+                'page' => $this->help,
+                'name' => 'Help',
+                'from' => '/times?from=home#may',
+                'to' => '/timetables',
+                'note' => 'goes through a redirect',
+            ])
+            ->assertJsonPath('questions.0.kind', 'raw-links')
+            ->assertJsonPath('questions.0.open', false)
+            ->assertJsonPath('questions.0.default', 'leave')
+            ->assertJsonPath('canBeApplied', true);
 
-        $entry = $this->api('POST', 'batches', [...$move, 'decisions' => [['kind' => 'raw-links', 'page' => $this->times, 'answer' => 'rewrite']]])->assertCreated()->json('id');
-        $this->visit('/help')->assertSee('href="/timetables?from=home#may"', false)->assertSee('href="/timetables"', false)->assertSee('href="https://elsewhere.example/times"', false);
-        $this->api('GET', "pages/$this->help/versions")->assertJsonPath('0.number', 2)->assertJsonPath('0.minor', true);
+        $entry = $this->api('POST', 'batches', [...$move, 'decisions' => [['kind' => 'raw-links', 'page' => $this->times, 'answer' => 'rewrite']]])
+            ->assertCreated()
+            ->json('id');
+        $this->visit('/help')
+            ->assertSee('href="/timetables?from=home#may"', false)
+            ->assertSee('href="/timetables"', false)
+            ->assertSee('href="https://elsewhere.example/times"', false);
+        $this->api('GET', "pages/$this->help/versions")
+            ->assertJsonPath('0.number', 2)
+            ->assertJsonPath('0.minor', true);
         $this->api('GET', "history/$entry/rows/rawLinks")->assertJsonPath('total', 2);
 
         $this->api('POST', "history/$entry/undo")->assertCreated();
@@ -47,7 +64,10 @@ final class RawLinksTest extends AppTestCase
     {
         $this->write($this->help, '/times');
         $this->api('POST', "pages/$this->help/publish")->assertOk();
-        $this->api('POST', 'batches', ['changes' => [['kind' => 'set-slug', 'page' => $this->times, 'slug' => 'timetables']], 'defaults' => true])->assertCreated();
+        $this->api('POST', 'batches', [
+            'changes' => [['kind' => 'set-slug', 'page' => $this->times, 'slug' => 'timetables']],
+            'defaults' => true,
+        ])->assertCreated();
         $this->visit('/help')->assertSee('href="/times"', false);
         $this->visit('/times')->assertRedirect('/timetables');
     }
@@ -58,7 +78,10 @@ final class RawLinksTest extends AppTestCase
         $this->write($this->help, '/times');
         $this->api('POST', "pages/$this->help/publish")->assertOk();
         $this->write($this->help, '/times', '/times#new');
-        $this->api('POST', 'batches', ['changes' => [['kind' => 'set-slug', 'page' => $this->times, 'slug' => 'timetables']], 'decisions' => [['kind' => 'raw-links', 'page' => $this->times, 'answer' => 'rewrite']]])->assertCreated();
+        $this->api('POST', 'batches', [
+            'changes' => [['kind' => 'set-slug', 'page' => $this->times, 'slug' => 'timetables']],
+            'decisions' => [['kind' => 'raw-links', 'page' => $this->times, 'answer' => 'rewrite']],
+        ])->assertCreated();
         $this->visit('/help')->assertSee('href="/timetables"', false)->assertDontSee('#new', false);
         $words = DB::selectOne('select w.* from page_contents w join pages p on p.id = w.page_id where p.ulid = ?', [$this->help]);
         self::assertSame([4, 3], [$words->working_version, $words->live_version]);
@@ -95,13 +118,23 @@ final class RawLinksTest extends AppTestCase
         $emptied = $this->change(['kind' => 'delete-for-good', 'page' => $from]);
         $this->api('POST', "history/$emptied->ulid/undo")->assertCreated();
         $this->change(['kind' => 'bring-back', 'page' => $from]);
-        $this->api('POST', 'ripple', ['changes' => [['kind' => 'take-offline', 'page' => $this->times]]])->assertJsonPath('account.counts.linksBreak', 1);
+        $this->api('POST', 'ripple', ['changes' => [['kind' => 'take-offline', 'page' => $this->times]]])->assertJsonPath(
+            'account.counts.linksBreak',
+            1,
+        );
     }
 
     private function write(string $page, string ...$hrefs): void
     {
-        $version = (string) (DB::selectOne('select w.working_version as v from page_contents w join pages p on p.id = w.page_id where p.ulid = ?', [$page])->v ?? 0);
-        $this->api('PUT', "pages/$page/content", ['document' => $this->linking(...array_map(static fn (string $href): array => ['href' => $href], array_values($hrefs)))], headers: ['If-Match' => $version])->assertOk();
+        $version =
+            (string) (DB::selectOne('select w.working_version as v from page_contents w join pages p on p.id = w.page_id where p.ulid = ?', [$page])
+                ->v ?? 0);
+        $this->api(
+            'PUT',
+            "pages/$page/content",
+            ['document' => $this->linking(...array_map(static fn (string $href): array => ['href' => $href], array_values($hrefs)))],
+            headers: ['If-Match' => $version],
+        )->assertOk();
     }
 
     /**
@@ -110,6 +143,15 @@ final class RawLinksTest extends AppTestCase
      */
     private function linking(array ...$links): array
     {
-        return ['type' => 'doc', 'content' => array_map(static fn (array $link): array => ['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'there', 'marks' => [['type' => 'link', 'attrs' => $link]]]]], array_values($links))];
+        return [
+            'type' => 'doc',
+            'content' => array_map(
+                static fn (array $link): array => [
+                    'type' => 'paragraph',
+                    'content' => [['type' => 'text', 'text' => 'there', 'marks' => [['type' => 'link', 'attrs' => $link]]]],
+                ],
+                array_values($links),
+            ),
+        ];
     }
 }

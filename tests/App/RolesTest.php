@@ -36,7 +36,14 @@ final class RolesTest extends AppTestCase
     #[Test, DataProvider('onADraft')]
     public function a_draft_is_changed_by_those_who_may(array $change, int $owner, int $manager, int $writer): void
     {
-        foreach (['Greta' => [Role::Owner, $owner], 'Mona' => [Role::Manager, $manager], 'Tam' => [Role::Writer, $writer], 'Ruaridh' => [Role::Reader, 403]] as $name => [$role, $status]) {
+        foreach (
+            [
+                'Greta' => [Role::Owner, $owner],
+                'Mona' => [Role::Manager, $manager],
+                'Tam' => [Role::Writer, $writer],
+                'Ruaridh' => [Role::Reader, 403],
+            ] as $name => [$role, $status]
+        ) {
             $known = $this->live("Known of $name");
             $draft = $this->draft("Draft of $name", $known);
             $this->apply($change, $draft, $known, $this->person($name, $role))->assertStatus($status);
@@ -77,7 +84,7 @@ final class RolesTest extends AppTestCase
         $outside = $this->draft('Questions', $help);
         $isla = $this->person('Isla', Role::Writer, $islands);
         foreach (['duplicate', 'send-for-review', 'put-in-bin'] as $kind) {
-            $change = ['kind' => $kind, ...($kind === 'duplicate' ? ['copy' => '{new}'] : [])];
+            $change = ['kind' => $kind, ...$kind === 'duplicate' ? ['copy' => '{new}'] : []];
             $this->apply($change, $outside, $help, $isla)->assertForbidden();
         }
         $this->apply(['kind' => 'duplicate', 'copy' => '{new}', 'place' => ['last' => $help]], $inside, $help, $isla)->assertForbidden();
@@ -96,22 +103,38 @@ final class RolesTest extends AppTestCase
         $this->change(['kind' => 'set-slug', 'page' => $known, 'slug' => 'hikes']);
         $writer = $this->person('Tam', Role::Writer);
         $wanted = static fn (string $slug): array => ['kind' => 'set-slug', 'page' => $mine, 'slug' => $slug];
-        $ways = fn (string $slug, User $as): array => array_column($this->api('POST', 'ripple', ['changes' => [$wanted($slug)]], as: $as)->assertOk()->json('conflicts.0.waysOut'), 'kind');
+        $ways = fn (string $slug, User $as): array => array_column(
+            $this->api('POST', 'ripple', ['changes' => [$wanted($slug)]], as: $as)
+                ->assertOk()
+                ->json('conflicts.0.waysOut'),
+            'kind',
+        );
         foreach (['times', 'walks', 'plans'] as $slug) {
             $offered = $ways($slug, $writer);
             self::assertSame([], array_diff($offered, $ways($slug, $this->manager)), $slug);
             self::assertContains('free-slug', $offered, $slug);
             self::assertContains('choose-another', $offered, $slug);
-            self::assertSame($offered, array_column($this->api('POST', 'address', $wanted($slug), as: $writer)->assertOk()->json('conflict.waysOut'), 'kind'), $slug);
+            self::assertSame(
+                $offered,
+                array_column($this->api('POST', 'address', $wanted($slug), as: $writer)->assertOk()->json('conflict.waysOut'), 'kind'),
+                $slug,
+            );
             foreach ($this->api('POST', 'ripple', ['changes' => [$wanted($slug)]], as: $writer)->json('conflicts.0.waysOut') as $way) {
-                $this->api('POST', 'ripple', ['changes' => [$wanted($slug), ...$way['changes']], 'decisions' => $way['decisions']], as: $writer)->assertOk();
+                $this->api(
+                    'POST',
+                    'ripple',
+                    ['changes' => [$wanted($slug), ...$way['changes']], 'decisions' => $way['decisions']],
+                    as: $writer,
+                )->assertOk();
             }
         }
         self::assertNotSame($ways('walks', $writer), $ways('walks', $this->manager), 'What visitors know gives way for a manager alone.');
         self::assertContains('swap', $ways('plans', $writer), 'Drafts trade places.');
         self::assertNotContains('swap', $ways('times', $writer));
         $this->api('GET', "pages/$other")->assertOk();
-        $this->api('POST', 'address', $wanted('times'), as: $this->person('Ruaridh', Role::Reader))->assertOk()->assertJsonPath('conflict.held.name', 'Times');
+        $this->api('POST', 'address', $wanted('times'), as: $this->person('Ruaridh', Role::Reader))
+            ->assertOk()
+            ->assertJsonPath('conflict.held.name', 'Times');
     }
 
     #[Test]
@@ -120,7 +143,9 @@ final class RolesTest extends AppTestCase
         $draft = $this->draft('Drafts');
         $this->live('Known', $draft);
         $tam = $this->person('Tam', Role::Writer);
-        $this->apply(['kind' => 'put-in-bin'], $draft, $draft, $tam)->assertForbidden()->assertJsonPath('detail', 'Visitors know “Known”; only a manager changes it, its slug or place, or retires it.');
+        $this->apply(['kind' => 'put-in-bin'], $draft, $draft, $tam)
+            ->assertForbidden()
+            ->assertJsonPath('detail', 'Visitors know “Known”; only a manager changes it, its slug or place, or retires it.');
     }
 
     #[Test]
@@ -148,7 +173,10 @@ final class RolesTest extends AppTestCase
     /** @param  array<string, mixed>  $change */
     private function apply(array $change, string $page, string $known, User $as): \Illuminate\Testing\TestResponse
     {
-        $written = json_decode(str_replace(['{known}', '{new}'], [$known, (string) Str::ulid()], json_encode([...$change, 'page' => $page], JSON_THROW_ON_ERROR)), true);
+        $written = json_decode(
+            str_replace(['{known}', '{new}'], [$known, (string) Str::ulid()], json_encode([...$change, 'page' => $page], JSON_THROW_ON_ERROR)),
+            true,
+        );
 
         return $this->api('POST', 'batches', ['changes' => [$written], 'defaults' => true], $as);
     }

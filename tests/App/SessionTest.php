@@ -14,8 +14,17 @@ final class SessionTest extends AppTestCase
     {
         $this->getJson('/api/v1/session')->assertNoContent();
         $this->getJson('/api/v1/sites/ferries/outline')->assertUnauthorized()->assertHeader('Content-Type', 'application/problem+json');
-        $this->postJson('/api/v1/session', ['email' => 'MAIRI@skerrivane.example', 'password' => 'secret of Mairi'])->assertOk()
-            ->assertJsonPath('name', 'Mairi')->assertJsonPath('sites.0', ['key' => 'ferries', 'name' => 'Ferries', 'origin' => 'http://ferries.test', 'language' => 'en-GB', 'zone' => 'UTC', 'role' => 'manager']);
+        $this->postJson('/api/v1/session', ['email' => 'MAIRI@skerrivane.example', 'password' => 'secret of Mairi'])
+            ->assertOk()
+            ->assertJsonPath('name', 'Mairi')
+            ->assertJsonPath('sites.0', [
+                'key' => 'ferries',
+                'name' => 'Ferries',
+                'origin' => 'http://ferries.test',
+                'language' => 'en-GB',
+                'zone' => 'UTC',
+                'role' => 'manager',
+            ]);
         $this->assertAuthenticated('web');
         $this->deleteJson('/api/v1/session')->assertNoContent();
         $this->assertGuest('web');
@@ -24,9 +33,14 @@ final class SessionTest extends AppTestCase
     #[Test]
     public function what_is_missing_or_wrong_is_said_by_field(): void
     {
-        $this->postJson('/api/v1/session')->assertStatus(422)->assertJsonPath('errors.0.field', 'email')->assertJsonPath('errors.1.field', 'password');
+        $this->postJson('/api/v1/session')
+            ->assertStatus(422)
+            ->assertJsonPath('errors.0.field', 'email')
+            ->assertJsonPath('errors.1.field', 'password');
         $this->postJson('/api/v1/session', ['email' => ['x'], 'password' => 'x'])->assertStatus(422);
-        $this->postJson('/api/v1/session', ['email' => 'mairi@skerrivane.example', 'password' => 'wrong'])->assertStatus(422)->assertJsonPath('errors.0.field', 'password');
+        $this->postJson('/api/v1/session', ['email' => 'mairi@skerrivane.example', 'password' => 'wrong'])
+            ->assertStatus(422)
+            ->assertJsonPath('errors.0.field', 'password');
     }
 
     #[Test]
@@ -35,7 +49,9 @@ final class SessionTest extends AppTestCase
         for ($i = 0; $i < 5; $i++) {
             $this->postJson('/api/v1/session', ['email' => 'mairi@skerrivane.example', 'password' => "guess $i"])->assertStatus(422);
         }
-        $this->postJson('/api/v1/session', ['email' => 'mairi@skerrivane.example', 'password' => 'secret of Mairi'])->assertStatus(429)->assertHeader('Retry-After');
+        $this->postJson('/api/v1/session', ['email' => 'mairi@skerrivane.example', 'password' => 'secret of Mairi'])
+            ->assertStatus(429)
+            ->assertHeader('Retry-After');
         $this->postJson('/api/v1/session', ['email' => 'other@skerrivane.example', 'password' => 'x'])->assertStatus(422);
     }
 
@@ -43,7 +59,8 @@ final class SessionTest extends AppTestCase
     public function a_form_of_another_site_is_refused_and_a_personal_token_is_not(): void
     {
         $this->app['env'] = 'production'; // the framework does not ask for the form's token under test
-        $this->postJson('/api/v1/session', ['email' => 'mairi@skerrivane.example', 'password' => 'secret of Mairi'])->assertStatus(419)
+        $this->postJson('/api/v1/session', ['email' => 'mairi@skerrivane.example', 'password' => 'secret of Mairi'])
+            ->assertStatus(419)
             ->assertJsonPath('detail', 'Your session has ended. Sign in again; what you typed is kept.');
         Artisan::call('heronstem:token', ['--user' => 'mairi@skerrivane.example']);
         $token = trim(Artisan::output());

@@ -20,7 +20,13 @@ final class SignInsAndHeadersTest extends AppTestCase
     {
         parent::setUp();
         $this->change(['kind' => 'set-start-page', 'page' => $this->live('Home')]);
-        Visitor::query()->create(['site_id' => $this->site->id, 'email' => 'eilidh@skerrivane.example', 'name' => 'Eilidh', 'password' => 'gannet', 'roles' => []]);
+        Visitor::query()->create([
+            'site_id' => $this->site->id,
+            'email' => 'eilidh@skerrivane.example',
+            'name' => 'Eilidh',
+            'password' => 'gannet',
+            'roles' => [],
+        ]);
     }
 
     #[Test]
@@ -37,7 +43,9 @@ final class SignInsAndHeadersTest extends AppTestCase
     public function a_changed_password_ends_every_sign_in(): void
     {
         $cookie = $this->visitorSignsIn();
-        Visitor::query()->firstOrFail()->update(['password' => 'another']);
+        Visitor::query()
+            ->firstOrFail()
+            ->update(['password' => 'another']);
         $this->visitWith($cookie)->assertDontSee('Eilidh');
     }
 
@@ -96,12 +104,20 @@ final class SignInsAndHeadersTest extends AppTestCase
         config(['heronstem.sign_in_attempts_network' => 10]);
         foreach (['editor', 'site'] as $where) {
             $try = fn (int $n, string $ip): int => $where === 'editor'
-                ? $this->withServerVariables(['REMOTE_ADDR' => $ip])->postJson('http://editor.test/api/v1/session', ['email' => "guess$n@skerrivane.example", 'password' => 'x'])->status()
-                : $this->withServerVariables(['REMOTE_ADDR' => $ip])->visitorSends("guess$n@skerrivane.example", 'x', $ip)->status();
+                ? $this->withServerVariables(['REMOTE_ADDR' => $ip])
+                    ->postJson('http://editor.test/api/v1/session', ['email' => "guess$n@skerrivane.example", 'password' => 'x'])
+                    ->status()
+                : $this->withServerVariables(['REMOTE_ADDR' => $ip])
+                    ->visitorSends("guess$n@skerrivane.example", 'x', $ip)
+                    ->status();
             $statuses = array_map(static fn (int $n): int => $try($n, '192.0.2.7'), range(1, 12));
             self::assertSame([...array_fill(0, 10, 422), 429, 429], $statuses, $where);
             self::assertSame(422, $try(13, '198.51.100.9'));
-            self::assertSame([422, 429], [$try(14, '2001:db8::1'), array_map(static fn (int $n): int => $try($n, "2001:db8::$n"), range(20, 30))[10]], 'An IPv6 network is one.');
+            self::assertSame(
+                [422, 429],
+                [$try(14, '2001:db8::1'), array_map(static fn (int $n): int => $try($n, "2001:db8::$n"), range(20, 30))[10]],
+                'An IPv6 network is one.',
+            );
         }
     }
 
@@ -109,11 +125,27 @@ final class SignInsAndHeadersTest extends AppTestCase
     public function behind_a_proxy_that_is_named_the_sites_scheme_is_https_and_cookies_are_secure(): void
     {
         $this->site->update(['origin' => 'https://ferries.test']);
-        $signed = $this->call('POST', 'http://ferries.test/_account/sign-in', ['mail' => 'eilidh@skerrivane.example', 'password' => 'gannet'], server: ['REQUEST_URI' => '/_account/sign-in', 'HTTP_ORIGIN' => 'https://ferries.test'])->assertStatus(303);
+        $signed = $this->call(
+            'POST',
+            'http://ferries.test/_account/sign-in',
+            ['mail' => 'eilidh@skerrivane.example', 'password' => 'gannet'],
+            server: ['REQUEST_URI' => '/_account/sign-in', 'HTTP_ORIGIN' => 'https://ferries.test'],
+        )->assertStatus(303);
         self::assertTrue($signed->headers->getCookies()[0]->isSecure());
-        $this->call('POST', 'http://ferries.test/_account/sign-in', ['mail' => 'eilidh@skerrivane.example', 'password' => 'gannet'], server: ['REQUEST_URI' => '/_account/sign-in', 'HTTP_ORIGIN' => 'https://evil.example'])->assertForbidden();
+        $this->call(
+            'POST',
+            'http://ferries.test/_account/sign-in',
+            ['mail' => 'eilidh@skerrivane.example', 'password' => 'gannet'],
+            server: ['REQUEST_URI' => '/_account/sign-in', 'HTTP_ORIGIN' => 'https://evil.example'],
+        )->assertForbidden();
 
-        $answer = fn (): bool => $this->call('GET', 'http://127.0.0.1/sign-in', server: ['REMOTE_ADDR' => '192.0.2.1', 'HTTP_X_FORWARDED_PROTO' => 'https'])->headers->getCookies()[0]->isSecure();
+        $answer = fn (): bool => $this->call(
+            'GET',
+            'http://127.0.0.1/sign-in',
+            server: ['REMOTE_ADDR' => '192.0.2.1', 'HTTP_X_FORWARDED_PROTO' => 'https'],
+        )
+            ->headers->getCookies()[0]
+            ->isSecure();
         $this->withoutVite();
         self::assertFalse($answer(), 'Anybody could say so.');
         config(['heronstem.trusted_proxies' => '192.0.2.0/24']);
@@ -129,7 +161,10 @@ final class SignInsAndHeadersTest extends AppTestCase
         $other = User::query()->create(['name' => 'Nobody', 'email' => 'nobody@skerrivane.example', 'password' => 'x']);
         for ($n = 0; $n < 3; $n++) {
             $this->app['auth']->forgetGuards();
-            $this->actingAs($other, 'web')->withCookie('heronstem_session', 'anything')->postJson('http://editor.test/api/v1/sites/ferries/ripple', ['changes' => []], $headers)->assertStatus(422);
+            $this->actingAs($other, 'web')
+                ->withCookie('heronstem_session', 'anything')
+                ->postJson('http://editor.test/api/v1/sites/ferries/ripple', ['changes' => []], $headers)
+                ->assertStatus(422);
         }
         $this->app['auth']->forgetGuards();
         $answer = $this->getJson('http://editor.test/api/v1/session', $headers)->assertOk()->assertJsonPath('name', 'Mairi');
@@ -146,13 +181,24 @@ final class SignInsAndHeadersTest extends AppTestCase
     #[Test]
     public function files_are_given_in_the_editor_to_the_people_of_their_site_alone(): void
     {
-        $file = $this->actingAs($this->manager)->post('http://editor.test/api/v1/sites/ferries/documents', ['file' => UploadedFile::fake()->createWithContent('fares.csv', 'a')], ['Accept' => 'application/json'])->assertCreated()->json();
-        $cache = (string) $this->get('http://editor.test'.$file['address'])->assertOk()->headers->get('Cache-Control');
+        $file = $this->actingAs($this->manager)
+            ->post(
+                'http://editor.test/api/v1/sites/ferries/documents',
+                ['file' => UploadedFile::fake()->createWithContent('fares.csv', 'a')],
+                ['Accept' => 'application/json'],
+            )
+            ->assertCreated()
+            ->json();
+        $cache = (string) $this->get('http://editor.test'.$file['address'])
+            ->assertOk()
+            ->headers->get('Cache-Control');
         self::assertStringContainsString('private', $cache);
         self::assertStringNotContainsString('public', $cache);
         $stranger = User::query()->create(['name' => 'Nobody', 'email' => 'nobody@skerrivane.example', 'password' => 'x']);
         $this->app['auth']->forgetGuards();
-        $this->actingAs($stranger)->get('http://editor.test'.$file['address'])->assertForbidden();
+        $this->actingAs($stranger)
+            ->get('http://editor.test'.$file['address'])
+            ->assertForbidden();
         $this->app['auth']->guard('web')->logout();
         $this->app['auth']->forgetGuards();
         $this->get('http://editor.test'.$file['address'])->assertRedirect();
@@ -174,7 +220,12 @@ final class SignInsAndHeadersTest extends AppTestCase
 
     private function visitorSends(string $mail, string $password, string $ip = '192.0.2.200'): TestResponse
     {
-        return $this->call('POST', 'http://ferries.test/_account/sign-in', ['mail' => $mail, 'password' => $password], server: ['REQUEST_URI' => '/_account/sign-in', 'REMOTE_ADDR' => $ip]);
+        return $this->call(
+            'POST',
+            'http://ferries.test/_account/sign-in',
+            ['mail' => $mail, 'password' => $password],
+            server: ['REQUEST_URI' => '/_account/sign-in', 'REMOTE_ADDR' => $ip],
+        );
     }
 
     private function visitWith(string $cookie, string $path = '/', string $method = 'GET'): TestResponse

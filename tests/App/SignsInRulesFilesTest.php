@@ -21,7 +21,54 @@ final class SignsInRulesFilesTest extends AppTestCase
 {
     use ComparesWebServers;
 
-    private const SIGNS = ['$', '$1', '${x}', '"', "'", '\\', ';', '{', '}', '&', '=', '+', '~', '|', '^', '*', '(', ')', '[', ']', ',', ':', '@', '!', '<', '>', '#', '%', '%25', '%2F', '%24', '%22', '%0A', '%7B', 'é', '日本', '😀', ' ', '.', '..x', '-', '_', '%{x}', '!x', '\\1', '%1'];
+    private const SIGNS = [
+        '$',
+        '$1',
+        '${x}',
+        '"',
+        "'",
+        '\\',
+        ';',
+        '{',
+        '}',
+        '&',
+        '=',
+        '+',
+        '~',
+        '|',
+        '^',
+        '*',
+        '(',
+        ')',
+        '[',
+        ']',
+        ',',
+        ':',
+        '@',
+        '!',
+        '<',
+        '>',
+        '#',
+        '%',
+        '%25',
+        '%2F',
+        '%24',
+        '%22',
+        '%0A',
+        '%7B',
+        'é',
+        '日本',
+        '😀',
+        ' ',
+        '.',
+        '..x',
+        '-',
+        '_',
+        '%{x}',
+        '!x',
+        '\\1',
+        '%1',
+    ];
 
     /** @return iterable<string, array{int}> */
     public static function seeds(): iterable
@@ -38,7 +85,7 @@ final class SignsInRulesFilesTest extends AppTestCase
         mt_srand($seed);
         $this->site->forceFill([[], ['trailing_slash' => 'always'], ['suffix' => '.html']][$seed % 3])->save();
         $page = $this->live('Travel');
-        $this->change(['kind' => 'make', 'page' => $other = (string) Str::ulid(), 'name' => 'Fronted', 'place' => ['last' => null]]);
+        $this->change(['kind' => 'make', 'page' => ($other = (string) Str::ulid()), 'name' => 'Fronted', 'place' => ['last' => null]]);
         $this->change(['kind' => 'go-live', 'page' => $other]);
         $this->make(['source' => '/fronted', 'inFront' => true, 'leadsTo' => ['url' => 'https://front.example/y']]);
         $this->make(['source' => '/bq', 'scope' => 'branch', 'leadsTo' => ['page' => $other]]);
@@ -56,7 +103,9 @@ final class SignsInRulesFilesTest extends AppTestCase
     private function make(array $fields): void
     {
         try {
-            $batch = (new ChangeReader($this->site->rules(), 'UTC'))->batch([['kind' => 'make-redirect', 'redirect' => (string) Str::ulid()] + $fields]);
+            $batch = (new ChangeReader($this->site->rules(), 'UTC'))->batch([
+                ['kind' => 'make-redirect', 'redirect' => (string) Str::ulid()] + $fields,
+            ]);
             $this->carryOut(...$batch->changes);
         } catch (Refusal|RippleChanged) {
             // Not accepted: no server has to carry it.
@@ -71,19 +120,29 @@ final class SignsInRulesFilesTest extends AppTestCase
     {
         $scope = $this->one(['one', 'one', 'branch', 'pattern']);
         $looks = mt_rand(0, 4) === 0;
-        $source = "/s$n".$this->signs().$this->one(['', '/'.$this->text(), '/'.str_repeat('long-', mt_rand(1, 300))]).($scope === 'pattern' ? $this->one(['/:a', '/:a/:b', '/*', '{/:x}?/end', '/:y(\\d+)', '/:c([a-z"$;]+)']) : '');
+        $source =
+            "/s$n".
+            $this->signs().
+            $this->one(['', '/'.$this->text(), '/'.str_repeat('long-', mt_rand(1, 300))]).
+            ($scope === 'pattern' ? $this->one(['/:a', '/:a/:b', '/*', '{/:x}?/end', '/:y(\\d+)', '/:c([a-z"$;]+)']) : '');
         $capture = $scope === 'pattern' ? $this->one(['', '/:a', '/:0', '/:x', ':y']) : '';
         $fragment = $this->one(['', '', '#'.$this->plain(), $capture === '' ? '' : "#$capture"]);
         $query = $this->one(['', '', '?'.$this->plain().'='.$this->plain(), $capture === '' ? '?x' : "?z=$capture"]);
 
         return [
-            'source' => $source.($looks ? '?'.$this->text().'='.$this->text() : ''), 'scope' => $scope, 'answer' => $this->one(['301', '302', '307', '308', '410']), 'query' => $looks ? 'match' : $this->one(['carry', 'drop']),
-            'carriesRest' => mt_rand(0, 1) === 1, 'inFront' => mt_rand(0, 7) === 0, 'note' => $this->text()."\\\n".$this->text().'\\',
-        ] + match (mt_rand(0, 3)) {
-            0 => ['leadsTo' => ['page' => $this->one($pages)]],
-            1 => ['leadsTo' => ['address' => "/t$n".$this->text().$capture.$query.$fragment]],
-            default => ['leadsTo' => ['url' => 'https://x.example/'.$this->plain().$capture.$query.$fragment]],
-        };
+            'source' => $source.($looks ? '?'.$this->text().'='.$this->text() : ''),
+            'scope' => $scope,
+            'answer' => $this->one(['301', '302', '307', '308', '410']),
+            'query' => $looks ? 'match' : $this->one(['carry', 'drop']),
+            'carriesRest' => mt_rand(0, 1) === 1,
+            'inFront' => mt_rand(0, 7) === 0,
+            'note' => $this->text()."\\\n".$this->text().'\\',
+        ] +
+            match (mt_rand(0, 3)) {
+                0 => ['leadsTo' => ['page' => $this->one($pages)]],
+                1 => ['leadsTo' => ['address' => "/t$n".$this->text().$capture.$query.$fragment]],
+                default => ['leadsTo' => ['url' => 'https://x.example/'.$this->plain().$capture.$query.$fragment]],
+            };
     }
 
     /** @return list<string> a request that each rule takes, spelt as it is kept, and below each branch */
@@ -91,7 +150,13 @@ final class SignsInRulesFilesTest extends AppTestCase
     {
         $asked = [];
         $export = app(\App\Desk\ExportRedirects::class);
-        $notes = implode("\n", array_filter([...$export->nginx($this->site)->notes(), ...$export->apache($this->site)->notes()], static fn (string $note): bool => str_contains($note, 'left out')));
+        $notes = implode(
+            "\n",
+            array_filter(
+                [...$export->nginx($this->site)->notes(), ...$export->apache($this->site)->notes()],
+                static fn (string $note): bool => str_contains($note, 'left out'),
+            ),
+        );
         foreach ((new \App\Store\StoredRules(DB::connection(), $this->site))->all() as $rule) {
             $bare = NormalForm::bare($rule->source, $this->site->rules());
             if (str_contains($notes, KeptRules::named($rule->source).' ') || str_contains($notes, KeptRules::named($bare).' ')) {
@@ -101,14 +166,19 @@ final class SignsInRulesFilesTest extends AppTestCase
             array_push($asked, ...array_map(fn (string $sample): string => $this->spelt($sample), $rule->samples()), ...$this->caught($rule));
         }
 
-        return array_values(array_unique(array_filter($asked, static fn (string $address): bool => preg_match('/%2F|^[^?]*%(?![0-9A-F]{2})/i', $address) !== 1)));
+        return array_values(
+            array_unique(array_filter($asked, static fn (string $address): bool => preg_match('/%2F|^[^?]*%(?![0-9A-F]{2})/i', $address) !== 1)),
+        );
     }
 
     /** As browsers send it: the path in normal form, and in the query nothing that is no sign of a URL. */
     private function spelt(string $sample): string
     {
         [$path, $query] = [...explode('?', $sample, 2), null];
-        $encoded = $query === null ? '' : '?'.preg_replace_callback('/[^\x21\x24-\x3B\x3D\x3F-\x7E]/', static fn (array $byte): string => rawurlencode($byte[0]), $query);
+        $encoded =
+            $query === null
+                ? ''
+                : '?'.preg_replace_callback('/[^\x21\x24-\x3B\x3D\x3F-\x7E]/', static fn (array $byte): string => rawurlencode($byte[0]), $query);
 
         return \Heronstem\Core\Address\Address::asked($path, $this->site->rules())->path.$encoded;
     }
@@ -121,7 +191,12 @@ final class SignsInRulesFilesTest extends AppTestCase
             return [];
         }
 
-        return [rtrim($rule->source, '/').'/'.rawurlencode($this->one(['$', 'a"b', 'é', '~', "'", 'x;y', '{'])).($rule->matched === '' ? '' : "?{$rule->matched}")];
+        return [
+            rtrim($rule->source, '/').
+            '/'.
+            rawurlencode($this->one(['$', 'a"b', 'é', '~', "'", 'x;y', '{'])).
+            ($rule->matched === '' ? '' : "?{$rule->matched}"),
+        ];
     }
 
     private function text(): string
@@ -137,7 +212,41 @@ final class SignsInRulesFilesTest extends AppTestCase
     /** For fields in which everything else is refused. */
     private function plain(): string
     {
-        return implode('', array_map(fn (): string => $this->one(['a', '$', '$1', '%22', "'", ';', '&', '=', '+', '~', '*', '(', ')', '[', ']', ',', '@', '!', '%25', '%7B', '%0A', 'é', '.', ':', '%1', str_repeat('x', 300), str_repeat('$', 60)]), range(1, mt_rand(1, 4))));
+        return implode(
+            '',
+            array_map(
+                fn (): string => $this->one([
+                    'a',
+                    '$',
+                    '$1',
+                    '%22',
+                    "'",
+                    ';',
+                    '&',
+                    '=',
+                    '+',
+                    '~',
+                    '*',
+                    '(',
+                    ')',
+                    '[',
+                    ']',
+                    ',',
+                    '@',
+                    '!',
+                    '%25',
+                    '%7B',
+                    '%0A',
+                    'é',
+                    '.',
+                    ':',
+                    '%1',
+                    str_repeat('x', 300),
+                    str_repeat('$', 60),
+                ]),
+                range(1, mt_rand(1, 4)),
+            ),
+        );
     }
 
     /**

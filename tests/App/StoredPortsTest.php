@@ -62,9 +62,19 @@ final class StoredPortsTest extends AppTestCase
     {
         $user = User::query()->create(['name' => $person->name, 'email' => Str::ulid().'@site.example', 'password' => 'not-asked-here']);
         if ($person->tie === PersonRole::Branch) {
-            DB::table('memberships')->insert(['site_id' => $this->site->id, 'user_id' => $user->id, 'role' => 'writer', 'branch_id' => $this->keyOf($person->page)]);
+            DB::table('memberships')->insert([
+                'site_id' => $this->site->id,
+                'user_id' => $user->id,
+                'role' => 'writer',
+                'branch_id' => $this->keyOf($person->page),
+            ]);
         } else {
-            DB::table('drafts')->insert(['page_id' => $this->keyOf($person->page), 'user_id' => $user->id, 'document' => '{"version":1,"type":"doc","content":[]}', 'based_on' => 0]);
+            DB::table('drafts')->insert([
+                'page_id' => $this->keyOf($person->page),
+                'user_id' => $user->id,
+                'document' => '{"version":1,"type":"doc","content":[]}',
+                'based_on' => 0,
+            ]);
         }
     }
 

@@ -35,18 +35,40 @@ final class StructureApiTest extends AppTestCase
         $this->live('Summer', $times);
         $before = $this->snapshot();
         $bin = ['changes' => [['kind' => 'put-in-bin', 'page' => $times]]];
-        $ripple = $this->api('POST', 'ripple', $bin)->assertOk()->assertJsonPath('canBeApplied', false)->assertJsonPath('decisions', 2)->assertJsonPath('account.counts.bin', 2);
+        $ripple = $this->api('POST', 'ripple', $bin)
+            ->assertOk()
+            ->assertJsonPath('canBeApplied', false)
+            ->assertJsonPath('decisions', 2)
+            ->assertJsonPath('account.counts.bin', 2);
         self::assertSame(['children-of', 'retired'], array_column($ripple->json('questions'), 'kind'));
         $this->api('POST', 'batches', $bin)->assertStatus(409)->assertJsonPath('ripple.questions.1.default', 'parent');
-        $entry = $this->api('POST', 'batches', [...$bin, 'defaults' => true])->assertCreated()->assertJsonPath('sentence', 'Put *Times* in the bin with 1 page below: 2 redirects')->json('id');
+        $entry = $this->api('POST', 'batches', [...$bin, 'defaults' => true])
+            ->assertCreated()
+            ->assertJsonPath('sentence', 'Put *Times* in the bin with 1 page below: 2 redirects')
+            ->json('id');
         $this->visit('/travel/times/summer')->assertStatus(301)->assertHeader('Location', '/travel');
-        $this->api('GET', 'bin')->assertOk()->assertJsonCount(1)->assertJsonPath('0.along', 1)->assertJsonPath('0.parentThere', true)->assertJsonPath('0.by', 'Mairi');
-        $this->api('GET', 'outline')->assertJsonPath('counts.bin', 1)->assertJsonPath('counts.pages', 1)->assertJsonPath('branches.0.rows.0.name', 'Travel')->assertJsonMissingPath('branches.0.rows.0.children');
+        $this->api('GET', 'bin')
+            ->assertOk()
+            ->assertJsonCount(1)
+            ->assertJsonPath('0.along', 1)
+            ->assertJsonPath('0.parentThere', true)
+            ->assertJsonPath('0.by', 'Mairi');
+        $this->api('GET', 'outline')
+            ->assertJsonPath('counts.bin', 1)
+            ->assertJsonPath('counts.pages', 1)
+            ->assertJsonPath('branches.0.rows.0.name', 'Travel')
+            ->assertJsonMissingPath('branches.0.rows.0.children');
         $this->api('GET', 'filter?text=summer')->assertJsonPath('total', 0);
         $this->assertInvariants();
         $this->api('POST', 'batches', ['changes' => [['kind' => 'bring-back', 'page' => $times]]])->assertCreated();
         self::assertEquals($before, $this->snapshot());
-        $this->api('POST', 'batches', [...$bin, 'decisions' => [['kind' => 'children-of', 'page' => $times, 'answer' => 'along'], ['kind' => 'retired', 'page' => $times, 'answer' => 'gone']]])->assertCreated();
+        $this->api('POST', 'batches', [
+            ...$bin,
+            'decisions' => [
+                ['kind' => 'children-of', 'page' => $times, 'answer' => 'along'],
+                ['kind' => 'retired', 'page' => $times, 'answer' => 'gone'],
+            ],
+        ])->assertCreated();
         $this->visit('/travel/times/summer')->assertStatus(410)->assertSee('taken down');
         $this->api('POST', 'batches', ['changes' => [['kind' => 'delete-for-good', 'page' => $times]]])->assertCreated();
         $this->visit('/travel/times/summer')->assertStatus(410);
@@ -62,11 +84,16 @@ final class StructureApiTest extends AppTestCase
         $this->write($page, 'Second words');
         $this->change(['kind' => 'put-in-bin', 'page' => $page]);
         $before = $this->snapshot();
-        $entry = $this->api('POST', 'batches', ['changes' => [['kind' => 'delete-for-good', 'page' => $page]]])->assertCreated()->json('id');
+        $entry = $this->api('POST', 'batches', ['changes' => [['kind' => 'delete-for-good', 'page' => $page]]])
+            ->assertCreated()
+            ->json('id');
         self::assertNull(DB::table('pages')->where('ulid', $page)->first());
         $this->api('POST', "history/$entry/undo")->assertCreated();
         self::assertEquals($before, $this->snapshot());
-        $this->api('GET', "pages/$page/versions")->assertOk()->assertJsonCount(2)->assertJsonPath('0.number', 2);
+        $this->api('GET', "pages/$page/versions")
+            ->assertOk()
+            ->assertJsonCount(2)
+            ->assertJsonPath('0.number', 2);
     }
 
     #[Test]
@@ -75,11 +102,29 @@ final class StructureApiTest extends AppTestCase
         $travel = $this->live('Travel');
         $times = $this->live('Times', $travel);
         $other = $this->live('Other');
-        $this->api('PUT', "pages/$times/content", ['document' => ['type' => 'doc', 'content' => [['type' => 'paragraph', 'content' => [
-            ['type' => 'text', 'text' => 'up', 'marks' => [['type' => 'link', 'attrs' => ['page' => $travel]]]], ['type' => 'text', 'text' => 'away', 'marks' => [['type' => 'link', 'attrs' => ['page' => $other]]]],
-        ]]]]], headers: ['If-Match' => '0'])->assertOk();
+        $this->api(
+            'PUT',
+            "pages/$times/content",
+            [
+                'document' => [
+                    'type' => 'doc',
+                    'content' => [
+                        [
+                            'type' => 'paragraph',
+                            'content' => [
+                                ['type' => 'text', 'text' => 'up', 'marks' => [['type' => 'link', 'attrs' => ['page' => $travel]]]],
+                                ['type' => 'text', 'text' => 'away', 'marks' => [['type' => 'link', 'attrs' => ['page' => $other]]]],
+                            ],
+                        ],
+                    ],
+                ],
+            ],
+            headers: ['If-Match' => '0'],
+        )->assertOk();
         $copy = (string) Str::ulid();
-        $this->api('POST', 'batches', ['changes' => [['kind' => 'duplicate', 'page' => $travel, 'copy' => $copy, 'scope' => 'branch']]])->assertCreated()->assertJsonPath('counts.copies', 2);
+        $this->api('POST', 'batches', ['changes' => [['kind' => 'duplicate', 'page' => $travel, 'copy' => $copy, 'scope' => 'branch']]])
+            ->assertCreated()
+            ->assertJsonPath('counts.copies', 2);
         $inner = DB::table('pages')->where('parent_id', $this->row($copy)->id)->sole();
         self::assertSame(['draft', '/travel-copy/times'], [$inner->state, $inner->address]);
         self::assertSame([$copy, $other], PageContent::document(PageContent::query()->find($inner->id))->linkedPages());
@@ -96,7 +141,11 @@ final class StructureApiTest extends AppTestCase
         $this->change(['kind' => 'change-kind', 'page' => $travel, 'to' => 'section']);
         $this->visit('/travel?day=1')->assertStatus(302)->assertHeader('Location', '/travel/times?day=1');
         $list = $this->live('List');
-        $this->api('POST', 'batches', ['changes' => [['kind' => 'change-kind', 'page' => $list, 'to' => 'download', 'leadsTo' => ['file' => (string) Str::ulid()]]]])->assertStatus(422)->assertJsonPath('errors.0.field', 'changes.0.leadsTo');
+        $this->api('POST', 'batches', [
+            'changes' => [['kind' => 'change-kind', 'page' => $list, 'to' => 'download', 'leadsTo' => ['file' => (string) Str::ulid()]]],
+        ])
+            ->assertStatus(422)
+            ->assertJsonPath('errors.0.field', 'changes.0.leadsTo');
         $this->change(['kind' => 'change-kind', 'page' => $list, 'to' => 'download', 'leadsTo' => ['file' => $file->ulid]]);
         $this->visit('/list')->assertOk()->assertHeader('Content-Type', 'text/csv; charset=utf-8')->assertSee('from,to,price');
         $away = $this->live('Away');
@@ -104,7 +153,10 @@ final class StructureApiTest extends AppTestCase
         $this->visit('/away')->assertStatus(302)->assertHeader('Location', 'https://harbour.example/tides');
         $this->visit('/travel/times')->assertOk()->assertSee('https://harbour.example/tides');
         $this->visit('/sitemap.xml')->assertOk();
-        $this->api('GET', 'filter?kind=pointer,download')->assertJsonPath('total', 2)->assertJsonPath('rows.0.leadsTo', $file->name)->assertJsonPath('rows.1.leadsTo', 'https://harbour.example/tides');
+        $this->api('GET', 'filter?kind=pointer,download')
+            ->assertJsonPath('total', 2)
+            ->assertJsonPath('rows.0.leadsTo', $file->name)
+            ->assertJsonPath('rows.1.leadsTo', 'https://harbour.example/tides');
     }
 
     #[Test]
@@ -115,8 +167,12 @@ final class StructureApiTest extends AppTestCase
         $this->write($season, 'Boats every hour');
         $this->site->update(['zone' => 'Europe/London']);
         Carbon::setTestNow('2027-04-01T12:00:00Z');
-        $this->api('POST', 'batches', ['changes' => [['kind' => 'schedule', 'page' => $season, 'from' => '2027-05-03T06:00', 'until' => '2027-10-01']]])->assertCreated();
-        $this->api('GET', "pages/$season")->assertJsonPath('from', '2027-05-03T05:00:00Z')->assertJsonPath('until', '2027-09-30T23:00:00Z');
+        $this->api('POST', 'batches', [
+            'changes' => [['kind' => 'schedule', 'page' => $season, 'from' => '2027-05-03T06:00', 'until' => '2027-10-01']],
+        ])->assertCreated();
+        $this->api('GET', "pages/$season")
+            ->assertJsonPath('from', '2027-05-03T05:00:00Z')
+            ->assertJsonPath('until', '2027-09-30T23:00:00Z');
         $this->visit('/season')->assertNotFound();
         // The database has a clock of its own: bring the moments to it.
         DB::update("update pages set from_at = now() - interval '1 second', until_at = now() + interval '1 day' where ulid = ?", [$season]);
@@ -143,9 +199,14 @@ final class StructureApiTest extends AppTestCase
         foreach (['Fares one', 'Fares two', 'Other'] as $name) {
             $this->draft($name, $travel);
         }
-        $this->api('GET', 'filter?text=fares&state=draft')->assertJsonPath('total', 2)->assertJsonPath('facets.state', ['draft' => 2])->assertJsonPath('facets.kind', ['page' => 2]);
+        $this->api('GET', 'filter?text=fares&state=draft')
+            ->assertJsonPath('total', 2)
+            ->assertJsonPath('facets.state', ['draft' => 2])
+            ->assertJsonPath('facets.kind', ['page' => 2]);
         $pages = $this->api('GET', 'filter/pages?text=fares&state=draft')->assertOk()->json();
-        $this->api('POST', 'batches', ['changes' => [['kind' => 'go-live', 'pages' => $pages]]])->assertCreated()->assertJsonPath('sentence', 'Put 2 pages live');
+        $this->api('POST', 'batches', ['changes' => [['kind' => 'go-live', 'pages' => $pages]]])
+            ->assertCreated()
+            ->assertJsonPath('sentence', 'Put 2 pages live');
         $this->api('GET', 'filter?state=live')->assertJsonPath('total', 3);
     }
 
@@ -155,24 +216,51 @@ final class StructureApiTest extends AppTestCase
         $travel = $this->live('Travel');
         $times = $this->live('Times', $travel);
         $greta = $this->person('Greta', Role::Owner);
-        $entry = $this->api('POST', 'batches', ['changes' => [['kind' => 'set-slug', 'page' => $travel, 'slug' => 'voyage']], 'note' => 'The board wants it'], $greta)->assertCreated()->json('id');
-        $this->api('GET', "history?by={$greta->ulid}")->assertJsonCount(1)->assertJsonPath('0.note', 'The board wants it');
-        $this->api('GET', "history?page=$times&kind=set-slug")->assertJsonCount(1)->assertJsonPath('0.id', $entry);
+        $entry = $this->api(
+            'POST',
+            'batches',
+            ['changes' => [['kind' => 'set-slug', 'page' => $travel, 'slug' => 'voyage']], 'note' => 'The board wants it'],
+            $greta,
+        )
+            ->assertCreated()
+            ->json('id');
+        $this->api('GET', "history?by={$greta->ulid}")
+            ->assertJsonCount(1)
+            ->assertJsonPath('0.note', 'The board wants it');
+        $this->api('GET', "history?page=$times&kind=set-slug")
+            ->assertJsonCount(1)
+            ->assertJsonPath('0.id', $entry);
         $this->api('GET', 'history?text=board')->assertJsonCount(1);
         $this->api('GET', 'history?from=2031-01-01')->assertJsonCount(0);
         $this->api('GET', 'history?from=soon')->assertStatus(422);
-        $this->api('GET', "history/$entry")->assertOk()->assertJsonPath('ripple.counts.addresses', 2)->assertJsonPath('ripple.lists.addresses.1.to', '/voyage/times');
-        $this->api('GET', "history/$entry/rows/addresses?text=times")->assertJsonPath('total', 1)->assertJsonPath('rows.0.from', '/travel/times');
-        $csv = $this->api('GET', "history/$entry/rows/redirectsWritten?format=csv")->assertOk()->streamedContent();
-        self::assertSame(["name,from,to,note,page\r", "Times,/travel/times,/voyage/times,,$times\r"], [explode("\n", $csv)[0], explode("\n", $csv)[2]]);
+        $this->api('GET', "history/$entry")
+            ->assertOk()
+            ->assertJsonPath('ripple.counts.addresses', 2)
+            ->assertJsonPath('ripple.lists.addresses.1.to', '/voyage/times');
+        $this->api('GET', "history/$entry/rows/addresses?text=times")
+            ->assertJsonPath('total', 1)
+            ->assertJsonPath('rows.0.from', '/travel/times');
+        $csv = $this->api('GET', "history/$entry/rows/redirectsWritten?format=csv")
+            ->assertOk()
+            ->streamedContent();
+        self::assertSame(
+            ["name,from,to,note,page\r", "Times,/travel/times,/voyage/times,,$times\r"],
+            [explode("\n", $csv)[0], explode("\n", $csv)[2]],
+        );
         DB::update("update history set created_at = now() - interval '400 days' where ulid = ?", [$entry]);
         $this->api('POST', 'history-thinning', ['days' => 3])->assertStatus(422);
         $this->api('GET', 'history-thinning?days=365')->assertJsonPath('entries', 1);
         $ledger = $this->snapshot()[1];
-        $this->api('POST', 'history-thinning', ['days' => 365])->assertOk()->assertJsonPath('entries', 1);
+        $this->api('POST', 'history-thinning', ['days' => 365])
+            ->assertOk()
+            ->assertJsonPath('entries', 1);
         self::assertEquals($ledger, $this->snapshot()[1]);
-        $this->api('GET', "history/$entry")->assertJsonPath('entry.thinned', true)->assertJsonPath('ripple', null);
-        $this->api('POST', "history/$entry/undo")->assertStatus(422)->assertJsonPath('errors.0.field', 'entry');
+        $this->api('GET', "history/$entry")
+            ->assertJsonPath('entry.thinned', true)
+            ->assertJsonPath('ripple', null);
+        $this->api('POST', "history/$entry/undo")
+            ->assertStatus(422)
+            ->assertJsonPath('errors.0.field', 'entry');
     }
 
     #[Test]
@@ -184,7 +272,10 @@ final class StructureApiTest extends AppTestCase
         $first = $this->api('POST', 'batches', ['changes' => [['kind' => 'rename', 'page' => $travel, 'name' => 'Voyages']]])->json('id');
         $this->api('POST', 'batches', ['changes' => [['kind' => 'move', 'page' => $help, 'place' => ['last' => $travel]]]])->assertCreated();
         $last = $this->api('POST', 'batches', ['changes' => [['kind' => 'rename', 'page' => $travel, 'name' => 'Trips']]])->json('id');
-        $this->api('POST', 'undo/ripple', ['entries' => [$first]])->assertOk()->assertJsonPath('changesNothing', true)->assertJsonPath('account.notes.0.kind', 'stays');
+        $this->api('POST', 'undo/ripple', ['entries' => [$first]])
+            ->assertOk()
+            ->assertJsonPath('changesNothing', true)
+            ->assertJsonPath('account.notes.0.kind', 'stays');
         $this->api('POST', 'undo', ['entries' => [$first]])->assertStatus(422);
         $this->api('POST', 'undo', ['since' => $first])->assertCreated();
         self::assertEquals($before, $this->snapshot());
@@ -202,10 +293,14 @@ final class StructureApiTest extends AppTestCase
         $this->api('POST', 'batches', ['changes' => [['kind' => 'go-live', 'page' => $draft]]], $writer)->assertForbidden();
         $this->api('POST', 'batches', ['changes' => [['kind' => 'put-in-bin', 'pages' => [$draft, $islands]]]], $writer)->assertForbidden();
         $this->api('POST', 'batches', ['changes' => [['kind' => 'return-to-writer', 'page' => $draft, 'note' => 'Add a map']]])->assertCreated();
-        $this->api('GET', "pages/$draft")->assertJsonPath('state', 'draft')->assertJsonPath('reviewNote', 'Add a map');
+        $this->api('GET', "pages/$draft")
+            ->assertJsonPath('state', 'draft')
+            ->assertJsonPath('reviewNote', 'Add a map');
         $this->api('POST', 'batches', ['changes' => [['kind' => 'protect', 'page' => $islands]]])->assertStatus(422);
         $this->api('POST', 'batches', ['changes' => [['kind' => 'protect', 'page' => $islands]]], $greta)->assertCreated();
-        $this->api('POST', 'batches', ['changes' => [['kind' => 'put-in-bin', 'page' => $islands]], 'defaults' => true])->assertStatus(422)->assertJsonPath('errors.0.field', 'changes.0.page');
+        $this->api('POST', 'batches', ['changes' => [['kind' => 'put-in-bin', 'page' => $islands]], 'defaults' => true])
+            ->assertStatus(422)
+            ->assertJsonPath('errors.0.field', 'changes.0.page');
         $this->api('POST', 'batches', ['changes' => [['kind' => 'put-in-bin', 'page' => $islands]], 'defaults' => true], $greta)->assertCreated();
     }
 
@@ -214,9 +309,21 @@ final class StructureApiTest extends AppTestCase
     {
         $page = $this->draft('Notes');
         $this->write($page, 'Boats leave at nine');
-        $this->api('PUT', "pages/$page/content", ['document' => $this->words('Boats leave at ten'), 'note' => 'New hour', 'minor' => true], headers: ['If-Match' => '1'])->assertOk();
-        $this->api('GET', "pages/$page/versions")->assertJsonPath('0.note', 'New hour')->assertJsonPath('0.minor', true)->assertJsonPath('0.by', 'Mairi');
-        $this->api('GET', "pages/$page/versions/1/against/2")->assertOk()->assertJsonPath('0.kind', 'changed')->assertJsonPath('0.left.pieces.1', ['text' => 'nine', 'marked' => true])->assertJsonPath('0.right.pieces.1', ['text' => 'ten', 'marked' => true]);
+        $this->api(
+            'PUT',
+            "pages/$page/content",
+            ['document' => $this->words('Boats leave at ten'), 'note' => 'New hour', 'minor' => true],
+            headers: ['If-Match' => '1'],
+        )->assertOk();
+        $this->api('GET', "pages/$page/versions")
+            ->assertJsonPath('0.note', 'New hour')
+            ->assertJsonPath('0.minor', true)
+            ->assertJsonPath('0.by', 'Mairi');
+        $this->api('GET', "pages/$page/versions/1/against/2")
+            ->assertOk()
+            ->assertJsonPath('0.kind', 'changed')
+            ->assertJsonPath('0.left.pieces.1', ['text' => 'nine', 'marked' => true])
+            ->assertJsonPath('0.right.pieces.1', ['text' => 'ten', 'marked' => true]);
         $this->api('GET', "pages/$page/versions/1/against/9")->assertNotFound();
     }
 
@@ -228,7 +335,10 @@ final class StructureApiTest extends AppTestCase
         $this->live('Summer', $times);
         $this->live('Help');
         $all = $this->api('GET', 'structure?levels=2')->assertOk()->json();
-        self::assertSame([['Travel', 3, null], ['Help', 1, null], ['Times', 2, $travel]], array_map(static fn (array $node): array => [$node['name'], $node['size'], $node['parent']], $all));
+        self::assertSame(
+            [['Travel', 3, null], ['Help', 1, null], ['Times', 2, $travel]],
+            array_map(static fn (array $node): array => [$node['name'], $node['size'], $node['parent']], $all),
+        );
         self::assertSame(['Travel', 'Times'], array_column($this->api('GET', "structure?of=$travel&levels=1")->json(), 'name'));
     }
 
@@ -282,7 +392,9 @@ final class StructureApiTest extends AppTestCase
             0 => $this->write($page->ulid, 'Words '.mt_rand()),
             1 => $this->api('PATCH', "pages/$page->ulid", ['summary' => 'Summary '.mt_rand()], headers: ['If-Match' => '*'])->assertOk(),
             2 => $this->api('PUT', "pages/$page->ulid/draft", ['document' => $this->words('Typed '.mt_rand()), 'basedOn' => 0])->assertNoContent(),
-            3 => \App\Models\Membership::query()->where('user_id', $writer->id)->update(['role' => 'writer', 'branch_id' => $page->id]),
+            3 => \App\Models\Membership::query()
+                ->where('user_id', $writer->id)
+                ->update(['role' => 'writer', 'branch_id' => $page->id]),
             default => null,
         };
     }
@@ -290,10 +402,24 @@ final class StructureApiTest extends AppTestCase
     /** A random batch, applied; null where it is refused or leaves a decision open. */
     private function anyBatch(string $salt): ?HistoryEntry
     {
-        $random = new RandomChanges(DB::table('pages')->where('site_id', $this->site->id)->orderBy('id')->pluck('ulid')->all(), $this->site->rules(), time(), $salt, DB::table('menus')->where('site_id', $this->site->id)->orderBy('name')->pluck('ulid')->all(), DB::table('redirect_rules')->where('site_id', $this->site->id)->orderBy('id')->pluck('ulid')->all());
+        $random = new RandomChanges(
+            DB::table('pages')->where('site_id', $this->site->id)->orderBy('id')->pluck('ulid')->all(),
+            $this->site->rules(),
+            time(),
+            $salt,
+            DB::table('menus')->where('site_id', $this->site->id)->orderBy('name')->pluck('ulid')->all(),
+            DB::table('redirect_rules')->where('site_id', $this->site->id)->orderBy('id')->pluck('ulid')->all(),
+        );
         $steps = array_map(static fn (): array => [mt_rand(0, 37), mt_rand(0, 99), mt_rand(0, 99), mt_rand(0, 5)], range(1, mt_rand(1, 2)));
         try {
-            return $this->app->make(ApplyChanges::class)->apply($this->site, $this->manager, new Batch($random->changes($steps), $random->decisions($steps)), rights: Rights::of(Authority::Owner));
+            return $this->app
+                ->make(ApplyChanges::class)
+                ->apply(
+                    $this->site,
+                    $this->manager,
+                    new Batch($random->changes($steps), $random->decisions($steps)),
+                    rights: Rights::of(Authority::Owner),
+                );
         } catch (Refusal|\App\Desk\RippleChanged) {
             return null;
         }

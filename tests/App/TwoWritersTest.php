@@ -16,9 +16,13 @@ final class TwoWritersTest extends AppTestCase
 
     protected function tearDown(): void
     {
-        Site::query()->whereIn('key', ['ferries'])->update(['start_page_id' => null]);
+        Site::query()
+            ->whereIn('key', ['ferries'])
+            ->update(['start_page_id' => null]);
         DB::delete("delete from ledger where site_id in (select id from sites where key = 'ferries')");
-        DB::update("update pages set parent_id = null, position = id, state = 'draft', bin_id = null, was = null where site_id in (select id from sites where key = 'ferries')");
+        DB::update(
+            "update pages set parent_id = null, position = id, state = 'draft', bin_id = null, was = null where site_id in (select id from sites where key = 'ferries')",
+        );
         DB::delete("delete from sites where key = 'ferries'");
         DB::delete('delete from users');
         parent::tearDown();
@@ -32,7 +36,14 @@ final class TwoWritersTest extends AppTestCase
         $this->live('Travel');
         $running = [];
         foreach ([11, 22] as $seed) {
-            $running[] = [proc_open([PHP_BINARY, __DIR__.'/writer.php', 'ferries', (string) $seed, '100'], [1 => ['pipe', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes), $pipes[1]];
+            $running[] = [
+                proc_open(
+                    [PHP_BINARY, __DIR__.'/writer.php', 'ferries', (string) $seed, '100'],
+                    [1 => ['pipe', 'w'], 2 => ['file', '/dev/null', 'w']],
+                    $pipes,
+                ),
+                $pipes[1],
+            ];
         }
         $applied = 0;
         foreach ($running as [$process, $out]) {
@@ -54,7 +65,11 @@ final class TwoWritersTest extends AppTestCase
         $this->live('Times', $help);
         $before = DB::table('history')->where('site_id', $this->site->id)->count();
         foreach ([1, 4, 7, 12, 15] as $seed => $lines) {
-            $process = proc_open([PHP_BINARY, __DIR__.'/writer.php', 'ferries', (string) $seed, '1000'], [1 => ['file', '/dev/null', 'w'], 2 => ['pipe', 'w']], $pipes);
+            $process = proc_open(
+                [PHP_BINARY, __DIR__.'/writer.php', 'ferries', (string) $seed, '1000'],
+                [1 => ['file', '/dev/null', 'w'], 2 => ['pipe', 'w']],
+                $pipes,
+            );
             // Killed at something that it says, so that a busy machine changes nothing: while it applies a batch, or between two.
             for ($n = 0; $n < $lines; $n++) {
                 self::assertIsString(fgets($pipes[2]), "The writer ended after $n lines.");
@@ -73,10 +88,21 @@ final class TwoWritersTest extends AppTestCase
         DB::select('select set_config(?, ?, false)', ['application_name', 'to-be-ended']);
         $own = DB::selectOne('select pg_backend_pid() as pid')->pid;
         DB::connection()->beginTransaction();
-        $other = new \PDO(sprintf('pgsql:host=%s;port=%s;dbname=%s', config('database.connections.pgsql.host'), config('database.connections.pgsql.port'), config('database.connections.pgsql.database')), config('database.connections.pgsql.username'), config('database.connections.pgsql.password'));
+        $other = new \PDO(
+            sprintf(
+                'pgsql:host=%s;port=%s;dbname=%s',
+                config('database.connections.pgsql.host'),
+                config('database.connections.pgsql.port'),
+                config('database.connections.pgsql.database'),
+            ),
+            config('database.connections.pgsql.username'),
+            config('database.connections.pgsql.password'),
+        );
         // Waits on the server until the session has ended, or says that it has not.
         self::assertTrue($other->query("select pg_terminate_backend($own, 30000)")->fetchColumn());
-        $this->api('POST', 'batches', ['changes' => [['kind' => 'rename', 'page' => $help, 'name' => 'Aid']]])->assertStatus(503)->assertJsonPath('title', 'The database cannot be reached');
+        $this->api('POST', 'batches', ['changes' => [['kind' => 'rename', 'page' => $help, 'name' => 'Aid']]])
+            ->assertStatus(503)
+            ->assertJsonPath('title', 'The database cannot be reached');
         DB::purge();
         $this->api('POST', 'batches', ['changes' => [['kind' => 'rename', 'page' => $help, 'name' => 'Aid']]])->assertCreated();
         $this->assertInvariants();
@@ -91,7 +117,9 @@ final class TwoWritersTest extends AppTestCase
         $first = $this->api('POST', 'ripple', $move($one, $two))->json('digest');
         $second = $this->api('POST', 'ripple', $move($two, $one))->json('digest');
         $this->api('POST', 'batches', [...$move($one, $two), 'digest' => $first])->assertCreated();
-        $this->api('POST', 'batches', [...$move($two, $one), 'digest' => $second])->assertStatus(422)->assertJsonPath('errors.0.field', 'changes.0.place');
+        $this->api('POST', 'batches', [...$move($two, $one), 'digest' => $second])
+            ->assertStatus(422)
+            ->assertJsonPath('errors.0.field', 'changes.0.place');
         $this->assertInvariants();
     }
 
@@ -105,7 +133,9 @@ final class TwoWritersTest extends AppTestCase
         $before = $this->snapshot();
         $entries = DB::table('history')->count();
         // The ledger is written last: break it there, when pages have been moved already.
-        DB::unprepared("create function break_it() returns trigger language plpgsql as 'begin raise exception ''the plug was pulled''; end'; create trigger break_it before insert on ledger execute function break_it()");
+        DB::unprepared(
+            "create function break_it() returns trigger language plpgsql as 'begin raise exception ''the plug was pulled''; end'; create trigger break_it before insert on ledger execute function break_it()",
+        );
         try {
             $this->api('POST', 'batches', ['changes' => [['kind' => 'move', 'page' => $times, 'place' => ['last' => $travel]]]])->assertStatus(500);
         } finally {
@@ -121,6 +151,9 @@ final class TwoWritersTest extends AppTestCase
     {
         $this->live('Help');
         $this->expectExceptionMessageMatches('/unique constraint/');
-        DB::insert("insert into ledger (site_id, key, address, kind, page_id) select site_id, key, address, 'redirect', page_id from ledger where site_id = ?", [$this->site->id]);
+        DB::insert(
+            "insert into ledger (site_id, key, address, kind, page_id) select site_id, key, address, 'redirect', page_id from ledger where site_id = ?",
+            [$this->site->id],
+        );
     }
 }

@@ -22,7 +22,11 @@ final class VisibilityTest extends AppTestCase
                 foreach ($moments as $until) {
                     $at = static fn (?int $seconds): ?Moment => $seconds === null ? null : Moment::at($seconds);
                     $inCore = MenuPage::visibility($state, $at($from), $at($until), Moment::at(1000))[0] === null;
-                    $inDatabase = DB::scalar('select is_visible_at(?, to_timestamp(?), to_timestamp(?), to_timestamp(1000))', [$state->value, $from, $until]);
+                    $inDatabase = DB::scalar('select is_visible_at(?, to_timestamp(?), to_timestamp(?), to_timestamp(1000))', [
+                        $state->value,
+                        $from,
+                        $until,
+                    ]);
                     self::assertSame($inCore, $inDatabase, json_encode([$state, $from, $until], JSON_THROW_ON_ERROR));
                 }
             }

@@ -29,11 +29,14 @@ final class WebServer
 
     public static function nginx(string $maps, string $server): self
     {
-        $self = new self;
+        $self = new self();
         $folder = $self->folder;
         file_put_contents("$folder/maps.conf", $maps);
         file_put_contents("$folder/server.conf", $server);
-        file_put_contents("$folder/nginx.conf", "daemon off;\nworker_processes 1;\npid $folder/pid;\nerror_log $folder/error.log;\nevents { worker_connections 64; }\nhttp { access_log off; client_body_temp_path $folder/a; proxy_temp_path $folder/b; fastcgi_temp_path $folder/c; uwsgi_temp_path $folder/d; scgi_temp_path $folder/e;\n include $folder/maps.conf;\n server { listen 127.0.0.1:{$self->port}; keepalive_requests 100000; include $folder/server.conf; location / { return 404; } } }\n");
+        file_put_contents(
+            "$folder/nginx.conf",
+            "daemon off;\nworker_processes 1;\npid $folder/pid;\nerror_log $folder/error.log;\nevents { worker_connections 64; }\nhttp { access_log off; client_body_temp_path $folder/a; proxy_temp_path $folder/b; fastcgi_temp_path $folder/c; uwsgi_temp_path $folder/d; scgi_temp_path $folder/e;\n include $folder/maps.conf;\n server { listen 127.0.0.1:{$self->port}; keepalive_requests 100000; include $folder/server.conf; location / { return 404; } } }\n",
+        );
         $self->start([is_executable('/usr/sbin/nginx') ? '/usr/sbin/nginx' : 'nginx', '-c', "$folder/nginx.conf", '-e', "$folder/error.log"]);
 
         return $self;
@@ -42,15 +45,25 @@ final class WebServer
     /** @param  \Closure(string): string  $rules  given where the table is */
     public static function apache(string $map, \Closure $rules): self
     {
-        $self = new self;
+        $self = new self();
         $folder = $self->folder;
         file_put_contents("$folder/redirects.map", $map);
         file_put_contents("$folder/rules.conf", $rules("$folder/redirects.map"));
         mkdir("$folder/root");
         chmod("$folder/root", 0755);
         chmod("$folder/redirects.map", 0644);
-        $modules = implode('', array_map(static fn (string $module): string => "LoadModule {$module}_module /usr/lib/apache2/modules/mod_$module.so\n", ['mpm_event', 'authz_core', 'rewrite']));
-        file_put_contents("$folder/apache.conf", "{$modules}ServerRoot $folder\nServerName 127.0.0.1\nPidFile $folder/pid\nDefaultRuntimeDir $folder\nUser nobody\nGroup nogroup\nErrorLog $folder/error.log\nStartServers 1\nMaxKeepAliveRequests 0\nListen 127.0.0.1:{$self->port}\nDocumentRoot $folder/root\n<Directory $folder/root>\nRequire all granted\n</Directory>\nInclude $folder/rules.conf\n");
+        $modules = implode(
+            '',
+            array_map(static fn (string $module): string => "LoadModule {$module}_module /usr/lib/apache2/modules/mod_$module.so\n", [
+                'mpm_event',
+                'authz_core',
+                'rewrite',
+            ]),
+        );
+        file_put_contents(
+            "$folder/apache.conf",
+            "{$modules}ServerRoot $folder\nServerName 127.0.0.1\nPidFile $folder/pid\nDefaultRuntimeDir $folder\nUser nobody\nGroup nogroup\nErrorLog $folder/error.log\nStartServers 1\nMaxKeepAliveRequests 0\nListen 127.0.0.1:{$self->port}\nDocumentRoot $folder/root\n<Directory $folder/root>\nRequire all granted\n</Directory>\nInclude $folder/rules.conf\n",
+        );
         $self->start([is_executable('/usr/sbin/apache2') ? '/usr/sbin/apache2' : 'apache2', '-f', "$folder/apache.conf", '-D', 'FOREGROUND']);
 
         return $self;
@@ -65,10 +78,19 @@ final class WebServer
         $curl = curl_init();
         $answers = [];
         foreach ($asked as $address) {
-            curl_setopt_array($curl, [CURLOPT_URL => "http://127.0.0.1:{$this->port}".str_replace(' ', '%20', $address), CURLOPT_RETURNTRANSFER => true, CURLOPT_HEADER => true, CURLOPT_FOLLOWLOCATION => false, CURLOPT_PATH_AS_IS => true]);
+            curl_setopt_array($curl, [
+                CURLOPT_URL => "http://127.0.0.1:{$this->port}".str_replace(' ', '%20', $address),
+                CURLOPT_RETURNTRANSFER => true,
+                CURLOPT_HEADER => true,
+                CURLOPT_FOLLOWLOCATION => false,
+                CURLOPT_PATH_AS_IS => true,
+            ]);
             $head = (string) curl_exec($curl);
             $location = preg_match('/^Location: ?(.*?)\r?$/mi', $head, $found) === 1 ? $found[1] : '';
-            $answers[$address] = [(int) curl_getinfo($curl, CURLINFO_RESPONSE_CODE), (string) preg_replace("#^http://127\\.0\\.0\\.1(?::{$this->port})?(?=/)#", '', $location)];
+            $answers[$address] = [
+                (int) curl_getinfo($curl, CURLINFO_RESPONSE_CODE),
+                (string) preg_replace("#^http://127\\.0\\.0\\.1(?::{$this->port})?(?=/)#", '', $location),
+            ];
         }
 
         return $answers;
@@ -98,7 +120,10 @@ final class WebServer
         }
         if (! proc_get_status($this->process)['running']) {
             $said = file_get_contents("{$this->folder}/out").@file_get_contents("{$this->folder}/error.log");
-            $line = preg_match('~(?:line (\d+) of (\S+?):|in (\S+):(\d+))~', $said, $at) === 1 ? (file($at[2] ?: $at[3])[(int) ($at[1] ?: $at[4]) - 1] ?? '') : '';
+            $line =
+                preg_match('~(?:line (\d+) of (\S+?):|in (\S+):(\d+))~', $said, $at) === 1
+                    ? file($at[2] ?: $at[3])[(int) ($at[1] ?: $at[4]) - 1] ?? ''
+                    : '';
             $said .= mb_substr($line, 0, 600);
             $this->stop();
             Assert::fail("The web server did not start: $said");

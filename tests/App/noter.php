@@ -13,7 +13,7 @@ $app = require __DIR__.'/../../bootstrap/app.php';
 $app->make(Kernel::class)->bootstrap();
 
 [, $id, $rule] = $argv;
-$site = (new Site)->forceFill(['id' => (int) $id]);
+$site = (new Site())->forceFill(['id' => (int) $id]);
 $log = $app->make(HitLog::class);
 $asker = RequestOrigin::of('Mozilla/5.0', '', 'ferries.test');
 for ($n = 1; $n < 100_000; $n++) {

@@ -30,7 +30,14 @@ $undo = $app->make(UndoEntry::class);
 $outcomes = ['applied' => 0, 'refused' => 0];
 for ($i = 0; $i < (int) $batches; $i++) {
     $ids = DB::table('pages')->where('site_id', $site->id)->orderBy('id')->pluck('ulid')->all();
-    $random = new RandomChanges($ids, $site->rules(), time(), "$seed-$i", DB::table('menus')->where('site_id', $site->id)->orderBy('name')->pluck('ulid')->all(), DB::table('redirect_rules')->where('site_id', $site->id)->orderBy('id')->pluck('ulid')->all());
+    $random = new RandomChanges(
+        $ids,
+        $site->rules(),
+        time(),
+        "$seed-$i",
+        DB::table('menus')->where('site_id', $site->id)->orderBy('name')->pluck('ulid')->all(),
+        DB::table('redirect_rules')->where('site_id', $site->id)->orderBy('id')->pluck('ulid')->all(),
+    );
     $steps = array_map(static fn (): array => [mt_rand(0, 37), mt_rand(0, 99), mt_rand(0, 99), mt_rand(0, 5)], range(1, mt_rand(1, 3)));
     try {
         $entry = mt_rand(0, 9) === 0 ? HistoryEntry::query()->where('site_id', $site->id)->inRandomOrder()->first() : null;

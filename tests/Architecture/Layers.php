@@ -14,30 +14,56 @@ final class Layers
 {
     /** The rooms of the core in the direction of dependence: each may use those before it, and the root. */
     private const ROOMS = [
-        'Address', 'Linking', 'Tree', 'Decision', 'Ledger', 'Content', 'Redirect', 'Menu', 'Search', 'Workspace', 'Change', 'Ripple', 'Access', 'Planning', 'Interchange',
+        'Address',
+        'Linking',
+        'Tree',
+        'Decision',
+        'Ledger',
+        'Content',
+        'Redirect',
+        'Menu',
+        'Search',
+        'Workspace',
+        'Change',
+        'Ripple',
+        'Access',
+        'Planning',
+        'Interchange',
     ];
 
     #[TestRule]
     public function the_core_depends_on_nothing_but_php_and_named_pure_libraries(): Rule
     {
-        return PHPat::rule()->classes(Selector::inNamespace('Heronstem\Core'))
-            ->canOnlyDependOn()->classes(
-                Selector::inNamespace('Heronstem\Core'), Selector::inNamespace('Masterminds'), Selector::inNamespace('Symfony\Component\HtmlSanitizer'), Selector::inNamespace('League\Uri'),
+        return PHPat::rule()
+            ->classes(Selector::inNamespace('Heronstem\Core'))
+            ->canOnlyDependOn()
+            ->classes(
+                Selector::inNamespace('Heronstem\Core'),
+                Selector::inNamespace('Masterminds'),
+                Selector::inNamespace('Symfony\Component\HtmlSanitizer'),
+                Selector::inNamespace('League\Uri'),
                 Selector::classname('/^[A-Za-z]+$/', true),
-            )->because('the rules of the job stand on their own');
+            )
+            ->because('the rules of the job stand on their own');
     }
 
     /** @return iterable<Rule> */
     #[TestRule]
     public function a_room_of_the_core_uses_only_those_before_it(): iterable
     {
-        yield PHPat::rule()->classes(Selector::classname('/^Heronstem\\\\Core\\\\[A-Za-z]+$/', true))
-            ->shouldNotDependOn()->classes(...array_map(self::room(...), self::ROOMS))->because('the root holds what every room uses');
+        yield PHPat::rule()
+            ->classes(Selector::classname('/^Heronstem\\\\Core\\\\[A-Za-z]+$/', true))
+            ->shouldNotDependOn()
+            ->classes(...array_map(self::room(...), self::ROOMS))
+            ->because('the root holds what every room uses');
         foreach (self::ROOMS as $i => $room) {
             $later = array_slice(self::ROOMS, $i + 1);
             if ($later !== []) {
-                yield PHPat::rule()->classes(self::room($room))
-                    ->shouldNotDependOn()->classes(...array_map(self::room(...), $later))->because("$room comes before ".implode(', ', $later));
+                yield PHPat::rule()
+                    ->classes(self::room($room))
+                    ->shouldNotDependOn()
+                    ->classes(...array_map(self::room(...), $later))
+                    ->because("$room comes before ".implode(', ', $later));
             }
         }
     }
@@ -45,21 +71,30 @@ final class Layers
     #[TestRule]
     public function use_cases_do_not_know_who_asks_for_them(): Rule
     {
-        return PHPat::rule()->classes(Selector::inNamespace('App\Desk'))->shouldNotDependOn()->classes(Selector::inNamespace('App\Http'), Selector::inNamespace('App\Console'))
+        return PHPat::rule()
+            ->classes(Selector::inNamespace('App\Desk'))
+            ->shouldNotDependOn()
+            ->classes(Selector::inNamespace('App\Http'), Selector::inNamespace('App\Console'))
             ->because('use cases do not know who asks for them');
     }
 
     #[TestRule]
     public function requests_and_commands_reach_the_store_through_use_cases(): Rule
     {
-        return PHPat::rule()->classes(Selector::inNamespace('App\Http'), Selector::inNamespace('App\Console'))->shouldNotDependOn()->classes(Selector::inNamespace('App\Store'))
+        return PHPat::rule()
+            ->classes(Selector::inNamespace('App\Http'), Selector::inNamespace('App\Console'))
+            ->shouldNotDependOn()
+            ->classes(Selector::inNamespace('App\Store'))
             ->because('what is done with what is stored is a use case, in App\Desk');
     }
 
     #[TestRule]
     public function the_store_knows_neither_use_cases_nor_requests(): Rule
     {
-        return PHPat::rule()->classes(Selector::inNamespace('App\Store'))->shouldNotDependOn()->classes(Selector::inNamespace('App\Http'), Selector::inNamespace('App\Console'), Selector::inNamespace('App\Desk'))
+        return PHPat::rule()
+            ->classes(Selector::inNamespace('App\Store'))
+            ->shouldNotDependOn()
+            ->classes(Selector::inNamespace('App\Http'), Selector::inNamespace('App\Console'), Selector::inNamespace('App\Desk'))
             ->because('the store is below the desk');
     }
 

@@ -132,7 +132,9 @@ final class AddressesTest extends Errand
         $chrome = $this->openAddresses();
         $chrome->click('button', 'Bring in, match or save');
         $chrome->click('menuitem', 'Bring redirects in…');
-        $chrome->find('textbox', 'Table of redirects')->sendKeys("old;new;note\n/spring-a;/travel/fares;Bus\n/about;/help;\n/spring-b;ftp://x.example/;\n/spring-c;/nowhere-yet;");
+        $chrome
+            ->find('textbox', 'Table of redirects')
+            ->sendKeys("old;new;note\n/spring-a;/travel/fares;Bus\n/about;/help;\n/spring-b;ftp://x.example/;\n/spring-c;/nowhere-yet;");
         $chrome->click('button', 'Look it over');
         $chrome->awaitText('2 rows can be made, 2 rows cannot', '[role=dialog]');
         $chrome->awaitText('A page is at this address', '[role=dialog]');
@@ -148,7 +150,9 @@ final class AddressesTest extends Errand
         $chrome = $this->openAddresses();
         $chrome->click('button', 'Bring in, match or save');
         $chrome->click('menuitem', 'Match addresses of an old site…');
-        $chrome->find('textbox', 'Old addresses')->sendKeys("/vanesay-line/timetable.html\n/vanesay-line/refunds\n/vanesay-line/lost-property.php\n/vanesay-line/xyz");
+        $chrome
+            ->find('textbox', 'Old addresses')
+            ->sendKeys("/vanesay-line/timetable.html\n/vanesay-line/refunds\n/vanesay-line/lost-property.php\n/vanesay-line/xyz");
         $chrome->click('button', 'Match them');
         $chrome->awaitText('Lost property', '[role=dialog]');
         self::assertSame([], $chrome->axe());
@@ -159,7 +163,10 @@ final class AddressesTest extends Errand
         $chrome->find('region', 'Ripple');
         $chrome->click('button', 'Make them');
         $chrome->awaitText('Made the redirect of');
-        self::assertSame([301, $this->ferries('/help/lost-property')], array_slice($this->fetch($this->ferries('/vanesay-line/lost-property.php')), 0, 2));
+        self::assertSame(
+            [301, $this->ferries('/help/lost-property')],
+            array_slice($this->fetch($this->ferries('/vanesay-line/lost-property.php')), 0, 2),
+        );
         self::assertSame(410, $this->fetch($this->ferries('/vanesay-line/xyz'))[0]);
     }
 
@@ -169,7 +176,9 @@ final class AddressesTest extends Errand
         $chrome = $this->openAddresses();
         $chrome->click('button', 'Bring in, match or save');
         $chrome->click('menuitem', 'Match addresses of an old site…');
-        $chrome->driver->findElement(WebDriverBy::cssSelector('input[type=file]'))->sendKeys(dirname(__DIR__, 2).'/database/demo/ferries/lists/orm-tours.csv');
+        $chrome->driver
+            ->findElement(WebDriverBy::cssSelector('input[type=file]'))
+            ->sendKeys(dirname(__DIR__, 2).'/database/demo/ferries/lists/orm-tours.csv');
         $chrome->click('button', 'Match them');
         $chrome->awaitText('25 of 25', '[role=dialog]');
         $chrome->find('combobox', 'Which rows')->sendKeys('Not accepted');

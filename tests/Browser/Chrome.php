@@ -28,9 +28,18 @@ final class Chrome
     public function __construct(string $driverUrl, int $width = 1280, int $height = 800)
     {
         $this->profile = sys_get_temp_dir().'/heronstem-chrome-'.bin2hex(random_bytes(6));
-        $options = (new ChromeOptions)->addArguments([
-            '--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
-            '--disable-component-update', '--disable-sync', '--hide-scrollbars', '--force-color-profile=srgb', '--user-data-dir='.$this->profile,
+        $options = (new ChromeOptions())->addArguments([
+            '--headless',
+            '--no-sandbox',
+            '--disable-gpu',
+            '--disable-quic',
+            '--no-first-run',
+            '--disable-background-networking',
+            '--disable-component-update',
+            '--disable-sync',
+            '--hide-scrollbars',
+            '--force-color-profile=srgb',
+            '--user-data-dir='.$this->profile,
         ]);
         $wanted = DesiredCapabilities::chrome();
         $wanted->setCapability(ChromeOptions::CAPABILITY, $options);
@@ -89,7 +98,10 @@ final class Chrome
     public function type(string $role, string $name, string $text): void
     {
         // A field that has the focus already needs no click, and rows may still be arriving around it.
-        $hasFocus = $this->until(fn (): bool => $this->driver->executeScript('return document.activeElement === arguments[0]', [$this->find($role, $name)]) === true, "the $role “{$name}” to stand still");
+        $hasFocus = $this->until(
+            fn (): bool => $this->driver->executeScript('return document.activeElement === arguments[0]', [$this->find($role, $name)]) === true,
+            "the $role “{$name}” to stand still",
+        );
         if (! $hasFocus) {
             $this->click($role, $name);
         }
@@ -102,11 +114,19 @@ final class Chrome
         foreach ($keys as $key) {
             $held = is_array($key) ? $key : [];
             $typed = is_array($key) ? [] : mb_str_split($key);
-            $this->driver->execute(DriverCommand::ACTIONS, ['actions' => [['type' => 'key', 'id' => 'keyboard', 'actions' => [
-                ...array_map(self::down(...), $held),
-                ...array_merge(...array_map(static fn (string $one): array => [self::down($one), self::up($one)], $typed)),
-                ...array_map(self::up(...), array_reverse($held)),
-            ]]]]);
+            $this->driver->execute(DriverCommand::ACTIONS, [
+                'actions' => [
+                    [
+                        'type' => 'key',
+                        'id' => 'keyboard',
+                        'actions' => [
+                            ...array_map(self::down(...), $held),
+                            ...array_merge(...array_map(static fn (string $one): array => [self::down($one), self::up($one)], $typed)),
+                            ...array_map(self::up(...), array_reverse($held)),
+                        ],
+                    ],
+                ],
+            ]);
         }
     }
 
@@ -145,21 +165,32 @@ final class Chrome
     /** @return list<string> what the console has complained about since last asked */
     public function complaints(): array
     {
-        return array_values(array_map(static fn (array $entry): string => $entry['message'], array_filter(
-            (array) $this->driver->manage()->getLog('browser'),
-            static fn (array $entry): bool => in_array($entry['level'], ['SEVERE', 'WARNING'], true),
-        )));
+        return array_values(
+            array_map(
+                static fn (array $entry): string => $entry['message'],
+                array_filter(
+                    (array) $this->driver->manage()->getLog('browser'),
+                    static fn (array $entry): bool => in_array($entry['level'], ['SEVERE', 'WARNING'], true),
+                ),
+            ),
+        );
     }
 
     /** @return list<string> what axe-core finds, one line each */
     public function axe(): array
     {
-        $this->until(fn (): ?bool => $this->driver->executeScript('return document.getAnimations().every(a => a.playState !== "running")') ? true : null, 'movements to end');
+        $this->until(
+            fn (): ?bool => $this->driver->executeScript('return document.getAnimations().every(a => a.playState !== "running")') ? true : null,
+            'movements to end',
+        );
         $this->driver->executeScript((string) file_get_contents(__DIR__.'/../../node_modules/axe-core/axe.min.js'));
-        $found = $this->driver->executeAsyncScript(<<<'JS'
+        $found = $this->driver->executeAsyncScript(
+            <<<'JS'
             const done = arguments[arguments.length - 1]
             axe.run(document, { resultTypes: ['violations'] }).then(r => done(r.violations.flatMap(v => v.nodes.map(n => `${v.id}: ${n.target.join(' ')} ${n.failureSummary ?? ''}`))))
-            JS);
+            JS
+            ,
+        );
 
         return (array) $found;
     }
@@ -212,7 +243,12 @@ final class Chrome
             }
             usleep(40_000);
         } while (microtime(true) < $end);
-        throw new \RuntimeException("Waited in vain for $what at ".$this->driver->getCurrentURL()."\n".mb_substr($this->text('[role=dialog]') ?: $this->text(), 0, 1200));
+        throw new \RuntimeException(
+            "Waited in vain for $what at ".
+                $this->driver->getCurrentURL().
+                "\n".
+                mb_substr($this->text('[role=dialog]') ?: $this->text(), 0, 1200),
+        );
     }
 
     private function look(string $role, string $name): ?RemoteWebElement
@@ -224,17 +260,17 @@ final class Chrome
 
     /** Role and accessible name as far as our own screens use them. */
     private const LOOK = <<<'JS'
-        const [role, name] = arguments
-        const implied = { button: 'button, [role=button], summary', link: 'a[href]', textbox: 'input:not([type=checkbox]):not([type=radio]):not([type=file]), textarea, [role=textbox]', heading: 'h1, h2, h3, h4', tab: '[role=tab]', row: '[role=row]', dialog: '[role=dialog]', option: '[role=option], [cmdk-item]', menuitem: '[role=menuitem]', radio: 'input[type=radio]', checkbox: 'input[type=checkbox]', combobox: 'select', status: '[role=status], output', alert: '[role=alert]', region: 'section[aria-label]', complementary: 'aside[aria-label]', treegrid: '[role=treegrid]', file: 'input[type=file]' }
-        const nameOf = el => {
-            const by = el.getAttribute('aria-labelledby')
-            if (by) return by.split(' ').map(id => document.getElementById(id)?.innerText ?? '').join(' ').trim()
-            if (el.getAttribute('aria-label')) return el.getAttribute('aria-label')
-            if (el.labels?.length) return el.labels[0].innerText.trim()
-            return (el.innerText || el.placeholder || '').trim().replace(/\s+/g, ' ')
-        }
-        const shown = el => el.checkVisibility({ visibilityProperty: true }) || el.type === 'file'
-        const matches = own => name === '*' || (name.length > 2 && name.startsWith('*') && name.endsWith('*') ? own.includes(name.slice(1, -1)) : name.endsWith('*') ? own.startsWith(name.slice(0, -1)) : own === name)
-        return [...document.querySelectorAll(implied[role] ?? `[role=${role}]`)].find(el => shown(el) && !el.disabled && matches(nameOf(el))) ?? null
-        JS;
+    const [role, name] = arguments
+    const implied = { button: 'button, [role=button], summary', link: 'a[href]', textbox: 'input:not([type=checkbox]):not([type=radio]):not([type=file]), textarea, [role=textbox]', heading: 'h1, h2, h3, h4', tab: '[role=tab]', row: '[role=row]', dialog: '[role=dialog]', option: '[role=option], [cmdk-item]', menuitem: '[role=menuitem]', radio: 'input[type=radio]', checkbox: 'input[type=checkbox]', combobox: 'select', status: '[role=status], output', alert: '[role=alert]', region: 'section[aria-label]', complementary: 'aside[aria-label]', treegrid: '[role=treegrid]', file: 'input[type=file]' }
+    const nameOf = el => {
+        const by = el.getAttribute('aria-labelledby')
+        if (by) return by.split(' ').map(id => document.getElementById(id)?.innerText ?? '').join(' ').trim()
+        if (el.getAttribute('aria-label')) return el.getAttribute('aria-label')
+        if (el.labels?.length) return el.labels[0].innerText.trim()
+        return (el.innerText || el.placeholder || '').trim().replace(/\s+/g, ' ')
+    }
+    const shown = el => el.checkVisibility({ visibilityProperty: true }) || el.type === 'file'
+    const matches = own => name === '*' || (name.length > 2 && name.startsWith('*') && name.endsWith('*') ? own.includes(name.slice(1, -1)) : name.endsWith('*') ? own.startsWith(name.slice(0, -1)) : own === name)
+    return [...document.querySelectorAll(implied[role] ?? `[role=${role}]`)].find(el => shown(el) && !el.disabled && matches(nameOf(el))) ?? null
+    JS;
 }

@@ -107,7 +107,9 @@ final class ContentTest extends Errand
         $mairi->click('button', 'Save content');
         $mairi->click('button', 'Save mine, keep theirs as earlier version');
         $mairi->awaitText('version 2');
-        $kept = $this->database()->query("select document::text from content_versions r join pages p on p.id = r.page_id where p.address = '/news/salt' order by number")->fetchAll(\PDO::FETCH_COLUMN);
+        $kept = $this->database()
+            ->query("select document::text from content_versions r join pages p on p.id = r.page_id where p.address = '/news/salt' order by number")
+            ->fetchAll(\PDO::FETCH_COLUMN);
         self::assertStringContainsString('Salt first.', $kept[0]);
         self::assertStringContainsString('Grit first.', $kept[1]);
     }
@@ -118,12 +120,15 @@ final class ContentTest extends Errand
         $chrome = $this->signIn();
         $this->makePage('Pasted', 'Service news');
         $this->write(' ');
-        $chrome->driver->executeScript(<<<'JS'
+        $chrome->driver->executeScript(
+            <<<'JS'
             const data = new DataTransfer()
             data.setData('text/html', '<h1 style="color:red">Tides</h1><p class="x">High at <b>noon</b>, see <a href="/help/contact">us</a>.</p><script>alert(1)</scr' + 'ipt>')
             data.setData('text/plain', 'Tides')
             document.querySelector('.writing').dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))
-            JS);
+            JS
+            ,
+        );
         $chrome->awaitText('High at noon, see us.', '.writing');
         $html = (string) $chrome->driver->executeScript('return document.querySelector(".writing").innerHTML');
         self::assertStringContainsString('<h2>Tides</h2>', $html);
@@ -138,7 +143,9 @@ final class ContentTest extends Errand
         $chrome = $this->signIn();
         $this->makePage('How to read the sky', 'Help');
         $this->write('Look west.');
-        $chrome->driver->executeScript("const s = document.querySelector('select[aria-label=\"Kind of block\"]'); s.value = '2'; s.dispatchEvent(new Event('change', { bubbles: true }))");
+        $chrome->driver->executeScript(
+            "const s = document.querySelector('select[aria-label=\"Kind of block\"]'); s.value = '2'; s.dispatchEvent(new Event('change', { bubbles: true }))",
+        );
         $chrome->press(WebDriverKeys::ENTER, 'See the timetables');
         $chrome->press([WebDriverKeys::SHIFT, WebDriverKeys::HOME]);
         $chrome->click('button', 'Link');
@@ -169,7 +176,12 @@ final class ContentTest extends Errand
         $chrome->open($this->ferries('/help/how-to-read-the-sky'));
         $chrome->find('heading', 'Look west.');
         $chrome->find('link', 'See the timetables');
-        $alt = $chrome->until(fn (): ?string => $chrome->driver->executeScript('const i = document.querySelector("figure img"); i.scrollIntoView(); return i.complete && i.naturalWidth > 0 ? i.alt : null'), 'the picture');
+        $alt = $chrome->until(
+            fn (): ?string => $chrome->driver->executeScript(
+                'const i = document.querySelector("figure img"); i.scrollIntoView(); return i.complete && i.naturalWidth > 0 ? i.alt : null',
+            ),
+            'the picture',
+        );
         self::assertSame('A dog that looks west', $alt);
         $chrome->click('link', 'See the timetables');
         $chrome->find('heading', 'Ferry timetables');
@@ -193,7 +205,9 @@ final class ContentTest extends Errand
         $chrome->click('button', 'Open version 1');
         $chrome->awaitText('We wait.', '[role=dialog]');
         $chrome->click('button', 'Close');
-        $chrome->driver->findElement(\Facebook\WebDriver\WebDriverBy::xpath('//li[contains(., "Published the edits")]//button[starts-with(., "Undo")]'))->click();
+        $chrome->driver
+            ->findElement(\Facebook\WebDriver\WebDriverBy::xpath('//li[contains(., "Published the edits")]//button[starts-with(., "Undo")]'))
+            ->click();
         $chrome->find('region', 'Ripple')->findElement(\Facebook\WebDriver\WebDriverBy::xpath('.//button[starts-with(., "Undo")]'))->click();
         $chrome->find('button', 'Publish edits');
         self::assertStringNotContainsString('We wait.', $this->fetch($this->ferries('/news/fog'))[2]);

@@ -96,6 +96,10 @@ abstract class Errand extends TestCase
 
     protected function database(): \PDO
     {
-        return new \PDO(sprintf('pgsql:host=%s;port=%s;dbname=%s', getenv('DB_HOST'), getenv('DB_PORT'), getenv('DB_DATABASE')), (string) getenv('DB_USERNAME'), (string) getenv('DB_PASSWORD'));
+        return new \PDO(
+            sprintf('pgsql:host=%s;port=%s;dbname=%s', getenv('DB_HOST'), getenv('DB_PORT'), getenv('DB_DATABASE')),
+            (string) getenv('DB_USERNAME'),
+            (string) getenv('DB_PASSWORD'),
+        );
     }
 }

@@ -58,7 +58,10 @@ final class MakeAndMoveTest extends Errand
         $chrome->click('button', 'Move, write 1 redirect');
         $chrome->awaitText('Moved Sailing with bicycles');
 
-        self::assertSame([301, $this->ferries('/travel/sailing-with-bicycles')], array_slice($this->fetch($this->ferries('/help/sailing-with-bicycles')), 0, 2));
+        self::assertSame(
+            [301, $this->ferries('/travel/sailing-with-bicycles')],
+            array_slice($this->fetch($this->ferries('/help/sailing-with-bicycles')), 0, 2),
+        );
         self::assertSame(200, $this->fetch($this->ferries('/travel/sailing-with-bicycles'))[0]);
 
         $chrome->click('button', 'Undo');
@@ -160,7 +163,9 @@ final class MakeAndMoveTest extends Errand
     {
         $passed = [];
         for ($i = 0; $i < 60; $i++) {
-            $focused = (string) $this->chrome->driver->executeScript('const e = document.activeElement; return e?.getAttribute("aria-label") || e?.innerText || ""');
+            $focused = (string) $this->chrome->driver->executeScript(
+                'const e = document.activeElement; return e?.getAttribute("aria-label") || e?.innerText || ""',
+            );
             if (trim($focused) === $name) {
                 return;
             }

@@ -68,7 +68,9 @@ final class MenusTest extends Errand
     {
         $chrome = $this->open('Footer');
         $chrome->awaitText('from 1 May', '[aria-label="As it is seen"]');
-        $chrome->driver->executeScript("const f = document.querySelector('input[aria-label=When]'); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(f, new Date().getFullYear() + 1 + '-06-01T12:00'); f.dispatchEvent(new Event('input', { bubbles: true }))");
+        $chrome->driver->executeScript(
+            "const f = document.querySelector('input[aria-label=When]'); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(f, new Date().getFullYear() + 1 + '-06-01T12:00'); f.dispatchEvent(new Event('input', { bubbles: true }))",
+        );
         $chrome->awaitNoText('from 1 May', '[aria-label="As it is seen"]');
         $chrome->click('button', 'Phone');
         $chrome->driver->navigate()->refresh();
@@ -127,7 +129,11 @@ final class MenusTest extends Errand
         $chrome->click('button', 'Show pages');
         $chrome->type('textbox', 'Find a page', 'lost');
         $chrome->find('button', 'Add Lost property');
-        $chrome->drag($chrome->driver->findElement(WebDriverBy::xpath("//aside[@aria-label='Pages']//li[contains(., 'Lost property')]")), $chrome->find('treeitem', '*fiddle weekend*'), 10);
+        $chrome->drag(
+            $chrome->driver->findElement(WebDriverBy::xpath("//aside[@aria-label='Pages']//li[contains(., 'Lost property')]")),
+            $chrome->find('treeitem', '*fiddle weekend*'),
+            10,
+        );
         $chrome->find('treeitem', '*Lost property*');
         $chrome->click('button', 'Add Lost property');
         $chrome->awaitText('leads where another entry here leads too', 'main');
@@ -176,7 +182,11 @@ final class MenusTest extends Errand
     {
         $chrome = $this->open('Front page');
         $this->entry('Islands');
-        $chrome->driver->findElement(WebDriverBy::xpath("//*[@aria-label='Entry']//*[contains(text(), 'Picture on the card')]/following::button[text()='Choose…'][1]"))->click();
+        $chrome->driver
+            ->findElement(
+                WebDriverBy::xpath("//*[@aria-label='Entry']//*[contains(text(), 'Picture on the card')]/following::button[text()='Choose…'][1]"),
+            )
+            ->click();
         $chrome->find('dialog', 'Picture on the card');
         $chrome->type('textbox', 'Find a file', 'skerra');
         $chrome->click('button', 'island-skerra.png');
@@ -185,7 +195,10 @@ final class MenusTest extends Errand
         $chrome->find('region', 'Ripple');
         $chrome->click('button', 'Arrange*');
         $chrome->awaitText('Arranged Front page');
-        self::assertMatchesRegularExpression('#<img src="/_files/\w+/island-skerra.png" alt=""[^>]*><a href="/islands">#', $this->fetch($this->ferries('/'))[2]);
+        self::assertMatchesRegularExpression(
+            '#<img src="/_files/\w+/island-skerra.png" alt=""[^>]*><a href="/islands">#',
+            $this->fetch($this->ferries('/'))[2],
+        );
         $chrome->click('button', 'Quick links*');
         $chrome->find('heading', 'Quick links');
         $this->add('File');

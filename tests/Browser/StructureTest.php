@@ -105,10 +105,14 @@ final class StructureTest extends Errand
         $chrome->find('button', 'Take away /q/tides');
         $this->expected[] = '422';
         $chrome->click('button', 'Set…');
-        $chrome->driver->executeScript("const f = document.querySelector('[role=dialog] input[type=datetime-local]'); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(f, '2020-05-01T06:00'); f.dispatchEvent(new Event('input', { bubbles: true }))");
+        $chrome->driver->executeScript(
+            "const f = document.querySelector('[role=dialog] input[type=datetime-local]'); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(f, '2020-05-01T06:00'); f.dispatchEvent(new Event('input', { bubbles: true }))",
+        );
         $chrome->click('button', 'Schedule');
         $chrome->awaitText('This moment has passed', '[role=dialog]');
-        $chrome->driver->executeScript("const f = document.querySelector('[role=dialog] input[type=datetime-local]'); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(f, '2090-05-01T06:00'); f.dispatchEvent(new Event('input', { bubbles: true }))");
+        $chrome->driver->executeScript(
+            "const f = document.querySelector('[role=dialog] input[type=datetime-local]'); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(f, '2090-05-01T06:00'); f.dispatchEvent(new Event('input', { bubbles: true }))",
+        );
         $chrome->click('button', 'Schedule');
         $chrome->awaitText('live from 1 May 2090, 06:00', 'aside');
         $this->goLive();
@@ -331,7 +335,10 @@ final class StructureTest extends Errand
         $chrome->click('button', 'Open version 2');
         $chrome->awaitText('Version 2 of the content', '[role=dialog]');
         $chrome->awaitText('They wait a month.', '[role=dialog]');
-        self::assertStringContainsString('They wait a month.', $chrome->driver->findElement(WebDriverBy::cssSelector('[role=dialog] ins'))->getText());
+        self::assertStringContainsString(
+            'They wait a month.',
+            $chrome->driver->findElement(WebDriverBy::cssSelector('[role=dialog] ins'))->getText(),
+        );
         self::assertSame([], $chrome->axe());
         $chrome->click('button', 'Close');
         $chrome->click('button', 'Open version 1');
@@ -390,7 +397,12 @@ final class StructureTest extends Errand
     /** Presses the tray's own button, whatever it says. */
     private function apply(): void
     {
-        $this->chrome->until(fn () => $this->chrome->driver->executeScript("const b = [...document.querySelectorAll('section[aria-label=Ripple] button')].find(b => /(^| )bg-heron( |$)/.test(b.className)); if (!b || b.disabled) return null; b.click(); return true"), 'the tray ready to apply');
+        $this->chrome->until(
+            fn () => $this->chrome->driver->executeScript(
+                "const b = [...document.querySelectorAll('section[aria-label=Ripple] button')].find(b => /(^| )bg-heron( |$)/.test(b.className)); if (!b || b.disabled) return null; b.click(); return true",
+            ),
+            'the tray ready to apply',
+        );
     }
 
     /** Waits until a change is said to be done, through the tray where visitors notice it. */
@@ -439,7 +451,12 @@ final class StructureTest extends Errand
         $chrome->click('button', 'Freight');
         $chrome->find('complementary', 'Page sheet');
         $chrome->press(WebDriverKeys::ARROW_DOWN);
-        $chrome->until(fn (): ?bool => $chrome->driver->executeScript("return document.querySelector('[role=treegrid]').getAttribute('aria-activedescendant') === document.querySelectorAll('[role=row]')[0].id ? null : true"), 'the active row to move');
+        $chrome->until(
+            fn (): ?bool => $chrome->driver->executeScript(
+                "return document.querySelector('[role=treegrid]').getAttribute('aria-activedescendant') === document.querySelectorAll('[role=row]')[0].id ? null : true",
+            ),
+            'the active row to move',
+        );
         $chrome->click('button', 'Freight');
         $chrome->press(WebDriverKeys::F2);
         $chrome->find('textbox', 'Name of Freight');
@@ -449,7 +466,10 @@ final class StructureTest extends Errand
         $chrome->find('textbox', 'Name of the new page');
         $chrome->press('Pallets', WebDriverKeys::ENTER);
         $chrome->awaitText('Made Pallets');
-        $made = $chrome->until(fn (): ?string => $chrome->driver->executeScript("return document.querySelector('[role=row][aria-selected=true]')?.textContent ?? null"), 'an active row');
+        $made = $chrome->until(
+            fn (): ?string => $chrome->driver->executeScript("return document.querySelector('[role=row][aria-selected=true]')?.textContent ?? null"),
+            'an active row',
+        );
         self::assertStringContainsString('Pallets', $made, 'What was made is the active row.');
     }
 }

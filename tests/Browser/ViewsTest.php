@@ -70,7 +70,15 @@ final class ViewsTest extends Errand
         $chrome->find('option', '*Harbours*');
         $this->assertAccessible('go to');
         $chrome->press(WebDriverKeys::ESCAPE);
-        foreach (['/' => 'home', '/travel/fares/car' => 'page', '/help/site-map' => 'site map', '/_account/sign-in' => 'sign-in', '/travel/fare' => 'missed'] as $path => $what) {
+        foreach (
+            [
+                '/' => 'home',
+                '/travel/fares/car' => 'page',
+                '/help/site-map' => 'site map',
+                '/_account/sign-in' => 'sign-in',
+                '/travel/fare' => 'missed',
+            ] as $path => $what
+        ) {
             $chrome->open($this->ferries($path));
             $this->assertAccessible("public $what");
         }
@@ -137,8 +145,13 @@ final class ViewsTest extends Errand
     #[Test]
     public function an_empty_site_says_how_to_begin(): void
     {
-        $this->database()->exec("insert into sites (ulid, key, name, origin) values ('01J0000000000000000000EMPT', 'empty', 'Empty site', 'http://empty.test') on conflict do nothing");
-        $this->database()->exec("insert into memberships (site_id, user_id, role) select s.id, u.id, 'manager' from sites s, users u where s.key = 'empty' and u.email = 'mairi@skerrivane.example' on conflict do nothing");
+        $this->database()->exec(
+            "insert into sites (ulid, key, name, origin) values ('01J0000000000000000000EMPT', 'empty', 'Empty site', 'http://empty.test') on conflict do nothing",
+        );
+        $this->database()->exec(
+            "insert into memberships (site_id, user_id, role) select s.id, u.id, 'manager' from sites s, users u
+                where s.key = 'empty' and u.email = 'mairi@skerrivane.example' on conflict do nothing",
+        );
         $chrome = $this->signIn();
         $chrome->open($this->editor('/s/empty/outline'));
         $chrome->find('heading', 'This site has no page yet');
@@ -189,11 +202,18 @@ final class ViewsTest extends Errand
     public function a_branch_of_hundreds_is_scrolled_walked_and_moved_about_in(): void
     {
         $database = $this->database();
-        $database->exec("insert into pages (ulid, site_id, parent_id, path, position, name, slug, address) select '01J0000000000000000000' || lpad(n::text, 4, '0'), p.site_id, p.id, p.path || (900000 + n)::text, 9000000 + n, 'Leaflet ' || n, 'leaflet-' || n, p.address || '/leaflet-' || n from pages p join sites s on s.id = p.site_id and s.key = 'ferries', generate_series(1, 600) n where p.address = '/about/press'");
+        $database->exec(
+            "insert into pages (ulid, site_id, parent_id, path, position, name, slug, address)
+                select '01J0000000000000000000' || lpad(n::text, 4, '0'), p.site_id, p.id, p.path || (900000 + n)::text, 9000000 + n, 'Leaflet ' || n, 'leaflet-' || n, p.address || '/leaflet-' || n from pages p join sites s on s.id = p.site_id and s.key = 'ferries', generate_series(1, 600) n where p.address = '/about/press'",
+        );
         $chrome = $this->signIn();
         $chrome->open($this->editor('/s/ferries/outline?row=01J00000000000000000000480'));
         $chrome->find('row', '*/about/press/leaflet-480*');
-        self::assertLessThan(80, $chrome->driver->executeScript('return document.querySelectorAll("[role=row]").length'), 'Rows out of sight are drawn.');
+        self::assertLessThan(
+            80,
+            $chrome->driver->executeScript('return document.querySelectorAll("[role=row]").length'),
+            'Rows out of sight are drawn.',
+        );
         $chrome->driver->executeScript("document.querySelector('[role=treegrid]').focus()");
         $chrome->press(WebDriverKeys::HOME);
         $chrome->find('row', '*Home*');

@@ -66,7 +66,11 @@ final class MomentTest extends TestCase
     #[Test]
     public function a_moment_that_was_kept_is_the_same_and_later_ones_come_after(): void
     {
-        $this->forAll(Generators::choose(0, 4_000_000_000), Generators::choose(0, 4_000_000_000), Generators::elements(['UTC', 'Europe/London', 'Pacific/Auckland', 'America/St_Johns']))->then(static function (int $one, int $other, string $zone): void {
+        $this->forAll(
+            Generators::choose(0, 4_000_000_000),
+            Generators::choose(0, 4_000_000_000),
+            Generators::elements(['UTC', 'Europe/London', 'Pacific/Auckland', 'America/St_Johns']),
+        )->then(static function (int $one, int $other, string $zone): void {
             $moment = Moment::at($one);
             self::assertSame($one, Moment::stored($moment->iso())->seconds);
             self::assertSame($one, Moment::read($moment->iso(), $zone, 'from')->seconds, 'An offset beats the zone.');

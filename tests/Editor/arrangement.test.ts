@@ -20,11 +20,17 @@ import {
 } from '../../resources/js/views/menus/arrangement'
 import { dice, ids, page, shape, thrown } from './menu'
 
-const menu = [page('travel', page('routes'), page('fares', page('bikes'), page('dogs'))), page('islands'), page('help', page('contact'))]
+const menu = [
+    page('travel', page('routes'), page('fares', page('bikes'), page('dogs'))),
+    page('islands'),
+    page('help', page('contact')),
+]
 
 describe('an arrangement of a menu', () => {
     test('is a list of lines in the order in which they are read', () => {
-        expect(lines(menu).map(({ entry, level, parent, index, last }) => [entry.id, level, parent, index, last])).toEqual([
+        expect(
+            lines(menu).map(({ entry, level, parent, index, last }) => [entry.id, level, parent, index, last]),
+        ).toEqual([
             ['travel', 1, null, 0, false],
             ['routes', 2, 'travel', 0, false],
             ['fares', 2, 'travel', 1, true],
@@ -54,8 +60,12 @@ describe('an arrangement of a menu', () => {
     })
 
     test('takes an entry in as the n-th under a parent', () => {
-        expect(shape(put(menu, page('new'), null, 1))).toBe('travel(routes fares(bikes dogs)) new islands help(contact)')
-        expect(shape(put(menu, page('new'), 'fares', 0))).toBe('travel(routes fares(new bikes dogs)) islands help(contact)')
+        expect(shape(put(menu, page('new'), null, 1))).toBe(
+            'travel(routes fares(bikes dogs)) new islands help(contact)',
+        )
+        expect(shape(put(menu, page('new'), 'fares', 0))).toBe(
+            'travel(routes fares(new bikes dogs)) islands help(contact)',
+        )
     })
 
     test.each([
@@ -83,13 +93,23 @@ describe('an arrangement of a menu', () => {
     })
 
     test('is written without the names that are there for reading', () => {
-        const entry: Entry = { id: 'a', kind: 'page', page: 'p', pageName: 'Fares', fileName: 'x.pdf', label: 'All fares', entries: [] }
+        const entry: Entry = {
+            id: 'a',
+            kind: 'page',
+            page: 'p',
+            pageName: 'Fares',
+            fileName: 'x.pdf',
+            label: 'All fares',
+            entries: [],
+        }
         expect(written([entry])).toEqual([{ id: 'a', kind: 'page', page: 'p', label: 'All fares' }])
     })
 
     test('is renewed for another menu: the same shape, other identities', () => {
         const other = renewed(menu)
-        expect(lines(other).map(line => [line.entry.page, line.level])).toEqual(lines(menu).map(line => [line.entry.page, line.level]))
+        expect(lines(other).map(line => [line.entry.page, line.level])).toEqual(
+            lines(menu).map(line => [line.entry.page, line.level]),
+        )
         expect(ids(other).filter(id => ids(menu).includes(id))).toEqual([])
         expect(new Set(ids(other)).size).toBe(ids(menu).length)
     })
@@ -145,12 +165,19 @@ describe('one step', () => {
         expect(shape(stepAll(row, new Set(['a', 'b']), 'down'))).toBe('c a b d')
         expect(shape(stepAll(row, new Set(['a', 'b']), 'up'))).toBe('a b c d')
         expect(shape(stepAll(row, new Set(['b', 'c']), 'in'))).toBe('a(b c) d')
-        expect(shape(stepAll([page('a', page('b'), page('c'), page('d'))], new Set(['b', 'c']), 'out'))).toBe('a(d) b c')
+        expect(shape(stepAll([page('a', page('b'), page('c'), page('d'))], new Set(['b', 'c']), 'out'))).toBe(
+            'a(d) b c',
+        )
     })
 
     test('of several takes what stands under one of them along', () => {
-        expect(topmost(menu, new Set(['fares', 'dogs', 'islands'])).map(entry => entry.id)).toEqual(['fares', 'islands'])
-        expect(shape(stepAll(menu, new Set(['fares', 'dogs']), 'up'))).toBe('travel(fares(bikes dogs) routes) islands help(contact)')
+        expect(topmost(menu, new Set(['fares', 'dogs', 'islands'])).map(entry => entry.id)).toEqual([
+            'fares',
+            'islands',
+        ])
+        expect(shape(stepAll(menu, new Set(['fares', 'dogs']), 'up'))).toBe(
+            'travel(fares(bikes dogs) routes) islands help(contact)',
+        )
     })
 })
 
@@ -165,7 +192,8 @@ describe('over menus at random', () => {
             for (let n = 0; n < 12; n++) {
                 const some = new Set(all.filter(() => throwing(3) === 0))
                 const to = steps[throwing(4)] ?? 'up'
-                entries = throwing(2) === 0 ? stepAll(entries, some, to) : step(entries, all[throwing(all.length)] ?? '', to)
+                entries =
+                    throwing(2) === 0 ? stepAll(entries, some, to) : step(entries, all[throwing(all.length)] ?? '', to)
                 expect(ids(entries).slice().sort()).toEqual(all)
             }
         }
@@ -191,7 +219,10 @@ describe('over menus at random', () => {
             const found = (pathOf(entries, entry.id) ?? '')
                 .split('.')
                 .filter(part => part !== 'entries')
-                .reduce<Entry | undefined>((at, n) => (at === undefined ? entries : (at.entries ?? []))[Number(n)], undefined)
+                .reduce<Entry | undefined>(
+                    (at, n) => (at === undefined ? entries : (at.entries ?? []))[Number(n)],
+                    undefined,
+                )
             expect(found?.id).toBe(entry.id)
         }
     })

@@ -36,12 +36,15 @@ describe('an answer of the API', () => {
         expect(problem.reasonFor('lug')).toBeUndefined()
     })
 
-    test.each([[undefined], [''], [null], [{}]])('without a reason (%j) says that there is none, and what to do', async error => {
-        const problem = await problemOf(refused(502, error))
-        expect(problem.message).toContain('Try again')
-        expect(problem.status).toBe(502)
-        expect(problem.problem.title).not.toBe('')
-    })
+    test.each([[undefined], [''], [null], [{}]])(
+        'without a reason (%j) says that there is none, and what to do',
+        async error => {
+            const problem = await problemOf(refused(502, error))
+            expect(problem.message).toContain('Try again')
+            expect(problem.status).toBe(502)
+            expect(problem.problem.title).not.toBe('')
+        },
+    )
 
     test('that never came says that nothing is lost', async () => {
         const problem = await problemOf(answered(Promise.reject(new TypeError('Failed to fetch'))))
@@ -77,7 +80,9 @@ describe('a file', () => {
     })
 
     test('is none where the answer is a problem', async () => {
-        const answer = new Response(JSON.stringify({ title: 'Changed', detail: 'The page is gone.', status: 409 }), { status: 409 })
+        const answer = new Response(JSON.stringify({ title: 'Changed', detail: 'The page is gone.', status: 409 }), {
+            status: 409,
+        })
         expect((await problemOf(fileOf(Promise.resolve(answer)))).message).toBe('The page is gone.')
         expect((await problemOf(fileOf(Promise.resolve(new Response('<html>', { status: 502 }))))).status).toBe(502)
         expect((await problemOf(fileOf(Promise.reject(new TypeError('Failed to fetch'))))).status).toBe(0)

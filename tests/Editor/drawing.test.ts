@@ -1,5 +1,13 @@
 import { describe, expect, test } from 'vitest'
-import { label, layOut, legends, stem, tintOf, type Drawn, type StructureNode } from '../../resources/js/views/outline/drawing'
+import {
+    label,
+    layOut,
+    legends,
+    stem,
+    tintOf,
+    type Drawn,
+    type StructureNode,
+} from '../../resources/js/views/outline/drawing'
 import { dice } from './menu'
 
 const node = (id: string, parent: string | null, size = 1): StructureNode =>

@@ -94,14 +94,24 @@ describe('a redirect while it is written', () => {
 
     test('becomes the fields of a change, of which none contradict each other', () => {
         const draft = { ...blank('01', '/old'), way: 'url' as const, value: 'https://tides.example/' }
-        expect(fieldsOf(draft)).toMatchObject({ source: '/old', answer: '301', leadsTo: { url: 'https://tides.example/' }, pause: null })
+        expect(fieldsOf(draft)).toMatchObject({
+            source: '/old',
+            answer: '301',
+            leadsTo: { url: 'https://tides.example/' },
+            pause: null,
+        })
         expect(fieldsOf({ ...draft, answer: '410' })).toMatchObject({ leadsTo: null, pause: null })
         expect(fieldsOf({ ...draft, answer: 'pause' }).pause).toMatchObject({ seconds: 5 })
         expect(fieldsOf(draft)).not.toHaveProperty('id')
     })
 
     test('is what the redirect was, when nothing is typed', () => {
-        const redirect = { ...fieldsOf({ ...blank('01', '/old'), value: 'PAGE' }), id: '01', position: 0, origin: 'hand' }
+        const redirect = {
+            ...fieldsOf({ ...blank('01', '/old'), value: 'PAGE' }),
+            id: '01',
+            position: 0,
+            origin: 'hand',
+        }
         const draft = draftOf(redirect as Parameters<typeof draftOf>[0], 'Fares')
         expect([draft.way, draft.value, draft.valueName]).toEqual(['page', 'PAGE', 'Fares'])
         expect(fieldsOf(draft)).toEqual(fieldsOf({ ...blank('01', '/old'), value: 'PAGE' }))
@@ -128,7 +138,9 @@ describe('what a ripple says', () => {
 
     test('in one line', () => {
         expect(summary({ counts } as Account)).toBe('4 addresses move, 1 redirect, 2 menu entries')
-        expect(summary({ counts: { ...counts, addresses: 1, menu: 1 } } as Account)).toBe('1 address moves, 1 redirect, 1 menu entry')
+        expect(summary({ counts: { ...counts, addresses: 1, menu: 1 } } as Account)).toBe(
+            '1 address moves, 1 redirect, 1 menu entry',
+        )
     })
 
     test('in groups, each with its number and the right word, nothing that does not happen', () => {
@@ -136,7 +148,9 @@ describe('what a ripple says', () => {
         expect(groups.map(({ key, count: n }) => [key, n])).toEqual(
             Object.entries(counts)
                 .filter(([, n]) => n > 0)
-                .sort(([a], [b]) => groups.findIndex(({ key }) => key === a) - groups.findIndex(({ key }) => key === b)),
+                .sort(
+                    ([a], [b]) => groups.findIndex(({ key }) => key === a) - groups.findIndex(({ key }) => key === b),
+                ),
         )
         expect(groups.find(({ key }) => key === 'redirectsWritten')?.word).toBe('redirect written')
         expect(groups.filter(({ breaks }) => breaks).map(({ key }) => key)).toEqual(['gone'])

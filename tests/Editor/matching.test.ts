@@ -1,5 +1,12 @@
 import { describe, expect, test } from 'vitest'
-import { accepted, isFree, shownRows, type Choices, type Matched, type Shown } from '../../resources/js/views/addresses/matching'
+import {
+    accepted,
+    isFree,
+    shownRows,
+    type Choices,
+    type Matched,
+    type Shown,
+} from '../../resources/js/views/addresses/matching'
 
 const row = (old: string, confidence: number, requests: number, fields: object = {}): Matched =>
     ({
@@ -69,7 +76,9 @@ describe('the rows that are shown', () => {
     })
 
     test('follow what was chosen by hand', () => {
-        expect(shown({ only: 'accepted' }, { '/fares': { isOn: false }, '/nothing': { gone: true } })).toEqual(['/nothing'])
+        expect(shown({ only: 'accepted' }, { '/fares': { isOn: false }, '/nothing': { gone: true } })).toEqual([
+            '/nothing',
+        ])
         expect(shown({ only: 'none' }, { '/nothing': { page: { id: 'p', name: 'P' } } })).toEqual([])
     })
 

@@ -4,7 +4,9 @@ export const page = (id: string, ...entries: Entry[]): Entry => ({ id, kind: 'pa
 
 /** A menu as its names in order, what stands under a name in brackets: `a(b c) d`. */
 export function shape(entries: Entry[]): string {
-    return entries.map(entry => entry.id + ((entry.entries ?? []).length > 0 ? `(${shape(entry.entries ?? [])})` : '')).join(' ')
+    return entries
+        .map(entry => entry.id + ((entry.entries ?? []).length > 0 ? `(${shape(entry.entries ?? [])})` : ''))
+        .join(' ')
 }
 
 export const ids = (entries: Entry[]) => lines(entries).map(line => line.entry.id)

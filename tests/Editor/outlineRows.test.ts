@@ -12,13 +12,20 @@ const branches = new Map<string | null, Branch>([
     ['travel', { total: 2, rows: [page('routes', 'travel', 0, 2), page('fares', 'travel', 1, 2)] }],
     ['fares', { total: 1, rows: [page('bikes', 'fares', 0, 3)] }],
 ])
-const said = (rows: Row[]) => rows.map(row => `${'·'.repeat(row.level - 1)}${row.kind === 'page' ? row.page.id : row.kind}`)
+const said = (rows: Row[]) =>
+    rows.map(row => `${'·'.repeat(row.level - 1)}${row.kind === 'page' ? row.page.id : row.kind}`)
 const pages = (rows: Row[]) => rows.filter((row): row is Row & { kind: 'page' } => row.kind === 'page')
 
 describe('the open part of the tree as lines', () => {
     test('shows what is open and nothing below what is closed', () => {
         expect(said(flatten(branches, new Set(), null))).toEqual(['travel', 'islands', 'help'])
-        expect(said(flatten(branches, new Set(['travel']), null))).toEqual(['travel', '·routes', '·fares', 'islands', 'help'])
+        expect(said(flatten(branches, new Set(['travel']), null))).toEqual([
+            'travel',
+            '·routes',
+            '·fares',
+            'islands',
+            'help',
+        ])
         expect(said(flatten(branches, new Set(['travel', 'fares']), null))).toEqual([
             'travel',
             '·routes',
@@ -47,7 +54,10 @@ describe('the open part of the tree as lines', () => {
     })
 
     test('leaves room for rows that are not fetched yet', () => {
-        const some = new Map(branches).set(null, { total: 4, rows: [page('travel', null, 2), undefined, page('help', null)] })
+        const some = new Map(branches).set(null, {
+            total: 4,
+            rows: [page('travel', null, 2), undefined, page('help', null)],
+        })
         const rows = flatten(some, new Set(), null)
         expect(said(rows)).toEqual(['travel', 'hole', 'help', 'hole'])
         expect(rows.map(row => row.key)).toEqual(['travel', 'top:1', 'help', 'top:3'])
@@ -96,7 +106,12 @@ describe('the open part of the tree as lines', () => {
 })
 
 describe('what a filter found, as lines', () => {
-    const found = [page('travel', null, 2), page('fares', 'travel', 1, 2), page('bikes', 'fares', 0, 3), page('help', null)]
+    const found = [
+        page('travel', null, 2),
+        page('fares', 'travel', 1, 2),
+        page('bikes', 'fares', 0, 3),
+        page('help', null),
+    ]
 
     test('keeps the order of the tree and opens the pages above a match', () => {
         expect(filtered(found).map(row => [row.key, row.level, row.kind === 'page' && row.open])).toEqual([
@@ -153,9 +168,23 @@ describe('where Alt and an arrow take a page', () => {
 })
 
 test('what the wire leaves away of a row is its default, and what it says holds', () => {
-    const row = whole({ id: 'a', parent: null, name: 'A', address: '/a', level: 1, edited: true, picks: ['Cards'] } as Parameters<
-        typeof whole
-    >[0])
-    expect(row).toMatchObject({ listed: true, indexed: true, kind: 'page', children: 0, edited: true, picks: ['Cards'], leadsTo: null })
+    const row = whole({
+        id: 'a',
+        parent: null,
+        name: 'A',
+        address: '/a',
+        level: 1,
+        edited: true,
+        picks: ['Cards'],
+    } as Parameters<typeof whole>[0])
+    expect(row).toMatchObject({
+        listed: true,
+        indexed: true,
+        kind: 'page',
+        children: 0,
+        edited: true,
+        picks: ['Cards'],
+        leadsTo: null,
+    })
     expect(whole(row).picks).toEqual(['Cards'])
 })

@@ -9,7 +9,8 @@ const note = (kind: Schemas['RippleNote']['kind'], other: string | null = null) 
     noteWords({ kind, page: '01', name: 'Fares', other } as Schemas['RippleNote'])
 const row = (fields: Partial<Row>): Row =>
     ({ address: '/a', kind: 'page', isLive: true, redirect: null, waits: null, state: null, ...fields }) as Row
-const redirect = (fields: object = {}) => ({ id: '01', answer: '301', inFront: false, ...fields }) as NonNullable<Row['redirect']>
+const redirect = (fields: object = {}) =>
+    ({ id: '01', answer: '301', inFront: false, ...fields }) as NonNullable<Row['redirect']>
 
 describe('a note of a ripple', () => {
     test.each<[Schemas['RippleNote']['kind'], string | null, string]>([
@@ -47,7 +48,10 @@ describe('what answers at an address', () => {
         [{ kind: 'one', redirect: redirect() }, 'sends on, 301'],
         [{ kind: 'one', redirect: redirect({ answer: '410' }) }, 'gone, 410'],
         [{ kind: 'one', redirect: redirect({ answer: 'pause' }), state: 'waiting' }, 'pause page, not yet'],
-        [{ kind: 'branch', redirect: redirect({ answer: '302', inFront: true }), state: 'off' }, 'sends on, 302, in front, off'],
+        [
+            { kind: 'branch', redirect: redirect({ answer: '302', inFront: true }), state: 'off' },
+            'sends on, 302, in front, off',
+        ],
     ])('%o', (fields, words) => {
         expect(answerWords(row(fields))).toBe(words)
     })
@@ -67,13 +71,24 @@ describe('findings', () => {
     test('of redirects are each told as a list, in a row, and with what mends them', () => {
         expect(Object.keys(findingOfRow)).toEqual(Object.keys(findingWords))
         expect(Object.keys(mendWords)).toEqual(Object.keys(findingWords))
-        for (const words of [...Object.values(findingWords).flat(), ...Object.values(findingOfRow), ...Object.values(mendWords)])
+        for (const words of [
+            ...Object.values(findingWords).flat(),
+            ...Object.values(findingOfRow),
+            ...Object.values(mendWords),
+        ])
             expect(words.trim()).not.toBe('')
     })
 
     test('of menus name the entry and the limit', () => {
         const finding = (kind: string, fields: object = {}) =>
-            menuFindingWords({ kind, label: 'Fares', hidden: null, count: 9, most: 2, ...fields } as Schemas['MenuFinding'])
+            menuFindingWords({
+                kind,
+                label: 'Fares',
+                hidden: null,
+                count: 9,
+                most: 2,
+                ...fields,
+            } as Schemas['MenuFinding'])
         expect(finding('crowded', { most: 7 })).toBe('9 entries stand side by side; beyond 7 it gets crowded.')
         expect(finding('too-deep')).toBe('“Fares” stands on level 3; this place shows 2.')
         expect(finding('page-hidden', { hidden: 'bin' })).toBe('“Fares” is not seen: the page is in the bin.')

@@ -1,9 +1,12 @@
 import { expect, test } from 'vitest'
 import { wayBack } from '../../resources/js/app/wayBack'
 
-test.each(['/', '/s/ferries/outline', '/s/ferries/outline?row=01M8&tab=words', '/sign-ins'])('one comes back to %s', address => {
-    expect(wayBack(address)).toBe(address)
-})
+test.each(['/', '/s/ferries/outline', '/s/ferries/outline?row=01M8&tab=words', '/sign-ins'])(
+    'one comes back to %s',
+    address => {
+        expect(wayBack(address)).toBe(address)
+    },
+)
 
 test.each([
     ['//elsewhere.example/x'],

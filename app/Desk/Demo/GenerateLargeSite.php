@@ -12,7 +12,38 @@ use Illuminate\Support\Str;
 /** A site of any size from a seeded generator: realistic depth and branching, one branch of 5,000 children. */
 final readonly class GenerateLargeSite
 {
-    private const WORDS = ['harbour', 'ferry', 'island', 'winter', 'summer', 'freight', 'ticket', 'pier', 'timetable', 'notice', 'tide', 'crew', 'cargo', 'light', 'bay', 'north', 'south', 'garden', 'school', 'market', 'archive', 'report', 'meeting', 'year', 'guide', 'walk', 'bird', 'stone', 'bridge', 'mill'];
+    private const WORDS = [
+        'harbour',
+        'ferry',
+        'island',
+        'winter',
+        'summer',
+        'freight',
+        'ticket',
+        'pier',
+        'timetable',
+        'notice',
+        'tide',
+        'crew',
+        'cargo',
+        'light',
+        'bay',
+        'north',
+        'south',
+        'garden',
+        'school',
+        'market',
+        'archive',
+        'report',
+        'meeting',
+        'year',
+        'guide',
+        'walk',
+        'bird',
+        'stone',
+        'bridge',
+        'mill',
+    ];
 
     private const PIECE = 5000;
 
@@ -42,7 +73,16 @@ final readonly class GenerateLargeSite
                 $at = $n === 0 ? '/' : "$address/$slug";
                 $known[$n] = [$path, $n === 0 ? '' : $at];
                 $position = 65536 * ($children[$parent ?? -1] = ($children[$parent ?? -1] ?? 0) + 1);
-                $rows[] = ['id' => $id, 'ulid' => (string) Str::ulid(), 'parent' => $parent === null ? null : $first + $parent, 'path' => $path, 'position' => $position, 'name' => ucfirst(str_replace('-', ' ', $slug)), 'slug' => $slug, 'address' => $at];
+                $rows[] = [
+                    'id' => $id,
+                    'ulid' => (string) Str::ulid(),
+                    'parent' => $parent === null ? null : $first + $parent,
+                    'path' => $path,
+                    'position' => $position,
+                    'name' => ucfirst(str_replace('-', ' ', $slug)),
+                    'slug' => $slug,
+                    'address' => $at,
+                ];
                 if (count($rows) === self::PIECE) {
                     $this->write($site, $rows);
                     $rows = [];
@@ -50,7 +90,10 @@ final readonly class GenerateLargeSite
             }
             $this->write($site, $rows);
             $this->db->statement("select setval(pg_get_serial_sequence('pages', 'id'), (select max(id) from pages))");
-            $this->db->insert("insert into ledger (site_id, key, address, kind, page_id, ever_live) select site_id, lower(address), address, 'page', id, true from pages where site_id = ?", [$site->id]);
+            $this->db->insert(
+                "insert into ledger (site_id, key, address, kind, page_id, ever_live) select site_id, lower(address), address, 'page', id, true from pages where site_id = ?",
+                [$site->id],
+            );
             $site->update(['start_page_id' => $first]);
 
             return $site->refresh();
@@ -73,10 +116,14 @@ final readonly class GenerateLargeSite
     /** @param  list<array<string, mixed>>  $rows */
     private function write(Site $site, array $rows): void
     {
-        $this->db->insert(<<<'SQL'
+        $this->db->insert(
+            <<<'SQL'
             insert into pages (id, ulid, site_id, parent_id, path, position, name, slug, address, state, ever_live, live_since, slug_by_hand)
             select n.id, n.ulid, ?, n.parent, n.path::ltree, n.position, n.name, n.slug, n.address, 'live', true, now(), false
             from jsonb_to_recordset(?::jsonb) as n(id bigint, ulid text, parent bigint, path text, position bigint, name text, slug text, address text)
-            SQL, [$site->id, json_encode($rows, JSON_THROW_ON_ERROR)]);
+            SQL
+            ,
+            [$site->id, json_encode($rows, JSON_THROW_ON_ERROR)],
+        );
     }
 }

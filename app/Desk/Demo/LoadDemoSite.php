@@ -28,8 +28,16 @@ use Illuminate\Support\Str;
 /** Builds a demo site from its data files, by the same changes a manager would make. */
 final readonly class LoadDemoSite
 {
-    public function __construct(private ConnectionInterface $db, private ApplyChanges $apply, private SaveContent $save, private LiveContent $live, private UploadPicture $upload, private LoadMenus $menus, private LoadRedirects $redirects, private TellStory $story)
-    {
+    public function __construct(
+        private ConnectionInterface $db,
+        private ApplyChanges $apply,
+        private SaveContent $save,
+        private LiveContent $live,
+        private UploadPicture $upload,
+        private LoadMenus $menus,
+        private LoadRedirects $redirects,
+        private TellStory $story,
+    ) {
     }
 
     public function load(string $folder, string $key): void
@@ -94,7 +102,12 @@ final readonly class LoadDemoSite
         $lives = [];
         foreach ($pages as $page) {
             $parent = $page->parentAddress();
-            $makes[] = new Make($ids[$page->address], PageName::of($page->name), Place::lastIn($parent === null ? null : $ids[$parent]), Slug::of($page->slug()));
+            $makes[] = new Make(
+                $ids[$page->address],
+                PageName::of($page->name),
+                Place::lastIn($parent === null ? null : $ids[$parent]),
+                Slug::of($page->slug()),
+            );
             if (($page->head['state'] ?? 'live') === 'live') {
                 $lives[] = new GoLive($ids[$page->address]);
             }
@@ -119,9 +132,14 @@ final readonly class LoadDemoSite
         foreach ($pages as $demo) {
             $page = Page::query()->where('ulid', $ids[$demo->address])->firstOrFail();
             $page->update([
-                'heading' => $demo->head['heading'] ?? null, 'summary' => $demo->head['summary'] ?? '', 'search_title' => $demo->head['title'] ?? '',
-                'search_description' => $demo->head['description'] ?? '', 'layout' => $demo->head['layout'] ?? 'page', 'listed' => ($demo->head['listed'] ?? 'yes') === 'yes',
-                'indexed' => ($demo->head['index'] ?? 'yes') === 'yes', 'slug_by_hand' => ($demo->head['state'] ?? 'live') === 'live' && $page->slug_by_hand,
+                'heading' => $demo->head['heading'] ?? null,
+                'summary' => $demo->head['summary'] ?? '',
+                'search_title' => $demo->head['title'] ?? '',
+                'search_description' => $demo->head['description'] ?? '',
+                'layout' => $demo->head['layout'] ?? 'page',
+                'listed' => ($demo->head['listed'] ?? 'yes') === 'yes',
+                'indexed' => ($demo->head['index'] ?? 'yes') === 'yes',
+                'slug_by_hand' => ($demo->head['state'] ?? 'live') === 'live' && $page->slug_by_hand,
             ]);
             if ($demo->markdown !== '') {
                 $this->save->bringIn($page, $by, $markdown->document($demo->markdown));
@@ -131,9 +149,15 @@ final readonly class LoadDemoSite
         foreach ($pages as $demo) {
             $days = (int) ($demo->head['changed'] ?? 0);
             $since = $demo->head['since'] ?? null;
-            $this->db->update('update pages set updated_at = now() - make_interval(days => ?), live_since = case when live_since is null then null else coalesce(?::timestamptz, now() - make_interval(days => ?)) end where ulid = ?', [$days, $since, $days + 200, $ids[$demo->address]]);
+            $this->db->update(
+                'update pages set updated_at = now() - make_interval(days => ?), live_since =
+                    case when live_since is null then null else coalesce(?::timestamptz, now() - make_interval(days => ?)) end where ulid = ?',
+                [$days, $since, $days + 200, $ids[$demo->address]],
+            );
         }
-        $this->db->update('update ledger l set since = coalesce(p.live_since, p.updated_at) from pages p where p.id = l.page_id and l.site_id = ?', [$site->id]);
+        $this->db->update('update ledger l set since = coalesce(p.live_since, p.updated_at) from pages p where p.id = l.page_id and l.site_id = ?', [
+            $site->id,
+        ]);
     }
 
     /** @param  array<string, string>  $ids */
@@ -143,7 +167,10 @@ final readonly class LoadDemoSite
             $branch = $person['branch'][$site->key] ?? null;
             if ($branch !== null) {
                 $page = Page::query()->where('ulid', $ids[$branch])->firstOrFail();
-                Membership::query()->where('site_id', $site->id)->where('user_id', User::query()->where('email', $person['email'])->value('id'))->update(['branch_id' => $page->id]);
+                Membership::query()
+                    ->where('site_id', $site->id)
+                    ->where('user_id', User::query()->where('email', $person['email'])->value('id'))
+                    ->update(['branch_id' => $page->id]);
             }
         }
     }

@@ -23,8 +23,12 @@ use Illuminate\Support\Str;
 /** Gives a demo site the menus and picks of its menus.json, in the form of menu files. */
 final readonly class LoadMenus
 {
-    public function __construct(private ConnectionInterface $db, private ApplyChanges $apply, private ReadMenuFile $read, private UploadPicture $upload)
-    {
+    public function __construct(
+        private ConnectionInterface $db,
+        private ApplyChanges $apply,
+        private ReadMenuFile $read,
+        private UploadPicture $upload,
+    ) {
     }
 
     public function load(Site $site, User $by, string $folder): void
@@ -53,9 +57,15 @@ final readonly class LoadMenus
     private function withPictures(array $entries, Site $site, User $by, string $folder): array
     {
         return array_map(function (array $entry) use ($site, $by, $folder): array {
-            $picture = isset($entry['picture']) ? $this->upload->upload($site, $by, $entry['picture'], (string) file_get_contents("$folder/{$entry['picture']}"))->ulid : null;
+            $picture = isset($entry['picture'])
+                ? $this->upload->upload($site, $by, $entry['picture'], (string) file_get_contents("$folder/{$entry['picture']}"))->ulid
+                : null;
 
-            return [...$entry, ...($picture === null ? [] : ['picture' => $picture]), 'entries' => $this->withPictures($entry['entries'] ?? [], $site, $by, $folder)];
+            return [
+                ...$entry,
+                ...$picture === null ? [] : ['picture' => $picture],
+                'entries' => $this->withPictures($entry['entries'] ?? [], $site, $by, $folder),
+            ];
         }, $entries);
     }
 }

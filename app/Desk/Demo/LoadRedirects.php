@@ -35,7 +35,11 @@ final readonly class LoadRedirects
         if (! is_file("$folder/redirects.json")) {
             return;
         }
-        ['lists' => $lists, 'redirects' => $redirects, 'missed' => $missed] = json_decode((string) file_get_contents("$folder/redirects.json"), true, flags: JSON_THROW_ON_ERROR);
+        ['lists' => $lists, 'redirects' => $redirects, 'missed' => $missed] = json_decode(
+            (string) file_get_contents("$folder/redirects.json"),
+            true,
+            flags: JSON_THROW_ON_ERROR,
+        );
         mt_srand(20261125);
         foreach ($redirects as $redirect) {
             $this->make($redirect, $site, $by);
@@ -45,9 +49,18 @@ final readonly class LoadRedirects
         }
         foreach ($missed as $address => $often) {
             $key = NormalForm::key($address, $site->rules());
-            $this->db->insert('insert into missed_addresses (site_id, key, address, noise, first_at, last_at) values (?, ?, ?, ?, now() - make_interval(days => ?), now())', [$site->id, $key, $address, RequestOrigin::isNoise($address), self::DAYS]);
+            $this->db->insert(
+                'insert into missed_addresses (site_id, key, address, noise, first_at, last_at) values (?, ?, ?, ?, now() - make_interval(days => ?), now())',
+                [$site->id, $key, $address, RequestOrigin::isNoise($address), self::DAYS],
+            );
             foreach ($this->hits($often / 3) as [$day, $host, $hits]) {
-                $this->db->insert('insert into missed_hits (site_id, key, day, referrer, hits) values (?, ?, current_date - ?::int, ?, ?)', [$site->id, $key, $day, $host, $hits]);
+                $this->db->insert('insert into missed_hits (site_id, key, day, referrer, hits) values (?, ?, current_date - ?::int, ?, ?)', [
+                    $site->id,
+                    $key,
+                    $day,
+                    $host,
+                    $hits,
+                ]);
             }
         }
     }
@@ -56,17 +69,25 @@ final readonly class LoadRedirects
     private function bringIn(array $list, string $text, Site $site, User $by): void
     {
         $seed = (string) Str::ulid();
-        foreach ($this->import->make($site, $by, $text, $seed, $this->import->look($site, $text, $seed), $list['note'], Rights::of(Authority::Manager)) as $entry) {
+        foreach (
+            $this->import->make($site, $by, $text, $seed, $this->import->look($site, $text, $seed), $list['note'], Rights::of(Authority::Manager)) as $entry
+        ) {
             $this->dateBack($entry, $list['days'], $site);
-            foreach (array_column($this->db->select('select ulid from redirect_rules where by_entry_id = ? order by id', [$entry->id]), 'ulid') as $n => $rule) {
-                $this->count($site, $rule, $list['hits'] / (1 + $n % 7));
+            foreach (
+                array_column($this->db->select('select ulid from redirect_rules where by_entry_id = ? order by id', [$entry->id]), 'ulid') as $n => $rule
+            ) {
+                $this->count($site, $rule, $list['hits'] / (1 + ($n % 7)));
             }
         }
     }
 
     private function dateBack(HistoryEntry $entry, int $days, Site $site): void
     {
-        $then = Carbon::now($site->zone)->subDays($days)->setTime(9 + $days % 8, 10)->utc()->toIso8601ZuluString();
+        $then = Carbon::now($site->zone)
+            ->subDays($days)
+            ->setTime(9 + ($days % 8), 10)
+            ->utc()
+            ->toIso8601ZuluString();
         $this->db->update('update ledger set since = ? where by_entry_id = ?', [$then, $entry->id]);
         $this->db->update('update redirect_rules set made_at = ? where by_entry_id = ?', [$then, $entry->id]);
     }
@@ -74,7 +95,13 @@ final readonly class LoadRedirects
     private function count(Site $site, string $rule, float $aDay): void
     {
         foreach ($this->hits($aDay) as [$day, $host, $hits]) {
-            $this->db->insert('insert into redirect_hits (site_id, rule, day, referrer, hits) values (?, ?, current_date - ?::int, ?, ?)', [$site->id, $rule, $day, $host, $hits]);
+            $this->db->insert('insert into redirect_hits (site_id, rule, day, referrer, hits) values (?, ?, current_date - ?::int, ?, ?)', [
+                $site->id,
+                $rule,
+                $day,
+                $host,
+                $hits,
+            ]);
         }
     }
 
@@ -84,7 +111,9 @@ final readonly class LoadRedirects
         $id = (string) Str::ulid();
         $fields = array_diff_key($redirect, ['days' => true, 'hits' => true]);
         if (isset($fields['leadsTo']['page'])) {
-            $fields['leadsTo'] = ['page' => Page::query()->where('site_id', $site->id)->where('address', $fields['leadsTo']['page'])->firstOrFail()->ulid];
+            $fields['leadsTo'] = [
+                'page' => Page::query()->where('site_id', $site->id)->where('address', $fields['leadsTo']['page'])->firstOrFail()->ulid,
+            ];
         }
         if (isset($fields['until'])) {
             $fields['until'] = Carbon::now($site->zone)->modify($fields['until'])->startOfDay()->format('Y-m-d\TH:i');
@@ -100,7 +129,7 @@ final readonly class LoadRedirects
     {
         for ($day = 0; $day < self::DAYS; $day++) {
             $isWeekend = Carbon::now()->subDays($day)->isWeekend();
-            $hits = (int) round($aDay * ($isWeekend ? 1.6 : 0.8) * mt_rand(40, 160) / 100);
+            $hits = (int) round(($aDay * ($isWeekend ? 1.6 : 0.8) * mt_rand(40, 160)) / 100);
             $by = [];
             for ($n = 0; $n < $hits; $n++) {
                 $host = self::HOSTS[mt_rand(0, count(self::HOSTS) - 1)];

@@ -26,7 +26,11 @@ final readonly class MarkdownContent
         $blocks = [];
         $rest = $markdown;
         while (preg_match(self::PICTURE, $rest, $found, PREG_OFFSET_CAPTURE) === 1) {
-            $blocks = [...$blocks, ...$this->blocks(substr($rest, 0, $found[0][1])), $this->pictureBlock(array_map(static fn (array $part): string => $part[0], $found))];
+            $blocks = [
+                ...$blocks,
+                ...$this->blocks(substr($rest, 0, $found[0][1])),
+                $this->pictureBlock(array_map(static fn (array $part): string => $part[0], $found)),
+            ];
             $rest = substr($rest, $found[0][1] + strlen($found[0][0]));
         }
 
@@ -36,7 +40,7 @@ final readonly class MarkdownContent
     /** @return list<array<string, mixed>> */
     private function blocks(string $markdown): array
     {
-        return (new PastedHtml($this->pageAt))->read((new CommonMarkConverter)->convert($markdown)->getContent())->blocks;
+        return (new PastedHtml($this->pageAt))->read((new CommonMarkConverter())->convert($markdown)->getContent())->blocks;
     }
 
     /**
@@ -45,9 +49,16 @@ final readonly class MarkdownContent
      */
     private function pictureBlock(array $found): array
     {
-        return ['type' => 'picture', 'attrs' => [
-            'file' => ($this->picture)($found['file']), 'alt' => $found['alt'], 'decorative' => $found['alt'] === '', 'caption' => $found['caption'] ?? '',
-            'align' => ($found['align'] ?? '') ?: 'centre', 'width' => (int) (($found['width'] ?? '') ?: 100),
-        ]];
+        return [
+            'type' => 'picture',
+            'attrs' => [
+                'file' => ($this->picture)($found['file']),
+                'alt' => $found['alt'],
+                'decorative' => $found['alt'] === '',
+                'caption' => $found['caption'] ?? '',
+                'align' => $found['align'] ?? '' ?: 'centre',
+                'width' => (int) ($found['width'] ?? '' ?: 100),
+            ],
+        ];
     }
 }

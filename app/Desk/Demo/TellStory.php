@@ -30,15 +30,27 @@ final class TellStory
     /** @var array<string, HistoryEntry> */
     private array $entries = [];
 
-    public function __construct(private readonly ConnectionInterface $db, private readonly ApplyChanges $apply, private readonly UndoEntry $undo, private readonly UploadFile $upload)
-    {
+    public function __construct(
+        private readonly ConnectionInterface $db,
+        private readonly ApplyChanges $apply,
+        private readonly UndoEntry $undo,
+        private readonly UploadFile $upload,
+    ) {
     }
 
     public function tell(Site $site, string $folder): void
     {
         foreach (json_decode((string) file_get_contents("$folder/story.json"), true, flags: JSON_THROW_ON_ERROR) as $step) {
-            $by = User::query()->where('email', 'like', "{$step['by']}@%")->firstOrFail();
-            $entry = $this->apply->apply($site, $by, $this->batch($step, $site, $folder, $by), note: $step['note'], rights: Rights::of(Authority::Owner));
+            $by = User::query()
+                ->where('email', 'like', "{$step['by']}@%")
+                ->firstOrFail();
+            $entry = $this->apply->apply(
+                $site,
+                $by,
+                $this->batch($step, $site, $folder, $by),
+                note: $step['note'],
+                rights: Rights::of(Authority::Owner),
+            );
             $this->entries[$step['as'] ?? ''] = $entry;
             $this->dateBack($site, $entry, Carbon::now($site->zone)->subDays($step['days'])->setTimeFromTimeString($step['at'])->utc());
         }
@@ -51,7 +63,14 @@ final class TellStory
             return $this->undo->batch($site, $this->entries[$step['undoes']]);
         }
         $changes = array_map(fn (array $change): array => $this->change($change, $site, $folder, $by), $step['changes']);
-        $decisions = array_map(fn (array $decision): array => [...$decision, 'page' => $this->page($decision['page'], $site), ...(isset($decision['to']) ? ['to' => $this->page($decision['to'], $site)] : [])], $step['decisions'] ?? []);
+        $decisions = array_map(
+            fn (array $decision): array => [
+                ...$decision,
+                'page' => $this->page($decision['page'], $site),
+                ...isset($decision['to']) ? ['to' => $this->page($decision['to'], $site)] : [],
+            ],
+            $step['decisions'] ?? [],
+        );
 
         return (new ChangeReader($site->rules(), $site->zone))->batch($changes, $decisions, WhenUnanswered::TakesDefault);
     }
@@ -108,6 +127,11 @@ final class TellStory
         $at = $then->toIso8601ZuluString();
         $this->db->update('update history set created_at = ? where id = ?', [$at, $entry->id]);
         $this->db->update('update ledger set since = ? where by_entry_id = ?', [$at, $entry->id]);
-        $this->db->update('update pages set updated_at = ?, binned_at = case when binned_at is null then null else ?::timestamptz end, live_since = case when live_since > ?::timestamptz and ulid = any(?::text[]) then ?::timestamptz else live_since end where site_id = ? and ulid = any(select unnest(touched) from history where id = ?)', [$at, $at, $at, PgArray::of(array_values($this->pages)), $at, $site->id, $entry->id]);
+        $this->db->update(
+            'update pages set updated_at = ?, binned_at = case when binned_at is null then null else ?::timestamptz end, live_since =
+                case when live_since > ?::timestamptz and ulid = any(?::text[]) then ?::timestamptz else live_since end
+                where site_id = ? and ulid = any(select unnest(touched) from history where id = ?)',
+            [$at, $at, $at, PgArray::of(array_values($this->pages)), $at, $site->id, $entry->id],
+        );
     }
 }

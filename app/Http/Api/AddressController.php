@@ -27,7 +27,15 @@ final readonly class AddressController
     {
     }
 
-    #[OA\Post(path: '/sites/{site}/address', operationId: 'address', description: 'Slug and address that one change would give its page, while it is being typed; a conflict with its ways out.', requestBody: new Body('Change'), responses: [new Answer('SlugAnswer')])]
+    #[
+        OA\Post(
+            path: '/sites/{site}/address',
+            operationId: 'address',
+            description: 'Slug and address that one change would give its page, while it is being typed; a conflict with its ways out.',
+            requestBody: new Body('Change'),
+            responses: [new Answer('SlugAnswer')],
+        ),
+    ]
     public function preview(Request $request, Site $site): JsonResponse
     {
         $user = Signed::in($request);
@@ -36,22 +44,45 @@ final readonly class AddressController
             $batch = (new ChangeReader($site->rules(), $site->zone, $site->ownAddresses()))->batch([$request->json()->all()]);
             $ripple = $this->plan->preview($site, $batch, $rights);
         } catch (Refusal $refusal) {
-            return new JsonResponse(['slug' => null, 'address' => null, 'inherited' => null, 'conflict' => null, 'error' => $refusal->reason, 'suggestion' => $refusal->suggestion]);
+            return new JsonResponse([
+                'slug' => null,
+                'address' => null,
+                'inherited' => null,
+                'conflict' => null,
+                'error' => $refusal->reason,
+                'suggestion' => $refusal->suggestion,
+            ]);
         }
         $page = $ripple->pages->outcome[(string) $request->json($request->json('kind') === 'duplicate' ? 'copy' : 'page')] ?? null;
         $address = $page === null ? '' : $page->address->readable();
         $own = $page?->slug->text ?? '';
 
         return new JsonResponse([
-            'slug' => $page?->slug->text, 'address' => $address,
+            'slug' => $page?->slug->text,
+            'address' => $address,
             'inherited' => $own !== '' && ($at = mb_strrpos($address, $own)) !== false ? mb_substr($address, 0, $at) : $address,
-            'conflict' => $ripple->toDecide->conflicts === [] ? null : ConflictView::of($ripple->toDecide->conflicts[0]), 'error' => null, 'suggestion' => null,
+            'conflict' => $ripple->toDecide->conflicts === [] ? null : ConflictView::of($ripple->toDecide->conflicts[0]),
+            'error' => null,
+            'suggestion' => null,
         ]);
     }
 
-    #[OA\Get(path: '/sites/{site}/explain', operationId: 'explain', description: 'How an address of the site is answered.', parameters: [new Query('address')], responses: [new Answer('Explanation')])]
+    #[
+        OA\Get(
+            path: '/sites/{site}/explain',
+            operationId: 'explain',
+            description: 'How an address of the site is answered.',
+            parameters: [new Query('address')],
+            responses: [new Answer('Explanation')],
+        ),
+    ]
     public function explain(Request $request, Site $site): JsonResponse
     {
-        return new JsonResponse($this->resolvers->for($site)->resolve($request->string('address')->value())->toArray());
+        return new JsonResponse(
+            $this->resolvers
+                ->for($site)
+                ->resolve($request->string('address')->value())
+                ->toArray(),
+        );
     }
 }

@@ -32,25 +32,59 @@ final readonly class BatchController
     {
     }
 
-    #[OA\Post(path: '/sites/{site}/ripple', operationId: 'ripple', description: 'What a batch would do. Writes nothing.', requestBody: new Body('Batch'), responses: [new Answer('Ripple')])]
+    #[
+        OA\Post(
+            path: '/sites/{site}/ripple',
+            operationId: 'ripple',
+            description: 'What a batch would do. Writes nothing.',
+            requestBody: new Body('Batch'),
+            responses: [new Answer('Ripple')],
+        ),
+    ]
     public function ripple(Request $request, Site $site): JsonResponse
     {
         return new JsonResponse(RippleView::of($this->plan($request, $site)));
     }
 
-    #[OA\Post(path: '/sites/{site}/ripple/{group}', operationId: 'rippleRows', description: 'One group of what a batch would do, complete: a piece at a time, narrowed to a text, or as CSV.', parameters: [new Query('text'), new Query('offset', 'integer'), new Query('format', description: 'csv for the whole list as a file')], requestBody: new Body('Batch'), responses: [new OA\Response(response: 200, description: 'Rows, or CSV (RFC 4180) where that is asked for', content: [new OA\JsonContent(ref: '#/components/schemas/RippleRows'), new OA\MediaType(mediaType: 'text/csv')])])]
+    #[
+        OA\Post(
+            path: '/sites/{site}/ripple/{group}',
+            operationId: 'rippleRows',
+            description: 'One group of what a batch would do, complete: a piece at a time, narrowed to a text, or as CSV.',
+            parameters: [new Query('text'), new Query('offset', 'integer'), new Query('format', description: 'csv for the whole list as a file')],
+            requestBody: new Body('Batch'),
+            responses: [
+                new OA\Response(
+                    response: 200,
+                    description: 'Rows, or CSV (RFC 4180) where that is asked for',
+                    content: [new OA\JsonContent(ref: '#/components/schemas/RippleRows'), new OA\MediaType(mediaType: 'text/csv')],
+                ),
+            ],
+        ),
+    ]
     public function rows(Request $request, Site $site, RippleGroup $group): Response
     {
         return RowsResponse::of($request, RippleRows::of($this->plan($request, $site), $group), $group);
     }
 
-    #[OA\Post(path: '/sites/{site}/batches', operationId: 'applyBatch', description: 'Applies a batch in one step. With a digest, refused with 409 and the new ripple when that has changed; refused likewise while a decision is open, unless the defaults are taken.', requestBody: new Body('Batch'), responses: [new Answer('HistoryEntry', status: 201)])]
+    #[
+        OA\Post(
+            path: '/sites/{site}/batches',
+            operationId: 'applyBatch',
+            description: 'Applies a batch in one step. With a digest, refused with 409 and the new ripple when that has changed; refused likewise while a decision is open, unless the defaults are taken.',
+            requestBody: new Body('Batch'),
+            responses: [new Answer('HistoryEntry', status: 201)],
+        ),
+    ]
     public function store(Request $request, Site $site): JsonResponse
     {
         $user = Signed::in($request);
         $rights = $this->rights->of($user, $site);
         $batch = $this->batch($request, $site);
-        $request->validate(['digest' => ['sometimes', 'nullable', 'string', 'size:64'], 'note' => ['sometimes', 'nullable', 'string', 'max:2000']], ['max' => 'A note has at most :max characters.']);
+        $request->validate(
+            ['digest' => ['sometimes', 'nullable', 'string', 'size:64'], 'note' => ['sometimes', 'nullable', 'string', 'max:2000']],
+            ['max' => 'A note has at most :max characters.'],
+        );
         $entry = $this->apply->apply($site, $user, $batch, $request->json('digest'), trim((string) $request->json('note', '')), $rights);
 
         return new JsonResponse(HistoryView::of($entry), 201);
@@ -66,7 +100,11 @@ final readonly class BatchController
         $changes = $request->json('changes');
         $decisions = $request->json('decisions');
         $undecided = $request->json('defaults') === true ? WhenUnanswered::TakesDefault : WhenUnanswered::StaysOpen;
-        $batch = (new ChangeReader($site->rules(), $site->zone, $site->ownAddresses()))->batch(is_array($changes) ? $changes : [], is_array($decisions) ? $decisions : [], $undecided);
+        $batch = (new ChangeReader($site->rules(), $site->zone, $site->ownAddresses()))->batch(
+            is_array($changes) ? $changes : [],
+            is_array($decisions) ? $decisions : [],
+            $undecided,
+        );
         $this->files->guard($batch, $site);
 
         return $batch;

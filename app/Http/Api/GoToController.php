@@ -19,7 +19,15 @@ final readonly class GoToController
     {
     }
 
-    #[OA\Get(path: '/sites/{site}/go-to', operationId: 'goTo', description: 'Pages by name, heading or address; exact names first.', parameters: [new Query('text')], responses: [new Answer('Hit', list: true)])]
+    #[
+        OA\Get(
+            path: '/sites/{site}/go-to',
+            operationId: 'goTo',
+            description: 'Pages by name, heading or address; exact names first.',
+            parameters: [new Query('text')],
+            responses: [new Answer('Hit', list: true)],
+        ),
+    ]
     public function index(Request $request, Site $site): JsonResponse
     {
         return new JsonResponse($this->pages->find($site, $request->string('text')->value()));

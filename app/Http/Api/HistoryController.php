@@ -42,28 +42,78 @@ final readonly class HistoryController
     ) {
     }
 
-    #[OA\Get(path: '/sites/{site}/history', operationId: 'history', description: 'Applied batches, newest first, fifty at a time; before names the last entry one has. Narrowed to a page, a person, a kind of change, a span of days, or a text.', parameters: [new Query('before'), new Query('page'), new Query('by', description: 'identity of a person, or schedule'), new Query('kind'), new Query('from'), new Query('until'), new Query('text')], responses: [new Answer('HistoryEntry', list: true)])]
+    #[
+        OA\Get(
+            path: '/sites/{site}/history',
+            operationId: 'history',
+            description: 'Applied batches, newest first, fifty at a time; before names the last entry one has. Narrowed to a page, a person, a kind of change, a span of days, or a text.',
+            parameters: [
+                new Query('before'),
+                new Query('page'),
+                new Query('by', description: 'identity of a person, or schedule'),
+                new Query('kind'),
+                new Query('from'),
+                new Query('until'),
+                new Query('text'),
+            ],
+            responses: [new Answer('HistoryEntry', list: true)],
+        ),
+    ]
     public function index(Request $request, Site $site): JsonResponse
     {
-        $request->validate(['from' => ['sometimes', 'nullable', 'date_format:Y-m-d'], 'until' => ['sometimes', 'nullable', 'date_format:Y-m-d']], ['date_format' => 'A day is written like 2027-05-03.']);
-        $wanted = array_map(static fn (string $field): string => $request->string($field)->value(), array_combine(ReadHistory::filters(), ReadHistory::filters()));
+        $request->validate(
+            ['from' => ['sometimes', 'nullable', 'date_format:Y-m-d'], 'until' => ['sometimes', 'nullable', 'date_format:Y-m-d']],
+            ['date_format' => 'A day is written like 2027-05-03.'],
+        );
+        $wanted = array_map(
+            static fn (string $field): string => $request->string($field)->value(),
+            array_combine(ReadHistory::filters(), ReadHistory::filters()),
+        );
 
         return new JsonResponse($this->history->page($site, $wanted)->map(HistoryView::of(...))->all());
     }
 
-    #[OA\Get(path: '/sites/{site}/history/{entry}', operationId: 'historyEntry', description: 'One applied batch with its ripple.', responses: [new Answer('HistoryDetail')])]
+    #[
+        OA\Get(
+            path: '/sites/{site}/history/{entry}',
+            operationId: 'historyEntry',
+            description: 'One applied batch with its ripple.',
+            responses: [new Answer('HistoryDetail')],
+        ),
+    ]
     public function show(Request $request, Site $site, HistoryEntry $entry): JsonResponse
     {
         return new JsonResponse(HistoryDetail::of($entry));
     }
 
-    #[OA\Get(path: '/sites/{site}/history/{entry}/rows/{group}', operationId: 'historyRows', description: 'One group of what an applied batch did, complete.', parameters: [new Query('text'), new Query('offset', 'integer'), new Query('format')], responses: [new OA\Response(response: 200, description: 'Rows, or CSV (RFC 4180) where that is asked for', content: [new OA\JsonContent(ref: '#/components/schemas/RippleRows'), new OA\MediaType(mediaType: 'text/csv')])])]
+    #[
+        OA\Get(
+            path: '/sites/{site}/history/{entry}/rows/{group}',
+            operationId: 'historyRows',
+            description: 'One group of what an applied batch did, complete.',
+            parameters: [new Query('text'), new Query('offset', 'integer'), new Query('format')],
+            responses: [
+                new OA\Response(
+                    response: 200,
+                    description: 'Rows, or CSV (RFC 4180) where that is asked for',
+                    content: [new OA\JsonContent(ref: '#/components/schemas/RippleRows'), new OA\MediaType(mediaType: 'text/csv')],
+                ),
+            ],
+        ),
+    ]
     public function rows(Request $request, Site $site, HistoryEntry $entry, RippleGroup $group): Response
     {
         return RowsResponse::of($request, $this->history->rows($entry, $site, $group), $group);
     }
 
-    #[OA\Post(path: '/sites/{site}/history/{entry}/ripple', operationId: 'undoRipple', description: 'What taking an entry back would do. Writes nothing.', responses: [new Answer('Ripple')])]
+    #[
+        OA\Post(
+            path: '/sites/{site}/history/{entry}/ripple',
+            operationId: 'undoRipple',
+            description: 'What taking an entry back would do. Writes nothing.',
+            responses: [new Answer('Ripple')],
+        ),
+    ]
     public function ripple(Request $request, Site $site, HistoryEntry $entry): JsonResponse
     {
         $rights = $this->rights($request, $site);
@@ -71,7 +121,14 @@ final readonly class HistoryController
         return $this->planned($site, $rights, $this->undo->batch($site, $entry, $this->decisions($request, $site)));
     }
 
-    #[OA\Post(path: '/sites/{site}/history/{entry}/undo', operationId: 'undo', description: 'Undoes an entry exactly; itself an entry that can be undone. One may take back what one did oneself; managers anything.', responses: [new Answer('HistoryEntry', status: 201)])]
+    #[
+        OA\Post(
+            path: '/sites/{site}/history/{entry}/undo',
+            operationId: 'undo',
+            description: 'Undoes an entry exactly; itself an entry that can be undone. One may take back what one did oneself; managers anything.',
+            responses: [new Answer('HistoryEntry', status: 201)],
+        ),
+    ]
     public function undo(Request $request, Site $site, HistoryEntry $entry): JsonResponse
     {
         $rights = $this->rights($request, $site);
@@ -79,7 +136,15 @@ final readonly class HistoryController
         return $this->applied($request, $site, $rights, $this->undo->batch($site, $entry, $this->decisions($request, $site)));
     }
 
-    #[OA\Post(path: '/sites/{site}/undo/ripple', operationId: 'undoSeveralRipple', description: 'What undoing several entries, or everything since one, would do. Writes nothing.', requestBody: new Body('Undo'), responses: [new Answer('Ripple')])]
+    #[
+        OA\Post(
+            path: '/sites/{site}/undo/ripple',
+            operationId: 'undoSeveralRipple',
+            description: 'What undoing several entries, or everything since one, would do. Writes nothing.',
+            requestBody: new Body('Undo'),
+            responses: [new Answer('Ripple')],
+        ),
+    ]
     public function severalRipple(Request $request, Site $site): JsonResponse
     {
         $rights = $this->rights($request, $site);
@@ -87,7 +152,15 @@ final readonly class HistoryController
         return $this->planned($site, $rights, $this->several($request, $site));
     }
 
-    #[OA\Post(path: '/sites/{site}/undo', operationId: 'undoSeveral', description: 'Undoes several entries, or everything since one, in one step. What has changed again since stays, and the ripple said so.', requestBody: new Body('Undo'), responses: [new Answer('HistoryEntry', status: 201)])]
+    #[
+        OA\Post(
+            path: '/sites/{site}/undo',
+            operationId: 'undoSeveral',
+            description: 'Undoes several entries, or everything since one, in one step. What has changed again since stays, and the ripple said so.',
+            requestBody: new Body('Undo'),
+            responses: [new Answer('HistoryEntry', status: 201)],
+        ),
+    ]
     public function undoSeveral(Request $request, Site $site): JsonResponse
     {
         $rights = $this->rights($request, $site);
@@ -95,13 +168,32 @@ final readonly class HistoryController
         return $this->applied($request, $site, $rights, $this->several($request, $site));
     }
 
-    #[OA\Get(path: '/sites/{site}/history-thinning', operationId: 'countThinning', description: 'How much thinning the history older than so many days would take away.', parameters: [new Query('days', 'integer')], responses: [new Answer('Thinning')])]
+    #[
+        OA\Get(
+            path: '/sites/{site}/history-thinning',
+            operationId: 'countThinning',
+            description: 'How much thinning the history older than so many days would take away.',
+            parameters: [new Query('days', 'integer')],
+            responses: [new Answer('Thinning')],
+        ),
+    ]
     public function countThinning(Request $request, Site $site): JsonResponse
     {
         return new JsonResponse($this->thin->count($site, $this->days($request)));
     }
 
-    #[OA\Post(path: '/sites/{site}/history-thinning', operationId: 'thinHistory', description: 'Takes the details by which they could be undone from entries older than so many days. The ledger stays whole.', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['days'], type: 'object', properties: [new OA\Property('days', type: 'integer')])), responses: [new Answer('Thinning')])]
+    #[
+        OA\Post(
+            path: '/sites/{site}/history-thinning',
+            operationId: 'thinHistory',
+            description: 'Takes the details by which they could be undone from entries older than so many days. The ledger stays whole.',
+            requestBody: new OA\RequestBody(
+                required: true,
+                content: new OA\JsonContent(required: ['days'], type: 'object', properties: [new OA\Property('days', type: 'integer')]),
+            ),
+            responses: [new Answer('Thinning')],
+        ),
+    ]
     public function thin(Request $request, Site $site): JsonResponse
     {
         return new JsonResponse($this->thin->thin($site, $this->days($request)));
@@ -109,7 +201,10 @@ final readonly class HistoryController
 
     private function days(Request $request): int
     {
-        $request->validate(['days' => ['required', 'integer', 'min:7', 'max:36500']], ['required' => 'Say from what age on, in days.', 'min' => 'The last seven days are never thinned.']);
+        $request->validate(
+            ['days' => ['required', 'integer', 'min:7', 'max:36500']],
+            ['required' => 'Say from what age on, in days.', 'min' => 'The last seven days are never thinned.'],
+        );
 
         return $request->integer('days');
     }
@@ -126,9 +221,24 @@ final readonly class HistoryController
 
     private function applied(Request $request, Site $site, Rights $rights, Batch $batch): JsonResponse
     {
-        $request->validate(['digest' => ['sometimes', 'nullable', 'string', 'size:64'], 'note' => ['sometimes', 'nullable', 'string', 'max:2000']], ['max' => 'A note has at most :max characters.']);
+        $request->validate(
+            ['digest' => ['sometimes', 'nullable', 'string', 'size:64'], 'note' => ['sometimes', 'nullable', 'string', 'max:2000']],
+            ['max' => 'A note has at most :max characters.'],
+        );
 
-        return new JsonResponse(HistoryView::of($this->apply->apply($site, Signed::in($request), $batch, $request->json('digest'), trim((string) $request->json('note', '')), $rights)), 201);
+        return new JsonResponse(
+            HistoryView::of(
+                $this->apply->apply(
+                    $site,
+                    Signed::in($request),
+                    $batch,
+                    $request->json('digest'),
+                    trim((string) $request->json('note', '')),
+                    $rights,
+                ),
+            ),
+            201,
+        );
     }
 
     /** @return list<Decision> what is decided of what comes up; everything else takes its default */
@@ -144,9 +254,14 @@ final readonly class HistoryController
 
     private function several(Request $request, Site $site): Batch
     {
-        $request->validate([
-            'entries' => ['required_without:since', 'array', 'list', 'min:1', 'max:'.UndoEntry::MAX_ENTRIES], 'entries.*' => ['string'], 'since' => ['sometimes', 'string'],
-        ], ['required_without' => 'Name entries, or the one since which everything is undone.']);
+        $request->validate(
+            [
+                'entries' => ['required_without:since', 'array', 'list', 'min:1', 'max:'.UndoEntry::MAX_ENTRIES],
+                'entries.*' => ['string'],
+                'since' => ['sometimes', 'string'],
+            ],
+            ['required_without' => 'Name entries, or the one since which everything is undone.'],
+        );
         $decisions = $this->decisions($request, $site);
         if ($request->json('since') !== null) {
             return $this->undo->since($site, $this->history->named($site, [$request->json('since')], 'since')->firstOrFail(), $decisions);

@@ -33,11 +33,15 @@ final class JsonBody
         try {
             $decoded = json_decode($body, true, self::MAX_DEPTH, JSON_THROW_ON_ERROR);
         } catch (\JsonException $error) {
-            throw new InvalidInput(400, 'body', match ($error->getCode()) {
-                JSON_ERROR_DEPTH => sprintf('The body is nested more than %d levels deep.', self::MAX_DEPTH),
-                JSON_ERROR_UTF8, JSON_ERROR_UTF16 => 'The body is not valid UTF-8. Send it in that encoding.',
-                default => 'The body is not well-formed JSON. Nothing was changed; check it and send it again.',
-            });
+            throw new InvalidInput(
+                400,
+                'body',
+                match ($error->getCode()) {
+                    JSON_ERROR_DEPTH => sprintf('The body is nested more than %d levels deep.', self::MAX_DEPTH),
+                    JSON_ERROR_UTF8, JSON_ERROR_UTF16 => 'The body is not valid UTF-8. Send it in that encoding.',
+                    default => 'The body is not well-formed JSON. Nothing was changed; check it and send it again.',
+                },
+            );
         }
         if (! is_array($decoded) || ($decoded !== [] && array_is_list($decoded))) {
             throw new InvalidInput(400, 'body', 'The body has to be one JSON object, like {"changes": […]}.');

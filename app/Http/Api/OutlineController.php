@@ -19,15 +19,37 @@ final readonly class OutlineController
     {
     }
 
-    #[OA\Get(path: '/sites/{site}/outline', operationId: 'outline', description: 'Counts, the top of the tree, and the first children of the branches named in open (identities, comma between); with reveal, of the branches down to that page too. What does not fit is fetched by branch.', parameters: [new Query('open'), new Query('reveal')], responses: [new Answer('Outline')])]
+    #[
+        OA\Get(
+            path: '/sites/{site}/outline',
+            operationId: 'outline',
+            description: 'Counts, the top of the tree, and the first children of the branches named in open (identities, comma between); with reveal, of the branches down to that page too. What does not fit is fetched by branch.',
+            parameters: [new Query('open'), new Query('reveal')],
+            responses: [new Answer('Outline')],
+        ),
+    ]
     public function show(Request $request, Site $site): JsonResponse
     {
         $reveal = $request->string('reveal')->value();
 
-        return new JsonResponse($this->outline->opened($site, array_values(array_filter(explode(',', $request->string('open')->value()))), $reveal === '' ? null : $reveal));
+        return new JsonResponse(
+            $this->outline->opened(
+                $site,
+                array_values(array_filter(explode(',', $request->string('open')->value()))),
+                $reveal === '' ? null : $reveal,
+            ),
+        );
     }
 
-    #[OA\Get(path: '/sites/{site}/branch', operationId: 'branch', description: 'A piece of the children of one page; without parent, of the top.', parameters: [new Query('parent'), new Query('offset', 'integer')], responses: [new Answer('Branch')])]
+    #[
+        OA\Get(
+            path: '/sites/{site}/branch',
+            operationId: 'branch',
+            description: 'A piece of the children of one page; without parent, of the top.',
+            parameters: [new Query('parent'), new Query('offset', 'integer')],
+            responses: [new Answer('Branch')],
+        ),
+    ]
     public function branch(Request $request, Site $site): JsonResponse
     {
         $parent = $request->string('parent')->value();
@@ -35,13 +57,31 @@ final readonly class OutlineController
         return new JsonResponse($this->outline->branch($site, $parent === '' ? null : $parent, max(0, $request->integer('offset'))));
     }
 
-    #[OA\Get(path: '/sites/{site}/filter', operationId: 'filter', description: 'Pages whose name or address holds the text, of the states, kinds and layouts named (commas between), with their ancestors, in tree order.', parameters: [new Query('text'), new Query('state'), new Query('kind'), new Query('layout')], responses: [new Answer('FilteredOutline')])]
+    #[
+        OA\Get(
+            path: '/sites/{site}/filter',
+            operationId: 'filter',
+            description: 'Pages whose name or address holds the text, of the states, kinds and layouts named (commas between), with their ancestors, in tree order.',
+            parameters: [new Query('text'), new Query('state'), new Query('kind'), new Query('layout')],
+            responses: [new Answer('FilteredOutline')],
+        ),
+    ]
     public function filter(Request $request, Site $site): JsonResponse
     {
         return new JsonResponse($this->outline->filtered($site, self::asked($request)));
     }
 
-    #[OA\Get(path: '/sites/{site}/filter/pages', operationId: 'filteredPages', description: 'The identities of all pages that a filter finds, up to as many as a change takes.', parameters: [new Query('text'), new Query('state'), new Query('kind'), new Query('layout')], responses: [new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(type: 'string')))])]
+    #[
+        OA\Get(
+            path: '/sites/{site}/filter/pages',
+            operationId: 'filteredPages',
+            description: 'The identities of all pages that a filter finds, up to as many as a change takes.',
+            parameters: [new Query('text'), new Query('state'), new Query('kind'), new Query('layout')],
+            responses: [
+                new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(type: 'string'))),
+            ],
+        ),
+    ]
     public function pages(Request $request, Site $site): JsonResponse
     {
         return new JsonResponse($this->outline->ids($site, self::asked($request)));
@@ -50,6 +90,11 @@ final readonly class OutlineController
     /** @return array{text: string, state: string, kind: string, layout: string} */
     private static function asked(Request $request): array
     {
-        return array_map(static fn (string $field): string => $request->string($field)->value(), ['text' => 'text', 'state' => 'state', 'kind' => 'kind', 'layout' => 'layout']);
+        return array_map(static fn (string $field): string => $request->string($field)->value(), [
+            'text' => 'text',
+            'state' => 'state',
+            'kind' => 'kind',
+            'layout' => 'layout',
+        ]);
     }
 }

@@ -30,27 +30,67 @@ final readonly class PageController
     {
     }
 
-    #[OA\Get(path: '/sites/{site}/pages/{page}', operationId: 'page', description: 'Everything about a page but its content; the ETag goes back in If-Match.', responses: [new Answer('PageSheet')])]
+    #[
+        OA\Get(
+            path: '/sites/{site}/pages/{page}',
+            operationId: 'page',
+            description: 'Everything about a page but its content; the ETag goes back in If-Match.',
+            responses: [new Answer('PageSheet')],
+        ),
+    ]
     public function show(Request $request, Site $site, Page $page): JsonResponse
     {
         return $this->sheet($page, $site);
     }
 
-    #[OA\Patch(path: '/sites/{site}/pages/{page}', operationId: 'updatePage', description: 'Sets heading (null lets it follow the name), summary, layout, search title, search description, or whether search engines may list the page. Texts of a live page wait until they are published; its layout and indexing change at once, by a change of the history, and are set by those who manage.', parameters: [new OA\Parameter(ref: '#/components/parameters/ifMatch')], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: [], type: 'object', properties: [new OA\Property('heading', type: 'string', nullable: true), new OA\Property('summary', type: 'string'), new OA\Property('searchTitle', type: 'string'), new OA\Property('searchDescription', type: 'string'), new OA\Property('layout', type: 'string', enum: ['page', 'section', 'home', 'site-map']), new OA\Property('indexed', type: 'boolean')])), responses: [new Answer('PageSheet')])]
+    #[
+        OA\Patch(
+            path: '/sites/{site}/pages/{page}',
+            operationId: 'updatePage',
+            description: 'Sets heading (null lets it follow the name), summary, layout, search title, search description, or whether search engines may list the page. Texts of a live page wait until they are published; its layout and indexing change at once, by a change of the history, and are set by those who manage.',
+            parameters: [new OA\Parameter(ref: '#/components/parameters/ifMatch')],
+            requestBody: new OA\RequestBody(
+                required: true,
+                content: new OA\JsonContent(
+                    required: [],
+                    type: 'object',
+                    properties: [
+                        new OA\Property('heading', type: 'string', nullable: true),
+                        new OA\Property('summary', type: 'string'),
+                        new OA\Property('searchTitle', type: 'string'),
+                        new OA\Property('searchDescription', type: 'string'),
+                        new OA\Property('layout', type: 'string', enum: ['page', 'section', 'home', 'site-map']),
+                        new OA\Property('indexed', type: 'boolean'),
+                    ],
+                ),
+            ),
+            responses: [new Answer('PageSheet')],
+        ),
+    ]
     public function update(Request $request, Site $site, Page $page): JsonResponse
     {
         $user = Signed::in($request);
-        $given = $request->validate([
-            'heading' => ['sometimes', 'nullable', 'string', 'max:300'], 'summary' => ['sometimes', 'string', 'max:2000'],
-            'layout' => ['sometimes', Rule::in(Layout::PAGES)],
-            'searchTitle' => ['sometimes', 'string', 'max:300'], 'searchDescription' => ['sometimes', 'string', 'max:1000'],
-            'indexed' => ['sometimes', 'boolean:strict'],
-        ], [
-            'layout.in' => 'A layout is one of '.implode(', ', Layout::PAGES).'.', 'max' => 'At most :max characters fit here.', 'string' => 'This is a text.', 'boolean' => 'Search engines may list the page, or not: true or false.',
-        ]);
-        $match = $request->headers->get('If-Match') ?? throw new PreconditionRequiredHttpException('Say which version you started from: send the ETag of the page in If-Match.');
+        $given = $request->validate(
+            [
+                'heading' => ['sometimes', 'nullable', 'string', 'max:300'],
+                'summary' => ['sometimes', 'string', 'max:2000'],
+                'layout' => ['sometimes', Rule::in(Layout::PAGES)],
+                'searchTitle' => ['sometimes', 'string', 'max:300'],
+                'searchDescription' => ['sometimes', 'string', 'max:1000'],
+                'indexed' => ['sometimes', 'boolean:strict'],
+            ],
+            [
+                'layout.in' => 'A layout is one of '.implode(', ', Layout::PAGES).'.',
+                'max' => 'At most :max characters fit here.',
+                'string' => 'This is a text.',
+                'boolean' => 'Search engines may list the page, or not: true or false.',
+            ],
+        );
+        $match =
+            $request->headers->get('If-Match') ??
+            throw new PreconditionRequiredHttpException('Say which version you started from: send the ETag of the page in If-Match.');
         if ($match !== '*' && trim($match, 'W/') !== $this->tag($page)) {
-            throw new ChangedMeanwhile;
+            throw new ChangedMeanwhile();
         }
         $texts = array_intersect_key($given, PageTexts::MAX_LENGTHS);
         $this->texts->prepare($page, $site, $user, $this->rights->of($user, $site), $texts, $given['layout'] ?? null, $given['indexed'] ?? null);
@@ -58,10 +98,21 @@ final readonly class PageController
         return $this->sheet($page->refresh(), $site);
     }
 
-    #[OA\Get(path: '/sites/{site}/pages/{page}/search', operationId: 'searchAppearance', description: 'Title tag and meta description as they are, or as they would be with the texts given.', parameters: [new Query('searchTitle'), new Query('searchDescription')], responses: [new Answer('SearchAppearance')])]
+    #[
+        OA\Get(
+            path: '/sites/{site}/pages/{page}/search',
+            operationId: 'searchAppearance',
+            description: 'Title tag and meta description as they are, or as they would be with the texts given.',
+            parameters: [new Query('searchTitle'), new Query('searchDescription')],
+            responses: [new Answer('SearchAppearance')],
+        ),
+    ]
     public function search(Request $request, Site $site, Page $page): JsonResponse
     {
-        $typed = array_filter(['searchTitle' => $request->query('searchTitle'), 'searchDescription' => $request->query('searchDescription')], is_string(...));
+        $typed = array_filter(
+            ['searchTitle' => $request->query('searchTitle'), 'searchDescription' => $request->query('searchDescription')],
+            is_string(...),
+        );
 
         return new JsonResponse(SearchView::of(HeadTags::of($this->describe->ofWorking($page, $typed), $site->facts())));
     }

@@ -19,10 +19,24 @@ final readonly class PasteController
     {
     }
 
-    #[OA\Post(path: '/sites/{site}/pasted', operationId: 'pasted', description: 'Turns pasted HTML into a document: sanitised, and links to the site\'s own addresses kept by page.', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['html'], type: 'object', properties: [new OA\Property('html', type: 'string')])), responses: [new Answer('Document')])]
+    #[
+        OA\Post(
+            path: '/sites/{site}/pasted',
+            operationId: 'pasted',
+            description: 'Turns pasted HTML into a document: sanitised, and links to the site\'s own addresses kept by page.',
+            requestBody: new OA\RequestBody(
+                required: true,
+                content: new OA\JsonContent(required: ['html'], type: 'object', properties: [new OA\Property('html', type: 'string')]),
+            ),
+            responses: [new Answer('Document')],
+        ),
+    ]
     public function store(Request $request, Site $site): JsonResponse
     {
-        $given = $request->validate(['html' => ['present', 'string', 'max:'.PastedHtml::MAX_BYTES]], ['html.max' => 'This is more than can be pasted at once.']);
+        $given = $request->validate(
+            ['html' => ['present', 'string', 'max:'.PastedHtml::MAX_BYTES]],
+            ['html.max' => 'This is more than can be pasted at once.'],
+        );
 
         return new JsonResponse($this->pasted->read($given['html'], $site)->toArray());
     }

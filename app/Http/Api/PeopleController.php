@@ -18,11 +18,26 @@ final readonly class PeopleController
     {
     }
 
-    #[OA\Get(path: '/sites/{site}/people', operationId: 'people', description: 'Who works on the site.', responses: [new Answer('Person', list: true)])]
+    #[
+        OA\Get(
+            path: '/sites/{site}/people',
+            operationId: 'people',
+            description: 'Who works on the site.',
+            responses: [new Answer('Person', list: true)],
+        ),
+    ]
     public function index(Request $request, Site $site): JsonResponse
     {
         $people = Membership::query()->where('site_id', $site->id)->with('user')->get()->sortBy('user.name');
 
-        return new JsonResponse(array_values($people->map(static fn (Membership $each): array => ['id' => $each->user->ulid, 'name' => $each->user->name, 'role' => $each->role->value])->all()));
+        return new JsonResponse(
+            array_values(
+                $people
+                    ->map(
+                        static fn (Membership $each): array => ['id' => $each->user->ulid, 'name' => $each->user->name, 'role' => $each->role->value],
+                    )
+                    ->all(),
+            ),
+        );
     }
 }

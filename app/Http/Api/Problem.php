@@ -29,28 +29,58 @@ final class Problem
     public static function from(\Throwable $error): ?JsonResponse
     {
         return match (true) {
-            $error instanceof Refusal => self::of(422, 'Not possible like this', $error->reason, ['errors' => [new Refused($error->field, $error->reason, $error->suggestion)]]),
-            $error instanceof InvalidInput => self::of($error->status, 'Not readable like this', $error->getMessage(), ['errors' => [new Refused($error->field, $error->getMessage(), null)]]),
-            DatabaseAway::isMeantBy($error) => self::of(503, 'The database cannot be reached', 'Nothing was changed, and what you typed is still here. Try again in a moment.'),
-            $error instanceof ValidationException => self::of(422, 'Something is missing or wrong', $error->getMessage(), ['errors' => self::fields($error)]),
-            $error instanceof RippleChanged => self::of(409, 'Look again before it is applied', $error->getMessage(), ['ripple' => RippleView::of($error->ripple)]),
+            $error instanceof Refusal => self::of(422, 'Not possible like this', $error->reason, [
+                'errors' => [new Refused($error->field, $error->reason, $error->suggestion)],
+            ]),
+            $error instanceof InvalidInput => self::of($error->status, 'Not readable like this', $error->getMessage(), [
+                'errors' => [new Refused($error->field, $error->getMessage(), null)],
+            ]),
+            DatabaseAway::isMeantBy($error) => self::of(
+                503,
+                'The database cannot be reached',
+                'Nothing was changed, and what you typed is still here. Try again in a moment.',
+            ),
+            $error instanceof ValidationException => self::of(422, 'Something is missing or wrong', $error->getMessage(), [
+                'errors' => self::fields($error),
+            ]),
+            $error instanceof RippleChanged => self::of(409, 'Look again before it is applied', $error->getMessage(), [
+                'ripple' => RippleView::of($error->ripple),
+            ]),
             $error instanceof ChangedMeanwhile => self::of(412, 'Changed meanwhile', $error->getMessage()),
-            $error instanceof ContentConflict => self::of(412, 'Somebody saved meanwhile', $error->getMessage(), ['theirs' => ContentView::of($error->theirs, null, [])]),
+            $error instanceof ContentConflict => self::of(412, 'Somebody saved meanwhile', $error->getMessage(), [
+                'theirs' => ContentView::of($error->theirs, null, []),
+            ]),
             $error instanceof AuthenticationException => self::of(401, 'Signed out', 'Sign in and try again; what you typed is kept.'),
             $error instanceof BeyondRights => self::of(403, 'Not yours to do', $error->getMessage()),
             $error instanceof AuthorizationException => self::of(403, 'Not yours to do', $error->getMessage()),
-            $error instanceof ModelNotFoundException, $error->getPrevious() instanceof ModelNotFoundException => self::of(404, 'Not there', 'There is nothing under this identity. It may have been removed since.'),
-            $error instanceof BackedEnumCaseNotFoundException => self::of(404, 'Not there', 'There is no list of that name. The description of the API names them all.'),
-            $error instanceof NotFoundHttpException => self::of(404, 'Not there', $error->getMessage() !== '' ? $error->getMessage() : 'There is nothing at this address of the API.'),
+            $error instanceof ModelNotFoundException, $error->getPrevious() instanceof ModelNotFoundException => self::of(
+                404,
+                'Not there',
+                'There is nothing under this identity. It may have been removed since.',
+            ),
+            $error instanceof BackedEnumCaseNotFoundException => self::of(
+                404,
+                'Not there',
+                'There is no list of that name. The description of the API names them all.',
+            ),
+            $error instanceof NotFoundHttpException => self::of(
+                404,
+                'Not there',
+                $error->getMessage() !== '' ? $error->getMessage() : 'There is nothing at this address of the API.',
+            ),
             $error instanceof HttpExceptionInterface => self::http($error),
-            default => config('app.debug') ? null : self::of(500, 'Something went wrong here', 'Nothing was changed. Try again; if it stays, tell whoever runs this installation.'),
+            default => config('app.debug')
+                ? null
+                : self::of(500, 'Something went wrong here', 'Nothing was changed. Try again; if it stays, tell whoever runs this installation.'),
         };
     }
 
     /** @param  array<string, mixed>  $more */
     public static function of(int $status, string $title, string $detail, array $more = []): JsonResponse
     {
-        return new JsonResponse(['type' => 'about:blank', 'title' => $title, 'status' => $status, 'detail' => $detail, ...$more], $status, ['Content-Type' => 'application/problem+json']);
+        return new JsonResponse(['type' => 'about:blank', 'title' => $title, 'status' => $status, 'detail' => $detail, ...$more], $status, [
+            'Content-Type' => 'application/problem+json',
+        ]);
     }
 
     private static function http(HttpExceptionInterface&\Throwable $error): JsonResponse

@@ -25,7 +25,12 @@ final class RowsResponse
     {
         $text = mb_strtolower(trim($request->string('text')->value()));
         if ($text !== '') {
-            $rows = array_values(array_filter($rows, static fn (array $row): bool => str_contains(mb_strtolower("{$row['name']} {$row['from']} {$row['to']} {$row['note']}"), $text)));
+            $rows = array_values(
+                array_filter(
+                    $rows,
+                    static fn (array $row): bool => str_contains(mb_strtolower("{$row['name']} {$row['from']} {$row['to']} {$row['note']}"), $text),
+                ),
+            );
         }
         if ($request->query('format') === 'csv') {
             return self::csv($rows, $group);
@@ -38,16 +43,31 @@ final class RowsResponse
     /** @param  list<Row>  $rows */
     private static function csv(array $rows, RippleGroup $group): StreamedResponse
     {
-        return new StreamedResponse(static function () use ($rows): void {
-            $out = fopen('php://output', 'w');
-            if ($out === false) {
-                return;
-            }
-            fputcsv($out, ['name', 'from', 'to', 'note', 'page'], escape: '', eol: "\r\n");
-            foreach ($rows as $row) {
-                fputcsv($out, array_map(static fn (?string $cell): string => Table::guarded((string) $cell), [$row['name'], $row['from'], $row['to'], $row['note'], $row['page']]), escape: '', eol: "\r\n");
-            }
-            fclose($out);
-        }, 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => "attachment; filename=\"{$group->value}.csv\""]);
+        return new StreamedResponse(
+            static function () use ($rows): void {
+                $out = fopen('php://output', 'w');
+                if ($out === false) {
+                    return;
+                }
+                fputcsv($out, ['name', 'from', 'to', 'note', 'page'], escape: '', eol: "\r\n");
+                foreach ($rows as $row) {
+                    fputcsv(
+                        $out,
+                        array_map(static fn (?string $cell): string => Table::guarded((string) $cell), [
+                            $row['name'],
+                            $row['from'],
+                            $row['to'],
+                            $row['note'],
+                            $row['page'],
+                        ]),
+                        escape: '',
+                        eol: "\r\n",
+                    );
+                }
+                fclose($out);
+            },
+            200,
+            ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => "attachment; filename=\"{$group->value}.csv\""],
+        );
     }
 }

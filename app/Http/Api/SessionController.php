@@ -27,7 +27,14 @@ final readonly class SessionController
     {
     }
 
-    #[OA\Get(path: '/session', operationId: 'session', description: 'Who is signed in; no content when nobody is.', responses: [new Answer('Session'), new OA\Response(response: 204, description: 'Nobody is signed in')])]
+    #[
+        OA\Get(
+            path: '/session',
+            operationId: 'session',
+            description: 'Who is signed in; no content when nobody is.',
+            responses: [new Answer('Session'), new OA\Response(response: 204, description: 'Nobody is signed in')],
+        ),
+    ]
     public function show(Request $request): JsonResponse|Response
     {
         $user = $this->auth->guard($request->bearerToken() === null ? 'web' : 'sanctum')->user();
@@ -35,7 +42,22 @@ final readonly class SessionController
         return $user instanceof User ? new JsonResponse(Session::of($user)) : new Response(status: 204);
     }
 
-    #[OA\Post(path: '/session', operationId: 'signIn', description: 'Signs in; five wrong attempts a minute for one mail address.', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['email', 'password'], type: 'object', properties: [new OA\Property('email', type: 'string'), new OA\Property('password', type: 'string')])), responses: [new Answer('Session')])]
+    #[
+        OA\Post(
+            path: '/session',
+            operationId: 'signIn',
+            description: 'Signs in; five wrong attempts a minute for one mail address.',
+            requestBody: new OA\RequestBody(
+                required: true,
+                content: new OA\JsonContent(
+                    required: ['email', 'password'],
+                    type: 'object',
+                    properties: [new OA\Property('email', type: 'string'), new OA\Property('password', type: 'string')],
+                ),
+            ),
+            responses: [new Answer('Session')],
+        ),
+    ]
     public function store(Request $request): JsonResponse
     {
         $given = $request->validate(
@@ -49,12 +71,16 @@ final readonly class SessionController
         $ip = (string) $request->ip();
         $wait = $this->attempts->wait('editor', $mail, $ip);
         if ($wait > 0) {
-            return Problem::of(429, 'Too many attempts', "Too many wrong attempts. Try again in $wait seconds.")->withHeaders(['Retry-After' => $wait]);
+            return Problem::of(429, 'Too many attempts', "Too many wrong attempts. Try again in $wait seconds.")->withHeaders([
+                'Retry-After' => $wait,
+            ]);
         }
         $user = User::query()->where('email', $mail)->first();
         if (! $this->passwords->isRight($given['password'], $user?->password) || $user === null) {
             $this->attempts->wasWrong('editor', $mail, $ip);
-            throw ValidationException::withMessages(['password' => 'Mail address and password do not go together. Check both; capitals count in the password.']);
+            throw ValidationException::withMessages([
+                'password' => 'Mail address and password do not go together. Check both; capitals count in the password.',
+            ]);
         }
         $this->attempts->wasRight('editor', $mail, $ip);
         $this->guard()->login($user);
@@ -63,7 +89,14 @@ final readonly class SessionController
         return new JsonResponse(Session::of($user));
     }
 
-    #[OA\Delete(path: '/session', operationId: 'signOut', description: 'Signs out.', responses: [new OA\Response(response: 204, description: 'Done')])]
+    #[
+        OA\Delete(
+            path: '/session',
+            operationId: 'signOut',
+            description: 'Signs out.',
+            responses: [new OA\Response(response: 204, description: 'Done')],
+        ),
+    ]
     public function destroy(Request $request): Response
     {
         if ($request->bearerToken() !== null) {

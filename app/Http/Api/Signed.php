@@ -16,6 +16,6 @@ final class Signed
     {
         $user = $request->user();
 
-        return $user instanceof User ? $user : throw new AuthenticationException;
+        return $user instanceof User ? $user : throw new AuthenticationException();
     }
 }

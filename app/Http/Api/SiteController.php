@@ -27,11 +27,24 @@ final readonly class SiteController
         return new JsonResponse(SiteNames::of($site));
     }
 
-    #[OA\Patch(path: '/sites/{site}/names', operationId: 'nameSite', description: 'Sets what the site is called: the name on pages and in titles, a short one for narrow places, a line under it, and a summary for search engines.', requestBody: new Body('SiteNames'), responses: [new Answer('SiteNames')])]
+    #[
+        OA\Patch(
+            path: '/sites/{site}/names',
+            operationId: 'nameSite',
+            description: 'Sets what the site is called: the name on pages and in titles, a short one for narrow places, a line under it, and a summary for search engines.',
+            requestBody: new Body('SiteNames'),
+            responses: [new Answer('SiteNames')],
+        ),
+    ]
     public function update(Request $request, Site $site): JsonResponse
     {
         $given = $request->validate(
-            ['name' => ['sometimes', 'required', 'string', 'max:100'], 'shortName' => ['sometimes', 'string', 'max:30'], 'tagline' => ['sometimes', 'string', 'max:120'], 'summary' => ['sometimes', 'string', 'max:500']],
+            [
+                'name' => ['sometimes', 'required', 'string', 'max:100'],
+                'shortName' => ['sometimes', 'string', 'max:30'],
+                'tagline' => ['sometimes', 'string', 'max:120'],
+                'summary' => ['sometimes', 'string', 'max:500'],
+            ],
             ['name.required' => 'A site needs a name.', 'max' => 'At most :max characters fit here.', 'string' => 'This is a text.'],
         );
         foreach ($given as $field => $text) {

@@ -19,13 +19,28 @@ final readonly class StructureController
     {
     }
 
-    #[OA\Get(path: '/sites/{site}/bin', operationId: 'bin', description: 'What lies in the bin, the latest first.', responses: [new Answer('BinRow', list: true)])]
+    #[
+        OA\Get(
+            path: '/sites/{site}/bin',
+            operationId: 'bin',
+            description: 'What lies in the bin, the latest first.',
+            responses: [new Answer('BinRow', list: true)],
+        ),
+    ]
     public function bin(Request $request, Site $site): JsonResponse
     {
         return new JsonResponse($this->structure->bin($site));
     }
 
-    #[OA\Get(path: '/sites/{site}/structure', operationId: 'structure', description: 'The picture of the structure: a page (the top without one) and what is below it, the largest branches first, level by level.', parameters: [new Query('of'), new Query('levels', 'integer')], responses: [new Answer('StructureNode', list: true)])]
+    #[
+        OA\Get(
+            path: '/sites/{site}/structure',
+            operationId: 'structure',
+            description: 'The picture of the structure: a page (the top without one) and what is below it, the largest branches first, level by level.',
+            parameters: [new Query('of'), new Query('levels', 'integer')],
+            responses: [new Answer('StructureNode', list: true)],
+        ),
+    ]
     public function picture(Request $request, Site $site): JsonResponse
     {
         $of = $request->string('of')->value();

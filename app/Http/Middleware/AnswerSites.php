@@ -31,7 +31,9 @@ final readonly class AnswerSites
         $host = strtolower(trim($request->getHost(), '[]'));
 
         // A name that nobody gave to the editor is not answered (RFC 9110, 15.5.20): links in answers would take it over.
-        return in_array($host, $this->editorHosts(), true) ? $next($request) : PlainPage::of(421, 'There is no site here', 'This address is not one of this installation.');
+        return in_array($host, $this->editorHosts(), true)
+            ? $next($request)
+            : PlainPage::of(421, 'There is no site here', 'This address is not one of this installation.');
     }
 
     /** @return list<string> */
@@ -39,7 +41,15 @@ final readonly class AnswerSites
     {
         $named = array_map(trim(...), explode(',', (string) config('heronstem.editor_hosts')));
 
-        return array_values(array_filter(['127.0.0.1', 'localhost', '::1', strtolower(trim((string) parse_url((string) config('app.url'), PHP_URL_HOST), '[]')), ...array_map(strtolower(...), $named)]));
+        return array_values(
+            array_filter([
+                '127.0.0.1',
+                'localhost',
+                '::1',
+                strtolower(trim((string) parse_url((string) config('app.url'), PHP_URL_HOST), '[]')),
+                ...array_map(strtolower(...), $named),
+            ]),
+        );
     }
 
     private function siteAt(string $httpHost): ?Site
@@ -50,6 +60,8 @@ final readonly class AnswerSites
             return null;
         }
 
-        return Site::query()->whereIn('origin', ["http://$host", "https://$host"])->first();
+        return Site::query()
+            ->whereIn('origin', ["http://$host", "https://$host"])
+            ->first();
     }
 }

@@ -17,8 +17,11 @@ final class EditorHeaders
     {
         $response = $next($request);
         $defaults = [
-            'Content-Security-Policy' => self::POLICY, 'X-Content-Type-Options' => 'nosniff', 'Referrer-Policy' => 'same-origin',
-            'Cross-Origin-Opener-Policy' => 'same-origin', 'Permissions-Policy' => 'camera=(), geolocation=(), microphone=()',
+            'Content-Security-Policy' => self::POLICY,
+            'X-Content-Type-Options' => 'nosniff',
+            'Referrer-Policy' => 'same-origin',
+            'Cross-Origin-Opener-Policy' => 'same-origin',
+            'Permissions-Policy' => 'camera=(), geolocation=(), microphone=()',
         ];
         foreach ($defaults as $name => $value) {
             if (! $response->headers->has($name)) {

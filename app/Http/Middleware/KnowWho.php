@@ -20,7 +20,7 @@ final readonly class KnowWho
     {
         $guard = $request->bearerToken() === null ? 'web' : 'sanctum';
         if ($this->auth->guard($guard)->guest()) {
-            throw new AuthenticationException;
+            throw new AuthenticationException();
         }
         $this->auth->shouldUse($guard);
 

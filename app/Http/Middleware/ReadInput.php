@@ -63,12 +63,22 @@ final readonly class ReadInput
         foreach ($values as $key => $value) {
             $field = $within.$key;
             if (! $this->isText((string) $key)) {
-                throw new InvalidInput(400, $within === '' ? 'body' : rtrim($within, '.'), 'A field is named by signs that are no text: UTF-8 without the NUL sign is taken.');
+                throw new InvalidInput(
+                    400,
+                    $within === '' ? 'body' : rtrim($within, '.'),
+                    'A field is named by signs that are no text: UTF-8 without the NUL sign is taken.',
+                );
             }
             if (is_array($value)) {
                 $this->guardTexts($value, "$field.");
             } elseif (is_string($value) && ! $this->isText($value)) {
-                throw new InvalidInput(str_contains($value, "\0") ? 422 : 400, $field, str_contains($value, "\0") ? 'This holds the NUL sign (U+0000), which no text has. Remove it.' : 'This is not valid UTF-8. Send it in that encoding.');
+                throw new InvalidInput(
+                    str_contains($value, "\0") ? 422 : 400,
+                    $field,
+                    str_contains($value, "\0")
+                        ? 'This holds the NUL sign (U+0000), which no text has. Remove it.'
+                        : 'This is not valid UTF-8. Send it in that encoding.',
+                );
             }
         }
     }

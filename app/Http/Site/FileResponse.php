@@ -20,6 +20,10 @@ final readonly class FileResponse
         $bytes = $this->disks->disk(config('heronstem.files_disk'))->get($file->path);
         abort_if($bytes === null, 404, 'The file is missing from the store.');
 
-        return new Response($bytes, 200, ['Content-Type' => $file->mime, 'Cache-Control' => 'public, max-age=31536000, immutable', 'Content-Disposition' => 'inline']);
+        return new Response($bytes, 200, [
+            'Content-Type' => $file->mime,
+            'Cache-Control' => 'public, max-age=31536000, immutable',
+            'Content-Disposition' => 'inline',
+        ]);
     }
 }

@@ -19,15 +19,22 @@ final readonly class FrontController
 {
     private const POLICY = "default-src 'none'; style-src 'self'; img-src 'self' data:; font-src 'self'; connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
 
-    public function __construct(private AnswerVisitor $visitors, private VisitorAccount $account, private PageResponse $pages, private FileResponse $files, private SystemResponse $system)
-    {
+    public function __construct(
+        private AnswerVisitor $visitors,
+        private VisitorAccount $account,
+        private PageResponse $pages,
+        private FileResponse $files,
+        private SystemResponse $system,
+    ) {
     }
 
     public function answer(Request $request, Site $site): AnyResponse
     {
         $response = $this->respond($request, $site);
         $response->headers->add([
-            'Content-Security-Policy' => self::POLICY, 'X-Content-Type-Options' => 'nosniff', 'Referrer-Policy' => 'strict-origin-when-cross-origin',
+            'Content-Security-Policy' => self::POLICY,
+            'X-Content-Type-Options' => 'nosniff',
+            'Referrer-Policy' => 'strict-origin-when-cross-origin',
             'Permissions-Policy' => 'camera=(), geolocation=(), microphone=()',
         ]);
 
@@ -45,15 +52,27 @@ final readonly class FrontController
             return $this->file($file[1], $site, $visitor);
         }
         $resolution = $this->visitors->resolve($asked, $site);
-        $this->visitors->note($resolution, RequestOrigin::of((string) $request->userAgent(), (string) $request->headers->get('Referer', ''), $request->getHost()), $site);
+        $this->visitors->note(
+            $resolution,
+            RequestOrigin::of((string) $request->userAgent(), (string) $request->headers->get('Referer', ''), $request->getHost()),
+            $site,
+        );
         $sends = $resolution->sendsWith();
 
         return match (true) {
             // What is sent to an address that moved goes along, whatever its method.
             $sends !== null => new Response('', $sends, ['Location' => (string) $resolution->location, 'Cache-Control' => 'no-cache']),
-            ! $request->isMethodCacheable() => new Response('Only GET and HEAD are answered here.', 405, ['Allow' => 'GET, HEAD', 'Content-Type' => 'text/plain; charset=utf-8']),
+            ! $request->isMethodCacheable() => new Response('Only GET and HEAD are answered here.', 405, [
+                'Allow' => 'GET, HEAD',
+                'Content-Type' => 'text/plain; charset=utf-8',
+            ]),
             $resolution->pause !== null => $this->pages->pause($resolution, $site, $visitor),
-            $resolution->status !== 200 => $this->pages->missed($resolution->normal === '' ? '/' : $resolution->normal, $site, $visitor, $resolution->status === 410 ? 410 : 404),
+            $resolution->status !== 200 => $this->pages->missed(
+                $resolution->normal === '' ? '/' : $resolution->normal,
+                $site,
+                $visitor,
+                $resolution->status === 410 ? 410 : 404,
+            ),
             $resolution->page === null => $this->system->respond($resolution->normal, $site),
             default => $this->page($request, $this->visitors->pageOf($resolution, $site, $visitor), $site, $visitor),
         };
@@ -61,7 +80,9 @@ final readonly class FrontController
 
     private function page(Request $request, Page $page, Site $site, ?Visitor $visitor): AnyResponse
     {
-        return $page->kind === PageKind::Download ? $this->file((string) $page->target()?->value, $site, $visitor) : $this->pages->of($request, $page, $site, $visitor);
+        return $page->kind === PageKind::Download
+            ? $this->file((string) $page->target()?->value, $site, $visitor)
+            : $this->pages->of($request, $page, $site, $visitor);
     }
 
     private function file(string $ulid, Site $site, ?Visitor $visitor): AnyResponse

@@ -31,7 +31,11 @@ final readonly class PageResponse
     public function of(Request $request, Page $page, Site $site, ?Visitor $visitor): Response
     {
         $html = $this->views->make('site.page', $this->view->of($page, $site, $this->visitors->contentOf($page), $visitor))->render();
-        $response = new Response($html, 200, ['Content-Type' => 'text/html; charset=utf-8', 'Cache-Control' => $visitor === null ? 'public, max-age=0, must-revalidate' : 'private, max-age=0, must-revalidate', 'Vary' => 'Cookie']);
+        $response = new Response($html, 200, [
+            'Content-Type' => 'text/html; charset=utf-8',
+            'Cache-Control' => $visitor === null ? 'public, max-age=0, must-revalidate' : 'private, max-age=0, must-revalidate',
+            'Vary' => 'Cookie',
+        ]);
         $response->setEtag(sha1($html));
         $response->isNotModified($request);
 
@@ -40,7 +44,14 @@ final readonly class PageResponse
 
     public function missed(string $address, Site $site, ?Visitor $visitor, int $status = 404): Response
     {
-        $html = $this->views->make('site.missed', [...$this->frame($site, $visitor), 'address' => $address, 'isGone' => $status === 410, 'near' => $this->visitors->near($address, $site)])->render();
+        $html = $this->views
+            ->make('site.missed', [
+                ...$this->frame($site, $visitor),
+                'address' => $address,
+                'isGone' => $status === 410,
+                'near' => $this->visitors->near($address, $site),
+            ])
+            ->render();
 
         return new Response($html, $status, ['Content-Type' => 'text/html; charset=utf-8', 'Cache-Control' => 'no-cache']);
     }
@@ -48,10 +59,20 @@ final readonly class PageResponse
     public function pause(Resolution $resolution, Site $site, ?Visitor $visitor): Response
     {
         $pause = $resolution->pause ?? throw new \LogicException('There is no pause to show.');
-        $html = $this->views->make('site.pause', [
-            ...$this->frame($site, $visitor), 'seconds' => $pause->seconds, 'onward' => (string) $resolution->onward, 'message' => $this->render->html($pause->message, $site),
-        ])->render();
+        $html = $this->views
+            ->make('site.pause', [
+                ...$this->frame($site, $visitor),
+                'seconds' => $pause->seconds,
+                'onward' => (string) $resolution->onward,
+                'message' => $this->render->html($pause->message, $site),
+            ])
+            ->render();
 
-        return new Response($html, 200, ['Content-Type' => 'text/html; charset=utf-8', 'Cache-Control' => 'no-cache', 'X-Robots-Tag' => 'noindex', 'Refresh' => "{$pause->seconds}; url={$resolution->onward}"]);
+        return new Response($html, 200, [
+            'Content-Type' => 'text/html; charset=utf-8',
+            'Cache-Control' => 'no-cache',
+            'X-Robots-Tag' => 'noindex',
+            'Refresh' => "{$pause->seconds}; url={$resolution->onward}",
+        ]);
     }
 }

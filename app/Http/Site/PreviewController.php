@@ -26,10 +26,22 @@ final readonly class PreviewController
     {
         $user = Signed::in($request);
         $content = $this->drafts->presentable($page, $user) ?? PageContent::document($page->content);
-        $html = $this->views->make('site.page', [...$this->showPage->of($page->showing($page->workingTexts()), $site, $content, as: $request->query('as') === 'signed-in' ? Viewer::signedIn() : Viewer::visitor()), 'preview' => true])->render();
+        $html = $this->views
+            ->make('site.page', [
+                ...$this->showPage->of(
+                    $page->showing($page->workingTexts()),
+                    $site,
+                    $content,
+                    as: $request->query('as') === 'signed-in' ? Viewer::signedIn() : Viewer::visitor(),
+                ),
+                'preview' => true,
+            ])
+            ->render();
 
         return new Response($html, 200, [
-            'Content-Type' => 'text/html; charset=utf-8', 'Cache-Control' => 'no-store', 'X-Robots-Tag' => 'noindex',
+            'Content-Type' => 'text/html; charset=utf-8',
+            'Cache-Control' => 'no-store',
+            'X-Robots-Tag' => 'noindex',
             'Content-Security-Policy' => "default-src 'none'; style-src 'self'; img-src 'self' {$site->origin} data:; font-src 'self'; base-uri {$site->origin}; frame-ancestors 'self'",
         ]);
     }

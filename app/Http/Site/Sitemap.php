@@ -29,21 +29,32 @@ final readonly class Sitemap
         if ($part > $parts || ($part > 0 && $parts === 1)) {
             return new Response('There is no such part of the sitemap.', 404, ['Content-Type' => 'text/plain; charset=utf-8']);
         }
-        $pieces = $part === 0 && $parts > 1
-            ? $this->writer->index($this->parts($site, $parts))
-            : $this->writer->part($this->entries($site, max(0, $part - 1)));
+        $pieces =
+            $part === 0 && $parts > 1
+                ? $this->writer->index($this->parts($site, $parts))
+                : $this->writer->part($this->entries($site, max(0, $part - 1)));
 
-        return new StreamedResponse(function () use ($pieces): void {
-            foreach ($pieces as $piece) {
-                echo $piece;
-            }
-        }, 200, ['Content-Type' => 'application/xml; charset=utf-8']);
+        return new StreamedResponse(
+            function () use ($pieces): void {
+                foreach ($pieces as $piece) {
+                    echo $piece;
+                }
+            },
+            200,
+            ['Content-Type' => 'application/xml; charset=utf-8'],
+        );
     }
 
     /** @return \Generator<int, SitemapEntry> */
     private function entries(Site $site, int $part): \Generator
     {
-        foreach ($this->db->cursor('select p.address, p.updated_at '.self::LISTED.' order by p.id limit ? offset ?', [$site->id, SitemapWriter::PART, $part * SitemapWriter::PART]) as $row) {
+        foreach (
+            $this->db->cursor('select p.address, p.updated_at '.self::LISTED.' order by p.id limit ? offset ?', [
+                $site->id,
+                SitemapWriter::PART,
+                $part * SitemapWriter::PART,
+            ]) as $row
+        ) {
             yield new SitemapEntry($site->origin.$row->address, new \DateTimeImmutable($row->updated_at));
         }
     }

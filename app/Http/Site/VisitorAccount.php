@@ -24,8 +24,12 @@ final readonly class VisitorAccount
 
     private const DAYS = 30;
 
-    public function __construct(private ConnectionInterface $db, private PasswordCheck $passwords, private SignInAttempts $attempts, private Views $views)
-    {
+    public function __construct(
+        private ConnectionInterface $db,
+        private PasswordCheck $passwords,
+        private SignInAttempts $attempts,
+        private Views $views,
+    ) {
     }
 
     public function signedIn(Request $request, Site $site): ?Visitor
@@ -83,7 +87,12 @@ final readonly class VisitorAccount
         $until = now()->addDays(self::DAYS);
         $token = bin2hex(random_bytes(32));
         $this->db->delete('delete from visitor_sign_ins where until < now()');
-        $this->db->insert('insert into visitor_sign_ins (token, visitor_id, mark, until) values (?, ?, ?, ?)', [hash('sha256', $token), $visitor->id, $this->mark($visitor), $until->toIso8601ZuluString()]);
+        $this->db->insert('insert into visitor_sign_ins (token, visitor_id, mark, until) values (?, ?, ?, ?)', [
+            hash('sha256', $token),
+            $visitor->id,
+            $this->mark($visitor),
+            $until->toIso8601ZuluString(),
+        ]);
         $isSecure = $request->isSecure() || str_starts_with($site->origin, 'https://');
 
         return $this->goTo('/', Cookie::create(self::COOKIE, $token, $until)->withSecure($isSecure)->withSameSite('lax'));
@@ -116,7 +125,10 @@ final readonly class VisitorAccount
     /** @param  \Closure(): array<string, mixed>  $frame */
     private function form(\Closure $frame, string $mail, ?string $refused, int $status = 200): Response
     {
-        return new Response($this->views->make('site.sign-in', [...$frame(), 'mail' => $mail, 'refused' => $refused])->render(), $status, ['Content-Type' => 'text/html; charset=utf-8', 'Cache-Control' => 'no-store']);
+        return new Response($this->views->make('site.sign-in', [...$frame(), 'mail' => $mail, 'refused' => $refused])->render(), $status, [
+            'Content-Type' => 'text/html; charset=utf-8',
+            'Cache-Control' => 'no-store',
+        ]);
     }
 
     /** Browsers say where a form comes from (Fetch Metadata, or Origin in older ones); behind a proxy it is the site's own address that counts. */

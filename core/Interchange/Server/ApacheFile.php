@@ -24,9 +24,13 @@ final class ApacheFile
     /** @return iterable<int, array<string, string>> fields by the number of their line; `refused` where it is no rule */
     public static function rows(string $text): iterable
     {
-        $self = new self;
+        $self = new self();
         // A backslash at the end of a line joins it with the next; where it was stays a line, so that the numbers are right.
-        $joined = (string) preg_replace_callback('/(?:[^\n]*\\\\\r?\n)+[^\n]*/', static fn (array $found): string => preg_replace('/\\\\\r?\n/', ' ', $found[0]).str_repeat("\n", substr_count($found[0], "\n")), $text);
+        $joined = (string) preg_replace_callback(
+            '/(?:[^\n]*\\\\\r?\n)+[^\n]*/',
+            static fn (array $found): string => preg_replace('/\\\\\r?\n/', ' ', $found[0]).str_repeat("\n", substr_count($found[0], "\n")),
+            $text,
+        );
         foreach (explode("\n", $joined) as $n => $line) {
             $words = self::words($line);
             try {
@@ -60,7 +64,9 @@ final class ApacheFile
             return $this->rewritten($given, $conditions);
         }
         $status = match ($name) {
-            'redirectpermanent' => '301', 'redirecttemp' => '302', default => null,
+            'redirectpermanent' => '301',
+            'redirecttemp' => '302',
+            default => null,
         };
         if ($status === null && ($name === 'redirect' || $name === 'redirectmatch')) {
             $first = strtolower($given[0] ?? '');
@@ -104,9 +110,14 @@ final class ApacheFile
             throw new InputRefused('leadsTo', 'Its target has something of the request that redirects here do not know.');
         }
         $asked = self::asked($conditions);
-        $status = strtolower(($flags['R'] ?? '') !== '' ? $flags['R'] : ($flags['REDIRECT'] ?? ''));
+        $status = strtolower(($flags['R'] ?? '') !== '' ? $flags['R'] : $flags['REDIRECT'] ?? '');
         $drops = isset($flags['QSD']) || str_ends_with($target, '?') || (str_contains($target, '?') && ! isset($flags['QSA']));
-        $row = $this->row(PathExpression::read($expression), (string) preg_replace('/\\\\(.)/', '$1', rtrim($target, '?')), $isGone ? '410' : (self::STATUS[$status] ?? ($status === '' ? '302' : $status)), $drops ? 'drop' : 'carry');
+        $row = $this->row(
+            PathExpression::read($expression),
+            (string) preg_replace('/\\\\(.)/', '$1', rtrim($target, '?')),
+            $isGone ? '410' : self::STATUS[$status] ?? ($status === '' ? '302' : $status),
+            $drops ? 'drop' : 'carry',
+        );
 
         return $asked === '' ? $row : ['source' => "{$row['source']}?$asked", 'query' => 'match'] + $row;
     }
@@ -123,7 +134,13 @@ final class ApacheFile
             if (preg_match('/^%\{REQUEST_FILENAME\} !-[dfl]\b/i', $condition) === 1) {
                 continue;
             }
-            if (preg_match('/^%\{QUERY_STRING\} (?:\^|\(\?:\^\|&\)|\(\^\|&\)|\\\\b)([\w\-.%]+=[\w\-.%]*)(?:\$|\(\?:&\|\$\)|\(&\|\$\)|\\\\b)(?: \[NC\])?$/i', $condition, $found) !== 1) {
+            if (
+                preg_match(
+                    '/^%\{QUERY_STRING\} (?:\^|\(\?:\^\|&\)|\(\^\|&\)|\\\\b)([\w\-.%]+=[\w\-.%]*)(?:\$|\(\?:&\|\$\)|\(&\|\$\)|\\\\b)(?: \[NC\])?$/i',
+                    $condition,
+                    $found,
+                ) !== 1
+            ) {
                 throw new InputRefused('source', "It depends on a condition, which redirects here do not have: $condition");
             }
             $asked[] = $found[1];

@@ -30,7 +30,13 @@ final class ApacheRules
     public function __construct(private readonly ServerRules $rules)
     {
         // Table and rules may be written apart: both number the queries alike.
-        foreach ([...$rules->inFront, ...$rules->exact, ...array_map(static fn (ServerEntry $entry): ServerAnswer => $entry->answer, [...$rules->first, ...$rules->front, ...$rules->behind])] as $answer) {
+        foreach (
+            [
+                ...$rules->inFront,
+                ...$rules->exact,
+                ...array_map(static fn (ServerEntry $entry): ServerAnswer => $entry->answer, [...$rules->first, ...$rules->front, ...$rules->behind]),
+            ] as $answer
+        ) {
             $this->kind($answer);
         }
     }
@@ -45,11 +51,26 @@ final class ApacheRules
         foreach ([...$this->rules->first, ...$this->rules->front, ...$this->rules->behind] as $entry) {
             $leftOut[] = self::cannotSay($entry->source, $entry->answer);
         }
-        $tooMany = array_filter([...$this->rules->front, ...$this->rules->behind], static fn (ServerEntry $entry): bool => $entry->groups > self::MAX_GROUPS);
+        $tooMany = array_filter(
+            [...$this->rules->front, ...$this->rules->behind],
+            static fn (ServerEntry $entry): bool => $entry->groups > self::MAX_GROUPS,
+        );
 
         $encoded = ['Apache answers 404 for every address with an encoded slash (%2F) in it, unless AllowEncodedSlashes says otherwise.'];
 
-        return [...$this->rules->notes(), ...$encoded, ...array_values(array_filter($leftOut)), ...array_values(array_map(static fn (ServerEntry $entry): string => 'The pattern '.KeptRules::named($entry->source).' catches more than nine parts, which Apache cannot hand on; it is left out.', $tooMany))];
+        return [
+            ...$this->rules->notes(),
+            ...$encoded,
+            ...array_values(array_filter($leftOut)),
+            ...array_values(
+                array_map(
+                    static fn (ServerEntry $entry): string => 'The pattern '.
+                        KeptRules::named($entry->source).
+                        ' catches more than nine parts, which Apache cannot hand on; it is left out.',
+                    $tooMany,
+                ),
+            ),
+        ];
     }
 
     /**
@@ -81,12 +102,22 @@ final class ApacheRules
         $front = $this->entries($this->rules->front);
         $behind = $this->entries($this->rules->behind);
         $tables = [$this->lookedUp('HERONSTEM_FRONT', $this->rules->inFront), $this->lookedUp('HERONSTEM_EXACT', $this->rules->exact)];
-        $title = "Redirects, for a virtual host. Needs mod_rewrite. Put the table where RewriteMap says, or change that line;\n# of many thousand addresses httxt2dbm makes a table that is faster: write dbm: for txt: then.";
+        $title =
+            "Redirects, for a virtual host. Needs mod_rewrite. Put the table where RewriteMap says, or change that line;\n# of many thousand addresses httxt2dbm makes a table that is faster: write dbm: for txt: then.";
         $out = KeptRules::head($title, $this->notes(), $kept);
         $key = $this->rules->addresses->caseSensitive ? '${hs_escape:$1}' : '${hs_lower:${hs_escape:$1}}';
-        $out .= "RewriteEngine On\nRewriteMap heronstem ".self::quoted("txt:$map")."\nRewriteMap hs_escape int:escape\nRewriteMap hs_lower int:tolower\n";
-        $out .= 'RewriteCond %{THE_REQUEST} '.self::quoted('^\S+ (?:https?://[^/ ]*)?(/[^? ]*?)'.$this->rules->suffixed().'/*(?:\?\S*)?(?: |$)')."\nRewriteRule ^ - [E=HERONSTEM_RAW:%1]\n";
-        $out .= 'RewriteRule '.self::quoted('^(/.*?)'.$this->rules->suffixed().'/*$')." - [E=HERONSTEM_FRONT:\${heronstem:!$key|-},E=HERONSTEM_EXACT:\${heronstem:$key|-}]\n";
+        $out .=
+            "RewriteEngine On\nRewriteMap heronstem ".
+            self::quoted("txt:$map").
+            "\nRewriteMap hs_escape int:escape\nRewriteMap hs_lower int:tolower\n";
+        $out .=
+            'RewriteCond %{THE_REQUEST} '.
+            self::quoted('^\S+ (?:https?://[^/ ]*)?(/[^? ]*?)'.$this->rules->suffixed().'/*(?:\?\S*)?(?: |$)').
+            "\nRewriteRule ^ - [E=HERONSTEM_RAW:%1]\n";
+        $out .=
+            'RewriteRule '.
+            self::quoted('^(/.*?)'.$this->rules->suffixed().'/*$').
+            " - [E=HERONSTEM_FRONT:\${heronstem:!$key|-},E=HERONSTEM_EXACT:\${heronstem:$key|-}]\n";
 
         return $out.$this->queryRules.implode('', $first).$tables[0].implode('', $front).$tables[1].implode('', $behind);
     }
@@ -101,9 +132,21 @@ final class ApacheRules
         $rules = [];
         foreach ($answers as $answer) {
             $kind = $this->kind($answer);
-            $rules[$kind] ??= $answer->target === ''
-                ? "RewriteCond %{ENV:$variable} =".self::word($answer)."\nRewriteRule ^ - ".self::flag($answer)."\n"
-                : implode('', $this->sentOn($answer, "RewriteCond %{ENV:$variable} ".self::quoted("^$kind,([^?#]*)".($answer->hasQuery() ? '\?([^#]*)' : '()').'(#.*)?$')."\n", '%1', '%2', '%3'));
+            $rules[$kind] ??=
+                $answer->target === ''
+                    ? "RewriteCond %{ENV:$variable} =".self::word($answer)."\nRewriteRule ^ - ".self::flag($answer)."\n"
+                    : implode(
+                        '',
+                        $this->sentOn(
+                            $answer,
+                            "RewriteCond %{ENV:$variable} ".
+                                self::quoted("^$kind,([^?#]*)".($answer->hasQuery() ? '\?([^#]*)' : '()').'(#.*)?$').
+                                "\n",
+                            '%1',
+                            '%2',
+                            '%3',
+                        ),
+                    );
         }
         ksort($rules);
 
@@ -121,11 +164,28 @@ final class ApacheRules
             if ($entry->groups > self::MAX_GROUPS || self::cannotSay($entry->source, $entry->answer) !== null) {
                 continue;
             }
-            $if = implode('', array_map(static fn (SpeltParameter $parameter): string => 'RewriteCond %{QUERY_STRING} '.self::quoted("(?:^|&){$parameter->expression}(?:&|\$)")."\n", $entry->asked));
-            $if .= 'RewriteCond %{ENV:HERONSTEM_RAW} '.self::quoted("^(?:{$entry->expression})\$").($this->rules->addresses->caseSensitive ? '' : ' [NC]')."\n";
+            $if = implode(
+                '',
+                array_map(
+                    static fn (SpeltParameter $parameter): string => 'RewriteCond %{QUERY_STRING} '.
+                        self::quoted("(?:^|&){$parameter->expression}(?:&|\$)").
+                        "\n",
+                    $entry->asked,
+                ),
+            );
+            $if .=
+                'RewriteCond %{ENV:HERONSTEM_RAW} '.
+                self::quoted("^(?:{$entry->expression})\$").
+                ($this->rules->addresses->caseSensitive ? '' : ' [NC]').
+                "\n";
             $answer = $entry->answer;
             [$path, $query] = [...explode('?', $answer->target, 2), ''];
-            array_push($out, ...($answer->target === '' ? ["{$if}RewriteRule ^ - ".self::flag($answer)."\n"] : $this->sentOn($answer, $if, self::substituted($path), self::substituted($query), self::substituted($answer->fragment))));
+            array_push(
+                $out,
+                ...$answer->target === ''
+                    ? ["{$if}RewriteRule ^ - ".self::flag($answer)."\n"]
+                    : $this->sentOn($answer, $if, self::substituted($path), self::substituted($query), self::substituted($answer->fragment)),
+            );
         }
 
         return $out;
@@ -144,7 +204,10 @@ final class ApacheRules
 
         return match (true) {
             $answer->hasQuery() => [$if.$rule("$path?$query".($answer->carries ? "%{ENV:HERONSTEM_AND$n}" : '').$fragment)],
-            $answer->carries => ["RewriteCond %{ENV:HERONSTEM_ARGS$n} .\n$if".$rule("$path?%{ENV:HERONSTEM_ARGS$n}$fragment"), $if.$rule($path.$fragment)],
+            $answer->carries => [
+                "RewriteCond %{ENV:HERONSTEM_ARGS$n} .\n$if".$rule("$path?%{ENV:HERONSTEM_ARGS$n}$fragment"),
+                $if.$rule($path.$fragment),
+            ],
             default => [$if.$rule($path.$fragment)],
         };
     }
@@ -154,13 +217,17 @@ final class ApacheRules
     {
         $isLong = strlen($this->line('!', $address, $answer)) > self::MAX_LINE_LENGTH;
 
-        return $isLong ? 'The redirect of '.KeptRules::named($address).' is longer than a table of Apache may have it; it is left out.' : self::cannotSay($address, $answer);
+        return $isLong
+            ? 'The redirect of '.KeptRules::named($address).' is longer than a table of Apache may have it; it is left out.'
+            : self::cannotSay($address, $answer);
     }
 
     /** Apache takes a question mark anywhere in a target for the beginning of its query, and an ampersand at its end away. */
     private static function cannotSay(string $source, ServerAnswer $answer): ?string
     {
-        return str_contains($answer->fragment, '?') || str_ends_with($answer->fragment, '&') ? 'The redirect of '.KeptRules::named($source).' leads to a fragment that Apache writes otherwise; it is left out.' : null;
+        return str_contains($answer->fragment, '?') || str_ends_with($answer->fragment, '&')
+            ? 'The redirect of '.KeptRules::named($source).' leads to a fragment that Apache writes otherwise; it is left out.'
+            : null;
     }
 
     private function line(string $sign, string $address, ServerAnswer $answer): string
@@ -202,9 +269,16 @@ final class ApacheRules
         foreach ($answer->without as $parameter) {
             $of = $parameter->expression;
             // One of them is taken out: whichever of the three finds it skips the others.
-            $this->queryRules .= "RewriteCond %{ENV:$args} ".self::quoted("^$of\$")."\nRewriteRule ^ - [E=$args:,S=2]\n"
-                ."RewriteCond %{ENV:$args} ".self::quoted("^$of&(.*)\$")."\nRewriteRule ^ - [E=$args:%1,S=1]\n"
-                ."RewriteCond %{ENV:$args} ".self::quoted("^(.*?)&$of((?:&.*)?)\$")."\nRewriteRule ^ - [E=$args:%1%2]\n";
+            $this->queryRules .=
+                "RewriteCond %{ENV:$args} ".
+                self::quoted("^$of\$").
+                "\nRewriteRule ^ - [E=$args:,S=2]\n".
+                "RewriteCond %{ENV:$args} ".
+                self::quoted("^$of&(.*)\$").
+                "\nRewriteRule ^ - [E=$args:%1,S=1]\n".
+                "RewriteCond %{ENV:$args} ".
+                self::quoted("^(.*?)&$of((?:&.*)?)\$").
+                "\nRewriteRule ^ - [E=$args:%1%2]\n";
         }
         $this->queryRules .= "RewriteCond %{ENV:$args} .\nRewriteRule ^ - [E=HERONSTEM_AND$n:&%{ENV:$args}]\n";
 
@@ -214,7 +288,11 @@ final class ApacheRules
     /** An address as Apache looks it up: escaped as Apache escapes it. */
     private function key(string $address): string
     {
-        $escaped = (string) preg_replace_callback('/[^A-Za-z0-9'.preg_quote(self::PLAIN, '/').']/', static fn (array $found): string => sprintf('%%%02x', ord($found[0])), rawurldecode($address));
+        $escaped = (string) preg_replace_callback(
+            '/[^A-Za-z0-9'.preg_quote(self::PLAIN, '/').']/',
+            static fn (array $found): string => sprintf('%%%02x', ord($found[0])),
+            rawurldecode($address),
+        );
 
         return $this->rules->addresses->caseSensitive ? $escaped : strtolower($escaped);
     }
@@ -222,7 +300,11 @@ final class ApacheRules
     /** A target as a substitution: what is caught by its number, and no other sign with a meaning. */
     private static function substituted(string $target): string
     {
-        return (string) preg_replace_callback('/\x00(\d+)\x00|[\\\\$%]/', static fn (array $found): string => isset($found[1]) ? '%'.((int) $found[1] + 1) : '\\'.$found[0], $target);
+        return (string) preg_replace_callback(
+            '/\x00(\d+)\x00|[\\\\$%]/',
+            static fn (array $found): string => isset($found[1]) ? '%'.((int) $found[1] + 1) : '\\'.$found[0],
+            $target,
+        );
     }
 
     /** An argument in quotes, as mod_rewrite reads it: a backslash stays where it is, and no quote can stand within. Addresses have none; expressions name it by its number. */

@@ -18,7 +18,10 @@ final readonly class KeptRules
     {
         $pieces = str_split(rtrim($row), self::MAX_LENGTH);
 
-        return implode('', array_map(static fn (string $piece, int $n): string => ($n === 0 ? '#= ' : '#+ ').$piece."\n", $pieces, array_keys($pieces)));
+        return implode(
+            '',
+            array_map(static fn (string $piece, int $n): string => ($n === 0 ? '#= ' : '#+ ').$piece."\n", $pieces, array_keys($pieces)),
+        );
     }
 
     /** A source in a sentence: no longer than one reads, and nothing in it that ends a line. */

@@ -27,7 +27,7 @@ final class NginxFile
     /** @return iterable<int, array<string, string>> fields by the number of their line; `refused` where it is no rule */
     public static function rows(string $text): iterable
     {
-        $self = new self;
+        $self = new self();
         preg_match_all('/^\s*return\s+(30[1278])\s+(\$\w+)\s*;/m', $text, $found, PREG_SET_ORDER);
         foreach ($found as [, $status, $variable]) {
             $self->returned[$variable] ??= $status;
@@ -105,11 +105,20 @@ final class NginxFile
     private function entry(array $words, string $variable): ?array
     {
         [$from, $to] = [$words[0], $words[1] ?? ''];
-        if (in_array($from, ['default', 'hostnames', 'volatile', 'include'], true) || preg_match('#^(?:/|https?://)#', $to) !== 1 || preg_match('#^(?:/|~\*?\^)#', $from) !== 1) {
+        if (
+            in_array($from, ['default', 'hostnames', 'volatile', 'include'], true) ||
+            preg_match('#^(?:/|https?://)#', $to) !== 1 ||
+            preg_match('#^(?:/|~\*?\^)#', $from) !== 1
+        ) {
             return null;
         }
 
-        return $this->row(PathExpression::read($from[0] === '~' ? ltrim(substr($from, 1), '*') : '^'.preg_quote($from).'$'), $to, $this->returned[$variable] ?? '301', 'drop');
+        return $this->row(
+            PathExpression::read($from[0] === '~' ? ltrim(substr($from, 1), '*') : '^'.preg_quote($from).'$'),
+            $to,
+            $this->returned[$variable] ?? '301',
+            'drop',
+        );
     }
 
     /** @return array<string, string> */
@@ -130,7 +139,12 @@ final class NginxFile
     /** @return iterable<array{int, list<string>, string}> line, words, and the sign that ends the statement */
     private static function statements(string $text): iterable
     {
-        preg_match_all('/\G(?:(\s+|#[^\n]*)|("(?:[^"\\\\]|\\\\.)*"|\'(?:[^\'\\\\]|\\\\.)*\')|([;{}](?=\s|$|[};#]))|((?:[^\s;{}"\'\\\\]|\\\\.|\{\d+(?:,\d*)?\}|\$\{\w+\}|(?<=\S)["\'])+)|(.))/s', $text, $tokens, PREG_SET_ORDER);
+        preg_match_all(
+            '/\G(?:(\s+|#[^\n]*)|("(?:[^"\\\\]|\\\\.)*"|\'(?:[^\'\\\\]|\\\\.)*\')|([;{}](?=\s|$|[};#]))|((?:[^\s;{}"\'\\\\]|\\\\.|\{\d+(?:,\d*)?\}|\$\{\w+\}|(?<=\S)["\'])+)|(.))/s',
+            $text,
+            $tokens,
+            PREG_SET_ORDER,
+        );
         $line = 1;
         $words = [];
         $began = 1;

@@ -28,8 +28,11 @@ final class NginxRules
     public function __construct(private readonly ServerRules $rules)
     {
         $this->maps = [
-            'first' => $this->entries($rules->first), 'in_front' => $this->table($rules->inFront), 'front' => $this->entries($rules->front),
-            'exact' => $this->table($rules->exact), 'behind' => $this->entries($rules->behind),
+            'first' => $this->entries($rules->first),
+            'in_front' => $this->table($rules->inFront),
+            'front' => $this->entries($rules->front),
+            'exact' => $this->table($rules->exact),
+            'behind' => $this->entries($rules->behind),
         ];
     }
 
@@ -50,7 +53,11 @@ final class NginxRules
     {
         $tables = '';
         foreach ($this->maps as $name => $entries) {
-            $tables .= self::map(in_array($name, ['in_front', 'exact'], true) ? '$heronstem_path' : '$heronstem_asked', "\$heronstem_$name", $entries);
+            $tables .= self::map(
+                in_array($name, ['in_front', 'exact'], true) ? '$heronstem_path' : '$heronstem_asked',
+                "\$heronstem_$name",
+                $entries,
+            );
         }
         $out = KeptRules::head('Redirects, for the http block.', $this->notes(), $kept);
         $out .= "map_hash_max_size 1048576;\nmap_hash_bucket_size 4096;\n";
@@ -99,15 +106,27 @@ final class NginxRules
      */
     private function entries(array $entries): array
     {
-        return array_values(array_filter(array_map(function (ServerEntry $entry): ?array {
-            // nginx keeps what maps catch by name.
-            $names = array_map(fn (int $n): string => "hs{$this->groups}_$n", $entry->groups === 0 ? [] : range(0, $entry->groups - 1));
-            $this->groups++;
-            $asked = implode('', array_map(static fn (SpeltParameter $parameter): string => "(?=[^ ]*&(?-i:{$parameter->expression})&)", $entry->asked));
-            $flags = $this->rules->addresses->caseSensitive ? '~' : '~*';
+        return array_values(
+            array_filter(
+                array_map(function (ServerEntry $entry): ?array {
+                    // nginx keeps what maps catch by name.
+                    $names = array_map(fn (int $n): string => "hs{$this->groups}_$n", $entry->groups === 0 ? [] : range(0, $entry->groups - 1));
+                    $this->groups++;
+                    $asked = implode(
+                        '',
+                        array_map(static fn (SpeltParameter $parameter): string => "(?=[^ ]*&(?-i:{$parameter->expression})&)", $entry->asked),
+                    );
+                    $flags = $this->rules->addresses->caseSensitive ? '~' : '~*';
 
-            return $this->fitting($entry->source, $entry->answer, '"'.$flags.strtr("^{$asked}[^ ]* (?:".self::named($entry->expression, $names).')$', self::ESCAPES).'"', $names);
-        }, $entries)));
+                    return $this->fitting(
+                        $entry->source,
+                        $entry->answer,
+                        '"'.$flags.strtr("^{$asked}[^ ]* (?:".self::named($entry->expression, $names).')$', self::ESCAPES).'"',
+                        $names,
+                    );
+                }, $entries),
+            ),
+        );
     }
 
     /**
@@ -118,7 +137,10 @@ final class NginxRules
      */
     private function fitting(string $source, ServerAnswer $answer, string $key, array $names): ?array
     {
-        $without = max([0, ...array_map(static fn (SpeltParameter $parameter): int => strlen(strtr($parameter->expression, self::ESCAPES)), $answer->without)]);
+        $without = max([
+            0,
+            ...array_map(static fn (SpeltParameter $parameter): int => strlen(strtr($parameter->expression, self::ESCAPES)), $answer->without),
+        ]);
         $entry = max(strlen($key), $without + 200) > self::MAX_LENGTH ? null : [$key, $this->answer($answer, $names)];
         if ($entry !== null && strlen($entry[1]) <= self::MAX_LENGTH) {
             return $entry;
@@ -135,9 +157,17 @@ final class NginxRules
             return $answer->status === 410 ? '"410"' : '"left"';
         }
         $query = $answer->carries ? "\0".$this->query($answer).($answer->hasQuery() ? '_and' : '_ask')."\0" : '';
-        $caught = static fn (string $text): string => (string) preg_replace_callback('/\x00(\d+)\x00/', static fn (array $found): string => "\0{$names[(int) $found[1]]}\0", $text);
+        $caught = static fn (string $text): string => (string) preg_replace_callback(
+            '/\x00(\d+)\x00/',
+            static fn (array $found): string => "\0{$names[(int) $found[1]]}\0",
+            $text,
+        );
 
-        return (string) preg_replace('/\x00(\w+)\x00/', '\\${$1}', self::text("{$answer->status} ".$caught($answer->target).$query.$caught($answer->fragment)));
+        return (string) preg_replace(
+            '/\x00(\w+)\x00/',
+            '\\${$1}',
+            self::text("{$answer->status} ".$caught($answer->target).$query.$caught($answer->fragment)),
+        );
     }
 
     /** The variable that holds the query of a request as an answer takes it along. */
@@ -166,7 +196,9 @@ final class NginxRules
      */
     private static function map(string $of, string $to, array $entries): string
     {
-        return "map $of $to {\n    default \"\";\n".implode('', array_map(static fn (array $entry): string => "    {$entry[0]} {$entry[1]};\n", $entries))."}\n";
+        return "map $of $to {\n    default \"\";\n".
+            implode('', array_map(static fn (array $entry): string => "    {$entry[0]} {$entry[1]};\n", $entries)).
+            "}\n";
     }
 
     /**

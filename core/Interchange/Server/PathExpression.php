@@ -67,9 +67,21 @@ final readonly class PathExpression
             return [$found[1] === '' ? '/' : $found[1], true];
         }
         $authority = preg_match('#^https?://[^/?\#]*#i', $target, $found) === 1 ? $found[0] : '';
-        $rest = $this->scope === 'one' ? substr($target, strlen($authority)) : (string) preg_replace('/:(?=[A-Za-z0-9_])/', '%3A', substr($target, strlen($authority)));
+        $rest =
+            $this->scope === 'one'
+                ? substr($target, strlen($authority))
+                : (string) preg_replace('/:(?=[A-Za-z0-9_])/', '%3A', substr($target, strlen($authority)));
 
-        return [$authority.preg_replace_callback($capture, fn (array $found): string => ':'.($this->captures[(int) $found[1]] ?? throw self::refused("The target has \${$found[1]}, which nothing catches.")), $rest), false];
+        return [
+            $authority.
+            preg_replace_callback(
+                $capture,
+                fn (array $found): string => ':'.
+                    ($this->captures[(int) $found[1]] ?? throw self::refused("The target has \${$found[1]}, which nothing catches.")),
+                $rest,
+            ),
+            false,
+        ];
     }
 
     /**
@@ -106,12 +118,23 @@ final readonly class PathExpression
         $count = $caught = 0;
         while ($inner !== '') {
             // A group, a class, a shorthand or a dot, each with how often it stands; or a sign that stands for itself.
-            if (preg_match('/^(\((?:[^()\\\\]|\\\\.|\((?:[^()\\\\]|\\\\.)*\))*\)|\[\^?\]?(?:[^\]\\\\]|\\\\.)*\]|\\\\[dws]|\.)([*+?]|\{\d+(?:,\d*)?\})?/i', $inner, $found) === 1) {
+            if (
+                preg_match(
+                    '/^(\((?:[^()\\\\]|\\\\.|\((?:[^()\\\\]|\\\\.)*\))*\)|\[\^?\]?(?:[^\]\\\\]|\\\\.)*\]|\\\\[dws]|\.)([*+?]|\{\d+(?:,\d*)?\})?/i',
+                    $inner,
+                    $found,
+                ) === 1
+            ) {
                 [$piece, $often] = [$found[1], $found[2] ?? ''];
                 $isGroup = $piece[0] === '(';
                 $catches = $isGroup && ! str_starts_with($piece, '(?');
                 $body = $isGroup ? substr($piece, $catches ? 1 : 3, -1) : $piece.($often === '?' ? '' : $often);
-                if ($isGroup && (! $catches && ! str_starts_with($piece, '(?:') || preg_match('/(?<!\\\\)\((?!\?:)/', $body) === 1 || ($often !== '' && $often !== '?'))) {
+                if (
+                    $isGroup &&
+                    ((! $catches && ! str_starts_with($piece, '(?:')) ||
+                        preg_match('/(?<!\\\\)\((?!\?:)/', $body) === 1 ||
+                        ($often !== '' && $often !== '?'))
+                ) {
                     throw self::refused('Groups within groups, repeated groups and conditions within an expression cannot be read.');
                 }
                 $out .= $often === '?' ? "{($body)}?" : "($body)";

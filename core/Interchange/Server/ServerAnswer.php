@@ -19,8 +19,13 @@ final readonly class ServerAnswer
      * @param  bool  $carries  whether the query of the request goes along
      * @param  list<SpeltParameter>  $without  parameters of the request that do not go along, one each
      */
-    private function __construct(public int $status, public string $target = '', public string $fragment = '', public bool $carries = false, public array $without = [])
-    {
+    private function __construct(
+        public int $status,
+        public string $target = '',
+        public string $fragment = '',
+        public bool $carries = false,
+        public array $without = [],
+    ) {
     }
 
     /** Left to whatever answers for pages, and to no rule behind. */
@@ -46,7 +51,18 @@ final readonly class ServerAnswer
         $carries = $target !== $bare;
         // Parameters of the target stand, whatever the request has by their names; more than two of a name are not looked for.
         $names = array_filter(Query::in($target)->names(), static fn (string $name): bool => ! str_contains($name, "\0"));
-        $without = $carries ? [...$asked, ...array_merge([], ...array_map(static fn (string $name): array => [SpeltParameter::named($name), SpeltParameter::named($name)], array_values($names)))] : [];
+        $without = $carries
+            ? [
+                ...$asked,
+                ...array_merge(
+                    [],
+                    ...array_map(
+                        static fn (string $name): array => [SpeltParameter::named($name), SpeltParameter::named($name)],
+                        array_values($names),
+                    ),
+                ),
+            ]
+            : [];
 
         return new self($status, $target, $fragment, $carries, $without);
     }

@@ -84,7 +84,10 @@ final class ServerEntries
      */
     private static function asked(Rule $rule): array
     {
-        return array_map(static fn (array $pair): SpeltParameter => SpeltParameter::pair($pair[0], (string) $pair[1]), Query::of($rule->matched)->pairs());
+        return array_map(
+            static fn (array $pair): SpeltParameter => SpeltParameter::pair($pair[0], (string) $pair[1]),
+            Query::of($rule->matched)->pairs(),
+        );
     }
 
     /** The answer of an expression, with what is caught in the places where the rule puts it. */
@@ -119,11 +122,17 @@ final class ServerEntries
             $known = PathPattern::stored($rule->source)->names;
             $head = Destination::authority($target);
             $target = (string) preg_replace('#^'.preg_quote($head, '#').'/{2,}#', "$head/", $target);
-            $target = $head.preg_replace_callback(Destination::CAPTURE, static function (array $found) use ($known): string {
-                $i = array_search($found[1], $known, true);
+            $target =
+                $head.
+                preg_replace_callback(
+                    Destination::CAPTURE,
+                    static function (array $found) use ($known): string {
+                        $i = array_search($found[1], $known, true);
 
-                return $i === false ? $found[0] : "\0$i\0";
-            }, substr($target, strlen($head)));
+                        return $i === false ? $found[0] : "\0$i\0";
+                    },
+                    substr($target, strlen($head)),
+                );
             $this->sayCaughtInQuery($rule, $target);
         }
         $this->sayFurtherStep($rule, $isBranch ? $rule->sampleBelow() : $sample);
@@ -134,14 +143,23 @@ final class ServerEntries
     /** Whether it leads every request to the same. */
     private function isFixed(Rule $rule): bool
     {
-        return $rule->answer === RuleAnswer::Pause || ($rule->scope === RuleScope::Branch ? ! $rule->carriesRest : preg_match(Destination::CAPTURE, substr((string) $rule->target?->value, strlen(Destination::authority((string) $rule->target?->value)))) !== 1);
+        return $rule->answer === RuleAnswer::Pause ||
+            ($rule->scope === RuleScope::Branch
+                ? ! $rule->carriesRest
+                : preg_match(
+                    Destination::CAPTURE,
+                    substr((string) $rule->target?->value, strlen(Destination::authority((string) $rule->target?->value))),
+                ) !== 1);
     }
 
     /** @param  string  $target  with marks for what is caught */
     private function sayCaughtInQuery(Rule $rule, string $target): void
     {
         if (str_contains(substr($target, strcspn($target, '?#')), "\0")) {
-            $this->notes[] = 'The pattern '.KeptRules::named($rule->source).' puts what it catches behind a question mark or a number sign: signs like & and = are encoded there, and not by a web server.';
+            $this->notes[] =
+                'The pattern '.
+                KeptRules::named($rule->source).
+                ' puts what it catches behind a question mark or a number sign: signs like & and = are encoded there, and not by a web server.';
         }
     }
 
@@ -149,7 +167,8 @@ final class ServerEntries
     {
         $way = $this->resolver->resolve($sample);
         if (count(array_filter($way->hops, static fn ($hop): bool => $hop->rule !== null)) > 1) {
-            $this->notes[] = 'The redirect of '.KeptRules::named($rule->source).' leads to another branch or pattern; a web server takes one more step there.';
+            $this->notes[] =
+                'The redirect of '.KeptRules::named($rule->source).' leads to another branch or pattern; a web server takes one more step there.';
         }
     }
 

@@ -13,7 +13,12 @@ final readonly class ServerEntry
      * @param  int  $groups  how many are caught
      * @param  list<SpeltParameter>  $asked  parameters that the query must have
      */
-    public function __construct(public string $source, public string $expression, public int $groups, public ServerAnswer $answer, public array $asked = [])
-    {
+    public function __construct(
+        public string $source,
+        public string $expression,
+        public int $groups,
+        public ServerAnswer $answer,
+        public array $asked = [],
+    ) {
     }
 }

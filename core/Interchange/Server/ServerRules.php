@@ -49,8 +49,14 @@ final class ServerRules
      * @param  iterable<string>  $former  further addresses that lead on or are gone
      * @param  iterable<string>  $live  addresses at which visitors get a page
      */
-    public function __construct(private readonly array $rules, iterable $former, iterable $live, private readonly Resolver $resolver, private readonly RuleSet $set, public readonly AddressRules $addresses)
-    {
+    public function __construct(
+        private readonly array $rules,
+        iterable $former,
+        iterable $live,
+        private readonly Resolver $resolver,
+        private readonly RuleSet $set,
+        public readonly AddressRules $addresses,
+    ) {
         $entries = new ServerEntries($resolver, $addresses);
         foreach ($rules as $rule) {
             $this->say($rule);
@@ -82,7 +88,10 @@ final class ServerRules
     /** Keeps the address of a page from the expressions that would cover it. */
     private function keep(string $address): void
     {
-        if ($this->set->behind(Address::stored($address, $this->addresses), Query::of('')) !== null && $this->resolver->resolve($address)->rules() === []) {
+        if (
+            $this->set->behind(Address::stored($address, $this->addresses), Query::of('')) !== null &&
+            $this->resolver->resolve($address)->rules() === []
+        ) {
             $this->exact[$this->bare($address) ?: '/'] = ServerAnswer::left();
         }
     }
@@ -90,10 +99,13 @@ final class ServerRules
     /** @return list<string> */
     public function notes(): array
     {
-        $general = $this->front === [] && $this->behind === [] ? [] : [
-            'Branches and patterns take an address here however it is spelt; a web server only without //, /./ and /../, and with nothing encoded that need not be.',
-            'An address of a page in another spelling is sent to the right one here; a web server leaves it to whatever answers for pages.',
-        ];
+        $general =
+            $this->front === [] && $this->behind === []
+                ? []
+                : [
+                    'Branches and patterns take an address here however it is spelt; a web server only without //, /./ and /../, and with nothing encoded that need not be.',
+                    'An address of a page in another spelling is sent to the right one here; a web server leaves it to whatever answers for pages.',
+                ];
 
         return [...array_values(array_unique($this->notes)), ...$general];
     }
@@ -116,10 +128,18 @@ final class ServerRules
     private function say(Rule $rule): void
     {
         if ($rule->answer === RuleAnswer::Pause) {
-            $this->notes[] = 'The pause page of '.KeptRules::named($rule->source).': a web server has no page to show, so the address is left to whatever answers for pages.';
+            $this->notes[] =
+                'The pause page of '.
+                KeptRules::named($rule->source).
+                ': a web server has no page to show, so the address is left to whatever answers for pages.';
         }
         if (strlen($rule->matched) > self::MAX_QUERY_LENGTH) {
-            $this->notes[] = 'The redirect of '.KeptRules::named($rule->source).' looks at a query of more than '.self::MAX_QUERY_LENGTH.' bytes; it is left out.';
+            $this->notes[] =
+                'The redirect of '.
+                KeptRules::named($rule->source).
+                ' looks at a query of more than '.
+                self::MAX_QUERY_LENGTH.
+                ' bytes; it is left out.';
         }
         if ($rule->from !== null || $rule->until !== null) {
             $this->notes[] = 'The redirect of '.KeptRules::named($rule->source).' is for a time; what is written here is what holds now.';
@@ -133,11 +153,20 @@ final class ServerRules
      */
     private function written(RuleScope $scope): array
     {
-        $rules = array_values(array_filter($this->rules, static fn (Rule $rule): bool => $rule->scope === $scope && strlen($rule->matched) <= self::MAX_QUERY_LENGTH));
-        usort($rules, match ($scope) {
-            RuleScope::Pattern => Rule::inOrder(...),
-            default => fn (Rule $a, Rule $b): int => strlen($this->bare($b->key)) <=> strlen($this->bare($a->key)) ?: strcmp($a->key, $b->key) ?: Query::of($b->matched)->count() <=> Query::of($a->matched)->count() ?: $b->inFront <=> $a->inFront ?: strcmp($a->id, $b->id),
-        });
+        $rules = array_values(
+            array_filter($this->rules, static fn (Rule $rule): bool => $rule->scope === $scope && strlen($rule->matched) <= self::MAX_QUERY_LENGTH),
+        );
+        usort(
+            $rules,
+            match ($scope) {
+                RuleScope::Pattern => Rule::inOrder(...),
+                default => fn (Rule $a, Rule $b): int => strlen($this->bare($b->key)) <=> strlen($this->bare($a->key)) ?:
+                strcmp($a->key, $b->key) ?:
+                Query::of($b->matched)->count() <=> Query::of($a->matched)->count() ?:
+                $b->inFront <=> $a->inFront ?:
+                strcmp($a->id, $b->id),
+            },
+        );
 
         return $rules;
     }

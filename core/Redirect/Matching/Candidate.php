@@ -8,7 +8,12 @@ namespace Heronstem\Core\Redirect\Matching;
 final readonly class Candidate
 {
     /** @param  list<string>  $former  addresses that lead to it already */
-    public function __construct(public string $id, public string $name, public string $address, public string $heading = '', public array $former = [])
-    {
+    public function __construct(
+        public string $id,
+        public string $name,
+        public string $address,
+        public string $heading = '',
+        public array $former = [],
+    ) {
     }
 }

@@ -78,7 +78,16 @@ final class Matcher
         $best = $scores[$ids[0]];
         $second = isset($ids[1]) ? $scores[$ids[1]] : 0.0;
 
-        return new Proposal($old, $this->pages[$ids[0]], $this->confidence($best, $second, [...$words, ...$of[2]]), $whys[$ids[0]], array_map(fn (string $id): Candidate => $this->pages[$id], array_slice(array_filter($ids, static fn (string $id): bool => $scores[$id] >= self::WORTH_NAMING * $best), 1, 3)));
+        return new Proposal(
+            $old,
+            $this->pages[$ids[0]],
+            $this->confidence($best, $second, [...$words, ...$of[2]]),
+            $whys[$ids[0]],
+            array_map(
+                fn (string $id): Candidate => $this->pages[$id],
+                array_slice(array_filter($ids, static fn (string $id): bool => $scores[$id] >= self::WORTH_NAMING * $best), 1, 3),
+            ),
+        );
     }
 
     /**
@@ -219,7 +228,7 @@ final class Matcher
         };
         [$x, $y] = [$of($a), $of($b)];
 
-        return 2 * count(array_intersect_key($x, $y)) / max(1, count($x) + count($y));
+        return (2 * count(array_intersect_key($x, $y))) / max(1, count($x) + count($y));
     }
 
     /**

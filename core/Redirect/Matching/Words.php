@@ -8,7 +8,33 @@ namespace Heronstem\Core\Redirect\Matching;
 final class Words
 {
     /** Parts of addresses that say nothing of the page. */
-    private const EMPTY = ['html', 'htm', 'php', 'asp', 'aspx', 'jsp', 'index', 'default', 'home', 'page', 'pages', 'node', 'content', 'article', 'item', 'view', 'show', 'www', 'site', 'cms', 'the', 'and', 'for', 'with', 'from'];
+    private const EMPTY = [
+        'html',
+        'htm',
+        'php',
+        'asp',
+        'aspx',
+        'jsp',
+        'index',
+        'default',
+        'home',
+        'page',
+        'pages',
+        'node',
+        'content',
+        'article',
+        'item',
+        'view',
+        'show',
+        'www',
+        'site',
+        'cms',
+        'the',
+        'and',
+        'for',
+        'with',
+        'from',
+    ];
 
     /** @return list<string> */
     public static function of(string $text): array
@@ -16,12 +42,23 @@ final class Words
         $text = preg_match('/%[0-9A-Fa-f]{2}/', $text) === 1 ? rawurldecode($text) : $text;
         $text = mb_check_encoding($text, 'UTF-8') ? $text : mb_convert_encoding($text, 'UTF-8', 'Windows-1252');
         // Made anew for each text, a transliterator costs a hundred times what it does: what is plain already does without.
-        $plain = preg_match('/[^\x00-\x7F]/', $text) === 1
-            ? transliterator_transliterate('Any-Latin; Latin-ASCII; Lower()', (string) preg_replace('/(?<=\p{Ll})(?=\p{Lu})/u', ' ', $text))
-            : strtolower((string) preg_replace('/(?<=[a-z])(?=[A-Z])/', ' ', $text));
+        $plain =
+            preg_match('/[^\x00-\x7F]/', $text) === 1
+                ? transliterator_transliterate('Any-Latin; Latin-ASCII; Lower()', (string) preg_replace('/(?<=\p{Ll})(?=\p{Lu})/u', ' ', $text))
+                : strtolower((string) preg_replace('/(?<=[a-z])(?=[A-Z])/', ' ', $text));
         $words = preg_split('/[^a-z0-9]+/', $plain === false ? strtolower($text) : $plain, -1, PREG_SPLIT_NO_EMPTY) ?: [];
 
-        return array_values(array_map(self::stem(...), array_filter($words, static fn (string $word): bool => strlen($word) > 1 && ! in_array($word, self::EMPTY, true) && ! (ctype_digit($word) && strlen($word) !== 4))));
+        return array_values(
+            array_map(
+                self::stem(...),
+                array_filter(
+                    $words,
+                    static fn (string $word): bool => strlen($word) > 1 &&
+                        ! in_array($word, self::EMPTY, true) &&
+                        ! (ctype_digit($word) && strlen($word) !== 4),
+                ),
+            ),
+        );
     }
 
     /** The common endings of plurals and of verbs, so that `fares` is `fare` and `sailing` is `sail`. */

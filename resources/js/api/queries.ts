@@ -7,14 +7,17 @@ export const keys = {
     session: ['session'] as const,
     site: (site: string) => ['site', site] as const,
     outline: (site: string) => [...keys.site(site), 'outline'] as const,
-    branch: (site: string, parent: string | null, offset: number) => [...keys.site(site), 'branch', parent, offset] as const,
+    branch: (site: string, parent: string | null, offset: number) =>
+        [...keys.site(site), 'branch', parent, offset] as const,
     filter: (site: string, text: string, facets: Record<string, string | undefined>) =>
         [...keys.site(site), 'filter', text, facets] as const,
-    history: (site: string, wanted: Record<string, string | undefined>) => [...keys.site(site), 'history', wanted] as const,
+    history: (site: string, wanted: Record<string, string | undefined>) =>
+        [...keys.site(site), 'history', wanted] as const,
     pageHistory: (site: string, page: string) => [...keys.site(site), 'page-history', page] as const,
     entry: (site: string, entry: string) => [...keys.site(site), 'entry', entry] as const,
     bin: (site: string) => [...keys.site(site), 'bin'] as const,
-    structure: (site: string, of: string | null, levels: number) => [...keys.site(site), 'structure', of, levels] as const,
+    structure: (site: string, of: string | null, levels: number) =>
+        [...keys.site(site), 'structure', of, levels] as const,
     versions: (site: string, page: string) => [...keys.site(site), 'versions', page] as const,
     addresses: (site: string) => [...keys.site(site), 'addresses'] as const,
     redirect: (site: string, id: string) => [...keys.site(site), 'redirect', id] as const,
@@ -39,13 +42,20 @@ export const branchQuery = (site: string, parent: string | null, offset: number)
         queryKey: keys.branch(site, parent, offset),
         queryFn: async ({ signal }) => {
             const piece = await answered(
-                api.GET('/sites/{site}/branch', { params: { path: { site }, query: { parent: parent ?? '', offset } }, signal }),
+                api.GET('/sites/{site}/branch', {
+                    params: { path: { site }, query: { parent: parent ?? '', offset } },
+                    signal,
+                }),
             )
             return { ...piece, rows: piece.rows.map(whole) }
         },
     })
 
-export const filterQuery = (site: string, text: string, facets: { state?: string; kind?: string; layout?: string } = {}) =>
+export const filterQuery = (
+    site: string,
+    text: string,
+    facets: { state?: string; kind?: string; layout?: string } = {},
+) =>
     queryOptions({
         queryKey: keys.filter(site, text, facets),
         queryFn: async ({ signal }) => {
@@ -70,7 +80,8 @@ export const pageQuery = (site: string, page: string) =>
 export const contentQuery = (site: string, page: string) =>
     queryOptions({
         queryKey: keys.content(site, page),
-        queryFn: ({ signal }) => answered(api.GET('/sites/{site}/pages/{page}/content', { params: { path: { site, page } }, signal })),
+        queryFn: ({ signal }) =>
+            answered(api.GET('/sites/{site}/pages/{page}/content', { params: { path: { site, page } }, signal })),
     })
 
 export const menusQuery = (site: string) =>
@@ -79,13 +90,20 @@ export const menusQuery = (site: string) =>
         queryFn: ({ signal }) => answered(api.GET('/sites/{site}/menus', { params: { path: { site } }, signal })),
     })
 
-export const menuQuery = (site: string, menu: string, { who, at }: { who?: string | undefined; at?: string | undefined } = {}) =>
+export const menuQuery = (
+    site: string,
+    menu: string,
+    { who, at }: { who?: string | undefined; at?: string | undefined } = {},
+) =>
     queryOptions({
         queryKey: [...keys.menu(site, menu), 'stored', who, at],
         queryFn: ({ signal }) =>
             answered(
                 api.GET('/sites/{site}/menus/{menu}', {
-                    params: { path: { site, menu }, query: { ...(who === undefined ? {} : { who }), ...(at === undefined ? {} : { at }) } },
+                    params: {
+                        path: { site, menu },
+                        query: { ...(who === undefined ? {} : { who }), ...(at === undefined ? {} : { at }) },
+                    },
                     signal,
                 }),
             ),
@@ -101,19 +119,22 @@ export const siteNamesQuery = (site: string) =>
 export const unreachedQuery = (site: string) =>
     queryOptions({
         queryKey: [...keys.menus(site), 'unreached'],
-        queryFn: ({ signal }) => answered(api.GET('/sites/{site}/menus-unreached', { params: { path: { site } }, signal })),
+        queryFn: ({ signal }) =>
+            answered(api.GET('/sites/{site}/menus-unreached', { params: { path: { site } }, signal })),
     })
 
 export const pageMenusQuery = (site: string, page: string) =>
     queryOptions({
         queryKey: keys.pageMenus(site, page),
-        queryFn: ({ signal }) => answered(api.GET('/sites/{site}/pages/{page}/menus', { params: { path: { site, page } }, signal })),
+        queryFn: ({ signal }) =>
+            answered(api.GET('/sites/{site}/pages/{page}/menus', { params: { path: { site, page } }, signal })),
     })
 
 export const goToQuery = (site: string, text: string) =>
     queryOptions({
         queryKey: keys.goTo(site, text),
-        queryFn: ({ signal }) => answered(api.GET('/sites/{site}/go-to', { params: { path: { site }, query: { text } }, signal })),
+        queryFn: ({ signal }) =>
+            answered(api.GET('/sites/{site}/go-to', { params: { path: { site }, query: { text } }, signal })),
         placeholderData: previous => previous,
         staleTime: 5_000,
     })
@@ -143,26 +164,35 @@ export const addressesQuery = (site: string, filter: AddressFilter, offset: numb
     queryOptions({
         queryKey: [...keys.addresses(site), filter, offset],
         queryFn: ({ signal }) =>
-            answered(api.GET('/sites/{site}/addresses', { params: { path: { site }, query: { offset, ...given(filter) } }, signal })),
+            answered(
+                api.GET('/sites/{site}/addresses', {
+                    params: { path: { site }, query: { offset, ...given(filter) } },
+                    signal,
+                }),
+            ),
     })
 
 export const belowQuery = (site: string, address: string) =>
     queryOptions({
         queryKey: [...keys.addresses(site), 'below', address],
         queryFn: ({ signal }) =>
-            answered(api.GET('/sites/{site}/addresses/below', { params: { path: { site }, query: { address } }, signal })),
+            answered(
+                api.GET('/sites/{site}/addresses/below', { params: { path: { site }, query: { address } }, signal }),
+            ),
     })
 
 export const redirectFindingsQuery = (site: string) =>
     queryOptions({
         queryKey: [...keys.addresses(site), 'findings'],
-        queryFn: ({ signal }) => answered(api.GET('/sites/{site}/redirect-findings', { params: { path: { site } }, signal })),
+        queryFn: ({ signal }) =>
+            answered(api.GET('/sites/{site}/redirect-findings', { params: { path: { site } }, signal })),
     })
 
 export const redirectQuery = (site: string, redirect: string) =>
     queryOptions({
         queryKey: keys.redirect(site, redirect),
-        queryFn: ({ signal }) => answered(api.GET('/sites/{site}/redirects/{redirect}', { params: { path: { site, redirect } }, signal })),
+        queryFn: ({ signal }) =>
+            answered(api.GET('/sites/{site}/redirects/{redirect}', { params: { path: { site, redirect } }, signal })),
         retry: false,
     })
 

@@ -14,7 +14,13 @@ export function AskBeforeLeaving({ unsaved, part, title, description, leave }: P
         withResolver: true,
     })
     return (
-        <Modal open={blocker.status === 'blocked'} onClose={() => blocker.reset?.()} alert title={title} description={description}>
+        <Modal
+            open={blocker.status === 'blocked'}
+            onClose={() => blocker.reset?.()}
+            alert
+            title={title}
+            description={description}
+        >
             <div className="flex justify-end gap-2">
                 <Button onClick={() => blocker.proceed?.()}>{leave}</Button>
                 <Button variant="main" onClick={() => blocker.reset?.()}>

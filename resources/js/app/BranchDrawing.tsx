@@ -38,7 +38,8 @@ function Side({ title, lines }: { title: string; lines: Line[] }) {
                                     line.level === 0 && 'font-semibold',
                                     mark?.[2],
                                     line.leftOut > 0 && 'text-ink-3',
-                                )}>
+                                )}
+                            >
                                 {mark !== null && (
                                     <b aria-label={mark[1]} className="mr-1 inline-block no-underline">
                                         {mark[0]}

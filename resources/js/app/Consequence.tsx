@@ -4,7 +4,8 @@ import type { ListGroup } from './rippleRows'
 
 /** One consequence in a line. */
 export function Consequence({ row, group }: { row: Schemas['RippleRow']; group: ListGroup }) {
-    if (group === 'addresses' && row.from !== null && row.to !== null) return <Move from={row.from} to={row.to} note={row.note} />
+    if (group === 'addresses' && row.from !== null && row.to !== null)
+        return <Move from={row.from} to={row.to} note={row.note} />
     if (group === 'rawLinks') return <RawLink row={row} />
     if (group === 'menu')
         return (
@@ -36,7 +37,11 @@ export function Consequence({ row, group }: { row: Schemas['RippleRow']; group: 
                     <span aria-label="sends on to" className="text-ink-3">
                         →
                     </span>
-                    {row.to !== null ? <span className={clsx(mono, 'text-heron')}>{row.to}</span> : <span>{row.name}</span>}
+                    {row.to !== null ? (
+                        <span className={clsx(mono, 'text-heron')}>{row.to}</span>
+                    ) : (
+                        <span>{row.name}</span>
+                    )}
                 </>
             )}
             {row.from === null && (

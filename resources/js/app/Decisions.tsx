@@ -77,7 +77,8 @@ function ConflictView({ conflict }: { conflict: Schemas['Conflict'] }) {
                                     : { kind: 'change-redirect', redirect: conflict.redirect, source: slug },
                             ],
                         })
-                    }}>
+                    }}
+                >
                     <input
                         autoFocus
                         aria-label={conflict.redirect === null ? 'Another slug' : 'Another address'}
@@ -127,8 +128,8 @@ function asks({ kind, name, count: n }: Question) {
     if (kind === 'menu-entries')
         return (
             <>
-                {count(n, 'menu entry leads', 'menu entries lead')} to “{name}”{n === 1 ? '' : ' or what is inside'}. What becomes of{' '}
-                {n === 1 ? 'it' : 'them'}?
+                {count(n, 'menu entry leads', 'menu entries lead')} to “{name}”{n === 1 ? '' : ' or what is inside'}.
+                What becomes of {n === 1 ? 'it' : 'them'}?
             </>
         )
     if (kind === 'raw-links')
@@ -141,7 +142,8 @@ function asks({ kind, name, count: n }: Question) {
     if (kind === 'in-between')
         return (
             <>
-                Visitors knew {count(n, 'address', 'addresses')} of “{name}” only since this change. What do they get there from now on?
+                Visitors knew {count(n, 'address', 'addresses')} of “{name}” only since this change. What do they get
+                there from now on?
             </>
         )
     return (
@@ -159,7 +161,9 @@ function answerWords(answer: Answer, { heir, kind, count: n }: Question) {
         along: 'Into the bin as well',
         up: 'Take its place',
         leave:
-            kind === 'raw-links' || kind === 'menu-entries' ? `Leave ${n === 1 ? 'it as it is' : 'them as they are'}` : 'Leave them drafts',
+            kind === 'raw-links' || kind === 'menu-entries'
+                ? `Leave ${n === 1 ? 'it as it is' : 'them as they are'}`
+                : 'Leave them drafts',
         remove: n === 1 ? 'Take it out' : 'Take them out',
         rewrite: n === 1 ? 'Turn it into a link to its page' : 'Turn them into links to their pages',
         live: 'Put them live too',
@@ -196,7 +200,9 @@ function QuestionView({ question }: { question: Question }) {
                             onChange={() => choose(answer)}
                         />
                         {answerWords(answer, question)}
-                        {answer === question.default && question.open && <span className="text-[12px] text-ink-3">default</span>}
+                        {answer === question.default && question.open && (
+                            <span className="text-[12px] text-ink-3">default</span>
+                        )}
                     </label>
                 ))}
             </div>
@@ -206,7 +212,10 @@ function QuestionView({ question }: { question: Question }) {
                 onClose={() => setPicking(false)}
                 onPick={page => {
                     setPicking(false)
-                    void amend({ changes: [], decisions: [{ kind: question.kind, page: question.page, answer: 'page', to: page.id }] })
+                    void amend({
+                        changes: [],
+                        decisions: [{ kind: question.kind, page: question.page, answer: 'page', to: page.id }],
+                    })
                 }}
             />
         </fieldset>

@@ -8,7 +8,11 @@ import { Modal } from '../ui/Modal'
 import { useDebounced } from '../ui/useDebounced'
 import { useSite } from './site'
 
-type Props = { chosen: { id: string; name: string } | null; pictures?: boolean; onFile: (file: { id: string; name: string }) => void }
+type Props = {
+    chosen: { id: string; name: string } | null
+    pictures?: boolean
+    onFile: (file: { id: string; name: string }) => void
+}
 
 /** A file of the site: one that is there already, or a new one from this machine. */
 export function FileChooser({ chosen, pictures = false, onFile }: Props) {
@@ -24,7 +28,10 @@ export function FileChooser({ chosen, pictures = false, onFile }: Props) {
                 headers: { 'X-XSRF-TOKEN': csrfToken(), Accept: 'application/json' },
                 body,
             })
-            const answer = (await response.json()) as Schemas['File'] & { errors?: { reason: string }[]; detail?: string }
+            const answer = (await response.json()) as Schemas['File'] & {
+                errors?: { reason: string }[]
+                detail?: string
+            }
             if (!response.ok) throw new Error(answer.errors?.[0]?.reason ?? answer.detail ?? 'The file was not taken.')
             return answer
         },
@@ -49,9 +56,14 @@ export function FileChooser({ chosen, pictures = false, onFile }: Props) {
                             className={clsx(
                                 'flex w-full items-center gap-2.5 rounded px-2 py-1 text-left',
                                 chosen?.id === file.id ? 'bg-heron-soft' : 'hover:bg-sunk',
-                            )}>
+                            )}
+                        >
                             {pictures && (
-                                <img src={`/_files/${file.id}/picture`} alt="" className="h-8 w-12 shrink-0 rounded-sm object-cover" />
+                                <img
+                                    src={`/_files/${file.id}/picture`}
+                                    alt=""
+                                    className="h-8 w-12 shrink-0 rounded-sm object-cover"
+                                />
                             )}
                             <span className="truncate">{file.name}</span>
                         </button>

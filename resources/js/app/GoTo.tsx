@@ -19,7 +19,8 @@ export function GoTo({ open, onClose }: { open: boolean; onClose: () => void }) 
                 <Dialog.Overlay className="fixed inset-0 z-40 bg-[rgb(22_38_47/0.25)]" />
                 <Dialog.Content
                     aria-describedby={undefined}
-                    className="fixed top-2 left-1/2 z-50 w-[560px] max-w-[calc(100vw-24px)] -translate-x-1/2 overflow-hidden rounded-lg bg-sheet shadow-float">
+                    className="fixed top-2 left-1/2 z-50 w-[560px] max-w-[calc(100vw-24px)] -translate-x-1/2 overflow-hidden rounded-lg bg-sheet shadow-float"
+                >
                     <Dialog.Title className="sr-only">Go to a page, or make one</Dialog.Title>
                     <Finder onClose={onClose} />
                 </Dialog.Content>
@@ -34,7 +35,11 @@ function Finder({ onClose }: { onClose: () => void }) {
     const { propose } = useChanges()
     const [text, setText] = useState('')
     const asked = useDebounced(text.trim(), 80)
-    const { data: hits = [], isFetching, isPlaceholderData } = useQuery({ ...goToQuery(site.key, asked), enabled: asked !== '' })
+    const {
+        data: hits = [],
+        isFetching,
+        isPlaceholderData,
+    } = useQuery({ ...goToQuery(site.key, asked), enabled: asked !== '' })
     // Enter waits for the answer to what is typed: it must never take an older hit, or make a page unasked.
     const settled = asked === text.trim() && !isFetching && !isPlaceholderData
     const same = hits.find(hit => hit.exact)
@@ -61,7 +66,8 @@ function Finder({ onClose }: { onClose: () => void }) {
             done: () => show(page),
         })
     }
-    const row = 'grid cursor-pointer grid-cols-[1fr_auto] items-baseline gap-x-3 rounded px-3 py-1.5 data-[selected=true]:bg-heron-soft'
+    const row =
+        'grid cursor-pointer grid-cols-[1fr_auto] items-baseline gap-x-3 rounded px-3 py-1.5 data-[selected=true]:bg-heron-soft'
     return (
         <Command shouldFilter={false} loop label="Go to a page, or make one">
             <Command.Input
@@ -92,7 +98,9 @@ function Finder({ onClose }: { onClose: () => void }) {
                             Make a page named <b className="font-semibold">{text.trim()}</b>
                         </span>
                         <span className="text-[12px] text-ink-3">
-                            {same === undefined ? 'at the top, as a draft' : `one of this name exists: ${readable(same.address)}`}
+                            {same === undefined
+                                ? 'at the top, as a draft'
+                                : `one of this name exists: ${readable(same.address)}`}
                         </span>
                     </Command.Item>
                 )}

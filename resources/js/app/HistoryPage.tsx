@@ -11,7 +11,12 @@ export function HistoryPage() {
     const navigate = useNavigate()
     const set = useCallback(
         (change: Partial<HistorySearch>) =>
-            void navigate({ to: '/s/$site/history', params: { site }, search: previous => ({ ...previous, ...change }), replace: true }),
+            void navigate({
+                to: '/s/$site/history',
+                params: { site },
+                search: previous => ({ ...previous, ...change }),
+                replace: true,
+            }),
         [navigate, site],
     )
     return <HistoryView key={site} search={search} set={set} />

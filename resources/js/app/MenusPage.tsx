@@ -11,7 +11,12 @@ export function MenusPage() {
     const navigate = useNavigate()
     const set = useCallback(
         (change: Partial<MenusSearch>) =>
-            void navigate({ to: '/s/$site/menus', params: { site }, search: previous => ({ ...previous, ...change }), replace: true }),
+            void navigate({
+                to: '/s/$site/menus',
+                params: { site },
+                search: previous => ({ ...previous, ...change }),
+                replace: true,
+            }),
         [navigate, site],
     )
     return <MenusView key={site} search={search} set={set} />

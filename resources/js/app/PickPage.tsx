@@ -55,7 +55,13 @@ export function PageList({
     const here = !isTree && !shown.some(hit => hit.id === at) ? (shown[0]?.id ?? '') : at
     const item = 'flex cursor-pointer items-baseline gap-2 rounded px-2.5 py-1.5 data-[selected=true]:bg-heron-soft'
     return (
-        <Command shouldFilter={false} value={here} onValueChange={setAt} label="Choose a page" className="rounded-md border border-edge">
+        <Command
+            shouldFilter={false}
+            value={here}
+            onValueChange={setAt}
+            label="Choose a page"
+            className="rounded-md border border-edge"
+        >
             <Command.Input
                 value={text}
                 onValueChange={setText}
@@ -66,18 +72,33 @@ export function PageList({
             <Command.List className="max-h-[280px] min-h-[44px] overflow-y-auto p-1">
                 {top && isTree && (
                     <Command.Item value="top" onSelect={() => onPick({ id: 'top', name: 'the top' })} className={item}>
-                        To the top of the tree{chosen === 'top' && <b className="ml-auto text-[12px] text-heron">chosen</b>}
+                        To the top of the tree
+                        {chosen === 'top' && <b className="ml-auto text-[12px] text-heron">chosen</b>}
                     </Command.Item>
                 )}
-                {isTree && <TreePicker site={site.key} chosen={chosen} onPick={onPick} {...(without === undefined ? {} : { without })} />}
+                {isTree && (
+                    <TreePicker
+                        site={site.key}
+                        chosen={chosen}
+                        onPick={onPick}
+                        {...(without === undefined ? {} : { without })}
+                    />
+                )}
                 {shown.map(hit => (
-                    <Command.Item key={hit.id} value={hit.id} onSelect={() => onPick({ id: hit.id, name: hit.name })} className={item}>
+                    <Command.Item
+                        key={hit.id}
+                        value={hit.id}
+                        onSelect={() => onPick({ id: hit.id, name: hit.name })}
+                        className={item}
+                    >
                         <b className="font-semibold">{hit.name}</b>{' '}
                         <span className="truncate font-mono text-[12px] text-ink-3">{readable(hit.address)}</span>
                         {chosen === hit.id && <b className="ml-auto text-[12px] text-heron">chosen</b>}
                     </Command.Item>
                 ))}
-                {isFound && shown.length === 0 && <p className="px-2.5 py-1.5 text-ink-3">No page has “{asked}” in its name or address.</p>}
+                {isFound && shown.length === 0 && (
+                    <p className="px-2.5 py-1.5 text-ink-3">No page has “{asked}” in its name or address.</p>
+                )}
             </Command.List>
         </Command>
     )

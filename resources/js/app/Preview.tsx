@@ -17,7 +17,8 @@ export function Preview({ open, onClose, page, as: first = 'visitors' }: Props) 
                 <Dialog.Overlay className="fixed inset-0 z-40 bg-[rgb(22_38_47/0.35)]" />
                 <Dialog.Content
                     aria-describedby={undefined}
-                    className="fixed inset-[4vh_4vw] z-50 grid grid-rows-[48px_1fr] overflow-hidden rounded-lg bg-sheet shadow-float">
+                    className="fixed inset-[4vh_4vw] z-50 grid grid-rows-[48px_1fr] overflow-hidden rounded-lg bg-sheet shadow-float"
+                >
                     <div className="flex items-center gap-3 px-4">
                         <Dialog.Title className="font-bold">Preview of {page.name}</Dialog.Title>
                         <label className="ml-auto flex items-center gap-2 text-ink-2">
@@ -26,7 +27,8 @@ export function Preview({ open, onClose, page, as: first = 'visitors' }: Props) 
                                 aria-label="Who looks"
                                 className={`${inputClasses} w-auto!`}
                                 value={as}
-                                onChange={event => setAs(event.target.value === 'signed-in' ? 'signed-in' : 'visitors')}>
+                                onChange={event => setAs(event.target.value === 'signed-in' ? 'signed-in' : 'visitors')}
+                            >
                                 <option value="visitors">a visitor</option>
                                 <option value="signed-in">somebody signed in</option>
                             </select>

@@ -15,7 +15,10 @@ export function RippleAccount({ account, rows }: { account: Account; rows: RowSo
     const [whole, setWhole] = useState<ListGroup | null>(null)
     const shown = chosen === 'drawing' || groups.some(group => group.key === chosen) ? chosen : groups[0]?.key
     const tab = (isShown: boolean) =>
-        clsx('pb-1 text-left text-[12px] leading-4', isShown ? 'text-ink shadow-[inset_0_-2px_var(--heron)]' : 'text-ink-2 hover:text-ink')
+        clsx(
+            'pb-1 text-left text-[12px] leading-4',
+            isShown ? 'text-ink shadow-[inset_0_-2px_var(--heron)]' : 'text-ink-2 hover:text-ink',
+        )
     if (groups.length === 0 && !drawn) return <p className="text-ink-2">No address moves and no redirect is needed.</p>
     return (
         <div className="min-w-0">
@@ -26,8 +29,14 @@ export function RippleAccount({ account, rows }: { account: Account; rows: RowSo
                         type="button"
                         aria-pressed={group.key === shown}
                         onClick={() => choose(group.key)}
-                        className={tab(group.key === shown)}>
-                        <b className={clsx('block text-[20px] leading-6 font-bold', group.breaks ? 'text-berry' : 'text-ink')}>
+                        className={tab(group.key === shown)}
+                    >
+                        <b
+                            className={clsx(
+                                'block text-[20px] leading-6 font-bold',
+                                group.breaks ? 'text-berry' : 'text-ink',
+                            )}
+                        >
                             {group.count.toLocaleString('en-GB')}
                         </b>
                         {group.word}
@@ -38,7 +47,8 @@ export function RippleAccount({ account, rows }: { account: Account; rows: RowSo
                         type="button"
                         aria-pressed={shown === 'drawing'}
                         onClick={() => choose('drawing')}
-                        className={tab(shown === 'drawing')}>
+                        className={tab(shown === 'drawing')}
+                    >
                         before and after
                     </button>
                 )}
@@ -50,7 +60,12 @@ export function RippleAccount({ account, rows }: { account: Account; rows: RowSo
                 (told[shown] !== undefined ? (
                     <p className="text-ink-2">{told[shown]}</p>
                 ) : (
-                    <Examples account={account} group={shown as ListGroup} rows={rows} onWhole={() => setWhole(shown as ListGroup)} />
+                    <Examples
+                        account={account}
+                        group={shown as ListGroup}
+                        rows={rows}
+                        onWhole={() => setWhole(shown as ListGroup)}
+                    />
                 ))
             )}
             {whole !== null && rows !== null && (
@@ -65,7 +80,17 @@ export function RippleAccount({ account, rows }: { account: Account; rows: RowSo
     )
 }
 
-function Examples({ account, group, rows, onWhole }: { account: Account; group: ListGroup; rows: RowSource; onWhole: () => void }) {
+function Examples({
+    account,
+    group,
+    rows,
+    onWhole,
+}: {
+    account: Account
+    group: ListGroup
+    rows: RowSource
+    onWhole: () => void
+}) {
     const list = account.lists[group] ?? []
     const total = account.counts[group]
     const first = list.slice(0, 12)

@@ -30,7 +30,10 @@ export function RippleList({
         queryFn: () => source.read(group, asked, offset),
         placeholderData: keepPreviousData,
     })
-    const saving = useMutation({ mutationFn: () => source.csv(group), onSuccess: file => download(file, `${group}.csv`) })
+    const saving = useMutation({
+        mutationFn: () => source.csv(group),
+        onSuccess: file => download(file, `${group}.csv`),
+    })
     const total = data?.total ?? 0
     return (
         <Modal open onClose={onClose} title={`${total.toLocaleString('en-GB')} ${title}`} width={780}>
@@ -65,7 +68,9 @@ export function RippleList({
             </ul>
             <div className="mt-3 flex items-center gap-2 text-ink-2">
                 <p role="status">
-                    {total === 0 ? 'None matches.' : `${offset + 1} to ${Math.min(total, offset + PIECE)} of ${count(total, 'row')}`}
+                    {total === 0
+                        ? 'None matches.'
+                        : `${offset + 1} to ${Math.min(total, offset + PIECE)} of ${count(total, 'row')}`}
                 </p>
                 <span className="ml-auto" />
                 {total > PIECE && (

@@ -31,7 +31,8 @@ function Tray({ pending }: { pending: Pending }) {
         const typed = (event: KeyboardEvent) => {
             const writes =
                 event.target instanceof HTMLElement &&
-                (event.target.matches('input, textarea, [contenteditable=true]') || event.target.closest('[role=dialog]') !== null)
+                (event.target.matches('input, textarea, [contenteditable=true]') ||
+                    event.target.closest('[role=dialog]') !== null)
             if (
                 event.key === 'Escape' &&
                 !event.defaultPrevented &&
@@ -39,7 +40,14 @@ function Tray({ pending }: { pending: Pending }) {
                 event.target.closest('[role=dialog]') === null
             )
                 setAside()
-            if (event.key.toLowerCase() === 'd' && !event.ctrlKey && !event.metaKey && !event.altKey && !writes && open > 0) {
+            if (
+                event.key.toLowerCase() === 'd' &&
+                !event.ctrlKey &&
+                !event.metaKey &&
+                !event.altKey &&
+                !writes &&
+                open > 0
+            ) {
                 event.preventDefault()
                 void takeDefaults()
             }
@@ -50,7 +58,8 @@ function Tray({ pending }: { pending: Pending }) {
     return (
         <section
             aria-label="Ripple"
-            className="relative z-20 flex max-h-[52vh] min-h-[168px] flex-col border-t-2 border-heron bg-sheet shadow-float">
+            className="relative z-20 flex max-h-[52vh] min-h-[168px] flex-col border-t-2 border-heron bg-sheet shadow-float"
+        >
             <div className="flex flex-wrap items-center gap-x-2.5 gap-y-2 px-4 pt-3 pb-2">
                 <h2 className="text-[16px] font-bold">{pending.title}</h2>
                 <p aria-live="polite" className={open > 0 ? 'font-semibold text-amber' : 'text-ink-2'}>
@@ -75,7 +84,8 @@ function Tray({ pending }: { pending: Pending }) {
                         ref={acts}
                         variant="main"
                         onClick={() => void apply()}
-                        disabled={busy || !ripple.canBeApplied || ripple.changesNothing}>
+                        disabled={busy || !ripple.canBeApplied || ripple.changesNothing}
+                    >
                         {actWords(pending)}
                     </Button>
                 </div>
@@ -85,7 +95,12 @@ function Tray({ pending }: { pending: Pending }) {
                     {pending.said}
                 </p>
             )}
-            <div className={clsx('grid min-h-0 gap-7 overflow-y-auto px-4 pt-1 pb-4', talks && 'lg:grid-cols-[minmax(0,1fr)_400px]')}>
+            <div
+                className={clsx(
+                    'grid min-h-0 gap-7 overflow-y-auto px-4 pt-1 pb-4',
+                    talks && 'lg:grid-cols-[minmax(0,1fr)_400px]',
+                )}
+            >
                 <RippleAccount account={ripple.account} rows={planRows(site.key, pending)} />
                 {talks && <Decisions pending={pending} />}
             </div>
@@ -102,5 +117,8 @@ function actWords({
 }: Pending) {
     const moves = act === 'Move' && counts.addresses > 1 ? ` ${count(counts.addresses, 'page')}` : ''
     const bins = act === 'Put in bin' && counts.bin > 1 ? `Put ${count(counts.bin, 'page')} in bin` : null
-    return (bins ?? act + moves) + (counts.redirectsWritten > 0 ? `, write ${count(counts.redirectsWritten, 'redirect')}` : '')
+    return (
+        (bins ?? act + moves) +
+        (counts.redirectsWritten > 0 ? `, write ${count(counts.redirectsWritten, 'redirect')}` : '')
+    )
 }

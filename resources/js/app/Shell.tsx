@@ -29,7 +29,10 @@ function Frame() {
     )
     return (
         <div className="grid h-full grid-cols-[76px_minmax(0,1fr)] grid-rows-[48px_minmax(0,1fr)] max-sm:grid-cols-[52px_minmax(0,1fr)]">
-            <a href="#view" className="absolute -top-20 left-3 z-50 rounded bg-heron px-3 py-1 text-on-heron focus:top-2">
+            <a
+                href="#view"
+                className="absolute -top-20 left-3 z-50 rounded bg-heron px-3 py-1 text-on-heron focus:top-2"
+            >
                 Skip to the view
             </a>
             <TopStrip onGoTo={() => setGoTo(true)} />
@@ -78,6 +81,8 @@ function useShellKeys(onKeys: () => void, onGoTo: () => void) {
 function isWriting(target: EventTarget | null) {
     return (
         target instanceof HTMLElement &&
-        (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || target.closest('[role="dialog"]') !== null)
+        (target.isContentEditable ||
+            /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) ||
+            target.closest('[role="dialog"]') !== null)
     )
 }

@@ -34,7 +34,8 @@ export function SignedOut() {
             onClose={() => setOpen(false)}
             alert
             title="You have been signed out"
-            description="Everything you typed is still here. Sign in to go on.">
+            description="Everything you typed is still here. Sign in to go on."
+        >
             <form onSubmit={submit} className="grid gap-3">
                 <p className="text-ink-2">{session.email}</p>
                 <Field

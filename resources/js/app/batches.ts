@@ -10,7 +10,12 @@ export type Wanted = { batch: Batch; undo?: undefined } | { batch?: undefined; u
 export function planOf(site: string, { batch, undo }: Wanted) {
     const params = { path: { site } }
     return batch !== undefined
-        ? answered(api.POST('/sites/{site}/ripple', { params, body: { changes: batch.changes, decisions: batch.decisions ?? [] } }))
+        ? answered(
+              api.POST('/sites/{site}/ripple', {
+                  params,
+                  body: { changes: batch.changes, decisions: batch.decisions ?? [] },
+              }),
+          )
         : answered(api.POST('/sites/{site}/undo/ripple', { params, body: undo }))
 }
 

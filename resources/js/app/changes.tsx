@@ -18,7 +18,11 @@ export type Pending = Wanted & {
     done?: (() => void) | undefined
 }
 type Proposal = Wanted &
-    Pick<Pending, 'title' | 'act' | 'done'> & { failed?: (problem: ApiProblem) => void; always?: boolean; now?: boolean }
+    Pick<Pending, 'title' | 'act' | 'done'> & {
+        failed?: (problem: ApiProblem) => void
+        always?: boolean
+        now?: boolean
+    }
 
 type Changes = {
     pending: Pending | null
@@ -50,12 +54,15 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
     const applied = useRef<string[]>([])
     const undone = useRef<string[]>([])
     const refresh = useCallback(() => queries.invalidateQueries({ queryKey: keys.site(site) }), [queries, site])
-    const complain = (problem: unknown) => toast.error(problem instanceof ApiProblem ? problem.message : String(problem))
+    const complain = (problem: unknown) =>
+        toast.error(problem instanceof ApiProblem ? problem.message : String(problem))
 
     const undoEntry = useCallback(
         async (entry: string, onto: typeof applied, word: string) => {
             try {
-                const made = await answered(api.POST('/sites/{site}/history/{entry}/undo', { params: { path: { site, entry } } }))
+                const made = await answered(
+                    api.POST('/sites/{site}/history/{entry}/undo', { params: { path: { site, entry } } }),
+                )
                 onto.current.push(made.id)
                 toast.success(word)
             } catch (problem) {

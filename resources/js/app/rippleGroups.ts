@@ -38,7 +38,8 @@ const words: Record<GroupKey, [string, string]> = {
 /** What is only counted, told in a sentence. */
 export const told: Partial<Record<GroupKey, string>> = {
     linksFollow: 'Links in content lead to the page, not to its address, so they follow by themselves.',
-    linksBreak: 'Links in content lead to pages that visitors no longer get. The text stays; the link is left out until the page is back.',
+    linksBreak:
+        'Links in content lead to pages that visitors no longer get. The text stays; the link is left out until the page is back.',
     sitemap: 'The sitemap is written anew with these entries added, gone or under their new address.',
 }
 

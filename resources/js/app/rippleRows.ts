@@ -31,7 +31,11 @@ export function planRows(site: string, { batch }: Wanted): RowSource {
             fileOf(
                 fetch(`/api/v1/sites/${site}/ripple/${group}?format=csv`, {
                     method: 'POST',
-                    headers: { 'Content-Type': 'application/json', 'X-XSRF-TOKEN': csrfToken(), Accept: 'text/csv, application/json' },
+                    headers: {
+                        'Content-Type': 'application/json',
+                        'X-XSRF-TOKEN': csrfToken(),
+                        Accept: 'text/csv, application/json',
+                    },
                     body: JSON.stringify(body),
                 }),
             ),

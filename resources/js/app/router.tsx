@@ -45,7 +45,9 @@ const home = createRoute({
         const session = await signedIn(context.queries, location.href)
         const site = session.sites[0]
         if (site === undefined)
-            throw new Error('You are signed in, and no site has been given to you yet. Ask the owner of the installation.')
+            throw new Error(
+                'You are signed in, and no site has been given to you yet. Ask the owner of the installation.',
+            )
         throw redirect({ to: '/s/$site/outline', params: { site: site.key } })
     },
 })

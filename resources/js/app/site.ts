@@ -8,5 +8,10 @@ export function useSite() {
     const { data } = useSuspenseQuery(sessionQuery)
     const site = data?.sites.find(each => each.key === key)
     if (data === null || site === undefined) throw new Error(`There is no site “${key}” for you here.`)
-    return { ...site, manages: site.role === 'owner' || site.role === 'manager', writes: site.role !== 'reader', session: data }
+    return {
+        ...site,
+        manages: site.role === 'owner' || site.role === 'manager',
+        writes: site.role !== 'reader',
+        session: data,
+    }
 }

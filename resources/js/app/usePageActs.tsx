@@ -28,14 +28,26 @@ const acts = {
         doing: what => `${what} goes live with all below`,
         change: whom => ({ kind: 'go-live', ...whom, scope: 'branch' }),
     },
-    publish: { does: 'Publish edits', doing: what => `Publishing the edits of ${what}`, change: whom => ({ kind: 'publish', ...whom }) },
-    'take-offline': { does: 'Take offline', doing: what => `Taking ${what} offline`, change: whom => ({ kind: 'take-offline', ...whom }) },
+    publish: {
+        does: 'Publish edits',
+        doing: what => `Publishing the edits of ${what}`,
+        change: whom => ({ kind: 'publish', ...whom }),
+    },
+    'take-offline': {
+        does: 'Take offline',
+        doing: what => `Taking ${what} offline`,
+        change: whom => ({ kind: 'take-offline', ...whom }),
+    },
     'take-offline-branch': {
         does: 'Take offline with all below',
         doing: what => `Taking ${what} offline with all below`,
         change: whom => ({ kind: 'take-offline', ...whom, scope: 'branch' }),
     },
-    duplicate: { does: 'Duplicate', doing: what => `Duplicating ${what}`, change: whom => ({ kind: 'duplicate', ...whom, copy: ulid() }) },
+    duplicate: {
+        does: 'Duplicate',
+        doing: what => `Duplicating ${what}`,
+        change: whom => ({ kind: 'duplicate', ...whom, copy: ulid() }),
+    },
     'duplicate-branch': {
         does: 'Duplicate with all below',
         doing: what => `Duplicating ${what} with all below`,
@@ -47,7 +59,11 @@ const acts = {
         change: whom => ({ kind: 'send-for-review', ...whom }),
     },
     'list-page': { does: 'List', doing: what => `Listing ${what}`, change: whom => ({ kind: 'list-page', ...whom }) },
-    'unlist-page': { does: 'Unlist', doing: what => `Unlisting ${what}`, change: whom => ({ kind: 'unlist-page', ...whom }) },
+    'unlist-page': {
+        does: 'Unlist',
+        doing: what => `Unlisting ${what}`,
+        change: whom => ({ kind: 'unlist-page', ...whom }),
+    },
     protect: { does: 'Protect', doing: what => `Protecting ${what}`, change: whom => ({ kind: 'protect', ...whom }) },
     unprotect: {
         does: 'Remove protection',
@@ -69,7 +85,11 @@ const acts = {
         doing: what => `Including ${what} in the addresses below`,
         change: whom => ({ kind: 'include-in-addresses', ...whom }),
     },
-    'put-in-bin': { does: 'Put in bin', doing: what => `Putting ${what} in the bin`, change: whom => ({ kind: 'put-in-bin', ...whom }) },
+    'put-in-bin': {
+        does: 'Put in bin',
+        doing: what => `Putting ${what} in the bin`,
+        change: whom => ({ kind: 'put-in-bin', ...whom }),
+    },
 } satisfies Record<string, Act>
 export type PageAct = keyof typeof acts
 

@@ -32,7 +32,8 @@ export function FieldFrame({ label, hint, error, children, stacked }: FrameProps
                         (hint !== undefined || error !== undefined) && 'mt-1',
                         error === undefined ? 'text-ink-3' : 'text-berry',
                     )}
-                    role={error === undefined ? undefined : 'alert'}>
+                    role={error === undefined ? undefined : 'alert'}
+                >
                     {error ?? hint}
                 </p>
             </div>
@@ -40,7 +41,13 @@ export function FieldFrame({ label, hint, error, children, stacked }: FrameProps
     )
 }
 
-type Props = ComponentProps<'input'> & { label: string; hint?: ReactNode; error?: string | undefined; mono?: boolean; stacked?: boolean }
+type Props = ComponentProps<'input'> & {
+    label: string
+    hint?: ReactNode
+    error?: string | undefined
+    mono?: boolean
+    stacked?: boolean
+}
 
 export function Field({ label, hint, error, mono, stacked, className, ...rest }: Props) {
     return (
@@ -50,7 +57,12 @@ export function Field({ label, hint, error, mono, stacked, className, ...rest }:
                     id={id}
                     aria-describedby={describedBy}
                     aria-invalid={error !== undefined}
-                    className={clsx(inputClasses, mono && 'font-mono text-[13px]', error !== undefined && 'border-berry', className)}
+                    className={clsx(
+                        inputClasses,
+                        mono && 'font-mono text-[13px]',
+                        error !== undefined && 'border-berry',
+                        className,
+                    )}
                     {...rest}
                 />
             )}

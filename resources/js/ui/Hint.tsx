@@ -18,7 +18,8 @@ export function Hint({
                 <Tooltip.Content
                     side={side}
                     sideOffset={5}
-                    className="z-50 max-w-[280px] rounded bg-ink px-2 py-1 text-[12px] leading-4 text-paper shadow-float">
+                    className="z-50 max-w-[280px] rounded bg-ink px-2 py-1 text-[12px] leading-4 text-paper shadow-float"
+                >
                     {description}
                 </Tooltip.Content>
             </Tooltip.Portal>

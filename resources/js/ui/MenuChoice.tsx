@@ -2,13 +2,24 @@ import { Check } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 
 /** A choice of a menu that stays open: on or off, with how many there are. */
-export function MenuChoice({ isOn, word, count, onTurn }: { isOn: boolean; word: string; count?: number; onTurn: () => void }) {
+export function MenuChoice({
+    isOn,
+    word,
+    count,
+    onTurn,
+}: {
+    isOn: boolean
+    word: string
+    count?: number
+    onTurn: () => void
+}) {
     return (
         <DropdownMenu.CheckboxItem
             checked={isOn}
             onCheckedChange={onTurn}
             onSelect={event => event.preventDefault()}
-            className="flex cursor-pointer items-center gap-2 rounded px-2.5 py-1 outline-none data-[highlighted]:bg-heron-soft">
+            className="flex cursor-pointer items-center gap-2 rounded px-2.5 py-1 outline-none data-[highlighted]:bg-heron-soft"
+        >
             <span className="grid size-4 place-items-center">
                 <DropdownMenu.ItemIndicator>
                     <Check size={14} aria-hidden />

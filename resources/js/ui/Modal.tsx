@@ -21,9 +21,12 @@ export function Modal({ open, onClose, title, description, children, width = 460
                     style={{ width }}
                     onInteractOutside={event => alert && event.preventDefault()}
                     {...(description === undefined ? { 'aria-describedby': undefined } : {})}
-                    className="fixed top-[14vh] left-1/2 z-50 max-h-[76vh] max-w-[calc(100vw-32px)] -translate-x-1/2 overflow-y-auto rounded-lg bg-sheet p-5 shadow-float outline-none">
+                    className="fixed top-[14vh] left-1/2 z-50 max-h-[76vh] max-w-[calc(100vw-32px)] -translate-x-1/2 overflow-y-auto rounded-lg bg-sheet p-5 shadow-float outline-none"
+                >
                     <Dialog.Title className="text-[17px] leading-6 font-bold">{title}</Dialog.Title>
-                    {description !== undefined && <Dialog.Description className="mt-1 text-ink-2">{description}</Dialog.Description>}
+                    {description !== undefined && (
+                        <Dialog.Description className="mt-1 text-ink-2">{description}</Dialog.Description>
+                    )}
                     <div className="mt-4">{children}</div>
                 </Dialog.Content>
             </Dialog.Portal>

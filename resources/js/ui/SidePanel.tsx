@@ -20,8 +20,11 @@ export function SidePanel({ label, title, description, mono = false, close, widt
                 <div className="min-w-0">
                     <h2
                         className={
-                            mono ? 'font-mono text-[15px] leading-6 font-semibold break-all' : 'truncate text-[17px] leading-6 font-bold'
-                        }>
+                            mono
+                                ? 'font-mono text-[15px] leading-6 font-semibold break-all'
+                                : 'truncate text-[17px] leading-6 font-bold'
+                        }
+                    >
                         {title}
                     </h2>
                     {description !== undefined && <p className="text-[12px] text-ink-3">{description}</p>}
@@ -30,7 +33,8 @@ export function SidePanel({ label, title, description, mono = false, close, widt
                     type="button"
                     aria-label={close}
                     onClick={onClose}
-                    className="grid size-7 shrink-0 place-items-center rounded hover:bg-sunk">
+                    className="grid size-7 shrink-0 place-items-center rounded hover:bg-sunk"
+                >
                     <X size={16} aria-hidden />
                 </button>
             </div>

@@ -7,7 +7,8 @@ export function ago(iso: string, now = new Date()) {
     if (days <= 0) return 'today'
     if (days === 1) return 'yesterday'
     if (days < 7) return then.toLocaleDateString('en-GB', { weekday: 'short' })
-    if (then.getFullYear() === now.getFullYear()) return then.toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })
+    if (then.getFullYear() === now.getFullYear())
+        return then.toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })
     return then.toLocaleDateString('en-GB', { month: 'short', year: 'numeric' })
 }
 
@@ -50,5 +51,7 @@ export function moment(iso: string, zone?: string) {
 /** A moment as a field for date and time holds it, on the clock of the site; what somebody just typed there stays as it is. */
 export function fieldMoment(iso: string | null | undefined, zone: string) {
     if (iso === null || iso === undefined || iso === '') return ''
-    return iso.endsWith('Z') ? new Date(iso).toLocaleString('sv-SE', { timeZone: zone }).replace(' ', 'T').slice(0, 16) : iso.slice(0, 16)
+    return iso.endsWith('Z')
+        ? new Date(iso).toLocaleString('sv-SE', { timeZone: zone }).replace(' ', 'T').slice(0, 16)
+        : iso.slice(0, 16)
 }

@@ -7,7 +7,9 @@ export function useSteady<T extends Handlers>(handlers: T): T {
     const [{ steady, put }] = useState(() => {
         let latest = handlers
         return {
-            steady: Object.fromEntries(Object.keys(handlers).map(name => [name, (...given: never[]) => latest[name]?.(...given)])) as T,
+            steady: Object.fromEntries(
+                Object.keys(handlers).map(name => [name, (...given: never[]) => latest[name]?.(...given)]),
+            ) as T,
             put: (now: T) => {
                 latest = now
             },

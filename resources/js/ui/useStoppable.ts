@@ -10,5 +10,9 @@ export function useStoppable<T>(work: (signal: AbortSignal) => Promise<T>) {
             return work(stop.current.signal)
         },
     })
-    return { ...running, problem: running.error?.name === 'AbortError' ? null : running.error, stop: () => stop.current?.abort() }
+    return {
+        ...running,
+        problem: running.error?.name === 'AbortError' ? null : running.error,
+        stop: () => stop.current?.abort(),
+    }
 }

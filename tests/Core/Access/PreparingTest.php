@@ -70,7 +70,7 @@ final class PreparingTest extends TestCase
     /** Travel (Times, Fares, a draft: Ideas with Inside), Help, a draft at the top: Plans. */
     private function site(): MemorySite
     {
-        $site = new MemorySite;
+        $site = new MemorySite();
         $site->startPage = 'Home';
         $site->live('Home');
         $site->live('Travel');
@@ -111,14 +111,17 @@ final class PreparingTest extends TestCase
         yield 'takes offline' => [new TakeOffline('Times'), 'Visitors know “Times”'];
         yield 'unlists a live page' => [new UnlistPage('Times'), 'Visitors know “Times”'];
         yield 'unlists a draft' => [new UnlistPage('Ideas'), 'the rest of it is set by a manager'];
-        yield 'pins an address' => [new Pin('Ideas', Address::set('/ideas', (new MemorySite)->rules)), 'the rest of it is set by a manager'];
+        yield 'pins an address' => [new Pin('Ideas', Address::set('/ideas', (new MemorySite())->rules)), 'the rest of it is set by a manager'];
         yield 'changes the kind' => [new ChangeKind('Ideas', PageKind::Section), 'the rest of it is set by a manager'];
         yield 'sets the start page' => [new SetStartPage('Help'), 'at the start'];
         yield 'sets the start page of signed-in people' => [new SetStartPage('Help', StartAudience::SignedIn), 'at the start'];
         yield 'makes a menu' => [new MakeMenu('01J000000000000000000FOOT1', PageName::of('Footer'), MenuKind::Menu), 'changes a menu'];
         yield 'takes out of a menu' => [new RemoveFromMenu('Times', MemorySite::MAIN), 'changes a menu'];
         yield 'takes a draft out of a menu' => [new RemoveFromMenu('Ideas', MemorySite::MAIN), 'changes a menu'];
-        yield 'gives a further address' => [AddAddress::sendingOn('Ideas', Address::set('/thoughts', (new MemorySite)->rules)), 'manager\'s to decide'];
+        yield 'gives a further address' => [
+            AddAddress::sendingOn('Ideas', Address::set('/thoughts', (new MemorySite())->rules)),
+            'manager\'s to decide',
+        ];
     }
 
     #[Test]
@@ -149,7 +152,10 @@ final class PreparingTest extends TestCase
     #[DataProvider('changesFromABranch')]
     public function somebody_with_a_branch_does_it_there(Change $change, ?string $refusal): void
     {
-        self::assertSame([], $this->unlike($this->refusal($this->site->planBatch(new Batch([$change], Decisions::elseDefaults())), 'Travel'), $refusal));
+        self::assertSame(
+            [],
+            $this->unlike($this->refusal($this->site->planBatch(new Batch([$change], Decisions::elseDefaults())), 'Travel'), $refusal),
+        );
     }
 
     #[Test]
@@ -179,7 +185,10 @@ final class PreparingTest extends TestCase
     public function taking_an_address_that_visitors_know_is_not_theirs(): void
     {
         $this->site->apply(new SetSlug('Times', Slug::of('timetables')));
-        $wish = new Batch([new SetSlug('Ideas', Slug::of('times'))], Decisions::of(Decision::giveWay(Address::set('/travel/times', $this->site->rules))));
+        $wish = new Batch(
+            [new SetSlug('Ideas', Slug::of('times'))],
+            Decisions::of(Decision::giveWay(Address::set('/travel/times', $this->site->rules))),
+        );
         self::assertStringContainsString('known to visitors', (string) $this->refusal($this->site->planBatch($wish)));
     }
 
@@ -188,7 +197,10 @@ final class PreparingTest extends TestCase
     {
         $cards = '01J00000000000000000CARDS1';
         $this->site->apply(new MakeMenu($cards, PageName::of('Cards'), MenuKind::Picks), new AddToMenu('Ideas', $cards));
-        $bin = static fn (Answer $answer): Batch => new Batch([new PutInBin('Ideas')], Decisions::elseDefaults(Decision::answer(QuestionKind::MenuEntries, 'Ideas', $answer)));
+        $bin = static fn (Answer $answer): Batch => new Batch(
+            [new PutInBin('Ideas')],
+            Decisions::elseDefaults(Decision::answer(QuestionKind::MenuEntries, 'Ideas', $answer)),
+        );
         self::assertNull($this->refusal($this->site->planBatch($bin(Answer::Leave))));
         self::assertStringContainsString('changes a menu', (string) $this->refusal($this->site->planBatch($bin(Answer::Remove))));
     }
@@ -206,23 +218,25 @@ final class PreparingTest extends TestCase
     public function whatever_is_theirs_leaves_everything_that_visitors_get_as_it_was(): void
     {
         $allowed = 0;
-        $this->limitTo(1500)->forAll(RandomChanges::batches(), Generators::elements([null, 'Travel', 'Plans', 'Ideas']))->then(function (array $batches, ?string $root) use (&$allowed): void {
-            $site = $this->site();
-            foreach ($batches as $steps) {
-                $ripple = RandomChanges::planned($site, $steps);
-                if ($ripple === null) {
-                    continue;
+        $this->limitTo(1500)
+            ->forAll(RandomChanges::batches(), Generators::elements([null, 'Travel', 'Plans', 'Ideas']))
+            ->then(function (array $batches, ?string $root) use (&$allowed): void {
+                $site = $this->site();
+                foreach ($batches as $steps) {
+                    $ripple = RandomChanges::planned($site, $steps);
+                    if ($ripple === null) {
+                        continue;
+                    }
+                    $isTheirs = $this->refusal($ripple, $root, $site) === null;
+                    $before = [$this->visible($site), $this->outside($site, $root)];
+                    $site->carryOut($ripple);
+                    if ($isTheirs) {
+                        $allowed++;
+                        self::assertEquals($before[0], $this->visible($site), 'Visitors notice.');
+                        self::assertEquals($before[1], array_intersect_key($this->outside($site, $root), $before[1]), 'Pages of others are changed.');
+                    }
                 }
-                $isTheirs = $this->refusal($ripple, $root, $site) === null;
-                $before = [$this->visible($site), $this->outside($site, $root)];
-                $site->carryOut($ripple);
-                if ($isTheirs) {
-                    $allowed++;
-                    self::assertEquals($before[0], $this->visible($site), 'Visitors notice.');
-                    self::assertEquals($before[1], array_intersect_key($this->outside($site, $root), $before[1]), 'Pages of others are changed.');
-                }
-            }
-        });
+            });
         self::assertGreaterThan(300, $allowed, 'A rule that allows nothing keeps every law.');
     }
 
@@ -251,7 +265,10 @@ final class PreparingTest extends TestCase
     {
         $holds = (new MemoryBranch($site, $root))->holds(array_map(strval(...), array_keys($site->pages)));
 
-        return array_map(static fn (Page $page): Page => $page->with(['position' => 0]), array_filter($site->pages, static fn (Page $page): bool => ! ($holds[$page->id] ?? false)));
+        return array_map(
+            static fn (Page $page): Page => $page->with(['position' => 0]),
+            array_filter($site->pages, static fn (Page $page): bool => ! ($holds[$page->id] ?? false)),
+        );
     }
 
     private function refusal(Ripple $ripple, ?string $root = null, ?MemorySite $site = null): ?string
@@ -268,7 +285,10 @@ final class PreparingTest extends TestCase
     /** @return list<string|null> what was said, where it is none of what was expected */
     private function unlike(?string $said, ?string $expected): array
     {
-        $isLike = $expected === null ? $said === null : $said !== null && array_filter(explode('|', $expected), static fn (string $one): bool => str_contains($said, $one)) !== [];
+        $isLike =
+            $expected === null
+                ? $said === null
+                : $said !== null && array_filter(explode('|', $expected), static fn (string $one): bool => str_contains($said, $one)) !== [];
 
         return $isLike ? [] : [$said];
     }

@@ -47,7 +47,7 @@ final class NormalFormTest extends TestCase
     #[Test, DataProvider('spellings')]
     public function every_spelling_has_one_normal_form(string $spelling, string $normal): void
     {
-        self::assertSame($normal, NormalForm::of($spelling, new AddressRules));
+        self::assertSame($normal, NormalForm::of($spelling, new AddressRules()));
     }
 
     #[Test]
@@ -66,8 +66,37 @@ final class NormalFormTest extends TestCase
     #[Test]
     public function normalising_twice_changes_nothing(): void
     {
-        $pieces = ['/', '//', '.', '..', '%2e', '%', '%4', '1', '%41', '%25', '%c3%a9', 'é', 'A', 'b', '\\', ' ', '.html', '%zz', "\t", '|', '%2F', '%0a', "\xff"];
-        $this->limitTo(500)->forAll(Generators::seq(Generators::elements($pieces)), Generators::elements(TrailingSlash::cases()), Generators::elements(['', '.html']))
+        $pieces = [
+            '/',
+            '//',
+            '.',
+            '..',
+            '%2e',
+            '%',
+            '%4',
+            '1',
+            '%41',
+            '%25',
+            '%c3%a9',
+            'é',
+            'A',
+            'b',
+            '\\',
+            ' ',
+            '.html',
+            '%zz',
+            "\t",
+            '|',
+            '%2F',
+            '%0a',
+            "\xff",
+        ];
+        $this->limitTo(500)
+            ->forAll(
+                Generators::seq(Generators::elements($pieces)),
+                Generators::elements(TrailingSlash::cases()),
+                Generators::elements(['', '.html']),
+            )
             ->then(function (array $parts, TrailingSlash $slash, string $suffix): void {
                 $rules = new AddressRules(trailingSlash: $suffix === '' ? $slash : TrailingSlash::Never, suffix: $suffix);
                 $once = NormalForm::of(implode('', $parts), $rules);
@@ -79,19 +108,21 @@ final class NormalFormTest extends TestCase
     #[Test]
     public function two_addresses_with_different_keys_never_share_a_normal_form(): void
     {
-        $this->limitTo(300)->forAll(Generators::string(), Generators::string())->then(function (string $one, string $two): void {
-            $rules = new AddressRules;
-            $a = Address::asked($one, $rules);
-            $b = Address::asked($two, $rules);
-            self::assertSame($a->path === $b->path ? true : $a->equals($b), $a->equals($b));
-            self::assertTrue($a->key !== $b->key || strtolower($a->path) === strtolower($b->path));
-        });
+        $this->limitTo(300)
+            ->forAll(Generators::string(), Generators::string())
+            ->then(function (string $one, string $two): void {
+                $rules = new AddressRules();
+                $a = Address::asked($one, $rules);
+                $b = Address::asked($two, $rules);
+                self::assertSame($a->path === $b->path ? true : $a->equals($b), $a->equals($b));
+                self::assertTrue($a->key !== $b->key || strtolower($a->path) === strtolower($b->path));
+            });
     }
 
     #[Test]
     public function comparison_ignores_case_and_composition_of_letters_unless_the_site_tells_them_apart(): void
     {
-        $rules = new AddressRules;
+        $rules = new AddressRules();
         self::assertTrue(Address::asked('/Travel', $rules)->equals(Address::asked('/tRAVEL/', $rules)));
         self::assertTrue(Address::asked('/ÄRGER', $rules)->equals(Address::asked('/%C3%A4rger', $rules)));
         self::assertTrue(Address::asked("/cafe\u{301}", $rules)->equals(Address::asked('/café', $rules)));
@@ -102,7 +133,7 @@ final class NormalFormTest extends TestCase
     #[Test]
     public function a_request_may_be_a_whole_url_and_its_query_is_put_aside(): void
     {
-        $rules = new AddressRules;
+        $rules = new AddressRules();
         self::assertSame('/travel', Address::asked('https://skerrivane.example:8080/travel/?day=2#top', $rules)->path);
         self::assertSame('/', Address::asked('http://skerrivane.example', $rules)->path);
         self::assertSame('/evil.example/x', Address::asked('//evil.example/x', $rules)->path);
@@ -125,7 +156,7 @@ final class NormalFormTest extends TestCase
     public function what_no_address_can_hold_is_refused_with_the_reason(string $typed, string $reason): void
     {
         try {
-            Address::set($typed, new AddressRules);
+            Address::set($typed, new AddressRules());
             self::fail('Nothing was refused.');
         } catch (InvalidAddress $refusal) {
             self::assertSame('address', $refusal->field);

@@ -71,27 +71,37 @@ final class SlugTest extends TestCase
     #[Test]
     public function any_title_gives_a_slug_that_is_its_own_slug(): void
     {
-        $this->limitTo(300)->forAll(Generators::string())->then(function (string $title): void {
-            $slug = $this->make($title);
-            self::assertMatchesRegularExpression('/^[a-z0-9]+(-[a-z0-9]+)*$/', $slug);
-            self::assertSame($slug, $this->make($slug));
-        });
+        $this->limitTo(300)
+            ->forAll(Generators::string())
+            ->then(function (string $title): void {
+                $slug = $this->make($title);
+                self::assertMatchesRegularExpression('/^[a-z0-9]+(-[a-z0-9]+)*$/', $slug);
+                self::assertSame($slug, $this->make($slug));
+            });
     }
 
     #[Test]
     public function a_composed_address_parses_to_itself(): void
     {
-        $typed = Generators::map(static fn (array $parts): string => implode('', $parts), Generators::seq(Generators::elements(['a', 'B', 'é', '.', '%', '%41', '4', '1', ' ', '-', '|', '.html', '~', '日'])));
-        $this->limitTo(500)->forAll($typed, $typed, Generators::elements(['never', 'always', 'suffix']))->then(function (string $one, string $two, string $rule): void {
-            $rules = $rule === 'suffix' ? new AddressRules(suffix: '.html') : new AddressRules(trailingSlash: TrailingSlash::from($rule));
-            try {
-                $address = Composition::compose(Composition::compose(null, Slug::of($one), $rules), Slug::of($two), $rules);
-            } catch (InvalidSlug) {
-                return;
-            }
-            self::assertSame($address->path, Address::asked($address->path, $rules)->path);
-        });
-        self::assertSame('/travel/fares', Composition::compose(Address::stored('/travel', new AddressRules), Slug::of('fares'), new AddressRules)->path);
+        $typed = Generators::map(
+            static fn (array $parts): string => implode('', $parts),
+            Generators::seq(Generators::elements(['a', 'B', 'é', '.', '%', '%41', '4', '1', ' ', '-', '|', '.html', '~', '日'])),
+        );
+        $this->limitTo(500)
+            ->forAll($typed, $typed, Generators::elements(['never', 'always', 'suffix']))
+            ->then(function (string $one, string $two, string $rule): void {
+                $rules = $rule === 'suffix' ? new AddressRules(suffix: '.html') : new AddressRules(trailingSlash: TrailingSlash::from($rule));
+                try {
+                    $address = Composition::compose(Composition::compose(null, Slug::of($one), $rules), Slug::of($two), $rules);
+                } catch (InvalidSlug) {
+                    return;
+                }
+                self::assertSame($address->path, Address::asked($address->path, $rules)->path);
+            });
+        self::assertSame(
+            '/travel/fares',
+            Composition::compose(Address::stored('/travel', new AddressRules()), Slug::of('fares'), new AddressRules())->path,
+        );
     }
 
     #[Test]
@@ -101,14 +111,14 @@ final class SlugTest extends TestCase
         self::assertSame('/travel/fares.html', Composition::compose(Address::stored('/travel.html', $html), Slug::of('fares'), $html)->path);
         $slash = new AddressRules(trailingSlash: TrailingSlash::Always);
         self::assertSame('/travel/fares/', Composition::compose(Address::stored('/travel/', $slash), Slug::of('fares'), $slash)->path);
-        self::assertSame('/fares', Composition::compose(Address::stored('/', new AddressRules), Slug::of('fares'), new AddressRules)->path);
+        self::assertSame('/fares', Composition::compose(Address::stored('/', new AddressRules()), Slug::of('fares'), new AddressRules())->path);
     }
 
     #[Test]
     public function an_address_that_would_be_too_long_is_refused(): void
     {
         $this->expectException(InvalidAddress::class);
-        Composition::compose(Address::stored('/'.str_repeat('a', 1900), new AddressRules), Slug::of(str_repeat('b', 120)), new AddressRules);
+        Composition::compose(Address::stored('/'.str_repeat('a', 1900), new AddressRules()), Slug::of(str_repeat('b', 120)), new AddressRules());
     }
 
     /** @return iterable<string, array{string, string}> */
@@ -143,10 +153,10 @@ final class SlugTest extends TestCase
     public function the_systems_own_addresses_are_reserved(): void
     {
         foreach (['/robots.txt', '/Robots.TXT', '/sitemap.xml', '/sitemap-3.xml', '/.well-known/security.txt', '/_site/site.css'] as $path) {
-            self::assertTrue(ReservedAddresses::includes(Address::asked($path, new AddressRules)), $path);
+            self::assertTrue(ReservedAddresses::includes(Address::asked($path, new AddressRules())), $path);
         }
         foreach (['/', '/sitemap', '/robots', '/well-known', '/a/robots.txt', '/_sites'] as $path) {
-            self::assertFalse(ReservedAddresses::includes(Address::asked($path, new AddressRules)), $path);
+            self::assertFalse(ReservedAddresses::includes(Address::asked($path, new AddressRules())), $path);
         }
     }
 

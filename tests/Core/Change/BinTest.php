@@ -33,7 +33,7 @@ final class BinTest extends TestCase
 
     protected function setUp(): void
     {
-        $this->site = new MemorySite;
+        $this->site = new MemorySite();
         $this->site->startPage = 'Home';
         $this->site->live('Home');
         $this->site->live('Travel');
@@ -47,11 +47,17 @@ final class BinTest extends TestCase
     {
         $ripple = $this->site->plan(new PutInBin('Times'));
         self::assertFalse($ripple->canBeApplied());
-        self::assertSame([['children-of', 2], ['retired', 2]], array_map(static fn (Question $question): array => [$question->kind->value, $question->count], $ripple->toDecide->questions));
+        self::assertSame(
+            [['children-of', 2], ['retired', 2]],
+            array_map(static fn (Question $question): array => [$question->kind->value, $question->count], $ripple->toDecide->questions),
+        );
         self::assertSame('Travel', $ripple->toDecide->questions[1]->heir?->name);
         self::assertSame('2', $ripple->toDecide->notes[0]->other);
         $this->bin('Times');
-        self::assertSame(['redirect /travel', 'redirect /travel', 'missed'], [$this->site->answer('/travel/times'), $this->site->answer('/travel/times/summer'), $this->site->answer('/travel/times/winter')]);
+        self::assertSame(
+            ['redirect /travel', 'redirect /travel', 'missed'],
+            [$this->site->answer('/travel/times'), $this->site->answer('/travel/times/summer'), $this->site->answer('/travel/times/winter')],
+        );
     }
 
     #[Test]
@@ -71,9 +77,15 @@ final class BinTest extends TestCase
     {
         $this->site->apply(new Move('Summer', Place::lastIn('Travel')));
         $this->bin('Summer');
-        self::assertSame(['redirect /travel', 'redirect /travel'], [$this->site->answer('/travel/times/summer'), $this->site->answer('/travel/summer')]);
+        self::assertSame(
+            ['redirect /travel', 'redirect /travel'],
+            [$this->site->answer('/travel/times/summer'), $this->site->answer('/travel/summer')],
+        );
         $this->site->apply(new BringBack('Summer'));
-        self::assertSame(['redirect /travel/summer', 'page Summer'], [$this->site->answer('/travel/times/summer'), $this->site->answer('/travel/summer')]);
+        self::assertSame(
+            ['redirect /travel/summer', 'page Summer'],
+            [$this->site->answer('/travel/times/summer'), $this->site->answer('/travel/summer')],
+        );
     }
 
     #[Test]
@@ -81,7 +93,10 @@ final class BinTest extends TestCase
     {
         $this->bin('Times', Decision::answer(QuestionKind::ChildrenOf, 'Times', Answer::Up));
         self::assertSame(['Summer', 'Winter'], array_keys($this->site->childOrder('Travel')));
-        self::assertSame(['page Summer', 'redirect /travel/summer'], [$this->site->answer('/travel/summer'), $this->site->answer('/travel/times/summer')]);
+        self::assertSame(
+            ['page Summer', 'redirect /travel/summer'],
+            [$this->site->answer('/travel/summer'), $this->site->answer('/travel/times/summer')],
+        );
     }
 
     #[Test]
@@ -107,7 +122,10 @@ final class BinTest extends TestCase
         $make = new Make('New', PageName::of('New'), Place::lastIn('Times'), Slug::of('winter'));
         $conflict = $this->site->plan($make)->toDecide->conflicts[0];
         self::assertSame('Winter', $conflict->holder?->name);
-        self::assertSame(['take-over', 'empty-it', 'free-slug', 'choose-another'], array_map(static fn (WayOut $way): string => $way->kind->value, $conflict->waysOut));
+        self::assertSame(
+            ['take-over', 'empty-it', 'free-slug', 'choose-another'],
+            array_map(static fn (WayOut $way): string => $way->kind->value, $conflict->waysOut),
+        );
         $this->site->carryOut($this->site->planBatch(new Batch([$make], Decisions::of(...$conflict->waysOut[0]->decisions))));
         self::assertSame(['hidden New', true], [$this->site->answer('/travel/times/winter'), $this->site->pages['Winter']->isBinned()]);
         self::assertSame('New', $this->site->plan(new BringBack('Winter'))->toDecide->conflicts[0]->holder?->name);
@@ -119,7 +137,9 @@ final class BinTest extends TestCase
         $this->site->live('Offers');
         $this->bin('Summer', Decision::answer(QuestionKind::Retired, 'Summer', Answer::Page, 'Offers'));
         self::assertSame('redirect /offers', $this->site->answer('/travel/times/summer'));
-        $this->site->carryOut($this->site->planBatch(new Batch([new PutInBin('Offers'), new BringBack('Summer', Place::lastIn(null))], Decisions::elseDefaults())));
+        $this->site->carryOut(
+            $this->site->planBatch(new Batch([new PutInBin('Offers'), new BringBack('Summer', Place::lastIn(null))], Decisions::elseDefaults())),
+        );
         self::assertSame(['page Summer', 'redirect /summer'], [$this->site->answer('/summer'), $this->site->answer('/travel/times/summer')]);
     }
 
@@ -129,7 +149,10 @@ final class BinTest extends TestCase
         $this->bin('Times');
         $ripple = $this->site->apply(new DeleteForGood('Times'));
         self::assertArrayNotHasKey('Summer', $this->site->pages);
-        self::assertSame(['redirect /travel', false], [$this->site->answer('/travel/times/summer'), isset($this->site->claims['/travel/times/winter'])]);
+        self::assertSame(
+            ['redirect /travel', false],
+            [$this->site->answer('/travel/times/summer'), isset($this->site->claims['/travel/times/winter'])],
+        );
         $this->site->undo($ripple);
         $this->site->apply(new BringBack('Times'));
         self::assertSame('page Summer', $this->site->answer('/travel/times/summer'));

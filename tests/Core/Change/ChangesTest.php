@@ -51,7 +51,7 @@ final class ChangesTest extends TestCase
 
     protected function setUp(): void
     {
-        $this->site = new MemorySite;
+        $this->site = new MemorySite();
         $this->site->live('Home');
         $this->site->apply(new SetStartPage('Home'));
         $this->site->live('Help');
@@ -103,7 +103,13 @@ final class ChangesTest extends TestCase
     {
         $this->site->apply(new ChangeKind('Travel', PageKind::Section), new LeaveOutOfAddresses('Travel'));
         $ripple = $this->site->apply(new Duplicate('Travel', 'Copy', Scope::Branch));
-        self::assertSame(['/times-2', '/times-2/summer'], array_map(fn (string $source): string => $this->site->pages[array_flip($ripple->pages->copies)[$source]]->address->path, ['Times', 'Summer']));
+        self::assertSame(
+            ['/times-2', '/times-2/summer'],
+            array_map(fn (string $source): string => $this->site->pages[array_flip($ripple->pages->copies)[$source]]->address->path, [
+                'Times',
+                'Summer',
+            ]),
+        );
     }
 
     #[Test]
@@ -112,7 +118,10 @@ final class ChangesTest extends TestCase
         $this->refused('changes.0.page', 'no section', new LeaveOutOfAddresses('Times'));
         $this->site->apply(new ChangeKind('Times', PageKind::Section));
         $this->site->apply(new LeaveOutOfAddresses('Times'));
-        self::assertSame(['page Summer', 'redirect /travel/summer', 'page Times'], [$this->site->answer('/travel/summer'), $this->site->answer('/travel/times/summer'), $this->site->answer('/travel/times')]);
+        self::assertSame(
+            ['page Summer', 'redirect /travel/summer', 'page Times'],
+            [$this->site->answer('/travel/summer'), $this->site->answer('/travel/times/summer'), $this->site->answer('/travel/times')],
+        );
         $this->site->apply(new ChangeKind('Times', PageKind::Page));
         self::assertSame('page Summer', $this->site->answer('/travel/times/summer'));
     }
@@ -127,7 +136,10 @@ final class ChangesTest extends TestCase
         $this->site->apply(new ChangeKind('Help', PageKind::Pointer, Target::page('Times')));
         $this->refused('changes.0.leadsTo', 'back to itself', new ChangeKind('Times', PageKind::Pointer, Target::page('Help')));
         $this->refused('changes.0.to', 'start page', new ChangeKind('Home', PageKind::Section));
-        self::assertContains(NoteKind::PointerBroken, $this->notes(new TakeOffline('Times'), new ChangeKind('Summer', PageKind::Pointer, Target::page('Times'))));
+        self::assertContains(
+            NoteKind::PointerBroken,
+            $this->notes(new TakeOffline('Times'), new ChangeKind('Summer', PageKind::Pointer, Target::page('Times'))),
+        );
         self::assertContains(NoteKind::SectionEmpty, $this->notes(new TakeOffline('Summer'), new ChangeKind('Times', PageKind::Section)));
     }
 
@@ -194,7 +206,9 @@ final class ChangesTest extends TestCase
     #[Test]
     public function a_start_page_that_showed_cards_of_what_is_inside_says_that_it_shows_those_of_the_front_page(): void
     {
-        $notes = fn (Change ...$changes): array => array_values(array_filter($this->site->plan(...$changes)->toDecide->notes, static fn (Note $note): bool => $note->kind === NoteKind::StartShowsOthers));
+        $notes = fn (Change ...$changes): array => array_values(
+            array_filter($this->site->plan(...$changes)->toDecide->notes, static fn (Note $note): bool => $note->kind === NoteKind::StartShowsOthers),
+        );
         $this->site->live('Shop');
         $start = new SetStartPage('Shop');
         self::assertSame([], $notes($start), 'It shows words.');
@@ -211,7 +225,10 @@ final class ChangesTest extends TestCase
     public function another_start_page_gives_the_former_its_slug_back(): void
     {
         $ripple = $this->site->apply(new SetStartPage('Help'));
-        self::assertSame(['page Help', 'page Home', 'redirect /'], [$this->site->answer('/'), $this->site->answer('/home'), $this->site->answer('/help')]);
+        self::assertSame(
+            ['page Help', 'page Home', 'redirect /'],
+            [$this->site->answer('/'), $this->site->answer('/home'), $this->site->answer('/help')],
+        );
         self::assertContains(NoteKind::AddressTakenOver, array_column($ripple->toDecide->notes, 'kind'));
         $this->site->undo($ripple);
         self::assertSame(['Home', 'page Home'], [$this->site->startPage, $this->site->answer('/')]);
@@ -229,7 +246,10 @@ final class ChangesTest extends TestCase
         $this->site->apply(new RemoveAddress('Times', $this->address('/t')));
         self::assertSame('gone', $this->site->answer('/t'));
         $this->refused('changes.0.address', 'own address', new RemoveAddress('Times', $this->address('/help/times')));
-        self::assertSame('Summer', $this->site->plan(AddAddress::serving('Times', $this->address('/help/times/summer')))->toDecide->conflicts[0]->holder?->name);
+        self::assertSame(
+            'Summer',
+            $this->site->plan(AddAddress::serving('Times', $this->address('/help/times/summer')))->toDecide->conflicts[0]->holder?->name,
+        );
         $this->site->draft('New');
         $this->site->apply(AddAddress::serving('New', $this->address('/new-2')));
         $this->site->apply(new RemoveAddress('New', $this->address('/new-2')));
@@ -239,9 +259,13 @@ final class ChangesTest extends TestCase
     #[Test]
     public function a_change_to_several_pages_passes_over_those_that_are_so_already_and_takes_branches_whole(): void
     {
-        $reader = new ChangeReader(new AddressRules);
+        $reader = new ChangeReader(new AddressRules());
         [$a, $b, $c] = array_map(static fn (int $n): string => "01J0000000000000000000000$n", [1, 2, 3]);
-        $this->site->apply(new Make($a, PageName::of('A'), Place::lastIn(null)), new Make($b, PageName::of('B'), Place::lastIn($a)), new Make($c, PageName::of('C'), Place::lastIn(null)));
+        $this->site->apply(
+            new Make($a, PageName::of('A'), Place::lastIn(null)),
+            new Make($b, PageName::of('B'), Place::lastIn($a)),
+            new Make($c, PageName::of('C'), Place::lastIn(null)),
+        );
         $this->site->apply(new GoLive($a));
         $this->site->apply(...$reader->batch([['kind' => 'go-live', 'pages' => [$a, $b, $c]]])->changes);
         self::assertTrue($this->site->pages[$c]->isLive());

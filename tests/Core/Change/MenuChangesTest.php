@@ -56,11 +56,16 @@ final class MenuChangesTest extends TestCase
 
     protected function setUp(): void
     {
-        $this->site = new MemorySite;
+        $this->site = new MemorySite();
         $this->site->live('Travel');
         $this->site->live('Times', 'Travel');
         $this->site->live('Help');
-        $this->site->apply(new MakeMenu(self::FOOT, PageName::of('Footer'), MenuKind::Menu), new PlaceMenu(self::FOOT, 'footer'), new MakeMenu(self::CARDS, PageName::of('Cards'), MenuKind::Picks), new PlaceMenu(self::CARDS, 'front'));
+        $this->site->apply(
+            new MakeMenu(self::FOOT, PageName::of('Footer'), MenuKind::Menu),
+            new PlaceMenu(self::FOOT, 'footer'),
+            new MakeMenu(self::CARDS, PageName::of('Cards'), MenuKind::Picks),
+            new PlaceMenu(self::CARDS, 'front'),
+        );
     }
 
     #[Test]
@@ -68,8 +73,16 @@ final class MenuChangesTest extends TestCase
     {
         $this->arrange(self::FOOT, $this->page('a', 'Travel', 0), $this->page('b', 'Help', 1), $this->page('c', 'Times', 2));
         $before = $this->site->snapshot();
-        $ripple = $this->arrange(self::FOOT, $this->page('c', 'Times', 0)->with(['parent' => 'b']), $this->page('b', 'Help', 1)->with(['label' => 'Questions']), new Entry('d', null, 2, EntryKind::Url, Target::url('https://tides.example/'), 'Tides'));
-        self::assertSame([['vanishes', 'Travel', null], ['relabels', 'Questions', null], ['moves', 'Times', 'Questions'], ['appears', 'Tides', null]], $this->effects($ripple));
+        $ripple = $this->arrange(
+            self::FOOT,
+            $this->page('c', 'Times', 0)->with(['parent' => 'b']),
+            $this->page('b', 'Help', 1)->with(['label' => 'Questions']),
+            new Entry('d', null, 2, EntryKind::Url, Target::url('https://tides.example/'), 'Tides'),
+        );
+        self::assertSame(
+            [['vanishes', 'Travel', null], ['relabels', 'Questions', null], ['moves', 'Times', 'Questions'], ['appears', 'Tides', null]],
+            $this->effects($ripple),
+        );
         $this->site->undo($ripple);
         self::assertSame($before, $this->site->snapshot());
     }
@@ -79,9 +92,22 @@ final class MenuChangesTest extends TestCase
     {
         $this->arrange(self::FOOT, $this->page('a', 'Times', 0));
         $ripple = $this->site->plan(new Move('Times', Place::lastIn('Help')));
-        self::assertSame([QuestionKind::MenuEntries, 1, Answer::Leave, false], [$ripple->toDecide->questions[0]->kind, $ripple->toDecide->questions[0]->count, $ripple->toDecide->questions[0]->default, $ripple->toDecide->questions[0]->isOpen()]);
+        self::assertSame(
+            [QuestionKind::MenuEntries, 1, Answer::Leave, false],
+            [
+                $ripple->toDecide->questions[0]->kind,
+                $ripple->toDecide->questions[0]->count,
+                $ripple->toDecide->questions[0]->default,
+                $ripple->toDecide->questions[0]->isOpen(),
+            ],
+        );
         self::assertSame([['moves', 'Times', 'Help']], $this->effects($ripple), 'In the main menu, which is filled from the tree.');
-        $taken = $this->site->planBatch(new Batch([new Move('Times', Place::lastIn('Help'))], Decisions::of(Decision::answer(QuestionKind::MenuEntries, 'Times', Answer::Remove))));
+        $taken = $this->site->planBatch(
+            new Batch(
+                [new Move('Times', Place::lastIn('Help'))],
+                Decisions::of(Decision::answer(QuestionKind::MenuEntries, 'Times', Answer::Remove)),
+            ),
+        );
         $this->site->carryOut($taken);
         self::assertSame([], $this->site->menus[self::FOOT]->entries);
     }
@@ -95,7 +121,11 @@ final class MenuChangesTest extends TestCase
         self::assertArrayHasKey('a', $this->site->menus[self::FOOT]->entries);
         $before = $this->site->snapshot();
         $emptied = $this->site->apply(new DeleteForGood('Times'));
-        self::assertSame([null], array_map(static fn (Entry $entry): ?string => $entry->parent, array_values($this->site->menus[self::FOOT]->entries)), 'What stood under it takes its place.');
+        self::assertSame(
+            [null],
+            array_map(static fn (Entry $entry): ?string => $entry->parent, array_values($this->site->menus[self::FOOT]->entries)),
+            'What stood under it takes its place.',
+        );
         $this->site->undo($emptied);
         self::assertSame($before, $this->site->snapshot());
     }
@@ -109,7 +139,10 @@ final class MenuChangesTest extends TestCase
         self::assertSame([['appears', 'Times', 'Travel']], $this->effects($back));
         self::assertCount(1, $this->site->menus[MemorySite::MAIN]->entries);
         $this->site->apply(new AddToMenu('Times', self::CARDS), new AddToMenu('Help', self::CARDS));
-        self::assertSame(['Times', 'Help'], array_map(static fn (Entry $entry): ?string => $entry->page(), $this->site->menus[self::CARDS]->under(null)));
+        self::assertSame(
+            ['Times', 'Help'],
+            array_map(static fn (Entry $entry): ?string => $entry->page(), $this->site->menus[self::CARDS]->under(null)),
+        );
         $this->refused('changes.0.page', 'already', new AddToMenu('Times', self::CARDS));
         $this->site->apply(new RemoveFromMenu('Times', self::CARDS));
         $this->refused('changes.0.page', 'does not stand', new RemoveFromMenu('Times', self::CARDS));
@@ -147,7 +180,12 @@ final class MenuChangesTest extends TestCase
     public function of_a_menu_that_has_changed_again_only_what_has_not_goes_back_and_that_is_said(): void
     {
         $first = $this->arrange(self::FOOT, $this->page('a', 'Times', 0), $this->page('b', 'Help', 1));
-        $this->arrange(self::FOOT, $this->page('a', 'Times', 0)->with(['label' => 'Boats']), $this->page('b', 'Help', 1), $this->page('c', 'Travel', 2));
+        $this->arrange(
+            self::FOOT,
+            $this->page('a', 'Times', 0)->with(['label' => 'Boats']),
+            $this->page('b', 'Help', 1),
+            $this->page('c', 'Travel', 2),
+        );
         $back = $this->site->undo($first);
         self::assertSame(['a', 'c'], array_keys($this->site->menus[self::FOOT]->entries));
         self::assertSame(NoteKind::MenuStays, $back->toDecide->notes[0]->kind);
@@ -161,7 +199,11 @@ final class MenuChangesTest extends TestCase
         $this->refused('changes.0.basedOn', 'Somebody changed', new ArrangeMenu(self::FOOT, [$this->page('b', 'Help', 0)], $version));
         $this->refused('changes.0.entries', 'already', new ArrangeMenu(self::FOOT, [$this->page('a', 'Times', 0)]));
         $this->refused('changes.0.entries.0.page', 'There is no page', new ArrangeMenu(self::FOOT, [$this->page('b', 'Nobody', 0)]));
-        $this->refused('changes.0.entries.0.kind', 'Picks are pages', new ArrangeMenu(self::CARDS, [new Entry('h', null, 0, EntryKind::Heading, null, 'x')]));
+        $this->refused(
+            'changes.0.entries.0.kind',
+            'Picks are pages',
+            new ArrangeMenu(self::CARDS, [new Entry('h', null, 0, EntryKind::Heading, null, 'x')]),
+        );
         $this->refused('changes.0.entries.0.id', 'belongs to an entry', new ArrangeMenu(self::CARDS, [$this->page('a', 'Help', 0)]));
     }
 
@@ -170,17 +212,35 @@ final class MenuChangesTest extends TestCase
     {
         $this->site->draft('Plans');
         $this->arrange(
-            self::FOOT, $this->page('a', 'Times', 0), $this->page('b', 'Times', 1), $this->page('c', 'Plans', 2), new Entry('d', null, 3, EntryKind::Heading, null, 'Nothing'),
-            new Entry('e', null, 4, EntryKind::Address, Target::read('address', '/old', $this->site->rules), 'Old'), new Entry('f', null, 5, EntryKind::Address, Target::read('address', '/never', $this->site->rules), 'Never'),
-            $this->page('g', 'Help', 6)->with(['label' => 'times']), new Entry('h', null, 7, EntryKind::Branch, Target::page('Travel'), spread: new BranchContents),
-            $this->page('i', 'Travel', 0)->with(['parent' => 'a']), $this->page('j', 'Help', 0)->with(['parent' => 'i']),
+            self::FOOT,
+            $this->page('a', 'Times', 0),
+            $this->page('b', 'Times', 1),
+            $this->page('c', 'Plans', 2),
+            new Entry('d', null, 3, EntryKind::Heading, null, 'Nothing'),
+            new Entry('e', null, 4, EntryKind::Address, Target::read('address', '/old', $this->site->rules), 'Old'),
+            new Entry('f', null, 5, EntryKind::Address, Target::read('address', '/never', $this->site->rules), 'Never'),
+            $this->page('g', 'Help', 6)->with(['label' => 'times']),
+            new Entry('h', null, 7, EntryKind::Branch, Target::page('Travel'), spread: new BranchContents()),
+            $this->page('i', 'Travel', 0)->with(['parent' => 'a']),
+            $this->page('j', 'Help', 0)->with(['parent' => 'i']),
         );
         $this->site->apply(AddAddress::sendingOn('Help', Address::set('/old', $this->site->rules)));
         $found = $this->findings(new MenuPlace('footer', 'Footer', MenuKind::Menu, 2, 4));
-        self::assertSame([
-            ['crowded', null], ['target-doubled', 'b'], ['label-doubled', 'g'], ['target-doubled', 'h'],
-            ['target-doubled', 'j'], ['too-deep', 'j'], ['page-hidden', 'c'], ['blank', 'd'], ['redirect', 'e'], ['leads-nowhere', 'f'],
-        ], array_map(static fn (MenuFinding $finding): array => [$finding->kind->value, $finding->entry], $found));
+        self::assertSame(
+            [
+                ['crowded', null],
+                ['target-doubled', 'b'],
+                ['label-doubled', 'g'],
+                ['target-doubled', 'h'],
+                ['target-doubled', 'j'],
+                ['too-deep', 'j'],
+                ['page-hidden', 'c'],
+                ['blank', 'd'],
+                ['redirect', 'e'],
+                ['leads-nowhere', 'f'],
+            ],
+            array_map(static fn (MenuFinding $finding): array => [$finding->kind->value, $finding->entry], $found),
+        );
         self::assertSame('Help', $found[8]->page, 'The way out of a detour is the page itself.');
     }
 
@@ -198,7 +258,9 @@ final class MenuChangesTest extends TestCase
             {
                 $claim = $this->site->claims[$key] ?? null;
 
-                return $claim === null ? null : new AddressHolder($claim->address->path, $claim->kind, $claim->page === null ? null : $this->page($claim->page));
+                return $claim === null
+                    ? null
+                    : new AddressHolder($claim->address->path, $claim->kind, $claim->page === null ? null : $this->page($claim->page));
             }
 
             public function page(string $id): ?AnsweringPage
@@ -235,6 +297,9 @@ final class MenuChangesTest extends TestCase
     /** @return list<array{string, string, string|null}> */
     private function effects(Ripple $ripple): array
     {
-        return array_map(static fn ($effect): array => [$effect->kind->value, $effect->label, $effect->kind === MenuEffectKind::Vanishes ? null : $effect->under], $ripple->menusAndLinks->entries);
+        return array_map(
+            static fn ($effect): array => [$effect->kind->value, $effect->label, $effect->kind === MenuEffectKind::Vanishes ? null : $effect->under],
+            $ripple->menusAndLinks->entries,
+        );
     }
 }

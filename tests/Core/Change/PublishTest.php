@@ -23,7 +23,7 @@ final class PublishTest extends TestCase
 
     protected function setUp(): void
     {
-        $this->site = new MemorySite;
+        $this->site = new MemorySite();
     }
 
     #[Test]
@@ -49,7 +49,10 @@ final class PublishTest extends TestCase
         self::assertSame(['What it costs', null, 1, false], [$page->texts->heading, $page->prepared, $page->contentLive, $page->hasEdits()]);
         $this->site->undo($published);
         $page = $this->site->pages['Fares'];
-        self::assertSame([null, 'What it costs', null, true], [$page->texts->heading, $page->prepared?->heading, $page->contentLive, $page->hasEdits()]);
+        self::assertSame(
+            [null, 'What it costs', null, true],
+            [$page->texts->heading, $page->prepared?->heading, $page->contentLive, $page->hasEdits()],
+        );
     }
 
     #[Test]
@@ -81,10 +84,21 @@ final class PublishTest extends TestCase
         $this->site->write('Fares', new PageTexts('Prepared heading'));
         $ripple = $this->site->apply(new Describe('Fares', ['summary' => "  What it  costs.\n"], indexed: false));
         $page = $this->site->pages['Fares'];
-        self::assertSame(['What it costs.', null, 'Prepared heading', 'What it costs.', false], [$page->texts->summary, $page->texts->heading, $page->prepared?->heading, $page->prepared?->summary, $page->indexed]);
+        self::assertSame(
+            ['What it costs.', null, 'Prepared heading', 'What it costs.', false],
+            [$page->texts->summary, $page->texts->heading, $page->prepared?->heading, $page->prepared?->summary, $page->indexed],
+        );
         self::assertSame(1, $ripple->search->sitemapEntries, 'Not to be indexed, it leaves the sitemap.');
         $this->site->undo($ripple);
-        self::assertSame(['', 'Prepared heading', '', true], [$this->site->pages['Fares']->texts->summary, $this->site->pages['Fares']->prepared?->heading, $this->site->pages['Fares']->prepared?->summary, $this->site->pages['Fares']->indexed]);
+        self::assertSame(
+            ['', 'Prepared heading', '', true],
+            [
+                $this->site->pages['Fares']->texts->summary,
+                $this->site->pages['Fares']->prepared?->heading,
+                $this->site->pages['Fares']->prepared?->summary,
+                $this->site->pages['Fares']->indexed,
+            ],
+        );
     }
 
     #[Test]
@@ -114,7 +128,10 @@ final class PublishTest extends TestCase
         $this->site->write('Fares', new PageTexts('Prepared'));
         $this->site->apply(new TakeOffline('Fares'));
         $this->site->apply(new GoLive('Fares'));
-        self::assertSame(['Prepared', 1, false], [$this->site->pages['Fares']->texts->heading, $this->site->pages['Fares']->contentLive, $this->site->pages['Fares']->hasEdits()]);
+        self::assertSame(
+            ['Prepared', 1, false],
+            [$this->site->pages['Fares']->texts->heading, $this->site->pages['Fares']->contentLive, $this->site->pages['Fares']->hasEdits()],
+        );
     }
 
     /** @param  class-string<InputRefused>  $kind */

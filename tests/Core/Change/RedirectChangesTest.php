@@ -44,7 +44,7 @@ final class RedirectChangesTest extends TestCase
 
     protected function setUp(): void
     {
-        $this->site = new MemorySite;
+        $this->site = new MemorySite();
         $this->site->live('01J000000000000000000000P1', slug: 'help');
         $this->site->live('01J000000000000000000000P2', slug: 'fares');
     }
@@ -68,8 +68,13 @@ final class RedirectChangesTest extends TestCase
     {
         $this->site->apply(new SetSlug('01J000000000000000000000P2', \Heronstem\Core\Address\Slug::of('prices')));
         $conflict = $this->conflict($this->site->plan($this->making(self::A, '/fares')));
-        self::assertSame(['', self::A, ClaimKind::Redirect, ['replace-redirect', 'choose-another']], [$conflict->page, $conflict->rule, $conflict->held->kind, $this->ways($conflict)]);
-        $this->site->carryOut($this->site->planBatch(new Batch([$this->making(self::A, '/fares')], Decisions::of(Decision::giveWay($conflict->address)))));
+        self::assertSame(
+            ['', self::A, ClaimKind::Redirect, ['replace-redirect', 'choose-another']],
+            [$conflict->page, $conflict->rule, $conflict->held->kind, $this->ways($conflict)],
+        );
+        $this->site->carryOut(
+            $this->site->planBatch(new Batch([$this->making(self::A, '/fares')], Decisions::of(Decision::giveWay($conflict->address)))),
+        );
         $this->site->apply(RemoveRedirect::leavingFree(self::A));
         self::assertSame(ClaimKind::Gone, $this->site->claims['/fares']->kind, 'No address that was live is lost.');
     }
@@ -94,22 +99,35 @@ final class RedirectChangesTest extends TestCase
     {
         $make = $this->making(self::A, '/help', ['leadsTo' => ['page' => '01J000000000000000000000P2']]);
         $conflict = $this->conflict($this->site->plan($make));
-        self::assertSame(['choose-another'], $this->ways($this->conflict($this->site->plan($this->making(self::A, '/help')))), 'In front of its own target it would go round.');
+        self::assertSame(
+            ['choose-another'],
+            $this->ways($this->conflict($this->site->plan($this->making(self::A, '/help')))),
+            'In front of its own target it would go round.',
+        );
         self::assertSame(['stand-in-front', 'choose-another'], $this->ways($conflict));
         $ripple = $this->site->apply($make, ...$conflict->waysOut[0]->changes);
-        self::assertSame([[NoteKind::RedirectHides, '01J000000000000000000000P1']], array_map(static fn (Note $note): array => [$note->kind, $note->page], $ripple->toDecide->notes));
+        self::assertSame(
+            [[NoteKind::RedirectHides, '01J000000000000000000000P1']],
+            array_map(static fn (Note $note): array => [$note->kind, $note->page], $ripple->toDecide->notes),
+        );
         self::assertSame(ClaimKind::Page, $this->site->claims['/help']->kind);
     }
 
     #[Test]
     public function what_a_redirect_does_to_chains_is_said_before_it_is_made(): void
     {
-        $told = static fn (Ripple $ripple): array => array_map(static fn (Note $note): array => [$note->kind, $note->name, $note->other], $ripple->toDecide->notes);
+        $told = static fn (Ripple $ripple): array => array_map(
+            static fn (Note $note): array => [$note->kind, $note->name, $note->other],
+            $ripple->toDecide->notes,
+        );
         $this->site->apply($this->making(self::A, '/a', ['leadsTo' => ['address' => '/b']]));
         self::assertSame([[NoteKind::RedirectsLeadHere, '/b', '1']], $told($this->site->plan($this->making(self::B, '/b'))));
         self::assertSame([], $told($this->site->plan($this->making(self::B, '/c'))));
         $this->site->apply($this->making(self::B, '/b'));
-        self::assertSame([[NoteKind::RedirectChains, '/c', '/help']], $told($this->site->plan($this->making('01J000000000000000000000CC', '/c', ['leadsTo' => ['address' => '/a']]))));
+        self::assertSame(
+            [[NoteKind::RedirectChains, '/c', '/help']],
+            $told($this->site->plan($this->making('01J000000000000000000000CC', '/c', ['leadsTo' => ['address' => '/a']]))),
+        );
     }
 
     #[Test]
@@ -119,7 +137,11 @@ final class RedirectChangesTest extends TestCase
         $this->refused('changes.0.leadsTo', 'in a circle: /b → /a → /b', $this->making(self::B, '/b', ['leadsTo' => ['address' => '/a']]));
         $this->refused('changes.0.leadsTo', 'in a circle', $this->making(self::B, '/x', ['scope' => 'branch', 'leadsTo' => ['address' => '/x/y']]));
         $this->refused('changes.0.leadsTo', 'in a circle', $this->making(self::B, '/b', ['scope' => 'branch', 'leadsTo' => ['address' => '/a']]));
-        $this->refused('changes.0.leadsTo', 'in a circle', $this->making(self::B, '/p/:x', ['scope' => 'pattern', 'leadsTo' => ['address' => '/p/:x']]));
+        $this->refused(
+            'changes.0.leadsTo',
+            'in a circle',
+            $this->making(self::B, '/p/:x', ['scope' => 'pattern', 'leadsTo' => ['address' => '/p/:x']]),
+        );
         $this->site->apply($this->making(self::B, '/b', ['leadsTo' => ['address' => '/c']]));
         $this->refused('changes.0.leadsTo', 'in a circle', new ChangeRedirect(self::B, ['leadsTo' => ['address' => '/a']]));
     }
@@ -127,7 +149,14 @@ final class RedirectChangesTest extends TestCase
     #[Test]
     public function a_target_in_the_bin_and_a_second_rule_for_the_same_are_refused(): void
     {
-        $this->site->carryOut($this->site->planBatch(new Batch([new PutInBin('01J000000000000000000000P2')], Decisions::of(Decision::answer(QuestionKind::Retired, '01J000000000000000000000P2', Answer::Gone)))));
+        $this->site->carryOut(
+            $this->site->planBatch(
+                new Batch(
+                    [new PutInBin('01J000000000000000000000P2')],
+                    Decisions::of(Decision::answer(QuestionKind::Retired, '01J000000000000000000000P2', Answer::Gone)),
+                ),
+            ),
+        );
         $this->refused('changes.0.leadsTo', 'in the bin', $this->making(self::A, '/a', ['leadsTo' => ['page' => '01J000000000000000000000P2']]));
         $this->refused('changes.0.leadsTo', 'There is no page', $this->making(self::A, '/a', ['leadsTo' => ['page' => self::B]]));
         $this->site->apply($this->making(self::A, '/old', ['scope' => 'branch']));
@@ -163,19 +192,29 @@ final class RedirectChangesTest extends TestCase
     public function a_former_address_becomes_a_redirect_by_hand_and_back_in_one_batch(): void
     {
         $this->site->apply(AddAddress::sendingOn('01J000000000000000000000P1', Address::set('/sos', $this->site->rules)));
-        $ripple = $this->site->apply(new RemoveAddress('01J000000000000000000000P1', Address::set('/sos', $this->site->rules)), $this->making(self::A, '/sos'));
+        $ripple = $this->site->apply(
+            new RemoveAddress('01J000000000000000000000P1', Address::set('/sos', $this->site->rules)),
+            $this->making(self::A, '/sos'),
+        );
         self::assertSame(ClaimKind::Rule, $this->site->claims['/sos']->kind);
         $this->site->undo($ripple);
         self::assertSame([ClaimKind::Redirect, []], [$this->site->claims['/sos']->kind, $this->site->redirects]);
         $this->site->apply(new RemoveAddress('01J000000000000000000000P1', Address::set('/sos', $this->site->rules)), $this->making(self::A, '/sos'));
-        $this->site->apply(RemoveRedirect::leavingFree(self::A), AddAddress::serving('01J000000000000000000000P1', Address::set('/sos', $this->site->rules)));
+        $this->site->apply(
+            RemoveRedirect::leavingFree(self::A),
+            AddAddress::serving('01J000000000000000000000P1', Address::set('/sos', $this->site->rules)),
+        );
         self::assertSame([ClaimKind::Also, []], [$this->site->claims['/sos']->kind, $this->site->redirects]);
     }
 
     /** @param  array<string, mixed>  $fields */
     private function making(string $id, string $source, array $fields = []): MakeRedirect
     {
-        return new MakeRedirect((new RuleReader($this->site->rules, 'UTC'))->read(['id' => $id, 'source' => $source] + $fields + ['leadsTo' => ['page' => '01J000000000000000000000P1']]));
+        return new MakeRedirect(
+            (new RuleReader($this->site->rules, 'UTC'))->read(
+                ['id' => $id, 'source' => $source] + $fields + ['leadsTo' => ['page' => '01J000000000000000000000P1']],
+            ),
+        );
     }
 
     private function conflict(Ripple $ripple): Conflict

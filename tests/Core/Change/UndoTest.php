@@ -30,7 +30,7 @@ final class UndoTest extends TestCase
     #[Test]
     public function a_page_brought_back_into_what_goes_to_the_bin_in_the_same_batch_lies_on_its_own_again(): void
     {
-        $site = new MemorySite;
+        $site = new MemorySite();
         $site->live('Help');
         $site->live('Travel');
         $site->carryOut($site->planBatch(new Batch([new PutInBin('Travel')], Decisions::elseDefaults())));
@@ -48,7 +48,7 @@ final class UndoTest extends TestCase
     #[Test]
     public function a_page_that_has_moved_on_since_it_was_brought_back_keeps_the_address_of_its_place(): void
     {
-        $site = new MemorySite;
+        $site = new MemorySite();
         $site->live('Travel', slug: 'travel');
         $site->live('Times', 'Travel', slug: 'times');
         $site->carryOut($site->planBatch(new Batch([new PutInBin('Travel')], Decisions::elseDefaults())));
@@ -135,12 +135,19 @@ final class UndoTest extends TestCase
     public function what_is_still_as_it_was_left_goes_back_and_the_rest_is_said(): void
     {
         $site = $this->site();
-        $moved = $site->apply(new Move('Timetables', Place::lastIn('Travel')), new Rename('Fares', PageName::of('Prices')), new Rename('Travel', PageName::of('Voyages')));
+        $moved = $site->apply(
+            new Move('Timetables', Place::lastIn('Travel')),
+            new Rename('Fares', PageName::of('Prices')),
+            new Rename('Travel', PageName::of('Voyages')),
+        );
         $site->apply(new Rename('Fares', PageName::of('Rates')));
         $back = $site->planUndoing($moved);
         self::assertEquals([new Note(NoteKind::Stays, 'Fares', 'Rates', 'name')], $back->toDecide->notes);
         $site->carryOut($back);
-        self::assertSame(['Help', 'Rates', 'Travel'], [$site->pages['Timetables']->parent, $site->pages['Fares']->name, $site->pages['Travel']->name]);
+        self::assertSame(
+            ['Help', 'Rates', 'Travel'],
+            [$site->pages['Timetables']->parent, $site->pages['Fares']->name, $site->pages['Travel']->name],
+        );
     }
 
     #[Test]
@@ -214,7 +221,7 @@ final class UndoTest extends TestCase
 
     private function site(): MemorySite
     {
-        $site = new MemorySite;
+        $site = new MemorySite();
         $site->startPage = 'Home';
         $site->live('Home');
         $site->live('Help');

@@ -24,7 +24,15 @@ final class ComparisonTest extends TestCase
             $this->words('Boats sail daily.', 'Dogs sail free.', 'A new line.', 'The end.'),
         );
         self::assertSame(['same', 'changed', 'right-only', 'same'], array_column($rows, 'kind'));
-        self::assertSame([['text' => 'Dogs ', 'marked' => false], ['text' => 'pay', 'marked' => true], ['text' => ' ', 'marked' => false], ['text' => 'half.', 'marked' => true]], $rows[1]->left['pieces'] ?? null);
+        self::assertSame(
+            [
+                ['text' => 'Dogs ', 'marked' => false],
+                ['text' => 'pay', 'marked' => true],
+                ['text' => ' ', 'marked' => false],
+                ['text' => 'half.', 'marked' => true],
+            ],
+            $rows[1]->left['pieces'] ?? null,
+        );
         self::assertSame([['text' => 'A new line.', 'marked' => true]], $rows[2]->right['pieces'] ?? null);
         self::assertNull($rows[2]->left);
     }
@@ -32,7 +40,16 @@ final class ComparisonTest extends TestCase
     #[Test]
     public function list_items_and_pictures_are_compared_one_by_one(): void
     {
-        $list = static fn (string ...$items): array => ['type' => 'bulletList', 'content' => array_map(static fn (string $item): array => ['type' => 'listItem', 'content' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => $item]]]]], $items)];
+        $list = static fn (string ...$items): array => [
+            'type' => 'bulletList',
+            'content' => array_map(
+                static fn (string $item): array => [
+                    'type' => 'listItem',
+                    'content' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => $item]]]],
+                ],
+                $items,
+            ),
+        ];
         $left = Document::read(['type' => 'doc', 'content' => [$list('one', 'two')]]);
         $right = Document::read(['type' => 'doc', 'content' => [$list('one', 'two', 'three')]]);
         self::assertSame(['same', 'same', 'right-only'], array_column(Comparison::of($left, $right), 'kind'));
@@ -43,14 +60,16 @@ final class ComparisonTest extends TestCase
     public function what_is_not_marked_is_the_same_on_both_sides_and_nothing_is_lost(): void
     {
         $texts = Generators::seq(Generators::elements(['a b c', 'a c', 'x', 'b c d e', 'a  b']));
-        $this->limitTo(200)->forAll($texts, $texts)->then(function (array $left, array $right): void {
-            $rows = Comparison::of($this->words(...$left), $this->words(...$right));
-            self::assertSame($left, $this->side($rows, 'left'));
-            self::assertSame($right, $this->side($rows, 'right'));
-            foreach ($rows as $row) {
-                self::assertSame($this->plain($row->left), $this->plain($row->right));
-            }
-        });
+        $this->limitTo(200)
+            ->forAll($texts, $texts)
+            ->then(function (array $left, array $right): void {
+                $rows = Comparison::of($this->words(...$left), $this->words(...$right));
+                self::assertSame($left, $this->side($rows, 'left'));
+                self::assertSame($right, $this->side($rows, 'right'));
+                foreach ($rows as $row) {
+                    self::assertSame($this->plain($row->left), $this->plain($row->right));
+                }
+            });
     }
 
     /**
@@ -59,7 +78,12 @@ final class ComparisonTest extends TestCase
      */
     private function side(array $rows, string $side): array
     {
-        return array_values(array_map(static fn (ComparedRow $row): string => implode('', array_column($row->$side['pieces'], 'text')), array_filter($rows, static fn (ComparedRow $row): bool => $row->$side !== null)));
+        return array_values(
+            array_map(
+                static fn (ComparedRow $row): string => implode('', array_column($row->$side['pieces'], 'text')),
+                array_filter($rows, static fn (ComparedRow $row): bool => $row->$side !== null),
+            ),
+        );
     }
 
     /** @param  array{type: string, pieces: list<array{text: string, marked: bool}>}|null  $block */
@@ -70,7 +94,13 @@ final class ComparisonTest extends TestCase
 
     private function words(string ...$paragraphs): Document
     {
-        return Document::read(['type' => 'doc', 'content' => array_map(static fn (string $text): array => ['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => $text]]], $paragraphs)]);
+        return Document::read([
+            'type' => 'doc',
+            'content' => array_map(
+                static fn (string $text): array => ['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => $text]]],
+                $paragraphs,
+            ),
+        ]);
     }
 
     #[Test]

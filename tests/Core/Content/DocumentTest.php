@@ -33,12 +33,21 @@ final class DocumentTest extends TestCase
     {
         $html = $this->render([
             ['type' => 'heading', 'attrs' => ['level' => 2], 'content' => [$this->text('Boats & birds')]],
-            ['type' => 'paragraph', 'content' => [$this->text('bold', ['type' => 'bold'], ['type' => 'italic']), ['type' => 'hardBreak'], $this->text('<script>')]],
-            ['type' => 'bulletList', 'content' => [['type' => 'listItem', 'content' => [['type' => 'paragraph', 'content' => [$this->text('one')]]]]]],
+            [
+                'type' => 'paragraph',
+                'content' => [$this->text('bold', ['type' => 'bold'], ['type' => 'italic']), ['type' => 'hardBreak'], $this->text('<script>')],
+            ],
+            [
+                'type' => 'bulletList',
+                'content' => [['type' => 'listItem', 'content' => [['type' => 'paragraph', 'content' => [$this->text('one')]]]]],
+            ],
             ['type' => 'blockquote', 'content' => [['type' => 'paragraph', 'content' => [$this->text('said')]]]],
             ['type' => 'paragraph'],
         ]);
-        self::assertSame('<h2>Boats &amp; birds</h2><p><em><strong>bold</strong></em><br>&lt;script&gt;</p><ul><li>one</li></ul><blockquote><p>said</p></blockquote>', $html);
+        self::assertSame(
+            '<h2>Boats &amp; birds</h2><p><em><strong>bold</strong></em><br>&lt;script&gt;</p><ul><li>one</li></ul><blockquote><p>said</p></blockquote>',
+            $html,
+        );
     }
 
     #[Test]
@@ -54,7 +63,25 @@ final class DocumentTest extends TestCase
     #[Test]
     public function a_link_written_as_an_address_is_turned_to_a_page_with_what_stands_at_its_end(): void
     {
-        $words = fn (array $attrs): array => ['type' => 'doc', 'content' => [['type' => 'bulletList', 'content' => [['type' => 'listItem', 'content' => [['type' => 'paragraph', 'content' => [$this->text('go', ['type' => 'bold'], ['type' => 'link', 'attrs' => $attrs]), $this->text('.')]]]]]]]];
+        $words = fn (array $attrs): array => [
+            'type' => 'doc',
+            'content' => [
+                [
+                    'type' => 'bulletList',
+                    'content' => [
+                        [
+                            'type' => 'listItem',
+                            'content' => [
+                                [
+                                    'type' => 'paragraph',
+                                    'content' => [$this->text('go', ['type' => 'bold'], ['type' => 'link', 'attrs' => $attrs]), $this->text('.')],
+                                ],
+                            ],
+                        ],
+                    ],
+                ],
+            ],
+        ];
         $document = Document::read($words(['href' => '/old?from=1#top']));
         self::assertSame(['/old?from=1#top'], $document->hrefs());
         $turned = $document->withHrefsTurned(['/old?from=1#top' => self::PAGE, '/other' => self::HIDDEN]);
@@ -71,9 +98,17 @@ final class DocumentTest extends TestCase
     #[Test]
     public function a_picture_has_its_texts_and_its_measures(): void
     {
-        $html = $this->render([['type' => 'picture', 'attrs' => ['file' => self::FILE, 'alt' => 'A "boat"', 'caption' => 'At sea', 'align' => 'right', 'width' => 50]]]);
-        self::assertStringContainsString('loading="lazy"', $this->render(array_fill(0, 2, ['type' => 'picture', 'attrs' => ['file' => self::FILE, 'alt' => 'A boat']])));
-        self::assertSame('<figure class="picture picture-right picture-50"><img src="/_files/x.png" alt="A &quot;boat&quot;" width="640" height="400"><figcaption>At sea</figcaption></figure>', $html);
+        $html = $this->render([
+            ['type' => 'picture', 'attrs' => ['file' => self::FILE, 'alt' => 'A "boat"', 'caption' => 'At sea', 'align' => 'right', 'width' => 50]],
+        ]);
+        self::assertStringContainsString(
+            'loading="lazy"',
+            $this->render(array_fill(0, 2, ['type' => 'picture', 'attrs' => ['file' => self::FILE, 'alt' => 'A boat']])),
+        );
+        self::assertSame(
+            '<figure class="picture picture-right picture-50"><img src="/_files/x.png" alt="A &quot;boat&quot;" width="640" height="400"><figcaption>At sea</figcaption></figure>',
+            $html,
+        );
     }
 
     /** @return iterable<string, array{array<mixed>, string}> */
@@ -87,10 +122,19 @@ final class DocumentTest extends TestCase
         yield 'unknown block' => [['type' => 'doc', 'content' => [['type' => 'script']]], 'document.content.0.type'];
         yield 'no list' => [['type' => 'doc', 'content' => 'x'], 'document.content'];
         yield 'not an object' => [['type' => 'doc', 'content' => ['x']], 'document.content.0'];
-        yield 'heading of level 1' => [['type' => 'doc', 'content' => [['type' => 'heading', 'attrs' => ['level' => 1]]]], 'document.content.0.attrs.level'];
-        yield 'list without items' => [['type' => 'doc', 'content' => [['type' => 'bulletList', 'content' => [['type' => 'paragraph']]]]], 'document.content.0.content.0.type'];
+        yield 'heading of level 1' => [
+            ['type' => 'doc', 'content' => [['type' => 'heading', 'attrs' => ['level' => 1]]]],
+            'document.content.0.attrs.level',
+        ];
+        yield 'list without items' => [
+            ['type' => 'doc', 'content' => [['type' => 'bulletList', 'content' => [['type' => 'paragraph']]]]],
+            'document.content.0.content.0.type',
+        ];
         yield 'empty text' => [$paragraph(['type' => 'text', 'text' => '']), 'document.content.0.content.0'];
-        yield 'unknown mark' => [$paragraph(['type' => 'text', 'text' => 'a', 'marks' => [['type' => 'blink']]]), 'document.content.0.content.0.marks.0.type'];
+        yield 'unknown mark' => [
+            $paragraph(['type' => 'text', 'text' => 'a', 'marks' => [['type' => 'blink']]]),
+            'document.content.0.content.0.marks.0.type',
+        ];
         yield 'script link' => [$linked(['href' => 'javascript:alert(1)']), 'document.content.0.content.0.marks.0.attrs.href'];
         yield 'protocol-relative link' => [$linked(['href' => '//evil.example']), 'document.content.0.content.0.marks.0.attrs.href'];
         yield 'link to no identity' => [$linked(['page' => '7']), 'document.content.0.content.0.marks.0.attrs.page'];
@@ -126,7 +170,13 @@ final class DocumentTest extends TestCase
     #[Test]
     public function reading_what_was_read_changes_nothing_and_unknown_attributes_fall_away(): void
     {
-        $json = ['type' => 'doc', 'content' => [['type' => 'orderedList', 'attrs' => ['start' => 4, 'onclick' => 'x'], 'content' => []], ['type' => 'picture', 'attrs' => ['file' => self::FILE, 'decorative' => true, 'alt' => 'no']]]];
+        $json = [
+            'type' => 'doc',
+            'content' => [
+                ['type' => 'orderedList', 'attrs' => ['start' => 4, 'onclick' => 'x'], 'content' => []],
+                ['type' => 'picture', 'attrs' => ['file' => self::FILE, 'decorative' => true, 'alt' => 'no']],
+            ],
+        ];
         $once = Document::read($json)->toArray();
         self::assertSame($once, Document::read($once)->toArray());
         self::assertArrayNotHasKey('attrs', $once['content'][0]);
@@ -158,12 +208,42 @@ final class DocumentTest extends TestCase
     #[Test]
     public function whatever_is_pasted_gives_a_valid_document(): void
     {
-        $pieces = ['<p>', '</p>', '<ul>', '<li>', '</ul>', 'text', '<b>', '</b>', '<a href="http://x.example">', '<a href=":">', '</a>', '<h3>', '<br>', '<table>', '<td>', ' ', '&amp;', '<!--', '-->', '<blockquote>', '<div>', '</div>', '<img src=x onerror=y>', '<svg/onload=z>'];
-        $this->limitTo(200)->forAll(Generators::seq(Generators::elements($pieces)))->then(function (array $parts): void {
-            $document = (new PastedHtml(fn (): ?string => null))->read(implode('', $parts));
-            self::assertEquals($document, Document::read($document->toArray()));
-            self::assertDoesNotMatchRegularExpression('/<(?!\/?(?:p|h[234]|ul|ol|li|strong|em|a|br|blockquote)\b)/', $this->renderer()->render($document));
-        });
+        $pieces = [
+            '<p>',
+            '</p>',
+            '<ul>',
+            '<li>',
+            '</ul>',
+            'text',
+            '<b>',
+            '</b>',
+            '<a href="http://x.example">',
+            '<a href=":">',
+            '</a>',
+            '<h3>',
+            '<br>',
+            '<table>',
+            '<td>',
+            ' ',
+            '&amp;',
+            '<!--',
+            '-->',
+            '<blockquote>',
+            '<div>',
+            '</div>',
+            '<img src=x onerror=y>',
+            '<svg/onload=z>',
+        ];
+        $this->limitTo(200)
+            ->forAll(Generators::seq(Generators::elements($pieces)))
+            ->then(function (array $parts): void {
+                $document = (new PastedHtml(fn (): ?string => null))->read(implode('', $parts));
+                self::assertEquals($document, Document::read($document->toArray()));
+                self::assertDoesNotMatchRegularExpression(
+                    '/<(?!\/?(?:p|h[234]|ul|ol|li|strong|em|a|br|blockquote)\b)/',
+                    $this->renderer()->render($document),
+                );
+            });
     }
 
     #[Test]

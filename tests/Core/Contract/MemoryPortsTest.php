@@ -24,7 +24,7 @@ final class MemoryPortsTest extends TestCase
 
     protected function setUp(): void
     {
-        $this->site = new MemorySite;
+        $this->site = new MemorySite();
     }
 
     protected function pages(): Pages

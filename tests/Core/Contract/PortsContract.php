@@ -102,7 +102,11 @@ trait PortsContract
         self::assertEqualsCanonicalizing(['Travel', 'Help', 'Times'], $this->names($this->menuPages()->below(null, 2)));
         self::assertSame(['Times'], $this->names($this->menuPages()->below(self::HELP, 1)));
         $this->carryOut(new UnlistPage(self::TIMES), new GoLive(self::SUMMER));
-        self::assertSame(['Times', 'Summer'], $this->names($this->menuPages()->below(self::HELP, 2)), 'Unlisted pages are there, for branches that let them in.');
+        self::assertSame(
+            ['Times', 'Summer'],
+            $this->names($this->menuPages()->below(self::HELP, 2)),
+            'Unlisted pages are there, for branches that let them in.',
+        );
         $this->carryOut(new SetStartPage(self::TRAVEL));
         self::assertSame(['Help'], $this->names($this->menuPages()->below(null, 1)), 'The start page stands in no branch from the top.');
     }
@@ -113,9 +117,15 @@ trait PortsContract
         $this->givenASite();
         $pages = $this->menuPages()->pages([self::TIMES, self::HELP, '01J00000000000000000000009']);
         self::assertCount(2, $pages);
-        self::assertSame([null, '/help/times', 'Times', true], [$pages[self::TIMES]->hidden, $pages[self::TIMES]->href, $pages[self::TIMES]->name, $pages[self::TIMES]->listed]);
+        self::assertSame(
+            [null, '/help/times', 'Times', true],
+            [$pages[self::TIMES]->hidden, $pages[self::TIMES]->href, $pages[self::TIMES]->name, $pages[self::TIMES]->listed],
+        );
         self::assertSame([Hidden::Draft, null], [$pages[self::HELP]->hidden, $pages[self::HELP]->when]);
-        $this->carryOut(new ChangeKind(self::TRAVEL, PageKind::Pointer, Target::url('https://tides.example/')), new Schedule(self::HELP, Moment::at(4_000_000_000), null));
+        $this->carryOut(
+            new ChangeKind(self::TRAVEL, PageKind::Pointer, Target::url('https://tides.example/')),
+            new Schedule(self::HELP, Moment::at(4_000_000_000), null),
+        );
         $pages = $this->menuPages()->pages([self::HELP, self::TRAVEL]);
         self::assertSame([Hidden::NotYet, 4_000_000_000], [$pages[self::HELP]->hidden, $pages[self::HELP]->when?->seconds]);
     }
@@ -126,16 +136,42 @@ trait PortsContract
         $this->givenASite();
         $menu = '01J0000000000000000000MEN1';
         $entries = [
-            new Entry('01J0000000000000000000ENT1', null, 0, EntryKind::Page, Target::page(self::TIMES), 'When', 'All year', true, Audience::of('crew'), Moment::at(1_900_000_000), Moment::at(1_900_000_900)),
-            new Entry('01J0000000000000000000ENT2', '01J0000000000000000000ENT1', 0, EntryKind::Branch, Target::page(self::HELP), spread: new BranchContents(3, BranchOrder::Alphabet, [self::SUMMER], [self::TRAVEL])),
+            new Entry(
+                '01J0000000000000000000ENT1',
+                null,
+                0,
+                EntryKind::Page,
+                Target::page(self::TIMES),
+                'When',
+                'All year',
+                true,
+                Audience::of('crew'),
+                Moment::at(1_900_000_000),
+                Moment::at(1_900_000_900),
+            ),
+            new Entry(
+                '01J0000000000000000000ENT2',
+                '01J0000000000000000000ENT1',
+                0,
+                EntryKind::Branch,
+                Target::page(self::HELP),
+                spread: new BranchContents(3, BranchOrder::Alphabet, [self::SUMMER], [self::TRAVEL]),
+            ),
             new Entry('01J0000000000000000000ENT3', null, 1, EntryKind::Url, Target::url('https://tides.example/'), 'Tides'),
             new Entry('01J0000000000000000000ENT4', null, 2, EntryKind::Separator),
             new Entry('01J0000000000000000000ENT5', null, 3, EntryKind::Branch, null, spread: new BranchContents(1)),
         ];
-        $this->carryOut(new MakeMenu($menu, PageName::of('Footer'), MenuKind::Menu), new PlaceMenu($menu, 'footer'), new ArrangeMenu($menu, $entries));
+        $this->carryOut(
+            new MakeMenu($menu, PageName::of('Footer'), MenuKind::Menu),
+            new PlaceMenu($menu, 'footer'),
+            new ArrangeMenu($menu, $entries),
+        );
         $read = $this->menus()->all()[$menu];
         self::assertSame(['Footer', 'footer'], [$read->name, $read->place]);
-        self::assertSame(array_map(static fn (Entry $entry): array => $entry->toArray(), $entries), array_values(array_map(static fn (Entry $entry): array => $entry->toArray(), $this->byIdentity($read->entries))));
+        self::assertSame(
+            array_map(static fn (Entry $entry): array => $entry->toArray(), $entries),
+            array_values(array_map(static fn (Entry $entry): array => $entry->toArray(), $this->byIdentity($read->entries))),
+        );
     }
 
     /**
@@ -168,7 +204,10 @@ trait PortsContract
     {
         $this->givenASite();
         $page = $this->pages()->page(self::TIMES);
-        self::assertSame([self::HELP, 'Times', 'times', '/help/times', true, false], [$page?->parent, $page?->name, $page?->slug->text, $page?->address->path, $page?->isLive(), $page?->slugByHand]);
+        self::assertSame(
+            [self::HELP, 'Times', 'times', '/help/times', true, false],
+            [$page?->parent, $page?->name, $page?->slug->text, $page?->address->path, $page?->isLive(), $page?->slugByHand],
+        );
         self::assertNull($this->pages()->page('01J00000000000000000000009'));
     }
 
@@ -251,10 +290,17 @@ trait PortsContract
     {
         $this->givenASite();
         $this->carryOut(new Move(self::TIMES, Place::lastIn(self::TRAVEL)));
-        $rules = new AddressRules;
-        $claims = $this->ledger()->claimsOn([Address::asked('/HELP/times', $rules), Address::asked('/travel/times', $rules), Address::asked('/nobody', $rules)]);
+        $rules = new AddressRules();
+        $claims = $this->ledger()->claimsOn([
+            Address::asked('/HELP/times', $rules),
+            Address::asked('/travel/times', $rules),
+            Address::asked('/nobody', $rules),
+        ]);
         self::assertEqualsCanonicalizing(['/help/times', '/travel/times'], array_keys($claims));
-        self::assertSame([ClaimKind::Redirect, self::TIMES, true], [$claims['/help/times']->kind, $claims['/help/times']->page, $claims['/help/times']->everLive]);
+        self::assertSame(
+            [ClaimKind::Redirect, self::TIMES, true],
+            [$claims['/help/times']->kind, $claims['/help/times']->page, $claims['/help/times']->everLive],
+        );
         self::assertTrue($claims['/travel/times']->isPageOf(self::TIMES));
         self::assertCount(2, [...$this->ledger()->claimsAbout([self::TIMES])]);
         self::assertCount(3, [...$this->ledger()->claimsAbout([self::TIMES, self::SUMMER])]);
@@ -265,7 +311,15 @@ trait PortsContract
     {
         $this->givenASite();
         $this->carryOut(new PutInBin(self::SUMMER));
-        self::assertSame([PageState::Binned, PageState::Draft, self::SUMMER, self::TIMES], [$this->pages()->page(self::SUMMER)?->state, $this->pages()->page(self::SUMMER)?->was, $this->pages()->page(self::SUMMER)?->bin, $this->pages()->page(self::SUMMER)?->parent]);
+        self::assertSame(
+            [PageState::Binned, PageState::Draft, self::SUMMER, self::TIMES],
+            [
+                $this->pages()->page(self::SUMMER)?->state,
+                $this->pages()->page(self::SUMMER)?->was,
+                $this->pages()->page(self::SUMMER)?->bin,
+                $this->pages()->page(self::SUMMER)?->parent,
+            ],
+        );
         self::assertSame([], $this->pages()->childOrder(self::TIMES));
         self::assertSame([self::HELP, self::TIMES], $this->ids($this->pages()->branch(self::HELP)));
         self::assertSame([self::SUMMER], $this->ids($this->pages()->branch(self::SUMMER)));
@@ -279,7 +333,10 @@ trait PortsContract
     public function pages_are_read_with_all_above_them_in_one_go(): void
     {
         $this->givenASite();
-        self::assertEqualsCanonicalizing([self::HELP, self::TIMES, self::SUMMER, self::TRAVEL], array_values(array_unique($this->ids($this->pages()->withAncestors([self::SUMMER, self::TRAVEL, '01J00000000000000000000009'])))));
+        self::assertEqualsCanonicalizing(
+            [self::HELP, self::TIMES, self::SUMMER, self::TRAVEL],
+            array_values(array_unique($this->ids($this->pages()->withAncestors([self::SUMMER, self::TRAVEL, '01J00000000000000000000009'])))),
+        );
     }
 
     #[Test]
@@ -296,7 +353,10 @@ trait PortsContract
         );
         $this->carryOut(new ChangeKind(self::HELP, PageKind::Section), new LeaveOutOfAddresses(self::HELP));
         $page = $this->pages()->page(self::TRAVEL);
-        self::assertEquals([PageKind::Pointer, Target::page(self::TIMES), $from, $until, false, PageState::InReview, 'Look'], [$page?->kind, $page?->leadsTo, $page?->from, $page?->until, $page?->listed, $page?->state, $page?->reviewNote]);
+        self::assertEquals(
+            [PageKind::Pointer, Target::page(self::TIMES), $from, $until, false, PageState::InReview, 'Look'],
+            [$page?->kind, $page?->leadsTo, $page?->from, $page?->until, $page?->listed, $page?->state, $page?->reviewNote],
+        );
         self::assertSame([true, '/times/summer'], [$this->pages()->page(self::HELP)?->leftOut, $this->pages()->page(self::SUMMER)?->address->path]);
     }
 
@@ -304,12 +364,18 @@ trait PortsContract
     public function further_addresses_gone_ones_and_the_start_page_are_kept(): void
     {
         $this->givenASite();
-        $rules = new AddressRules;
+        $rules = new AddressRules();
         $poster = Address::set('/poster', $rules);
         $this->carryOut(AddAddress::serving(self::TIMES, $poster));
-        self::assertSame([ClaimKind::Also, true], [$this->ledger()->claimsOn([$poster])['/poster']->kind, $this->ledger()->claimsOn([$poster])['/poster']->everLive]);
+        self::assertSame(
+            [ClaimKind::Also, true],
+            [$this->ledger()->claimsOn([$poster])['/poster']->kind, $this->ledger()->claimsOn([$poster])['/poster']->everLive],
+        );
         $this->carryOut(new RemoveAddress(self::TIMES, $poster));
-        self::assertSame([ClaimKind::Gone, null], [$this->ledger()->claimsOn([$poster])['/poster']->kind, $this->ledger()->claimsOn([$poster])['/poster']->page]);
+        self::assertSame(
+            [ClaimKind::Gone, null],
+            [$this->ledger()->claimsOn([$poster])['/poster']->kind, $this->ledger()->claimsOn([$poster])['/poster']->page],
+        );
         $this->carryOut(new SetStartPage(self::TIMES));
         self::assertSame(['/', '/summer'], [$this->pages()->page(self::TIMES)?->address->path, $this->pages()->page(self::SUMMER)?->address->path]);
     }
@@ -332,11 +398,24 @@ trait PortsContract
     public function redirects_are_found_by_name_by_address_and_by_where_they_lead(): void
     {
         $this->givenASite();
-        $read = static fn (string $id, array $fields): Change => new MakeRedirect((new RuleReader(new AddressRules, 'UTC'))->read(['id' => $id] + $fields));
+        $read = static fn (string $id, array $fields): Change => new MakeRedirect(
+            (new RuleReader(new AddressRules(), 'UTC'))->read(['id' => $id] + $fields),
+        );
         $this->carryOut(
             $read('01J000000000000000000000R1', ['source' => '/Dogs', 'leadsTo' => ['page' => self::HELP], 'note' => 'Poster']),
-            $read('01J000000000000000000000R2', ['source' => '/old', 'scope' => 'branch', 'leadsTo' => ['address' => '/dogs'], 'until' => '2099-01-01T00:00:00Z']),
-            $read('01J000000000000000000000R3', ['source' => '/n/:y', 'scope' => 'pattern', 'answer' => 'pause', 'leadsTo' => ['url' => 'https://x.example/:y'], 'pause' => ['seconds' => 3, 'message' => ['type' => 'doc', 'content' => []]]]),
+            $read('01J000000000000000000000R2', [
+                'source' => '/old',
+                'scope' => 'branch',
+                'leadsTo' => ['address' => '/dogs'],
+                'until' => '2099-01-01T00:00:00Z',
+            ]),
+            $read('01J000000000000000000000R3', [
+                'source' => '/n/:y',
+                'scope' => 'pattern',
+                'answer' => 'pause',
+                'leadsTo' => ['url' => 'https://x.example/:y'],
+                'pause' => ['seconds' => 3, 'message' => ['type' => 'doc', 'content' => []]],
+            ]),
             $read('01J000000000000000000000R4', ['source' => '/offer?id=3', 'query' => 'match', 'answer' => '410']),
         );
         $rules = $this->redirects();

@@ -30,30 +30,39 @@ final class ImportCirclesTest extends TestCase
     public function what_is_left_of_an_import_leads_nobody_round_and_each_that_is_refused_would(): void
     {
         $name = Generators::choose(0, 14);
-        $this->limitTo(1000)->forAll(Generators::seq(Generators::tuple($name, $name, Generators::elements('one', 'one', 'one', 'branch'))))->then(function (array $rows): void {
-            $rules = [];
-            foreach ($rows as $n => [$from, $to, $scope]) {
-                if ($from !== $to) {
-                    $rule = new Rule("R$n", RuleScope::from($scope), "/$from", "/$from", RuleAnswer::MovedPermanently, Target::stored("address /$to"));
-                    $rules[$rule->identity()] ??= $rule;
+        $this->limitTo(1000)
+            ->forAll(Generators::seq(Generators::tuple($name, $name, Generators::elements('one', 'one', 'one', 'branch'))))
+            ->then(function (array $rows): void {
+                $rules = [];
+                foreach ($rows as $n => [$from, $to, $scope]) {
+                    if ($from !== $to) {
+                        $rule = new Rule(
+                            "R$n",
+                            RuleScope::from($scope),
+                            "/$from",
+                            "/$from",
+                            RuleAnswer::MovedPermanently,
+                            Target::stored("address /$to"),
+                        );
+                        $rules[$rule->identity()] ??= $rule;
+                    }
                 }
-            }
-            $circles = new ImportCircles(new AddressRules, $this->nobody(), []);
-            foreach ($rules as $rule) {
-                $circles->add($rule);
-            }
-            $refused = array_column($circles->found([]), null, 'id');
-            $kept = array_filter($rules, static fn (Rule $rule): bool => ! isset($refused[$rule->id]));
-            foreach ($kept as $rule) {
-                self::assertFalse($this->comesBack($rule, $kept), "{$rule->source} leads round");
-            }
-            if ($refused === []) {
-                return;
-            }
-            // The last that was refused would lead round among those that are kept.
-            $last = end($refused);
-            self::assertTrue($this->comesBack($last, [...$kept, $last]), "{$last->source} was refused for nothing");
-        });
+                $circles = new ImportCircles(new AddressRules(), $this->nobody(), []);
+                foreach ($rules as $rule) {
+                    $circles->add($rule);
+                }
+                $refused = array_column($circles->found([]), null, 'id');
+                $kept = array_filter($rules, static fn (Rule $rule): bool => ! isset($refused[$rule->id]));
+                foreach ($kept as $rule) {
+                    self::assertFalse($this->comesBack($rule, $kept), "{$rule->source} leads round");
+                }
+                if ($refused === []) {
+                    return;
+                }
+                // The last that was refused would lead round among those that are kept.
+                $last = end($refused);
+                self::assertTrue($this->comesBack($last, [...$kept, $last]), "{$last->source} was refused for nothing");
+            });
     }
 
     #[Test]
@@ -61,7 +70,7 @@ final class ImportCirclesTest extends TestCase
     {
         // /c leads on to /a; /a sends on to /b and back, and is refused; the branch that it covered leads to /c.
         $rows = ['C' => ['c', 'a', 'one'], 'A' => ['a', 'b', 'one'], 'B' => ['b', 'a', 'one'], 'D' => ['a', 'c', 'branch']];
-        $circles = new ImportCircles(new AddressRules, $this->nobody(), []);
+        $circles = new ImportCircles(new AddressRules(), $this->nobody(), []);
         $rules = [];
         foreach ($rows as $id => [$from, $to, $scope]) {
             $rules[$id] = new Rule($id, RuleScope::from($scope), "/$from", "/$from", RuleAnswer::MovedPermanently, Target::stored("address /$to"));
@@ -77,7 +86,7 @@ final class ImportCirclesTest extends TestCase
     #[Test]
     public function a_chain_of_more_steps_than_are_followed_is_refused_where_it_is_too_long(): void
     {
-        $circles = new ImportCircles(new AddressRules, $this->nobody(), []);
+        $circles = new ImportCircles(new AddressRules(), $this->nobody(), []);
         for ($n = 0; $n < 14; $n++) {
             $circles->add(new Rule("R$n", RuleScope::One, "/$n", "/$n", RuleAnswer::MovedPermanently, Target::stored('address /'.($n + 1))));
         }
@@ -90,9 +99,9 @@ final class ImportCirclesTest extends TestCase
     private function comesBack(Rule $rule, array $rules): bool
     {
         $claiming = array_column(array_filter($rules, static fn (Rule $each): bool => $each->claims()), null, 'key');
-        $set = RuleSet::compile(array_filter($rules, static fn (Rule $each): bool => ! $each->claims()), new AddressRules, Moment::at(0));
+        $set = RuleSet::compile(array_filter($rules, static fn (Rule $each): bool => ! $each->claims()), new AddressRules(), Moment::at(0));
         foreach ([$rule->sample(), $rule->sampleBelow()] as $n => $sample) {
-            $way = (new Resolver(new AddressRules, $this->nobody($claiming), $set))->resolve($sample);
+            $way = (new Resolver(new AddressRules(), $this->nobody($claiming), $set))->resolve($sample);
             if (($n === 0 || $rule->scope === RuleScope::Branch) && $way->isLoop && in_array($rule->id, $way->rules(), true)) {
                 return true;
             }
@@ -113,7 +122,9 @@ final class ImportCirclesTest extends TestCase
 
             public function at(string $key): ?AddressHolder
             {
-                return isset($this->claiming[$key]) ? new AddressHolder($key, \Heronstem\Core\Ledger\ClaimKind::Rule, null, $this->claiming[$key], false) : null;
+                return isset($this->claiming[$key])
+                    ? new AddressHolder($key, \Heronstem\Core\Ledger\ClaimKind::Rule, null, $this->claiming[$key], false)
+                    : null;
             }
 
             public function page(string $id): ?AnsweringPage

@@ -29,14 +29,26 @@ final class RedirectRowsTest extends TestCase
     /** @return iterable<string, array{string, list<array<string, string>>}> */
     public static function tables(): iterable
     {
-        yield 'two columns without names' => ["/a,/b\r\n/c,https://x.example/\r\n", [['source' => '/a', 'target' => '/b'], ['source' => '/c', 'target' => 'https://x.example/']]];
+        yield 'two columns without names' => [
+            "/a,/b\r\n/c,https://x.example/\r\n",
+            [['source' => '/a', 'target' => '/b'], ['source' => '/c', 'target' => 'https://x.example/']],
+        ];
         yield 'names in any order' => ["Note;Old URL;New_URL\nposter;/a;/b\n", [['note' => 'poster', 'source' => '/a', 'target' => '/b']]];
         yield 'tabs' => ["from\tto\tstatus\n/a\t/b\t302\n", [['source' => '/a', 'target' => '/b', 'answer' => '302']]];
-        yield 'quotes and lines within them' => ["address,note,leads to\n/a,\"one, \"\"two\"\"\nthree\",/b\n", [['source' => '/a', 'note' => "one, \"two\"\nthree", 'target' => '/b']]];
+        yield 'quotes and lines within them' => [
+            "address,note,leads to\n/a,\"one, \"\"two\"\"\nthree\",/b\n",
+            [['source' => '/a', 'note' => "one, \"two\"\nthree", 'target' => '/b']],
+        ];
         yield 'a mark in front' => ["\xEF\xBB\xBFaddress,to\n/ä,/b\n", [['source' => '/ä', 'target' => '/b']]];
         yield 'Windows' => [mb_convert_encoding("address;to\n/häfen;/b\n", 'Windows-1252', 'UTF-8'), [['source' => '/häfen', 'target' => '/b']]];
-        yield 'UTF-16' => ["\xFF\xFE".mb_convert_encoding("address;to\n/häfen;/b\n", 'UTF-16LE', 'UTF-8'), [['source' => '/häfen', 'target' => '/b']]];
-        yield 'JSON Lines' => ["{\"address\": \"/a\", \"leadsTo\": \"/b\", \"on\": false}\n\n{\"from\": \"/c\", \"to\": \"/d\"}\n", [['source' => '/a', 'target' => '/b', 'isOn' => 'no'], ['source' => '/c', 'target' => '/d']]];
+        yield 'UTF-16' => [
+            "\xFF\xFE".mb_convert_encoding("address;to\n/häfen;/b\n", 'UTF-16LE', 'UTF-8'),
+            [['source' => '/häfen', 'target' => '/b']],
+        ];
+        yield 'JSON Lines' => [
+            "{\"address\": \"/a\", \"leadsTo\": \"/b\", \"on\": false}\n\n{\"from\": \"/c\", \"to\": \"/d\"}\n",
+            [['source' => '/a', 'target' => '/b', 'isOn' => 'no'], ['source' => '/c', 'target' => '/d']],
+        ];
         yield 'columns that mean nothing' => ["address,colour,to\n/a,blue,/b\n", [['source' => '/a', 'target' => '/b']]];
     }
 
@@ -85,15 +97,61 @@ final class RedirectRowsTest extends TestCase
     #[Test]
     public function what_is_written_is_read_as_the_same_rule(): void
     {
-        $source = Generators::elements([['/a', 'one'], ['/häfen', 'one'], ['/old', 'branch'], ['/n/:y', 'pattern'], ['/offer?id=3', 'one'], ['/q"u,o', 'one']]);
-        $target = Generators::elements([['page' => self::PAGE], ['address' => '/fares'], ['address' => '/x?y=1#z'], ['url' => 'https://x.example/a,"b']]);
-        $this->limitTo(300)->forAll($source, $target, Generators::elements(['301', '302', '308', '410', 'pause']), Generators::bool(), Generators::elements(['', "One,\ttwo", 'Ünï "quoted"', '=1+1']), Generators::elements([null, '2027-01-01T00:00:00Z']))
+        $source = Generators::elements([
+            ['/a', 'one'],
+            ['/häfen', 'one'],
+            ['/old', 'branch'],
+            ['/n/:y', 'pattern'],
+            ['/offer?id=3', 'one'],
+            ['/q"u,o', 'one'],
+        ]);
+        $target = Generators::elements([
+            ['page' => self::PAGE],
+            ['address' => '/fares'],
+            ['address' => '/x?y=1#z'],
+            ['url' => 'https://x.example/a,"b'],
+        ]);
+        $this->limitTo(300)
+            ->forAll(
+                $source,
+                $target,
+                Generators::elements(['301', '302', '308', '410', 'pause']),
+                Generators::bool(),
+                Generators::elements(['', "One,\ttwo", 'Ünï "quoted"', '=1+1']),
+                Generators::elements([null, '2027-01-01T00:00:00Z']),
+            )
             ->then(function (array $source, array $target, string $answer, bool $is, string $note, ?string $until): void {
                 $target = isset($target['url']) ? ['url' => 'https://x.example/a,b'] : $target;
-                $given = ['id' => self::PAGE, 'source' => $source[0], 'scope' => $source[1], 'query' => str_contains($source[0], '?') ? 'match' : ($is ? 'drop' : 'carry'), 'answer' => $answer, 'leadsTo' => $answer === '410' ? null : $target, 'isOn' => $is, 'inFront' => ! $is, 'note' => $note, 'until' => $until, 'position' => 3, 'carriesRest' => $is,
-                    'pause' => ['seconds' => 7, 'message' => ['type' => 'doc', 'content' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'Wait, "please".', 'marks' => [['type' => 'bold']]]]]]]]];
-                $rule = (new RuleReader(new AddressRules, 'UTC'))->read($given);
-                $written = Table::csv(RedirectRows::COLUMNS).Table::csv(RedirectRows::written($rule, static fn (string $page): string => '/fares', static fn (): null => null));
+                $given = [
+                    'id' => self::PAGE,
+                    'source' => $source[0],
+                    'scope' => $source[1],
+                    'query' => str_contains($source[0], '?') ? 'match' : ($is ? 'drop' : 'carry'),
+                    'answer' => $answer,
+                    'leadsTo' => $answer === '410' ? null : $target,
+                    'isOn' => $is,
+                    'inFront' => ! $is,
+                    'note' => $note,
+                    'until' => $until,
+                    'position' => 3,
+                    'carriesRest' => $is,
+                    'pause' => [
+                        'seconds' => 7,
+                        'message' => [
+                            'type' => 'doc',
+                            'content' => [
+                                [
+                                    'type' => 'paragraph',
+                                    'content' => [['type' => 'text', 'text' => 'Wait, "please".', 'marks' => [['type' => 'bold']]]],
+                                ],
+                            ],
+                        ],
+                    ],
+                ];
+                $rule = (new RuleReader(new AddressRules(), 'UTC'))->read($given);
+                $written =
+                    Table::csv(RedirectRows::COLUMNS).
+                    Table::csv(RedirectRows::written($rule, static fn (string $page): string => '/fares', static fn (): null => null));
                 $read = array_values(iterator_to_array(Table::rows($written)))[0];
                 $same = fn (Rule $each): array => array_diff_key($each->toArray(), ['id' => true, 'origin' => true]);
                 self::assertSame($same($rule), $same($this->rows()->read($read, 2, ['/fares' => self::PAGE])));
@@ -102,6 +160,6 @@ final class RedirectRowsTest extends TestCase
 
     private function rows(): RedirectRows
     {
-        return new RedirectRows(new RuleReader(new AddressRules, 'UTC'), new OwnAddress(new AddressRules, 'https://ferries.test'), self::SEED);
+        return new RedirectRows(new RuleReader(new AddressRules(), 'UTC'), new OwnAddress(new AddressRules(), 'https://ferries.test'), self::SEED);
     }
 }

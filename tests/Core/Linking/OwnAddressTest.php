@@ -38,14 +38,17 @@ final class OwnAddressTest extends TestCase
     #[DataProvider('hrefs')]
     public function a_link_leads_into_the_site_or_elsewhere(string $href, ?string $path): void
     {
-        self::assertSame($path, (new OwnAddress(new AddressRules, 'https://www.ferries.example'))->in($href)?->path);
+        self::assertSame($path, (new OwnAddress(new AddressRules(), 'https://www.ferries.example'))->in($href)?->path);
     }
 
     #[Test]
     public function whatever_is_written_after_an_address_the_address_is_the_same_and_the_rest_is_kept(): void
     {
-        $own = new OwnAddress(new AddressRules, 'https://www.ferries.example');
-        $this->forAll(Generators::elements(['', '?', '?a=/b', '#x', '?a#b?c', '#/up']), Generators::vector(3, Generators::elements(['times', 'a b', 'ä', '%C3%A4'])))->then(function (string $rest, array $segments) use ($own): void {
+        $own = new OwnAddress(new AddressRules(), 'https://www.ferries.example');
+        $this->forAll(
+            Generators::elements(['', '?', '?a=/b', '#x', '?a#b?c', '#/up']),
+            Generators::vector(3, Generators::elements(['times', 'a b', 'ä', '%C3%A4'])),
+        )->then(function (string $rest, array $segments) use ($own): void {
             $path = '/'.implode('/', $segments);
             self::assertSame($own->in($path)?->key, $own->in("https://www.ferries.example$path$rest")?->key);
             self::assertSame($rest, OwnAddress::rest($path.$rest));

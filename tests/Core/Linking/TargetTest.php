@@ -31,7 +31,7 @@ final class TargetTest extends TestCase
     #[DataProvider('targets')]
     public function a_target_is_read_and_kept(string $kind, string $value, string $kept): void
     {
-        $target = Target::read($kind, $value, new AddressRules);
+        $target = Target::read($kind, $value, new AddressRules());
         self::assertSame([$kind => $kept], $target->toArray());
         self::assertEquals($target, Target::stored($target->toText()));
     }
@@ -59,7 +59,7 @@ final class TargetTest extends TestCase
     public function what_leads_nowhere_is_refused_with_the_reason(mixed $kind, mixed $value): void
     {
         $this->expectException(Refusal::class);
-        Target::read($kind, $value, new AddressRules);
+        Target::read($kind, $value, new AddressRules());
     }
 
     #[Test]

@@ -68,7 +68,7 @@ final class Invariants
                 $entries[$entry->id] = true;
                 Assert::assertArrayNotHasKey("$entry->parent#$entry->position", $stands, 'Two entries stand at one place.');
                 $stands["$entry->parent#$entry->position"] = true;
-                foreach (array_filter([$entry->page(), ...($entry->spread->out ?? []), ...($entry->spread->in ?? [])]) as $page) {
+                foreach (array_filter([$entry->page(), ...$entry->spread->out ?? [], ...$entry->spread->in ?? []]) as $page) {
                     Assert::assertArrayHasKey($page, $site->pages, 'An entry leads to a page that is gone.');
                 }
             }
@@ -83,10 +83,16 @@ final class Invariants
             Assert::assertSame((string) $id, $rule->id);
             Assert::assertArrayNotHasKey($rule->identity(), $known, 'Two redirects answer for the same.');
             $known[$rule->identity()] = true;
-            Assert::assertTrue(! $rule->claims() || ($site->claims[$rule->key] ?? null)?->kind === ClaimKind::Rule, 'A redirect does not hold its address.');
+            Assert::assertTrue(
+                ! $rule->claims() || ($site->claims[$rule->key] ?? null)?->kind === ClaimKind::Rule,
+                'A redirect does not hold its address.',
+            );
         }
         foreach ($site->claims as $key => $claim) {
-            Assert::assertTrue($claim->kind !== ClaimKind::Rule || $site->claiming([(string) $key]) !== [], 'An address is held by a redirect that is not there.');
+            Assert::assertTrue(
+                $claim->kind !== ClaimKind::Rule || $site->claiming([(string) $key]) !== [],
+                'An address is held by a redirect that is not there.',
+            );
         }
     }
 

@@ -23,7 +23,9 @@ final readonly class MemoryBranch implements Branch
         $holds = [];
         foreach ($pages as $id) {
             if ($this->site->page($id) !== null) {
-                $holds[$id] = $this->root === null || in_array($this->root, array_column(iterator_to_array($this->site->withAncestors([$id]), false), 'id'), true);
+                $holds[$id] =
+                    $this->root === null ||
+                    in_array($this->root, array_column(iterator_to_array($this->site->withAncestors([$id]), false), 'id'), true);
             }
         }
 

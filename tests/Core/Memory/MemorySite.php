@@ -84,7 +84,7 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
     public array $menus;
 
     /** Begins with a main menu of two levels, filled from the tree. */
-    public function __construct(public readonly AddressRules $rules = new AddressRules)
+    public function __construct(public readonly AddressRules $rules = new AddressRules())
     {
         $bar = new Entry(self::BAR, null, 0, EntryKind::Branch, spread: new BranchContents(2));
         $this->menus = [self::MAIN => new Menu(self::MAIN, 'Main', MenuKind::Menu, 'main', [$bar->id => $bar])];
@@ -113,7 +113,22 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
 
     public function planBatch(Batch $batch): Ripple
     {
-        return (new Planner(new SiteContext($this->rules, $this->startPage, Moment::at($this->now), 'UTC', $this->authority, $this->places(), $this->startPageSignedIn), $this, $this, $this, $this, $this))->plan($batch);
+        return (new Planner(
+            new SiteContext(
+                $this->rules,
+                $this->startPage,
+                Moment::at($this->now),
+                'UTC',
+                $this->authority,
+                $this->places(),
+                $this->startPageSignedIn,
+            ),
+            $this,
+            $this,
+            $this,
+            $this,
+            $this,
+        ))->plan($batch);
     }
 
     public function apply(Change ...$changes): Ripple
@@ -124,7 +139,9 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
     public function carryOut(Ripple $ripple): Ripple
     {
         if (! $ripple->canBeApplied()) {
-            throw new \LogicException('A decision is open: '.($ripple->toDecide->conflicts[0]->address->path ?? $ripple->toDecide->open()[0]->kind->value));
+            throw new \LogicException(
+                'A decision is open: '.($ripple->toDecide->conflicts[0]->address->path ?? $ripple->toDecide->open()[0]->kind->value),
+            );
         }
         $this->startPage = $ripple->pages->startPage === null ? $this->startPage : $ripple->pages->startPage->after;
         $this->startPageSignedIn = $ripple->pages->startPageSignedIn === null ? $this->startPageSignedIn : $ripple->pages->startPageSignedIn->after;
@@ -171,14 +188,19 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
     {
         $this->now += 3600;
 
-        return $this->carryOut($this->planBatch(new Batch([$this->keptAndRead($applied, Moment::at($this->now - 3600))], Decisions::elseDefaults(...$decisions))));
+        return $this->carryOut(
+            $this->planBatch(new Batch([$this->keptAndRead($applied, Moment::at($this->now - 3600))], Decisions::elseDefaults(...$decisions))),
+        );
     }
 
     /** Somebody saves words for the page, or prepares texts of a live one. */
     public function write(string $page, ?PageTexts $prepared = null): void
     {
         $was = $this->pages[$page];
-        $this->pages[$page] = $was->with(['contentSaved' => $was->contentSaved + 1, 'prepared' => $was->isLive() ? $prepared ?? $was->prepared : null]);
+        $this->pages[$page] = $was->with([
+            'contentSaved' => $was->contentSaved + 1,
+            'prepared' => $was->isLive() ? $prepared ?? $was->prepared : null,
+        ]);
     }
 
     /** @param  Ripple  ...$applied  newest first */
@@ -192,12 +214,33 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
     /** What an entry did, as the history keeps it, read back. */
     private function keptAndRead(Ripple $ripple, ?Moment $at = null): Undo
     {
-        $pages = array_map(static fn (PageDifference $difference): PageDifference => PageDifference::fromArray(self::throughJson($difference->toArray())), $ripple->pages->differences);
-        $claims = array_map(fn (ClaimDifference $difference): ClaimDifference => ClaimDifference::fromArray(self::throughJson($difference->toArray()), $this->rules), $ripple->addresses->claims);
+        $pages = array_map(
+            static fn (PageDifference $difference): PageDifference => PageDifference::fromArray(self::throughJson($difference->toArray())),
+            $ripple->pages->differences,
+        );
+        $claims = array_map(
+            fn (ClaimDifference $difference): ClaimDifference => ClaimDifference::fromArray(self::throughJson($difference->toArray()), $this->rules),
+            $ripple->addresses->claims,
+        );
 
-        $menus = array_map(static fn (MenuDifference $difference): MenuDifference => MenuDifference::fromArray(self::throughJson($difference->toArray())), $ripple->menusAndLinks->menus);
+        $menus = array_map(
+            static fn (MenuDifference $difference): MenuDifference => MenuDifference::fromArray(self::throughJson($difference->toArray())),
+            $ripple->menusAndLinks->menus,
+        );
 
-        return new Undo('entry', $pages, $claims, $ripple->pages->startPage, $menus, $ripple->pages->startPageSignedIn, array_map(static fn (RuleDifference $difference): RuleDifference => RuleDifference::fromArray(self::throughJson($difference->toArray())), $ripple->redirects->rules), $at);
+        return new Undo(
+            'entry',
+            $pages,
+            $claims,
+            $ripple->pages->startPage,
+            $menus,
+            $ripple->pages->startPageSignedIn,
+            array_map(
+                static fn (RuleDifference $difference): RuleDifference => RuleDifference::fromArray(self::throughJson($difference->toArray())),
+                $ripple->redirects->rules,
+            ),
+            $at,
+        );
     }
 
     /**
@@ -242,7 +285,14 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
         $redirects = array_map(static fn (Rule $rule): array => $rule->toArray(), $this->redirects);
         ksort($redirects);
 
-        return ['start' => $this->startPage, 'signed in' => $this->startPageSignedIn, 'redirects' => $redirects, 'menus' => $menus, 'pages' => $pages, 'claims' => $claims];
+        return [
+            'start' => $this->startPage,
+            'signed in' => $this->startPageSignedIn,
+            'redirects' => $redirects,
+            'menus' => $menus,
+            'pages' => $pages,
+            'claims' => $claims,
+        ];
     }
 
     public function named(array $ids): array
@@ -264,12 +314,22 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
 
     public function leadingTo(array $pages): iterable
     {
-        return array_values(array_filter($this->redirects, static fn (Rule $rule): bool => $rule->target?->kind === TargetKind::Page && in_array($rule->target->value, $pages, true)));
+        return array_values(
+            array_filter(
+                $this->redirects,
+                static fn (Rule $rule): bool => $rule->target?->kind === TargetKind::Page && in_array($rule->target->value, $pages, true),
+            ),
+        );
     }
 
     public function leadingToAddresses(array $addresses): iterable
     {
-        return array_values(array_filter($this->redirects, static fn (Rule $rule): bool => $rule->target?->kind === TargetKind::Address && in_array($rule->target->value, $addresses, true)));
+        return array_values(
+            array_filter(
+                $this->redirects,
+                static fn (Rule $rule): bool => $rule->target?->kind === TargetKind::Address && in_array($rule->target->value, $addresses, true),
+            ),
+        );
     }
 
     public function page(string $id): ?Page
@@ -340,7 +400,10 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
 
     public function claimsAbout(array $pages): iterable
     {
-        return array_filter($this->claims, static fn (Claim $claim): bool => in_array($claim->page, $pages, true) || in_array($claim->heldFor, $pages, true));
+        return array_filter(
+            $this->claims,
+            static fn (Claim $claim): bool => in_array($claim->page, $pages, true) || in_array($claim->heldFor, $pages, true),
+        );
     }
 
     public function all(): array
@@ -376,7 +439,11 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
     /** @return array<string, MenuPlace> */
     private function places(): array
     {
-        return ['main' => new MenuPlace('main', 'Main bar', MenuKind::Menu, 2), 'footer' => new MenuPlace('footer', 'Footer', MenuKind::Menu, 2), 'front' => new MenuPlace('front', 'Front page', MenuKind::Picks)];
+        return [
+            'main' => new MenuPlace('main', 'Main bar', MenuKind::Menu, 2),
+            'footer' => new MenuPlace('footer', 'Footer', MenuKind::Menu, 2),
+            'front' => new MenuPlace('front', 'Front page', MenuKind::Picks),
+        ];
     }
 
     public function countInto(array $pages): int

@@ -81,14 +81,26 @@ final readonly class RandomChanges
      * @param  list<string>  $menus
      * @param  list<string>  $redirects
      */
-    public function __construct(private array $ids, private AddressRules $rules, private int $now, private string $salt = '', private array $menus = [], private array $redirects = [])
-    {
+    public function __construct(
+        private array $ids,
+        private AddressRules $rules,
+        private int $now,
+        private string $salt = '',
+        private array $menus = [],
+        private array $redirects = [],
+    ) {
     }
 
     /** Over the pages and menus that a site has at this moment. */
     public static function over(MemorySite $site): self
     {
-        return new self(array_map(strval(...), array_keys($site->pages)), $site->rules, $site->now, menus: array_map(strval(...), array_keys($site->menus)), redirects: array_map(strval(...), array_keys($site->redirects)));
+        return new self(
+            array_map(strval(...), array_keys($site->pages)),
+            $site->rules,
+            $site->now,
+            menus: array_map(strval(...), array_keys($site->menus)),
+            redirects: array_map(strval(...), array_keys($site->redirects)),
+        );
     }
 
     /** @param  non-empty-list<array{int, int, int, int}>  $steps */
@@ -122,7 +134,13 @@ final readonly class RandomChanges
     /** Lists of batches, each of one to three steps. */
     public static function batches(): Generator
     {
-        return Generators::bind(Generators::choose(1, 12), static fn (int $n): Generator => Generators::vector($n, Generators::bind(Generators::choose(1, 3), static fn (int $m): Generator => Generators::vector($m, self::step()))));
+        return Generators::bind(
+            Generators::choose(1, 12),
+            static fn (int $n): Generator => Generators::vector(
+                $n,
+                Generators::bind(Generators::choose(1, 3), static fn (int $m): Generator => Generators::vector($m, self::step())),
+            ),
+        );
     }
 
     /**
@@ -148,7 +166,10 @@ final readonly class RandomChanges
             $made[] = Decision::answer(QuestionKind::MenuEntries, $page, $how % 2 === 0 ? Answer::Leave : Answer::Remove);
             $made[] = Decision::answer(QuestionKind::DraftsBelow, $page, $how % 2 === 0 ? Answer::Leave : Answer::Live);
             if ($how > 2) {
-                $made[] = $how === 5 ? Decision::answer(QuestionKind::Retired, $page, Answer::Page, $this->id($where)) : Decision::answer(QuestionKind::Retired, $page, Answer::Gone);
+                $made[] =
+                    $how === 5
+                        ? Decision::answer(QuestionKind::Retired, $page, Answer::Page, $this->id($where))
+                        : Decision::answer(QuestionKind::Retired, $page, Answer::Gone);
             }
         }
 
@@ -162,7 +183,14 @@ final readonly class RandomChanges
         $menus = $this->menus === [] ? [MemorySite::MAIN] : $this->menus;
         $page = $this->id($which);
         $other = $this->id($where);
-        $place = [Place::lastIn($other), Place::firstIn($other), Place::before($other), Place::after($other), Place::lastIn(null), Place::firstIn(null)][$how];
+        $place = [
+            Place::lastIn($other),
+            Place::firstIn($other),
+            Place::before($other),
+            Place::after($other),
+            Place::lastIn(null),
+            Place::firstIn(null),
+        ][$how];
         $word = self::WORDS[$how];
         $address = Address::set('/'.['deal', 'summer', 'Help/times', 'travel', 'x/y', 'deal'][$how], $this->rules);
         $new = Identity::derived('01J0000000', "{$this->salt}-".count($this->ids)."-$n-$how");
@@ -180,7 +208,14 @@ final readonly class RandomChanges
             14, 15 => new BringBack($page, $how > 2 ? $place : null, $how % 2 === 0 ? RestoredState::AsItWas : RestoredState::Offline),
             16 => new DeleteForGood($page),
             17 => new Duplicate($page, $new, $how > 2 ? Scope::Branch : Scope::Page, $how % 2 === 0 ? null : $place),
-            18 => [new ChangeKind($page, PageKind::Page), new ChangeKind($page, PageKind::Section), new ChangeKind($page, PageKind::Pointer, Target::page($other)), new ChangeKind($page, PageKind::Pointer, Target::url('https://skerrivane.example/')), new ChangeKind($page, PageKind::Section), new ChangeKind($page, PageKind::Download, Target::file($other))][$how],
+            18 => [
+                new ChangeKind($page, PageKind::Page),
+                new ChangeKind($page, PageKind::Section),
+                new ChangeKind($page, PageKind::Pointer, Target::page($other)),
+                new ChangeKind($page, PageKind::Pointer, Target::url('https://skerrivane.example/')),
+                new ChangeKind($page, PageKind::Section),
+                new ChangeKind($page, PageKind::Download, Target::file($other)),
+            ][$how],
             19 => $how < 4 ? new LeaveOutOfAddresses($page) : new IncludeInAddresses($page),
             20 => $how < 3 ? new UnlistPage($page) : new ListPage($page),
             21 => new Schedule($page, $how < 4 ? Moment::at($this->now + 1000 * ($how + 1)) : null, $how > 2 ? Moment::at($this->now + 9000) : null),
@@ -194,9 +229,24 @@ final readonly class RandomChanges
             30 => $this->aboutMenu($menus, $where, $how, $new),
             31 => new ArrangeMenu($menus[$where % count($menus)], $this->entries($new, $page, $other, $how)),
             32, 33 => new MakeRedirect($this->redirect($new, $page, $which, $how)),
-            34 => new ChangeRedirect($this->anyRedirect($where), [['isOn' => false], ['isOn' => true], ['inFront' => true], ['inFront' => false], ['source' => $address->path], ['leadsTo' => ['address' => '/x/y']]][$how]),
+            34 => new ChangeRedirect(
+                $this->anyRedirect($where),
+                [
+                    ['isOn' => false],
+                    ['isOn' => true],
+                    ['inFront' => true],
+                    ['inFront' => false],
+                    ['source' => $address->path],
+                    ['leadsTo' => ['address' => '/x/y']],
+                ][$how],
+            ),
             36 => new Publish($page),
-            37 => new Describe($page, $how < 3 ? ['heading' => $word, 'summary' => "About $word"] : ['searchTitle' => $word], $how === 4 ? 'section' : null, $how === 5 ? false : null),
+            37 => new Describe(
+                $page,
+                $how < 3 ? ['heading' => $word, 'summary' => "About $word"] : ['searchTitle' => $word],
+                $how === 4 ? 'section' : null,
+                $how === 5 ? false : null,
+            ),
             default => $how < 3 ? RemoveRedirect::leavingFree($this->anyRedirect($where)) : RemoveRedirect::leavingGone($this->anyRedirect($where)),
         };
     }
@@ -205,9 +255,17 @@ final readonly class RandomChanges
     {
         $source = ['/deal', '/summer', '/Help/times', '/travel', '/x/y', '/old/:x'][($which + $how) % 6];
         $target = ['address' => ['/nowhere', '/deal', '/nowhere', '/deal', '/x/y', '/nowhere'][$how]];
-        $given = ['id' => $id, 'source' => $source, 'scope' => str_contains($source, ':') ? 'pattern' : ($how === 1 ? 'branch' : 'one'), 'leadsTo' => $target, 'inFront' => $how === 2];
+        $given = [
+            'id' => $id,
+            'source' => $source,
+            'scope' => str_contains($source, ':') ? 'pattern' : ($how === 1 ? 'branch' : 'one'),
+            'leadsTo' => $target,
+            'inFront' => $how === 2,
+        ];
 
-        $rule = (new RuleReader($this->rules, 'UTC'))->read($source === $target['address'] ? ['leadsTo' => ['address' => '/nowhere']] + $given : $given);
+        $rule = (new RuleReader($this->rules, 'UTC'))->read(
+            $source === $target['address'] ? ['leadsTo' => ['address' => '/nowhere']] + $given : $given,
+        );
 
         return $how < 3 ? $rule->with(['target' => Target::page($page)]) : $rule;
     }
@@ -237,13 +295,24 @@ final readonly class RandomChanges
     {
         $id = static fn (int $n): string => Identity::derived($seed, "entry $n");
 
-        return array_slice([
-            new Entry($id(0), null, 0, $how === 5 ? EntryKind::Page : EntryKind::Heading, $how === 5 ? Target::page($page) : null, 'Above'),
-            new Entry($id(1), $id(0), 0, EntryKind::Page, Target::page($page), $how % 2 === 0 ? '' : 'Own label'),
-            new Entry($id(2), null, 1, EntryKind::Branch, $how < 3 ? Target::page($other) : null, spread: new BranchContents(1 + $how % 3, BranchOrder::Tree, $how === 1 ? [$page] : [], $how === 2 ? [$page] : [])),
-            new Entry($id(3), null, 2, EntryKind::Page, Target::page($other)),
-            new Entry($id(4), $id(3), 1, EntryKind::Url, Target::url('https://skerrivane.example/'), 'Elsewhere'),
-        ], 0, 2 + $how % 4);
+        return array_slice(
+            [
+                new Entry($id(0), null, 0, $how === 5 ? EntryKind::Page : EntryKind::Heading, $how === 5 ? Target::page($page) : null, 'Above'),
+                new Entry($id(1), $id(0), 0, EntryKind::Page, Target::page($page), $how % 2 === 0 ? '' : 'Own label'),
+                new Entry(
+                    $id(2),
+                    null,
+                    1,
+                    EntryKind::Branch,
+                    $how < 3 ? Target::page($other) : null,
+                    spread: new BranchContents(1 + ($how % 3), BranchOrder::Tree, $how === 1 ? [$page] : [], $how === 2 ? [$page] : []),
+                ),
+                new Entry($id(3), null, 2, EntryKind::Page, Target::page($other)),
+                new Entry($id(4), $id(3), 1, EntryKind::Url, Target::url('https://skerrivane.example/'), 'Elsewhere'),
+            ],
+            0,
+            2 + ($how % 4),
+        );
     }
 
     private function id(int $n): string

@@ -40,7 +40,7 @@ final class MenuResolverTest extends TestCase
 
     protected function setUp(): void
     {
-        $this->site = new MemorySite;
+        $this->site = new MemorySite();
         $this->site->live('Home');
         $this->site->apply(new SetStartPage('Home'));
         $this->site->live('Travel');
@@ -65,7 +65,9 @@ final class MenuResolverTest extends TestCase
     #[Test]
     public function a_branch_of_a_page_follows_its_order_or_the_alphabet_and_makes_exceptions(): void
     {
-        $branch = fn (BranchContents $spread): Menu => $this->menu(new Entry('b', null, 0, EntryKind::Branch, Target::page('Travel'), spread: $spread));
+        $branch = fn (BranchContents $spread): Menu => $this->menu(
+            new Entry('b', null, 0, EntryKind::Branch, Target::page('Travel'), spread: $spread),
+        );
         self::assertSame(['Times', 'Fares'], array_keys($this->labels($branch(new BranchContents(1)))));
         self::assertSame(['Fares', 'Times'], array_keys($this->labels($branch(new BranchContents(1, BranchOrder::Alphabet)))));
         self::assertSame(['Times' => []], $this->labels($branch(new BranchContents(2, BranchOrder::Tree, ['Fares']))));
@@ -78,15 +80,21 @@ final class MenuResolverTest extends TestCase
     #[Test]
     public function a_branch_that_shows_nothing_is_one_blank_entry_for_managers_and_none_for_visitors(): void
     {
-        $menu = $this->menu(new Entry('b', null, 0, EntryKind::Branch, Target::page('Help'), spread: new BranchContents));
+        $menu = $this->menu(new Entry('b', null, 0, EntryKind::Branch, Target::page('Help'), spread: new BranchContents()));
         self::assertSame([], $this->labels($menu));
-        self::assertSame([['Help', Hidden::Blank]], array_map(static fn (ResolvedEntry $entry): array => [$entry->label, $entry->hidden], $this->whole($menu)));
+        self::assertSame(
+            [['Help', Hidden::Blank]],
+            array_map(static fn (ResolvedEntry $entry): array => [$entry->label, $entry->hidden], $this->whole($menu)),
+        );
     }
 
     #[Test]
     public function an_entry_takes_its_label_from_the_page_until_it_has_its_own(): void
     {
-        self::assertSame(['Travel', 'By sea'], array_keys($this->labels($this->menu($this->page('a', 'Travel', 0), $this->page('b', 'Travel', 1)->with(['label' => 'By sea'])))));
+        self::assertSame(
+            ['Travel', 'By sea'],
+            array_keys($this->labels($this->menu($this->page('a', 'Travel', 0), $this->page('b', 'Travel', 1)->with(['label' => 'By sea'])))),
+        );
     }
 
     /** @return iterable<string, array{\Closure(self): Entry, Hidden|null}> */
@@ -95,11 +103,20 @@ final class MenuResolverTest extends TestCase
         yield 'a live page' => [static fn (self $test): Entry => $test->page('e', 'Help'), null];
         yield 'a draft' => [static fn (self $test): Entry => $test->page('e', 'Plans'), Hidden::Draft];
         yield 'a page that is gone' => [static fn (self $test): Entry => $test->page('e', 'Nobody'), Hidden::Gone];
-        yield 'for signed-in people' => [static fn (self $test): Entry => $test->page('e', 'Help')->with(['audience' => Audience::signedIn()]), Hidden::Audience];
+        yield 'for signed-in people' => [
+            static fn (self $test): Entry => $test->page('e', 'Help')->with(['audience' => Audience::signedIn()]),
+            Hidden::Audience,
+        ];
         yield 'not yet' => [static fn (self $test): Entry => $test->page('e', 'Help')->with(['from' => Moment::at(self::MAY)]), Hidden::NotYet];
         yield 'over' => [static fn (self $test): Entry => $test->page('e', 'Help')->with(['until' => Moment::at(1_700_000_000)]), Hidden::Over];
-        yield 'a URL' => [static fn (self $test): Entry => new Entry('e', null, 0, EntryKind::Url, Target::url('https://tides.example/'), 'Tides'), null];
-        yield 'a file that is gone' => [static fn (self $test): Entry => new Entry('e', null, 0, EntryKind::File, Target::file('F'), 'Fares'), Hidden::Gone];
+        yield 'a URL' => [
+            static fn (self $test): Entry => new Entry('e', null, 0, EntryKind::Url, Target::url('https://tides.example/'), 'Tides'),
+            null,
+        ];
+        yield 'a file that is gone' => [
+            static fn (self $test): Entry => new Entry('e', null, 0, EntryKind::File, Target::file('F'), 'Fares'),
+            Hidden::Gone,
+        ];
         yield 'a heading over nothing' => [static fn (self $test): Entry => new Entry('e', null, 0, EntryKind::Heading, null, 'More'), Hidden::Blank];
     }
 
@@ -118,7 +135,11 @@ final class MenuResolverTest extends TestCase
     {
         $menu = $this->menu($this->page('a', 'Times', 0), $this->page('b', 'Help', 1));
         $this->site->planBatch(new \Heronstem\Core\Change\Batch([new PutInBin('Times')], \Heronstem\Core\Decision\Decisions::elseDefaults()));
-        $this->site->carryOut($this->site->planBatch(new \Heronstem\Core\Change\Batch([new PutInBin('Times'), new UnlistPage('Help')], \Heronstem\Core\Decision\Decisions::elseDefaults())));
+        $this->site->carryOut(
+            $this->site->planBatch(
+                new \Heronstem\Core\Change\Batch([new PutInBin('Times'), new UnlistPage('Help')], \Heronstem\Core\Decision\Decisions::elseDefaults()),
+            ),
+        );
         self::assertSame([Hidden::Bin, Hidden::Unlisted], array_map(static fn (ResolvedEntry $entry): ?Hidden => $entry->hidden, $this->whole($menu)));
     }
 
@@ -146,8 +167,19 @@ final class MenuResolverTest extends TestCase
     public function separators_part_entries_and_never_stand_at_an_end_or_twice(): void
     {
         $line = static fn (string $id, int $position): Entry => new Entry($id, null, $position, EntryKind::Separator);
-        $menu = $this->menu($line('a', 0), $this->page('b', 'Help', 1), $line('c', 2), $this->page('d', 'Plans', 3), $line('e', 4), $this->page('f', 'Travel', 5), $line('g', 6));
-        self::assertSame(['page', 'separator', 'page'], array_map(static fn (ResolvedEntry $entry): string => $entry->kind->value, $this->shown($menu)));
+        $menu = $this->menu(
+            $line('a', 0),
+            $this->page('b', 'Help', 1),
+            $line('c', 2),
+            $this->page('d', 'Plans', 3),
+            $line('e', 4),
+            $this->page('f', 'Travel', 5),
+            $line('g', 6),
+        );
+        self::assertSame(
+            ['page', 'separator', 'page'],
+            array_map(static fn (ResolvedEntry $entry): string => $entry->kind->value, $this->shown($menu)),
+        );
     }
 
     #[Test]
@@ -169,7 +201,9 @@ final class MenuResolverTest extends TestCase
     #[Test]
     public function an_audience_is_written_as_it_is_read(): void
     {
-        $this->forAll(Generators::elements(['everyone', 'visitors', 'signed-in', 'roles:crew', 'roles:crew,islander']))->then(static function (string $text): void {
+        $this->forAll(Generators::elements(['everyone', 'visitors', 'signed-in', 'roles:crew', 'roles:crew,islander']))->then(static function (
+            string $text,
+        ): void {
             self::assertSame($text, Audience::read($text)->toText());
         });
         foreach (['', 'roles:', 'roles:,', 'nobody', 'roles:<b>'] as $bad) {

@@ -25,7 +25,14 @@ final class MenuTest extends TestCase
     #[Test]
     public function entries_come_in_order_with_what_stands_under_them(): void
     {
-        $menu = $this->menu($this->entry('c', null, 2), $this->entry('a', null, 0), $this->entry('a2', 'a', 5), $this->entry('a1', 'a', 3), $this->entry('a11', 'a1', 0), $this->entry('b', null, 1));
+        $menu = $this->menu(
+            $this->entry('c', null, 2),
+            $this->entry('a', null, 0),
+            $this->entry('a2', 'a', 5),
+            $this->entry('a1', 'a', 3),
+            $this->entry('a11', 'a1', 0),
+            $this->entry('b', null, 1),
+        );
         self::assertSame(['a', 'a1', 'a11', 'a2', 'b', 'c'], $this->order($menu));
         self::assertSame(['a1', 'a2'], array_map(static fn (Entry $entry): string => $entry->id, $menu->under('a')));
     }
@@ -33,21 +40,32 @@ final class MenuTest extends TestCase
     #[Test]
     public function an_entry_taken_out_leaves_its_place_to_what_stood_under_it(): void
     {
-        $menu = $this->menu($this->entry('a', null, 0), $this->entry('b', null, 1), $this->entry('b1', 'b', 0), $this->entry('b2', 'b', 1), $this->entry('b11', 'b1', 0), $this->entry('c', null, 2));
+        $menu = $this->menu(
+            $this->entry('a', null, 0),
+            $this->entry('b', null, 1),
+            $this->entry('b1', 'b', 0),
+            $this->entry('b2', 'b', 1),
+            $this->entry('b11', 'b1', 0),
+            $this->entry('c', null, 2),
+        );
         $without = $menu->without('b');
         self::assertSame(['a', 'b1', 'b11', 'b2', 'c'], $this->order($without));
         self::assertSame([null, 'b1', null], [$without->entries['b1']->parent, $without->entries['b11']->parent, $without->entries['b2']->parent]);
         self::assertSame($menu, $menu->without('x'));
-        self::assertSame(['a', 'b'], array_keys($this->menu($this->entry('a', null, 0), $this->entry('b', null, 7), $this->entry('c', null, 9))->without('c')->entries));
+        self::assertSame(
+            ['a', 'b'],
+            array_keys($this->menu($this->entry('a', null, 0), $this->entry('b', null, 7), $this->entry('c', null, 9))->without('c')->entries),
+        );
     }
 
     #[Test]
     public function a_page_that_is_gone_leaves_entries_branches_and_exceptions(): void
     {
         $menu = $this->menu(
-            $this->entry('a', null, 0, 'Times'), $this->entry('b', null, 1, 'Fares'),
+            $this->entry('a', null, 0, 'Times'),
+            $this->entry('b', null, 1, 'Fares'),
             new Entry('c', null, 2, EntryKind::Branch, Target::page('Travel'), spread: new BranchContents(out: ['Times', 'Help'], in: ['Times'])),
-            new Entry('d', null, 3, EntryKind::Branch, Target::page('Times'), spread: new BranchContents),
+            new Entry('d', null, 3, EntryKind::Branch, Target::page('Times'), spread: new BranchContents()),
         );
         self::assertEqualsCanonicalizing(['Times', 'Fares', 'Travel', 'Help'], $menu->pagesNamed());
         $without = $menu->withoutPages(['Times' => true]);
@@ -59,29 +77,33 @@ final class MenuTest extends TestCase
     #[Test]
     public function a_menu_is_kept_whole_and_any_other_has_another_version(): void
     {
-        $this->limitTo(150)->forAll($this->menus(), $this->menus())->then(static function (Menu $one, Menu $other): void {
-            $kept = Menu::fromArray(json_decode((string) json_encode($one->toArray()), true));
-            self::assertSame($one->toArray(), $kept->toArray());
-            self::assertSame($one->version(), $kept->version());
-            self::assertSame($one->toArray() === $other->toArray(), $one->version() === $other->version());
-        });
+        $this->limitTo(150)
+            ->forAll($this->menus(), $this->menus())
+            ->then(static function (Menu $one, Menu $other): void {
+                $kept = Menu::fromArray(json_decode((string) json_encode($one->toArray()), true));
+                self::assertSame($one->toArray(), $kept->toArray());
+                self::assertSame($one->version(), $kept->version());
+                self::assertSame($one->toArray() === $other->toArray(), $one->version() === $other->version());
+            });
     }
 
     #[Test]
     public function a_difference_leads_from_one_menu_to_the_other_and_back(): void
     {
-        $this->limitTo(300)->forAll($this->menus(), $this->menus())->then(function (Menu $before, Menu $after): void {
-            $difference = MenuDifference::between('menu', $before, $after);
-            if ($difference === null) {
-                self::assertSame($before->toArray(), $after->toArray());
+        $this->limitTo(300)
+            ->forAll($this->menus(), $this->menus())
+            ->then(function (Menu $before, Menu $after): void {
+                $difference = MenuDifference::between('menu', $before, $after);
+                if ($difference === null) {
+                    self::assertSame($before->toArray(), $after->toArray());
 
-                return;
-            }
-            $kept = MenuDifference::fromArray(json_decode((string) json_encode($difference->toArray()), true));
-            self::assertSame($after->toArray(), $kept->doneTo($before)?->toArray());
-            self::assertSame($before->toArray(), $kept->undoneIn($after)?->toArray());
-            self::assertFalse($kept->strayedIn($after));
-        });
+                    return;
+                }
+                $kept = MenuDifference::fromArray(json_decode((string) json_encode($difference->toArray()), true));
+                self::assertSame($after->toArray(), $kept->doneTo($before)?->toArray());
+                self::assertSame($before->toArray(), $kept->undoneIn($after)?->toArray());
+                self::assertFalse($kept->strayedIn($after));
+            });
     }
 
     #[Test]
@@ -104,17 +126,19 @@ final class MenuTest extends TestCase
     #[Test]
     public function whatever_is_undone_of_a_menu_that_went_on_every_entry_still_stands_somewhere(): void
     {
-        $this->limitTo(300)->forAll($this->menus(), $this->menus(), $this->menus())->then(function (Menu $before, Menu $after, Menu $since): void {
-            $back = MenuDifference::between('menu', $before, $after)?->undoneIn($since);
-            if ($back === null) {
-                $this->addToAssertionCount(1);
+        $this->limitTo(300)
+            ->forAll($this->menus(), $this->menus(), $this->menus())
+            ->then(function (Menu $before, Menu $after, Menu $since): void {
+                $back = MenuDifference::between('menu', $before, $after)?->undoneIn($since);
+                if ($back === null) {
+                    $this->addToAssertionCount(1);
 
-                return;
-            }
-            self::assertCount(count($back->entries), $back->inOrder(), 'No entry hangs below one that is not there.');
-            $places = array_map(static fn (Entry $entry): string => "$entry->parent#$entry->position", array_values($back->entries));
-            self::assertSame(array_unique($places), $places, 'No two entries stand at one place.');
-        });
+                    return;
+                }
+                self::assertCount(count($back->entries), $back->inOrder(), 'No entry hangs below one that is not there.');
+                $places = array_map(static fn (Entry $entry): string => "$entry->parent#$entry->position", array_values($back->entries));
+                self::assertSame(array_unique($places), $places, 'No two entries stand at one place.');
+            });
     }
 
     #[Test]
@@ -124,7 +148,10 @@ final class MenuTest extends TestCase
         self::assertStringNotContainsString('<', $data);
         $read = json_decode($data, true);
         self::assertSame(['https://schema.org', 'BreadcrumbList'], [$read['@context'], $read['@type']]);
-        self::assertSame(['@type' => 'ListItem', 'position' => 2, 'name' => '</script><b>&', 'item' => 'https://ferries.example/x'], $read['itemListElement'][1]);
+        self::assertSame(
+            ['@type' => 'ListItem', 'position' => 2, 'name' => '</script><b>&', 'item' => 'https://ferries.example/x'],
+            $read['itemListElement'][1],
+        );
     }
 
     /** Menus of a few entries, of which some stand under others. */
@@ -135,7 +162,9 @@ final class MenuTest extends TestCase
             foreach ($shape as $n => [$isThere, $under, $label]) {
                 if ($isThere) {
                     $parent = $under < $n && isset($entries["e$under"]) ? "e$under" : null;
-                    $entries["e$n"] = $this->entry("e$n", $parent, $n, $label === '' ? 'Times' : null)->with(['label' => $label === '' ? '' : $label]);
+                    $entries["e$n"] = $this->entry("e$n", $parent, $n, $label === '' ? 'Times' : null)->with([
+                        'label' => $label === '' ? '' : $label,
+                    ]);
                 }
             }
 
@@ -145,7 +174,9 @@ final class MenuTest extends TestCase
 
     private function entry(string $id, ?string $parent, int $position, ?string $page = null): Entry
     {
-        return $page === null ? new Entry($id, $parent, $position, EntryKind::Heading, null, $id) : new Entry($id, $parent, $position, EntryKind::Page, Target::page($page));
+        return $page === null
+            ? new Entry($id, $parent, $position, EntryKind::Heading, null, $id)
+            : new Entry($id, $parent, $position, EntryKind::Page, Target::page($page));
     }
 
     private function menu(Entry ...$entries): Menu

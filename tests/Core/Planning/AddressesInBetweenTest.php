@@ -27,7 +27,7 @@ final class AddressesInBetweenTest extends TestCase
 
     protected function setUp(): void
     {
-        $this->site = new MemorySite;
+        $this->site = new MemorySite();
         $this->site->live('Fares', slug: 'fares');
     }
 
@@ -37,7 +37,13 @@ final class AddressesInBetweenTest extends TestCase
         $ripple = $this->site->apply(new SetSlug('Fares', Slug::of('prices')));
         $back = $this->site->undoLater($ripple);
         self::assertSame(['page Fares', 'redirect /fares'], [$this->site->answer('/fares'), $this->site->answer('/prices')]);
-        self::assertSame([[QuestionKind::InBetween, 'Fares', 1, Answer::Redirect]], array_map(static fn ($question): array => [$question->kind, $question->page, $question->count, $question->default], $back->toDecide->questions));
+        self::assertSame(
+            [[QuestionKind::InBetween, 'Fares', 1, Answer::Redirect]],
+            array_map(
+                static fn ($question): array => [$question->kind, $question->page, $question->count, $question->default],
+                $back->toDecide->questions,
+            ),
+        );
     }
 
     #[Test]
@@ -46,7 +52,10 @@ final class AddressesInBetweenTest extends TestCase
         $before = $this->site->snapshot();
         $this->site->undo($this->site->apply(new SetSlug('Fares', Slug::of('prices'))));
         self::assertSame($before, $this->site->snapshot(), 'A slip leaves no trace.');
-        $this->site->undoLater($this->site->apply(new SetSlug('Fares', Slug::of('prices'))), Decision::answer(QuestionKind::InBetween, 'Fares', Answer::Free));
+        $this->site->undoLater(
+            $this->site->apply(new SetSlug('Fares', Slug::of('prices'))),
+            Decision::answer(QuestionKind::InBetween, 'Fares', Answer::Free),
+        );
         self::assertSame($before, $this->site->snapshot());
     }
 
@@ -72,11 +81,14 @@ final class AddressesInBetweenTest extends TestCase
         $this->site->draft('Dogs', slug: 'dogs');
         $before = $this->site->snapshot();
         $this->site->undoLater($this->site->apply(new GoLive('Dogs')));
-        self::assertSame([true, true, false], [$this->site->pages['Dogs']->everLive, $this->site->claims['/dogs']->everLive, $this->site->pages['Dogs']->isLive()]);
+        self::assertSame(
+            [true, true, false],
+            [$this->site->pages['Dogs']->everLive, $this->site->claims['/dogs']->everLive, $this->site->pages['Dogs']->isLive()],
+        );
         $this->site->apply(new SetSlug('Dogs', Slug::of('hounds')));
         self::assertSame('hidden Dogs', $this->site->answer('/dogs'), 'The address is kept for the page.');
 
-        $other = new MemorySite;
+        $other = new MemorySite();
         $other->live('Fares', slug: 'fares');
         $other->draft('Dogs', slug: 'dogs');
         $other->undoLater($other->apply(new GoLive('Dogs')), Decision::answer(QuestionKind::InBetween, 'Dogs', Answer::Free));
@@ -88,8 +100,15 @@ final class AddressesInBetweenTest extends TestCase
     {
         $this->site->draft('Dogs');
         $this->site->apply(new PutInBin('Dogs'));
-        $this->site->people = [new PersonAtPage('Dogs', 'Tam', PersonRole::UnsavedContent), new PersonAtPage('Dogs', 'Isla', PersonRole::Branch), new PersonAtPage('Fares', 'Tam', PersonRole::UnsavedContent)];
+        $this->site->people = [
+            new PersonAtPage('Dogs', 'Tam', PersonRole::UnsavedContent),
+            new PersonAtPage('Dogs', 'Isla', PersonRole::Branch),
+            new PersonAtPage('Fares', 'Tam', PersonRole::UnsavedContent),
+        ];
         $notes = $this->site->plan(new DeleteForGood('Dogs'))->toDecide->notes;
-        self::assertSame([[NoteKind::UnsavedContentGoes, 'Dogs', 'Tam'], [NoteKind::BranchGoes, 'Dogs', 'Isla']], array_map(static fn ($note): array => [$note->kind, $note->name, $note->other], $notes));
+        self::assertSame(
+            [[NoteKind::UnsavedContentGoes, 'Dogs', 'Tam'], [NoteKind::BranchGoes, 'Dogs', 'Isla']],
+            array_map(static fn ($note): array => [$note->kind, $note->name, $note->other], $notes),
+        );
     }
 }

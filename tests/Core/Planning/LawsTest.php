@@ -44,29 +44,36 @@ final class LawsTest extends TestCase
     #[Test]
     public function batches_of_several_changes_keep_every_invariant_under_any_address_rules_and_undo_exactly(): void
     {
-        $rules = Generators::elements([new AddressRules, new AddressRules(trailingSlash: TrailingSlash::Always), new AddressRules(suffix: '.html'), new AddressRules(caseSensitive: true)]);
-        $this->limitTo(2000)->forAll($rules, RandomChanges::batches())->then(function (AddressRules $rules, array $batches): void {
-            $site = $this->site($rules);
-            $known = $this->known($site);
-            foreach ($batches as $steps) {
-                $before = $site->snapshot();
-                $ripple = RandomChanges::planned($site, $steps);
-                if ($ripple === null) {
-                    self::assertSame($before, $site->snapshot(), 'Planning wrote something.');
+        $rules = Generators::elements([
+            new AddressRules(),
+            new AddressRules(trailingSlash: TrailingSlash::Always),
+            new AddressRules(suffix: '.html'),
+            new AddressRules(caseSensitive: true),
+        ]);
+        $this->limitTo(2000)
+            ->forAll($rules, RandomChanges::batches())
+            ->then(function (AddressRules $rules, array $batches): void {
+                $site = $this->site($rules);
+                $known = $this->known($site);
+                foreach ($batches as $steps) {
+                    $before = $site->snapshot();
+                    $ripple = RandomChanges::planned($site, $steps);
+                    if ($ripple === null) {
+                        self::assertSame($before, $site->snapshot(), 'Planning wrote something.');
 
-                    continue;
+                        continue;
+                    }
+                    $site->carryOut($ripple);
+                    $after = $site->snapshot();
+                    $back = $site->undo($ripple);
+                    self::assertSame($before, $site->snapshot());
+                    $site->undo($back);
+                    self::assertSame($after, $site->snapshot());
+                    $known += $this->known($site);
+                    Invariants::hold($site, $known);
+                    $this->somebodyWrites($site, $steps[0][1]);
                 }
-                $site->carryOut($ripple);
-                $after = $site->snapshot();
-                $back = $site->undo($ripple);
-                self::assertSame($before, $site->snapshot());
-                $site->undo($back);
-                self::assertSame($after, $site->snapshot());
-                $known += $this->known($site);
-                Invariants::hold($site, $known);
-                $this->somebodyWrites($site, $steps[0][1]);
-            }
-        });
+            });
     }
 
     private function somebodyWrites(MemorySite $site, int $n): void
@@ -78,69 +85,79 @@ final class LawsTest extends TestCase
     #[Test]
     public function planning_twice_gives_one_digest_and_any_other_effect_another(): void
     {
-        $this->limitTo(100)->forAll(RandomChanges::batches())->then(function (array $batches): void {
-            $site = $this->site();
-            foreach ($batches as $steps) {
-                $first = RandomChanges::planned($site, $steps);
-                if ($first === null) {
-                    continue;
+        $this->limitTo(100)
+            ->forAll(RandomChanges::batches())
+            ->then(function (array $batches): void {
+                $site = $this->site();
+                foreach ($batches as $steps) {
+                    $first = RandomChanges::planned($site, $steps);
+                    if ($first === null) {
+                        continue;
+                    }
+                    self::assertSame($first->digest(), RandomChanges::planned($site, $steps)?->digest());
+                    $site->carryOut($first);
+                    $again = RandomChanges::planned($site, $steps);
+                    if ($again !== null && ! $again->changesNothing() && ! $first->changesNothing()) {
+                        self::assertNotSame($first->digest(), $again->digest());
+                    }
                 }
-                self::assertSame($first->digest(), RandomChanges::planned($site, $steps)?->digest());
-                $site->carryOut($first);
-                $again = RandomChanges::planned($site, $steps);
-                if ($again !== null && ! $again->changesNothing() && ! $first->changesNothing()) {
-                    self::assertNotSame($first->digest(), $again->digest());
-                }
-            }
-        });
+            });
     }
 
     #[Test]
     public function the_menu_effects_are_the_difference_between_the_menus_before_and_after(): void
     {
-        $this->limitTo(400)->forAll(RandomChanges::batches())->then(function (array $batches): void {
-            $site = $this->site();
-            foreach ($batches as $steps) {
-                $before = $this->shown($site);
-                $ripple = RandomChanges::planned($site, $steps);
-                if ($ripple === null) {
-                    continue;
-                }
-                $site->carryOut($ripple);
-                $after = $this->shown($site);
-                $expected = $said = [];
-                foreach ($before + $after as $key => $_) {
-                    $kind = match (true) {
-                        ! isset($after[$key]) => MenuEffectKind::Vanishes,
-                        ! isset($before[$key]) => MenuEffectKind::Appears,
-                        $before[$key][0] !== $after[$key][0] => MenuEffectKind::Moves,
-                        $before[$key][1] !== $after[$key][1] => MenuEffectKind::Relabels,
-                        default => null,
-                    };
-                    if ($kind !== null) {
-                        $expected[$key] = $kind->value;
+        $this->limitTo(400)
+            ->forAll(RandomChanges::batches())
+            ->then(function (array $batches): void {
+                $site = $this->site();
+                foreach ($batches as $steps) {
+                    $before = $this->shown($site);
+                    $ripple = RandomChanges::planned($site, $steps);
+                    if ($ripple === null) {
+                        continue;
                     }
-                }
-                foreach ($ripple->menusAndLinks->entries as $effect) {
-                    $key = "{$effect->menu->id} $effect->entry $effect->page";
-                    // Another order among the same siblings is a move that the entries alone do not tell.
-                    if ($effect->kind !== MenuEffectKind::Moves || isset($expected[$key])) {
-                        $said[$key] = $effect->kind->value === 'moves' && $expected[$key] === 'relabels' ? 'relabels' : $effect->kind->value;
+                    $site->carryOut($ripple);
+                    $after = $this->shown($site);
+                    $expected = $said = [];
+                    foreach ($before + $after as $key => $_) {
+                        $kind = match (true) {
+                            ! isset($after[$key]) => MenuEffectKind::Vanishes,
+                            ! isset($before[$key]) => MenuEffectKind::Appears,
+                            $before[$key][0] !== $after[$key][0] => MenuEffectKind::Moves,
+                            $before[$key][1] !== $after[$key][1] => MenuEffectKind::Relabels,
+                            default => null,
+                        };
+                        if ($kind !== null) {
+                            $expected[$key] = $kind->value;
+                        }
                     }
+                    foreach ($ripple->menusAndLinks->entries as $effect) {
+                        $key = "{$effect->menu->id} $effect->entry $effect->page";
+                        // Another order among the same siblings is a move that the entries alone do not tell.
+                        if ($effect->kind !== MenuEffectKind::Moves || isset($expected[$key])) {
+                            $said[$key] = $effect->kind->value === 'moves' && $expected[$key] === 'relabels' ? 'relabels' : $effect->kind->value;
+                        }
+                    }
+                    ksort($expected);
+                    ksort($said);
+                    self::assertSame($expected, $said);
                 }
-                ksort($expected);
-                ksort($said);
-                self::assertSame($expected, $said);
-            }
-        });
+            });
     }
 
     #[Test]
     public function a_page_placed_beside_another_stands_there_whatever_the_order_was(): void
     {
-        $this->limitTo(150)->forAll(Generators::vector(30, Generators::tuple(Generators::choose(0, 7), Generators::choose(0, 7), Generators::elements(['before', 'after', 'first', 'last']))))
+        $this->limitTo(150)
+            ->forAll(
+                Generators::vector(
+                    30,
+                    Generators::tuple(Generators::choose(0, 7), Generators::choose(0, 7), Generators::elements(['before', 'after', 'first', 'last'])),
+                ),
+            )
             ->then(function (array $moves): void {
-                $site = new MemorySite;
+                $site = new MemorySite();
                 $model = [];
                 foreach (range(0, 7) as $n) {
                     $model[] = $site->draft("P$n");
@@ -149,12 +166,17 @@ final class LawsTest extends TestCase
                     if ($which === $beside) {
                         continue;
                     }
-                    $site->apply(new Move("P$which", match ($how) {
-                        'before' => Place::before("P$beside"),
-                        'after' => Place::after("P$beside"),
-                        'first' => Place::firstIn(null),
-                        default => Place::lastIn(null),
-                    }));
+                    $site->apply(
+                        new Move(
+                            "P$which",
+                            match ($how) {
+                                'before' => Place::before("P$beside"),
+                                'after' => Place::after("P$beside"),
+                                'first' => Place::firstIn(null),
+                                default => Place::lastIn(null),
+                            },
+                        ),
+                    );
                     $model = array_values(array_diff($model, ["P$which"]));
                     $at = match ($how) {
                         'before' => (int) array_search("P$beside", $model, true),
@@ -171,84 +193,102 @@ final class LawsTest extends TestCase
     #[Test]
     public function every_way_out_that_is_offered_leads_out(): void
     {
-        $this->limitTo(300)->forAll(RandomChanges::batches())->then(function (array $batches): void {
-            $site = $this->site();
-            foreach ($batches as $steps) {
-                $batch = RandomChanges::over($site)->batch($steps);
-                try {
-                    $ripple = $site->planBatch($batch);
-                } catch (Refusal) {
-                    continue;
-                }
-                if ($ripple->canBeApplied()) {
-                    $site->carryOut($ripple);
-                }
-                foreach ($ripple->toDecide->conflicts as $conflict) {
-                    foreach ($conflict->waysOut as $way) {
-                        if ($way->changes !== [] || $way->decisions !== []) {
-                            $this->leadsOut($site, $batch, $conflict, $way);
+        $this->limitTo(300)
+            ->forAll(RandomChanges::batches())
+            ->then(function (array $batches): void {
+                $site = $this->site();
+                foreach ($batches as $steps) {
+                    $batch = RandomChanges::over($site)->batch($steps);
+                    try {
+                        $ripple = $site->planBatch($batch);
+                    } catch (Refusal) {
+                        continue;
+                    }
+                    if ($ripple->canBeApplied()) {
+                        $site->carryOut($ripple);
+                    }
+                    foreach ($ripple->toDecide->conflicts as $conflict) {
+                        foreach ($conflict->waysOut as $way) {
+                            if ($way->changes !== [] || $way->decisions !== []) {
+                                $this->leadsOut($site, $batch, $conflict, $way);
+                            }
                         }
                     }
                 }
-            }
-        });
+            });
     }
 
     private function leadsOut(MemorySite $site, Batch $batch, Conflict $conflict, WayOut $way): void
     {
-        $out = $site->planBatch(new Batch([...$batch->changes, ...$way->changes], Decisions::elseDefaults(...$batch->decisions->made, ...$way->decisions)));
-        $still = array_filter($out->toDecide->conflicts, static fn (Conflict $other): bool => $other->page === $conflict->page && $other->rule === $conflict->rule && $other->held->says($conflict->held));
-        self::assertCount(0, $still, "The way out “{$way->kind->value}” leads back to the same conflict at {$conflict->address->path}: ".json_encode(array_map(static fn (Change $change): array => $change->toArray(), $batch->changes)));
+        $out = $site->planBatch(
+            new Batch([...$batch->changes, ...$way->changes], Decisions::elseDefaults(...$batch->decisions->made, ...$way->decisions)),
+        );
+        $still = array_filter(
+            $out->toDecide->conflicts,
+            static fn (Conflict $other): bool => $other->page === $conflict->page &&
+                $other->rule === $conflict->rule &&
+                $other->held->says($conflict->held),
+        );
+        self::assertCount(
+            0,
+            $still,
+            "The way out “{$way->kind->value}” leads back to the same conflict at {$conflict->address->path}: ".
+                json_encode(array_map(static fn (Change $change): array => $change->toArray(), $batch->changes)),
+        );
     }
 
     #[Test]
     public function whatever_is_undone_of_what_was_done_in_whatever_order_every_invariant_holds(): void
     {
-        $this->limitTo(300)->forAll(RandomChanges::batches(), Generators::seq(Generators::choose(0, 11)))->then(function (array $batches, array $order): void {
-            $site = $this->site();
-            $done = [];
-            foreach ($batches as $steps) {
-                $ripple = RandomChanges::planned($site, $steps);
-                if ($ripple !== null && ! $ripple->changesNothing()) {
-                    $done[] = $site->carryOut($ripple);
+        $this->limitTo(300)
+            ->forAll(RandomChanges::batches(), Generators::seq(Generators::choose(0, 11)))
+            ->then(function (array $batches, array $order): void {
+                $site = $this->site();
+                $done = [];
+                foreach ($batches as $steps) {
+                    $ripple = RandomChanges::planned($site, $steps);
+                    if ($ripple !== null && ! $ripple->changesNothing()) {
+                        $done[] = $site->carryOut($ripple);
+                    }
                 }
-            }
-            foreach (array_unique($order) as $which) {
-                if (! isset($done[$which])) {
-                    continue;
+                foreach (array_unique($order) as $which) {
+                    if (! isset($done[$which])) {
+                        continue;
+                    }
+                    $before = $this->known($site);
+                    $back = $site->planUndoing($done[$which]);
+                    if ($back->canBeApplied()) {
+                        $site->carryOut($back);
+                        $given = array_map(static fn (): bool => true, array_filter(array_column($done[$which]->addresses->claims, 'after', 'key')));
+                        Invariants::hold($site, array_diff_key($before, $given));
+                    }
                 }
-                $before = $this->known($site);
-                $back = $site->planUndoing($done[$which]);
-                if ($back->canBeApplied()) {
-                    $site->carryOut($back);
-                    $given = array_map(static fn (): bool => true, array_filter(array_column($done[$which]->addresses->claims, 'after', 'key')));
-                    Invariants::hold($site, array_diff_key($before, $given));
-                }
-            }
-        });
+            });
     }
 
     #[Test]
     public function undoing_several_at_once_is_taking_them_back_one_by_one(): void
     {
-        $this->limitTo(200)->forAll(RandomChanges::batches())->then(function (array $batches): void {
-            $site = $this->site();
-            $start = $site->snapshot();
-            $done = [];
-            foreach ($batches as $steps) {
-                $ripple = RandomChanges::planned($site, $steps);
-                if ($ripple !== null && ! $ripple->changesNothing()) {
-                    array_unshift($done, $site->carryOut($ripple));
+        $this->limitTo(200)
+            ->forAll(RandomChanges::batches())
+            ->then(function (array $batches): void {
+                $site = $this->site();
+                $start = $site->snapshot();
+                $done = [];
+                foreach ($batches as $steps) {
+                    $ripple = RandomChanges::planned($site, $steps);
+                    if ($ripple !== null && ! $ripple->changesNothing()) {
+                        array_unshift($done, $site->carryOut($ripple));
+                    }
                 }
-            }
-            if ($done !== []) {
-                $site->carryOut($site->planUndoing(...$done));
-                self::assertSame($start, $site->snapshot());
-            }
-        });
+                if ($done !== []) {
+                    $site->carryOut($site->planUndoing(...$done));
+                    self::assertSame($start, $site->snapshot());
+                }
+            });
     }
 
-    private function site(AddressRules $rules = new AddressRules): MemorySite
+    private function site(AddressRules $rules = new AddressRules()): MemorySite
     {
         $site = new MemorySite($rules);
         $site->authority = Authority::Owner;

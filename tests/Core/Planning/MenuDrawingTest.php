@@ -33,7 +33,7 @@ final class MenuDrawingTest extends TestCase
 
     protected function setUp(): void
     {
-        $this->site = new MemorySite;
+        $this->site = new MemorySite();
         foreach (['Travel', 'Islands', 'Help'] as $name) {
             $this->site->live($name);
         }
@@ -44,11 +44,15 @@ final class MenuDrawingTest extends TestCase
     #[Test]
     public function what_comes_goes_and_is_called_differently_is_marked_and_the_rest_stands_unmarked(): void
     {
-        [$before, $after] = $this->drawing($this->site->plan($this->arranged(
-            $this->page('a', 'Travel', 0)->with(['label' => 'All trips']),
-            $this->page('c', 'Help', 1),
-            new Entry('d', null, 2, EntryKind::Url, Target::url('https://tides.example/'), 'Tides'),
-        )));
+        [$before, $after] = $this->drawing(
+            $this->site->plan(
+                $this->arranged(
+                    $this->page('a', 'Travel', 0)->with(['label' => 'All trips']),
+                    $this->page('c', 'Help', 1),
+                    new Entry('d', null, 2, EntryKind::Url, Target::url('https://tides.example/'), 'Tides'),
+                ),
+            ),
+        );
         self::assertSame(['0 Footer', '1 Travel changes', '1 Islands goes', '1 Help'], $before);
         self::assertSame(['0 Footer', '1 All trips changes', '1 Help', '1 Tides comes'], $after);
     }
@@ -56,7 +60,11 @@ final class MenuDrawingTest extends TestCase
     #[Test]
     public function what_goes_under_another_has_moved_and_an_entry_that_leaves_moves_nobody_else(): void
     {
-        [, $after] = $this->drawing($this->site->plan($this->arranged($this->page('a', 'Travel', 0), $this->page('c', 'Help', 0)->with(['parent' => 'a']), $this->page('b', 'Islands', 1))));
+        [, $after] = $this->drawing(
+            $this->site->plan(
+                $this->arranged($this->page('a', 'Travel', 0), $this->page('c', 'Help', 0)->with(['parent' => 'a']), $this->page('b', 'Islands', 1)),
+            ),
+        );
         self::assertSame(['0 Footer', '1 Travel', '2 Help moves', '1 Islands'], $after);
         [, $after] = $this->drawing($this->site->plan($this->arranged($this->page('b', 'Islands', 0), $this->page('c', 'Help', 1))));
         self::assertSame(['0 Footer', '1 Islands', '1 Help'], $after);
@@ -65,7 +73,9 @@ final class MenuDrawingTest extends TestCase
     #[Test]
     public function entries_that_trade_places_have_moved(): void
     {
-        [$before, $after] = $this->drawing($this->site->plan($this->arranged($this->page('b', 'Islands', 0), $this->page('a', 'Travel', 1), $this->page('c', 'Help', 2))));
+        [$before, $after] = $this->drawing(
+            $this->site->plan($this->arranged($this->page('b', 'Islands', 0), $this->page('a', 'Travel', 1), $this->page('c', 'Help', 2))),
+        );
         self::assertSame(['0 Footer', '1 Travel moves', '1 Islands moves', '1 Help'], $before);
         self::assertSame(['0 Footer', '1 Islands moves', '1 Travel moves', '1 Help'], $after);
     }
@@ -74,7 +84,9 @@ final class MenuDrawingTest extends TestCase
     public function a_menu_that_is_made_or_removed_comes_or_goes_as_a_whole(): void
     {
         $cards = '01J00000000000000000CARDS1';
-        [$before, $after] = $this->drawing($this->site->plan(new MakeMenu($cards, PageName::of('Cards'), MenuKind::Picks), new AddToMenu('Help', $cards)));
+        [$before, $after] = $this->drawing(
+            $this->site->plan(new MakeMenu($cards, PageName::of('Cards'), MenuKind::Picks), new AddToMenu('Help', $cards)),
+        );
         self::assertSame([[], ['0 Cards comes', '1 Help comes']], [$before, $after]);
         [$before, $after] = $this->drawing($this->site->plan(new RemoveMenu(self::FOOT)));
         self::assertSame(['0 Footer goes', '1 Travel goes', '1 Islands goes', '1 Help goes'], $before);
@@ -84,11 +96,15 @@ final class MenuDrawingTest extends TestCase
     #[Test]
     public function branches_and_separators_are_named_by_what_they_are(): void
     {
-        [, $after] = $this->drawing($this->site->plan($this->arranged(
-            new Entry('top', null, 0, EntryKind::Branch, spread: new BranchContents(1)),
-            new Entry('line', null, 1, EntryKind::Separator),
-            new Entry('in', null, 2, EntryKind::Branch, Target::page('Travel'), spread: new BranchContents(1)),
-        )));
+        [, $after] = $this->drawing(
+            $this->site->plan(
+                $this->arranged(
+                    new Entry('top', null, 0, EntryKind::Branch, spread: new BranchContents(1)),
+                    new Entry('line', null, 1, EntryKind::Separator),
+                    new Entry('in', null, 2, EntryKind::Branch, Target::page('Travel'), spread: new BranchContents(1)),
+                ),
+            ),
+        );
         self::assertSame(['0 Footer', '1 Pages at the top of the tree comes', '1 — comes', '1 Pages inside Travel comes'], $after);
     }
 

@@ -42,16 +42,18 @@ final class MenuReachabilityTest extends TestCase
 
     private static function site(): MemorySite
     {
-        $site = new MemorySite;
+        $site = new MemorySite();
         foreach (['Home' => null, 'Travel' => null, 'Times' => 'Travel', 'Help' => null, 'Lost' => 'Help'] as $name => $parent) {
             $site->live($name, $parent);
         }
         $site->apply(
             new SetStartPage('Home'),
             new ArrangeMenu(MemorySite::MAIN, [new Entry('main', null, 0, EntryKind::Branch, null, spread: new BranchContents(1))]),
-            new MakeMenu(self::FOOT, PageName::of('Footer'), MenuKind::Menu), new PlaceMenu(self::FOOT, 'footer'),
+            new MakeMenu(self::FOOT, PageName::of('Footer'), MenuKind::Menu),
+            new PlaceMenu(self::FOOT, 'footer'),
             new ArrangeMenu(self::FOOT, [new Entry('foot', null, 0, EntryKind::Page, Target::page('Help'))]),
-            new MakeMenu(self::PICKS, PageName::of('Picks'), MenuKind::Picks), new PlaceMenu(self::PICKS, 'front'),
+            new MakeMenu(self::PICKS, PageName::of('Picks'), MenuKind::Picks),
+            new PlaceMenu(self::PICKS, 'front'),
             new ArrangeMenu(self::PICKS, [new Entry('pick', null, 0, EntryKind::Page, Target::page('Times'))]),
         );
 
@@ -87,23 +89,31 @@ final class MenuReachabilityTest extends TestCase
     public function whatever_happens_it_is_said_of_exactly_the_pages_that_visitors_can_tell(): void
     {
         $this->shrinkingTimeLimit(20);
-        $this->limitTo(300)->forAll(RandomChanges::batches(), Generators::choose(0, 5))->then(static function (array $batches): void {
-            $site = self::site();
-            foreach ($batches as $steps) {
-                $shown = self::shown($site);
-                $before = self::inMenus($site);
-                $ripple = RandomChanges::planned($site, $steps);
-                if ($ripple === null) {
-                    continue;
+        $this->limitTo(300)
+            ->forAll(RandomChanges::batches(), Generators::choose(0, 5))
+            ->then(static function (array $batches): void {
+                $site = self::site();
+                foreach ($batches as $steps) {
+                    $shown = self::shown($site);
+                    $before = self::inMenus($site);
+                    $ripple = RandomChanges::planned($site, $steps);
+                    if ($ripple === null) {
+                        continue;
+                    }
+                    $site->carryOut($ripple);
+                    $both = array_intersect_key($shown, self::shown($site));
+                    $after = self::inMenus($site);
+                    $expected = [
+                        ...array_map(static fn (string $id): string => "in-no-menu $id", self::only($both, $before, $after)),
+                        ...array_map(static fn (string $id): string => "menu-reaches-again $id", self::only($both, $after, $before)),
+                    ];
+                    $said = array_map(
+                        static fn (Note $note): string => "{$note->kind->value} {$note->page}",
+                        array_values(array_filter($ripple->toDecide->notes, self::isAboutMenus(...))),
+                    );
+                    self::assertEqualsCanonicalizing($expected, $said);
                 }
-                $site->carryOut($ripple);
-                $both = array_intersect_key($shown, self::shown($site));
-                $after = self::inMenus($site);
-                $expected = [...array_map(static fn (string $id): string => "in-no-menu $id", self::only($both, $before, $after)), ...array_map(static fn (string $id): string => "menu-reaches-again $id", self::only($both, $after, $before))];
-                $said = array_map(static fn (Note $note): string => "{$note->kind->value} {$note->page}", array_values(array_filter($ripple->toDecide->notes, self::isAboutMenus(...))));
-                self::assertEqualsCanonicalizing($expected, $said);
-            }
-        });
+            });
     }
 
     /**
@@ -127,7 +137,15 @@ final class MenuReachabilityTest extends TestCase
     private static function inMenus(MemorySite $site): array
     {
         $resolver = new MenuResolver($site, Moment::at($site->now), Viewer::anybody());
-        $queue = array_merge([], ...array_values(array_map($resolver->shown(...), array_filter($site->menus, static fn (Menu $menu): bool => $menu->place !== null && $menu->kind === MenuKind::Menu))));
+        $queue = array_merge(
+            [],
+            ...array_values(
+                array_map(
+                    $resolver->shown(...),
+                    array_filter($site->menus, static fn (Menu $menu): bool => $menu->place !== null && $menu->kind === MenuKind::Menu),
+                ),
+            ),
+        );
         $pages = [];
         while (($entry = array_pop($queue)) instanceof ResolvedEntry) {
             $pages += $entry->page === null ? [] : [$entry->page => true];
@@ -145,6 +163,9 @@ final class MenuReachabilityTest extends TestCase
     /** @return list<string> */
     private static function said(Ripple $ripple): array
     {
-        return array_map(static fn (Note $note): string => trim("{$note->kind->value} {$note->page} {$note->other}"), array_values(array_filter($ripple->toDecide->notes, self::isAboutMenus(...))));
+        return array_map(
+            static fn (Note $note): string => trim("{$note->kind->value} {$note->page} {$note->other}"),
+            array_values(array_filter($ripple->toDecide->notes, self::isAboutMenus(...))),
+        );
     }
 }

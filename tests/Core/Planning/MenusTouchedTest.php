@@ -46,14 +46,16 @@ final class MenusTouchedTest extends TestCase
 
     private static function site(): MemorySite
     {
-        $site = new MemorySite;
+        $site = new MemorySite();
         foreach (['Home' => null, 'Travel' => null, 'Times' => 'Travel', 'Summer' => 'Times', 'Help' => null, 'Lost' => 'Help'] as $name => $parent) {
             $site->live($name, $parent);
         }
         $site->apply(
             new SetStartPage('Home'),
-            new MakeMenu(self::FOOT, PageName::of('Footer'), MenuKind::Menu), new ArrangeMenu(self::FOOT, [new Entry('foot', null, 0, EntryKind::Page, Target::page('Help'))]),
-            new MakeMenu(self::DEEP, PageName::of('Deep'), MenuKind::Menu), new ArrangeMenu(self::DEEP, [new Entry('deep', null, 0, EntryKind::Branch, Target::page('Times'), spread: new BranchContents(1))]),
+            new MakeMenu(self::FOOT, PageName::of('Footer'), MenuKind::Menu),
+            new ArrangeMenu(self::FOOT, [new Entry('foot', null, 0, EntryKind::Page, Target::page('Help'))]),
+            new MakeMenu(self::DEEP, PageName::of('Deep'), MenuKind::Menu),
+            new ArrangeMenu(self::DEEP, [new Entry('deep', null, 0, EntryKind::Branch, Target::page('Times'), spread: new BranchContents(1))]),
         );
 
         return $site;
@@ -71,7 +73,10 @@ final class MenusTouchedTest extends TestCase
         yield 'a menu' => [new RenameMenu(self::FOOT, PageName::of('Foot')), [self::FOOT]];
         yield 'a new page where no menu looks' => [new Make('New', PageName::of('New'), Place::lastIn('Summer')), []];
         yield 'a page put into the bin' => [new PutInBin('Summer'), [self::DEEP]];
-        yield 'a moment, which any menu may have to wait for' => [new Schedule('Lost', null, Moment::at(1_900_000_000)), [MemorySite::MAIN, self::FOOT, self::DEEP]];
+        yield 'a moment, which any menu may have to wait for' => [
+            new Schedule('Lost', null, Moment::at(1_900_000_000)),
+            [MemorySite::MAIN, self::FOOT, self::DEEP],
+        ];
         yield 'another start page' => [new SetStartPage('Travel'), [MemorySite::MAIN, self::DEEP]];
     }
 
@@ -87,23 +92,25 @@ final class MenusTouchedTest extends TestCase
     public function a_menu_that_is_not_touched_looks_the_same_whatever_happened(): void
     {
         $this->shrinkingTimeLimit(20);
-        $this->limitTo(300)->forAll(RandomChanges::batches(), Generators::choose(0, 5))->then(static function (array $batches): void {
-            $site = self::site();
-            foreach ($batches as $steps) {
-                $before = self::looks($site);
-                $ripple = RandomChanges::planned($site, $steps);
-                if ($ripple === null) {
-                    continue;
-                }
-                $site->carryOut($ripple);
-                $after = self::looks($site);
-                foreach ($before as $menu => $look) {
-                    if (! in_array((string) $menu, $ripple->menusAndLinks->touched, true)) {
-                        self::assertEquals($look, $after[$menu] ?? null);
+        $this->limitTo(300)
+            ->forAll(RandomChanges::batches(), Generators::choose(0, 5))
+            ->then(static function (array $batches): void {
+                $site = self::site();
+                foreach ($batches as $steps) {
+                    $before = self::looks($site);
+                    $ripple = RandomChanges::planned($site, $steps);
+                    if ($ripple === null) {
+                        continue;
+                    }
+                    $site->carryOut($ripple);
+                    $after = self::looks($site);
+                    foreach ($before as $menu => $look) {
+                        if (! in_array((string) $menu, $ripple->menusAndLinks->touched, true)) {
+                            self::assertEquals($look, $after[$menu] ?? null);
+                        }
                     }
                 }
-            }
-        });
+            });
     }
 
     /** @return array<string, mixed> */

@@ -32,7 +32,7 @@ final class PlannerTest extends TestCase
 
     protected function setUp(): void
     {
-        $this->site = new MemorySite;
+        $this->site = new MemorySite();
         $this->site->live('Help');
         $this->site->live('Timetables', 'Help');
         $this->site->live('Summer', 'Timetables');
@@ -70,7 +70,10 @@ final class PlannerTest extends TestCase
         $this->site->apply(new Move('Timetables', Place::lastIn('Travel')));
         $ripple = $this->site->apply(new Move('Timetables', Place::lastIn('Help')));
 
-        self::assertSame(['/help/timetables', '/help/timetables/summer'], array_map(fn ($claim) => $claim->address->path, $ripple->addresses->redirectsDropped));
+        self::assertSame(
+            ['/help/timetables', '/help/timetables/summer'],
+            array_map(fn ($claim) => $claim->address->path, $ripple->addresses->redirectsDropped),
+        );
         self::assertSame('page Timetables', $this->site->answer('/help/timetables'));
         self::assertSame('redirect /help/timetables', $this->site->answer('/travel/timetables'));
     }
@@ -189,7 +192,10 @@ final class PlannerTest extends TestCase
     public function the_menu_from_the_tree_follows(): void
     {
         $ripple = $this->site->plan(new Move('Timetables', Place::lastIn(null)));
-        self::assertEquals([[MenuEffectKind::Moves, 'Timetables', null], [MenuEffectKind::Appears, 'Summer', 'Timetables']], array_map(fn ($effect) => [$effect->kind, $effect->label, $effect->under], $ripple->menusAndLinks->entries));
+        self::assertEquals(
+            [[MenuEffectKind::Moves, 'Timetables', null], [MenuEffectKind::Appears, 'Summer', 'Timetables']],
+            array_map(fn ($effect) => [$effect->kind, $effect->label, $effect->under], $ripple->menusAndLinks->entries),
+        );
         self::assertSame(MenuEffectKind::Vanishes, $this->site->plan(new TakeOffline('Fares'))->menusAndLinks->entries[0]->kind);
         self::assertSame(MenuEffectKind::Relabels, $this->site->plan(new Rename('Fares', PageName::of('Prices')))->menusAndLinks->entries[0]->kind);
         self::assertSame([], $this->site->plan(new Rename('Summer', PageName::of('In summer')))->menusAndLinks->entries);
@@ -217,11 +223,14 @@ final class PlannerTest extends TestCase
     #[Test]
     public function the_start_page_answers_at_the_root_and_keeps_its_slug(): void
     {
-        $site = new MemorySite;
+        $site = new MemorySite();
         $site->startPage = 'Home';
         $site->live('Home');
         $site->live('Travel', 'Home');
-        self::assertSame(['/', 'home', '/travel'], [$site->pages['Home']->address->path, $site->pages['Home']->slug->text, $site->pages['Travel']->address->path]);
+        self::assertSame(
+            ['/', 'home', '/travel'],
+            [$site->pages['Home']->address->path, $site->pages['Home']->slug->text, $site->pages['Travel']->address->path],
+        );
         self::assertSame(NoteKind::StartPageHidden, $site->plan(new TakeOffline('Home'))->toDecide->notes[0]->kind);
     }
 

@@ -37,7 +37,7 @@ final class RawLinksTest extends TestCase
     protected function setUp(): void
     {
         $this->shrinkingTimeLimit(30);
-        $this->site = new MemorySite;
+        $this->site = new MemorySite();
         $this->site->live('Help');
         $this->site->live('Times', 'Help');
         $this->site->live('Travel');
@@ -48,12 +48,28 @@ final class RawLinksTest extends TestCase
     public function a_link_to_a_moved_page_goes_through_the_redirect_and_can_be_turned(): void
     {
         $ripple = $this->site->plan(new Move('Times', Place::lastIn('Travel')));
-        self::assertSame([['/help/times', 'redirected', 'Times', 'Times'], ['/help/times?from=home#may', 'redirected', 'Times', 'Times']], $this->said($ripple));
-        self::assertSame([QuestionKind::RawLinks, 2, Answer::Leave, false], [$ripple->toDecide->questions[0]->kind, $ripple->toDecide->questions[0]->count, $ripple->toDecide->questions[0]->default, $ripple->toDecide->questions[0]->isOpen()]);
+        self::assertSame(
+            [['/help/times', 'redirected', 'Times', 'Times'], ['/help/times?from=home#may', 'redirected', 'Times', 'Times']],
+            $this->said($ripple),
+        );
+        self::assertSame(
+            [QuestionKind::RawLinks, 2, Answer::Leave, false],
+            [
+                $ripple->toDecide->questions[0]->kind,
+                $ripple->toDecide->questions[0]->count,
+                $ripple->toDecide->questions[0]->default,
+                $ripple->toDecide->questions[0]->isOpen(),
+            ],
+        );
         self::assertTrue($ripple->canBeApplied(), 'The offer holds nothing up.');
         self::assertSame([], $ripple->rewrites());
 
-        $taken = $this->site->planBatch(new Batch([new Move('Times', Place::lastIn('Travel'))], Decisions::of(Decision::answer(QuestionKind::RawLinks, 'Times', Answer::Rewrite))));
+        $taken = $this->site->planBatch(
+            new Batch(
+                [new Move('Times', Place::lastIn('Travel'))],
+                Decisions::of(Decision::answer(QuestionKind::RawLinks, 'Times', Answer::Rewrite)),
+            ),
+        );
         self::assertCount(2, $taken->rewrites());
         self::assertNotSame($ripple->digest(), $taken->digest(), 'What would be written is not the same.');
     }
@@ -62,7 +78,12 @@ final class RawLinksTest extends TestCase
     public function a_link_to_an_address_that_another_page_takes_leads_astray(): void
     {
         $this->site->live('Boats');
-        $ripple = $this->site->planBatch(new Batch([new SetSlug('Travel', Slug::of('voyage')), new SetSlug('Boats', Slug::of('travel'))], Decisions::elseDefaults(Decision::giveWay(Address::set('/travel', $this->site->rules)))));
+        $ripple = $this->site->planBatch(
+            new Batch(
+                [new SetSlug('Travel', Slug::of('voyage')), new SetSlug('Boats', Slug::of('travel'))],
+                Decisions::elseDefaults(Decision::giveWay(Address::set('/travel', $this->site->rules))),
+            ),
+        );
         self::assertSame([['/travel', 'diverted', 'Boats', 'Travel']], $this->said($ripple));
     }
 
@@ -73,8 +94,13 @@ final class RawLinksTest extends TestCase
         self::assertSame([['/help/times', 'breaks', null, null], ['/help/times?from=home#may', 'breaks', null, null]], $this->said($offline));
         self::assertSame([], $offline->toDecide->questions);
         $binned = $this->site->planBatch(new Batch([new PutInBin('Times')], Decisions::elseDefaults()));
-        self::assertSame([['/help/times', 'redirected', 'Help', null], ['/help/times?from=home#may', 'redirected', 'Help', null]], $this->said($binned));
-        $gone = $this->site->planBatch(new Batch([new PutInBin('Times')], Decisions::of(Decision::answer(QuestionKind::Retired, 'Times', Answer::Gone))));
+        self::assertSame(
+            [['/help/times', 'redirected', 'Help', null], ['/help/times?from=home#may', 'redirected', 'Help', null]],
+            $this->said($binned),
+        );
+        $gone = $this->site->planBatch(
+            new Batch([new PutInBin('Times')], Decisions::of(Decision::answer(QuestionKind::Retired, 'Times', Answer::Gone))),
+        );
         self::assertSame('breaks', $this->said($gone)[0][1]);
     }
 
@@ -90,37 +116,44 @@ final class RawLinksTest extends TestCase
     #[Test]
     public function exactly_the_links_that_no_longer_reach_their_page_at_once_are_said(): void
     {
-        $this->limitTo(300)->forAll(RandomChanges::batches(), Generators::choose(0, 3))->then(function (array $batches, int $more): void {
-            $site = new MemorySite;
-            foreach (['Help', 'Times', 'Summer', 'Travel'] as $n => $name) {
-                $site->live($name, $n === 0 || $n === 3 ? null : ['Help', 'Times'][$n - 1]);
-            }
-            for ($n = 0; $n < $more; $n++) {
-                $site->draft("Draft $n", 'Travel');
-            }
-            foreach ($batches as $steps) {
-                $site->rawLinks = [];
-                foreach ($site->claims as $claim) {
-                    $site->rawLinks[] = new RawLink('Help', 'Help', $claim->address->path, $claim->address, true);
+        $this->limitTo(300)
+            ->forAll(RandomChanges::batches(), Generators::choose(0, 3))
+            ->then(function (array $batches, int $more): void {
+                $site = new MemorySite();
+                foreach (['Help', 'Times', 'Summer', 'Travel'] as $n => $name) {
+                    $site->live($name, $n === 0 || $n === 3 ? null : ['Help', 'Times'][$n - 1]);
                 }
-                $before = $this->answers($site);
-                $ripple = RandomChanges::planned($site, $steps);
-                if ($ripple === null) {
-                    continue;
+                for ($n = 0; $n < $more; $n++) {
+                    $site->draft("Draft $n", 'Travel');
                 }
-                $site->carryOut($ripple);
-                $expected = [];
-                foreach ($before as $key => $page) {
-                    if ($page !== null && ($this->answers($site)[$key] ?? null) !== $page) {
-                        $expected[] = $key;
+                foreach ($batches as $steps) {
+                    $site->rawLinks = [];
+                    foreach ($site->claims as $claim) {
+                        $site->rawLinks[] = new RawLink('Help', 'Help', $claim->address->path, $claim->address, true);
                     }
+                    $before = $this->answers($site);
+                    $ripple = RandomChanges::planned($site, $steps);
+                    if ($ripple === null) {
+                        continue;
+                    }
+                    $site->carryOut($ripple);
+                    $expected = [];
+                    foreach ($before as $key => $page) {
+                        if ($page !== null && ($this->answers($site)[$key] ?? null) !== $page) {
+                            $expected[] = $key;
+                        }
+                    }
+                    $said = array_values(
+                        array_filter(
+                            array_map(static fn (RawLinkEffect $effect): string => $effect->link->address->key, $ripple->menusAndLinks->rawLinks),
+                            static fn (string $key): bool => $before[$key] !== null,
+                        ),
+                    );
+                    sort($expected);
+                    sort($said);
+                    self::assertSame($expected, $said);
                 }
-                $said = array_values(array_filter(array_map(static fn (RawLinkEffect $effect): string => $effect->link->address->key, $ripple->menusAndLinks->rawLinks), static fn (string $key): bool => $before[$key] !== null));
-                sort($expected);
-                sort($said);
-                self::assertSame($expected, $said);
-            }
-        });
+            });
     }
 
     /** @return array<string, string|null> by key, the page that a visitor gets at once at each address, its spelling aside */
@@ -129,7 +162,8 @@ final class RawLinksTest extends TestCase
         $answers = [];
         foreach ($site->claims as $claim) {
             $page = $claim->page === null ? null : $site->pages[$claim->page];
-            $answers[$claim->address->key] = $page?->isLive() === true && str_starts_with($site->answer($claim->address->path), 'page ') ? $page->id : null;
+            $answers[$claim->address->key] =
+                $page?->isLive() === true && str_starts_with($site->answer($claim->address->path), 'page ') ? $page->id : null;
         }
 
         return $answers;
@@ -137,12 +171,18 @@ final class RawLinksTest extends TestCase
 
     private function write(string ...$hrefs): void
     {
-        $this->site->rawLinks = array_map(fn (string $href): RawLink => new RawLink('Help', 'Help', $href, Address::asked($href, $this->site->rules), true), array_values($hrefs));
+        $this->site->rawLinks = array_map(
+            fn (string $href): RawLink => new RawLink('Help', 'Help', $href, Address::asked($href, $this->site->rules), true),
+            array_values($hrefs),
+        );
     }
 
     /** @return list<array{string, string, string|null, string|null}> href, fate, where it lands, whom it meant */
     private function said(Ripple $ripple): array
     {
-        return array_map(static fn (RawLinkEffect $effect): array => [$effect->link->href, $effect->fate->value, $effect->lands?->name, $effect->meant?->name], $ripple->menusAndLinks->rawLinks);
+        return array_map(
+            static fn (RawLinkEffect $effect): array => [$effect->link->href, $effect->fate->value, $effect->lands?->name, $effect->meant?->name],
+            $ripple->menusAndLinks->rawLinks,
+        );
     }
 }

@@ -29,7 +29,7 @@ final class TreeDrawingTest extends TestCase
 
     protected function setUp(): void
     {
-        $this->site = new MemorySite;
+        $this->site = new MemorySite();
         foreach (['Travel', 'Islands', 'Freight', 'News', 'About', 'Help'] as $name) {
             $this->site->live($name);
         }
@@ -78,8 +78,13 @@ final class TreeDrawingTest extends TestCase
     /** @return array{list<string>, list<string>} */
     private function drawing(Change ...$changes): array
     {
-        $drawing = $this->site->planBatch(new Batch($changes === [] ? throw new \LogicException('No change.') : array_values($changes), Decisions::elseDefaults()))->drawing;
-        $line = static fn (DrawnLine $line): string => $line->level.' '.($line->leftOut > 0 ? "({$line->leftOut})" : ($line->page === null ? 'top' : $line->name)).($line->mark === null ? '' : " {$line->mark->value}");
+        $drawing = $this->site->planBatch(
+            new Batch($changes === [] ? throw new \LogicException('No change.') : array_values($changes), Decisions::elseDefaults()),
+        )->drawing;
+        $line = static fn (DrawnLine $line): string => $line->level.
+            ' '.
+            ($line->leftOut > 0 ? "({$line->leftOut})" : ($line->page === null ? 'top' : $line->name)).
+            ($line->mark === null ? '' : " {$line->mark->value}");
 
         return [array_map($line, $drawing->before), array_map($line, $drawing->after)];
     }

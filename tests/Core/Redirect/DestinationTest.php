@@ -38,8 +38,14 @@ final class DestinationTest extends TestCase
     public function a_request_is_sent_where_its_rule_says(string $asked, ?string $location): void
     {
         $rules = [
-            Rules::pattern('/n/:y(\\d+)/:slug', 'https://x.example/:slug/:y?y=:y#:slug'), Rules::branch('/old', '/islands'), Rules::one('/top', '/fares#prices'), Rules::one('/over', '/top'),
-            Rules::one('/own', '/mine#mine'), Rules::one('/mine', 'page P'), Rules::one('/dropped', 'page P', ['query' => QueryHandling::Drop]), Rules::one('/plain', 'page P', ['answer' => RuleAnswer::Found]),
+            Rules::pattern('/n/:y(\\d+)/:slug', 'https://x.example/:slug/:y?y=:y#:slug'),
+            Rules::branch('/old', '/islands'),
+            Rules::one('/top', '/fares#prices'),
+            Rules::one('/over', '/top'),
+            Rules::one('/own', '/mine#mine'),
+            Rules::one('/mine', 'page P'),
+            Rules::one('/dropped', 'page P', ['query' => QueryHandling::Drop]),
+            Rules::one('/plain', 'page P', ['answer' => RuleAnswer::Found]),
         ];
         self::assertSame($location, Rules::ask($rules, $asked, new AnsweringPage('P', 'Fares', '/fares', true))->location);
     }
@@ -47,19 +53,41 @@ final class DestinationTest extends TestCase
     #[Test]
     public function no_request_chooses_the_host_it_is_sent_to(): void
     {
-        $piece = Generators::elements('evil.example', '/evil.example', '@evil.example', ':80', '..', '%2f%2fevil.example', '\\evil.example', '//', '?', 'a', '.', '%5c', '#');
-        $rules = [Rules::pattern('/p/:a', 'https://safe.example/:a'), Rules::pattern('/w/*', 'https://safe.example/:0'), Rules::branch('/b', 'https://safe.example'), Rules::pattern('/own/*', '/:0'), Rules::branch('/ours', '/')];
-        $this->limitTo(600)->forAll(Generators::elements('/p/', '/w/', '/b/', '/b', '/own/', '/ours/'), Generators::vector(4, $piece))->then(static function (string $begins, array $pieces) use ($rules): void {
-            $location = Rules::ask($rules, $begins.implode('', $pieces))->location;
-            if ($location === null) {
-                return;
-            }
-            if (str_starts_with($location, 'https:')) {
-                self::assertSame('safe.example', parse_url($location, PHP_URL_HOST), $location);
-                self::assertSame('https://safe.example', Destination::authority($location));
-            } else {
-                self::assertMatchesRegularExpression('#^/(?![/\\\\])#', $location, 'Two slashes would be another host.');
-            }
-        });
+        $piece = Generators::elements(
+            'evil.example',
+            '/evil.example',
+            '@evil.example',
+            ':80',
+            '..',
+            '%2f%2fevil.example',
+            '\\evil.example',
+            '//',
+            '?',
+            'a',
+            '.',
+            '%5c',
+            '#',
+        );
+        $rules = [
+            Rules::pattern('/p/:a', 'https://safe.example/:a'),
+            Rules::pattern('/w/*', 'https://safe.example/:0'),
+            Rules::branch('/b', 'https://safe.example'),
+            Rules::pattern('/own/*', '/:0'),
+            Rules::branch('/ours', '/'),
+        ];
+        $this->limitTo(600)
+            ->forAll(Generators::elements('/p/', '/w/', '/b/', '/b', '/own/', '/ours/'), Generators::vector(4, $piece))
+            ->then(static function (string $begins, array $pieces) use ($rules): void {
+                $location = Rules::ask($rules, $begins.implode('', $pieces))->location;
+                if ($location === null) {
+                    return;
+                }
+                if (str_starts_with($location, 'https:')) {
+                    self::assertSame('safe.example', parse_url($location, PHP_URL_HOST), $location);
+                    self::assertSame('https://safe.example', Destination::authority($location));
+                } else {
+                    self::assertMatchesRegularExpression('#^/(?![/\\\\])#', $location, 'Two slashes would be another host.');
+                }
+            });
     }
 }

@@ -17,7 +17,10 @@ final class MatcherTest extends TestCase
     public function an_old_address_finds_its_page_by_its_words_its_title_or_because_it_leads_there_already(): void
     {
         $matcher = new Matcher([
-            new Candidate('F', 'Foot passengers', '/travel/fares/foot', 'Fares for foot passengers', ['/old-fares']), new Candidate('T', 'Timetables', '/travel/timetables'), new Candidate('V', 'Vanesay', '/islands/vanesay'), new Candidate('R', 'Port Hallin to Vanesay', '/travel/routes/port-hallin-vanesay'),
+            new Candidate('F', 'Foot passengers', '/travel/fares/foot', 'Fares for foot passengers', ['/old-fares']),
+            new Candidate('T', 'Timetables', '/travel/timetables'),
+            new Candidate('V', 'Vanesay', '/islands/vanesay'),
+            new Candidate('R', 'Port Hallin to Vanesay', '/travel/routes/port-hallin-vanesay'),
         ]);
         self::assertSame(['F', 1.0], [$matcher->match('/OLD-fares/')->page?->id, $matcher->match('/old-fares')->confidence]);
         self::assertSame('T', $matcher->match('/vanesay-line/timetable.html')->page?->id);

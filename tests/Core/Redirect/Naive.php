@@ -15,7 +15,9 @@ final class Naive
     /** @param  list<Rule>  $rules */
     public static function first(array $rules, string $path, string $query): ?Rule
     {
-        $matching = array_values(array_filter($rules, static fn (Rule $rule): bool => $rule->isOn && self::asks($rule, $query) && self::reaches($rule, $path)));
+        $matching = array_values(
+            array_filter($rules, static fn (Rule $rule): bool => $rule->isOn && self::asks($rule, $query) && self::reaches($rule, $path)),
+        );
         usort($matching, static fn (Rule $a, Rule $b): int => self::rank($a) <=> self::rank($b));
 
         return $matching[0] ?? null;
@@ -42,8 +44,12 @@ final class Naive
         $parameters = $rule->matched === '' ? 0 : substr_count($rule->matched, '&') + 1;
 
         return [
-            $rule->inFront || $rule->query === QueryHandling::Match ? 0 : 1, $scope, $scope === 1 ? -strlen($rule->key) : 0,
-            $scope === 2 ? $rule->position : -$parameters, $scope === 2 ? 0 : ($rule->inFront ? 0 : 1), $rule->id,
+            $rule->inFront || $rule->query === QueryHandling::Match ? 0 : 1,
+            $scope,
+            $scope === 1 ? -strlen($rule->key) : 0,
+            $scope === 2 ? $rule->position : -$parameters,
+            $scope === 2 ? 0 : ($rule->inFront ? 0 : 1),
+            $rule->id,
         ];
     }
 }

@@ -81,18 +81,23 @@ final class PathPatternTest extends TestCase
     public function a_pattern_matches_what_the_standard_says_and_its_own_sample(): void
     {
         $piece = Generators::elements(['/:a', '/b', '/*', '{/c}?', '/(x|y)', '/:d(\\d+)', '-:e', '/:f?', '.html', '/:g*', 'q']);
-        $path = Generators::map(static fn (array $parts): string => '/'.implode('/', $parts), Generators::vector(3, Generators::elements(['a', 'b', 'x', '12', 'c', 'b-7', 'q.html', 'bq'])));
+        $path = Generators::map(
+            static fn (array $parts): string => '/'.implode('/', $parts),
+            Generators::vector(3, Generators::elements(['a', 'b', 'x', '12', 'c', 'b-7', 'q.html', 'bq'])),
+        );
         $this->shrinkingTimeLimit(20);
-        $this->limitTo(500)->forAll(Generators::vector(3, $piece), $path)->then(static function (array $pieces, string $path): void {
-            $source = '/s'.implode('', array_unique($pieces));
-            try {
-                $pattern = PathPattern::read($source);
-            } catch (InputRefused) {
-                return;
-            }
-            $found = UrlPattern::from("https://x.example$source")->extract("https://x.example/s$path");
-            self::assertSame($found !== null, $pattern->match("/s$path", true) !== null, $source);
-            self::assertNotNull($pattern->match($pattern->sample, true), "$source has no {$pattern->sample}");
-        });
+        $this->limitTo(500)
+            ->forAll(Generators::vector(3, $piece), $path)
+            ->then(static function (array $pieces, string $path): void {
+                $source = '/s'.implode('', array_unique($pieces));
+                try {
+                    $pattern = PathPattern::read($source);
+                } catch (InputRefused) {
+                    return;
+                }
+                $found = UrlPattern::from("https://x.example$source")->extract("https://x.example/s$path");
+                self::assertSame($found !== null, $pattern->match("/s$path", true) !== null, $source);
+                self::assertNotNull($pattern->match($pattern->sample, true), "$source has no {$pattern->sample}");
+            });
     }
 }

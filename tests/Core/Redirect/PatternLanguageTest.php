@@ -50,32 +50,55 @@ final class PatternLanguageTest extends TestCase
     #[Test]
     public function what_is_decided_holds_for_every_path_that_is_tried(): void
     {
-        $piece = Generators::elements(['/:n', '/a', '/b', '/*', '{/c}?', '/(a|b)', '/(\\d+)', '/(\\d\\d)', '-:n', '/([^b/]+)', '/(a?b?)', '/:n*', '.(x|y)']);
+        $piece = Generators::elements([
+            '/:n',
+            '/a',
+            '/b',
+            '/*',
+            '{/c}?',
+            '/(a|b)',
+            '/(\\d+)',
+            '/(\\d\\d)',
+            '-:n',
+            '/([^b/]+)',
+            '/(a?b?)',
+            '/:n*',
+            '.(x|y)',
+        ]);
         $pattern = Generators::map(static function (array $pieces): string {
             $n = 0;
 
-            return '/s'.implode('', array_map(static function (string $piece) use (&$n): string {
-                return str_replace(':n', ':n'.$n++, $piece);
-            }, $pieces));
+            return '/s'.
+                implode(
+                    '',
+                    array_map(static function (string $piece) use (&$n): string {
+                        return str_replace(':n', ':n'.$n++, $piece);
+                    }, $pieces),
+                );
         }, Generators::bind(Generators::choose(1, 3), static fn (int $n) => Generators::vector($n, $piece)));
         $paths = self::paths();
         $decided = ['yes' => 0, 'no' => 0];
-        $this->limitTo(300)->forAll($pattern, $pattern)->then(static function (string $one, string $other) use ($paths, &$decided): void {
-            try {
-                [$larger, $smaller] = [PathPattern::read($one), PathPattern::read($other)];
-            } catch (InputRefused) {
-                return;
-            }
-            $contains = PatternLanguage::contains($larger, $smaller, false);
-            $counter = array_filter($paths, static fn (string $path): bool => $smaller->match($path, false) !== null && $larger->match($path, false) === null);
-            if ($contains === true) {
-                $decided['yes']++;
-                self::assertSame([], $counter, "$one was said to take all of $other.");
-            } elseif ($contains === false) {
-                $decided['no']++;
-            }
-            self::assertTrue($contains !== null, 'So small a pattern is decided.');
-        });
+        $this->limitTo(300)
+            ->forAll($pattern, $pattern)
+            ->then(static function (string $one, string $other) use ($paths, &$decided): void {
+                try {
+                    [$larger, $smaller] = [PathPattern::read($one), PathPattern::read($other)];
+                } catch (InputRefused) {
+                    return;
+                }
+                $contains = PatternLanguage::contains($larger, $smaller, false);
+                $counter = array_filter(
+                    $paths,
+                    static fn (string $path): bool => $smaller->match($path, false) !== null && $larger->match($path, false) === null,
+                );
+                if ($contains === true) {
+                    $decided['yes']++;
+                    self::assertSame([], $counter, "$one was said to take all of $other.");
+                } elseif ($contains === false) {
+                    $decided['no']++;
+                }
+                self::assertTrue($contains !== null, 'So small a pattern is decided.');
+            });
         self::assertGreaterThan(5, min($decided));
     }
 

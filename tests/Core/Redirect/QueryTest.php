@@ -42,20 +42,26 @@ final class QueryTest extends TestCase
     public function what_is_taken_out_is_gone_and_what_is_merged_changes_no_parameter_that_was_there(): void
     {
         $pair = Generators::elements('a=1', 'a=2', 'b', 'b=', 'c=%20', 'c=+', '%61=1', 'd=x%26y');
-        $this->limitTo(400)->forAll(Generators::seq($pair), Generators::seq($pair))->then(static function (array $first, array $second): void {
-            [$a, $b] = [Query::of(implode('&', $first)), Query::of(implode('&', $second))];
-            self::assertTrue($a->has($a));
-            self::assertSame('', $a->without($a)->text());
-            self::assertSame($a->has($b), $a->without($b)->count() === $a->count() - $b->count(), 'All of it was there, or not all of it could be taken out.');
-            $merged = $a->merged($b);
-            self::assertTrue(str_starts_with($merged->text(), $a->text()), 'What was there stands first.');
-            self::assertSame([], array_diff($b->names(), $merged->names()), 'No name is lost.');
-            foreach ($merged->pairs() as $n => $pair) {
-                self::assertTrue($n < $a->count() || ! in_array($pair[0], $a->names(), true), 'What the first has stands.');
-            }
-            self::assertSame($a->sorted(), Query::of($a->sorted())->sorted());
-            self::assertSame($a->pairs(), Query::of($a->text())->pairs(), 'What is written is read again.');
-        });
+        $this->limitTo(400)
+            ->forAll(Generators::seq($pair), Generators::seq($pair))
+            ->then(static function (array $first, array $second): void {
+                [$a, $b] = [Query::of(implode('&', $first)), Query::of(implode('&', $second))];
+                self::assertTrue($a->has($a));
+                self::assertSame('', $a->without($a)->text());
+                self::assertSame(
+                    $a->has($b),
+                    $a->without($b)->count() === $a->count() - $b->count(),
+                    'All of it was there, or not all of it could be taken out.',
+                );
+                $merged = $a->merged($b);
+                self::assertTrue(str_starts_with($merged->text(), $a->text()), 'What was there stands first.');
+                self::assertSame([], array_diff($b->names(), $merged->names()), 'No name is lost.');
+                foreach ($merged->pairs() as $n => $pair) {
+                    self::assertTrue($n < $a->count() || ! in_array($pair[0], $a->names(), true), 'What the first has stands.');
+                }
+                self::assertSame($a->sorted(), Query::of($a->sorted())->sorted());
+                self::assertSame($a->pairs(), Query::of($a->text())->pairs(), 'What is written is read again.');
+            });
     }
 
     #[Test]

@@ -9,13 +9,167 @@ use Heronstem\Core\Redirect\Matching\Candidate;
 /** A generated site, and the addresses it had before it was relaunched in one way or another. */
 final class Relaunch
 {
-    private const NOUNS = ['harbour', 'ferry', 'island', 'winter', 'summer', 'ticket', 'timetable', 'notice', 'tide', 'crew', 'cargo', 'lighthouse', 'garden', 'school', 'market', 'archive', 'report', 'meeting', 'guide', 'walk', 'bird', 'bridge', 'mill', 'chapel', 'castle', 'museum', 'river', 'forest', 'beach', 'storm', 'engine', 'anchor', 'sailor', 'captain', 'bicycle', 'caravan', 'dog', 'horse', 'cattle', 'wool', 'bread', 'coffee', 'picnic', 'festival', 'concert', 'library', 'doctor', 'nurse', 'dentist', 'parking', 'bus', 'train', 'airport', 'hotel', 'campsite', 'cottage', 'farm', 'shop', 'office', 'council', 'budget', 'election', 'planning', 'housing', 'waste', 'recycling', 'water', 'energy', 'climate', 'youth', 'sport', 'swimming', 'football', 'history', 'genealogy', 'photograph', 'map', 'news', 'press', 'vacancy', 'tender', 'contract', 'safety', 'rescue', 'weather', 'wreck', 'diving', 'fishing', 'salmon', 'seaweed', 'whisky', 'pottery', 'weaving', 'language', 'poetry', 'music', 'dance', 'film', 'theatre'];
+    private const NOUNS = [
+        'harbour',
+        'ferry',
+        'island',
+        'winter',
+        'summer',
+        'ticket',
+        'timetable',
+        'notice',
+        'tide',
+        'crew',
+        'cargo',
+        'lighthouse',
+        'garden',
+        'school',
+        'market',
+        'archive',
+        'report',
+        'meeting',
+        'guide',
+        'walk',
+        'bird',
+        'bridge',
+        'mill',
+        'chapel',
+        'castle',
+        'museum',
+        'river',
+        'forest',
+        'beach',
+        'storm',
+        'engine',
+        'anchor',
+        'sailor',
+        'captain',
+        'bicycle',
+        'caravan',
+        'dog',
+        'horse',
+        'cattle',
+        'wool',
+        'bread',
+        'coffee',
+        'picnic',
+        'festival',
+        'concert',
+        'library',
+        'doctor',
+        'nurse',
+        'dentist',
+        'parking',
+        'bus',
+        'train',
+        'airport',
+        'hotel',
+        'campsite',
+        'cottage',
+        'farm',
+        'shop',
+        'office',
+        'council',
+        'budget',
+        'election',
+        'planning',
+        'housing',
+        'waste',
+        'recycling',
+        'water',
+        'energy',
+        'climate',
+        'youth',
+        'sport',
+        'swimming',
+        'football',
+        'history',
+        'genealogy',
+        'photograph',
+        'map',
+        'news',
+        'press',
+        'vacancy',
+        'tender',
+        'contract',
+        'safety',
+        'rescue',
+        'weather',
+        'wreck',
+        'diving',
+        'fishing',
+        'salmon',
+        'seaweed',
+        'whisky',
+        'pottery',
+        'weaving',
+        'language',
+        'poetry',
+        'music',
+        'dance',
+        'film',
+        'theatre',
+    ];
 
-    private const ADJECTIVES = ['old', 'new', 'small', 'great', 'northern', 'southern', 'eastern', 'western', 'upper', 'lower', 'annual', 'weekly', 'free', 'guided', 'open', 'public', 'private', 'local', 'young', 'family'];
+    private const ADJECTIVES = [
+        'old',
+        'new',
+        'small',
+        'great',
+        'northern',
+        'southern',
+        'eastern',
+        'western',
+        'upper',
+        'lower',
+        'annual',
+        'weekly',
+        'free',
+        'guided',
+        'open',
+        'public',
+        'private',
+        'local',
+        'young',
+        'family',
+    ];
 
-    private const ELSEWHERE = ['harbour' => 'hafen', 'ferry' => 'faehre', 'island' => 'insel', 'ticket' => 'fahrkarte', 'timetable' => 'fahrplan', 'school' => 'schule', 'market' => 'markt', 'archive' => 'archiv', 'report' => 'bericht', 'walk' => 'wanderung', 'bridge' => 'bruecke', 'office' => 'amt', 'council' => 'rat', 'news' => 'nachrichten', 'history' => 'geschichte', 'weather' => 'wetter', 'water' => 'wasser', 'old' => 'alt', 'new' => 'neu', 'small' => 'klein', 'great' => 'gross'];
+    private const ELSEWHERE = [
+        'harbour' => 'hafen',
+        'ferry' => 'faehre',
+        'island' => 'insel',
+        'ticket' => 'fahrkarte',
+        'timetable' => 'fahrplan',
+        'school' => 'schule',
+        'market' => 'markt',
+        'archive' => 'archiv',
+        'report' => 'bericht',
+        'walk' => 'wanderung',
+        'bridge' => 'bruecke',
+        'office' => 'amt',
+        'council' => 'rat',
+        'news' => 'nachrichten',
+        'history' => 'geschichte',
+        'weather' => 'wetter',
+        'water' => 'wasser',
+        'old' => 'alt',
+        'new' => 'neu',
+        'small' => 'klein',
+        'great' => 'gross',
+    ];
 
-    private const SYNONYMS = ['timetable' => 'schedule', 'ticket' => 'fare', 'walk' => 'hike', 'shop' => 'store', 'vacancy' => 'job', 'photograph' => 'photo', 'film' => 'cinema', 'waste' => 'rubbish', 'notice' => 'announcement', 'cottage' => 'house'];
+    private const SYNONYMS = [
+        'timetable' => 'schedule',
+        'ticket' => 'fare',
+        'walk' => 'hike',
+        'shop' => 'store',
+        'vacancy' => 'job',
+        'photograph' => 'photo',
+        'film' => 'cinema',
+        'waste' => 'rubbish',
+        'notice' => 'announcement',
+        'cottage' => 'house',
+    ];
 
     /** @var list<Candidate> */
     public array $pages = [];
@@ -28,7 +182,12 @@ final class Relaunch
         $names = [];
         while (count($this->pages) < $size) {
             $isSection = count($sections) < 12 + $size / 12;
-            $name = ($isSection ? '' : self::ADJECTIVES[mt_rand(0, 19)].' ').self::NOUNS[mt_rand(0, count(self::NOUNS) - 1)].' '.self::NOUNS[mt_rand(0, count(self::NOUNS) - 1)].(mt_rand(0, 4) === 0 ? ' '.self::NOUNS[mt_rand(0, count(self::NOUNS) - 1)] : '');
+            $name =
+                ($isSection ? '' : self::ADJECTIVES[mt_rand(0, 19)].' ').
+                self::NOUNS[mt_rand(0, count(self::NOUNS) - 1)].
+                ' '.
+                self::NOUNS[mt_rand(0, count(self::NOUNS) - 1)].
+                (mt_rand(0, 4) === 0 ? ' '.self::NOUNS[mt_rand(0, count(self::NOUNS) - 1)] : '');
             if (isset($names[$name])) {
                 continue;
             }
@@ -51,15 +210,33 @@ final class Relaunch
             $words = explode('-', $slug);
             [$address, $title] = match ($way) {
                 'renames' => ['/'.implode('/', [...$segments, implode('_', $this->renamed($words))]).'.html', ''],
-                're-nesting' => ['/'.['section', 'topics', 'info'][$n % 3].'/'.(count($segments) > 1 ? $segments[count($segments) - 1].'/' : '').$slug.'/', ''],
+                're-nesting' => [
+                    '/'.
+                    ['section', 'topics', 'info'][$n % 3].
+                    '/'.
+                    (count($segments) > 1 ? $segments[count($segments) - 1].'/' : '').
+                    $slug.
+                    '/',
+                    '',
+                ],
                 'ids' => ['/content/article/'.(1000 + $n * 7)."-$slug", ''],
                 'merges' => ['/'.implode('/', [...$segments, $slug, ['details', 'part-2', 'overview'][$n % 3]]), ''],
-                'language' => ['/de/'.implode('/', array_map(fn (string $segment): string => $this->translated($segment), [...$segments, $slug])).'.html', ''],
+                'language' => [
+                    '/de/'.implode('/', array_map(fn (string $segment): string => $this->translated($segment), [...$segments, $slug])).'.html',
+                    '',
+                ],
                 default => ['/index.php?id='.(100 + $n), $page->name],
             };
             yield [$address, $title, $page->id];
             if ($n % 10 === 0) {
-                yield ["/{$words[0]}/".substr(md5("$way $n"), 0, 8).'/'.['cookie-policy', 'member-login', 'print-version', 'survey-results', 'gift-vouchers'][$n % 5], '', null];
+                yield [
+                    "/{$words[0]}/".
+                    substr(md5("$way $n"), 0, 8).
+                    '/'.
+                    ['cookie-policy', 'member-login', 'print-version', 'survey-results', 'gift-vouchers'][$n % 5],
+                    '',
+                    null,
+                ];
             }
         }
     }

@@ -52,20 +52,35 @@ final class ResolverTest extends TestCase
     }
 
     #[Test, DataProvider('requests')]
-    public function a_request_is_answered_as_the_ledger_and_the_kinds_of_pages_say(string $asked, ?int $status, ?string $location, int $hops, ?int $sends): void
-    {
+    public function a_request_is_answered_as_the_ledger_and_the_kinds_of_pages_say(
+        string $asked,
+        ?int $status,
+        ?string $location,
+        int $hops,
+        ?int $sends,
+    ): void {
         $fares = new AnsweringPage('P', 'Fares', '/travel/fares', true);
         $draft = new AnsweringPage('D', 'Draft', '/draft', false);
         $pages = [
-            'P' => $fares, 'D' => $draft,
-            'S' => new AnsweringPage('S', 'Travel', '/travel', true, PageKind::Section), 'E' => new AnsweringPage('E', 'Empty', '/empty', true, PageKind::Section),
-            'A' => new AnsweringPage('A', 'A', '/a', true, PageKind::Pointer, Target::page('S')), 'B' => new AnsweringPage('B', 'B', '/b', true, PageKind::Pointer, Target::url('https://elsewhere.example/x')),
-            'L' => new AnsweringPage('L', 'L', '/l', true, PageKind::Pointer, Target::stored('address /L')), 'M' => new AnsweringPage('M', 'M', '/m', true, PageKind::Pointer, Target::page('D')),
-            'F' => new AnsweringPage('F', 'F', '/f', true, PageKind::Pointer, Target::file('pdf')), 'G' => new AnsweringPage('G', 'G', '/g', true, PageKind::Pointer, Target::file('none')), 'T' => new AnsweringPage('T', 'T', '/t', true, PageKind::Download, Target::file('pdf')),
+            'P' => $fares,
+            'D' => $draft,
+            'S' => new AnsweringPage('S', 'Travel', '/travel', true, PageKind::Section),
+            'E' => new AnsweringPage('E', 'Empty', '/empty', true, PageKind::Section),
+            'A' => new AnsweringPage('A', 'A', '/a', true, PageKind::Pointer, Target::page('S')),
+            'B' => new AnsweringPage('B', 'B', '/b', true, PageKind::Pointer, Target::url('https://elsewhere.example/x')),
+            'L' => new AnsweringPage('L', 'L', '/l', true, PageKind::Pointer, Target::stored('address /L')),
+            'M' => new AnsweringPage('M', 'M', '/m', true, PageKind::Pointer, Target::page('D')),
+            'F' => new AnsweringPage('F', 'F', '/f', true, PageKind::Pointer, Target::file('pdf')),
+            'G' => new AnsweringPage('G', 'G', '/g', true, PageKind::Pointer, Target::file('none')),
+            'T' => new AnsweringPage('T', 'T', '/t', true, PageKind::Download, Target::file('pdf')),
         ];
         $held = [
-            '/old' => new AddressHolder('/old', ClaimKind::Redirect, $fares), '/old-draft' => new AddressHolder('/old-draft', ClaimKind::Redirect, $draft), '/dogs' => new AddressHolder('/dogs', ClaimKind::Also, $fares),
-            '/gone' => new AddressHolder('/gone', ClaimKind::Gone, null), '/binned' => new AddressHolder('/binned', ClaimKind::Bin, null), '/old-travel' => new AddressHolder('/old-travel', ClaimKind::Redirect, $pages['S']),
+            '/old' => new AddressHolder('/old', ClaimKind::Redirect, $fares),
+            '/old-draft' => new AddressHolder('/old-draft', ClaimKind::Redirect, $draft),
+            '/dogs' => new AddressHolder('/dogs', ClaimKind::Also, $fares),
+            '/gone' => new AddressHolder('/gone', ClaimKind::Gone, null),
+            '/binned' => new AddressHolder('/binned', ClaimKind::Bin, null),
+            '/old-travel' => new AddressHolder('/old-travel', ClaimKind::Redirect, $pages['S']),
         ];
         foreach ($pages as $page) {
             $held[$page->address] = new AddressHolder($page->address, ClaimKind::Page, $page);
@@ -100,7 +115,7 @@ final class ResolverTest extends TestCase
                 return $id === 'pdf' ? '/_files/pdf' : null;
             }
         };
-        $resolution = (new Resolver(new AddressRules, $answers))->resolve($asked);
+        $resolution = (new Resolver(new AddressRules(), $answers))->resolve($asked);
         self::assertSame([$status, $location, $hops], [$resolution->status, $resolution->location, count($resolution->hops)]);
         self::assertSame($asked, $resolution->toArray()['asked']);
         self::assertSame($sends, $resolution->sendsWith());
@@ -109,7 +124,11 @@ final class ResolverTest extends TestCase
     #[Test]
     public function clicks_are_counted_along_the_shortest_way(): void
     {
-        $clicks = ClickDistance::clicks('home', ['travel', 'help'], ['home' => ['news'], 'travel' => ['fares'], 'fares' => ['deep', 'home'], 'lost' => ['home']]);
+        $clicks = ClickDistance::clicks(
+            'home',
+            ['travel', 'help'],
+            ['home' => ['news'], 'travel' => ['fares'], 'fares' => ['deep', 'home'], 'lost' => ['home']],
+        );
         ksort($clicks);
         self::assertSame(['deep' => 3, 'fares' => 2, 'help' => 1, 'home' => 0, 'news' => 1, 'travel' => 1], $clicks);
     }

@@ -23,7 +23,10 @@ final class RuleReaderTest extends TestCase
     public function a_rule_is_read_with_its_source_in_normal_form_and_everything_else_by_default(): void
     {
         $rule = $this->read(['source' => ' /Dogs/ ', 'leadsTo' => ['page' => self::PAGE], 'note' => "  Poster \n of 2024 "]);
-        self::assertSame(['/Dogs', '/dogs', '301', QueryHandling::Carry, 'Poster of 2024', true], [$rule->source, $rule->key, $rule->answer->value, $rule->query, $rule->note, $rule->claims()]);
+        self::assertSame(
+            ['/Dogs', '/dogs', '301', QueryHandling::Carry, 'Poster of 2024', true],
+            [$rule->source, $rule->key, $rule->answer->value, $rule->query, $rule->note, $rule->claims()],
+        );
         self::assertEquals($rule, $this->read(RuleReader::written($rule)));
         self::assertEquals($rule, Rule::fromArray(json_decode((string) json_encode($rule->toArray()), true)));
     }
@@ -31,11 +34,21 @@ final class RuleReaderTest extends TestCase
     #[Test]
     public function what_is_not_given_stays_when_a_rule_is_changed(): void
     {
-        $rule = $this->read(['source' => '/offer?id=3&a=1', 'query' => 'match', 'answer' => 'pause', 'leadsTo' => ['address' => '/fares?x=1#top'], 'pause' => ['seconds' => 9, 'message' => ['type' => 'doc', 'content' => []]], 'from' => '2027-01-01']);
-        self::assertSame(['/offer', 'a=1&id=3', 'address /fares?x=1#top', 9, false], [$rule->source, $rule->matched, $rule->target?->toText(), $rule->pause?->seconds, $rule->claims()]);
-        $changed = (new RuleReader(new AddressRules, 'Europe/London'))->read(['isOn' => false], $rule);
+        $rule = $this->read([
+            'source' => '/offer?id=3&a=1',
+            'query' => 'match',
+            'answer' => 'pause',
+            'leadsTo' => ['address' => '/fares?x=1#top'],
+            'pause' => ['seconds' => 9, 'message' => ['type' => 'doc', 'content' => []]],
+            'from' => '2027-01-01',
+        ]);
+        self::assertSame(
+            ['/offer', 'a=1&id=3', 'address /fares?x=1#top', 9, false],
+            [$rule->source, $rule->matched, $rule->target?->toText(), $rule->pause?->seconds, $rule->claims()],
+        );
+        $changed = (new RuleReader(new AddressRules(), 'Europe/London'))->read(['isOn' => false], $rule);
         self::assertEquals($rule->with(['isOn' => false]), $changed);
-        $gone = (new RuleReader(new AddressRules, 'Europe/London'))->read(['answer' => '410', 'leadsTo' => null], $rule);
+        $gone = (new RuleReader(new AddressRules(), 'Europe/London'))->read(['answer' => '410', 'leadsTo' => null], $rule);
         self::assertNull($gone->target);
         self::assertNull($gone->pause);
     }
@@ -55,10 +68,22 @@ final class RuleReaderTest extends TestCase
         yield 'a script' => [['source' => '/a', 'leadsTo' => ['url' => 'javascript:alert(1)']], 'leadsTo', 'https://'];
         yield 'another answer' => [['source' => '/a', 'answer' => '303'] + $to, 'answer', '301, 302, 307, 308, 410, pause'];
         yield 'a pattern of nothing' => [['scope' => 'pattern', 'source' => '/a'] + $to, 'source', 'Nothing in this pattern varies'];
-        yield 'an unknown capture' => [['scope' => 'pattern', 'source' => '/a/:x', 'leadsTo' => ['address' => '/b/:y']], 'leadsTo', 'catches :x, and not :y'];
+        yield 'an unknown capture' => [
+            ['scope' => 'pattern', 'source' => '/a/:x', 'leadsTo' => ['address' => '/b/:y']],
+            'leadsTo',
+            'catches :x, and not :y',
+        ];
         yield 'a capture as host' => [['scope' => 'pattern', 'source' => '/a/:x', 'leadsTo' => ['url' => 'https://:x/']], 'leadsTo', ''];
-        yield 'a capture in the host' => [['scope' => 'pattern', 'source' => '/a/:x', 'leadsTo' => ['url' => 'https://www.:x.example/']], 'leadsTo', ''];
-        yield 'the end before the beginning' => [['source' => '/a', 'from' => '2027-02-01', 'until' => '2027-01-01'] + $to, 'until', 'before it begins'];
+        yield 'a capture in the host' => [
+            ['scope' => 'pattern', 'source' => '/a/:x', 'leadsTo' => ['url' => 'https://www.:x.example/']],
+            'leadsTo',
+            '',
+        ];
+        yield 'the end before the beginning' => [
+            ['source' => '/a', 'from' => '2027-02-01', 'until' => '2027-01-01'] + $to,
+            'until',
+            'before it begins',
+        ];
         yield 'no date' => [['source' => '/a', 'from' => 'soon'] + $to, 'from', 'no date'];
         yield 'a long pause' => [['source' => '/a', 'answer' => 'pause', 'pause' => ['seconds' => 61]] + $to, 'pause.seconds', '0 to 60'];
         yield 'a long note' => [['source' => '/a', 'note' => str_repeat('a', 501)] + $to, 'note', 'at most 500'];
@@ -82,6 +107,6 @@ final class RuleReaderTest extends TestCase
     /** @param  array<string, mixed>  $given */
     private function read(array $given): Rule
     {
-        return (new RuleReader(new AddressRules, 'Europe/London'))->read($given + ['id' => self::ID]);
+        return (new RuleReader(new AddressRules(), 'Europe/London'))->read($given + ['id' => self::ID]);
     }
 }

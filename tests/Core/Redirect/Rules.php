@@ -28,7 +28,7 @@ final readonly class Rules implements AddressLookup
      * @param  list<Rule>  $rules
      * @param  array<string, AnsweringPage>  $pages  by identity
      */
-    public function __construct(private array $rules, private array $pages = [], private AddressRules $addresses = new AddressRules)
+    public function __construct(private array $rules, private array $pages = [], private AddressRules $addresses = new AddressRules())
     {
     }
 
@@ -104,7 +104,7 @@ final readonly class Rules implements AddressLookup
     /** @param  array<string, mixed>  $fields */
     private static function rule(RuleScope $scope, string $source, string $target, array $fields): Rule
     {
-        $key = $scope === RuleScope::Pattern ? $source : Address::set($source, new AddressRules)->key;
+        $key = $scope === RuleScope::Pattern ? $source : Address::set($source, new AddressRules())->key;
         $leadsTo = match (true) {
             $target === '' => null,
             str_starts_with($target, 'http') => Target::url($target),
@@ -112,6 +112,8 @@ final readonly class Rules implements AddressLookup
             default => Target::stored($target),
         };
 
-        return (new Rule("$scope->value $source".json_encode($fields), $scope, $source, $key, RuleAnswer::MovedPermanently, $leadsTo))->with($fields);
+        return (new Rule("$scope->value $source".json_encode($fields), $scope, $source, $key, RuleAnswer::MovedPermanently, $leadsTo))->with(
+            $fields,
+        );
     }
 }

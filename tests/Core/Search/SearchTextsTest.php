@@ -56,14 +56,21 @@ final class SearchTextsTest extends TestCase
         $cases = [
             [DescriptionSource::Own, 'Own.', $this->page(description: 'Own.', summary: 'Summary.', text: 'Words.')],
             [DescriptionSource::Summary, 'Summary.', $this->page(summary: 'Summary.', text: 'Words.')],
-            [DescriptionSource::Content, 'Boats sail at 8 a.m. daily. Come early.', $this->page(text: "Boats sail at 8 a.m. daily. Come early.\n".str_repeat('Long sentence without end ', 10).'.')],
+            [
+                DescriptionSource::Content,
+                'Boats sail at 8 a.m. daily. Come early.',
+                $this->page(text: "Boats sail at 8 a.m. daily. Come early.\n".str_repeat('Long sentence without end ', 10).'.'),
+            ],
             [DescriptionSource::Site, 'Boats.', $this->page()],
         ];
         foreach ($cases as [$source, $text, $page]) {
             $made = SearchDescription::of($page, $this->site());
             self::assertSame([$source, $text], [$made->source, $made->text]);
         }
-        self::assertSame(DescriptionSource::None, SearchDescription::of($this->page(), new SiteFacts('Ferries', '{name}', '', 'en', 'http://f.test'))->source);
+        self::assertSame(
+            DescriptionSource::None,
+            SearchDescription::of($this->page(), new SiteFacts('Ferries', '{name}', '', 'en', 'http://f.test'))->source,
+        );
     }
 
     #[Test]
@@ -90,13 +97,16 @@ final class SearchTextsTest extends TestCase
                 yield new SitemapEntry("http://ferries.test/a?b=$i&c=<d>", new \DateTimeImmutable('2026-05-03T10:00:00Z'));
             }
         })();
-        $pieces = iterator_to_array((new SitemapWriter)->part($entries), false);
+        $pieces = iterator_to_array((new SitemapWriter())->part($entries), false);
         self::assertGreaterThan(2, count($pieces));
         $xml = simplexml_load_string(implode('', $pieces));
         self::assertCount(1200, $xml->url);
         self::assertSame('http://ferries.test/a?b=7&c=<d>', (string) $xml->url[7]->loc);
         self::assertSame('2026-05-03T10:00:00+00:00', (string) $xml->url[0]->lastmod);
-        self::assertStringContainsString('<sitemapindex xmlns="http://www.sitemaps.org/schemas/sitemap/0.9"', implode('', iterator_to_array((new SitemapWriter)->index([]))));
+        self::assertStringContainsString(
+            '<sitemapindex xmlns="http://www.sitemaps.org/schemas/sitemap/0.9"',
+            implode('', iterator_to_array((new SitemapWriter())->index([]))),
+        );
     }
 
     private function site(string $pattern = '{heading} · {site}'): SiteFacts
@@ -104,8 +114,13 @@ final class SearchTextsTest extends TestCase
         return new SiteFacts('Ferries', $pattern, 'Boats.', 'en-GB', 'http://ferries.test');
     }
 
-    private function page(string $heading = 'Ferry timetables', ?string $title = null, ?string $description = null, ?string $summary = null, string $text = ''): PageFacts
-    {
+    private function page(
+        string $heading = 'Ferry timetables',
+        ?string $title = null,
+        ?string $description = null,
+        ?string $summary = null,
+        string $text = '',
+    ): PageFacts {
         return new PageFacts('Timetables', $heading, 'Travel', null, $title, $description, $summary, $text, '/travel/timetables');
     }
 }

@@ -13,7 +13,8 @@ final class Answer extends OA\Response
     {
         $one = "#/components/schemas/$schema";
         parent::__construct(
-            response: $status, description: $description,
+            response: $status,
+            description: $description,
             content: $list ? new OA\JsonContent(type: 'array', items: new OA\Items(ref: $one)) : new OA\JsonContent(ref: $one),
         );
     }

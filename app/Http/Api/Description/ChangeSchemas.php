@@ -30,15 +30,30 @@ final class ChangeSchemas
                 'oneOf' => array_map(static fn (string $reference): array => ['$ref' => $reference], array_values($kinds)),
                 'discriminator' => ['propertyName' => 'kind', 'mapping' => $kinds],
             ],
-            'OnePageOrSeveral' => ['oneOf' => [
-                self::object(['page' => $ulid], ['page']),
-                self::object(['pages' => ['type' => 'array', 'items' => ['type' => 'string'], 'minItems' => 1, 'maxItems' => 10000]], ['pages']),
-            ]],
-            'Place' => ['description' => 'Inside a page (null for the top of the tree), or beside one.', 'oneOf' => [
-                ...array_map(static fn (string $side): array => self::object([$side => ['type' => ['string', 'null']]], [$side]), ['last', 'first']),
-                ...array_map(static fn (string $side): array => self::object([$side => $ulid], [$side]), ['before', 'after']),
-            ]],
-            'LeadsTo' => ['oneOf' => array_map(static fn (string $to): array => self::object([$to => ['type' => 'string']], [$to]), ['page', 'address', 'url', 'file'])],
+            'OnePageOrSeveral' => [
+                'oneOf' => [
+                    self::object(['page' => $ulid], ['page']),
+                    self::object(['pages' => ['type' => 'array', 'items' => ['type' => 'string'], 'minItems' => 1, 'maxItems' => 10000]], ['pages']),
+                ],
+            ],
+            'Place' => [
+                'description' => 'Inside a page (null for the top of the tree), or beside one.',
+                'oneOf' => [
+                    ...array_map(static fn (string $side): array => self::object([$side => ['type' => ['string', 'null']]], [$side]), [
+                        'last',
+                        'first',
+                    ]),
+                    ...array_map(static fn (string $side): array => self::object([$side => $ulid], [$side]), ['before', 'after']),
+                ],
+            ],
+            'LeadsTo' => [
+                'oneOf' => array_map(static fn (string $to): array => self::object([$to => ['type' => 'string']], [$to]), [
+                    'page',
+                    'address',
+                    'url',
+                    'file',
+                ]),
+            ],
         ];
     }
 
@@ -46,12 +61,17 @@ final class ChangeSchemas
     private static function schema(Shape $shape): array
     {
         $field = $shape->subject->takesSeveral() ? null : $shape->subject->field();
-        $properties = ['kind' => ['type' => 'string', 'enum' => [$shape->kind]]]
-            + ($field === null ? [] : [$field => ['type' => 'string', 'description' => 'a ULID']])
-            + array_map(self::property(...), $shape->fields);
-        $required = array_values(array_filter([
-            'kind', $field, ...array_map(static fn (Field $each): ?string => $each->isRequired ? $each->name : null, array_values($shape->fields)),
-        ]));
+        $properties =
+            ['kind' => ['type' => 'string', 'enum' => [$shape->kind]]] +
+            ($field === null ? [] : [$field => ['type' => 'string', 'description' => 'a ULID']]) +
+            array_map(self::property(...), $shape->fields);
+        $required = array_values(
+            array_filter([
+                'kind',
+                $field,
+                ...array_map(static fn (Field $each): ?string => $each->isRequired ? $each->name : null, array_values($shape->fields)),
+            ]),
+        );
         $object = self::object($properties, $required);
 
         return $shape->subject->takesSeveral() ? ['allOf' => [$object, ['$ref' => '#/components/schemas/OnePageOrSeveral']]] : $object;

@@ -9,7 +9,15 @@ use App\Http\InvalidInput;
 /** Holds what a request brings against the types that the OpenAPI description gives for its operation. */
 final class DescribedTypes
 {
-    private const SAID = ['string' => 'a text', 'integer' => 'a whole number', 'boolean' => 'true or false', 'array' => 'a list', 'object' => 'an object', 'null' => 'null', 'number' => 'a number'];
+    private const SAID = [
+        'string' => 'a text',
+        'integer' => 'a whole number',
+        'boolean' => 'true or false',
+        'array' => 'a list',
+        'object' => 'an object',
+        'null' => 'null',
+        'number' => 'a number',
+    ];
 
     /** @var array<string, mixed>|null  as OpenAPI 3.1; read once there is something to hold against it */
     private ?array $document = null;
@@ -62,11 +70,13 @@ final class DescribedTypes
 
     private function guardQuery(string $name, string $type, mixed $value): void
     {
-        $fits = is_string($value) && match ($type) {
-            'integer' => $value === '' || preg_match('/^-?\d{1,9}$/D', $value) === 1,
-            'boolean' => in_array($value, ['', '0', '1', 'true', 'false'], true),
-            default => true,
-        };
+        $fits =
+            is_string($value) &&
+            match ($type) {
+                'integer' => $value === '' || preg_match('/^-?\d{1,9}$/D', $value) === 1,
+                'boolean' => in_array($value, ['', '0', '1', 'true', 'false'], true),
+                default => true,
+            };
         if (! $fits) {
             throw new InvalidInput(422, $name, 'This has to be '.self::SAID[$type].($type === 'integer' ? ' of at most nine digits.' : '.'));
         }
@@ -85,7 +95,13 @@ final class DescribedTypes
         };
         $fits = $types === [] || in_array($is, $types, true) || ($is === 'empty' && array_intersect(['array', 'object'], $types) !== []);
         if (! $fits) {
-            throw new InvalidInput(422, $field, 'This has to be '.implode(' or ', array_map(static fn (mixed $type): string => self::SAID[(string) $type] ?? (string) $type, $types)).($is === 'too large' ? ' below 2,147,483,648.' : '.'));
+            throw new InvalidInput(
+                422,
+                $field,
+                'This has to be '.
+                    implode(' or ', array_map(static fn (mixed $type): string => self::SAID[(string) $type] ?? (string) $type, $types)).
+                    ($is === 'too large' ? ' below 2,147,483,648.' : '.'),
+            );
         }
     }
 }

@@ -11,7 +11,7 @@ final class OpenApiDocument
 {
     public static function json(): string
     {
-        $generator = new Generator;
+        $generator = new Generator();
         $generator->setVersion('3.1.0');
         $document = json_decode((string) $generator->generate([app_path('Http/Api')])?->toJson(), true, flags: JSON_THROW_ON_ERROR);
         $document['components']['schemas'] = [...$document['components']['schemas'], ...ChangeSchemas::all()];
@@ -42,10 +42,14 @@ final class OpenApiDocument
     {
         preg_match_all('/\{(\w+)\}/', $path, $named);
         $inPath = array_values(array_filter($named[1], static fn (string $name): bool => isset($parameters[$name])));
-        $all = [...array_map(static fn (string $name): array => ['$ref' => "#/components/parameters/$name"], $inPath), ...$operation['parameters'] ?? []];
+        $all = [
+            ...array_map(static fn (string $name): array => ['$ref' => "#/components/parameters/$name"], $inPath),
+            ...$operation['parameters'] ?? [],
+        ];
 
         return [
-            ...$operation, ...($all === [] ? [] : ['parameters' => $all]),
+            ...$operation,
+            ...$all === [] ? [] : ['parameters' => $all],
             'responses' => $operation['responses'] + ['default' => ['$ref' => '#/components/responses/Problem']],
         ];
     }

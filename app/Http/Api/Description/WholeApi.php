@@ -7,17 +7,68 @@ namespace App\Http\Api\Description;
 use OpenApi\Attributes as OA;
 
 /** What the whole API has in common; operations are described on their controllers. */
-#[OA\Info(version: '1', title: 'Heronstem', description: 'The page tree, addresses and search texts of the sites of an installation. Signed in by session cookie with a CSRF token, or by a personal token as bearer.')]
+#[
+    OA\Info(
+        version: '1',
+        title: 'Heronstem',
+        description: 'The page tree, addresses and search texts of the sites of an installation. Signed in by session cookie with a CSRF token, or by a personal token as bearer.',
+    ),
+]
 #[OA\Server(url: '/api/v1')]
 #[OA\SecurityScheme(securityScheme: 'token', type: 'http', scheme: 'bearer')]
 #[OA\SecurityScheme(securityScheme: 'session', type: 'apiKey', in: 'cookie', name: 'heronstem_session')]
 #[OA\Parameter(parameter: 'site', name: 'site', in: 'path', required: true, description: 'key of the site', schema: new OA\Schema(type: 'string'))]
-#[OA\Parameter(parameter: 'page', name: 'page', in: 'path', required: true, description: 'identity of the page', schema: new OA\Schema(type: 'string'))]
-#[OA\Parameter(parameter: 'entry', name: 'entry', in: 'path', required: true, description: 'identity of the history entry', schema: new OA\Schema(type: 'string'))]
+#[
+    OA\Parameter(
+        parameter: 'page',
+        name: 'page',
+        in: 'path',
+        required: true,
+        description: 'identity of the page',
+        schema: new OA\Schema(type: 'string'),
+    ),
+]
+#[
+    OA\Parameter(
+        parameter: 'entry',
+        name: 'entry',
+        in: 'path',
+        required: true,
+        description: 'identity of the history entry',
+        schema: new OA\Schema(type: 'string'),
+    ),
+]
 #[OA\Parameter(parameter: 'menu', name: 'menu', in: 'path', required: true, schema: new OA\Schema(type: 'string'))]
-#[OA\Parameter(parameter: 'group', name: 'group', in: 'path', required: true, description: 'which consequences', schema: new OA\Schema(type: 'string', enum: ['addresses', 'redirectsWritten', 'redirectsDropped', 'gone', 'live', 'offline', 'bin', 'menu', 'redirects', 'rawLinks', 'copies']))]
-#[OA\Parameter(parameter: 'ifMatch', name: 'If-Match', in: 'header', required: true, description: 'the ETag one started from', schema: new OA\Schema(type: 'string'))]
-#[OA\Response(response: 'Problem', description: 'What happened, which field, why, and the way out (RFC 9457)', content: new OA\MediaType(mediaType: 'application/problem+json', schema: new OA\Schema(ref: '#/components/schemas/Problem')))]
+#[
+    OA\Parameter(
+        parameter: 'group',
+        name: 'group',
+        in: 'path',
+        required: true,
+        description: 'which consequences',
+        schema: new OA\Schema(
+            type: 'string',
+            enum: ['addresses', 'redirectsWritten', 'redirectsDropped', 'gone', 'live', 'offline', 'bin', 'menu', 'redirects', 'rawLinks', 'copies'],
+        ),
+    ),
+]
+#[
+    OA\Parameter(
+        parameter: 'ifMatch',
+        name: 'If-Match',
+        in: 'header',
+        required: true,
+        description: 'the ETag one started from',
+        schema: new OA\Schema(type: 'string'),
+    ),
+]
+#[
+    OA\Response(
+        response: 'Problem',
+        description: 'What happened, which field, why, and the way out (RFC 9457)',
+        content: new OA\MediaType(mediaType: 'application/problem+json', schema: new OA\Schema(ref: '#/components/schemas/Problem')),
+    ),
+]
 final class WholeApi
 {
 }

@@ -30,16 +30,26 @@ final readonly class ConflictView
     public static function of(Conflict $conflict): self
     {
         return new self(
-            $conflict->address->readable(), $conflict->page, $conflict->rule,
+            $conflict->address->readable(),
+            $conflict->page,
+            $conflict->rule,
             [
-                'kind' => $conflict->held->kind->value, 'page' => $conflict->holder?->id, 'name' => $conflict->holder?->name, 'state' => $conflict->holder?->state->value,
-                'since' => $conflict->held->since === null ? null : Moment::stored($conflict->held->since)->iso(), 'byChange' => $conflict->held->byChange,
+                'kind' => $conflict->held->kind->value,
+                'page' => $conflict->holder?->id,
+                'name' => $conflict->holder?->name,
+                'state' => $conflict->holder?->state->value,
+                'since' => $conflict->held->since === null ? null : Moment::stored($conflict->held->since)->iso(),
+                'byChange' => $conflict->held->byChange,
             ],
-            array_map(static fn (WayOut $way): array => [
-                'kind' => $way->kind->value, 'slug' => $way->slug?->text,
-                'changes' => array_map(static fn (Change $change): array => $change->toArray(), $way->changes),
-                'decisions' => array_map(static fn (Decision $decision): array => $decision->toArray(), $way->decisions),
-            ], $conflict->waysOut),
+            array_map(
+                static fn (WayOut $way): array => [
+                    'kind' => $way->kind->value,
+                    'slug' => $way->slug?->text,
+                    'changes' => array_map(static fn (Change $change): array => $change->toArray(), $way->changes),
+                    'decisions' => array_map(static fn (Decision $decision): array => $decision->toArray(), $way->decisions),
+                ],
+                $conflict->waysOut,
+            ),
         );
     }
 }

@@ -37,9 +37,14 @@ final readonly class ContentView
         }
 
         return new self(
-            $content->working ?? Document::blank()->toArray(), $content->working_version ?? 0, $content?->live_version,
-            $content?->saved_at->toIso8601ZuluString(), $content?->savedBy?->name,
-            $draft === null ? null : ['document' => $draft->document, 'basedOn' => $draft->based_on, 'typed' => $draft->updated_at->toIso8601ZuluString()],
+            $content->working ?? Document::blank()->toArray(),
+            $content->working_version ?? 0,
+            $content?->live_version,
+            $content?->saved_at->toIso8601ZuluString(),
+            $content?->savedBy?->name,
+            $draft === null
+                ? null
+                : ['document' => $draft->document, 'basedOn' => $draft->based_on, 'typed' => $draft->updated_at->toIso8601ZuluString()],
             $typing,
         );
     }

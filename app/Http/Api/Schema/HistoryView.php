@@ -24,12 +24,32 @@ readonly class HistoryView
         #[OA\Property(description: 'it takes another entry back')] public bool $undoes,
         #[OA\Property] public bool $undone,
         #[OA\Property(description: 'its details are gone, so it cannot be undone')] public bool $thinned,
-        #[OA\Property(description: 'of an entry that tells of saved content: the version, which is opened and brought back on its page', type: 'object', nullable: true, required: ['page', 'number'], properties: [new OA\Property('page', type: 'string'), new OA\Property('number', type: 'integer')])] public ?array $version,
+        #[
+            OA\Property(
+                description: 'of an entry that tells of saved content: the version, which is opened and brought back on its page',
+                type: 'object',
+                nullable: true,
+                required: ['page', 'number'],
+                properties: [new OA\Property('page', type: 'string'), new OA\Property('number', type: 'integer')],
+            ),
+        ]
+        public ?array $version,
     ) {
     }
 
     public static function of(HistoryEntry $entry): self
     {
-        return new self($entry->ulid, $entry->sentence, $entry->user?->name, $entry->created_at->toIso8601ZuluString(), $entry->note, $entry->counts, $entry->undoes_id !== null, $entry->undone_by_id !== null, $entry->thinned_at !== null, $entry->version());
+        return new self(
+            $entry->ulid,
+            $entry->sentence,
+            $entry->user?->name,
+            $entry->created_at->toIso8601ZuluString(),
+            $entry->note,
+            $entry->counts,
+            $entry->undoes_id !== null,
+            $entry->undone_by_id !== null,
+            $entry->thinned_at !== null,
+            $entry->version(),
+        );
     }
 }

@@ -39,7 +39,16 @@ final readonly class MenuView
      */
     public static function of(Menu $menu, string $version, array $whole, array $findings, array $names): self
     {
-        return new self($menu->id, $menu->name, $menu->kind->value, $menu->place, $version, self::entries($menu, null, $names), array_map(self::shown(...), $whole), array_map(self::finding(...), $findings));
+        return new self(
+            $menu->id,
+            $menu->name,
+            $menu->kind->value,
+            $menu->place,
+            $version,
+            self::entries($menu, null, $names),
+            array_map(self::shown(...), $whole),
+            array_map(self::finding(...), $findings),
+        );
     }
 
     /**
@@ -49,10 +58,18 @@ final readonly class MenuView
     private static function entries(Menu $menu, ?string $parent, array $names): array
     {
         return array_map(static function (Entry $entry) use ($menu, $names): array {
-            $exceptions = static fn (array $pages): array => array_map(static fn (string $page): array => ['id' => $page, 'name' => $names[$page] ?? ''], $pages);
+            $exceptions = static fn (array $pages): array => array_map(
+                static fn (string $page): array => ['id' => $page, 'name' => $names[$page] ?? ''],
+                $pages,
+            );
 
-            return ['id' => $entry->id, 'pageName' => $entry->page() === null ? null : $names[$entry->page()] ?? null, 'fileName' => $entry->kind === EntryKind::File ? $names[(string) $entry->leadsTo?->value] ?? null : null, 'exceptions' => $exceptions([...($entry->spread->out ?? []), ...($entry->spread->in ?? [])])]
-                + MenuFile::written($entry) + ['entries' => self::entries($menu, $entry->id, $names)];
+            return [
+                'id' => $entry->id,
+                'pageName' => $entry->page() === null ? null : $names[$entry->page()] ?? null,
+                'fileName' => $entry->kind === EntryKind::File ? $names[(string) $entry->leadsTo?->value] ?? null : null,
+                'exceptions' => $exceptions([...$entry->spread->out ?? [], ...$entry->spread->in ?? []]),
+            ] +
+                MenuFile::written($entry) + ['entries' => self::entries($menu, $entry->id, $names)];
         }, $menu->under($parent));
     }
 
@@ -60,14 +77,30 @@ final readonly class MenuView
     private static function shown(ResolvedEntry $entry): array
     {
         return [
-            'entry' => $entry->entry, 'kind' => $entry->kind->value, 'page' => $entry->page, 'label' => $entry->label, 'href' => $entry->href, 'hidden' => $entry->hidden?->value,
-            'when' => $entry->when?->iso(), 'text' => $entry->text, 'picture' => $entry->picture, 'under' => array_map(self::shown(...), $entry->under),
+            'entry' => $entry->entry,
+            'kind' => $entry->kind->value,
+            'page' => $entry->page,
+            'label' => $entry->label,
+            'href' => $entry->href,
+            'hidden' => $entry->hidden?->value,
+            'when' => $entry->when?->iso(),
+            'text' => $entry->text,
+            'picture' => $entry->picture,
+            'under' => array_map(self::shown(...), $entry->under),
         ];
     }
 
     /** @return array<string, mixed> */
     private static function finding(MenuFinding $finding): array
     {
-        return ['kind' => $finding->kind->value, 'entry' => $finding->entry, 'label' => $finding->label, 'hidden' => $finding->hidden?->value, 'page' => $finding->page, 'count' => $finding->count, 'most' => $finding->most];
+        return [
+            'kind' => $finding->kind->value,
+            'entry' => $finding->entry,
+            'label' => $finding->label,
+            'hidden' => $finding->hidden?->value,
+            'page' => $finding->page,
+            'count' => $finding->count,
+            'most' => $finding->most,
+        ];
     }
 }

@@ -36,7 +36,10 @@ final readonly class PageSheet
         #[OA\Property] public string $searchTitle,
         #[OA\Property] public string $searchDescription,
         #[OA\Property(description: 'search engines may list it')] public bool $indexed,
-        #[OA\Property(description: 'ancestors from the top down', type: 'array', items: new OA\Items(ref: '#/components/schemas/PageCrumb'))] public array $within,
+        #[
+            OA\Property(description: 'ancestors from the top down', type: 'array', items: new OA\Items(ref: '#/components/schemas/PageCrumb')),
+        ]
+        public array $within,
         #[OA\Property(description: 'sibling before it', ref: '#/components/schemas/PageCrumb', nullable: true)] public ?PageCrumb $after,
         #[OA\Property(description: 'former addresses that send on to it', type: 'array', items: new OA\Items(type: 'string'))] public array $sendsOn,
         #[OA\Property(description: 'how many siblings stand before it')] public int $index,
@@ -47,7 +50,19 @@ final readonly class PageSheet
         #[OA\Property(format: 'date-time')] public string $changed,
         #[OA\Property] public ?string $changedBy,
         #[OA\Property(ref: '#/components/schemas/PageKind')] public string $kind,
-        #[OA\Property(description: 'of a pointer or download: what it leads to, as a change writes it, and its name', required: ['target', 'name'], type: 'object', nullable: true, properties: [new OA\Property('target', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string')), new OA\Property('name', type: 'string')])] public ?array $leadsTo,
+        #[
+            OA\Property(
+                description: 'of a pointer or download: what it leads to, as a change writes it, and its name',
+                required: ['target', 'name'],
+                type: 'object',
+                nullable: true,
+                properties: [
+                    new OA\Property('target', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string')),
+                    new OA\Property('name', type: 'string'),
+                ],
+            ),
+        ]
+        public ?array $leadsTo,
         #[OA\Property] public bool $leftOut,
         #[OA\Property] public bool $isProtected,
         #[OA\Property(description: 'null while the address follows slug and parent')] public ?string $pinned,
@@ -55,32 +70,63 @@ final readonly class PageSheet
         #[OA\Property(format: 'date-time')] public ?string $until,
         #[OA\Property(description: 'said when it was last sent for review or returned')] public string $reviewNote,
         #[OA\Property(description: 'further addresses that serve it', type: 'array', items: new OA\Items(type: 'string'))] public array $alsoAnswers,
-        #[OA\Property(description: 'in the bin: the page it went there with', ref: '#/components/schemas/PageCrumb', nullable: true)] public ?PageCrumb $bin,
+        #[
+            OA\Property(description: 'in the bin: the page it went there with', ref: '#/components/schemas/PageCrumb', nullable: true),
+        ]
+        public ?PageCrumb $bin,
     ) {
     }
 
     public static function of(Page $page, Site $site): self
     {
-        $earlier = Page::query()->where('site_id', $site->id)->where('parent_id', $page->parent_id)->where('state', '<>', 'bin')->where('position', '<', $page->position);
+        $earlier = Page::query()
+            ->where('site_id', $site->id)
+            ->where('parent_id', $page->parent_id)
+            ->where('state', '<>', 'bin')
+            ->where('position', '<', $page->position);
         $before = $earlier->clone()->orderByDesc('position')->first();
 
         $texts = $page->workingTexts();
 
         return new self(
-            id: $page->ulid, name: $page->name, heading: $texts->heading, slug: $page->slug, address: $page->address, state: $page->state->value,
-            everLive: $page->ever_live, liveSince: $page->live_since?->toIso8601ZuluString(), listed: $page->listed, start: $page->id === $site->start_page_id,
-            summary: $texts->summary, layout: $page->layout, searchTitle: $texts->searchTitle, searchDescription: $texts->searchDescription, indexed: $page->indexed,
+            id: $page->ulid,
+            name: $page->name,
+            heading: $texts->heading,
+            slug: $page->slug,
+            address: $page->address,
+            state: $page->state->value,
+            everLive: $page->ever_live,
+            liveSince: $page->live_since?->toIso8601ZuluString(),
+            listed: $page->listed,
+            start: $page->id === $site->start_page_id,
+            summary: $texts->summary,
+            layout: $page->layout,
+            searchTitle: $texts->searchTitle,
+            searchDescription: $texts->searchDescription,
+            indexed: $page->indexed,
             within: array_map(PageCrumb::of(...), $page->ancestors()),
             after: $before === null ? null : PageCrumb::of($before),
             sendsOn: self::addresses($page, 'redirect'),
             index: $earlier->count(),
             children: Page::query()->where('parent_id', $page->id)->where('state', '<>', 'bin')->count(),
-            branch: Page::query()->where('site_id', $site->id)->whereRaw('path <@ ?::ltree', [$page->path])->where('bin_id', $page->bin_id)->count() - 1,
+            branch: Page::query()
+                ->where('site_id', $site->id)
+                ->whereRaw('path <@ ?::ltree', [$page->path])
+                ->where('bin_id', $page->bin_id)
+                ->count() - 1,
             edited: $page->hasEdits(),
             url: $site->origin.$page->address,
-            changed: $page->updated_at->toIso8601ZuluString(), changedBy: $page->changedBy?->name,
-            kind: $page->kind->value, leadsTo: self::target($page, $site), leftOut: $page->left_out, isProtected: $page->is_protected, pinned: $page->pinned,
-            from: $page->from_at?->toIso8601ZuluString(), until: $page->until_at?->toIso8601ZuluString(), reviewNote: $page->review_note, alsoAnswers: self::addresses($page, 'also'),
+            changed: $page->updated_at->toIso8601ZuluString(),
+            changedBy: $page->changedBy?->name,
+            kind: $page->kind->value,
+            leadsTo: self::target($page, $site),
+            leftOut: $page->left_out,
+            isProtected: $page->is_protected,
+            pinned: $page->pinned,
+            from: $page->from_at?->toIso8601ZuluString(),
+            until: $page->until_at?->toIso8601ZuluString(),
+            reviewNote: $page->review_note,
+            alsoAnswers: self::addresses($page, 'also'),
             bin: $page->bin_id === null ? null : PageCrumb::of(Page::query()->findOrFail($page->bin_id)),
         );
     }

@@ -34,8 +34,16 @@ final readonly class RippleView
     public static function of(Ripple $ripple): self
     {
         return new self(
-            $ripple->digest(), $ripple->matters(), $ripple->canBeApplied(), $ripple->changesNothing(), count($ripple->toDecide->conflicts) + count($ripple->toDecide->open()), RippleAccount::of($ripple),
-            array_map(static fn (Conflict $conflict): ConflictView => ConflictView::of($conflict), array_slice($ripple->toDecide->conflicts, 0, RippleAccount::EXAMPLES)),
+            $ripple->digest(),
+            $ripple->matters(),
+            $ripple->canBeApplied(),
+            $ripple->changesNothing(),
+            count($ripple->toDecide->conflicts) + count($ripple->toDecide->open()),
+            RippleAccount::of($ripple),
+            array_map(
+                static fn (Conflict $conflict): ConflictView => ConflictView::of($conflict),
+                array_slice($ripple->toDecide->conflicts, 0, RippleAccount::EXAMPLES),
+            ),
             array_map(self::question(...), array_slice($ripple->toDecide->questions, 0, RippleAccount::EXAMPLES)),
         );
     }
@@ -44,10 +52,16 @@ final readonly class RippleView
     private static function question(Question $question): array
     {
         return [
-            'kind' => $question->kind->value, 'page' => $question->page, 'name' => $question->name, 'count' => $question->count,
-            'answers' => array_map(static fn (Answer $answer): string => $answer->value, $question->answers), 'default' => $question->default->value,
-            'heir' => $question->heir === null ? null : ['id' => $question->heir->id, 'name' => $question->heir->name], 'open' => $question->isOpen(),
-            'answer' => $question->decided?->answer?->value, 'to' => $question->decided?->to,
+            'kind' => $question->kind->value,
+            'page' => $question->page,
+            'name' => $question->name,
+            'count' => $question->count,
+            'answers' => array_map(static fn (Answer $answer): string => $answer->value, $question->answers),
+            'default' => $question->default->value,
+            'heir' => $question->heir === null ? null : ['id' => $question->heir->id, 'name' => $question->heir->name],
+            'open' => $question->isOpen(),
+            'answer' => $question->decided?->answer?->value,
+            'to' => $question->decided?->to,
         ];
     }
 }

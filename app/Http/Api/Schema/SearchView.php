@@ -21,6 +21,12 @@ final readonly class SearchView
 
     public static function of(HeadTags $tags): self
     {
-        return new self($tags->title->text, $tags->title->source->value, $tags->description->text, $tags->description->source->value, $tags->canonical);
+        return new self(
+            $tags->title->text,
+            $tags->title->source->value,
+            $tags->description->text,
+            $tags->description->source->value,
+            $tags->canonical,
+        );
     }
 }

@@ -7,34 +7,118 @@ namespace App\Http\Api\Schema;
 use OpenApi\Attributes as OA;
 
 /** Shapes of answers that are written as plain arrays or rows, described in one place. */
-#[OA\Schema(schema: 'Hit', required: ['id', 'name', 'heading', 'address', 'state', 'exact', 'within'], properties: [
-    new OA\Property('id', type: 'string'), new OA\Property('name', type: 'string'), new OA\Property('heading', type: 'string'), new OA\Property('address', type: 'string'),
-    new OA\Property('state', ref: '#/components/schemas/State'), new OA\Property('exact', type: 'boolean'), new OA\Property('within', type: 'string', nullable: true),
-])]
-#[OA\Schema(schema: 'SlugAnswer', description: 'The slug and address a page would get, and who holds that address if anybody does.', required: ['slug', 'address', 'inherited', 'conflict', 'error', 'suggestion'], properties: [
-    new OA\Property('slug', type: 'string', nullable: true), new OA\Property('address', type: 'string', nullable: true), new OA\Property('inherited', type: 'string', nullable: true),
-    new OA\Property('conflict', ref: '#/components/schemas/Conflict', nullable: true),
-    new OA\Property('error', type: 'string', nullable: true), new OA\Property('suggestion', type: 'string', nullable: true),
-])]
-#[OA\Schema(schema: 'Explanation', required: ['asked', 'normal', 'hops', 'status', 'location', 'page', 'why', 'sends', 'rule', 'pause', 'loop'], properties: [
-    new OA\Property('asked', type: 'string'), new OA\Property('normal', type: 'string'),
-    new OA\Property('hops', type: 'array', items: new OA\Items(required: ['from', 'to', 'status', 'why', 'rule'], type: 'object', properties: [
-        new OA\Property('from', type: 'string'), new OA\Property('to', type: 'string'), new OA\Property('status', type: 'integer'), new OA\Property('why', type: 'string'), new OA\Property('rule', description: 'the redirect that sends on', type: 'string', nullable: true),
-    ])),
-    new OA\Property('status', description: 'null where the answer is given elsewhere', type: 'integer', nullable: true), new OA\Property('location', type: 'string', nullable: true),
-    new OA\Property('page', required: ['id', 'name'], type: 'object', nullable: true, properties: [new OA\Property('id', type: 'string'), new OA\Property('name', type: 'string')]),
-    new OA\Property('why', type: 'string'), new OA\Property('sends', description: 'status with which visitors are sent on at once; null where they are not', type: 'integer', nullable: true), new OA\Property('rule', description: 'the redirect that gives the final answer', type: 'string', nullable: true),
-    new OA\Property('pause', required: ['seconds', 'onward'], type: 'object', nullable: true, properties: [new OA\Property('seconds', type: 'integer'), new OA\Property('onward', type: 'string', nullable: true)]), new OA\Property('loop', type: 'boolean'),
-])]
-#[OA\Schema(schema: 'File', required: ['id', 'name', 'address', 'width', 'height'], properties: [
-    new OA\Property('id', type: 'string'), new OA\Property('name', type: 'string'), new OA\Property('address', type: 'string'),
-    new OA\Property('width', type: 'integer', nullable: true), new OA\Property('height', type: 'integer', nullable: true),
-])]
-#[OA\Schema(schema: 'DraftContent', required: ['document', 'basedOn', 'typed'], properties: [
-    new OA\Property('document', ref: '#/components/schemas/Document'), new OA\Property('basedOn', type: 'integer'), new OA\Property('typed', type: 'string', format: 'date-time'),
-])]
+#[
+    OA\Schema(
+        schema: 'Hit',
+        required: ['id', 'name', 'heading', 'address', 'state', 'exact', 'within'],
+        properties: [
+            new OA\Property('id', type: 'string'),
+            new OA\Property('name', type: 'string'),
+            new OA\Property('heading', type: 'string'),
+            new OA\Property('address', type: 'string'),
+            new OA\Property('state', ref: '#/components/schemas/State'),
+            new OA\Property('exact', type: 'boolean'),
+            new OA\Property('within', type: 'string', nullable: true),
+        ],
+    ),
+]
+#[
+    OA\Schema(
+        schema: 'SlugAnswer',
+        description: 'The slug and address a page would get, and who holds that address if anybody does.',
+        required: ['slug', 'address', 'inherited', 'conflict', 'error', 'suggestion'],
+        properties: [
+            new OA\Property('slug', type: 'string', nullable: true),
+            new OA\Property('address', type: 'string', nullable: true),
+            new OA\Property('inherited', type: 'string', nullable: true),
+            new OA\Property('conflict', ref: '#/components/schemas/Conflict', nullable: true),
+            new OA\Property('error', type: 'string', nullable: true),
+            new OA\Property('suggestion', type: 'string', nullable: true),
+        ],
+    ),
+]
+#[
+    OA\Schema(
+        schema: 'Explanation',
+        required: ['asked', 'normal', 'hops', 'status', 'location', 'page', 'why', 'sends', 'rule', 'pause', 'loop'],
+        properties: [
+            new OA\Property('asked', type: 'string'),
+            new OA\Property('normal', type: 'string'),
+            new OA\Property(
+                'hops',
+                type: 'array',
+                items: new OA\Items(
+                    required: ['from', 'to', 'status', 'why', 'rule'],
+                    type: 'object',
+                    properties: [
+                        new OA\Property('from', type: 'string'),
+                        new OA\Property('to', type: 'string'),
+                        new OA\Property('status', type: 'integer'),
+                        new OA\Property('why', type: 'string'),
+                        new OA\Property('rule', description: 'the redirect that sends on', type: 'string', nullable: true),
+                    ],
+                ),
+            ),
+            new OA\Property('status', description: 'null where the answer is given elsewhere', type: 'integer', nullable: true),
+            new OA\Property('location', type: 'string', nullable: true),
+            new OA\Property(
+                'page',
+                required: ['id', 'name'],
+                type: 'object',
+                nullable: true,
+                properties: [new OA\Property('id', type: 'string'), new OA\Property('name', type: 'string')],
+            ),
+            new OA\Property('why', type: 'string'),
+            new OA\Property(
+                'sends',
+                description: 'status with which visitors are sent on at once; null where they are not',
+                type: 'integer',
+                nullable: true,
+            ),
+            new OA\Property('rule', description: 'the redirect that gives the final answer', type: 'string', nullable: true),
+            new OA\Property(
+                'pause',
+                required: ['seconds', 'onward'],
+                type: 'object',
+                nullable: true,
+                properties: [new OA\Property('seconds', type: 'integer'), new OA\Property('onward', type: 'string', nullable: true)],
+            ),
+            new OA\Property('loop', type: 'boolean'),
+        ],
+    ),
+]
+#[
+    OA\Schema(
+        schema: 'File',
+        required: ['id', 'name', 'address', 'width', 'height'],
+        properties: [
+            new OA\Property('id', type: 'string'),
+            new OA\Property('name', type: 'string'),
+            new OA\Property('address', type: 'string'),
+            new OA\Property('width', type: 'integer', nullable: true),
+            new OA\Property('height', type: 'integer', nullable: true),
+        ],
+    ),
+]
+#[
+    OA\Schema(
+        schema: 'DraftContent',
+        required: ['document', 'basedOn', 'typed'],
+        properties: [
+            new OA\Property('document', ref: '#/components/schemas/Document'),
+            new OA\Property('basedOn', type: 'integer'),
+            new OA\Property('typed', type: 'string', format: 'date-time'),
+        ],
+    ),
+]
 #[OA\Schema(schema: 'Document', description: 'Typed blocks, version 1; see docs/develop/content.md.', type: 'object', additionalProperties: true)]
-#[OA\Schema(schema: 'OtherWriter', required: ['name', 'typed'], properties: [new OA\Property('name', type: 'string'), new OA\Property('typed', type: 'string', format: 'date-time')])]
+#[
+    OA\Schema(
+        schema: 'OtherWriter',
+        required: ['name', 'typed'],
+        properties: [new OA\Property('name', type: 'string'), new OA\Property('typed', type: 'string', format: 'date-time')],
+    ),
+]
 final class Shapes
 {
 }

@@ -60,8 +60,10 @@ export function AddressFacets({
                             chosen.includes(kind)
                                 ? 'border-heron bg-heron-soft font-semibold text-heron'
                                 : 'border-transparent text-ink-2 hover:bg-sunk',
-                        )}>
-                        {word} <span className="text-ink-3 tabular-nums">{(counts[kind] ?? 0).toLocaleString('en-GB')}</span>
+                        )}
+                    >
+                        {word}{' '}
+                        <span className="text-ink-3 tabular-nums">{(counts[kind] ?? 0).toLocaleString('en-GB')}</span>
                     </button>
                 ))}
             <DropdownMenu.Root>
@@ -69,14 +71,16 @@ export function AddressFacets({
                     className={clsx(
                         'ml-auto flex h-7 items-center gap-1 rounded px-2 text-[13px] whitespace-nowrap hover:bg-sunk',
                         only.length > 0 ? 'font-semibold text-heron' : 'text-ink-2',
-                    )}>
+                    )}
+                >
                     {only.length > 0 ? `Filters (${only.length})` : 'Filter'} <ChevronDown size={13} aria-hidden />
                 </DropdownMenu.Trigger>
                 <DropdownMenu.Portal>
                     <DropdownMenu.Content
                         align="end"
                         sideOffset={4}
-                        className="z-50 max-h-[70vh] min-w-[230px] overflow-y-auto rounded-md bg-sheet p-1 shadow-float">
+                        className="z-50 max-h-[70vh] min-w-[230px] overflow-y-auto rounded-md bg-sheet p-1 shadow-float"
+                    >
                         <DropdownMenu.Label className={label}>State</DropdownMenu.Label>
                         {states.map(([state, word]) => (
                             <MenuChoice
@@ -115,7 +119,8 @@ export function AddressFacets({
                                 <DropdownMenu.Separator className="my-1 h-px bg-line" />
                                 <DropdownMenu.Item
                                     className="cursor-pointer rounded px-2.5 py-1 outline-none data-[highlighted]:bg-heron-soft"
-                                    onSelect={() => set({ status: undefined, finding: undefined, hits: undefined })}>
+                                    onSelect={() => set({ status: undefined, finding: undefined, hits: undefined })}
+                                >
                                     Show all again
                                 </DropdownMenu.Item>
                             </>

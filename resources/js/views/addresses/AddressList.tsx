@@ -30,7 +30,12 @@ export function AddressList({
 }) {
     const { rows, total, more, noise, isFetching, error } = addresses
     const scroller = useRef<HTMLDivElement>(null)
-    const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 8 })
+    const virtual = useVirtualizer({
+        count: rows.length,
+        getScrollElement: () => scroller.current,
+        estimateSize: () => ROW,
+        overscan: 8,
+    })
     const shown = virtual.getVirtualItems()
     const last = shown.at(-1)?.index ?? 0
     useEffect(() => {
@@ -75,7 +80,11 @@ export function AddressList({
         <>
             <div
                 aria-hidden
-                className={clsx('grid h-[30px] items-center gap-x-3.5 border-b border-line px-4 text-[12px] text-ink-3', columns)}>
+                className={clsx(
+                    'grid h-[30px] items-center gap-x-3.5 border-b border-line px-4 text-[12px] text-ink-3',
+                    columns,
+                )}
+            >
                 <span>Address</span>
                 <span>Answers</span>
                 {!compact && <span>Ends up at</span>}
@@ -95,7 +104,8 @@ export function AddressList({
                 tabIndex={0}
                 onKeyDown={typed}
                 aria-activedescendant={shown.some(item => item.index === at) ? `address-${at}` : undefined}
-                className="relative min-h-0 flex-1 overflow-y-auto outline-none focus-visible:shadow-[inset_0_0_0_2px_var(--heron)]">
+                className="relative min-h-0 flex-1 overflow-y-auto outline-none focus-visible:shadow-[inset_0_0_0_2px_var(--heron)]"
+            >
                 <div role="rowgroup" className="relative" style={{ height: virtual.getTotalSize() }}>
                     {shown.map(({ index, start }) => {
                         const row = rows[index]
@@ -114,10 +124,15 @@ export function AddressList({
                                     'absolute inset-x-0 grid h-8 cursor-default items-center gap-x-3.5 px-4',
                                     columns,
                                     isActive ? 'bg-heron-soft shadow-[inset_3px_0_var(--heron)]' : 'hover:bg-sunk',
-                                )}>
+                                )}
+                            >
                                 <span
                                     role="gridcell"
-                                    className={clsx('truncate font-mono text-[13px]', row.kind === 'page' ? 'text-ink' : 'text-ink-2')}>
+                                    className={clsx(
+                                        'truncate font-mono text-[13px]',
+                                        row.kind === 'page' ? 'text-ink' : 'text-ink-2',
+                                    )}
+                                >
                                     {row.address}
                                     {row.redirect?.scope === 'branch' && <span className="text-ink-3">/…</span>}
                                 </span>
@@ -132,7 +147,8 @@ export function AddressList({
                                               : row.kind === 'page' || row.kind === 'also'
                                                 ? 'text-reed'
                                                 : 'text-ink-2',
-                                    )}>
+                                    )}
+                                >
                                     {answerWords(row)}
                                     {row.kind !== 'removed' && found.has(row.redirect?.id ?? '') && (
                                         <Finding words={found.get(row.redirect?.id ?? '') ?? []} />
@@ -166,7 +182,8 @@ export function AddressList({
                                         <span
                                             role="gridcell"
                                             title={row.sentence?.replaceAll('*', '')}
-                                            className="truncate text-right text-[13px] text-ink-3">
+                                            className="truncate text-right text-[13px] text-ink-3"
+                                        >
                                             {row.since === null ? '' : ago(row.since)}
                                         </span>
                                     </>
@@ -177,12 +194,15 @@ export function AddressList({
                 </div>
                 {ofMissed && (noise?.addresses ?? 0) > 0 && (
                     <p className="px-4 py-3 text-[13px] text-ink-3">
-                        {count(noise?.requests ?? 0, 'request')} of scanners for {count(noise?.addresses ?? 0, 'address', 'addresses')}{' '}
-                        {noise?.addresses === 1 ? 'is' : 'are'} left out.
+                        {count(noise?.requests ?? 0, 'request')} of scanners for{' '}
+                        {count(noise?.addresses ?? 0, 'address', 'addresses')} {noise?.addresses === 1 ? 'is' : 'are'}{' '}
+                        left out.
                     </p>
                 )}
                 {rows.length === 0 && !isFetching && (
-                    <p className="p-6 text-ink-2">Nothing here answers to that. Take a facet off, or try another part of an address.</p>
+                    <p className="p-6 text-ink-2">
+                        Nothing here answers to that. Take a facet off, or try another part of an address.
+                    </p>
                 )}
             </div>
         </>

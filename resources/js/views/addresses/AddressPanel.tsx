@@ -85,14 +85,19 @@ export function AddressPanel({ row, onClose, onPage, onTry, onRedirect, onMade }
             mono
             close="Close the address"
             width="w-[420px] max-lg:w-[360px]"
-            onClose={onClose}>
+            onClose={onClose}
+        >
             <div className="grid content-start gap-3 overflow-y-auto px-4 pb-4">
                 <dl className="grid grid-cols-[88px_1fr] gap-x-3 gap-y-1.5">
                     {page !== null && (
                         <>
                             <dt className="text-ink-2">Page</dt>
                             <dd>
-                                <button type="button" className="text-heron hover:underline" onClick={() => onPage(page.id)}>
+                                <button
+                                    type="button"
+                                    className="text-heron hover:underline"
+                                    onClick={() => onPage(page.id)}
+                                >
                                     {page.name}
                                 </button>
                             </dd>
@@ -106,7 +111,9 @@ export function AddressPanel({ row, onClose, onPage, onTry, onRedirect, onMade }
                     )}
                     {row.since !== null && (
                         <>
-                            <dt className="text-ink-2">{row.kind === 'missed' ? 'First asked' : removed !== null ? 'Removed' : 'Since'}</dt>
+                            <dt className="text-ink-2">
+                                {row.kind === 'missed' ? 'First asked' : removed !== null ? 'Removed' : 'Since'}
+                            </dt>
                             <dd>{date(row.since)}</dd>
                         </>
                     )}
@@ -118,7 +125,9 @@ export function AddressPanel({ row, onClose, onPage, onTry, onRedirect, onMade }
                     )}
                 </dl>
                 <div className="flex flex-wrap gap-2 empty:hidden">
-                    {removed !== null && <p className="w-full text-ink-2">{removed.note === '' ? 'It had no note.' : removed.note}</p>}
+                    {removed !== null && (
+                        <p className="w-full text-ink-2">{removed.note === '' ? 'It had no note.' : removed.note}</p>
+                    )}
                     {writes && removed !== null && (
                         <Button variant="main" onClick={bringBack}>
                             Bring it back
@@ -150,7 +159,9 @@ export function AddressPanel({ row, onClose, onPage, onTry, onRedirect, onMade }
                             </Button>
                         </>
                     )}
-                    {writes && row.kind === 'gone' && <Button onClick={() => onRedirect(row.address)}>Make a redirect of it</Button>}
+                    {writes && row.kind === 'gone' && (
+                        <Button onClick={() => onRedirect(row.address)}>Make a redirect of it</Button>
+                    )}
                 </div>
                 {row.kind !== 'removed' && row.kind !== 'reserved' && <Steps address={row.address} />}
                 {row.kind === 'former' && row.hits.length > 0 && (
@@ -160,7 +171,13 @@ export function AddressPanel({ row, onClose, onPage, onTry, onRedirect, onMade }
                 )}
                 {row.kind === 'missed' && <Missed address={row.address} />}
                 {row.kind === 'missed' && (
-                    <Near address={row.address} writes={writes} onRedirect={onRedirect} onMade={onMade} onIgnored={onClose} />
+                    <Near
+                        address={row.address}
+                        writes={writes}
+                        onRedirect={onRedirect}
+                        onMade={onMade}
+                        onIgnored={onClose}
+                    />
                 )}
             </div>
         </SidePanel>

@@ -42,19 +42,27 @@ function Segment({
     const Fold = isOpen ? ChevronDown : ChevronRight
     return (
         <div role="treeitem" aria-level={level} aria-expanded={each.below > 0 ? isOpen : undefined}>
-            <div className="flex h-8 items-center gap-1.5 px-4 hover:bg-sunk" style={{ paddingLeft: 16 + (level - 1) * 22 }}>
+            <div
+                className="flex h-8 items-center gap-1.5 px-4 hover:bg-sunk"
+                style={{ paddingLeft: 16 + (level - 1) * 22 }}
+            >
                 {each.below > 0 ? (
                     <button
                         type="button"
                         aria-label={`${isOpen ? 'Close' : 'Open'} ${address}`}
                         onClick={() => setOpen(!isOpen)}
-                        className="grid size-5 place-items-center text-ink-3">
+                        className="grid size-5 place-items-center text-ink-3"
+                    >
                         <Fold size={13} strokeWidth={2.4} aria-hidden />
                     </button>
                 ) : (
                     <span className="w-5" />
                 )}
-                <button type="button" onClick={() => onAddress(address)} className="truncate font-mono text-[13px] hover:underline">
+                <button
+                    type="button"
+                    onClick={() => onAddress(address)}
+                    className="truncate font-mono text-[13px] hover:underline"
+                >
                     <span className="text-ink-3">/</span>
                     <b className="font-semibold">{each.segment}</b>
                 </button>

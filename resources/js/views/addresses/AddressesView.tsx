@@ -24,7 +24,15 @@ import { useAddresses } from './useAddresses'
 import { key } from './labels'
 
 /** Every address the site answers or ever answered, in one place. */
-export function AddressesView({ search, set, onPage }: { search: Search; set: SetSearch; onPage: (page: string) => void }) {
+export function AddressesView({
+    search,
+    set,
+    onPage,
+}: {
+    search: Search
+    set: SetSearch
+    onPage: (page: string) => void
+}) {
     const site = useSite()
     const filter = {
         text: useDebounced(search.text, 100),
@@ -63,20 +71,25 @@ export function AddressesView({ search, set, onPage }: { search: Search; set: Se
                                 variant="quiet"
                                 aria-pressed={search.as === undefined}
                                 className={search.as === undefined ? 'text-heron' : 'text-ink-3'}
-                                onClick={() => set({ as: undefined })}>
+                                onClick={() => set({ as: undefined })}
+                            >
                                 List
                             </Button>
                             <Button
                                 variant="quiet"
                                 aria-pressed={search.as === 'tree'}
                                 className={search.as === 'tree' ? 'text-heron' : 'text-ink-3'}
-                                onClick={() => set({ as: 'tree', row: undefined })}>
+                                onClick={() => set({ as: 'tree', row: undefined })}
+                            >
                                 Tree
                             </Button>
                         </div>
-                        {site.manages && search.kind === 'pattern' && search.as === undefined && (counts['pattern'] ?? 0) > 1 && (
-                            <Button onClick={() => order(true)}>Set their order</Button>
-                        )}
+                        {site.manages &&
+                            search.kind === 'pattern' &&
+                            search.as === undefined &&
+                            (counts['pattern'] ?? 0) > 1 && (
+                                <Button onClick={() => order(true)}>Set their order</Button>
+                            )}
                         {findings.length > 0 && (
                             <Button variant="quiet" className="text-amber!" onClick={() => look(true)}>
                                 {count(findings.length, 'finding')}
@@ -92,9 +105,13 @@ export function AddressesView({ search, set, onPage }: { search: Search; set: Se
                         )}
                     </span>
                 </div>
-                {search.as === undefined && <AddressFacets search={search} set={set} counts={counts} findings={findings} />}
+                {search.as === undefined && (
+                    <AddressFacets search={search} set={set} counts={counts} findings={findings} />
+                )}
                 {search.as === 'tree' ? (
-                    <AddressTree onAddress={address => set({ as: undefined, text: address, kind: undefined, row: undefined })} />
+                    <AddressTree
+                        onAddress={address => set({ as: undefined, text: address, kind: undefined, row: undefined })}
+                    />
                 ) : (
                     <AddressList
                         addresses={addresses}
@@ -127,7 +144,9 @@ export function AddressesView({ search, set, onPage }: { search: Search; set: Se
                     onMade={id => set({ row: id })}
                 />
             )}
-            {making !== null && <NewRedirect source={making} onClose={() => setMaking(null)} onMade={id => set({ row: id })} />}
+            {making !== null && (
+                <NewRedirect source={making} onClose={() => setMaking(null)} onMade={id => set({ row: id })} />
+            )}
             {isMatching && <MatchOld onClose={() => match(false)} />}
             {isBringing && <BringIn onClose={() => bring(false)} />}
             {isSaving && <ServerFiles onClose={() => save(false)} />}

@@ -53,7 +53,8 @@ export function BringIn({ onClose }: { onClose: () => void }) {
             onClose={onClose}
             title="Bring redirects in"
             description="A table with columns named address, leads to, answer, note and so on, in any order, or just old and new address: CSV with any delimiter, or JSON Lines. Or the redirects of an nginx or Apache configuration. Nothing is made before you have seen what cannot be."
-            width={700}>
+            width={700}
+        >
             <textarea
                 aria-label="Table of redirects"
                 rows={7}
@@ -79,7 +80,8 @@ export function BringIn({ onClose }: { onClose: () => void }) {
                     <Button
                         variant={found === undefined ? 'main' : 'plain'}
                         disabled={text.trim() === '' || look.isPending}
-                        onClick={() => look.mutate()}>
+                        onClick={() => look.mutate()}
+                    >
                         Look it over
                     </Button>
                     {found !== undefined && found.good > 0 && (
@@ -146,9 +148,14 @@ function Bringing({ id, onClose }: { id: string; onClose: () => void }) {
     const key = [...keys.addresses(site.key), 'import', id]
     const { data } = useQuery({
         queryKey: key,
-        queryFn: ({ signal }) => answered(api.GET('/sites/{site}/redirects-import/{import}', { params: { path }, signal })),
+        queryFn: ({ signal }) =>
+            answered(api.GET('/sites/{site}/redirects-import/{import}', { params: { path }, signal })),
         refetchInterval: query =>
-            query.state.data === undefined || query.state.data.state === 'waiting' || query.state.data.state === 'running' ? 1000 : false,
+            query.state.data === undefined ||
+            query.state.data.state === 'waiting' ||
+            query.state.data.state === 'running'
+                ? 1000
+                : false,
     })
     const stop = useMutation({
         mutationFn: () => answered(api.DELETE('/sites/{site}/redirects-import/{import}', { params: { path } })),
@@ -165,14 +172,15 @@ function Bringing({ id, onClose }: { id: string; onClose: () => void }) {
             onClose={close}
             title="Bringing redirects in"
             description="You may close this and go on with something else: it goes on by itself."
-            width={480}>
+            width={480}
+        >
             <p role="status" className="mb-2">
                 {data === undefined ? (
                     'Beginning…'
                 ) : (
                     <>
-                        <b className="font-semibold tabular-nums">{data.done.toLocaleString('en-GB')}</b> of {count(data.total, 'redirect')}{' '}
-                        made. {ended[data.state] ?? ''}
+                        <b className="font-semibold tabular-nums">{data.done.toLocaleString('en-GB')}</b> of{' '}
+                        {count(data.total, 'redirect')} made. {ended[data.state] ?? ''}
                     </>
                 )}
             </p>

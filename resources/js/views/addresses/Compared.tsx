@@ -10,14 +10,28 @@ import { DayBars } from './DayBars'
 const DAYS = 28
 
 /** Redirects that lead to the same, one above the other day by day and on one scale: which of the posters brings people? */
-export function Compared({ own, source, others }: { own: string; source: string; others: Schemas['RedirectDetail']['sameTarget'] }) {
+export function Compared({
+    own,
+    source,
+    others,
+}: {
+    own: string
+    source: string
+    others: Schemas['RedirectDetail']['sameTarget']
+}) {
     const site = useSite()
     const [isShown, show] = useState(false)
     const [left, leave] = useState<string[]>([])
     const all = [{ id: own, source, note: '' }, ...others]
-    const details = useQueries({ queries: all.map(each => ({ ...redirectQuery(site.key, each.id), enabled: isShown })) })
+    const details = useQueries({
+        queries: all.map(each => ({ ...redirectQuery(site.key, each.id), enabled: isShown })),
+    })
     if (others.length === 0) return null
-    const compared = all.map((each, n) => ({ ...each, days: (details[n]?.data?.days ?? []).slice(-DAYS), isLeft: left.includes(each.id) }))
+    const compared = all.map((each, n) => ({
+        ...each,
+        days: (details[n]?.data?.days ?? []).slice(-DAYS),
+        isLeft: left.includes(each.id),
+    }))
     const top = Math.max(1, ...compared.flatMap(each => (each.isLeft ? [] : each.days.map(day => day.hits))))
     const days = compared[0]?.days ?? []
     return (
@@ -41,11 +55,17 @@ export function Compared({ own, source, others }: { own: string; source: string;
                                             className="accent-heron"
                                             checked={!each.isLeft}
                                             onChange={event =>
-                                                leave(event.target.checked ? left.filter(id => id !== each.id) : [...left, each.id])
+                                                leave(
+                                                    event.target.checked
+                                                        ? left.filter(id => id !== each.id)
+                                                        : [...left, each.id],
+                                                )
                                             }
                                         />
                                         <span className="min-w-0 flex-1 truncate font-mono">{each.source}</span>
-                                        {!each.isLeft && <b className="font-semibold tabular-nums">{sum.toLocaleString('en-GB')}</b>}
+                                        {!each.isLeft && (
+                                            <b className="font-semibold tabular-nums">{sum.toLocaleString('en-GB')}</b>
+                                        )}
                                     </label>
                                     {!each.isLeft && each.days.length > 0 && (
                                         <DayBars

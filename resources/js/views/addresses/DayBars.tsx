@@ -2,7 +2,17 @@ import type { Schemas } from '../../api/client'
 import { shortDate } from '../../ui/time'
 
 /** Hits as a bar a day, the oldest first. */
-export function DayBars({ days, top, height, label }: { days: Schemas['HitDay'][]; top: number; height: number; label: string }) {
+export function DayBars({
+    days,
+    top,
+    height,
+    label,
+}: {
+    days: Schemas['HitDay'][]
+    top: number
+    height: number
+    label: string
+}) {
     return (
         <svg
             viewBox={`0 0 ${days.length * 9} ${height}`}
@@ -10,7 +20,8 @@ export function DayBars({ days, top, height, label }: { days: Schemas['HitDay'][
             className="w-full text-heron"
             role="img"
             aria-label={label}
-            preserveAspectRatio="none">
+            preserveAspectRatio="none"
+        >
             {days.map((day, n) => (
                 <rect
                     key={day.day}
@@ -18,7 +29,8 @@ export function DayBars({ days, top, height, label }: { days: Schemas['HitDay'][
                     width={7}
                     y={height - (day.hits / top) * (height - 2)}
                     height={(day.hits / top) * (height - 2)}
-                    fill="currentColor">
+                    fill="currentColor"
+                >
                     <title>{`${shortDate(day.day)}: ${day.hits}`}</title>
                 </rect>
             ))}

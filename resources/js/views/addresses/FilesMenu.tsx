@@ -9,7 +9,15 @@ const formats: [string, string][] = [
 ]
 
 /** Redirects in and out as files. */
-export function FilesMenu({ onBring, onMatch, onSave }: { onBring: () => void; onMatch: () => void; onSave: () => void }) {
+export function FilesMenu({
+    onBring,
+    onMatch,
+    onSave,
+}: {
+    onBring: () => void
+    onMatch: () => void
+    onSave: () => void
+}) {
     const site = useSite()
     const item = 'flex cursor-pointer items-center rounded px-2.5 py-1.5 outline-none data-[highlighted]:bg-heron-soft'
     return (
@@ -20,7 +28,11 @@ export function FilesMenu({ onBring, onMatch, onSave }: { onBring: () => void; o
                 </Button>
             </DropdownMenu.Trigger>
             <DropdownMenu.Portal>
-                <DropdownMenu.Content align="end" sideOffset={4} className="z-50 min-w-[220px] rounded-md bg-sheet p-1 shadow-float">
+                <DropdownMenu.Content
+                    align="end"
+                    sideOffset={4}
+                    className="z-50 min-w-[220px] rounded-md bg-sheet p-1 shadow-float"
+                >
                     {site.manages && (
                         <>
                             <DropdownMenu.Item className={item} onSelect={onMatch}>

@@ -26,73 +26,98 @@ export function Findings({ onClose, onRedirect }: { onClose: () => void; onRedir
             onClose={onClose}
             title="Findings"
             description="Every redirect followed as visitors would. Patterns are tried with one path that they match."
-            width={680}>
+            width={680}
+        >
             {error !== null && (
                 <p role="alert" className="text-berry">
                     {error.message}
                 </p>
             )}
             {findings?.length === 0 && (
-                <p className="text-reed">Nothing to mend: every redirect leads in one step to something that answers.</p>
+                <p className="text-reed">
+                    Nothing to mend: every redirect leads in one step to something that answers.
+                </p>
             )}
             {site.manages && chains.length > 1 && (
                 <div className="mb-3">
                     <Button
                         variant="main"
-                        onClick={() => mend(chains, `Straightening ${count(chains.length, 'redirect')}`, 'Straighten them')}>
+                        onClick={() =>
+                            mend(chains, `Straightening ${count(chains.length, 'redirect')}`, 'Straighten them')
+                        }
+                    >
                         Straighten all {chains.length}
                     </Button>
                 </div>
             )}
             <div className="grid gap-4">
-                {(Object.entries(findingWords) as [Finding['kind'], [string, string]][]).map(([kind, [title, says]]) => {
-                    const of = (findings ?? []).filter(each => each.kind === kind)
-                    if (of.length === 0) return null
-                    return (
-                        <section key={kind} aria-label={title}>
-                            <h3 className="font-semibold">
-                                {title} <span className="font-normal text-ink-3 tabular-nums">{of.length.toLocaleString('en-GB')}</span>
-                            </h3>
-                            <p className="text-[12px] text-ink-3">{says}</p>
-                            <ul className="mt-1">
-                                {of.slice(0, 100).map(each => (
-                                    <li key={each.redirect} className="flex min-h-8 items-center gap-2 border-t border-line">
-                                        <button
-                                            type="button"
-                                            onClick={() => {
-                                                onClose()
-                                                onRedirect(each.redirect)
-                                            }}
-                                            className="min-w-0 truncate font-mono text-[13px] text-heron hover:underline">
-                                            {each.source}
-                                        </button>
-                                        <span className="min-w-0 flex-1 truncate text-[12px] text-ink-2">{more(each)}</span>
-                                        {site.manages &&
-                                            (each.mend !== null ? (
-                                                <Button
-                                                    variant="quiet"
-                                                    aria-label={`${mendWords[kind]} ${each.source}`}
-                                                    onClick={() => mend([each], `Mending ${each.source}`, mendWords[kind])}>
-                                                    {mendWords[kind]}
-                                                </Button>
-                                            ) : (
-                                                <Button
-                                                    variant="quiet"
-                                                    aria-label={`Open ${each.source}`}
-                                                    onClick={() => {
-                                                        onClose()
-                                                        onRedirect(each.redirect)
-                                                    }}>
-                                                    Open
-                                                </Button>
-                                            ))}
-                                    </li>
-                                ))}
-                            </ul>
-                            {of.length > 100 && <p className="text-[12px] text-ink-3">and {count(of.length - 100, 'more', 'more')}</p>}
-                        </section>
-                    )
-                })}
+                {(Object.entries(findingWords) as [Finding['kind'], [string, string]][]).map(
+                    ([kind, [title, says]]) => {
+                        const of = (findings ?? []).filter(each => each.kind === kind)
+                        if (of.length === 0) return null
+                        return (
+                            <section key={kind} aria-label={title}>
+                                <h3 className="font-semibold">
+                                    {title}{' '}
+                                    <span className="font-normal text-ink-3 tabular-nums">
+                                        {of.length.toLocaleString('en-GB')}
+                                    </span>
+                                </h3>
+                                <p className="text-[12px] text-ink-3">{says}</p>
+                                <ul className="mt-1">
+                                    {of.slice(0, 100).map(each => (
+                                        <li
+                                            key={each.redirect}
+                                            className="flex min-h-8 items-center gap-2 border-t border-line"
+                                        >
+                                            <button
+                                                type="button"
+                                                onClick={() => {
+                                                    onClose()
+                                                    onRedirect(each.redirect)
+                                                }}
+                                                className="min-w-0 truncate font-mono text-[13px] text-heron hover:underline"
+                                            >
+                                                {each.source}
+                                            </button>
+                                            <span className="min-w-0 flex-1 truncate text-[12px] text-ink-2">
+                                                {more(each)}
+                                            </span>
+                                            {site.manages &&
+                                                (each.mend !== null ? (
+                                                    <Button
+                                                        variant="quiet"
+                                                        aria-label={`${mendWords[kind]} ${each.source}`}
+                                                        onClick={() =>
+                                                            mend([each], `Mending ${each.source}`, mendWords[kind])
+                                                        }
+                                                    >
+                                                        {mendWords[kind]}
+                                                    </Button>
+                                                ) : (
+                                                    <Button
+                                                        variant="quiet"
+                                                        aria-label={`Open ${each.source}`}
+                                                        onClick={() => {
+                                                            onClose()
+                                                            onRedirect(each.redirect)
+                                                        }}
+                                                    >
+                                                        Open
+                                                    </Button>
+                                                ))}
+                                        </li>
+                                    ))}
+                                </ul>
+                                {of.length > 100 && (
+                                    <p className="text-[12px] text-ink-3">
+                                        and {count(of.length - 100, 'more', 'more')}
+                                    </p>
+                                )}
+                            </section>
+                        )
+                    },
+                )}
             </div>
         </Modal>
     )
@@ -101,7 +126,8 @@ export function Findings({ onClose, onRedirect }: { onClose: () => void; onRedir
 function more({ kind, other, page, isSure, days, steps }: Finding) {
     const said = [
         kind === 'chain' && `${steps} steps${other === null ? '' : `, next ${other.source}`}`,
-        kind === 'never-fires' && (other !== null ? `${other.source} takes them` : page !== null ? `“${page.name}” is there` : ''),
+        kind === 'never-fires' &&
+            (other !== null ? `${other.source} takes them` : page !== null ? `“${page.name}” is there` : ''),
         kind === 'hides-page' && page !== null && `“${page.name}”`,
         kind === 'doubled' && other !== null && `like ${other.source}`,
         kind === 'idle' && count(days, 'day'),

@@ -20,7 +20,9 @@ export function HitDays({ days, referrers, word = 'hit', none = 'Nobody has come
         <section aria-label="Hits">
             <h3 className="mb-1.5 font-semibold">
                 {sum === 0 ? `${none} ${span}` : `${count(sum, word)} ${span}`}
-                {bots > 0 && <span className="font-normal text-ink-3"> and {bots.toLocaleString('en-GB')} by programs</span>}
+                {bots > 0 && (
+                    <span className="font-normal text-ink-3"> and {bots.toLocaleString('en-GB')} by programs</span>
+                )}
             </h3>
             {sum > 0 && (
                 <>
@@ -32,8 +34,10 @@ export function HitDays({ days, referrers, word = 'hit', none = 'Nobody has come
                     <ul className="mt-1.5 text-[13px]">
                         {referrers.slice(0, 6).map(each => (
                             <li key={each.host} className="flex justify-between gap-3">
-                                <span className="truncate">{each.host === '' ? 'typed, or from a poster' : each.host}</span>
-                                <span className="tabular-nums text-ink-2">{each.hits.toLocaleString('en-GB')}</span>
+                                <span className="truncate">
+                                    {each.host === '' ? 'typed, or from a poster' : each.host}
+                                </span>
+                                <span className="text-ink-2 tabular-nums">{each.hits.toLocaleString('en-GB')}</span>
                             </li>
                         ))}
                     </ul>

@@ -29,7 +29,9 @@ export function Hops({ trace }: { trace: Schemas['Explanation'] }) {
                 </li>
             ))}
             <li className="grid grid-cols-[34px_1fr] gap-2">
-                <b className={`font-mono font-semibold ${trace.status === 200 || trace.status === null ? 'text-reed' : 'text-berry'}`}>
+                <b
+                    className={`font-mono font-semibold ${trace.status === 200 || trace.status === null ? 'text-reed' : 'text-berry'}`}
+                >
                     {trace.status ?? '↗'}
                 </b>
                 <span className="min-w-0">
@@ -41,7 +43,9 @@ export function Hops({ trace }: { trace: Schemas['Explanation'] }) {
                 </span>
             </li>
             {trace.hops.length > 1 && trace.sends !== null && (
-                <li className="pl-[42px] text-[12px] text-ink-2">Visitors are sent there at once, with {trace.sends}.</li>
+                <li className="pl-[42px] text-[12px] text-ink-2">
+                    Visitors are sent there at once, with {trace.sends}.
+                </li>
             )}
         </ol>
     )

@@ -27,10 +27,13 @@ export function MatchOld({ onClose }: { onClose: () => void }) {
     const [drawn, draw] = useState(DRAWN)
     const [picking, setPicking] = useState<string | null>(null)
     const match = useStoppable(signal =>
-        answered(api.POST('/sites/{site}/redirects-match', { params: { path: { site: site.key } }, body: { text }, signal })),
+        answered(
+            api.POST('/sites/{site}/redirects-match', { params: { path: { site: site.key } }, body: { text }, signal }),
+        ),
     )
     const rows: Matched[] = match.data ?? []
-    const choose = (old: string, choice: Choice) => setChoices(before => ({ ...before, [old]: { ...before[old], ...choice } }))
+    const choose = (old: string, choice: Choice) =>
+        setChoices(before => ({ ...before, [old]: { ...before[old], ...choice } }))
     const taken = rows.filter(row => accepted(row, choices, shown.threshold))
     const listed = shownRows(rows, choices, shown)
     const make = () => {
@@ -58,7 +61,8 @@ export function MatchOld({ onClose }: { onClose: () => void }) {
             onClose={onClose}
             title="Match addresses of an old site"
             description="One a line, a table with titles, a sitemap, or an access log in the common or combined format."
-            width={900}>
+            width={900}
+        >
             {match.data === undefined ? (
                 <>
                     <textarea
@@ -73,7 +77,11 @@ export function MatchOld({ onClose }: { onClose: () => void }) {
                         <TextFile label="File of old addresses" accept=".csv,.tsv,.txt,.xml,.log" onText={setText} />
                         <span className="flex gap-2">
                             <Button onClick={onClose}>Let it be</Button>
-                            <Button variant="main" disabled={text.trim() === '' || match.isPending} onClick={() => match.mutate()}>
+                            <Button
+                                variant="main"
+                                disabled={text.trim() === '' || match.isPending}
+                                onClick={() => match.mutate()}
+                            >
                                 Match them
                             </Button>
                         </span>
@@ -127,7 +135,8 @@ export function MatchOld({ onClose }: { onClose: () => void }) {
                             aria-label="Which rows"
                             className={`${inputClasses} w-auto!`}
                             value={shown.only}
-                            onChange={event => setShown({ ...shown, only: event.target.value as Shown['only'] })}>
+                            onChange={event => setShown({ ...shown, only: event.target.value as Shown['only'] })}
+                        >
                             <option value="all">All rows</option>
                             <option value="accepted">Accepted</option>
                             <option value="open">Not accepted</option>
@@ -137,7 +146,8 @@ export function MatchOld({ onClose }: { onClose: () => void }) {
                             aria-label="In which order"
                             className={`${inputClasses} w-auto!`}
                             value={shown.order}
-                            onChange={event => setShown({ ...shown, order: event.target.value as Shown['order'] })}>
+                            onChange={event => setShown({ ...shown, order: event.target.value as Shown['order'] })}
+                        >
                             {orders.map(([order, word]) => (
                                 <option key={order} value={order}>
                                     {word}

@@ -14,7 +14,9 @@ type Props = {
 export function MatchRow({ row, choice, isAccepted, isFree, onChoice, onPick }: Props) {
     const page = choice?.page ?? row.page
     const isGone = choice?.gone === true
-    const more = [row.title, row.requests > 0 ? count(row.requests, 'request') : ''].filter(part => part !== '').join(', ')
+    const more = [row.title, row.requests > 0 ? count(row.requests, 'request') : '']
+        .filter(part => part !== '')
+        .join(', ')
     return (
         <tr className="border-t border-line align-top">
             <td className="py-1.5">
@@ -46,7 +48,8 @@ export function MatchRow({ row, choice, isAccepted, isFree, onChoice, onPick }: 
                             type="button"
                             onClick={onPick}
                             aria-label={`${page?.name ?? 'choose a page'} for ${row.old}`}
-                            className="text-left text-heron hover:underline">
+                            className="text-left text-heron hover:underline"
+                        >
                             {page?.name ?? 'choose a page'}
                         </button>
                         {choice?.page === undefined && row.page !== null && (
@@ -65,9 +68,11 @@ export function MatchRow({ row, choice, isAccepted, isFree, onChoice, onPick }: 
                                                 type="button"
                                                 title={other.address}
                                                 className="text-heron hover:underline"
-                                                onClick={() => onChoice({ page: other, isOn: true })}>
-                                                {row.next.some(each => each.id !== other.id && each.name === other.name) ||
-                                                other.name === row.page?.name
+                                                onClick={() => onChoice({ page: other, isOn: true })}
+                                            >
+                                                {row.next.some(
+                                                    each => each.id !== other.id && each.name === other.name,
+                                                ) || other.name === row.page?.name
                                                     ? other.address
                                                     : other.name}
                                             </button>

@@ -9,7 +9,10 @@ export function Missed({ address }: { address: string }) {
     const site = useSite()
     const { data, error } = useQuery({
         queryKey: [...keys.addresses(site.key), 'missed', address],
-        queryFn: () => answered(api.GET('/sites/{site}/addresses/missed', { params: { path: { site: site.key }, query: { address } } })),
+        queryFn: () =>
+            answered(
+                api.GET('/sites/{site}/addresses/missed', { params: { path: { site: site.key }, query: { address } } }),
+            ),
     })
     if (error !== null)
         return (

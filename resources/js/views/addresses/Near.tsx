@@ -24,7 +24,10 @@ export function Near({
     const queries = useQueryClient()
     const { data: near = [] } = useQuery({
         queryKey: [...keys.addresses(site.key), 'near', address],
-        queryFn: () => answered(api.GET('/sites/{site}/addresses/near', { params: { path: { site: site.key }, query: { address } } })),
+        queryFn: () =>
+            answered(
+                api.GET('/sites/{site}/addresses/near', { params: { path: { site: site.key }, query: { address } } }),
+            ),
     })
     const { propose } = useChanges()
     // One step: it is said what was made, and the same notice undoes it.
@@ -33,14 +36,29 @@ export function Near({
         void propose({
             title: `Sending ${address} on`,
             act: 'Send it on',
-            batch: { changes: [{ kind: 'make-redirect', redirect, source: address, leadsTo: { page }, note: 'Was asked for in vain' }] },
+            batch: {
+                changes: [
+                    {
+                        kind: 'make-redirect',
+                        redirect,
+                        source: address,
+                        leadsTo: { page },
+                        note: 'Was asked for in vain',
+                    },
+                ],
+            },
             now: true,
             done: () => onMade(redirect),
         })
     }
     const ignore = useMutation({
         mutationFn: () =>
-            answered(api.POST('/sites/{site}/addresses/ignored', { params: { path: { site: site.key } }, body: { address } })),
+            answered(
+                api.POST('/sites/{site}/addresses/ignored', {
+                    params: { path: { site: site.key } },
+                    body: { address },
+                }),
+            ),
         onSuccess: async () => {
             await queries.invalidateQueries({ queryKey: keys.addresses(site.key) })
             onIgnored()
@@ -48,7 +66,9 @@ export function Near({
     })
     return (
         <section aria-label="Proposals">
-            <h3 className="mb-1 font-semibold">{near.length === 0 ? 'No page is much like it' : 'They may have wanted'}</h3>
+            <h3 className="mb-1 font-semibold">
+                {near.length === 0 ? 'No page is much like it' : 'They may have wanted'}
+            </h3>
             <ul className="grid gap-1">
                 {near.map(page => (
                     <li key={page.id} className="flex items-center gap-2">
@@ -57,7 +77,10 @@ export function Near({
                             <span className="block truncate font-mono text-[12px] text-ink-3">{page.address}</span>
                         </span>
                         {page.confidence !== null && (
-                            <span className={`text-[12px] ${page.confidence >= 0.9 ? 'text-reed' : 'text-ink-3'}`} title={page.why}>
+                            <span
+                                className={`text-[12px] ${page.confidence >= 0.9 ? 'text-reed' : 'text-ink-3'}`}
+                                title={page.why}
+                            >
                                 {Math.round(page.confidence * 100)} % sure
                             </span>
                         )}

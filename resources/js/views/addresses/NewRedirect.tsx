@@ -10,7 +10,15 @@ import { changeOf, RedirectForm } from './RedirectForm'
 import { Share } from './Share'
 
 /** Makes a redirect. */
-export function NewRedirect({ source, onClose, onMade }: { source: string; onClose: () => void; onMade: (id: string) => void }) {
+export function NewRedirect({
+    source,
+    onClose,
+    onMade,
+}: {
+    source: string
+    onClose: () => void
+    onMade: (id: string) => void
+}) {
     const { propose } = useChanges()
     const site = useSite()
     const [kept, keep] = useKept<Draft | null>(`heronstem redirect ${site.key} ${source}`, null)
@@ -44,9 +52,12 @@ export function NewRedirect({ source, onClose, onMade }: { source: string; onClo
                 onSubmit={event => {
                     event.preventDefault()
                     make()
-                }}>
+                }}
+            >
                 <RedirectForm draft={draft} kind="make-redirect" writes isTyped={!isMaking} onDraft={keep} />
-                {draft.scope === 'one' && draft.source.startsWith('/') && draft.source.length > 1 && <Share address={draft.source} />}
+                {draft.scope === 'one' && draft.source.startsWith('/') && draft.source.length > 1 && (
+                    <Share address={draft.source} />
+                )}
                 {problem !== '' && (
                     <p role="alert" className="text-berry">
                         {problem}
@@ -57,7 +68,8 @@ export function NewRedirect({ source, onClose, onMade }: { source: string; onClo
                         onClick={() => {
                             keep(null)
                             onClose()
-                        }}>
+                        }}
+                    >
                         Let it be
                     </Button>
                     <Button type="submit" variant="main" disabled={!isFull(draft) || isMaking}>

@@ -19,7 +19,8 @@ export function PatternOrder({ onClose }: { onClose: () => void }) {
             onClose={onClose}
             title="Order of patterns"
             description="The first that matches a request answers it. Drag a pattern, or move it with Alt and the arrow keys."
-            width={560}>
+            width={560}
+        >
             {error !== null && (
                 <p role="alert" className="text-berry">
                     {error.message}
@@ -54,7 +55,10 @@ function Ordered({ first, onClose }: { first: Pattern[]; onClose: () => void }) 
     }
     return (
         <>
-            <DndContext sensors={sensors} onDragEnd={({ active, over }) => over !== null && move(at(active.id), at(over.id))}>
+            <DndContext
+                sensors={sensors}
+                onDragEnd={({ active, over }) => over !== null && move(at(active.id), at(over.id))}
+            >
                 <ol className="max-h-[48vh] overflow-y-auto border-y border-line">
                     {order.map((each, n) => (
                         <PatternRow key={each.id} pattern={each} place={n + 1} onMove={by => move(n, n + by)} />
@@ -83,7 +87,10 @@ function PatternRow({ pattern, place, onMove }: { pattern: Pattern; place: numbe
         onMove(event.key === 'ArrowUp' ? -1 : 1)
     }
     return (
-        <li ref={drop} className={clsx('border-t border-line first:border-t-0', isOver && !isDragging && 'bg-heron-soft')}>
+        <li
+            ref={drop}
+            className={clsx('border-t border-line first:border-t-0', isOver && !isDragging && 'bg-heron-soft')}
+        >
             <button
                 ref={drag}
                 type="button"
@@ -93,7 +100,8 @@ function PatternRow({ pattern, place, onMove }: { pattern: Pattern; place: numbe
                 className={clsx(
                     'flex h-9 w-full cursor-grab items-center gap-2.5 px-1 text-left',
                     isDragging && 'relative z-10 bg-sheet shadow-float',
-                )}>
+                )}
+            >
                 <GripVertical size={14} aria-hidden className="shrink-0 text-ink-3" />
                 <span className="w-6 shrink-0 text-right text-ink-3 tabular-nums">{place}</span>
                 <span className="min-w-0 flex-1 truncate font-mono text-[13px]">{pattern.source}</span>

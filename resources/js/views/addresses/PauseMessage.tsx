@@ -71,7 +71,8 @@ export function PauseMessage({
                                 'grid size-6 place-items-center rounded font-semibold',
                                 mark === 'italic' && 'italic',
                                 marks?.[mark] === true ? 'bg-heron-soft text-heron' : 'hover:bg-sunk',
-                            )}>
+                            )}
+                        >
                             {sign}
                         </button>
                     ))}

@@ -25,7 +25,9 @@ type Props = {
 }
 
 export const changeOf = (kind: Props['kind'], draft: Draft): Change =>
-    kind === 'make-redirect' ? { kind, redirect: draft.id, ...fieldsOf(draft) } : { kind, redirect: draft.id, ...fieldsOf(draft) }
+    kind === 'make-redirect'
+        ? { kind, redirect: draft.id, ...fieldsOf(draft) }
+        : { kind, redirect: draft.id, ...fieldsOf(draft) }
 
 /** The fields of a redirect, and as they are typed what the rule would hide, break or lead round. */
 export function RedirectForm({ draft, kind, writes, isTyped = true, onDraft }: Props) {
@@ -93,7 +95,8 @@ export function RedirectForm({ draft, kind, writes, isTyped = true, onDraft }: P
                         id={id}
                         className={inputClasses}
                         value={draft.answer}
-                        onChange={event => set({ answer: event.target.value as Draft['answer'] })}>
+                        onChange={event => set({ answer: event.target.value as Draft['answer'] })}
+                    >
                         {answers.map(([answer, word]) => (
                             <option key={answer} value={answer}>
                                 {word}
@@ -111,7 +114,10 @@ export function RedirectForm({ draft, kind, writes, isTyped = true, onDraft }: P
                                 aria-label="Kind of target"
                                 className={inputClasses}
                                 value={draft.way}
-                                onChange={event => set({ way: event.target.value as Draft['way'], value: '', valueName: '' })}>
+                                onChange={event =>
+                                    set({ way: event.target.value as Draft['way'], value: '', valueName: '' })
+                                }
+                            >
                                 <option value="page">a page</option>
                                 <option value="address">an address</option>
                                 <option value="url">elsewhere</option>
@@ -128,7 +134,9 @@ export function RedirectForm({ draft, kind, writes, isTyped = true, onDraft }: P
                                             draft.valueName
                                         )}
                                     </span>
-                                    <Button onClick={() => setPicking(draft.way === 'page' ? 'page' : 'file')}>Choose…</Button>
+                                    <Button onClick={() => setPicking(draft.way === 'page' ? 'page' : 'file')}>
+                                        Choose…
+                                    </Button>
                                 </span>
                             ) : (
                                 <input
@@ -184,7 +192,8 @@ export function RedirectForm({ draft, kind, writes, isTyped = true, onDraft }: P
                     draft.query !== 'carry' ||
                     !draft.carriesRest ||
                     !draft.isOn
-                }>
+                }
+            >
                 <summary className="cursor-pointer text-ink-2">When, query, and what comes first</summary>
                 <div className="mt-2 grid gap-3">
                     <div className="grid grid-cols-2 gap-2">
@@ -212,13 +221,15 @@ export function RedirectForm({ draft, kind, writes, isTyped = true, onDraft }: P
                             draft.query === 'match'
                                 ? 'Write it behind a question mark in the address: /offer?id=3. Requests without it are answered as if the rule were not there.'
                                 : undefined
-                        }>
+                        }
+                    >
                         {({ id }) => (
                             <select
                                 id={id}
                                 className={inputClasses}
                                 value={draft.query}
-                                onChange={event => set({ query: event.target.value as Draft['query'] })}>
+                                onChange={event => set({ query: event.target.value as Draft['query'] })}
+                            >
                                 <option value="carry">taken along</option>
                                 <option value="drop">left away</option>
                                 <option value="match">looked at: only requests with it</option>
@@ -261,16 +272,18 @@ export function RedirectForm({ draft, kind, writes, isTyped = true, onDraft }: P
                     {other}
                 </p>
             )}
-            {ripple !== undefined && problem === null && (ripple.conflicts.length > 0 || ripple.account.notes.length > 0) && (
-                <ul aria-label="Worth knowing" className="grid gap-1 border-l-2 border-amber pl-3 text-[13px]">
-                    {ripple.conflicts.map(conflict => (
-                        <li key={conflict.address}>{heldBy(conflict)}</li>
-                    ))}
-                    {ripple.account.notes.map(note => (
-                        <li key={note.kind + note.page}>{noteWords(note)}</li>
-                    ))}
-                </ul>
-            )}
+            {ripple !== undefined &&
+                problem === null &&
+                (ripple.conflicts.length > 0 || ripple.account.notes.length > 0) && (
+                    <ul aria-label="Worth knowing" className="grid gap-1 border-l-2 border-amber pl-3 text-[13px]">
+                        {ripple.conflicts.map(conflict => (
+                            <li key={conflict.address}>{heldBy(conflict)}</li>
+                        ))}
+                        {ripple.account.notes.map(note => (
+                            <li key={note.kind + note.page}>{noteWords(note)}</li>
+                        ))}
+                    </ul>
+                )}
             <PickPage
                 open={picking === 'page'}
                 title="Where it leads"

@@ -14,7 +14,11 @@ import { Share } from './Share'
 import { Hops } from './Hops'
 import type { Row } from './labels'
 
-const origins: Record<string, string> = { hand: 'made by hand', change: 'made by a change', import: 'brought in from a file' }
+const origins: Record<string, string> = {
+    hand: 'made by hand',
+    change: 'made by a change',
+    import: 'brought in from a file',
+}
 
 /** Everything about one redirect: its fields, its steps, its hits, who links to it. */
 export function RedirectPanel({
@@ -81,12 +85,14 @@ export function RedirectPanel({
             label="Redirect"
             title={name}
             description={
-                row?.sentence?.replaceAll('*', '') ?? (data === undefined ? '' : (origins[data.redirect.origin.split(' ')[0] ?? ''] ?? ''))
+                row?.sentence?.replaceAll('*', '') ??
+                (data === undefined ? '' : (origins[data.redirect.origin.split(' ')[0] ?? ''] ?? ''))
             }
             mono
             close="Close the redirect"
             width="w-[420px] max-lg:w-[360px]"
-            onClose={onClose}>
+            onClose={onClose}
+        >
             <div className="grid min-h-0 flex-1 content-start gap-4 overflow-y-auto px-4 pb-4">
                 {error !== null && (
                     <p role="alert" className="text-berry">
@@ -120,7 +126,11 @@ export function RedirectPanel({
                                 <ul>
                                     {data.links.map(link => (
                                         <li key={link.id}>
-                                            <button type="button" className="text-heron hover:underline" onClick={() => onPage(link.id)}>
+                                            <button
+                                                type="button"
+                                                className="text-heron hover:underline"
+                                                onClick={() => onPage(link.id)}
+                                            >
                                                 {link.name}
                                             </button>
                                         </li>

@@ -26,7 +26,11 @@ export function ServerFiles({ onClose }: { onClose: () => void }) {
     const { data: notes, error } = useQuery({
         queryKey: [...keys.addresses(site.key), 'not-carried', server],
         queryFn: () =>
-            answered(api.GET('/sites/{site}/redirects-not-carried', { params: { path: { site: site.key }, query: { server } } })),
+            answered(
+                api.GET('/sites/{site}/redirects-not-carried', {
+                    params: { path: { site: site.key }, query: { server } },
+                }),
+            ),
     })
     return (
         <Modal
@@ -34,7 +38,8 @@ export function ServerFiles({ onClose }: { onClose: () => void }) {
             onClose={onClose}
             title="Redirects for a web server"
             description="The server answers every address as this site does, with one step. Both files keep the rules in comments, so that they can be brought in again as they were."
-            width={600}>
+            width={600}
+        >
             <div role="radiogroup" aria-label="Web server" className="flex gap-4">
                 {(['nginx', 'apache'] as const).map(each => (
                     <label key={each} className="flex items-center gap-1.5">
@@ -56,7 +61,11 @@ export function ServerFiles({ onClose }: { onClose: () => void }) {
                             <b className="block font-semibold">{word}</b>
                             <span className="block text-[13px] text-ink-2">{where}</span>
                         </span>
-                        <a href={`/api/v1/sites/${site.key}/redirects-export?format=${format}`} download className={buttonClasses()}>
+                        <a
+                            href={`/api/v1/sites/${site.key}/redirects-export?format=${format}`}
+                            download
+                            className={buttonClasses()}
+                        >
                             Save {word.toLowerCase()}
                         </a>
                     </li>
@@ -69,8 +78,13 @@ export function ServerFiles({ onClose }: { onClose: () => void }) {
             )}
             {notes !== undefined && (
                 <section aria-label="Not carried" className="mt-4 border-t border-line pt-3">
-                    <h3 className="font-semibold">{notes.length === 0 ? 'Everything can be carried' : 'What a web server cannot carry'}</h3>
-                    <ul tabIndex={0} className="mt-1 grid max-h-[24vh] list-disc gap-1 overflow-y-auto pl-5 text-[13px] text-ink-2">
+                    <h3 className="font-semibold">
+                        {notes.length === 0 ? 'Everything can be carried' : 'What a web server cannot carry'}
+                    </h3>
+                    <ul
+                        tabIndex={0}
+                        className="mt-1 grid max-h-[24vh] list-disc gap-1 overflow-y-auto pl-5 text-[13px] text-ink-2"
+                    >
                         {notes.map(note => (
                             <li key={note}>{note}</li>
                         ))}

@@ -29,7 +29,8 @@ export function Share({ address }: { address: string }) {
                             () => toast.success('Copied.'),
                             () => toast.error('The browser does not let it be copied. Mark the address and copy it.'),
                         )
-                    }>
+                    }
+                >
                     Copy
                 </Button>
                 <Button variant="quiet" aria-expanded={isShown} onClick={() => show(!isShown)}>
@@ -43,7 +44,14 @@ export function Share({ address }: { address: string }) {
             </div>
             {isShown && (
                 <div className="mt-2 w-max rounded bg-white p-2">
-                    <QRCodeSVG ref={code} value={whole} size={148} marginSize={2} level="M" title={`Code for ${whole}`} />
+                    <QRCodeSVG
+                        ref={code}
+                        value={whole}
+                        size={148}
+                        marginSize={2}
+                        level="M"
+                        title={`Code for ${whole}`}
+                    />
                 </div>
             )}
         </div>

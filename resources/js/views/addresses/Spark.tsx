@@ -5,7 +5,13 @@ export function Spark({ hits, word = 'hits' }: { hits: number[]; word?: string }
     const top = Math.max(1, ...hits)
     return (
         <span className="flex items-center gap-2" title={`${sum} ${word} in ${hits.length} days`}>
-            <svg viewBox={`0 0 ${hits.length * 3} 18`} width={hits.length * 2} height={18} aria-hidden className="shrink-0 text-heron">
+            <svg
+                viewBox={`0 0 ${hits.length * 3} 18`}
+                width={hits.length * 2}
+                height={18}
+                aria-hidden
+                className="shrink-0 text-heron"
+            >
                 {hits.map(
                     (each, day) =>
                         each > 0 && (

@@ -10,7 +10,12 @@ export function Steps({ address }: { address: string }) {
     const { data } = useQuery({
         queryKey: [...keys.addresses(site.key), 'steps', address],
         queryFn: () =>
-            answered(api.POST('/sites/{site}/addresses/tried', { params: { path: { site: site.key } }, body: { text: address } })),
+            answered(
+                api.POST('/sites/{site}/addresses/tried', {
+                    params: { path: { site: site.key } },
+                    body: { text: address },
+                }),
+            ),
     })
     const way = data?.[0]
     return way === undefined ? null : (

@@ -13,7 +13,12 @@ export function TryAddresses({ first, onClose }: { first: string; onClose: () =>
     const [text, setText] = useState(first)
     const tried = useMutation({
         mutationFn: (asked: string) =>
-            answered(api.POST('/sites/{site}/addresses/tried', { params: { path: { site: site.key } }, body: { text: asked } })),
+            answered(
+                api.POST('/sites/{site}/addresses/tried', {
+                    params: { path: { site: site.key } },
+                    body: { text: asked },
+                }),
+            ),
     })
     return (
         <Modal
@@ -21,13 +26,15 @@ export function TryAddresses({ first, onClose }: { first: string; onClose: () =>
             onClose={onClose}
             title="Try addresses"
             description="One a line, with query and all, as visitors ask for them. The answer is the one that ./heronstem explain gives."
-            width={640}>
+            width={640}
+        >
             <form
                 className="grid gap-3"
                 onSubmit={event => {
                     event.preventDefault()
                     tried.mutate(text)
-                }}>
+                }}
+            >
                 <textarea
                     aria-label="Addresses to try"
                     autoFocus

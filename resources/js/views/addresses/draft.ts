@@ -38,7 +38,8 @@ export function blank(id: string, source = ''): Draft {
 export const blankPause: NonNullable<Redirect['pause']> = { seconds: 5, message: documentOf({ content: [] }) }
 
 /** Whether it says enough to be looked at, and made. */
-export const isFull = ({ source, answer, value }: Draft) => source.trim() !== '' && (answer === '410' || value.trim() !== '')
+export const isFull = ({ source, answer, value }: Draft) =>
+    source.trim() !== '' && (answer === '410' || value.trim() !== '')
 
 /** The fields of a change that makes or changes a redirect. */
 export function fieldsOf({

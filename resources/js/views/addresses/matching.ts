@@ -27,7 +27,9 @@ export function accepted(row: Matched, choices: Choices, threshold: number) {
     const { page, gone, isOn } = choices[row.old] ?? {}
     if (!isFree(row)) return false
     return (
-        gone === true || ((page !== undefined || row.page !== null) && (isOn ?? (page !== undefined || row.confidence * 100 >= threshold)))
+        gone === true ||
+        ((page !== undefined || row.page !== null) &&
+            (isOn ?? (page !== undefined || row.confidence * 100 >= threshold)))
     )
 }
 
@@ -37,11 +39,17 @@ export function shownRows(rows: Matched[], choices: Choices, { text, only, order
         const isOn = accepted(row, choices, threshold)
         const isOf =
             only === 'all' ||
-            (only === 'accepted' ? isOn : only === 'open' ? !isOn && isFree(row) : (choices[row.old]?.page ?? row.page) === null)
+            (only === 'accepted'
+                ? isOn
+                : only === 'open'
+                  ? !isOn && isFree(row)
+                  : (choices[row.old]?.page ?? row.page) === null)
         return (
             isOf &&
             (looked === '' ||
-                [row.old, row.title, row.page?.name ?? '', row.page?.address ?? ''].some(part => part.toLowerCase().includes(looked)))
+                [row.old, row.title, row.page?.name ?? '', row.page?.address ?? ''].some(part =>
+                    part.toLowerCase().includes(looked),
+                ))
         )
     })
     return order === 'list'

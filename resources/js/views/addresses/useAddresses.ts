@@ -8,7 +8,9 @@ export function useAddresses(site: string, filter: AddressFilter) {
         queryFn: ({ pageParam, client }) => client.fetchQuery(addressesQuery(site, filter, pageParam)),
         initialPageParam: 0,
         getNextPageParam: last =>
-            last.offset + last.rows.length < last.total && last.rows.length > 0 ? last.offset + last.rows.length : undefined,
+            last.offset + last.rows.length < last.total && last.rows.length > 0
+                ? last.offset + last.rows.length
+                : undefined,
         placeholderData: previous => previous,
     })
     return {

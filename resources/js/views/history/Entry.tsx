@@ -4,7 +4,13 @@ import { Sentence } from '../../app/Sentence'
 import { useSite } from '../../app/site'
 import { clock } from '../../ui/time'
 
-type Props = { entry: Schemas['HistoryEntry']; isOpen: boolean; chosen: boolean; onOpen: () => void; onChoose: () => void }
+type Props = {
+    entry: Schemas['HistoryEntry']
+    isOpen: boolean
+    chosen: boolean
+    onOpen: () => void
+    onChoose: () => void
+}
 
 /** One change: when, what in a sentence, who, why. */
 export function Entry({ entry, isOpen, chosen, onOpen, onChoose }: Props) {
@@ -16,7 +22,8 @@ export function Entry({ entry, isOpen, chosen, onOpen, onChoose }: Props) {
             className={clsx(
                 'grid grid-cols-[20px_52px_minmax(0,1fr)_auto] items-baseline gap-x-2.5 rounded px-1 py-1',
                 isOpen ? 'bg-heron-soft' : 'hover:bg-sunk',
-            )}>
+            )}
+        >
             {manages ? (
                 <input
                     type="checkbox"
@@ -33,7 +40,12 @@ export function Entry({ entry, isOpen, chosen, onOpen, onChoose }: Props) {
                 {clock(entry.at)}
             </time>
             <button type="button" aria-expanded={isOpen} onClick={onOpen} className="min-w-0 text-left">
-                <span className={clsx('hover:underline hover:underline-offset-2', entry.undone && 'text-ink-3 line-through')}>
+                <span
+                    className={clsx(
+                        'hover:underline hover:underline-offset-2',
+                        entry.undone && 'text-ink-3 line-through',
+                    )}
+                >
                     <Sentence text={entry.sentence} />
                 </span>
                 {entry.undone && <span className="ml-2 text-[12px] text-ink-3">undone</span>}

@@ -17,14 +17,16 @@ export function EntryDetail({ entry: id, onClose }: { entry: string; onClose: ()
     const { propose } = useChanges()
     const { data, error } = useQuery({
         queryKey: keys.entry(site.key, id),
-        queryFn: () => answered(api.GET('/sites/{site}/history/{entry}', { params: { path: { site: site.key, entry: id } } })),
+        queryFn: () =>
+            answered(api.GET('/sites/{site}/history/{entry}', { params: { path: { site: site.key, entry: id } } })),
     })
     const take = (how: { entries: string[] } | { since: string }, title: string) =>
         void propose({ title, act: 'Undo', always: true, undo: how })
     return (
         <aside
             aria-label="Change"
-            className="flex h-full w-[520px] shrink-0 flex-col overflow-y-auto border-l border-line bg-sheet px-5 pt-4 pb-8 max-lg:w-[420px] max-md:absolute max-md:inset-y-12 max-md:right-0 max-md:z-10 max-md:w-[calc(100vw-52px)]">
+            className="flex h-full w-[520px] shrink-0 flex-col overflow-y-auto border-l border-line bg-sheet px-5 pt-4 pb-8 max-lg:w-[420px] max-md:absolute max-md:inset-y-12 max-md:right-0 max-md:z-10 max-md:w-[calc(100vw-52px)]"
+        >
             <div className="flex items-start gap-2">
                 <h2 className="min-w-0 flex-1 text-[17px] leading-6 font-bold">
                     {data === undefined ? (
@@ -41,7 +43,8 @@ export function EntryDetail({ entry: id, onClose }: { entry: string; onClose: ()
                     type="button"
                     aria-label="Close the change"
                     onClick={onClose}
-                    className="grid size-7 place-items-center rounded text-ink-3 hover:bg-sunk hover:text-ink">
+                    className="grid size-7 place-items-center rounded text-ink-3 hover:bg-sunk hover:text-ink"
+                >
                     <X size={17} aria-hidden />
                 </button>
             </div>
@@ -65,13 +68,16 @@ export function EntryDetail({ entry: id, onClose }: { entry: string; onClose: ()
                                     Undo…
                                 </Button>
                             )}
-                            <Button onClick={() => take({ since: id }, 'Undoing everything since')}>Undo everything since…</Button>
+                            <Button onClick={() => take({ since: id }, 'Undoing everything since')}>
+                                Undo everything since…
+                            </Button>
                         </div>
                     )}
                     <div className="mt-5">
                         {data.ripple === null ? (
                             <p className="text-ink-2">
-                                What followed from this change has been thinned out of the history. What was done, by whom and when, stays.
+                                What followed from this change has been thinned out of the history. What was done, by
+                                whom and when, stays.
                             </p>
                         ) : (
                             <RippleAccount account={data.ripple} rows={entryRows(site.key, id)} />

@@ -40,7 +40,13 @@ const kinds: [string, string][] = [
 const field = 'h-[30px] rounded-[5px] border border-edge bg-sheet px-2'
 
 /** Filters the history to a person, a kind of change, a span of days, a page or some text. */
-export function HistoryFilter({ search, set }: { search: HistorySearch; set: (change: Partial<HistorySearch>) => void }) {
+export function HistoryFilter({
+    search,
+    set,
+}: {
+    search: HistorySearch
+    set: (change: Partial<HistorySearch>) => void
+}) {
     const site = useSite()
     const { data: people = [] } = useQuery({
         queryKey: [...keys.site(site.key), 'people'],
@@ -55,7 +61,11 @@ export function HistoryFilter({ search, set }: { search: HistorySearch; set: (ch
     }, [search.text, set, text])
     const some = (value: string) => (value === '' ? undefined : value)
     return (
-        <div role="search" aria-label="Filter the history" className="flex flex-wrap items-center gap-2 border-b border-line px-4 pb-3">
+        <div
+            role="search"
+            aria-label="Filter the history"
+            className="flex flex-wrap items-center gap-2 border-b border-line px-4 pb-3"
+        >
             <input
                 type="search"
                 aria-label="Text in a change or its note"
@@ -64,7 +74,12 @@ export function HistoryFilter({ search, set }: { search: HistorySearch; set: (ch
                 onChange={event => setTyped(event.target.value)}
                 className={`${field} w-[150px]`}
             />
-            <select aria-label="Person" value={search.by ?? ''} onChange={event => set({ by: some(event.target.value) })} className={field}>
+            <select
+                aria-label="Person"
+                value={search.by ?? ''}
+                onChange={event => set({ by: some(event.target.value) })}
+                className={field}
+            >
                 <option value="">Anybody</option>
                 {people.map(person => (
                     <option key={person.id} value={person.id}>
@@ -77,7 +92,8 @@ export function HistoryFilter({ search, set }: { search: HistorySearch; set: (ch
                 aria-label="Kind of change"
                 value={search.kind ?? ''}
                 onChange={event => set({ kind: some(event.target.value) })}
-                className={field}>
+                className={field}
+            >
                 <option value="">Any change</option>
                 {kinds.map(([value, words]) => (
                     <option key={value} value={value}>
@@ -111,7 +127,8 @@ export function HistoryFilter({ search, set }: { search: HistorySearch; set: (ch
                 <button
                     type="button"
                     onClick={() => set({ page: undefined })}
-                    className="flex h-[30px] items-center gap-1 rounded-[5px] border border-heron bg-heron-soft px-2 text-heron">
+                    className="flex h-[30px] items-center gap-1 rounded-[5px] border border-heron bg-heron-soft px-2 text-heron"
+                >
                     {page.data?.sheet.name ?? 'One page'} <X size={13} aria-label="show any page" />
                 </button>
             )}

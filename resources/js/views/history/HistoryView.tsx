@@ -27,7 +27,10 @@ export function HistoryView({ search, set }: { search: HistorySearch; set: (chan
         queryFn: ({ pageParam, signal }) =>
             answered(
                 api.GET('/sites/{site}/history', {
-                    params: { path: { site: site.key }, query: { ...wanted, ...(pageParam === '' ? {} : { before: pageParam }) } },
+                    params: {
+                        path: { site: site.key },
+                        query: { ...wanted, ...(pageParam === '' ? {} : { before: pageParam }) },
+                    },
                     signal,
                 }),
             ),
@@ -37,7 +40,9 @@ export function HistoryView({ search, set }: { search: HistorySearch; set: (chan
     const entries = list.data?.pages.flat() ?? []
     const days = [...new Set(entries.map(entry => date(entry.at)))]
     const turn = (id: string) =>
-        setChosen(before => (before.has(id) ? new Set([...before].filter(each => each !== id)) : new Set(before).add(id)))
+        setChosen(before =>
+            before.has(id) ? new Set([...before].filter(each => each !== id)) : new Set(before).add(id),
+        )
     const undo = () =>
         void propose({
             title: `Undoing ${count(chosen.size, 'change')}`,
@@ -105,7 +110,9 @@ export function HistoryView({ search, set }: { search: HistorySearch; set: (chan
                     )}
                 </div>
             </main>
-            {opened !== undefined && <EntryDetail key={opened} entry={opened} onClose={() => set({ entry: undefined })} />}
+            {opened !== undefined && (
+                <EntryDetail key={opened} entry={opened} onClose={() => set({ entry: undefined })} />
+            )}
             <Thin open={thinning} onClose={() => setThinning(false)} />
         </div>
     )

@@ -40,13 +40,15 @@ export function Thin({ open, onClose }: { open: boolean; onClose: () => void }) 
             onClose={onClose}
             title="Thin old history"
             description="What was done, by whom, when and why stays, and so does every address. What goes is what followed in detail, and with it the way back."
-            alert>
+            alert
+        >
             <label className="flex items-center gap-2">
                 Changes older than{' '}
                 <select
                     value={days}
                     onChange={event => setDays(Number(event.target.value))}
-                    className="h-[30px] rounded-[5px] border border-edge bg-sheet px-2">
+                    className="h-[30px] rounded-[5px] border border-edge bg-sheet px-2"
+                >
                     {ages.map(([n, words]) => (
                         <option key={n} value={n}>
                             {words}
@@ -64,8 +66,8 @@ export function Thin({ open, onClose }: { open: boolean; onClose: () => void }) 
                         <b className="font-semibold">{count(data.entries, 'change')}</b> can then no longer be undone
                         {data.pages > 0 ? (
                             <>
-                                , and <b className="font-semibold">{count(data.pages, 'deleted page')}</b> {data.pages === 1 ? 'is' : 'are'}{' '}
-                                gone for good
+                                , and <b className="font-semibold">{count(data.pages, 'deleted page')}</b>{' '}
+                                {data.pages === 1 ? 'is' : 'are'} gone for good
                             </>
                         ) : (
                             ''
@@ -84,7 +86,8 @@ export function Thin({ open, onClose }: { open: boolean; onClose: () => void }) 
                 <Button
                     variant="breaks"
                     disabled={data === undefined || data.entries === 0 || thin.isPending}
-                    onClick={() => thin.mutate()}>
+                    onClick={() => thin.mutate()}
+                >
                     {data === undefined || data.entries === 0 ? 'Thin' : `Thin ${count(data.entries, 'change')}`}
                 </Button>
             </div>

@@ -37,7 +37,8 @@ export function AddEntry({ picks, onAdd }: { picks: boolean; onAdd: (entry: Entr
                             <button
                                 type="button"
                                 onClick={() => add(kind)}
-                                className="grid w-full grid-cols-[96px_1fr] items-baseline rounded px-2 py-1.5 text-left hover:bg-heron-soft">
+                                className="grid w-full grid-cols-[96px_1fr] items-baseline rounded px-2 py-1.5 text-left hover:bg-heron-soft"
+                            >
                                 <b className="font-semibold">{word}</b>
                                 <span className="text-ink-2">{says}</span>
                             </button>
@@ -54,7 +55,13 @@ export function AddEntry({ picks, onAdd }: { picks: boolean; onAdd: (entry: Entr
                     const top = page.id === 'top'
                     onAdd(
                         picking === 'branch'
-                            ? { id: ulid(), kind: 'branch', page: top ? null : page.id, pageName: top ? null : page.name, depth: 1 }
+                            ? {
+                                  id: ulid(),
+                                  kind: 'branch',
+                                  page: top ? null : page.id,
+                                  pageName: top ? null : page.name,
+                                  depth: 1,
+                              }
                             : toPage(page),
                     )
                     setPicking(null)

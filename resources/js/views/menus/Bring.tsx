@@ -24,7 +24,9 @@ export function Bring({
     const [problem, setProblem] = useState('')
     const read = async () => {
         try {
-            const found = await answered(api.POST('/sites/{site}/menus/{menu}/read', { params: { path: { site, menu } }, body: { text } }))
+            const found = await answered(
+                api.POST('/sites/{site}/menus/{menu}/read', { params: { path: { site, menu } }, body: { text } }),
+            )
             onEntries(found.entries)
             setText('')
             setProblem('')
@@ -39,7 +41,8 @@ export function Bring({
             onClose={onClose}
             title="Bring entries in"
             description="Paste a list, one label or address a line, indented where it stands under another; or choose a menu file (JSON) or an OPML outline. What is known here becomes an entry to its page."
-            width={560}>
+            width={560}
+        >
             <textarea
                 aria-label="List of entries"
                 value={text}

@@ -17,17 +17,25 @@ type Props = {
 export function Drawn(props: Props) {
     const { shown, place, kind, phone } = props
     if (shown.length === 0)
-        return <p className="px-1 py-6 text-ink-3">Nothing is shown here yet. Add a page, a branch or a heading below.</p>
+        return (
+            <p className="px-1 py-6 text-ink-3">Nothing is shown here yet. Add a page, a branch or a heading below.</p>
+        )
     if (kind === 'picks') {
         return (
             <ul className={clsx('grid gap-2.5', phone ? 'grid-cols-1' : 'grid-cols-3')}>
                 {shown.map((pick, i) => (
                     <li key={pick.entry + i} className="min-h-[64px] rounded-md bg-sunk p-2.5">
                         {pick.picture !== null && (
-                            <img src={pick.picture} alt="" className="mb-1.5 aspect-video w-full rounded object-cover" />
+                            <img
+                                src={pick.picture}
+                                alt=""
+                                className="mb-1.5 aspect-video w-full rounded object-cover"
+                            />
                         )}
                         <One {...props} one={pick} strong />
-                        {pick.text !== '' && <p className="mt-0.5 line-clamp-2 px-1.5 text-[12px] leading-4 text-ink-2">{pick.text}</p>}
+                        {pick.text !== '' && (
+                            <p className="mt-0.5 line-clamp-2 px-1.5 text-[12px] leading-4 text-ink-2">{pick.text}</p>
+                        )}
                     </li>
                 ))}
             </ul>
@@ -41,9 +49,13 @@ export function Drawn(props: Props) {
                 flat && !phone && 'flex flex-wrap',
                 phone && 'grid',
                 !flat && 'grid auto-cols-fr grid-flow-col',
-            )}>
+            )}
+        >
             {shown.map((entry, i) => (
-                <li key={entry.entry + (entry.page ?? i)} className={clsx('min-w-0', phone && 'border-b border-line pb-2')}>
+                <li
+                    key={entry.entry + (entry.page ?? i)}
+                    className={clsx('min-w-0', phone && 'border-b border-line pb-2')}
+                >
                     <One {...props} one={entry} strong={place !== 'quick'} />
                     {entry.under.length > 0 && (
                         <ul className={clsx('mt-1.5 grid gap-1', flat ? 'pl-4' : 'border-t border-line pt-1.5')}>
@@ -63,7 +75,12 @@ export function Drawn(props: Props) {
 function One({ one, strong, entry, audiences, onEntry }: Props & { one: Shown; strong: boolean }) {
     if (one.kind === 'separator')
         return (
-            <button type="button" aria-label="Separator" onClick={() => onEntry(one.entry)} className="block h-4 w-full py-[7px]">
+            <button
+                type="button"
+                aria-label="Separator"
+                onClick={() => onEntry(one.entry)}
+                className="block h-4 w-full py-[7px]"
+            >
                 <span className="block h-px bg-edge opacity-60" />
             </button>
         )
@@ -75,19 +92,23 @@ function One({ one, strong, entry, audiences, onEntry }: Props & { one: Shown; s
             className={clsx(
                 'block max-w-full rounded px-1.5 py-0.5 text-left hover:bg-heron-soft',
                 one.entry === entry && 'bg-heron-soft shadow-[inset_2px_0_var(--heron)]',
-                one.hidden !== null && 'outline outline-1 outline-offset-[-1px] outline-dashed outline-edge',
-            )}>
+                one.hidden !== null && 'outline outline-1 outline-offset-[-1px] outline-edge outline-dashed',
+            )}
+        >
             <span
                 className={clsx(
                     'block leading-[18px] break-words',
                     strong ? 'font-[650]' : '',
                     one.hidden !== null && 'text-ink-3',
                     one.href === null && one.hidden === null && 'text-ink-2',
-                )}>
+                )}
+            >
                 {one.label}
             </span>
             {one.hidden !== null && (
-                <span className="block truncate text-[12px] leading-4 text-amber">{hiddenWords(one, audiences.get(one.entry))}</span>
+                <span className="block truncate text-[12px] leading-4 text-amber">
+                    {hiddenWords(one, audiences.get(one.entry))}
+                </span>
             )}
         </button>
     )

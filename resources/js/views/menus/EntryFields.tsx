@@ -23,7 +23,18 @@ type Props = {
 }
 
 /** Everything about one entry: what it says, where it leads, for whom and when. */
-export function EntryFields({ entry, entries, picks, writes, onChange, onArrange, toMenu, onOut, onClose, error }: Props) {
+export function EntryFields({
+    entry,
+    entries,
+    picks,
+    writes,
+    onChange,
+    onArrange,
+    toMenu,
+    onOut,
+    onClose,
+    error,
+}: Props) {
     const site = useSite()
     const [picking, setPicking] = useState<'page' | 'exception' | 'file' | 'picture' | null>(null)
     const moves: [Step, string][] = [
@@ -45,7 +56,8 @@ export function EntryFields({ entry, entries, picks, writes, onChange, onArrange
             description={picks ? 'pick' : kindWord(entry.kind)}
             close="Close the entry"
             width="w-[340px] overflow-y-auto max-lg:w-[280px]"
-            onClose={onClose}>
+            onClose={onClose}
+        >
             <div className="grid gap-3 px-4 pb-4">
                 {entry.kind !== 'separator' && entry.kind !== 'branch' && (
                     <Field
@@ -57,7 +69,11 @@ export function EntryFields({ entry, entries, picks, writes, onChange, onArrange
                     />
                 )}
                 {(entry.kind === 'page' || entry.kind === 'branch') && (
-                    <FieldFrame stacked label={entry.kind === 'page' ? 'Leads to' : 'Filled with what is inside'} error={error('page')}>
+                    <FieldFrame
+                        stacked
+                        label={entry.kind === 'page' ? 'Leads to' : 'Filled with what is inside'}
+                        error={error('page')}
+                    >
                         {({ id }) => (
                             <div id={id} className="flex items-center justify-between gap-2">
                                 <span className="truncate">
@@ -76,7 +92,9 @@ export function EntryFields({ entry, entries, picks, writes, onChange, onArrange
                     </FieldFrame>
                 )}
                 {entry.kind === 'url' && <Field stacked mono label="URL" placeholder="https://" {...text('url')} />}
-                {entry.kind === 'address' && <Field stacked mono label="Address" placeholder="/" {...text('address')} />}
+                {entry.kind === 'address' && (
+                    <Field stacked mono label="Address" placeholder="/" {...text('address')} />
+                )}
                 {entry.kind === 'file' && (
                     <FieldFrame stacked label="Leads to" error={error('file')}>
                         {({ id }) => (
@@ -100,7 +118,8 @@ export function EntryFields({ entry, entries, picks, writes, onChange, onArrange
                                     className={inputClasses}
                                     disabled={!writes}
                                     value={entry.depth ?? 1}
-                                    onChange={event => onChange({ depth: Number(event.target.value) })}>
+                                    onChange={event => onChange({ depth: Number(event.target.value) })}
+                                >
                                     {[1, 2, 3, 4, 5].map(n => (
                                         <option key={n} value={n}>
                                             {n}
@@ -114,7 +133,10 @@ export function EntryFields({ entry, entries, picks, writes, onChange, onArrange
                                     className={inputClasses}
                                     disabled={!writes}
                                     value={entry.order ?? 'tree'}
-                                    onChange={event => onChange({ order: event.target.value === 'a-z' ? 'a-z' : 'tree' })}>
+                                    onChange={event =>
+                                        onChange({ order: event.target.value === 'a-z' ? 'a-z' : 'tree' })
+                                    }
+                                >
                                     <option value="tree">of the tree</option>
                                     <option value="a-z">A–Z</option>
                                 </select>
@@ -134,7 +156,10 @@ export function EntryFields({ entry, entries, picks, writes, onChange, onArrange
                                         {writes && (
                                             <Button
                                                 variant="quiet"
-                                                onClick={() => onChange({ out: (entry.out ?? []).filter(each => each !== page) })}>
+                                                onClick={() =>
+                                                    onChange({ out: (entry.out ?? []).filter(each => each !== page) })
+                                                }
+                                            >
                                                 Show again
                                             </Button>
                                         )}
@@ -165,24 +190,39 @@ export function EntryFields({ entry, entries, picks, writes, onChange, onArrange
                     </>
                 )}
                 {picks && (
-                    <Field stacked label="Text on the card" hint="Without one it follows the summary of the page." {...text('text')} />
+                    <Field
+                        stacked
+                        label="Text on the card"
+                        hint="Without one it follows the summary of the page."
+                        {...text('text')}
+                    />
                 )}
                 {picks && (
                     <FieldFrame
                         stacked
                         label="Picture on the card"
-                        hint={entry.picture === undefined ? 'Without one it follows the first picture of the page.' : undefined}
-                        error={error('picture')}>
+                        hint={
+                            entry.picture === undefined
+                                ? 'Without one it follows the first picture of the page.'
+                                : undefined
+                        }
+                        error={error('picture')}
+                    >
                         {({ id }) => (
                             <div id={id} className="flex items-center gap-2">
                                 {entry.picture !== undefined && (
-                                    <img src={`/_files/${entry.picture}/picture`} alt="" className="h-12 w-18 rounded object-cover" />
+                                    <img
+                                        src={`/_files/${entry.picture}/picture`}
+                                        alt=""
+                                        className="h-12 w-18 rounded object-cover"
+                                    />
                                 )}
                                 {writes && (
                                     <Button
                                         variant="quiet"
                                         className={entry.picture === undefined ? '-ml-3' : ''}
-                                        onClick={() => setPicking('picture')}>
+                                        onClick={() => setPicking('picture')}
+                                    >
                                         Choose…
                                     </Button>
                                 )}
@@ -231,7 +271,8 @@ export function EntryFields({ entry, entries, picks, writes, onChange, onArrange
                                         key={to}
                                         className="h-7! px-2! text-[12px]"
                                         disabled={step(entries, entry.id, to) === entries}
-                                        onClick={() => onArrange(step(entries, entry.id, to))}>
+                                        onClick={() => onArrange(step(entries, entry.id, to))}
+                                    >
                                         {word}
                                     </Button>
                                 ))}
@@ -242,7 +283,9 @@ export function EntryFields({ entry, entries, picks, writes, onChange, onArrange
                                 Take out
                             </Button>
                             {(entry.entries ?? []).length > 0 && (
-                                <Button onClick={() => onArrange(dissolve(entries, entry.id))}>Take out, keep what is inside</Button>
+                                <Button onClick={() => onArrange(dissolve(entries, entry.id))}>
+                                    Take out, keep what is inside
+                                </Button>
                             )}
                         </div>
                     </>
@@ -255,8 +298,15 @@ export function EntryFields({ entry, entries, picks, writes, onChange, onArrange
                 onClose={() => setPicking(null)}
                 onPick={page => {
                     if (picking === 'page')
-                        onChange({ page: page.id === 'top' ? null : page.id, pageName: page.id === 'top' ? null : page.name })
-                    else onChange({ out: [...new Set([...(entry.out ?? []), page.id])], exceptions: [...(entry.exceptions ?? []), page] })
+                        onChange({
+                            page: page.id === 'top' ? null : page.id,
+                            pageName: page.id === 'top' ? null : page.name,
+                        })
+                    else
+                        onChange({
+                            out: [...new Set([...(entry.out ?? []), page.id])],
+                            exceptions: [...(entry.exceptions ?? []), page],
+                        })
                     setPicking(null)
                 }}
             />
@@ -306,7 +356,8 @@ function Who({
                         className={inputClasses}
                         disabled={!writes}
                         value={isRoles ? 'roles' : audience}
-                        onChange={event => onChange(event.target.value === 'roles' ? 'roles:' : event.target.value)}>
+                        onChange={event => onChange(event.target.value === 'roles' ? 'roles:' : event.target.value)}
+                    >
                         <option value="everyone">everyone</option>
                         <option value="visitors">visitors who are not signed in</option>
                         <option value="signed-in">signed-in people</option>

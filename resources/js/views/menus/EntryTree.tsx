@@ -25,9 +25,13 @@ export function EntryTree({ entries, active, marks, spot, shown, writes, onActiv
     const list = useRef<HTMLDivElement>(null)
     const [anchor, setAnchor] = useState<string>()
     const { setNodeRef: setEndRef, isOver } = useDroppable({ id: 'end', data: { end: true } })
-    const turn = (id: string) => onMarks(marks.has(id) ? new Set([...marks].filter(each => each !== id)) : new Set([...marks, id]))
+    const turn = (id: string) =>
+        onMarks(marks.has(id) ? new Set([...marks].filter(each => each !== id)) : new Set([...marks, id]))
     const range = (to: string) => {
-        const [a, b] = [all.findIndex(line => line.entry.id === (anchor ?? active)), all.findIndex(line => line.entry.id === to)]
+        const [a, b] = [
+            all.findIndex(line => line.entry.id === (anchor ?? active)),
+            all.findIndex(line => line.entry.id === to),
+        ]
         onMarks(new Set(all.slice(Math.min(Math.max(a, 0), b), Math.max(a, b) + 1).map(line => line.entry.id)))
     }
     const go = (id: string | undefined, isRange: boolean) => {
@@ -40,12 +44,20 @@ export function EntryTree({ entries, active, marks, spot, shown, writes, onActiv
     }
     const typed = (event: KeyboardEvent) => {
         const at = all.findIndex(line => line.entry.id === active)
-        const to: Partial<Record<string, Step>> = { ArrowUp: 'up', ArrowDown: 'down', ArrowRight: 'in', ArrowLeft: 'out' }
+        const to: Partial<Record<string, Step>> = {
+            ArrowUp: 'up',
+            ArrowDown: 'down',
+            ArrowRight: 'in',
+            ArrowLeft: 'out',
+        }
         const doing = event.altKey ? to[event.key] : undefined
         const several = active === undefined ? marks : marks.size > 0 ? marks : new Set([active])
         if (doing !== undefined && several.size > 0 && writes) onArrange(stepAll(entries, several, doing))
         else if (event.key === 'ArrowDown' || event.key === 'ArrowUp')
-            go(all[Math.max(0, Math.min(all.length - 1, at + (event.key === 'ArrowDown' ? 1 : -1)))]?.entry.id, event.shiftKey)
+            go(
+                all[Math.max(0, Math.min(all.length - 1, at + (event.key === 'ArrowDown' ? 1 : -1)))]?.entry.id,
+                event.shiftKey,
+            )
         else if (event.key === ' ' && active !== undefined) turn(active)
         else if (event.key === 'Escape' && marks.size > 0) onMarks(new Set())
         else if (event.key === 'Delete' && several.size > 0 && writes) onArrange(withoutAll(entries, several))
@@ -76,7 +88,8 @@ export function EntryTree({ entries, active, marks, spot, shown, writes, onActiv
                     all[0] !== undefined &&
                     onActive(all[0].entry.id)
                 }
-                className="outline-none focus-visible:shadow-[inset_0_0_0_2px_var(--heron)]">
+                className="outline-none focus-visible:shadow-[inset_0_0_0_2px_var(--heron)]"
+            >
                 {all.map(line => (
                     <Row
                         key={line.entry.id}
@@ -91,7 +104,10 @@ export function EntryTree({ entries, active, marks, spot, shown, writes, onActiv
                 ))}
             </div>
             {/* The ground below the entries takes what is dropped there at the end. */}
-            <div ref={setEndRef} className={clsx('min-h-16', isOver && spot === null && 'shadow-[inset_0_2px_var(--heron)]')} />
+            <div
+                ref={setEndRef}
+                className={clsx('min-h-16', isOver && spot === null && 'shadow-[inset_0_2px_var(--heron)]')}
+            />
         </>
     )
 }
@@ -143,12 +159,16 @@ function Row({
                 drop === 'inside' && 'outline outline-2 outline-heron',
                 drop === 'before' && 'shadow-[inset_0_2px_var(--heron)]',
                 drop === 'after' && 'shadow-[inset_0_-2px_var(--heron)]',
-            )}>
+            )}
+        >
             <span className="flex min-w-0 items-center" style={{ paddingLeft: (level - 1) * 22 }}>
                 <GripVertical
                     size={14}
                     aria-hidden
-                    className={clsx('-ml-1.5 shrink-0 text-ink-3', writes ? 'opacity-0 group-hover:opacity-100' : 'invisible')}
+                    className={clsx(
+                        '-ml-1.5 shrink-0 text-ink-3',
+                        writes ? 'opacity-0 group-hover:opacity-100' : 'invisible',
+                    )}
                 />
                 {isMarked && <span className="sr-only">marked </span>}
                 <span
@@ -156,7 +176,8 @@ function Row({
                         'truncate',
                         entry.kind === 'separator' ? 'text-ink-3' : 'font-medium',
                         entry.kind === 'heading' && 'text-ink-2',
-                    )}>
+                    )}
+                >
                     {nameOf(entry)}
                 </span>
                 {entry.kind !== 'page' && entry.kind !== 'separator' && (

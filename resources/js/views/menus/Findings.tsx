@@ -28,13 +28,16 @@ export function Findings({ menu, place, writes, onEntry, onLead, onOut }: Props)
                     {writes && entry !== null && kind === 'redirect' && page !== null && (
                         <Fix onClick={() => onLead(entry, page)}>Lead to the page itself</Fix>
                     )}
-                    {writes && entry !== null && mendedByOut.includes(kind) && <Fix onClick={() => onOut(entry)}>Take it out</Fix>}
+                    {writes && entry !== null && mendedByOut.includes(kind) && (
+                        <Fix onClick={() => onOut(entry)}>Take it out</Fix>
+                    )}
                 </Finding>
             ))}
             {wide.map(({ entry, label, px }) => (
                 <Finding
                     key={entry + label}
-                    description={`“${label}” is ${px} px wide; this place has ${place?.widest ?? 0}. Give it a shorter label.`}>
+                    description={`“${label}” is ${px} px wide; this place has ${place?.widest ?? 0}. Give it a shorter label.`}
+                >
                     <Fix onClick={() => onEntry(entry)}>Look</Fix>
                 </Finding>
             ))}

@@ -31,13 +31,21 @@ export function MenuActs({ menu, list, onBring, onGone }: Props) {
                     </Button>
                 </DropdownMenu.Trigger>
                 <DropdownMenu.Portal>
-                    <DropdownMenu.Content align="end" sideOffset={4} className="z-50 min-w-[220px] rounded-md bg-sheet p-1 shadow-float">
+                    <DropdownMenu.Content
+                        align="end"
+                        sideOffset={4}
+                        className="z-50 min-w-[220px] rounded-md bg-sheet p-1 shadow-float"
+                    >
                         {list.places
                             .filter(each => each.kind === menu.kind && each.key !== menu.place)
                             .map(each => {
                                 const there = list.menus.find(other => other.place === each.key)
                                 return (
-                                    <DropdownMenu.Item key={each.key} className={item} onSelect={() => place(each.key, each.name)}>
+                                    <DropdownMenu.Item
+                                        key={each.key}
+                                        className={item}
+                                        onSelect={() => place(each.key, each.name)}
+                                    >
                                         Place at {each.name}
                                         {there === undefined ? '' : `, trade with ${there.name}`}
                                     </DropdownMenu.Item>
@@ -75,7 +83,8 @@ export function MenuActs({ menu, list, onBring, onGone }: Props) {
                                     batch: { changes: [{ kind: 'remove-menu', menu: menu.id }] },
                                     done: onGone,
                                 })
-                            }>
+                            }
+                        >
                             Remove
                         </DropdownMenu.Item>
                     </DropdownMenu.Content>

@@ -30,11 +30,8 @@ type Props = { menu: Schemas['MenuItem']; list: Schemas['MenuList']; search: Sea
 export function MenuEditor({ menu, list, search, set }: Props) {
     const site = useSite()
     const writes = site.manages
-    const { looked, entries, isUnsaved, isStale, problem, stored, arrange, back, drop, keepMine, apply, moveTo } = useArrangement(
-        site.key,
-        menu.id,
-        { who: search.who, at: search.at },
-    )
+    const { looked, entries, isUnsaved, isStale, problem, stored, arrange, back, drop, keepMine, apply, moveTo } =
+        useArrangement(site.key, menu.id, { who: search.who, at: search.at })
     const { propose } = useChanges()
     const [bringing, setBringing] = useState(false)
     const [beside, setBeside] = useState(false)
@@ -60,7 +57,13 @@ export function MenuEditor({ menu, list, search, set }: Props) {
                   act: 'Put it in',
                   batch: { changes: [{ kind: 'add-to-menu', page: page.id, menu: to }] },
               })
-    const drag = useEntryDrag({ entries, marks, onArrange: arrange, onElsewhere: elsewhere, onPageElsewhere: pageElsewhere })
+    const drag = useEntryDrag({
+        entries,
+        marks,
+        onArrange: arrange,
+        onElsewhere: elsewhere,
+        onPageElsewhere: pageElsewhere,
+    })
     const add = (entry: Parameters<typeof put>[1]) => {
         arrange(put(entries, entry, active?.parent ?? null, active === undefined ? entries.length : active.index + 1))
         onEntry(entry.id)
@@ -74,8 +77,9 @@ export function MenuEditor({ menu, list, search, set }: Props) {
     note(looked?.shown ?? [])
     const place = list.places.find(each => each.key === menu.place)
     const errorOf = (field: string) =>
-        problem?.problem.errors?.find(each => each.field === `${active === undefined ? '' : pathOf(entries, active.entry.id)}.${field}`)
-            ?.reason
+        problem?.problem.errors?.find(
+            each => each.field === `${active === undefined ? '' : pathOf(entries, active.entry.id)}.${field}`,
+        )?.reason
     const out = (id: string) => {
         arrange(without(entries, id))
         set({ entry: undefined })
@@ -83,7 +87,12 @@ export function MenuEditor({ menu, list, search, set }: Props) {
     const onEntry = (entry: string) => set({ entry })
     return (
         <DndContext {...drag.context}>
-            <MenuList list={list} chosen={menu.id} writes={writes} onChoose={chosen => set({ menu: chosen, entry: undefined })} />
+            <MenuList
+                list={list}
+                chosen={menu.id}
+                writes={writes}
+                onChoose={chosen => set({ menu: chosen, entry: undefined })}
+            />
             <div className="flex min-w-0 flex-1 flex-col">
                 <div className="flex min-h-14 flex-wrap items-center gap-x-4 gap-y-2 px-4 py-2">
                     <h1 className="text-[20px] leading-6 font-bold tracking-[-0.01em]">{menu.name}</h1>
@@ -112,7 +121,8 @@ export function MenuEditor({ menu, list, search, set }: Props) {
                             aria-label="Who looks"
                             className={`${inputClasses} w-auto!`}
                             value={search.who ?? ''}
-                            onChange={event => set({ who: event.target.value === '' ? undefined : event.target.value })}>
+                            onChange={event => set({ who: event.target.value === '' ? undefined : event.target.value })}
+                        >
                             <option value="">a visitor</option>
                             <option value="signed-in">somebody signed in</option>
                             {rolesIn(entries).map(role => (
@@ -143,7 +153,8 @@ export function MenuEditor({ menu, list, search, set }: Props) {
                                 aria-label="Wide"
                                 aria-pressed={search.width === undefined}
                                 variant={search.width === undefined ? 'plain' : 'quiet'}
-                                onClick={() => set({ width: undefined })}>
+                                onClick={() => set({ width: undefined })}
+                            >
                                 <Monitor size={15} aria-hidden />
                             </Button>
                         </Hint>
@@ -152,7 +163,8 @@ export function MenuEditor({ menu, list, search, set }: Props) {
                                 aria-label="Phone"
                                 aria-pressed={search.width === 'phone'}
                                 variant={search.width === 'phone' ? 'plain' : 'quiet'}
-                                onClick={() => set({ width: 'phone' })}>
+                                onClick={() => set({ width: 'phone' })}
+                            >
                                 <Smartphone size={15} aria-hidden />
                             </Button>
                         </Hint>
@@ -165,7 +177,8 @@ export function MenuEditor({ menu, list, search, set }: Props) {
                                 search.width === 'phone'
                                     ? 'mx-auto max-w-[340px] rounded-md bg-sheet p-3 shadow-float'
                                     : 'rounded-md bg-sheet p-3'
-                            }>
+                            }
+                        >
                             {looked !== undefined && (
                                 <Drawn
                                     shown={looked.shown}
@@ -173,7 +186,9 @@ export function MenuEditor({ menu, list, search, set }: Props) {
                                     kind={menu.kind}
                                     phone={search.width === 'phone'}
                                     entry={search.entry}
-                                    audiences={new Map(lines(entries).map(line => [line.entry.id, line.entry.audience ?? '']))}
+                                    audiences={
+                                        new Map(lines(entries).map(line => [line.entry.id, line.entry.audience ?? '']))
+                                    }
                                     onEntry={onEntry}
                                 />
                             )}
@@ -190,7 +205,10 @@ export function MenuEditor({ menu, list, search, set }: Props) {
                         />
                     )}
                     {isStale && (
-                        <div role="alert" className="flex flex-wrap items-center gap-3 bg-amber-soft px-4 py-2 text-amber">
+                        <div
+                            role="alert"
+                            className="flex flex-wrap items-center gap-3 bg-amber-soft px-4 py-2 text-amber"
+                        >
                             Somebody changed this menu while you arranged it.<Button onClick={drop}>Take theirs</Button>
                             <Button onClick={keepMine}>Put mine over it</Button>
                         </div>
@@ -232,12 +250,20 @@ export function MenuEditor({ menu, list, search, set }: Props) {
                     )}
                 </div>
                 {isUnsaved && (
-                    <div className="flex items-center gap-2 border-t border-line bg-sheet px-4 py-2" role="region" aria-label="Arrangement">
+                    <div
+                        className="flex items-center gap-2 border-t border-line bg-sheet px-4 py-2"
+                        role="region"
+                        aria-label="Arrangement"
+                    >
                         <p className="text-ink-2">Arranged here, not yet for visitors.</p>
                         <span className="ml-auto flex gap-2">
                             {back !== null && <Button onClick={back}>One step back</Button>}
                             <Button onClick={drop}>Drop it</Button>
-                            <Button variant="main" disabled={problem !== null || isStale} onClick={() => apply(menu.name)}>
+                            <Button
+                                variant="main"
+                                disabled={problem !== null || isStale}
+                                onClick={() => apply(menu.name)}
+                            >
                                 Show what follows
                             </Button>
                         </span>
@@ -275,7 +301,9 @@ export function MenuEditor({ menu, list, search, set }: Props) {
                 leave="Leave without it"
             />
             <DragOverlay dropAnimation={null}>
-                {drag.dragging !== null && <p className="w-max rounded bg-sheet px-2.5 py-1 font-medium shadow-float">{drag.dragging}</p>}
+                {drag.dragging !== null && (
+                    <p className="w-max rounded bg-sheet px-2.5 py-1 font-medium shadow-float">{drag.dragging}</p>
+                )}
             </DragOverlay>
         </DndContext>
     )

@@ -9,7 +9,12 @@ import { NameDialog } from './NameDialog'
 import { StartPages } from './StartPages'
 import { UnreachedPages } from './UnreachedPages'
 
-type Props = { list: Schemas['MenuList']; chosen: string | undefined; writes: boolean; onChoose: (menu: string) => void }
+type Props = {
+    list: Schemas['MenuList']
+    chosen: string | undefined
+    writes: boolean
+    onChoose: (menu: string) => void
+}
 
 /** The places of the layout with what stands there, then what stands nowhere. */
 export function MenuList({ list, chosen, writes, onChoose }: Props) {
@@ -21,13 +26,18 @@ export function MenuList({ list, chosen, writes, onChoose }: Props) {
     return (
         <nav
             aria-label="Menus and picks"
-            className="flex w-[212px] shrink-0 flex-col gap-4 overflow-y-auto border-r border-line px-3 py-3.5">
+            className="flex w-[212px] shrink-0 flex-col gap-4 overflow-y-auto border-r border-line px-3 py-3.5"
+        >
             {groups.map(([kind, title]) => (
                 <section key={kind} aria-label={title}>
                     <div className="flex items-center justify-between px-1.5">
                         <h2 className="text-[12px] text-ink-3">{title}</h2>
                         {writes && (
-                            <Button variant="quiet" className="h-6! px-1.5! text-[12px]" onClick={() => setMaking(kind)}>
+                            <Button
+                                variant="quiet"
+                                className="h-6! px-1.5! text-[12px]"
+                                onClick={() => setMaking(kind)}
+                            >
                                 {kind === 'menu' ? 'New menu' : 'New picks'}
                             </Button>
                         )}
@@ -45,7 +55,12 @@ export function MenuList({ list, chosen, writes, onChoose }: Props) {
                                                 <span className="block text-[12px]">nothing stands here</span>
                                             </p>
                                         ) : (
-                                            <Item menu={menu} under={place.name} isChosen={menu.id === chosen} onChoose={onChoose} />
+                                            <Item
+                                                menu={menu}
+                                                under={place.name}
+                                                isChosen={menu.id === chosen}
+                                                onChoose={onChoose}
+                                            />
                                         )}
                                     </li>
                                 )
@@ -54,7 +69,12 @@ export function MenuList({ list, chosen, writes, onChoose }: Props) {
                             .filter(menu => menu.kind === kind && menu.place === null)
                             .map(menu => (
                                 <li key={menu.id}>
-                                    <Item menu={menu} under="shown nowhere" isChosen={menu.id === chosen} onChoose={onChoose} />
+                                    <Item
+                                        menu={menu}
+                                        under="shown nowhere"
+                                        isChosen={menu.id === chosen}
+                                        onChoose={onChoose}
+                                    />
                                 </li>
                             ))}
                     </ul>
@@ -89,7 +109,8 @@ function Item({
                 'w-full rounded px-1.5 py-1 text-left leading-4',
                 isChosen ? 'bg-heron-soft shadow-[inset_3px_0_var(--heron)]' : 'hover:bg-sunk',
                 isOver && 'outline outline-2 outline-heron',
-            )}>
+            )}
+        >
             <span className="flex justify-between gap-2">
                 <b className="truncate font-semibold">{menu.name}</b>
                 <span className="text-[12px] text-ink-3">{menu.entries}</span>
@@ -99,7 +120,15 @@ function Item({
     )
 }
 
-function Make({ kind, onClose, onMade }: { kind: 'menu' | 'picks'; onClose: () => void; onMade: (menu: string) => void }) {
+function Make({
+    kind,
+    onClose,
+    onMade,
+}: {
+    kind: 'menu' | 'picks'
+    onClose: () => void
+    onMade: (menu: string) => void
+}) {
     const { propose } = useChanges()
     const make = (name: string, failed: (problem: ApiProblem) => void) => {
         const menu = ulid()

@@ -12,7 +12,8 @@ export function MenusView({ search, set }: { search: Search; set: SetSearch }) {
     const site = useSite()
     const { data: list, error, refetch } = useQuery(menusQuery(site.key))
     const first =
-        list?.places.map(place => list.menus.find(menu => menu.place === place.key)).find(menu => menu !== undefined) ?? list?.menus[0]
+        list?.places.map(place => list.menus.find(menu => menu.place === place.key)).find(menu => menu !== undefined) ??
+        list?.menus[0]
     const chosen = list?.menus.find(menu => menu.id === search.menu)
     useEffect(() => {
         if (list !== undefined && chosen === undefined && first !== undefined) set({ menu: first.id, entry: undefined })
@@ -32,7 +33,12 @@ export function MenusView({ search, set }: { search: Search; set: SetSearch }) {
     return (
         <main className="flex h-full min-h-0 min-w-0" aria-busy={list === undefined}>
             {list !== undefined && chosen === undefined && (
-                <MenuList list={list} chosen={undefined} writes={site.manages} onChoose={menu => set({ menu, entry: undefined })} />
+                <MenuList
+                    list={list}
+                    chosen={undefined}
+                    writes={site.manages}
+                    onChoose={menu => set({ menu, entry: undefined })}
+                />
             )}
             {list !== undefined && chosen !== undefined && (
                 <MenuEditor key={chosen.id} menu={chosen} list={list} search={search} set={set} />

@@ -24,7 +24,8 @@ export function NameDialog({ title, description, hint, name: given = '', act, on
                 onSubmit={event => {
                     event.preventDefault()
                     onName(name.trim(), problem => setBad(problem.message))
-                }}>
+                }}
+            >
                 <Field
                     stacked
                     autoFocus

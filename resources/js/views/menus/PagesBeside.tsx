@@ -25,7 +25,8 @@ export function PagesBeside({ onAdd, onClose }: Props) {
             description="Drag one to where it belongs."
             close="Close the pages"
             width="w-[280px]"
-            onClose={onClose}>
+            onClose={onClose}
+        >
             <div className="px-3 pb-2">
                 <input
                     aria-label="Find a page"
@@ -58,7 +59,9 @@ function Branch({ parent, level, onAdd }: { parent: string | null; level: number
                 <Item key={row.id} page={row} level={level} onAdd={onAdd} />
             ))}
             {data !== undefined && data.total > data.rows.length && (
-                <li className="px-2 py-1 text-[12px] text-ink-3">and {data.total - data.rows.length} more; type to find them</li>
+                <li className="px-2 py-1 text-[12px] text-ink-3">
+                    and {data.total - data.rows.length} more; type to find them
+                </li>
             )}
         </>
     )
@@ -66,7 +69,10 @@ function Branch({ parent, level, onAdd }: { parent: string | null; level: number
 
 function Item({ page, level, onAdd }: { page: Page; level: number; onAdd: Props['onAdd'] }) {
     const [isOpen, setOpen] = useState(false)
-    const { setNodeRef, listeners, isDragging } = useDraggable({ id: `page ${page.id}`, data: { page: { id: page.id, name: page.name } } })
+    const { setNodeRef, listeners, isDragging } = useDraggable({
+        id: `page ${page.id}`,
+        data: { page: { id: page.id, name: page.name } },
+    })
     const Fold = isOpen ? ChevronDown : ChevronRight
     return (
         <>
@@ -74,14 +80,16 @@ function Item({ page, level, onAdd }: { page: Page; level: number; onAdd: Props[
                 ref={setNodeRef}
                 {...listeners}
                 className={`group flex h-8 cursor-grab items-center gap-1 rounded px-1 hover:bg-sunk ${isDragging ? 'opacity-40' : ''}`}
-                style={{ paddingLeft: 4 + level * 16 }}>
+                style={{ paddingLeft: 4 + level * 16 }}
+            >
                 {page.children !== undefined && page.children > 0 ? (
                     <button
                         type="button"
                         aria-label={`${isOpen ? 'Close' : 'Open'} ${page.name}`}
                         aria-expanded={isOpen}
                         onClick={() => setOpen(!isOpen)}
-                        className="grid size-5 shrink-0 place-items-center text-ink-3">
+                        className="grid size-5 shrink-0 place-items-center text-ink-3"
+                    >
                         <Fold size={13} strokeWidth={2.4} aria-hidden />
                     </button>
                 ) : (
@@ -89,13 +97,16 @@ function Item({ page, level, onAdd }: { page: Page; level: number; onAdd: Props[
                 )}
                 <span className="min-w-0 flex-1 truncate">
                     <b className="font-medium">{page.name}</b>{' '}
-                    {page.children === undefined && <span className="font-mono text-[12px] text-ink-3">{readable(page.address)}</span>}
+                    {page.children === undefined && (
+                        <span className="font-mono text-[12px] text-ink-3">{readable(page.address)}</span>
+                    )}
                 </span>
                 <button
                     type="button"
                     aria-label={`Add ${page.name}`}
                     onClick={() => onAdd(page)}
-                    className="grid size-6 shrink-0 place-items-center rounded text-heron opacity-0 group-hover:opacity-100 hover:bg-heron-soft focus-visible:opacity-100">
+                    className="grid size-6 shrink-0 place-items-center rounded text-heron opacity-0 group-hover:opacity-100 hover:bg-heron-soft focus-visible:opacity-100"
+                >
                     <Plus size={15} aria-hidden />
                 </button>
             </li>

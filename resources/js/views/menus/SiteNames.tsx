@@ -29,7 +29,8 @@ function Names({ onClose }: { onClose: () => void }) {
     const { data } = useQuery(siteNamesQuery(site.key))
     const [typed, setTyped] = useState<Partial<Names>>({})
     const save = useMutation({
-        mutationFn: () => answered(api.PATCH('/sites/{site}/names', { params: { path: { site: site.key } }, body: typed })),
+        mutationFn: () =>
+            answered(api.PATCH('/sites/{site}/names', { params: { path: { site: site.key } }, body: typed })),
         onSuccess: async () => {
             await Promise.all([
                 queries.invalidateQueries({ queryKey: keys.site(site.key) }),
@@ -40,7 +41,9 @@ function Names({ onClose }: { onClose: () => void }) {
         },
     })
     const errorOf = (field: string) =>
-        save.error instanceof ApiProblem ? save.error.problem.errors?.find(each => each.field === field)?.reason : undefined
+        save.error instanceof ApiProblem
+            ? save.error.problem.errors?.find(each => each.field === field)?.reason
+            : undefined
     const text = (field: keyof Names) => ({
         value: typed[field] ?? data?.[field] ?? '',
         error: errorOf(field),
@@ -53,11 +56,16 @@ function Names({ onClose }: { onClose: () => void }) {
                 onSubmit={event => {
                     event.preventDefault()
                     save.mutate()
-                }}>
+                }}
+            >
                 <Field label="Name" hint="On every page, and in titles." {...text('name')} />
                 <Field label="Short name" hint="On phones; without one the name is used." {...text('shortName')} />
                 <Field label="Line" hint="Under the name." {...text('tagline')} />
-                <FieldFrame label="Summary" hint="For search engines, where a page has no description." error={text('summary').error}>
+                <FieldFrame
+                    label="Summary"
+                    hint="For search engines, where a page has no description."
+                    error={text('summary').error}
+                >
                     {({ id, describedBy }) => (
                         <textarea
                             id={id}

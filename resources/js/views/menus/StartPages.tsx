@@ -39,7 +39,8 @@ export function StartPages({ start, writes }: { start: Schemas['MenuList']['star
                                     variant="quiet"
                                     className="h-6! px-1.5! text-[12px]"
                                     aria-label={`Preview the start page of ${word.toLowerCase()}`}
-                                    onClick={() => setPreviewed({ who, id: page.ulid, name: page.name })}>
+                                    onClick={() => setPreviewed({ who, id: page.ulid, name: page.name })}
+                                >
                                     Preview
                                 </Button>
                             )}
@@ -48,7 +49,8 @@ export function StartPages({ start, writes }: { start: Schemas['MenuList']['star
                                     variant="quiet"
                                     className="h-6! px-1.5! text-[12px]"
                                     aria-label={`Change the start page of ${word.toLowerCase()}`}
-                                    onClick={() => setChoosing(who)}>
+                                    onClick={() => setChoosing(who)}
+                                >
                                     Change
                                 </Button>
                             )}
@@ -60,12 +62,18 @@ export function StartPages({ start, writes }: { start: Schemas['MenuList']['star
                 <Button
                     variant="quiet"
                     className="h-6! px-1.5! text-[12px]"
-                    onClick={() => start.visitors !== null && set('signed-in', { id: start.visitors.ulid, name: start.visitors.name })}>
+                    onClick={() =>
+                        start.visitors !== null &&
+                        set('signed-in', { id: start.visitors.ulid, name: start.visitors.name })
+                    }
+                >
                     The same for both
                 </Button>
             )}
             {writes && <SiteNames />}
-            {previewed !== null && <Preview open onClose={() => setPreviewed(null)} page={previewed} as={previewed.who} />}
+            {previewed !== null && (
+                <Preview open onClose={() => setPreviewed(null)} page={previewed} as={previewed.who} />
+            )}
             <PickPage
                 open={choosing !== null}
                 title={choosing === 'signed-in' ? 'Start page of signed-in people' : 'Start page of visitors'}

@@ -16,7 +16,11 @@ export function UnreachedPages() {
     if (data === undefined || data.total === 0) return null
     return (
         <section aria-label="Reached by no menu" className="px-0.5">
-            <Button variant="quiet" className="-ml-2 h-auto! py-1 text-left whitespace-normal!" onClick={() => show(true)}>
+            <Button
+                variant="quiet"
+                className="-ml-2 h-auto! py-1 text-left whitespace-normal!"
+                onClick={() => show(true)}
+            >
                 {count(data.total, 'page is', 'pages are')} in no menu
             </Button>
             <Modal
@@ -24,7 +28,8 @@ export function UnreachedPages() {
                 onClose={() => show(false)}
                 title="In no menu"
                 description="Live and listed, and neither in a menu nor in the side menu of a section that is."
-                width={560}>
+                width={560}
+            >
                 <ul className="grid gap-1">
                     {data.pages.map(page => (
                         <li key={page.id} className="grid grid-cols-[1fr_1fr_90px] items-baseline gap-3">
@@ -32,7 +37,8 @@ export function UnreachedPages() {
                                 to="/s/$site/outline"
                                 params={{ site: site.key }}
                                 search={{ row: page.id, page: page.id }}
-                                className="truncate font-semibold text-heron hover:underline">
+                                className="truncate font-semibold text-heron hover:underline"
+                            >
                                 {page.name}
                             </Link>
                             <span className="truncate font-mono text-[12px] text-ink-2">{readable(page.address)}</span>
@@ -43,7 +49,9 @@ export function UnreachedPages() {
                     ))}
                 </ul>
                 {data.total > data.pages.length && (
-                    <p className="mt-2 text-[12px] text-ink-3">and {(data.total - data.pages.length).toLocaleString('en-GB')} more</p>
+                    <p className="mt-2 text-[12px] text-ink-3">
+                        and {(data.total - data.pages.length).toLocaleString('en-GB')} more
+                    </p>
                 )}
             </Modal>
         </section>

@@ -19,7 +19,9 @@ export function find(entries: Entry[], id: string | undefined) {
 }
 
 export function without(entries: Entry[], id: string): Entry[] {
-    return entries.filter(entry => entry.id !== id).map(entry => ({ ...entry, entries: without(entry.entries ?? [], id) }))
+    return entries
+        .filter(entry => entry.id !== id)
+        .map(entry => ({ ...entry, entries: without(entry.entries ?? [], id) }))
 }
 
 /** The same entries with one put at a place: as the n-th under a parent. */
@@ -27,7 +29,10 @@ export function put(entries: Entry[], entry: Entry, parent: string | null, index
     if (parent === null) return [...entries.slice(0, index), entry, ...entries.slice(index)]
     return entries.map(each => ({
         ...each,
-        entries: each.id === parent ? put(each.entries ?? [], entry, null, index) : put(each.entries ?? [], entry, parent, index),
+        entries:
+            each.id === parent
+                ? put(each.entries ?? [], entry, null, index)
+                : put(each.entries ?? [], entry, parent, index),
     }))
 }
 
@@ -38,7 +43,8 @@ export function putAt(entries: Entry[], several: Entry[], spot: Spot): Entry[] |
     const target = find(entries, spot.id)
     if (target === undefined) return null
     const under = spot.where === 'inside' ? target.entry.id : target.parent
-    const from = spot.where === 'inside' ? (target.entry.entries ?? []).length : target.index + (spot.where === 'after' ? 1 : 0)
+    const from =
+        spot.where === 'inside' ? (target.entry.entries ?? []).length : target.index + (spot.where === 'after' ? 1 : 0)
     return several.reduce((all, entry, n) => put(all, entry, under, from + n), entries)
 }
 
@@ -58,7 +64,8 @@ export function stepAll(entries: Entry[], ids: ReadonlySet<string>, to: Step): E
     const stuck = new Set<string>()
     return order.reduce((all, id) => {
         const line = find(all, id)
-        const siblings = line === undefined ? [] : line.parent === null ? all : (find(all, line.parent)?.entry.entries ?? [])
+        const siblings =
+            line === undefined ? [] : line.parent === null ? all : (find(all, line.parent)?.entry.entries ?? [])
         const next = line === undefined ? undefined : siblings[line.index + (to === 'up' ? -1 : 1)]
         // What stands at the edge stays, and so does what is held up by it.
         const isStuck = (to === 'up' || to === 'down') && (next === undefined || stuck.has(next.id))
@@ -69,23 +76,36 @@ export function stepAll(entries: Entry[], ids: ReadonlySet<string>, to: Step): E
 
 /** The same entries as new ones: for another menu, where identities are its own. */
 export function renewed(entries: Entry[]): Entry[] {
-    return entries.map(entry => ({ ...entry, id: ulid(), ...(entry.entries === undefined ? {} : { entries: renewed(entry.entries) }) }))
+    return entries.map(entry => ({
+        ...entry,
+        id: ulid(),
+        ...(entry.entries === undefined ? {} : { entries: renewed(entry.entries) }),
+    }))
 }
 
-export const toPage = (page: { id: string; name: string }): Entry => ({ id: ulid(), kind: 'page', page: page.id, pageName: page.name })
+export const toPage = (page: { id: string; name: string }): Entry => ({
+    id: ulid(),
+    kind: 'page',
+    page: page.id,
+    pageName: page.name,
+})
 
 /** Fields of an entry to set; undefined takes one away. */
 export type Changed = { [Key in keyof Entry]?: Entry[Key] | undefined }
 
 export function change(entries: Entry[], id: string, fields: Changed): Entry[] {
     return entries.map(entry =>
-        entry.id === id ? ({ ...entry, ...fields } as Entry) : { ...entry, entries: change(entry.entries ?? [], id, fields) },
+        entry.id === id
+            ? ({ ...entry, ...fields } as Entry)
+            : { ...entry, entries: change(entry.entries ?? [], id, fields) },
     )
 }
 
 /** Takes an entry out; what stands under it takes its place. */
 export function dissolve(entries: Entry[], id: string): Entry[] {
-    return entries.flatMap(entry => (entry.id === id ? (entry.entries ?? []) : [{ ...entry, entries: dissolve(entry.entries ?? [], id) }]))
+    return entries.flatMap(entry =>
+        entry.id === id ? (entry.entries ?? []) : [{ ...entry, entries: dissolve(entry.entries ?? [], id) }],
+    )
 }
 
 /** Where an entry is written, as problems name it: `entries.1.entries.0`. */
@@ -111,7 +131,9 @@ export function step(entries: Entry[], id: string, to: Step): Entry[] {
     if (to === 'down') return line.last ? entries : put(rest, line.entry, line.parent, line.index + 1)
     if (to === 'in') {
         const above = siblings[line.index - 1]
-        return above === undefined || !holds(above) ? entries : put(rest, line.entry, above.id, (above.entries ?? []).length)
+        return above === undefined || !holds(above)
+            ? entries
+            : put(rest, line.entry, above.id, (above.entries ?? []).length)
     }
     const parent = line.parent === null ? undefined : find(entries, line.parent)
     return parent === undefined ? entries : put(rest, line.entry, parent.parent, parent.index + 1)
@@ -125,7 +147,9 @@ export function written(entries: Entry[]): Entry[] {
         delete kept.exceptions
         delete kept.fileName
         delete kept.entries
-        return entry.entries === undefined || entry.entries.length === 0 ? kept : { ...kept, entries: written(entry.entries) }
+        return entry.entries === undefined || entry.entries.length === 0
+            ? kept
+            : { ...kept, entries: written(entry.entries) }
     })
 }
 

@@ -12,7 +12,8 @@ export const kinds: [Kind, string, string][] = [
     ['separator', 'Separator', 'A line between entries.'],
 ]
 
-export const kindWord = (kind: Kind) => (kind === 'url' ? 'URL' : (kinds.find(each => each[0] === kind)?.[1] ?? kind).toLowerCase())
+export const kindWord = (kind: Kind) =>
+    kind === 'url' ? 'URL' : (kinds.find(each => each[0] === kind)?.[1] ?? kind).toLowerCase()
 
 type Shown = Schemas['ShownEntry']
 
@@ -39,7 +40,11 @@ export function hiddenWords({ hidden, when }: Pick<Shown, 'hidden' | 'when'>, au
 
 export function audienceWords(audience: string) {
     if (audience.startsWith('roles:')) return audience.slice(6).split(',').join(', ')
-    return audience === '' || audience === 'everyone' ? 'everyone' : audience === 'visitors' ? 'visitors' : 'signed-in people'
+    return audience === '' || audience === 'everyone'
+        ? 'everyone'
+        : audience === 'visitors'
+          ? 'visitors'
+          : 'signed-in people'
 }
 
 type Finding = Schemas['MenuFinding']

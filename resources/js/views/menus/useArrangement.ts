@@ -63,18 +63,22 @@ export function useArrangement(site: string, menu: string, looks: Looks) {
                 : () => {
                       const before = past.at(-1)
                       setPast(past.slice(0, -1))
-                      if (before !== undefined) setWork(past.length === 1 || work === null ? null : { ...work, entries: before })
+                      if (before !== undefined)
+                          setWork(past.length === 1 || work === null ? null : { ...work, entries: before })
                   },
         drop,
         /** Keeps what was done here, on top of what somebody else has stored meanwhile. */
-        keepMine: () => work !== null && stored.data !== undefined && setWork({ ...work, basedOn: stored.data.version }),
+        keepMine: () =>
+            work !== null && stored.data !== undefined && setWork({ ...work, basedOn: stored.data.version }),
         apply: (name: string) =>
             work !== null &&
             void propose({
                 title: `Arranging ${name}`,
                 act: 'Arrange',
                 always: true,
-                batch: { changes: [{ kind: 'arrange-menu', menu, entries: written(work.entries), basedOn: work.basedOn }] },
+                batch: {
+                    changes: [{ kind: 'arrange-menu', menu, entries: written(work.entries), basedOn: work.basedOn }],
+                },
                 done: drop,
             }),
         /** Moves entries to the end of another menu, in one change with whatever else was arranged here. */
@@ -83,7 +87,8 @@ export function useArrangement(site: string, menu: string, looks: Looks) {
             const there = await client.fetchQuery(menuQuery(site, other.id, {}))
             const several = renewed(topmost(entries, ids))
             // Picks have one level: what stands under a picked entry stands beside it there.
-            const taken = other.kind === 'picks' ? lines(several).map(line => ({ ...line.entry, entries: [] })) : several
+            const taken =
+                other.kind === 'picks' ? lines(several).map(line => ({ ...line.entry, entries: [] })) : several
             void propose({
                 title: `Moving ${count(lines(several).length, 'entry', 'entries')} from ${name} to ${other.name}`,
                 act: 'Move them',
@@ -96,7 +101,12 @@ export function useArrangement(site: string, menu: string, looks: Looks) {
                             entries: written(withoutAll(entries, ids)),
                             basedOn: work?.basedOn ?? stored.data.version,
                         },
-                        { kind: 'arrange-menu', menu: other.id, entries: written([...there.entries, ...taken]), basedOn: there.version },
+                        {
+                            kind: 'arrange-menu',
+                            menu: other.id,
+                            entries: written([...there.entries, ...taken]),
+                            basedOn: there.version,
+                        },
                     ],
                 },
                 done: drop,

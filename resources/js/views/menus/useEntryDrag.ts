@@ -48,7 +48,8 @@ export function useEntryDrag({ entries, marks, onArrange, onElsewhere, onPageEls
         const rest = page === undefined ? withoutAll(entries, ids) : entries
         setSpot(null)
         setDragging(null)
-        if (onto?.menu !== undefined) return page === undefined ? onElsewhere(onto.menu, ids) : onPageElsewhere(onto.menu, page)
+        if (onto?.menu !== undefined)
+            return page === undefined ? onElsewhere(onto.menu, ids) : onPageElsewhere(onto.menu, page)
         const put = spot === null ? null : putAt(rest, several, spot)
         if (put !== null) onArrange(put)
         else if (onto?.end === true) onArrange([...rest, ...several])
@@ -58,7 +59,8 @@ export function useEntryDrag({ entries, marks, onArrange, onElsewhere, onPageEls
     const context: DndContextProps = {
         sensors,
         collisionDetection: pointerWithin,
-        onDragStart: event => setDragging(nameOfDragged(event) ?? (marks.has(String(event.active.id)) ? `${marks.size} entries` : null)),
+        onDragStart: event =>
+            setDragging(nameOfDragged(event) ?? (marks.has(String(event.active.id)) ? `${marks.size} entries` : null)),
         onDragMove: moved,
         onDragEnd: dropped,
         onDragCancel: () => {

@@ -48,7 +48,8 @@ export function Bin({ open, onClose }: { open: boolean; onClose: () => void }) {
             onClose={onClose}
             title="Bin"
             description="Retired pages wait here with everything that was below them. What visitors knew goes on answering, also once a page is deleted for good."
-            width={820}>
+            width={820}
+        >
             {error !== null && (
                 <p role="alert" className="text-berry">
                     {error.message}
@@ -56,11 +57,16 @@ export function Bin({ open, onClose }: { open: boolean; onClose: () => void }) {
             )}
             <ul className="grid">
                 {data.map(row => (
-                    <li key={row.id} className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 border-t border-line py-2">
+                    <li
+                        key={row.id}
+                        className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 border-t border-line py-2"
+                    >
                         <div className="min-w-0">
                             <p className="truncate">
                                 <b className="font-semibold">{row.name}</b>
-                                {row.along > 0 && <span className="text-ink-2"> and {count(row.along, 'page')} below</span>}
+                                {row.along > 0 && (
+                                    <span className="text-ink-2"> and {count(row.along, 'page')} below</span>
+                                )}
                                 {row.isProtected && <span className="text-ink-3"> · protected</span>}
                             </p>
                             <p className="truncate text-[12px] text-ink-3">
@@ -85,7 +91,9 @@ export function Bin({ open, onClose }: { open: boolean; onClose: () => void }) {
                     </li>
                 ))}
             </ul>
-            {data.length === 0 && <p className="text-ink-2">The bin is empty. Pages put in it wait here, to be brought back.</p>}
+            {data.length === 0 && (
+                <p className="text-ink-2">The bin is empty. Pages put in it wait here, to be brought back.</p>
+            )}
             <div className="mt-4 flex justify-end gap-2">
                 {site.manages && data.length > 1 && (
                     <Button variant="breaks" onClick={() => empty(data)}>

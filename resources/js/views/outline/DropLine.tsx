@@ -16,8 +16,14 @@ export function DropLine({ drag }: { drag: ReturnType<typeof useDrag> }) {
             : (answer.error ??
               `${placeWords(row.page, spot)}: ${readable(answer.address ?? '')}${answer.conflict === null ? '' : ', which is taken'}`)
     return (
-        <div role="status" className="pointer-events-none absolute right-4 z-10 h-0.5 bg-heron" style={{ left, top: top - 1 }}>
-            <span className="absolute -top-[11px] right-0 z-10 rounded bg-heron px-2 text-[12px] leading-[22px] text-on-heron">{says}</span>
+        <div
+            role="status"
+            className="pointer-events-none absolute right-4 z-10 h-0.5 bg-heron"
+            style={{ left, top: top - 1 }}
+        >
+            <span className="absolute -top-[11px] right-0 z-10 rounded bg-heron px-2 text-[12px] leading-[22px] text-on-heron">
+                {says}
+            </span>
             {spot === 'inside' && <span className="absolute -top-8 right-0 left-0 h-8 rounded border-2 border-heron" />}
         </div>
     )

@@ -6,8 +6,8 @@ export function EmptySite({ onMake, canMake }: { onMake: () => void; canMake: bo
         <div className="row-span-2 grid max-w-[440px] content-start gap-2 px-4 pt-16 pl-24">
             <h2 className="text-[20px] leading-7 font-bold">This site has no page yet</h2>
             <p className="text-ink-2">
-                The outline will show every page, one inside another, with its address and state. Begin with a first page; everything else
-                can be put inside or after it.
+                The outline will show every page, one inside another, with its address and state. Begin with a first
+                page; everything else can be put inside or after it.
             </p>
             {canMake && (
                 <div className="mt-2">

@@ -45,7 +45,8 @@ export function FacetMenus({
                             className={clsx(
                                 'flex h-[30px] items-center gap-1 rounded px-2 whitespace-nowrap hover:bg-sunk',
                                 chosen.length > 0 ? 'font-semibold text-heron' : 'text-ink-2',
-                            )}>
+                            )}
+                        >
                             {chosen.length > 0 ? chosen.map(value => words[value] ?? value).join(', ') : titles[facet]}{' '}
                             <ChevronDown size={13} aria-hidden />
                         </DropdownMenu.Trigger>
@@ -53,7 +54,8 @@ export function FacetMenus({
                             <DropdownMenu.Content
                                 align="start"
                                 sideOffset={4}
-                                className="z-50 min-w-[180px] rounded-md bg-sheet p-1 shadow-float">
+                                className="z-50 min-w-[180px] rounded-md bg-sheet p-1 shadow-float"
+                            >
                                 {values.map(value => (
                                     <MenuChoice
                                         key={value}

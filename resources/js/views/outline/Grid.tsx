@@ -55,7 +55,9 @@ export function Grid(props: Props) {
         estimateSize: () => ROW,
         overscan: 6,
         rangeExtractor: range =>
-            writing < 0 ? defaultRangeExtractor(range) : [...new Set([...defaultRangeExtractor(range), writing])].sort((a, b) => a - b),
+            writing < 0
+                ? defaultRangeExtractor(range)
+                : [...new Set([...defaultRangeExtractor(range), writing])].sort((a, b) => a - b),
     })
     const shown = virtual.getVirtualItems()
     const at = rows.findIndex(row => row.key === active)
@@ -89,7 +91,9 @@ export function Grid(props: Props) {
         }
         const from = rows.findIndex(each => each.key === (anchor ?? active))
         if (anchor === null && active !== undefined) setAnchor(active)
-        const range = rows.slice(Math.min(from, index), Math.max(from, index) + 1).flatMap(each => (each.kind === 'page' ? [each.key] : []))
+        const range = rows
+            .slice(Math.min(from, index), Math.max(from, index) + 1)
+            .flatMap(each => (each.kind === 'page' ? [each.key] : []))
         put([...new Set([...ids.filter(id => !rows.some(each => each.key === id)), ...range])])
     }
     const named = (pages: string[]) => pages.map(id => ({ id, name: nameIn(rows, id) }))
@@ -139,7 +143,11 @@ export function Grid(props: Props) {
         <>
             <div
                 aria-hidden
-                className={clsx('grid h-[30px] items-center gap-x-3.5 border-b border-line px-4 text-[12px] text-ink-3', columns)}>
+                className={clsx(
+                    'grid h-[30px] items-center gap-x-3.5 border-b border-line px-4 text-[12px] text-ink-3',
+                    columns,
+                )}
+            >
                 <span>Name</span>
                 <span className={compact ? 'max-lg:hidden' : 'max-md:hidden'}>Address</span>
                 <span>State</span>
@@ -168,7 +176,8 @@ export function Grid(props: Props) {
                         rows[0]?.kind === 'page' &&
                         props.onActive(rows[0].key)
                     }
-                    className="group/grid relative min-h-0 overflow-y-auto outline-none">
+                    className="group/grid relative min-h-0 overflow-y-auto outline-none"
+                >
                     <div role="rowgroup" className="relative" style={{ height: virtual.getTotalSize() + ROW }}>
                         {shown.map(({ index, start }) => {
                             const row = rows[index]
@@ -193,16 +202,20 @@ export function Grid(props: Props) {
                         })}
                         {drag.target !== null && <DropLine drag={drag} />}
                     </div>
-                    {filter !== null && rows.filter(row => row.kind === 'page' && row.page.match === true).length < filter.total && (
-                        <p className="px-4 pb-6 text-[13px] text-ink-3">
-                            {count(filter.total, 'page')} match; the first of them are shown. Type more to filter further.
-                        </p>
-                    )}
+                    {filter !== null &&
+                        rows.filter(row => row.kind === 'page' && row.page.match === true).length < filter.total && (
+                            <p className="px-4 pb-6 text-[13px] text-ink-3">
+                                {count(filter.total, 'page')} match; the first of them are shown. Type more to filter
+                                further.
+                            </p>
+                        )}
                 </div>
                 <DragOverlay dropAnimation={null} modifiers={[besidePointer]}>
                     {drag.moving !== null && (
                         <span className="inline-block rounded bg-sheet px-2.5 py-1 font-medium shadow-float">
-                            {ids.length > 1 && marks.has(drag.moving.key) ? count(ids.length, 'page') : drag.moving.page.name}
+                            {ids.length > 1 && marks.has(drag.moving.key)
+                                ? count(ids.length, 'page')
+                                : drag.moving.page.name}
                         </span>
                     )}
                 </DragOverlay>

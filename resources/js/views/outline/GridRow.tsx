@@ -76,7 +76,8 @@ export const GridRow = memo(function GridRow(props: Props) {
                     'bg-heron-soft! shadow-[inset_3px_0_var(--heron)] group-focus-visible/grid:outline-2 group-focus-visible/grid:-outline-offset-2 group-focus-visible/grid:outline-heron',
                 row.kind === 'make' && 'bg-heron-soft',
                 (row.kind === 'make' || props.editing !== null) && 'z-10',
-            )}>
+            )}
+        >
             {row.kind === 'page' ? (
                 <PageCells {...props} row={row} />
             ) : row.kind === 'make' ? (
@@ -100,7 +101,16 @@ function Stems({ row }: { row: Row }) {
     )
 }
 
-function PageCells({ row, compact, active, editing, text, filtered, marked, on }: Props & { row: Row & { kind: 'page' } }) {
+function PageCells({
+    row,
+    compact,
+    active,
+    editing,
+    text,
+    filtered,
+    marked,
+    on,
+}: Props & { row: Row & { kind: 'page' } }) {
     const { page } = row
     const isParent = page.children > 0
     const Fold = row.open ? ChevronDown : ChevronRight
@@ -123,7 +133,8 @@ function PageCells({ row, compact, active, editing, text, filtered, marked, on }
                         marked
                             ? 'border-heron bg-heron text-on-heron'
                             : 'border-edge bg-sheet text-transparent opacity-0 group-hover/row:opacity-100',
-                    )}>
+                    )}
+                >
                     <Check size={11} strokeWidth={3.4} aria-hidden />
                 </button>
                 <Stems row={row} />
@@ -137,7 +148,11 @@ function PageCells({ row, compact, active, editing, text, filtered, marked, on }
                         on.open(row, !row.open)
                     }}
                     onDoubleClick={event => event.stopPropagation()}
-                    className={clsx('grid h-8 w-[18px] flex-none place-items-center text-ink-3 hover:text-ink', !isParent && 'invisible')}>
+                    className={clsx(
+                        'grid h-8 w-[18px] flex-none place-items-center text-ink-3 hover:text-ink',
+                        !isParent && 'invisible',
+                    )}
+                >
                     <Fold size={13} strokeWidth={2.4} aria-hidden />
                 </button>
                 {editing === 'name' ? (
@@ -151,11 +166,14 @@ function PageCells({ row, compact, active, editing, text, filtered, marked, on }
                             className={clsx(
                                 'truncate text-left hover:underline hover:underline-offset-2',
                                 faint ? 'text-ink-3' : 'font-medium',
-                            )}>
+                            )}
+                        >
                             <Marked text={page.name} part={text} />
                         </button>
                         <KindSign page={page} />
-                        {page.start && <span className="ml-2 text-[12px] whitespace-nowrap text-ink-3">start page</span>}
+                        {page.start && (
+                            <span className="ml-2 text-[12px] whitespace-nowrap text-ink-3">start page</span>
+                        )}
                         {isParent && !row.open && (
                             <span className="ml-2 text-[12px] text-ink-3" title={count(page.children, 'page')}>
                                 {page.children.toLocaleString('en-GB')}
@@ -168,7 +186,8 @@ function PageCells({ row, compact, active, editing, text, filtered, marked, on }
             <div
                 role="gridcell"
                 className={clsx('min-w-0', hidesWhenSmall, editing !== 'slug' && 'truncate')}
-                onDoubleClick={() => on.edit(row, 'slug')}>
+                onDoubleClick={() => on.edit(row, 'slug')}
+            >
                 {editing === 'slug' ? <SlugField page={page} onDone={on.edited} /> : <Address address={page.address} />}
                 {page.pinned && editing !== 'slug' && (
                     <Hint description="Pinned: it follows neither name nor parent">
@@ -177,7 +196,13 @@ function PageCells({ row, compact, active, editing, text, filtered, marked, on }
                 )}
             </div>
             <div role="gridcell">
-                <StateChip state={page.state} edited={page.edited} listed={page.listed} from={page.from} until={page.until} />
+                <StateChip
+                    state={page.state}
+                    edited={page.edited}
+                    listed={page.listed}
+                    from={page.from}
+                    until={page.until}
+                />
             </div>
             {!compact && (
                 <>
@@ -214,8 +239,11 @@ function Picks({ page, onPick }: { page: { name: string; picks: string[] }; onPi
                 }}
                 className={clsx(
                     'flex h-6 items-center gap-1 rounded px-1 text-[12px] hover:bg-heron-soft',
-                    on === 0 ? 'text-ink-3 opacity-0 group-hover/row:opacity-100 focus-visible:opacity-100' : 'text-reed',
-                )}>
+                    on === 0
+                        ? 'text-ink-3 opacity-0 group-hover/row:opacity-100 focus-visible:opacity-100'
+                        : 'text-reed',
+                )}
+            >
                 <BookmarkCheck size={14} aria-hidden />
                 {on > 1 && on}
             </button>
@@ -223,7 +251,17 @@ function Picks({ page, onPick }: { page: { name: string; picks: string[] }; onPi
     )
 }
 
-function reach({ state, clicks, linksIn, reachDue }: { state: string; clicks: number | null; linksIn: number; reachDue: boolean }) {
+function reach({
+    state,
+    clicks,
+    linksIn,
+    reachDue,
+}: {
+    state: string
+    clicks: number | null
+    linksIn: number
+    reachDue: boolean
+}) {
     if (state !== 'live') return 'not yet'
     if (reachDue) return 'working it out…'
     return `${clicks === null ? 'no way here' : `${clicks} ${clicks === 1 ? 'click' : 'clicks'}`} · ${linksIn} ${linksIn === 1 ? 'link' : 'links'}`

@@ -49,13 +49,15 @@ function Answer({
             className={clsx(
                 'flex items-center gap-2 px-2.5 text-[13px] whitespace-nowrap text-berry',
                 floats && 'absolute top-full left-24 z-20 mt-1 rounded bg-sheet py-1.5 shadow-float',
-            )}>
+            )}
+        >
             {bad}
             {free !== undefined && onWay !== undefined && (
                 <button
                     type="button"
                     className="font-semibold text-heron underline underline-offset-2"
-                    onClick={() => onWay(free.slug ?? '')}>
+                    onClick={() => onWay(free.slug ?? '')}
+                >
                     {wayWords(free)}
                 </button>
             )}
@@ -118,7 +120,8 @@ export function MakeField({ place, onDone }: { place: MakePlace; onDone: (page: 
             <button
                 type="button"
                 onClick={take}
-                className="ml-2 shrink-0 rounded bg-heron px-2.5 text-[13px] leading-[24px] whitespace-nowrap font-semibold text-on-heron">
+                className="ml-2 shrink-0 rounded bg-heron px-2.5 text-[13px] leading-[24px] font-semibold whitespace-nowrap text-on-heron"
+            >
                 Make page
             </button>
             <Answer answer={answer} problem={problem} onWay={takeSlug} floats />
@@ -130,7 +133,9 @@ export function NameField({ page, onDone }: { page: Page; onDone: () => void }) 
     const { propose } = useChanges()
     const [name, setName] = useState(page.name)
     const [problem, setProblem] = useState<ApiProblem | null>(null)
-    const follows = useAddressAnswer(name.trim() === '' || name === page.name ? null : { kind: 'rename', page: page.id, name })
+    const follows = useAddressAnswer(
+        name.trim() === '' || name === page.name ? null : { kind: 'rename', page: page.id, name },
+    )
     const take = () => {
         if (name.trim() === page.name) onDone()
         else

@@ -11,8 +11,11 @@ export function KindSign({ page }: { page: Page }) {
             {page.kind === 'section' && (
                 <Hint
                     description={
-                        page.leftOut ? 'Section, left out of the addresses below' : 'Section: its address leads to its first live page'
-                    }>
+                        page.leftOut
+                            ? 'Section, left out of the addresses below'
+                            : 'Section: its address leads to its first live page'
+                    }
+                >
                     <span className={whole}>
                         <FolderTree size={13} aria-label="section" />
                         {page.leftOut && 'left out'}

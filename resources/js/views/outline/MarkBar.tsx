@@ -34,7 +34,11 @@ export function MarkBar({ ids, onMark, onMove, onPick, filter }: Props) {
             await queries.fetchQuery({
                 queryKey: ['site', site.key, 'all-found', text, facets],
                 queryFn: () =>
-                    answered(api.GET('/sites/{site}/filter/pages', { params: { path: { site: site.key }, query: { text, ...facets } } })),
+                    answered(
+                        api.GET('/sites/{site}/filter/pages', {
+                            params: { path: { site: site.key }, query: { text, ...facets } },
+                        }),
+                    ),
                 staleTime: 0,
             }),
         )
@@ -45,7 +49,8 @@ export function MarkBar({ ids, onMark, onMove, onPick, filter }: Props) {
         <div
             role="toolbar"
             aria-label="Marked pages"
-            className="flex min-h-10 flex-wrap items-center gap-x-1.5 gap-y-1 border-b border-line bg-heron-soft px-4 py-1">
+            className="flex min-h-10 flex-wrap items-center gap-x-1.5 gap-y-1 border-b border-line bg-heron-soft px-4 py-1"
+        >
             {ids.length === 0 ? (
                 <Button variant="quiet" disabled={busy} onClick={() => void markAll()}>
                     Mark all {count(filter?.total ?? 0, 'page')} that match
@@ -76,7 +81,8 @@ export function MarkBar({ ids, onMark, onMove, onPick, filter }: Props) {
                     <button
                         type="button"
                         onClick={() => onMark([])}
-                        className="ml-auto flex h-[30px] items-center gap-1 rounded px-2 text-ink-2 hover:text-ink">
+                        className="ml-auto flex h-[30px] items-center gap-1 rounded px-2 text-ink-2 hover:text-ink"
+                    >
                         <X size={14} aria-hidden />
                         Unmark all
                     </button>

@@ -16,7 +16,9 @@ type Moved = { id: string; name: string }
 export function MoveTo({ pages, onClose, onDone }: { pages: Moved[]; onClose: () => void; onDone?: () => void }) {
     return (
         <Modal open={pages.length > 0} onClose={onClose} title={`Move ${what(pages)}`} width={520}>
-            {pages.length > 0 && <Chooser pages={pages} onClose={onClose} {...(onDone === undefined ? {} : { onDone })} />}
+            {pages.length > 0 && (
+                <Chooser pages={pages} onClose={onClose} {...(onDone === undefined ? {} : { onDone })} />
+            )}
         </Modal>
     )
 }
@@ -48,12 +50,23 @@ function Chooser({ pages, onClose, onDone }: { pages: Moved[]; onClose: () => vo
     }
     return (
         <div className="grid gap-3">
-            <PageList top chosen={chosen?.id ?? null} onPick={choose} {...(single === null ? {} : { without: single })} />
+            <PageList
+                top
+                chosen={chosen?.id ?? null}
+                onPick={choose}
+                {...(single === null ? {} : { without: single })}
+            />
             <fieldset className="flex gap-4" disabled={chosen === null || chosen.id === 'top'}>
                 <legend className="sr-only">Where exactly</legend>
                 {spots.map(([value, word]) => (
                     <label key={value} className="flex items-center gap-1.5">
-                        <input type="radio" name="spot" checked={spot === value} onChange={() => setSpot(value)} className="accent-heron" />
+                        <input
+                            type="radio"
+                            name="spot"
+                            checked={spot === value}
+                            onChange={() => setSpot(value)}
+                            className="accent-heron"
+                        />
                         {word}
                     </label>
                 ))}
@@ -65,7 +78,8 @@ function Chooser({ pages, onClose, onDone }: { pages: Moved[]; onClose: () => vo
                       ? ''
                       : (answer.error ?? (
                             <>
-                                It will be at <span className="font-mono text-[13px]">{readable(answer.address ?? '')}</span>
+                                It will be at{' '}
+                                <span className="font-mono text-[13px]">{readable(answer.address ?? '')}</span>
                                 {answer.conflict === null ? '' : ', which is taken: you decide next'}
                             </>
                         ))}

@@ -32,7 +32,10 @@ export type Search = {
     marked?: string
     drawing?: boolean
 }
-type Set_ = (change: Search & { tab?: 'details' | 'content' | 'search' | 'history' }, how?: { replace: boolean }) => void
+type Set_ = (
+    change: Search & { tab?: 'details' | 'content' | 'search' | 'history' },
+    how?: { replace: boolean },
+) => void
 type Props = { search: Search; set: Set_; compact: boolean }
 
 /** The page tree: how the site is built, and what state each page is in. */
@@ -54,7 +57,11 @@ export function Outline({ search, set, compact }: Props) {
     )
     const asks = text !== '' || Object.keys(facets).length > 0
     const [countsFacets, countFacets] = useState(false)
-    const found = useQuery({ ...filterQuery(site.key, text, facets), enabled: asks || countsFacets, placeholderData: keepPreviousData })
+    const found = useQuery({
+        ...filterQuery(site.key, text, facets),
+        enabled: asks || countsFacets,
+        placeholderData: keepPreviousData,
+    })
     const isFiltered = asks && found.data !== undefined
     const marks = useMarks(site.key, search.marked, set)
     const [moving, setMoving] = useState(false)
@@ -89,25 +96,32 @@ export function Outline({ search, set, compact }: Props) {
     useRemembered(site.key, search, set)
     const active = rows.find(row => row.key === search.row)
     return (
-        <main className="grid min-w-0 flex-1 grid-cols-[minmax(0,1fr)] grid-rows-[56px_auto_auto_minmax(0,1fr)]" aria-busy={isPending}>
+        <main
+            className="grid min-w-0 flex-1 grid-cols-[minmax(0,1fr)] grid-rows-[56px_auto_auto_minmax(0,1fr)]"
+            aria-busy={isPending}
+        >
             <div className="flex min-w-0 items-center gap-3.5 px-4">
                 <h1 className="text-[20px] leading-6 font-bold tracking-[-0.01em]">Outline</h1>
                 {counts !== undefined && (
                     <p
                         className="flex min-w-0 gap-3.5 overflow-hidden whitespace-nowrap text-ink-2 max-md:hidden"
-                        aria-label={`${count(counts.pages, 'page')}, ${counts.live} live`}>
+                        aria-label={`${count(counts.pages, 'page')}, ${counts.live} live`}
+                    >
                         <Count n={counts.pages} word={counts.pages === 1 ? 'page' : 'pages'} />
                         <Count n={counts.live} word="live" />
                         {counts.draft > 0 && !compact && <Count n={counts.draft} word="draft" />}
                         {counts.review > 0 && !compact && <Count n={counts.review} word="in review" />}
-                        {counts.offline > 0 && !compact && <Count n={counts.offline} word="offline" className="max-xl:hidden" />}
+                        {counts.offline > 0 && !compact && (
+                            <Count n={counts.offline} word="offline" className="max-xl:hidden" />
+                        )}
                     </p>
                 )}
                 {counts !== undefined && counts.bin > 0 && (
                     <button
                         type="button"
                         onClick={() => showBin(true)}
-                        className="flex items-center gap-1 whitespace-nowrap text-ink-2 hover:text-ink max-md:hidden">
+                        className="flex items-center gap-1 whitespace-nowrap text-ink-2 hover:text-ink max-md:hidden"
+                    >
                         <Trash2 size={14} aria-hidden />
                         Bin <b className="font-[650] text-ink">{counts.bin}</b>
                     </button>
@@ -119,7 +133,8 @@ export function Outline({ search, set, compact }: Props) {
                         aria-pressed={search.drawing === true}
                         aria-label="Drawing"
                         onClick={() => set({ drawing: search.drawing === true ? undefined : true })}
-                        className={`grid size-[30px] shrink-0 place-items-center rounded hover:bg-sunk ${search.drawing === true ? 'bg-heron-soft text-heron' : 'text-ink-2'} max-md:hidden`}>
+                        className={`grid size-[30px] shrink-0 place-items-center rounded hover:bg-sunk ${search.drawing === true ? 'bg-heron-soft text-heron' : 'text-ink-2'} max-md:hidden`}
+                    >
                         <Network size={16} aria-hidden />
                     </button>
                 </Hint>
@@ -133,7 +148,8 @@ export function Outline({ search, set, compact }: Props) {
                     />
                 </span>
                 <div
-                    className={`flex h-[30px] min-w-[110px] items-center gap-2 border-b border-edge ${compact ? 'w-[130px]' : 'w-[190px]'}`}>
+                    className={`flex h-[30px] min-w-[110px] items-center gap-2 border-b border-edge ${compact ? 'w-[130px]' : 'w-[190px]'}`}
+                >
                     <input
                         ref={field}
                         type="search"
@@ -151,7 +167,8 @@ export function Outline({ search, set, compact }: Props) {
                     <Button
                         variant="main"
                         aria-keyshortcuts="n"
-                        onClick={() => make({ parent: active?.kind === 'page' ? active.page.id : null, after: null })}>
+                        onClick={() => make({ parent: active?.kind === 'page' ? active.page.id : null, after: null })}
+                    >
                         Make page
                     </Button>
                 )}
@@ -177,12 +194,14 @@ export function Outline({ search, set, compact }: Props) {
             ) : isFiltered && found.data.total === 0 ? (
                 <Message
                     title={text === '' ? 'No page is like this' : `No page has “${text}” in its name or address`}
-                    text="Check the spelling, look for a part of it only, or choose fewer states and kinds.">
+                    text="Check the spelling, look for a part of it only, or choose fewer states and kinds."
+                >
                     <Button
                         onClick={() => {
                             setTyped('')
                             set({ state: undefined, kind: undefined, layout: undefined, filter: undefined })
-                        }}>
+                        }}
+                    >
                         Show all pages
                     </Button>
                 </Message>
@@ -190,7 +209,11 @@ export function Outline({ search, set, compact }: Props) {
                 <StructureDrawing
                     active={search.row}
                     onRow={(row, within) =>
-                        set({ row, drawing: undefined, open: [...new Set([...open, ...within])].join(',') || undefined })
+                        set({
+                            row,
+                            drawing: undefined,
+                            open: [...new Set([...open, ...within])].join(',') || undefined,
+                        })
                     }
                 />
             ) : rows.length === 0 ? (
@@ -216,7 +239,9 @@ export function Outline({ search, set, compact }: Props) {
                     }}
                     onWant={want}
                     onFilter={() => field.current?.focus()}
-                    onCloseSheet={() => search.page !== undefined && set({ page: undefined, tab: undefined }, { replace: false })}
+                    onCloseSheet={() =>
+                        search.page !== undefined && set({ page: undefined, tab: undefined }, { replace: false })
+                    }
                 />
             )}
             <PickFor
@@ -235,7 +260,12 @@ export function Outline({ search, set, compact }: Props) {
 }
 
 /** Opens the branches above a row that is named in the address and not known yet, and fetches the piece it stands in. */
-function useReveal(site: string, row: string | undefined, wanted: boolean, onPlace: (within: string[], index: number) => void) {
+function useReveal(
+    site: string,
+    row: string | undefined,
+    wanted: boolean,
+    onPlace: (within: string[], index: number) => void,
+) {
     const page = useQuery({ ...pageQuery(site, row ?? ''), enabled: wanted && row !== undefined })
     const done = useRef('')
     useEffect(() => {

@@ -15,7 +15,10 @@ export function PickFor({ pages, onClose, onDone }: Props) {
     const { propose } = useChanges()
     const { data: list } = useQuery({ ...menusQuery(site.key), enabled: pages.length > 0 })
     const first = pages[0]
-    const { data: menusOfPage = [] } = useQuery({ ...pageMenusQuery(site.key, first?.id ?? ''), enabled: pages.length === 1 })
+    const { data: menusOfPage = [] } = useQuery({
+        ...pageMenusQuery(site.key, first?.id ?? ''),
+        enabled: pages.length === 1,
+    })
     const what = pages.length === 1 ? (first?.name ?? '') : count(pages.length, 'page')
     const whom = whomOf(pages)
     const act = (kind: 'add-to-menu' | 'remove-from-menu', menu: string, name: string) => {
@@ -35,7 +38,8 @@ export function PickFor({ pages, onClose, onDone }: Props) {
             onClose={onClose}
             title={`Pick ${what}`}
             description="Picks are pages chosen by hand, shown as cards or a list."
-            width={420}>
+            width={420}
+        >
             {list !== undefined && picks.length === 0 && (
                 <p className="text-ink-2">There are no picks yet. Make a list of them in Menus.</p>
             )}
@@ -51,11 +55,17 @@ export function PickFor({ pages, onClose, onDone }: Props) {
                                 </span>
                             </span>
                             {isIn ? (
-                                <Button aria-label={`Take off ${menu.name}`} onClick={() => act('remove-from-menu', menu.id, menu.name)}>
+                                <Button
+                                    aria-label={`Take off ${menu.name}`}
+                                    onClick={() => act('remove-from-menu', menu.id, menu.name)}
+                                >
                                     Take off
                                 </Button>
                             ) : (
-                                <Button aria-label={`Pick for ${menu.name}`} onClick={() => act('add-to-menu', menu.id, menu.name)}>
+                                <Button
+                                    aria-label={`Pick for ${menu.name}`}
+                                    onClick={() => act('add-to-menu', menu.id, menu.name)}
+                                >
                                     Pick
                                 </Button>
                             )}

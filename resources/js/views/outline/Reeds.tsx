@@ -26,7 +26,12 @@ export function Reeds({ page }: { page: Page }) {
     const words = [titleWords, descriptionWords, indexWords]
     return (
         // One a row: the browser's own hint weighs nothing.
-        <span role="img" aria-label={words.join('. ')} title={words.join('\n')} className="inline-flex h-4 items-end gap-[3px] px-1">
+        <span
+            role="img"
+            aria-label={words.join('. ')}
+            title={words.join('\n')}
+            className="inline-flex h-4 items-end gap-[3px] px-1"
+        >
             {(['full', description, index] satisfies Look[]).map((look, i) => (
                 <span key={i} className={clsx('reed', look !== 'full' && look)} />
             ))}

@@ -40,7 +40,8 @@ export function RowMenu({ page, shown, onAct }: { page: Page; shown: boolean; on
                     setUsed(true)
                 }}
                 onDoubleClick={event => event.stopPropagation()}
-                className={look}>
+                className={look}
+            >
                 <Ellipsis size={15} aria-hidden />
             </button>
         )
@@ -52,7 +53,8 @@ export function RowMenu({ page, shown, onAct }: { page: Page; shown: boolean; on
             className={clsx(
                 'flex cursor-pointer items-center gap-4 rounded px-2.5 py-1 outline-none data-[highlighted]:bg-heron-soft',
                 act === 'put-in-bin' && 'text-berry',
-            )}>
+            )}
+        >
             {words}
             <span className="ml-auto flex gap-1">
                 {keys.map(key => (
@@ -68,7 +70,8 @@ export function RowMenu({ page, shown, onAct }: { page: Page; shown: boolean; on
                 aria-label={`Change ${page.name}`}
                 onClick={event => event.stopPropagation()}
                 onDoubleClick={event => event.stopPropagation()}
-                className={look}>
+                className={look}
+            >
                 <Ellipsis size={15} aria-hidden />
             </DropdownMenu.Trigger>
             <DropdownMenu.Portal>
@@ -77,7 +80,8 @@ export function RowMenu({ page, shown, onAct }: { page: Page; shown: boolean; on
                     sideOffset={2}
                     collisionPadding={8}
                     onCloseAutoFocus={event => event.preventDefault()}
-                    className="z-50 max-h-[80vh] min-w-[230px] overflow-y-auto rounded-md bg-sheet p-1 shadow-float">
+                    className="z-50 max-h-[80vh] min-w-[230px] overflow-y-auto rounded-md bg-sheet p-1 shadow-float"
+                >
                     {always.map(([act, words, keys]) => entry(act, words, keys))}
                     {manages && entry('pick', 'Pick for a place…', ['P'])}
                     <DropdownMenu.Separator className="my-1 h-px bg-line" />

@@ -16,7 +16,13 @@ import { asPng, asSvg } from './drawingFiles'
 const ZOOMS = [0.35, 0.5, 0.7, 1, 1.4, 2]
 
 /** A picture of the structure, for people who would rather look than read. Each page leads to its row. */
-export function StructureDrawing({ active, onRow }: { active: string | undefined; onRow: (row: string, within: string[]) => void }) {
+export function StructureDrawing({
+    active,
+    onRow,
+}: {
+    active: string | undefined
+    onRow: (row: string, within: string[]) => void
+}) {
     const site = useSite()
     const [of, setOf] = useState<{ id: string; name: string } | null>(null)
     const [levels, setLevels] = useState(3)
@@ -42,7 +48,9 @@ export function StructureDrawing({ active, onRow }: { active: string | undefined
         const near = step(event.key, at, drawn)
         if (near !== null) {
             setFocus(near.node.id)
-            picture.current?.querySelector(`[data-page="${near.node.id}"]`)?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
+            picture.current
+                ?.querySelector(`[data-page="${near.node.id}"]`)
+                ?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
         } else if (event.key === 'Enter') onRow(at.node.id, at.within)
         else if (event.key === 'o' && at.node.size > 1) setOf({ id: at.node.id, name: at.node.name })
         else if (event.key === '+' || event.key === '=') setZoom(Math.min(ZOOMS.length - 1, zoom + 1))
@@ -64,7 +72,8 @@ export function StructureDrawing({ active, onRow }: { active: string | undefined
                     <select
                         value={levels}
                         onChange={event => setLevels(Number(event.target.value))}
-                        className="h-7 rounded border border-edge bg-sheet px-1">
+                        className="h-7 rounded border border-edge bg-sheet px-1"
+                    >
                         {[1, 2, 3, 4, 5, 6].map(n => (
                             <option key={n}>{n}</option>
                         ))}
@@ -75,7 +84,8 @@ export function StructureDrawing({ active, onRow }: { active: string | undefined
                     <select
                         value={tint}
                         onChange={event => setTint(event.target.value as Tint)}
-                        className="h-7 rounded border border-edge bg-sheet px-1">
+                        className="h-7 rounded border border-edge bg-sheet px-1"
+                    >
                         <option value="state">state</option>
                         <option value="changed">last change</option>
                     </select>
@@ -94,7 +104,8 @@ export function StructureDrawing({ active, onRow }: { active: string | undefined
                         aria-label="Smaller"
                         disabled={zoom === 0}
                         onClick={() => setZoom(zoom - 1)}
-                        className="grid size-7 place-items-center rounded hover:bg-sunk">
+                        className="grid size-7 place-items-center rounded hover:bg-sunk"
+                    >
                         <Minus size={15} aria-hidden />
                     </button>
                     <span className="w-11 text-center">{Math.round(scale * 100)} %</span>
@@ -103,22 +114,28 @@ export function StructureDrawing({ active, onRow }: { active: string | undefined
                         aria-label="Larger"
                         disabled={zoom === ZOOMS.length - 1}
                         onClick={() => setZoom(zoom + 1)}
-                        className="grid size-7 place-items-center rounded hover:bg-sunk">
+                        className="grid size-7 place-items-center rounded hover:bg-sunk"
+                    >
                         <Plus size={15} aria-hidden />
                     </button>
                     <Button
                         variant="quiet"
                         onClick={() =>
-                            picture.current !== null && download(asSvg(picture.current, width, height), `${site.key}-structure.svg`)
-                        }>
+                            picture.current !== null &&
+                            download(asSvg(picture.current, width, height), `${site.key}-structure.svg`)
+                        }
+                    >
                         SVG
                     </Button>
                     <Button
                         variant="quiet"
                         onClick={() =>
                             picture.current !== null &&
-                            void asPng(picture.current, width, height).then(file => download(file, `${site.key}-structure.png`))
-                        }>
+                            void asPng(picture.current, width, height).then(file =>
+                                download(file, `${site.key}-structure.png`),
+                            )
+                        }
+                    >
                         PNG
                     </Button>
                 </span>
@@ -134,7 +151,8 @@ export function StructureDrawing({ active, onRow }: { active: string | undefined
                     role="tree"
                     aria-label="Pages of the structure"
                     aria-activedescendant={at === undefined ? undefined : `drawn-${at.node.id}`}
-                    onKeyDown={keys_}>
+                    onKeyDown={keys_}
+                >
                     <svg
                         ref={picture}
                         width={width * scale}
@@ -142,7 +160,8 @@ export function StructureDrawing({ active, onRow }: { active: string | undefined
                         viewBox={`0 0 ${width} ${height}`}
                         className="block"
                         fontFamily="'Atkinson Hyperlegible Next Variable', sans-serif"
-                        fontSize="13">
+                        fontSize="13"
+                    >
                         <g fill="none" stroke="var(--line-strong)" strokeOpacity="0.5" strokeLinecap="round">
                             {drawn.map(
                                 each =>
@@ -193,7 +212,8 @@ function Mark({
             aria-selected={isAt}
             aria-label={says}
             onClick={event => (event.altKey ? onLook() : onOpen())}
-            className="cursor-pointer">
+            className="cursor-pointer"
+        >
             <title>{`${says}. Click for its row, Alt and click to look at this branch.`}</title>
             {isAt && <circle cx={x} cy={y} r={radius + 4} fill="none" stroke="var(--heron)" strokeWidth="2" />}
             <circle
@@ -211,7 +231,8 @@ function Mark({
                 className={clsx(isAt && 'font-bold')}
                 stroke="var(--paper)"
                 strokeWidth="3"
-                paintOrder="stroke">
+                paintOrder="stroke"
+            >
                 {label(node)}
                 {node.size > 1 && <tspan fill="var(--ink-3)"> {node.size.toLocaleString('en-GB')}</tspan>}
             </text>

@@ -16,7 +16,10 @@ export async function asPng(picture: SVGSVGElement, width: number, height: numbe
     if (context === null) throw new Error('This browser draws no pictures.')
     context.drawImage(image, 0, 0, canvas.width, canvas.height)
     return new Promise<Blob>((done, failed) =>
-        canvas.toBlob(file => (file === null ? failed(new Error('The picture is too large.')) : done(file)), 'image/png'),
+        canvas.toBlob(
+            file => (file === null ? failed(new Error('The picture is too large.')) : done(file)),
+            'image/png',
+        ),
     )
 }
 
@@ -26,7 +29,8 @@ function written(picture: SVGSVGElement, width: number, height: number) {
     copy.setAttribute('width', String(width))
     copy.setAttribute('height', String(height))
     const ground = document.createElementNS('http://www.w3.org/2000/svg', 'rect')
-    for (const [name, value] of Object.entries({ width: '100%', height: '100%', fill: 'var(--paper)' })) ground.setAttribute(name, value)
+    for (const [name, value] of Object.entries({ width: '100%', height: '100%', fill: 'var(--paper)' }))
+        ground.setAttribute(name, value)
     copy.prepend(ground)
     const style = getComputedStyle(document.documentElement)
     return new XMLSerializer()

@@ -17,7 +17,9 @@ export function placeAt(page: { id: string }, spot: Spot): Schemas['Place'] {
 
 /** Where Alt + an arrow takes a page: among its siblings, under the one above, or out. */
 export function placeByKey(key: string, row: Row & { kind: 'page' }, rows: Row[], at: number): Schemas['Place'] | null {
-    const siblings = rows.filter((other): other is Row & { kind: 'page' } => other.kind === 'page' && other.page.parent === row.page.parent)
+    const siblings = rows.filter(
+        (other): other is Row & { kind: 'page' } => other.kind === 'page' && other.page.parent === row.page.parent,
+    )
     const index = siblings.findIndex(other => other.page.id === row.page.id)
     const above = siblings[index - 1]?.page
     if (key === 'ArrowUp') return above === undefined ? null : { before: above.id }

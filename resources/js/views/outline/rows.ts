@@ -45,7 +45,17 @@ export function flatten(branches: Map<string | null, Branch>, open: Set<string>,
             const position = index + 1 + shift
             const last = position === siblings
             if (page === undefined) {
-                rows.push({ kind: 'hole', key: `${parent ?? 'top'}:${index}`, parent, index, level, last, through, position, siblings })
+                rows.push({
+                    kind: 'hole',
+                    key: `${parent ?? 'top'}:${index}`,
+                    parent,
+                    index,
+                    level,
+                    last,
+                    through,
+                    position,
+                    siblings,
+                })
                 continue
             }
             const isOpen = open.has(page.id) && (page.children > 0 || making?.parent === page.id)

@@ -1,4 +1,12 @@
-import { MouseSensor, TouchSensor, useSensor, useSensors, type DndContextProps, type DragMoveEvent, type Modifier } from '@dnd-kit/core'
+import {
+    MouseSensor,
+    TouchSensor,
+    useSensor,
+    useSensors,
+    type DndContextProps,
+    type DragMoveEvent,
+    type Modifier,
+} from '@dnd-kit/core'
 import { useMutation } from '@tanstack/react-query'
 import { useRef, useState, type RefObject } from 'react'
 import { answered, api, type Schemas } from '../../api/client'
@@ -9,7 +17,13 @@ import { ROW, type Row } from './rows'
 
 type PageRow = Row & { kind: 'page' }
 export type Target = { row: PageRow; index: number; spot: Spot }
-type Input = { rows: Row[]; scroller: RefObject<HTMLElement | null>; enabled: boolean; marked: string[]; onDone: () => void }
+type Input = {
+    rows: Row[]
+    scroller: RefObject<HTMLElement | null>
+    enabled: boolean
+    marked: string[]
+    onDone: () => void
+}
 
 /** Keeps what is dragged beside the pointer, wherever in the row it was taken. */
 export const besidePointer: Modifier = ({ activatorEvent, activeNodeRect, transform }) =>
@@ -50,7 +64,11 @@ export function useDrag({ rows, scroller, enabled, marked, onDone }: Input) {
         preview.reset()
         clearTimeout(waiting.current)
         if (found !== null && moving !== null) {
-            const change: Schemas['Change'] = { kind: 'move', page: moving.page.id, place: placeAt(found.row.page, found.spot) }
+            const change: Schemas['Change'] = {
+                kind: 'move',
+                page: moving.page.id,
+                place: placeAt(found.row.page, found.spot),
+            }
             waiting.current = setTimeout(() => preview.mutate(change), 90)
         }
     }
@@ -77,7 +95,8 @@ export function useDrag({ rows, scroller, enabled, marked, onDone }: Input) {
     const context: DndContextProps = {
         sensors,
         autoScroll: { threshold: { x: 0, y: 0.15 } },
-        onDragStart: ({ active }) => setMoving(rows.find((row): row is PageRow => row.kind === 'page' && row.key === active.id) ?? null),
+        onDragStart: ({ active }) =>
+            setMoving(rows.find((row): row is PageRow => row.kind === 'page' && row.key === active.id) ?? null),
         onDragMove: aim,
         onDragEnd: drop,
         onDragCancel: end,
@@ -87,7 +106,12 @@ export function useDrag({ rows, scroller, enabled, marked, onDone }: Input) {
 
 function targetUnder(event: DragMoveEvent, rows: Row[], scroller: HTMLElement | null, moving: PageRow): Target | null {
     const start = event.activatorEvent
-    const y = start instanceof MouseEvent ? start.clientY : 'touches' in start ? ((start as TouchEvent).touches[0]?.clientY ?? 0) : 0
+    const y =
+        start instanceof MouseEvent
+            ? start.clientY
+            : 'touches' in start
+              ? ((start as TouchEvent).touches[0]?.clientY ?? 0)
+              : 0
     if (scroller === null) return null
     // Movement counts from where the pointer went down; scrolling meanwhile is part of delta already.
     const box = scroller.getBoundingClientRect()

@@ -29,7 +29,9 @@ function isOfRows(event: KeyboardEvent) {
     return (
         target instanceof HTMLElement &&
         currentTarget.contains(target) &&
-        target.closest('input, textarea, select, [contenteditable=true], [role=menu], [role=dialog], [aria-haspopup]') === null
+        target.closest(
+            'input, textarea, select, [contenteditable=true], [role=menu], [role=dialog], [aria-haspopup]',
+        ) === null
     )
 }
 

@@ -5,7 +5,11 @@ const IN_ADDRESS = 30
 const KEPT = 'kept-'
 
 /** Marked pages: in the address, so that they survive reload and can be shared. */
-export function useMarks(site: string, marked: string | undefined, set: (change: { marked?: string | undefined }) => void) {
+export function useMarks(
+    site: string,
+    marked: string | undefined,
+    set: (change: { marked?: string | undefined }) => void,
+) {
     const key = `heronstem.marks.${site}`
     const [anchor, setAnchor] = useState<string | null>(null)
     const ids = useMemo(() => {
@@ -17,7 +21,11 @@ export function useMarks(site: string, marked: string | undefined, set: (change:
         if (now.length > IN_ADDRESS) sessionStorage.setItem(key, now.join(','))
         set({
             marked:
-                now.length === 0 ? undefined : now.length > IN_ADDRESS ? `${KEPT}${now.length}-${Date.now().toString(36)}` : now.join(','),
+                now.length === 0
+                    ? undefined
+                    : now.length > IN_ADDRESS
+                      ? `${KEPT}${now.length}-${Date.now().toString(36)}`
+                      : now.join(','),
         })
     }
     return { marks, ids, put, anchor, setAnchor }

@@ -17,7 +17,10 @@ export function useOutline(site: string, open: Set<string>) {
             const outline = await answered(
                 api.GET('/sites/{site}/outline', { params: { path: { site }, query: { open: firstOpen } }, signal }),
             )
-            return { ...outline, branches: outline.branches.map(branch => ({ ...branch, rows: branch.rows.map(whole) })) }
+            return {
+                ...outline,
+                branches: outline.branches.map(branch => ({ ...branch, rows: branch.rows.map(whole) })),
+            }
         },
         // Reach is worked out beside the change: it is looked at again until it is there.
         refetchInterval: query =>
@@ -41,8 +44,11 @@ export function useOutline(site: string, open: Set<string>) {
                 query.state.data?.rows.some(row => row.reachDue) === true ? 2000 : false,
         })),
         combine: useCallback(
-            (results: { data: { parent: string | null; total: number; offset: number; rows: Branch['rows'] } | undefined }[]) =>
-                results.flatMap(result => result.data ?? []),
+            (
+                results: {
+                    data: { parent: string | null; total: number; offset: number; rows: Branch['rows'] } | undefined
+                }[],
+            ) => results.flatMap(result => result.data ?? []),
             [],
         ),
     })
@@ -68,5 +74,12 @@ export function useOutline(site: string, open: Set<string>) {
         setPieces(before => [...before, { parent, offset }])
     }, [])
 
-    return { branches, counts: first.data?.counts, isPending: first.isPending, error: first.error, retry: first.refetch, want }
+    return {
+        branches,
+        counts: first.data?.counts,
+        isPending: first.isPending,
+        error: first.error,
+        retry: first.refetch,
+        want,
+    }
 }

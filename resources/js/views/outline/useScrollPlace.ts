@@ -38,7 +38,11 @@ export function useScrollPlace(
             clearTimeout(waiting)
             waiting = setTimeout(() => {
                 if (!arriving.current)
-                    onTop(Math.round(element?.scrollTop ?? 0) === 0 ? undefined : Math.round(((element?.scrollTop ?? 0) / ROW) * 100) / 100)
+                    onTop(
+                        Math.round(element?.scrollTop ?? 0) === 0
+                            ? undefined
+                            : Math.round(((element?.scrollTop ?? 0) / ROW) * 100) / 100,
+                    )
             }, 250)
         }
         element?.addEventListener('scroll', scrolled, { passive: true })

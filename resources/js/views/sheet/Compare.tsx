@@ -8,7 +8,13 @@ import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { Modal } from '../../ui/Modal'
 
-type Props = { sheet: Schemas['PageSheet']; number: number; versions: Schemas['Version'][]; onBrought: () => void; onClose: () => void }
+type Props = {
+    sheet: Schemas['PageSheet']
+    number: number
+    versions: Schemas['Version'][]
+    onBrought: () => void
+    onClose: () => void
+}
 
 /** A version of the content: beside another with what differs marked, or alone; and bringing it back. */
 export function Compare({ sheet, number, versions, onBrought, onClose }: Props) {
@@ -49,14 +55,20 @@ export function Compare({ sheet, number, versions, onBrought, onClose }: Props) 
         },
     })
     return (
-        <Modal open onClose={onClose} title={`Version ${number} of the content of ${sheet.name}`} width={beside === null ? 640 : 960}>
+        <Modal
+            open
+            onClose={onClose}
+            title={`Version ${number} of the content of ${sheet.name}`}
+            width={beside === null ? 640 : 960}
+        >
             {versions.length > 1 && (
                 <label className="mb-2 flex items-center gap-2 text-ink-2">
                     Beside it
                     <select
                         value={beside ?? ''}
                         onChange={event => setBeside(event.target.value === '' ? null : Number(event.target.value))}
-                        className="h-[30px] rounded-[5px] border border-edge bg-sheet px-2 text-ink">
+                        className="h-[30px] rounded-[5px] border border-edge bg-sheet px-2 text-ink"
+                    >
                         <option value="">nothing</option>
                         {versions
                             .filter(version => version.number !== number)
@@ -113,12 +125,22 @@ export function Compare({ sheet, number, versions, onBrought, onClose }: Props) 
     )
 }
 
-function Side({ block, marks, className }: { block: Schemas['ComparedBlock'] | null; marks: 'comes' | 'goes'; className?: string }) {
+function Side({
+    block,
+    marks,
+    className,
+}: {
+    block: Schemas['ComparedBlock'] | null
+    marks: 'comes' | 'goes'
+    className?: string
+}) {
     const Mark = marks === 'comes' ? 'ins' : 'del'
     return (
         <td className={clsx('border-t border-line py-1.5', className)}>
             {block !== null && (
-                <span className={clsx(block.type === 'heading' && 'font-bold', block.type === 'blockquote' && 'italic')}>
+                <span
+                    className={clsx(block.type === 'heading' && 'font-bold', block.type === 'blockquote' && 'italic')}
+                >
                     {/List$/.test(block.type) && '• '}
                     {block.pieces.map((piece, i) =>
                         piece.marked ? (
@@ -126,8 +148,11 @@ function Side({ block, marks, className }: { block: Schemas['ComparedBlock'] | n
                                 key={i}
                                 className={clsx(
                                     'rounded-[3px] px-px',
-                                    marks === 'comes' ? 'bg-reed-soft text-reed no-underline' : 'bg-berry-soft text-berry',
-                                )}>
+                                    marks === 'comes'
+                                        ? 'bg-reed-soft text-reed no-underline'
+                                        : 'bg-berry-soft text-berry',
+                                )}
+                            >
                                 {piece.text}
                             </Mark>
                         ) : (

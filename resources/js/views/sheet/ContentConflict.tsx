@@ -27,7 +27,8 @@ export function ContentConflict({ theirs, mine, site, onKeepMine, onJoin, onLate
             alert
             width={900}
             title={`${who} saved this page meanwhile`}
-            description="Nothing is lost whichever way you go: every saved version is kept, and yours is kept as your draft until it is saved.">
+            description="Nothing is lost whichever way you go: every saved version is kept, and yours is kept as your draft until it is saved."
+        >
             <div className="grid gap-4 md:grid-cols-2">
                 <Version title={`Saved by ${who}`} document={theirs.document} site={site} />
                 <Version title="Yours" document={mine} site={site} />
@@ -53,7 +54,10 @@ function Version({ title, document, site }: { title: string; document: JSONConte
     return (
         <section>
             <h3 className="mb-1.5 font-semibold">{title}</h3>
-            <EditorContent editor={editor} className="max-h-[38vh] overflow-y-auto rounded-md border border-line px-4 py-3" />
+            <EditorContent
+                editor={editor}
+                className="max-h-[38vh] overflow-y-auto rounded-md border border-line px-4 py-3"
+            />
         </section>
     )
 }

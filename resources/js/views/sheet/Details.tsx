@@ -75,7 +75,10 @@ export function Details({ loaded, onUnsaved, onGoTo }: Props) {
                 batch: { changes },
                 done: () => setTyped({}),
                 failed: problem =>
-                    setRefused({ field: problem.problem.errors?.[0]?.field.split('.').pop() ?? 'name', reason: problem.message }),
+                    setRefused({
+                        field: problem.problem.errors?.[0]?.field.split('.').pop() ?? 'name',
+                        reason: problem.message,
+                    }),
             })
         }
     }
@@ -89,7 +92,8 @@ export function Details({ loaded, onUnsaved, onGoTo }: Props) {
                 onSubmit={event => {
                     event.preventDefault()
                     start()
-                }}>
+                }}
+            >
                 <fieldset disabled={!writes} className="grid gap-3">
                     <Field
                         label="Name"
@@ -125,8 +129,12 @@ export function Details({ loaded, onUnsaved, onGoTo }: Props) {
                                 className={inputClasses}
                                 value={value.layout}
                                 onChange={event =>
-                                    setTyped(before => ({ ...before, layout: event.target.value as Schemas['PageSheet']['layout'] }))
-                                }>
+                                    setTyped(before => ({
+                                        ...before,
+                                        layout: event.target.value as Schemas['PageSheet']['layout'],
+                                    }))
+                                }
+                            >
                                 {layouts.map(([layout, words]) => (
                                     <option key={layout} value={layout}>
                                         {words}

@@ -63,7 +63,8 @@ export function Further({ sheet }: { sheet: Schemas['PageSheet'] }) {
                         onSubmit={event => {
                             event.preventDefault()
                             add()
-                        }}>
+                        }}
+                    >
                         <input
                             autoFocus
                             aria-label="Further address"
@@ -106,7 +107,8 @@ export function Further({ sheet }: { sheet: Schemas['PageSheet'] }) {
                                 onClick={() => {
                                     setAdding(false)
                                     setRefused(null)
-                                }}>
+                                }}
+                            >
                                 Let it be
                             </Button>
                         </div>
@@ -115,7 +117,11 @@ export function Further({ sheet }: { sheet: Schemas['PageSheet'] }) {
             </dd>
             <dt>Sends on from</dt>
             <dd>
-                {sheet.sendsOn.length === 0 ? <p className="py-[5px] text-ink-3">no former address</p> : <ul>{list(sheet.sendsOn)}</ul>}
+                {sheet.sendsOn.length === 0 ? (
+                    <p className="py-[5px] text-ink-3">no former address</p>
+                ) : (
+                    <ul>{list(sheet.sendsOn)}</ul>
+                )}
             </dd>
         </>
     )

@@ -19,11 +19,19 @@ export function HistoryTab({ sheet, onBrought }: { sheet: Schemas['PageSheet']; 
     const site = useSite()
     const { data: entries } = useQuery({
         queryKey: keys.pageHistory(site.key, sheet.id),
-        queryFn: () => answered(api.GET('/sites/{site}/history', { params: { path: { site: site.key }, query: { page: sheet.id } } })),
+        queryFn: () =>
+            answered(
+                api.GET('/sites/{site}/history', { params: { path: { site: site.key }, query: { page: sheet.id } } }),
+            ),
     })
     const { data: versions } = useQuery({
         queryKey: keys.versions(site.key, sheet.id),
-        queryFn: () => answered(api.GET('/sites/{site}/pages/{page}/versions', { params: { path: { site: site.key, page: sheet.id } } })),
+        queryFn: () =>
+            answered(
+                api.GET('/sites/{site}/pages/{page}/versions', {
+                    params: { path: { site: site.key, page: sheet.id } },
+                }),
+            ),
     })
     const [minorToo, setMinorToo] = useState(true)
     const [opened, setOpened] = useState<number | null>(null)
@@ -66,7 +74,13 @@ export function HistoryTab({ sheet, onBrought }: { sheet: Schemas['PageSheet']; 
             </ul>
             {items.length === 0 && <p className="text-ink-3">Nothing yet.</p>}
             {opened !== null && (
-                <Compare sheet={sheet} number={opened} versions={versions} onBrought={onBrought} onClose={() => setOpened(null)} />
+                <Compare
+                    sheet={sheet}
+                    number={opened}
+                    versions={versions}
+                    onBrought={onBrought}
+                    onClose={() => setOpened(null)}
+                />
             )}
         </section>
     )
@@ -85,8 +99,13 @@ function ChangeItem({ entry, page }: { entry: Entry; page: string }) {
                     type="button"
                     className={`text-left hover:underline hover:underline-offset-2 ${entry.undone ? 'text-ink-3 line-through' : ''}`}
                     onClick={() =>
-                        void navigate({ to: '/s/$site/history', params: { site: site.key }, search: { page, entry: entry.id } })
-                    }>
+                        void navigate({
+                            to: '/s/$site/history',
+                            params: { site: site.key },
+                            search: { page, entry: entry.id },
+                        })
+                    }
+                >
                     <Sentence text={entry.sentence} />
                 </button>
                 <p className="text-[12px] text-ink-3">
@@ -98,8 +117,14 @@ function ChangeItem({ entry, page }: { entry: Entry; page: string }) {
                 <Button
                     variant="quiet"
                     onClick={() =>
-                        void propose({ title: 'Taking this change back', act: 'Undo', always: true, undo: { entries: [entry.id] } })
-                    }>
+                        void propose({
+                            title: 'Taking this change back',
+                            act: 'Undo',
+                            always: true,
+                            undo: { entries: [entry.id] },
+                        })
+                    }
+                >
                     Undo…
                 </Button>
             )}

@@ -13,7 +13,10 @@ export function InBin({ sheet, onGoTo }: { sheet: Schemas['PageSheet']; onGoTo: 
         <div className="mt-2.5 rounded-md bg-berry-soft px-3 py-2">
             {root.id === sheet.id ? (
                 <>
-                    <p>This page is in the bin. Visitors do not get it; it takes part in nothing until it is brought back.</p>
+                    <p>
+                        This page is in the bin. Visitors do not get it; it takes part in nothing until it is brought
+                        back.
+                    </p>
                     {manages && (
                         <div className="mt-1.5">
                             <Button
@@ -24,7 +27,8 @@ export function InBin({ sheet, onGoTo }: { sheet: Schemas['PageSheet']; onGoTo: 
                                         always: true,
                                         batch: { changes: [{ kind: 'bring-back', page: sheet.id }] },
                                     })
-                                }>
+                                }
+                            >
                                 Bring back
                             </Button>
                         </div>
@@ -33,7 +37,11 @@ export function InBin({ sheet, onGoTo }: { sheet: Schemas['PageSheet']; onGoTo: 
             ) : (
                 <p>
                     This page went into the bin with{' '}
-                    <button type="button" className="font-semibold underline underline-offset-2" onClick={() => onGoTo(root.id)}>
+                    <button
+                        type="button"
+                        className="font-semibold underline underline-offset-2"
+                        onClick={() => onGoTo(root.id)}
+                    >
                         {root.name}
                     </button>
                     .

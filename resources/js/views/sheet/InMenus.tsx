@@ -29,7 +29,9 @@ export function InMenus({ sheet }: { sheet: Schemas['PageSheet'] }) {
         void propose({
             title: `Taking ${sheet.name} out of ${menus.length === 1 ? (menus[0]?.name ?? '') : count(menus.length, 'menu')}`,
             act: 'Take it out',
-            batch: { changes: menus.map(each => ({ kind: 'remove-from-menu' as const, page: sheet.id, menu: each.menu })) },
+            batch: {
+                changes: menus.map(each => ({ kind: 'remove-from-menu' as const, page: sheet.id, menu: each.menu })),
+            },
         })
     return (
         <>
@@ -42,11 +44,16 @@ export function InMenus({ sheet }: { sheet: Schemas['PageSheet'] }) {
                                 {each.name}{' '}
                                 <span className="text-[12px] text-ink-3">
                                     {how(each)}
-                                    {!shown && `, not shown: the page is ${sheet.state === 'live' ? 'unlisted' : 'not live'}`}
+                                    {!shown &&
+                                        `, not shown: the page is ${sheet.state === 'live' ? 'unlisted' : 'not live'}`}
                                 </span>
                             </span>
                             {site.manages && (
-                                <Button variant="quiet" aria-label={`Take out of ${each.name}`} onClick={() => takeOut([each])}>
+                                <Button
+                                    variant="quiet"
+                                    aria-label={`Take out of ${each.name}`}
+                                    onClick={() => takeOut([each])}
+                                >
                                     Take out
                                 </Button>
                             )}
@@ -74,10 +81,16 @@ export function InMenus({ sheet }: { sheet: Schemas['PageSheet'] }) {
                             <li key={each.menu} className="flex min-h-[30px] items-center gap-2">
                                 <span className="min-w-0 flex-1 truncate">
                                     {each.name}
-                                    {each.branch === 'leaves-out' && <span className="text-[12px] text-ink-3"> leaves it out</span>}
+                                    {each.branch === 'leaves-out' && (
+                                        <span className="text-[12px] text-ink-3"> leaves it out</span>
+                                    )}
                                 </span>
                                 <Button variant="quiet" aria-label={`Put into ${each.name}`} onClick={() => put(each)}>
-                                    {each.kind === 'picks' ? 'Pick' : each.branch === 'leaves-out' ? 'Show again' : 'Put in'}
+                                    {each.kind === 'picks'
+                                        ? 'Pick'
+                                        : each.branch === 'leaves-out'
+                                          ? 'Show again'
+                                          : 'Put in'}
                                 </Button>
                             </li>
                         ))}

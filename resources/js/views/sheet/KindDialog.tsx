@@ -57,13 +57,15 @@ export function KindDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']; on
             onClose={onClose}
             title={`What kind of page is ${sheet.name}?`}
             description="Its words, place and address stay, whatever kind it is."
-            width={560}>
+            width={560}
+        >
             <form
                 className="grid gap-3"
                 onSubmit={event => {
                     event.preventDefault()
                     change()
-                }}>
+                }}
+            >
                 <div className="grid gap-1.5">
                     {kinds.map(([value, word, says]) => (
                         <label key={value} className="flex items-baseline gap-2">
@@ -92,7 +94,8 @@ export function KindDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']; on
                                 setWay(event.target.value as Leads)
                                 setTarget(null)
                             }}
-                            className="h-[30px] rounded-[5px] border border-edge bg-sheet px-2">
+                            className="h-[30px] rounded-[5px] border border-edge bg-sheet px-2"
+                        >
                             {leads.map(([value, words]) => (
                                 <option key={value} value={value}>
                                     {words}
@@ -130,7 +133,11 @@ export function KindDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']; on
                 )}
                 <div className="flex justify-end gap-2">
                     <Button onClick={onClose}>Let it be</Button>
-                    <Button type="submit" variant="main" disabled={needs ? target === null || target.value === '' : kind === sheet.kind}>
+                    <Button
+                        type="submit"
+                        variant="main"
+                        disabled={needs ? target === null || target.value === '' : kind === sheet.kind}
+                    >
                         Make it a {kind}
                     </Button>
                 </div>

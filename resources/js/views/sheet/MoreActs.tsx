@@ -24,18 +24,24 @@ export function MoreActs({ sheet }: { sheet: Schemas['PageSheet'] }) {
         <DropdownMenu.Root>
             <DropdownMenu.Trigger
                 aria-label="More"
-                className="grid size-[30px] place-items-center rounded-md border border-edge bg-sheet text-ink-2 hover:bg-sunk">
+                className="grid size-[30px] place-items-center rounded-md border border-edge bg-sheet text-ink-2 hover:bg-sunk"
+            >
                 <Ellipsis size={15} aria-hidden />
             </DropdownMenu.Trigger>
             <DropdownMenu.Portal>
-                <DropdownMenu.Content align="end" sideOffset={4} className="z-50 min-w-[220px] rounded-md bg-sheet p-1 shadow-float">
+                <DropdownMenu.Content
+                    align="end"
+                    sideOffset={4}
+                    className="z-50 min-w-[220px] rounded-md bg-sheet p-1 shadow-float"
+                >
                     {actsOn(sheet, role)
                         .filter(each => !here.has(each))
                         .map(each => (
                             <DropdownMenu.Item
                                 key={each}
                                 onSelect={() => void act(each, [sheet])}
-                                className={`cursor-pointer rounded px-2.5 py-1 outline-none data-[highlighted]:bg-heron-soft ${each === 'put-in-bin' ? 'text-berry' : ''}`}>
+                                className={`cursor-pointer rounded px-2.5 py-1 outline-none data-[highlighted]:bg-heron-soft ${each === 'put-in-bin' ? 'text-berry' : ''}`}
+                            >
                                 {actLabel(each)}
                             </DropdownMenu.Item>
                         ))}

@@ -33,8 +33,12 @@ export function PageSheet(props: Props) {
             aria-label="Page sheet"
             className="flex h-full w-[432px] shrink-0 flex-col border-l border-line bg-sheet max-md:absolute max-md:inset-y-12 max-md:right-0 max-md:z-10 max-md:w-[calc(100vw-52px)]"
             onKeyDown={event =>
-                event.key === 'Escape' && !event.defaultPrevented && event.target === event.currentTarget && props.onClose()
-            }>
+                event.key === 'Escape' &&
+                !event.defaultPrevented &&
+                event.target === event.currentTarget &&
+                props.onClose()
+            }
+        >
             {error !== null ? (
                 <Gone problem={error} onClose={props.onClose} />
             ) : data === undefined ? (
@@ -52,7 +56,9 @@ function Gone({ problem, onClose }: { problem: Error; onClose: () => void }) {
     return (
         <div className="grid gap-2 p-5">
             <h2 className="text-[18px] font-bold">
-                {problem instanceof ApiProblem && problem.status === 404 ? 'This page is not there' : 'The page could not be read'}
+                {problem instanceof ApiProblem && problem.status === 404
+                    ? 'This page is not there'
+                    : 'The page could not be read'}
             </h2>
             <p className="text-ink-2">{problem.message}</p>
             <div>
@@ -69,7 +75,8 @@ function Sheet({ tab, onTab, onClose, onGoTo, loaded }: Props & { loaded: Loaded
     const [brought, setBrought] = useState(0)
     const [opened, setOpened] = useState<Set<Tab>>(() => new Set([tab]))
     const dirty = Object.keys(unsaved).filter(part => unsaved[part])
-    const mark = (part: string) => (now: boolean) => setUnsaved(before => (before[part] === now ? before : { ...before, [part]: now }))
+    const mark = (part: string) => (now: boolean) =>
+        setUnsaved(before => (before[part] === now ? before : { ...before, [part]: now }))
     const panel = 'min-h-0 flex-1 overflow-y-auto px-5 py-4 data-[state=inactive]:hidden'
     return (
         <>
@@ -81,15 +88,24 @@ function Sheet({ tab, onTab, onClose, onGoTo, loaded }: Props & { loaded: Loaded
                             type="button"
                             aria-label="Close the sheet"
                             onClick={onClose}
-                            className="grid size-7 place-items-center rounded text-ink-3 hover:bg-sunk hover:text-ink">
+                            className="grid size-7 place-items-center rounded text-ink-3 hover:bg-sunk hover:text-ink"
+                        >
                             <X size={17} aria-hidden />
                         </button>
                     </Hint>
                 </div>
-                <p className="font-mono text-[13px] break-all text-ink-3">{readable(sheet.url).replace(/^https?:\/\//, '')}</p>
+                <p className="font-mono text-[13px] break-all text-ink-3">
+                    {readable(sheet.url).replace(/^https?:\/\//, '')}
+                </p>
                 <div className="mt-2.5 flex flex-wrap items-center gap-1.5">
                     <div className="flex grow items-center gap-1.5">
-                        <StateChip state={sheet.state} edited={sheet.edited} listed={sheet.listed} from={sheet.from} until={sheet.until} />
+                        <StateChip
+                            state={sheet.state}
+                            edited={sheet.edited}
+                            listed={sheet.listed}
+                            from={sheet.from}
+                            until={sheet.until}
+                        />
                         <span className="ml-auto" />
                         <Button variant="quiet" onClick={() => setPreviewed(true)}>
                             <Eye size={15} aria-hidden />
@@ -116,13 +132,15 @@ function Sheet({ tab, onTab, onClose, onGoTo, loaded }: Props & { loaded: Loaded
                     setOpened(before => new Set(before).add(value as Tab))
                     onTab(value as Tab)
                 }}
-                className="mt-2 flex min-h-0 flex-1 flex-col">
+                className="mt-2 flex min-h-0 flex-1 flex-col"
+            >
                 <Tabs.List aria-label="Parts of the page" className="flex gap-[18px] border-b border-line px-5">
                     {(['details', 'content', 'search', 'history'] as const).map(value => (
                         <Tabs.Trigger
                             key={value}
                             value={value}
-                            className="pt-1.5 pb-2 text-ink-2 capitalize hover:text-ink data-[state=active]:font-[650] data-[state=active]:text-ink data-[state=active]:shadow-[inset_0_-2px_var(--heron)]">
+                            className="pt-1.5 pb-2 text-ink-2 capitalize hover:text-ink data-[state=active]:font-[650] data-[state=active]:text-ink data-[state=active]:shadow-[inset_0_-2px_var(--heron)]"
+                        >
                             {value}
                             {unsaved[value] === true && (
                                 <span aria-label="unsaved" className="ml-1 text-amber">
@@ -137,11 +155,18 @@ function Sheet({ tab, onTab, onClose, onGoTo, loaded }: Props & { loaded: Loaded
                 </Tabs.Content>
                 <Tabs.Content forceMount value="content" className={panel}>
                     {(opened.has('content') || tab === 'content') && (
-                        <ContentTab key={brought} sheet={sheet} onUnsaved={mark('content')} visible={tab === 'content'} />
+                        <ContentTab
+                            key={brought}
+                            sheet={sheet}
+                            onUnsaved={mark('content')}
+                            visible={tab === 'content'}
+                        />
                     )}
                 </Tabs.Content>
                 <Tabs.Content forceMount value="search" className={panel}>
-                    {(opened.has('search') || tab === 'search') && <SearchTab loaded={loaded} onUnsaved={mark('search')} />}
+                    {(opened.has('search') || tab === 'search') && (
+                        <SearchTab loaded={loaded} onUnsaved={mark('search')} />
+                    )}
                 </Tabs.Content>
                 <Tabs.Content value="history" className={panel}>
                     <HistoryTab sheet={sheet} onBrought={() => setBrought(before => before + 1)} />
@@ -154,7 +179,11 @@ function Sheet({ tab, onTab, onClose, onGoTo, loaded }: Props & { loaded: Loaded
 }
 
 /** What the tabs of the sheet hold, as one says it. */
-const partNames: Record<string, string> = { details: 'the details', content: 'the content', search: 'what stands under Search' }
+const partNames: Record<string, string> = {
+    details: 'the details',
+    content: 'the content',
+    search: 'what stands under Search',
+}
 
 /** Puts the page, or what was saved of it since, before visitors; only what is saved goes, so what is not is saved first. */
 function LiveButton({ sheet, unsaved }: { sheet: Schemas['PageSheet']; unsaved: string[] }) {

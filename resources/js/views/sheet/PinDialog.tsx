@@ -24,13 +24,15 @@ export function PinDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']; onC
             open
             onClose={onClose}
             title={`Pin the address of ${sheet.name}`}
-            description="A pinned address follows neither the name nor the parent. Pages inside follow it.">
+            description="A pinned address follows neither the name nor the parent. Pages inside follow it."
+        >
             <form
                 className="grid gap-4"
                 onSubmit={event => {
                     event.preventDefault()
                     pin()
-                }}>
+                }}
+            >
                 <Field
                     label="Address"
                     mono
@@ -38,11 +40,17 @@ export function PinDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']; onC
                     value={address}
                     onChange={event => setAddress(event.target.value)}
                     error={bad}
-                    hint={sheet.branch > 0 ? `${count(sheet.branch, 'page')} inside move along.` : 'Begins with a slash.'}
+                    hint={
+                        sheet.branch > 0 ? `${count(sheet.branch, 'page')} inside move along.` : 'Begins with a slash.'
+                    }
                 />
                 <div className="flex justify-end gap-2">
                     <Button onClick={onClose}>Let it be</Button>
-                    <Button type="submit" variant="main" disabled={address.trim() === '' || (answer?.error ?? null) !== null}>
+                    <Button
+                        type="submit"
+                        variant="main"
+                        disabled={address.trim() === '' || (answer?.error ?? null) !== null}
+                    >
                         Pin
                     </Button>
                 </div>

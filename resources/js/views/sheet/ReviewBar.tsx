@@ -19,11 +19,15 @@ export function ReviewBar({ sheet }: { sheet: Schemas['PageSheet'] }) {
         void propose({
             title: inReview ? `Returning ${sheet.name}` : `Sending ${sheet.name} for review`,
             act,
-            batch: { changes: [inReview ? { kind: 'return-to-writer', ...told } : { kind: 'send-for-review', ...told }] },
+            batch: {
+                changes: [inReview ? { kind: 'return-to-writer', ...told } : { kind: 'send-for-review', ...told }],
+            },
             done: () => setNote(null),
         })
     return (
-        <div className={`mt-2.5 rounded-md px-3 py-2 ${inReview ? 'bg-heron-soft' : sheet.reviewNote === '' ? 'p-0!' : 'bg-amber-soft'}`}>
+        <div
+            className={`mt-2.5 rounded-md px-3 py-2 ${inReview ? 'bg-heron-soft' : sheet.reviewNote === '' ? 'p-0!' : 'bg-amber-soft'}`}
+        >
             {(inReview || sheet.reviewNote !== '') && (
                 <p>
                     {inReview ? 'In review. Look at it, then put it live or return it.' : 'Returned from review.'}
@@ -42,7 +46,8 @@ export function ReviewBar({ sheet }: { sheet: Schemas['PageSheet'] }) {
                     onSubmit={event => {
                         event.preventDefault()
                         go()
-                    }}>
+                    }}
+                >
                     <textarea
                         autoFocus
                         rows={2}

@@ -1,6 +1,11 @@
 import { Button } from '../../ui/Button'
 
-type Props = { dirty: boolean; save: { isPending: boolean; error: Error | null }; writes: boolean; onPutBack: () => void }
+type Props = {
+    dirty: boolean
+    save: { isPending: boolean; error: Error | null }
+    writes: boolean
+    onPutBack: () => void
+}
 
 /** The end of a form of the sheet: why it was not saved, putting back what was typed, and saving it. */
 export function SaveBar({ dirty, save, writes, onPutBack }: Props) {

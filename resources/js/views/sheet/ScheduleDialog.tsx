@@ -20,22 +20,34 @@ export function ScheduleDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']
     const set = (begins: string | null, ends: string | null) => {
         setRefused(null)
         void propose({
-            title: begins === null && ends === null ? `Clearing the schedule of ${sheet.name}` : `Scheduling ${sheet.name}`,
+            title:
+                begins === null && ends === null
+                    ? `Clearing the schedule of ${sheet.name}`
+                    : `Scheduling ${sheet.name}`,
             act: begins === null && ends === null ? 'Clear the schedule' : 'Schedule',
             batch: { changes: [{ kind: 'schedule', page: sheet.id, from: begins, until: ends }] },
             done: onClose,
             failed: problem =>
-                setRefused({ field: problem.problem.errors?.[0]?.field.split('.').pop() ?? 'from', reason: problem.message }),
+                setRefused({
+                    field: problem.problem.errors?.[0]?.field.split('.').pop() ?? 'from',
+                    reason: problem.message,
+                }),
         })
     }
     return (
-        <Modal open onClose={onClose} title={`Schedule ${sheet.name}`} description={`Times are those of the site (${site.zone}).`}>
+        <Modal
+            open
+            onClose={onClose}
+            title={`Schedule ${sheet.name}`}
+            description={`Times are those of the site (${site.zone}).`}
+        >
             <form
                 className="grid gap-3"
                 onSubmit={event => {
                     event.preventDefault()
                     set(from === '' ? null : from, until === '' ? null : until)
-                }}>
+                }}
+            >
                 {isLive ? (
                     <p className="text-ink-2">It is live now. You can set when it ends.</p>
                 ) : (
@@ -57,7 +69,9 @@ export function ScheduleDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']
                     hint="Empty for no end. Afterwards its address is kept."
                 />
                 <div className="mt-1 flex justify-end gap-2">
-                    {(sheet.from !== null || sheet.until !== null) && <Button onClick={() => set(null, null)}>Clear the schedule</Button>}
+                    {(sheet.from !== null || sheet.until !== null) && (
+                        <Button onClick={() => set(null, null)}>Clear the schedule</Button>
+                    )}
                     <Button onClick={onClose}>Let it be</Button>
                     <Button type="submit" variant="main" disabled={from === '' && until === ''}>
                         Schedule

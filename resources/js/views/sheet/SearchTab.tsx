@@ -26,11 +26,21 @@ export function SearchTab({ loaded, onUnsaved }: { loaded: Loaded; onUnsaved: (u
     const site = useSite()
     const save = useSavePage(loaded)
     const [typed, setTyped] = useState<{ searchTitle?: string; searchDescription?: string; indexed?: boolean }>({})
-    const value = { searchTitle: sheet.searchTitle, searchDescription: sheet.searchDescription, indexed: sheet.indexed, ...typed }
+    const value = {
+        searchTitle: sheet.searchTitle,
+        searchDescription: sheet.searchDescription,
+        indexed: sheet.indexed,
+        ...typed,
+    }
     const dirty =
-        value.searchTitle !== sheet.searchTitle || value.searchDescription !== sheet.searchDescription || value.indexed !== sheet.indexed
+        value.searchTitle !== sheet.searchTitle ||
+        value.searchDescription !== sheet.searchDescription ||
+        value.indexed !== sheet.indexed
     useEffect(() => onUnsaved(dirty), [dirty, onUnsaved])
-    const asked = useDebounced(JSON.stringify({ searchTitle: value.searchTitle, searchDescription: value.searchDescription }), 120)
+    const asked = useDebounced(
+        JSON.stringify({ searchTitle: value.searchTitle, searchDescription: value.searchDescription }),
+        120,
+    )
     const { data: shown } = useQuery({
         queryKey: [...keys.page(site.key, sheet.id), 'search', asked],
         queryFn: ({ signal }) =>
@@ -53,12 +63,17 @@ export function SearchTab({ loaded, onUnsaved }: { loaded: Loaded; onUnsaved: (u
             onSubmit={event => {
                 event.preventDefault()
                 start()
-            }}>
+            }}
+        >
             {shown !== undefined && (
                 <section aria-label="As a search result" className="rounded-md bg-sunk px-4 py-3">
-                    <p className="truncate font-mono text-[12px] text-ink-2">{readable(shown.canonical).replace(/^https?:\/\//, '')}</p>
+                    <p className="truncate font-mono text-[12px] text-ink-2">
+                        {readable(shown.canonical).replace(/^https?:\/\//, '')}
+                    </p>
                     <p className="mt-1 text-[18px] leading-6 font-semibold text-heron">{shown.title}</p>
-                    <p className="mt-1 leading-5 text-ink-2">{shown.description === '' ? 'No description.' : shown.description}</p>
+                    <p className="mt-1 leading-5 text-ink-2">
+                        {shown.description === '' ? 'No description.' : shown.description}
+                    </p>
                 </section>
             )}
             <fieldset disabled={!site.writes} className="grid gap-4">
@@ -73,15 +88,20 @@ export function SearchTab({ loaded, onUnsaved }: { loaded: Loaded; onUnsaved: (u
                 <FieldFrame
                     stacked
                     label="Search description"
-                    hint={shown === undefined ? '' : descriptionSources[shown.descriptionSource]}>
+                    hint={shown === undefined ? '' : descriptionSources[shown.descriptionSource]}
+                >
                     {({ id, describedBy }) => (
                         <textarea
                             id={id}
                             aria-describedby={describedBy}
                             rows={4}
                             value={value.searchDescription}
-                            placeholder={shown !== undefined && shown.descriptionSource !== 'own' ? shown.description : ''}
-                            onChange={event => setTyped(before => ({ ...before, searchDescription: event.target.value }))}
+                            placeholder={
+                                shown !== undefined && shown.descriptionSource !== 'own' ? shown.description : ''
+                            }
+                            onChange={event =>
+                                setTyped(before => ({ ...before, searchDescription: event.target.value }))
+                            }
                             className={`${inputClasses} resize-y`}
                         />
                     )}
@@ -108,8 +128,8 @@ export function SearchTab({ loaded, onUnsaved }: { loaded: Loaded; onUnsaved: (u
             </fieldset>
             <SaveBar dirty={dirty} save={save} writes={site.writes} onPutBack={() => setTyped({})} />
             <p className="border-t border-line pt-3 text-[13px] text-ink-3">
-                There is no field for keywords: search engines have ignored them for years. The words of the page, its heading and its title
-                are what counts.
+                There is no field for keywords: search engines have ignored them for years. The words of the page, its
+                heading and its title are what counts.
             </p>
         </form>
     )

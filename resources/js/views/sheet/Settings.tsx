@@ -20,7 +20,11 @@ export function Settings({ sheet }: { sheet: Sheet }) {
     const { act } = usePageActs()
     const [dialog, setDialog] = useState<'kind' | 'schedule' | 'pin' | null>(null)
     const unpin = () =>
-        void propose({ title: `Unpinning ${sheet.name}`, act: 'Unpin', batch: { changes: [{ kind: 'unpin', page: sheet.id }] } })
+        void propose({
+            title: `Unpinning ${sheet.name}`,
+            act: 'Unpin',
+            batch: { changes: [{ kind: 'unpin', page: sheet.id }] },
+        })
     const close = () => setDialog(null)
     return (
         <>
@@ -33,7 +37,8 @@ export function Settings({ sheet }: { sheet: Sheet }) {
                                 Change…
                             </Button>
                         )
-                    }>
+                    }
+                >
                     {kindWords(sheet)}
                 </Line>
                 {sheet.kind === 'section' && (
@@ -51,7 +56,8 @@ export function Settings({ sheet }: { sheet: Sheet }) {
                                         Leave out
                                     </Button>
                                 ))
-                            }>
+                            }
+                        >
                             {sheet.leftOut ? 'leave this section out' : 'begin with its own'}
                         </Line>
                     </>
@@ -64,7 +70,8 @@ export function Settings({ sheet }: { sheet: Sheet }) {
                                 {sheet.from === null && sheet.until === null ? 'Set…' : 'Change…'}
                             </Button>
                         )
-                    }>
+                    }
+                >
                     {scheduleWords(sheet, zone)}
                 </Line>
                 <dt>Listed</dt>
@@ -80,7 +87,8 @@ export function Settings({ sheet }: { sheet: Sheet }) {
                                 List
                             </Button>
                         ))
-                    }>
+                    }
+                >
                     {sheet.listed ? 'in menus, lists and the sitemap' : 'no: reached only by its address'}
                 </Line>
                 <dt>Address</dt>
@@ -97,7 +105,8 @@ export function Settings({ sheet }: { sheet: Sheet }) {
                                 Unpin
                             </Button>
                         ))
-                    }>
+                    }
+                >
                     {sheet.pinned === null ? 'follows parent and slug' : 'pinned by hand'}
                 </Line>
                 {(role === 'owner' || sheet.isProtected) && (
@@ -115,7 +124,8 @@ export function Settings({ sheet }: { sheet: Sheet }) {
                                         Protect
                                     </Button>
                                 ))
-                            }>
+                            }
+                        >
                             {sheet.isProtected ? 'only the owner retires it' : 'no'}
                         </Line>
                     </>
@@ -156,7 +166,8 @@ function kindWords({ kind, leadsTo }: Sheet) {
 }
 
 function scheduleWords({ state, from, until }: Sheet, zone: string) {
-    if (from !== null && state !== 'live') return `live from ${moment(from, zone)}${until === null ? '' : ` until ${moment(until, zone)}`}`
+    if (from !== null && state !== 'live')
+        return `live from ${moment(from, zone)}${until === null ? '' : ` until ${moment(until, zone)}`}`
     if (until === null) return <span className="text-ink-3">none</span>
     return state === 'live' ? `until ${moment(until, zone)}` : `ended ${moment(until, zone)}`
 }

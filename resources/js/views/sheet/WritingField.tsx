@@ -16,7 +16,12 @@ import { useSaveKey } from './useSaveKey'
 import { useContentSaving } from './useContentSaving'
 import { ContentConflict } from './ContentConflict'
 
-type Props = { sheet: Schemas['PageSheet']; first: Schemas['Content']; onUnsaved: (unsaved: boolean) => void; visible: boolean }
+type Props = {
+    sheet: Schemas['PageSheet']
+    first: Schemas['Content']
+    onUnsaved: (unsaved: boolean) => void
+    visible: boolean
+}
 
 export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
     const site = useSite()
@@ -42,7 +47,8 @@ export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
                 'aria-multiline': 'true',
                 'aria-label': 'Content of the page',
             },
-            handlePaste: (_view, event) => (editorRef.current === null ? false : pasteFrom(event, editorRef.current, site.key)),
+            handlePaste: (_view, event) =>
+                editorRef.current === null ? false : pasteFrom(event, editorRef.current, site.key),
         },
         onUpdate: ({ editor: now }) => {
             setDirty(true)
@@ -94,7 +100,8 @@ export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
                             onClick={() => {
                                 setOffered(null)
                                 void draft.drop()
-                            }}>
+                            }}
+                        >
                             Drop them
                         </Button>
                     </div>
@@ -102,8 +109,8 @@ export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
             )}
             {others.length > 0 && (
                 <p role="status" className="rounded-md bg-amber-soft px-3 py-2 text-amber">
-                    {others.map(other => other.name).join(' and ')} {others.length === 1 ? 'is' : 'are'} writing on this page too. Whoever
-                    saves second is shown both versions.
+                    {others.map(other => other.name).join(' and ')} {others.length === 1 ? 'is' : 'are'} writing on this
+                    page too. Whoever saves second is shown both versions.
                 </p>
             )}
             {last.version > base.version && last.savedBy !== site.session.name && saving.conflict === null && (

@@ -24,13 +24,17 @@ export function useContentSaving(site: string, page: string, onSaved: (words: Sc
             onSaved(words)
         },
         onError: problem => {
-            if (problem instanceof ApiProblem && problem.problem.theirs !== undefined) setConflict(problem.problem.theirs)
+            if (problem instanceof ApiProblem && problem.problem.theirs !== undefined)
+                setConflict(problem.problem.theirs)
         },
     })
     const problem = saving.error
     return {
-        save: (document: JSONContent, basedOn: number, said: Pick<Saved, 'note' | 'minor'> = { note: '', minor: false }) =>
-            saving.mutate({ document, basedOn, ...said }),
+        save: (
+            document: JSONContent,
+            basedOn: number,
+            said: Pick<Saved, 'note' | 'minor'> = { note: '', minor: false },
+        ) => saving.mutate({ document, basedOn, ...said }),
         busy: saving.isPending,
         conflict,
         dismiss: () => setConflict(null),

@@ -19,7 +19,13 @@ export function useDraft(site: string, page: string) {
         if (body === null) return
         waiting.current = null
         try {
-            await answered(api.PUT('/sites/{site}/pages/{page}/draft', { params, body, keepalive: JSON.stringify(body).length < 60_000 }))
+            await answered(
+                api.PUT('/sites/{site}/pages/{page}/draft', {
+                    params,
+                    body,
+                    keepalive: JSON.stringify(body).length < 60_000,
+                }),
+            )
             setKept(new Date().toISOString())
         } catch {
             // Not kept this time; the next keystroke, or the next try in a moment, sends it again.

@@ -25,7 +25,8 @@ export function LinkDialog({ site, now, onClose, onTake }: Props) {
             onClose={onClose}
             title="Link"
             description="Pick a page from the tree, find one by typing, or type a web or mail address."
-            width={520}>
+            width={520}
+        >
             <Command shouldFilter={false} label="Where the link leads" className="rounded-md border border-edge">
                 <Command.Input
                     value={text}
@@ -36,7 +37,11 @@ export function LinkDialog({ site, now, onClose, onTake }: Props) {
                 />
                 <Command.List className="max-h-[240px] min-h-[40px] overflow-y-auto p-1">
                     {outside !== null && (
-                        <Command.Item value="outside" onSelect={() => onTake({ page: null, href: outside })} className={item}>
+                        <Command.Item
+                            value="outside"
+                            onSelect={() => onTake({ page: null, href: outside })}
+                            className={item}
+                        >
                             Link to <b className="font-semibold">{outside.replace(/^mailto:/, '')}</b>
                         </Command.Item>
                     )}
@@ -47,9 +52,12 @@ export function LinkDialog({ site, now, onClose, onTake }: Props) {
                                 key={hit.id}
                                 value={hit.id}
                                 onSelect={() => onTake({ page: hit.id, href: null })}
-                                className={item}>
+                                className={item}
+                            >
                                 <b className="font-semibold">{hit.name}</b>{' '}
-                                <span className="truncate font-mono text-[12px] text-ink-3">{readable(hit.address)}</span>
+                                <span className="truncate font-mono text-[12px] text-ink-3">
+                                    {readable(hit.address)}
+                                </span>
                             </Command.Item>
                         ))}
                     {outside === null && asked !== '' && hits.length === 0 && written === null && (
@@ -59,11 +67,14 @@ export function LinkDialog({ site, now, onClose, onTake }: Props) {
                         <Command.Item
                             value="written"
                             onSelect={() => onTake({ page: null, href: written })}
-                            className={`${item} flex-wrap`}>
+                            className={`${item} flex-wrap`}
+                        >
                             <span>
                                 Link to <b className="font-mono text-[12px] font-semibold break-all">{written}</b>
                             </span>
-                            <span className="text-[12px] text-ink-3">as it is written: it does not follow a page that moves</span>
+                            <span className="text-[12px] text-ink-3">
+                                as it is written: it does not follow a page that moves
+                            </span>
                         </Command.Item>
                     )}
                 </Command.List>

@@ -23,7 +23,11 @@ export function PictureDialog({ picture: given, onClose, onTake }: Props) {
     return (
         <Modal open onClose={onClose} alert title="Picture">
             <form onSubmit={submit} className="grid gap-3">
-                <img src={`/_files/${picture.file}/picture`} alt="" className="max-h-[180px] justify-self-start rounded" />
+                <img
+                    src={`/_files/${picture.file}/picture`}
+                    alt=""
+                    className="max-h-[180px] justify-self-start rounded"
+                />
                 <Field
                     stacked
                     label="Alternative text"
@@ -31,7 +35,11 @@ export function PictureDialog({ picture: given, onClose, onTake }: Props) {
                     disabled={picture.decorative}
                     onChange={event => set({ alt: event.target.value })}
                     autoFocus
-                    error={missing ? 'Say what the picture shows, for people who do not see it, or mark it as decorative.' : undefined}
+                    error={
+                        missing
+                            ? 'Say what the picture shows, for people who do not see it, or mark it as decorative.'
+                            : undefined
+                    }
                     hint="What the picture shows, in a sentence."
                 />
                 <label className="flex items-center gap-2">
@@ -43,7 +51,12 @@ export function PictureDialog({ picture: given, onClose, onTake }: Props) {
                     />
                     Decorative: it says nothing that the text does not
                 </label>
-                <Field stacked label="Caption" value={picture.caption} onChange={event => set({ caption: event.target.value })} />
+                <Field
+                    stacked
+                    label="Caption"
+                    value={picture.caption}
+                    onChange={event => set({ caption: event.target.value })}
+                />
                 <div className="grid grid-cols-2 gap-3">
                     <Choice
                         label="Alignment"

@@ -22,7 +22,12 @@ export const PictureNode = Node.create<{ site: string }>({
         }
     },
     parseHTML() {
-        return [{ tag: 'figure[data-file]', getAttrs: element => JSON.parse(element.getAttribute('data-picture') ?? '{}') as Picture }]
+        return [
+            {
+                tag: 'figure[data-file]',
+                getAttrs: element => JSON.parse(element.getAttribute('data-picture') ?? '{}') as Picture,
+            },
+        ]
     },
     renderHTML({ node }) {
         return ['figure', { 'data-file': String(node.attrs.file), 'data-picture': JSON.stringify(node.attrs) }]

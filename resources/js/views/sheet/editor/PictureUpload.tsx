@@ -33,7 +33,8 @@ export function PictureUpload({ editor, site, icon }: { editor: Editor; site: st
                     aria-label="Picture"
                     disabled={upload.isPending}
                     onClick={() => input.current?.click()}
-                    className={toolClasses}>
+                    className={toolClasses}
+                >
                     {icon}
                 </button>
             </Hint>

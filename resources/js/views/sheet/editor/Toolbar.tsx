@@ -36,7 +36,8 @@ export function Toolbar({ editor, site }: { editor: Editor; site: string }) {
                 aria-label="Kind of block"
                 value={on.level}
                 onChange={event => blockOf(editor, Number(event.target.value))}
-                className="mr-1 h-7 rounded border border-edge bg-sheet px-1 text-[13px]">
+                className="mr-1 h-7 rounded border border-edge bg-sheet px-1 text-[13px]"
+            >
                 <option value={0}>Text</option>
                 <option value={2}>Heading</option>
                 <option value={3}>Smaller heading</option>
@@ -72,7 +73,17 @@ function blockOf(editor: Editor, level: number) {
     else chain.setParagraph().run()
 }
 
-function Tool({ description, on, act, children }: { description: string; on: boolean; act: () => void; children: ReactNode }) {
+function Tool({
+    description,
+    on,
+    act,
+    children,
+}: {
+    description: string
+    on: boolean
+    act: () => void
+    children: ReactNode
+}) {
     return (
         <Hint description={description}>
             <button
@@ -81,7 +92,8 @@ function Tool({ description, on, act, children }: { description: string; on: boo
                 aria-pressed={on}
                 onMouseDown={event => event.preventDefault()}
                 onClick={act}
-                className={clsx(toolClasses, on && 'bg-heron-soft text-heron')}>
+                className={clsx(toolClasses, on && 'bg-heron-soft text-heron')}
+            >
                 {children}
             </button>
         </Hint>
