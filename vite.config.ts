@@ -1,6 +1,7 @@
 import tailwindcss from '@tailwindcss/vite'
 import react from '@vitejs/plugin-react'
 import { copyFileSync, mkdirSync } from 'node:fs'
+import { gzipSync } from 'node:zlib'
 import { defineConfig, type Plugin } from 'vite'
 
 /** The public site's few files are plain: copied as they are, beside the font they use. */
@@ -19,14 +20,49 @@ function publicSite(): Plugin {
     }
 }
 
+/** Scripts that somebody waits for who opens the outline, in bytes as they are sent. */
+const MAX_FIRST_LOAD = 160_000
+
+/** Fails the build when opening the outline takes more than that. */
+function firstLoad(): Plugin {
+    return {
+        name: 'first-load',
+        generateBundle(_, bundle) {
+            const files = new Set<string>()
+            const add = (file: string) => {
+                const chunk = bundle[file]
+                if (files.has(file) || chunk?.type !== 'chunk') return
+                files.add(file)
+                chunk.imports.forEach(add)
+            }
+            for (const chunk of Object.values(bundle))
+                if (
+                    chunk.type === 'chunk' &&
+                    (chunk.isEntry || chunk.facadeModuleId?.endsWith('/OutlinePage.tsx') === true)
+                )
+                    add(chunk.fileName)
+            const sizes = [...files].map((file): [string, number] => {
+                const chunk = bundle[file]
+                return [file, chunk?.type === 'chunk' ? gzipSync(chunk.code).length : 0]
+            })
+            const total = sizes.reduce((sum, [, size]) => sum + size, 0)
+            const said = `Opening the outline takes ${Math.round(total / 1000)} KB compressed, of at most ${MAX_FIRST_LOAD / 1000}.`
+            if (total > MAX_FIRST_LOAD)
+                this.error(`${said} ${sizes.map(([file, size]) => `${file} ${size}`).join(', ')}`)
+            this.info(said)
+        },
+    }
+}
+
 export default defineConfig({
     base: '/_editor/',
-    plugins: [react(), tailwindcss(), publicSite()],
+    plugins: [react(), tailwindcss(), publicSite(), firstLoad()],
     publicDir: false,
     build: {
         outDir: 'public/_editor',
         emptyOutDir: true,
         manifest: 'manifest.json',
+        modulePreload: { polyfill: false },
         rollupOptions: { input: 'resources/js/main.tsx' },
     },
 })

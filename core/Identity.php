@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Heronstem\Core;
 
+use Symfony\Component\Uid\Ulid;
+
 /** How pages, files and entries are named outside: a ULID, in Crockford's base 32. */
 final class Identity
 {
-    private const ULID = '/^[0-7][0-9A-HJKMNP-TV-Z]{25}$/D';
-
     private const LETTERS = '0123456789ABCDEFGHJKMNPQRSTVWXYZ';
 
     /** The identity that a copy of something gets: always the same for the same two, like no other. */
@@ -23,9 +23,13 @@ final class Identity
         return substr(str_pad($seed, 10, '0'), 0, 10).$letters;
     }
 
-    /** @phpstan-assert-if-true string $value */
+    /**
+     * Capitals only: what is compared sign by sign has one spelling.
+     *
+     * @phpstan-assert-if-true string $value
+     */
     public static function names(mixed $value): bool
     {
-        return is_string($value) && preg_match(self::ULID, $value) === 1;
+        return is_string($value) && strtoupper($value) === $value && Ulid::isValid($value);
     }
 }

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Content;
 
+use SebastianBergmann\Diff\Differ;
+use SebastianBergmann\Diff\Output\DiffOnlyOutputBuilder;
+
 /**
  * Two versions of words side by side: blocks that are alike stand beside each other, and the words that differ
  * between them are marked. By the longest common run of blocks, then of words (Hunt–McIlroy).
@@ -135,29 +138,21 @@ final class Comparison
     }
 
     /**
-     * The longest common run, by a table of all pairs.
+     * The longest common run.
      *
      * @param  list<string>  $a
      * @param  list<string>  $b
      * @return list<array{int|null, int|null}>
      */
-    private static function common(array $a, array $b, int $fromA, int $fromB): array
+    private static function common(array $a, array $b, int $i, int $j): array
     {
-        $lengths = array_fill(0, count($a) + 1, array_fill(0, count($b) + 1, 0));
-        for ($i = count($a) - 1; $i >= 0; $i--) {
-            for ($j = count($b) - 1; $j >= 0; $j--) {
-                $lengths[$i][$j] = $a[$i] === $b[$j] ? $lengths[$i + 1][$j + 1] + 1 : max($lengths[$i + 1][$j], $lengths[$i][$j + 1]);
-            }
-        }
         $pairs = [];
-        for ($i = $j = 0; $i < count($a) || $j < count($b);) {
-            if ($i < count($a) && $j < count($b) && $a[$i] === $b[$j]) {
-                $pairs[] = [$fromA + $i++, $fromB + $j++];
-            } elseif ($j >= count($b) || ($i < count($a) && $lengths[$i + 1][$j] >= $lengths[$i][$j + 1])) {
-                $pairs[] = [$fromA + $i++, null];
-            } else {
-                $pairs[] = [null, $fromB + $j++];
-            }
+        foreach ((new Differ(new DiffOnlyOutputBuilder))->diffToArray($a, $b) as [, $kind]) {
+            $pairs[] = match ($kind) {
+                Differ::REMOVED => [$i++, null],
+                Differ::ADDED => [null, $j++],
+                default => [$i++, $j++],
+            };
         }
 
         return $pairs;

@@ -32,7 +32,7 @@ try {
     $chrome->driver->executeScript("document.documentElement.dataset.theme = 'light'");
     $chrome->click('button', 'Travelling with dogs');
     $chrome->awaitText('Sits in');
-    $take('sheet-place');
+    $take('sheet-details');
     $chrome->click('tab', 'Content');
     $chrome->awaitText('Dogs sail free', '.writing');
     $take('sheet-content');

@@ -1,12 +1,12 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { RouterProvider } from '@tanstack/react-router'
-import { Tooltip } from 'radix-ui'
 import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import '../css/editor.css'
 import { ApiProblem } from './api/client'
 import { startTheme } from './app/theme'
 import { makeRouter } from './app/router'
+import { Hints } from './ui/Hint'
 
 startTheme()
 
@@ -32,9 +32,8 @@ if (place !== null) {
     createRoot(place).render(
         <StrictMode>
             <QueryClientProvider client={queries}>
-                <Tooltip.Provider delayDuration={350}>
-                    <RouterProvider router={router} />
-                </Tooltip.Provider>
+                <RouterProvider router={router} />
+                <Hints />
             </QueryClientProvider>
         </StrictMode>,
     )

@@ -42,6 +42,8 @@ final class Layers
                 Selector::inNamespace('Masterminds'),
                 Selector::inNamespace('Symfony\Component\HtmlSanitizer'),
                 Selector::inNamespace('League\Uri'),
+                Selector::inNamespace('Symfony\Component\Uid'),
+                Selector::inNamespace('SebastianBergmann\Diff'),
                 Selector::classname('/^[A-Za-z]+$/', true),
             )
             ->because('the rules of the job stand on their own');

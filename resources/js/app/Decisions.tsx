@@ -1,11 +1,10 @@
 import { useState } from 'react'
 import type { Schemas } from '../api/client'
-import { readable } from '../ui/Address'
 import { Button } from '../ui/Button'
 import { count } from '../ui/count'
-import { date } from '../ui/time'
 import { useChanges, type Pending } from './changes'
 import { PickPage } from './PickPage'
+import { heldBy, wayOutLabel } from './conflicts'
 import { noteWords } from './noteWords'
 
 /** What has to be decided, and what should not come as a surprise. */
@@ -30,20 +29,6 @@ export function Decisions({ pending }: { pending: Pending }) {
     )
 }
 
-/** Who holds an address, in one sentence. */
-export function heldBy({ address, held }: Schemas['Conflict']) {
-    const since = held.since === null ? '' : ` since ${date(held.since)}`
-    const name = held.name ?? ''
-    if (held.kind === 'reserved') return `${readable(address)} is reserved: the system answers there itself.`
-    if (held.state === 'bin') return `${readable(address)} is kept for “${name}”, in the bin${since}.`
-    if (held.kind === 'rule') return `${readable(address)} is held by a redirect${since}.`
-    if (held.kind === 'gone') return `${readable(address)} is recorded as gone${since}.`
-    if (held.kind === 'redirect') return `${readable(address)} is a redirect to “${name}”${since}.`
-    if (held.kind === 'also') return `${readable(address)} is a further address of “${name}”${since}.`
-    const state = held.state === 'live' ? '' : `, ${held.state === 'review' ? 'in review' : (held.state ?? 'a page')}`
-    return `${readable(address)} is held by “${name}”${state}${since}.`
-}
-
 function ConflictView({ conflict }: { conflict: Schemas['Conflict'] }) {
     const { amend } = useChanges()
     const [typing, setTyping] = useState(false)
@@ -60,7 +45,7 @@ function ConflictView({ conflict }: { conflict: Schemas['Conflict'] }) {
                         </Button>
                     ) : (
                         <Button key={way.kind} onClick={() => void amend(way)}>
-                            {wayWords(way)}
+                            {wayOutLabel(way)}
                         </Button>
                     ),
                 )}
@@ -93,20 +78,6 @@ function ConflictView({ conflict }: { conflict: Schemas['Conflict'] }) {
             )}
         </div>
     )
-}
-
-export function wayWords(way: Schemas['WayOut']) {
-    const words = {
-        'free-slug': `Use ${way.slug ?? ''}`,
-        swap: 'Swap the two',
-        'replace-redirect': 'Replace the redirect',
-        'take-over': 'Take it over',
-        'empty-it': 'Delete it for good',
-        'answer-again': 'Answer there again',
-        'stand-in-front': 'Let the redirect answer before it',
-        'choose-another': 'Choose another',
-    }
-    return words[way.kind]
 }
 
 type Question = Schemas['Question']

@@ -1,9 +1,10 @@
 import { getRouteApi, useNavigate } from '@tanstack/react-router'
 import { useCallback } from 'react'
 import { Outline } from '../views/outline/Outline'
-import { PageSheet } from '../views/sheet/PageSheet'
+import { lazily } from '../ui/lazily'
 import type { OutlineSearch } from './outlineSearch'
 
+const PageSheet = lazily(() => import('../views/sheet/PageSheet').then(module => module.PageSheet))
 const route = getRouteApi('/s/$site/outline')
 
 /** The outline, and beside it the sheet of the page named in the address. */

@@ -10,13 +10,8 @@ import { summary } from './rippleGroups'
 import { planRows } from './rippleRows'
 import { useSite } from './site'
 
-/** At the bottom of every view: closed while nothing is pending; then the account of what follows. */
-export function RippleTray() {
-    const { pending } = useChanges()
-    return pending === null ? <div aria-live="polite" /> : <Tray key={pending.title} pending={pending} />
-}
-
-function Tray({ pending }: { pending: Pending }) {
+/** At the bottom of every view while something is pending: the account of what follows. */
+export function RippleTray({ pending }: { pending: Pending }) {
     const { apply, setAside, takeDefaults, setNote, busy } = useChanges()
     const site = useSite()
     const { ripple } = pending

@@ -1,14 +1,17 @@
 import { Outlet } from '@tanstack/react-router'
 import { Suspense, useEffect, useState } from 'react'
+import { onSignedOut } from '../api/client'
 import { useChanges, ChangesProvider } from './changes'
-import { GoTo } from './GoTo'
-import { KeysSheet } from './KeysSheet'
 import { Rail } from './Rail'
-import { RippleTray } from './RippleTray'
-import { SignedOut } from './SignedOut'
 import { useSite } from './site'
-import { Toasts } from './Toasts'
+import { Notices } from './notify'
 import { TopStrip } from './TopStrip'
+import { lazily } from '../ui/lazily'
+
+const GoTo = lazily(() => import('./GoTo').then(module => module.GoTo))
+const KeysSheet = lazily(() => import('./KeysSheet').then(module => module.KeysSheet))
+const RippleTray = lazily(() => import('./RippleTray').then(module => module.RippleTray))
+const SignedOut = lazily(() => import('./SignedOut').then(module => module.SignedOut))
 
 /** Rail at the left, strip at the top, the view, and the ripple tray below it. */
 export function Shell() {
@@ -23,6 +26,9 @@ export function Shell() {
 function Frame() {
     const [keysShown, showKeys] = useState(false)
     const [goTo, setGoTo] = useState(false)
+    const [signedOut, setSignedOut] = useState(false)
+    const { pending } = useChanges()
+    useEffect(() => onSignedOut(() => setSignedOut(true)), [])
     useShellKeys(
         () => showKeys(true),
         () => setGoTo(true),
@@ -43,12 +49,12 @@ function Frame() {
                         <Outlet />
                     </Suspense>
                 </div>
-                <RippleTray />
+                {pending === null ? <div aria-live="polite" /> : <RippleTray key={pending.title} pending={pending} />}
             </div>
-            <GoTo open={goTo} onClose={() => setGoTo(false)} />
-            <KeysSheet open={keysShown} onClose={() => showKeys(false)} />
-            <SignedOut />
-            <Toasts />
+            {goTo && <GoTo open onClose={() => setGoTo(false)} />}
+            {keysShown && <KeysSheet open onClose={() => showKeys(false)} />}
+            {signedOut && <SignedOut onBack={() => setSignedOut(false)} />}
+            <Notices />
         </div>
     )
 }

@@ -1,18 +1,16 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
-import { useEffect, useState, type FormEvent } from 'react'
-import { answered, api, onSignedOut } from '../api/client'
+import { useState, type FormEvent } from 'react'
+import { answered, api } from '../api/client'
 import { Button } from '../ui/Button'
 import { Field } from '../ui/Field'
 import { Modal } from '../ui/Modal'
 import { useSite } from './site'
 
 /** The session has ended while something was open: sign in again right here, and nothing typed is lost. */
-export function SignedOut() {
+export function SignedOut({ onBack }: { onBack: () => void }) {
     const { session } = useSite()
-    const [open, setOpen] = useState(false)
     const [password, setPassword] = useState('')
     const queries = useQueryClient()
-    useEffect(() => onSignedOut(() => setOpen(true)), [])
     const signIn = useMutation({
         mutationFn: async () => {
             await fetch('/sign-in') // a fresh token for this form, since the old one went with the session
@@ -20,8 +18,7 @@ export function SignedOut() {
         },
         onSuccess: () => {
             void queries.invalidateQueries()
-            setOpen(false)
-            setPassword('')
+            onBack()
         },
     })
     const submit = (event: FormEvent) => {
@@ -30,8 +27,8 @@ export function SignedOut() {
     }
     return (
         <Modal
-            open={open}
-            onClose={() => setOpen(false)}
+            open
+            onClose={onBack}
             alert
             title="You have been signed out"
             description="Everything you typed is still here. Sign in to go on."

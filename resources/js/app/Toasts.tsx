@@ -1,11 +1,13 @@
+import { useEffect } from 'react'
 import { Toaster } from 'sonner'
 import { useChanges } from './changes'
 import { useToastShield } from './useToastShield'
 
 /** What has just been done, with the way back: at the lower left, or above while the ripple tray needs that place. */
-export function Toasts() {
+export function Toasts({ onStanding }: { onStanding: () => void }) {
     const { pending } = useChanges()
     useToastShield()
+    useEffect(onStanding, [onStanding])
     return (
         <Toaster
             position={pending === null ? 'bottom-left' : 'top-center'}

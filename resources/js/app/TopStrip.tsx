@@ -1,14 +1,11 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query'
-import { useNavigate } from '@tanstack/react-router'
 import { ChevronDown, ExternalLink, Search } from 'lucide-react'
-import { DropdownMenu } from 'radix-ui'
-import { answered, api } from '../api/client'
+import { lazy } from 'react'
 import { Kbd } from '../ui/Kbd'
+import { MenuButton } from '../ui/MenuButton'
 import { useSite } from './site'
 
-const item =
-    'flex cursor-pointer items-center gap-2 rounded px-2.5 py-1.5 outline-none data-[highlighted]:bg-heron-soft'
-const list = 'z-50 min-w-[200px] rounded-md bg-sheet p-1 shadow-float'
+const SiteList = lazy(() => import('./StripMenus').then(module => ({ default: module.SiteList })))
+const WhoList = lazy(() => import('./StripMenus').then(module => ({ default: module.WhoList })))
 
 export function TopStrip({ onGoTo }: { onGoTo: () => void }) {
     const site = useSite()
@@ -56,68 +53,31 @@ export function TopStrip({ onGoTo }: { onGoTo: () => void }) {
 
 function SiteMenu() {
     const site = useSite()
-    const navigate = useNavigate()
     return (
-        <DropdownMenu.Root>
-            <DropdownMenu.Trigger className="flex min-w-0 items-center gap-1 font-[650]">
-                <span className="truncate">{site.name}</span>{' '}
-                <ChevronDown size={14} className="shrink-0 text-ink-3" aria-hidden />
-            </DropdownMenu.Trigger>
-            <DropdownMenu.Portal>
-                <DropdownMenu.Content align="start" sideOffset={6} className={list}>
-                    <DropdownMenu.Label className="px-2.5 py-1 text-[12px] text-ink-3">Your sites</DropdownMenu.Label>
-                    {site.session.sites.map(each => (
-                        <DropdownMenu.Item
-                            key={each.key}
-                            className={item}
-                            onSelect={() => void navigate({ to: '/s/$site/outline', params: { site: each.key } })}
-                        >
-                            <span className={each.key === site.key ? 'font-[650]' : ''}>{each.name}</span>
-                            <span className="ml-auto text-[12px] text-ink-3">{each.role}</span>
-                        </DropdownMenu.Item>
-                    ))}
-                </DropdownMenu.Content>
-            </DropdownMenu.Portal>
-        </DropdownMenu.Root>
+        <MenuButton
+            className="flex min-w-0 items-center gap-1 font-[650]"
+            menu={trigger => <SiteList trigger={trigger} />}
+        >
+            <span className="truncate">{site.name}</span>{' '}
+            <ChevronDown size={14} className="shrink-0 text-ink-3" aria-hidden />
+        </MenuButton>
     )
 }
 
 function WhoMenu() {
     const { session } = useSite()
-    const queries = useQueryClient()
-    const navigate = useNavigate()
-    const signOut = useMutation({
-        mutationFn: () => answered(api.DELETE('/session')),
-        onSettled: async () => {
-            queries.clear()
-            await navigate({ to: '/sign-in', search: {} })
-        },
-    })
     const initials = session.name
         .split(' ')
         .map(word => word.charAt(0))
         .join('')
         .slice(0, 2)
     return (
-        <DropdownMenu.Root>
-            <DropdownMenu.Trigger
-                aria-label={`${initials}, signed in as ${session.name}`}
-                className="grid size-7 shrink-0 place-items-center rounded-full bg-heron text-[12px] font-bold text-on-heron"
-            >
-                {initials}
-            </DropdownMenu.Trigger>
-            <DropdownMenu.Portal>
-                <DropdownMenu.Content align="end" sideOffset={6} className={list}>
-                    <div className="px-2.5 py-1.5">
-                        <div className="font-semibold">{session.name}</div>
-                        <div className="text-[12px] text-ink-3">{session.email}</div>
-                    </div>
-                    <DropdownMenu.Separator className="my-1 h-px bg-line" />
-                    <DropdownMenu.Item className={item} onSelect={() => signOut.mutate()}>
-                        Sign out
-                    </DropdownMenu.Item>
-                </DropdownMenu.Content>
-            </DropdownMenu.Portal>
-        </DropdownMenu.Root>
+        <MenuButton
+            aria-label={`${initials}, signed in as ${session.name}`}
+            className="grid size-7 shrink-0 place-items-center rounded-full bg-heron text-[12px] font-bold text-on-heron"
+            menu={trigger => <WhoList trigger={trigger} />}
+        >
+            {initials}
+        </MenuButton>
     )
 }

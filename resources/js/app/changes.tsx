@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { createContext, useCallback, useContext, useMemo, useRef, useState, type ReactNode } from 'react'
-import { toast } from 'sonner'
+import { notify } from './notify'
 import { answered, api, ApiProblem, type Schemas } from '../api/client'
 import { keys } from '../api/queries'
 import { applyOf, planOf, type Batch, type Wanted } from './batches'
@@ -55,7 +55,7 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
     const undone = useRef<string[]>([])
     const refresh = useCallback(() => queries.invalidateQueries({ queryKey: keys.site(site) }), [queries, site])
     const complain = (problem: unknown) =>
-        toast.error(problem instanceof ApiProblem ? problem.message : String(problem))
+        notify.error(problem instanceof ApiProblem ? problem.message : String(problem))
 
     const undoEntry = useCallback(
         async (entry: string, onto: typeof applied, word: string) => {
@@ -64,7 +64,7 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
                     api.POST('/sites/{site}/history/{entry}/undo', { params: { path: { site, entry } } }),
                 )
                 onto.current.push(made.id)
-                toast.success(word)
+                notify.success(word)
             } catch (problem) {
                 complain(problem)
             }
@@ -74,17 +74,17 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
     )
     const undo = useCallback(() => {
         const entry = applied.current.pop()
-        if (entry === undefined) toast('Nothing of this visit to undo.')
+        if (entry === undefined) notify.message('Nothing of this visit to undo.')
         else void undoEntry(entry, undone, 'Undone.')
     }, [undoEntry])
     const redo = useCallback(() => {
         const entry = undone.current.pop()
-        if (entry === undefined) toast('Nothing to redo.')
+        if (entry === undefined) notify.message('Nothing to redo.')
         else void undoEntry(entry, applied, 'Redone.')
     }, [undoEntry])
     const noticed = useCallback(
         (entry: Schemas['HistoryEntry']) => {
-            toast.success(<Sentence text={entry.sentence} />, {
+            notify.success(<Sentence text={entry.sentence} />, {
                 id: entry.id,
                 action: {
                     label: 'Undo',
@@ -111,7 +111,7 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
         onError: (problem, asked) => {
             const ripple = problem instanceof ApiProblem ? problem.problem.ripple : undefined
             if (ripple !== undefined) setPending({ ...asked, ripple, said: problem.message })
-            else toast.error(problem.message)
+            else notify.error(problem.message)
         },
     })
     const { mutateAsync, isPending } = carryOut
@@ -126,7 +126,7 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
             } catch (problem) {
                 if (!(problem instanceof ApiProblem)) throw problem
                 if (failed !== undefined) failed(problem)
-                else toast.error(problem.message)
+                else notify.error(problem.message)
             }
         },
         [mutateAsync, site],

@@ -1,15 +1,17 @@
 import type { QueryClient } from '@tanstack/react-query'
-import { createRootRouteWithContext, createRoute, createRouter, Outlet, redirect } from '@tanstack/react-router'
+import {
+    createRootRouteWithContext,
+    createRoute,
+    createRouter,
+    lazyRouteComponent,
+    Outlet,
+    redirect,
+} from '@tanstack/react-router'
 import type { Schemas } from '../api/client'
 import { sessionQuery } from '../api/queries'
-import { SignIn } from '../views/signin/SignIn'
 import { Failure, Missing } from './Failure'
-import { HistoryPage } from './HistoryPage'
 import type { HistorySearch } from './historySearch'
-import { OutlinePage } from './OutlinePage'
-import { AddressesPage } from './AddressesPage'
 import type { AddressesSearch } from './addressesSearch'
-import { MenusPage } from './MenusPage'
 import type { MenusSearch } from './menusSearch'
 import type { OutlineSearch } from './outlineSearch'
 import { Shell } from './Shell'
@@ -35,7 +37,7 @@ const signIn = createRoute({
     beforeLoad: async ({ context, search }) => {
         if ((await context.queries.ensureQueryData(sessionQuery)) !== null) throw redirect({ href: search.to ?? '/' })
     },
-    component: SignIn,
+    component: lazyRouteComponent(() => import('../views/signin/SignIn'), 'SignIn'),
 })
 
 const home = createRoute({
@@ -83,7 +85,7 @@ const outline = createRoute({
         marked: text(search.marked),
         drawing: search.drawing === true ? true : undefined,
     }),
-    component: OutlinePage,
+    component: lazyRouteComponent(() => import('./OutlinePage'), 'OutlinePage'),
 })
 
 const history = createRoute({
@@ -98,7 +100,7 @@ const history = createRoute({
         page: text(search.page),
         entry: text(search.entry),
     }),
-    component: HistoryPage,
+    component: lazyRouteComponent(() => import('./HistoryPage'), 'HistoryPage'),
 })
 
 const addresses = createRoute({
@@ -112,7 +114,7 @@ const addresses = createRoute({
         row: text(search.row),
         as: search.as === 'tree' ? 'tree' : undefined,
     }),
-    component: AddressesPage,
+    component: lazyRouteComponent(() => import('./AddressesPage'), 'AddressesPage'),
 })
 
 const menus = createRoute({
@@ -125,7 +127,7 @@ const menus = createRoute({
         at: text(search.at),
         width: search.width === 'phone' ? 'phone' : undefined,
     }),
-    component: MenusPage,
+    component: lazyRouteComponent(() => import('./MenusPage'), 'MenusPage'),
 })
 
 export function makeRouter(queries: QueryClient) {

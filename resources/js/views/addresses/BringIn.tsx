@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
-import { toast } from 'sonner'
+import { notify } from '../../app/notify'
 import { answered, api, type Schemas } from '../../api/client'
 import { keys } from '../../api/queries'
 import { useSite } from '../../app/site'
@@ -35,7 +35,7 @@ export function BringIn({ onClose }: { onClose: () => void }) {
                 return
             }
             await queries.invalidateQueries({ queryKey: keys.site(site.key) })
-            toast.success(
+            notify.success(
                 `Made ${count(done.good, 'redirect')}${done.entries.length > 1 ? ` in ${done.entries.length} changes` : ''}. The history can undo them.`,
             )
             onClose()

@@ -1,6 +1,6 @@
 import { QRCodeSVG } from 'qrcode.react'
 import { useRef, useState } from 'react'
-import { toast } from 'sonner'
+import { notify } from '../../app/notify'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { download } from '../../ui/download'
@@ -26,8 +26,8 @@ export function Share({ address }: { address: string }) {
                     variant="quiet"
                     onClick={() =>
                         void navigator.clipboard.writeText(whole).then(
-                            () => toast.success('Copied.'),
-                            () => toast.error('The browser does not let it be copied. Mark the address and copy it.'),
+                            () => notify.success('Copied.'),
+                            () => notify.error('The browser does not let it be copied. Mark the address and copy it.'),
                         )
                     }
                 >

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
-import { toast } from 'sonner'
+import { notify } from '../../app/notify'
 import { answered, api } from '../../api/client'
 import { keys } from '../../api/queries'
 import { useSite } from '../../app/site'
@@ -30,7 +30,7 @@ export function Thin({ open, onClose }: { open: boolean; onClose: () => void }) 
         mutationFn: () => answered(api.POST('/sites/{site}/history-thinning', { params: path, body: { days } })),
         onSuccess: async done => {
             onClose()
-            toast.success(`${count(done.entries, 'change')} thinned.`)
+            notify.success(`${count(done.entries, 'change')} thinned.`)
             await queries.invalidateQueries({ queryKey: keys.site(site.key) })
         },
     })

@@ -1,7 +1,7 @@
 import { DndContext, DragOverlay } from '@dnd-kit/core'
 import { Monitor, Smartphone } from 'lucide-react'
 import { useState } from 'react'
-import { toast } from 'sonner'
+import { notify } from '../../app/notify'
 import type { Schemas } from '../../api/client'
 import { AskBeforeLeaving } from '../../app/AskBeforeLeaving'
 import { useChanges } from '../../app/changes'
@@ -44,7 +44,7 @@ export function MenuEditor({ menu, list, search, set }: Props) {
         const other = list.menus.find(each => each.id === to)
         if (other === undefined || other.id === menu.id) return
         if (other.kind === 'picks' && lines(topmost(entries, ids)).some(line => line.entry.kind !== 'page'))
-            return void toast.error(`${other.name} takes pages only: these entries lead elsewhere.`)
+            return void notify.error(`${other.name} takes pages only: these entries lead elsewhere.`)
         setMarks(new Set())
         void moveTo(other, ids, menu.name)
     }

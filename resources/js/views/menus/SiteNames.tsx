@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
-import { toast } from 'sonner'
+import { notify } from '../../app/notify'
 import { answered, api, ApiProblem, type Schemas } from '../../api/client'
 import { keys, siteNamesQuery } from '../../api/queries'
 import { useSite } from '../../app/site'
@@ -36,7 +36,7 @@ function Names({ onClose }: { onClose: () => void }) {
                 queries.invalidateQueries({ queryKey: keys.site(site.key) }),
                 queries.invalidateQueries({ queryKey: keys.session }),
             ])
-            toast.success('The site has these names now.')
+            notify.success('The site has these names now.')
             onClose()
         },
     })

@@ -6,8 +6,7 @@ import { usePageActs } from '../../app/usePageActs'
 import { count } from '../../ui/count'
 import { DropLine } from './DropLine'
 import { GridRow, type RowHandlers } from './GridRow'
-import { MoveTo } from './MoveTo'
-import { PickFor } from './PickFor'
+import { lazily } from '../../ui/lazily'
 import { ROW, type MakePlace, type Row } from './rows'
 import type { RowAct } from './RowMenu'
 import { besidePointer, useDrag } from './useDrag'
@@ -15,6 +14,9 @@ import { useSteady } from '../../ui/useSteady'
 import { useScrollPlace } from './useScrollPlace'
 import { useGridKeys } from './useGridKeys'
 import type { useMarks } from './useMarks'
+
+const MoveTo = lazily(() => import('./MoveTo').then(module => module.MoveTo))
+const PickFor = lazily(() => import('./PickFor').then(module => module.PickFor))
 
 type Props = {
     rows: Row[]
@@ -220,22 +222,26 @@ export function Grid(props: Props) {
                     )}
                 </DragOverlay>
             </DndContext>
-            <PickFor
-                pages={picking}
-                onClose={() => {
-                    setPicking([])
-                    scroller.current?.focus()
-                }}
-                onDone={() => put([])}
-            />
-            <MoveTo
-                pages={moving}
-                onClose={() => {
-                    setMoving([])
-                    scroller.current?.focus()
-                }}
-                onDone={() => put([])}
-            />
+            {picking.length > 0 && (
+                <PickFor
+                    pages={picking}
+                    onClose={() => {
+                        setPicking([])
+                        scroller.current?.focus()
+                    }}
+                    onDone={() => put([])}
+                />
+            )}
+            {moving.length > 0 && (
+                <MoveTo
+                    pages={moving}
+                    onClose={() => {
+                        setMoving([])
+                        scroller.current?.focus()
+                    }}
+                    onDone={() => put([])}
+                />
+            )}
         </>
     )
 }

@@ -8,11 +8,18 @@ import { StateChip } from '../../ui/StateChip'
 import { ago } from '../../ui/time'
 import { Hint } from '../../ui/Hint'
 import { KindSign } from './KindSign'
-import { MakeField, NameField, SlugField } from './InlineFields'
+import { lazily } from '../../ui/lazily'
 import { Marked } from './Marked'
 import { Reeds } from './Reeds'
 import { RowMenu, type RowAct } from './RowMenu'
 import type { Row } from './rows'
+
+// What is typed into rows is fetched right after they stand: it is there before anybody can ask for it.
+const inlineFields = () => import('./InlineFields')
+const MakeField = lazily(() => inlineFields().then(module => module.MakeField))
+const NameField = lazily(() => inlineFields().then(module => module.NameField))
+const SlugField = lazily(() => inlineFields().then(module => module.SlugField))
+setTimeout(() => void inlineFields().catch(() => undefined))
 
 type Props = {
     row: Row

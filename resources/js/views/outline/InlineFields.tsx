@@ -2,7 +2,7 @@ import clsx from 'clsx'
 import { useRef, useState, type KeyboardEvent } from 'react'
 import { ulid } from '../../api/ulid'
 import type { ApiProblem, Schemas } from '../../api/client'
-import { heldBy, wayWords } from '../../app/Decisions'
+import { heldBy, wayOutLabel } from '../../app/conflicts'
 import { useChanges } from '../../app/changes'
 import { readable } from '../../ui/Address'
 import { useAddressAnswer } from '../../app/useAddressAnswer'
@@ -58,7 +58,7 @@ function Answer({
                     className="font-semibold text-heron underline underline-offset-2"
                     onClick={() => onWay(free.slug ?? '')}
                 >
-                    {wayWords(free)}
+                    {wayOutLabel(free)}
                 </button>
             )}
         </span>

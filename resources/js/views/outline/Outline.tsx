@@ -8,17 +8,19 @@ import { Kbd } from '../../ui/Kbd'
 import { useDebounced } from '../../ui/useDebounced'
 import { Network, Trash2 } from 'lucide-react'
 import { Hint } from '../../ui/Hint'
-import { Bin } from './Bin'
-import { EmptySite } from './EmptySite'
 import { FacetMenus } from './Facets'
 import { Grid } from './Grid'
-import { MarkBar } from './MarkBar'
-import { MoveTo } from './MoveTo'
-import { PickFor } from './PickFor'
 import { filtered, flatten, type MakePlace } from './rows'
-import { StructureDrawing } from './StructureDrawing'
 import { useMarks } from './useMarks'
 import { useOutline } from './useOutline'
+import { lazily } from '../../ui/lazily'
+
+const EmptySite = lazily(() => import('./EmptySite').then(module => module.EmptySite))
+const MarkBar = lazily(() => import('./MarkBar').then(module => module.MarkBar))
+const Bin = lazily(() => import('./Bin').then(module => module.Bin))
+const MoveTo = lazily(() => import('./MoveTo').then(module => module.MoveTo))
+const PickFor = lazily(() => import('./PickFor').then(module => module.PickFor))
+const StructureDrawing = lazily(() => import('./StructureDrawing').then(module => module.StructureDrawing))
 
 export type Search = {
     open?: string
@@ -173,13 +175,15 @@ export function Outline({ search, set, compact }: Props) {
                     </Button>
                 )}
             </div>
-            <MarkBar
-                ids={marks.ids}
-                onMark={marks.put}
-                onMove={() => setMoving(true)}
-                onPick={() => setPicking(true)}
-                filter={isFiltered && found.data.total > 0 ? { text, facets, total: found.data.total } : null}
-            />
+            {(marks.ids.length > 0 || isFiltered) && (
+                <MarkBar
+                    ids={marks.ids}
+                    onMark={marks.put}
+                    onMove={() => setMoving(true)}
+                    onPick={() => setPicking(true)}
+                    filter={isFiltered && found.data.total > 0 ? { text, facets, total: found.data.total } : null}
+                />
+            )}
             <p className="sr-only" role="status">
                 {isFiltered ? `${count(found.data.total, 'page')} found` : ''}
             </p>
@@ -244,17 +248,21 @@ export function Outline({ search, set, compact }: Props) {
                     }
                 />
             )}
-            <PickFor
-                pages={picking ? marks.ids.map(id => ({ id, name: 'the marked page' })) : []}
-                onClose={() => setPicking(false)}
-                onDone={() => marks.put([])}
-            />
-            <MoveTo
-                pages={moving ? marks.ids.map(id => ({ id, name: 'the marked page' })) : []}
-                onClose={() => setMoving(false)}
-                onDone={() => marks.put([])}
-            />
-            <Bin open={binShown} onClose={() => showBin(false)} />
+            {picking && (
+                <PickFor
+                    pages={marks.ids.map(id => ({ id, name: 'the marked page' }))}
+                    onClose={() => setPicking(false)}
+                    onDone={() => marks.put([])}
+                />
+            )}
+            {moving && (
+                <MoveTo
+                    pages={marks.ids.map(id => ({ id, name: 'the marked page' }))}
+                    onClose={() => setMoving(false)}
+                    onDone={() => marks.put([])}
+                />
+            )}
+            {binShown && <Bin open onClose={() => showBin(false)} />}
         </main>
     )
 }

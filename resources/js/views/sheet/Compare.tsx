@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import clsx from 'clsx'
 import { useState } from 'react'
-import { toast } from 'sonner'
+import { notify } from '../../app/notify'
 import { answered, api, type Schemas } from '../../api/client'
 import { keys } from '../../api/queries'
 import { useSite } from '../../app/site'
@@ -48,7 +48,7 @@ export function Compare({ sheet, number, versions, onBrought, onClose }: Props) 
         },
         onSuccess: async words => {
             queries.setQueryData(keys.content(site.key, sheet.id), words)
-            toast.success(`Version ${number} is back, as version ${latest + 1}.`)
+            notify.success(`Version ${number} is back, as version ${latest + 1}.`)
             onBrought()
             onClose()
             await queries.invalidateQueries({ queryKey: keys.site(site.key) })

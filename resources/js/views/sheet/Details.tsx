@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react'
 import type { Schemas } from '../../api/client'
 import { useChanges } from '../../app/changes'
-import { heldBy, wayWords } from '../../app/Decisions'
+import { heldBy, wayOutLabel } from '../../app/conflicts'
 import { useSite } from '../../app/site'
 import { useAddressAnswer } from '../../app/useAddressAnswer'
 import { readable } from '../../ui/Address'
@@ -193,7 +193,7 @@ function SlugField({ sheet, slug, onSlug, error, onWay }: SlugProps) {
             {free !== undefined && (
                 <div className="mt-1 sm:ml-[116px]">
                     <Button variant="quiet" onClick={() => onWay(free.slug ?? '')}>
-                        {wayWords(free)}
+                        {wayOutLabel(free)}
                     </Button>
                 </div>
             )}

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import type { Schemas } from '../../api/client'
-import { heldBy } from '../../app/Decisions'
+import { heldBy } from '../../app/conflicts'
 import { useChanges } from '../../app/changes'
 import { useAddressAnswer } from '../../app/useAddressAnswer'
 import { Button } from '../../ui/Button'

@@ -1,7 +1,7 @@
 import { useMutation } from '@tanstack/react-query'
 import type { JSONContent } from '@tiptap/react'
 import { useState } from 'react'
-import { toast } from 'sonner'
+import { notify } from '../../app/notify'
 import { answered, api, ApiProblem, type Schemas } from '../../api/client'
 
 type Saved = { document: JSONContent; basedOn: number; note: string; minor: boolean }
@@ -20,7 +20,7 @@ export function useContentSaving(site: string, page: string, onSaved: (words: Sc
             ),
         onSuccess: words => {
             setConflict(null)
-            toast.success('Content saved.')
+            notify.success('Content saved.')
             onSaved(words)
         },
         onError: problem => {

@@ -1,0 +1,48 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { useNavigate } from '@tanstack/react-router'
+import type { ReactNode } from 'react'
+import { answered, api } from '../api/client'
+import { MenuAct, MenuLine, MenuList } from '../ui/MenuList'
+import { useSite } from './site'
+
+export function SiteList({ trigger }: { trigger: ReactNode }) {
+    const site = useSite()
+    const navigate = useNavigate()
+    return (
+        <MenuList trigger={trigger} offset={6} className="min-w-[200px]">
+            <p className="px-2.5 py-1 text-[12px] text-ink-3">Your sites</p>
+            {site.session.sites.map(each => (
+                <MenuAct
+                    key={each.key}
+                    onSelect={() => void navigate({ to: '/s/$site/outline', params: { site: each.key } })}
+                >
+                    <span className={each.key === site.key ? 'font-[650]' : ''}>{each.name}</span>
+                    <span className="ml-auto text-[12px] text-ink-3">{each.role}</span>
+                </MenuAct>
+            ))}
+        </MenuList>
+    )
+}
+
+export function WhoList({ trigger }: { trigger: ReactNode }) {
+    const { session } = useSite()
+    const queries = useQueryClient()
+    const navigate = useNavigate()
+    const signOut = useMutation({
+        mutationFn: () => answered(api.DELETE('/session')),
+        onSettled: async () => {
+            queries.clear()
+            await navigate({ to: '/sign-in', search: {} })
+        },
+    })
+    return (
+        <MenuList trigger={trigger} align="end" offset={6} className="min-w-[200px]">
+            <div className="px-2.5 py-1.5">
+                <div className="font-semibold">{session.name}</div>
+                <div className="text-[12px] text-ink-3">{session.email}</div>
+            </div>
+            <MenuLine />
+            <MenuAct onSelect={() => signOut.mutate()}>Sign out</MenuAct>
+        </MenuList>
+    )
+}

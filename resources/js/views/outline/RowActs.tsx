@@ -1,0 +1,45 @@
+import type { ReactNode } from 'react'
+import { useSite } from '../../app/site'
+import { actLabel, actsOn, type PageAct } from '../../app/usePageActs'
+import { Kbd } from '../../ui/Kbd'
+import { MenuAct, MenuLine, MenuList } from '../../ui/MenuList'
+import type { RowAct } from './RowMenu'
+import type { Page } from './rows'
+
+const always: [RowAct, string, string[]][] = [
+    ['make-inside', 'New page inside', ['N']],
+    ['make-after', 'New page after', ['Shift', 'N']],
+    ['name', 'Rename', ['F2']],
+    ['slug', 'Change slug', ['Shift', 'F2']],
+    ['move', 'Move to…', ['M']],
+]
+const keysOf: Partial<Record<PageAct, string[]>> = { duplicate: ['Ctrl', 'D'], 'put-in-bin': ['Del'] }
+
+type Props = { trigger: ReactNode; page: Page; onAct: (act: RowAct) => void }
+
+export function RowActs({ trigger, page, onAct }: Props) {
+    const { manages, role } = useSite()
+    const entry = (act: RowAct, label: string, keys: string[]) => (
+        <MenuAct
+            key={act}
+            // What is done may take the focus, once the menu has let it go.
+            onSelect={() => setTimeout(() => onAct(act))}
+            className={act === 'put-in-bin' ? 'text-berry' : ''}
+        >
+            {label}
+            <span className="ml-auto flex gap-1 pl-2">
+                {keys.map(key => (
+                    <Kbd key={key}>{key}</Kbd>
+                ))}
+            </span>
+        </MenuAct>
+    )
+    return (
+        <MenuList trigger={trigger} offset={2} keepsFocus className="min-w-[230px]">
+            {always.map(([act, label, keys]) => entry(act, label, keys))}
+            {manages && entry('pick', 'Pick for a place…', ['P'])}
+            <MenuLine />
+            {actsOn(page, role).map(act => entry(act, actLabel(act), keysOf[act] ?? []))}
+        </MenuList>
+    )
+}
