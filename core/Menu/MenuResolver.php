@@ -141,7 +141,7 @@ final class MenuResolver
         }
         $pages = $by[$parent] ?? [];
         if ($spread->order === BranchOrder::Alphabet) {
-            usort($pages, static fn (MenuPage $a, MenuPage $b): int => strnatcasecmp($a->name, $b->name) ?: $a->position <=> $b->position);
+            usort($pages, static fn (MenuPage $a, MenuPage $b): int => $spread->order->compare($a->name, $a->position, $b->name, $b->position));
         }
         $resolved = [];
         foreach ($pages as $page) {

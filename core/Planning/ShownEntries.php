@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Heronstem\Core\Planning;
 
 use Heronstem\Core\Menu\BranchContents;
-use Heronstem\Core\Menu\BranchOrder;
 use Heronstem\Core\Menu\Entry;
 use Heronstem\Core\Menu\EntryKind;
 use Heronstem\Core\Menu\Menu;
@@ -64,7 +63,7 @@ final readonly class ShownEntries
             if ($above->parent === $root) {
                 $under = $level === 1 || $page->parent === null ? null : ($this->page)($page->parent);
 
-                return new ShownEntry($id, $page->name, $under->id ?? '', $under?->name, $spread->order === BranchOrder::Tree ? $page->position : 0);
+                return new ShownEntry($id, $page->name, $under->id ?? '', $under?->name);
             }
             $above = $above->parent === null ? null : ($this->page)($above->parent);
             if ($above === null) {
@@ -92,7 +91,7 @@ final readonly class ShownEntries
             if ($entry->kind === EntryKind::Heading && $below === [] && ! $this->holdsBranch($menu, $entry)) {
                 continue;
             }
-            $shown += ["$entry->id {$entry->page()}" => new ShownEntry($entry->page(), $label, $parent->id ?? '', $under, $entry->position)] + $below;
+            $shown += ["$entry->id {$entry->page()}" => new ShownEntry($entry->page(), $label, $parent->id ?? '', $under)] + $below;
         }
 
         return $shown;

@@ -11,7 +11,7 @@ final readonly class ShownEntry
      * @param  string  $parent  what it stands under: an entry, or within a branch a page; empty on the first level
      * @param  string|null  $under  that one's label
      */
-    public function __construct(public ?string $page, public string $label, public string $parent, public ?string $under, public int $position)
+    public function __construct(public ?string $page, public string $label, public string $parent, public ?string $under)
     {
     }
 }
