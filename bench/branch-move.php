@@ -28,7 +28,7 @@ $raw = static function (Site $site, stdClass $branch, ?stdClass $to, string $fro
         DB::update('update pages set parent_id = ?, position = position + 1 where id = ?', [$to?->id, $branch->id]);
         DB::update(
             'update pages set path = ?::ltree || subpath(path, nlevel(?::ltree) - 1), address = ? || substr(address, ?), version = version + 1, updated_at = now() where site_id = ? and path <@ ?::ltree',
-            [$to?->path ?? '', $path, $into, strlen($from) + 1, $site->id, $path],
+            [$to->path ?? '', $path, $into, strlen($from) + 1, $site->id, $path],
         );
         DB::delete("delete from ledger l using pages p where p.id = l.page_id and l.site_id = ? and l.kind = 'redirect' and l.key = p.address", [
             $site->id,
@@ -40,7 +40,7 @@ $raw = static function (Site $site, stdClass $branch, ?stdClass $to, string $fro
         DB::insert(
             "insert into ledger (site_id, key, address, kind, page_id, ever_live) select p.site_id, p.address, p.address, 'page', p.id, true
                 from pages p where p.site_id = ? and p.id <> ? and not exists (select 1 from ledger l where l.page_id = p.id and l.kind = 'page')",
-            [$site->id, $to?->id ?? 0],
+            [$site->id, $to->id ?? 0],
         );
         DB::insert("insert into history (ulid, site_id, sentence, batch, counts, pages, claims) select ?, ?, 'raw', '[]', '{}', '[]', '[]'", [
             (string) \Illuminate\Support\Str::ulid(),

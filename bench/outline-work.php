@@ -49,14 +49,17 @@ try {
             'rows',
         );
     };
-    $act('open a branch', fn () => [$chrome->click('button', "Open {$line[0]->name}"), $chrome->find('button', "Close {$line[0]->name}")]);
+    $act('open a branch', static function () use ($chrome, $line): void {
+        $chrome->click('button', "Open {$line[0]->name}");
+        $chrome->find('button', "Close {$line[0]->name}");
+    });
     $act(
         'open the branch of 5,000 children',
-        fn () => [
-            $chrome->open("$editor/s/large-100000/outline?open={$line[0]->ulid},{$line[1]->ulid}"),
-            $chrome->driver->executeScript($watch),
-            $chrome->until(static fn () => $chrome->driver->executeScript("$rows > 20 ? true : null"), 'rows'),
-        ],
+        static function () use ($chrome, $editor, $line, $watch, $rows): void {
+            $chrome->open("$editor/s/large-100000/outline?open={$line[0]->ulid},{$line[1]->ulid}");
+            $chrome->driver->executeScript($watch);
+            $chrome->until(static fn () => $chrome->driver->executeScript("$rows > 20 ? true : null"), 'rows');
+        },
     );
     $act('scroll to its middle', fn () => $scroll(80_000));
     $act('scroll to its end', fn () => $scroll(160_000));
@@ -66,10 +69,10 @@ try {
     });
     $act(
         'mark all that match, up to 10,000',
-        fn () => [
-            $chrome->driver->findElement(WebDriverBy::xpath("//button[starts-with(text(), 'Mark all')]"))->click(),
-            $chrome->awaitText('pages marked'),
-        ],
+        static function () use ($chrome): void {
+            $chrome->driver->findElement(WebDriverBy::xpath("//button[starts-with(text(), 'Mark all')]"))->click();
+            $chrome->awaitText('pages marked');
+        },
     );
     $act('walk twenty rows with so many marked', function () use ($chrome): void {
         $chrome->driver->executeScript("document.querySelector('[role=treegrid]').focus()");
@@ -82,7 +85,10 @@ try {
         $chrome->type('textbox', 'Filter by name or address', "\u{E003}");
         $chrome->press(WebDriverKeys::ESCAPE);
     });
-    $act('draw the structure', fn () => [$chrome->click('button', 'Drawing'), $chrome->find('treeitem', 'Home*')]);
+    $act('draw the structure', static function () use ($chrome): void {
+        $chrome->click('button', 'Drawing');
+        $chrome->find('treeitem', 'Home*');
+    });
     $chrome->open("$editor/s/large-100000/outline?open={$line[0]->ulid},{$line[1]->ulid}");
     $chrome->until(static fn () => $chrome->driver->executeScript("$rows > 20 ? true : null"), 'rows');
     $act('drag over a long way', function () use ($chrome): void {

@@ -72,7 +72,7 @@ final readonly class ReadOutline
         $filter = PageFilter::of($asked);
         [$total, $rows] = $filter->asksNothing() ? [0, []] : $this->rows->matching($site, $filter, self::MAX_FOUND);
 
-        return ['total' => $total, 'facets' => $this->rows->facets($site, $filter), 'rows' => $rows];
+        return ['total' => $total, 'facets' => array_map(static fn (array $counts): object => (object) $counts, $this->rows->facets($site, $filter)), 'rows' => $rows];
     }
 
     /**

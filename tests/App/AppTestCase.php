@@ -125,12 +125,18 @@ abstract class AppTestCase extends TestCase
         $this->app['auth']->forgetGuards();
 
         // As in life, every request looks up anew what whoever asks may do.
-        return $this->actingAs(($as ?? $this->manager)->withoutRelations())->json(
+        $response = $this->actingAs(($as ?? $this->manager)->withoutRelations())->json(
             $method,
             "http://editor.test/api/v1/sites/ferries/$path",
             $body,
             $headers,
         );
+        $route = $this->app['router']->current();
+        if ($route !== null) {
+            ResponseContract::hold($method, $route->uri(), $response);
+        }
+
+        return $response;
     }
 
     /** @return TestResponse<Response> */

@@ -28,6 +28,8 @@ final class OpenApiDocument
             }
         }
 
+        $document = self::withNullInEnums($document);
+
         return json_encode($document, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE)."\n";
     }
 
@@ -52,5 +54,22 @@ final class OpenApiDocument
             ...$all === [] ? [] : ['parameters' => $all],
             'responses' => $operation['responses'] + ['default' => ['$ref' => '#/components/responses/Problem']],
         ];
+    }
+
+    /**
+     * What may be null may be null whatever its other values are (JSON Schema 2020-12 Validation, 6.1.2).
+     *
+     * @param  array<mixed>  $schema
+     * @return array<mixed>
+     */
+    private static function withNullInEnums(array $schema): array
+    {
+        $type = $schema['type'] ?? null;
+        $enum = $schema['enum'] ?? null;
+        if (is_array($type) && in_array('null', $type, true) && is_array($enum) && array_is_list($enum) && ! in_array(null, $enum, true)) {
+            $schema['enum'] = [...$enum, null];
+        }
+
+        return array_map(static fn (mixed $each): mixed => is_array($each) ? self::withNullInEnums($each) : $each, $schema);
     }
 }

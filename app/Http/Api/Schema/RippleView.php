@@ -58,7 +58,7 @@ final readonly class RippleView
             'count' => $question->count,
             'answers' => array_map(static fn (Answer $answer): string => $answer->value, $question->answers),
             'default' => $question->default->value,
-            'heir' => $question->heir === null ? null : ['id' => $question->heir->id, 'name' => $question->heir->name],
+            'heir' => $question->heir === null ? null : new PageCrumb($question->heir->id, $question->heir->name, $question->heir->address->path, $question->heir->state->value),
             'open' => $question->isOpen(),
             'answer' => $question->decided?->answer?->value,
             'to' => $question->decided?->to,
