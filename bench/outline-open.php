@@ -63,7 +63,7 @@ try {
         $chrome->open("$editor/s/large-100000/outline?open=".implode(',', $open));
         $times[] = $chrome->until(static function () use ($chrome): ?float {
             // The first frame in which rows of the tree stand and can be worked with.
-            return $chrome->driver->executeScript("return document.querySelector('[role=treegrid] [role=row]') ? performance.now() : null");
+            return $chrome->driver->executeScript("return document.querySelector('[role=treegrid] [role=row][id]') ? performance.now() : null");
         }, 'the outline');
     }
     sort($times);

@@ -35,13 +35,13 @@ $act = static function (string $name, callable $work) use ($chrome, $watch): voi
         $took,
     );
 };
-$rows = "return document.querySelectorAll('[role=treegrid] [role=row]').length";
+$rows = "return document.querySelectorAll('[role=treegrid] [role=row][id]').length";
 try {
     $editor = Editor::signIn($chrome);
     $chrome->open("$editor/s/large-100000/outline");
     $chrome->find('row', '*Home*');
     $scroll = static function (int $to) use ($chrome): void {
-        $chrome->driver->executeScript("document.querySelector('[role=treegrid]').scrollTop = $to");
+        $chrome->driver->executeScript("document.querySelector('[data-scroller]').scrollTop = $to");
         $chrome->until(
             static fn () => $chrome->driver->executeScript(
                 "return [...document.querySelectorAll('[role=row]')].length > 10 && !document.querySelector('[aria-label=\"being read\"]') ? true : null",
@@ -92,7 +92,7 @@ try {
     $chrome->open("$editor/s/large-100000/outline?open={$line[0]->ulid},{$line[1]->ulid}");
     $chrome->until(static fn () => $chrome->driver->executeScript("$rows > 20 ? true : null"), 'rows');
     $act('drag over a long way', function () use ($chrome): void {
-        $all = $chrome->driver->findElements(WebDriverBy::cssSelector('[role=treegrid] [role=row]'));
+        $all = $chrome->driver->findElements(WebDriverBy::cssSelector('[role=treegrid] [role=row][id]'));
         $chrome->drag($all[5], $all[14], 0, static fn () => usleep(2_000_000));
     });
 } finally {

@@ -1,6 +1,7 @@
 import { useBlocker } from '@tanstack/react-router'
 import { Button } from '../ui/Button'
 import { Modal } from '../ui/Modal'
+import { DialogActions } from '../ui/DialogActions'
 
 type Props = { unsaved: boolean; part: string; title: string; description: string; leave: string }
 
@@ -21,12 +22,12 @@ export function AskBeforeLeaving({ unsaved, part, title, description, leave }: P
             title={title}
             description={description}
         >
-            <div className="flex justify-end gap-2">
+            <DialogActions>
                 <Button onClick={() => blocker.proceed?.()}>{leave}</Button>
                 <Button variant="main" onClick={() => blocker.reset?.()}>
                     Stay
                 </Button>
-            </div>
+            </DialogActions>
         </Modal>
     )
 }

@@ -1,5 +1,6 @@
 import { useRouter, type ErrorComponentProps } from '@tanstack/react-router'
 import { Button } from '../ui/Button'
+import { Muted } from '../ui/Muted'
 
 /** A view that could not be shown: what happened, and the way out. */
 export function Failure({ error }: ErrorComponentProps) {
@@ -7,7 +8,7 @@ export function Failure({ error }: ErrorComponentProps) {
     return (
         <main className="mx-auto grid h-full max-w-[460px] content-center gap-3 p-6">
             <h1 className="text-[20px] font-bold">This could not be shown</h1>
-            <p className="text-ink-2">{error instanceof Error ? error.message : String(error)}</p>
+            <Muted>{error instanceof Error ? error.message : String(error)}</Muted>
             <div className="flex gap-2">
                 <Button variant="main" onClick={() => void router.invalidate()}>
                     Try again
@@ -22,7 +23,7 @@ export function Missing() {
     return (
         <main className="mx-auto grid h-full max-w-[460px] content-center gap-3 p-6">
             <h1 className="text-[20px] font-bold">There is no such view</h1>
-            <p className="text-ink-2">Nothing of the editor lives at this address.</p>
+            <Muted>Nothing of the editor lives at this address.</Muted>
             <div>
                 <Button variant="main" onClick={() => location.assign('/')}>
                     Go to the outline

@@ -7,6 +7,7 @@ import { fileLook, inputClasses } from '../ui/Field'
 import { Modal } from '../ui/Modal'
 import { useDebounced } from '../ui/useDebounced'
 import { useSite } from './site'
+import { Alert } from '../ui/Alert'
 
 type Props = {
     chosen: { id: string; name: string } | null
@@ -91,11 +92,7 @@ export function FileChooser({ chosen, pictures = false, onFile }: Props) {
                         ? 'JPEG, PNG, WebP or GIF, up to 32 MB.'
                         : 'PDF, spreadsheets, text, calendars, tracks, archives and pictures, up to 32 MB.'}
             </p>
-            {upload.error !== null && (
-                <p role="alert" className="text-berry">
-                    {upload.error.message}
-                </p>
-            )}
+            {upload.error !== null && <Alert>{upload.error.message}</Alert>}
         </div>
     )
 }

@@ -6,6 +6,7 @@ import { Consequence } from './Consequence'
 import { groupsOf, told, type Account, type GroupKey } from './rippleGroups'
 import { RippleList } from './RippleList'
 import type { ListGroup, RowSource } from './rippleRows'
+import { Muted } from '../ui/Muted'
 
 /** What follows, sorted by what a manager cares about: counts first; the chosen one's examples below; the branch before and after. */
 export function RippleAccount({ account, rows }: { account: Account; rows: RowSource }) {
@@ -19,7 +20,7 @@ export function RippleAccount({ account, rows }: { account: Account; rows: RowSo
             'pb-1 text-left text-[12px] leading-4',
             isShown ? 'text-ink shadow-[inset_0_-2px_var(--heron)]' : 'text-ink-2 hover:text-ink',
         )
-    if (groups.length === 0 && !drawn) return <p className="text-ink-2">No address moves and no redirect is needed.</p>
+    if (groups.length === 0 && !drawn) return <Muted>No address moves and no redirect is needed.</Muted>
     return (
         <div className="min-w-0">
             <div className="mb-2.5 flex flex-wrap items-end gap-x-6 gap-y-2" role="group" aria-label="What follows">
@@ -58,7 +59,7 @@ export function RippleAccount({ account, rows }: { account: Account; rows: RowSo
             ) : (
                 shown !== undefined &&
                 (told[shown] !== undefined ? (
-                    <p className="text-ink-2">{told[shown]}</p>
+                    <Muted>{told[shown]}</Muted>
                 ) : (
                     <Examples
                         account={account}

@@ -7,6 +7,7 @@ import { Modal } from '../ui/Modal'
 import { useDebounced } from '../ui/useDebounced'
 import { Consequence } from './Consequence'
 import type { ListGroup, RowSource } from './rippleRows'
+import { Alert } from '../ui/Alert'
 
 const PIECE = 200
 
@@ -54,11 +55,7 @@ export function RippleList({
                     Download CSV
                 </Button>
             </div>
-            {(error ?? saving.error) !== null && (
-                <p role="alert" className="text-berry">
-                    {(error ?? saving.error)?.message}
-                </p>
-            )}
+            {(error ?? saving.error) !== null && <Alert>{(error ?? saving.error)?.message}</Alert>}
             <ul className="grid max-h-[46vh] gap-1 overflow-y-auto" tabIndex={0} aria-label={title}>
                 {data?.rows.map((row, i) => (
                     <li key={i}>

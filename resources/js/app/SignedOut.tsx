@@ -5,6 +5,7 @@ import { Button } from '../ui/Button'
 import { Field } from '../ui/Field'
 import { Modal } from '../ui/Modal'
 import { useSite } from './site'
+import { Muted } from '../ui/Muted'
 
 /** The session has ended while something was open: sign in again right here, and nothing typed is lost. */
 export function SignedOut({ onBack }: { onBack: () => void }) {
@@ -34,7 +35,7 @@ export function SignedOut({ onBack }: { onBack: () => void }) {
             description="Everything you typed is still here. Sign in to go on."
         >
             <form onSubmit={submit} className="grid gap-3">
-                <p className="text-ink-2">{session.email}</p>
+                <Muted>{session.email}</Muted>
                 <Field
                     label="Password"
                     type="password"

@@ -1,5 +1,6 @@
 import { X } from 'lucide-react'
 import type { ReactNode } from 'react'
+import { IconButton } from './IconButton'
 
 type Props = {
     label: string
@@ -29,14 +30,9 @@ export function SidePanel({ label, title, description, mono = false, close, widt
                     </h2>
                     {description !== undefined && <p className="text-[12px] text-ink-3">{description}</p>}
                 </div>
-                <button
-                    type="button"
-                    aria-label={close}
-                    onClick={onClose}
-                    className="grid size-7 shrink-0 place-items-center rounded hover:bg-sunk"
-                >
+                <IconButton aria-label={close} onClick={onClose} className="size-7!">
                     <X size={16} aria-hidden />
-                </button>
+                </IconButton>
             </div>
             {children}
         </aside>

@@ -9,6 +9,7 @@ import { findingOfRow } from './findingWords'
 import { Spark } from './Spark'
 import type { Addresses } from './useAddresses'
 import { answerWords, key, type Row } from './labels'
+import { Alert } from '../../ui/Alert'
 
 const ROW = 32
 
@@ -70,12 +71,7 @@ export function AddressList({
     const columns = compact
         ? 'grid-cols-[minmax(180px,1fr)_minmax(110px,150px)_112px]'
         : 'grid-cols-[minmax(220px,1.3fr)_minmax(110px,150px)_minmax(160px,1fr)_128px_minmax(120px,0.9fr)_80px]'
-    if (error !== null)
-        return (
-            <p role="alert" className="p-6 text-berry">
-                {error.message}
-            </p>
-        )
+    if (error !== null) return <Alert className="p-6">{error.message}</Alert>
     return (
         <>
             <div

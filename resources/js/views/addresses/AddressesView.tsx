@@ -22,6 +22,8 @@ import { ServerFiles } from './ServerFiles'
 import { TryAddresses } from './TryAddresses'
 import { useAddresses } from './useAddresses'
 import { key } from './labels'
+import { Muted } from '../../ui/Muted'
+import { PageTitle } from '../../ui/PageTitle'
 
 /** Every address the site answers or ever answered, in one place. */
 export function AddressesView({
@@ -59,11 +61,11 @@ export function AddressesView({
         <main className="flex h-full min-h-0 min-w-0">
             <div className="flex min-w-0 flex-1 flex-col">
                 <div className="flex min-h-14 flex-wrap items-center gap-x-4 gap-y-2 px-4 py-2">
-                    <h1 className="text-[20px] leading-6 font-bold tracking-[-0.01em]">Addresses</h1>
+                    <PageTitle>Addresses</PageTitle>
                     {!compact && (
-                        <p className="text-ink-2">
+                        <Muted>
                             <b className="font-semibold text-ink">{all.toLocaleString('en-GB')}</b> known
-                        </p>
+                        </Muted>
                     )}
                     <span className="ml-auto flex items-center gap-2">
                         <div role="group" aria-label="Shown as" className="flex">

@@ -11,6 +11,8 @@ import { Modal } from '../../ui/Modal'
 import { TextFile } from '../../ui/TextFile'
 import { useKept } from '../../ui/useKept'
 import { useStoppable } from '../../ui/useStoppable'
+import { Alert } from '../../ui/Alert'
+import { DialogActions } from '../../ui/DialogActions'
 
 /** Brings redirects in from a table: looked over row by row, then only the good rows are made, or nothing. */
 export function BringIn({ onClose }: { onClose: () => void }) {
@@ -103,11 +105,7 @@ export function BringIn({ onClose }: { onClose: () => void }) {
                     )}
                 </p>
             )}
-            {problem !== null && (
-                <p role="alert" className="mt-2 text-berry">
-                    {problem.message}
-                </p>
-            )}
+            {problem !== null && <Alert className="mt-2">{problem.message}</Alert>}
             {found !== undefined && (
                 <div className="mt-3 border-t border-line pt-3" role="status">
                     <p>
@@ -185,12 +183,8 @@ function Bringing({ id, onClose }: { id: string; onClose: () => void }) {
                 )}
             </p>
             <progress aria-label="Redirects made" value={data?.done ?? 0} max={data?.total ?? 1} className="track" />
-            {data?.problem != null && (
-                <p role="alert" className="mt-2 text-berry">
-                    {data.problem}
-                </p>
-            )}
-            <div className="mt-4 flex justify-end gap-2">
+            {data?.problem != null && <Alert className="mt-2">{data.problem}</Alert>}
+            <DialogActions className="mt-4">
                 {!isOver && (
                     <Button disabled={stop.isPending} onClick={() => stop.mutate()}>
                         Stop
@@ -199,7 +193,7 @@ function Bringing({ id, onClose }: { id: string; onClose: () => void }) {
                 <Button variant="main" onClick={close}>
                     Close
                 </Button>
-            </div>
+            </DialogActions>
         </Modal>
     )
 }

@@ -7,6 +7,8 @@ import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
 import { Modal } from '../../ui/Modal'
 import { findingWords, mendWords } from './findingWords'
+import { Alert } from '../../ui/Alert'
+import { Muted } from '../../ui/Muted'
 
 type Finding = Schemas['RedirectFinding']
 
@@ -28,11 +30,7 @@ export function Findings({ onClose, onRedirect }: { onClose: () => void; onRedir
             description="Every redirect followed as visitors would. Patterns are tried with one path that they match."
             width={680}
         >
-            {error !== null && (
-                <p role="alert" className="text-berry">
-                    {error.message}
-                </p>
-            )}
+            {error !== null && <Alert>{error.message}</Alert>}
             {findings?.length === 0 && (
                 <p className="text-reed">
                     Nothing to mend: every redirect leads in one step to something that answers.
@@ -63,7 +61,7 @@ export function Findings({ onClose, onRedirect }: { onClose: () => void; onRedir
                                         {of.length.toLocaleString('en-GB')}
                                     </span>
                                 </h3>
-                                <p className="text-[12px] text-ink-3">{says}</p>
+                                <Muted small>{says}</Muted>
                                 <ul className="mt-1">
                                     {of.slice(0, 100).map(each => (
                                         <li
@@ -109,11 +107,7 @@ export function Findings({ onClose, onRedirect }: { onClose: () => void; onRedir
                                         </li>
                                     ))}
                                 </ul>
-                                {of.length > 100 && (
-                                    <p className="text-[12px] text-ink-3">
-                                        and {count(of.length - 100, 'more', 'more')}
-                                    </p>
-                                )}
+                                {of.length > 100 && <Muted small>and {count(of.length - 100, 'more', 'more')}</Muted>}
                             </section>
                         )
                     },

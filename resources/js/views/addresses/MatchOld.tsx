@@ -13,6 +13,7 @@ import { useKept } from '../../ui/useKept'
 import { useStoppable } from '../../ui/useStoppable'
 import { MatchRow } from './MatchRow'
 import { accepted, isFree, orders, shownRows, type Choice, type Choices, type Matched, type Shown } from './matching'
+import { Alert } from '../../ui/Alert'
 
 /** Rows drawn at once: nobody reads more before filtering them. */
 const DRAWN = 200
@@ -94,11 +95,7 @@ export function MatchOld({ onClose }: { onClose: () => void }) {
                             </Button>
                         </p>
                     )}
-                    {match.problem !== null && (
-                        <p role="alert" className="mt-2 text-berry">
-                            {match.problem.message}
-                        </p>
-                    )}
+                    {match.problem !== null && <Alert className="mt-2">{match.problem.message}</Alert>}
                 </>
             ) : (
                 <>

@@ -8,6 +8,8 @@ import { useKept } from '../../ui/useKept'
 import { blank, isFull, type Draft } from './draft'
 import { changeOf, RedirectForm } from './RedirectForm'
 import { Share } from './Share'
+import { Alert } from '../../ui/Alert'
+import { DialogActions } from '../../ui/DialogActions'
 
 /** Makes a redirect. */
 export function NewRedirect({
@@ -58,12 +60,8 @@ export function NewRedirect({
                 {draft.scope === 'one' && draft.source.startsWith('/') && draft.source.length > 1 && (
                     <Share address={draft.source} />
                 )}
-                {problem !== '' && (
-                    <p role="alert" className="text-berry">
-                        {problem}
-                    </p>
-                )}
-                <div className="flex justify-end gap-2">
+                {problem !== '' && <Alert>{problem}</Alert>}
+                <DialogActions>
                     <Button
                         onClick={() => {
                             keep(null)
@@ -75,7 +73,7 @@ export function NewRedirect({
                     <Button type="submit" variant="main" disabled={!isFull(draft) || isMaking}>
                         Make the redirect
                     </Button>
-                </div>
+                </DialogActions>
             </form>
         </Modal>
     )

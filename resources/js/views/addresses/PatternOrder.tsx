@@ -8,6 +8,8 @@ import { useChanges } from '../../app/changes'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { Modal } from '../../ui/Modal'
+import { Alert } from '../../ui/Alert'
+import { DialogActions } from '../../ui/DialogActions'
 
 /** The order in which patterns are tried: dragged, or moved with Alt and the arrows; made as one change. */
 export function PatternOrder({ onClose }: { onClose: () => void }) {
@@ -21,11 +23,7 @@ export function PatternOrder({ onClose }: { onClose: () => void }) {
             description="The first that matches a request answers it. Drag a pattern, or move it with Alt and the arrow keys."
             width={560}
         >
-            {error !== null && (
-                <p role="alert" className="text-berry">
-                    {error.message}
-                </p>
-            )}
+            {error !== null && <Alert>{error.message}</Alert>}
             {patterns !== undefined && <Ordered first={patterns} onClose={onClose} />}
         </Modal>
     )
@@ -68,12 +66,12 @@ function Ordered({ first, onClose }: { first: Pattern[]; onClose: () => void }) 
             <p role="status" className="sr-only">
                 {said}
             </p>
-            <div className="mt-4 flex justify-end gap-2">
+            <DialogActions className="mt-4">
                 <Button onClick={onClose}>Let it be</Button>
                 <Button variant="main" disabled={!isChanged} onClick={make}>
                     Set the order
                 </Button>
-            </div>
+            </DialogActions>
         </>
     )
 }

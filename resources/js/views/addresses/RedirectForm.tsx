@@ -15,6 +15,8 @@ import { useDebounced } from '../../ui/useDebounced'
 import { blankPause, fieldsOf, isFull, type Draft } from './draft'
 import { PauseMessage } from './PauseMessage'
 import { answers } from './labels'
+import { Alert } from '../../ui/Alert'
+import { Choice } from '../../ui/Choice'
 
 type Props = {
     draft: Draft
@@ -237,41 +239,22 @@ export function RedirectForm({ draft, kind, writes, isTyped = true, onDraft }: P
                         )}
                     </FieldFrame>
                     {draft.scope === 'branch' && (
-                        <label className="flex items-center gap-2">
-                            <input
-                                type="checkbox"
-                                className="accent-heron"
-                                checked={draft.carriesRest}
-                                onChange={event => set({ carriesRest: event.target.checked })}
-                            />
+                        <Choice
+                            checked={draft.carriesRest}
+                            onChange={event => set({ carriesRest: event.target.checked })}
+                        >
                             The rest of the path goes along
-                        </label>
+                        </Choice>
                     )}
-                    <label className="flex items-center gap-2">
-                        <input
-                            type="checkbox"
-                            className="accent-heron"
-                            checked={draft.inFront}
-                            onChange={event => set({ inFront: event.target.checked })}
-                        />
+                    <Choice checked={draft.inFront} onChange={event => set({ inFront: event.target.checked })}>
                         Answers before a page that is there
-                    </label>
-                    <label className="flex items-center gap-2">
-                        <input
-                            type="checkbox"
-                            className="accent-heron"
-                            checked={draft.isOn}
-                            onChange={event => set({ isOn: event.target.checked })}
-                        />
+                    </Choice>
+                    <Choice checked={draft.isOn} onChange={event => set({ isOn: event.target.checked })}>
                         On
-                    </label>
+                    </Choice>
                 </div>
             </details>
-            {other !== undefined && (
-                <p role="alert" className="text-berry">
-                    {other}
-                </p>
-            )}
+            {other !== undefined && <Alert>{other}</Alert>}
             {ripple !== undefined &&
                 problem === null &&
                 (ripple.conflicts.length > 0 || ripple.account.notes.length > 0) && (

@@ -13,6 +13,8 @@ import { changeOf, RedirectForm } from './RedirectForm'
 import { Share } from './Share'
 import { Hops } from './Hops'
 import type { Row } from './labels'
+import { Alert } from '../../ui/Alert'
+import { DialogActions } from '../../ui/DialogActions'
 
 const origins: Record<string, string> = {
     hand: 'made by hand',
@@ -94,11 +96,7 @@ export function RedirectPanel({
             onClose={onClose}
         >
             <div className="grid min-h-0 flex-1 content-start gap-4 overflow-y-auto px-4 pb-4">
-                {error !== null && (
-                    <p role="alert" className="text-berry">
-                        {error.message}
-                    </p>
-                )}
+                {error !== null && <Alert>{error.message}</Alert>}
                 {data !== undefined && draft !== null && (
                     <>
                         {data.redirect.scope === 'one' && <Share address={data.redirect.source} />}
@@ -148,12 +146,12 @@ export function RedirectPanel({
                                 onDraft={setTyped}
                             />
                             {site.manages && typed !== null && (
-                                <div className="mt-3 flex justify-end gap-2">
+                                <DialogActions className="mt-3">
                                     <Button onClick={() => setTyped(null)}>Put back</Button>
                                     <Button variant="main" onClick={save}>
                                         Save changes
                                     </Button>
-                                </div>
+                                </DialogActions>
                             )}
                         </section>
                         {site.manages && (

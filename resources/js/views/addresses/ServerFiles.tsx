@@ -5,6 +5,7 @@ import { keys } from '../../api/queries'
 import { useSite } from '../../app/site'
 import { Button, buttonClasses } from '../../ui/Button'
 import { Modal } from '../../ui/Modal'
+import { Alert } from '../../ui/Alert'
 
 type Server = 'nginx' | 'apache'
 
@@ -71,11 +72,7 @@ export function ServerFiles({ onClose }: { onClose: () => void }) {
                     </li>
                 ))}
             </ul>
-            {error !== null && (
-                <p role="alert" className="mt-3 text-berry">
-                    {error.message}
-                </p>
-            )}
+            {error !== null && <Alert className="mt-3">{error.message}</Alert>}
             {notes !== undefined && (
                 <section aria-label="Not carried" className="mt-4 border-t border-line pt-3">
                     <h3 className="font-semibold">

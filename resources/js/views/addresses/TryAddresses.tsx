@@ -6,6 +6,8 @@ import { Button } from '../../ui/Button'
 import { inputClasses } from '../../ui/Field'
 import { Modal } from '../../ui/Modal'
 import { Hops } from './Hops'
+import { Alert } from '../../ui/Alert'
+import { DialogActions } from '../../ui/DialogActions'
 
 /** Asks for addresses as a visitor would, and shows every step of the answer. */
 export function TryAddresses({ first, onClose }: { first: string; onClose: () => void }) {
@@ -44,18 +46,14 @@ export function TryAddresses({ first, onClose }: { first: string; onClose: () =>
                     placeholder="/dogs?from=poster"
                     className={`${inputClasses} h-auto! py-1.5 font-mono text-[13px]`}
                 />
-                <div className="flex justify-end gap-2">
+                <DialogActions>
                     <Button onClick={onClose}>Close</Button>
                     <Button type="submit" variant="main" disabled={text.trim() === '' || tried.isPending}>
                         Try
                     </Button>
-                </div>
+                </DialogActions>
             </form>
-            {tried.error !== null && (
-                <p role="alert" className="mt-2 text-berry">
-                    {tried.error.message}
-                </p>
-            )}
+            {tried.error !== null && <Alert className="mt-2">{tried.error.message}</Alert>}
             {tried.data !== undefined && (
                 <div className="mt-3 grid max-h-[46vh] gap-4 overflow-y-auto border-t border-line pt-3">
                     {tried.data.map((way, n) => (

@@ -10,6 +10,8 @@ import { Sentence } from '../../app/Sentence'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { moment } from '../../ui/time'
+import { Alert } from '../../ui/Alert'
+import { Muted } from '../../ui/Muted'
 
 /** A change opened: what followed from it, and undoing it. */
 export function EntryDetail({ entry: id, onClose }: { entry: string; onClose: () => void }) {
@@ -48,11 +50,7 @@ export function EntryDetail({ entry: id, onClose }: { entry: string; onClose: ()
                     <X size={17} aria-hidden />
                 </button>
             </div>
-            {error !== null && (
-                <p role="alert" className="text-berry">
-                    {error.message}
-                </p>
-            )}
+            {error !== null && <Alert>{error.message}</Alert>}
             {data !== undefined && (
                 <>
                     <p className="mt-1 text-ink-2">
@@ -75,10 +73,10 @@ export function EntryDetail({ entry: id, onClose }: { entry: string; onClose: ()
                     )}
                     <div className="mt-5">
                         {data.ripple === null ? (
-                            <p className="text-ink-2">
+                            <Muted>
                                 What followed from this change has been thinned out of the history. What was done, by
                                 whom and when, stays.
-                            </p>
+                            </Muted>
                         ) : (
                             <RippleAccount account={data.ripple} rows={entryRows(site.key, id)} />
                         )}

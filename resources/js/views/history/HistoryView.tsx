@@ -12,6 +12,8 @@ import { Entry } from './Entry'
 import { EntryDetail } from './EntryDetail'
 import { HistoryFilter } from './HistoryFilter'
 import { Thin } from './Thin'
+import { Alert } from '../../ui/Alert'
+import { PageTitle } from '../../ui/PageTitle'
 
 const PIECE = 50
 
@@ -55,7 +57,7 @@ export function HistoryView({ search, set }: { search: HistorySearch; set: (chan
         <div className="flex h-full min-h-0">
             <main className="grid min-w-0 flex-1 grid-rows-[56px_auto_minmax(0,1fr)]">
                 <div className="flex items-center gap-3.5 px-4">
-                    <h1 className="text-[20px] leading-6 font-bold tracking-[-0.01em]">History</h1>
+                    <PageTitle>History</PageTitle>
                     <span className="ml-auto" />
                     {site.manages && (
                         <Button variant="quiet" onClick={() => setThinning(true)}>
@@ -70,11 +72,7 @@ export function HistoryView({ search, set }: { search: HistorySearch; set: (chan
                 </div>
                 <HistoryFilter search={search} set={set} />
                 <div className="min-h-0 overflow-y-auto px-4 pb-8" tabIndex={0} aria-label="Changes">
-                    {list.error !== null && (
-                        <p role="alert" className="py-6 text-berry">
-                            {list.error.message}
-                        </p>
-                    )}
+                    {list.error !== null && <Alert className="py-6">{list.error.message}</Alert>}
                     {days.map(day => (
                         <section key={day} aria-label={day}>
                             <h2 className="sticky top-0 z-10 bg-paper pt-4 pb-1 text-[12px] text-ink-3">{day}</h2>

@@ -7,6 +7,8 @@ import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
 import { Modal } from '../../ui/Modal'
+import { Alert } from '../../ui/Alert'
+import { DialogActions } from '../../ui/DialogActions'
 
 const ages: [number, string][] = [
     [30, 'a month'],
@@ -76,12 +78,8 @@ export function Thin({ open, onClose }: { open: boolean; onClose: () => void }) 
                     </>
                 )}
             </p>
-            {thin.error !== null && (
-                <p role="alert" className="mt-2 text-berry">
-                    {thin.error.message}
-                </p>
-            )}
-            <div className="mt-4 flex justify-end gap-2">
+            {thin.error !== null && <Alert className="mt-2">{thin.error.message}</Alert>}
+            <DialogActions className="mt-4">
                 <Button onClick={onClose}>Keep it all</Button>
                 <Button
                     variant="breaks"
@@ -90,7 +88,7 @@ export function Thin({ open, onClose }: { open: boolean; onClose: () => void }) 
                 >
                     {data === undefined || data.entries === 0 ? 'Thin' : `Thin ${count(data.entries, 'change')}`}
                 </Button>
-            </div>
+            </DialogActions>
         </Modal>
     )
 }

@@ -5,6 +5,7 @@ import { inputClasses } from '../../ui/Field'
 import { Modal } from '../../ui/Modal'
 import { TextFile } from '../../ui/TextFile'
 import type { Entry } from './arrangement'
+import { Alert } from '../../ui/Alert'
 
 /** Brings entries in: from a menu file, an OPML outline, or an indented list that is pasted. */
 export function Bring({
@@ -51,11 +52,7 @@ export function Bring({
                 className={`${inputClasses} font-mono text-[13px]`}
                 placeholder={'Travel\n    /travel/timetables\n    Fares\nHelp'}
             />
-            {problem !== '' && (
-                <p role="alert" className="mt-1 text-[12px] text-berry">
-                    {problem}
-                </p>
-            )}
+            {problem !== '' && <Alert className="mt-1 text-[12px]">{problem}</Alert>}
             <div className="mt-3 flex items-center justify-between gap-2">
                 <TextFile label="Menu file" accept=".json,.opml,.xml,.txt" onText={setText} />
                 <span className="flex gap-2">

@@ -6,6 +6,7 @@ import { Button } from '../../ui/Button'
 import { MenuEditor } from './MenuEditor'
 import { MenuList } from './MenuList'
 import type { Search, SetSearch } from './search'
+import { Muted } from '../../ui/Muted'
 
 /** What visitors see in each menu, and the entries it is made of. */
 export function MenusView({ search, set }: { search: Search; set: SetSearch }) {
@@ -22,7 +23,7 @@ export function MenusView({ search, set }: { search: Search; set: SetSearch }) {
         return (
             <main className="grid content-start gap-2 p-16">
                 <h1 className="text-[17px] font-bold">The menus could not be read</h1>
-                <p className="text-ink-2">{error.message}</p>
+                <Muted>{error.message}</Muted>
                 <div>
                     <Button variant="main" onClick={() => void refetch()}>
                         Try again

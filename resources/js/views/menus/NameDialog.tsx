@@ -3,6 +3,7 @@ import type { ApiProblem } from '../../api/client'
 import { Button } from '../../ui/Button'
 import { Field } from '../../ui/Field'
 import { Modal } from '../../ui/Modal'
+import { DialogActions } from '../../ui/DialogActions'
 
 type Props = {
     title: string
@@ -38,12 +39,12 @@ export function NameDialog({ title, description, hint, name: given = '', act, on
                         setBad(undefined)
                     }}
                 />
-                <div className="mt-4 flex justify-end gap-2">
+                <DialogActions className="mt-4">
                     <Button onClick={onClose}>Let it be</Button>
                     <Button type="submit" variant="main" disabled={name.trim() === '' || name.trim() === given}>
                         {act}
                     </Button>
-                </div>
+                </DialogActions>
             </form>
         </Modal>
     )

@@ -7,6 +7,7 @@ import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { Field, FieldFrame, inputClasses } from '../../ui/Field'
 import { Modal } from '../../ui/Modal'
+import { DialogActions } from '../../ui/DialogActions'
 
 type Names = Schemas['SiteNames']
 
@@ -77,12 +78,12 @@ function Names({ onClose }: { onClose: () => void }) {
                         />
                     )}
                 </FieldFrame>
-                <div className="flex justify-end gap-2">
+                <DialogActions>
                     <Button onClick={onClose}>Let it be</Button>
                     <Button type="submit" variant="main" disabled={Object.keys(typed).length === 0 || save.isPending}>
                         Save names
                     </Button>
-                </div>
+                </DialogActions>
             </form>
         </Modal>
     )

@@ -10,6 +10,9 @@ import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
 import { Modal } from '../../ui/Modal'
 import { ago } from '../../ui/time'
+import { Alert } from '../../ui/Alert'
+import { Muted } from '../../ui/Muted'
+import { DialogActions } from '../../ui/DialogActions'
 
 type BinRow = Schemas['BinRow']
 
@@ -50,11 +53,7 @@ export function Bin({ open, onClose }: { open: boolean; onClose: () => void }) {
             description="Retired pages wait here with everything that was below them. What visitors knew goes on answering, also once a page is deleted for good."
             width={820}
         >
-            {error !== null && (
-                <p role="alert" className="text-berry">
-                    {error.message}
-                </p>
-            )}
+            {error !== null && <Alert>{error.message}</Alert>}
             <ul className="grid">
                 {data.map(row => (
                     <li
@@ -91,17 +90,15 @@ export function Bin({ open, onClose }: { open: boolean; onClose: () => void }) {
                     </li>
                 ))}
             </ul>
-            {data.length === 0 && (
-                <p className="text-ink-2">The bin is empty. Pages put in it wait here, to be brought back.</p>
-            )}
-            <div className="mt-4 flex justify-end gap-2">
+            {data.length === 0 && <Muted>The bin is empty. Pages put in it wait here, to be brought back.</Muted>}
+            <DialogActions className="mt-4">
                 {site.manages && data.length > 1 && (
                     <Button variant="breaks" onClick={() => empty(data)}>
                         Delete all {data.length} for good
                     </Button>
                 )}
                 <Button onClick={onClose}>Close the bin</Button>
-            </div>
+            </DialogActions>
             <PickPage
                 top
                 open={placing !== null}

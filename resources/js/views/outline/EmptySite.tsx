@@ -1,14 +1,15 @@
 import { Button } from '../../ui/Button'
+import { Muted } from '../../ui/Muted'
 
 /** A first visit: what will be here, and how to begin. */
 export function EmptySite({ onMake, canMake }: { onMake: () => void; canMake: boolean }) {
     return (
         <div className="row-span-2 grid max-w-[440px] content-start gap-2 px-4 pt-16 pl-24">
             <h2 className="text-[20px] leading-7 font-bold">This site has no page yet</h2>
-            <p className="text-ink-2">
+            <Muted>
                 The outline will show every page, one inside another, with its address and state. Begin with a first
                 page; everything else can be put inside or after it.
-            </p>
+            </Muted>
             {canMake && (
                 <div className="mt-2">
                     <Button variant="main" onClick={onMake}>

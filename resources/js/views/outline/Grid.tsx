@@ -1,10 +1,10 @@
 import { DndContext, DragOverlay } from '@dnd-kit/core'
 import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual'
-import clsx from 'clsx'
 import { useEffect, useRef, useState } from 'react'
 import { usePageActs } from '../../app/usePageActs'
 import { count } from '../../ui/count'
 import { DropLine } from './DropLine'
+import { columnsOf, GridHead } from './GridHead'
 import { GridRow, type RowHandlers } from './GridRow'
 import { lazily } from '../../ui/lazily'
 import { ROW, type MakePlace, type Row } from './rows'
@@ -18,14 +18,9 @@ import type { useMarks } from './useMarks'
 const MoveTo = lazily(() => import('./MoveTo').then(module => module.MoveTo))
 const PickFor = lazily(() => import('./PickFor').then(module => module.PickFor))
 
-type Props = {
-    rows: Row[]
-    active: string | undefined
-    top: number | undefined
+/** What is asked for in the grid and done by the outline around it. */
+export type GridAsks = {
     onTop: (top: number | undefined) => void
-    compact: boolean
-    canDrag: boolean
-    filter: { total: number } | null
     onActive: (row: string) => void
     onOpen: (id: string, open: boolean) => void
     onSheet: (page: string) => void
@@ -34,15 +29,26 @@ type Props = {
     onWant: (parent: string | null, index: number) => void
     onFilter: () => void
     onCloseSheet: () => void
+}
+type Props = {
+    rows: Row[]
+    at: { active: string | undefined; top: number | undefined }
+    compact: boolean
+    canDrag: boolean
+    /** What the rows are filtered by, and how many there are; null for none. */
+    filter: { total: number; text: string } | null
     marks: ReturnType<typeof useMarks>
-    text: string
+    asks: GridAsks
 }
 
 export type Editing = { id: string; what: 'name' | 'slug' } | null
 
 /** The tree grid: virtual rows, one of them active; worked by keys and by dragging. */
 export function Grid(props: Props) {
-    const { rows, active, compact, filter, onWant } = props
+    const { rows, compact, filter, asks } = props
+    const { active, top } = props.at
+    const { onWant } = asks
+    const grid = useRef<HTMLDivElement>(null)
     const scroller = useRef<HTMLDivElement>(null)
     const [editing, setEditing] = useState<Editing>(null)
     const [moving, setMoving] = useState<{ id: string; name: string }[]>([])
@@ -71,7 +77,7 @@ export function Grid(props: Props) {
             if (row?.kind === 'hole') onWant(row.parent, row.index)
         }
     }, [onWant, rows, shown])
-    const arriving = useScrollPlace(scroller, props.top, rows.length, props.onTop)
+    const arriving = useScrollPlace(scroller, top, rows.length, asks.onTop)
     useEffect(() => {
         if (at >= 0 && !arriving.current) virtual.scrollToIndex(at)
     }, [arriving, at, virtual])
@@ -81,7 +87,7 @@ export function Grid(props: Props) {
 
     const back = () => {
         setEditing(null)
-        scroller.current?.focus()
+        grid.current?.focus()
     }
     const mark = (how: 'turn' | 'range', index: number) => {
         const row = rows[index]
@@ -103,15 +109,17 @@ export function Grid(props: Props) {
     const meant = () => (ids.length > 0 ? named(ids) : active === undefined ? [] : named([active]))
     const rowAct = (row: Row, doing: RowAct) => {
         if (row.kind !== 'page') return
-        if (doing === 'make-inside') props.onMake({ parent: row.key, after: null })
-        else if (doing === 'make-after') props.onMake({ parent: row.page.parent, after: row.key })
+        if (doing === 'make-inside') asks.onMake({ parent: row.key, after: null })
+        else if (doing === 'make-after') asks.onMake({ parent: row.page.parent, after: row.key })
         else if (doing === 'pick') setPicking([{ id: row.key, name: row.page.name }])
         else if (doing === 'move') setMoving([{ id: row.key, name: row.page.name }])
         else if (doing === 'name' || doing === 'slug') setEditing({ id: row.key, what: doing })
         else void act(doing, [row.page])
     }
     const keys = useGridKeys({
-        ...props,
+        ...asks,
+        rows,
+        compact,
         at,
         onEdit: setEditing,
         onMoveTo: page => setMoving(named([page])),
@@ -125,50 +133,28 @@ export function Grid(props: Props) {
     })
     const handlers: RowHandlers = {
         mark: (row, how) => mark(how, rows.indexOf(row)),
-        active: row => props.onActive(row.key),
-        open: (row, open) => props.onOpen(row.key, open),
-        sheet: row => props.onSheet(row.key),
+        active: row => asks.onActive(row.key),
+        open: (row, open) => asks.onOpen(row.key, open),
+        sheet: row => asks.onSheet(row.key),
         edit: (row, what) => setEditing({ id: row.key, what }),
         edited: back,
         made: page => {
-            props.onMade(page)
-            scroller.current?.focus()
+            asks.onMade(page)
+            grid.current?.focus()
         },
         act: rowAct,
     }
     const on = useSteady(handlers)
     const drag = useDrag({ rows, scroller, enabled: props.canDrag, marked: ids, onDone: () => put([]) })
-    const columns = compact
-        ? 'grid-cols-[minmax(150px,1fr)_minmax(150px,1.1fr)_110px] max-lg:grid-cols-[minmax(120px,1fr)_100px]'
-        : 'grid-cols-[minmax(250px,1.15fr)_minmax(220px,1.2fr)_124px_126px_52px_58px_74px] max-md:grid-cols-[minmax(160px,1fr)_96px]'
     return (
         <>
-            <div
-                aria-hidden
-                className={clsx(
-                    'grid h-[30px] items-center gap-x-3.5 border-b border-line px-4 text-[12px] text-ink-3',
-                    columns,
-                )}
-            >
-                <span>Name</span>
-                <span className={compact ? 'max-lg:hidden' : 'max-md:hidden'}>Address</span>
-                <span>State</span>
-                {!compact && (
-                    <>
-                        <span className="max-md:hidden">Reach</span>
-                        <span className="max-md:hidden">Search</span>
-                        <span className="max-md:hidden">Picks</span>
-                        <span className="text-right max-md:hidden">Changed</span>
-                    </>
-                )}
-            </div>
             <DndContext {...drag.context}>
                 <div
-                    ref={scroller}
+                    ref={grid}
                     role="treegrid"
                     aria-label="Pages"
                     aria-multiselectable
-                    aria-rowcount={rows.length}
+                    aria-rowcount={rows.length + 1}
                     aria-activedescendant={at >= 0 ? `row-${active ?? ''}` : undefined}
                     tabIndex={0}
                     onKeyDown={keys}
@@ -176,41 +162,45 @@ export function Grid(props: Props) {
                         event.target === event.currentTarget &&
                         active === undefined &&
                         rows[0]?.kind === 'page' &&
-                        props.onActive(rows[0].key)
+                        asks.onActive(rows[0].key)
                     }
-                    className="group/grid relative min-h-0 overflow-y-auto outline-none"
+                    className="group/grid grid min-h-0 flex-1 grid-rows-[30px_minmax(0,1fr)] outline-none"
                 >
-                    <div role="rowgroup" className="relative" style={{ height: virtual.getTotalSize() + ROW }}>
-                        {shown.map(({ index, start }) => {
-                            const row = rows[index]
-                            return row === undefined ? null : (
-                                <GridRow
-                                    key={row.key}
-                                    row={row}
-                                    index={index}
-                                    top={start}
-                                    columns={columns}
-                                    compact={compact}
-                                    active={index === at}
-                                    leaving={drag.moving?.page.id === row.key}
-                                    editing={editing?.id === row.key ? editing.what : null}
-                                    canDrag={props.canDrag}
-                                    text={props.text === '' ? null : props.text}
-                                    filtered={filter !== null}
-                                    marked={marks.has(row.key)}
-                                    on={on}
-                                />
-                            )
-                        })}
-                        {drag.target !== null && <DropLine drag={drag} />}
+                    <GridHead compact={compact} />
+                    <div ref={scroller} data-scroller role="presentation" className="relative min-h-0 overflow-y-auto">
+                        <div role="rowgroup" className="relative" style={{ height: virtual.getTotalSize() + ROW }}>
+                            {shown.map(({ index, start }) => {
+                                const row = rows[index]
+                                return row === undefined ? null : (
+                                    <GridRow
+                                        key={row.key}
+                                        row={row}
+                                        index={index}
+                                        top={start}
+                                        columns={columnsOf(compact)}
+                                        compact={compact}
+                                        active={index === at}
+                                        leaving={drag.moving?.page.id === row.key}
+                                        editing={editing?.id === row.key ? editing.what : null}
+                                        canDrag={props.canDrag}
+                                        text={filter === null || filter.text === '' ? null : filter.text}
+                                        filtered={filter !== null}
+                                        marked={marks.has(row.key)}
+                                        on={on}
+                                    />
+                                )
+                            })}
+                            {drag.target !== null && <DropLine drag={drag} />}
+                        </div>
+                        {filter !== null &&
+                            rows.filter(row => row.kind === 'page' && row.page.match === true).length <
+                                filter.total && (
+                                <p className="px-4 pb-6 text-[13px] text-ink-3">
+                                    {count(filter.total, 'page')} match; the first of them are shown. Type more to
+                                    filter further.
+                                </p>
+                            )}
                     </div>
-                    {filter !== null &&
-                        rows.filter(row => row.kind === 'page' && row.page.match === true).length < filter.total && (
-                            <p className="px-4 pb-6 text-[13px] text-ink-3">
-                                {count(filter.total, 'page')} match; the first of them are shown. Type more to filter
-                                further.
-                            </p>
-                        )}
                 </div>
                 <DragOverlay dropAnimation={null} modifiers={[besidePointer]}>
                     {drag.moving !== null && (
@@ -227,7 +217,7 @@ export function Grid(props: Props) {
                     pages={picking}
                     onClose={() => {
                         setPicking([])
-                        scroller.current?.focus()
+                        grid.current?.focus()
                     }}
                     onDone={() => put([])}
                 />
@@ -237,7 +227,7 @@ export function Grid(props: Props) {
                     pages={moving}
                     onClose={() => {
                         setMoving([])
-                        scroller.current?.focus()
+                        grid.current?.focus()
                     }}
                     onDone={() => put([])}
                 />

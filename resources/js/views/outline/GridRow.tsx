@@ -1,25 +1,18 @@
 import { useDraggable } from '@dnd-kit/core'
 import clsx from 'clsx'
 import { memo } from 'react'
-import { BookmarkCheck, Check, ChevronDown, ChevronRight, Pin } from 'lucide-react'
+import { Pin } from 'lucide-react'
 import { Address } from '../../ui/Address'
-import { count } from '../../ui/count'
 import { StateChip } from '../../ui/StateChip'
 import { ago } from '../../ui/time'
 import { Hint } from '../../ui/Hint'
-import { KindSign } from './KindSign'
-import { lazily } from '../../ui/lazily'
-import { Marked } from './Marked'
+import { MakeField, SlugField } from './lazyFields'
+import { NameCell } from './NameCell'
+import { Picks } from './Picks'
+import { Stems } from './Stems'
 import { Reeds } from './Reeds'
-import { RowMenu, type RowAct } from './RowMenu'
+import type { RowAct } from './RowMenu'
 import type { Row } from './rows'
-
-// What is typed into rows is fetched right after they stand: it is there before anybody can ask for it.
-const inlineFields = () => import('./InlineFields')
-const MakeField = lazily(() => inlineFields().then(module => module.MakeField))
-const NameField = lazily(() => inlineFields().then(module => module.NameField))
-const SlugField = lazily(() => inlineFields().then(module => module.SlugField))
-setTimeout(() => void inlineFields().catch(() => undefined))
 
 type Props = {
     row: Row
@@ -64,7 +57,7 @@ export const GridRow = memo(function GridRow(props: Props) {
             aria-level={row.level}
             aria-posinset={row.position}
             aria-setsize={row.siblings}
-            aria-rowindex={index + 1}
+            aria-rowindex={index + 2}
             aria-selected={row.kind === 'page' ? props.marked || active : undefined}
             aria-expanded={row.kind === 'page' && row.page.children > 0 ? row.open : undefined}
             onClick={event => {
@@ -96,18 +89,6 @@ export const GridRow = memo(function GridRow(props: Props) {
     )
 })
 
-function Stems({ row }: { row: Row }) {
-    if (row.level === 1 && row.kind === 'page' && row.page.start) return null
-    return (
-        <>
-            {row.through.map((through, i) => (
-                <span key={i} aria-hidden className={clsx('stem', through && 'through')} />
-            ))}
-            <span aria-hidden className={clsx('stem joint', row.last && 'end')} />
-        </>
-    )
-}
-
 function PageCells({
     row,
     compact,
@@ -119,77 +100,18 @@ function PageCells({
     on,
 }: Props & { row: Row & { kind: 'page' } }) {
     const { page } = row
-    const isParent = page.children > 0
-    const Fold = row.open ? ChevronDown : ChevronRight
-    const faint = filtered && page.match !== true
     const hidesWhenSmall = compact ? 'max-lg:hidden' : 'max-md:hidden'
     return (
         <>
-            <div role="gridcell" className="flex h-8 min-w-0 items-center" onDoubleClick={() => on.edit(row, 'name')}>
-                <button
-                    type="button"
-                    tabIndex={-1}
-                    aria-label={`${marked ? 'Unmark' : 'Mark'} ${page.name}`}
-                    onClick={event => {
-                        event.stopPropagation()
-                        on.mark(row, event.shiftKey ? 'range' : 'turn')
-                    }}
-                    onDoubleClick={event => event.stopPropagation()}
-                    className={clsx(
-                        'absolute left-[3px] grid size-4 place-items-center rounded-[4px] border',
-                        marked
-                            ? 'border-heron bg-heron text-on-heron'
-                            : 'border-edge bg-sheet text-transparent opacity-0 group-hover/row:opacity-100',
-                    )}
-                >
-                    <Check size={11} strokeWidth={3.4} aria-hidden />
-                </button>
-                <Stems row={row} />
-                <button
-                    type="button"
-                    tabIndex={-1}
-                    aria-hidden={!isParent}
-                    aria-label={`${row.open ? 'Close' : 'Open'} ${page.name}`}
-                    onClick={event => {
-                        event.stopPropagation()
-                        on.open(row, !row.open)
-                    }}
-                    onDoubleClick={event => event.stopPropagation()}
-                    className={clsx(
-                        'grid h-8 w-[18px] flex-none place-items-center text-ink-3 hover:text-ink',
-                        !isParent && 'invisible',
-                    )}
-                >
-                    <Fold size={13} strokeWidth={2.4} aria-hidden />
-                </button>
-                {editing === 'name' ? (
-                    <NameField page={page} onDone={on.edited} />
-                ) : (
-                    <>
-                        <button
-                            type="button"
-                            tabIndex={-1}
-                            onClick={event => event.shiftKey || event.ctrlKey || event.metaKey || on.sheet(row)}
-                            className={clsx(
-                                'truncate text-left hover:underline hover:underline-offset-2',
-                                faint ? 'text-ink-3' : 'font-medium',
-                            )}
-                        >
-                            <Marked text={page.name} part={text} />
-                        </button>
-                        <KindSign page={page} />
-                        {page.start && (
-                            <span className="ml-2 text-[12px] whitespace-nowrap text-ink-3">start page</span>
-                        )}
-                        {isParent && !row.open && (
-                            <span className="ml-2 text-[12px] text-ink-3" title={count(page.children, 'page')}>
-                                {page.children.toLocaleString('en-GB')}
-                            </span>
-                        )}
-                        <RowMenu page={page} shown={active} onAct={act => on.act(row, act)} />
-                    </>
-                )}
-            </div>
+            <NameCell
+                row={row}
+                active={active}
+                isEditing={editing === 'name'}
+                text={text}
+                filtered={filtered}
+                marked={marked}
+                on={on}
+            />
             <div
                 role="gridcell"
                 className={clsx('min-w-0', hidesWhenSmall, editing !== 'slug' && 'truncate')}
@@ -228,33 +150,6 @@ function PageCells({
                 </>
             )}
         </>
-    )
-}
-
-/** On how many picks a page is; the button that puts it on one, or takes it off. */
-function Picks({ page, onPick }: { page: { name: string; picks: string[] }; onPick: () => void }) {
-    const on = page.picks.length
-    return (
-        <Hint description={on === 0 ? 'Pick it for a place (P)' : `Picked: ${page.picks.join(', ')}`}>
-            <button
-                type="button"
-                tabIndex={-1}
-                aria-label={on === 0 ? `Pick ${page.name}` : `${page.name} is picked: ${page.picks.join(', ')}`}
-                onClick={event => {
-                    event.stopPropagation()
-                    onPick()
-                }}
-                className={clsx(
-                    'flex h-6 items-center gap-1 rounded px-1 text-[12px] hover:bg-heron-soft',
-                    on === 0
-                        ? 'text-ink-3 opacity-0 group-hover/row:opacity-100 focus-visible:opacity-100'
-                        : 'text-reed',
-                )}
-            >
-                <BookmarkCheck size={14} aria-hidden />
-                {on > 1 && on}
-            </button>
-        </Hint>
     )
 }
 

@@ -9,6 +9,7 @@ import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
 import { Modal } from '../../ui/Modal'
 import { placeAt, type Spot } from './place'
+import { DialogActions } from '../../ui/DialogActions'
 
 type Moved = { id: string; name: string }
 
@@ -84,12 +85,12 @@ function Chooser({ pages, onClose, onDone }: { pages: Moved[]; onClose: () => vo
                             </>
                         ))}
             </p>
-            <div className="flex justify-end gap-2">
+            <DialogActions>
                 <Button onClick={onClose}>Let it be</Button>
                 <Button variant="main" disabled={chosen === null || (answer?.error ?? null) !== null} onClick={move}>
                     Move
                 </Button>
-            </div>
+            </DialogActions>
         </div>
     )
 }

@@ -6,6 +6,7 @@ import { whomOf } from '../../app/usePageActs'
 import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
 import { Modal } from '../../ui/Modal'
+import { Muted } from '../../ui/Muted'
 
 type Props = { pages: { id: string; name: string }[]; onClose: () => void; onDone: () => void }
 
@@ -41,7 +42,7 @@ export function PickFor({ pages, onClose, onDone }: Props) {
             width={420}
         >
             {list !== undefined && picks.length === 0 && (
-                <p className="text-ink-2">There are no picks yet. Make a list of them in Menus.</p>
+                <Muted>There are no picks yet. Make a list of them in Menus.</Muted>
             )}
             <ul className="grid gap-1">
                 {picks.map(menu => {

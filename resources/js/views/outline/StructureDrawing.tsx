@@ -12,6 +12,7 @@ import { stateWords } from '../../ui/StateChip'
 import { ago } from '../../ui/time'
 import { label, layOut, legends, stem, tintOf, type Drawn, type Tint } from './drawing'
 import { asPng, asSvg } from './drawingFiles'
+import { Alert } from '../../ui/Alert'
 
 const ZOOMS = [0.35, 0.5, 0.7, 1, 1.4, 2]
 
@@ -141,9 +142,7 @@ export function StructureDrawing({
                 </span>
             </div>
             {error !== null ? (
-                <p role="alert" className="p-4 text-berry">
-                    {error.message}
-                </p>
+                <Alert className="p-4">{error.message}</Alert>
             ) : (
                 <div
                     className="min-h-0 overflow-auto"

@@ -7,6 +7,8 @@ import { keys } from '../../api/queries'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { Modal } from '../../ui/Modal'
+import { Alert } from '../../ui/Alert'
+import { DialogActions } from '../../ui/DialogActions'
 
 type Props = {
     sheet: Schemas['PageSheet']
@@ -81,11 +83,7 @@ export function Compare({ sheet, number, versions, onBrought, onClose }: Props) 
                     </select>
                 </label>
             )}
-            {error !== null && (
-                <p role="alert" className="text-berry">
-                    {error.message}
-                </p>
-            )}
+            {error !== null && <Alert>{error.message}</Alert>}
             <table className="w-full table-fixed border-collapse">
                 <thead>
                     <tr className="text-left text-[12px] text-ink-3">
@@ -106,12 +104,8 @@ export function Compare({ sheet, number, versions, onBrought, onClose }: Props) 
             {beside !== null && data?.every(row => row.kind === 'same') === true && (
                 <p className="mt-3 text-ink-2">The two say the same; only how it is set may differ.</p>
             )}
-            {bring.error !== null && (
-                <p role="alert" className="mt-2 text-berry">
-                    {bring.error.message}
-                </p>
-            )}
-            <div className="mt-5 flex justify-end gap-2">
+            {bring.error !== null && <Alert className="mt-2">{bring.error.message}</Alert>}
+            <DialogActions className="mt-5">
                 {site.writes && number !== latest && (
                     <Button disabled={bring.isPending} onClick={() => bring.mutate()}>
                         Bring version {number} back
@@ -120,7 +114,7 @@ export function Compare({ sheet, number, versions, onBrought, onClose }: Props) 
                 <Button variant="main" onClick={onClose}>
                     Close
                 </Button>
-            </div>
+            </DialogActions>
         </Modal>
     )
 }

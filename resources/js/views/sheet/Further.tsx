@@ -5,6 +5,8 @@ import { useSite } from '../../app/site'
 import { Address } from '../../ui/Address'
 import { Button } from '../../ui/Button'
 import { inputClasses } from '../../ui/Field'
+import { Alert } from '../../ui/Alert'
+import { Choice } from '../../ui/Choice'
 
 /** Where else the page answers: addresses that serve it, and those that send on to it. */
 export function Further({ sheet }: { sheet: Schemas['PageSheet'] }) {
@@ -74,31 +76,23 @@ export function Further({ sheet }: { sheet: Schemas['PageSheet'] }) {
                             aria-invalid={refused !== null}
                             className={`${inputClasses} font-mono text-[13px]`}
                         />
-                        {refused !== null && (
-                            <p role="alert" className="text-[12px] text-berry">
-                                {refused}
-                            </p>
-                        )}
-                        <label className="flex items-center gap-1.5">
-                            <input
-                                type="radio"
-                                name="answer"
-                                className="accent-heron"
-                                checked={answer === 'send-on'}
-                                onChange={() => setAnswer('send-on')}
-                            />
+                        {refused !== null && <Alert className="text-[12px]">{refused}</Alert>}
+                        <Choice
+                            type="radio"
+                            name="answer"
+                            checked={answer === 'send-on'}
+                            onChange={() => setAnswer('send-on')}
+                        >
                             sends on to the page
-                        </label>
-                        <label className="flex items-center gap-1.5">
-                            <input
-                                type="radio"
-                                name="answer"
-                                className="accent-heron"
-                                checked={answer === 'serve'}
-                                onChange={() => setAnswer('serve')}
-                            />
+                        </Choice>
+                        <Choice
+                            type="radio"
+                            name="answer"
+                            checked={answer === 'serve'}
+                            onChange={() => setAnswer('serve')}
+                        >
                             shows the page there
-                        </label>
+                        </Choice>
                         <div className="flex gap-2">
                             <Button type="submit" variant="main" disabled={address.trim() === ''}>
                                 Add the address

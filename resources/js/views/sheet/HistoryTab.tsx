@@ -9,6 +9,7 @@ import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { ago, clock } from '../../ui/time'
 import { Compare } from './Compare'
+import { Muted } from '../../ui/Muted'
 
 type Entry = Schemas['HistoryEntry']
 type Version = Schemas['Version']
@@ -108,10 +109,10 @@ function ChangeItem({ entry, page }: { entry: Entry; page: string }) {
                 >
                     <Sentence text={entry.sentence} />
                 </button>
-                <p className="text-[12px] text-ink-3">
+                <Muted small>
                     {ago(entry.at)}, {clock(entry.at)}, {entry.by ?? 'by schedule'}
                     {entry.note !== '' && `: “${entry.note}”`}
-                </p>
+                </Muted>
             </div>
             {site.writes && !entry.undone && !entry.thinned && (
                 <Button
@@ -141,11 +142,11 @@ function VersionItem({ version, onOpen }: { version: Version; onOpen: () => void
                     {version.live && <span className="ml-2 text-[12px] text-reed">visitors see this one</span>}
                     {version.minor && <span className="ml-2 text-[12px] text-ink-3">minor</span>}
                 </p>
-                <p className="text-[12px] text-ink-3">
+                <Muted small>
                     {ago(version.at)}, {clock(version.at)}
                     {version.by !== null && `, ${version.by}`}
                     {version.note !== '' && `: “${version.note}”`}
-                </p>
+                </Muted>
             </div>
             <Button variant="quiet" aria-label={`Open version ${version.number}`} onClick={onOpen}>
                 Open

@@ -7,6 +7,8 @@ import { PageList } from '../../app/PickPage'
 import { Button } from '../../ui/Button'
 import { inputClasses } from '../../ui/Field'
 import { Modal } from '../../ui/Modal'
+import { Alert } from '../../ui/Alert'
+import { DialogActions } from '../../ui/DialogActions'
 
 type Kind = Schemas['PageKind']
 
@@ -126,12 +128,8 @@ export function KindDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']; on
                         onFile={file => setTarget({ value: file.id, name: file.name })}
                     />
                 )}
-                {refused !== null && (
-                    <p role="alert" className="text-berry">
-                        {refused}
-                    </p>
-                )}
-                <div className="flex justify-end gap-2">
+                {refused !== null && <Alert>{refused}</Alert>}
+                <DialogActions>
                     <Button onClick={onClose}>Let it be</Button>
                     <Button
                         type="submit"
@@ -140,7 +138,7 @@ export function KindDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']; on
                     >
                         Make it a {kind}
                     </Button>
-                </div>
+                </DialogActions>
             </form>
         </Modal>
     )

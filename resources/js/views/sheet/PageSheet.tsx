@@ -20,6 +20,7 @@ import { Preview } from '../../app/Preview'
 import { ReviewBar } from './ReviewBar'
 import { SearchTab } from './SearchTab'
 import { ContentTab } from './ContentTab'
+import { Muted } from '../../ui/Muted'
 
 type Tab = 'details' | 'content' | 'search' | 'history'
 type Props = { page: string; tab: Tab; onTab: (tab: Tab) => void; onClose: () => void; onGoTo: (page: string) => void }
@@ -60,7 +61,7 @@ function Gone({ problem, onClose }: { problem: Error; onClose: () => void }) {
                     ? 'This page is not there'
                     : 'The page could not be read'}
             </h2>
-            <p className="text-ink-2">{problem.message}</p>
+            <Muted>{problem.message}</Muted>
             <div>
                 <Button onClick={onClose}>Close the sheet</Button>
             </div>

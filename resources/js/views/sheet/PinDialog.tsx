@@ -7,6 +7,7 @@ import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
 import { Field } from '../../ui/Field'
 import { Modal } from '../../ui/Modal'
+import { DialogActions } from '../../ui/DialogActions'
 
 /** Sets a whole address by hand. */
 export function PinDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']; onClose: () => void }) {
@@ -44,7 +45,7 @@ export function PinDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']; onC
                         sheet.branch > 0 ? `${count(sheet.branch, 'page')} inside move along.` : 'Begins with a slash.'
                     }
                 />
-                <div className="flex justify-end gap-2">
+                <DialogActions>
                     <Button onClick={onClose}>Let it be</Button>
                     <Button
                         type="submit"
@@ -53,7 +54,7 @@ export function PinDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']; onC
                     >
                         Pin
                     </Button>
-                </div>
+                </DialogActions>
             </form>
         </Modal>
     )

@@ -1,4 +1,6 @@
 import { Button } from '../../ui/Button'
+import { Alert } from '../../ui/Alert'
+import { DialogActions } from '../../ui/DialogActions'
 
 type Props = {
     dirty: boolean
@@ -11,18 +13,14 @@ type Props = {
 export function SaveBar({ dirty, save, writes, onPutBack }: Props) {
     return (
         <>
-            {save.error !== null && (
-                <p role="alert" className="text-berry">
-                    {save.error.message}
-                </p>
-            )}
+            {save.error !== null && <Alert>{save.error.message}</Alert>}
             {writes && (
-                <div className="flex justify-end gap-2">
+                <DialogActions>
                     {dirty && <Button onClick={onPutBack}>Put back</Button>}
                     <Button type="submit" variant="main" disabled={!dirty || save.isPending}>
                         Save changes
                     </Button>
-                </div>
+                </DialogActions>
             )}
         </>
     )

@@ -6,6 +6,8 @@ import { Button } from '../../ui/Button'
 import { Field } from '../../ui/Field'
 import { Modal } from '../../ui/Modal'
 import { fieldMoment } from '../../ui/time'
+import { Muted } from '../../ui/Muted'
+import { DialogActions } from '../../ui/DialogActions'
 
 /** When a page goes live, and when it goes offline again, in the time of the site. */
 export function ScheduleDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']; onClose: () => void }) {
@@ -49,7 +51,7 @@ export function ScheduleDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']
                 }}
             >
                 {isLive ? (
-                    <p className="text-ink-2">It is live now. You can set when it ends.</p>
+                    <Muted>It is live now. You can set when it ends.</Muted>
                 ) : (
                     <Field
                         label="Live from"
@@ -68,7 +70,7 @@ export function ScheduleDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']
                     error={errorOf('until') ?? (isLive ? errorOf('from') : undefined)}
                     hint="Empty for no end. Afterwards its address is kept."
                 />
-                <div className="mt-1 flex justify-end gap-2">
+                <DialogActions className="mt-1">
                     {(sheet.from !== null || sheet.until !== null) && (
                         <Button onClick={() => set(null, null)}>Clear the schedule</Button>
                     )}
@@ -76,7 +78,7 @@ export function ScheduleDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']
                     <Button type="submit" variant="main" disabled={from === '' && until === ''}>
                         Schedule
                     </Button>
-                </div>
+                </DialogActions>
             </form>
         </Modal>
     )

@@ -15,6 +15,7 @@ import { useOthers } from './useOthers'
 import { useSaveKey } from './useSaveKey'
 import { useContentSaving } from './useContentSaving'
 import { ContentConflict } from './ContentConflict'
+import { Alert } from '../../ui/Alert'
 
 type Props = {
     sheet: Schemas['PageSheet']
@@ -133,11 +134,7 @@ export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
             )}
             {site.writes && <Toolbar editor={editor} site={site.key} />}
             <EditorContent editor={editor} className="rounded-md border border-line focus-within:border-heron" />
-            {saving.problem !== null && (
-                <p role="alert" className="text-berry">
-                    {saving.problem}
-                </p>
-            )}
+            {saving.problem !== null && <Alert>{saving.problem}</Alert>}
             {dirty && site.writes && (
                 <div className="flex items-center gap-3">
                     <input

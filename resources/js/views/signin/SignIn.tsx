@@ -5,6 +5,7 @@ import { answered, api, ApiProblem } from '../../api/client'
 import { keys } from '../../api/queries'
 import { Button } from '../../ui/Button'
 import { Field } from '../../ui/Field'
+import { Alert } from '../../ui/Alert'
 
 const route = getRouteApi('/sign-in')
 
@@ -52,11 +53,7 @@ export function SignIn() {
                     error={fieldError('password')}
                     stacked
                 />
-                {problem !== null && problem.problem.errors === undefined && (
-                    <p role="alert" className="text-berry">
-                        {problem.message}
-                    </p>
-                )}
+                {problem !== null && problem.problem.errors === undefined && <Alert>{problem.message}</Alert>}
                 <Button type="submit" variant="main" className="h-9" disabled={signIn.isPending}>
                     Sign in
                 </Button>

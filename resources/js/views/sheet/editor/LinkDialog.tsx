@@ -7,6 +7,7 @@ import { readable } from '../../../ui/Address'
 import { Button } from '../../../ui/Button'
 import { Modal } from '../../../ui/Modal'
 import { useDebounced } from '../../../ui/useDebounced'
+import { DialogActions } from '../../../ui/DialogActions'
 
 export type Link = { page: string; href: null } | { page: null; href: string }
 type Props = { site: string; now: string; onClose: () => void; onTake: (link: Link | null) => void }
@@ -79,10 +80,10 @@ export function LinkDialog({ site, now, onClose, onTake }: Props) {
                     )}
                 </Command.List>
             </Command>
-            <div className="mt-3 flex justify-end gap-2">
+            <DialogActions className="mt-3">
                 <Button onClick={() => onTake(null)}>Remove link</Button>
                 <Button onClick={onClose}>Let it be</Button>
-            </div>
+            </DialogActions>
         </Modal>
     )
 }

@@ -3,6 +3,7 @@ import { Button } from '../../../ui/Button'
 import { Field, FieldFrame, inputClasses } from '../../../ui/Field'
 import { Modal } from '../../../ui/Modal'
 import type { Picture } from './picture'
+import { DialogActions } from '../../../ui/DialogActions'
 
 type Props = { picture: Picture; onClose: () => void; onTake: (picture: Picture) => void }
 
@@ -72,12 +73,12 @@ export function PictureDialog({ picture: given, onClose, onTake }: Props) {
                         onChange={width => set({ width: Number(width) as Picture['width'] })}
                     />
                 </div>
-                <div className="flex justify-end gap-2">
+                <DialogActions>
                     <Button onClick={onClose}>Let it be</Button>
                     <Button type="submit" variant="main">
                         Use picture
                     </Button>
-                </div>
+                </DialogActions>
             </form>
         </Modal>
     )

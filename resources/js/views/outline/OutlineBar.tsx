@@ -1,0 +1,111 @@
+import { Network, Trash2 } from 'lucide-react'
+import type { RefObject } from 'react'
+import type { Schemas } from '../../api/client'
+import { useSite } from '../../app/site'
+import { Button } from '../../ui/Button'
+import { count } from '../../ui/count'
+import { Hint } from '../../ui/Hint'
+import { IconButton } from '../../ui/IconButton'
+import { Kbd } from '../../ui/Kbd'
+import { PageTitle } from '../../ui/PageTitle'
+import { FacetMenus, type Facets } from './Facets'
+
+type Props = {
+    counts: Schemas['Outline']['counts'] | undefined
+    compact: boolean
+    drawing: boolean
+    facets: Facets
+    facetCounts: Schemas['FilteredOutline']['facets'] | undefined
+    field: RefObject<HTMLInputElement | null>
+    typed: string
+    onType: (text: string) => void
+    onLook: () => void
+    onFacets: (facets: Facets) => void
+    onDrawing: () => void
+    onBin: () => void
+    onMake: () => void
+}
+
+/** Above the rows: how many pages there are, what they are filtered by, and making one. */
+export function OutlineBar({ counts, compact, drawing, facets, facetCounts, field, typed, ...on }: Props) {
+    const { writes } = useSite()
+    const { onType, onLook, onFacets, onDrawing, onBin, onMake } = on
+    return (
+        <div className="flex h-14 min-w-0 shrink-0 items-center gap-3.5 px-4">
+            <PageTitle>Outline</PageTitle>
+            {counts !== undefined && (
+                <p
+                    className="flex min-w-0 gap-3.5 overflow-hidden whitespace-nowrap text-ink-2 max-md:hidden"
+                    aria-label={`${count(counts.pages, 'page')}, ${counts.live} live`}
+                >
+                    <Count n={counts.pages} word={counts.pages === 1 ? 'page' : 'pages'} />
+                    <Count n={counts.live} word="live" />
+                    {counts.draft > 0 && !compact && <Count n={counts.draft} word="draft" />}
+                    {counts.review > 0 && !compact && <Count n={counts.review} word="in review" />}
+                    {counts.offline > 0 && !compact && (
+                        <Count n={counts.offline} word="offline" className="max-xl:hidden" />
+                    )}
+                </p>
+            )}
+            {counts !== undefined && counts.bin > 0 && (
+                <button
+                    type="button"
+                    onClick={onBin}
+                    className="flex items-center gap-1 whitespace-nowrap text-ink-2 hover:text-ink max-md:hidden"
+                >
+                    <Trash2 size={14} aria-hidden />
+                    Bin <b className="font-[650] text-ink">{counts.bin}</b>
+                </button>
+            )}
+            <span className="ml-auto" />
+            <Hint description={drawing ? 'Back to the rows' : 'A picture of the structure'}>
+                <IconButton
+                    aria-pressed={drawing}
+                    aria-label="Drawing"
+                    onClick={onDrawing}
+                    className={`${drawing ? 'bg-heron-soft text-heron' : 'text-ink-2'} max-md:hidden`}
+                >
+                    <Network size={16} aria-hidden />
+                </IconButton>
+            </Hint>
+            <span className="max-lg:hidden">
+                <FacetMenus
+                    facets={facets}
+                    counts={facetCounts}
+                    onLook={onLook}
+                    onFacets={onFacets}
+                    only={compact ? ['state'] : ['state', 'kind', 'layout']}
+                />
+            </span>
+            <div
+                className={`flex h-[30px] min-w-[110px] items-center gap-2 border-b border-edge ${compact ? 'w-[130px]' : 'w-[190px]'}`}
+            >
+                <input
+                    ref={field}
+                    type="search"
+                    value={typed}
+                    onChange={event => onType(event.target.value)}
+                    onKeyDown={event => event.key === 'Escape' && (onType(''), event.currentTarget.blur())}
+                    aria-label="Filter by name or address"
+                    aria-keyshortcuts="/"
+                    placeholder={compact ? 'Filter' : 'Name or address'}
+                    className="w-full min-w-0 bg-transparent outline-none"
+                />
+                <Kbd>/</Kbd>
+            </div>
+            {writes && (
+                <Button variant="main" aria-keyshortcuts="n" onClick={onMake}>
+                    Make page
+                </Button>
+            )}
+        </div>
+    )
+}
+
+function Count({ n, word, className = '' }: { n: number; word: string; className?: string }) {
+    return (
+        <span className={className}>
+            <b className="font-[650] text-ink">{n.toLocaleString('en-GB')}</b> {word}
+        </span>
+    )
+}

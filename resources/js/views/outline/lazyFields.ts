@@ -1,0 +1,8 @@
+import { lazily } from '../../ui/lazily'
+
+// What is typed into rows is fetched right after they stand: it is there before anybody can ask for it.
+const inlineFields = () => import('./InlineFields')
+export const MakeField = lazily(() => inlineFields().then(module => module.MakeField))
+export const NameField = lazily(() => inlineFields().then(module => module.NameField))
+export const SlugField = lazily(() => inlineFields().then(module => module.SlugField))
+setTimeout(() => void inlineFields().catch(() => undefined))

@@ -1,0 +1,43 @@
+import { useQuery } from '@tanstack/react-query'
+import { useEffect, useRef } from 'react'
+import { pageQuery } from '../../api/queries'
+import type { Search, SetSearch } from './search'
+
+/** Opens the branches above a row that is named in the address and not known yet, and fetches the piece it stands in. */
+export function useReveal(
+    site: string,
+    row: string | undefined,
+    wanted: boolean,
+    onPlace: (within: string[], index: number) => void,
+) {
+    const page = useQuery({ ...pageQuery(site, row ?? ''), enabled: wanted && row !== undefined })
+    const done = useRef('')
+    useEffect(() => {
+        if (wanted && page.data !== undefined && row !== undefined && done.current !== row) {
+            done.current = row
+            onPlace(
+                page.data.sheet.within.map(each => each.id),
+                page.data.sheet.index,
+            )
+        }
+    })
+}
+
+/** Opens where one left it: branches and row are remembered in this browser, and used when the address says nothing. */
+export function useRemembered(
+    site: string,
+    { open, row, top, page, filter, state, kind, marked }: Search,
+    set: SetSearch,
+) {
+    const key = `heronstem.outline.${site}`
+    useEffect(() => {
+        const kept = localStorage.getItem(key)
+        if (kept !== null && [open, row, page, filter, state, kind, marked].every(part => part === undefined))
+            set(JSON.parse(kept) as Search)
+        // Only on arrival: closing the last branch later is no arrival.
+        // eslint-disable-next-line react-hooks/exhaustive-deps
+    }, [key])
+    useEffect(() => {
+        if (open !== undefined || row !== undefined) localStorage.setItem(key, JSON.stringify({ open, row, top }))
+    }, [key, open, row, top])
+}
