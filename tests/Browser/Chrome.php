@@ -214,13 +214,19 @@ final class Chrome
         (new WebDriverActions($this->driver))->moveToElement($to, 0, $offsetY)->perform();
         // A hand never holds quite still; the place under it is found anew at every movement.
         foreach ([1, -1, 1] as $tremble) {
-            usleep(60_000);
+            $this->awaitFrame();
             (new WebDriverActions($this->driver))->moveByOffset($tremble, 0)->perform();
         }
         if ($beforeDrop !== null) {
             $beforeDrop();
         }
         (new WebDriverActions($this->driver))->release()->perform();
+    }
+
+    /** Until what was done has been drawn: the frame under way, and the one after it. */
+    public function awaitFrame(): void
+    {
+        $this->driver->executeScript('return new Promise(done => requestAnimationFrame(() => requestAnimationFrame(() => done(true))))');
     }
 
     /**

@@ -229,7 +229,9 @@ final class ViewsTest extends Errand
         $chrome->driver->navigate()->refresh();
         $chrome->until(fn (): ?bool => abs($place() - 9607) < 2 ? true : null, 'the rows where they were');
         $chrome->until(fn (): ?bool => $chrome->has('row', '*Leaflet*') ? true : null, 'rows there');
-        usleep(400_000);
+        $isReading = 'return document.querySelector("[aria-label=\'being read\']") !== null';
+        $chrome->until(fn (): ?bool => $chrome->driver->executeScript($isReading) ? null : true, 'every row read');
+        $chrome->awaitFrame();
         self::assertEqualsWithDelta(9607, $place(), 2, 'They stay there.');
         $database->exec("delete from pages where name like 'Leaflet %'");
     }

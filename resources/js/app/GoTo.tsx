@@ -10,6 +10,7 @@ import { StateChip } from '../ui/StateChip'
 import { useDebounced } from '../ui/useDebounced'
 import { useChanges } from './changes'
 import { useSite } from './site'
+import { ReadFailure } from '../ui/ReadFailure'
 
 /** Go to a page by any part of its name, heading or address; or make one of that name. */
 export function GoTo({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -35,13 +36,10 @@ function Finder({ onClose }: { onClose: () => void }) {
     const { propose } = useChanges()
     const [text, setText] = useState('')
     const asked = useDebounced(text.trim(), 80)
-    const {
-        data: hits = [],
-        isFetching,
-        isPlaceholderData,
-    } = useQuery({ ...goToQuery(site.key, asked), enabled: asked !== '' })
+    const found = useQuery({ ...goToQuery(site.key, asked), enabled: asked !== '' })
+    const { data: hits = [], isFetching, isPlaceholderData } = found
     // Enter waits for the answer to what is typed: it must never take an older hit, or make a page unasked.
-    const settled = asked === text.trim() && !isFetching && !isPlaceholderData
+    const settled = asked === text.trim() && !isFetching && !isPlaceholderData && !found.isError
     const same = hits.find(hit => hit.exact)
 
     const goTo = (page: string) => {
@@ -79,6 +77,7 @@ function Finder({ onClose }: { onClose: () => void }) {
             />
             <Command.List className="max-h-[56vh] overflow-y-auto p-1.5">
                 {asked === '' && <p className="px-3 py-2 text-ink-3">Type any part of a page's name or address.</p>}
+                <ReadFailure of={found} />
                 {asked !== '' && hits.length === 0 && settled && (
                     <p className="px-3 py-2 text-ink-3">No page has “{asked}” in its name or address.</p>
                 )}

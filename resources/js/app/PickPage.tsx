@@ -7,6 +7,7 @@ import { Modal } from '../ui/Modal'
 import { useDebounced } from '../ui/useDebounced'
 import { useSite } from './site'
 import { TreePicker } from './TreePicker'
+import { ReadFailure } from '../ui/ReadFailure'
 
 type Picked = { id: string; name: string }
 
@@ -45,7 +46,8 @@ export function PageList({
     const site = useSite()
     const [text, setText] = useState('')
     const asked = useDebounced(text.trim(), 80)
-    const { data: hits = [], isPlaceholderData } = useQuery({ ...goToQuery(site.key, asked), enabled: asked !== '' })
+    const found = useQuery({ ...goToQuery(site.key, asked), enabled: asked !== '' })
+    const { data: hits = [], isPlaceholderData } = found
     // Until the hits of what was typed are there, nothing stands to be picked: Enter must not take a page of the tree, or of an earlier search.
     const isTree = text.trim() === ''
     const isFound = !isTree && text.trim() === asked && !isPlaceholderData
@@ -96,7 +98,8 @@ export function PageList({
                         {chosen === hit.id && <b className="ml-auto text-[12px] text-heron">chosen</b>}
                     </Command.Item>
                 ))}
-                {isFound && shown.length === 0 && (
+                <ReadFailure of={found} />
+                {isFound && shown.length === 0 && !found.isError && (
                     <p className="px-2.5 py-1.5 text-ink-3">No page has “{asked}” in its name or address.</p>
                 )}
             </Command.List>

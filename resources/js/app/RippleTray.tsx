@@ -8,6 +8,7 @@ import { Decisions } from './Decisions'
 import { RippleAccount } from './RippleAccount'
 import { summary } from './rippleGroups'
 import { planRows } from './rippleRows'
+import { useKey } from '../ui/useKey'
 import { useSite } from './site'
 
 /** At the bottom of every view while something is pending: the account of what follows. */
@@ -22,34 +23,8 @@ export function RippleTray({ pending }: { pending: Pending }) {
     useEffect(() => {
         if (ready) acts.current?.focus()
     }, [ready])
-    useEffect(() => {
-        const typed = (event: KeyboardEvent) => {
-            const writes =
-                event.target instanceof HTMLElement &&
-                (event.target.matches('input, textarea, [contenteditable=true]') ||
-                    event.target.closest('[role=dialog]') !== null)
-            if (
-                event.key === 'Escape' &&
-                !event.defaultPrevented &&
-                event.target instanceof HTMLElement &&
-                event.target.closest('[role=dialog]') === null
-            )
-                setAside()
-            if (
-                event.key.toLowerCase() === 'd' &&
-                !event.ctrlKey &&
-                !event.metaKey &&
-                !event.altKey &&
-                !writes &&
-                open > 0
-            ) {
-                event.preventDefault()
-                void takeDefaults()
-            }
-        }
-        addEventListener('keydown', typed)
-        return () => removeEventListener('keydown', typed)
-    }, [open, setAside, takeDefaults])
+    useKey('escape', setAside, 'in-fields')
+    useKey('d', open > 0 ? () => void takeDefaults() : null)
     return (
         <section
             aria-label="Ripple"

@@ -7,6 +7,7 @@ import { useSite } from './site'
 import { Notices } from './notify'
 import { TopStrip } from './TopStrip'
 import { lazily } from '../ui/lazily'
+import { useKey } from '../ui/useKey'
 
 const GoTo = lazily(() => import('./GoTo').then(module => module.GoTo))
 const KeysSheet = lazily(() => import('./KeysSheet').then(module => module.KeysSheet))
@@ -43,7 +44,7 @@ function Frame() {
             </a>
             <TopStrip onGoTo={() => setGoTo(true)} />
             <Rail onKeys={() => showKeys(true)} />
-            <div className="grid min-h-0 grid-rows-[minmax(0,1fr)_auto]">
+            <div className="grid min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)_auto]">
                 <div id="view" className="min-h-0" tabIndex={-1}>
                     <Suspense fallback={null}>
                         <Outlet />
@@ -61,34 +62,8 @@ function Frame() {
 
 function useShellKeys(onKeys: () => void, onGoTo: () => void) {
     const { undo, redo } = useChanges()
-    useEffect(() => {
-        const typed = (event: KeyboardEvent) => {
-            const command = event.ctrlKey || event.metaKey
-            const key = event.key.toLowerCase()
-            if (command && key === 'k') {
-                event.preventDefault()
-                onGoTo()
-            }
-            if (isWriting(event.target)) return
-            if (command && key === 'z') {
-                event.preventDefault()
-                if (event.shiftKey) redo()
-                else undo()
-            } else if (event.key === '?' && !command) {
-                event.preventDefault()
-                onKeys()
-            }
-        }
-        addEventListener('keydown', typed)
-        return () => removeEventListener('keydown', typed)
-    }, [onGoTo, onKeys, redo, undo])
-}
-
-function isWriting(target: EventTarget | null) {
-    return (
-        target instanceof HTMLElement &&
-        (target.isContentEditable ||
-            /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) ||
-            target.closest('[role="dialog"]') !== null)
-    )
+    useKey('mod+k', onGoTo, 'everywhere')
+    useKey('mod+z', undo)
+    useKey('mod+shift+z', redo)
+    useKey('?', onKeys)
 }

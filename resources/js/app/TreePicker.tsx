@@ -5,6 +5,7 @@ import { ChevronDown, ChevronRight } from 'lucide-react'
 import { useState } from 'react'
 import { branchQuery } from '../api/queries'
 import { readable } from '../ui/Address'
+import { ReadFailure } from '../ui/ReadFailure'
 
 type Props = {
     site: string
@@ -20,10 +21,11 @@ export function TreePicker(props: Props) {
 
 function Children({ site, parent, level, ...rest }: Props & { parent: string | null; level: number }) {
     const [open, setOpen] = useState<Set<string>>(() => new Set())
-    const { data } = useQuery(branchQuery(site, parent, 0))
+    const branch = useQuery(branchQuery(site, parent, 0))
+    const { data } = branch
     const turn = (id: string) =>
         setOpen(before => (before.has(id) ? new Set([...before].filter(each => each !== id)) : new Set(before).add(id)))
-    if (data === undefined) return null
+    if (data === undefined) return <ReadFailure of={branch} />
     return (
         <>
             {data.rows

@@ -4,11 +4,13 @@ import { keys } from '../api/queries'
 import { useDebounced } from '../ui/useDebounced'
 import { useSite } from './site'
 
-/** The slug and address one change would give its page, asked while it is being typed. */
+const nothing = { slug: null, address: null, inherited: null, conflict: null, suggestion: null }
+
+/** The slug and address one change would give its page, asked while it is being typed; or why it could not be asked. */
 export function useAddressAnswer(change: Schemas['Change'] | null): Schemas['SlugAnswer'] | undefined {
     const site = useSite()
     const settled = useDebounced(change === null ? '' : JSON.stringify(change), 110)
-    const { data } = useQuery({
+    const { data, error } = useQuery({
         queryKey: [...keys.site(site.key), 'address', settled],
         queryFn: ({ signal }) =>
             answered(
@@ -22,5 +24,6 @@ export function useAddressAnswer(change: Schemas['Change'] | null): Schemas['Slu
         placeholderData: keepPreviousData,
         staleTime: 2_000,
     })
-    return change === null ? undefined : data
+    if (change === null) return undefined
+    return error === null ? data : { ...nothing, error: error.message }
 }

@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { belowQuery } from '../../api/queries'
 import { useSite } from '../../app/site'
 import { kindWords, type Kind } from './labels'
+import { ReadFailure } from '../../ui/ReadFailure'
 
 /** The addresses by their segments, opened one below the other. */
 export function AddressTree({ onAddress }: { onAddress: (address: string) => void }) {
@@ -16,10 +17,11 @@ export function AddressTree({ onAddress }: { onAddress: (address: string) => voi
 
 function Segments({ below, level, onAddress }: { below: string; level: number; onAddress: (address: string) => void }) {
     const site = useSite()
-    const { data = [] } = useQuery(belowQuery(site.key, below === '' ? '/' : below))
+    const segments = useQuery(belowQuery(site.key, below === '' ? '/' : below))
     return (
         <>
-            {data.map(each => (
+            <ReadFailure of={segments} />
+            {segments.data?.map(each => (
                 <Segment key={each.segment} each={each} below={below} level={level} onAddress={onAddress} />
             ))}
         </>

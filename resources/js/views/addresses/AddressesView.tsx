@@ -24,6 +24,7 @@ import { useAddresses } from './useAddresses'
 import { key } from './labels'
 import { Muted } from '../../ui/Muted'
 import { PageTitle } from '../../ui/PageTitle'
+import { ReadFailure } from '../../ui/ReadFailure'
 
 /** Every address the site answers or ever answered, in one place. */
 export function AddressesView({
@@ -51,7 +52,8 @@ export function AddressesView({
     const [isLooking, look] = useState(false)
     const [isSaving, save] = useState(false)
     const [isOrdering, order] = useState(false)
-    const { data: findings = [] } = useQuery(redirectFindingsQuery(site.key))
+    const examined = useQuery(redirectFindingsQuery(site.key))
+    const findings = examined.data ?? []
     const [trying, setTrying] = useState<string | null>(null)
     const open = rows.find(row => key(row) === search.row)
     const isRedirect = search.row !== undefined && /^[0-9A-Z]{26}$/.test(search.row)
@@ -92,6 +94,7 @@ export function AddressesView({
                             (counts['pattern'] ?? 0) > 1 && (
                                 <Button onClick={() => order(true)}>Set their order</Button>
                             )}
+                        <ReadFailure of={examined} />
                         {findings.length > 0 && (
                             <Button variant="quiet" className="text-amber!" onClick={() => look(true)}>
                                 {count(findings.length, 'finding')}

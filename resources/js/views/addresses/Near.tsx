@@ -5,6 +5,7 @@ import { ulid } from '../../api/ulid'
 import { useChanges } from '../../app/changes'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
+import { ReadFailure } from '../../ui/ReadFailure'
 
 /** Pages that somebody who asked for a missed address may have wanted, and what can be done about it. */
 export function Near({
@@ -22,13 +23,14 @@ export function Near({
 }) {
     const site = useSite()
     const queries = useQueryClient()
-    const { data: near = [] } = useQuery({
+    const proposals = useQuery({
         queryKey: [...keys.addresses(site.key), 'near', address],
         queryFn: () =>
             answered(
                 api.GET('/sites/{site}/addresses/near', { params: { path: { site: site.key }, query: { address } } }),
             ),
     })
+    const near = proposals.data ?? []
     const { propose } = useChanges()
     // One step: it is said what was made, and the same notice undoes it.
     const send = (page: string) => {
@@ -67,8 +69,9 @@ export function Near({
     return (
         <section aria-label="Proposals">
             <h3 className="mb-1 font-semibold">
-                {near.length === 0 ? 'No page is much like it' : 'They may have wanted'}
+                {near.length === 0 && proposals.isSuccess ? 'No page is much like it' : 'They may have wanted'}
             </h3>
+            <ReadFailure of={proposals} />
             <ul className="grid gap-1">
                 {near.map(page => (
                     <li key={page.id} className="flex items-center gap-2">

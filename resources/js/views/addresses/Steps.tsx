@@ -3,11 +3,12 @@ import { answered, api } from '../../api/client'
 import { keys } from '../../api/queries'
 import { useSite } from '../../app/site'
 import { Hops } from './Hops'
+import { ReadFailure } from '../../ui/ReadFailure'
 
 /** What visitors get at an address, step by step. */
 export function Steps({ address }: { address: string }) {
     const site = useSite()
-    const { data } = useQuery({
+    const steps = useQuery({
         queryKey: [...keys.addresses(site.key), 'steps', address],
         queryFn: () =>
             answered(
@@ -17,8 +18,10 @@ export function Steps({ address }: { address: string }) {
                 }),
             ),
     })
-    const way = data?.[0]
-    return way === undefined ? null : (
+    const way = steps.data?.[0]
+    return way === undefined ? (
+        <ReadFailure of={steps} />
+    ) : (
         <section aria-label="Steps">
             <h3 className="mb-1.5 font-semibold">What visitors get</h3>
             <Hops trace={way} />

@@ -1,4 +1,5 @@
 import type { Schemas } from '../../api/client'
+import type { Change } from '../../app/changes'
 import { documentOf } from '../../app/document'
 import { leadsTo, type Leads } from '../../app/leadsTo'
 import type { Redirect } from './labels'
@@ -72,3 +73,9 @@ export function fieldsOf({
         pause: answer === 'pause' ? (pause ?? blankPause) : null,
     }
 }
+
+/** The change that makes a redirect, or gives one other fields. */
+export const changeOf = (kind: 'make-redirect' | 'change-redirect', draft: Draft): Change =>
+    kind === 'make-redirect'
+        ? { kind, redirect: draft.id, ...fieldsOf(draft) }
+        : { kind, redirect: draft.id, ...fieldsOf(draft) }

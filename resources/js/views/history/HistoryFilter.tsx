@@ -8,6 +8,7 @@ import { PickPage } from '../../app/PickPage'
 import { useSite } from '../../app/site'
 import { pageQuery } from '../../api/queries'
 import { useDebounced } from '../../ui/useDebounced'
+import { ReadFailure } from '../../ui/ReadFailure'
 
 const kinds: [string, string][] = [
     ['make', 'Made'],
@@ -48,7 +49,7 @@ export function HistoryFilter({
     set: (change: Partial<HistorySearch>) => void
 }) {
     const site = useSite()
-    const { data: people = [] } = useQuery({
+    const people = useQuery({
         queryKey: [...keys.site(site.key), 'people'],
         queryFn: () => answered(api.GET('/sites/{site}/people', { params: { path: { site: site.key } } })),
     })
@@ -81,7 +82,7 @@ export function HistoryFilter({
                 className={field}
             >
                 <option value="">Anybody</option>
-                {people.map(person => (
+                {people.data?.map(person => (
                     <option key={person.id} value={person.id}>
                         {person.name}
                     </option>
@@ -141,6 +142,7 @@ export function HistoryFilter({
                     set({ page: picked.id })
                 }}
             />
+            <ReadFailure of={[people, page]} />
         </div>
     )
 }

@@ -8,6 +8,7 @@ import { readable } from '../../ui/Address'
 import { inputClasses } from '../../ui/Field'
 import { SidePanel } from '../../ui/SidePanel'
 import { useDebounced } from '../../ui/useDebounced'
+import { ReadFailure } from '../../ui/ReadFailure'
 
 type Page = { id: string; name: string; address: string; children?: number }
 type Props = { onAdd: (page: Page) => void; onClose: () => void }
@@ -17,7 +18,8 @@ export function PagesBeside({ onAdd, onClose }: Props) {
     const site = useSite()
     const [text, setText] = useState('')
     const asked = useDebounced(text.trim(), 80)
-    const { data: hits = [] } = useQuery({ ...goToQuery(site.key, asked), enabled: asked !== '' })
+    const found = useQuery({ ...goToQuery(site.key, asked), enabled: asked !== '' })
+    const hits = found.data ?? []
     return (
         <SidePanel
             label="Pages"
@@ -42,7 +44,12 @@ export function PagesBeside({ onAdd, onClose }: Props) {
                 ) : (
                     hits.map(hit => <Item key={hit.id} page={hit} level={0} onAdd={onAdd} />)
                 )}
-                {asked !== '' && hits.length === 0 && (
+                {found.isError && (
+                    <li>
+                        <ReadFailure of={found} />
+                    </li>
+                )}
+                {asked !== '' && hits.length === 0 && !found.isError && (
                     <li className="px-2 py-1 text-ink-3">No page has “{asked}” in its name or address.</li>
                 )}
             </ul>
@@ -52,9 +59,15 @@ export function PagesBeside({ onAdd, onClose }: Props) {
 
 function Branch({ parent, level, onAdd }: { parent: string | null; level: number; onAdd: Props['onAdd'] }) {
     const site = useSite()
-    const { data } = useQuery(branchQuery(site.key, parent, 0))
+    const branch = useQuery(branchQuery(site.key, parent, 0))
+    const { data } = branch
     return (
         <>
+            {branch.isError && (
+                <li>
+                    <ReadFailure of={branch} />
+                </li>
+            )}
             {data?.rows.map(row => (
                 <Item key={row.id} page={row} level={level} onAdd={onAdd} />
             ))}

@@ -7,13 +7,16 @@ import { readable } from '../../ui/Address'
 import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
 import { Modal } from '../../ui/Modal'
+import { ReadFailure } from '../../ui/ReadFailure'
 
 /** Pages that visitors find in no menu, the farthest first; each leads to its row. */
 export function UnreachedPages() {
     const site = useSite()
-    const { data } = useQuery(unreachedQuery(site.key))
+    const unreached = useQuery(unreachedQuery(site.key))
+    const { data } = unreached
     const [shown, show] = useState(false)
-    if (data === undefined || data.total === 0) return null
+    if (data === undefined) return <ReadFailure of={unreached} />
+    if (data.total === 0) return null
     return (
         <section aria-label="Reached by no menu" className="px-0.5">
             <Button

@@ -16,7 +16,10 @@ import type { Search, SetSearch } from './search'
 import { useRemembered, useReveal } from './useOutlinePlace'
 
 const EmptySite = lazily(() => import('./EmptySite').then(module => module.EmptySite))
-const MarkBar = lazily(() => import('./MarkBar').then(module => module.MarkBar))
+const MarkBar = lazily(
+    () => import('./MarkBar').then(module => module.MarkBar),
+    <div className="min-h-10 border-b border-line bg-heron-soft" />,
+)
 const Bin = lazily(() => import('./Bin').then(module => module.Bin))
 const MoveTo = lazily(() => import('./MoveTo').then(module => module.MoveTo))
 const PickFor = lazily(() => import('./PickFor').then(module => module.PickFor))

@@ -31,7 +31,7 @@ export function OutlineBar({ counts, compact, drawing, facets, facetCounts, fiel
     const { writes } = useSite()
     const { onType, onLook, onFacets, onDrawing, onBin, onMake } = on
     return (
-        <div className="flex h-14 min-w-0 shrink-0 items-center gap-3.5 px-4">
+        <div className="flex h-14 min-w-0 shrink-0 items-center gap-3.5 px-4 max-sm:gap-2">
             <PageTitle>Outline</PageTitle>
             {counts !== undefined && (
                 <p

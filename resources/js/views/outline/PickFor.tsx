@@ -7,6 +7,7 @@ import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
 import { Modal } from '../../ui/Modal'
 import { Muted } from '../../ui/Muted'
+import { ReadFailure } from '../../ui/ReadFailure'
 
 type Props = { pages: { id: string; name: string }[]; onClose: () => void; onDone: () => void }
 
@@ -14,12 +15,14 @@ type Props = { pages: { id: string; name: string }[]; onClose: () => void; onDon
 export function PickFor({ pages, onClose, onDone }: Props) {
     const site = useSite()
     const { propose } = useChanges()
-    const { data: list } = useQuery({ ...menusQuery(site.key), enabled: pages.length > 0 })
+    const menus = useQuery({ ...menusQuery(site.key), enabled: pages.length > 0 })
     const first = pages[0]
-    const { data: menusOfPage = [] } = useQuery({
+    const ofPage = useQuery({
         ...pageMenusQuery(site.key, first?.id ?? ''),
         enabled: pages.length === 1,
     })
+    const list = menus.data
+    const menusOfPage = ofPage.data ?? []
     const what = pages.length === 1 ? (first?.name ?? '') : count(pages.length, 'page')
     const whom = whomOf(pages)
     const act = (kind: 'add-to-menu' | 'remove-from-menu', menu: string, name: string) => {
@@ -41,6 +44,7 @@ export function PickFor({ pages, onClose, onDone }: Props) {
             description="Picks are pages chosen by hand, shown as cards or a list."
             width={420}
         >
+            <ReadFailure of={[menus, ofPage]} />
             {list !== undefined && picks.length === 0 && (
                 <Muted>There are no picks yet. Make a list of them in Menus.</Muted>
             )}

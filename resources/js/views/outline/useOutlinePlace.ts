@@ -1,6 +1,8 @@
 import { useQuery } from '@tanstack/react-query'
 import { useEffect, useRef } from 'react'
+import { ApiProblem } from '../../api/client'
 import { pageQuery } from '../../api/queries'
+import { notify } from '../../app/notify'
 import type { Search, SetSearch } from './search'
 
 /** Opens the branches above a row that is named in the address and not known yet, and fetches the piece it stands in. */
@@ -12,6 +14,12 @@ export function useReveal(
 ) {
     const page = useQuery({ ...pageQuery(site, row ?? ''), enabled: wanted && row !== undefined })
     const done = useRef('')
+    const { error } = page
+    useEffect(() => {
+        // A page that is no more is simply not marked; whatever else went wrong is said.
+        if (error !== null && !(error instanceof ApiProblem && error.status === 404))
+            notify.error(`The marked page could not be found: ${error.message}`)
+    }, [error])
     useEffect(() => {
         if (wanted && page.data !== undefined && row !== undefined && done.current !== row) {
             done.current = row

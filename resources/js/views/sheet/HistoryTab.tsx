@@ -10,6 +10,7 @@ import { Button } from '../../ui/Button'
 import { ago, clock } from '../../ui/time'
 import { Compare } from './Compare'
 import { Muted } from '../../ui/Muted'
+import { ReadFailure } from '../../ui/ReadFailure'
 
 type Entry = Schemas['HistoryEntry']
 type Version = Schemas['Version']
@@ -18,14 +19,14 @@ type Item = { at: string; entry: Entry; version?: undefined } | { at: string; ve
 /** What happened to this page, in one line of time: changes, and the versions of its content, each of which is opened. */
 export function HistoryTab({ sheet, onBrought }: { sheet: Schemas['PageSheet']; onBrought: () => void }) {
     const site = useSite()
-    const { data: entries } = useQuery({
+    const history = useQuery({
         queryKey: keys.pageHistory(site.key, sheet.id),
         queryFn: () =>
             answered(
                 api.GET('/sites/{site}/history', { params: { path: { site: site.key }, query: { page: sheet.id } } }),
             ),
     })
-    const { data: versions } = useQuery({
+    const saved = useQuery({
         queryKey: keys.versions(site.key, sheet.id),
         queryFn: () =>
             answered(
@@ -36,8 +37,12 @@ export function HistoryTab({ sheet, onBrought }: { sheet: Schemas['PageSheet']; 
     })
     const [minorToo, setMinorToo] = useState(true)
     const [opened, setOpened] = useState<number | null>(null)
+    const { data: entries } = history
+    const { data: versions } = saved
     if (entries === undefined || versions === undefined)
-        return (
+        return history.isError || saved.isError ? (
+            <ReadFailure of={[history, saved]} />
+        ) : (
             <p role="status" className="text-ink-3">
                 Reading the history…
             </p>

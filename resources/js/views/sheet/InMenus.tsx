@@ -6,6 +6,7 @@ import { useChanges } from '../../app/changes'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
+import { ReadFailure } from '../../ui/ReadFailure'
 
 type MenuOfPage = Schemas['MenuOfPage']
 
@@ -13,7 +14,8 @@ type MenuOfPage = Schemas['MenuOfPage']
 export function InMenus({ sheet }: { sheet: Schemas['PageSheet'] }) {
     const site = useSite()
     const { propose } = useChanges()
-    const { data: all = [] } = useQuery(pageMenusQuery(site.key, sheet.id))
+    const menus = useQuery(pageMenusQuery(site.key, sheet.id))
+    const all = menus.data ?? []
     const [choosing, setChoosing] = useState(false)
     const shown = sheet.state === 'live' && sheet.listed
     const inside = all.filter(stands)
@@ -60,7 +62,8 @@ export function InMenus({ sheet }: { sheet: Schemas['PageSheet'] }) {
                         </li>
                     ))}
                 </ul>
-                {inside.length === 0 && <p className="py-[5px] text-ink-3">in none</p>}
+                <ReadFailure of={menus} className="py-[5px] text-[13px]" />
+                {inside.length === 0 && menus.isSuccess && <p className="py-[5px] text-ink-3">in none</p>}
                 {site.manages && (
                     <div className="-ml-3 flex flex-wrap">
                         {others.length > 0 && !choosing && (

@@ -10,6 +10,7 @@ import type { Loaded } from './loaded'
 import { useSaveKey } from './useSaveKey'
 import { useSavePage } from './useSavePage'
 import { SaveBar } from './SaveBar'
+import { ReadFailure } from '../../ui/ReadFailure'
 
 const titleSources = { own: 'Its own.', pattern: "From the site's pattern. Type here to give the page its own." }
 const descriptionSources = {
@@ -41,7 +42,7 @@ export function SearchTab({ loaded, onUnsaved }: { loaded: Loaded; onUnsaved: (u
         JSON.stringify({ searchTitle: value.searchTitle, searchDescription: value.searchDescription }),
         120,
     )
-    const { data: shown } = useQuery({
+    const result = useQuery({
         queryKey: [...keys.page(site.key, sheet.id), 'search', asked],
         queryFn: ({ signal }) =>
             answered(
@@ -55,6 +56,7 @@ export function SearchTab({ loaded, onUnsaved }: { loaded: Loaded; onUnsaved: (u
             ),
         placeholderData: keepPreviousData,
     })
+    const shown = result.data
     const start = () => save.mutate(value, { onSuccess: () => setTyped({}) })
     useSaveKey(dirty && site.writes ? start : null)
     return (
@@ -65,6 +67,7 @@ export function SearchTab({ loaded, onUnsaved }: { loaded: Loaded; onUnsaved: (u
                 start()
             }}
         >
+            <ReadFailure of={result} />
             {shown !== undefined && (
                 <section aria-label="As a search result" className="rounded-md bg-sunk px-4 py-3">
                     <p className="truncate font-mono text-[12px] text-ink-2">

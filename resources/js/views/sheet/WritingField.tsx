@@ -3,6 +3,7 @@ import { useQueryClient } from '@tanstack/react-query'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Schemas } from '../../api/client'
 import { keys } from '../../api/queries'
+import { Muted } from '../../ui/Muted'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { inputClasses } from '../../ui/Field'
@@ -32,7 +33,7 @@ export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
     const [dirty, setDirty] = useState(false)
     const [said, say] = useState({ note: '', minor: false })
     const draft = useDraft(site.key, sheet.id)
-    const { others, ...last } = useOthers(site.key, sheet.id, visible, first)
+    const { others, failure, ...last } = useOthers(site.key, sheet.id, visible, first)
     const editorRef = useRef<Editor>(null)
     const version = useRef(first.version)
 
@@ -107,6 +108,9 @@ export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
                         </Button>
                     </div>
                 </div>
+            )}
+            {failure !== null && (
+                <Muted small>Whether somebody else writes on this page could not be asked: {failure.message}</Muted>
             )}
             {others.length > 0 && (
                 <p role="status" className="rounded-md bg-amber-soft px-3 py-2 text-amber">

@@ -1,19 +1,4 @@
-import { useEffect, useRef } from 'react'
+import { useKey } from '../../ui/useKey'
 
-/** Ctrl/Cmd+S saves, wherever the focus is, while there is something to save. */
-export function useSaveKey(save: (() => void) | null) {
-    const latest = useRef(save)
-    useEffect(() => {
-        latest.current = save
-    })
-    useEffect(() => {
-        const typed = (event: KeyboardEvent) => {
-            if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 's') {
-                event.preventDefault()
-                latest.current?.()
-            }
-        }
-        addEventListener('keydown', typed)
-        return () => removeEventListener('keydown', typed)
-    }, [])
-}
+/** Ctrl/Cmd+S saves, wherever the focus is, while there is something to save; never the browser's own saving. */
+export const useSaveKey = (save: (() => void) | null) => useKey('mod+s', save, 'everywhere')

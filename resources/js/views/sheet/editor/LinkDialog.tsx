@@ -8,6 +8,7 @@ import { Button } from '../../../ui/Button'
 import { Modal } from '../../../ui/Modal'
 import { useDebounced } from '../../../ui/useDebounced'
 import { DialogActions } from '../../../ui/DialogActions'
+import { ReadFailure } from '../../../ui/ReadFailure'
 
 export type Link = { page: string; href: null } | { page: null; href: string }
 type Props = { site: string; now: string; onClose: () => void; onTake: (link: Link | null) => void }
@@ -18,7 +19,8 @@ export function LinkDialog({ site, now, onClose, onTake }: Props) {
     const asked = useDebounced(text.trim(), 80)
     const outside = outsideLink(text.trim())
     const written = /^\/[^\s/\\]\S*$/.test(text.trim()) ? text.trim() : null
-    const { data: hits = [] } = useQuery({ ...goToQuery(site, asked), enabled: asked !== '' && outside === null })
+    const found = useQuery({ ...goToQuery(site, asked), enabled: asked !== '' && outside === null })
+    const hits = found.data ?? []
     const item = 'flex cursor-pointer items-baseline gap-2 rounded px-2.5 py-1.5 data-[selected=true]:bg-heron-soft'
     return (
         <Modal
@@ -47,6 +49,7 @@ export function LinkDialog({ site, now, onClose, onTake }: Props) {
                         </Command.Item>
                     )}
                     {asked === '' && <TreePicker site={site} onPick={page => onTake({ page: page.id, href: null })} />}
+                    <ReadFailure of={found} />
                     {outside === null &&
                         hits.map(hit => (
                             <Command.Item

@@ -1,0 +1,70 @@
+import { useSite } from '../../app/site'
+import { Choice } from '../../ui/Choice'
+import { Field, FieldFrame } from '../../ui/Field'
+import { Select } from '../../ui/Select'
+import { fieldMoment } from '../../ui/time'
+import type { Draft } from './draft'
+
+const queries: [Draft['query'], string][] = [
+    ['carry', 'taken along'],
+    ['drop', 'left away'],
+    ['match', 'looked at: only requests with it'],
+]
+
+const areUsual = ({ from, until, inFront, query, carriesRest, isOn }: Draft) =>
+    from === null && until === null && !inFront && query === 'carry' && carriesRest && isOn
+
+/** When a redirect holds, what it does with the query, and what it comes before: folded while nothing unusual is set. */
+export function RedirectTerms({
+    draft,
+    reasonOf,
+    onDraft,
+}: {
+    draft: Draft
+    reasonOf: (...fields: string[]) => string | undefined
+    onDraft: (fields: Partial<Draft>) => void
+}) {
+    const site = useSite()
+    const moment = (label: string, field: 'from' | 'until') => (
+        <Field
+            stacked
+            type="datetime-local"
+            label={label}
+            value={fieldMoment(draft[field], site.zone)}
+            error={reasonOf(field)}
+            onChange={event => onDraft({ [field]: event.target.value === '' ? null : event.target.value })}
+        />
+    )
+    const choice = (label: string, field: 'carriesRest' | 'inFront' | 'isOn') => (
+        <Choice checked={draft[field]} onChange={event => onDraft({ [field]: event.target.checked })}>
+            {label}
+        </Choice>
+    )
+    return (
+        <details className="rounded border border-line px-3 py-2" open={!areUsual(draft)}>
+            <summary className="cursor-pointer text-ink-2">When, query, and what comes first</summary>
+            <div className="mt-2 grid gap-3">
+                <div className="grid grid-cols-2 gap-2">
+                    {moment('From', 'from')}
+                    {moment('Until', 'until')}
+                </div>
+                <FieldFrame
+                    stacked
+                    label="Query"
+                    hint={
+                        draft.query === 'match'
+                            ? 'Write it behind a question mark in the address: /offer?id=3. Requests without it are answered as if the rule were not there.'
+                            : undefined
+                    }
+                >
+                    {({ id }) => (
+                        <Select id={id} value={draft.query} choices={queries} onChoose={query => onDraft({ query })} />
+                    )}
+                </FieldFrame>
+                {draft.scope === 'branch' && choice('The rest of the path goes along', 'carriesRest')}
+                {choice('Answers before a page that is there', 'inFront')}
+                {choice('On', 'isOn')}
+            </div>
+        </details>
+    )
+}
