@@ -93,27 +93,28 @@ final readonly class Duplicate implements RequestedChange
             ($this->place === null ? [] : ['place' => $this->place->toArray()]);
     }
 
+    /** Everything that is said of the page goes along; what came to it in its life does not. */
     private function copyOf(Page $page, string $id): Page
     {
-        return new Page(
-            id: $id,
-            parent: null,
-            position: 0,
-            name: $page->name,
-            slug: $page->slug,
-            slugByHand: $page->slugByHand || $page->everLive,
-            pinned: null,
-            state: PageState::Draft,
-            everLive: false,
-            listed: $page->listed,
-            address: $page->address,
-            kind: $page->kind,
-            leadsTo: $page->leadsTo,
-            leftOut: $page->leftOut,
-            texts: $page->prepared ?? $page->texts,
-            layout: $page->layout,
-            indexed: $page->indexed,
-        );
+        return $page->with([
+            'id' => $id,
+            'parent' => null,
+            'position' => 0,
+            'slugByHand' => $page->slugByHand || $page->everLive,
+            'pinned' => null,
+            'state' => PageState::Draft,
+            'everLive' => false,
+            'isProtected' => false,
+            'bin' => null,
+            'was' => null,
+            'from' => null,
+            'until' => null,
+            'reviewNote' => '',
+            'texts' => $page->prepared ?? $page->texts,
+            'prepared' => null,
+            'contentSaved' => 0,
+            'contentLive' => null,
+        ]);
     }
 
     private function named(Page $copy, ?string $parent, int $position, Workspace $workspace): Page

@@ -111,7 +111,7 @@ use OpenApi\Attributes as OA;
         ],
     ),
 ]
-#[OA\Schema(schema: 'Document', description: 'Typed blocks, version 1; see docs/develop/content.md.', type: 'object', additionalProperties: true)]
+#[OA\Schema(schema: 'Document', description: 'Typed blocks, version 1; see docs/develop/content-format.md.', type: 'object', additionalProperties: true)]
 #[
     OA\Schema(
         schema: 'OtherWriter',

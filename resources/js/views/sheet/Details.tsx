@@ -16,8 +16,8 @@ import { useSavePage } from './useSavePage'
 import { SaveBar } from './SaveBar'
 
 const layouts: [Schemas['PageSheet']['layout'], string][] = [
-    ['page', 'content'],
-    ['section', 'content, and cards of what is inside'],
+    ['page', 'its content'],
+    ['section', 'its content, and cards of what is inside'],
     ['home', 'front page'],
     ['site-map', 'map of the site'],
 ]
