@@ -8,6 +8,7 @@ use App\Desk\ChangedMeanwhile;
 use App\Desk\DescribePage;
 use App\Desk\Layout;
 use App\Desk\PrepareTexts;
+use App\Desk\ReadPage;
 use App\Desk\RightsOn;
 use App\Http\Api\Description\Answer;
 use App\Http\Api\Description\Query;
@@ -26,7 +27,7 @@ use Symfony\Component\HttpKernel\Exception\PreconditionRequiredHttpException;
 /** One page: what is set on it besides its place, name and slug. */
 final readonly class PageController
 {
-    public function __construct(private RightsOn $rights, private DescribePage $describe, private PrepareTexts $texts)
+    public function __construct(private RightsOn $rights, private DescribePage $describe, private PrepareTexts $texts, private ReadPage $read)
     {
     }
 
@@ -119,7 +120,7 @@ final readonly class PageController
 
     private function sheet(Page $page, Site $site): JsonResponse
     {
-        return new JsonResponse(PageSheet::of($page, $site), headers: ['ETag' => $this->tag($page)]);
+        return new JsonResponse(PageSheet::of($page, $this->read->asTheTreeKnowsIt($page, $site), $site), headers: ['ETag' => $this->tag($page)]);
     }
 
     private function tag(Page $page): string

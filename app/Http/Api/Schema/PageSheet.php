@@ -8,6 +8,7 @@ use App\Models\File;
 use App\Models\Page;
 use App\Models\Site;
 use Heronstem\Core\Linking\TargetKind;
+use Heronstem\Core\Tree\Page as TreePage;
 use Illuminate\Support\Facades\DB;
 use OpenApi\Attributes as OA;
 
@@ -77,7 +78,8 @@ final readonly class PageSheet
     ) {
     }
 
-    public static function of(Page $page, Site $site): self
+    /** @param  TreePage  $of  the same page, with all fields that the rules give it */
+    public static function of(Page $page, TreePage $of, Site $site): self
     {
         $earlier = Page::query()
             ->where('site_id', $site->id)
@@ -86,24 +88,24 @@ final readonly class PageSheet
             ->where('position', '<', $page->position);
         $before = $earlier->clone()->orderByDesc('position')->first();
 
-        $texts = $page->workingTexts();
+        $texts = $of->prepared ?? $of->texts;
 
         return new self(
             id: $page->ulid,
-            name: $page->name,
+            name: $of->name,
             heading: $texts->heading,
-            slug: $page->slug,
-            address: $page->address,
-            state: $page->state->value,
-            everLive: $page->ever_live,
+            slug: $of->slug->text,
+            address: $of->address->path,
+            state: $of->state->value,
+            everLive: $of->everLive,
             liveSince: $page->live_since?->toIso8601ZuluString(),
-            listed: $page->listed,
+            listed: $of->listed,
             start: $page->id === $site->start_page_id,
             summary: $texts->summary,
-            layout: $page->layout,
+            layout: $of->layout,
             searchTitle: $texts->searchTitle,
             searchDescription: $texts->searchDescription,
-            indexed: $page->indexed,
+            indexed: $of->indexed,
             within: array_map(PageCrumb::of(...), $page->ancestors()),
             after: $before === null ? null : PageCrumb::of($before),
             sendsOn: self::addresses($page, 'redirect'),
@@ -114,18 +116,18 @@ final readonly class PageSheet
                 ->whereRaw('path <@ ?::ltree', [$page->path])
                 ->where('bin_id', $page->bin_id)
                 ->count() - 1,
-            edited: $page->hasEdits(),
+            edited: $of->hasEdits(),
             url: $site->origin.$page->address,
             changed: $page->updated_at->toIso8601ZuluString(),
             changedBy: $page->changedBy?->name,
-            kind: $page->kind->value,
+            kind: $of->kind->value,
             leadsTo: self::target($page, $site),
-            leftOut: $page->left_out,
-            isProtected: $page->is_protected,
-            pinned: $page->pinned,
-            from: $page->from_at?->toIso8601ZuluString(),
-            until: $page->until_at?->toIso8601ZuluString(),
-            reviewNote: $page->review_note,
+            leftOut: $of->leftOut,
+            isProtected: $of->isProtected,
+            pinned: $of->pinned?->path,
+            from: $of->from?->iso(),
+            until: $of->until?->iso(),
+            reviewNote: $of->reviewNote,
             alsoAnswers: self::addresses($page, 'also'),
             bin: $page->bin_id === null ? null : PageCrumb::of(Page::query()->findOrFail($page->bin_id)),
         );
