@@ -10,7 +10,7 @@ use Heronstem\Core\Ledger\ClaimKind;
 use Heronstem\Core\Tree\Page;
 use PHPUnit\Framework\Assert;
 
-/** The laws of rules.md that must hold after any batch, checked the slow and obvious way. */
+/** The laws that hold after any batch, checked the slow and obvious way. */
 final class Invariants
 {
     /** @param  array<string, true>  $everLive keys at which visitors ever got a page */

@@ -124,7 +124,7 @@ function ChangeItem({ entry, page }: { entry: Entry; page: string }) {
                     variant="quiet"
                     onClick={() =>
                         void propose({
-                            title: 'Taking this change back',
+                            title: 'Undoing this change',
                             act: 'Undo',
                             always: true,
                             undo: { entries: [entry.id] },
