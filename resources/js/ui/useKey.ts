@@ -28,7 +28,7 @@ export function useKey(key: string, run: (() => void) | null, where: Where = 'in
     })
     useEffect(() => {
         const typed = (event: KeyboardEvent) => {
-            if (pressed(event) !== key || event.defaultPrevented || !holds(where, event.target)) return
+            if (pressed(event) !== key || !holds(where, event)) return
             if (key !== 'escape') event.preventDefault()
             latest.current?.()
         }
@@ -37,8 +37,11 @@ export function useKey(key: string, run: (() => void) | null, where: Where = 'in
     }, [key, where])
 }
 
-function holds(where: Where, target: EventTarget | null) {
-    if (where === 'everywhere' || !(target instanceof HTMLElement)) return true
+function holds(where: Where, { target, defaultPrevented }: KeyboardEvent) {
+    // Several fields may listen for what holds everywhere, and only one of them have something to save.
+    if (where === 'everywhere') return true
+    if (defaultPrevented) return false
+    if (!(target instanceof HTMLElement)) return true
     if (target.closest('[role=dialog], [role=alertdialog]') !== null) return false
     return where === 'in-fields' || !(target.isContentEditable || target.matches('input, textarea, select'))
 }
