@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Api\Schema;
 
 use App\Models\Page;
+use Heronstem\Core\Tree\Page as TreePage;
 use OpenApi\Attributes as OA;
 
 #[OA\Schema(schema: 'PageCrumb', description: 'A page named in passing.')]
@@ -21,5 +22,10 @@ final readonly class PageCrumb
     public static function of(Page $page): self
     {
         return new self($page->ulid, $page->name, $page->address, $page->state->value);
+    }
+
+    public static function inTree(TreePage $page): self
+    {
+        return new self($page->id, $page->name, $page->address->path, $page->state->value);
     }
 }

@@ -58,7 +58,7 @@ final readonly class RippleView
             'count' => $question->count,
             'answers' => array_map(static fn (Answer $answer): string => $answer->value, $question->answers),
             'default' => $question->default->value,
-            'heir' => $question->heir === null ? null : new PageCrumb($question->heir->id, $question->heir->name, $question->heir->address->path, $question->heir->state->value),
+            'heir' => $question->heir === null ? null : PageCrumb::inTree($question->heir),
             'open' => $question->isOpen(),
             'answer' => $question->decided?->answer?->value,
             'to' => $question->decided?->to,
