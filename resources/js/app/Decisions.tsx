@@ -6,6 +6,7 @@ import { useChanges, type Pending } from './changes'
 import { PickPage } from './PickPage'
 import { heldBy, wayOutLabel } from './conflicts'
 import { noteWords } from './noteWords'
+import { Choice } from '../ui/Choice'
 
 /** What has to be decided, and what should not come as a surprise. */
 export function Decisions({ pending }: { pending: Pending }) {
@@ -161,20 +162,19 @@ function QuestionView({ question }: { question: Question }) {
             </p>
             <div className="mt-1 grid gap-1">
                 {question.answers.map(answer => (
-                    <label key={answer} className="flex items-center gap-2">
-                        <input
-                            type="radio"
-                            className="accent-heron"
-                            name={question.kind + question.page}
-                            checked={chosen === answer}
-                            onClick={() => answer === 'page' && setPicking(true)}
-                            onChange={() => choose(answer)}
-                        />
+                    <Choice
+                        key={answer}
+                        type="radio"
+                        name={question.kind + question.page}
+                        checked={chosen === answer}
+                        onClick={() => answer === 'page' && setPicking(true)}
+                        onChange={() => choose(answer)}
+                    >
                         {answerWords(answer, question)}
                         {answer === question.default && question.open && (
                             <span className="text-[12px] text-ink-3">default</span>
                         )}
-                    </label>
+                    </Choice>
                 ))}
             </div>
             <PickPage

@@ -1,10 +1,15 @@
 import { Dialog } from 'radix-ui'
 import { useState } from 'react'
 import { Button } from '../ui/Button'
-import { inputClasses } from '../ui/Field'
 import { useSite } from './site'
+import { Select } from '../ui/Select'
 
 type As = 'visitors' | 'signed-in'
+
+const viewers: [As, string][] = [
+    ['visitors', 'a visitor'],
+    ['signed-in', 'somebody signed in'],
+]
 type Props = { open: boolean; onClose: () => void; page: { id: string; name: string }; as?: As }
 
 /** The page in its real design, with the content being worked on: as visitors get it, or people who are signed in there. */
@@ -23,15 +28,13 @@ export function Preview({ open, onClose, page, as: first = 'visitors' }: Props) 
                         <Dialog.Title className="font-bold">Preview of {page.name}</Dialog.Title>
                         <label className="ml-auto flex items-center gap-2 text-ink-2">
                             As{' '}
-                            <select
+                            <Select
                                 aria-label="Who looks"
-                                className={`${inputClasses} w-auto!`}
+                                className="w-auto!"
                                 value={as}
-                                onChange={event => setAs(event.target.value === 'signed-in' ? 'signed-in' : 'visitors')}
-                            >
-                                <option value="visitors">a visitor</option>
-                                <option value="signed-in">somebody signed in</option>
-                            </select>
+                                choices={viewers}
+                                onChoose={setAs}
+                            />
                         </label>
                         <Button onClick={onClose}>Close preview</Button>
                     </div>

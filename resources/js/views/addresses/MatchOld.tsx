@@ -12,8 +12,16 @@ import { TextFile } from '../../ui/TextFile'
 import { useKept } from '../../ui/useKept'
 import { useStoppable } from '../../ui/useStoppable'
 import { MatchRow } from './MatchRow'
-import { accepted, isFree, orders, shownRows, type Choice, type Choices, type Matched, type Shown } from './matching'
+import { accepted, isFree, orders, shownRows, type Choices, type Matched, type RowChoice, type Shown } from './matching'
 import { Alert } from '../../ui/Alert'
+import { Select } from '../../ui/Select'
+
+const filters: [Shown['only'], string][] = [
+    ['all', 'All rows'],
+    ['accepted', 'Accepted'],
+    ['open', 'Not accepted'],
+    ['none', 'Without a page'],
+]
 
 /** Rows drawn at once: nobody reads more before filtering them. */
 const DRAWN = 200
@@ -33,7 +41,7 @@ export function MatchOld({ onClose }: { onClose: () => void }) {
         ),
     )
     const rows: Matched[] = match.data ?? []
-    const choose = (old: string, choice: Choice) =>
+    const choose = (old: string, choice: RowChoice) =>
         setChoices(before => ({ ...before, [old]: { ...before[old], ...choice } }))
     const taken = rows.filter(row => accepted(row, choices, shown.threshold))
     const listed = shownRows(rows, choices, shown)
@@ -128,29 +136,20 @@ export function MatchOld({ onClose }: { onClose: () => void }) {
                             onChange={event => setShown({ ...shown, text: event.target.value })}
                             className={`${inputClasses} w-52!`}
                         />
-                        <select
+                        <Select
                             aria-label="Which rows"
-                            className={`${inputClasses} w-auto!`}
+                            className="w-auto!"
                             value={shown.only}
-                            onChange={event => setShown({ ...shown, only: event.target.value as Shown['only'] })}
-                        >
-                            <option value="all">All rows</option>
-                            <option value="accepted">Accepted</option>
-                            <option value="open">Not accepted</option>
-                            <option value="none">Without a page</option>
-                        </select>
-                        <select
+                            choices={filters}
+                            onChoose={only => setShown({ ...shown, only })}
+                        />
+                        <Select
                             aria-label="In which order"
-                            className={`${inputClasses} w-auto!`}
+                            className="w-auto!"
                             value={shown.order}
-                            onChange={event => setShown({ ...shown, order: event.target.value as Shown['order'] })}
-                        >
-                            {orders.map(([order, word]) => (
-                                <option key={order} value={order}>
-                                    {word}
-                                </option>
-                            ))}
-                        </select>
+                            choices={orders}
+                            onChoose={order => setShown({ ...shown, order })}
+                        />
                         <span role="status" className="ml-auto text-ink-3">
                             {listed.length.toLocaleString('en-GB')} of {rows.length.toLocaleString('en-GB')}
                         </span>

@@ -1,12 +1,13 @@
 import { count } from '../../ui/count'
-import type { Choice, Matched } from './matching'
+import { Choice } from '../../ui/Choice'
+import type { Matched, RowChoice } from './matching'
 
 type Props = {
     row: Matched
-    choice: Choice | undefined
+    choice: RowChoice | undefined
     isAccepted: boolean
     isFree: boolean
-    onChoice: (choice: Choice) => void
+    onChoice: (choice: RowChoice) => void
     onPick: () => void
 }
 
@@ -90,16 +91,14 @@ export function MatchRow({ row, choice, isAccepted, isFree, onChoice, onPick }: 
             </td>
             <td className="py-1.5 pl-3">
                 {isFree && (
-                    <label className="flex items-center gap-1 text-[12px] text-ink-2">
-                        <input
-                            type="checkbox"
-                            aria-label={`Say that ${row.old} is gone`}
-                            className="accent-heron"
-                            checked={isGone}
-                            onChange={event => onChoice({ gone: event.target.checked })}
-                        />
+                    <Choice
+                        aria-label={`Say that ${row.old} is gone`}
+                        className="text-[12px] text-ink-2"
+                        checked={isGone}
+                        onChange={event => onChoice({ gone: event.target.checked })}
+                    >
                         gone
-                    </label>
+                    </Choice>
                 )}
             </td>
         </tr>

@@ -6,6 +6,7 @@ import { useSite } from '../../app/site'
 import { Button, buttonClasses } from '../../ui/Button'
 import { Modal } from '../../ui/Modal'
 import { Alert } from '../../ui/Alert'
+import { Choice } from '../../ui/Choice'
 
 type Server = 'nginx' | 'apache'
 
@@ -43,16 +44,15 @@ export function ServerFiles({ onClose }: { onClose: () => void }) {
         >
             <div role="radiogroup" aria-label="Web server" className="flex gap-4">
                 {(['nginx', 'apache'] as const).map(each => (
-                    <label key={each} className="flex items-center gap-1.5">
-                        <input
-                            type="radio"
-                            name="web-server"
-                            className="accent-heron"
-                            checked={server === each}
-                            onChange={() => setServer(each)}
-                        />
+                    <Choice
+                        key={each}
+                        type="radio"
+                        name="web-server"
+                        checked={server === each}
+                        onChange={() => setServer(each)}
+                    >
                         {each === 'nginx' ? 'nginx' : 'Apache'}
-                    </label>
+                    </Choice>
                 ))}
             </div>
             <ul className="mt-3 grid gap-2.5 border-t border-line pt-3">

@@ -1,9 +1,9 @@
 import type { Schemas } from '../../api/client'
 
 export type Matched = Schemas['MatchedAddress']
-export type Choice = { page?: { id: string; name: string }; gone?: boolean; isOn?: boolean }
+export type RowChoice = { page?: { id: string; name: string }; gone?: boolean; isOn?: boolean }
 /** What somebody chose, by old address. */
-export type Choices = Record<string, Choice>
+export type Choices = Record<string, RowChoice>
 export type Shown = {
     text: string
     only: 'all' | 'accepted' | 'open' | 'none'

@@ -1,11 +1,5 @@
+import type { AddressesSearch } from '../../app/addressesSearch'
+
 /** What the view is asked for: a filter, an open row, a list or a tree. */
-export type Search = {
-    text?: string
-    kind?: string
-    status?: string
-    hits?: 'never'
-    finding?: string
-    row?: string
-    as?: 'tree'
-}
+export type Search = AddressesSearch
 export type SetSearch = (change: { [Key in keyof Search]?: Search[Key] | undefined }) => void

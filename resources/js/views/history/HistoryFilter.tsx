@@ -9,8 +9,10 @@ import { useSite } from '../../app/site'
 import { pageQuery } from '../../api/queries'
 import { useDebounced } from '../../ui/useDebounced'
 import { ReadFailure } from '../../ui/ReadFailure'
+import { Select } from '../../ui/Select'
 
 const kinds: [string, string][] = [
+    ['', 'Any change'],
     ['make', 'Made'],
     ['arrange-menu', 'Menu arranged'],
     ['add-to-menu', 'Put into a menu'],
@@ -75,51 +77,35 @@ export function HistoryFilter({
                 onChange={event => setTyped(event.target.value)}
                 className={`${field} w-[150px]`}
             />
-            <select
+            <Select
                 aria-label="Person"
+                className="w-auto!"
                 value={search.by ?? ''}
-                onChange={event => set({ by: some(event.target.value) })}
-                className={field}
-            >
-                <option value="">Anybody</option>
-                {people.data?.map(person => (
-                    <option key={person.id} value={person.id}>
-                        {person.name}
-                    </option>
-                ))}
-                <option value="schedule">By schedule</option>
-            </select>
-            <select
+                choices={[
+                    ['', 'Anybody'],
+                    ...(people.data ?? []).map(({ id, name }): [string, string] => [id, name]),
+                    ['schedule', 'By schedule'],
+                ]}
+                onChoose={by => set({ by: some(by) })}
+            />
+            <Select
                 aria-label="Kind of change"
+                className="w-auto!"
                 value={search.kind ?? ''}
-                onChange={event => set({ kind: some(event.target.value) })}
-                className={field}
-            >
-                <option value="">Any change</option>
-                {kinds.map(([value, words]) => (
-                    <option key={value} value={value}>
-                        {words}
-                    </option>
-                ))}
-            </select>
-            <label className="flex items-center gap-1.5 text-ink-2">
-                from{' '}
-                <input
-                    type="date"
-                    value={search.from ?? ''}
-                    onChange={event => set({ from: some(event.target.value) })}
-                    className={field}
-                />
-            </label>
-            <label className="flex items-center gap-1.5 text-ink-2">
-                until{' '}
-                <input
-                    type="date"
-                    value={search.until ?? ''}
-                    onChange={event => set({ until: some(event.target.value) })}
-                    className={field}
-                />
-            </label>
+                choices={kinds}
+                onChoose={kind => set({ kind: some(kind) })}
+            />
+            {(['from', 'until'] as const).map(end => (
+                <label key={end} className="flex items-center gap-1.5 text-ink-2">
+                    {end}{' '}
+                    <input
+                        type="date"
+                        value={search[end] ?? ''}
+                        onChange={event => set({ [end]: some(event.target.value) })}
+                        className={field}
+                    />
+                </label>
+            ))}
             {search.page === undefined ? (
                 <button type="button" onClick={() => setPicking(true)} className={`${field} text-ink-2`}>
                     Any page

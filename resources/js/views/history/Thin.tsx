@@ -9,6 +9,7 @@ import { count } from '../../ui/count'
 import { Modal } from '../../ui/Modal'
 import { Alert } from '../../ui/Alert'
 import { DialogActions } from '../../ui/DialogActions'
+import { Select } from '../../ui/Select'
 
 const ages: [number, string][] = [
     [30, 'a month'],
@@ -45,18 +46,7 @@ export function Thin({ open, onClose }: { open: boolean; onClose: () => void }) 
             alert
         >
             <label className="flex items-center gap-2">
-                Changes older than{' '}
-                <select
-                    value={days}
-                    onChange={event => setDays(Number(event.target.value))}
-                    className="h-[30px] rounded-[5px] border border-edge bg-sheet px-2"
-                >
-                    {ages.map(([n, words]) => (
-                        <option key={n} value={n}>
-                            {words}
-                        </option>
-                    ))}
-                </select>
+                Changes older than <Select className="w-auto!" value={days} choices={ages} onChoose={setDays} />
             </label>
             <p role="status" className="mt-3">
                 {data === undefined ? (

@@ -1,3 +1,5 @@
+import type { MenusSearch } from '../../app/menusSearch'
+
 /** Which menu is shown, which of its entries, and to whom, when and how wide. */
-export type Search = { menu?: string; entry?: string; who?: string; at?: string; width?: 'phone' }
+export type Search = MenusSearch
 export type SetSearch = (change: { [Key in keyof Search]?: Search[Key] | undefined }) => void

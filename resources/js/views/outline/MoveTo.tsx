@@ -10,6 +10,7 @@ import { count } from '../../ui/count'
 import { Modal } from '../../ui/Modal'
 import { placeAt, type Spot } from './place'
 import { DialogActions } from '../../ui/DialogActions'
+import { Choice } from '../../ui/Choice'
 
 type Moved = { id: string; name: string }
 
@@ -60,16 +61,15 @@ function Chooser({ pages, onClose, onDone }: { pages: Moved[]; onClose: () => vo
             <fieldset className="flex gap-4" disabled={chosen === null || chosen.id === 'top'}>
                 <legend className="sr-only">Where exactly</legend>
                 {spots.map(([value, word]) => (
-                    <label key={value} className="flex items-center gap-1.5">
-                        <input
-                            type="radio"
-                            name="spot"
-                            checked={spot === value}
-                            onChange={() => setSpot(value)}
-                            className="accent-heron"
-                        />
+                    <Choice
+                        key={value}
+                        type="radio"
+                        name="spot"
+                        checked={spot === value}
+                        onChange={() => setSpot(value)}
+                    >
                         {word}
-                    </label>
+                    </Choice>
                 ))}
             </fieldset>
             <p role="status" className="min-h-5 text-ink-2">

@@ -1,19 +1,7 @@
-/** What the address of the outline holds. */
-export type Search = {
-    open?: string
-    row?: string
-    top?: number
-    page?: string
-    filter?: string
-    state?: string
-    kind?: string
-    layout?: string
-    marked?: string
-    drawing?: boolean
-}
+import type { OutlineSearch } from '../../app/outlineSearch'
+
+/** What the address of the outline holds, but for the sheet's tab. */
+export type Search = Omit<OutlineSearch, 'tab'>
 
 /** Changes some of it. */
-export type SetSearch = (
-    change: Search & { tab?: 'details' | 'content' | 'search' | 'history' },
-    how?: { replace: boolean },
-) => void
+export type SetSearch = (change: OutlineSearch, how?: { replace: boolean }) => void

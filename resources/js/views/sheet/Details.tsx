@@ -7,13 +7,14 @@ import { useAddressAnswer } from '../../app/useAddressAnswer'
 import { readable } from '../../ui/Address'
 import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
-import { Field, FieldFrame, inputClasses } from '../../ui/Field'
+import { Field, FieldFrame } from '../../ui/Field'
 import { date } from '../../ui/time'
 import type { Loaded } from './loaded'
 import { Settings } from './Settings'
 import { useSaveKey } from './useSaveKey'
 import { useSavePage } from './useSavePage'
 import { SaveBar } from './SaveBar'
+import { Select } from '../../ui/Select'
 
 const layouts: [Schemas['PageSheet']['layout'], string][] = [
     ['page', 'its content'],
@@ -124,23 +125,12 @@ export function Details({ loaded, onUnsaved, onGoTo }: Props) {
                     />
                     <FieldFrame label="Layout">
                         {({ id }) => (
-                            <select
+                            <Select
                                 id={id}
-                                className={inputClasses}
                                 value={value.layout}
-                                onChange={event =>
-                                    setTyped(before => ({
-                                        ...before,
-                                        layout: event.target.value as Schemas['PageSheet']['layout'],
-                                    }))
-                                }
-                            >
-                                {layouts.map(([layout, words]) => (
-                                    <option key={layout} value={layout}>
-                                        {words}
-                                    </option>
-                                ))}
-                            </select>
+                                choices={layouts}
+                                onChoose={layout => setTyped(before => ({ ...before, layout }))}
+                            />
                         )}
                     </FieldFrame>
                 </fieldset>

@@ -11,6 +11,7 @@ import { ago, clock } from '../../ui/time'
 import { Compare } from './Compare'
 import { Muted } from '../../ui/Muted'
 import { ReadFailure } from '../../ui/ReadFailure'
+import { Choice } from '../../ui/Choice'
 
 type Entry = Schemas['HistoryEntry']
 type Version = Schemas['Version']
@@ -55,15 +56,13 @@ export function HistoryTab({ sheet, onBrought }: { sheet: Schemas['PageSheet']; 
     return (
         <section aria-label="History of the page">
             {versions.some(version => version.minor) && (
-                <label className="mb-1 flex items-center justify-end gap-1.5 text-[13px] text-ink-2">
-                    <input
-                        type="checkbox"
-                        className="accent-heron"
-                        checked={minorToo}
-                        onChange={event => setMinorToo(event.target.checked)}
-                    />
+                <Choice
+                    className="mb-1 justify-end text-[13px] text-ink-2"
+                    checked={minorToo}
+                    onChange={event => setMinorToo(event.target.checked)}
+                >
                     minor versions too
-                </label>
+                </Choice>
             )}
             <ul className="grid gap-2">
                 {items.map(item =>

@@ -9,6 +9,8 @@ import { inputClasses } from '../../ui/Field'
 import { Modal } from '../../ui/Modal'
 import { Alert } from '../../ui/Alert'
 import { DialogActions } from '../../ui/DialogActions'
+import { Choice } from '../../ui/Choice'
+import { Select } from '../../ui/Select'
 
 type Kind = Schemas['PageKind']
 
@@ -58,7 +60,7 @@ export function KindDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']; on
             open
             onClose={onClose}
             title={`What kind of page is ${sheet.name}?`}
-            description="Its words, place and address stay, whatever kind it is."
+            description="Its content, place and address stay, whatever kind it is."
             width={560}
         >
             <form
@@ -69,41 +71,37 @@ export function KindDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']; on
                 }}
             >
                 <div className="grid gap-1.5">
-                    {kinds.map(([value, word, says]) => (
-                        <label key={value} className="flex items-baseline gap-2">
-                            <input
-                                type="radio"
-                                name="kind"
-                                className="accent-heron"
-                                checked={kind === value}
-                                onChange={() => {
-                                    setKind(value)
-                                    setTarget(null)
-                                }}
-                            />
+                    {kinds.map(([value, label, description]) => (
+                        <Choice
+                            key={value}
+                            type="radio"
+                            name="kind"
+                            className="items-baseline!"
+                            checked={kind === value}
+                            onChange={() => {
+                                setKind(value)
+                                setTarget(null)
+                            }}
+                        >
                             <span>
-                                <b className="font-semibold">{word}</b> <span className="text-ink-2">{says}</span>
+                                <b className="font-semibold">{label}</b>{' '}
+                                <span className="text-ink-2">{description}</span>
                             </span>
-                        </label>
+                        </Choice>
                     ))}
                 </div>
                 {kind === 'pointer' && (
                     <label className="flex items-center gap-2">
                         It leads to{' '}
-                        <select
+                        <Select
+                            className="w-auto!"
                             value={way}
-                            onChange={event => {
-                                setWay(event.target.value as Leads)
+                            choices={leads}
+                            onChoose={chosen => {
+                                setWay(chosen)
                                 setTarget(null)
                             }}
-                            className="h-[30px] rounded-[5px] border border-edge bg-sheet px-2"
-                        >
-                            {leads.map(([value, words]) => (
-                                <option key={value} value={value}>
-                                    {words}
-                                </option>
-                            ))}
-                        </select>
+                        />
                     </label>
                 )}
                 {needs && lead === 'page' && (

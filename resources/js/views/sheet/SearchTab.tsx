@@ -10,6 +10,7 @@ import type { Loaded } from './loaded'
 import { useSaveKey } from './useSaveKey'
 import { useSavePage } from './useSavePage'
 import { SaveBar } from './SaveBar'
+import { Choice } from '../../ui/Choice'
 import { ReadFailure } from '../../ui/ReadFailure'
 
 const titleSources = { own: 'Its own.', pattern: "From the site's pattern. Type here to give the page its own." }
@@ -109,14 +110,12 @@ export function SearchTab({ loaded, onUnsaved }: { loaded: Loaded; onUnsaved: (u
                         />
                     )}
                 </FieldFrame>
-                <label className="flex items-baseline gap-2">
-                    <input
-                        type="checkbox"
-                        className="accent-heron"
-                        checked={value.indexed && sheet.listed}
-                        disabled={!sheet.listed}
-                        onChange={event => setTyped(before => ({ ...before, indexed: event.target.checked }))}
-                    />
+                <Choice
+                    className="items-baseline!"
+                    checked={value.indexed && sheet.listed}
+                    disabled={!sheet.listed}
+                    onChange={event => setTyped(before => ({ ...before, indexed: event.target.checked }))}
+                >
                     <span>
                         Search engines may list this page (index)
                         <span className="block text-[12px] text-ink-3">
@@ -127,7 +126,7 @@ export function SearchTab({ loaded, onUnsaved }: { loaded: Loaded; onUnsaved: (u
                                   : 'They are asked not to (noindex), and it is left out of the sitemap.'}
                         </span>
                     </span>
-                </label>
+                </Choice>
             </fieldset>
             <SaveBar dirty={dirty} save={save} writes={site.writes} onPutBack={() => setTyped({})} />
             <p className="border-t border-line pt-3 text-[13px] text-ink-3">

@@ -17,6 +17,7 @@ import { useSaveKey } from './useSaveKey'
 import { useContentSaving } from './useContentSaving'
 import { ContentConflict } from './ContentConflict'
 import { Alert } from '../../ui/Alert'
+import { Choice } from '../../ui/Choice'
 
 type Props = {
     sheet: Schemas['PageSheet']
@@ -149,15 +150,13 @@ export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
                         onChange={event => say({ ...said, note: event.target.value })}
                         className={inputClasses}
                     />
-                    <label className="flex items-center gap-1.5 whitespace-nowrap">
-                        <input
-                            type="checkbox"
-                            className="accent-heron"
-                            checked={said.minor}
-                            onChange={event => say({ ...said, minor: event.target.checked })}
-                        />
+                    <Choice
+                        className="whitespace-nowrap"
+                        checked={said.minor}
+                        onChange={event => say({ ...said, minor: event.target.checked })}
+                    >
                         minor
-                    </label>
+                    </Choice>
                 </div>
             )}
             <div className="flex items-center gap-2">

@@ -1,9 +1,24 @@
 import { useState, type FormEvent } from 'react'
 import { Button } from '../../../ui/Button'
-import { Field, FieldFrame, inputClasses } from '../../../ui/Field'
+import { Choice } from '../../../ui/Choice'
+import { Field, FieldFrame } from '../../../ui/Field'
 import { Modal } from '../../../ui/Modal'
 import type { Picture } from './picture'
 import { DialogActions } from '../../../ui/DialogActions'
+import { Select } from '../../../ui/Select'
+
+const aligns = [
+    ['left', 'left'],
+    ['centre', 'centre'],
+    ['right', 'right'],
+] as const
+
+const widths = [
+    [25, '25 %'],
+    [50, '50 %'],
+    [75, '75 %'],
+    [100, '100 %'],
+] as const
 
 type Props = { picture: Picture; onClose: () => void; onTake: (picture: Picture) => void }
 
@@ -43,15 +58,9 @@ export function PictureDialog({ picture: given, onClose, onTake }: Props) {
                     }
                     hint="What the picture shows, in a sentence."
                 />
-                <label className="flex items-center gap-2">
-                    <input
-                        type="checkbox"
-                        checked={picture.decorative}
-                        onChange={event => set({ decorative: event.target.checked })}
-                        className="accent-heron"
-                    />
+                <Choice checked={picture.decorative} onChange={event => set({ decorative: event.target.checked })}>
                     Decorative: it says nothing that the text does not
-                </label>
+                </Choice>
                 <Field
                     stacked
                     label="Caption"
@@ -59,19 +68,16 @@ export function PictureDialog({ picture: given, onClose, onTake }: Props) {
                     onChange={event => set({ caption: event.target.value })}
                 />
                 <div className="grid grid-cols-2 gap-3">
-                    <Choice
-                        label="Alignment"
-                        value={picture.align}
-                        options={['left', 'centre', 'right']}
-                        onChange={align => set({ align: align as Picture['align'] })}
-                    />
-                    <Choice
-                        label="Width"
-                        value={String(picture.width)}
-                        options={['25', '50', '75', '100']}
-                        unit=" %"
-                        onChange={width => set({ width: Number(width) as Picture['width'] })}
-                    />
+                    <FieldFrame stacked label="Alignment">
+                        {({ id }) => (
+                            <Select id={id} value={picture.align} choices={aligns} onChoose={align => set({ align })} />
+                        )}
+                    </FieldFrame>
+                    <FieldFrame stacked label="Width">
+                        {({ id }) => (
+                            <Select id={id} value={picture.width} choices={widths} onChoose={width => set({ width })} />
+                        )}
+                    </FieldFrame>
                 </div>
                 <DialogActions>
                     <Button onClick={onClose}>Let it be</Button>
@@ -81,34 +87,5 @@ export function PictureDialog({ picture: given, onClose, onTake }: Props) {
                 </DialogActions>
             </form>
         </Modal>
-    )
-}
-
-function Choice({
-    label,
-    value,
-    options,
-    unit = '',
-    onChange,
-}: {
-    label: string
-    value: string
-    options: string[]
-    unit?: string
-    onChange: (value: string) => void
-}) {
-    return (
-        <FieldFrame stacked label={label}>
-            {({ id }) => (
-                <select id={id} value={value} onChange={event => onChange(event.target.value)} className={inputClasses}>
-                    {options.map(option => (
-                        <option key={option} value={option}>
-                            {option}
-                            {unit}
-                        </option>
-                    ))}
-                </select>
-            )}
-        </FieldFrame>
     )
 }
