@@ -55,10 +55,10 @@ final class Site extends Model
         return 'key';
     }
 
-    /** @return HasMany<Page, $this> */
+    /** @return HasMany<Page, $this> each of which knows this site, so that it is not read again to ask what somebody may do there */
     public function pages(): HasMany
     {
-        return $this->hasMany(Page::class);
+        return $this->hasMany(Page::class)->chaperone();
     }
 
     /** @return HasMany<HistoryEntry, $this> */

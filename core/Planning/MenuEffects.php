@@ -210,8 +210,7 @@ final class MenuEffects
         if ($touched === []) {
             return [];
         }
-        $now = $parent === null || $this->workspace->pages->find($parent) !== null ? $this->workspace->pages->childOrder($parent) : [];
-        [$old, $new] = [$this->workspace->pages->childOrderBefore($parent), $now];
+        [$old, $new] = [$this->workspace->pages->childOrderBefore($parent), $this->childOrderAfter($parent)];
         $others = self::keys(array_diff_key(array_intersect_key($old, $new), $all));
         [$from, $to] = [self::ranks($old, $others, $touched), self::ranks($new, $others, $touched)];
         $moved = $left = [];
@@ -328,8 +327,7 @@ final class MenuEffects
         if ($depth === 0) {
             return [];
         }
-        $now = $parent === null || $this->workspace->pages->find($parent) !== null ? $this->workspace->pages->childOrder($parent) : [];
-        $children = array_map(strval(...), array_keys($now + $this->workspace->pages->childOrderBefore($parent)));
+        $children = self::keys($this->childOrderAfter($parent) + $this->workspace->pages->childOrderBefore($parent));
         $this->workspace->pages->expect($children);
         $found = array_fill_keys($children, true);
         foreach ($children as $child) {
@@ -339,6 +337,12 @@ final class MenuEffects
         }
 
         return $found;
+    }
+
+    /** @return array<string, int> none below a page that the batch removes */
+    private function childOrderAfter(?string $parent): array
+    {
+        return $parent === null || $this->workspace->pages->find($parent) !== null ? $this->workspace->pages->childOrder($parent) : [];
     }
 
     /**

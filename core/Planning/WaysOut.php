@@ -39,8 +39,8 @@ final class WaysOut
 
     private function ofPage(Page $wanting, Address $wanted, Claim $held): Conflict
     {
-        $waiting = $held->heldFor === null ? null : $this->workspace->pages->find($held->heldFor);
-        $holder = $waiting ?? ($held->page === null ? null : $this->workspace->pages->find($held->page));
+        $waiting = $this->page($held->heldFor);
+        $holder = $waiting ?? $this->page($held->page);
         $wantsAsOwn = $wanted->key === $wanting->address->key;
         $swap = $wantsAsOwn && $held->kind === ClaimKind::Page && $holder !== null ? $this->swap($wanting, $holder) : null;
         $free = $wantsAsOwn && $wanting->pinned === null && $wanting->id !== $this->workspace->startPage() ? $this->freeSlug($wanting) : null;
@@ -56,8 +56,8 @@ final class WaysOut
     /** Of a redirect rule that wants an address which somebody else holds. */
     private function ofRule(Rule $wanting, Address $wanted, Claim $held): Conflict
     {
-        $waiting = $held->heldFor === null ? null : $this->workspace->pages->find($held->heldFor);
-        $holder = $waiting ?? ($held->page === null ? null : $this->workspace->pages->find($held->page));
+        $waiting = $this->page($held->heldFor);
+        $holder = $waiting ?? $this->page($held->page);
         $front = $wanting->with(['inFront' => true]);
         $isServed =
             in_array($held->kind, [ClaimKind::Page, ClaimKind::Also], true) &&
@@ -72,6 +72,11 @@ final class WaysOut
             [...$this->fromHolder($held, $waiting), ...$isServed ? [WayOut::standInFront($wanting->id)] : [], WayOut::chooseAnother()],
             $wanting->id,
         );
+    }
+
+    private function page(?string $id): ?Page
+    {
+        return $id === null ? null : $this->workspace->pages->find($id);
     }
 
     /** @return list<WayOut> */
