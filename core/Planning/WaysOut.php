@@ -84,12 +84,12 @@ final class WaysOut
     {
         if ($waiting !== null && $waiting->isBinned()) {
             $root = $this->workspace->pages->find((string) $waiting->bin);
-            $empties =
+            $deletes =
                 $root === null || $waiting->isProtected || $this->workspace->pages->before($root->id)?->isBinned() !== true
                     ? []
-                    : [WayOut::emptyIt($root->id, $held->address)];
+                    : [WayOut::deleteForGood($root->id, $held->address)];
 
-            return [WayOut::giveWay(WayOutKind::TakeOver, $held->address), ...$empties];
+            return [WayOut::giveWay(WayOutKind::TakeOver, $held->address), ...$deletes];
         }
 
         return match ($held->kind) {

@@ -41,9 +41,9 @@ final readonly class WayOut
     }
 
     /** @param  string  $root the page that was put in the bin and took the holder along */
-    public static function emptyIt(string $root, Address $address): self
+    public static function deleteForGood(string $root, Address $address): self
     {
-        return new self(WayOutKind::EmptyIt, [new DeleteForGood($root)], [Decision::giveWay($address)], null);
+        return new self(WayOutKind::DeleteForGood, [new DeleteForGood($root)], [Decision::giveWay($address)], null);
     }
 
     public static function standInFront(string $rule): self

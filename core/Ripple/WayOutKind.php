@@ -11,8 +11,8 @@ enum WayOutKind: string
     case ReplaceRedirect = 'replace-redirect';
     /** Take it from a page in the bin, which stays there without it. */
     case TakeOver = 'take-over';
-    /** Empty the page that holds it out of the bin. */
-    case EmptyIt = 'empty-it';
+    /** Delete the page in the bin that holds it for good. */
+    case DeleteForGood = 'delete-for-good';
     /** Let a page answer where one was recorded as gone. */
     case AnswerAgain = 'answer-again';
     /** Let a redirect answer before the page that holds the address. */

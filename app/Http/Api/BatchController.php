@@ -50,7 +50,7 @@ final readonly class BatchController
         OA\Post(
             path: '/sites/{site}/ripple/{group}',
             operationId: 'rippleRows',
-            description: 'One group of what a batch would do, complete: a piece at a time, narrowed to a text, or as CSV.',
+            description: 'One group of what a batch would do, complete: a piece at a time, filtered by a text, or as CSV.',
             parameters: [new Query('text'), new Query('offset', 'integer'), new Query('format', description: 'csv for the whole list as a file')],
             requestBody: new Body('Batch'),
             responses: [

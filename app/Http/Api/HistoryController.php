@@ -46,7 +46,7 @@ final readonly class HistoryController
         OA\Get(
             path: '/sites/{site}/history',
             operationId: 'history',
-            description: 'Applied batches, newest first, fifty at a time; before names the last entry one has. Narrowed to a page, a person, a kind of change, a span of days, or a text.',
+            description: 'Applied batches, newest first, fifty at a time; before names the last entry one has. Filtered by a page, a person, a kind of change, a span of days, or a text.',
             parameters: [
                 new Query('before'),
                 new Query('page'),

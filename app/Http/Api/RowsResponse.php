@@ -12,7 +12,7 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /**
- * A list of consequences as asked for: narrowed, a piece of it, or the whole of it as CSV (RFC 4180).
+ * A list of consequences as asked for: filtered, a piece of it, or the whole of it as CSV (RFC 4180).
  *
  * @phpstan-import-type Row from \App\Desk\RippleRows
  */

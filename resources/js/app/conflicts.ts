@@ -22,7 +22,7 @@ export function wayOutLabel(way: Schemas['WayOut']) {
         swap: 'Swap the two',
         'replace-redirect': 'Replace the redirect',
         'take-over': 'Take it over',
-        'empty-it': 'Delete it for good',
+        'delete-for-good': 'Delete it for good',
         'answer-again': 'Answer there again',
         'stand-in-front': 'Let the redirect answer before it',
         'choose-another': 'Choose another',

@@ -123,7 +123,7 @@ final class BinTest extends TestCase
         $conflict = $this->site->plan($make)->toDecide->conflicts[0];
         self::assertSame('Winter', $conflict->holder?->name);
         self::assertSame(
-            ['take-over', 'empty-it', 'free-slug', 'choose-another'],
+            ['take-over', 'delete-for-good', 'free-slug', 'choose-another'],
             array_map(static fn (WayOut $way): string => $way->kind->value, $conflict->waysOut),
         );
         $this->site->carryOut($this->site->planBatch(new Batch([$make], Decisions::of(...$conflict->waysOut[0]->decisions))));

@@ -191,7 +191,7 @@ use OpenApi\Attributes as OA;
             new OA\Property(
                 'kind',
                 type: 'string',
-                enum: ['free-slug', 'swap', 'replace-redirect', 'take-over', 'empty-it', 'answer-again', 'stand-in-front', 'choose-another'],
+                enum: ['free-slug', 'swap', 'replace-redirect', 'take-over', 'delete-for-good', 'answer-again', 'stand-in-front', 'choose-another'],
             ),
             new OA\Property('slug', type: 'string', nullable: true),
             new OA\Property('changes', type: 'array', items: new OA\Items(ref: '#/components/schemas/Change')),
