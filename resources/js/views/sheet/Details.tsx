@@ -17,8 +17,8 @@ import { SaveBar } from './SaveBar'
 import { Select } from '../../ui/Select'
 
 const layouts: [Schemas['PageSheet']['layout'], string][] = [
-    ['page', 'its content'],
-    ['section', 'its content, and cards of what is inside'],
+    ['page', 'content alone'],
+    ['section', 'content, and cards of what is inside'],
     ['home', 'front page'],
     ['site-map', 'map of the site'],
 ]
