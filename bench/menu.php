@@ -42,7 +42,7 @@ $root = DB::selectOne(
 $known = array_column((new StoredMenus(DB::connection(), $site))->all(), 'id', 'name');
 if (! isset($known['Bench footer'])) {
     $id = (string) Str::ulid();
-    $entry = new Entry((string) Str::ulid(), null, 0, EntryKind::Branch, Target::page($root->ulid), spread: new BranchContents(1));
+    $entry = new Entry((string) Str::ulid(), null, 0, EntryKind::Branch, Target::page($root->ulid), contents: new BranchContents(1));
     $apply->apply(
         $site,
         null,

@@ -24,7 +24,7 @@ final readonly class Planners
     public function for(Site $site, Authority $authority = Authority::Manager): Planner
     {
         return new Planner(
-            $site->frame($authority, Layout::places(), Layout::PAGES),
+            $site->context($authority, Layout::places(), Layout::PAGES),
             new StoredPages($this->db, $site),
             new StoredLedger($this->db, $site),
             new StoredLinks($this->db, $site),

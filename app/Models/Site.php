@@ -88,7 +88,7 @@ final class Site extends Model
      * @param  array<string, MenuPlace>  $places
      * @param  list<string>  $layouts
      */
-    public function frame(Authority $authority = Authority::Manager, array $places = [], array $layouts = []): SiteContext
+    public function context(Authority $authority = Authority::Manager, array $places = [], array $layouts = []): SiteContext
     {
         $starts = Page::query()->whereKey(array_filter([$this->start_page_id, $this->start_page_signed_in_id]))->pluck('ulid', 'id');
 

@@ -42,7 +42,7 @@ final readonly class MenusOfPage
         $found = 'none';
         foreach ($menu->entries as $entry) {
             $way = $entry->wayTo($line);
-            if ($way !== null && array_intersect($way, $entry->spread->out ?? []) === []) {
+            if ($way !== null && array_intersect($way, $entry->contents->out ?? []) === []) {
                 return 'shows';
             }
             $found = $way === null ? $found : 'leaves-out';

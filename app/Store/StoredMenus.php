@@ -29,7 +29,7 @@ final readonly class StoredMenus implements Menus
     {
         $entries = [];
         $rows = $this->db->select(
-            'select m.ulid as menu, e.ulid, e.parent, e.position, e.kind, p.ulid as page, e.target, e.label, e.title, e.new_window, e.audience, e.spread, e.text, e.picture,
+            'select m.ulid as menu, e.ulid, e.parent, e.position, e.kind, p.ulid as page, e.target, e.label, e.title, e.new_window, e.audience, e.contents, e.text, e.picture,
             extract(epoch from e.from_at)::bigint as from_at, extract(epoch from e.until_at)::bigint as until_at from menus m
                 join menu_entries e on e.menu_id = m.id left join pages p on p.id = e.page_id where m.site_id = ?',
             [$this->site->id],
@@ -48,7 +48,7 @@ final readonly class StoredMenus implements Menus
     /** What a new site has: a main menu that is filled from the tree. */
     public function begin(): void
     {
-        $bar = new Entry((string) Str::ulid(), null, 0, EntryKind::Branch, spread: new BranchContents(2));
+        $bar = new Entry((string) Str::ulid(), null, 0, EntryKind::Branch, contents: new BranchContents(2));
         $this->insert(new Menu((string) Str::ulid(), 'Main', MenuKind::Menu, 'main', [$bar->id => $bar]));
     }
 
@@ -91,9 +91,9 @@ final readonly class StoredMenus implements Menus
         }
         $this->db->insert(
             <<<'SQL'
-            insert into menu_entries (ulid, menu_id, parent, position, kind, page_id, target, label, title, new_window, audience, from_at, until_at, spread, text, picture)
-            select n.id, m.id, n.parent, n.position, n.kind, p.id, n.target, n.label, n.title, n."newWindow", n.audience, n."from", n.until, n.spread, n.text, n.picture
-            from jsonb_to_recordset(?::jsonb) as n(id text, parent text, position bigint, kind text, page text, target text, label text, title text, "newWindow" boolean, audience text, "from" timestamptz, until timestamptz, spread jsonb, text text, picture text)
+            insert into menu_entries (ulid, menu_id, parent, position, kind, page_id, target, label, title, new_window, audience, from_at, until_at, contents, text, picture)
+            select n.id, m.id, n.parent, n.position, n.kind, p.id, n.target, n.label, n.title, n."newWindow", n.audience, n."from", n.until, n.contents, n.text, n.picture
+            from jsonb_to_recordset(?::jsonb) as n(id text, parent text, position bigint, kind text, page text, target text, label text, title text, "newWindow" boolean, audience text, "from" timestamptz, until timestamptz, contents jsonb, text text, picture text)
             join menus m on m.ulid = ? left join pages p on p.ulid = n.page and p.site_id = m.site_id
             SQL
             ,
@@ -105,7 +105,7 @@ final readonly class StoredMenus implements Menus
     {
         $at = static fn (?int $seconds): ?Moment => $seconds === null ? null : Moment::at($seconds);
         $leads = $row->page === null ? $row->target : "page $row->page";
-        $spread = $row->spread === null ? null : json_decode($row->spread, true, flags: JSON_THROW_ON_ERROR);
+        $contents = $row->contents === null ? null : json_decode($row->contents, true, flags: JSON_THROW_ON_ERROR);
 
         return new Entry(
             $row->ulid,
@@ -119,7 +119,7 @@ final readonly class StoredMenus implements Menus
             Audience::read($row->audience),
             $at($row->from_at),
             $at($row->until_at),
-            $spread === null ? null : BranchContents::fromArray($spread),
+            $contents === null ? null : BranchContents::fromArray($contents),
             $row->text,
             $row->picture,
         );

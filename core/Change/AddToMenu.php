@@ -37,8 +37,8 @@ final readonly class AddToMenu implements RequestedChange
         $menu = $this->menu($workspace);
         $page = $workspace->pages->page($this->page);
         foreach ($menu->entries as $entry) {
-            if ($entry->spread !== null && in_array($page->id, $entry->spread->out, true)) {
-                $workspace->menus->put($menu->put($entry->with(['spread' => $entry->spread->lettingIn($page->id)])));
+            if ($entry->contents !== null && in_array($page->id, $entry->contents->out, true)) {
+                $workspace->menus->put($menu->put($entry->with(['contents' => $entry->contents->lettingIn($page->id)])));
 
                 return;
             }

@@ -37,8 +37,8 @@ final readonly class RemoveFromMenu implements RequestedChange
             $kept = $kept->without($entry->id);
         }
         foreach ($menu->entries as $entry) {
-            if ($entry->spread !== null && ! in_array($page->id, $entry->spread->out, true) && $entry->wayTo($line) !== null) {
-                $kept = $kept->put(($kept->entries[$entry->id] ?? $entry)->with(['spread' => $entry->spread->leavingOut($page->id)]));
+            if ($entry->contents !== null && ! in_array($page->id, $entry->contents->out, true) && $entry->wayTo($line) !== null) {
+                $kept = $kept->put(($kept->entries[$entry->id] ?? $entry)->with(['contents' => $entry->contents->leavingOut($page->id)]));
             }
         }
         if ($kept === $menu) {

@@ -16,7 +16,7 @@ final readonly class Entry
      * @param  Target|null  $leadsTo  what it leads to; of a branch the page it is filled from, null for the top of the tree
      * @param  string  $label  empty to follow the page's name
      * @param  string  $title  of the link, for those who point at it
-     * @param  BranchContents|null  $spread  of a branch only
+     * @param  BranchContents|null  $contents  of a branch only
      * @param  string  $text  of picks: the card's text, empty to follow the page
      * @param  string|null  $picture  of picks: a file, null to follow the page
      */
@@ -32,7 +32,7 @@ final readonly class Entry
         public Audience $audience = new Audience(),
         public ?Moment $from = null,
         public ?Moment $until = null,
-        public ?BranchContents $spread = null,
+        public ?BranchContents $contents = null,
         public string $text = '',
         public ?string $picture = null,
     ) {
@@ -53,13 +53,13 @@ final readonly class Entry
      */
     public function wayTo(array $line): ?array
     {
-        if ($this->kind !== EntryKind::Branch || $this->spread === null) {
+        if ($this->kind !== EntryKind::Branch || $this->contents === null) {
             return null;
         }
         $root = $this->page() === null ? 0 : array_search($this->page(), $line, true);
         $way = $root === false ? [] : array_slice($line, $this->page() === null ? 0 : $root + 1);
 
-        return $way === [] || count($way) > $this->spread->depth ? null : $way;
+        return $way === [] || count($way) > $this->contents->depth ? null : $way;
     }
 
     /** @param  array<string, mixed>  $fields fields under their constructor names */
@@ -83,7 +83,7 @@ final readonly class Entry
             'audience' => $this->audience->toText(),
             'from' => $this->from?->iso(),
             'until' => $this->until?->iso(),
-            'spread' => $this->spread?->toArray(),
+            'contents' => $this->contents?->toArray(),
             'text' => $this->text,
             'picture' => $this->picture,
         ];
@@ -104,7 +104,7 @@ final readonly class Entry
             Audience::read($kept['audience']),
             $kept['from'] === null ? null : Moment::stored($kept['from']),
             $kept['until'] === null ? null : Moment::stored($kept['until']),
-            $kept['spread'] === null ? null : BranchContents::fromArray($kept['spread']),
+            $kept['contents'] === null ? null : BranchContents::fromArray($kept['contents']),
             $kept['text'],
             $kept['picture'],
         );

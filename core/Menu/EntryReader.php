@@ -114,7 +114,7 @@ final class EntryReader
             isset($entry['audience']) ? Audience::read(is_string($entry['audience']) ? $entry['audience'] : '') : Audience::everyone(),
             $from,
             $until,
-            $kind === EntryKind::Branch ? $this->spread($entry) : null,
+            $kind === EntryKind::Branch ? $this->contents($entry) : null,
             $this->text($entry, 'text', 500),
             $picture,
         );
@@ -135,7 +135,7 @@ final class EntryReader
     }
 
     /** @param  array<mixed>  $entry */
-    private function spread(array $entry): BranchContents
+    private function contents(array $entry): BranchContents
     {
         $order =
             BranchOrder::tryFrom(is_string($entry['order'] ?? null) ? $entry['order'] : 'tree') ??

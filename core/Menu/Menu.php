@@ -80,7 +80,7 @@ final readonly class Menu
     {
         $named = [];
         foreach ($this->entries as $entry) {
-            array_push($named, $entry->page(), ...$entry->spread->out ?? [], ...$entry->spread->in ?? []);
+            array_push($named, $entry->page(), ...$entry->contents->out ?? [], ...$entry->contents->in ?? []);
         }
 
         return array_values(array_unique(array_filter($named)));
@@ -108,8 +108,8 @@ final readonly class Menu
         foreach ($pages === [] ? [] : $this->entries as $id => $entry) {
             if (isset($pages[(string) $entry->page()])) {
                 $kept = $kept->without((string) $id);
-            } elseif ($entry->spread !== null && array_intersect_key(array_flip([...$entry->spread->out, ...$entry->spread->in]), $pages) !== []) {
-                $kept = $kept->put(($kept->entries[$id] ?? $entry)->with(['spread' => $entry->spread->without($pages)]));
+            } elseif ($entry->contents !== null && array_intersect_key(array_flip([...$entry->contents->out, ...$entry->contents->in]), $pages) !== []) {
+                $kept = $kept->put(($kept->entries[$id] ?? $entry)->with(['contents' => $entry->contents->without($pages)]));
             }
         }
 

@@ -158,7 +158,7 @@ final class MenuFile
     {
         $target =
             $entry->leadsTo === null ? [] : ($entry->kind === EntryKind::Branch ? ['page' => $entry->leadsTo->value] : $entry->leadsTo->toArray());
-        $spread = $entry->spread?->toArray() ?? [];
+        $contents = $entry->contents?->toArray() ?? [];
 
         return ['kind' => $entry->kind->value] +
             $target +
@@ -170,7 +170,7 @@ final class MenuFile
                     'audience' => $entry->audience->isEveryone() ? '' : $entry->audience->toText(),
                     'from' => $entry->from?->iso(),
                     'until' => $entry->until?->iso(),
-                    ...$spread,
+                    ...$contents,
                     'text' => $entry->text,
                     'picture' => $entry->picture,
                 ],

@@ -33,7 +33,7 @@ final class MenuResolver
         $ids = [];
         foreach ($menu->entries as $entry) {
             $ids[] = $entry->page();
-            array_push($ids, ...$entry->spread->out ?? []);
+            array_push($ids, ...$entry->contents->out ?? []);
         }
         $this->known = $this->pages->pages(array_values(array_unique(array_filter($ids))));
 
@@ -108,17 +108,17 @@ final class MenuResolver
     private function branch(Entry $entry): array
     {
         $root = $entry->page();
-        $spread = $entry->spread ?? new BranchContents();
+        $contents = $entry->contents ?? new BranchContents();
         $own = $this->hidden($entry->with(['kind' => EntryKind::Heading]), null);
         $rootPage = $root === null ? null : $this->known[$root] ?? null;
         $gone = $root !== null && $rootPage === null ? Hidden::Gone : ($rootPage?->hidden !== null ? Hidden::Above : null);
         $by = [];
-        foreach ($gone !== null ? [] : $this->pages->below($root, $spread->depth) as $page) {
-            if ($page->listed || in_array($page->id, $spread->in, true)) {
+        foreach ($gone !== null ? [] : $this->pages->below($root, $contents->depth) as $page) {
+            if ($page->listed || in_array($page->id, $contents->in, true)) {
                 $by[$page->parent ?? ''][] = $page;
             }
         }
-        $shown = $this->filled($entry, $spread, $by, $root ?? '', 1);
+        $shown = $this->filled($entry, $contents, $by, $root ?? '', 1);
         if ($own[0] !== null || $shown === []) {
             $label = $entry->label !== '' ? $entry->label : $rootPage->name ?? 'The top of the tree';
 
@@ -134,19 +134,19 @@ final class MenuResolver
      * @param  array<string, list<MenuPage>>  $by  pages by parent
      * @return list<ResolvedEntry>
      */
-    private function filled(Entry $entry, BranchContents $spread, array $by, string $parent, int $level): array
+    private function filled(Entry $entry, BranchContents $contents, array $by, string $parent, int $level): array
     {
-        if ($level > $spread->depth) {
+        if ($level > $contents->depth) {
             return [];
         }
         $pages = $by[$parent] ?? [];
-        if ($spread->order === BranchOrder::Alphabet) {
-            usort($pages, static fn (MenuPage $a, MenuPage $b): int => $spread->order->compare($a->name, $a->position, $b->name, $b->position));
+        if ($contents->order === BranchOrder::Alphabet) {
+            usort($pages, static fn (MenuPage $a, MenuPage $b): int => $contents->order->compare($a->name, $a->position, $b->name, $b->position));
         }
         $resolved = [];
         foreach ($pages as $page) {
-            $isOut = $spread->out !== [] && in_array($page->id, $spread->out, true);
-            $under = $isOut ? [] : $this->filled($entry, $spread, $by, $page->id, $level + 1);
+            $isOut = $contents->out !== [] && in_array($page->id, $contents->out, true);
+            $under = $isOut ? [] : $this->filled($entry, $contents, $by, $page->id, $level + 1);
             $resolved[] = new ResolvedEntry(
                 $entry->id,
                 EntryKind::Branch,

@@ -133,7 +133,7 @@ final class MenuEffects
         if ($was === null && $is === null) {
             return;
         }
-        $depth = max($was->spread->depth ?? 1, $is->spread->depth ?? 1);
+        $depth = max($was->contents->depth ?? 1, $is->contents->depth ?? 1);
         $candidates = $was?->toArray() === $is?->toArray() ? $this->touchedIn($was, $is, $depth) : $this->wholeOf([$was, $is], $depth);
         $before = $after = [];
         foreach ($candidates as $page => $_) {
@@ -168,12 +168,12 @@ final class MenuEffects
         foreach ($byParent as $parent => $pages) {
             $parent = $parent === '' ? $is->page() : (string) $parent;
             $moved += match (true) {
-                ($was->spread->order ?? BranchOrder::Tree) !== ($is->spread->order ?? BranchOrder::Tree) => OutOfOrder::of(
+                ($was->contents->order ?? BranchOrder::Tree) !== ($is->contents->order ?? BranchOrder::Tree) => OutOfOrder::of(
                     $this->sorted($pages, $was, $this->workspace->pages->before(...)),
                     $this->sorted($pages, $is, $this->workspace->pages->find(...)),
                 ),
                 // In the order of the alphabet a page goes elsewhere with its name, and gets another label.
-                $is->spread?->order === BranchOrder::Alphabet => [],
+                $is->contents?->order === BranchOrder::Alphabet => [],
                 default => $this->movedAmong($parent, $pages, $was, $is),
             };
         }
@@ -189,7 +189,7 @@ final class MenuEffects
     private function sorted(array $pages, Entry $entry, \Closure $page): array
     {
         $found = array_map(static fn (string $id): Page => $page($id) ?? throw new \LogicException('A page is gone.'), $pages);
-        $order = $entry->spread->order ?? BranchOrder::Tree;
+        $order = $entry->contents->order ?? BranchOrder::Tree;
         usort($found, static fn (Page $a, Page $b): int => $order->compare($a->name, $a->position, $b->name, $b->position));
 
         return array_map(static fn (Page $each): string => $each->id, $found);

@@ -40,7 +40,7 @@ final class MenuReachability
                 foreach ($menu->entries as $entry) {
                     $pages += array_fill_keys(
                         $entry->kind === EntryKind::Branch
-                            ? $this->below($entry->page(), $entry->spread->depth ?? 1)
+                            ? $this->below($entry->page(), $entry->contents->depth ?? 1)
                             : array_filter([$entry->page()]),
                         $menu->name,
                     );

@@ -47,17 +47,17 @@ final readonly class ShownEntries
      */
     public function inBranch(Entry $entry, string $id): ?ShownEntry
     {
-        $spread = $entry->spread ?? new BranchContents();
+        $contents = $entry->contents ?? new BranchContents();
         $root = $entry->page();
         $page = ($this->page)($id);
         if ($page === null || ($root !== null && ($this->page)($root)?->isLive() !== true)) {
             return null;
         }
         $above = $page;
-        for ($level = 1; $level <= $spread->depth; $level++) {
-            $listed = $above->listed || in_array($above->id, $spread->in, true);
+        for ($level = 1; $level <= $contents->depth; $level++) {
+            $listed = $above->listed || in_array($above->id, $contents->in, true);
             $isStart = $root === null && $above->parent === null && $above->id === $this->startPage;
-            if ($isStart || ! $above->isLive() || ! $listed || in_array($above->id, $spread->out, true)) {
+            if ($isStart || ! $above->isLive() || ! $listed || in_array($above->id, $contents->out, true)) {
                 return null;
             }
             if ($above->parent === $root) {

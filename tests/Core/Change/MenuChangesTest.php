@@ -134,7 +134,7 @@ final class MenuChangesTest extends TestCase
     public function a_page_put_into_a_menu_undoes_the_exception_or_gets_an_entry_and_taken_out_the_reverse(): void
     {
         $this->site->apply(new RemoveFromMenu('Times', MemorySite::MAIN));
-        self::assertSame(['Times'], $this->site->menus[MemorySite::MAIN]->entries[MemorySite::BAR]->spread?->out);
+        self::assertSame(['Times'], $this->site->menus[MemorySite::MAIN]->entries[MemorySite::BAR]->contents?->out);
         $back = $this->site->apply(new AddToMenu('Times', MemorySite::MAIN));
         self::assertSame([['appears', 'Times', 'Travel']], $this->effects($back));
         self::assertCount(1, $this->site->menus[MemorySite::MAIN]->entries);
@@ -220,7 +220,7 @@ final class MenuChangesTest extends TestCase
             new Entry('e', null, 4, EntryKind::Address, Target::read('address', '/old', $this->site->rules), 'Old'),
             new Entry('f', null, 5, EntryKind::Address, Target::read('address', '/never', $this->site->rules), 'Never'),
             $this->page('g', 'Help', 6)->with(['label' => 'times']),
-            new Entry('h', null, 7, EntryKind::Branch, Target::page('Travel'), spread: new BranchContents()),
+            new Entry('h', null, 7, EntryKind::Branch, Target::page('Travel'), contents: new BranchContents()),
             $this->page('i', 'Travel', 0)->with(['parent' => 'a']),
             $this->page('j', 'Help', 0)->with(['parent' => 'i']),
         );

@@ -155,11 +155,11 @@ trait PortsContract
                 0,
                 EntryKind::Branch,
                 Target::page(self::HELP),
-                spread: new BranchContents(3, BranchOrder::Alphabet, [self::SUMMER], [self::TRAVEL]),
+                contents: new BranchContents(3, BranchOrder::Alphabet, [self::SUMMER], [self::TRAVEL]),
             ),
             new Entry('01J0000000000000000000ENT3', null, 1, EntryKind::Url, Target::url('https://tides.example/'), 'Tides'),
             new Entry('01J0000000000000000000ENT4', null, 2, EntryKind::Separator),
-            new Entry('01J0000000000000000000ENT5', null, 3, EntryKind::Branch, null, spread: new BranchContents(1)),
+            new Entry('01J0000000000000000000ENT5', null, 3, EntryKind::Branch, null, contents: new BranchContents(1)),
         ];
         $this->carryOut(
             new MakeMenu($menu, PageName::of('Footer'), MenuKind::Menu),

@@ -68,7 +68,7 @@ final class Invariants
                 $entries[$entry->id] = true;
                 Assert::assertArrayNotHasKey("$entry->parent#$entry->position", $stands, 'Two entries stand at one place.');
                 $stands["$entry->parent#$entry->position"] = true;
-                foreach (array_filter([$entry->page(), ...$entry->spread->out ?? [], ...$entry->spread->in ?? []]) as $page) {
+                foreach (array_filter([$entry->page(), ...$entry->contents->out ?? [], ...$entry->contents->in ?? []]) as $page) {
                     Assert::assertArrayHasKey($page, $site->pages, 'An entry leads to a page that is gone.');
                 }
             }

@@ -86,7 +86,7 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
     /** Begins with a main menu of two levels, filled from the tree. */
     public function __construct(public readonly AddressRules $rules = new AddressRules())
     {
-        $bar = new Entry(self::BAR, null, 0, EntryKind::Branch, spread: new BranchContents(2));
+        $bar = new Entry(self::BAR, null, 0, EntryKind::Branch, contents: new BranchContents(2));
         $this->menus = [self::MAIN => new Menu(self::MAIN, 'Main', MenuKind::Menu, 'main', [$bar->id => $bar])];
     }
 

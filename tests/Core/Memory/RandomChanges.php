@@ -305,7 +305,7 @@ final readonly class RandomChanges
                     1,
                     EntryKind::Branch,
                     $how < 3 ? Target::page($other) : null,
-                    spread: new BranchContents(1 + ($how % 3), BranchOrder::Tree, $how === 1 ? [$page] : [], $how === 2 ? [$page] : []),
+                    contents: new BranchContents(1 + ($how % 3), BranchOrder::Tree, $how === 1 ? [$page] : [], $how === 2 ? [$page] : []),
                 ),
                 new Entry($id(3), null, 2, EntryKind::Page, Target::page($other)),
                 new Entry($id(4), $id(3), 1, EntryKind::Url, Target::url('https://skerrivane.example/'), 'Elsewhere'),

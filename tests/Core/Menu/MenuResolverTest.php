@@ -65,8 +65,8 @@ final class MenuResolverTest extends TestCase
     #[Test]
     public function a_branch_of_a_page_follows_its_order_or_the_alphabet_and_makes_exceptions(): void
     {
-        $branch = fn (BranchContents $spread): Menu => $this->menu(
-            new Entry('b', null, 0, EntryKind::Branch, Target::page('Travel'), spread: $spread),
+        $branch = fn (BranchContents $contents): Menu => $this->menu(
+            new Entry('b', null, 0, EntryKind::Branch, Target::page('Travel'), contents: $contents),
         );
         self::assertSame(['Times', 'Fares'], array_keys($this->labels($branch(new BranchContents(1)))));
         self::assertSame(['Fares', 'Times'], array_keys($this->labels($branch(new BranchContents(1, BranchOrder::Alphabet)))));
@@ -80,7 +80,7 @@ final class MenuResolverTest extends TestCase
     #[Test]
     public function a_branch_that_shows_nothing_is_one_blank_entry_for_managers_and_none_for_visitors(): void
     {
-        $menu = $this->menu(new Entry('b', null, 0, EntryKind::Branch, Target::page('Help'), spread: new BranchContents()));
+        $menu = $this->menu(new Entry('b', null, 0, EntryKind::Branch, Target::page('Help'), contents: new BranchContents()));
         self::assertSame([], $this->labels($menu));
         self::assertSame(
             [['Help', Hidden::Blank]],

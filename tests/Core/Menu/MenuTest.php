@@ -64,13 +64,13 @@ final class MenuTest extends TestCase
         $menu = $this->menu(
             $this->entry('a', null, 0, 'Times'),
             $this->entry('b', null, 1, 'Fares'),
-            new Entry('c', null, 2, EntryKind::Branch, Target::page('Travel'), spread: new BranchContents(out: ['Times', 'Help'], in: ['Times'])),
-            new Entry('d', null, 3, EntryKind::Branch, Target::page('Times'), spread: new BranchContents()),
+            new Entry('c', null, 2, EntryKind::Branch, Target::page('Travel'), contents: new BranchContents(out: ['Times', 'Help'], in: ['Times'])),
+            new Entry('d', null, 3, EntryKind::Branch, Target::page('Times'), contents: new BranchContents()),
         );
         self::assertEqualsCanonicalizing(['Times', 'Fares', 'Travel', 'Help'], $menu->pagesNamed());
         $without = $menu->withoutPages(['Times' => true]);
         self::assertSame(['b', 'c'], $this->order($without));
-        self::assertSame([['Help'], []], [$without->entries['c']->spread?->out, $without->entries['c']->spread?->in]);
+        self::assertSame([['Help'], []], [$without->entries['c']->contents?->out, $without->entries['c']->contents?->in]);
         self::assertSame($menu, $menu->withoutPages([]));
     }
 

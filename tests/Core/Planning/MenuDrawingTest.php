@@ -99,9 +99,9 @@ final class MenuDrawingTest extends TestCase
         [, $after] = $this->drawing(
             $this->site->plan(
                 $this->arranged(
-                    new Entry('top', null, 0, EntryKind::Branch, spread: new BranchContents(1)),
+                    new Entry('top', null, 0, EntryKind::Branch, contents: new BranchContents(1)),
                     new Entry('line', null, 1, EntryKind::Separator),
-                    new Entry('in', null, 2, EntryKind::Branch, Target::page('Travel'), spread: new BranchContents(1)),
+                    new Entry('in', null, 2, EntryKind::Branch, Target::page('Travel'), contents: new BranchContents(1)),
                 ),
             ),
         );

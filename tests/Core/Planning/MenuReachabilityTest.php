@@ -48,7 +48,7 @@ final class MenuReachabilityTest extends TestCase
         }
         $site->apply(
             new SetStartPage('Home'),
-            new ArrangeMenu(MemorySite::MAIN, [new Entry('main', null, 0, EntryKind::Branch, null, spread: new BranchContents(1))]),
+            new ArrangeMenu(MemorySite::MAIN, [new Entry('main', null, 0, EntryKind::Branch, null, contents: new BranchContents(1))]),
             new MakeMenu(self::FOOT, PageName::of('Footer'), MenuKind::Menu),
             new PlaceMenu(self::FOOT, 'footer'),
             new ArrangeMenu(self::FOOT, [new Entry('foot', null, 0, EntryKind::Page, Target::page('Help'))]),

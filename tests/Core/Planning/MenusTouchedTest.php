@@ -55,7 +55,7 @@ final class MenusTouchedTest extends TestCase
             new MakeMenu(self::FOOT, PageName::of('Footer'), MenuKind::Menu),
             new ArrangeMenu(self::FOOT, [new Entry('foot', null, 0, EntryKind::Page, Target::page('Help'))]),
             new MakeMenu(self::DEEP, PageName::of('Deep'), MenuKind::Menu),
-            new ArrangeMenu(self::DEEP, [new Entry('deep', null, 0, EntryKind::Branch, Target::page('Times'), spread: new BranchContents(1))]),
+            new ArrangeMenu(self::DEEP, [new Entry('deep', null, 0, EntryKind::Branch, Target::page('Times'), contents: new BranchContents(1))]),
         );
 
         return $site;

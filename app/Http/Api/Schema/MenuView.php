@@ -67,7 +67,7 @@ final readonly class MenuView
                 'id' => $entry->id,
                 'pageName' => $entry->page() === null ? null : $names[$entry->page()] ?? null,
                 'fileName' => $entry->kind === EntryKind::File ? $names[(string) $entry->leadsTo?->value] ?? null : null,
-                'exceptions' => $exceptions([...$entry->spread->out ?? [], ...$entry->spread->in ?? []]),
+                'exceptions' => $exceptions([...$entry->contents->out ?? [], ...$entry->contents->in ?? []]),
             ] +
                 MenuFile::written($entry) + ['entries' => self::entries($menu, $entry->id, $names)];
         }, $menu->under($parent));
