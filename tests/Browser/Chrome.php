@@ -19,7 +19,8 @@ use Facebook\WebDriver\WebDriverPoint;
 /** A headless Chromium of its own, found in by role and name, waiting for what it needs. */
 final class Chrome
 {
-    private const WAIT_MS = 8000;
+    /** A wait ends as soon as there is what it waits for; its end is only for what never comes, on the busiest machine. */
+    private const WAIT_MS = 30_000;
 
     public readonly RemoteWebDriver $driver;
 
@@ -38,6 +39,7 @@ final class Chrome
             '--disable-component-update',
             '--disable-sync',
             '--hide-scrollbars',
+            '--force-prefers-reduced-motion',
             '--force-color-profile=srgb',
             '--user-data-dir='.$this->profile,
         ]);
