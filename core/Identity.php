@@ -26,7 +26,7 @@ final class Identity
     /**
      * Capitals only: what is compared sign by sign has one spelling.
      *
-     * @phpstan-assert-if-true string $value
+     * @phpstan-assert-if-true =string $value
      */
     public static function names(mixed $value): bool
     {

@@ -3,6 +3,8 @@
 declare(strict_types=1);
 
 use App\Http\Api\AddressController;
+use App\Http\Api\AuditController;
+use App\Http\Api\SearchController;
 use App\Http\Api\AddressesController;
 use App\Http\Api\BatchController;
 use App\Http\Api\ContentController;
@@ -65,7 +67,20 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                 Route::get('history/{entry}', [HistoryController::class, 'show']);
                 Route::get('history/{entry}/rows/{group}', [HistoryController::class, 'rows']);
                 Route::get('pages/{page}', [PageController::class, 'show']);
-                Route::get('pages/{page}/search', [PageController::class, 'search']);
+                Route::get('pages/{page}/search', [SearchController::class, 'page']);
+                Route::get('search-grid', [SearchController::class, 'grid']);
+                Route::post('search-grid/measured', [SearchController::class, 'measured']);
+                Route::get('patterns', [SearchController::class, 'patterns']);
+                Route::post('patterns/tried', [SearchController::class, 'tried']);
+                Route::get('crawling', [SearchController::class, 'crawling']);
+                Route::post('crawling/tried', [SearchController::class, 'triedRobots']);
+                Route::get('search-export', [SearchController::class, 'export']);
+                Route::post('search-import', [SearchController::class, 'read']);
+                Route::get('audit', [AuditController::class, 'overview']);
+                Route::get('findings', [AuditController::class, 'findings']);
+                Route::get('findings/{check}', [AuditController::class, 'ofCheck'])->where('check', '[a-z-]{1,60}');
+                Route::get('findings-export', [AuditController::class, 'export']);
+                Route::get('dismissals', [AuditController::class, 'dismissals']);
                 Route::get('pages/{page}/content', [ContentController::class, 'show']);
                 Route::get('pages/{page}/versions', [VersionController::class, 'index']);
                 Route::get('pages/{page}/versions/{number}', [VersionController::class, 'show'])->where('number', '[0-9]{1,9}');
@@ -100,6 +115,9 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                 Route::get('redirects-import/{import}', [RedirectFilesController::class, 'progressOf']);
                 Route::delete('redirects-import/{import}', [RedirectFilesController::class, 'stop']);
                 Route::patch('names', [SiteController::class, 'update']);
+                Route::post('audit', [AuditController::class, 'again']);
+                Route::post('dismissals', [AuditController::class, 'dismiss']);
+                Route::delete('dismissals/{page}/{check}', [AuditController::class, 'reinstate'])->where(['page' => '[0-9A-Z]{26}', 'check' => '[a-z-]{1,60}']);
                 Route::get('history-thinning', [HistoryController::class, 'countThinning']);
                 Route::post('history-thinning', [HistoryController::class, 'thin']);
             });

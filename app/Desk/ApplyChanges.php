@@ -8,6 +8,7 @@ use App\Jobs\RefreshReach;
 use App\Models\HistoryEntry;
 use App\Models\Site;
 use App\Models\User;
+use App\Store\AuditQueue;
 use App\Store\DuePages;
 use App\Store\NextMoment;
 use App\Store\RippleWriter;
@@ -34,6 +35,7 @@ final readonly class ApplyChanges
         private DuePages $due,
         private CachedMenus $menus,
         private NextMoment $next,
+        private AuditQueue $audit,
     ) {
     }
 
@@ -135,8 +137,10 @@ final readonly class ApplyChanges
     private function write(Site $site, ?User $user, Batch $batch, Ripple $ripple, string $note): HistoryEntry
     {
         $entry = $this->record->of($site, $user, $batch, $ripple, $note);
+        $this->audit->before($ripple, $site);
         $this->written($ripple, $site, $entry);
         $this->rewrite->after($ripple, $site, $user);
+        $this->audit->after($ripple, $site, $entry);
         RefreshReach::dispatch($site->id)->afterCommit();
         $moved = array_map(static fn (AddressMove $move): string => $move->page, $ripple->addresses->moves);
         $pointed = $moved !== [] && $this->next->pointsTo($site, $moved);

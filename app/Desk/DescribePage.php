@@ -7,9 +7,18 @@ namespace App\Desk;
 use App\Models\File;
 use App\Models\Page;
 use App\Models\PageContent;
+use App\Models\Site;
 use Heronstem\Core\Content\Document;
 use Heronstem\Core\Content\PlainText;
+use Heronstem\Core\Search\EffectiveSearch;
 use Heronstem\Core\Search\PageFacts;
+use Heronstem\Core\Search\SettingScope;
+use Heronstem\Core\Search\SettingSource;
+use Heronstem\Core\Tree\Canonical;
+use Heronstem\Core\Tree\CanonicalKind;
+use Heronstem\Core\Tree\PageTexts;
+use Heronstem\Core\Tree\SearchDefaults;
+use Heronstem\Core\Tree\SearchSettings;
 
 /** What a page and its place say to search engines: the facts from which head tags are made. */
 final class DescribePage
@@ -17,33 +26,77 @@ final class DescribePage
     /**
      * @param  list<Page>  $ancestors  from the top down
      * @param  Document  $content  those that visitors see, or those being worked on for a preview
+     * @param  PageTexts|null  $texts  other than those that visitors get
+     * @param  SearchSettings|null  $typed  other settings than its own
      */
-    public function facts(Page $page, array $ancestors, Document $content): PageFacts
-    {
-        $picture = $content->pictures()[0] ?? null;
-        $parent = $ancestors === [] ? null : $ancestors[count($ancestors) - 1];
+    public function facts(
+        Page $page,
+        Site $site,
+        array $ancestors,
+        Document $content,
+        ?PageTexts $texts = null,
+        ?SearchSettings $typed = null,
+    ): PageFacts {
+        $own = $typed ?? SearchSettings::stored($page->search);
+        $settings = $this->settings($page, $site, $ancestors, $own);
 
         return new PageFacts(
             name: $page->name,
-            heading: $page->displayHeading(),
             section: $ancestors[0]->name ?? null,
-            parent: $parent?->name,
-            searchTitle: $page->search_title,
-            searchDescription: $page->search_description,
-            summary: $page->summary,
+            parent: $ancestors === [] ? null : $ancestors[count($ancestors) - 1]->name,
+            texts: $texts ?? $page->liveTexts(),
             text: PlainText::of($content),
             address: $page->address,
-            picture: $picture === null ? null : File::query()->where('site_id', $page->site_id)->where('ulid', $picture)->first()?->address(),
+            settings: $settings,
+            canonical: $this->canonical($own->canonical, $page, $site),
+            listed: $page->listed,
+            picture: $this->picture($page, $settings->values->socialPicture, $content)?->address(),
         );
     }
 
-    /** @param  array<string, string>  $typed  texts that are being typed */
-    public function ofWorking(Page $page, array $typed = []): PageFacts
+    /**
+     * @param  list<Page>  $ancestors  from the top down
+     */
+    public function settings(Page $page, Site $site, array $ancestors, SearchSettings $own): EffectiveSearch
     {
-        return $this->facts(
-            $page->showing($page->workingTexts()->changed($typed, $page->name)),
-            $page->ancestors(),
-            PageContent::document($page->content),
+        $branches = array_map(
+            static fn (Page $above): array => [
+                new SettingSource(SettingScope::Branch, $above->ulid, $above->name),
+                SearchDefaults::stored($above->branch_search),
+            ],
+            array_reverse([...$ancestors, $page]),
         );
+
+        return $site->searchSettings()->effective($own->own, $page->layout, $branches);
+    }
+
+    /** The picture of its card: its own or an inherited one, else the first of its content. */
+    public function picture(Page $page, ?string $social, Document $content): ?File
+    {
+        $wanted = $social ?? ($content->pictures()[0] ?? null);
+
+        return $wanted === null ? null : File::query()->where('site_id', $page->site_id)->where('ulid', $wanted)->first();
+    }
+
+    /** @return string|null absolute URL; null for its own address, empty for none */
+    private function canonical(Canonical $canonical, Page $page, Site $site): ?string
+    {
+        if ($canonical->kind === CanonicalKind::Page) {
+            $named = Page::query()->where('site_id', $page->site_id)->where('ulid', $canonical->value)->first();
+
+            return $named?->isVisible() === true ? $site->origin.$named->address : null;
+        }
+
+        return match ($canonical->kind) {
+            CanonicalKind::None => '',
+            CanonicalKind::Url => $canonical->value,
+            default => null,
+        };
+    }
+
+    /** With content and texts as they are being worked on. */
+    public function ofWorking(Page $page, Site $site, ?PageTexts $texts = null, ?SearchSettings $typed = null): PageFacts
+    {
+        return $this->facts($page, $site, $page->ancestors(), PageContent::document($page->content), $texts ?? $page->workingTexts(), $typed);
     }
 }

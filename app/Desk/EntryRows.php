@@ -36,7 +36,13 @@ final readonly class EntryRows
             RippleGroup::Live => $this->pagesOf($entry, static fn (PageDifference $each): bool => $each->goesLive()),
             RippleGroup::Offline => $this->pagesOf($entry, static fn (PageDifference $each): bool => $each->goesOffline() && ! $each->goesIntoBin()),
             RippleGroup::Bin => $this->pagesOf($entry, static fn (PageDifference $each): bool => $each->goesIntoBin()),
-            RippleGroup::Menu, RippleGroup::Redirects, RippleGroup::RawLinks, RippleGroup::Copies => $entry->ripple['lists'][$group->value] ?? [],
+            RippleGroup::Menu,
+            RippleGroup::Redirects,
+            RippleGroup::RawLinks,
+            RippleGroup::Copies,
+            RippleGroup::Titles,
+            RippleGroup::Indexing,
+            RippleGroup::Canonicals => $entry->ripple['lists'][$group->value] ?? [],
         };
     }
 

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Desk;
 
+use App\Jobs\AuditPages;
 use App\Models\Page;
 use App\Models\Site;
 use App\Models\User;
+use App\Store\AuditQueue;
 use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Change\Describe;
 use Heronstem\Core\Tree\PageState;
@@ -14,12 +16,12 @@ use Heronstem\Core\Tree\PageTexts;
 use Illuminate\Database\ConnectionInterface;
 
 /**
- * Sets what a page says of itself. Texts of a live page wait to be published; its layout, and whether search engines
- * may list it, change by a batch, with history and undo. What nobody sees yet is set at once.
+ * Sets what a page says of itself. Texts of a live page wait to be published; its layout changes by a batch, with history
+ * and undo. What nobody sees yet is set at once.
  */
 final readonly class PrepareTexts
 {
-    public function __construct(private ConnectionInterface $db, private ApplyChanges $apply)
+    public function __construct(private ConnectionInterface $db, private ApplyChanges $apply, private AuditQueue $audit)
     {
     }
 
@@ -28,19 +30,14 @@ final readonly class PrepareTexts
      *
      * @throws ChangedMeanwhile when somebody else changed the page at the same moment
      */
-    public function prepare(Page $page, Site $site, User $user, Rights $rights, array $texts, ?string $layout, ?bool $indexed): void
+    public function prepare(Page $page, Site $site, User $user, Rights $rights, array $texts, ?string $layout): void
     {
-        $this->db->transaction(function () use ($page, $site, $user, $rights, $texts, $layout, $indexed): void {
-            $set = array_filter(['layout' => $layout, 'indexed' => $indexed], static fn (mixed $value): bool => $value !== null);
-            $differs = array_filter(
-                $set,
-                static fn (mixed $value, string $field): bool => $page->getAttribute($field) !== $value,
-                ARRAY_FILTER_USE_BOTH,
-            );
+        $this->db->transaction(function () use ($page, $site, $user, $rights, $texts, $layout): void {
+            $set = $layout === null ? [] : ['layout' => $layout];
             $expected = $page->version;
-            if ($page->state === PageState::Live && $differs !== []) {
+            if ($page->state === PageState::Live && $layout !== null && $page->layout !== $layout) {
                 // Batches lock the site before its pages: so does this.
-                $this->apply->apply($site, $user, Batch::of(new Describe($page->ulid, [], $layout, $indexed)), rights: $rights);
+                $this->apply->apply($site, $user, Batch::of(new Describe($page->ulid, [], $layout)), rights: $rights);
                 $expected++;
             }
             $now = Page::query()->whereKey($page->id)->lockForUpdate()->first();
@@ -48,11 +45,13 @@ final readonly class PrepareTexts
                 throw new ChangedMeanwhile();
             }
             $this->write($now, $now->workingTexts()->changed($texts, $now->name), $set);
+            $this->audit->add($site, [$page->ulid]);
+            AuditPages::dispatch($site->id)->afterCommit();
             $now->fill(['changed_by' => $user->id, 'version' => $now->version + 1])->save();
         });
     }
 
-    /** @param  array<string, mixed>  $set  layout and indexing */
+    /** @param  array<string, string>  $set  layout, where it is set */
     private function write(Page $page, PageTexts $texts, array $set): void
     {
         if ($page->state === PageState::Live) {
@@ -66,6 +65,8 @@ final readonly class PrepareTexts
             'summary' => $texts->summary,
             'search_title' => $texts->searchTitle,
             'search_description' => $texts->searchDescription,
+            'social_title' => $texts->socialTitle,
+            'social_description' => $texts->socialDescription,
             ...$set,
         ]);
     }

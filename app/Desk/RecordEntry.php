@@ -42,6 +42,7 @@ final readonly class RecordEntry
             'rules' => array_map(static fn ($difference): array => $difference->toArray(), $ripple->redirects->rules),
             'start_page' => $ripple->pages->startPage?->toArray(),
             'start_page_signed_in' => $ripple->pages->startPageSignedIn?->toArray(),
+            'site_search' => $ripple->search->settings?->toArray(),
             'ripple' => $account,
             'touched' => PgArray::of($this->touched($ripple)),
             'kinds' => PgArray::of(array_unique(array_map(static fn ($change): string => $change->kind(), $batch->changes))),

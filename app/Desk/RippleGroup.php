@@ -18,7 +18,10 @@ enum RippleGroup: string
     case Redirects = 'redirects';
     case RawLinks = 'rawLinks';
     case Copies = 'copies';
+    case Titles = 'titles';
+    case Indexing = 'indexing';
+    case Canonicals = 'canonicals';
 
     /** Groups that cannot be read from what changed at pages and in the ledger. */
-    public const KEPT_WHOLE = [self::Menu, self::Redirects, self::RawLinks, self::Copies];
+    public const KEPT_WHOLE = [self::Menu, self::Redirects, self::RawLinks, self::Copies, self::Titles, self::Indexing, self::Canonicals];
 }

@@ -10,11 +10,14 @@ use Heronstem\Core\Linking\TargetKind;
 use Heronstem\Core\Planning\NetEffects;
 use Heronstem\Core\Redirect\RuleDifference;
 use Heronstem\Core\Ripple\AddressMove;
+use Heronstem\Core\Ripple\CanonicalChange;
+use Heronstem\Core\Ripple\IndexChange;
 use Heronstem\Core\Ripple\MenuEffect;
 use Heronstem\Core\Ripple\MenuEffectKind;
 use Heronstem\Core\Ripple\RawLinkEffect;
 use Heronstem\Core\Ripple\RawLinkFate;
 use Heronstem\Core\Ripple\Ripple;
+use Heronstem\Core\Ripple\TitleChange;
 
 /**
  * The consequences of a batch, row by row: whom it is about, from which address to which, and a word on it.
@@ -47,6 +50,30 @@ final class RippleRows
             RippleGroup::Redirects => array_map(static fn (RuleDifference $each): array => self::redirect($each, $ripple), $ripple->redirects->rules),
             RippleGroup::RawLinks => array_map(self::rawLink(...), $ripple->menusAndLinks->rawLinks),
             RippleGroup::Copies => self::pages(array_map(strval(...), array_keys($ripple->pages->copies)), $ripple),
+            RippleGroup::Titles => array_map(
+                static fn (TitleChange $change): array => self::row($change->page, $change->name, $change->before, $change->after, ''),
+                $ripple->search->titles,
+            ),
+            RippleGroup::Indexing => array_map(
+                static fn (IndexChange $change): array => self::row(
+                    $change->page,
+                    $change->name,
+                    null,
+                    null,
+                    $change->isIndexed ? 'may be listed by search engines' : 'search engines are asked not to list it',
+                ),
+                $ripple->search->indexing,
+            ),
+            RippleGroup::Canonicals => array_map(
+                static fn (CanonicalChange $change): array => self::row(
+                    $change->page,
+                    $change->name,
+                    $change->before ?? 'none',
+                    $change->after ?? 'none',
+                    $change->after === null ? 'names no address that counts' : '',
+                ),
+                $ripple->search->canonicals,
+            ),
         };
     }
 
@@ -64,6 +91,9 @@ final class RippleRows
             RippleGroup::Redirects => count($ripple->redirects->rules),
             RippleGroup::RawLinks => count($ripple->menusAndLinks->rawLinks),
             RippleGroup::Copies => count($ripple->pages->copies),
+            RippleGroup::Titles => count($ripple->search->titles),
+            RippleGroup::Indexing => count($ripple->search->indexing),
+            RippleGroup::Canonicals => count($ripple->search->canonicals),
         };
     }
 

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace App\Desk;
 
+use App\Jobs\AuditPages;
 use App\Models\Draft;
 use App\Models\Page;
 use App\Models\PageContent;
 use App\Models\User;
+use App\Store\AuditQueue;
 use App\Store\NotedLinks;
 use Heronstem\Core\Content\Document;
 use Illuminate\Database\ConnectionInterface;
@@ -15,7 +17,7 @@ use Illuminate\Database\ConnectionInterface;
 /** Saves a page's content as a new version. Every version is kept, so saving over somebody loses nothing of theirs. */
 final readonly class SaveContent
 {
-    public function __construct(private ConnectionInterface $db, private NotedLinks $links, private RecordEntry $record)
+    public function __construct(private ConnectionInterface $db, private NotedLinks $links, private RecordEntry $record, private AuditQueue $audit)
     {
     }
 
@@ -68,6 +70,8 @@ final readonly class SaveContent
             ],
         );
         $this->links->note([$page->id]);
+        $this->audit->add($page->site, [$page->ulid]);
+        AuditPages::dispatch($page->site_id)->afterCommit();
         Draft::query()->where('page_id', $page->id)->where('user_id', $user->id)->delete();
         $page->update(['changed_by' => $user->id, 'version' => $page->version + 1]);
 

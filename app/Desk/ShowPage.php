@@ -10,11 +10,12 @@ use App\Models\Site;
 use App\Models\Visitor;
 use App\Store\VisibleTree;
 use Heronstem\Core\Content\Document;
-use Heronstem\Core\Menu\Breadcrumbs;
 use Heronstem\Core\Menu\ResolvedEntry;
 use Heronstem\Core\Menu\Viewer;
 use Heronstem\Core\Search\HeadTags;
 use Heronstem\Core\Search\SearchDescription;
+use Heronstem\Core\Search\StructuredData;
+use Heronstem\Core\Tree\SearchSettings;
 
 /** Everything the layouts show of a page: head tags, menus, breadcrumbs, content, cards. */
 final readonly class ShowPage
@@ -48,17 +49,19 @@ final readonly class ShowPage
         $isStart =
             $page->id === $site->start_page_id || (($visitor !== null || $as?->isSignedIn === true) && $page->id === $site->start_page_signed_in_id);
 
+        $head = HeadTags::of($this->describe->facts($page, $site, $ancestors, $content), $site->facts());
+
         return [
             ...$frame,
             'page' => $page,
             'isStart' => $isStart,
-            'head' => HeadTags::of($this->describe->facts($page, $ancestors, $content), $site->facts()),
+            'head' => $head,
             'crumbs' => $visible,
-            'crumbData' => $isStart ? null : Breadcrumbs::data($this->wayTo($page, $visible, $frame['start']), $site->origin),
+            'linkedData' => StructuredData::of($head, $site->facts(), $isStart ? [] : $this->wayTo($page, $visible, $frame['start'])),
             'siteMap' => $page->layout === 'site-map' ? $this->tree->whole($site) : [],
             'trail' => [...array_column($ancestors, 'ulid'), $page->ulid],
             'side' => $isStart ? [] : $this->tree->side($page, $ancestors),
-            'cards' => in_array($page->layout, ['home', 'section'], true) ? $this->cards($page, $site, $isStart, $frame['menus']['front']) : [],
+            'cards' => in_array($page->layout, ['home', 'section'], true) ? $this->cards($page, $site, $isStart ? [] : [...$ancestors, $page], $frame['menus']['front']) : [],
             'html' => $this->render->html($content, $site),
         ];
     }
@@ -77,11 +80,13 @@ final readonly class ShowPage
     /**
      * The pages picked for the front page there, else the pages inside.
      *
+     * @param  list<Page>  $above  pages above the cards, from the top down; none on the start page
      * @param  list<ResolvedEntry>  $picked
      * @return list<array{name: string, address: string, text: string, picture: string|null}>
      */
-    private function cards(Page $page, Site $site, bool $isStart, array $picked): array
+    private function cards(Page $page, Site $site, array $above, array $picked): array
     {
+        $isStart = $above === [];
         if ($isStart && $picked !== []) {
             return array_map(
                 static fn (ResolvedEntry $pick): array => [
@@ -116,15 +121,24 @@ final readonly class ShowPage
                         'text' => SearchDescription::of(
                             $this->describe->facts(
                                 $child,
-                                [],
+                                $site,
+                                $above,
                                 $child->content instanceof PageContent ? $child->content->liveDocument() : Document::blank(),
                             ),
                             $site->facts(),
                         )->text,
-                        'picture' => null,
+                        'picture' => $this->ownPicture($child),
                     ],
                 )
                 ->all(),
         );
+    }
+
+    /** The picture that a page chose for cards; one among its content is not shown there. */
+    private function ownPicture(Page $page): ?string
+    {
+        $chosen = SearchSettings::stored($page->search)->own->socialPicture;
+
+        return $chosen === null ? null : $this->describe->picture($page, $chosen, Document::blank())?->address();
     }
 }

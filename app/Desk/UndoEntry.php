@@ -16,6 +16,7 @@ use Heronstem\Core\Ledger\ClaimDifference;
 use Heronstem\Core\Menu\MenuDifference;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Redirect\RuleDifference;
+use Heronstem\Core\Search\SiteSearchDifference;
 use Heronstem\Core\Tree\PageDifference;
 use Heronstem\Core\Tree\StartPageDifference;
 use Illuminate\Database\Eloquent\Collection;
@@ -131,6 +132,7 @@ final readonly class UndoEntry
             StartPageDifference::fromArray($entry->start_page_signed_in),
             array_map(RuleDifference::fromArray(...), $entry->rules),
             Moment::at($entry->created_at->getTimestamp()),
+            SiteSearchDifference::fromArray($entry->site_search),
         );
     }
 }

@@ -6,6 +6,7 @@ namespace App\Jobs;
 
 use App\Desk\SiteMenus;
 use App\Models\Site;
+use App\Store\AuditQueue;
 use App\Store\PgArray;
 use Heronstem\Core\Linking\ClickDistance;
 use Illuminate\Contracts\Queue\ShouldBeUniqueUntilProcessing;
@@ -30,7 +31,7 @@ final class RefreshReach implements ShouldBeUniqueUntilProcessing, ShouldQueue
         return (string) $this->siteId;
     }
 
-    public function handle(ConnectionInterface $db, SiteMenus $menus): void
+    public function handle(ConnectionInterface $db, SiteMenus $menus, AuditQueue $audit): void
     {
         $site = Site::query()->find($this->siteId);
         if ($site === null) {
@@ -63,16 +64,19 @@ final class RefreshReach implements ShouldBeUniqueUntilProcessing, ShouldQueue
         }
         $clicks = $site->start_page_id === null ? [] : ClickDistance::clicks($site->start_page_id, $menu, $leadsTo);
         $clicks = array_intersect_key($clicks, array_column($live, null, 'id'));
-        $db->update(
+        $moved = $db->select(
             <<<'SQL'
             with n as (select * from unnest(?::bigint[], ?::int[]) as n(id, clicks)),
             into_page as (select l.to_page_id as id, count(*) as links from links l join pages f on f.id = l.from_page_id where f.site_id = ? and f.state = 'live' group by 1)
             update pages p set clicks = r.clicks, links_in = r.links, reach_due = p.reach_due and p.updated_at > ?
             from (select p2.id, n.clicks, coalesce(i.links, 0) as links from pages p2 left join n on n.id = p2.id left join into_page i on i.id = p2.id where p2.site_id = ?) r
             where r.id = p.id and (p.reach_due or p.clicks is distinct from r.clicks or p.links_in <> r.links)
+            returning p.id
             SQL
             ,
             [PgArray::of(array_keys($clicks)), PgArray::of($clicks), $site->id, $begun, $site->id],
         );
+        $audit->addNumbered($site, array_column($moved, 'id'));
+        AuditPages::dispatch($site->id);
     }
 }

@@ -24,6 +24,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property list<array{rule: string, before: array<string, mixed>|null, after: array<string, mixed>|null}> $rules
  * @property array{before: string|null, after: string|null}|null $start_page
  * @property array{before: string|null, after: string|null}|null $start_page_signed_in
+ * @property array{before: string, after: string}|null $site_search
  * @property Account|null $ripple
  * @property string $touched
  * @property string $kinds
@@ -53,6 +54,7 @@ final class HistoryEntry extends Model
         'rules' => 'array',
         'start_page' => 'array',
         'start_page_signed_in' => 'array',
+        'site_search' => 'array',
         'ripple' => 'array',
         'thinned_at' => 'datetime',
     ];

@@ -32,7 +32,12 @@ use Illuminate\Support\Carbon;
  * @property bool $ever_live
  * @property \Illuminate\Support\Carbon|null $live_since
  * @property bool $listed
- * @property bool $indexed
+ * @property bool $indexed search engines may list it, after everything it inherits
+ * @property bool $in_sitemap it belongs there, after everything it inherits
+ * @property string $social_title
+ * @property string $social_description
+ * @property string|null $search as SearchSettings reads it
+ * @property string|null $branch_search as SearchDefaults reads it
  * @property PageKind $kind
  * @property string|null $leads_to
  * @property string|null $pinned
@@ -71,6 +76,7 @@ final class Page extends Model
         'ever_live' => 'bool',
         'listed' => 'bool',
         'indexed' => 'bool',
+        'in_sitemap' => 'bool',
         'live_since' => 'datetime',
         'left_out' => 'bool',
         'is_protected' => 'bool',
@@ -111,6 +117,8 @@ final class Page extends Model
             'summary' => $this->summary,
             'searchTitle' => $this->search_title,
             'searchDescription' => $this->search_description,
+            'socialTitle' => $this->social_title,
+            'socialDescription' => $this->social_description,
         ]);
     }
 
@@ -123,6 +131,8 @@ final class Page extends Model
             'summary' => $texts->summary,
             'search_title' => $texts->searchTitle,
             'search_description' => $texts->searchDescription,
+            'social_title' => $texts->socialTitle,
+            'social_description' => $texts->socialDescription,
         ]);
     }
 

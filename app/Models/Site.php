@@ -9,7 +9,9 @@ use Heronstem\Core\Address\TrailingSlash;
 use Heronstem\Core\Linking\OwnAddress;
 use Heronstem\Core\Menu\MenuPlace;
 use Heronstem\Core\Moment;
+use Heronstem\Core\Search\RobotsComposer;
 use Heronstem\Core\Search\SiteFacts;
+use Heronstem\Core\Search\SiteSearch;
 use Heronstem\Core\Workspace\Authority;
 use Heronstem\Core\Workspace\SiteContext;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
@@ -28,7 +30,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $suffix
  * @property bool $case_sensitive
  * @property bool $native_letters
- * @property string $title_pattern
+ * @property string $search what it tells search engines as a whole, as SiteSearch reads it
  * @property string $description
  * @property string $tagline
  * @property int|null $start_page_id
@@ -101,6 +103,8 @@ final class Site extends Model
             $places,
             $starts[$this->start_page_signed_in_id] ?? null,
             $layouts,
+            $this->facts(),
+            $this->searchSettings(),
         );
     }
 
@@ -112,6 +116,18 @@ final class Site extends Model
 
     public function facts(): SiteFacts
     {
-        return new SiteFacts($this->name, $this->title_pattern, $this->description, $this->language, $this->origin);
+        return new SiteFacts($this->name, $this->description, $this->language, $this->origin);
+    }
+
+    /** Its robots.txt as it is served. */
+    public function robotsTxt(): string
+    {
+        return RobotsComposer::compose($this->searchSettings()->robots, "{$this->origin}/sitemap.xml");
+    }
+
+    /** What it tells search engines as a whole. */
+    public function searchSettings(): SiteSearch
+    {
+        return SiteSearch::stored($this->search);
     }
 }

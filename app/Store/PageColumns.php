@@ -31,7 +31,10 @@ final class PageColumns
         'searchDescription' => ['search_description', 'text'],
         'prepared' => ['prepared', 'jsonb'],
         'layout' => ['layout', 'text'],
-        'indexed' => ['indexed', 'boolean'],
+        'socialTitle' => ['social_title', 'text'],
+        'socialDescription' => ['social_description', 'text'],
+        'search' => ['search', 'jsonb'],
+        'branchSearch' => ['branch_search', 'jsonb'],
     ];
 
     /** Of the table `p`, each under its field's name; moments in UTC. */

@@ -21,6 +21,7 @@ final readonly class RippleWriter
         private GonePages $gonePages,
         private ClaimWriter $claims,
         private LiveContent $content,
+        private InheritedSearch $search,
     ) {
     }
 
@@ -47,7 +48,16 @@ final readonly class RippleWriter
         (new StoredMenus($this->db, $site))->write($ripple->menusAndLinks->menus);
         (new StoredRules($this->db, $site))->write($ripple->redirects->rules, $entry);
         $this->gonePages->remove($removed, $site);
+        $this->siteSearch($ripple, $site);
+        $this->search->after($ripple, $site);
         $this->content->show($this->contentShown($changed, $ripple));
+    }
+
+    private function siteSearch(Ripple $ripple, Site $site): void
+    {
+        if ($ripple->search->settings !== null) {
+            $site->forceFill(['search' => $ripple->search->settings->after])->save();
+        }
     }
 
     private function startPages(Ripple $ripple, Site $site): void

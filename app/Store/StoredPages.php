@@ -56,6 +56,22 @@ final readonly class StoredPages implements Pages
         return $this->below($id, 'p.path <@ ?::ltree and p.bin_id is not distinct from ?');
     }
 
+    public function namingAsCanonical(array $pages): iterable
+    {
+        foreach (
+            $this->db->select($this->select." where p.site_id = ? and p.search->>'canonical' = any(?::text[])", [$this->site->id, PgArray::of($pages)]) as $row
+        ) {
+            yield $this->toPage($row);
+        }
+    }
+
+    public function whole(): iterable
+    {
+        foreach ($this->db->cursor($this->select." where p.site_id = ? and p.state <> 'bin' order by nlevel(p.path), p.id", [$this->site->id]) as $row) {
+            yield $this->toPage($row);
+        }
+    }
+
     public function binnedBelow(string $id): iterable
     {
         return $this->below($id, 'p.path <@ ?::ltree and p.bin_id = p.id and p.id <> coalesce(?, 0)');

@@ -36,7 +36,9 @@ final class Preparing
         'searchDescription' => true,
         'prepared' => true,
         'layout' => true,
-        'indexed' => true,
+        'socialTitle' => true,
+        'socialDescription' => true,
+        'search' => true,
     ];
 
     /** States that a page goes through before visitors see it. */

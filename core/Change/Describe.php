@@ -10,7 +10,7 @@ use Heronstem\Core\Tree\PageDifference;
 use Heronstem\Core\Tree\PageTexts;
 use Heronstem\Core\Workspace\Workspace;
 
-/** Sets what a page says of itself, how it is laid out and whether search engines may list it; of a live page at once. */
+/** Sets what a page says of itself and how it is laid out; of a live page at once. */
 final readonly class Describe implements RequestedChange
 {
     use HasShape, NamesItsPage;
@@ -18,9 +18,8 @@ final readonly class Describe implements RequestedChange
     /**
      * @param  array<string, string|null>  $texts  by the names of PageTexts
      * @param  string|null  $layout  null to leave it
-     * @param  bool|null  $indexed  null to leave it
      */
-    public function __construct(public string $page, private array $texts = [], private ?string $layout = null, private ?bool $indexed = null)
+    public function __construct(public string $page, private array $texts = [], private ?string $layout = null)
     {
     }
 
@@ -33,8 +32,9 @@ final readonly class Describe implements RequestedChange
             Field::text('summary')->optional(),
             Field::text('searchTitle')->optional(),
             Field::text('searchDescription')->optional(),
+            Field::text('socialTitle')->optional(),
+            Field::text('socialDescription')->optional(),
             Field::text('layout')->optional(),
-            Field::flag('indexed', 'whether search engines may list it')->optional(),
         );
     }
 
@@ -48,14 +48,14 @@ final readonly class Describe implements RequestedChange
                 throw new InputRefused($field, 'This is a text.');
             }
         }
-        if ($texts === [] && ! $input->has('layout') && ! $input->has('indexed')) {
+        if ($texts === [] && ! $input->has('layout')) {
             throw new InputRefused(
                 'page',
-                'Say what of the page is set: '.implode(', ', array_keys(PageTexts::MAX_LENGTHS)).', layout or indexed.',
+                'Say what of the page is set: '.implode(', ', array_keys(PageTexts::MAX_LENGTHS)).' or layout.',
             );
         }
 
-        return new self($page, $texts, $input->textOrNull('layout'), $input->flag('indexed'));
+        return new self($page, $texts, $input->textOrNull('layout'));
     }
 
     public function on(Workspace $workspace): void
@@ -79,8 +79,9 @@ final readonly class Describe implements RequestedChange
             'summary' => 'summary',
             'searchTitle' => 'search title',
             'searchDescription' => 'search description',
+            'socialTitle' => 'social title',
+            'socialDescription' => 'social description',
             'layout' => 'layout',
-            'indexed' => 'place in search engines',
         ];
 
         return 'Changed '.implode(', ', array_values(array_intersect_key($called, $this->toArray())))." of {$outcome->page($this->page)}";
@@ -92,7 +93,7 @@ final readonly class Describe implements RequestedChange
             'kind' => 'describe',
             'page' => $this->page,
             ...$this->texts,
-            ...array_filter(['layout' => $this->layout, 'indexed' => $this->indexed], static fn (mixed $value): bool => $value !== null),
+            ...$this->layout === null ? [] : ['layout' => $this->layout],
         ];
     }
 
@@ -106,7 +107,6 @@ final readonly class Describe implements RequestedChange
             'texts' => $texts,
             'prepared' => $prepared === null || $prepared->equals($texts) ? null : $prepared,
             'layout' => $this->layout ?? $page->layout,
-            'indexed' => $this->indexed ?? $page->indexed,
         ]);
     }
 }

@@ -39,6 +39,11 @@ final readonly class Field
         return new self($name, ['type' => 'boolean'] + ($description === '' ? [] : ['description' => $description]), true);
     }
 
+    public static function number(string $name, string $description = ''): self
+    {
+        return new self($name, ['type' => 'number'] + ($description === '' ? [] : ['description' => $description]), true);
+    }
+
     public static function moment(string $name): self
     {
         return (new self($name, ['type' => 'string', 'description' => 'ISO 8601; without an offset in the time of the site'], true))->orNull();
@@ -85,6 +90,7 @@ final readonly class Field
             $is = match ($type) {
                 'string' => is_string($value),
                 'boolean' => is_bool($value),
+                'number' => is_int($value) || is_float($value),
                 'array' => is_array($value) && array_is_list($value),
                 'object' => is_array($value),
                 default => $value === null,
@@ -100,7 +106,7 @@ final readonly class Field
     /** The type in words, as a refusal says it. */
     public function typeInWords(): string
     {
-        $words = ['string' => 'a text', 'boolean' => 'true or false', 'array' => 'a list', 'object' => 'an object', 'null' => 'null'];
+        $words = ['string' => 'a text', 'boolean' => 'true or false', 'number' => 'a number', 'array' => 'a list', 'object' => 'an object', 'null' => 'null'];
 
         return implode(' or ', array_map(static fn (string $type): string => $words[$type], (array) $this->schema['type']));
     }

@@ -13,6 +13,8 @@ use Heronstem\Core\Ledger\ClaimDifference;
 use Heronstem\Core\Menu\MenuDifference;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Redirect\RuleDifference;
+use Heronstem\Core\Search\SiteSearch;
+use Heronstem\Core\Search\SiteSearchDifference;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\PageDifference;
 use Heronstem\Core\Tree\StartPageDifference;
@@ -45,6 +47,7 @@ final readonly class Undo implements Change
         public ?StartPageDifference $startPageSignedIn = null,
         public array $rules = [],
         public ?Moment $at = null,
+        public ?SiteSearchDifference $search = null,
     ) {
     }
 
@@ -84,6 +87,7 @@ final readonly class Undo implements Change
         $this->rulesBack($workspace);
         $this->signedInStartBack($workspace);
         $this->oneStartPage($workspace);
+        $this->searchBack($workspace);
     }
 
     /** Whether what the change showed visitors stood long enough to be known. */
@@ -166,6 +170,18 @@ final readonly class Undo implements Change
             }
         }
         $this->onePlaceEach($workspace);
+    }
+
+    private function searchBack(Workspace $workspace): void
+    {
+        if ($this->search === null) {
+            return;
+        }
+        if ($workspace->search()->toText() === $this->search->after) {
+            $workspace->setSearch(SiteSearch::stored($this->search->before));
+        } else {
+            $workspace->note(new Note(NoteKind::SearchStays, $this->entry, 'search settings'));
+        }
     }
 
     private function signedInStartBack(Workspace $workspace): void

@@ -124,16 +124,51 @@ final readonly class Document
     private function collect(\Closure $of): array
     {
         $found = [];
-        $queue = $this->blocks;
-        while ($queue !== []) {
-            $node = array_shift($queue);
+        foreach (self::nodes($this->blocks) as $node) {
             foreach ($of($node) as $value) {
                 $found[$value] = true;
             }
-            array_unshift($queue, ...$node['content'] ?? []);
         }
 
         return array_map(strval(...), array_keys($found));
+    }
+
+    /** @return list<int> levels of the headings, in order */
+    public function headingLevels(): array
+    {
+        $levels = [];
+        foreach (self::nodes($this->blocks) as $node) {
+            if ($node['type'] === 'heading') {
+                $levels[] = $node['attrs']['level'];
+            }
+        }
+
+        return $levels;
+    }
+
+    /** @return list<array{file: string, alt: string|null}> pictures in order; null where one is marked as decorative */
+    public function picturesWithTexts(): array
+    {
+        $pictures = [];
+        foreach (self::nodes($this->blocks) as $node) {
+            if ($node['type'] === 'picture') {
+                $pictures[] = ['file' => $node['attrs']['file'], 'alt' => ($node['attrs']['decorative'] ?? false) === true ? null : $node['attrs']['alt'] ?? ''];
+            }
+        }
+
+        return $pictures;
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $blocks
+     * @return \Generator<int, array<string, mixed>> every block and piece of text, in reading order
+     */
+    private static function nodes(array $blocks): \Generator
+    {
+        foreach ($blocks as $block) {
+            yield $block;
+            yield from self::nodes($block['content'] ?? []);
+        }
     }
 
     /** @param  \Closure(array<string, string>): array<string, string>  $of */

@@ -42,6 +42,8 @@ enum NoteKind: string
     case MenuStays = 'menu-stays';
     /** Undoing: the redirect of this source stays as it is by now, or stays away. */
     case RedirectStays = 'redirect-stays';
+    /** Undoing: what the whole site tells search engines has changed again since, and stays. */
+    case SearchStays = 'search-stays';
     /** A redirect (`other`) answers before this live page. */
     case RedirectHides = 'redirect-hides';
     /** Undoing: a redirect leads back to itself, as it did before. */

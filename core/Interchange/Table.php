@@ -27,7 +27,15 @@ final readonly class Table
         'position' => ['position', 'order'],
         'note' => ['note', 'comment', 'reason'],
         'seconds' => ['seconds', 'pause'],
-        'title' => ['title', 'name', 'page title'],
+        'title' => ['title', 'name', 'page title', 'search title'],
+        'id' => ['id', 'page id'],
+        'description' => ['description', 'meta description', 'search description'],
+        'canonical' => ['canonical', 'canonical address'],
+        'index' => ['index', 'indexed'],
+        'follow' => ['follow'],
+        'sitemap' => ['sitemap', 'in sitemap'],
+        'priority' => ['priority'],
+        'changeFrequency' => ['change frequency', 'changefreq'],
         'message' => ['message'],
     ];
 
@@ -223,7 +231,7 @@ final readonly class Table
     {
         $names = array_map(static fn (?string $cell): string => self::name((string) $cell), array_values($row));
 
-        return in_array('source', $names, true) ? $names : null;
+        return in_array('source', $names, true) || in_array('id', $names, true) ? $names : null;
     }
 
     private static function name(string $written): string

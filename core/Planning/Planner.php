@@ -149,7 +149,7 @@ final readonly class Planner
                 linksBreak: $pages->goOffline === [] ? 0 : $this->links->countInto($pages->goOffline),
                 rawLinks: $rawLinks,
             ),
-            SitemapChanges::of($workspace, $outcome),
+            SearchChanges::of($workspace, $outcome),
             new ToDecide(
                 conflicts: array_map($ways->of(...), $claims->clashes),
                 questions: [...$workspace->questions(), ...$claims->questions, ...$asked, ...self::offerRewriting($rawLinks, $batch)],

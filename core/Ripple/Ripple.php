@@ -53,6 +53,7 @@ final readonly class Ripple
             $this->menusAndLinks->menus === [] &&
             $this->redirects->rules === [] &&
             $this->toDecide->conflicts === [] &&
+            $this->search->settings === null &&
             ! $this->pages->changeStartPages();
     }
 
@@ -67,6 +68,7 @@ final readonly class Ripple
             $this->pages->changeStartPages() ||
             $this->menusAndLinks->menus !== [] ||
             $this->redirects->rules !== [] ||
+            $this->search->matters() ||
             count($this->pages->copies) > 1;
     }
 
@@ -95,6 +97,7 @@ final readonly class Ripple
                     $conflicts,
                     $this->pages->startPage?->after,
                     ...$this->pages->startPageSignedIn === null ? [] : [$this->pages->startPageSignedIn->after],
+                    ...$this->search->settings === null ? [] : [$this->search->settings->after],
                 ],
                 $flags,
             ),

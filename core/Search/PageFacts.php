@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Search;
 
+use Heronstem\Core\Tree\PageTexts;
+
 /** What a page contributes to its own search appearance. */
 final readonly class PageFacts
 {
@@ -11,19 +13,27 @@ final readonly class PageFacts
      * @param  string|null  $section  name of its topmost ancestor, null at the top
      * @param  string|null  $parent  name of its parent
      * @param  string  $text  its content without marks, blocks apart by line breaks
+     * @param  EffectiveSearch  $settings  what holds for it after everything it inherits
+     * @param  string|null  $canonical  absolute URL that counts, where it is not its own; empty where it names none
+     * @param  bool  $listed  false for a page that is reached by its address only
      * @param  string|null  $picture  address of a picture for social cards
      */
     public function __construct(
         public string $name,
-        public string $heading,
         public ?string $section,
         public ?string $parent,
-        public ?string $searchTitle,
-        public ?string $searchDescription,
-        public ?string $summary,
+        public PageTexts $texts,
         public string $text,
         public string $address,
+        public EffectiveSearch $settings,
+        public ?string $canonical = null,
+        public bool $listed = true,
         public ?string $picture = null,
     ) {
+    }
+
+    public function heading(): string
+    {
+        return $this->texts->heading ?? $this->name;
     }
 }

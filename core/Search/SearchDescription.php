@@ -4,11 +4,20 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Search;
 
-/** The text of the meta description, and where it comes from: own, summary, first sentences of the content, the site's. */
+/** The text of the meta description, and where it comes from: own, a pattern, summary, first sentences of the content, the site's. */
 final readonly class SearchDescription
 {
-    /** Most characters taken from a page's content. */
-    public const MAX_LENGTH_FROM_CONTENT = 155;
+    /** Widest description that a result shows whole, in px at SIZE. */
+    public const MAX_WIDTH = 920;
+
+    /** The same on a telephone. */
+    public const MAX_WIDTH_NARROW = 680;
+
+    /** Below this a description leaves room unused, in px at SIZE. */
+    public const MIN_WIDTH = 300;
+
+    /** px of an em */
+    public const SIZE = 14;
 
     private function __construct(public string $text, public DescriptionSource $source)
     {
@@ -17,13 +26,14 @@ final readonly class SearchDescription
     public static function of(PageFacts $page, SiteFacts $site): self
     {
         $candidates = [
-            [DescriptionSource::Own, (string) $page->searchDescription],
-            [DescriptionSource::Summary, (string) $page->summary],
+            [DescriptionSource::Own, $page->texts->searchDescription],
+            [DescriptionSource::Pattern, (string) $page->settings->descriptionPattern()?->fill($page, $site)],
+            [DescriptionSource::Summary, $page->texts->summary],
             [DescriptionSource::Content, self::firstSentences($page->text, $site->language)],
             [DescriptionSource::Site, $site->description],
         ];
         foreach ($candidates as [$source, $text]) {
-            $folded = trim((string) preg_replace('/\s+/u', ' ', $text));
+            $folded = TextPattern::fold($text);
             if ($folded !== '') {
                 return new self($folded, $source);
             }
@@ -32,13 +42,25 @@ final readonly class SearchDescription
         return new self('', DescriptionSource::None);
     }
 
+    /** px */
+    public function width(): float
+    {
+        return TextWidth::of($this->text, self::SIZE);
+    }
+
+    /** As a result shows it, on a wide screen or a telephone. */
+    public function shown(float $width = self::MAX_WIDTH): string
+    {
+        return FittedText::within($this->text, $width, self::SIZE);
+    }
+
     private static function firstSentences(string $text, string $language): string
     {
         $taken = '';
         foreach (self::sentences($text, $language) as $sentence) {
             $longer = trim($taken.' '.$sentence);
-            if (mb_strlen($longer) > self::MAX_LENGTH_FROM_CONTENT) {
-                return $taken !== '' ? $taken : self::cut($longer);
+            if (TextWidth::of($longer, self::SIZE) > self::MAX_WIDTH) {
+                return $taken !== '' ? $taken : FittedText::within($longer, self::MAX_WIDTH, self::SIZE);
             }
             $taken = $longer;
         }
@@ -61,13 +83,5 @@ final readonly class SearchDescription
                 yield trim((string) $sentence);
             }
         }
-    }
-
-    private static function cut(string $sentence): string
-    {
-        $head = mb_substr($sentence, 0, self::MAX_LENGTH_FROM_CONTENT - 1);
-        $space = mb_strrpos($head, ' ');
-
-        return rtrim($space === false ? $head : mb_substr($head, 0, $space), ' ,;:–—-').'…';
     }
 }

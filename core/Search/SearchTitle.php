@@ -4,40 +4,42 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Search;
 
-/** The text of the title tag, and where it comes from: the page's own, or the site's pattern. */
+/** The text of the title tag, and where it comes from: the page's own, or the pattern that holds for it. */
 final readonly class SearchTitle
 {
+    /** Widest title that a result shows whole, in px at SIZE. */
+    public const MAX_WIDTH = 580;
+
+    /** Below this a title says too little to be chosen, in px at SIZE. */
+    public const MIN_WIDTH = 200;
+
+    /** px of an em */
+    public const SIZE = 20;
+
     private function __construct(public string $text, public TitleSource $source)
     {
     }
 
     public static function of(PageFacts $page, SiteFacts $site): self
     {
-        $own = self::fold((string) $page->searchTitle);
+        $own = TextPattern::fold($page->texts->searchTitle);
+        if ($own !== '') {
+            return new self($own, TitleSource::Own);
+        }
+        $filled = $page->settings->titlePattern()->fill($page, $site);
 
-        return $own !== '' ? new self($own, TitleSource::Own) : new self(self::fromPattern($page, $site), TitleSource::Pattern);
+        return new self($filled === '' ? TextPattern::fold($page->heading()) : $filled, TitleSource::Pattern);
     }
 
-    private static function fromPattern(PageFacts $page, SiteFacts $site): string
+    /** px */
+    public function width(): float
     {
-        $filled = strtr($site->titlePattern, [
-            '{heading}' => $page->heading,
-            '{name}' => $page->name,
-            '{section}' => (string) $page->section,
-            '{parent}' => (string) $page->parent,
-            '{site}' => $site->name,
-        ]);
-        // A placeholder with nothing to say takes its separator along.
-        $separator = '\s*[·|•–—:\-]\s*';
-        $filled = (string) preg_replace('/(?<=\s)'.$separator.'(?=[·|•–—:\-]\s)/u', '', self::fold($filled));
-        $filled = (string) preg_replace('/^'.$separator.'(?=\s)|(?<=\s)[·|•–—:\-]\s*$/u', '', $filled);
-        $text = self::fold($filled);
-
-        return $text !== '' ? $text : self::fold($page->heading);
+        return TextWidth::of($this->text, self::SIZE);
     }
 
-    private static function fold(string $text): string
+    /** As a result shows it. */
+    public function shown(): string
     {
-        return trim((string) preg_replace('/\s+/u', ' ', $text));
+        return FittedText::within($this->text, self::MAX_WIDTH, self::SIZE);
     }
 }

@@ -7,16 +7,8 @@ namespace Heronstem\Core\Search;
 /** What a site contributes to the search appearance of its pages. */
 final readonly class SiteFacts
 {
-    /**
-     * @param  string  $titlePattern  with `{heading}`, `{name}`, `{section}`, `{parent}`, `{site}`
-     * @param  string  $origin  scheme and host, without a slash at the end
-     */
-    public function __construct(
-        public string $name,
-        public string $titlePattern,
-        public string $description,
-        public string $language,
-        public string $origin,
-    ) {
+    /** @param  string  $origin  scheme and host, without a slash at the end */
+    public function __construct(public string $name, public string $description, public string $language, public string $origin)
+    {
     }
 }

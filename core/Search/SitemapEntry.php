@@ -4,11 +4,20 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Search;
 
+use Heronstem\Core\Tree\ChangeFrequency;
+
 /** One address of a sitemap. */
 final readonly class SitemapEntry
 {
-    /** @param  string  $location absolute URL */
-    public function __construct(public string $location, public \DateTimeImmutable $lastModified)
-    {
+    /**
+     * @param  string  $location  absolute URL
+     * @param  int|null  $priority  in tenths, 0 to 10; null for none said
+     */
+    public function __construct(
+        public string $location,
+        public \DateTimeImmutable $lastModified,
+        public ?ChangeFrequency $changeFrequency = null,
+        public ?int $priority = null,
+    ) {
     }
 }

@@ -55,6 +55,12 @@ final class SitemapWriter
             $xml->startElement($element);
             $xml->writeElement('loc', $entry->location);
             $xml->writeElement('lastmod', $entry->lastModified->format(DATE_ATOM));
+            if ($entry->changeFrequency !== null) {
+                $xml->writeElement('changefreq', $entry->changeFrequency->value);
+            }
+            if ($entry->priority !== null) {
+                $xml->writeElement('priority', number_format($entry->priority / 10, 1, '.', ''));
+            }
             $xml->endElement();
             if (++$count % self::PIECE === 0) {
                 yield $xml->outputMemory();

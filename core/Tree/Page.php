@@ -31,7 +31,8 @@ final readonly class Page
      * @param  string  $reviewNote  what was said when it was last sent for review or returned
      * @param  PageTexts  $texts  those that visitors and search engines get
      * @param  PageTexts|null  $prepared  those that wait to be published; null where none differ
-     * @param  bool  $indexed  search engines may list it
+     * @param  SearchSettings  $search  what it tells search engines besides its texts
+     * @param  SearchDefaults  $branchSearch  what pages below it tell them where they say nothing themselves
      * @param  int  $contentSaved  number of the version of the content that was saved last; 0 for none
      * @param  int|null  $contentLive  number of the version that visitors get; null while they get none
      */
@@ -59,7 +60,8 @@ final readonly class Page
         public PageTexts $texts = new PageTexts(),
         public ?PageTexts $prepared = null,
         public string $layout = 'page',
-        public bool $indexed = true,
+        public SearchSettings $search = new SearchSettings(),
+        public SearchDefaults $branchSearch = new SearchDefaults(),
         public int $contentSaved = 0,
         public ?int $contentLive = null,
     ) {
@@ -158,7 +160,8 @@ final readonly class Page
             ...$this->texts->toArray(),
             'prepared' => $this->prepared?->toText(),
             'layout' => $this->layout,
-            'indexed' => $this->indexed,
+            'search' => $this->search->toText(),
+            'branchSearch' => $this->branchSearch->toText(),
             'content' => $this->contentLive,
             // Only in the bin is the address nobody's to compose.
             ...$this->isBinned() ? ['address' => $this->address->path] : ['address' => null],
@@ -197,7 +200,8 @@ final readonly class Page
             texts: PageTexts::fromArray($fields),
             prepared: isset($fields['prepared']) ? PageTexts::stored((string) $fields['prepared']) : null,
             layout: $text('layout') ?? 'page',
-            indexed: (bool) ($fields['indexed'] ?? true),
+            search: SearchSettings::stored($text('search')),
+            branchSearch: SearchDefaults::stored($text('branchSearch')),
             contentLive: isset($fields['content']) ? (int) $fields['content'] : null,
         );
     }

@@ -26,7 +26,10 @@ final readonly class PageDifference
         'search title' => ['searchTitle'],
         'search description' => ['searchDescription'],
         'prepared texts' => ['prepared'],
-        'indexing' => ['indexed'],
+        'social title' => ['socialTitle'],
+        'social description' => ['socialDescription'],
+        'search settings' => ['search'],
+        'search settings of its branch' => ['branchSearch'],
     ];
 
     /**

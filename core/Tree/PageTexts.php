@@ -6,11 +6,18 @@ namespace Heronstem\Core\Tree;
 
 use Heronstem\Core\InputRefused;
 
-/** What a page says of itself besides its content: heading and summary on the page, title and description in search results. */
+/** What a page says of itself besides its content: heading and summary on the page, title and description in search results and on social cards. */
 final readonly class PageTexts
 {
     /** Fields with their greatest lengths, in characters. */
-    public const MAX_LENGTHS = ['heading' => 300, 'summary' => 2000, 'searchTitle' => 300, 'searchDescription' => 1000];
+    public const MAX_LENGTHS = [
+        'heading' => 300,
+        'summary' => 2000,
+        'searchTitle' => 300,
+        'searchDescription' => 1000,
+        'socialTitle' => 300,
+        'socialDescription' => 1000,
+    ];
 
     /** @param  string|null  $heading  null while it follows the page's name */
     public function __construct(
@@ -18,6 +25,8 @@ final readonly class PageTexts
         public string $summary = '',
         public string $searchTitle = '',
         public string $searchDescription = '',
+        public string $socialTitle = '',
+        public string $socialDescription = '',
     ) {
     }
 
@@ -50,7 +59,7 @@ final readonly class PageTexts
         return $this->toArray() === $other->toArray();
     }
 
-    /** @return array{heading: string|null, summary: string, searchTitle: string, searchDescription: string} */
+    /** @return array{heading: string|null, summary: string, searchTitle: string, searchDescription: string, socialTitle: string, socialDescription: string} */
     public function toArray(): array
     {
         return [
@@ -58,6 +67,8 @@ final readonly class PageTexts
             'summary' => $this->summary,
             'searchTitle' => $this->searchTitle,
             'searchDescription' => $this->searchDescription,
+            'socialTitle' => $this->socialTitle,
+            'socialDescription' => $this->socialDescription,
         ];
     }
 
@@ -71,6 +82,8 @@ final readonly class PageTexts
             $text('summary'),
             $text('searchTitle'),
             $text('searchDescription'),
+            $text('socialTitle'),
+            $text('socialDescription'),
         );
     }
 

@@ -29,6 +29,21 @@ interface Pages
     public function branch(string $id): iterable;
 
     /**
+     * Every page of the tree, parents before their children: for what is set for the whole site.
+     *
+     * @return iterable<Page>
+     */
+    public function whole(): iterable;
+
+    /**
+     * Pages that name one of these as their canonical one.
+     *
+     * @param  list<string>  $pages
+     * @return iterable<Page>
+     */
+    public function namingAsCanonical(array $pages): iterable;
+
+    /**
      * The children of a page (of the site's top for null) with their positions, in order.
      *
      * @return array<string, int>

@@ -201,6 +201,46 @@ final class PageOverlay
         return $line;
     }
 
+    /**
+     * Pages that name one of these as their canonical one, as they were before the batch.
+     *
+     * @param  list<string>  $pages
+     * @return list<string>
+     */
+    public function namingAsCanonical(array $pages): array
+    {
+        $ids = [];
+        foreach ($pages === [] ? [] : $this->pages->namingAsCanonical($pages) as $page) {
+            $this->original[$page->id] ??= $page;
+            $ids[] = $page->id;
+        }
+
+        return $ids;
+    }
+
+    /** @return array<string, true> every page of the tree as it was, each remembered for later reading */
+    public function wholeBefore(): array
+    {
+        $ids = [];
+        foreach ($this->pages->whole() as $page) {
+            $this->original[$page->id] ??= $page;
+            $ids[$page->id] = true;
+        }
+
+        return $ids;
+    }
+
+    /** @return list<Page> ancestors as they were before the batch, nearest first */
+    public function ancestorsBefore(Page $page): array
+    {
+        $line = [];
+        while ($page->parent !== null && ($above = $this->before($page->parent)) !== null) {
+            $line[] = $page = $above;
+        }
+
+        return $line;
+    }
+
     /** @return array<string, int> children with positions, in order, as the batch leaves them */
     public function childOrder(?string $parent): array
     {

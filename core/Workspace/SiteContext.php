@@ -7,6 +7,8 @@ namespace Heronstem\Core\Workspace;
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Menu\MenuPlace;
 use Heronstem\Core\Moment;
+use Heronstem\Core\Search\SiteFacts;
+use Heronstem\Core\Search\SiteSearch;
 
 /** What holds for a whole site while a change is planned. */
 final readonly class SiteContext
@@ -19,6 +21,8 @@ final readonly class SiteContext
      * @param  string|null  $startPageSignedIn  what signed-in people get at `/`; null for the same as visitors
      * @param  array<string, MenuPlace>  $places  where the layout shows menus and picks, by key
      * @param  list<string>  $layouts  that pages may have; none where any is taken
+     * @param  SiteFacts  $facts  what the site says of itself in the titles of its pages
+     * @param  SiteSearch  $search  what the site tells search engines as a whole
      */
     public function __construct(
         public AddressRules $rules,
@@ -29,6 +33,8 @@ final readonly class SiteContext
         public array $places = [],
         public ?string $startPageSignedIn = null,
         public array $layouts = [],
+        public SiteFacts $facts = new SiteFacts('', '', 'en', ''),
+        public SiteSearch $search = new SiteSearch(),
     ) {
     }
 }

@@ -16,6 +16,8 @@ use Heronstem\Core\Ledger\Ledger;
 use Heronstem\Core\Menu\Menus;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Redirect\Rules;
+use Heronstem\Core\Search\EffectiveSearch;
+use Heronstem\Core\Search\SiteSearch;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\Pages;
 
@@ -34,6 +36,8 @@ final class Workspace
     private ?string $startPage;
 
     private ?string $startPageSignedIn;
+
+    private SiteSearch $search;
 
     /** @var array<string, string> */
     private array $copies = [];
@@ -62,6 +66,7 @@ final class Workspace
     ) {
         $this->startPage = $site->startPage;
         $this->startPageSignedIn = $site->startPageSignedIn;
+        $this->search = $site->search;
         $this->pages = new PageOverlay($pages);
         $this->menus = new MenuOverlay($menus);
         $this->redirects = new RuleOverlay($redirects);
@@ -97,6 +102,29 @@ final class Workspace
     public function setStartPageSignedIn(?string $page): void
     {
         $this->startPageSignedIn = $page;
+    }
+
+    /** What the site tells search engines as a whole, as the batch leaves it. */
+    public function search(): SiteSearch
+    {
+        return $this->search;
+    }
+
+    public function setSearch(SiteSearch $search): void
+    {
+        $this->search = $search;
+    }
+
+    /** What holds for a page's appearance in search engines, as the batch leaves it. */
+    public function effectiveSearch(Page $page): EffectiveSearch
+    {
+        return $this->search->for($page, $this->pages->ancestors($page));
+    }
+
+    /** The same as it was before. */
+    public function effectiveSearchBefore(Page $page): EffectiveSearch
+    {
+        return $this->site->search->for($page, $this->pages->ancestorsBefore($page));
     }
 
     /** Whether the page is what anybody gets at `/`. */

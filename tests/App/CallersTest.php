@@ -78,7 +78,6 @@ final class CallersTest extends AppTestCase
         'PATCH pages/{draft}' => '401 403 403 403 200 200 200 200 401',
         'PATCH pages/{live}' => '401 403 403 403 200 200 200 200 401',
         'PATCH pages/{live} layout' => '401 403 403 403 403 403 200 200 401',
-        'PATCH pages/{live} indexed' => '401 403 403 403 403 403 200 200 401',
         'PUT pages/{draft}/content' => '401 403 403 403 200 200 200 200 401',
         'PUT pages/{draft}/draft' => '401 403 403 403 204 204 204 204 401',
         'DELETE pages/{draft}/draft' => '401 403 403 403 204 204 204 204 401',
@@ -109,7 +108,7 @@ final class CallersTest extends AppTestCase
         'duplicate {"page":"{live}","copy":"{new}"}' => '403 201 201 201 201',
         'duplicate {"pages":["{draft}","{travel}"],"copy":"{new}"}' => '403 403 201 201 201',
         'duplicate {"page":"{help}","copy":"{new}","place":{"last":"{travel}"}}' => '403 201 201 201 201',
-        'describe {"page":"{draft}","summary":"S","indexed":false}' => '403 201 201 201 201',
+        'describe {"page":"{draft}","summary":"S"}' => '403 201 201 201 201',
         'describe {"page":"{live}","summary":"S"}' => '403 403 403 201 201',
         'go-live {"page":"{draft}"}' => '403 403 403 201 201',
         'publish {"page":"{live}"}' => '403 403 403 201 201',
@@ -354,7 +353,7 @@ final class CallersTest extends AppTestCase
             static fn (string $operation): string => (string) preg_replace(
                 ['#\?.*| \w+$#', '#\{\w+\}#', '#versions/1#', '#against/1#', '#(?<=ripple/|rows/)addresses#'],
                 ['', '*', 'versions/*', 'against/*', '*'],
-                str_contains($operation, ' layout') || str_contains($operation, ' indexed')
+                str_contains($operation, ' layout')
                     ? (string) preg_replace('/ \w+$/', '', $operation)
                     : $operation.'?',
             ),

@@ -29,7 +29,7 @@ final class RolesTest extends AppTestCase
         yield 'schedule' => [['kind' => 'schedule', 'from' => '2090-01-01T06:00'], 201, 201, 403];
         yield 'address' => [['kind' => 'add-address', 'address' => '/poster-{known}'], 201, 201, 403];
         yield 'protect' => [['kind' => 'protect'], 201, 422, 422];
-        yield 'describe' => [['kind' => 'describe', 'summary' => 'In a sentence.', 'indexed' => false], 201, 201, 201];
+        yield 'describe' => [['kind' => 'describe', 'summary' => 'In a sentence.'], 201, 201, 201];
     }
 
     /** @param  array<string, mixed>  $change */

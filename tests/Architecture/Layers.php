@@ -23,6 +23,7 @@ final class Layers
         'Redirect',
         'Menu',
         'Search',
+        'Audit',
         'Workspace',
         'Change',
         'Ripple',

@@ -138,6 +138,7 @@ final readonly class LoadDemoSite
                 'search_description' => $demo->head['description'] ?? '',
                 'layout' => $demo->head['layout'] ?? 'page',
                 'listed' => ($demo->head['listed'] ?? 'yes') === 'yes',
+                'search' => ($demo->head['index'] ?? 'yes') === 'yes' ? null : '{"own":{"index":false}}',
                 'indexed' => ($demo->head['index'] ?? 'yes') === 'yes',
                 'slug_by_hand' => ($demo->head['state'] ?? 'live') === 'live' && $page->slug_by_hand,
             ]);

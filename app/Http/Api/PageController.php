@@ -5,18 +5,14 @@ declare(strict_types=1);
 namespace App\Http\Api;
 
 use App\Desk\ChangedMeanwhile;
-use App\Desk\DescribePage;
 use App\Desk\Layout;
 use App\Desk\PrepareTexts;
 use App\Desk\ReadPage;
 use App\Desk\RightsOn;
 use App\Http\Api\Description\Answer;
-use App\Http\Api\Description\Query;
 use App\Http\Api\Schema\PageSheet;
-use App\Http\Api\Schema\SearchView;
 use App\Models\Page;
 use App\Models\Site;
-use Heronstem\Core\Search\HeadTags;
 use Heronstem\Core\Tree\PageTexts;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -27,7 +23,7 @@ use Symfony\Component\HttpKernel\Exception\PreconditionRequiredHttpException;
 /** One page: what is set on it besides its place, name and slug. */
 final readonly class PageController
 {
-    public function __construct(private RightsOn $rights, private DescribePage $describe, private PrepareTexts $texts, private ReadPage $read)
+    public function __construct(private RightsOn $rights, private PrepareTexts $texts, private ReadPage $read)
     {
     }
 
@@ -48,7 +44,7 @@ final readonly class PageController
         OA\Patch(
             path: '/sites/{site}/pages/{page}',
             operationId: 'updatePage',
-            description: 'Sets heading (null lets it follow the name), summary, layout, search title, search description, or whether search engines may list the page. Texts of a live page wait until they are published; its layout and indexing change at once, by a change of the history, and are set by those who manage.',
+            description: 'Sets heading (null lets it follow the name), summary, layout, search title and description, social title and description. Texts of a live page wait until they are published; its layout changes at once, by a change of the history, and is set by those who manage. Everything else that search engines are told is set by the change set-search.',
             parameters: [new OA\Parameter(ref: '#/components/parameters/ifMatch')],
             requestBody: new OA\RequestBody(
                 required: true,
@@ -60,8 +56,9 @@ final readonly class PageController
                         new OA\Property('summary', type: 'string'),
                         new OA\Property('searchTitle', type: 'string'),
                         new OA\Property('searchDescription', type: 'string'),
+                        new OA\Property('socialTitle', type: 'string'),
+                        new OA\Property('socialDescription', type: 'string'),
                         new OA\Property('layout', type: 'string', enum: ['page', 'section', 'home', 'site-map']),
-                        new OA\Property('indexed', type: 'boolean'),
                     ],
                 ),
             ),
@@ -78,13 +75,13 @@ final readonly class PageController
                 'layout' => ['sometimes', Rule::in(Layout::PAGES)],
                 'searchTitle' => ['sometimes', 'string', 'max:300'],
                 'searchDescription' => ['sometimes', 'string', 'max:1000'],
-                'indexed' => ['sometimes', 'boolean:strict'],
+                'socialTitle' => ['sometimes', 'string', 'max:300'],
+                'socialDescription' => ['sometimes', 'string', 'max:1000'],
             ],
             [
                 'layout.in' => 'A layout is one of '.implode(', ', Layout::PAGES).'.',
                 'max' => 'At most :max characters fit here.',
                 'string' => 'This is a text.',
-                'boolean' => 'Search engines may list the page, or not: true or false.',
             ],
         );
         $match =
@@ -94,28 +91,9 @@ final readonly class PageController
             throw new ChangedMeanwhile();
         }
         $texts = array_intersect_key($given, PageTexts::MAX_LENGTHS);
-        $this->texts->prepare($page, $site, $user, $this->rights->of($user, $site), $texts, $given['layout'] ?? null, $given['indexed'] ?? null);
+        $this->texts->prepare($page, $site, $user, $this->rights->of($user, $site), $texts, $given['layout'] ?? null);
 
         return $this->sheet($page->refresh(), $site);
-    }
-
-    #[
-        OA\Get(
-            path: '/sites/{site}/pages/{page}/search',
-            operationId: 'searchAppearance',
-            description: 'Title tag and meta description as they are, or as they would be with the texts given.',
-            parameters: [new Query('searchTitle'), new Query('searchDescription')],
-            responses: [new Answer('SearchAppearance')],
-        ),
-    ]
-    public function search(Request $request, Site $site, Page $page): JsonResponse
-    {
-        $typed = array_filter(
-            ['searchTitle' => $request->query('searchTitle'), 'searchDescription' => $request->query('searchDescription')],
-            is_string(...),
-        );
-
-        return new JsonResponse(SearchView::of(HeadTags::of($this->describe->ofWorking($page, $typed), $site->facts())));
     }
 
     private function sheet(Page $page, Site $site): JsonResponse

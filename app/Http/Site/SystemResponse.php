@@ -18,7 +18,7 @@ final readonly class SystemResponse
     public function respond(string $address, Site $site): AnyResponse
     {
         return match ($address) {
-            '/robots.txt' => new Response("User-agent: *\nDisallow:\n\nSitemap: {$site->origin}/sitemap.xml\n", 200, [
+            '/robots.txt' => new Response($site->robotsTxt(), 200, [
                 'Content-Type' => 'text/plain; charset=utf-8',
             ]),
             '/favicon.ico' => new Response((string) file_get_contents(resource_path('css/mark.svg')), 200, [

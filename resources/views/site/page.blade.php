@@ -5,16 +5,19 @@
 @if ($head->description->text !== '')
     <meta name="description" content="{{ $head->description->text }}">
 @endif
+@if ($head->robots !== '')
+    <meta name="robots" content="{{ $head->robots }}">
+@endif
+@if ($head->canonical !== null)
     <link rel="canonical" href="{{ $head->canonical }}">
+@endif
 @foreach ($head->openGraph() as $property => $content)
     <meta property="{{ $property }}" content="{{ $content }}">
 @endforeach
-@if ($crumbData !== null)
-    <script type="application/ld+json">{!! $crumbData !!}</script>
-@endif
-@unless ($page->listed && $page->indexed)
-    <meta name="robots" content="noindex">
-@endunless
+@foreach ($head->card() as $name => $content)
+    <meta name="{{ $name }}" content="{{ $content }}">
+@endforeach
+    <script type="application/ld+json">{!! $linkedData !!}</script>
 @endsection
 
 @section('body')

@@ -29,6 +29,7 @@ use Heronstem\Core\Change\Rename;
 use Heronstem\Core\Change\Schedule;
 use Heronstem\Core\Change\Scope;
 use Heronstem\Core\Change\SendForReview;
+use Heronstem\Core\Change\SetSearch;
 use Heronstem\Core\Change\SetSlug;
 use Heronstem\Core\Change\SetStartPage;
 use Heronstem\Core\Change\TakeOffline;
@@ -102,7 +103,7 @@ final class PreparingTest extends TestCase
         yield 'renames a live page' => [new Rename('Times', PageName::of('Timetables')), 'Visitors know “Timetables”'];
         yield 'sets the slug of a live page' => [new SetSlug('Times', Slug::of('timetables')), 'Visitors know “Times”'];
         yield 'describes a live page' => [new Describe('Times', ['summary' => 'When boats leave']), 'Visitors know “Times”'];
-        yield 'takes a live page out of search engines' => [new Describe('Times', indexed: false), 'Visitors know “Times”'];
+        yield 'takes a live page out of search engines' => [new SetSearch('Times', ['index' => false]), 'Visitors know “Times”'];
         yield 'moves a live page' => [new Move('Times', Place::lastIn('Help')), 'Visitors know “Times”'];
         yield 'moves a live page among its siblings' => [new Move('Fares', Place::before('Times')), 'Visitors know “Fares”'];
         yield 'retires a live page' => [new PutInBin('Times'), 'known to visitors|Visitors know'];

@@ -9,6 +9,7 @@ use Heronstem\Core\Change\Duplicate;
 use Heronstem\Core\Change\GoLive;
 use Heronstem\Core\Change\NothingToChange;
 use Heronstem\Core\Change\Publish;
+use Heronstem\Core\Change\SetSearch;
 use Heronstem\Core\Change\TakeOffline;
 use Heronstem\Core\InputRefused;
 use Heronstem\Core\Tree\PageTexts;
@@ -82,21 +83,21 @@ final class PublishTest extends TestCase
     {
         $this->site->live('Fares');
         $this->site->write('Fares', new PageTexts('Prepared heading'));
-        $ripple = $this->site->apply(new Describe('Fares', ['summary' => "  What it  costs.\n"], indexed: false));
+        $ripple = $this->site->apply(new Describe('Fares', ['summary' => "  What it  costs.\n"]), new SetSearch('Fares', ['index' => false]));
         $page = $this->site->pages['Fares'];
         self::assertSame(
             ['What it costs.', null, 'Prepared heading', 'What it costs.', false],
-            [$page->texts->summary, $page->texts->heading, $page->prepared?->heading, $page->prepared?->summary, $page->indexed],
+            [$page->texts->summary, $page->texts->heading, $page->prepared?->heading, $page->prepared?->summary, $page->search->own->index],
         );
         self::assertSame(1, $ripple->search->sitemapEntries, 'Not to be indexed, it leaves the sitemap.');
         $this->site->undo($ripple);
         self::assertSame(
-            ['', 'Prepared heading', '', true],
+            ['', 'Prepared heading', '', null],
             [
                 $this->site->pages['Fares']->texts->summary,
                 $this->site->pages['Fares']->prepared?->heading,
                 $this->site->pages['Fares']->prepared?->summary,
-                $this->site->pages['Fares']->indexed,
+                $this->site->pages['Fares']->search->own->index,
             ],
         );
     }

@@ -37,6 +37,8 @@ use Heronstem\Core\Redirect\Rule;
 use Heronstem\Core\Redirect\RuleDifference;
 use Heronstem\Core\Redirect\Rules;
 use Heronstem\Core\Ripple\Ripple;
+use Heronstem\Core\Search\SiteFacts;
+use Heronstem\Core\Search\SiteSearch;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\PageDifference;
 use Heronstem\Core\Tree\PageName;
@@ -64,6 +66,8 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
 
     public ?string $startPageSignedIn = null;
 
+    public SiteSearch $search;
+
     public int $links = 0;
 
     /** @var list<RawLink> */
@@ -87,6 +91,7 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
     public function __construct(public readonly AddressRules $rules = new AddressRules())
     {
         $bar = new Entry(self::BAR, null, 0, EntryKind::Branch, contents: new BranchContents(2));
+        $this->search = new SiteSearch();
         $this->menus = [self::MAIN => new Menu(self::MAIN, 'Main', MenuKind::Menu, 'main', [$bar->id => $bar])];
     }
 
@@ -122,6 +127,8 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
                 $this->authority,
                 $this->places(),
                 $this->startPageSignedIn,
+                search: $this->search,
+                facts: new SiteFacts('Ferries', 'Boats.', 'en-GB', 'http://ferries.test'),
             ),
             $this,
             $this,
@@ -145,6 +152,7 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
         }
         $this->startPage = $ripple->pages->startPage === null ? $this->startPage : $ripple->pages->startPage->after;
         $this->startPageSignedIn = $ripple->pages->startPageSignedIn === null ? $this->startPageSignedIn : $ripple->pages->startPageSignedIn->after;
+        $this->search = $ripple->search->settings === null ? $this->search : SiteSearch::stored($ripple->search->settings->after);
         foreach ($ripple->pages->outcome as $id => $page) {
             if ($page === null) {
                 unset($this->pages[$id]);
@@ -240,6 +248,7 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
                 $ripple->redirects->rules,
             ),
             $at,
+            $ripple->search->settings,
         );
     }
 
@@ -288,6 +297,7 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
         return [
             'start' => $this->startPage,
             'signed in' => $this->startPageSignedIn,
+            'search' => $this->search->toText(),
             'redirects' => $redirects,
             'menus' => $menus,
             'pages' => $pages,
@@ -370,6 +380,20 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
         asort($order);
 
         return $order;
+    }
+
+    public function namingAsCanonical(array $pages): iterable
+    {
+        return array_values(array_filter($this->pages, static fn (Page $page): bool => in_array($page->search->canonical->value, $pages, true)));
+    }
+
+    public function whole(): iterable
+    {
+        foreach ($this->childrenOf(null) as $top) {
+            if (! $top->isBinned()) {
+                yield from $this->branch($top->id);
+            }
+        }
     }
 
     public function binnedBelow(string $id): iterable

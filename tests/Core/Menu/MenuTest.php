@@ -8,7 +8,6 @@ use Eris\Generators;
 use Eris\TestTrait;
 use Heronstem\Core\Linking\Target;
 use Heronstem\Core\Menu\BranchContents;
-use Heronstem\Core\Menu\Breadcrumbs;
 use Heronstem\Core\Menu\Entry;
 use Heronstem\Core\Menu\EntryKind;
 use Heronstem\Core\Menu\Menu;
@@ -139,19 +138,6 @@ final class MenuTest extends TestCase
                 $places = array_map(static fn (Entry $entry): string => "$entry->parent#$entry->position", array_values($back->entries));
                 self::assertSame(array_unique($places), $places, 'No two entries stand at one place.');
             });
-    }
-
-    #[Test]
-    public function breadcrumbs_are_numbered_absolute_and_safe_in_a_page(): void
-    {
-        $data = Breadcrumbs::data([['name' => 'Home', 'address' => '/'], ['name' => '</script><b>&', 'address' => '/x']], 'https://ferries.example');
-        self::assertStringNotContainsString('<', $data);
-        $read = json_decode($data, true);
-        self::assertSame(['https://schema.org', 'BreadcrumbList'], [$read['@context'], $read['@type']]);
-        self::assertSame(
-            ['@type' => 'ListItem', 'position' => 2, 'name' => '</script><b>&', 'item' => 'https://ferries.example/x'],
-            $read['itemListElement'][1],
-        );
     }
 
     /** Menus of a few entries, of which some stand under others. */

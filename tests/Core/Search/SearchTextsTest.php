@@ -4,15 +4,24 @@ declare(strict_types=1);
 
 namespace Tests\Core\Search;
 
+use Heronstem\Core\InputRefused;
 use Heronstem\Core\Search\DescriptionSource;
+use Heronstem\Core\Search\EffectiveSearch;
 use Heronstem\Core\Search\HeadTags;
 use Heronstem\Core\Search\PageFacts;
 use Heronstem\Core\Search\SearchDescription;
 use Heronstem\Core\Search\SearchTitle;
+use Heronstem\Core\Search\SettingScope;
+use Heronstem\Core\Search\SettingSource;
 use Heronstem\Core\Search\SiteFacts;
 use Heronstem\Core\Search\SitemapEntry;
 use Heronstem\Core\Search\SitemapWriter;
+use Heronstem\Core\Search\StructuredData;
+use Heronstem\Core\Search\TextPattern;
+use Heronstem\Core\Search\TextWidth;
 use Heronstem\Core\Search\TitleSource;
+use Heronstem\Core\Tree\PageTexts;
+use Heronstem\Core\Tree\SearchDefaults;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
@@ -33,7 +42,7 @@ final class SearchTextsTest extends TestCase
     #[Test, DataProvider('patterns')]
     public function the_sites_pattern_makes_the_title(string $pattern, string $title): void
     {
-        $made = SearchTitle::of($this->page(), $this->site($pattern));
+        $made = SearchTitle::of($this->page(pattern: $pattern), $this->site());
         self::assertSame([$title, TitleSource::Pattern], [$made->text, $made->source]);
     }
 
@@ -69,7 +78,7 @@ final class SearchTextsTest extends TestCase
         }
         self::assertSame(
             DescriptionSource::None,
-            SearchDescription::of($this->page(), new SiteFacts('Ferries', '{name}', '', 'en', 'http://f.test'))->source,
+            SearchDescription::of($this->page(), new SiteFacts('Ferries', '', 'en', 'http://f.test'))->source,
         );
     }
 
@@ -77,7 +86,8 @@ final class SearchTextsTest extends TestCase
     public function a_first_sentence_that_is_too_long_is_cut_at_a_word(): void
     {
         $made = SearchDescription::of($this->page(text: str_repeat('harbour ', 40).'.'), $this->site())->text;
-        self::assertLessThanOrEqual(SearchDescription::MAX_LENGTH_FROM_CONTENT, mb_strlen($made));
+        self::assertLessThanOrEqual(SearchDescription::MAX_WIDTH, TextWidth::of($made, SearchDescription::SIZE));
+        self::assertGreaterThan(SearchDescription::MAX_WIDTH - 80, TextWidth::of($made, SearchDescription::SIZE));
         self::assertStringEndsWith('harbour…', $made);
     }
 
@@ -87,6 +97,7 @@ final class SearchTextsTest extends TestCase
         $tags = HeadTags::of($this->page(), $this->site());
         self::assertSame('http://ferries.test/travel/timetables', $tags->canonical);
         self::assertSame(['og:type', 'og:site_name', 'og:title', 'og:description', 'og:url', 'og:locale'], array_keys($tags->openGraph()));
+        self::assertSame(['', 'summary'], [$tags->robots, $tags->card()['twitter:card']]);
     }
 
     #[Test]
@@ -109,18 +120,103 @@ final class SearchTextsTest extends TestCase
         );
     }
 
-    private function site(string $pattern = '{heading} · {site}'): SiteFacts
+    #[Test]
+    public function an_unlisted_page_asks_not_to_be_listed_and_one_that_names_another_says_which(): void
     {
-        return new SiteFacts('Ferries', $pattern, 'Boats.', 'en-GB', 'http://ferries.test');
+        $facts = new PageFacts(
+            'Timetables',
+            null,
+            null,
+            new PageTexts(socialTitle: 'All boats', socialDescription: 'Every day.'),
+            '',
+            '/t',
+            EffectiveSearch::of([[new SettingSource(SettingScope::Own), new SearchDefaults(follow: false)]]),
+            'https://elsewhere.example/t?a=1&b=<2>',
+            false,
+            '/_files/p.png',
+        );
+        $tags = HeadTags::of($facts, $this->site());
+        self::assertSame(['noindex, nofollow', 'https://elsewhere.example/t?a=1&b=<2>', 'summary_large_image'], [$tags->robots, $tags->canonical, $tags->card()['twitter:card']]);
+        self::assertSame(['All boats', 'Every day.', 'http://ferries.test/_files/p.png'], [$tags->socialTitle, $tags->socialDescription, $tags->picture]);
+        self::assertStringContainsString('<link rel="canonical" href="https://elsewhere.example/t?a=1&amp;b=&lt;2&gt;">', $tags->toHtml());
+        self::assertStringContainsString('<meta name="robots" content="noindex, nofollow">', $tags->toHtml());
+        self::assertNull(HeadTags::of(new PageFacts('T', null, null, new PageTexts(), '', '/t', EffectiveSearch::byDefault(), ''), $this->site())->canonical);
+    }
+
+    #[Test]
+    public function a_pattern_for_descriptions_goes_before_the_summary_and_behind_the_pages_own(): void
+    {
+        $pattern = EffectiveSearch::of([[new SettingSource(SettingScope::Branch, 'x', 'Islands'), new SearchDefaults(descriptionPattern: '{name}: {summary}')]]);
+        $of = fn (string $own): SearchDescription => SearchDescription::of(
+            new PageFacts('Skerra', null, null, new PageTexts(summary: 'Seals.', searchDescription: $own), '', '/skerra', $pattern),
+            $this->site(),
+        );
+        self::assertSame(['Skerra: Seals.', DescriptionSource::Pattern], [$of('')->text, $of('')->source]);
+        self::assertSame(['Own.', DescriptionSource::Own], [$of('Own.')->text, $of('Own.')->source]);
+        self::assertSame('Islands', $pattern->source('descriptionPattern')->name);
+    }
+
+    /** @return iterable<string, array{string, string}> */
+    public static function faultyPatterns(): iterable
+    {
+        yield 'an unknown name' => ['{headign} · {site}', '{heading} · {site}'];
+        yield 'a foreign name' => ['{zzz}', ''];
+        yield 'a brace alone' => ['{name · x', ''];
+        yield 'another brace alone' => ['name} x', ''];
+        yield 'braces in braces' => ['{{name}}', ''];
+    }
+
+    #[Test, DataProvider('faultyPatterns')]
+    public function a_pattern_that_cannot_be_filled_is_refused_with_the_nearest_name(string $typed, string $suggestion): void
+    {
+        try {
+            TextPattern::read($typed, 'titlePattern');
+            self::fail('This was to be refused.');
+        } catch (InputRefused $refused) {
+            self::assertSame('titlePattern', $refused->field);
+            if ($suggestion !== '') {
+                self::assertSame($suggestion, $refused->suggestion);
+            }
+        }
+    }
+
+    #[Test]
+    public function linked_data_numbers_the_way_and_cannot_leave_its_element(): void
+    {
+        $tags = HeadTags::of($this->page(), $this->site());
+        $data = StructuredData::of($tags, $this->site(), [['name' => 'Home', 'address' => '/'], ['name' => '</script><b>&', 'address' => '/x']], '/_search');
+        self::assertStringNotContainsString('<', $data);
+        $graph = json_decode($data, true)['@graph'];
+        self::assertSame(['Organization', 'WebSite', 'WebPage', 'BreadcrumbList'], array_column($graph, '@type'));
+        self::assertSame(
+            ['@type' => 'ListItem', 'position' => 2, 'name' => '</script><b>&', 'item' => 'http://ferries.test/x'],
+            $graph[3]['itemListElement'][1],
+        );
+        self::assertSame('http://ferries.test/_search?q={search_term_string}', $graph[1]['potentialAction']['target']['urlTemplate']);
+        self::assertCount(3, json_decode(StructuredData::of($tags, $this->site(), []), true)['@graph'], 'The start page has no way to it.');
+    }
+
+    private function site(): SiteFacts
+    {
+        return new SiteFacts('Ferries', 'Boats.', 'en-GB', 'http://ferries.test');
     }
 
     private function page(
         string $heading = 'Ferry timetables',
-        ?string $title = null,
-        ?string $description = null,
-        ?string $summary = null,
+        string $title = '',
+        string $description = '',
+        string $summary = '',
         string $text = '',
+        ?string $pattern = null,
     ): PageFacts {
-        return new PageFacts('Timetables', $heading, 'Travel', null, $title, $description, $summary, $text, '/travel/timetables');
+        return new PageFacts(
+            'Timetables',
+            'Travel',
+            null,
+            new PageTexts($heading, $summary, $title, $description),
+            $text,
+            '/travel/timetables',
+            EffectiveSearch::of([[new SettingSource(SettingScope::Site), new SearchDefaults(titlePattern: $pattern)]]),
+        );
     }
 }

@@ -36,7 +36,9 @@ final readonly class PageSheet
         #[OA\Property(type: 'string', enum: ['page', 'section', 'home', 'site-map'])] public string $layout,
         #[OA\Property] public string $searchTitle,
         #[OA\Property] public string $searchDescription,
-        #[OA\Property(description: 'search engines may list it')] public bool $indexed,
+        #[OA\Property] public string $socialTitle,
+        #[OA\Property] public string $socialDescription,
+        #[OA\Property(description: 'search engines may list it, after everything it inherits')] public bool $indexed,
         #[
             OA\Property(description: 'ancestors from the top down', type: 'array', items: new OA\Items(ref: '#/components/schemas/PageCrumb')),
         ]
@@ -105,7 +107,9 @@ final readonly class PageSheet
             layout: $of->layout,
             searchTitle: $texts->searchTitle,
             searchDescription: $texts->searchDescription,
-            indexed: $of->indexed,
+            socialTitle: $texts->socialTitle,
+            socialDescription: $texts->socialDescription,
+            indexed: $page->indexed,
             within: array_map(PageCrumb::of(...), $page->ancestors()),
             after: $before === null ? null : PageCrumb::of($before),
             sendsOn: self::addresses($page, 'redirect'),

@@ -1,0 +1,149 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\Audit;
+
+use App\Models\PageContent;
+use App\Models\Site;
+use App\Store\AuditPlaces;
+use App\Store\StoredPages;
+use Heronstem\Core\Audit\AuditedPage;
+use Heronstem\Core\Audit\Inspection;
+use Heronstem\Core\Audit\Place;
+use Heronstem\Core\Audit\Surroundings;
+use Heronstem\Core\Content\Document;
+use Heronstem\Core\Content\PlainText;
+use Heronstem\Core\Moment;
+use Heronstem\Core\Search\PageFacts;
+use Heronstem\Core\Search\RobotsTxt;
+use Heronstem\Core\Tree\Page;
+use Heronstem\Core\Tree\PageTexts;
+use Heronstem\Core\Tree\SearchSettings;
+use Illuminate\Database\ConnectionInterface;
+
+/** Looks pages over as they are: live ones as visitors get them, others as they are being worked on. */
+final readonly class InspectPages
+{
+    public function __construct(private ConnectionInterface $db, private AuditPlaces $places)
+    {
+    }
+
+    /**
+     * @param  list<string>  $ids
+     * @param  array<string, PageTexts>  $texts  that are being typed, instead of those that stand
+     * @param  array<string, SearchSettings>  $typed  settings likewise
+     * @return array<string, AuditedPage> by identity; pages in the bin are left out
+     */
+    public function of(Site $site, array $ids, array $texts = [], array $typed = []): array
+    {
+        if ($ids === []) {
+            return [];
+        }
+        $known = [];
+        foreach ((new StoredPages($this->db, $site))->withAncestors($ids) as $page) {
+            $known[$page->id] = $page;
+        }
+        $wanted = array_filter(array_intersect_key($known, array_flip($ids)), static fn (Page $page): bool => ! $page->isBinned());
+        $wanted = array_map(static fn (Page $page): Page => isset($typed[$page->id]) ? $page->with(['search' => $typed[$page->id]]) : $page, $wanted);
+        $contents = $this->contents($wanted, isset($texts[$ids[0]]) || isset($typed[$ids[0]]));
+        $settings = $site->searchSettings();
+        $facts = [];
+        foreach ($wanted as $id => $page) {
+            $above = self::above($page, $known);
+            $facts[$id] = new PageFacts(
+                name: $page->name,
+                section: $above === [] ? null : $above[count($above) - 1]->name,
+                parent: $above[0]->name ?? null,
+                texts: $texts[$id] ?? ($page->isLive() ? $page->texts : $page->prepared ?? $page->texts),
+                text: PlainText::of($contents[$id]),
+                address: $page->address->path,
+                settings: $settings->for($page, $above),
+                listed: $page->listed,
+            );
+        }
+        $pictures = $this->pictures($site, $contents, $facts);
+        $places = $this->places->of($site, array_map(strval(...), array_keys($wanted)));
+        $inspection = new Inspection($site->facts(), $this->around($site));
+        $inspected = [];
+        foreach ($wanted as $id => $page) {
+            $card = $pictures[$facts[$id]->settings->values->socialPicture ?? ($contents[$id]->pictures()[0] ?? '')] ?? null;
+            $inspected[$id] = $inspection->of(
+                $page,
+                $facts[$id],
+                $contents[$id],
+                $places[$id] ?? new Place(null),
+                $pictures,
+                $card === null ? null : [$card['width'], $card['height']],
+            );
+        }
+
+        return $inspected;
+    }
+
+    private function around(Site $site): Surroundings
+    {
+        $languages = [];
+        foreach (Site::query()->whereKeyNot($site->id)->get(['origin', 'language']) as $other) {
+            $languages[strtolower((string) parse_url($other->origin, PHP_URL_HOST))] = $other->language;
+        }
+        unset($languages[strtolower((string) parse_url($site->origin, PHP_URL_HOST))]);
+
+        return new Surroundings(
+            $site->ownAddresses(),
+            RobotsTxt::parse($site->robotsTxt()),
+            Moment::at(now()->getTimestamp()),
+            $site->context()->startPage,
+            $languages,
+        );
+    }
+
+    /**
+     * @param  array<string, Page>  $pages
+     * @param  bool  $working  as they are being worked on, live or not
+     * @return array<string, Document>
+     */
+    private function contents(array $pages, bool $working): array
+    {
+        $stored = PageContent::query()
+            ->join('pages', 'pages.id', '=', 'page_contents.page_id')
+            ->whereIn('pages.ulid', array_keys($pages))
+            ->get(['page_contents.*', 'pages.ulid'])
+            ->keyBy('ulid');
+
+        return array_map(static function (Page $page) use ($stored, $working): Document {
+            $content = $stored->get($page->id);
+
+            return $content !== null && $page->isLive() && ! $working ? $content->liveDocument() : PageContent::document($content);
+        }, $pages);
+    }
+
+    /**
+     * @param  array<string, Document>  $contents
+     * @param  array<string, PageFacts>  $facts
+     * @return array<string, array{bytes: int, width: int, height: int}>
+     */
+    private function pictures(Site $site, array $contents, array $facts): array
+    {
+        $ids = array_filter(array_map(static fn (PageFacts $of): ?string => $of->settings->values->socialPicture, $facts));
+        foreach ($contents as $content) {
+            array_push($ids, ...$content->pictures());
+        }
+
+        return $this->places->pictures($site, array_values(array_unique($ids)));
+    }
+
+    /**
+     * @param  array<string, Page>  $known
+     * @return list<Page> nearest first
+     */
+    private static function above(Page $page, array $known): array
+    {
+        $line = [];
+        while ($page->parent !== null && isset($known[$page->parent])) {
+            $line[] = $page = $known[$page->parent];
+        }
+
+        return $line;
+    }
+}

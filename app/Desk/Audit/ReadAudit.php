@@ -1,0 +1,191 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\Audit;
+
+use App\Models\Site;
+use App\Models\User;
+use App\Store\AuditQueue;
+use App\Store\FindingFilter;
+use App\Store\FindingRows;
+use Heronstem\Core\Audit\CheckInfo;
+use Heronstem\Core\Audit\Checks;
+use Heronstem\Core\Audit\Severity;
+
+/** How a site stands, and what was found. */
+final readonly class ReadAudit
+{
+    /** Days of the chart. */
+    private const DAYS = 60;
+
+    /** Findings most worth doing that the overview names. */
+    private const FIRST = 10;
+
+    /** Pages named with a group of findings; the complete list is read in pieces. */
+    private const EXAMPLES = 5;
+
+    /** Findings of pages that visitors see. */
+    private const LIVE = ['all' => false, 'branch' => null, 'layout' => null];
+
+    public function __construct(private FindingRows $rows, private AuditQueue $queue)
+    {
+    }
+
+    /** @return array<string, mixed> */
+    public function overview(Site $site): array
+    {
+        $standing = $this->rows->standing($site);
+        $checks = Checks::infos();
+
+        return [
+            'pages' => $standing->pages,
+            'clean' => $standing->clean,
+            'score' => $standing->weight === 0 ? null : (int) round((100 * $standing->passed) / $standing->weight),
+            'waiting' => $this->queue->waiting($site),
+            'days' => array_map(
+                static fn (object $day): array => [
+                    'day' => $day->day,
+                    'score' => $day->weight === 0 ? 100 : round((100 * $day->passed) / $day->weight, 1),
+                    'clean' => $day->clean,
+                    'pages' => $day->pages,
+                    'findings' => $day->findings,
+                ],
+                $this->rows->days($site, self::DAYS),
+            ),
+            'first' => array_slice($this->groups($site), 0, self::FIRST),
+            'worse' => array_map(
+                static fn (object $row): array => [
+                    'check' => $row->check_code,
+                    'title' => ($checks[$row->check_code] ?? null)->title ?? $row->check_code,
+                    'pages' => $row->pages,
+                    'first' => $row->first,
+                    'entry' => $row->entry,
+                    'sentence' => $row->sentence ?? '',
+                    'at' => $row->at,
+                ],
+                $this->rows->since($site, 7, self::FIRST),
+            ),
+        ];
+    }
+
+    /**
+     * @param  array{all: bool, branch: string|null, layout: string|null}  $asked
+     * @return list<array<string, mixed>> by check, the most gain first: weight times pages, pages that many link to for more
+     */
+    public function groups(Site $site, array $asked = self::LIVE): array
+    {
+        $filter = self::filter($asked);
+        $checks = Checks::infos();
+        $groups = [];
+        foreach ($this->rows->byCheck($site, $filter) as $row) {
+            $info = $checks[$row->check_code] ?? null;
+            if ($info !== null) {
+                $groups[] = [
+                    ...self::info($info),
+                    'pages' => $row->pages,
+                    'gain' => $info->weight * ($row->pages + (int) round(sqrt($row->hits))),
+                    'examples' => $this->pages($site, $info->code, $asked, 0, self::EXAMPLES),
+                ];
+            }
+        }
+        usort($groups, static fn (array $a, array $b): int => [$b['gain'], $a['check']] <=> [$a['gain'], $b['check']]);
+
+        return $groups;
+    }
+
+    /**
+     * @param  array{all: bool, branch: string|null, layout: string|null}  $asked
+     * @return list<array<string, mixed>>
+     */
+    public function pages(Site $site, string $check, array $asked, int $offset, int $limit): array
+    {
+        return array_map(
+            static fn (object $row): array => [
+                'page' => $row->ulid,
+                'name' => $row->name,
+                'address' => $row->address,
+                'state' => $row->state,
+                'says' => $row->says,
+                'since' => $row->since,
+                'entry' => $row->entry,
+                'sentence' => $row->sentence,
+            ],
+            $this->rows->ofCheck($site, $check, self::filter($asked), $offset, $limit),
+        );
+    }
+
+    /**
+     * @param  array{all: bool, branch: string|null, layout: string|null}  $asked
+     * @return iterable<array{check: string, severity: string, page: string, name: string, address: string, says: string, since: string}>
+     */
+    public function all(Site $site, array $asked = self::LIVE, ?Severity $atLeast = null): iterable
+    {
+        $checks = Checks::infos();
+        foreach ($this->rows->all($site, self::filter($asked)) as $row) {
+            $info = $checks[$row->check_code] ?? null;
+            if ($info !== null && ($atLeast === null || $info->severity->isAtLeast($atLeast))) {
+                yield [
+                    'check' => $info->code,
+                    'severity' => $info->severity->value,
+                    'page' => $row->ulid,
+                    'name' => $row->name,
+                    'address' => $row->address,
+                    'says' => $row->says,
+                    'since' => $row->since,
+                ];
+            }
+        }
+    }
+
+    /** @return list<array<string, mixed>> */
+    public function dismissed(Site $site): array
+    {
+        $checks = Checks::infos();
+
+        return array_map(
+            static fn (object $row): array => [
+                'check' => $row->check_code,
+                'title' => ($checks[$row->check_code] ?? null)->title ?? $row->check_code,
+                'page' => $row->ulid,
+                'name' => $row->name,
+                'address' => $row->address,
+                'reason' => $row->reason,
+                'until' => $row->until,
+                'person' => $row->person,
+            ],
+            $this->rows->dismissed($site),
+        );
+    }
+
+    /** Says that a finding is no problem here, until a day or for good; false where there is no such page. */
+    public function dismiss(Site $site, User $user, string $page, string $check, string $reason, ?string $until): bool
+    {
+        return $this->rows->dismiss($site, $page, $check, $reason, $until, $user->id);
+    }
+
+    /** Takes that back; false where nothing was dismissed. */
+    public function reinstate(Site $site, string $page, string $check): bool
+    {
+        return $this->rows->reinstate($site, $page, $check);
+    }
+
+    /** @param  array{all: bool, branch: string|null, layout: string|null}  $asked */
+    private static function filter(array $asked): FindingFilter
+    {
+        return new FindingFilter(! $asked['all'], $asked['branch'], $asked['layout']);
+    }
+
+    /** @return array{check: string, title: string, why: string, severity: string, weight: int, fix: string} */
+    private static function info(CheckInfo $info): array
+    {
+        return [
+            'check' => $info->code,
+            'title' => $info->title,
+            'why' => $info->why,
+            'severity' => $info->severity->value,
+            'weight' => $info->weight,
+            'fix' => $info->fix->value,
+        ];
+    }
+}

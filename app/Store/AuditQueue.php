@@ -1,0 +1,209 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use App\Models\HistoryEntry;
+use App\Models\Site;
+use Heronstem\Core\Menu\Entry;
+use Heronstem\Core\Menu\MenuDifference;
+use Heronstem\Core\Ripple\AddressMove;
+use Heronstem\Core\Ripple\RawLinkEffect;
+use Heronstem\Core\Ripple\Ripple;
+use Heronstem\Core\Tree\PageDifference;
+use Illuminate\Database\ConnectionInterface;
+
+/** Which pages the audit has to look at: put down with every change, taken off piece by piece, so that nothing is lost when it stops half-way. */
+final readonly class AuditQueue
+{
+    /** Fields of a page that those below it inherit. */
+    private const INHERITED = ['branchSearch' => true, 'parent' => true, 'name' => true];
+
+    public function __construct(private ConnectionInterface $db)
+    {
+    }
+
+    /** What shares something with pages that go for good: asked before they are gone, and with them what they said. */
+    public function before(Ripple $ripple, Site $site): void
+    {
+        $removed = array_filter($ripple->pages->differences, static fn (PageDifference $difference): bool => $difference->wasRemoved());
+        if ($removed !== []) {
+            $this->insert(
+                "select distinct other.page_id, other.site_id, false, null::bigint from pages p join audit_keys k on k.page_id = p.id
+                join audit_keys other on other.site_id = k.site_id and other.key = k.key and other.page_id <> k.page_id
+                where p.site_id = ? and p.ulid = any(?::text[]) and k.key not like 'names:%' and k.key not like 'at:%'",
+                [$site->id, PgArray::of(array_map(static fn (PageDifference $difference): string => $difference->page, array_values($removed)))],
+            );
+        }
+    }
+
+    public function after(Ripple $ripple, Site $site, HistoryEntry $entry): void
+    {
+        if ($ripple->search->settings !== null) {
+            $this->addSite($site, $entry->id);
+
+            return;
+        }
+        $pages = $branches = [];
+        foreach ($ripple->pages->differences as $difference) {
+            $pages[$difference->page] = true;
+            if (! $difference->wasMade() && array_intersect_key($difference->after ?? [], self::INHERITED) !== []) {
+                $branches[$difference->page] = true;
+            }
+        }
+        $pages += array_fill_keys(array_map(static fn (AddressMove $move): string => $move->page, $ripple->addresses->moves), true);
+        $pages += $this->named($ripple);
+        $pages += array_fill_keys(array_map(static fn (RawLinkEffect $effect): string => $effect->link->page, $ripple->rewrites()), true);
+        $this->addMenus($site, array_map(static fn (MenuDifference $menu): string => $menu->menu, $ripple->menusAndLinks->menus), $entry->id);
+        $addresses = [];
+        foreach ($ripple->addresses->claims as $claim) {
+            foreach (array_filter([$claim->before, $claim->after]) as $either) {
+                $addresses[] = "at:{$either->address->path}";
+                $pages += $either->page === null ? [] : [$either->page => true];
+            }
+        }
+        $this->add($site, array_map(strval(...), array_keys($pages)), $entry->id);
+        $this->addBranches($site, array_map(strval(...), array_keys($branches)), $entry->id);
+        $this->addNaming($site, $addresses, $ripple->redirects->rules !== [], $entry->id);
+        // What named a page that is gone for good is not found by that page's own facts any more.
+        $gone = array_filter($ripple->pages->differences, static fn (PageDifference $difference): bool => $difference->wasRemoved() || $difference->goesIntoBin());
+        $this->addNaming($site, array_map(static fn (PageDifference $difference): string => "names:$difference->page", array_values($gone)), false, $entry->id);
+    }
+
+    /** @param  list<string>  $pages */
+    public function add(Site $site, array $pages, ?int $entry = null): void
+    {
+        if ($pages !== []) {
+            $this->insert('select p.id, p.site_id, true, ?::bigint from pages p where p.site_id = ? and p.ulid = any(?::text[])', [
+                $entry,
+                $site->id,
+                PgArray::of($pages),
+            ]);
+        }
+    }
+
+    public function addSite(Site $site, ?int $entry = null): void
+    {
+        $this->insert("select p.id, p.site_id, true, ?::bigint from pages p where p.site_id = ? and p.state <> 'bin'", [$entry, $site->id]);
+    }
+
+    /** @param  list<int>  $ids */
+    public function addNumbered(Site $site, array $ids): void
+    {
+        $this->insert('select p.id, p.site_id, true, null::bigint from pages p where p.site_id = ? and p.id = any(?::bigint[])', [$site->id, PgArray::of($ids)]);
+    }
+
+    /** @param  list<string>  $menus  whose pages are looked at */
+    private function addMenus(Site $site, array $menus, int $entry): void
+    {
+        if ($menus !== []) {
+            $this->insert(
+                'select distinct e.page_id, m.site_id, true, ?::bigint from menus m join menu_entries e on e.menu_id = m.id
+                where m.site_id = ? and m.ulid = any(?::text[]) and e.page_id is not null',
+                [$entry, $site->id, PgArray::of($menus)],
+            );
+        }
+    }
+
+    /** @param  list<string>  $pages  whose branches are looked at */
+    private function addBranches(Site $site, array $pages, int $entry): void
+    {
+        if ($pages !== []) {
+            $this->insert(
+                "select distinct p.id, p.site_id, true, ?::bigint from pages above join pages p on p.site_id = above.site_id and p.path <@ above.path and p.state <> 'bin'
+                where above.site_id = ? and above.ulid = any(?::text[])",
+                [$entry, $site->id, PgArray::of($pages)],
+            );
+        }
+    }
+
+    /**
+     * Pages whose own facts stand: only what they name answers otherwise.
+     *
+     * @param  list<string>  $keys
+     * @param  bool  $allAddresses  a rule may answer for any address
+     */
+    private function addNaming(Site $site, array $keys, bool $allAddresses, int $entry): void
+    {
+        if ($keys !== [] || $allAddresses) {
+            $this->insert(
+                'select distinct k.page_id, k.site_id, false, ?::bigint from audit_keys k where k.site_id = ? and '.
+                    ($allAddresses ? "(k.key = any(?::text[]) or (k.key >= 'at:' and k.key < 'at;'))" : 'k.key = any(?::text[])'),
+                [$entry, $site->id, PgArray::of($keys)],
+            );
+        }
+    }
+
+    /**
+     * A page whose facts are due stays so, whoever else asks for a look at it.
+     *
+     * @param  list<mixed>  $bindings
+     */
+    private function insert(string $select, array $bindings): void
+    {
+        $this->db->insert(
+            "insert into audit_due as d (page_id, site_id, facts, entry_id) $select
+            on conflict (page_id) do update set facts = d.facts or excluded.facts, entry_id = coalesce(excluded.entry_id, d.entry_id)",
+            $bindings,
+        );
+    }
+
+    /** @return array<string, true> pages that menus show from now on or no longer, and former and new start pages */
+    private function named(Ripple $ripple): array
+    {
+        $pages = array_filter([
+            $ripple->pages->startPage?->before,
+            $ripple->pages->startPage?->after,
+            $ripple->pages->startPageSignedIn?->before,
+            $ripple->pages->startPageSignedIn?->after,
+        ]);
+        foreach ($ripple->menusAndLinks->menus as $difference) {
+            foreach ($difference->entries as $entry) {
+                array_push($pages, ...array_filter(array_map(static fn (?Entry $each): ?string => $each?->page(), $entry)));
+            }
+        }
+
+        return array_fill_keys($pages, true);
+    }
+
+    /**
+     * The next pages, locked: whoever changes one meanwhile waits, and puts it down again.
+     *
+     * @return list<object{page_id: int, ulid: string, entry_id: int|null}>
+     */
+    public function next(Site $site, bool $facts, int $limit): array
+    {
+        /** @var list<object{page_id: int, ulid: string, entry_id: int|null}> */
+        return $this->db->select(
+            'select d.page_id, p.ulid, d.entry_id from audit_due d join pages p on p.id = d.page_id where d.site_id = ? and d.facts = ? order by d.page_id limit ? for update of d',
+            [$site->id, $facts, $limit],
+        );
+    }
+
+    /**
+     * Pages whose facts were read: what they share and say is to be looked at, theirs and their dependents'.
+     *
+     * @param  array<int, int|null>  $read  by number, with the entry of the history that brought it about
+     * @param  array<string, int|null>  $dependents  by identity
+     */
+    public function factsRead(Site $site, array $read, array $dependents): void
+    {
+        $this->db->update('update audit_due set facts = false where page_id = any(?::bigint[])', [PgArray::of(array_keys($read))]);
+        $this->insert(
+            'select p.id, p.site_id, false, n.entry from unnest(?::text[], ?::bigint[]) as n(ulid, entry) join pages p on p.ulid = n.ulid where p.site_id = ?',
+            [PgArray::of(array_keys($dependents)), PgArray::numbers($dependents), $site->id],
+        );
+    }
+
+    /** @param  list<int>  $pages */
+    public function done(array $pages): void
+    {
+        $this->db->delete('delete from audit_due where page_id = any(?::bigint[]) and not facts', [PgArray::of($pages)]);
+    }
+
+    public function waiting(Site $site): int
+    {
+        return (int) $this->db->scalar('select count(*) from audit_due where site_id = ?', [$site->id]);
+    }
+}

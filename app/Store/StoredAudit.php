@@ -1,0 +1,253 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use App\Models\Site;
+use Heronstem\Core\Audit\AddressFate;
+use Heronstem\Core\Audit\AuditedPage;
+use Heronstem\Core\Audit\AuditIndex;
+use Heronstem\Core\Audit\Fingerprint;
+use Heronstem\Core\Redirect\Resolver;
+use Illuminate\Database\ConnectionInterface;
+
+/** The audit's ports over PostgreSQL. What a piece of pages will be asked about is read in a few queries beforehand. */
+final class StoredAudit implements AuditIndex
+{
+    /** @var array<string, AuditedPage|null> */
+    private array $pages = [];
+
+    /** @var array<string, list<string>> up to two pages that hold each key */
+    private array $holders = [];
+
+    /** @var array<string, list<array{int, list<string>}>> fingerprints by band, each with up to two pages that count */
+    private array $bands = [];
+
+    /** @var array<string, AddressFate> */
+    private array $fates = [];
+
+    public function __construct(private readonly ConnectionInterface $db, private readonly Site $site, private readonly Resolver $resolver)
+    {
+    }
+
+    /** @param  iterable<AuditedPage>  $pages  to be looked at next; what was read for others is forgotten */
+    public function expect(iterable $pages): void
+    {
+        $this->pages = $this->holders = $this->bands = [];
+        $named = $keys = $bands = [];
+        foreach ($pages as $page) {
+            $named += array_fill_keys($page->refersTo(), true);
+            $keys += array_fill_keys(array_values($page->keys()), true);
+            $bands += $page->fingerprint === 0 ? [] : array_fill_keys(Fingerprint::bands($page->fingerprint), true);
+        }
+        $this->readPages(array_map(strval(...), array_keys($named)));
+        $this->readHolders(array_map(strval(...), array_keys($keys)));
+        $this->readBands(array_map(strval(...), array_keys($bands)));
+    }
+
+    public function page(string $id): ?AuditedPage
+    {
+        if (! array_key_exists($id, $this->pages)) {
+            $this->readPages([$id]);
+        }
+
+        return $this->pages[$id];
+    }
+
+    public function isShared(string $key, string $except): bool
+    {
+        if (! isset($this->holders[$key])) {
+            $this->readHolders([$key]);
+        }
+
+        return array_diff($this->holders[$key], [$except]) !== [];
+    }
+
+    public function hasNear(int $fingerprint, string $except): bool
+    {
+        $bands = Fingerprint::bands($fingerprint);
+        $unread = array_values(array_filter($bands, fn (string $band): bool => ! isset($this->bands[$band])));
+        if ($unread !== []) {
+            $this->readBands($unread);
+        }
+        foreach ($bands as $band) {
+            foreach ($this->bands[$band] as [$other, $pages]) {
+                if (array_diff($pages, [$except]) !== [] && Fingerprint::distance($fingerprint, $other) <= Fingerprint::DISTANCE) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    public function at(string $address): AddressFate
+    {
+        return $this->fates[$address] ??= $this->resolve($address);
+    }
+
+    public function asking(string $key, string $except): iterable
+    {
+        $this->readHolders([$key]);
+        $others = array_values(array_diff($this->holders[$key], [$except]));
+        if (count($others) > 1) {
+            return [];
+        }
+
+        return $others !== []
+            ? $others
+            : $this->ids(
+                'select p.ulid from audit_keys k join pages p on p.id = k.page_id where k.site_id = ? and k.key = ? and p.ulid <> ?',
+                [$this->site->id, $key, $except],
+            );
+    }
+
+    public function near(int $fingerprint, string $except): iterable
+    {
+        $found = [];
+        foreach (
+            $this->db->cursor(
+                'select p.ulid, a.fingerprint from audit_keys k join audit_pages a on a.page_id = k.page_id join pages p on p.id = k.page_id
+                where k.site_id = ? and k.key = any(?::text[]) and p.ulid <> ?',
+                [$this->site->id, PgArray::of(self::bandKeys(Fingerprint::bands($fingerprint))), $except],
+            ) as $row
+        ) {
+            if (Fingerprint::distance($fingerprint, $row->fingerprint) <= Fingerprint::DISTANCE) {
+                $found[$row->ulid] = true;
+            }
+        }
+
+        return array_map(strval(...), array_keys($found));
+    }
+
+    public function namingPage(string $id): iterable
+    {
+        return $this->naming(["names:$id"]);
+    }
+
+    public function namingAddresses(array $addresses): iterable
+    {
+        return $addresses === [] ? [] : $this->naming(array_map(static fn (string $address): string => "at:$address", $addresses));
+    }
+
+    /**
+     * Keys under which a page is found again: what it says, its bands, whom it names.
+     *
+     * @return array<string, bool> whether it counts as holding each
+     */
+    public static function keysOf(AuditedPage $page): array
+    {
+        $counts = $page->counts();
+        $keys = array_fill_keys(array_values($page->keys()), $counts);
+        foreach ($page->fingerprint === 0 ? [] : self::bandKeys(Fingerprint::bands($page->fingerprint)) as $band) {
+            $keys[$band] = $counts;
+        }
+        foreach ($page->refersTo() as $named) {
+            $keys["names:$named"] = true;
+        }
+        foreach ($page->addressesNamed() as $address) {
+            $keys["at:$address"] = true;
+        }
+
+        return $keys;
+    }
+
+    /**
+     * @param  list<string>  $bands
+     * @return list<string>
+     */
+    private static function bandKeys(array $bands): array
+    {
+        return array_map(static fn (string $band): string => "near:$band", $bands);
+    }
+
+    /**
+     * @param  list<string>  $keys
+     * @return list<string>
+     */
+    private function naming(array $keys): array
+    {
+        return $this->ids(
+            'select distinct p.ulid from audit_keys k join pages p on p.id = k.page_id where k.site_id = ? and k.key = any(?::text[])',
+            [$this->site->id, PgArray::of($keys)],
+        );
+    }
+
+    /**
+     * @param  list<mixed>  $bindings
+     * @return list<string>
+     */
+    private function ids(string $sql, array $bindings): array
+    {
+        return array_column($this->db->select($sql, $bindings), 'ulid');
+    }
+
+    /** @param  list<string>  $ids */
+    private function readPages(array $ids): void
+    {
+        $this->pages += array_fill_keys($ids, null);
+        foreach (
+            $ids === []
+                ? []
+                : $this->db->select('select p.ulid, a.facts from audit_pages a join pages p on p.id = a.page_id where a.site_id = ? and p.ulid = any(?::text[])', [
+                    $this->site->id,
+                    PgArray::of($ids),
+                ]) as $row
+        ) {
+            $this->pages[$row->ulid] = AuditedPage::fromArray(json_decode($row->facts, true, 16, JSON_THROW_ON_ERROR));
+        }
+    }
+
+    /** @param  list<string>  $keys */
+    private function readHolders(array $keys): void
+    {
+        foreach ($keys as $key) {
+            $this->holders[$key] = [];
+        }
+        foreach (
+            $keys === []
+                ? []
+                : $this->db->select(
+                    'select k.key, min(p.ulid) as one, max(p.ulid) as other from audit_keys k join pages p on p.id = k.page_id
+                    where k.site_id = ? and k.key = any(?::text[]) and k.holds group by k.key',
+                    [$this->site->id, PgArray::of($keys)],
+                ) as $row
+        ) {
+            $this->holders[$row->key] = array_values(array_unique([$row->one, $row->other]));
+        }
+    }
+
+    /** @param  list<string>  $bands */
+    private function readBands(array $bands): void
+    {
+        foreach ($bands as $band) {
+            $this->bands[$band] = [];
+        }
+        foreach (
+            $bands === []
+                ? []
+                : $this->db->select(
+                    'select k.key, a.fingerprint, min(p.ulid) as one, max(p.ulid) as other from audit_keys k
+                    join audit_pages a on a.page_id = k.page_id join pages p on p.id = k.page_id
+                    where k.site_id = ? and k.key = any(?::text[]) and k.holds group by k.key, a.fingerprint',
+                    [$this->site->id, PgArray::of(self::bandKeys($bands))],
+                ) as $row
+        ) {
+            $this->bands[substr($row->key, strlen('near:'))][] = [$row->fingerprint, array_values(array_unique([$row->one, $row->other]))];
+        }
+    }
+
+    private function resolve(string $address): AddressFate
+    {
+        $resolution = $this->resolver->resolve($address);
+
+        return match (true) {
+            $resolution->pause !== null, $resolution->sendsWith() !== null => AddressFate::Redirect,
+            $resolution->status === 410 => AddressFate::Gone,
+            $resolution->status !== 200 => AddressFate::Nothing,
+            $resolution->page !== null => AddressFate::Page,
+            default => AddressFate::Other,
+        };
+    }
+}

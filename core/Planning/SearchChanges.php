@@ -1,0 +1,173 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Planning;
+
+use Heronstem\Core\Ripple\CanonicalChange;
+use Heronstem\Core\Ripple\IndexChange;
+use Heronstem\Core\Ripple\SearchEffects;
+use Heronstem\Core\Ripple\TitleChange;
+use Heronstem\Core\Search\EffectiveSearch;
+use Heronstem\Core\Search\PageFacts;
+use Heronstem\Core\Search\SearchTitle;
+use Heronstem\Core\Search\SiteSearchDifference;
+use Heronstem\Core\Tree\CanonicalKind;
+use Heronstem\Core\Tree\Page;
+use Heronstem\Core\Tree\PageKind;
+use Heronstem\Core\Workspace\Workspace;
+
+/** Compares what search engines are told of each page before and after: title, index, canonical address, sitemap. */
+final class SearchChanges
+{
+    private int $sitemapEntries = 0;
+
+    /** @var list<TitleChange> */
+    private array $titles = [];
+
+    /** @var list<IndexChange> */
+    private array $indexing = [];
+
+    /** @var list<CanonicalChange> */
+    private array $canonicals = [];
+
+    private function __construct(private readonly Workspace $workspace)
+    {
+    }
+
+    /**
+     * Cost: the pages of the outcome, and the branches below those whose name or settings are inherited; the whole site
+     * where a setting of the site changes.
+     *
+     * @param  array<string, Page|null>  $outcome
+     */
+    public static function of(Workspace $workspace, array $outcome): SearchEffects
+    {
+        $changes = new self($workspace);
+        $settings = SiteSearchDifference::between($workspace->site->search, $workspace->search());
+        foreach ($changes->concerned($outcome, $settings !== null) as $id) {
+            $changes->compare((string) $id, $outcome);
+        }
+
+        return new SearchEffects($changes->sitemapEntries, $changes->titles, $changes->indexing, $changes->canonicals, $settings);
+    }
+
+    /**
+     * @param  array<string, Page|null>  $outcome
+     * @return list<string|int>
+     */
+    private function concerned(array $outcome, bool $whole): array
+    {
+        if ($whole) {
+            return array_keys($outcome + $this->workspace->pages->wholeBefore());
+        }
+        $concerned = $outcome + array_flip($this->workspace->pages->namingAsCanonical(array_map(strval(...), array_keys($outcome))));
+        foreach ($outcome as $id => $page) {
+            $before = $this->workspace->pages->before((string) $id);
+            if ($page !== null && $before !== null && ! $page->isBinned() && $this->isInherited($before, $page)) {
+                $concerned += array_flip($this->workspace->pages->branch((string) $id));
+            }
+        }
+
+        return array_keys($concerned);
+    }
+
+    /** Whether pages below have something of what changed. */
+    private function isInherited(Page $before, Page $after): bool
+    {
+        if ($before->branchSearch->toText() !== $after->branchSearch->toText()) {
+            return true;
+        }
+        $was = $this->workspace->effectiveSearchBefore($before);
+        $is = $this->workspace->effectiveSearch($after);
+        if ($before->parent !== $after->parent && $was->values->toText() !== $is->values->toText()) {
+            return true;
+        }
+        $mentioned = static fn (EffectiveSearch $search): bool => $search->titlePattern()->mentions('parent') || $search->titlePattern()->mentions('section');
+
+        return ($before->name !== $after->name || $before->parent !== $after->parent) && ($mentioned($was) || $mentioned($is));
+    }
+
+    /** @param  array<string, Page|null>  $outcome */
+    private function compare(string $id, array $outcome): void
+    {
+        $before = $this->workspace->pages->before($id);
+        $after = array_key_exists($id, $outcome) ? $outcome[$id] : $this->workspace->pages->find($id);
+        $was = $before === null ? null : $this->workspace->effectiveSearchBefore($before);
+        $is = $after === null || $after->isBinned() ? null : $this->workspace->effectiveSearch($after);
+        $this->sitemapEntries += self::entry($before, $was) === self::entry($after, $is) ? 0 : 1;
+        if ($before === null || $after === null || $was === null || $is === null || ! $before->isLive() || ! $after->isLive()) {
+            return;
+        }
+        if ($before->kind === PageKind::Page && $after->kind === PageKind::Page) {
+            $this->title($before, $after, $was, $is);
+        }
+        if ($this->isIndexed($before, $was) !== $this->isIndexed($after, $is)) {
+            $this->indexing[] = new IndexChange($after->id, $after->name, $this->isIndexed($after, $is));
+        }
+        $this->canonical($before, $after, $outcome);
+    }
+
+    private function title(Page $before, Page $after, EffectiveSearch $was, EffectiveSearch $is): void
+    {
+        $site = $this->workspace->site->facts;
+        $title = fn (Page $page, array $above, EffectiveSearch $settings): string => SearchTitle::of(
+            new PageFacts(
+                $page->name,
+                $above === [] ? null : $above[count($above) - 1]->name,
+                $above[0]->name ?? null,
+                $page->texts,
+                '',
+                $page->address->path,
+                $settings,
+            ),
+            $site,
+        )->text;
+        $said = $title($before, $this->workspace->pages->ancestorsBefore($before), $was);
+        $says = $title($after, $this->workspace->pages->ancestors($after), $is);
+        if ($said !== $says) {
+            $this->titles[] = new TitleChange($after->id, $after->name, $said, $says);
+        }
+    }
+
+    private function isIndexed(Page $page, EffectiveSearch $search): bool
+    {
+        return $page->listed && $search->index();
+    }
+
+    /** @param  array<string, Page|null>  $outcome */
+    private function canonical(Page $before, Page $after, array $outcome): void
+    {
+        $named = fn (Page $page, bool $isAfter): ?string => match ($page->search->canonical->kind) {
+            CanonicalKind::Itself => $page->address->path,
+            CanonicalKind::None => null,
+            CanonicalKind::Url => $page->search->canonical->value,
+            CanonicalKind::Page => $this->addressOf($page->search->canonical->value, $isAfter, $outcome),
+        };
+        $isItself = $before->search->canonical->kind === CanonicalKind::Itself && $after->search->canonical->kind === CanonicalKind::Itself;
+        [$said, $says] = [$named($before, false), $named($after, true)];
+        if (! $isItself && $said !== $says) {
+            $this->canonicals[] = new CanonicalChange($after->id, $after->name, $said, $says);
+        }
+    }
+
+    /** @param  array<string, Page|null>  $outcome */
+    private function addressOf(string $id, bool $isAfter, array $outcome): ?string
+    {
+        $page = match (true) {
+            ! $isAfter => $this->workspace->pages->before($id),
+            array_key_exists($id, $outcome) => $outcome[$id],
+            default => $this->workspace->pages->find($id),
+        };
+
+        return $page?->isLive() === true ? $page->address->path : null;
+    }
+
+    private static function entry(?Page $page, ?EffectiveSearch $search): ?string
+    {
+        $own = $page !== null && in_array($page->kind, [PageKind::Page, PageKind::Download], true);
+        $counts = $own && ($page->search->canonical->kind === CanonicalKind::Itself);
+
+        return $counts && $search !== null && $page->isShown() && $search->index() && $search->inSitemap() ? $page->address->path : null;
+    }
+}

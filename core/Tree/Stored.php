@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Tree;
+
+/** Small values as one text with their keys in one order, so that two that are equal are written alike; and read again. */
+final class Stored
+{
+    /** @param  array<string, mixed>  $values */
+    public static function text(array $values): string
+    {
+        ksort($values);
+        $sorted = array_map(static function (mixed $value): mixed {
+            if (is_array($value)) {
+                ksort($value);
+            }
+
+            return $value;
+        }, $values);
+
+        return json_encode($sorted, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+    }
+
+    /** @return array<mixed> */
+    public static function read(?string $text): array
+    {
+        $kept = $text === null || $text === '' ? [] : json_decode($text, true, 8, JSON_THROW_ON_ERROR);
+
+        return is_array($kept) ? $kept : [];
+    }
+}
