@@ -7,7 +7,16 @@ export function Consequence({ row, group }: { row: Schemas['RippleRow']; group: 
     if (group === 'addresses' && row.from !== null && row.to !== null)
         return <Move from={row.from} to={row.to} note={row.note} />
     if (group === 'rawLinks') return <RawLink row={row} />
-    if (group === 'menu')
+    if (group === 'titles' || group === 'canonicals')
+        return (
+            <span className="flex flex-wrap items-baseline gap-x-3">
+                <b className="font-semibold">{row.name}</b>
+                <span className="text-ink-3 line-through">{row.from}</span>
+                <span>{row.to}</span>
+                <span className="text-ink-2">{row.note}</span>
+            </span>
+        )
+    if (group === 'menu' || group === 'indexing')
         return (
             <>
                 <b className="font-semibold">{row.name}</b> {row.note}

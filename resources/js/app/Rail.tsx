@@ -1,5 +1,5 @@
 import { Link } from '@tanstack/react-router'
-import { History, Keyboard, ListTree, PanelTop, Signpost } from 'lucide-react'
+import { History, Keyboard, SearchCheck, ListTree, PanelTop, Signpost } from 'lucide-react'
 import { useSite } from './site'
 import { ThemeSwitch } from './ThemeSwitch'
 
@@ -22,6 +22,10 @@ export function Rail({ onKeys }: { onKeys: () => void }) {
                 <Link to="/s/$site/addresses" params={{ site: site.key }} className={look}>
                     <Signpost size={20} strokeWidth={1.7} aria-hidden />
                     Addresses
+                </Link>
+                <Link to="/s/$site/findability" params={{ site: site.key }} className={look}>
+                    <SearchCheck size={20} strokeWidth={1.7} aria-hidden />
+                    Findability
                 </Link>
                 <Link to="/s/$site/history" params={{ site: site.key }} className={look}>
                     <History size={20} strokeWidth={1.7} aria-hidden />

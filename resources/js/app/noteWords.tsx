@@ -25,6 +25,7 @@ export function noteWords({ kind, name, other }: Schemas['RippleNote']) {
             : `“${name}” stays: its ${other ?? 'place'} has changed since it was made.`,
         'menu-stays': `“${name}” has been changed again since; what was changed stays.`,
         'redirect-stays': `The redirect of ${name} has changed again since, or its address has another holder by now: it stays as it is.`,
+        'search-stays': 'What the whole site tells search engines has changed again since: it stays as it is.',
         'redirect-hides': `The redirect of ${other ?? 'the address'} answers before “${name}”: visitors no longer get that page there.`,
         'redirect-chains': `${name} leads to another redirect; visitors end up at ${other ?? ''}. Lead there at once, and nothing comes between.`,
         'redirects-lead-here': `${count(Number(other), 'redirect leads', 'redirects lead')} to ${name} already, and would take one more step. Findings straightens them.`,

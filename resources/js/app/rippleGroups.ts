@@ -14,6 +14,9 @@ export type GroupKey =
     | 'redirects'
     | 'rawLinks'
     | 'copies'
+    | 'titles'
+    | 'indexing'
+    | 'canonicals'
     | 'linksFollow'
     | 'linksBreak'
     | 'sitemap'
@@ -30,6 +33,9 @@ const words: Record<GroupKey, [string, string]> = {
     redirects: ['redirect by hand', 'redirects by hand'],
     rawLinks: ['link by address', 'links by address'],
     copies: ['copy made', 'copies made'],
+    titles: ['title changes', 'titles change'],
+    indexing: ['page for search engines', 'pages for search engines'],
+    canonicals: ['canonical address', 'canonical addresses'],
     linksFollow: ['link follows', 'links follow'],
     linksBreak: ['link breaks', 'links break'],
     sitemap: ['sitemap entry', 'sitemap entries'],
@@ -64,6 +70,8 @@ export function summary({ counts }: Account) {
         counts.redirectsWritten > 0 && count(counts.redirectsWritten, 'redirect'),
         counts.menu > 0 && count(counts.menu, 'menu entry', 'menu entries'),
         counts.redirects > 0 && count(counts.redirects, 'redirect by hand', 'redirects by hand'),
+        counts.titles > 1 && count(counts.titles, 'title'),
+        counts.indexing > 0 && `${count(counts.indexing, 'page')} for search engines`,
         counts.rawLinks > 0 && count(counts.rawLinks, 'link written as an address', 'links written as addresses'),
     ].filter(Boolean)
     return said.join(', ')

@@ -12,6 +12,7 @@ import { sessionQuery } from '../api/queries'
 import { Failure, Missing } from './Failure'
 import type { HistorySearch } from './historySearch'
 import type { AddressesSearch } from './addressesSearch'
+import type { FindabilitySearch } from './findabilitySearch'
 import type { MenusSearch } from './menusSearch'
 import type { OutlineSearch } from './outlineSearch'
 import { Shell } from './Shell'
@@ -117,6 +118,26 @@ const addresses = createRoute({
     component: lazyRouteComponent(() => import('./AddressesPage'), 'AddressesPage'),
 })
 
+const findability = createRoute({
+    getParentRoute: () => site,
+    path: '/findability',
+    validateSearch: (search): FindabilitySearch => ({
+        part:
+            search.part === 'grid' ||
+            search.part === 'findings' ||
+            search.part === 'patterns' ||
+            search.part === 'crawling'
+                ? search.part
+                : undefined,
+        check: text(search.check),
+        text: text(search.text),
+        state: text(search.state),
+        layout: text(search.layout),
+        branch: text(search.branch),
+    }),
+    component: lazyRouteComponent(() => import('./FindabilityPage'), 'FindabilityPage'),
+})
+
 const menus = createRoute({
     getParentRoute: () => site,
     path: '/menus',
@@ -132,7 +153,11 @@ const menus = createRoute({
 
 export function makeRouter(queries: QueryClient) {
     return createRouter({
-        routeTree: root.addChildren([signIn, home, site.addChildren([outline, menus, addresses, history])]),
+        routeTree: root.addChildren([
+            signIn,
+            home,
+            site.addChildren([outline, menus, addresses, findability, history]),
+        ]),
         context: { queries },
         defaultPreload: false,
     })

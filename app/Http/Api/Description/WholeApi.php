@@ -48,7 +48,7 @@ use OpenApi\Attributes as OA;
         description: 'which consequences',
         schema: new OA\Schema(
             type: 'string',
-            enum: ['addresses', 'redirectsWritten', 'redirectsDropped', 'gone', 'live', 'offline', 'bin', 'menu', 'redirects', 'rawLinks', 'copies'],
+            enum: ['addresses', 'redirectsWritten', 'redirectsDropped', 'gone', 'live', 'offline', 'bin', 'menu', 'redirects', 'rawLinks', 'copies', 'titles', 'indexing', 'canonicals'],
         ),
     ),
 ]

@@ -19,7 +19,12 @@ use OpenApi\Attributes as OA;
             new OA\Property('follow', type: 'boolean', nullable: true),
             new OA\Property('inSitemap', type: 'boolean', nullable: true),
             new OA\Property('priority', type: 'number', nullable: true),
-            new OA\Property('changeFrequency', type: 'string', nullable: true),
+            new OA\Property(
+                'changeFrequency',
+                type: 'string',
+                enum: ['always', 'hourly', 'daily', 'weekly', 'monthly', 'yearly', 'never', null],
+                nullable: true,
+            ),
             new OA\Property('socialPicture', type: 'string', nullable: true),
             new OA\Property('inSiteSearch', type: 'boolean', nullable: true),
         ],

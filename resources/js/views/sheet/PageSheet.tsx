@@ -166,7 +166,7 @@ function Sheet({ tab, onTab, onClose, onGoTo, loaded }: Props & { loaded: Loaded
                 </Tabs.Content>
                 <Tabs.Content forceMount value="search" className={panel}>
                     {(opened.has('search') || tab === 'search') && (
-                        <SearchTab loaded={loaded} onUnsaved={mark('search')} />
+                        <SearchTab loaded={loaded} onUnsaved={mark('search')} onTab={onTab} />
                     )}
                 </Tabs.Content>
                 <Tabs.Content value="history" className={panel}>

@@ -1,46 +1,50 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
-import { useEffect, useState } from 'react'
-import { answered, api } from '../../api/client'
+import { useEffect, useRef, useState } from 'react'
+import { ApiProblem, answered, api, type Schemas } from '../../api/client'
 import { keys } from '../../api/queries'
+import { useChanges } from '../../app/changes'
 import { useSite } from '../../app/site'
-import { readable } from '../../ui/Address'
 import { Field, FieldFrame, inputClasses } from '../../ui/Field'
+import { Muted } from '../../ui/Muted'
+import { ReadFailure } from '../../ui/ReadFailure'
 import { useDebounced } from '../../ui/useDebounced'
 import type { Loaded } from './loaded'
+import { SaveBar } from './SaveBar'
+import { BranchSearch } from './search/BranchSearch'
+import { CanonicalField } from './search/CanonicalField'
+import { CheckList } from './search/CheckList'
+import { differing, settingsOf, textsOf, type Settings, type Texts } from './search/draft'
+import { EngineSettings } from './search/EngineSettings'
+import { HeadTags } from './search/HeadTags'
+import { ResultPreview } from './search/ResultPreview'
+import { descriptionSources, from } from './search/settingWords'
+import { SocialCard } from './search/SocialCard'
+import { WidthMeter } from './search/WidthMeter'
 import { useSaveKey } from './useSaveKey'
 import { useSavePage } from './useSavePage'
-import { SaveBar } from './SaveBar'
-import { Choice } from '../../ui/Choice'
-import { ReadFailure } from '../../ui/ReadFailure'
 
-const titleSources = { own: 'Its own.', pattern: "From the site's pattern. Type here to give the page its own." }
-const descriptionSources = {
-    own: 'Its own.',
-    summary: 'Falls back to the summary.',
-    content: 'Falls back to the first sentences of the content.',
-    site: "Falls back to the site's description: every such page says the same.",
-    none: 'There is none. Search engines will choose a passage themselves.',
+type Props = {
+    loaded: Loaded
+    onUnsaved: (unsaved: boolean) => void
+    onTab: (tab: 'details' | 'content') => void
 }
 
-/** What search engines show of the page, and where each text comes from. */
-export function SearchTab({ loaded, onUnsaved }: { loaded: Loaded; onUnsaved: (unsaved: boolean) => void }) {
+/** What search engines and social cards show of the page, where each of it comes from, and what keeps it from being found. */
+export function SearchTab({ loaded, onUnsaved, onTab }: Props) {
     const { sheet } = loaded
     const site = useSite()
+    const { propose } = useChanges()
     const save = useSavePage(loaded)
-    const [typed, setTyped] = useState<{ searchTitle?: string; searchDescription?: string; indexed?: boolean }>({})
-    const value = {
-        searchTitle: sheet.searchTitle,
-        searchDescription: sheet.searchDescription,
-        indexed: sheet.indexed,
-        ...typed,
-    }
-    const dirty =
-        value.searchTitle !== sheet.searchTitle ||
-        value.searchDescription !== sheet.searchDescription ||
-        value.indexed !== sheet.indexed
-    useEffect(() => onUnsaved(dirty), [dirty, onUnsaved])
+    const form = useRef<HTMLFormElement>(null)
+    const [typedTexts, setTexts] = useState<Partial<Texts>>({})
+    const [typedSettings, setSettings] = useState<Partial<Settings>>({})
+    const texts = { ...textsOf(sheet), ...typedTexts }
     const asked = useDebounced(
-        JSON.stringify({ searchTitle: value.searchTitle, searchDescription: value.searchDescription }),
+        JSON.stringify({
+            ...texts,
+            ...(typedSettings.canonical === undefined ? {} : { canonical: typedSettings.canonical }),
+            ...(typedSettings.targetPhrase === undefined ? {} : { targetPhrase: typedSettings.targetPhrase }),
+        }),
         120,
     )
     const result = useQuery({
@@ -50,89 +54,169 @@ export function SearchTab({ loaded, onUnsaved }: { loaded: Loaded; onUnsaved: (u
                 api.GET('/sites/{site}/pages/{page}/search', {
                     params: {
                         path: { site: site.key, page: sheet.id },
-                        query: JSON.parse(asked) as { searchTitle: string; searchDescription: string },
+                        query: JSON.parse(asked) as Record<string, string>,
                     },
                     signal,
                 }),
             ),
         placeholderData: keepPreviousData,
+        retry: false,
     })
-    const shown = result.data
-    const start = () => save.mutate(value, { onSuccess: () => setTyped({}) })
-    useSaveKey(dirty && site.writes ? start : null)
+    // What was read last stays while what is typed cannot be taken.
+    const [last, keep] = useState(result.data)
+    if (result.data !== undefined && result.data !== last) keep(result.data)
+    const shown = result.data ?? last
+    const problem = result.error instanceof ApiProblem ? result.error.problem.errors?.[0] : undefined
+    const standing = shown === undefined ? undefined : settingsOf(shown.own)
+    const settings = standing === undefined ? undefined : { ...standing, ...typedSettings }
+    const texting = differing(typedTexts, textsOf(sheet))
+    // The answer to what is being typed says it back as if it stood: what was typed counts as changed until it is saved.
+    const dirty = Object.keys(texting).length > 0 || Object.keys(typedSettings).length > 0
+    useEffect(() => onUnsaved(dirty), [dirty, onUnsaved])
+    const start = async () => {
+        if (Object.keys(texting).length > 0) await save.mutateAsync(texting).then(() => setTexts({}))
+        if (Object.keys(typedSettings).length > 0)
+            await propose({
+                title: `Setting what “${sheet.name}” tells search engines`,
+                act: 'Set it',
+                batch: { changes: [{ kind: 'set-search', page: sheet.id, ...typedSettings }] },
+                done: () => setSettings({}),
+            })
+    }
+    const go = () => void start().catch(() => undefined)
+    useSaveKey(dirty && site.writes ? go : null)
+    const fix = (where: Schemas['Fix']) => {
+        const labels: Partial<Record<Schemas['Fix'], string>> = {
+            title: 'title',
+            description: 'description',
+            canonical: 'canonical',
+            robots: 'engines',
+            sitemap: 'engines',
+            social: 'social',
+            phrase: 'phrase',
+        }
+        const part = labels[where]
+        if (part === undefined) onTab(where === 'content' ? 'content' : 'details')
+        else
+            form.current
+                ?.querySelector<HTMLElement>(`[data-part=${part}]`)
+                ?.querySelector<HTMLElement>('input, textarea, select, button')
+                ?.focus()
+    }
     return (
-        <form
-            className="grid gap-4"
-            onSubmit={event => {
-                event.preventDefault()
-                start()
-            }}
-        >
-            <ReadFailure of={result} />
-            {shown !== undefined && (
-                <section aria-label="As a search result" className="rounded-md bg-sunk px-4 py-3">
-                    <p className="truncate font-mono text-[12px] text-ink-2">
-                        {readable(shown.canonical).replace(/^https?:\/\//, '')}
-                    </p>
-                    <p className="mt-1 text-[18px] leading-6 font-semibold text-heron">{shown.title}</p>
-                    <p className="mt-1 leading-5 text-ink-2">
-                        {shown.description === '' ? 'No description.' : shown.description}
-                    </p>
-                </section>
-            )}
-            <fieldset disabled={!site.writes} className="grid gap-4">
-                <Field
-                    stacked
-                    label="Search title"
-                    value={value.searchTitle}
-                    placeholder={shown?.titleSource === 'pattern' ? shown.title : ''}
-                    onChange={event => setTyped(before => ({ ...before, searchTitle: event.target.value }))}
-                    hint={shown === undefined ? '' : titleSources[shown.titleSource]}
+        <div className="grid gap-4">
+            <form
+                ref={form}
+                className="grid gap-4"
+                onSubmit={event => {
+                    event.preventDefault()
+                    go()
+                }}
+            >
+                {problem === undefined && <ReadFailure of={result} />}
+                {shown !== undefined && settings !== undefined && (
+                    <fieldset disabled={!site.writes} className="grid min-w-0 gap-4">
+                        <ResultPreview shown={shown} />
+                        <div data-part="title">
+                            <Field
+                                stacked
+                                label="Search title"
+                                value={texts.searchTitle}
+                                placeholder={shown.title.source === 'pattern' ? shown.title.text : ''}
+                                onChange={event => setTexts(was => ({ ...was, searchTitle: event.target.value }))}
+                                hint={
+                                    shown.title.source === 'own' || shown.inherited['titlePattern'] === undefined
+                                        ? 'Its own.'
+                                        : `By the title pattern, ${from(shown.inherited['titlePattern'])}. Type here to give the page its own.`
+                                }
+                            />
+                            <WidthMeter width={shown.title.width} max={shown.title.max} label="Width of the title" />
+                        </div>
+                        <div data-part="description">
+                            <FieldFrame
+                                stacked
+                                label="Search description"
+                                hint={descriptionSources[shown.description.source]}
+                            >
+                                {({ id, describedBy }) => (
+                                    <textarea
+                                        id={id}
+                                        aria-describedby={describedBy}
+                                        rows={3}
+                                        value={texts.searchDescription}
+                                        placeholder={shown.description.source === 'own' ? '' : shown.description.text}
+                                        onChange={event =>
+                                            setTexts(was => ({ ...was, searchDescription: event.target.value }))
+                                        }
+                                        className={`${inputClasses} resize-y`}
+                                    />
+                                )}
+                            </FieldFrame>
+                            <WidthMeter
+                                width={shown.description.width}
+                                max={shown.description.max}
+                                label="Width of the description"
+                            />
+                        </div>
+                        <div data-part="phrase">
+                            <Field
+                                stacked
+                                label="Target phrase"
+                                value={settings.targetPhrase}
+                                placeholder="ferry to Skerra"
+                                hint="What people would search for. The checks below look where the page says it."
+                                onChange={event => setSettings(was => ({ ...was, targetPhrase: event.target.value }))}
+                            />
+                        </div>
+                        <section aria-label="Search engines" className="grid gap-2" data-part="engines">
+                            <h3 className="font-semibold">Search engines</h3>
+                            <EngineSettings
+                                values={settings}
+                                inherited={shown.inherited}
+                                listed={sheet.listed}
+                                onChange={fields => setSettings(was => ({ ...was, ...fields }))}
+                            />
+                            <div data-part="canonical">
+                                <CanonicalField
+                                    value={settings.canonical}
+                                    shown={shown}
+                                    error={problem?.field === 'canonical' ? problem.reason : undefined}
+                                    onChange={canonical => setSettings(was => ({ ...was, canonical }))}
+                                />
+                            </div>
+                        </section>
+                        <div data-part="social">
+                            <SocialCard
+                                shown={shown}
+                                texts={texts}
+                                picture={settings.socialPicture}
+                                onTexts={typed => setTexts(was => ({ ...was, ...typed }))}
+                                onPicture={socialPicture => setSettings(was => ({ ...was, socialPicture }))}
+                            />
+                        </div>
+                    </fieldset>
+                )}
+                <SaveBar
+                    dirty={dirty}
+                    save={save}
+                    writes={site.writes}
+                    onPutBack={() => {
+                        setTexts({})
+                        setSettings({})
+                    }}
                 />
-                <FieldFrame
-                    stacked
-                    label="Search description"
-                    hint={shown === undefined ? '' : descriptionSources[shown.descriptionSource]}
-                >
-                    {({ id, describedBy }) => (
-                        <textarea
-                            id={id}
-                            aria-describedby={describedBy}
-                            rows={4}
-                            value={value.searchDescription}
-                            placeholder={
-                                shown !== undefined && shown.descriptionSource !== 'own' ? shown.description : ''
-                            }
-                            onChange={event =>
-                                setTyped(before => ({ ...before, searchDescription: event.target.value }))
-                            }
-                            className={`${inputClasses} resize-y`}
-                        />
-                    )}
-                </FieldFrame>
-                <Choice
-                    className="items-baseline!"
-                    checked={value.indexed && sheet.listed}
-                    disabled={!sheet.listed}
-                    onChange={event => setTyped(before => ({ ...before, indexed: event.target.checked }))}
-                >
-                    <span>
-                        Search engines may list this page (index)
-                        <span className="block text-[12px] text-ink-3">
-                            {!sheet.listed
-                                ? 'The page is unlisted, so they are asked not to. List it first to change that.'
-                                : value.indexed
-                                  ? 'It is in the sitemap once it is live.'
-                                  : 'They are asked not to (noindex), and it is left out of the sitemap.'}
-                        </span>
-                    </span>
-                </Choice>
-            </fieldset>
-            <SaveBar dirty={dirty} save={save} writes={site.writes} onPutBack={() => setTyped({})} />
-            <p className="border-t border-line pt-3 text-[13px] text-ink-3">
+            </form>
+            {shown !== undefined && (
+                <>
+                    <CheckList shown={shown} onFix={fix} />
+                    <BranchSearch sheet={sheet} branch={shown.branch} />
+                    <HeadTags head={shown.head} />
+                </>
+            )}
+            <Muted small className="border-t border-line pt-3">
                 There is no field for keywords: search engines have ignored them for years. The words of the page, its
                 heading and its title are what counts.
-            </p>
-        </form>
+            </Muted>
+        </div>
     )
 }

@@ -9,7 +9,8 @@ type Fields = {
     summary?: string
     searchTitle?: string
     searchDescription?: string
-    indexed?: boolean
+    socialTitle?: string
+    socialDescription?: string
     layout?: Schemas['PageSheet']['layout']
 }
 

@@ -1,0 +1,9 @@
+/** What the address of the Findability view holds: which part is open, and what of it. */
+export type FindabilitySearch = {
+    part?: 'grid' | 'findings' | 'patterns' | 'crawling'
+    check?: string
+    text?: string
+    state?: string
+    layout?: string
+    branch?: string
+}

@@ -1,0 +1,57 @@
+import clsx from 'clsx'
+import { useSite } from '../../app/site'
+import { PageTitle } from '../../ui/PageTitle'
+import { Crawling } from './Crawling'
+import { Findings } from './Findings'
+import { Grid } from './Grid'
+import { Overview } from './Overview'
+import { Patterns } from './Patterns'
+import type { OpenPage, Search, SetSearch } from './search'
+
+const parts = [
+    [undefined, 'Overview'],
+    ['findings', 'Findings'],
+    ['grid', 'Titles and descriptions'],
+    ['patterns', 'Patterns'],
+    ['crawling', 'Robots and sitemap'],
+] as const
+
+type Props = { search: Search; set: SetSearch; onPage: OpenPage; onEntry: (entry: string) => void }
+
+/** Whether search engines and people can find the site, and what keeps them from it. */
+export function FindabilityView({ search, set, onPage, onEntry }: Props) {
+    const site = useSite()
+    const clean = { check: undefined, text: undefined, state: undefined, layout: undefined, branch: undefined }
+    return (
+        <main className="flex h-full min-h-0 min-w-0 flex-col">
+            <div className="flex min-h-14 flex-wrap items-center gap-x-6 gap-y-2 border-b border-line px-4 py-2">
+                <PageTitle>Findability</PageTitle>
+                <nav aria-label="Parts of Findability" className="flex flex-wrap gap-4">
+                    {parts.map(([part, label]) => (
+                        <button
+                            key={label}
+                            type="button"
+                            aria-current={search.part === part ? 'page' : undefined}
+                            onClick={() => set({ part, ...clean })}
+                            className={clsx(
+                                'py-1',
+                                search.part === part
+                                    ? 'font-[650] text-ink shadow-[inset_0_-2px_var(--heron)]'
+                                    : 'text-ink-2 hover:text-ink',
+                            )}
+                        >
+                            {label}
+                        </button>
+                    ))}
+                </nav>
+            </div>
+            {search.part === undefined && (
+                <Overview site={site.key} onEntry={onEntry} onCheck={check => set({ part: 'findings', check })} />
+            )}
+            {search.part === 'findings' && <Findings search={search} set={set} onPage={onPage} onEntry={onEntry} />}
+            {search.part === 'grid' && <Grid search={search} set={set} onPage={onPage} />}
+            {search.part === 'patterns' && <Patterns onPage={onPage} />}
+            {search.part === 'crawling' && <Crawling onPage={onPage} />}
+        </main>
+    )
+}

@@ -1,0 +1,29 @@
+import type { Schemas } from '../../api/client'
+
+export const severityWords: Record<Schemas['Severity'], string> = {
+    error: 'Error',
+    warning: 'Warning',
+    notice: 'Notice',
+}
+
+export const severityLooks: Record<Schemas['Severity'], string> = {
+    error: 'text-berry',
+    warning: 'text-amber',
+    notice: 'text-ink-2',
+}
+
+/** Where on the sheet a finding is mended. */
+export function tabOf(fix: Schemas['Fix']) {
+    if (fix === 'content') return 'content'
+    return fix === 'details' || fix === 'links' || fix === 'menus' ? 'details' : 'search'
+}
+
+/** Findings that are mended for many pages at once, in the grid. */
+export const isOfGrid = (fix: Schemas['Fix']) => fix === 'title' || fix === 'description'
+
+export const layoutWords: Record<string, string> = {
+    page: 'content alone',
+    section: 'content, and cards of what is inside',
+    home: 'front page',
+    'site-map': 'site map',
+}
