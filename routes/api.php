@@ -3,9 +3,8 @@
 declare(strict_types=1);
 
 use App\Http\Api\AddressController;
-use App\Http\Api\AuditController;
-use App\Http\Api\SearchController;
 use App\Http\Api\AddressesController;
+use App\Http\Api\AuditController;
 use App\Http\Api\BatchController;
 use App\Http\Api\ContentController;
 use App\Http\Api\FileController;
@@ -17,6 +16,7 @@ use App\Http\Api\PageController;
 use App\Http\Api\PasteController;
 use App\Http\Api\PeopleController;
 use App\Http\Api\RedirectFilesController;
+use App\Http\Api\SearchController;
 use App\Http\Api\SessionController;
 use App\Http\Api\SiteController;
 use App\Http\Api\StructureController;

@@ -6,6 +6,7 @@ namespace App\Console;
 
 use App\Desk\Demo\GenerateLargeSite;
 use App\Desk\Demo\LoadDemoSite;
+use App\Desk\Demo\TellFindability;
 use App\Models\Site;
 use Illuminate\Console\Command;
 use Illuminate\Database\ConnectionInterface;
@@ -16,11 +17,12 @@ final class LoadDemo extends Command
 
     protected $description = 'Load the demo sites, where they are not there yet';
 
-    public function handle(LoadDemoSite $load, GenerateLargeSite $large, ConnectionInterface $db): int
+    public function handle(LoadDemoSite $load, GenerateLargeSite $large, TellFindability $findability, ConnectionInterface $db): int
     {
         foreach (['ferries', 'boatyard'] as $key) {
             if (! Site::query()->where('key', $key)->exists()) {
                 $load->load(database_path("demo/$key"), $key);
+                $findability->tell(Site::query()->where('key', $key)->firstOrFail());
                 $this->line("Loaded $key.");
             }
         }

@@ -27,11 +27,20 @@ final class Origins extends Command
                 }
                 $origins[$found[1]] = $found[2].'://'.Host::of($found[3])->authority();
             }
+            $former = Site::query()
+                ->whereIn('key', array_keys($origins))
+                ->pluck('origin', 'key');
             // In two steps, since two sites may trade places.
             Site::query()
                 ->whereIn('key', array_keys($origins))
                 ->update(['origin' => DB::raw("'moving:' || key")]);
             foreach ($origins as $key => $origin) {
+                // Canonical addresses that were written out with the former one go along.
+                DB::update(
+                    "update pages p set search = jsonb_set(p.search, '{canonical}', to_jsonb(replace(p.search->>'canonical', ? || '/', ? || '/')))
+                    from sites s where s.id = p.site_id and s.key = ? and p.search->>'canonical' like ? || '/%'",
+                    [$former[$key] ?? '', $origin, $key, $former[$key] ?? ''],
+                );
                 Site::query()
                     ->where('key', $key)
                     ->update(['origin' => $origin]);

@@ -61,7 +61,7 @@ final class DescribePage
     {
         $branches = array_map(
             static fn (Page $above): array => [
-                new SettingSource(SettingScope::Branch, $above->ulid, $above->name),
+                new SettingSource(SettingScope::Branch, (string) $above->ulid, $above->name),
                 SearchDefaults::stored($above->branch_search),
             ],
             array_reverse([...$ancestors, $page]),

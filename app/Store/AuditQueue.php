@@ -202,6 +202,15 @@ final readonly class AuditQueue
         $this->db->delete('delete from audit_due where page_id = any(?::bigint[]) and not facts', [PgArray::of($pages)]);
     }
 
+    /** Whether every page of the tree is due. */
+    public function isWhole(Site $site): bool
+    {
+        return (bool) $this->db->scalar(
+            "select not exists (select 1 from pages p where p.site_id = ? and p.state <> 'bin' and not exists (select 1 from audit_due d where d.page_id = p.id))",
+            [$site->id],
+        );
+    }
+
     public function waiting(Site $site): int
     {
         return (int) $this->db->scalar('select count(*) from audit_due where site_id = ?', [$site->id]);

@@ -24,6 +24,9 @@ final class StoredAudit implements AuditIndex
     /** @var array<string, list<array{int, list<string>}>> fingerprints by band, each with up to two pages that count */
     private array $bands = [];
 
+    /** @var array<string, list<string>> pages that hold a key without counting: that name a page or an address, or only ask who else says the same */
+    private array $asking = [];
+
     /** @var array<string, AddressFate> */
     private array $fates = [];
 
@@ -44,6 +47,28 @@ final class StoredAudit implements AuditIndex
         $this->readPages(array_map(strval(...), array_keys($named)));
         $this->readHolders(array_map(strval(...), array_keys($keys)));
         $this->readBands(array_map(strval(...), array_keys($bands)));
+    }
+
+    /**
+     * Pages that are read anew, as they were and as they are: who depends on them is asked next.
+     *
+     * @param  array<string, AuditedPage|null>  $before  by identity
+     * @param  array<string, AuditedPage|null>  $after
+     */
+    public function expectEdits(array $before, array $after): void
+    {
+        $this->holders = $this->asking = [];
+        $shared = $naming = [];
+        foreach ([$before, $after] as $pages) {
+            foreach ($pages as $id => $page) {
+                $naming["names:$id"] = true;
+                $shared += $page === null ? [] : array_fill_keys(array_values($page->keys()), true);
+                $naming += $page === null ? [] : ["at:{$page->address}" => true];
+            }
+        }
+        $this->readHolders(array_map(strval(...), array_keys($shared)));
+        $this->readAsking(array_map(strval(...), array_keys($shared)), true);
+        $this->readAsking(array_map(strval(...), array_keys($naming)), false);
     }
 
     public function page(string $id): ?AuditedPage
@@ -89,18 +114,15 @@ final class StoredAudit implements AuditIndex
 
     public function asking(string $key, string $except): iterable
     {
-        $this->readHolders([$key]);
+        if (! isset($this->holders[$key])) {
+            $this->readHolders([$key]);
+        }
         $others = array_values(array_diff($this->holders[$key], [$except]));
         if (count($others) > 1) {
             return [];
         }
 
-        return $others !== []
-            ? $others
-            : $this->ids(
-                'select p.ulid from audit_keys k join pages p on p.id = k.page_id where k.site_id = ? and k.key = ? and p.ulid <> ?',
-                [$this->site->id, $key, $except],
-            );
+        return $others !== [] ? $others : array_values(array_diff($this->askers($key, true), [$except]));
     }
 
     public function near(int $fingerprint, string $except): iterable
@@ -123,12 +145,12 @@ final class StoredAudit implements AuditIndex
 
     public function namingPage(string $id): iterable
     {
-        return $this->naming(["names:$id"]);
+        return $this->askers("names:$id", false);
     }
 
     public function namingAddresses(array $addresses): iterable
     {
-        return $addresses === [] ? [] : $this->naming(array_map(static fn (string $address): string => "at:$address", $addresses));
+        return array_merge(...array_map(fn (string $address): array => $this->askers("at:$address", false), $addresses));
     }
 
     /**
@@ -162,25 +184,36 @@ final class StoredAudit implements AuditIndex
         return array_map(static fn (string $band): string => "near:$band", $bands);
     }
 
-    /**
-     * @param  list<string>  $keys
-     * @return list<string>
-     */
-    private function naming(array $keys): array
+    /** @return list<string> */
+    private function askers(string $key, bool $isShared): array
     {
-        return $this->ids(
-            'select distinct p.ulid from audit_keys k join pages p on p.id = k.page_id where k.site_id = ? and k.key = any(?::text[])',
-            [$this->site->id, PgArray::of($keys)],
-        );
+        if (! isset($this->asking[$key])) {
+            $this->readAsking([$key], $isShared);
+        }
+
+        return $this->asking[$key];
     }
 
     /**
-     * @param  list<mixed>  $bindings
-     * @return list<string>
+     * @param  list<string>  $keys
+     * @param  bool  $isShared  of keys that count for whoever holds them; those who hold them are known already
      */
-    private function ids(string $sql, array $bindings): array
+    private function readAsking(array $keys, bool $isShared): void
     {
-        return array_column($this->db->select($sql, $bindings), 'ulid');
+        foreach ($keys as $key) {
+            $this->asking[$key] = [];
+        }
+        foreach (
+            $keys === []
+                ? []
+                : $this->db->select(
+                    'select distinct k.key, p.ulid from audit_keys k join pages p on p.id = k.page_id where k.site_id = ? and k.key = any(?::text[])'.
+                        ($isShared ? ' and not k.holds' : ''),
+                    [$this->site->id, PgArray::of($keys)],
+                ) as $row
+        ) {
+            $this->asking[$row->key][] = $row->ulid;
+        }
     }
 
     /** @param  list<string>  $ids */

@@ -114,6 +114,9 @@ final class Preparing
     private function guardRest(): void
     {
         $ripple = $this->ripple;
+        if ($ripple->search->settings !== null) {
+            throw new BeyondRights('What the whole site tells search engines is set by a manager.');
+        }
         if ($ripple->pages->startPage !== null || $ripple->pages->startPageSignedIn !== null) {
             throw new BeyondRights('Which page visitors get at the start is a manager\'s to change.');
         }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Heronstem\Core\Audit;
 
 use Heronstem\Core\Content\Document;
-use Heronstem\Core\Content\PlainText;
 use Heronstem\Core\Search\HeadTags;
 use Heronstem\Core\Search\PageFacts;
 use Heronstem\Core\Search\SearchDescription;

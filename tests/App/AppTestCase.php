@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\App;
 
 use App\Desk\ApplyChanges;
+use App\Jobs\AuditPages;
 use App\Models\HistoryEntry;
 use App\Models\Membership;
 use App\Models\Page;
@@ -18,6 +19,7 @@ use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\DatabaseTransactions;
 use Illuminate\Foundation\Testing\TestCase;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\Response;
@@ -42,6 +44,8 @@ abstract class AppTestCase extends TestCase
     protected function setUp(): void
     {
         parent::setUp();
+        // The audit follows every change; only tests of it wait for it.
+        Queue::fake([AuditPages::class]);
         $this->site = Site::query()
             ->create([
                 'key' => 'ferries',

@@ -69,6 +69,7 @@ final class MalformedInputTest extends AppTestCase
             'import' => \App\Models\RedirectImport::query()->create(['site_id' => $mine->id, 'total' => 1, 'path' => 'imports/x'])->ulid,
             'theirs' => $theirs,
             'travel' => $travel,
+            'check' => 'thin-content',
         ];
     }
 
@@ -179,9 +180,9 @@ final class MalformedInputTest extends AppTestCase
                 ] as $i => $query
             ) {
                 $answer = $this->ask($method, $this->at($path).'?'.$query, '{}');
-                self::assertLessThan(500, $answer->status(), $query);
+                self::assertLessThan(500, $answer->getStatusCode(), $query);
                 if ($i < 4) {
-                    self::assertContains($answer->status(), [400, 422], $query);
+                    self::assertContains($answer->getStatusCode(), [400, 422], $query);
                 }
             }
         }
@@ -206,15 +207,15 @@ final class MalformedInputTest extends AppTestCase
             ] as $body
         ) {
             $answer = $this->ask($method, $this->at($path), $body);
-            self::assertTrue($answer->status() >= 400 && $answer->status() < 500, "$body: {$answer->status()}");
+            self::assertTrue($answer->getStatusCode() >= 400 && $answer->getStatusCode() < 500, "$body: {$answer->getStatusCode()}");
             self::assertSame('application/problem+json', $answer->headers->get('Content-Type'));
         }
         foreach ($this->bodies($method, $path) as $sent) {
             foreach ($this->mutations($sent) as [$field, $body]) {
                 $answer = $this->ask($method, $this->at($path), json_encode($body, JSON_THROW_ON_ERROR));
-                $said = "$field: ".json_encode($body).' '.$answer->status().' '.mb_substr((string) $answer->getContent(), 0, 300);
-                self::assertLessThan(500, $answer->status(), $said);
-                if ($answer->status() >= 400) {
+                $said = "$field: ".json_encode($body).' '.$answer->getStatusCode().' '.mb_substr((string) $answer->getContent(), 0, 300);
+                self::assertLessThan(500, $answer->getStatusCode(), $said);
+                if ($answer->getStatusCode() >= 400) {
                     self::assertNotSame('', (string) $answer->json('detail'), $said);
                     self::assertStringNotContainsString('SQLSTATE', (string) $answer->getContent());
                     self::assertStringNotContainsString('App\\', (string) $answer->getContent());
@@ -333,7 +334,12 @@ final class MalformedInputTest extends AppTestCase
             'POST /sites/*/addresses/ignored' => [['address' => '/never-asked']],
             'POST /sites/*/history-thinning' => [['days' => 1]],
             'POST /sites/*/pasted' => [['html' => '<p>x</p>']],
-            'POST /sites/*/menus/*/arranged' => [['entries' => $changes[18]['entries'], 'who' => 'signed-in', 'at' => '2090-01-01']],
+            'POST /sites/*/menus/*/arranged' => [['entries' => array_column($changes, 'entries')[0], 'who' => 'signed-in', 'at' => '2090-01-01']],
+            'POST /sites/*/search-grid/measured' => [['rows' => [['page' => $page, 'title' => 'T', 'description' => 'D']]]],
+            'POST /sites/*/patterns/tried' => [['branch' => $page, 'layout' => 'page', 'titlePattern' => '{name}', 'descriptionPattern' => '{summary}']],
+            'POST /sites/*/crawling/tried' => [['lines' => "User-agent: *\nDisallow: /x", 'agent' => '*', 'address' => '/x']],
+            'POST /sites/*/search-import' => [['text' => "address,title,index,priority\n/travel,T,yes,0.5"]],
+            'POST /sites/*/dismissals' => [['page' => $page, 'check' => 'thin-content', 'reason' => 'R', 'until' => '2090-01-01']],
             'PATCH /sites/*/names' => [['name' => '', 'shortName' => str_repeat('x', 31)]],
             'PATCH /sites/*/pages/*' => [
                 ['heading' => 'H', 'summary' => 'S', 'searchTitle' => 'T', 'searchDescription' => 'D', 'layout' => 'nowhere', 'socialTitle' => 'S'],

@@ -40,13 +40,14 @@ final readonly class AuditSite
     public function run(Site $site): int
     {
         $looks = 0;
-        do {
-            /** @var int $read */
-            $read = $this->db->transaction(fn (): int => $this->readFacts($site));
-            $looks += $read;
-        } while ($read > 0);
         $auditor = Auditor::complete();
         $index = new StoredAudit($this->db, $site, $this->resolvers->for($site));
+        $isWhole = $this->queue->isWhole($site);
+        do {
+            /** @var int $read */
+            $read = $this->db->transaction(fn (): int => $this->readFacts($site, $auditor, $index, $isWhole));
+            $looks += $read;
+        } while ($read > 0);
         do {
             /** @var int $asked */
             $asked = $this->db->transaction(fn (): int => $this->ask($site, $auditor, $index));
@@ -59,7 +60,8 @@ final readonly class AuditSite
         return $looks;
     }
 
-    private function readFacts(Site $site): int
+    /** @param  bool  $isWhole  every page is asked about anyway, so nobody need be looked for */
+    private function readFacts(Site $site, Auditor $auditor, StoredAudit $index, bool $isWhole): int
     {
         $due = $this->queue->next($site, true, self::PIECE);
         if ($due === []) {
@@ -73,18 +75,18 @@ final readonly class AuditSite
             $written[$row->page_id] = $after[$row->ulid] ?? null;
             $entries[$row->page_id] = $row->entry_id;
         }
-        $auditor = Auditor::complete();
         $dependents = [];
         // Who asks is found by what others said and say: before for what goes, after for what comes.
-        foreach ([false, true] as $isWritten) {
+        foreach ($isWhole ? [] : [false, true] as $isWritten) {
             $isWritten && $this->writer->facts($site, $written);
-            $index = new StoredAudit($this->db, $site, $this->resolvers->for($site));
+            $index->expectEdits($before, $after);
             foreach ($due as $row) {
                 foreach ($auditor->dependents($before[$row->ulid] ?? null, $after[$row->ulid] ?? null, $index) as $dependent) {
                     $dependents[$dependent] = $row->entry_id;
                 }
             }
         }
+        $isWhole && $this->writer->facts($site, $written);
         $this->queue->factsRead($site, $entries, $dependents);
 
         return count($due);

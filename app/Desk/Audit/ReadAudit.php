@@ -19,11 +19,17 @@ final readonly class ReadAudit
     /** Days of the chart. */
     private const DAYS = 60;
 
+    /** Groups of findings that came in a week, of which the weightiest are named. */
+    private const CAME = 300;
+
     /** Findings most worth doing that the overview names. */
     private const FIRST = 10;
 
     /** Pages named with a group of findings; the complete list is read in pieces. */
     private const EXAMPLES = 5;
+
+    /** What a finding counts for besides its weight: what does not work goes before what could be better. */
+    private const URGENCY = ['error' => 10, 'warning' => 4, 'notice' => 1];
 
     /** Findings of pages that visitors see. */
     private const LIVE = ['all' => false, 'branch' => null, 'layout' => null];
@@ -36,7 +42,6 @@ final readonly class ReadAudit
     public function overview(Site $site): array
     {
         $standing = $this->rows->standing($site);
-        $checks = Checks::infos();
 
         return [
             'pages' => $standing->pages,
@@ -54,24 +59,35 @@ final readonly class ReadAudit
                 $this->rows->days($site, self::DAYS),
             ),
             'first' => array_slice($this->groups($site), 0, self::FIRST),
-            'worse' => array_map(
-                static fn (object $row): array => [
-                    'check' => $row->check_code,
-                    'title' => ($checks[$row->check_code] ?? null)->title ?? $row->check_code,
-                    'pages' => $row->pages,
-                    'first' => $row->first,
-                    'entry' => $row->entry,
-                    'sentence' => $row->sentence ?? '',
-                    'at' => $row->at,
-                ],
-                $this->rows->since($site, 7, self::FIRST),
-            ),
+            'worse' => $this->worse($site),
         ];
+    }
+
+    /** @return list<array<string, mixed>> what came in a week by a change, what weighs most first */
+    private function worse(Site $site): array
+    {
+        $checks = Checks::infos();
+        $rows = array_filter($this->rows->since($site, 7, self::CAME), static fn (object $row): bool => isset($checks[$row->check_code]));
+        $gain = static fn (object $row): int => self::URGENCY[$checks[$row->check_code]->severity->value] * $checks[$row->check_code]->weight * $row->pages;
+        usort($rows, static fn (object $a, object $b): int => [$gain($b), $b->at] <=> [$gain($a), $a->at]);
+
+        return array_map(
+            static fn (object $row): array => [
+                'check' => $row->check_code,
+                'title' => $checks[$row->check_code]->title,
+                'pages' => $row->pages,
+                'first' => $row->first,
+                'entry' => $row->entry,
+                'sentence' => $row->sentence ?? '',
+                'at' => $row->at,
+            ],
+            array_slice($rows, 0, self::FIRST),
+        );
     }
 
     /**
      * @param  array{all: bool, branch: string|null, layout: string|null}  $asked
-     * @return list<array<string, mixed>> by check, the most gain first: weight times pages, pages that many link to for more
+     * @return list<array<string, mixed>> by check, the most gain first: weight and severity times pages, pages that many link to for more
      */
     public function groups(Site $site, array $asked = self::LIVE): array
     {
@@ -84,7 +100,7 @@ final readonly class ReadAudit
                 $groups[] = [
                     ...self::info($info),
                     'pages' => $row->pages,
-                    'gain' => $info->weight * ($row->pages + (int) round(sqrt($row->hits))),
+                    'gain' => $info->weight * self::URGENCY[$info->severity->value] * ($row->pages + (int) round(sqrt($row->hits))),
                     'examples' => $this->pages($site, $info->code, $asked, 0, self::EXAMPLES),
                 ];
             }

@@ -14,6 +14,7 @@ use App\Models\Role;
 use App\Models\Site;
 use App\Models\User;
 use App\Models\Visitor;
+use App\Store\InheritedSearch;
 use App\Store\LiveContent;
 use Heronstem\Core\Address\Slug;
 use Heronstem\Core\Change\Batch;
@@ -21,6 +22,7 @@ use Heronstem\Core\Change\GoLive;
 use Heronstem\Core\Change\Make;
 use Heronstem\Core\Change\SetStartPage;
 use Heronstem\Core\Tree\PageName;
+use Heronstem\Core\Tree\SearchSettings;
 use Heronstem\Core\Workspace\Place;
 use Illuminate\Database\ConnectionInterface;
 use Illuminate\Support\Str;
@@ -37,6 +39,7 @@ final readonly class LoadDemoSite
         private LoadMenus $menus,
         private LoadRedirects $redirects,
         private TellStory $story,
+        private InheritedSearch $inherited,
     ) {
     }
 
@@ -44,6 +47,7 @@ final readonly class LoadDemoSite
     {
         $this->db->transaction(function () use ($folder, $key): void {
             $settings = json_decode((string) file_get_contents("$folder/site.json"), true, flags: JSON_THROW_ON_ERROR);
+            $settings['search'] = json_encode($settings['search'] ?? new \stdClass(), JSON_THROW_ON_ERROR);
             $site = Site::query()->create([...$settings, 'key' => $key, 'origin' => "http://$key.skerrivane.example"]);
             $pages = array_merge(...array_map(DemoPage::readAll(...), glob("$folder/*.md") ?: []));
             $ids = [];
@@ -65,6 +69,18 @@ final readonly class LoadDemoSite
                 $this->story->tell($site->refresh(), $folder);
             }
         });
+    }
+
+    /** What a page tells search engines, out of its head lines; an address of the site stands for a whole URL. */
+    private function search(DemoPage $demo, Site $site): ?string
+    {
+        $canonical = $demo->head['canonical'] ?? '';
+
+        return (new SearchSettings())->changed([
+            ...($demo->head['index'] ?? 'yes') === 'yes' ? [] : ['index' => false],
+            ...$canonical === '' ? [] : ['canonical' => str_starts_with($canonical, '/') ? $site->origin.$canonical : $canonical],
+            ...isset($demo->head['phrase']) ? ['targetPhrase' => $demo->head['phrase']] : [],
+        ])->toText();
     }
 
     private function visitors(Site $site): void
@@ -138,14 +154,14 @@ final readonly class LoadDemoSite
                 'search_description' => $demo->head['description'] ?? '',
                 'layout' => $demo->head['layout'] ?? 'page',
                 'listed' => ($demo->head['listed'] ?? 'yes') === 'yes',
-                'search' => ($demo->head['index'] ?? 'yes') === 'yes' ? null : '{"own":{"index":false}}',
-                'indexed' => ($demo->head['index'] ?? 'yes') === 'yes',
+                'search' => $this->search($demo, $site),
                 'slug_by_hand' => ($demo->head['state'] ?? 'live') === 'live' && $page->slug_by_hand,
             ]);
             if ($demo->markdown !== '') {
                 $this->save->bringIn($page, $by, $markdown->document($demo->markdown));
             }
         }
+        $this->inherited->refreshSite($site);
         $this->live->show(array_fill_keys(Page::query()->where('site_id', $site->id)->where('state', 'live')->pluck('ulid')->all(), 1));
         foreach ($pages as $demo) {
             $days = (int) ($demo->head['changed'] ?? 0);

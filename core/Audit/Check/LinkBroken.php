@@ -39,6 +39,6 @@ final class LinkBroken implements Check
         $broken = count($unseen) + count($dead);
         $first = $dead === [] ? '' : ': '.reset($dead);
 
-        return Verdict::when($broken > 0, ($broken === 1 ? 'A link' : "$broken links")." of its content lead".($broken === 1 ? 's' : '')." to nothing that visitors see$first.");
+        return Verdict::when($broken > 0, ($broken === 1 ? 'A link' : "$broken links").' of its content lead'.($broken === 1 ? 's' : '')." to nothing that visitors see$first.");
     }
 }

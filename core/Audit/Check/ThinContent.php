@@ -25,7 +25,7 @@ final class ThinContent implements Check
             'Little content',
             'Engines prefer pages that answer something.',
             Severity::Notice,
-            3,
+            1,
             Fix::Content,
         );
     }

@@ -44,6 +44,10 @@ use Heronstem\Core\Change\ReturnToWriter;
 use Heronstem\Core\Change\Schedule;
 use Heronstem\Core\Change\Scope;
 use Heronstem\Core\Change\SendForReview;
+use Heronstem\Core\Change\SetBranchSearch;
+use Heronstem\Core\Change\SetRobots;
+use Heronstem\Core\Change\SetSearch;
+use Heronstem\Core\Change\SetSiteSearch;
 use Heronstem\Core\Change\SetSlug;
 use Heronstem\Core\Change\SetStartPage;
 use Heronstem\Core\Change\TakeOffline;
@@ -128,7 +132,7 @@ final readonly class RandomChanges
     /** One step: what, which page, which other, how. */
     public static function step(): Generator
     {
-        return Generators::tuple(Generators::choose(0, 37), Generators::choose(0, 17), Generators::choose(0, 17), Generators::choose(0, 5));
+        return Generators::tuple(Generators::choose(0, 39), Generators::choose(0, 17), Generators::choose(0, 17), Generators::choose(0, 5));
     }
 
     /** Lists of batches, each of one to three steps. */
@@ -245,8 +249,16 @@ final readonly class RandomChanges
                 $page,
                 $how < 3 ? ['heading' => $word, 'summary' => "About $word"] : ['searchTitle' => $word],
                 $how === 4 ? 'section' : null,
-                $how === 5 ? false : null,
             ),
+            38 => new SetSearch($page, [['index' => false], ['index' => null], ['canonical' => $other], ['canonical' => 'none'], ['priority' => 0.7], ['inSitemap' => false]][$how]),
+            39 => [
+                new SetBranchSearch($page, ['titlePattern' => '{name} · {parent}']),
+                new SetBranchSearch($page, ['index' => false]),
+                new SetBranchSearch($page, ['index' => null, 'titlePattern' => null]),
+                new SetSiteSearch(['titlePattern' => '{name} | {site}']),
+                new SetSiteSearch(['inSitemap' => false], 'section'),
+                new SetRobots("User-agent: *\nDisallow: /$word"),
+            ][$how],
             default => $how < 3 ? RemoveRedirect::leavingFree($this->anyRedirect($where)) : RemoveRedirect::leavingGone($this->anyRedirect($where)),
         };
     }

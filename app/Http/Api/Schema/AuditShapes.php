@@ -65,7 +65,7 @@ use OpenApi\Attributes as OA;
             new OA\Property('weight', type: 'integer'),
             new OA\Property('fix', ref: '#/components/schemas/Fix'),
             new OA\Property('pages', type: 'integer'),
-            new OA\Property('gain', description: 'weight times pages, more for pages that many link to', type: 'integer'),
+            new OA\Property('gain', description: 'weight and severity times pages, more for pages that many link to', type: 'integer'),
             new OA\Property('examples', type: 'array', items: new OA\Items(ref: '#/components/schemas/Finding')),
         ],
     ),

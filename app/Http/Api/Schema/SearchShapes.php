@@ -22,7 +22,7 @@ use OpenApi\Attributes as OA;
             new OA\Property(
                 'changeFrequency',
                 type: 'string',
-                enum: ['always', 'hourly', 'daily', 'weekly', 'monthly', 'yearly', 'never', null],
+                enum: ['always', 'hourly', 'daily', 'weekly', 'monthly', 'yearly', 'never'],
                 nullable: true,
             ),
             new OA\Property('socialPicture', type: 'string', nullable: true),

@@ -8,7 +8,7 @@ import { Robots } from './Robots'
 import type { OpenPage } from './search'
 
 const reasons = {
-    kind: 'sections and pointers, which show no content of their own',
+    kind: 'of a kind without content of its own (section, pointer)',
     unlisted: 'unlisted',
     noindex: 'not to be listed (noindex)',
     canonical: 'naming another address as the one that counts',

@@ -81,6 +81,7 @@ export function FindingGroup({ group, all, onPage, onEntry, onGrid }: Props) {
                         {site.manages && (
                             <Button
                                 variant="quiet"
+                                className="font-normal! text-ink-3!"
                                 aria-label={`Not a problem here: ${row.name}`}
                                 onClick={() => dismiss(row)}
                             >

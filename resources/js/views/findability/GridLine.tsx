@@ -65,7 +65,7 @@ export function GridLine({ row, index, start, edits, measured, spot, from, writi
                     type="button"
                     tabIndex={-1}
                     onClick={on.onOpen}
-                    className="block max-w-full truncate text-left text-heron hover:underline"
+                    className="block max-w-full truncate text-left hover:text-heron hover:underline"
                 >
                     {row.name}
                 </button>

@@ -87,7 +87,7 @@ export function PatternForm({ scope, name, onPage }: { scope: Scope; name: strin
                     stacked
                     label="Title pattern"
                     value={value.titlePattern}
-                    placeholder="inherited"
+                    placeholder={scope.scope === 'site' ? '{heading} · {site}' : 'inherited'}
                     error={reasonOf('titlePattern')}
                     hint="{heading}, {name}, {parent}, {section}, {site} and {summary} are filled for every page. Empty to inherit."
                     onChange={event => keep({ ...typed, titlePattern: event.target.value })}

@@ -27,8 +27,8 @@ export function ResultPreview({ shown }: { shown: Appearance }) {
                 <p className="truncate font-mono text-[12px] text-ink-2">
                     {readable(shown.url).replace(/^https?:\/\//, '')}
                 </p>
-                <p className="mt-1 text-[18px] leading-6 font-semibold text-heron">{shown.title.shown}</p>
-                <p className="mt-1 leading-5 text-ink-2">
+                <p className="mt-1 font-[Liberation_Sans] text-[18px] leading-6 text-heron">{shown.title.shown}</p>
+                <p className="mt-1 font-[Liberation_Sans] text-[13px] leading-5 text-ink-2">
                     {shown.description.text === ''
                         ? 'No description.'
                         : isNarrow

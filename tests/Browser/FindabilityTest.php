@@ -1,0 +1,154 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\WebDriverKeys;
+use Heronstem\Core\Search\TextWidth;
+use PHPUnit\Framework\Attributes\Test;
+
+/** What search engines and people get of the site: seen, mended in bulk, and measured as browsers measure it. */
+final class FindabilityTest extends Errand
+{
+    #[Test]
+    public function a_manager_sees_how_the_site_stands_and_mends_doubled_titles_in_one_grid(): void
+    {
+        $chrome = $this->open('Overview');
+        $chrome->awaitText('pages without a finding');
+        self::assertSame([], $chrome->axe());
+        $chrome->click('button', 'Same title as another page');
+        $chrome->find('heading', 'Same title as another page');
+        $chrome->find('button', 'Port Hallin – Skerra');
+        self::assertSame([], $chrome->axe());
+        $chrome->click('button', 'Mend them in the grid');
+        $chrome->find('gridcell', 'Search title of Port Hallin – Skerra');
+        $chrome->awaitText('2 pages');
+        self::assertSame([], $chrome->axe());
+        $chrome->click('gridcell', 'Search title of Port Hallin – Skerra');
+        $chrome->press(WebDriverKeys::F2, [WebDriverKeys::CONTROL, 'a'], 'Port Hallin to Skerra', WebDriverKeys::ENTER);
+        $chrome->press('P', 'ort Hallin to Vanesay', WebDriverKeys::ENTER);
+        $chrome->click('button', 'Save 2 pages');
+        $chrome->find('complementary', 'Ripple tray');
+        $chrome->awaitText('2 titles change');
+        $chrome->click('button', 'Save 2 pages');
+        $chrome->awaitText('No page is like this');
+        self::assertStringContainsString('<title>Port Hallin to Vanesay</title>', $this->fetch($this->ferries('/travel/routes/vanesay'))[2]);
+        $chrome->press([WebDriverKeys::CONTROL, 'z']);
+        $chrome->awaitText('Undone.');
+        self::assertStringContainsString('<title>Our crossings from Port Hallin', $this->fetch($this->ferries('/travel/routes/vanesay'))[2]);
+    }
+
+    #[Test]
+    public function a_page_shows_how_its_result_is_cut_and_what_contradicts_itself(): void
+    {
+        $chrome = $this->signIn();
+        $chrome->click('button', 'Legal');
+        $chrome->find('complementary', 'Page sheet');
+        $chrome->click('tab', 'Search');
+        $chrome->type('textbox', 'Search title', 'A title that goes on and on about the conditions of carriage and about privacy');
+        $chrome->awaitText('will be cut', '[aria-label="Page sheet"]');
+        $chrome->awaitText('conditions of…', '[aria-label="As a search result"]');
+        $chrome->awaitText('of 100', '[aria-label="Findability score"]');
+        $this->expected[] = '422'; // an address is typed letter by letter
+        $chrome->driver->executeScript(
+            "const s = [...document.querySelectorAll('select')].find(each => [...each.options].some(o => o.text === 'An address elsewhere')); s.value = 'url'; s.dispatchEvent(new Event('change', { bubbles: true }))",
+        );
+        $chrome->type('textbox', 'Canonical address elsewhere', $this->ferries('/boats-today'));
+        $chrome->awaitText('Its canonical address sends visitors on to another.', '[aria-label="Search engines"]');
+        self::assertSame([], $chrome->axe());
+        $chrome->click('button', 'Put back');
+        $chrome->awaitNoText('will be cut', '[aria-label="Page sheet"]');
+    }
+
+    #[Test]
+    public function a_pattern_is_tried_before_it_is_set_and_robots_name_the_deciding_line(): void
+    {
+        $chrome = $this->open('Patterns');
+        $chrome->type('textbox', 'Title pattern', '{name} – {parent} | {site}');
+        $chrome->awaitText('Routes – Travel | Skerrivane Ferries');
+        $chrome->awaitText('would change');
+        self::assertSame([], $chrome->axe());
+        $this->expected[] = '422';
+        $chrome->type('textbox', 'Title pattern', '{nmae}');
+        $chrome->awaitText('Nothing is called {nmae}.');
+        $chrome->click('button', 'Discard');
+        $chrome->click('button', 'Robots and sitemap');
+        $chrome->type('textbox', 'Lines', "User-agent: *\nDisallow: /travel\nAllow: /travel/fares");
+        $chrome->type('textbox', 'Address', '/travel/fares/car');
+        $chrome->awaitText('by line 3: Allow: /travel/fares');
+        self::assertSame([], $chrome->axe());
+        $chrome->type('textbox', 'Lines', "User-agent: *\nDisallow: /");
+        $chrome->awaitText('May not be fetched');
+        $chrome->click('button', 'See what follows');
+        $chrome->awaitText('Shut out every crawler?', '[role=dialog]');
+        $chrome->click('button', 'Cancel');
+        $chrome->click('button', 'Discard');
+    }
+
+    #[Test]
+    public function widths_are_within_a_pixel_of_what_the_browser_measures(): void
+    {
+        $texts = self::texts();
+        $font = base64_encode((string) file_get_contents(dirname(__DIR__, 2).'/resources/fonts/liberation-sans.woff2'));
+        $this->chrome->open('about:blank');
+        $measured = (array) $this->chrome->driver->executeAsyncScript(
+            <<<'JS'
+            const [font, texts, done] = arguments
+            new FontFace('Measured', `url(data:font/woff2;base64,${font})`).load().then(face => {
+                document.fonts.add(face)
+                const line = document.body.appendChild(document.createElement('span'))
+                line.style.cssText = 'position:absolute;white-space:pre;font-family:Measured'
+                done(texts.flatMap(text => [20, 14].map(size => {
+                    line.style.fontSize = `${size}px`
+                    line.textContent = text
+                    return line.getBoundingClientRect().width
+                })))
+            })
+            JS
+            ,
+            [$font, $texts],
+        );
+        self::assertCount(600, $measured);
+        foreach ($texts as $n => $text) {
+            foreach ([20, 14] as $k => $size) {
+                self::assertEqualsWithDelta($measured[2 * $n + $k], TextWidth::of($text, $size), 1.0, "$text at $size px");
+            }
+        }
+    }
+
+    /**
+     * Three hundred lines of Latin, Greek and Cyrillic letters, mixed, with pairs that are kerned, figures and signs. Left out
+     * are letters that the font does not have, which are set in whatever the machine has.
+     *
+     * @return list<string>
+     */
+    private static function texts(): array
+    {
+        $words = [
+            ...['AVATAR', 'To', 'Wave', 'Yo-Yo', 'LT', 'P.A.', 'Tea', 'We', 'fi', 'office', '11', '1/2', '1991', 'r.', 'y,', 'Ferry', 'timetables', '–', '·', '|'],
+            ...['Ærø', 'Łódź', 'Øresund', 'naïve', 'Žižkov', 'İstanbul', 'Straße', 'Être', 'ñandú', 'ﬁn', '“quoted”', '£12.50', '€9', '50 %', '…', '& Co.'],
+            ...['Αθήνα', 'ΤΑΥΡΟΣ', 'Ύδρα', 'Πλοία', 'ώρες', 'Λ.', 'Άνδρος', 'ΑΥΤΑ'],
+            ...['Привет', 'ГАТА', 'Паром', 'Україна', 'Їжак', 'Ђорђе', 'рутa', 'УДА.', 'Таня', '№ 7'],
+        ];
+        mt_srand(20260101);
+        $texts = [];
+        for ($n = 0; $n < 300; $n++) {
+            $texts[] = implode(' ', array_map(static fn (): string => $words[mt_rand(0, count($words) - 1)], range(0, mt_rand(0, 9))));
+        }
+
+        return $texts;
+    }
+
+    private function open(string $part): Chrome
+    {
+        $chrome = $this->signIn();
+        $chrome->click('link', 'Findability');
+        $chrome->find('heading', 'Findability');
+        if ($part !== 'Overview') {
+            $chrome->click('button', $part);
+        }
+
+        return $chrome;
+    }
+}
