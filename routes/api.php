@@ -74,6 +74,7 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                 Route::post('patterns/tried', [SearchController::class, 'tried']);
                 Route::get('crawling', [SearchController::class, 'crawling']);
                 Route::post('crawling/tried', [SearchController::class, 'triedRobots']);
+                Route::get('links', [SearchController::class, 'links']);
                 Route::get('search-export', [SearchController::class, 'export']);
                 Route::post('search-import', [SearchController::class, 'read']);
                 Route::get('audit', [AuditController::class, 'overview']);

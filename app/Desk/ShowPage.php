@@ -40,6 +40,12 @@ final readonly class ShowPage
         ];
     }
 
+    /** What a page without content tells search engines. */
+    public function head(Page $page, Site $site): HeadTags
+    {
+        return HeadTags::of($this->describe->facts($page, $site, $page->ancestors(), Document::blank()), $site->facts());
+    }
+
     /** @return array<string, mixed> */
     public function of(Page $page, Site $site, Document $content, ?Visitor $visitor = null, ?Viewer $as = null): array
     {

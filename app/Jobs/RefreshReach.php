@@ -9,6 +9,7 @@ use App\Models\Site;
 use App\Store\AuditQueue;
 use App\Store\PgArray;
 use Heronstem\Core\Linking\ClickDistance;
+use Heronstem\Core\Linking\PageRank;
 use Illuminate\Contracts\Queue\ShouldBeUniqueUntilProcessing;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Database\ConnectionInterface;
@@ -64,6 +65,7 @@ final class RefreshReach implements ShouldBeUniqueUntilProcessing, ShouldQueue
         }
         $clicks = $site->start_page_id === null ? [] : ClickDistance::clicks($site->start_page_id, $menu, $leadsTo);
         $clicks = array_intersect_key($clicks, array_column($live, null, 'id'));
+        $weights = self::weights(array_column($live, 'id'), $leadsTo);
         $moved = $db->select(
             <<<'SQL'
             with n as (select * from unnest(?::bigint[], ?::int[]) as n(id, clicks)),
@@ -76,7 +78,36 @@ final class RefreshReach implements ShouldBeUniqueUntilProcessing, ShouldQueue
             ,
             [PgArray::of(array_keys($clicks)), PgArray::of($clicks), $site->id, $begun, $site->id],
         );
+        $db->update('update pages p set weight = w.weight from unnest(?::bigint[], ?::real[]) as w(id, weight) where w.id = p.id and abs(p.weight - w.weight) > 1e-7', [
+            PgArray::of(array_keys($weights)),
+            PgArray::of(array_map(strval(...), $weights)),
+        ]);
         $audit->addNumbered($site, array_column($moved, 'id'));
         AuditPages::dispatch($site->id);
+    }
+
+    /**
+     * How much weight links give each page: those of content, and of the tree up and down. Menus stand on every page alike,
+     * and so tell pages apart by nothing.
+     *
+     * @param  list<int>  $pages
+     * @param  array<int, list<int>>  $leadsTo
+     * @return array<int, float>
+     */
+    private static function weights(array $pages, array $leadsTo): array
+    {
+        $numbers = array_flip($pages);
+        $edges = [];
+        foreach ($leadsTo as $from => $targets) {
+            if (isset($numbers[$from])) {
+                foreach ($targets as $to) {
+                    if (isset($numbers[$to])) {
+                        $edges[$numbers[$from]][] = $numbers[$to];
+                    }
+                }
+            }
+        }
+
+        return $pages === [] ? [] : array_combine($pages, PageRank::of(count($pages), $edges));
     }
 }

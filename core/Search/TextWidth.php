@@ -23,17 +23,23 @@ final class TextWidth
     {
         $units = 0.0;
         $left = 0;
-        foreach (mb_str_split(self::composed($text)) as $character) {
-            $code = mb_ord($character, 'UTF-8');
-            $units += (LiberationSans::KERNING[$left << 16 | $code] ?? 0) + self::advance($character, $code);
+        /** @var int $code */
+        foreach (unpack('N*', mb_convert_encoding(self::composed($text), 'UTF-32BE', 'UTF-8')) ?: [] as $code) {
+            $units += (LiberationSans::KERNING[$left << 16 | $code] ?? 0) + self::advance($code);
             $left = $code;
         }
 
         return $units * $size / LiberationSans::UNITS;
     }
 
-    private static function advance(string $character, int $code): float
+    /** Figures, letters and signs of most texts are looked up at once; what takes no room, or is in no font, is told by its kind. */
+    private static function advance(int $code): float
     {
+        if ($code >= 0x20 && $code < 0x300 && ($code < 0x7F || $code > 0x9F) && $code !== 0xAD) {
+            return LiberationSans::ADVANCES[$code] ?? self::OTHER * LiberationSans::UNITS;
+        }
+        $character = (string) mb_chr($code, 'UTF-8');
+
         return match (true) {
             preg_match('/[\p{Mn}\p{Me}\p{Cf}\p{Cc}]/u', $character) === 1 => 0,
             isset(LiberationSans::ADVANCES[$code]) => LiberationSans::ADVANCES[$code],
@@ -45,6 +51,9 @@ final class TextWidth
     /** Letters with their marks as one character where there is one, as browsers look for them in a font. */
     private static function composed(string $text): string
     {
+        if (preg_match('/[^\x00-\x7F]/', $text) !== 1) {
+            return $text;
+        }
         $composed = \Normalizer::normalize($text, \Normalizer::FORM_C);
 
         return is_string($composed) ? $composed : mb_scrub($text, 'UTF-8');

@@ -19,7 +19,8 @@ return new class extends Migration
                 add column social_description text not null default '',
                 add column search jsonb,
                 add column branch_search jsonb,
-                add column in_sitemap boolean not null default true;
+                add column in_sitemap boolean not null default true,
+                add column weight real not null default 0;
             update pages set search = '{"own": {"index": false}}' where not indexed;
             create index pages_branch_search on pages (site_id) where branch_search is not null;
             create index pages_canonical on pages ((search->>'canonical')) where search->>'canonical' is not null;

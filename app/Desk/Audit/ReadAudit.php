@@ -67,9 +67,14 @@ final readonly class ReadAudit
     private function worse(Site $site): array
     {
         $checks = Checks::infos();
-        $rows = array_filter($this->rows->since($site, 7, self::CAME), static fn (object $row): bool => isset($checks[$row->check_code]));
-        $gain = static fn (object $row): int => self::URGENCY[$checks[$row->check_code]->severity->value] * $checks[$row->check_code]->weight * $row->pages;
-        usort($rows, static fn (object $a, object $b): int => [$gain($b), $b->at] <=> [$gain($a), $a->at]);
+        $rows = [];
+        foreach ($this->rows->since($site, 7, self::CAME) as $n => $row) {
+            $info = $checks[$row->check_code] ?? null;
+            if ($info !== null) {
+                $rows[sprintf('%08d %04d', 99_999_999 - self::URGENCY[$info->severity->value] * $info->weight * $row->pages, $n)] = $row;
+            }
+        }
+        ksort($rows);
 
         return array_map(
             static fn (object $row): array => [
@@ -81,7 +86,7 @@ final readonly class ReadAudit
                 'sentence' => $row->sentence ?? '',
                 'at' => $row->at,
             ],
-            array_slice($rows, 0, self::FIRST),
+            array_slice(array_values($rows), 0, self::FIRST),
         );
     }
 

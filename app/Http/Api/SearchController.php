@@ -7,6 +7,7 @@ namespace App\Http\Api;
 use App\Desk\Layout;
 use App\Desk\ReadAppearance;
 use App\Desk\ReadCrawling;
+use App\Desk\ReadLinks;
 use App\Desk\ReadSearchGrid;
 use App\Desk\SamplePattern;
 use App\Desk\SearchFile;
@@ -35,6 +36,7 @@ final readonly class SearchController
         private SamplePattern $patterns,
         private ReadCrawling $crawling,
         private SearchFile $file,
+        private ReadLinks $links,
     ) {
     }
 
@@ -195,6 +197,19 @@ final readonly class SearchController
         ]);
 
         return new JsonResponse($this->crawling->test($site, $given['lines'] ?? '', $given['agent'] ?? '', $given['address'] ?? '/'));
+    }
+
+    #[
+        OA\Get(
+            path: '/sites/{site}/links',
+            operationId: 'links',
+            description: 'How pages are linked: by clicks, orphans, those that links give most weight, those that hardly anything leads to, and links written as addresses with where they lead.',
+            responses: [new Answer('LinkOverview')],
+        ),
+    ]
+    public function links(Request $request, Site $site): JsonResponse
+    {
+        return new JsonResponse($this->links->of($site));
     }
 
     #[

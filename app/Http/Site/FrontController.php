@@ -80,9 +80,13 @@ final readonly class FrontController
 
     private function page(Request $request, Page $page, Site $site, ?Visitor $visitor): AnyResponse
     {
-        return $page->kind === PageKind::Download
-            ? $this->file((string) $page->target()?->value, $site, $visitor)
-            : $this->pages->of($request, $page, $site, $visitor);
+        if ($page->kind !== PageKind::Download) {
+            return $this->pages->of($request, $page, $site, $visitor);
+        }
+        $file = $this->file((string) $page->target()?->value, $site, $visitor);
+        $file->headers->add($this->pages->headersOf($page, $site));
+
+        return $file;
     }
 
     private function file(string $ulid, Site $site, ?Visitor $visitor): AnyResponse

@@ -42,6 +42,17 @@ final readonly class PageResponse
         return $response;
     }
 
+    /** @return array<string, string> what a file with a place in the tree tells search engines, which has no head: RFC 8288, RFC 6596 */
+    public function headersOf(Page $page, Site $site): array
+    {
+        $tags = $this->view->head($page, $site);
+
+        return array_filter([
+            'Link' => $tags->canonical === null ? '' : "<{$tags->canonical}>; rel=\"canonical\"",
+            'X-Robots-Tag' => $tags->robots,
+        ]);
+    }
+
     public function missed(string $address, Site $site, ?Visitor $visitor, int $status = 404): Response
     {
         $html = $this->views

@@ -126,6 +126,7 @@ const findability = createRoute({
             search.part === 'grid' ||
             search.part === 'findings' ||
             search.part === 'patterns' ||
+            search.part === 'links' ||
             search.part === 'crawling'
                 ? search.part
                 : undefined,

@@ -93,7 +93,8 @@ final class PreparingTest extends TestCase
         yield 'makes a page in front of live ones' => [new Make('New', PageName::of('New'), Place::before('Times'), null), null];
         yield 'renames a draft' => [new Rename('Ideas', PageName::of('Thoughts')), null];
         yield 'sets the slug of a draft' => [new SetSlug('Ideas', Slug::of('thoughts')), null];
-        yield 'describes a draft' => [new Describe('Ideas', ['heading' => 'Ideas, all of them'], 'section', false), null];
+        yield 'describes a draft' => [new Describe('Ideas', ['heading' => 'Ideas, all of them'], 'section'), null];
+        yield 'sets what a draft tells search engines' => [new SetSearch('Ideas', ['index' => false]), null];
         yield 'moves a draft' => [new Move('Ideas', Place::lastIn('Help')), null];
         yield 'moves a draft in front of a live page' => [new Move('Ideas', Place::before('Times')), null];
         yield 'duplicates a draft' => [new Duplicate('Ideas', 'Copy'), null];

@@ -371,6 +371,59 @@ use OpenApi\Attributes as OA;
         ],
     ),
 ]
+#[
+    OA\Schema(
+        schema: 'LinkedPage',
+        required: ['page', 'name', 'address', 'clicks', 'linksIn', 'weight'],
+        properties: [
+            new OA\Property('page', type: 'string'),
+            new OA\Property('name', type: 'string'),
+            new OA\Property('address', type: 'string'),
+            new OA\Property('clicks', type: 'integer', nullable: true),
+            new OA\Property('linksIn', type: 'integer'),
+            new OA\Property('weight', description: 'of a thousand for all pages together (PageRank)', type: 'number'),
+        ],
+    ),
+]
+#[
+    OA\Schema(
+        schema: 'LinkOverview',
+        required: ['depths', 'orphans', 'heaviest', 'loneliest', 'raw'],
+        properties: [
+            new OA\Property(
+                'depths',
+                description: 'live, listed pages by clicks from the start page; null for those that nothing reaches',
+                type: 'array',
+                items: new OA\Items(
+                    required: ['clicks', 'pages'],
+                    type: 'object',
+                    properties: [new OA\Property('clicks', type: 'integer', nullable: true), new OA\Property('pages', type: 'integer')],
+                ),
+            ),
+            new OA\Property('orphans', type: 'array', items: new OA\Items(ref: '#/components/schemas/LinkedPage')),
+            new OA\Property('heaviest', type: 'array', items: new OA\Items(ref: '#/components/schemas/LinkedPage')),
+            new OA\Property('loneliest', type: 'array', items: new OA\Items(ref: '#/components/schemas/LinkedPage')),
+            new OA\Property(
+                'raw',
+                description: 'links of content that are written as addresses of this site, up to 500',
+                type: 'array',
+                items: new OA\Items(
+                    required: ['page', 'name', 'href', 'address', 'live', 'fate', 'leadsTo'],
+                    type: 'object',
+                    properties: [
+                        new OA\Property('page', type: 'string'),
+                        new OA\Property('name', type: 'string'),
+                        new OA\Property('href', type: 'string'),
+                        new OA\Property('address', type: 'string'),
+                        new OA\Property('live', type: 'boolean'),
+                        new OA\Property('fate', type: 'string', enum: ['page', 'redirect', 'nothing', 'other']),
+                        new OA\Property('leadsTo', description: 'page, or where the redirect leads', type: 'string', nullable: true),
+                    ],
+                ),
+            ),
+        ],
+    ),
+]
 #[OA\Schema(schema: 'SearchFileText', required: ['text'], properties: [new OA\Property('text', type: 'string')])]
 #[
     OA\Schema(

@@ -4,6 +4,7 @@ import { PageTitle } from '../../ui/PageTitle'
 import { Crawling } from './Crawling'
 import { Findings } from './Findings'
 import { Grid } from './Grid'
+import { Links } from './Links'
 import { Overview } from './Overview'
 import { Patterns } from './Patterns'
 import type { OpenPage, Search, SetSearch } from './search'
@@ -13,6 +14,7 @@ const parts = [
     ['findings', 'Findings'],
     ['grid', 'Titles and descriptions'],
     ['patterns', 'Patterns'],
+    ['links', 'Links'],
     ['crawling', 'Robots and sitemap'],
 ] as const
 
@@ -51,6 +53,7 @@ export function FindabilityView({ search, set, onPage, onEntry }: Props) {
             {search.part === 'findings' && <Findings search={search} set={set} onPage={onPage} onEntry={onEntry} />}
             {search.part === 'grid' && <Grid search={search} set={set} onPage={onPage} />}
             {search.part === 'patterns' && <Patterns onPage={onPage} />}
+            {search.part === 'links' && <Links onPage={onPage} />}
             {search.part === 'crawling' && <Crawling onPage={onPage} />}
         </main>
     )

@@ -52,6 +52,12 @@ export const crawlingQuery = (site: string) =>
         queryFn: ({ signal }) => answered(api.GET('/sites/{site}/crawling', { params: { path: { site } }, signal })),
     })
 
+export const linksQuery = (site: string) =>
+    queryOptions({
+        queryKey: [...keys.site(site), 'links'],
+        queryFn: ({ signal }) => answered(api.GET('/sites/{site}/links', { params: { path: { site } }, signal })),
+    })
+
 export type GridFilter = { text?: string; state?: string; layout?: string; branch?: string; check?: string }
 
 /** Rows read at a time. */

@@ -1,0 +1,148 @@
+import { useQuery } from '@tanstack/react-query'
+import type { Schemas } from '../../api/client'
+import { useSite } from '../../app/site'
+import { readable } from '../../ui/Address'
+import { count } from '../../ui/count'
+import { Muted } from '../../ui/Muted'
+import { ReadFailure } from '../../ui/ReadFailure'
+import { linksQuery } from './queries'
+import type { OpenPage } from './search'
+
+const fates: Record<Schemas['LinkOverview']['raw'][number]['fate'], [string, string]> = {
+    nothing: ['leads to nothing', 'text-berry'],
+    redirect: ['goes through a redirect', 'text-amber'],
+    page: ['could be a link to the page', 'text-ink-2'],
+    other: ['leads to a file', 'text-ink-3'],
+}
+
+/** How pages are linked: how far away they are, what links give them, and links that do not lead straight to a page. */
+export function Links({ onPage }: { onPage: OpenPage }) {
+    const site = useSite()
+    const links = useQuery(linksQuery(site.key))
+    const { data } = links
+    return (
+        <div className="min-h-0 flex-1 overflow-y-auto px-4 py-4">
+            <ReadFailure of={links} />
+            {data !== undefined && (
+                <div className="grid max-w-[1120px] gap-x-10 gap-y-6 lg:grid-cols-2">
+                    <section aria-label="Clicks from the start page">
+                        <h2 className="mb-2 text-[16px] font-bold">Clicks from the start page</h2>
+                        <Depths depths={data.depths} />
+                    </section>
+                    <section aria-label="Nothing leads to them">
+                        <h2 className="mb-1 text-[16px] font-bold">Nothing leads to them</h2>
+                        {data.orphans.length === 0 ? (
+                            <p className="text-reed">Every page that visitors see can be reached by clicking.</p>
+                        ) : (
+                            <Pages pages={data.orphans} tab="details" onPage={onPage} />
+                        )}
+                    </section>
+                    <section aria-label="Links of content that are written as addresses" className="lg:col-span-2">
+                        <h2 className="mb-1 text-[16px] font-bold">Links that are written as addresses</h2>
+                        {data.raw.length === 0 ? (
+                            <Muted>None: every link inside the site leads to a page, and follows it.</Muted>
+                        ) : (
+                            <ul>
+                                {data.raw.map(link => (
+                                    <li
+                                        key={`${link.page} ${link.href}`}
+                                        className="grid grid-cols-[minmax(140px,260px)_minmax(160px,1fr)_minmax(180px,1.2fr)] items-baseline gap-3 border-t border-line py-1.5"
+                                    >
+                                        <button
+                                            type="button"
+                                            className="truncate text-left text-heron hover:underline"
+                                            onClick={() => onPage(link.page, 'content')}
+                                        >
+                                            {link.name}
+                                        </button>
+                                        <span className="truncate font-mono text-[13px]">{link.href}</span>
+                                        <span className={fates[link.fate][1]}>
+                                            {fates[link.fate][0]}
+                                            {link.leadsTo !== null && `: ${link.leadsTo}`}
+                                            {!link.live && ', not yet published'}
+                                        </span>
+                                    </li>
+                                ))}
+                            </ul>
+                        )}
+                    </section>
+                    <section aria-label="Links give them most weight">
+                        <h2 className="mb-1 text-[16px] font-bold">Links give them most weight</h2>
+                        <Muted small>
+                            Of a thousand for all pages: where somebody who follows links of content and tree at random
+                            ends up. Menus stand on every page alike and are left out.
+                        </Muted>
+                        <Pages pages={data.heaviest} tab="content" onPage={onPage} />
+                    </section>
+                    <section aria-label="Hardly any content leads to them">
+                        <h2 className="mb-1 text-[16px] font-bold">Hardly any content leads to them</h2>
+                        <Muted small>A link from a page that is read often does most for them.</Muted>
+                        <Pages pages={data.loneliest} tab="content" onPage={onPage} />
+                    </section>
+                </div>
+            )}
+        </div>
+    )
+}
+
+function Depths({ depths }: { depths: Schemas['LinkOverview']['depths'] }) {
+    const most = Math.max(1, ...depths.map(depth => depth.pages))
+    return (
+        <ul>
+            {depths.map(({ clicks, pages }) => (
+                <li key={String(clicks)} className="grid grid-cols-[120px_1fr_64px] items-center gap-3 py-0.5">
+                    <span className={clicks === null ? 'text-berry' : clicks > 4 ? 'text-amber' : ''}>
+                        {clicks === null ? 'no way there' : clicks === 0 ? 'start page' : count(clicks, 'click')}
+                    </span>
+                    <span className="h-3" aria-hidden>
+                        <span
+                            className={
+                                clicks === null
+                                    ? 'block h-full rounded-sm bg-berry'
+                                    : clicks > 4
+                                      ? 'block h-full rounded-sm bg-amber'
+                                      : 'block h-full rounded-sm bg-heron'
+                            }
+                            style={{ width: `${Math.max(1, (pages / most) * 100)}%` }}
+                        />
+                    </span>
+                    <span className="text-right text-ink-2 tabular-nums">{pages.toLocaleString('en-GB')}</span>
+                </li>
+            ))}
+        </ul>
+    )
+}
+
+function Pages({
+    pages,
+    tab,
+    onPage,
+}: {
+    pages: Schemas['LinkedPage'][]
+    tab: 'details' | 'content'
+    onPage: OpenPage
+}) {
+    return (
+        <ul className="mt-1">
+            {pages.map(each => (
+                <li key={each.page} className="flex items-baseline gap-3 border-t border-line py-1.5">
+                    <span className="min-w-0 flex-1 truncate">
+                        <button
+                            type="button"
+                            className="text-heron hover:underline"
+                            onClick={() => onPage(each.page, tab)}
+                        >
+                            {each.name}
+                        </button>{' '}
+                        <span className="font-mono text-[12px] text-ink-3">{readable(each.address)}</span>
+                    </span>
+                    <span className="text-[12px] whitespace-nowrap text-ink-3">
+                        {each.clicks === null ? 'no way there' : count(each.clicks, 'click')},{' '}
+                        {count(each.linksIn, 'link')}
+                    </span>
+                    <span className="w-14 text-right tabular-nums">{each.weight}</span>
+                </li>
+            ))}
+        </ul>
+    )
+}
