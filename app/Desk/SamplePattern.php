@@ -53,7 +53,7 @@ final readonly class SamplePattern
         }
         $after = $known;
         $count = ['pages' => 0, 'cut' => 0, 'changed' => 0];
-        $sample = [];
+        $samples = [[], [], []];
         foreach ($branch === null ? $stored->whole() : $stored->branch($branch) as $page) {
             $known[$page->id] = $page;
             $after[$page->id] = $page->id === $branch ? $page->with(['branchSearch' => $page->branchSearch->changed($patterns)]) : $page;
@@ -73,8 +73,10 @@ final readonly class SamplePattern
             $count['pages']++;
             $count['cut'] += $isCut ? 1 : 0;
             $count['changed'] += $former === $title->text ? 0 : 1;
-            if (count($sample) < self::SHOWN) {
-                $sample[] = [
+            // What changes for the worse is worth seeing first, then what changes.
+            $worth = $former === $title->text ? 2 : ($isCut ? 0 : 1);
+            if (count($samples[$worth]) < self::SHOWN) {
+                $samples[$worth][] = [
                     'page' => $page->id,
                     'name' => $page->name,
                     'before' => $former,
@@ -89,7 +91,7 @@ final readonly class SamplePattern
             }
         }
 
-        return [...$count, 'sample' => $sample];
+        return [...$count, 'sample' => array_slice(array_merge(...$samples), 0, self::SHOWN)];
     }
 
     /** @param  array<string, Page>  $known */

@@ -23,13 +23,31 @@ final class TextWidth
     {
         $units = 0.0;
         $left = 0;
+        $script = '';
         /** @var int $code */
         foreach (unpack('N*', mb_convert_encoding(self::composed($text), 'UTF-32BE', 'UTF-8')) ?: [] as $code) {
-            $units += (LiberationSans::KERNING[$left << 16 | $code] ?? 0) + self::advance($code);
+            // A line is set script by script (Unicode UAX 24): what stands at the seam of two is not kerned.
+            $own = self::script($code);
+            $isSeam = $own !== '' && $script !== '' && $own !== $script;
+            $script = $own === '' ? $script : $own;
+            $units += ($isSeam ? 0 : LiberationSans::KERNING[$left << 16 | $code] ?? 0) + self::advance($code);
             $left = $code;
         }
 
         return $units * $size / LiberationSans::UNITS;
+    }
+
+    /** Of letters that the font has; empty for figures, signs and spaces, which belong to whatever stands before them. */
+    private static function script(int $code): string
+    {
+        return match (true) {
+            $code < 0x41 => '',
+            $code < 0x370 => ($code < 0x5B || ($code > 0x60 && $code < 0x7B) || ($code > 0xBF && $code < 0x2B9 && $code !== 0xD7 && $code !== 0xF7)) ? 'Latin' : '',
+            $code < 0x400, $code >= 0x1F00 && $code < 0x2000 => 'Greek',
+            $code < 0x530, $code >= 0x1C80 && $code < 0x1C90 => 'Cyrillic',
+            $code >= 0x1E00 && $code < 0x1F00, $code >= 0xFB00 && $code < 0xFB07 => 'Latin',
+            default => '',
+        };
     }
 
     /** Figures, letters and signs of most texts are looked up at once; what takes no room, or is in no font, is told by its kind. */

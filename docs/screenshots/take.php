@@ -3,7 +3,6 @@
 declare(strict_types=1);
 
 use Facebook\WebDriver\WebDriverBy;
-use Facebook\WebDriver\WebDriverKeys;
 use Tests\Browser\Chrome;
 
 // Takes the pictures of the documentation from the demo data: ./heronstem pictures
@@ -54,17 +53,10 @@ try {
     $chrome->click('button', 'Save changes');
     $chrome->find('region', 'Ripple');
     $take('ripple-decision');
-    $chrome->open("$editor/s/ferries/outline");
-    $chrome->click('button', 'Bin*');
-    $chrome->awaitText('Vanesay Line', '[role=dialog]');
-    $take('bin');
     $chrome->open("$editor/s/ferries/history");
     $chrome->click('button', 'Put Winter offer in the bin*');
     $chrome->find('complementary', 'Change');
     $take('history');
-    $chrome->open("$editor/s/ferries/outline?drawing=true");
-    $chrome->find('treeitem', 'Travel*');
-    $take('drawing');
     $chrome->open("$editor/s/ferries/menus");
     $chrome->click('button', 'Footer*');
     $chrome->find('heading', 'Footer');
@@ -80,25 +72,34 @@ try {
     $chrome->awaitText('hits a day');
     $take('addresses-redirect');
     $chrome->open("$editor/s/ferries/addresses");
-    $chrome->click('button', '*findings*');
-    $chrome->awaitText('Never fire', '[role=dialog]');
-    $take('addresses-findings');
-    $chrome->press(WebDriverKeys::ESCAPE);
     $chrome->click('button', 'Bring in, match or save');
     $chrome->click('menuitem', 'Match addresses of an old site…');
     $chrome->driver->findElement(WebDriverBy::cssSelector('input[type=file]'))->sendKeys(dirname(__DIR__, 2).'/database/demo/ferries/lists/orm-tours.csv');
     $chrome->click('button', 'Match them');
     $chrome->awaitText('25 of 25', '[role=dialog]');
     $take('addresses-matching');
-    $chrome->open("$editor/s/ferries/addresses?kind=missed");
-    $chrome->find('row', '/lost-and-found*')->click();
-    $chrome->awaitText('They may have wanted');
-    $take('addresses-missed');
+    $chrome->open("$editor/s/ferries/findability");
+    $chrome->awaitText('pages without a finding');
+    $take('findability');
+    $chrome->open("$editor/s/ferries/findability?part=findings&check=title-equal");
+    $chrome->find('button', 'Port Hallin – Skerra');
+    $take('findability-findings');
+    $chrome->open("$editor/s/ferries/findability?part=grid");
+    $chrome->find('gridcell', '*Our crossings from Port Hallin*')->click();
+    $take('findability-grid');
+    $chrome->open("$editor/s/ferries/findability?part=links");
+    $chrome->awaitText('Links give them most weight');
+    $take('findability-links');
+    $chrome->open("$editor/s/ferries/findability?part=crawling");
+    $chrome->type('textbox', 'Lines', "User-agent: *\nDisallow: /travel\nAllow: /travel/fares");
+    $chrome->type('textbox', 'Address', '/travel/fares/car');
+    $chrome->awaitText('by line 3');
+    $take('findability-robots');
+    $chrome->open("$editor/s/ferries/outline");
+    $chrome->awaitText('Outline');
     $chrome->open(getenv('FERRIES_URL').'/');
     $chrome->driver->executeScript("document.querySelector('[aria-label=\"Show what is in Travel\"]').click()");
     $take('site-home');
-    $chrome->open(getenv('FERRIES_URL').'/islands/skerra');
-    $take('site-page');
 } finally {
     $chrome->quit();
 }

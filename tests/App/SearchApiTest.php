@@ -116,7 +116,7 @@ final class SearchApiTest extends AppTestCase
             ->assertOk()
             ->assertJsonPath('pages', 2)
             ->assertJsonPath('changed', 1)
-            ->assertJsonPath('sample.1.after', 'Fares – Travel · Ferries');
+            ->assertJsonPath('sample.0.after', 'Fares – Travel · Ferries');
         $this->api('POST', 'patterns/tried', ['branch' => $this->fares, 'titlePattern' => '{nmae}'])
             ->assertStatus(422)
             ->assertJsonPath('errors.0.field', 'titlePattern')

@@ -30,7 +30,7 @@ final class MakeAndMoveTest extends Errand
         $chrome->awaitText('version 1');
 
         $chrome->click('tab', 'Search');
-        $chrome->awaitText('Falls back to the first sentences');
+        $chrome->awaitText('From the first sentences');
         $chrome->type('textbox', 'Search title', 'Bicycles on our ferries');
         $chrome->type('textbox', 'Search description', 'How to take a bicycle on board.');
         $chrome->awaitText('How to take a bicycle on board.', 'section[aria-label="As a search result"]');

@@ -1,5 +1,5 @@
 @php($assets = ($preview ?? false) ? request()->getSchemeAndHttpHost() : '')
-<!doctype html>
+<!DOCTYPE html>
 <html lang="{{ $site->language }}">
 <head>
     <meta charset="utf-8">

@@ -7,6 +7,7 @@ import { Grid } from './Grid'
 import { Links } from './Links'
 import { Overview } from './Overview'
 import { Patterns } from './Patterns'
+import { useAuditFollowed } from './useAuditFollowed'
 import type { OpenPage, Search, SetSearch } from './search'
 
 const parts = [
@@ -23,6 +24,7 @@ type Props = { search: Search; set: SetSearch; onPage: OpenPage; onEntry: (entry
 /** Whether search engines and people can find the site, and what keeps them from it. */
 export function FindabilityView({ search, set, onPage, onEntry }: Props) {
     const site = useSite()
+    useAuditFollowed(site.key)
     const clean = { check: undefined, text: undefined, state: undefined, layout: undefined, branch: undefined }
     return (
         <main className="flex h-full min-h-0 min-w-0 flex-col">

@@ -104,7 +104,7 @@ export function Grid({ search, set, onPage }: { search: Search; set: SetSearch; 
         }))
         void propose({
             title: `Saving titles and descriptions of ${count(edited, 'page')}`,
-            act: `Save ${count(edited, 'page')}`,
+            act: 'Save titles and descriptions',
             batch: { changes },
             done: discard,
         })

@@ -1,5 +1,5 @@
 import clsx from 'clsx'
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 
 type Props = {
     value: string
@@ -21,12 +21,11 @@ type Props = {
 
 /** A cell as in a spreadsheet: chosen, written in, with its width and whether another page says the same. */
 export function GridCell(props: Props) {
-    const { value, otherwise, isEdited, isActive, isMarked, writing, width, max, isDouble, label } = props
+    const { value, otherwise, isEdited, isActive, isMarked, writing, width, max, isDouble } = props
     if (isActive && writing !== null) return <Writing {...props} first={writing} />
     return (
         <span
             role="gridcell"
-            aria-label={label}
             aria-selected={isActive || isMarked}
             data-active={isActive}
             onMouseDown={event => {
@@ -59,6 +58,13 @@ export function GridCell(props: Props) {
 
 function Writing({ first, label, onWritten, onLeft }: Props & { first: string }) {
     const [text, setText] = useState(first)
+    // Leaving the cell by a key takes the focus away, which is not leaving it once more.
+    const isLeft = useRef(false)
+    const leave = (act: () => void) => {
+        if (isLeft.current) return
+        isLeft.current = true
+        act()
+    }
     return (
         <span role="gridcell" className="h-full border-l border-line">
             <input
@@ -66,14 +72,14 @@ function Writing({ first, label, onWritten, onLeft }: Props & { first: string })
                 autoFocus
                 value={text}
                 onChange={event => setText(event.target.value)}
-                onBlur={() => onWritten(text, 0)}
+                onBlur={() => leave(() => onWritten(text, 0))}
                 onKeyDown={event => {
                     event.stopPropagation()
-                    if (event.key === 'Enter') onWritten(text, event.shiftKey ? -1 : 1)
+                    if (event.key === 'Enter') leave(() => onWritten(text, event.shiftKey ? -1 : 1))
                     else if (event.key === 'Tab') {
                         event.preventDefault()
-                        onWritten(text, 0)
-                    } else if (event.key === 'Escape') onLeft()
+                        leave(() => onWritten(text, 0))
+                    } else if (event.key === 'Escape') leave(onLeft)
                 }}
                 className="h-full w-full bg-sheet px-2 shadow-[inset_0_0_0_2px_var(--heron)] outline-none"
             />

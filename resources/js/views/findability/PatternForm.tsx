@@ -156,7 +156,9 @@ function Sample({ sample, onPage }: { sample: Schemas['PatternSample']; onPage: 
                     </li>
                 ))}
             </ul>
-            {sample.pages > sample.sample.length && <Muted small>The first ten in the order of the tree.</Muted>}
+            {sample.pages > sample.sample.length && (
+                <Muted small>Ten of them: those that would be cut first, then those that would change.</Muted>
+            )}
         </section>
     )
 }

@@ -7,7 +7,7 @@ export const auditQuery = (site: string) =>
         queryKey: [...keys.site(site), 'audit'],
         queryFn: ({ signal }) => answered(api.GET('/sites/{site}/audit', { params: { path: { site } }, signal })),
         // Pages are looked at in the background after a change: until none waits, what is shown is not the last word.
-        refetchInterval: ({ state }) => ((state.data?.waiting ?? 0) > 0 ? 2000 : false),
+        refetchInterval: ({ state }) => ((state.data?.waiting ?? 0) > 0 ? 1000 : false),
     })
 
 export const findingsQuery = (site: string, all: boolean) =>
