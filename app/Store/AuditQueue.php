@@ -67,8 +67,16 @@ final readonly class AuditQueue
         $this->addBranches($site, array_map(strval(...), array_keys($branches)), $entry->id);
         $this->addNaming($site, $addresses, $ripple->redirects->rules !== [], $entry->id);
         // What named a page that is gone for good is not found by that page's own facts any more.
-        $gone = array_filter($ripple->pages->differences, static fn (PageDifference $difference): bool => $difference->wasRemoved() || $difference->goesIntoBin());
-        $this->addNaming($site, array_map(static fn (PageDifference $difference): string => "names:$difference->page", array_values($gone)), false, $entry->id);
+        $gone = array_filter(
+            $ripple->pages->differences,
+            static fn (PageDifference $difference): bool => $difference->wasRemoved() || $difference->goesIntoBin(),
+        );
+        $this->addNaming(
+            $site,
+            array_map(static fn (PageDifference $difference): string => "names:$difference->page", array_values($gone)),
+            false,
+            $entry->id,
+        );
     }
 
     /** @param  list<string>  $pages */
@@ -91,7 +99,10 @@ final readonly class AuditQueue
     /** @param  list<int>  $ids */
     public function addNumbered(Site $site, array $ids): void
     {
-        $this->insert('select p.id, p.site_id, true, null::bigint from pages p where p.site_id = ? and p.id = any(?::bigint[])', [$site->id, PgArray::of($ids)]);
+        $this->insert('select p.id, p.site_id, true, null::bigint from pages p where p.site_id = ? and p.id = any(?::bigint[])', [
+            $site->id,
+            PgArray::of($ids),
+        ]);
     }
 
     /** @param  list<string>  $menus  whose pages are looked at */
@@ -135,18 +146,10 @@ final readonly class AuditQueue
         }
     }
 
-    /**
-     * A page whose facts are due stays so, whoever else asks for a look at it.
-     *
-     * @param  list<mixed>  $bindings
-     */
+    /** @param  list<mixed>  $bindings */
     private function insert(string $select, array $bindings): void
     {
-        $this->db->insert(
-            "insert into audit_due as d (page_id, site_id, facts, entry_id) $select
-            on conflict (page_id) do update set facts = d.facts or excluded.facts, entry_id = coalesce(excluded.entry_id, d.entry_id)",
-            $bindings,
-        );
+        $this->db->insert("insert into audit_due (page_id, site_id, facts, entry_id) $select", $bindings);
     }
 
     /** @return array<string, true> pages that menus show from now on or no longer, and former and new start pages */
@@ -167,16 +170,23 @@ final readonly class AuditQueue
         return array_fill_keys($pages, true);
     }
 
+    /** Keeps others from looking at the site in the same transaction. */
+    public function lock(Site $site): void
+    {
+        $this->db->select('select pg_advisory_xact_lock(?, ?)', [crc32('heronstem.audit') & 0x7FFFFFFF, $site->id]);
+    }
+
     /**
-     * The next pages, locked: whoever changes one meanwhile waits, and puts it down again.
+     * The next pages, each with the last line that asks for it: what is put down later is kept.
      *
-     * @return list<object{page_id: int, ulid: string, entry_id: int|null}>
+     * @return list<object{page_id: int, ulid: string, entry_id: int|null, last: int}>
      */
     public function next(Site $site, bool $facts, int $limit): array
     {
-        /** @var list<object{page_id: int, ulid: string, entry_id: int|null}> */
+        /** @var list<object{page_id: int, ulid: string, entry_id: int|null, last: int}> */
         return $this->db->select(
-            'select d.page_id, p.ulid, d.entry_id from audit_due d join pages p on p.id = d.page_id where d.site_id = ? and d.facts = ? order by d.page_id limit ? for update of d',
+            'select d.page_id, p.ulid, max(d.entry_id) as entry_id, max(d.id) as last from audit_due d join pages p on p.id = d.page_id
+            where d.site_id = ? and d.facts = ? group by d.page_id, p.ulid order by d.page_id limit ?',
             [$site->id, $facts, $limit],
         );
     }
@@ -184,22 +194,26 @@ final readonly class AuditQueue
     /**
      * Pages whose facts were read: what they share and say is to be looked at, theirs and their dependents'.
      *
-     * @param  array<int, int|null>  $read  by number, with the entry of the history that brought it about
-     * @param  array<string, int|null>  $dependents  by identity
+     * @param  list<object{page_id: int, ulid: string, entry_id: int|null, last: int}>  $read
+     * @param  array<string, int|null>  $dependents  by identity, with the entry of the history that brought it about
      */
     public function factsRead(Site $site, array $read, array $dependents): void
     {
-        $this->db->update('update audit_due set facts = false where page_id = any(?::bigint[])', [PgArray::of(array_keys($read))]);
+        $this->done($read, true);
+        $asked = $dependents + array_column($read, 'entry_id', 'ulid');
         $this->insert(
             'select p.id, p.site_id, false, n.entry from unnest(?::text[], ?::bigint[]) as n(ulid, entry) join pages p on p.ulid = n.ulid where p.site_id = ?',
-            [PgArray::of(array_keys($dependents)), PgArray::numbers($dependents), $site->id],
+            [PgArray::of(array_keys($asked)), PgArray::numbers($asked), $site->id],
         );
     }
 
-    /** @param  list<int>  $pages */
-    public function done(array $pages): void
+    /** @param  list<object{page_id: int, ulid: string, entry_id: int|null, last: int}>  $pages */
+    public function done(array $pages, bool $facts): void
     {
-        $this->db->delete('delete from audit_due where page_id = any(?::bigint[]) and not facts', [PgArray::of($pages)]);
+        $this->db->delete(
+            'delete from audit_due d using unnest(?::bigint[], ?::bigint[]) as n(page, last) where d.page_id = n.page and d.id <= n.last and d.facts = ?',
+            [PgArray::of(array_column($pages, 'page_id')), PgArray::of(array_column($pages, 'last')), $facts],
+        );
     }
 
     /** Whether every page of the tree is due. */
@@ -213,6 +227,6 @@ final readonly class AuditQueue
 
     public function waiting(Site $site): int
     {
-        return (int) $this->db->scalar('select count(*) from audit_due where site_id = ?', [$site->id]);
+        return (int) $this->db->scalar('select count(distinct page_id) from audit_due where site_id = ?', [$site->id]);
     }
 }

@@ -18,7 +18,7 @@ final class StoredAudit implements AuditIndex
     /** @var array<string, AuditedPage|null> */
     private array $pages = [];
 
-    /** @var array<string, list<string>> up to two pages that hold each key */
+    /** @var array<string, list<string>> up to two pages that hold each key, and an empty third name where there are more */
     private array $holders = [];
 
     /** @var array<string, list<array{int, list<string>}>> fingerprints by band, each with up to two pages that count */
@@ -242,12 +242,12 @@ final class StoredAudit implements AuditIndex
             $keys === []
                 ? []
                 : $this->db->select(
-                    'select k.key, min(p.ulid) as one, max(p.ulid) as other from audit_keys k join pages p on p.id = k.page_id
+                    'select k.key, min(p.ulid) as one, max(p.ulid) as other, count(*) as pages from audit_keys k join pages p on p.id = k.page_id
                     where k.site_id = ? and k.key = any(?::text[]) and k.holds group by k.key',
                     [$this->site->id, PgArray::of($keys)],
                 ) as $row
         ) {
-            $this->holders[$row->key] = array_values(array_unique([$row->one, $row->other]));
+            $this->holders[$row->key] = [...array_unique([$row->one, $row->other]), ...$row->pages > 2 ? [''] : []];
         }
     }
 

@@ -72,13 +72,16 @@ return new class extends Migration
             );
             create index dismissals_site on dismissals (site_id);
             -- Pages to be looked at: whose facts are to be read anew, and whose facts stand but not those of others.
+            -- Several lines a page: who puts one down never waits for another.
             create table audit_due (
-                page_id bigint primary key references pages on delete cascade,
+                id bigint generated always as identity primary key,
+                page_id bigint not null references pages on delete cascade,
                 site_id bigint not null references sites on delete cascade,
                 facts boolean not null default true,
                 entry_id bigint references history on delete set null
             );
-            create index audit_due_site on audit_due (site_id, facts);
+            create index audit_due_site on audit_due (site_id, facts, page_id);
+            create index audit_due_page on audit_due (page_id);
             create table audit_days (
                 site_id bigint not null references sites on delete cascade,
                 day date not null,

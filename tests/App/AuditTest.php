@@ -30,18 +30,32 @@ final class AuditTest extends AppTestCase
     {
         $cars = $this->live('Cars', $this->fares);
         $boats = $this->live('Boats');
-        $links = ['type' => 'doc', 'content' => [['type' => 'paragraph', 'content' => [
-            ['type' => 'text', 'text' => 'To the cars, ', 'marks' => [['type' => 'link', 'attrs' => ['page' => $cars]]]],
-            ['type' => 'text', 'text' => 'the boats', 'marks' => [['type' => 'link', 'attrs' => ['href' => '/boats']]]],
-            ['type' => 'text', 'text' => ' and nowhere', 'marks' => [['type' => 'link', 'attrs' => ['href' => '/nowhere']]]],
-        ]]]];
+        $links = [
+            'type' => 'doc',
+            'content' => [
+                [
+                    'type' => 'paragraph',
+                    'content' => [
+                        ['type' => 'text', 'text' => 'To the cars, ', 'marks' => [['type' => 'link', 'attrs' => ['page' => $cars]]]],
+                        ['type' => 'text', 'text' => 'the boats', 'marks' => [['type' => 'link', 'attrs' => ['href' => '/boats']]]],
+                        ['type' => 'text', 'text' => ' and nowhere', 'marks' => [['type' => 'link', 'attrs' => ['href' => '/nowhere']]]],
+                    ],
+                ],
+            ],
+        ];
         $this->api('PUT', "pages/{$this->home}/content", ['document' => $links], headers: ['If-Match' => '0'])->assertOk();
         $steps = [
             fn () => $this->api('POST', "pages/{$this->home}/publish")->assertOk(),
-            fn () => $this->change(['kind' => 'describe', 'page' => $cars, 'searchTitle' => 'One title'], ['kind' => 'describe', 'page' => $boats, 'searchTitle' => 'one  TITLE']),
+            fn () => $this->change(
+                ['kind' => 'describe', 'page' => $cars, 'searchTitle' => 'One title'],
+                ['kind' => 'describe', 'page' => $boats, 'searchTitle' => 'one  TITLE'],
+            ),
             fn () => $this->change(['kind' => 'set-search', 'page' => $boats, 'canonical' => $cars]),
             fn () => $this->change(['kind' => 'take-offline', 'page' => $cars]),
-            fn () => $this->change(['kind' => 'rename', 'page' => $boats, 'name' => 'Ships'], ['kind' => 'set-slug', 'page' => $boats, 'slug' => 'ships']),
+            fn () => $this->change(
+                ['kind' => 'rename', 'page' => $boats, 'name' => 'Ships'],
+                ['kind' => 'set-slug', 'page' => $boats, 'slug' => 'ships'],
+            ),
             fn () => $this->change(['kind' => 'set-branch-search', 'page' => $this->fares, 'index' => false, 'titlePattern' => '{name} in {parent}']),
             fn () => $this->change(['kind' => 'go-live', 'page' => $cars]),
             fn () => $this->change(['kind' => 'set-robots', 'robots' => "User-agent: *\nDisallow: /fares"]),
@@ -116,8 +130,12 @@ final class AuditTest extends AppTestCase
         self::assertContains($this->fares, $thin());
         $given = ['page' => $this->fares, 'check' => 'thin-content', 'reason' => 'A table follows.', 'until' => now()->addMonth()->format('Y-m-d')];
         $this->api('POST', 'dismissals', $given, as: $this->person('Wren', Role::Writer))->assertForbidden();
-        $this->api('POST', 'dismissals', ['reason' => ''] + $given)->assertStatus(422)->assertJsonPath('errors.0.field', 'reason');
-        $this->api('POST', 'dismissals', ['until' => '2020-01-01'] + $given)->assertStatus(422)->assertJsonPath('errors.0.field', 'until');
+        $this->api('POST', 'dismissals', ['reason' => ''] + $given)
+            ->assertStatus(422)
+            ->assertJsonPath('errors.0.field', 'reason');
+        $this->api('POST', 'dismissals', ['until' => '2020-01-01'] + $given)
+            ->assertStatus(422)
+            ->assertJsonPath('errors.0.field', 'until');
         $this->api('POST', 'dismissals', ['check' => 'no-such'] + $given)->assertStatus(422);
         $this->api('POST', 'dismissals', $given)->assertNoContent();
         self::assertNotContains($this->fares, $thin());

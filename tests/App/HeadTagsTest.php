@@ -77,7 +77,12 @@ final class HeadTagsTest extends AppTestCase
         self::assertSame('http://ferries.test'.$own['address'], $image());
         $this->api('PATCH', "pages/{$this->travel}", ['layout' => 'section'], headers: ['If-Match' => '*'])->assertOk();
         $this->visit('/travel')->assertSee('src="'.$own['address'].'"', false);
-        $this->change(['kind' => 'describe', 'page' => $this->fares, 'socialTitle' => 'What a crossing costs', 'socialDescription' => 'Less than you think.']);
+        $this->change([
+            'kind' => 'describe',
+            'page' => $this->fares,
+            'socialTitle' => 'What a crossing costs',
+            'socialDescription' => 'Less than you think.',
+        ]);
         self::assertSame('What a crossing costs', $this->tag('/travel/fares', '//meta[@property="og:title"]/@content'));
         self::assertSame('Less than you think.', $this->tag('/travel/fares', '//meta[@property="og:description"]/@content'));
         self::assertSame('Fares · Ferries', $this->tag('/travel/fares', '//title'), 'The title tag is another thing.');
@@ -86,7 +91,9 @@ final class HeadTagsTest extends AppTestCase
     #[Test]
     public function texts_for_cards_of_a_live_page_wait_until_they_are_published(): void
     {
-        $this->api('PATCH', "pages/{$this->fares}", ['socialTitle' => 'New'], headers: ['If-Match' => '*'])->assertOk()->assertJsonPath('socialTitle', 'New');
+        $this->api('PATCH', "pages/{$this->fares}", ['socialTitle' => 'New'], headers: ['If-Match' => '*'])
+            ->assertOk()
+            ->assertJsonPath('socialTitle', 'New');
         self::assertSame('Fares · Ferries', $this->tag('/travel/fares', '//meta[@property="og:title"]/@content'));
         $this->change(['kind' => 'publish', 'page' => $this->fares]);
         self::assertSame('New', $this->tag('/travel/fares', '//meta[@property="og:title"]/@content'));

@@ -454,7 +454,9 @@ final class MenuApiTest extends AppTestCase
     {
         preg_match('#<script type="application/ld\+json">(.*?)</script>#s', (string) $this->visit($path)->assertOk()->getContent(), $found);
 
-        return json_decode($found[1] ?? '', true, flags: JSON_THROW_ON_ERROR);
+        $graph = json_decode($found[1] ?? '', true, flags: JSON_THROW_ON_ERROR)['@graph'];
+
+        return array_column($graph, null, '@type')['BreadcrumbList'];
     }
 
     /** @return int how many menus were read from pages */

@@ -58,17 +58,13 @@ final class PageTest extends AppTestCase
     {
         $page = $this->live('Help');
         $this->api('GET', "pages/$page/search")->assertJson([
-            'title' => 'Help · Ferries',
-            'titleSource' => 'pattern',
-            'description' => 'Boats to five islands.',
-            'descriptionSource' => 'site',
+            'title' => ['text' => 'Help · Ferries', 'source' => 'pattern'],
+            'description' => ['text' => 'Boats to five islands.', 'source' => 'site'],
             'canonical' => 'http://ferries.test/help',
         ]);
         $this->api('GET', "pages/$page/search?searchTitle=Aid&searchDescription=We+help.")->assertJson([
-            'title' => 'Aid',
-            'titleSource' => 'own',
-            'description' => 'We help.',
-            'descriptionSource' => 'own',
+            'title' => ['text' => 'Aid', 'source' => 'own'],
+            'description' => ['text' => 'We help.', 'source' => 'own'],
         ]);
         self::assertSame('', $this->row($page)->search_title);
     }

@@ -40,8 +40,12 @@ final class SearchApiTest extends AppTestCase
             ->assertJsonPath('own.index', null);
         $checks = $this->api('GET', "pages/{$this->fares}/search?targetPhrase=ferry+fare")->json('checks');
         self::assertContains('phrase-title', array_column(array_filter($checks, static fn (array $check): bool => $check['says'] !== null), 'code'));
-        $this->api('GET', "pages/{$this->fares}/search?canonical=nonsense")->assertStatus(422)->assertJsonPath('errors.0.field', 'canonical');
-        $this->api('GET', "pages/{$this->fares}/search?searchTitle=".str_repeat('x', 301))->assertStatus(422)->assertJsonPath('errors.0.field', 'searchTitle');
+        $this->api('GET', "pages/{$this->fares}/search?canonical=nonsense")
+            ->assertStatus(422)
+            ->assertJsonPath('errors.0.field', 'canonical');
+        $this->api('GET', "pages/{$this->fares}/search?searchTitle=".str_repeat('x', 301))
+            ->assertStatus(422)
+            ->assertJsonPath('errors.0.field', 'searchTitle');
         $this->visit('/travel/fares')->assertSee('<meta name="robots" content="noindex">', false);
     }
 
@@ -50,7 +54,9 @@ final class SearchApiTest extends AppTestCase
     {
         $this->redirect(['source' => '/old', 'leadsTo' => ['page' => $this->fares]]);
         foreach (['/nowhere' => 'canonical-broken', '/old' => 'canonical-redirect', '/travel/fares/' => 'canonical-spelling'] as $address => $code) {
-            $checks = $this->api('GET', "pages/{$this->fares}/search?canonical=".urlencode("http://ferries.test$address"))->assertOk()->json('checks');
+            $checks = $this->api('GET', "pages/{$this->fares}/search?canonical=".urlencode("http://ferries.test$address"))
+                ->assertOk()
+                ->json('checks');
             $found = array_filter($checks, static fn (array $check): bool => $check['says'] !== null);
             self::assertContains($code, array_column($found, 'code'), $address);
         }
@@ -93,7 +99,11 @@ final class SearchApiTest extends AppTestCase
     {
         $this->change(['kind' => 'describe', 'page' => $this->fares, 'searchTitle' => 'One title']);
         Artisan::call('heronstem:audit', ['--whole' => true]);
-        $this->api('GET', 'search-grid')->assertOk()->assertJsonPath('total', 2)->assertJsonPath('rows.1.searchTitle', 'One title')->assertJsonPath('rows.1.titleWidth', 74.5);
+        $this->api('GET', 'search-grid')
+            ->assertOk()
+            ->assertJsonPath('total', 2)
+            ->assertJsonPath('rows.1.searchTitle', 'One title')
+            ->assertJsonPath('rows.1.titleWidth', 74.5);
         $this->api('GET', 'search-grid?text=fares&limit=1&offset=0')->assertJsonPath('total', 1)->assertJsonPath('rows.0.id', $this->fares);
         $this->api('GET', 'search-grid?check=title-too-short')->assertJsonPath('total', 2);
         $this->api('GET', 'search-grid?offset=-3&limit=5000')->assertOk();
@@ -122,7 +132,10 @@ final class SearchApiTest extends AppTestCase
             ->assertJsonPath('errors.0.field', 'titlePattern')
             ->assertJsonPath('errors.0.suggestion', '{name}');
         $this->change(['kind' => 'set-branch-search', 'page' => $this->travel, 'titlePattern' => '{name}!']);
-        $this->api('GET', 'patterns')->assertJsonPath('0.scope', 'site')->assertJsonPath('5.name', 'Travel')->assertJsonPath('5.settings.titlePattern', '{name}!');
+        $this->api('GET', 'patterns')
+            ->assertJsonPath('0.scope', 'site')
+            ->assertJsonPath('5.name', 'Travel')
+            ->assertJsonPath('5.settings.titlePattern', '{name}!');
         $this->visit('/travel/fares')->assertSee('<title>Fares!</title>', false);
     }
 
@@ -146,7 +159,10 @@ final class SearchApiTest extends AppTestCase
     #[Test]
     public function the_sitemap_says_priority_and_frequency_and_holds_to_its_schema(): void
     {
-        $this->change(['kind' => 'set-branch-search', 'page' => $this->travel, 'priority' => 0.4, 'changeFrequency' => 'weekly'], ['kind' => 'set-search', 'page' => $this->fares, 'priority' => 1]);
+        $this->change(
+            ['kind' => 'set-branch-search', 'page' => $this->travel, 'priority' => 0.4, 'changeFrequency' => 'weekly'],
+            ['kind' => 'set-search', 'page' => $this->fares, 'priority' => 1],
+        );
         $xml = $this->visit('/sitemap.xml')->streamedContent();
         self::assertStringContainsString('<loc>http://ferries.test/travel/fares</loc>', $xml);
         self::assertStringContainsString('<changefreq>weekly</changefreq><priority>1.0</priority>', $xml);
@@ -160,7 +176,10 @@ final class SearchApiTest extends AppTestCase
     {
         $this->change(['kind' => 'set-search', 'page' => $this->fares, 'index' => false, 'canonical' => $this->travel, 'priority' => 0.7]);
         $csv = $this->api('GET', 'search-export')->assertOk()->streamedContent();
-        $this->api('POST', 'search-import', ['text' => $csv])->assertOk()->assertJsonPath('same', 2)->assertJsonPath('changes', []);
+        $this->api('POST', 'search-import', ['text' => $csv])
+            ->assertOk()
+            ->assertJsonPath('same', 2)
+            ->assertJsonPath('changes', []);
         $read = $this->api('POST', 'search-import', [
             'text' => "address;title;index;priority\n/travel;New title;no;\n/nowhere;x;;\n/travel/fares;;perhaps;\n/TRAVEL/fares;;;2\nhttp://ferries.test/travel;again;;\n",
         ])->assertOk();
@@ -176,13 +195,26 @@ final class SearchApiTest extends AppTestCase
     public function shutting_out_everybody_has_to_be_said_twice_and_writers_cannot(): void
     {
         $all = ['kind' => 'set-robots', 'robots' => "User-agent: *\nDisallow: /"];
-        $this->api('POST', 'ripple', ['changes' => [$all]])->assertStatus(422)->assertJsonPath('errors.0.field', 'changes.0.robots');
+        $this->api('POST', 'ripple', ['changes' => [$all]])
+            ->assertStatus(422)
+            ->assertJsonPath('errors.0.field', 'changes.0.robots');
         $writer = $this->person('Wren', Role::Writer);
-        foreach ([$all + ['shutsOut' => true], ['kind' => 'set-site-search', 'titlePattern' => '{name}'], ['kind' => 'set-search', 'page' => $this->fares, 'index' => false]] as $change) {
+        foreach (
+            [
+                $all + ['shutsOut' => true],
+                ['kind' => 'set-site-search', 'titlePattern' => '{name}'],
+                ['kind' => 'set-search', 'page' => $this->fares, 'index' => false],
+            ] as $change
+        ) {
             $this->api('POST', 'batches', ['changes' => [$change], 'defaults' => true], as: $writer)->assertForbidden();
         }
         $draft = $this->draft('Draft');
-        $this->api('POST', 'batches', ['changes' => [['kind' => 'set-search', 'page' => $draft, 'index' => false]], 'defaults' => true], as: $writer)->assertCreated();
+        $this->api(
+            'POST',
+            'batches',
+            ['changes' => [['kind' => 'set-search', 'page' => $draft, 'index' => false]], 'defaults' => true],
+            as: $writer,
+        )->assertCreated();
         $this->api('POST', 'batches', ['changes' => [$all + ['shutsOut' => true]], 'defaults' => true])->assertCreated();
     }
 

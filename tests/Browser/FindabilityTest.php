@@ -87,6 +87,77 @@ final class FindabilityTest extends Errand
     }
 
     #[Test]
+    public function a_column_of_a_spreadsheet_is_pasted_replaced_in_and_taken_back_before_anything_is_saved(): void
+    {
+        $chrome = $this->open('Titles and descriptions');
+        $chrome->type('textbox', 'Filter rows', '/travel/fares');
+        $chrome->awaitText('6 pages');
+        $chrome->click('gridcell', '*Fares · Skerrivane Ferries*');
+        $chrome->driver->executeScript(
+            "const at = document.querySelector('[role=grid]'); const data = new DataTransfer(); data.setData('text/plain', 'One fare\\nTwo fares\\nThree fares\\n4\\n5\\n6\\n7\\n8'); at.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))",
+        );
+        $chrome->awaitText('8 lines were pasted, and 6 found a row.');
+        $chrome->find('button', 'Save 6 pages');
+        $chrome->click('button', 'Find and replace');
+        $chrome->type('textbox', 'Find', 'fare');
+        $chrome->type('textbox', 'Replace by', 'price');
+        $chrome->awaitText('Three prices', '[role=dialog]');
+        self::assertSame([], $chrome->axe());
+        $chrome->click('button', 'Replace in 3 cells');
+        $chrome->find('gridcell', '*Two prices*');
+        $chrome->click('gridcell', '*Two prices*');
+        $chrome->press([WebDriverKeys::CONTROL, 'z']);
+        $chrome->find('gridcell', '*Two fares*');
+        $chrome->click('button', 'Discard');
+        $chrome->awaitGone('gridcell', '*Two fares*');
+    }
+
+    #[Test]
+    public function a_finding_is_dismissed_with_a_reason_and_listed_again(): void
+    {
+        $chrome = $this->open('Findings');
+        $chrome->click('button', '*Nothing leads to it*');
+        $chrome->find('heading', 'Nothing leads to it');
+        $chrome->click('button', 'Not a problem here: Open day on board');
+        $chrome->type('textbox', 'Why', 'The posters lead there.');
+        $chrome->click('button', 'Dismiss the finding');
+        $chrome->awaitText('“Open day on board” is no longer listed there.');
+        $chrome->awaitGone('button', '*Nothing leads to it*');
+        $chrome->click('button', 'Dismissed');
+        $chrome->awaitText('The posters lead there.', '[role=dialog]');
+        self::assertSame([], $chrome->axe());
+        $chrome->click('button', 'List it again');
+        $chrome->awaitText('None.', '[role=dialog]');
+        $chrome->press(WebDriverKeys::ESCAPE);
+        $chrome->find('button', '*Nothing leads to it*');
+    }
+
+    #[Test]
+    public function what_a_branch_tells_search_engines_is_seen_with_its_ripple_before_it_is_set(): void
+    {
+        $chrome = $this->signIn();
+        $chrome->click('button', 'Freight');
+        $chrome->find('complementary', 'Page sheet');
+        $chrome->click('tab', 'Search');
+        $chrome->awaitText('of 100', '[aria-label="Findability score"]');
+        $chrome->driver->executeScript("[...document.querySelectorAll('summary')].find(each => each.innerText.includes('all below it')).click()");
+        $chrome->type('textbox', 'Title pattern', '{name} – freight · {site}');
+        $chrome->click('button', 'See what follows');
+        $chrome->find('region', 'Ripple');
+        $chrome->awaitText('titles change');
+        $chrome->click('button', 'Set it for the branch');
+        $chrome->awaitText('Changed title pattern in the branch of Freight');
+        self::assertStringContainsString(
+            '<title>Livestock – freight · Skerrivane Ferries</title>',
+            $this->fetch($this->ferries('/freight/livestock'))[2],
+        );
+        $chrome->awaitText('from the branch “Freight”', '[aria-label="Page sheet"]');
+        $chrome->press([WebDriverKeys::CONTROL, 'z']);
+        $chrome->awaitText('Undone.');
+        self::assertStringNotContainsString('– freight', $this->fetch($this->ferries('/freight/livestock'))[2]);
+    }
+
+    #[Test]
     public function widths_are_within_a_pixel_of_what_the_browser_measures(): void
     {
         $texts = self::texts();
@@ -126,8 +197,46 @@ final class FindabilityTest extends Errand
     private static function texts(): array
     {
         $words = [
-            ...['AVATAR', 'To', 'Wave', 'Yo-Yo', 'LT', 'P.A.', 'Tea', 'We', 'fi', 'office', '11', '1/2', '1991', 'r.', 'y,', 'Ferry', 'timetables', '–', '·', '|'],
-            ...['Ærø', 'Łódź', 'Øresund', 'naïve', 'Žižkov', 'İstanbul', 'Straße', 'Être', 'ñandú', 'ﬁn', '“quoted”', '£12.50', '€9', '50 %', '…', '& Co.'],
+            ...[
+                'AVATAR',
+                'To',
+                'Wave',
+                'Yo-Yo',
+                'LT',
+                'P.A.',
+                'Tea',
+                'We',
+                'fi',
+                'office',
+                '11',
+                '1/2',
+                '1991',
+                'r.',
+                'y,',
+                'Ferry',
+                'timetables',
+                '–',
+                '·',
+                '|',
+            ],
+            ...[
+                'Ærø',
+                'Łódź',
+                'Øresund',
+                'naïve',
+                'Žižkov',
+                'İstanbul',
+                'Straße',
+                'Être',
+                'ñandú',
+                'ﬁn',
+                '“quoted”',
+                '£12.50',
+                '€9',
+                '50 %',
+                '…',
+                '& Co.',
+            ],
             ...['Αθήνα', 'ΤΑΥΡΟΣ', 'Ύδρα', 'Πλοία', 'ώρες', 'Λ.', 'Άνδρος', 'ΑΥΤΑ'],
             ...['Привет', 'ГАТА', 'Паром', 'Україна', 'Їжак', 'Ђорђе', 'рутa', 'УДА.', 'Таня', '№ 7'],
         ];

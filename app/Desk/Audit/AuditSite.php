@@ -63,6 +63,7 @@ final readonly class AuditSite
     /** @param  bool  $isWhole  every page is asked about anyway, so nobody need be looked for */
     private function readFacts(Site $site, Auditor $auditor, StoredAudit $index, bool $isWhole): int
     {
+        $this->queue->lock($site);
         $due = $this->queue->next($site, true, self::PIECE);
         if ($due === []) {
             return 0;
@@ -70,10 +71,9 @@ final readonly class AuditSite
         $ids = array_column($due, 'ulid');
         $before = $this->writer->known($site, $ids);
         $after = $this->inspect->of($site, $ids);
-        $written = $entries = [];
+        $written = [];
         foreach ($due as $row) {
             $written[$row->page_id] = $after[$row->ulid] ?? null;
-            $entries[$row->page_id] = $row->entry_id;
         }
         $dependents = [];
         // Who asks is found by what others said and say: before for what goes, after for what comes.
@@ -87,13 +87,14 @@ final readonly class AuditSite
             }
         }
         $isWhole && $this->writer->facts($site, $written);
-        $this->queue->factsRead($site, $entries, $dependents);
+        $this->queue->factsRead($site, $due, $dependents);
 
         return count($due);
     }
 
     private function ask(Site $site, Auditor $auditor, StoredAudit $index): int
     {
+        $this->queue->lock($site);
         $due = $this->queue->next($site, false, self::PIECE);
         $pages = $this->writer->known($site, array_column($due, 'ulid'));
         $index->expect($pages);
@@ -106,7 +107,7 @@ final readonly class AuditSite
         }
         if ($due !== []) {
             $this->writer->reports($site, $reports, $entries);
-            $this->queue->done(array_column($due, 'page_id'));
+            $this->queue->done($due, false);
         }
 
         return count($due);

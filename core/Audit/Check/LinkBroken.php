@@ -35,10 +35,19 @@ final class LinkBroken implements Check
             return Verdict::doesNotApply();
         }
         $unseen = array_filter($page->links, static fn (string $id): bool => $site->page($id)?->isLive !== true);
-        $dead = array_filter($page->rawLinks, static fn (string $address): bool => in_array($site->at($address), [AddressFate::Gone, AddressFate::Nothing], true));
+        $dead = array_filter(
+            $page->rawLinks,
+            static fn (string $address): bool => in_array($site->at($address), [AddressFate::Gone, AddressFate::Nothing], true),
+        );
         $broken = count($unseen) + count($dead);
         $first = $dead === [] ? '' : ': '.reset($dead);
 
-        return Verdict::when($broken > 0, ($broken === 1 ? 'A link' : "$broken links").' of its content lead'.($broken === 1 ? 's' : '')." to nothing that visitors see$first.");
+        return Verdict::when(
+            $broken > 0,
+            ($broken === 1 ? 'A link' : "$broken links").
+                ' of its content lead'.
+                ($broken === 1 ? 's' : '').
+                " to nothing that visitors see$first.",
+        );
     }
 }

@@ -19,7 +19,13 @@ final class AuditorTest extends TestCase
 {
     use TestTrait;
 
-    private const IDS = ['01J00000000000000000000001', '01J00000000000000000000002', '01J00000000000000000000003', '01J00000000000000000000004', '01J00000000000000000000005'];
+    private const IDS = [
+        '01J00000000000000000000001',
+        '01J00000000000000000000002',
+        '01J00000000000000000000003',
+        '01J00000000000000000000004',
+        '01J00000000000000000000005',
+    ];
 
     #[Test]
     public function looking_again_at_what_depends_on_an_edit_finds_what_looking_at_all_finds(): void
@@ -99,9 +105,13 @@ final class AuditorTest extends TestCase
         $bad = Pages::good()->toArray();
         $worse = AuditedPage::fromArray([...$bad, 'title' => '', 'titleWidth' => 0]);
         $report = $auditor->report($worse, MemoryAudit::of($worse));
-        self::assertSame(10, $good->weight() - $report->weight(), 'Without a title nothing is said of its width, its doubles or its likeness to the heading.');
+        self::assertSame(
+            10,
+            $good->weight() - $report->weight(),
+            'Without a title nothing is said of its width, its doubles or its likeness to the heading.',
+        );
         self::assertSame(10, $report->weight() - $report->passed(), 'The missing title weighs ten.');
-        self::assertSame((int) round(100 * $report->passed() / $report->weight()), $report->score());
+        self::assertSame((int) round((100 * $report->passed()) / $report->weight()), $report->score());
         self::assertLessThan(100, $report->score());
     }
 

@@ -31,9 +31,16 @@ final class ChecksTest extends TestCase
         yield 'title-missing' => ['title-missing', ['title' => '', 'titleWidth' => 0.0]];
         yield 'title-too-wide' => ['title-too-wide', ['titleWidth' => 580.1]];
         yield 'title-too-short' => ['title-too-short', ['title' => 'Fares', 'titleWidth' => 51.0]];
-        yield 'title-equal' => ['title-equal', ['title' => 'Ferry  FARES and boats of the islands'], ['title' => 'Ferry fares and boats of the islands']];
+        yield 'title-equal' => [
+            'title-equal',
+            ['title' => 'Ferry  FARES and boats of the islands'],
+            ['title' => 'Ferry fares and boats of the islands'],
+        ];
         yield 'title-is-heading' => ['title-is-heading', ['title' => 'ferry Fares']];
-        yield 'description-missing' => ['description-missing', ['description' => '', 'descriptionWidth' => 0.0, 'descriptionSource' => DescriptionSource::None]];
+        yield 'description-missing' => [
+            'description-missing',
+            ['description' => '', 'descriptionWidth' => 0.0, 'descriptionSource' => DescriptionSource::None],
+        ];
         yield 'description-fallback' => ['description-fallback', ['descriptionSource' => DescriptionSource::Content]];
         yield 'description of the site' => ['description-fallback', ['descriptionSource' => DescriptionSource::Site]];
         yield 'description-too-wide' => ['description-too-wide', ['descriptionWidth' => 921.0]];
@@ -53,13 +60,34 @@ final class ChecksTest extends TestCase
         yield 'canonical-parameters' => ['canonical-parameters', ['canonical' => Canonical::read('https://f.test/a?x=1')]];
         yield 'canonical to a draft' => ['canonical-broken', ['canonical' => Canonical::read(self::OTHER)], ['isLive' => false]];
         yield 'canonical to nothing' => ['canonical-broken', ['canonical' => Canonical::read('https://f.test/x'), 'canonicalAddress' => '/x']];
-        yield 'canonical to a gone address' => ['canonical-broken', ['canonical' => Canonical::read('https://f.test/x'), 'canonicalAddress' => '/x'], [], ['/x' => AddressFate::Gone]];
-        yield 'canonical-redirect' => ['canonical-redirect', ['canonical' => Canonical::read('https://f.test/x'), 'canonicalAddress' => '/x'], [], ['/x' => AddressFate::Redirect]];
+        yield 'canonical to a gone address' => [
+            'canonical-broken',
+            ['canonical' => Canonical::read('https://f.test/x'), 'canonicalAddress' => '/x'],
+            [],
+            ['/x' => AddressFate::Gone],
+        ];
+        yield 'canonical-redirect' => [
+            'canonical-redirect',
+            ['canonical' => Canonical::read('https://f.test/x'), 'canonicalAddress' => '/x'],
+            [],
+            ['/x' => AddressFate::Redirect],
+        ];
         yield 'canonical-noindex' => ['canonical-noindex', ['canonical' => Canonical::read(self::OTHER)], ['index' => false]];
         yield 'canonical to an unlisted page' => ['canonical-noindex', ['canonical' => Canonical::read(self::OTHER)], ['isListed' => false]];
-        yield 'canonical-chain' => ['canonical-chain', ['canonical' => Canonical::read(self::OTHER)], ['canonical' => Canonical::read('https://e.example/')]];
-        yield 'canonical-loop' => ['canonical-loop', ['canonical' => Canonical::read(self::OTHER)], ['canonical' => Canonical::read('01J0000000000000000000000A')]];
-        yield 'canonical-spelling' => ['canonical-spelling', ['canonical' => Canonical::read('https://f.test/travel/ferry-fares/'), 'canonicalAddress' => '/travel/ferry-fares']];
+        yield 'canonical-chain' => [
+            'canonical-chain',
+            ['canonical' => Canonical::read(self::OTHER)],
+            ['canonical' => Canonical::read('https://e.example/')],
+        ];
+        yield 'canonical-loop' => [
+            'canonical-loop',
+            ['canonical' => Canonical::read(self::OTHER)],
+            ['canonical' => Canonical::read('01J0000000000000000000000A')],
+        ];
+        yield 'canonical-spelling' => [
+            'canonical-spelling',
+            ['canonical' => Canonical::read('https://f.test/travel/ferry-fares/'), 'canonicalAddress' => '/travel/ferry-fares'],
+        ];
         yield 'canonical-language' => ['canonical-language', ['canonical' => Canonical::read('https://de.example/'), 'canonicalLanguage' => 'de-AT']];
         yield 'canonical-sitemap' => ['canonical-sitemap', ['canonical' => Canonical::read('https://e.example/'), 'saysSitemap' => true]];
         yield 'canonical-missing' => ['canonical-missing', ['canonical' => Canonical::read('none'), 'hasFurtherAddresses' => true]];
@@ -106,7 +134,10 @@ final class ChecksTest extends TestCase
     public function it_finds_its_fault_and_nothing_in_a_good_page(string $code, array $page, array $other = [], array $fates = []): void
     {
         $good = Pages::good();
-        $beside = Pages::page(self::OTHER, ...['title' => 'Quite another title of another page', 'heading' => 'Other', 'description' => 'Another.', 'address' => '/o', ...$other]);
+        $beside = Pages::page(
+            self::OTHER,
+            ...['title' => 'Quite another title of another page', 'heading' => 'Other', 'description' => 'Another.', 'address' => '/o', ...$other],
+        );
         $site = MemoryAudit::of($good, $beside);
         self::assertNotContains($code, self::codes($good, $site));
         $bad = Pages::page(...['id' => $good->id, ...$page]);
@@ -141,11 +172,11 @@ final class ChecksTest extends TestCase
     #[Test]
     public function texts_that_differ_in_a_word_are_near_and_others_are_far(): void
     {
-        $text = implode(' ', array_map(static fn (int $n): string => 'word'.$n * 7 % 113, range(1, 400)));
+        $text = implode(' ', array_map(static fn (int $n): string => 'word'.($n * 7) % 113, range(1, 400)));
         $near = Fingerprint::distance(Fingerprint::of($text), Fingerprint::of($text.' more'));
         self::assertLessThanOrEqual(Fingerprint::DISTANCE, $near);
         self::assertSame(Fingerprint::of($text), Fingerprint::of(strtoupper($text).'!'), 'Case and signs say nothing.');
-        $other = implode(' ', array_map(static fn (int $n): string => 'thing'.$n * 5 % 131, range(1, 400)));
+        $other = implode(' ', array_map(static fn (int $n): string => 'thing'.($n * 5) % 131, range(1, 400)));
         self::assertGreaterThan(12, Fingerprint::distance(Fingerprint::of($text), Fingerprint::of($other)));
         self::assertSame(0, Fingerprint::of('Too few words to tell anything.'));
         self::assertNotSame([], array_intersect(Fingerprint::bands(0b1111), Fingerprint::bands(0b1000)), 'Near ones share a band.');
@@ -160,7 +191,10 @@ final class ChecksTest extends TestCase
         self::assertSame(2, Stem::count('Boats and more boats', 'boat', 'en'));
         self::assertSame(Stem::of('cafés', 'xx'), Stem::of('cafes', 'xx'));
         $easy = (float) ReadingEase::of('The boat goes at ten. The dog may come. It is a short trip.', 'en');
-        $hard = (float) ReadingEase::of('Notwithstanding aforementioned contractual obligations, transportation undertakings necessitate administrative authorisation.', 'en');
+        $hard = (float) ReadingEase::of(
+            'Notwithstanding aforementioned contractual obligations, transportation undertakings necessitate administrative authorisation.',
+            'en',
+        );
         self::assertGreaterThan(80, $easy);
         self::assertLessThan(20, $hard);
         self::assertNull(ReadingEase::of('Tekst.', 'xx'));

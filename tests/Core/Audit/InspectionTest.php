@@ -80,7 +80,10 @@ final class InspectionTest extends TestCase
             ['type' => 'picture', 'attrs' => ['file' => self::FILE, 'decorative' => true]],
         ]);
         self::assertSame([2, 4], $seen->headingLevels);
-        self::assertSame([['A boat', 900_000, 3000], ['-', 900_000, 3000]], array_map(static fn ($picture): array => [$picture->alt, $picture->bytes, $picture->width], $seen->pictures));
+        self::assertSame(
+            [['A boat', 900_000, 3000], ['-', 900_000, 3000]],
+            array_map(static fn ($picture): array => [$picture->alt, $picture->bytes, $picture->width], $seen->pictures),
+        );
         self::assertSame([1200, 630], $seen->socialPicture);
     }
 
@@ -92,13 +95,19 @@ final class InspectionTest extends TestCase
         self::assertTrue($seen->ended);
         self::assertFalse($seen->mayBeFetched, 'robots.txt shuts its branch out.');
         self::assertSame([3, ['Footer'], true], [$seen->clicks, $seen->handMadeMenus, $seen->hasFurtherAddresses]);
-        self::assertFalse($this->seen($this->page(['state' => PageState::Offline, 'until' => Moment::at(2000)]), [])->ended, 'Its time is still to come.');
+        self::assertFalse(
+            $this->seen($this->page(['state' => PageState::Offline, 'until' => Moment::at(2000)]), [])->ended,
+            'Its time is still to come.',
+        );
     }
 
     #[Test]
     public function a_canonical_url_is_followed_home_and_its_language_is_known(): void
     {
-        $of = fn (string $canonical): AuditedPage => $this->seen($this->page(['search' => (new SearchSettings())->changed(['canonical' => $canonical])]), []);
+        $of = fn (string $canonical): AuditedPage => $this->seen(
+            $this->page(['search' => (new SearchSettings())->changed(['canonical' => $canonical])]),
+            [],
+        );
         self::assertSame('/travel/fares', $of('https://ferries.test/travel/fares/')->canonicalAddress);
         self::assertSame([null, 'de'], [$of('https://boote.example/x')->canonicalAddress, $of('https://BOOTE.example/x')->canonicalLanguage]);
         self::assertNull($of('https://nobody.example/')->canonicalLanguage);
@@ -115,9 +124,15 @@ final class InspectionTest extends TestCase
         ]);
         $use = $this->seen($page, [$this->paragraph(str_repeat('Something else is said here first. ', 30).'Ferry fares.')])->phrase;
         self::assertNotNull($use);
-        self::assertSame([true, false, true, true, false, false], [$use->inTitle, $use->inHeading, $use->inSlug, $use->inDescription, $use->atStart, $use->inPicture]);
+        self::assertSame(
+            [true, false, true, true, false, false],
+            [$use->inTitle, $use->inHeading, $use->inSlug, $use->inDescription, $use->atStart, $use->inPicture],
+        );
         self::assertGreaterThan(0, $use->density);
-        self::assertNull($this->seen($this->page(['search' => (new SearchSettings())->changed(['targetPhrase' => 'of the'])]), [])->phrase, 'Filler alone is no phrase.');
+        self::assertNull(
+            $this->seen($this->page(['search' => (new SearchSettings())->changed(['targetPhrase' => 'of the'])]), [])->phrase,
+            'Filler alone is no phrase.',
+        );
     }
 
     /** @param  array<string, mixed>  $fields */
@@ -160,7 +175,15 @@ final class InspectionTest extends TestCase
                 ['boote.example' => 'de'],
             ),
         );
-        $facts = new PageFacts($page->name, null, null, $page->texts, PlainText::of($content), $page->address->path, (new SiteSearch())->for($page, []));
+        $facts = new PageFacts(
+            $page->name,
+            null,
+            null,
+            $page->texts,
+            PlainText::of($content),
+            $page->address->path,
+            (new SiteSearch())->for($page, []),
+        );
 
         return $inspection->of($page, $facts, $content, $place, [self::FILE => ['bytes' => 900_000, 'width' => 3000, 'height' => 2000]], [1200, 630]);
     }

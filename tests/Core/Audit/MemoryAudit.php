@@ -39,7 +39,12 @@ final class MemoryAudit implements AuditIndex
     public function hasNear(int $fingerprint, string $except): bool
     {
         foreach ($this->pages as $page) {
-            if ($page->counts() && $page->id !== $except && $page->fingerprint !== 0 && Fingerprint::distance($page->fingerprint, $fingerprint) <= Fingerprint::DISTANCE) {
+            if (
+                $page->counts() &&
+                $page->id !== $except &&
+                $page->fingerprint !== 0 &&
+                Fingerprint::distance($page->fingerprint, $fingerprint) <= Fingerprint::DISTANCE
+            ) {
                 return true;
             }
         }
@@ -71,7 +76,8 @@ final class MemoryAudit implements AuditIndex
     public function near(int $fingerprint, string $except): iterable
     {
         return $this->ids(
-            static fn (AuditedPage $page): bool => $page->fingerprint !== 0 && Fingerprint::distance($page->fingerprint, $fingerprint) <= Fingerprint::DISTANCE,
+            static fn (AuditedPage $page): bool => $page->fingerprint !== 0 &&
+                Fingerprint::distance($page->fingerprint, $fingerprint) <= Fingerprint::DISTANCE,
             $except,
         );
     }

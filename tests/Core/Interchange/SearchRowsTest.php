@@ -94,7 +94,9 @@ final class SearchRowsTest extends TestCase
     #[Test]
     public function words_for_yes_and_no_are_understood_in_several_languages(): void
     {
-        foreach (['yes' => true, 'JA' => true, '1' => true, 'oui' => true, 'no' => false, 'nein' => false, 'noindex' => false, '' => null] as $said => $meant) {
+        foreach (
+            ['yes' => true, 'JA' => true, '1' => true, 'oui' => true, 'no' => false, 'nein' => false, 'noindex' => false, '' => null] as $said => $meant
+        ) {
             [$row] = iterator_to_array(SearchRows::read("address,index\n/a,$said"), false);
             self::assertSame($meant, $row->settings['index'] ?? null, (string) $said);
         }

@@ -18,21 +18,22 @@ final class PageRankTest extends TestCase
     public function it_is_what_solving_the_equations_gives(): void
     {
         $this->limitTo(60);
-        $this->forAll(Generators::choose(1, 12), Generators::vector(40, Generators::tuple(Generators::choose(0, 11), Generators::choose(0, 11))))->then(
-            function (int $pages, array $links): void {
-                $leadsTo = [];
-                foreach ($links as [$from, $to]) {
-                    if ($from < $pages && $to < $pages && $from !== $to) {
-                        $leadsTo[$from][] = $to;
-                    }
+        $this->forAll(
+            Generators::choose(1, 12),
+            Generators::vector(40, Generators::tuple(Generators::choose(0, 11), Generators::choose(0, 11))),
+        )->then(function (int $pages, array $links): void {
+            $leadsTo = [];
+            foreach ($links as [$from, $to]) {
+                if ($from < $pages && $to < $pages && $from !== $to) {
+                    $leadsTo[$from][] = $to;
                 }
-                $rank = PageRank::of($pages, $leadsTo);
-                self::assertEqualsWithDelta(1.0, array_sum($rank), 1e-9);
-                foreach (self::solved($pages, $leadsTo) as $page => $weight) {
-                    self::assertEqualsWithDelta($weight, $rank[$page], 1e-8);
-                }
-            },
-        );
+            }
+            $rank = PageRank::of($pages, $leadsTo);
+            self::assertEqualsWithDelta(1.0, array_sum($rank), 1e-9);
+            foreach (self::solved($pages, $leadsTo) as $page => $weight) {
+                self::assertEqualsWithDelta($weight, $rank[$page], 1e-8);
+            }
+        });
         self::assertSame([], PageRank::of(0, []));
     }
 

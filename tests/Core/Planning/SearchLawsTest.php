@@ -44,9 +44,24 @@ final class SearchLawsTest extends TestCase
                 $site->carryOut($ripple);
                 $after = self::appearances($site);
                 $expected = self::compared($before, $after);
-                self::assertEqualsCanonicalizing($expected['titles'], array_map(static fn (TitleChange $change): array => [$change->page, $change->before, $change->after], $ripple->search->titles), 'Titles.');
-                self::assertEqualsCanonicalizing($expected['index'], array_map(static fn (IndexChange $change): array => [$change->page, $change->isIndexed], $ripple->search->indexing), 'Index.');
-                self::assertEqualsCanonicalizing($expected['canonicals'], array_map(static fn (CanonicalChange $change): array => [$change->page, $change->before, $change->after], $ripple->search->canonicals), 'Canonical addresses.');
+                self::assertEqualsCanonicalizing(
+                    $expected['titles'],
+                    array_map(static fn (TitleChange $change): array => [$change->page, $change->before, $change->after], $ripple->search->titles),
+                    'Titles.',
+                );
+                self::assertEqualsCanonicalizing(
+                    $expected['index'],
+                    array_map(static fn (IndexChange $change): array => [$change->page, $change->isIndexed], $ripple->search->indexing),
+                    'Index.',
+                );
+                self::assertEqualsCanonicalizing(
+                    $expected['canonicals'],
+                    array_map(
+                        static fn (CanonicalChange $change): array => [$change->page, $change->before, $change->after],
+                        $ripple->search->canonicals,
+                    ),
+                    'Canonical addresses.',
+                );
                 self::assertSame($expected['sitemap'], $ripple->search->sitemapEntries, 'Entries of the sitemap.');
             }
         });
@@ -58,14 +73,24 @@ final class SearchLawsTest extends TestCase
         return array_map(static function (Page $page) use ($site): array {
             $above = self::above($page, $site);
             $settings = $site->search->for($page, $above);
-            $facts = new PageFacts($page->name, $above === [] ? null : $above[count($above) - 1]->name, $above[0]->name ?? null, $page->texts, '', $page->address->path, $settings);
+            $facts = new PageFacts(
+                $page->name,
+                $above === [] ? null : $above[count($above) - 1]->name,
+                $above[0]->name ?? null,
+                $page->texts,
+                '',
+                $page->address->path,
+                $settings,
+            );
             $canonical = $page->search->canonical;
             $named = $canonical->kind === CanonicalKind::Page ? $site->pages[$canonical->value] ?? null : null;
             $isOwn = in_array($page->kind, [PageKind::Page, PageKind::Download], true);
 
             return [
                 'live' => $page->isLive(),
-                'title' => $page->kind === PageKind::Page ? SearchTitle::of($facts, new SiteFacts('Ferries', 'Boats.', 'en-GB', 'http://ferries.test'))->text : null,
+                'title' => $page->kind === PageKind::Page
+                        ? SearchTitle::of($facts, new SiteFacts('Ferries', 'Boats.', 'en-GB', 'http://ferries.test'))->text
+                        : null,
                 'index' => $page->listed && $settings->index(),
                 'canonical' => match ($canonical->kind) {
                     CanonicalKind::Itself => $page->address->path,
@@ -74,7 +99,9 @@ final class SearchLawsTest extends TestCase
                     CanonicalKind::Page => $named?->isLive() === true ? $named->address->path : null,
                 },
                 'isItself' => $canonical->kind === CanonicalKind::Itself,
-                'sitemap' => $isOwn && $canonical->kind === CanonicalKind::Itself && $page->isShown() && $settings->index() && $settings->inSitemap() ? $page->address->path : null,
+                'sitemap' => $isOwn && $canonical->kind === CanonicalKind::Itself && $page->isShown() && $settings->index() && $settings->inSitemap()
+                        ? $page->address->path
+                        : null,
             ];
         }, $site->pages);
     }

@@ -25,10 +25,28 @@ final class RobotsTxtTest extends TestCase
         yield 'nothing said' => ['', 'Finder', '/a', true, null];
         yield 'the longest match decides' => ["User-agent: *\nDisallow: /a\nAllow: /a/b", 'Finder', '/a/b/c', true, 3];
         yield 'allow where both are as long' => ["User-agent: *\nDisallow: /page\nAllow: /page", 'Finder', '/page', true, 3];
-        yield 'the agent its own group' => ["User-agent: *\nDisallow: /\n\nUser-agent: Finder\nAllow: /", 'Finder/2.1 (+http://f.example)', '/a', true, 5];
-        yield 'groups of one name are one' => ["User-agent: a\nDisallow: /x\n\nUser-agent: b\nDisallow: /y\n\nUser-agent: A\nDisallow: /z", 'a', '/z', false, 8];
+        yield 'the agent its own group' => [
+            "User-agent: *\nDisallow: /\n\nUser-agent: Finder\nAllow: /",
+            'Finder/2.1 (+http://f.example)',
+            '/a',
+            true,
+            5,
+        ];
+        yield 'groups of one name are one' => [
+            "User-agent: a\nDisallow: /x\n\nUser-agent: b\nDisallow: /y\n\nUser-agent: A\nDisallow: /z",
+            'a',
+            '/z',
+            false,
+            8,
+        ];
         yield 'several agents of one group' => ["User-agent: a\nUser-agent: b\nDisallow: /x", 'B', '/x', false, 3];
-        yield 'a sitemap in between ends no group' => ["User-agent: a\nSitemap: http://s.example/s.xml\nUser-agent: b\nDisallow: /x", 'a', '/x', false, 4];
+        yield 'a sitemap in between ends no group' => [
+            "User-agent: a\nSitemap: http://s.example/s.xml\nUser-agent: b\nDisallow: /x",
+            'a',
+            '/x',
+            false,
+            4,
+        ];
         yield 'anything in between' => ["User-agent: *\nDisallow: /*/print", 'x', '/a/b/print?x=1', false, 2];
         yield 'the end' => ["User-agent: *\nDisallow: /*.pdf$", 'x', '/a.pdf', false, 2];
         yield 'not the end' => ["User-agent: *\nDisallow: /*.pdf$", 'x', '/a.pdf?x', true, null];
@@ -55,20 +73,30 @@ final class RobotsTxtTest extends TestCase
     public function a_pattern_matches_what_an_expression_of_the_same_meaning_does(): void
     {
         $piece = Generators::elements('a', 'b', '/', '*', '$', '.', 'ab');
-        $this->forAll(Generators::vector(6, $piece), Generators::vector(8, Generators::elements('a', 'b', '/', '.')))->then(function (array $pattern, array $address): void {
+        $this->forAll(Generators::vector(6, $piece), Generators::vector(8, Generators::elements('a', 'b', '/', '.')))->then(function (
+            array $pattern,
+            array $address,
+        ): void {
             // A dollar anywhere but at the end is only a sign.
             $path = '/'.implode('', $pattern);
             $at = '/'.implode('', $address);
             $isWhole = str_ends_with($path, '$');
             $expression = str_replace('\*', '.*', preg_quote($isWhole ? substr($path, 0, -1) : $path, '#'));
-            self::assertSame(preg_match("#^$expression".($isWhole ? '$#D' : '#'), $at) === 1, (new RobotsRule(false, $path, 1))->matches($at), "$path on $at");
+            self::assertSame(
+                preg_match("#^$expression".($isWhole ? '$#D' : '#'), $at) === 1,
+                (new RobotsRule(false, $path, 1))->matches($at),
+                "$path on $at",
+            );
         });
     }
 
     #[Test]
     public function it_is_composed_of_the_lines_a_group_for_all_and_the_sitemap(): void
     {
-        self::assertSame("User-agent: *\nDisallow:\n\nSitemap: http://f.test/sitemap.xml\n", RobotsComposer::compose('', 'http://f.test/sitemap.xml'));
+        self::assertSame(
+            "User-agent: *\nDisallow:\n\nSitemap: http://f.test/sitemap.xml\n",
+            RobotsComposer::compose('', 'http://f.test/sitemap.xml'),
+        );
         $own = RobotsComposer::compose("User-agent: *\nDisallow: /crew", 'http://f.test/sitemap.xml');
         self::assertSame("User-agent: *\nDisallow: /crew\n\nSitemap: http://f.test/sitemap.xml\n", $own);
         self::assertSame(['http://f.test/sitemap.xml'], RobotsTxt::parse($own)->sitemaps);
@@ -79,7 +107,9 @@ final class RobotsTxtTest extends TestCase
     #[Test]
     public function a_line_that_no_crawler_reads_is_refused_by_its_number(): void
     {
-        foreach (["User-agent: *\nDisalow: /x" => 'line 2', 'Disallow: /x' => 'line 1', "User-agent: *\nDisallow: /\x07" => 'control'] as $lines => $part) {
+        foreach (
+            ["User-agent: *\nDisalow: /x" => 'line 2', 'Disallow: /x' => 'line 1', "User-agent: *\nDisallow: /\x07" => 'control'] as $lines => $part
+        ) {
             try {
                 RobotsComposer::guard($lines);
                 self::fail('This was to be refused.');

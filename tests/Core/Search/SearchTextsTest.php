@@ -76,10 +76,7 @@ final class SearchTextsTest extends TestCase
             $made = SearchDescription::of($page, $this->site());
             self::assertSame([$source, $text], [$made->source, $made->text]);
         }
-        self::assertSame(
-            DescriptionSource::None,
-            SearchDescription::of($this->page(), new SiteFacts('Ferries', '', 'en', 'http://f.test'))->source,
-        );
+        self::assertSame(DescriptionSource::None, SearchDescription::of($this->page(), new SiteFacts('Ferries', '', 'en', 'http://f.test'))->source);
     }
 
     #[Test]
@@ -136,17 +133,27 @@ final class SearchTextsTest extends TestCase
             '/_files/p.png',
         );
         $tags = HeadTags::of($facts, $this->site());
-        self::assertSame(['noindex, nofollow', 'https://elsewhere.example/t?a=1&b=<2>', 'summary_large_image'], [$tags->robots, $tags->canonical, $tags->card()['twitter:card']]);
-        self::assertSame(['All boats', 'Every day.', 'http://ferries.test/_files/p.png'], [$tags->socialTitle, $tags->socialDescription, $tags->picture]);
+        self::assertSame(
+            ['noindex, nofollow', 'https://elsewhere.example/t?a=1&b=<2>', 'summary_large_image'],
+            [$tags->robots, $tags->canonical, $tags->card()['twitter:card']],
+        );
+        self::assertSame(
+            ['All boats', 'Every day.', 'http://ferries.test/_files/p.png'],
+            [$tags->socialTitle, $tags->socialDescription, $tags->picture],
+        );
         self::assertStringContainsString('<link rel="canonical" href="https://elsewhere.example/t?a=1&amp;b=&lt;2&gt;">', $tags->toHtml());
         self::assertStringContainsString('<meta name="robots" content="noindex, nofollow">', $tags->toHtml());
-        self::assertNull(HeadTags::of(new PageFacts('T', null, null, new PageTexts(), '', '/t', EffectiveSearch::byDefault(), ''), $this->site())->canonical);
+        self::assertNull(
+            HeadTags::of(new PageFacts('T', null, null, new PageTexts(), '', '/t', EffectiveSearch::byDefault(), ''), $this->site())->canonical,
+        );
     }
 
     #[Test]
     public function a_pattern_for_descriptions_goes_before_the_summary_and_behind_the_pages_own(): void
     {
-        $pattern = EffectiveSearch::of([[new SettingSource(SettingScope::Branch, 'x', 'Islands'), new SearchDefaults(descriptionPattern: '{name}: {summary}')]]);
+        $pattern = EffectiveSearch::of([
+            [new SettingSource(SettingScope::Branch, 'x', 'Islands'), new SearchDefaults(descriptionPattern: '{name}: {summary}')],
+        ]);
         $of = fn (string $own): SearchDescription => SearchDescription::of(
             new PageFacts('Skerra', null, null, new PageTexts(summary: 'Seals.', searchDescription: $own), '', '/skerra', $pattern),
             $this->site(),
@@ -184,7 +191,12 @@ final class SearchTextsTest extends TestCase
     public function linked_data_numbers_the_way_and_cannot_leave_its_element(): void
     {
         $tags = HeadTags::of($this->page(), $this->site());
-        $data = StructuredData::of($tags, $this->site(), [['name' => 'Home', 'address' => '/'], ['name' => '</script><b>&', 'address' => '/x']], '/_search');
+        $data = StructuredData::of(
+            $tags,
+            $this->site(),
+            [['name' => 'Home', 'address' => '/'], ['name' => '</script><b>&', 'address' => '/x']],
+            '/_search',
+        );
         self::assertStringNotContainsString('<', $data);
         $graph = json_decode($data, true)['@graph'];
         self::assertSame(['Organization', 'WebSite', 'WebPage', 'BreadcrumbList'], array_column($graph, '@type'));

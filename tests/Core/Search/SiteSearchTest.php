@@ -24,34 +24,38 @@ final class SiteSearchTest extends TestCase
     public function the_nearest_that_says_it_decides_field_by_field(): void
     {
         $flag = Generators::elements(true, false, null);
-        $this->forAll(Generators::vector(4, $flag), Generators::vector(4, Generators::elements(null, 0, 3, 10)))->then(
-            function (array $flags, array $priorities): void {
-                $scopes = [
-                    new SettingSource(SettingScope::Own),
-                    new SettingSource(SettingScope::Branch, 'near', 'Near'),
-                    new SettingSource(SettingScope::Branch, 'far', 'Far'),
-                    new SettingSource(SettingScope::Site),
-                ];
-                $effective = EffectiveSearch::of(
-                    array_map(static fn (int $n): array => [$scopes[$n], new SearchDefaults(index: $flags[$n], priority: $priorities[$n])], range(0, 3)),
-                );
-                $first = static function (array $values): ?int {
-                    foreach ($values as $n => $value) {
-                        if ($value !== null) {
-                            return $n;
-                        }
+        $this->forAll(Generators::vector(4, $flag), Generators::vector(4, Generators::elements(null, 0, 3, 10)))->then(function (
+            array $flags,
+            array $priorities,
+        ): void {
+            $scopes = [
+                new SettingSource(SettingScope::Own),
+                new SettingSource(SettingScope::Branch, 'near', 'Near'),
+                new SettingSource(SettingScope::Branch, 'far', 'Far'),
+                new SettingSource(SettingScope::Site),
+            ];
+            $effective = EffectiveSearch::of(
+                array_map(static fn (int $n): array => [$scopes[$n], new SearchDefaults(index: $flags[$n], priority: $priorities[$n])], range(0, 3)),
+            );
+            $first = static function (array $values): ?int {
+                foreach ($values as $n => $value) {
+                    if ($value !== null) {
+                        return $n;
                     }
+                }
 
-                    return null;
-                };
-                $byFlag = $first($flags);
-                self::assertSame($byFlag === null ? true : $flags[$byFlag], $effective->index());
-                self::assertEquals($byFlag === null ? new SettingSource(SettingScope::Default) : $scopes[$byFlag], $effective->source('index'));
-                $byPriority = $first($priorities);
-                self::assertSame($byPriority === null ? null : $priorities[$byPriority], $effective->priority());
-                self::assertTrue($effective->follow() && $effective->inSitemap() && $effective->inSiteSearch(), 'Where nobody says anything, everything is allowed.');
-            },
-        );
+                return null;
+            };
+            $byFlag = $first($flags);
+            self::assertSame($byFlag === null ? true : $flags[$byFlag], $effective->index());
+            self::assertEquals($byFlag === null ? new SettingSource(SettingScope::Default) : $scopes[$byFlag], $effective->source('index'));
+            $byPriority = $first($priorities);
+            self::assertSame($byPriority === null ? null : $priorities[$byPriority], $effective->priority());
+            self::assertTrue(
+                $effective->follow() && $effective->inSitemap() && $effective->inSiteSearch(),
+                'Where nobody says anything, everything is allowed.',
+            );
+        });
     }
 
     #[Test]

@@ -80,7 +80,10 @@ final class SearchSettingsTest extends TestCase
             self::assertEquals($defaults, SearchDefaults::stored($defaults->toText()));
             self::assertEquals($defaults, SearchDefaults::fromArray($defaults->toArray()));
             $nothing = (new SearchSettings())->changed([...array_fill_keys(array_keys($given), null), 'canonical' => null]);
-            self::assertNull($settings->changed(array_fill_keys([...array_keys($given), 'canonical'], null))->toText(), 'Null takes everything away.');
+            self::assertNull(
+                $settings->changed(array_fill_keys([...array_keys($given), 'canonical'], null))->toText(),
+                'Null takes everything away.',
+            );
             self::assertNull($nothing->toText());
         });
     }
@@ -93,7 +96,21 @@ final class SearchSettingsTest extends TestCase
 
         return Generators::map(
             static fn (array $values): array => array_filter(
-                array_combine(['canonical', 'index', 'follow', 'inSitemap', 'inSiteSearch', 'priority', 'changeFrequency', 'socialPicture', 'targetPhrase', 'siteSearchDescription'], $values),
+                array_combine(
+                    [
+                        'canonical',
+                        'index',
+                        'follow',
+                        'inSitemap',
+                        'inSiteSearch',
+                        'priority',
+                        'changeFrequency',
+                        'socialPicture',
+                        'targetPhrase',
+                        'siteSearchDescription',
+                    ],
+                    $values,
+                ),
                 static fn (mixed $value): bool => $value !== 'left out',
             ),
             Generators::tuple(
