@@ -35,9 +35,7 @@ final readonly class SetSearch implements RequestedChange
             Field::number('priority', 'in the sitemap, 0.0 to 1.0; null to inherit')->orNull()->optional(),
             Field::choice('changeFrequency', ChangeFrequency::class)->orNull()->optional(),
             Field::text('socialPicture', 'identity of a file; null to inherit')->orNull()->optional(),
-            Field::flag('inSiteSearch', 'whether the search of the site itself may show it; null to inherit')->orNull()->optional(),
             Field::text('targetPhrase', 'what people would search for')->optional(),
-            Field::text('siteSearchDescription')->optional(),
         );
     }
 
@@ -85,9 +83,7 @@ final readonly class SetSearch implements RequestedChange
             'priority' => 'priority',
             'changeFrequency' => 'change frequency',
             'socialPicture' => 'social picture',
-            'inSiteSearch' => 'place in the site search',
             'targetPhrase' => 'target phrase',
-            'siteSearchDescription' => 'description in the site search',
         ];
 
         return 'Changed '.implode(', ', array_values(array_intersect_key($called, $this->given)))." of {$outcome->page($this->page)}";

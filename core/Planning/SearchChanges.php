@@ -110,6 +110,17 @@ final class SearchChanges
 
     private function title(Page $before, Page $after, EffectiveSearch $was, EffectiveSearch $is): void
     {
+        // Most pages of a branch that moves keep theirs: it is made anew only where something of it changed.
+        $pattern = $is->titlePattern();
+        if (
+            $before->name === $after->name &&
+            ($before->texts === $after->texts || $before->texts->equals($after->texts)) &&
+            $was->values->titlePattern === $is->values->titlePattern &&
+            ! $pattern->mentions('parent') &&
+            ! $pattern->mentions('section')
+        ) {
+            return;
+        }
         $site = $this->workspace->site->facts;
         $title = fn (Page $page, array $above, EffectiveSearch $settings): string => SearchTitle::of(
             new PageFacts(

@@ -14,7 +14,7 @@ final readonly class SearchDefaults
     public const MAX_PATTERN = 300;
 
     /** Fields that hold true or false. */
-    private const FLAGS = ['index', 'follow', 'inSitemap', 'inSiteSearch'];
+    private const FLAGS = ['index', 'follow', 'inSitemap'];
 
     /**
      * @param  string|null  $titlePattern  with names in braces, as Search\TextPattern reads it
@@ -30,7 +30,6 @@ final readonly class SearchDefaults
         public ?int $priority = null,
         public ?ChangeFrequency $changeFrequency = null,
         public ?string $socialPicture = null,
-        public ?bool $inSiteSearch = null,
     ) {
     }
 
@@ -82,7 +81,6 @@ final readonly class SearchDefaults
             is_int($kept['priority'] ?? null) ? $kept['priority'] : null,
             ChangeFrequency::tryFrom($text('changeFrequency') ?? ''),
             $text('socialPicture'),
-            $flag('inSiteSearch'),
         );
     }
 

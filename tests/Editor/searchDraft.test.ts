@@ -8,7 +8,6 @@ const own: Schemas['SearchAppearance']['own'] = {
     canonical: 'itself',
     canonicalName: null,
     targetPhrase: '',
-    siteSearchDescription: '',
     titlePattern: null,
     descriptionPattern: null,
     index: null,
@@ -17,7 +16,6 @@ const own: Schemas['SearchAppearance']['own'] = {
     priority: 0.4,
     changeFrequency: null,
     socialPicture: null,
-    inSiteSearch: null,
 }
 
 describe('what is typed on the Search tab', () => {

@@ -52,7 +52,7 @@ final class SiteSearchTest extends TestCase
             $byPriority = $first($priorities);
             self::assertSame($byPriority === null ? null : $priorities[$byPriority], $effective->priority());
             self::assertTrue(
-                $effective->follow() && $effective->inSitemap() && $effective->inSiteSearch(),
+                $effective->follow() && $effective->inSitemap(),
                 'Where nobody says anything, everything is allowed.',
             );
         });
