@@ -127,7 +127,9 @@ export function SearchTab({ loaded, onUnsaved, onTab }: Props) {
                                 hint={
                                     shown.title.source === 'own' || shown.inherited['titlePattern'] === undefined
                                         ? 'Its own.'
-                                        : `By the title pattern, ${from(shown.inherited['titlePattern'])}. Type here to give the page its own.`
+                                        : shown.inherited['titlePattern'].scope === 'default'
+                                          ? 'By the usual title pattern. Type here to give the page its own.'
+                                          : `By the title pattern, ${from(shown.inherited['titlePattern'])}. Type here to give the page its own.`
                                 }
                             />
                             <WidthMeter width={shown.title.width} max={shown.title.max} label="Width of the title" />
