@@ -158,6 +158,24 @@ final class FindabilityTest extends Errand
     }
 
     #[Test]
+    public function every_fault_that_was_planted_in_the_demo_is_found(): void
+    {
+        $found = $this->database()
+            ->query("select f.check_code from findings f join sites s on s.id = f.site_id and s.key = 'ferries' group by 1")
+            ?->fetchAll(\PDO::FETCH_COLUMN);
+        self::assertSame(
+            [],
+            array_diff(
+                [
+                    ...['title-equal', 'title-too-wide', 'description-fallback', 'canonical-redirect', 'orphan', 'too-deep', 'address-deep'],
+                    ...['link-broken', 'link-redirect', 'noindex-in-menu', 'phrase-title', 'social-picture-missing', 'thin-content'],
+                ],
+                $found ?: [],
+            ),
+        );
+    }
+
+    #[Test]
     public function widths_are_within_a_pixel_of_what_the_browser_measures(): void
     {
         $texts = self::texts();

@@ -304,4 +304,23 @@ final class DocumentTest extends TestCase
         }
         self::assertCount(2, (new PastedHtml(fn (): ?string => null))->read(str_repeat('<b>', 90).'x'.str_repeat('</b>', 90).'<p>y')->blocks);
     }
+
+    #[Test]
+    public function headings_and_pictures_are_found_in_reading_order_however_deep_they_lie(): void
+    {
+        $file = static fn (int $n): string => "01J000000000000000000000F$n";
+        $picture = static fn (int $n, string $alt): array => ['type' => 'picture', 'attrs' => ['file' => $file($n), 'alt' => $alt, 'decorative' => $alt === '']];
+        $heading = static fn (int $level): array => ['type' => 'heading', 'attrs' => ['level' => $level], 'content' => [['type' => 'text', 'text' => 'H']]];
+        $document = Document::read([
+            'type' => 'doc',
+            'content' => [$heading(2), $picture(1, 'A boat'), $heading(4), $picture(2, ''), $picture(1, 'The boat again')],
+        ]);
+        self::assertSame([2, 4], $document->headingLevels());
+        self::assertSame(
+            [['file' => $file(1), 'alt' => 'A boat'], ['file' => $file(2), 'alt' => null], ['file' => $file(1), 'alt' => 'The boat again']],
+            $document->picturesWithTexts(),
+        );
+        self::assertSame([$file(1), $file(2)], $document->pictures(), 'Each once.');
+        self::assertSame([[], []], [Document::blank()->headingLevels(), Document::blank()->picturesWithTexts()]);
+    }
 }

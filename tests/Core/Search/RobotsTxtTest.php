@@ -118,4 +118,41 @@ final class RobotsTxtTest extends TestCase
             }
         }
     }
+
+    #[Test]
+    public function composing_changes_nothing_of_what_the_lines_say(): void
+    {
+        $line = Generators::elements(
+            'User-agent: *',
+            'User-agent: finder',
+            'Disallow: /a',
+            'Allow: /a/b',
+            'Disallow: /*.pdf$',
+            '# a remark',
+            '',
+            'Disallow:',
+            'Allow: /',
+        );
+        $this->forAll(
+            Generators::seq($line),
+            Generators::elements('*', 'finder', 'Other/1.0'),
+            Generators::elements('/', '/a', '/a/b/c', '/x.pdf', '/b'),
+        )->then(function (array $lines, string $agent, string $address): void {
+            $text = implode("\n", $lines);
+            $said = RobotsTxt::parse($text)->verdict($agent, $address);
+            $composed = RobotsTxt::parse(RobotsComposer::compose($text, 'http://f.test/sitemap.xml'));
+            self::assertSame($said->isAllowed, $composed->verdict($agent, $address)->isAllowed);
+            self::assertSame($said->rule?->line, $composed->verdict($agent, $address)->rule?->line, 'Lines keep their numbers.');
+            self::assertSame(['http://f.test/sitemap.xml'], $composed->sitemaps);
+            self::assertArrayHasKey('*', $composed->groups);
+        });
+    }
+
+    #[Test]
+    public function beyond_what_crawlers_read_nothing_counts(): void
+    {
+        $filler = str_repeat("# a remark that says nothing at all\n", (int) ceil(RobotsTxt::MAX_BYTES / 36));
+        self::assertTrue(RobotsTxt::parse("User-agent: *\n{$filler}Disallow: /")->verdict('x', '/a')->isAllowed);
+        self::assertFalse(RobotsTxt::parse("User-agent: *\nDisallow: /\n$filler")->verdict('x', '/a')->isAllowed);
+    }
 }
