@@ -170,25 +170,36 @@ final readonly class AuditQueue
         return array_fill_keys($pages, true);
     }
 
-    /** Keeps others from looking at the site in the same transaction. */
+    /** Keeps others from looking at the site in the same transaction, and forgets pages that are gone. */
     public function lock(Site $site): void
     {
         $this->db->select('select pg_advisory_xact_lock(?, ?)', [crc32('heronstem.audit') & 0x7FFFFFFF, $site->id]);
+        $this->db->delete('delete from audit_due d where d.site_id = ? and not exists (select 1 from pages p where p.id = d.page_id)', [$site->id]);
     }
 
     /**
-     * The next pages, each with the last line that asks for it: what is put down later is kept.
+     * The next pages, each with the last line that asks for it: what is put down later is kept. A page that somebody is
+     * deleting at this moment is left for the next look: waiting for them, who may wait for us, would go on for ever.
      *
      * @return list<object{page_id: int, ulid: string, entry_id: int|null, last: int}>
      */
     public function next(Site $site, bool $facts, int $limit): array
     {
-        /** @var list<object{page_id: int, ulid: string, entry_id: int|null, last: int}> */
-        return $this->db->select(
+        /** @var list<object{page_id: int, ulid: string, entry_id: int|null, last: int}> $due */
+        $due = $this->db->select(
             'select d.page_id, p.ulid, max(d.entry_id) as entry_id, max(d.id) as last from audit_due d join pages p on p.id = d.page_id
             where d.site_id = ? and d.facts = ? group by d.page_id, p.ulid order by d.page_id limit ?',
             [$site->id, $facts, $limit],
         );
+        $free = array_column(
+            $this->db->select('select id from pages where id = any(?::bigint[]) order by id for key share skip locked', [
+                PgArray::of(array_column($due, 'page_id')),
+            ]),
+            'id',
+            'id',
+        );
+
+        return array_values(array_filter($due, static fn (object $row): bool => isset($free[$row->page_id])));
     }
 
     /**
@@ -227,6 +238,6 @@ final readonly class AuditQueue
 
     public function waiting(Site $site): int
     {
-        return (int) $this->db->scalar('select count(distinct page_id) from audit_due where site_id = ?', [$site->id]);
+        return (int) $this->db->scalar('select count(distinct d.page_id) from audit_due d join pages p on p.id = d.page_id where d.site_id = ?', [$site->id]);
     }
 }

@@ -72,10 +72,10 @@ return new class extends Migration
             );
             create index dismissals_site on dismissals (site_id);
             -- Pages to be looked at: whose facts are to be read anew, and whose facts stand but not those of others.
-            -- Several lines a page: who puts one down never waits for another.
+            -- Several lines a page, and no reference to it: who puts one down never waits for another, nor for who deletes the page.
             create table audit_due (
                 id bigint generated always as identity primary key,
-                page_id bigint not null references pages on delete cascade,
+                page_id bigint not null,
                 site_id bigint not null references sites on delete cascade,
                 facts boolean not null default true,
                 entry_id bigint references history on delete set null
