@@ -6,6 +6,7 @@ namespace App\Desk;
 
 use App\Models\Site;
 use App\Store\SearchGridRows;
+use Heronstem\Core\Audit\AuditedPage;
 use Heronstem\Core\Search\FittedText;
 use Heronstem\Core\Search\SearchDescription;
 use Heronstem\Core\Search\SearchTitle;
@@ -63,13 +64,13 @@ final readonly class ReadSearchGrid
     public function measured(Site $site, array $typed): array
     {
         $held = $this->rows->holders($site, [
-            ...array_map(static fn (array $row): string => self::key('title', (string) $row['title']), $typed),
-            ...array_map(static fn (array $row): string => self::key('description', (string) $row['description']), $typed),
+            ...array_map(static fn (array $row): string => AuditedPage::key('title', (string) $row['title']), $typed),
+            ...array_map(static fn (array $row): string => AuditedPage::key('description', (string) $row['description']), $typed),
         ]);
         $among = [];
         foreach ($typed as $row) {
             foreach (['title', 'description'] as $field) {
-                $among[self::key($field, (string) $row[$field])][$row['page']] = true;
+                $among[AuditedPage::key($field, (string) $row[$field])][$row['page']] = true;
             }
         }
         $isDouble = static fn (string $key, string $page): bool => array_diff([...$held[$key] ?? [], ...array_keys($among[$key] ?? [])], [$page]) !== [];
@@ -82,16 +83,11 @@ final readonly class ReadSearchGrid
                 'page' => $row['page'],
                 'titleWidth' => round(TextWidth::of($title, SearchTitle::SIZE), 1),
                 'titleShown' => FittedText::within($title, SearchTitle::MAX_WIDTH, SearchTitle::SIZE),
-                'titleDouble' => $title !== '' && $isDouble(self::key('title', $title), $row['page']),
+                'titleDouble' => $title !== '' && $isDouble(AuditedPage::key('title', $title), $row['page']),
                 'descriptionWidth' => round(TextWidth::of($description, SearchDescription::SIZE), 1),
                 'descriptionShown' => FittedText::within($description, SearchDescription::MAX_WIDTH, SearchDescription::SIZE),
-                'descriptionDouble' => $description !== '' && $isDouble(self::key('description', $description), $row['page']),
+                'descriptionDouble' => $description !== '' && $isDouble(AuditedPage::key('description', $description), $row['page']),
             ];
         }, $typed);
-    }
-
-    private static function key(string $kind, string $text): string
-    {
-        return $kind.':'.hash('xxh128', mb_strtolower(TextPattern::fold($text)));
     }
 }

@@ -97,20 +97,9 @@ final readonly class SamplePattern
     /** @param  array<string, Page>  $known */
     private static function appearance(Page $page, array $known, SiteSearch $search): PageFacts
     {
-        $above = [];
-        for ($at = $page; $at->parent !== null && isset($known[$at->parent]);) {
-            $above[] = $at = $known[$at->parent];
-        }
+        $above = $page->ancestorsIn($known);
 
-        return new PageFacts(
-            $page->name,
-            $above === [] ? null : $above[count($above) - 1]->name,
-            $above[0]->name ?? null,
-            $page->texts,
-            '',
-            $page->address->path,
-            $search->for($page, $above),
-        );
+        return PageFacts::inTree($page, $above, $search->for($page, $above));
     }
 
     /** @return list<array{scope: string, page: string|null, name: string, settings: array<string, mixed>}> patterns and settings that are set, from the site down */

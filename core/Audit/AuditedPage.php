@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Heronstem\Core\Audit;
 
 use Heronstem\Core\Search\DescriptionSource;
+use Heronstem\Core\Search\TextPattern;
 use Heronstem\Core\Tree\Canonical;
 use Heronstem\Core\Tree\CanonicalKind;
 use Heronstem\Core\Tree\PageKind;
@@ -105,17 +106,21 @@ final readonly class AuditedPage
     /** @return array<string, string> what it shares with others that say the same, by what it is */
     public function keys(): array
     {
-        $fold = static fn (string $text): string => hash('xxh128', mb_strtolower(trim((string) preg_replace('/\s+/u', ' ', $text))));
-
         return array_filter(
             [
-                'title' => $this->title === '' ? '' : 'title:'.$fold($this->title),
-                'description' => $this->description === '' ? '' : 'description:'.$fold($this->description),
-                'heading' => $this->heading === '' ? '' : 'heading:'.$fold($this->heading),
-                'phrase' => $this->phrase === null ? '' : 'phrase:'.$fold($this->phrase->phrase),
+                'title' => $this->title === '' ? '' : self::key('title', $this->title),
+                'description' => $this->description === '' ? '' : self::key('description', $this->description),
+                'heading' => $this->heading === '' ? '' : self::key('heading', $this->heading),
+                'phrase' => $this->phrase === null ? '' : self::key('phrase', $this->phrase->phrase),
             ],
             static fn (string $key): bool => $key !== '',
         );
+    }
+
+    /** Under which texts of one kind are found that say the same, whatever their case and white space. */
+    public static function key(string $kind, string $text): string
+    {
+        return $kind.':'.hash('xxh128', mb_strtolower(TextPattern::fold($text)));
     }
 
     /** @return list<string> pages whose state its findings depend on, each once */

@@ -7,9 +7,19 @@ namespace Heronstem\Core\Audit;
 /** Looks at pages by every check, and knows who has to be looked at again after an edit. */
 final readonly class Auditor
 {
+    /** @var array<string, Check> by code */
+    private array $checks;
+
+    /** @var array<string, CheckInfo> by code */
+    private array $infos;
+
     /** @param  list<Check>  $checks */
-    public function __construct(private array $checks)
+    public function __construct(array $checks)
     {
+        $infos = array_map(static fn (Check $check): CheckInfo => $check->info(), $checks);
+        $codes = array_column($infos, 'code');
+        $this->checks = array_combine($codes, $checks);
+        $this->infos = array_combine($codes, $infos);
     }
 
     public static function complete(): self
@@ -20,12 +30,11 @@ final readonly class Auditor
     public function report(AuditedPage $page, AuditedSite $site): Report
     {
         $verdicts = [];
-        foreach ($this->checks as $check) {
-            $info = $check->info();
-            $verdicts[$info->code] = $info->needsVisitors && ! $page->isLive ? Verdict::doesNotApply() : $check->on($page, $site);
+        foreach ($this->checks as $code => $check) {
+            $verdicts[$code] = $this->infos[$code]->needsVisitors && ! $page->isLive ? Verdict::doesNotApply() : $check->on($page, $site);
         }
 
-        return new Report($page->id, $verdicts, array_column(array_map(static fn (Check $check): CheckInfo => $check->info(), $this->checks), null, 'code'));
+        return new Report($page->id, $verdicts, $this->infos);
     }
 
     /**

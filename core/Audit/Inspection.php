@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Heronstem\Core\Audit;
 
 use Heronstem\Core\Content\Document;
-use Heronstem\Core\Search\HeadTags;
 use Heronstem\Core\Search\PageFacts;
 use Heronstem\Core\Search\SearchDescription;
 use Heronstem\Core\Search\SearchTitle;
@@ -75,7 +74,7 @@ final readonly class Inspection
             handMadeMenus: $place->handMadeMenus,
             clicks: $place->clicks,
             isStart: $page->id === $this->around->startPage,
-            phrase: self::phrase($page, $facts, $content, HeadTags::of($facts, $this->site), $language),
+            phrase: self::phrase($page, $facts, $content, $title->text, $description->text, $language),
         );
     }
 
@@ -114,7 +113,7 @@ final readonly class Inspection
         return $pictures;
     }
 
-    private static function phrase(Page $page, PageFacts $facts, Document $content, HeadTags $tags, string $language): ?PhraseUse
+    private static function phrase(Page $page, PageFacts $facts, Document $content, string $title, string $description, string $language): ?PhraseUse
     {
         $phrase = $page->search->targetPhrase;
         $length = count(Stem::ofWords($phrase, $language));
@@ -127,10 +126,10 @@ final readonly class Inspection
 
         return new PhraseUse(
             $phrase,
-            $in($tags->title->text),
+            $in($title),
             $in($facts->heading()),
             $in(str_replace('-', ' ', $page->slug->text)),
-            $in($tags->description->text),
+            $in($description),
             $in(implode(' ', array_slice(Stem::words($facts->text), 0, 100))),
             $in($texts),
             $words === [] ? 0.0 : $length * Stem::count($facts->text, $phrase, $language) / count($words),

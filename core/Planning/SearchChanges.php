@@ -121,24 +121,17 @@ final class SearchChanges
         ) {
             return;
         }
-        $site = $this->workspace->site->facts;
-        $title = fn (Page $page, array $above, EffectiveSearch $settings): string => SearchTitle::of(
-            new PageFacts(
-                $page->name,
-                $above === [] ? null : $above[count($above) - 1]->name,
-                $above[0]->name ?? null,
-                $page->texts,
-                '',
-                $page->address->path,
-                $settings,
-            ),
-            $site,
-        )->text;
-        $said = $title($before, $this->workspace->pages->ancestorsBefore($before), $was);
-        $says = $title($after, $this->workspace->pages->ancestors($after), $is);
+        $said = $this->titleOf($before, $this->workspace->pages->ancestorsBefore($before), $was);
+        $says = $this->titleOf($after, $this->workspace->pages->ancestors($after), $is);
         if ($said !== $says) {
             $this->titles[] = new TitleChange($after->id, $after->name, $said, $says);
         }
+    }
+
+    /** @param  list<Page>  $above  nearest first */
+    private function titleOf(Page $page, array $above, EffectiveSearch $settings): string
+    {
+        return SearchTitle::of(PageFacts::inTree($page, $above, $settings), $this->workspace->site->facts)->text;
     }
 
     private function isIndexed(Page $page, EffectiveSearch $search): bool

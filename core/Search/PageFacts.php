@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Search;
 
+use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\PageTexts;
 
 /** What a page contributes to its own search appearance. */
@@ -30,6 +31,26 @@ final readonly class PageFacts
         public bool $listed = true,
         public ?string $picture = null,
     ) {
+    }
+
+    /**
+     * Of a page of the tree.
+     *
+     * @param  list<Page>  $above  its ancestors, nearest first
+     * @param  PageTexts|null  $texts  other than those that visitors get
+     */
+    public static function inTree(Page $page, array $above, EffectiveSearch $settings, ?PageTexts $texts = null, string $text = ''): self
+    {
+        return new self(
+            name: $page->name,
+            section: $above === [] ? null : $above[count($above) - 1]->name,
+            parent: $above[0]->name ?? null,
+            texts: $texts ?? $page->texts,
+            text: $text,
+            address: $page->address->path,
+            settings: $settings,
+            listed: $page->listed,
+        );
     }
 
     public function heading(): string

@@ -83,6 +83,20 @@ final readonly class Page
         return $this->state === PageState::Live && $this->listed;
     }
 
+    /**
+     * @param  array<string, self>  $known  by identity
+     * @return list<self> its ancestors, nearest first, as far as they are known
+     */
+    public function ancestorsIn(array $known): array
+    {
+        $line = [];
+        for ($at = $this; $at->parent !== null && isset($known[$at->parent]);) {
+            $line[] = $at = $known[$at->parent];
+        }
+
+        return $line;
+    }
+
     /** Whether something was saved that visitors do not get yet. */
     public function hasEdits(): bool
     {

@@ -50,16 +50,13 @@ final readonly class InspectPages
         $settings = $site->searchSettings();
         $facts = [];
         foreach ($wanted as $id => $page) {
-            $above = self::above($page, $known);
-            $facts[$id] = new PageFacts(
-                name: $page->name,
-                section: $above === [] ? null : $above[count($above) - 1]->name,
-                parent: $above[0]->name ?? null,
-                texts: $texts[$id] ?? ($page->isLive() ? $page->texts : $page->prepared ?? $page->texts),
-                text: PlainText::of($contents[$id]),
-                address: $page->address->path,
-                settings: $settings->for($page, $above),
-                listed: $page->listed,
+            $above = $page->ancestorsIn($known);
+            $facts[$id] = PageFacts::inTree(
+                $page,
+                $above,
+                $settings->for($page, $above),
+                $texts[$id] ?? ($page->isLive() ? $page->texts : $page->prepared ?? $page->texts),
+                PlainText::of($contents[$id]),
             );
         }
         $pictures = $this->pictures($site, $contents, $facts);
@@ -131,19 +128,5 @@ final readonly class InspectPages
         }
 
         return $this->places->pictures($site, array_values(array_unique($ids)));
-    }
-
-    /**
-     * @param  array<string, Page>  $known
-     * @return list<Page> nearest first
-     */
-    private static function above(Page $page, array $known): array
-    {
-        $line = [];
-        while ($page->parent !== null && isset($known[$page->parent])) {
-            $line[] = $page = $known[$page->parent];
-        }
-
-        return $line;
     }
 }
