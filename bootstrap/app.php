@@ -42,6 +42,8 @@ $app = Application::configure(basePath: dirname(__DIR__))
     ->withCommands([__DIR__.'/../app/Console'])
     ->withSchedule(function (Schedule $schedule): void {
         $schedule->command('heronstem:count-hits')->everyTenSeconds()->withoutOverlapping(5);
+        $schedule->job(new App\Jobs\TryOutsideLinks())->everyTenSeconds();
+        $schedule->job(new App\Jobs\TellEngines())->everyMinute();
         $schedule->command('heronstem:carry-out-schedule')->everyFifteenSeconds()->withoutOverlapping(5);
     })
     ->withMiddleware(function (Middleware $middleware): void {

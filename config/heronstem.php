@@ -15,6 +15,9 @@ return [
     'sign_in_attempts_network' => (int) env('HERONSTEM_SIGN_IN_ATTEMPTS', 30), // and for all accounts from one network
     'trusted_proxies' => env('HERONSTEM_TRUSTED_PROXIES', ''), // addresses or networks (CIDR) of proxies in front, commas between
     'editor_hosts' => env('HERONSTEM_EDITOR_HOSTS', ''), // names under which the editor is reached besides that of APP_URL, commas between
+    // Where search engines are told of changes (IndexNow); sites tell nobody unless they are switched to.
+    'index_now' => env('HERONSTEM_INDEX_NOW', 'https://api.indexnow.org/indexnow'),
+    'stand_in' => env('HERONSTEM_STAND_IN'), // what stands in for other people's sites under .example, where links are tried
     // API: requests a minute for one person.
     'api_rate' => (int) env('HERONSTEM_API_RATE', 6000),
 ];

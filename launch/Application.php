@@ -13,6 +13,7 @@ final class Application
     /**
      * @param  array<string, string>  $connection as Cluster::start gives it
      * @param  list<string>  $as  what runs a command as another user; empty to run as who starts it
+     * @param  array<string, string>  $settings  of the application besides
      */
     public function __construct(
         private readonly string $root,
@@ -20,6 +21,7 @@ final class Application
         private readonly array $connection,
         private readonly string $database,
         public readonly array $as = [],
+        private readonly array $settings = [],
     ) {
     }
 
@@ -36,6 +38,7 @@ final class Application
             'CACHE_STORE' => 'file',
             'SESSION_DRIVER' => 'database',
             'QUEUE_CONNECTION' => 'database',
+            ...$this->settings,
         ];
     }
 

@@ -67,18 +67,19 @@ final class Demo
             sleep(2);
             while (pcntl_waitpid(-1, $status, WNOHANG) > 0);
             try {
-                $application = $this->connected($this->cluster->start());
-                (new Services($application, $this->processes, $this->ports()))->revive();
+                $standIns = new StandIns($this->root, 'demo', $this->ports('stand-ins'));
+                $application = $this->connected($this->cluster->start(), $standIns->settings());
+                (new Services($application, $this->processes, $this->ports('ports'), $standIns))->revive();
             } catch (Failed $failed) {
                 Say::error($failed->getMessage());
             }
         }
     }
 
-    /** @return list<int> of the editor, then of the sites, as they were when it was started */
-    private function ports(): array
+    /** @return list<int> of editor and sites, or of the stand-ins, as they were when it was started */
+    private function ports(string $of): array
     {
-        return array_map(intval(...), explode(' ', (string) file_get_contents("{$this->root}/var/run/demo.ports")));
+        return array_map(intval(...), explode(' ', (string) file_get_contents("{$this->root}/var/run/demo.$of")));
     }
 
     public function stop(): int
@@ -121,10 +122,13 @@ final class Demo
         return $this->connected($connection);
     }
 
-    /** @param  array<string, string>  $connection */
-    private function connected(array $connection): Application
+    /**
+     * @param  array<string, string>  $connection
+     * @param  array<string, string>  $settings
+     */
+    private function connected(array $connection, array $settings = []): Application
     {
-        return new Application($this->root, 'demo', $connection, self::DATABASE, ($this->as ??= Unprivileged::prefix($this->root)));
+        return new Application($this->root, 'demo', $connection, self::DATABASE, ($this->as ??= Unprivileged::prefix($this->root)), $settings);
     }
 
     /**
@@ -152,7 +156,10 @@ final class Demo
         $origins = array_map(static fn (string $site, int $port): string => "$site=http://127.0.0.1:$port", $sites, array_slice($ports, 1));
         $application->must(['heronstem:origins', ...$origins], 'Setting the sites\' addresses');
         file_put_contents("{$this->root}/var/run/demo.ports", implode(' ', $ports));
-        (new Services($application, $this->processes, array_values($ports)))->start();
+        $standIns = StandIns::on($this->root, 'demo', max($ports) + 1);
+        file_put_contents("{$this->root}/var/run/demo.stand-ins", implode(' ', $standIns->ports()));
+        $serving = $this->connected($this->cluster->start(), $standIns->settings());
+        (new Services($serving, $this->processes, array_values($ports), $standIns))->start();
 
         return [
             "editor: http://127.0.0.1:{$ports[0]}",

@@ -10,7 +10,7 @@ final class Services
     private const SERVERS = ['editor' => 6, 'site' => 3];
 
     /** @param  list<int>  $ports  of the editor, then of the sites */
-    public function __construct(private readonly Application $application, private readonly Processes $processes, private readonly array $ports)
+    public function __construct(private readonly Application $application, private readonly Processes $processes, private readonly array $ports, private readonly StandIns $standIns)
     {
     }
 
@@ -43,7 +43,12 @@ final class Services
 
     private function work(string $label): void
     {
-        $this->processes->start($label, $this->workers()[$label], $this->application->environment(), $this->application->as);
+        $this->processes->start(
+            $label,
+            $this->workers()[$label],
+            [...$this->application->environment(), ...$this->standIns->environment()],
+            $this->application->as,
+        );
     }
 
     /** @return array<string, list<string>> */
@@ -52,6 +57,7 @@ final class Services
         return [
             'queue' => [PHP_BINARY, 'artisan', 'queue:work', '--sleep=1', '--tries=3', '--memory=512', '--timeout=3600'],
             'schedule' => [PHP_BINARY, 'artisan', 'schedule:work'],
+            ...$this->standIns->commands(),
         ];
     }
 }

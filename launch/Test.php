@@ -130,7 +130,8 @@ final class Test
         $database = "heronstem_browser_$worker";
         $this->cluster->dropDatabase($database, $connection);
         $this->cluster->copyDatabase(self::TEMPLATE, $database, $connection);
-        $application = new Application($this->root, "test-$worker", $connection, $database);
+        $standIns = StandIns::on($this->root, "test-$worker", 18090 + 20 * $worker);
+        $application = new Application($this->root, "test-$worker", $connection, $database, settings: $standIns->settings());
         $application->must(['heronstem:load-demo'], 'Loading the demo for the browser');
         $editor = Ports::free(18080 + 20 * $worker);
         $ferries = Ports::free($editor + 1);
@@ -139,6 +140,9 @@ final class Test
         $application->must(['heronstem:origins', "ferries=http://127.0.0.1:$ferries", "boatyard=http://127.0.0.1:$boatyard"], 'Setting addresses');
         $application->serve($this->processes, [$editor, $ferries, $boatyard], "web-$worker", 3);
         $this->processes->start("queue-$worker", [PHP_BINARY, 'artisan', 'queue:work', '--sleep=0.2', '--tries=3'], $application->environment());
+        foreach ($standIns->commands() as $label => $command) {
+            $this->processes->start($label, $command, $standIns->environment());
+        }
         $this->processes->start("chromedriver-$worker", ['chromedriver', "--port=$driver"], []);
 
         return [

@@ -47,7 +47,8 @@ final class Workbench
         try {
             $connection = $this->cluster->start();
             $this->cluster->createDatabase($database, $connection);
-            $application = new Application($this->root, $database, $connection, $database);
+            $standIns = StandIns::on($this->root, $database, 19090);
+            $application = new Application($this->root, $database, $connection, $database, settings: $standIns->settings());
             $application->must(['migrate', '--force'], 'Preparing the database');
             Say::step('Loading what is needed, where it is not there yet');
             $application->must(['heronstem:load-demo', ...$pages === null ? [] : ["--pages=$pages"]], 'Loading');
@@ -57,6 +58,9 @@ final class Workbench
             $application->must(['heronstem:origins', "ferries=http://127.0.0.1:$site"], 'Setting addresses');
             $application->serve($this->processes, [$editor, $site], 'web', 3);
             $this->processes->start('queue', [PHP_BINARY, 'artisan', 'queue:work', '--sleep=0.2', '--tries=3'], $application->environment());
+            foreach ($standIns->commands() as $label => $command) {
+                $this->processes->start($label, $command, $standIns->environment());
+            }
             $this->processes->start('chromedriver', ['chromedriver', "--port=$driver"], []);
 
             return Shell::run(

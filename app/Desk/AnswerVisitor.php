@@ -63,6 +63,16 @@ final readonly class AnswerVisitor
         }
     }
 
+    /** Counts a search by what came of it; some of the words are no answer. */
+    public function noteSearch(FoundPages $found, RequestOrigin $origin, Site $site): void
+    {
+        $outcome = match ($found->outcome) {
+            FoundPages::FOUND, FoundPages::NEAR => $found->outcome,
+            default => $found->answer === null ? FoundPages::NOTHING : FoundPages::FOUND,
+        };
+        $this->hits->searched($site, $found->words->key(), $outcome, $origin);
+    }
+
     /** @return list<\stdClass> pages that were probably meant, with name and address */
     public function near(string $address, Site $site): array
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk;
 
+use App\Desk\Outside\TellEngines;
 use App\Jobs\RefreshReach;
 use App\Models\HistoryEntry;
 use App\Models\Site;
@@ -36,6 +37,7 @@ final readonly class ApplyChanges
         private CachedMenus $menus,
         private NextMoment $next,
         private AuditQueue $audit,
+        private TellEngines $engines,
     ) {
     }
 
@@ -141,6 +143,7 @@ final readonly class ApplyChanges
         $this->written($ripple, $site, $entry);
         $this->rewrite->after($ripple, $site, $user);
         $this->audit->after($ripple, $site, $entry);
+        $this->engines->after($ripple, $site);
         RefreshReach::dispatch($site->id)->afterCommit();
         $moved = array_map(static fn (AddressMove $move): string => $move->page, $ripple->addresses->moves);
         $pointed = $moved !== [] && $this->next->pointsTo($site, $moved);

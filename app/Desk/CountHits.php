@@ -7,6 +7,7 @@ namespace App\Desk;
 use App\Models\Site;
 use App\Store\HitLog;
 use App\Store\PgArray;
+use App\Store\Searches;
 use Heronstem\Core\Address\NormalForm;
 use Heronstem\Core\Redirect\RequestOrigin;
 use Illuminate\Database\ConnectionInterface;
@@ -14,7 +15,7 @@ use Illuminate\Database\ConnectionInterface;
 /** Counts what the hit log has noted: a few statements a batch, each batch once. */
 final readonly class CountHits
 {
-    public function __construct(private ConnectionInterface $db, private HitLog $log)
+    public function __construct(private ConnectionInterface $db, private HitLog $log, private Searches $searches)
     {
     }
 
@@ -56,9 +57,17 @@ final readonly class CountHits
     /** @return int how many addresses were missed */
     private function add(string $batch): int
     {
-        $used = $missed = $addresses = [];
+        $used = $missed = $addresses = $searched = [];
         $rules = [];
         foreach ($this->log->lines($batch) as [$site, $kind, $what, $day, $referrer, $isBot, $at]) {
+            if ($kind === 'searched') {
+                if (! $isBot) {
+                    $known = $searched["$site $what"] ?? ['site' => $site, 'words' => $what, 'times' => 0, 'first' => $at];
+                    $searched["$site $what"] = [...$known, 'outcome' => $referrer, 'times' => $known['times'] + 1, 'last' => $at];
+                }
+
+                continue;
+            }
             $line = [(int) $site, $what, $day, $referrer, (bool) $isBot];
             if ($kind === 'rule') {
                 $same = (string) json_encode($line);
@@ -111,6 +120,8 @@ final readonly class CountHits
             [$rows($missed)],
         );
 
+        $this->searches->add(array_values($searched));
+
         return count($addresses);
     }
 
@@ -149,6 +160,7 @@ final readonly class CountHits
     /** What is too old to be compared with, and misses beyond what is kept, go. */
     public function prune(): void
     {
+        $this->searches->prune(self::KEPT_DAYS);
         foreach (['redirect_hits', 'missed_hits'] as $table) {
             $this->db->delete("delete from $table where day < current_date - ?::int", [self::KEPT_DAYS]);
         }

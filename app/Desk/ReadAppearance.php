@@ -27,7 +27,7 @@ use Illuminate\Database\ConnectionInterface;
 final readonly class ReadAppearance
 {
     /** Settings that are inherited. */
-    private const INHERITED = ['index', 'follow', 'inSitemap', 'priority', 'changeFrequency', 'socialPicture', 'titlePattern', 'descriptionPattern'];
+    private const INHERITED = ['index', 'follow', 'inSitemap', 'priority', 'changeFrequency', 'socialPicture', 'titlePattern', 'descriptionPattern', 'inSiteSearch'];
 
     public function __construct(
         private DescribePage $describe,
@@ -118,6 +118,7 @@ final readonly class ReadAppearance
             'canonical' => $own->canonical->toText(),
             'canonicalName' => $named?->name,
             'targetPhrase' => $own->targetPhrase,
+            'siteSearchDescription' => $own->siteSearchDescription,
             ...self::defaults($own->own),
         ];
     }

@@ -63,7 +63,7 @@ final readonly class ShowPage
             'isStart' => $isStart,
             'head' => $head,
             'crumbs' => $visible,
-            'linkedData' => StructuredData::of($head, $site->facts(), $isStart ? [] : $this->wayTo($page, $visible, $frame['start'])),
+            'linkedData' => StructuredData::of($head, $site->facts(), $isStart ? [] : $this->wayTo($page, $visible, $frame['start']), '/_search'),
             'siteMap' => $page->layout === 'site-map' ? $this->tree->whole($site) : [],
             'trail' => [...array_column($ancestors, 'ulid'), $page->ulid],
             'side' => $isStart ? [] : $this->tree->side($page, $ancestors),

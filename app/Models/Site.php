@@ -37,6 +37,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int|null $start_page_signed_in_id
  * @property string $short_name
  * @property int $rules_version
+ * @property string|null $index_now_key
  */
 final class Site extends Model
 {

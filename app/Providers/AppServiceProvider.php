@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Desk\Outside\OutsideClient;
 use App\Models\Site;
 use App\Store\CompiledRules;
 use App\Store\StoredMenus;
@@ -23,6 +24,7 @@ final class AppServiceProvider extends ServiceProvider
     {
         $this->app->scoped(CompiledRules::class);
         $this->app->bind(Names::class, StoredNames::class);
+        $this->app->bind(OutsideClient::class, static fn (): OutsideClient => new OutsideClient(standIn: config('heronstem.stand_in')));
     }
 
     public function boot(): void

@@ -40,10 +40,13 @@ final readonly class AuditQueue
 
     public function after(Ripple $ripple, Site $site, HistoryEntry $entry): void
     {
-        if ($ripple->search->settings !== null) {
+        if ($ripple->search->settings?->concernsPages() === true) {
             $this->addSite($site, $entry->id);
 
             return;
+        }
+        if ($ripple->search->settings?->switchesLinkChecks() === true) {
+            $this->addOutside($site, null, $entry->id);
         }
         $pages = $branches = [];
         foreach ($ripple->pages->differences as $difference) {
@@ -127,6 +130,15 @@ final readonly class AuditQueue
                 [$entry, $site->id, PgArray::of($pages)],
             );
         }
+    }
+
+    /** Pages that link to another site, at one URL (StoredAudit::outsideKey) or any. */
+    public function addOutside(Site $site, ?string $key, ?int $entry = null): void
+    {
+        $this->insert(
+            "select distinct k.page_id, k.site_id, false, ?::bigint from audit_keys k where k.site_id = ? and k.key >= 'out:' and k.key < 'out;' and (?::text is null or k.key = ?)",
+            [$entry, $site->id, $key, $key],
+        );
     }
 
     /**

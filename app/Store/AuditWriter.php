@@ -47,8 +47,11 @@ final readonly class AuditWriter
         $gone = PgArray::of(array_keys(array_filter($pages, static fn (?AuditedPage $page): bool => $page === null)));
         $this->db->delete('delete from audit_pages where page_id = any(?::bigint[])', [$gone]);
         $this->db->delete('delete from findings where page_id = any(?::bigint[])', [$gone]);
-        $rows = $keys = [];
+        $rows = $keys = $outside = [];
         foreach (array_filter($pages) as $number => $page) {
+            foreach ($page->outsideLinks as $url) {
+                $outside[$url] = ['key' => StoredAudit::outsideKey($url), 'url' => $url, 'host' => strtolower((string) parse_url($url, PHP_URL_HOST))];
+            }
             $rows[] = ['page_id' => $number, 'facts' => $page->toArray(), 'fingerprint' => (string) $page->fingerprint, 'counts' => $page->counts()];
             foreach (StoredAudit::keysOf($page) as $key => $holds) {
                 $keys[] = ['page_id' => $number, 'key' => $key, 'holds' => $holds];
@@ -64,6 +67,11 @@ final readonly class AuditWriter
             'insert into audit_keys (site_id, page_id, key, holds)
             select ?, page_id, key, holds from jsonb_to_recordset(?::jsonb) as n(page_id bigint, key text, holds boolean)',
             [$site->id, self::json($keys)],
+        );
+        $this->db->insert(
+            'insert into outside_links (site_id, key, url, host) select ?, key, url, host from jsonb_to_recordset(?::jsonb) as n(key text, url text, host text)
+            on conflict do nothing',
+            [$site->id, self::json(array_values($outside))],
         );
     }
 

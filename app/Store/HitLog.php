@@ -8,7 +8,7 @@ use App\Models\Site;
 use Heronstem\Core\Redirect\RequestOrigin;
 
 /**
- * Notes redirects that were used and addresses that were missed: a line appended to a file, so that an answer waits for no
+ * Notes redirects that were used, addresses that were missed and what was searched: a line appended to a file, so that an answer waits for no
  * database. What is in the file outlives the process that wrote it. CountHits counts it in batches.
  */
 final class HitLog
@@ -29,6 +29,12 @@ final class HitLog
     public function missed(Site $site, string $address, RequestOrigin $asker): void
     {
         $this->append([$site->id, 'missed', mb_strcut($address, 0, 500), gmdate('Y-m-d'), $asker->referrer, $asker->isBot, time()]);
+    }
+
+    /** @param  string  $outcome  found, near or nothing */
+    public function searched(Site $site, string $words, string $outcome, RequestOrigin $asker): void
+    {
+        $this->append([$site->id, 'searched', $words, gmdate('Y-m-d'), $outcome, $asker->isBot, time()]);
     }
 
     /**

@@ -12,7 +12,7 @@ use Heronstem\Core\Tree\SearchDefaults;
 use Illuminate\Database\ConnectionInterface;
 
 /**
- * Keeps with every page what it inherits of index and sitemap, for lists that cannot look upwards: the nearest that says
+ * Keeps with every page what it inherits of index, sitemap and the site's own search, for lists that cannot look upwards: the nearest that says
  * it of page, branch, layout and site, as EffectiveSearch has it.
  */
 final readonly class InheritedSearch
@@ -26,7 +26,7 @@ final readonly class InheritedSearch
 
     public function after(Ripple $ripple, Site $site): void
     {
-        if ($ripple->search->settings !== null) {
+        if ($ripple->search->settings?->concernsPages() === true) {
             $this->refreshSite($site);
 
             return;
@@ -69,11 +69,14 @@ final readonly class InheritedSearch
                         (s.layouts->p.layout->>'index')::bool, (s.defaults->>'index')::bool, true) as indexed,
                     coalesce((p.search->'own'->>'inSitemap')::bool,
                         (select (b.branch_search->>'inSitemap')::bool from branches b where b.branch_search->>'inSitemap' is not null and b.path @> p.path order by nlevel(b.path) desc limit 1),
-                        (s.layouts->p.layout->>'inSitemap')::bool, (s.defaults->>'inSitemap')::bool, true) and p.search->>'canonical' is null as in_sitemap
+                        (s.layouts->p.layout->>'inSitemap')::bool, (s.defaults->>'inSitemap')::bool, true) and p.search->>'canonical' is null as in_sitemap,
+                    coalesce((p.search->'own'->>'inSiteSearch')::bool,
+                        (select (b.branch_search->>'inSiteSearch')::bool from branches b where b.branch_search->>'inSiteSearch' is not null and b.path @> p.path order by nlevel(b.path) desc limit 1),
+                        (s.layouts->p.layout->>'inSiteSearch')::bool, (s.defaults->>'inSiteSearch')::bool, true) as in_site_search
                 from pages p, s where p.site_id = ? and $which
             )
-            update pages p set indexed = e.indexed, in_sitemap = e.in_sitemap from e
-            where e.id = p.id and (p.indexed <> e.indexed or p.in_sitemap <> e.in_sitemap)
+            update pages p set indexed = e.indexed, in_sitemap = e.in_sitemap, in_site_search = e.in_site_search from e
+            where e.id = p.id and (p.indexed <> e.indexed or p.in_sitemap <> e.in_sitemap or p.in_site_search <> e.in_site_search)
             SQL
             ,
             [$defaults, $layouts, $site->id, $site->id, ...$bindings],

@@ -9,6 +9,7 @@ use Heronstem\Core\Audit\AddressFate;
 use Heronstem\Core\Audit\AuditedPage;
 use Heronstem\Core\Audit\AuditIndex;
 use Heronstem\Core\Audit\Fingerprint;
+use Heronstem\Core\Linking\OutsideState;
 use Heronstem\Core\Redirect\Resolver;
 use Illuminate\Database\ConnectionInterface;
 
@@ -30,6 +31,9 @@ final class StoredAudit implements AuditIndex
     /** @var array<string, AddressFate> */
     private array $fates = [];
 
+    /** @var array<string, OutsideState> */
+    private array $outside = [];
+
     public function __construct(private readonly ConnectionInterface $db, private readonly Site $site, private readonly Resolver $resolver)
     {
     }
@@ -37,16 +41,18 @@ final class StoredAudit implements AuditIndex
     /** @param  iterable<AuditedPage>  $pages  to be looked at next; what was read for others is forgotten */
     public function expect(iterable $pages): void
     {
-        $this->pages = $this->holders = $this->bands = [];
-        $named = $keys = $bands = [];
+        $this->pages = $this->holders = $this->bands = $this->outside = [];
+        $named = $keys = $bands = $outside = [];
         foreach ($pages as $page) {
             $named += array_fill_keys($page->refersTo(), true);
             $keys += array_fill_keys(array_values($page->keys()), true);
+            array_push($outside, ...$page->outsideLinks);
             $bands += $page->fingerprint === 0 ? [] : array_fill_keys(Fingerprint::bands($page->fingerprint), true);
         }
         $this->readPages(array_map(strval(...), array_keys($named)));
         $this->readHolders(array_map(strval(...), array_keys($keys)));
         $this->readBands(array_map(strval(...), array_keys($bands)));
+        $this->readOutside($outside);
     }
 
     /**
@@ -112,6 +118,15 @@ final class StoredAudit implements AuditIndex
         return $this->fates[$address] ??= $this->resolve($address);
     }
 
+    public function outside(string $url): OutsideState
+    {
+        if (! isset($this->outside[$url])) {
+            $this->readOutside([$url]);
+        }
+
+        return $this->outside[$url];
+    }
+
     public function asking(string $key, string $except): iterable
     {
         if (! isset($this->holders[$key])) {
@@ -171,8 +186,17 @@ final class StoredAudit implements AuditIndex
         foreach ($page->addressesNamed() as $address) {
             $keys["at:$address"] = true;
         }
+        foreach ($page->outsideLinks as $url) {
+            $keys[self::outsideKey($url)] = true;
+        }
 
         return $keys;
+    }
+
+    /** Under which pages are found that link to a URL of another site. */
+    public static function outsideKey(string $url): string
+    {
+        return 'out:'.hash('xxh128', $url);
     }
 
     /**
@@ -229,6 +253,22 @@ final class StoredAudit implements AuditIndex
                 ]) as $row
         ) {
             $this->pages[$row->ulid] = AuditedPage::fromArray(json_decode($row->facts, true, 16, JSON_THROW_ON_ERROR));
+        }
+    }
+
+    /** @param  list<string>  $urls */
+    private function readOutside(array $urls): void
+    {
+        $this->outside += array_fill_keys($urls, OutsideState::Unknown);
+        foreach (
+            $urls === [] || ! $this->site->searchSettings()->outside->checksLinks
+                ? []
+                : $this->db->select('select url, state from outside_links where site_id = ? and key = any(?::text[])', [
+                    $this->site->id,
+                    PgArray::of(array_map(self::outsideKey(...), $urls)),
+                ]) as $row
+        ) {
+            $this->outside[$row->url] = OutsideState::from($row->state);
         }
     }
 

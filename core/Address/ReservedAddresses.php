@@ -9,7 +9,7 @@ final class ReservedAddresses
 {
     private const EXACT = ['/robots.txt', '/favicon.ico'];
 
-    private const BELOW = ['/.well-known', '/_site', '/_files', '/_editor', '/_account'];
+    private const BELOW = ['/.well-known', '/_site', '/_files', '/_editor', '/_account', '/_search'];
 
     /** @return list<string> as people read them: with a star for whatever is below or within */
     public static function all(): array

@@ -36,6 +36,7 @@ final readonly class AuditedPage
      * @param  list<string>  $handMadeMenus  names of those that show it
      * @param  int|null  $clicks  from the start page; null where nothing leads to it
      * @param  bool  $isStart  the start page
+     * @param  list<string>  $outsideLinks  http(s) URLs of other sites that the content links to, each once, without fragment
      */
     public function __construct(
         public string $id,
@@ -76,6 +77,7 @@ final readonly class AuditedPage
         public ?int $clicks = 1,
         public bool $isStart = false,
         public ?PhraseUse $phrase = null,
+        public array $outsideLinks = [],
     ) {
     }
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Audit;
 
+use Heronstem\Core\Linking\OutsideState;
+
 /** Port: the pages of a site as the audit knows them, found by what they share. */
 interface AuditedSite
 {
@@ -16,4 +18,7 @@ interface AuditedSite
     public function hasNear(int $fingerprint, string $except): bool;
 
     public function at(string $address): AddressFate;
+
+    /** What is known of a link to another site. */
+    public function outside(string $url): OutsideState;
 }

@@ -52,6 +52,8 @@ final class Checks
             new Check\LinkBroken(),
             new Check\LinkRaw(),
             new Check\LinkRedirects(),
+            new Check\OutsideLinkBroken(),
+            new Check\OutsideLinkMoved(),
             new Check\PictureOversized(),
             new Check\PictureWithoutText(),
             new Check\ThinContent(),

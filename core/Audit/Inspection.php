@@ -75,13 +75,14 @@ final readonly class Inspection
             clicks: $place->clicks,
             isStart: $page->id === $this->around->startPage,
             phrase: self::phrase($page, $facts, $content, $title->text, $description->text, $language),
+            outsideLinks: $raw['outside'],
         );
     }
 
-    /** @return array{own: list<string>, out: int, insecure: int} */
+    /** @return array{own: list<string>, out: int, insecure: int, outside: list<string>} */
     private function rawLinks(Document $content): array
     {
-        $own = [];
+        $own = $outside = [];
         $out = $insecure = 0;
         foreach ($content->hrefs() as $href) {
             $address = $this->around->own->in($href);
@@ -89,11 +90,12 @@ final readonly class Inspection
                 $own[$address->path] = true;
             } elseif (preg_match('#^https?://#i', $href) === 1) {
                 $out++;
+                $outside[(string) strtok($href, '#')] = true;
                 $insecure += stripos($href, 'http://') === 0 ? 1 : 0;
             }
         }
 
-        return ['own' => array_map(strval(...), array_keys($own)), 'out' => $out, 'insecure' => $insecure];
+        return ['own' => array_map(strval(...), array_keys($own)), 'out' => $out, 'insecure' => $insecure, 'outside' => array_map(strval(...), array_keys($outside))];
     }
 
     /**

@@ -25,6 +25,7 @@ trait SearchDefaultFields
             Field::number('priority', 'in the sitemap, 0.0 to 1.0')->orNull()->optional(),
             Field::choice('changeFrequency', ChangeFrequency::class)->orNull()->optional(),
             Field::text('socialPicture', 'identity of a file')->orNull()->optional(),
+            Field::flag('inSiteSearch', "whether the site's own search may show these pages")->orNull()->optional(),
         ];
     }
 
@@ -61,6 +62,7 @@ trait SearchDefaultFields
             'priority' => 'priority',
             'changeFrequency' => 'change frequency',
             'socialPicture' => 'social picture',
+            'inSiteSearch' => "place in the site's own search",
         ];
 
         return implode(', ', array_values(array_intersect_key($called, $given)));

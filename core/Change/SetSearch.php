@@ -36,6 +36,8 @@ final readonly class SetSearch implements RequestedChange
             Field::choice('changeFrequency', ChangeFrequency::class)->orNull()->optional(),
             Field::text('socialPicture', 'identity of a file; null to inherit')->orNull()->optional(),
             Field::text('targetPhrase', 'what people would search for')->optional(),
+            Field::flag('inSiteSearch', "whether the site's own search may show it; null to inherit")->orNull()->optional(),
+            Field::text('siteSearchDescription', "what the site's own search says of it")->optional(),
         );
     }
 
@@ -84,6 +86,8 @@ final readonly class SetSearch implements RequestedChange
             'changeFrequency' => 'change frequency',
             'socialPicture' => 'social picture',
             'targetPhrase' => 'target phrase',
+            'inSiteSearch' => "place in the site's own search",
+            'siteSearchDescription' => "description for the site's own search",
         ];
 
         return 'Changed '.implode(', ', array_values(array_intersect_key($called, $this->given)))." of {$outcome->page($this->page)}";

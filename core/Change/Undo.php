@@ -13,7 +13,6 @@ use Heronstem\Core\Ledger\ClaimDifference;
 use Heronstem\Core\Menu\MenuDifference;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Redirect\RuleDifference;
-use Heronstem\Core\Search\SiteSearch;
 use Heronstem\Core\Search\SiteSearchDifference;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\PageDifference;
@@ -177,9 +176,9 @@ final readonly class Undo implements Change
         if ($this->search === null) {
             return;
         }
-        if ($workspace->search()->toText() === $this->search->after) {
-            $workspace->setSearch(SiteSearch::stored($this->search->before));
-        } else {
+        $isWhole = $this->search->canBeUndoneOn($workspace->search());
+        $workspace->setSearch($this->search->undoneOn($workspace->search()));
+        if (! $isWhole) {
             $workspace->note(new Note(NoteKind::SearchStays, $this->entry, 'search settings'));
         }
     }

@@ -146,6 +146,19 @@ final readonly class Document
         return $levels;
     }
 
+    /** @return list<string> texts of the headings, in order */
+    public function headings(): array
+    {
+        $texts = [];
+        foreach (self::nodes($this->blocks) as $node) {
+            if ($node['type'] === 'heading') {
+                $texts[] = trim(implode('', array_map(static fn (array $piece): string => $piece['text'] ?? ' ', $node['content'] ?? [])));
+            }
+        }
+
+        return $texts;
+    }
+
     /** @return list<array{file: string, alt: string|null}> pictures in order; null where one is marked as decorative */
     public function picturesWithTexts(): array
     {

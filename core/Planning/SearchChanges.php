@@ -45,7 +45,7 @@ final class SearchChanges
     {
         $changes = new self($workspace);
         $settings = SiteSearchDifference::between($workspace->site->search, $workspace->search());
-        foreach ($changes->concerned($outcome, $settings !== null) as $id) {
+        foreach ($changes->concerned($outcome, $settings?->concernsPages() ?? false) as $id) {
             $changes->compare((string) $id, $outcome);
         }
 

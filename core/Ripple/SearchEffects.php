@@ -27,6 +27,6 @@ final readonly class SearchEffects
     /** Whether it goes beyond the page that is changed, so that it is shown before it is done. */
     public function matters(): bool
     {
-        return $this->settings !== null || count($this->titles) > 1 || count($this->indexing) > 1;
+        return ($this->settings?->concernsPages() ?? false) || count($this->titles) > 1 || count($this->indexing) > 1;
     }
 }

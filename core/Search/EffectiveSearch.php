@@ -28,7 +28,7 @@ final readonly class EffectiveSearch
     {
         $scopes[] = [
             new SettingSource(SettingScope::Default),
-            new SearchDefaults(titlePattern: self::TITLE_PATTERN, index: true, follow: true, inSitemap: true),
+            new SearchDefaults(titlePattern: self::TITLE_PATTERN, index: true, follow: true, inSitemap: true, inSiteSearch: true),
         ];
         $fields = $sources = [];
         foreach ($scopes as [$source, $says]) {
@@ -72,6 +72,12 @@ final readonly class EffectiveSearch
     public function inSitemap(): bool
     {
         return $this->values->inSitemap ?? true;
+    }
+
+    /** Whether the site's own search may show it. */
+    public function inSiteSearch(): bool
+    {
+        return $this->values->inSiteSearch ?? true;
     }
 
     /** Tenths, 0 to 10; null where nobody said any. */

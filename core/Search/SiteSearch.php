@@ -4,19 +4,29 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Search;
 
+use Heronstem\Core\InputRefused;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\SearchDefaults;
 use Heronstem\Core\Tree\Stored;
 
-/** What a site tells search engines as a whole: what its pages inherit, by layout too, and its robots.txt. */
+/** How a site is found as a whole: what its pages inherit, by layout too, its robots.txt, answers of its own search, and whom it asks outside. */
 final readonly class SiteSearch
 {
+    /** Most answers of the site's own search. */
+    public const MAX_ANSWERS = 500;
+
     /**
      * @param  array<string, SearchDefaults>  $layouts  by key of the layout
      * @param  string  $robots  lines of robots.txt besides those that are composed (RFC 9309)
+     * @param  array<array-key, SearchAnswer>  $answers  by the words that are searched for, as SearchWords::key() has them
      */
-    public function __construct(public SearchDefaults $defaults = new SearchDefaults(), public array $layouts = [], public string $robots = '')
-    {
+    public function __construct(
+        public SearchDefaults $defaults = new SearchDefaults(),
+        public array $layouts = [],
+        public string $robots = '',
+        public array $answers = [],
+        public OutsideServices $outside = new OutsideServices(),
+    ) {
     }
 
     /** @param  list<Page>  $ancestors  nearest first */
@@ -50,20 +60,69 @@ final readonly class SiteSearch
     public function withDefaults(array $given, ?string $layout): self
     {
         if ($layout === null) {
-            return new self($this->defaults->changed($given), $this->layouts, $this->robots);
+            return $this->with(defaults: $this->defaults->changed($given));
         }
         $changed = ($this->layouts[$layout] ?? new SearchDefaults())->changed($given);
 
-        return new self(
-            $this->defaults,
-            $changed->toArray() === [] ? array_diff_key($this->layouts, [$layout => true]) : [...$this->layouts, $layout => $changed],
-            $this->robots,
+        return $this->with(
+            layouts: $changed->toArray() === [] ? array_diff_key($this->layouts, [$layout => true]) : [...$this->layouts, $layout => $changed],
         );
     }
 
     public function withRobots(string $lines): self
     {
-        return new self($this->defaults, $this->layouts, $lines);
+        return $this->with(robots: $lines);
+    }
+
+    /**
+     * @param  SearchAnswer|null  $answer  null takes it away
+     *
+     * @throws InputRefused when there are too many
+     */
+    public function withAnswer(SearchWords $words, ?SearchAnswer $answer): self
+    {
+        $answers = $this->answers;
+        unset($answers[$words->key()]);
+        if ($answer !== null) {
+            $answers[$words->key()] = $answer;
+        }
+        if (count($answers) > self::MAX_ANSWERS) {
+            throw new InputRefused('words', sprintf('There are %d answers already, as many as a site can have. Remove one first.', self::MAX_ANSWERS));
+        }
+        ksort($answers, SORT_STRING);
+
+        return $this->with(answers: $answers);
+    }
+
+    public function withOutside(OutsideServices $outside): self
+    {
+        return $this->with(outside: $outside);
+    }
+
+    /** Whether something differs that bears on what pages tell search engines. */
+    public function tellsOtherwiseThan(self $other): bool
+    {
+        return $this->with(answers: [], outside: new OutsideServices())->toText() !== $other->with(answers: [], outside: new OutsideServices())->toText();
+    }
+
+    /**
+     * @param  array<string, SearchDefaults>|null  $layouts
+     * @param  array<array-key, SearchAnswer>|null  $answers
+     */
+    private function with(
+        ?SearchDefaults $defaults = null,
+        ?array $layouts = null,
+        ?string $robots = null,
+        ?array $answers = null,
+        ?OutsideServices $outside = null,
+    ): self {
+        return new self(
+            $defaults ?? $this->defaults,
+            $layouts ?? $this->layouts,
+            $robots ?? $this->robots,
+            $answers ?? $this->answers,
+            $outside ?? $this->outside,
+        );
     }
 
     public function toText(): string
@@ -73,6 +132,8 @@ final readonly class SiteSearch
                 'defaults' => $this->defaults->toArray(),
                 'layouts' => array_map(static fn (SearchDefaults $of): array => $of->toArray(), $this->layouts),
                 'robots' => $this->robots,
+                'answers' => array_map(static fn (SearchAnswer $answer): array => $answer->toArray(), $this->answers),
+                'outside' => $this->outside->toArray(),
             ]),
         );
     }
@@ -89,6 +150,11 @@ final readonly class SiteSearch
             SearchDefaults::fromArray(is_array($kept['defaults'] ?? null) ? $kept['defaults'] : []),
             $layouts,
             is_string($kept['robots'] ?? null) ? $kept['robots'] : '',
+            array_map(
+                static fn (mixed $answer): SearchAnswer => SearchAnswer::fromArray(is_array($answer) ? $answer : []),
+                is_array($kept['answers'] ?? null) ? $kept['answers'] : [],
+            ),
+            OutsideServices::fromArray(is_array($kept['outside'] ?? null) ? $kept['outside'] : []),
         );
     }
 }

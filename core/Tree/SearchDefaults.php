@@ -14,12 +14,13 @@ final readonly class SearchDefaults
     public const MAX_PATTERN = 300;
 
     /** Fields that hold true or false. */
-    private const FLAGS = ['index', 'follow', 'inSitemap'];
+    private const FLAGS = ['index', 'follow', 'inSitemap', 'inSiteSearch'];
 
     /**
      * @param  string|null  $titlePattern  with names in braces, as Search\TextPattern reads it
      * @param  int|null  $priority  in tenths, 0 to 10
      * @param  string|null  $socialPicture  identity of a file
+     * @param  bool|null  $inSiteSearch  whether the site's own search may show the page
      */
     public function __construct(
         public ?string $titlePattern = null,
@@ -30,6 +31,7 @@ final readonly class SearchDefaults
         public ?int $priority = null,
         public ?ChangeFrequency $changeFrequency = null,
         public ?string $socialPicture = null,
+        public ?bool $inSiteSearch = null,
     ) {
     }
 
@@ -81,6 +83,7 @@ final readonly class SearchDefaults
             is_int($kept['priority'] ?? null) ? $kept['priority'] : null,
             ChangeFrequency::tryFrom($text('changeFrequency') ?? ''),
             $text('socialPicture'),
+            $flag('inSiteSearch'),
         );
     }
 

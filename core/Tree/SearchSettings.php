@@ -10,16 +10,18 @@ use Heronstem\Core\InputRefused;
 final readonly class SearchSettings
 {
     /** Longest texts, in characters. */
-    private const MAX_LENGTHS = ['targetPhrase' => 100];
+    private const MAX_LENGTHS = ['targetPhrase' => 100, 'siteSearchDescription' => 300];
 
     /**
      * @param  SearchDefaults  $own  what others inherit from branch or site, as the page says it itself; it has no patterns
      * @param  string  $targetPhrase  what people would search for to find the page
+     * @param  string  $siteSearchDescription  what the site's own search says of the page, before the place where words were found
      */
     public function __construct(
         public Canonical $canonical = new Canonical(),
         public SearchDefaults $own = new SearchDefaults(),
         public string $targetPhrase = '',
+        public string $siteSearchDescription = '',
     ) {
     }
 
@@ -39,6 +41,7 @@ final readonly class SearchSettings
             array_key_exists('canonical', $given) ? Canonical::read((string) $canonical) : $this->canonical,
             $this->own->changed(array_diff_key($given, ['titlePattern' => true, 'descriptionPattern' => true])),
             self::text($given, 'targetPhrase', $this->targetPhrase),
+            self::text($given, 'siteSearchDescription', $this->siteSearchDescription),
         );
     }
 
@@ -48,6 +51,7 @@ final readonly class SearchSettings
         $said = array_filter([
             'canonical' => $this->canonical->kind === CanonicalKind::Itself ? '' : $this->canonical->toText(),
             'targetPhrase' => $this->targetPhrase,
+            'siteSearchDescription' => $this->siteSearchDescription,
             'own' => $this->own->toArray(),
         ]);
 
@@ -63,6 +67,7 @@ final readonly class SearchSettings
             Canonical::read($word('canonical')),
             SearchDefaults::fromArray(is_array($kept['own'] ?? null) ? $kept['own'] : []),
             $word('targetPhrase'),
+            $word('siteSearchDescription'),
         );
     }
 

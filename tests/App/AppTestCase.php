@@ -6,6 +6,8 @@ namespace Tests\App;
 
 use App\Desk\ApplyChanges;
 use App\Jobs\AuditPages;
+use App\Jobs\TellEngines;
+use App\Jobs\TryOutsideLinks;
 use App\Models\HistoryEntry;
 use App\Models\Membership;
 use App\Models\Page;
@@ -44,8 +46,8 @@ abstract class AppTestCase extends TestCase
     protected function setUp(): void
     {
         parent::setUp();
-        // The audit follows every change; only tests of it wait for it.
-        Queue::fake([AuditPages::class]);
+        // What follows changes is waited for only by tests of it.
+        Queue::fake([AuditPages::class, TellEngines::class, TryOutsideLinks::class]);
         $this->site = Site::query()
             ->create([
                 'key' => 'ferries',
@@ -118,6 +120,13 @@ abstract class AppTestCase extends TestCase
         return $this->app->make(ApplyChanges::class)->apply($this->site, $this->manager, Batch::of(...$changes));
     }
 
+    /** @param  list<array<string, mixed>>  $blocks */
+    protected function saveContent(string $page, array $blocks): void
+    {
+        $version = $this->api('GET', "pages/$page/content")->assertOk()->headers->get('ETag');
+        $this->api('PUT', "pages/$page/content", ['document' => ['type' => 'doc', 'content' => $blocks]], headers: ['If-Match' => (string) $version])->assertOk();
+    }
+
     protected function row(string $page): Page
     {
         return Page::query()->where('ulid', $page)->firstOrFail();
@@ -155,7 +164,7 @@ abstract class AppTestCase extends TestCase
         return [
             DB::select(
                 'select p.ulid, parent.ulid as parent, p.position, p.name, p.slug, p.slug_by_hand, p.pinned, p.address, p.state, p.ever_live, p.listed, p.kind, p.leads_to, p.left_out, p.is_protected, bin.ulid as bin, p.was, p.from_at, p.until_at, p.review_note,
-                p.heading, p.summary, p.search_title, p.search_description, p.layout, p.indexed, p.in_sitemap, p.search::text, p.branch_search::text, p.social_title, p.prepared::text, w.working::text, w.working_version, w.live::text, w.live_version from pages p left join pages parent on parent.id = p.parent_id left join pages bin on bin.id = p.bin_id left join page_contents w on w.page_id = p.id where p.site_id = ? order by p.ulid',
+                p.heading, p.summary, p.search_title, p.search_description, p.layout, p.indexed, p.in_sitemap, p.in_site_search, p.search::text, p.branch_search::text, p.social_title, p.prepared::text, w.working::text, w.working_version, w.live::text, w.live_version from pages p left join pages parent on parent.id = p.parent_id left join pages bin on bin.id = p.bin_id left join page_contents w on w.page_id = p.id where p.site_id = ? order by p.ulid',
                 [$this->site->id],
             ),
             DB::select(

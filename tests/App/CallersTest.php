@@ -73,6 +73,12 @@ final class CallersTest extends AppTestCase
         'GET patterns' => self::SEEN,
         'POST patterns/tried' => self::SEEN,
         'GET crawling' => self::SEEN,
+        'GET searches' => self::SEEN,
+        'DELETE searches' => '401 403 403 403 403 403 204 204 401',
+        'GET outside-links' => self::SEEN,
+        'POST outside-links/again' => '401 403 403 403 403 403 200 200 401',
+        'GET engine-messages' => self::SEEN,
+        'POST engine-messages/{message}/again' => '401 403 403 403 403 403 204 204 401',
         'POST crawling/tried' => self::SEEN,
         'GET links' => self::SEEN,
         'GET search-export' => self::SEEN,
@@ -132,6 +138,9 @@ final class CallersTest extends AppTestCase
         'set-branch-search {"page":"{draft}","index":false}' => '403 403 403 201 201',
         'set-site-search {"titlePattern":"{name}!"}' => '403 403 403 201 201',
         'set-robots {"robots":"User-agent: x"}' => '403 403 403 201 201',
+        'answer-search {"words":"cars","page":"{live}"}' => '403 403 403 201 201',
+        'set-outside-services {"checksLinks":true}' => '403 403 403 201 201',
+        'set-search {"page":"{live}","siteSearchDescription":"S"}' => '403 403 403 201 201',
         'go-live {"page":"{draft}"}' => '403 403 403 201 201',
         'publish {"page":"{live}"}' => '403 403 403 201 201',
         'take-offline {"page":"{live}"}' => '403 403 403 201 201',
@@ -191,8 +200,10 @@ final class CallersTest extends AppTestCase
         $words = ['type' => 'doc', 'content' => []];
         $this->api('PUT', "pages/$live/content", ['document' => $words], headers: ['If-Match' => '0'])->assertOk();
         $redirect = $this->redirect(['source' => '/boats-today', 'leadsTo' => ['page' => $live]]);
+        $this->search();
         $this->known = [
             'travel' => $travel,
+            'message' => (string) DB::table('engine_messages')->value('id'),
             'help' => $help,
             'draft' => $draft,
             'live' => $live,
@@ -218,6 +229,13 @@ final class CallersTest extends AppTestCase
             'owner' => $this->person('Greta', Role::Owner),
             'ended token' => $gone,
         ];
+    }
+
+    /** What was searched, linked and told, so that there is something to ask about. */
+    private function search(): void
+    {
+        DB::table('searches')->insert(['site_id' => $this->site->id, 'words' => 'cars', 'outcome' => 'nothing', 'times' => 1, 'first_at' => now(), 'last_at' => now()]);
+        DB::table('engine_messages')->insert(['site_id' => $this->site->id, 'addresses' => '["/"]', 'state' => 'refused']);
     }
 
     #[Test]
@@ -335,6 +353,8 @@ final class CallersTest extends AppTestCase
             $operation === 'PATCH names' => ['tagline' => 'T'],
             $operation === 'POST search-grid/measured' => ['rows' => []],
             $operation === 'POST patterns/tried' => ['titlePattern' => '{name}'],
+            $operation === 'DELETE searches' => ['words' => 'cars'],
+            $operation === 'POST outside-links/again' => ['url' => null],
             $operation === 'POST crawling/tried' => ['lines' => '', 'agent' => '*', 'address' => '/'],
             $operation === 'POST dismissals' => ['page' => $this->known['draft'], 'check' => 'thin-content', 'reason' => 'R'],
             $operation === 'POST redirects-import' => ['text' => "source,target\n/x,/travel"],

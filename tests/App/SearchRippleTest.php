@@ -81,13 +81,15 @@ final class SearchRippleTest extends AppTestCase
         $before = $this->site->refresh()->search;
         $first = $this->change(['kind' => 'set-site-search', 'titlePattern' => '{name}', 'inSitemap' => false]);
         self::assertFalse($this->row($this->cars)->in_sitemap);
-        $second = $this->change(['kind' => 'set-robots', 'robots' => "User-agent: *\nDisallow: /x"]);
+        $other = $this->change(['kind' => 'set-robots', 'robots' => "User-agent: *\nDisallow: /x"]);
+        $second = $this->change(['kind' => 'set-site-search', 'titlePattern' => '{heading}']);
         $this->api('POST', "history/{$first->ulid}/ripple")
             ->assertOk()
             ->assertJsonPath('changesNothing', true)
             ->assertJsonPath('account.notes.0.kind', 'search-stays');
         $this->api('POST', "history/{$second->ulid}/undo")->assertCreated();
         $this->api('POST', "history/{$first->ulid}/undo")->assertCreated();
+        $this->api('POST', "history/{$other->ulid}/undo")->assertCreated();
         self::assertSame(json_decode($before, true), json_decode($this->site->refresh()->search, true));
         self::assertTrue($this->row($this->cars)->in_sitemap);
     }

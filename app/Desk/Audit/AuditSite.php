@@ -8,7 +8,9 @@ use App\Desk\Resolvers;
 use App\Models\Site;
 use App\Store\AuditQueue;
 use App\Store\AuditWriter;
+use App\Store\SearchIndex;
 use App\Store\StoredAudit;
+use Heronstem\Core\Audit\AuditedPage;
 use Heronstem\Core\Audit\Auditor;
 use Illuminate\Database\ConnectionInterface;
 
@@ -27,6 +29,7 @@ final readonly class AuditSite
         private AuditWriter $writer,
         private InspectPages $inspect,
         private Resolvers $resolvers,
+        private SearchIndex $search,
     ) {
     }
 
@@ -70,11 +73,14 @@ final readonly class AuditSite
         }
         $ids = array_column($due, 'ulid');
         $before = $this->writer->known($site, $ids);
-        $after = $this->inspect->of($site, $ids);
-        $written = [];
+        $inspected = $this->inspect->whole($site, $ids);
+        $after = array_map(static fn (InspectedPage $page): AuditedPage => $page->audited, $inspected);
+        $written = $texts = [];
         foreach ($due as $row) {
             $written[$row->page_id] = $after[$row->ulid] ?? null;
+            $texts[$row->page_id] = ($inspected[$row->ulid] ?? null)?->search;
         }
+        $this->search->write($site, $texts);
         $dependents = [];
         // Who asks is found by what others said and say: before for what goes, after for what comes.
         foreach ($isWhole ? [] : [false, true] as $isWritten) {

@@ -17,6 +17,7 @@ use Heronstem\Core\Content\PlainText;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Search\PageFacts;
 use Heronstem\Core\Search\RobotsTxt;
+use Heronstem\Core\Search\SearchText;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\PageTexts;
 use Heronstem\Core\Tree\SearchSettings;
@@ -36,6 +37,17 @@ final readonly class InspectPages
      * @return array<string, AuditedPage> by identity; pages in the bin are left out
      */
     public function of(Site $site, array $ids, array $texts = [], array $typed = []): array
+    {
+        return array_map(static fn (InspectedPage $page): AuditedPage => $page->audited, $this->whole($site, $ids, $texts, $typed));
+    }
+
+    /**
+     * @param  list<string>  $ids
+     * @param  array<string, PageTexts>  $texts
+     * @param  array<string, SearchSettings>  $typed
+     * @return array<string, InspectedPage> likewise, with what the site's own search reads
+     */
+    public function whole(Site $site, array $ids, array $texts = [], array $typed = []): array
     {
         if ($ids === []) {
             return [];
@@ -65,13 +77,16 @@ final readonly class InspectPages
         $inspected = [];
         foreach ($wanted as $id => $page) {
             $card = $pictures[$facts[$id]->settings->values->socialPicture ?? ($contents[$id]->pictures()[0] ?? '')] ?? null;
-            $inspected[$id] = $inspection->of(
-                $page,
-                $facts[$id],
-                $contents[$id],
-                $places[$id] ?? new Place(null),
-                $pictures,
-                $card === null ? null : [$card['width'], $card['height']],
+            $inspected[$id] = new InspectedPage(
+                $inspection->of(
+                    $page,
+                    $facts[$id],
+                    $contents[$id],
+                    $places[$id] ?? new Place(null),
+                    $pictures,
+                    $card === null ? null : [$card['width'], $card['height']],
+                ),
+                $page->isLive() ? SearchText::of($page, $page->texts, $contents[$id]) : null,
             );
         }
 

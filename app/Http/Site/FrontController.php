@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Site;
 
 use App\Desk\AnswerVisitor;
+use App\Desk\Outside\TellEngines;
 use App\Models\Page;
 use App\Models\Site;
 use App\Models\Visitor;
@@ -25,6 +26,8 @@ final readonly class FrontController
         private PageResponse $pages,
         private FileResponse $files,
         private SystemResponse $system,
+        private SearchResponse $search,
+        private TellEngines $engines,
     ) {
     }
 
@@ -47,6 +50,13 @@ final readonly class FrontController
         $visitor = $this->account->signedIn($request, $site);
         if (str_starts_with($asked, '/_account/')) {
             return $this->account->answer($request, $site, (string) strtok($asked, '?'), fn (): array => $this->pages->frame($site, $visitor));
+        }
+        if (preg_match('#^/_search(?:\?|$)#', $asked) === 1) {
+            return $this->search->respond($request, $site, fn (): array => $this->pages->frame($site, $visitor));
+        }
+        $key = preg_match('#^/[0-9a-f]{32}\.txt$#D', $asked) === 1 ? $this->engines->keyAt($asked, $site) : null;
+        if ($key !== null) {
+            return new Response($key, 200, ['Content-Type' => 'text/plain; charset=utf-8', 'X-Robots-Tag' => 'noindex']);
         }
         if (preg_match('#^/_files/([0-9A-Z]{26})/#', $asked, $file) === 1) {
             return $this->file($file[1], $site, $visitor);

@@ -17,15 +17,25 @@
 @if ($preview ?? false)
 <p class="preview-note">Preview of content that visitors do not see yet</p>
 @endif
+<div class="quick">
+    <div class="wide quick-in">
 @if ($menus['quick'] !== [])
-<nav class="quick" aria-label="Quick links">
-    <ul class="wide">
+        <nav aria-label="Quick links">
+            <ul>
 @foreach ($menus['quick'] as $entry)
-        <li>@include('site.entry', ['entry' => $entry, 'onTrail' => false])</li>
+                <li>@include('site.entry', ['entry' => $entry, 'onTrail' => false])</li>
 @endforeach
-    </ul>
-</nav>
+            </ul>
+        </nav>
 @endif
+@unless (isset($found))
+        <form class="find" action="/_search" role="search" aria-label="This site">
+            <label for="find" class="unseen">Search this site</label>
+            <input id="find" name="q" type="search" maxlength="100" placeholder="Search this site"><button>Search</button>
+        </form>
+@endunless
+    </div>
+</div>
 <header class="head">
     <div class="wide head-in">
         <a class="brand" href="{{ $start?->address ?? '/' }}"><span @class(['brand-name', 'long' => $site->short_name !== ''])>{{ $site->name }}</span>@if ($site->short_name !== '')<span class="brand-name short">{{ $site->short_name }}</span>@endif @if ($site->tagline !== '')<span class="brand-line">{{ $site->tagline }}</span>@endif</a>

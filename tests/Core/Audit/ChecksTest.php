@@ -13,6 +13,7 @@ use Heronstem\Core\Audit\PhraseUse;
 use Heronstem\Core\Audit\Picture;
 use Heronstem\Core\Audit\ReadingEase;
 use Heronstem\Core\Audit\Stem;
+use Heronstem\Core\Linking\OutsideState;
 use Heronstem\Core\Search\DescriptionSource;
 use Heronstem\Core\Tree\Canonical;
 use Heronstem\Core\Tree\PageKind;
@@ -101,6 +102,8 @@ final class ChecksTest extends TestCase
         yield 'link to a draft' => ['link-broken', ['links' => [self::OTHER]], ['isLive' => false]];
         yield 'link to nothing' => ['link-broken', ['rawLinks' => ['/x']]];
         yield 'link-redirect' => ['link-redirect', ['rawLinks' => ['/x']], [], ['/x' => AddressFate::Redirect]];
+        yield 'outside-link-broken' => ['outside-link-broken', ['outsideLinks' => ['https://e.example/gone', 'https://e.example/']]];
+        yield 'outside-link-moved' => ['outside-link-moved', ['outsideLinks' => ['https://e.example/moved']]];
         yield 'link-raw' => ['link-raw', ['rawLinks' => ['/x']], [], ['/x' => AddressFate::Page]];
         yield 'picture-no-alt' => ['picture-no-alt', ['pictures' => [new Picture(' ', 1, 1, 1), new Picture('A boat', 1, 1, 1)]]];
         yield 'picture of many bytes' => ['picture-oversized', ['pictures' => [new Picture('A boat', 500_001, 1200, 800)]]];
@@ -143,6 +146,7 @@ final class ChecksTest extends TestCase
         $bad = Pages::page(...['id' => $good->id, ...$page]);
         $site->pages[$bad->id] = $bad;
         $site->fates = $fates;
+        $site->outside = ['https://e.example/gone' => OutsideState::Broken, 'https://e.example/' => OutsideState::Works, 'https://e.example/moved' => OutsideState::Moved];
         self::assertContains($code, self::codes($bad, $site));
     }
 

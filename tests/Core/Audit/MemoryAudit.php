@@ -8,6 +8,7 @@ use Heronstem\Core\Audit\AddressFate;
 use Heronstem\Core\Audit\AuditedPage;
 use Heronstem\Core\Audit\AuditIndex;
 use Heronstem\Core\Audit\Fingerprint;
+use Heronstem\Core\Linking\OutsideState;
 
 /** The audit's ports as plainly as can be: every question looks at every page. */
 final class MemoryAudit implements AuditIndex
@@ -17,6 +18,9 @@ final class MemoryAudit implements AuditIndex
 
     /** @var array<string, AddressFate> */
     public array $fates = [];
+
+    /** @var array<string, OutsideState> */
+    public array $outside = [];
 
     public static function of(AuditedPage ...$pages): self
     {
@@ -61,6 +65,11 @@ final class MemoryAudit implements AuditIndex
         }
 
         return $this->fates[$address] ?? AddressFate::Nothing;
+    }
+
+    public function outside(string $url): OutsideState
+    {
+        return $this->outside[$url] ?? OutsideState::Unknown;
     }
 
     public function asking(string $key, string $except): iterable

@@ -11,7 +11,7 @@ use OpenApi\Attributes as OA;
     OA\Schema(
         schema: 'SearchDefaults',
         description: 'What pages of a branch, a layout or the site tell search engines where they say nothing themselves; null says nothing.',
-        required: ['titlePattern', 'descriptionPattern', 'index', 'follow', 'inSitemap', 'priority', 'changeFrequency', 'socialPicture'],
+        required: ['titlePattern', 'descriptionPattern', 'index', 'follow', 'inSitemap', 'priority', 'changeFrequency', 'socialPicture', 'inSiteSearch'],
         properties: [
             new OA\Property('titlePattern', type: 'string', nullable: true),
             new OA\Property('descriptionPattern', type: 'string', nullable: true),
@@ -26,6 +26,7 @@ use OpenApi\Attributes as OA;
                 nullable: true,
             ),
             new OA\Property('socialPicture', type: 'string', nullable: true),
+            new OA\Property('inSiteSearch', type: 'boolean', nullable: true),
         ],
     ),
 ]
@@ -35,12 +36,13 @@ use OpenApi\Attributes as OA;
         allOf: [
             new OA\Schema(ref: '#/components/schemas/SearchDefaults'),
             new OA\Schema(
-                required: ['canonical', 'canonicalName', 'targetPhrase'],
+                required: ['canonical', 'canonicalName', 'targetPhrase', 'siteSearchDescription'],
                 type: 'object',
                 properties: [
                     new OA\Property('canonical', description: '`itself`, `none`, the identity of a page, or a URL', type: 'string'),
                     new OA\Property('canonicalName', description: 'name of that page', type: 'string', nullable: true),
                     new OA\Property('targetPhrase', type: 'string'),
+                    new OA\Property('siteSearchDescription', type: 'string'),
                 ],
             ),
         ],

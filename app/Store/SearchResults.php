@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use App\Models\Site;
+use Heronstem\Core\Search\MarkedText;
+use Illuminate\Database\ConnectionInterface;
+
+/** Asks PostgreSQL for pages with certain words: names count most, then headings, then what the site says of the page, then its text. */
+final readonly class SearchResults
+{
+    /** Weights of body, description, headings and names. */
+    private const WEIGHTS = '{0.1, 0.3, 0.5, 1.0}';
+
+    /** Pages that may be found by visitors: live, listed, not kept out. */
+    private const FOUND = "is_visible(p.state, p.from_at, p.until_at) and p.listed and p.in_site_search and p.kind in ('page', 'download')";
+
+    private const FRAGMENTS = 'MaxFragments=2, MaxWords=22, MinWords=10, FragmentDelimiter=" … "';
+
+    public function __construct(private ConnectionInterface $db)
+    {
+    }
+
+    /**
+     * @param  string  $asked  as people type it: words, "a phrase", or, -not
+     * @return array{int, list<object{ulid: string, name: string, address: string, description: string, says: string}>} how many there are, and those of a piece
+     */
+    public function page(Site $site, string $asked, int $offset, int $limit): array
+    {
+        return $this->read($site, "websearch_to_tsquery('".TextSearchLanguage::of($site)."', ?)", $asked, $offset, $limit);
+    }
+
+    /**
+     * @param  list<string>  $words  of which a page has at least one
+     * @return array{int, list<object{ulid: string, name: string, address: string, description: string, says: string}>}
+     */
+    public function withAny(Site $site, array $words, int $offset, int $limit): array
+    {
+        return $this->read($site, "websearch_to_tsquery('".TextSearchLanguage::of($site)."', ?)", implode(' or ', $words), $offset, $limit);
+    }
+
+    /**
+     * @param  list<string>  $words
+     * @return list<string> those that some page has that visitors may find, and those that are too common to be looked for
+     */
+    public function known(Site $site, array $words): array
+    {
+        $language = TextSearchLanguage::of($site);
+
+        return array_column(
+            $this->db->select(
+                "select n.word from unnest(?::text[]) as n(word), lateral (select plainto_tsquery('$language', n.word) as q) a
+                where numnode(a.q) = 0 or exists (select 1 from search_pages s join pages p on p.id = s.page_id where s.site_id = ? and s.vector @@ a.q and ".
+                    self::FOUND.
+                    ')',
+                [PgArray::of($words), $site->id],
+            ),
+            'word',
+        );
+    }
+
+    /** @return list<string> words of pages that are spelt alike, the nearest first */
+    public function near(Site $site, string $word): array
+    {
+        return array_column(
+            $this->db->select(
+                'select word from search_words where site_id = ? and word % ? order by similarity(word, ?) desc, word limit 40',
+                [$site->id, $word, $word],
+            ),
+            'word',
+        );
+    }
+
+    /**
+     * @param  string  $query  SQL of a tsquery with one parameter
+     * @return array{int, list<object{ulid: string, name: string, address: string, description: string, says: string}>}
+     */
+    private function read(Site $site, string $query, string $asked, int $offset, int $limit): array
+    {
+        $language = TextSearchLanguage::of($site);
+        $around = 'StartSel="'.MarkedText::MARKS[0].'", StopSel="'.MarkedText::MARKS[1].'"';
+        /** @var list<object{ulid: string, name: string, address: string, description: string, says: string, pages: int}> $rows */
+        $rows = $this->db->select(
+            "with q as materialized (select $query as q), found as (
+                select s.page_id, ts_rank_cd('".self::WEIGHTS."', s.vector, q.q, 1) as rank, count(*) over () as pages
+                from q, search_pages s join pages p on p.id = s.page_id
+                where s.site_id = ? and s.vector @@ q.q and ".self::FOUND.'
+                order by rank desc, s.page_id limit ? offset ?
+            )
+            select p.ulid, p.name, p.address, f.pages, '.
+                "ts_headline('$language', s.description, q.q, '$around, HighlightAll=true') as description,
+                case when s.body = '' then '' else ts_headline('$language', s.body, q.q, '$around, ".
+                self::FRAGMENTS.
+                "') end as says
+            from found f join search_pages s on s.page_id = f.page_id join pages p on p.id = f.page_id, q order by f.rank desc, f.page_id",
+            [$asked, $site->id, $limit, $offset],
+        );
+
+        return [$rows[0]->pages ?? 0, $rows];
+    }
+}
