@@ -87,6 +87,10 @@ final class Packages
             // What the framework has noted of the packages before is no longer true.
             array_map(unlink(...), glob("{$this->root}/bootstrap/cache/*.php") ?: []);
         });
+        if (! is_file("{$this->root}/bootstrap/cache/packages.php")) {
+            // Noted by whoever owns this folder: servers may run as somebody who can only read it.
+            Shell::must([PHP_BINARY, 'artisan', 'package:discover'], 'Noting the packages');
+        }
     }
 
     private function node(): void

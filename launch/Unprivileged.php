@@ -18,7 +18,9 @@ final class Unprivileged
         }
         $prefix = ['setpriv', '--reuid='.self::USER, '--regid='.self::USER, '--clear-groups', '--'];
         // Some packages come so that their owner alone can read them.
-        is_dir("$root/vendor") && Shell::must(['chmod', '-R', 'go+rX', "$root/vendor"], 'Letting others read the packages');
+        foreach (array_filter(["$root/vendor", "$root/bootstrap/cache"], is_dir(...)) as $folder) {
+            Shell::must(['chmod', '-R', 'go+rX', $folder], 'Letting others read the packages');
+        }
         if (! is_file("$root/vendor/autoload.php") || Shell::run([...$prefix, 'test', '-r', "$root/vendor/autoload.php"]) !== 0) {
             Say::step(
                 'This folder cannot be read by '.

@@ -79,6 +79,7 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                 Route::get('outside-links', [OutsideController::class, 'links']);
                 Route::get('engine-messages', [OutsideController::class, 'messages']);
                 Route::get('searches', [SearchesController::class, 'index']);
+                Route::get('link-graph', [SearchController::class, 'graph']);
                 Route::get('links', [SearchController::class, 'links']);
                 Route::get('search-export', [SearchController::class, 'export']);
                 Route::post('search-import', [SearchController::class, 'read']);
@@ -98,6 +99,7 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
             });
             Route::middleware('can:write,site')->group(function (): void {
                 Route::post('ripple', [BatchController::class, 'ripple']);
+                Route::post('ripple-findings', [BatchController::class, 'findings']);
                 Route::post('ripple/{group}', [BatchController::class, 'rows']);
                 Route::post('batches', [BatchController::class, 'store']);
                 Route::post('undo/ripple', [HistoryController::class, 'severalRipple']);

@@ -21,6 +21,8 @@ $answer = static function (int $status, array $headers = [], string $text = ''):
 };
 
 match (true) {
+    "$host$path" === 'weather.example/skerrivane' => $answer(301, ['Location' => 'https://weather.example/islands/skerrivane']),
+    $host === 'postbus.example' && str_ends_with($path, '/2024') => $answer(410),
     $host === 'away.example' => $answer(503, ['Retry-After' => '7200']),
     $host === 'private.example' => $answer(403),
     str_starts_with($path, '/gone') => $answer(410),

@@ -52,17 +52,18 @@ final class Audit extends Command
         return $fails ? self::FAILURE : self::SUCCESS;
     }
 
-    /** @param  list<array<string, string>>  $found */
+    /** @param  list<array<string, string|null>>  $found */
     private function json(array $found): void
     {
         $this->output->writeln(json_encode($found, JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRETTY_PRINT));
     }
 
-    /** @param  list<array<string, string>>  $found */
+    /** @param  list<array<string, string|null>>  $found */
     private function lines(array $found): void
     {
         foreach ($found as $finding) {
-            $this->line("{$finding['site']}  {$finding['severity']}  {$finding['check']}  {$finding['address']}  {$finding['says']}");
+            $where = $finding['address'] === '' ? $finding['name'] : $finding['address'];
+            $this->line("{$finding['site']}  {$finding['severity']}  {$finding['check']}  $where  {$finding['says']}");
         }
         $this->line(count($found) === 1 ? '1 finding.' : count($found).' findings.');
     }

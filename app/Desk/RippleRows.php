@@ -185,6 +185,7 @@ final class RippleRows
             RawLinkFate::Redirected => 'goes through a redirect',
             RawLinkFate::Diverted => 'leads to another page',
             RawLinkFate::Breaks => 'breaks',
+            RawLinkFate::Mended => 'becomes a link to the page',
         };
 
         return self::row(

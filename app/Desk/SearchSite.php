@@ -68,8 +68,8 @@ final readonly class SearchSite
     }
 
     /**
-     * @param  \Closure(int, int): array{int, list<object{ulid: string, name: string, address: string, description: string, says: string}>}  $read
-     * @return array{int, list<object{ulid: string, name: string, address: string, description: string, says: string}>}
+     * @param  \Closure(int, int): array{int, list<object{ulid: string, name: string, address: string, description: string, says: string, begins: string, ends: string}>}  $read
+     * @return array{int, list<object{ulid: string, name: string, address: string, description: string, says: string, begins: string, ends: string}>}
      */
     private function at(int $piece, \Closure $read): array
     {
@@ -79,7 +79,7 @@ final readonly class SearchSite
     }
 
     /**
-     * @param  list<object{ulid: string, name: string, address: string, description: string, says: string}>  $rows
+     * @param  list<object{ulid: string, name: string, address: string, description: string, says: string, begins: string, ends: string}>  $rows
      * @return list<array{name: string, address: string, description: list<array{text: string, isMarked: bool}>, says: list<array{text: string, isMarked: bool}>}>
      */
     private function shown(array $rows): array
@@ -89,7 +89,7 @@ final readonly class SearchSite
                 'name' => $row->name,
                 'address' => $row->address,
                 'description' => MarkedText::pieces($row->description),
-                'says' => MarkedText::pieces($row->says),
+                'says' => MarkedText::pieces(MarkedText::cut($row->says, $row->begins, $row->ends)),
             ],
             $rows,
         );

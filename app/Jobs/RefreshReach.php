@@ -7,6 +7,7 @@ namespace App\Jobs;
 use App\Desk\SiteMenus;
 use App\Models\Site;
 use App\Store\AuditQueue;
+use App\Store\LinkEdges;
 use App\Store\PgArray;
 use Heronstem\Core\Linking\ClickDistance;
 use Heronstem\Core\Linking\PageRank;
@@ -32,7 +33,14 @@ final class RefreshReach implements ShouldBeUniqueUntilProcessing, ShouldQueue
         return (string) $this->siteId;
     }
 
-    public function handle(ConnectionInterface $db, SiteMenus $menus, AuditQueue $audit): void
+    public function handle(ConnectionInterface $db, SiteMenus $menus, AuditQueue $audit, LinkEdges $edges): void
+    {
+        $this->workOut($db, $menus, $audit, $edges);
+        AuditPages::dispatch($this->siteId);
+    }
+
+    /** The work itself, with nobody told of it. */
+    public function workOut(ConnectionInterface $db, SiteMenus $menus, AuditQueue $audit, LinkEdges $edges): void
     {
         $site = Site::query()->find($this->siteId);
         if ($site === null) {
@@ -40,25 +48,9 @@ final class RefreshReach implements ShouldBeUniqueUntilProcessing, ShouldQueue
         }
         // What changes while this is worked out is worked out by the next.
         $begun = $db->scalar('select clock_timestamp()::text');
-        $leadsTo = [];
         $menu = [];
-        $live = $db->select("select p.id, p.ulid, p.parent_id, p.listed from pages p where p.site_id = ? and p.state = 'live'", [$site->id]);
-        foreach ($live as $page) {
-            if ($page->parent_id !== null) {
-                $leadsTo[$page->id][] = $page->parent_id; // breadcrumbs
-                if ($page->listed) {
-                    $leadsTo[$page->parent_id][] = $page->id; // the section's side menu
-                }
-            }
-        }
-        foreach (
-            $db->select(
-                "select l.from_page_id as f, l.to_page_id as t from links l join pages p on p.id = l.to_page_id where p.site_id = ? and p.state = 'live'",
-                [$site->id],
-            ) as $link
-        ) {
-            $leadsTo[$link->f][] = $link->t;
-        }
+        $live = $edges->pages($site);
+        $leadsTo = $edges->among($site, $live);
         $ids = array_column($live, 'id', 'ulid');
         foreach ($menus->pages($site) as $page) {
             $menu[] = $ids[$page] ?? 0;
@@ -83,7 +75,6 @@ final class RefreshReach implements ShouldBeUniqueUntilProcessing, ShouldQueue
             PgArray::of(array_map(strval(...), $weights)),
         ]);
         $audit->addNumbered($site, array_column($moved, 'id'));
-        AuditPages::dispatch($site->id);
     }
 
     /**

@@ -25,7 +25,7 @@ final readonly class SearchResults
 
     /**
      * @param  string  $asked  as people type it: words, "a phrase", or, -not
-     * @return array{int, list<object{ulid: string, name: string, address: string, description: string, says: string}>} how many there are, and those of a piece
+     * @return array{int, list<object{ulid: string, name: string, address: string, description: string, says: string, begins: string, ends: string}>} how many there are, and those of a piece
      */
     public function page(Site $site, string $asked, int $offset, int $limit): array
     {
@@ -34,7 +34,7 @@ final readonly class SearchResults
 
     /**
      * @param  list<string>  $words  of which a page has at least one
-     * @return array{int, list<object{ulid: string, name: string, address: string, description: string, says: string}>}
+     * @return array{int, list<object{ulid: string, name: string, address: string, description: string, says: string, begins: string, ends: string}>}
      */
     public function withAny(Site $site, array $words, int $offset, int $limit): array
     {
@@ -75,13 +75,13 @@ final readonly class SearchResults
 
     /**
      * @param  string  $query  SQL of a tsquery with one parameter
-     * @return array{int, list<object{ulid: string, name: string, address: string, description: string, says: string}>}
+     * @return array{int, list<object{ulid: string, name: string, address: string, description: string, says: string, begins: string, ends: string}>}
      */
     private function read(Site $site, string $query, string $asked, int $offset, int $limit): array
     {
         $language = TextSearchLanguage::of($site);
         $around = 'StartSel="'.MarkedText::MARKS[0].'", StopSel="'.MarkedText::MARKS[1].'"';
-        /** @var list<object{ulid: string, name: string, address: string, description: string, says: string, pages: int}> $rows */
+        /** @var list<object{ulid: string, name: string, address: string, description: string, says: string, begins: string, ends: string, pages: int}> $rows */
         $rows = $this->db->select(
             "with q as materialized (select $query as q), found as (
                 select s.page_id, ts_rank_cd('".self::WEIGHTS."', s.vector, q.q, 1) as rank, count(*) over () as pages
@@ -93,7 +93,7 @@ final readonly class SearchResults
                 "ts_headline('$language', s.description, q.q, '$around, HighlightAll=true') as description,
                 case when s.body = '' then '' else ts_headline('$language', s.body, q.q, '$around, ".
                 self::FRAGMENTS.
-                "') end as says
+                "') end as says, left(s.body, 12) as begins, right(s.body, 12) as ends
             from found f join search_pages s on s.page_id = f.page_id join pages p on p.id = f.page_id, q order by f.rank desc, f.page_id",
             [$asked, $site->id, $limit, $offset],
         );

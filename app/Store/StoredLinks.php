@@ -27,11 +27,25 @@ final readonly class StoredLinks implements LinksInto
 
     public function rawTo(array $keys): iterable
     {
+        return $this->raw('r.key = any(?::text[])', [PgArray::of($keys)]);
+    }
+
+    public function rawOn(?array $pages): iterable
+    {
+        return $pages === null ? $this->raw('true', []) : $this->raw('p.ulid = any(?::text[])', [PgArray::of($pages)]);
+    }
+
+    /**
+     * @param  list<string>  $bindings
+     * @return iterable<RawLink>
+     */
+    private function raw(string $which, array $bindings): iterable
+    {
         $rules = $this->site->rules();
         $rows = $this->db->select(
             "select r.*, p.ulid, p.name from raw_links r join pages p on p.id = r.from_page_id
-                where r.site_id = ? and r.key = any(?::text[]) and p.state <> 'bin' order by r.from_page_id, r.href",
-            [$this->site->id, PgArray::of($keys)],
+                where r.site_id = ? and $which and p.state <> 'bin' order by r.from_page_id, r.href",
+            [$this->site->id, ...$bindings],
         );
         foreach ($rows as $row) {
             yield new RawLink($row->ulid, $row->name, $row->href, Address::stored($row->address, $rules), $row->live);

@@ -18,5 +18,6 @@ enum Fix: string
     case Phrase = 'phrase';
     case Links = 'links';
     case Menus = 'menus';
+    case Redirects = 'redirects';
     case Site = 'site';
 }

@@ -21,4 +21,12 @@ interface LinksInto
      * @return iterable<RawLink>  by page and by href, in a settled order
      */
     public function rawTo(array $keys): iterable;
+
+    /**
+     * The links that are written as addresses in the content of these pages, or of all.
+     *
+     * @param  list<string>|null  $pages
+     * @return iterable<RawLink>  by page and by href, in a settled order
+     */
+    public function rawOn(?array $pages): iterable;
 }

@@ -17,6 +17,7 @@ use Heronstem\Core\Refusal;
 use Heronstem\Core\Ripple\Conflict;
 use Heronstem\Core\Ripple\MenuAndLinkEffects;
 use Heronstem\Core\Ripple\RawLinkEffect;
+use Heronstem\Core\Ripple\RawLinkFate;
 use Heronstem\Core\Ripple\RedirectEffects;
 use Heronstem\Core\Ripple\Ripple;
 use Heronstem\Core\Ripple\ToDecide;
@@ -134,7 +135,8 @@ final readonly class Planner
         $asked = MenuConsequences::settle($workspace, $outcome);
         $pages = PageChanges::of($workspace, $outcome);
         $entries = MenuEffects::in($workspace);
-        $rawLinks = (new RawLinkEffects($outcome, $workspace, $this->ledger, $this->links))->of($claims->differences, $pages->goOffline);
+        $turned = (new RawLinkEffects($outcome, $workspace, $this->ledger, $this->links))->of($claims->differences, $pages->goOffline);
+        $rawLinks = (new MendedLinks($workspace, $this->links))->among($turned, $outcome);
         $ways = new WaysOut($workspace, $claims, $loops);
 
         return new Ripple(
@@ -165,7 +167,8 @@ final readonly class Planner
      */
     private static function offerRewriting(array $effects, Batch $batch): array
     {
-        $meant = array_values(array_filter(array_map(static fn (RawLinkEffect $effect): ?Page => $effect->meant, $effects)));
+        $open = array_filter($effects, static fn (RawLinkEffect $effect): bool => $effect->fate !== RawLinkFate::Mended);
+        $meant = array_values(array_filter(array_map(static fn (RawLinkEffect $effect): ?Page => $effect->meant, $open)));
 
         return $meant === []
             ? []

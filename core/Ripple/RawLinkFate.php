@@ -13,4 +13,6 @@ enum RawLinkFate: string
     case Diverted = 'diverted';
     /** Nothing answers there any more. */
     case Breaks = 'breaks';
+    /** It becomes a link to its page, as was asked. */
+    case Mended = 'mended';
 }

@@ -34,16 +34,23 @@ final readonly class Ripple
         return $this->toDecide->conflicts === [] && $this->toDecide->open() === [];
     }
 
-    /** @return list<RawLinkEffect> links written as addresses that become links to their pages, as was decided */
+    /** @return list<RawLinkEffect> links written as addresses that become links to their pages, as was asked or decided */
     public function rewrites(): array
     {
+        $mended = $this->mended();
         foreach ($this->toDecide->questions as $question) {
             if ($question->kind === QuestionKind::RawLinks && $question->decided?->answer === Answer::Rewrite) {
                 return array_values(array_filter($this->menusAndLinks->rawLinks, static fn (RawLinkEffect $effect): bool => $effect->meant !== null));
             }
         }
 
-        return [];
+        return $mended;
+    }
+
+    /** @return list<RawLinkEffect> */
+    private function mended(): array
+    {
+        return array_values(array_filter($this->menusAndLinks->rawLinks, static fn (RawLinkEffect $effect): bool => $effect->fate === RawLinkFate::Mended));
     }
 
     public function changesNothing(): bool
@@ -54,6 +61,7 @@ final readonly class Ripple
             $this->redirects->rules === [] &&
             $this->toDecide->conflicts === [] &&
             $this->search->settings === null &&
+            $this->mended() === [] &&
             ! $this->pages->changeStartPages();
     }
 
@@ -69,6 +77,7 @@ final readonly class Ripple
             $this->menusAndLinks->menus !== [] ||
             $this->redirects->rules !== [] ||
             $this->search->matters() ||
+            $this->mended() !== [] ||
             count($this->pages->copies) > 1;
     }
 

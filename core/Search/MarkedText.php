@@ -16,6 +16,16 @@ final class MarkedText
         return str_replace(self::MARKS, '', $text);
     }
 
+    /** A piece of a text with dots where more of it stands before or after. */
+    public static function cut(string $piece, string $begins, string $ends): string
+    {
+        $plain = trim(self::unmarked($piece));
+
+        return $plain === ''
+            ? ''
+            : (str_starts_with($plain, trim($begins)) ? '' : '… ').trim($piece).(str_ends_with($plain, trim($ends)) ? '' : ' …');
+    }
+
     /** @return list<array{text: string, isMarked: bool}> pieces in order, none of them empty */
     public static function pieces(string $text): array
     {

@@ -54,6 +54,9 @@ final class Workspace
     /** @var list<Note> */
     private array $notes = [];
 
+    /** @var list<list<string>|null> */
+    private array $mends = [];
+
     /** @param  array<string, true>  $spared  made pages that cannot be unmade, since visitors know addresses that lead to them */
     public function __construct(
         public readonly SiteContext $site,
@@ -150,6 +153,18 @@ final class Workspace
     public function questions(): array
     {
         return $this->questions;
+    }
+
+    /** @param  list<string>|null  $pages  whose links written as addresses become links to the pages they lead to; null for all */
+    public function mendLinks(?array $pages): void
+    {
+        $this->mends[] = $pages;
+    }
+
+    /** @return list<list<string>|null> */
+    public function mends(): array
+    {
+        return $this->mends;
     }
 
     public function note(Note $note): void

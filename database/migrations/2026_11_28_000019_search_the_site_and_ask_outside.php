@@ -86,6 +86,9 @@ return new class extends Migration
                 sent_at timestamptz
             );
             create index engine_messages_site on engine_messages (site_id, id);
+            -- Versions of rules are never used twice, not even of a change that was only tried: what is compiled is kept by them.
+            create sequence rules_versions;
+            select setval('rules_versions', (select coalesce(max(rules_version), 0) + 1 from sites));
             insert into audit_due (page_id, site_id) select id, site_id from pages where state <> 'bin';
             SQL);
     }

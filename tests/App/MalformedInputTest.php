@@ -253,6 +253,7 @@ final class MalformedInputTest extends AppTestCase
             ['kind' => 'set-branch-search', 'page' => $travel, 'titlePattern' => '{name} · {site}', 'inSitemap' => true],
             ['kind' => 'set-site-search', 'layout' => 'page', 'descriptionPattern' => '{summary}'],
             ['kind' => 'set-robots', 'robots' => "User-agent: *\nDisallow: /x"],
+            ['kind' => 'mend-links', 'in' => [$page, $travel]],
             ['kind' => 'answer-search', 'words' => 'car ferry', 'page' => $page, 'text' => 'T'],
             ['kind' => 'set-outside-services', 'checksLinks' => true, 'tellsEngines' => true],
             ['kind' => 'set-site-search', 'inSiteSearch' => false],
@@ -328,6 +329,7 @@ final class MalformedInputTest extends AppTestCase
                 ],
                 $changes,
             ),
+            'POST /sites/*/ripple-findings' => [['changes' => [$changes[1]]]],
             'POST /sites/*/ripple/*' => [['changes' => [$changes[1]]]],
             'POST /sites/*/undo', 'POST /sites/*/undo/ripple' => [
                 ['entries' => [(string) Str::ulid()], 'note' => 'N', 'digest' => str_repeat('0', 64)],

@@ -16,6 +16,8 @@ const own: Schemas['SearchAppearance']['own'] = {
     priority: 0.4,
     changeFrequency: null,
     socialPicture: null,
+    inSiteSearch: null,
+    siteSearchDescription: '',
 }
 
 describe('what is typed on the Search tab', () => {
@@ -32,9 +34,11 @@ describe('what is typed on the Search tab', () => {
             'canonical',
             'changeFrequency',
             'follow',
+            'inSiteSearch',
             'inSitemap',
             'index',
             'priority',
+            'siteSearchDescription',
             'socialPicture',
             'targetPhrase',
         ])

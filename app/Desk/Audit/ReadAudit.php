@@ -11,7 +11,9 @@ use App\Store\FindingFilter;
 use App\Store\FindingRows;
 use Heronstem\Core\Audit\CheckInfo;
 use Heronstem\Core\Audit\Checks;
+use Heronstem\Core\Audit\Fix;
 use Heronstem\Core\Audit\Severity;
+use Heronstem\Core\Audit\SiteFault;
 
 /** How a site stands, and what was found. */
 final readonly class ReadAudit
@@ -25,6 +27,9 @@ final readonly class ReadAudit
     /** Findings most worth doing that the overview names. */
     private const FIRST = 10;
 
+    /** Menus and redirects named with a group of faults. */
+    private const MAX_FAULTS = 500;
+
     /** Pages named with a group of findings; the complete list is read in pieces. */
     private const EXAMPLES = 5;
 
@@ -34,7 +39,7 @@ final readonly class ReadAudit
     /** Findings of pages that visitors see. */
     private const LIVE = ['all' => false, 'branch' => null, 'layout' => null];
 
-    public function __construct(private FindingRows $rows, private AuditQueue $queue)
+    public function __construct(private FindingRows $rows, private AuditQueue $queue, private SiteFaults $faults)
     {
     }
 
@@ -103,16 +108,50 @@ final readonly class ReadAudit
             $info = $checks[$row->check_code] ?? null;
             if ($info !== null) {
                 $groups[] = [
+                    'of' => 'pages',
                     ...self::info($info),
                     'pages' => $row->pages,
                     'gain' => $info->weight * self::URGENCY[$info->severity->value] * ($row->pages + (int) round(sqrt($row->hits))),
                     'examples' => $this->pages($site, $info->code, $asked, 0, self::EXAMPLES),
+                    'faults' => [],
                 ];
             }
         }
+        // Menus and redirects are the site's, whatever branch or layout is looked at.
+        array_push($groups, ...$asked['branch'] === null && $asked['layout'] === null ? $this->ofSite($site) : []);
         usort($groups, static fn (array $a, array $b): int => [$b['gain'], $a['check']] <=> [$a['gain'], $b['check']]);
 
         return $groups;
+    }
+
+    /** @return list<array<string, mixed>> faults of menus and redirects, as groups like those of pages */
+    private function ofSite(Site $site): array
+    {
+        return array_values(
+            array_map(
+                static function (array $faults): array {
+                    $info = $faults[0]->info;
+
+                    return [
+                        'of' => str_starts_with($info->code, 'menu-') ? 'menus' : 'redirects',
+                        'check' => $info->code,
+                        'title' => $info->title,
+                        'why' => $info->why,
+                        'severity' => $info->severity->value,
+                        'weight' => $info->weight,
+                        'fix' => str_starts_with($info->code, 'menu-') ? Fix::Menus->value : Fix::Redirects->value,
+                        'pages' => count($faults),
+                        'gain' => $info->weight * self::URGENCY[$info->severity->value] * count($faults),
+                        'examples' => [],
+                        'faults' => array_map(
+                            static fn (SiteFault $fault): array => ['id' => $fault->of, 'name' => $fault->name, 'says' => $fault->says],
+                            array_slice($faults, 0, self::MAX_FAULTS),
+                        ),
+                    ];
+                },
+                $this->faults->of($site),
+            ),
+        );
     }
 
     /**
@@ -138,7 +177,7 @@ final readonly class ReadAudit
 
     /**
      * @param  array{all: bool, branch: string|null, layout: string|null}  $asked
-     * @return iterable<array{check: string, severity: string, page: string, name: string, address: string, says: string, since: string}>
+     * @return iterable<array{check: string, severity: string, page: string|null, name: string, address: string, says: string, since: string|null}> of menus and redirects without page and day
      */
     public function all(Site $site, array $asked = self::LIVE, ?Severity $atLeast = null): iterable
     {
@@ -155,6 +194,21 @@ final readonly class ReadAudit
                     'says' => $row->says,
                     'since' => $row->since,
                 ];
+            }
+        }
+        foreach ($asked['branch'] === null && $asked['layout'] === null ? $this->faults->of($site) : [] as $faults) {
+            foreach ($faults as $fault) {
+                if ($atLeast === null || $fault->info->severity->isAtLeast($atLeast)) {
+                    yield [
+                        'check' => $fault->info->code,
+                        'severity' => $fault->info->severity->value,
+                        'page' => null,
+                        'name' => $fault->name,
+                        'address' => str_starts_with($fault->info->code, 'redirect-') ? $fault->name : '',
+                        'says' => $fault->says,
+                        'since' => null,
+                    ];
+                }
             }
         }
     }

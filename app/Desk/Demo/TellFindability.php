@@ -7,6 +7,8 @@ namespace App\Desk\Demo;
 use App\Desk\Audit\AuditSite;
 use App\Jobs\RefreshReach;
 use App\Models\Site;
+use App\Store\EngineMessages;
+use App\Store\Searches;
 use Illuminate\Contracts\Bus\Dispatcher;
 use Illuminate\Database\ConnectionInterface;
 
@@ -16,8 +18,28 @@ final readonly class TellFindability
     /** Days of the trend before today. */
     private const DAYS = 42;
 
-    public function __construct(private ConnectionInterface $db, private AuditSite $audit, private Dispatcher $jobs)
-    {
+    /** What visitors searched, what came of it, and about how often. */
+    private const SEARCHES = [
+        ['pet passport', 'nothing', 14],
+        ['timetabel', 'near', 9],
+        ['wheelchair', 'nothing', 8],
+        ['gift voucher', 'nothing', 6],
+        ['vanesey', 'near', 5],
+        ['hovercraft', 'nothing', 3],
+        ['timetable', 'found', 61],
+        ['fares car', 'found', 38],
+        ['parking', 'found', 22],
+        ['dogs', 'found', 17],
+        ['lost umbrella', 'nothing', 2],
+    ];
+
+    public function __construct(
+        private ConnectionInterface $db,
+        private AuditSite $audit,
+        private Dispatcher $jobs,
+        private EngineMessages $messages,
+        private Searches $searches,
+    ) {
     }
 
     public function tell(Site $site): void
@@ -44,6 +66,9 @@ final readonly class TellFindability
             ,
             [$site->id],
         );
+        // Nobody is told of how the demo was made.
+        $this->messages->forget($site);
+        $site->key === 'ferries' && $this->searches->add($this->searched($site));
         $today = $this->db->selectOne('select pages, clean, weight, passed, findings from audit_days where site_id = ?', [$site->id]);
         for ($ago = 1; $today !== null && $ago <= self::DAYS; $ago++) {
             $share = $ago / self::DAYS;
@@ -57,5 +82,23 @@ final readonly class TellFindability
                 (int) round($today->findings * (1 + 0.4 * $share)) + mt_rand(0, 4),
             ]);
         }
+    }
+
+    /** @return list<array{site: int, words: string, outcome: string, times: int, first: int, last: int}> */
+    private function searched(Site $site): array
+    {
+        $now = now()->getTimestamp();
+
+        return array_values(array_map(
+            static fn (array $search): array => [
+                'site' => $site->id,
+                'words' => $search[0],
+                'outcome' => $search[1],
+                'times' => $search[2],
+                'first' => $now - 86400 * mt_rand(10, 21),
+                'last' => $now - 3600 * mt_rand(1, 200),
+            ],
+            self::SEARCHES,
+        ));
     }
 }

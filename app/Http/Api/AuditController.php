@@ -123,7 +123,7 @@ final readonly class AuditController
             static function () use ($findings): void {
                 echo Table::csv(['check', 'severity', 'page', 'name', 'address', 'says', 'since']);
                 foreach ($findings as $finding) {
-                    echo Table::csv(array_values($finding));
+                    echo Table::csv(array_map(strval(...), array_values($finding)));
                 }
             },
             200,

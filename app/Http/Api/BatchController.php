@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Api;
 
 use App\Desk\ApplyChanges;
+use App\Desk\Audit\ForeseeFindings;
 use App\Desk\KnownFiles;
 use App\Desk\PlanFor;
 use App\Desk\RightsOn;
@@ -28,7 +29,7 @@ use Symfony\Component\HttpFoundation\Response;
 /** Changes to the structure: first their ripple, then applied in one step. */
 final readonly class BatchController
 {
-    public function __construct(private RightsOn $rights, private PlanFor $plan, private ApplyChanges $apply, private KnownFiles $files)
+    public function __construct(private RightsOn $rights, private PlanFor $plan, private ApplyChanges $apply, private KnownFiles $files, private ForeseeFindings $foresee)
     {
     }
 
@@ -65,6 +66,22 @@ final readonly class BatchController
     public function rows(Request $request, Site $site, RippleGroup $group): Response
     {
         return RowsResponse::of($request, RippleRows::of($this->plan($request, $site), $group), $group);
+    }
+
+    #[
+        OA\Post(
+            path: '/sites/{site}/ripple-findings',
+            operationId: 'rippleFindings',
+            description: 'Which findings a batch would bring or take, and which pages would be nearer to the start page, further away or out of reach. Writes nothing.',
+            requestBody: new Body('Batch'),
+            responses: [new Answer('Foresight')],
+        ),
+    ]
+    public function findings(Request $request, Site $site): JsonResponse
+    {
+        $user = Signed::in($request);
+
+        return new JsonResponse($this->foresee->of($site, $user, $this->batch($request, $site), $this->rights->of($user, $site))->toArray());
     }
 
     #[

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Api;
 
+use App\Desk\DrawLinks;
 use App\Desk\Layout;
 use App\Desk\ReadAppearance;
 use App\Desk\ReadCrawling;
@@ -37,6 +38,7 @@ final readonly class SearchController
         private ReadCrawling $crawling,
         private SearchFile $file,
         private ReadLinks $links,
+        private DrawLinks $drawing,
     ) {
     }
 
@@ -210,6 +212,19 @@ final readonly class SearchController
     public function links(Request $request, Site $site): JsonResponse
     {
         return new JsonResponse($this->links->of($site));
+    }
+
+    #[
+        OA\Get(
+            path: '/sites/{site}/link-graph',
+            operationId: 'linkGraph',
+            description: 'The links of the site as a drawing: up to 2,000 live pages around the start page, on rings by clicks.',
+            responses: [new Answer('LinkGraph')],
+        ),
+    ]
+    public function graph(Request $request, Site $site): JsonResponse
+    {
+        return new JsonResponse($this->drawing->of($site));
     }
 
     #[

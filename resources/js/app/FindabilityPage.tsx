@@ -1,7 +1,7 @@
 import { getRouteApi, useNavigate } from '@tanstack/react-router'
 import { useCallback } from 'react'
 import { FindabilityView } from '../views/findability/FindabilityView'
-import type { OpenPage, SetSearch } from '../views/findability/search'
+import type { OpenFault, OpenPage, SetSearch } from '../views/findability/search'
 import type { FindabilitySearch } from './findabilitySearch'
 
 const route = getRouteApi('/s/$site/findability')
@@ -27,5 +27,32 @@ export function FindabilityPage() {
         (entry: string) => void navigate({ to: '/s/$site/history', params: { site }, search: { entry } }),
         [navigate, site],
     )
-    return <FindabilityView key={site} search={search} set={set} onPage={openPage} onEntry={openEntry} />
+    const openFault = useCallback<OpenFault>(
+        (group, fault) =>
+            void (group.of === 'menus'
+                ? navigate({
+                      to: '/s/$site/menus',
+                      params: { site },
+                      search: fault === null ? {} : { menu: fault.id },
+                  })
+                : navigate({
+                      to: '/s/$site/addresses',
+                      params: { site },
+                      search: {
+                          finding: group.check.replace(/^redirect-/, ''),
+                          ...(fault === null ? {} : { text: fault.name }),
+                      },
+                  })),
+        [navigate, site],
+    )
+    return (
+        <FindabilityView
+            key={site}
+            search={search}
+            set={set}
+            onPage={openPage}
+            onEntry={openEntry}
+            onFault={openFault}
+        />
+    )
 }

@@ -127,7 +127,9 @@ const findability = createRoute({
             search.part === 'findings' ||
             search.part === 'patterns' ||
             search.part === 'links' ||
-            search.part === 'crawling'
+            search.part === 'crawling' ||
+            search.part === 'searches' ||
+            search.part === 'drawing'
                 ? search.part
                 : undefined,
         check: text(search.check),

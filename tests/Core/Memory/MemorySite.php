@@ -475,6 +475,11 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
         return $this->links;
     }
 
+    public function rawOn(?array $pages): iterable
+    {
+        return array_values(array_filter($this->rawLinks, static fn (RawLink $link): bool => $pages === null || in_array($link->page, $pages, true)));
+    }
+
     public function rawTo(array $keys): iterable
     {
         return array_values(array_filter($this->rawLinks, static fn (RawLink $link): bool => in_array($link->address->key, $keys, true)));

@@ -10,6 +10,8 @@ use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\Slug;
 use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Change\GoLive;
+use Heronstem\Core\Change\MakeRedirect;
+use Heronstem\Core\Change\MendLinks;
 use Heronstem\Core\Change\Move;
 use Heronstem\Core\Change\PutInBin;
 use Heronstem\Core\Change\SetSlug;
@@ -19,6 +21,10 @@ use Heronstem\Core\Decision\Decision;
 use Heronstem\Core\Decision\Decisions;
 use Heronstem\Core\Decision\QuestionKind;
 use Heronstem\Core\Linking\RawLink;
+use Heronstem\Core\Linking\Target;
+use Heronstem\Core\Redirect\Rule;
+use Heronstem\Core\Redirect\RuleAnswer;
+use Heronstem\Core\Redirect\RuleScope;
 use Heronstem\Core\Ripple\RawLinkEffect;
 use Heronstem\Core\Ripple\Ripple;
 use Heronstem\Core\Workspace\Place;
@@ -42,6 +48,34 @@ final class RawLinksTest extends TestCase
         $this->site->live('Times', 'Help');
         $this->site->live('Travel');
         $this->write('/help/times', '/help/times?from=home#may', '/travel', '/nowhere');
+    }
+
+    #[Test]
+    public function links_are_mended_without_anything_else_being_changed(): void
+    {
+        $this->write('/help/times', '/help/times?from=home#may', '/old-travel', '/nowhere');
+        $this->site->apply(new SetSlug('Times', Slug::of('timetables')));
+        $this->site->apply(new MakeRedirect(
+            new Rule('RULE', RuleScope::One, '/old-travel', '/old-travel', RuleAnswer::MovedPermanently, Target::page('Travel')),
+        ));
+        $ripple = $this->site->plan(new MendLinks());
+        $this->write('/help/times', '/help/times?from=home#may', '/old-travel', '/nowhere');
+        self::assertSame(
+            [['/help/times', 'mended', 'Times', 'Times'], ['/help/times?from=home#may', 'mended', 'Times', 'Times'], ['/old-travel', 'mended', 'Travel', 'Travel']],
+            $this->said($ripple),
+        );
+        self::assertCount(3, $ripple->rewrites());
+        self::assertTrue($ripple->matters() && ! $ripple->changesNothing());
+        self::assertSame([], $ripple->toDecide->questions);
+        self::assertSame([], $this->said($this->site->plan(new MendLinks(['Times']))));
+        self::assertTrue($this->site->plan(new MendLinks(['Times']))->changesNothing());
+    }
+
+    #[Test]
+    public function links_that_the_same_batch_breaks_are_asked_about_rather_than_mended(): void
+    {
+        $ripple = $this->site->plan(new MendLinks(), new TakeOffline('Travel'));
+        self::assertSame(['/help/times', '/help/times?from=home#may'], array_map(static fn (RawLinkEffect $effect): string => $effect->link->href, $ripple->rewrites()));
     }
 
     #[Test]

@@ -56,7 +56,7 @@ use OpenApi\Attributes as OA;
 #[
     OA\Schema(
         schema: 'FindingGroup',
-        required: ['check', 'title', 'why', 'severity', 'weight', 'fix', 'pages', 'gain', 'examples'],
+        required: ['of', 'check', 'title', 'why', 'severity', 'weight', 'fix', 'pages', 'gain', 'examples', 'faults'],
         properties: [
             new OA\Property('check', type: 'string'),
             new OA\Property('title', type: 'string'),
@@ -64,9 +64,24 @@ use OpenApi\Attributes as OA;
             new OA\Property('severity', ref: '#/components/schemas/Severity'),
             new OA\Property('weight', type: 'integer'),
             new OA\Property('fix', ref: '#/components/schemas/Fix'),
-            new OA\Property('pages', type: 'integer'),
+            new OA\Property('of', description: 'what it is about', type: 'string', enum: ['pages', 'menus', 'redirects']),
+            new OA\Property('pages', description: 'or menus, or redirects', type: 'integer'),
             new OA\Property('gain', description: 'weight and severity times pages, more for pages that many link to', type: 'integer'),
-            new OA\Property('examples', type: 'array', items: new OA\Items(ref: '#/components/schemas/Finding')),
+            new OA\Property('examples', description: 'the first pages', type: 'array', items: new OA\Items(ref: '#/components/schemas/Finding')),
+            new OA\Property(
+                'faults',
+                description: 'menus and redirects, up to 500',
+                type: 'array',
+                items: new OA\Items(
+                    required: ['id', 'name', 'says'],
+                    properties: [
+                        new OA\Property('id', type: 'string'),
+                        new OA\Property('name', type: 'string'),
+                        new OA\Property('says', type: 'string'),
+                    ],
+                    type: 'object',
+                ),
+            ),
         ],
     ),
 ]
@@ -111,6 +126,58 @@ use OpenApi\Attributes as OA;
             new OA\Property('check', type: 'string'),
             new OA\Property('reason', type: 'string'),
             new OA\Property('until', description: 'day on which it is asked again; null for never', type: 'string', format: 'date', nullable: true),
+        ],
+    ),
+]
+#[
+    OA\Schema(
+        schema: 'ForeseenFinding',
+        required: ['check', 'title', 'severity', 'weight', 'page', 'name', 'says'],
+        properties: [
+            new OA\Property('check', type: 'string'),
+            new OA\Property('title', type: 'string'),
+            new OA\Property('severity', ref: '#/components/schemas/Severity'),
+            new OA\Property('weight', type: 'integer'),
+            new OA\Property('page', type: 'string'),
+            new OA\Property('name', type: 'string'),
+            new OA\Property('says', type: 'string'),
+        ],
+    ),
+]
+#[
+    OA\Schema(
+        schema: 'Foresight',
+        description: 'Lists hold up to a hundred; the numbers count all.',
+        required: ['state', 'appear', 'go', 'moved', 'appears', 'goes', 'deeper', 'nearer', 'orphaned'],
+        properties: [
+            new OA\Property(
+                'state',
+                description: 'seen; open while a decision is open; large where too much would have to be looked at beforehand',
+                type: 'string',
+                enum: ['seen', 'open', 'large'],
+            ),
+            new OA\Property('appear', type: 'array', items: new OA\Items(ref: '#/components/schemas/ForeseenFinding')),
+            new OA\Property('go', type: 'array', items: new OA\Items(ref: '#/components/schemas/ForeseenFinding')),
+            new OA\Property(
+                'moved',
+                description: 'clicks from the start page, before and after; null where nothing leads to the page',
+                type: 'array',
+                items: new OA\Items(
+                    required: ['page', 'name', 'from', 'to'],
+                    properties: [
+                        new OA\Property('page', type: 'string'),
+                        new OA\Property('name', type: 'string'),
+                        new OA\Property('from', type: 'integer', nullable: true),
+                        new OA\Property('to', type: 'integer', nullable: true),
+                    ],
+                    type: 'object',
+                ),
+            ),
+            new OA\Property('appears', type: 'integer'),
+            new OA\Property('goes', type: 'integer'),
+            new OA\Property('deeper', type: 'integer'),
+            new OA\Property('nearer', type: 'integer'),
+            new OA\Property('orphaned', description: 'pages that nothing leads to any more', type: 'integer'),
         ],
     ),
 ]

@@ -82,7 +82,7 @@ use OpenApi\Attributes as OA;
         schema: 'Fix',
         description: 'where a finding is mended',
         type: 'string',
-        enum: ['title', 'description', 'details', 'content', 'canonical', 'robots', 'sitemap', 'social', 'phrase', 'links', 'menus', 'site'],
+        enum: ['title', 'description', 'details', 'content', 'canonical', 'robots', 'sitemap', 'social', 'phrase', 'links', 'menus', 'redirects', 'site'],
     ),
 ]
 #[
@@ -451,6 +451,52 @@ use OpenApi\Attributes as OA;
             new OA\Property('pages', description: 'rows that change their page', type: 'integer'),
             new OA\Property('refused', type: 'integer'),
             new OA\Property('same', description: 'rows that say what stands already', type: 'integer'),
+        ],
+    ),
+]
+#[
+    OA\Schema(
+        schema: 'LinkGraph',
+        required: ['pages', 'rings', 'ways', 'links', 'total'],
+        properties: [
+            new OA\Property(
+                'pages',
+                type: 'array',
+                items: new OA\Items(
+                    required: ['id', 'name', 'address', 'section', 'clicks', 'linksIn', 'weight', 'x', 'y'],
+                    properties: [
+                        new OA\Property('id', type: 'string'),
+                        new OA\Property('name', type: 'string'),
+                        new OA\Property('address', type: 'string'),
+                        new OA\Property('section', description: 'name of the page at the top of its branch', type: 'string', nullable: true),
+                        new OA\Property('clicks', description: 'null where nothing leads to it', type: 'integer', nullable: true),
+                        new OA\Property('linksIn', type: 'integer'),
+                        new OA\Property('weight', description: 'of a thousand for all pages', type: 'number'),
+                        new OA\Property('x', description: 'around the start page', type: 'number'),
+                        new OA\Property('y', type: 'number'),
+                    ],
+                    type: 'object',
+                ),
+            ),
+            new OA\Property(
+                'rings',
+                description: 'radius of each, from one click on; pages that nothing leads to stand on the last',
+                type: 'array',
+                items: new OA\Items(type: 'number'),
+            ),
+            new OA\Property(
+                'ways',
+                description: 'by which pages are reached first: positions in pages',
+                type: 'array',
+                items: new OA\Items(type: 'array', items: new OA\Items(type: 'integer')),
+            ),
+            new OA\Property(
+                'links',
+                description: 'further links of contents, likewise',
+                type: 'array',
+                items: new OA\Items(type: 'array', items: new OA\Items(type: 'integer')),
+            ),
+            new OA\Property('total', description: 'pages there are', type: 'integer'),
         ],
     ),
 ]

@@ -3,6 +3,7 @@ import { useSite } from '../../app/site'
 import { count } from '../../ui/count'
 import { Muted } from '../../ui/Muted'
 import { ReadFailure } from '../../ui/ReadFailure'
+import { EngineMessages } from './EngineMessages'
 import { crawlingQuery } from './queries'
 import { Robots } from './Robots'
 import type { OpenPage } from './search'
@@ -78,6 +79,7 @@ export function Crawling({ onPage }: { onPage: OpenPage }) {
                             ))}
                         </ul>
                     </section>
+                    <EngineMessages />
                 </div>
             )}
         </div>

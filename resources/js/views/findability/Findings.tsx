@@ -4,19 +4,25 @@ import { useState } from 'react'
 import { useSite } from '../../app/site'
 import { Button, buttonClasses } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'
-import { count } from '../../ui/count'
 import { Muted } from '../../ui/Muted'
 import { ReadFailure } from '../../ui/ReadFailure'
 import { Dismissed } from './Dismissed'
 import { FindingGroup } from './FindingGroup'
-import { severityLooks, severityWords } from './labels'
+import { countOf, severityLooks, severityWords } from './labels'
 import { findingsQuery } from './queries'
-import type { OpenPage, Search, SetSearch } from './search'
+import type { OpenFault, OpenPage, Search, SetSearch } from './search'
+import { SiteFaults } from './SiteFaults'
 
-type Props = { search: Search; set: SetSearch; onPage: OpenPage; onEntry: (entry: string) => void }
+type Props = {
+    search: Search
+    set: SetSearch
+    onPage: OpenPage
+    onEntry: (entry: string) => void
+    onFault: OpenFault
+}
 
 /** Findings by check, the most gain first; the chosen one with its pages beside them. */
-export function Findings({ search, set, onPage, onEntry }: Props) {
+export function Findings({ search, set, onPage, onEntry, onFault }: Props) {
     const site = useSite()
     const [isAll, setAll] = useState(false)
     const [isDismissed, showDismissed] = useState(false)
@@ -71,7 +77,7 @@ export function Findings({ search, set, onPage, onEntry }: Props) {
                                         , weight {group.weight}
                                     </span>
                                 </span>
-                                <span className="whitespace-nowrap text-ink-2">{count(group.pages, 'page')}</span>
+                                <span className="whitespace-nowrap text-ink-2">{countOf(group)}</span>
                             </button>
                         </li>
                     ))}
@@ -80,7 +86,8 @@ export function Findings({ search, set, onPage, onEntry }: Props) {
                     )}
                 </ul>
             </div>
-            {chosen !== undefined && (
+            {chosen !== undefined && chosen.of !== 'pages' && <SiteFaults group={chosen} onFault={onFault} />}
+            {chosen !== undefined && chosen.of === 'pages' && (
                 <FindingGroup
                     key={chosen.check}
                     group={chosen}

@@ -1,10 +1,13 @@
 import { useQuery } from '@tanstack/react-query'
 import type { Schemas } from '../../api/client'
+import { useChanges } from '../../app/changes'
 import { useSite } from '../../app/site'
 import { readable } from '../../ui/Address'
+import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
 import { Muted } from '../../ui/Muted'
 import { ReadFailure } from '../../ui/ReadFailure'
+import { OutsideLinks } from './OutsideLinks'
 import { linksQuery } from './queries'
 import type { OpenPage } from './search'
 
@@ -16,17 +19,22 @@ const fates: Record<Schemas['LinkOverview']['raw'][number]['fate'], [string, str
 }
 
 /** How pages are linked: how far away they are, what links give them, and links that do not lead straight to a page. */
-export function Links({ onPage }: { onPage: OpenPage }) {
+export function Links({ onPage, onDraw }: { onPage: OpenPage; onDraw: () => void }) {
     const site = useSite()
+    const { propose } = useChanges()
     const links = useQuery(linksQuery(site.key))
     const { data } = links
+    const mendable = data?.raw.filter(link => link.fate === 'page' || link.fate === 'redirect').length ?? 0
     return (
         <div className="min-h-0 flex-1 overflow-y-auto px-4 py-4">
             <ReadFailure of={links} />
             {data !== undefined && (
                 <div className="grid max-w-[1120px] gap-x-10 gap-y-6 lg:grid-cols-2">
                     <section aria-label="Clicks from the start page">
-                        <h2 className="mb-2 text-[16px] font-bold">Clicks from the start page</h2>
+                        <div className="mb-2 flex items-center justify-between gap-3">
+                            <h2 className="text-[16px] font-bold">Clicks from the start page</h2>
+                            <Button onClick={onDraw}>Draw the links</Button>
+                        </div>
                         <Depths depths={data.depths} />
                     </section>
                     <section aria-label="Nothing leads to them">
@@ -38,7 +46,23 @@ export function Links({ onPage }: { onPage: OpenPage }) {
                         )}
                     </section>
                     <section aria-label="Links of content that are written as addresses" className="lg:col-span-2">
-                        <h2 className="mb-1 text-[16px] font-bold">Links that are written as addresses</h2>
+                        <div className="mb-1 flex flex-wrap items-center justify-between gap-3">
+                            <h2 className="text-[16px] font-bold">Links that are written as addresses</h2>
+                            {site.manages && mendable > 0 && (
+                                <Button
+                                    onClick={() =>
+                                        void propose({
+                                            title: 'Turning links that are written as addresses into links to pages',
+                                            act: `Turn ${count(mendable, 'link')}`,
+                                            always: true,
+                                            batch: { changes: [{ kind: 'mend-links' }] },
+                                        })
+                                    }
+                                >
+                                    Turn them into links to pages
+                                </Button>
+                            )}
+                        </div>
                         {data.raw.length === 0 ? (
                             <Muted>None: every link inside the site leads to a page, and follows it.</Muted>
                         ) : (
@@ -79,6 +103,9 @@ export function Links({ onPage }: { onPage: OpenPage }) {
                         <Muted small>A link from a page that is read often does most for them.</Muted>
                         <Pages pages={data.loneliest} tab="content" onPage={onPage} />
                     </section>
+                    <div className="lg:col-span-2">
+                        <OutsideLinks onPage={onPage} />
+                    </div>
                 </div>
             )}
         </div>

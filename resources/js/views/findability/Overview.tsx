@@ -5,7 +5,7 @@ import { count } from '../../ui/count'
 import { Muted } from '../../ui/Muted'
 import { ReadFailure } from '../../ui/ReadFailure'
 import { ago } from '../../ui/time'
-import { severityLooks, severityWords } from './labels'
+import { countOf, severityLooks, severityWords } from './labels'
 import { auditQuery } from './queries'
 import { ScoreChart } from './ScoreChart'
 
@@ -114,7 +114,7 @@ function Worth({ n, group, onCheck }: { n: number; group: Schemas['FindingGroup'
                     {group.why}
                 </span>
             </span>
-            <span className="whitespace-nowrap text-ink-2">{count(group.pages, 'page')}</span>
+            <span className="whitespace-nowrap text-ink-2">{countOf(group)}</span>
         </li>
     )
 }

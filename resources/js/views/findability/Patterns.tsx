@@ -29,6 +29,7 @@ const nothing = {
     priority: null,
     changeFrequency: null,
     socialPicture: null,
+    inSiteSearch: null,
 }
 
 /** Patterns by site, layout or branch, with what they would make of ten pages. */

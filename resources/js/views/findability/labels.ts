@@ -1,4 +1,5 @@
 import type { Schemas } from '../../api/client'
+import { count } from '../../ui/count'
 
 export const severityWords: Record<Schemas['Severity'], string> = {
     error: 'Error',
@@ -11,6 +12,12 @@ export const severityLooks: Record<Schemas['Severity'], string> = {
     warning: 'text-amber',
     notice: 'text-ink-2',
 }
+
+/** How many a group of findings has, and of what. */
+export const countOf = ({ of, pages }: Pick<Schemas['FindingGroup'], 'of' | 'pages'>) =>
+    of === 'pages'
+        ? count(pages, 'page')
+        : count(pages, of === 'menus' ? 'entry' : 'redirect', of === 'menus' ? 'entries' : 'redirects')
 
 /** Where on the sheet a finding is mended. */
 export function tabOf(fix: Schemas['Fix']) {

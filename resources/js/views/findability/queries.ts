@@ -58,6 +58,45 @@ export const linksQuery = (site: string) =>
         queryFn: ({ signal }) => answered(api.GET('/sites/{site}/links', { params: { path: { site } }, signal })),
     })
 
+export const searchesQuery = (site: string, inVain: boolean, offset: number) =>
+    queryOptions({
+        queryKey: [...keys.site(site), 'searches', inVain, offset],
+        queryFn: ({ signal }) =>
+            answered(
+                api.GET('/sites/{site}/searches', {
+                    params: { path: { site }, query: { offset, ...(inVain ? { inVain: '1' } : {}) } },
+                    signal,
+                }),
+            ),
+    })
+
+export const outsideLinksQuery = (site: string, offset: number) =>
+    queryOptions({
+        queryKey: [...keys.site(site), 'outside-links', offset],
+        queryFn: ({ signal }) =>
+            answered(api.GET('/sites/{site}/outside-links', { params: { path: { site }, query: { offset } }, signal })),
+        // They are tried one after the other in the background.
+        refetchInterval: ({ state }) =>
+            state.data?.isOn === true && state.data.rows.some(link => link.checked === null) ? 3000 : false,
+    })
+
+export const engineMessagesQuery = (site: string) =>
+    queryOptions({
+        queryKey: [...keys.site(site), 'engine-messages'],
+        queryFn: ({ signal }) =>
+            answered(api.GET('/sites/{site}/engine-messages', { params: { path: { site } }, signal })),
+        refetchInterval: ({ state }) =>
+            state.data !== undefined && (state.data.noted > 0 || state.data.rows.some(row => row.state === 'waiting'))
+                ? 3000
+                : false,
+    })
+
+export const linkGraphQuery = (site: string) =>
+    queryOptions({
+        queryKey: [...keys.site(site), 'link-graph'],
+        queryFn: ({ signal }) => answered(api.GET('/sites/{site}/link-graph', { params: { path: { site } }, signal })),
+    })
+
 export type GridFilter = { text?: string; state?: string; layout?: string; branch?: string; check?: string }
 
 /** Rows read at a time. */

@@ -11,7 +11,7 @@ import { download } from '../../ui/download'
 import { stateWords } from '../../ui/StateChip'
 import { ago } from '../../ui/time'
 import { label, layOut, legends, stem, tintOf, type Drawn, type Tint } from './drawing'
-import { asPng, asSvg } from './drawingFiles'
+import { asPng, asSvg } from '../../ui/drawingFiles'
 import { Alert } from '../../ui/Alert'
 
 const ZOOMS = [0.35, 0.5, 0.7, 1, 1.4, 2]

@@ -187,6 +187,16 @@ export function SearchTab({ loaded, onUnsaved, onTab }: Props) {
                                 />
                             </div>
                         </section>
+                        <Field
+                            stacked
+                            label="Description for the site’s own search"
+                            value={settings.siteSearchDescription}
+                            maxLength={300}
+                            hint="Shown in its results, before the place where the words were found. Empty for that place alone."
+                            onChange={event =>
+                                setSettings(was => ({ ...was, siteSearchDescription: event.target.value }))
+                            }
+                        />
                         <div data-part="social">
                             <SocialCard
                                 shown={shown}

@@ -20,6 +20,7 @@ const fixWords: Record<Schemas['Fix'], string> = {
     phrase: 'Set phrase',
     links: 'Open details',
     menus: 'Open details',
+    redirects: '',
     site: '',
 }
 

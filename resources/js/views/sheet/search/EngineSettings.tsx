@@ -2,7 +2,7 @@ import type { Appearance, Settings } from './draft'
 import { InheritedChoice } from './InheritedChoice'
 import { frequencies } from './settingWords'
 
-type Fields = Pick<Settings, 'index' | 'follow' | 'inSitemap' | 'priority' | 'changeFrequency'>
+type Fields = Pick<Settings, 'index' | 'follow' | 'inSitemap' | 'priority' | 'changeFrequency' | 'inSiteSearch'>
 type Props = {
     values: Fields
     inherited: Appearance['inherited']
@@ -12,7 +12,7 @@ type Props = {
 
 const flag = (chosen: string | null) => (chosen === null ? null : chosen === 'true')
 
-/** What search engines may do with a page, or with a branch. */
+/** What search engines may do with a page, or with a branch, and whether the site's own search shows it. */
 export function EngineSettings({ values, inherited, listed, onChange }: Props) {
     return (
         <div className="grid gap-2">
@@ -62,6 +62,17 @@ export function EngineSettings({ values, inherited, listed, onChange }: Props) {
                 inherited={inherited['changeFrequency']}
                 choices={frequencies.map(each => [each, each] as const)}
                 onChoose={chosen => onChange({ changeFrequency: frequencies.find(each => each === chosen) ?? null })}
+            />
+            <InheritedChoice
+                label="Site search"
+                value={values.inSiteSearch}
+                inherited={inherited['inSiteSearch']}
+                choices={[
+                    ['true', 'Found by visitors'],
+                    ['false', 'Kept out'],
+                ]}
+                hint={listed ? undefined : 'The page is unlisted, so the site’s own search never shows it.'}
+                onChoose={chosen => onChange({ inSiteSearch: flag(chosen) })}
             />
         </div>
     )

@@ -11,7 +11,16 @@ export type Texts = Pick<
 >
 export type Settings = Pick<
     Appearance['own'],
-    'canonical' | 'index' | 'follow' | 'inSitemap' | 'priority' | 'changeFrequency' | 'socialPicture' | 'targetPhrase'
+    | 'canonical'
+    | 'index'
+    | 'follow'
+    | 'inSitemap'
+    | 'priority'
+    | 'changeFrequency'
+    | 'socialPicture'
+    | 'targetPhrase'
+    | 'inSiteSearch'
+    | 'siteSearchDescription'
 >
 
 export const textsOf = (sheet: Schemas['PageSheet']): Texts => ({
@@ -30,6 +39,8 @@ export const settingsOf = (own: Appearance['own']): Settings => ({
     changeFrequency: own.changeFrequency,
     socialPicture: own.socialPicture,
     targetPhrase: own.targetPhrase,
+    inSiteSearch: own.inSiteSearch,
+    siteSearchDescription: own.siteSearchDescription,
 })
 
 /** What of a draft differs from what stands. */
