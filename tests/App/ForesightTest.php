@@ -6,8 +6,13 @@ namespace Tests\App;
 
 use App\Desk\Audit\AuditSite;
 use App\Desk\Audit\ForeseeFindings;
+use App\Desk\Rights;
 use App\Jobs\RefreshReach;
 use App\Store\FindingSnapshot;
+use Heronstem\Core\Change\Batch;
+use Heronstem\Core\Change\Rename;
+use Heronstem\Core\Tree\PageName;
+use Heronstem\Core\Workspace\Authority;
 use Illuminate\Database\ConnectionInterface;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -82,7 +87,7 @@ final class ForesightTest extends AppTestCase
         $this->api('POST', 'ripple-findings', ['changes' => [['kind' => 'move', 'page' => $this->pages['{lost}'], 'place' => ['last' => $this->pages['{draft}']]]]])
             ->assertOk()
             ->assertJsonPath('orphaned', 1)
-            ->assertJsonPath('moved', [['page' => $this->pages['{lost}'], 'name' => 'Lost property', 'from' => 2, 'to' => null]])
+            ->assertJsonPath('moved', [['page' => $this->pages['{lost}'], 'name' => 'Lost property', 'from' => 1, 'to' => null]])
             ->assertJsonFragment(['check' => 'orphan', 'name' => 'Lost property', 'severity' => 'warning']);
     }
 
@@ -94,9 +99,10 @@ final class ForesightTest extends AppTestCase
         $this->api('POST', 'ripple-findings', ['changes' => [['kind' => 'move', 'page' => $this->pages['{fares}'], 'place' => ['last' => null]]]])
             ->assertOk()
             ->assertJsonPath('state', 'open');
+        $batch = Batch::of(new Rename($this->pages['{help}'], PageName::of('Aid')));
         foreach ([['maxChanged' => 0], ['maxPages' => 2]] as $bounds) {
-            $this->app->when(ForeseeFindings::class)->needs('$'.array_key_first($bounds))->give(reset($bounds));
-            $this->api('POST', 'ripple-findings', ['changes' => [['kind' => 'rename', 'page' => $this->pages['{help}'], 'name' => 'Aid']]])->assertJsonPath('state', 'large');
+            $foresee = $this->app->make(ForeseeFindings::class, $bounds);
+            self::assertSame('large', $foresee->of($this->site, $this->manager, $batch, Rights::of(Authority::Manager))->state);
         }
     }
 

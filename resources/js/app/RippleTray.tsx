@@ -10,6 +10,9 @@ import { summary } from './rippleGroups'
 import { planRows } from './rippleRows'
 import { useKey } from '../ui/useKey'
 import { useSite } from './site'
+import { lazily } from '../ui/lazily'
+
+const Foresight = lazily(() => import('./Foresight').then(part => part.Foresight))
 
 /** At the bottom of every view while something is pending: the account of what follows. */
 export function RippleTray({ pending }: { pending: Pending }) {
@@ -71,7 +74,12 @@ export function RippleTray({ pending }: { pending: Pending }) {
                     talks && 'lg:grid-cols-[minmax(0,1fr)_400px]',
                 )}
             >
-                <RippleAccount account={ripple.account} rows={planRows(site.key, pending)} />
+                <div className="min-w-0">
+                    <RippleAccount account={ripple.account} rows={planRows(site.key, pending)} />
+                    {pending.batch !== undefined && ready && !ripple.changesNothing && (
+                        <Foresight site={site.key} batch={pending.batch} />
+                    )}
+                </div>
                 {talks && <Decisions pending={pending} />}
             </div>
         </section>

@@ -1,0 +1,91 @@
+import { useQuery } from '@tanstack/react-query'
+import { answered, api, type Schemas } from '../api/client'
+import { keys } from '../api/queries'
+import { count } from '../ui/count'
+import type { Batch } from './batches'
+
+type Seen = Schemas['Foresight']
+
+/** Which findings a change would bring or take, and which pages would be further away: looked for while the rest is read. */
+export function Foresight({ site, batch }: { site: string; batch: Batch }) {
+    const body = { changes: batch.changes, decisions: batch.decisions ?? [] }
+    const foresight = useQuery({
+        queryKey: [...keys.site(site), 'foresight', body],
+        queryFn: ({ signal }) =>
+            answered(api.POST('/sites/{site}/ripple-findings', { params: { path: { site } }, body, signal })),
+        retry: false,
+    })
+    const { data } = foresight
+    return (
+        <section aria-label="Findability" className="mt-3 min-h-6 border-t border-line pt-2">
+            {data === undefined ? (
+                <p className="text-ink-3">
+                    {foresight.isError
+                        ? `Findings cannot be looked for: ${foresight.error.message}`
+                        : 'Looking for findings that come or go …'}
+                </p>
+            ) : (
+                <details>
+                    <summary className={said(data).length > 0 ? '' : 'pointer-events-none list-none text-ink-3'}>
+                        <span role="status">
+                            {data.state === 'large'
+                                ? 'Too much changes to look for findings beforehand; they are looked for right after.'
+                                : said(data).length > 0
+                                  ? `Findability: ${said(data).join(', ')}.`
+                                  : 'No finding comes or goes, and no page is further away.'}
+                        </span>
+                    </summary>
+                    <div className="mt-2 grid gap-x-8 gap-y-3 lg:grid-cols-2">
+                        <Findings title="Findings that appear" all={data.appears} findings={data.appear} />
+                        <Findings title="Findings that go" all={data.goes} findings={data.go} />
+                        {data.moved.length > 0 && (
+                            <div>
+                                <h3 className="font-semibold">Clicks from the start page</h3>
+                                <ul>
+                                    {data.moved.map(page => (
+                                        <li key={page.page} className="flex justify-between gap-4 py-0.5">
+                                            <span className="truncate">{page.name}</span>
+                                            <span className={page.to === null ? 'text-berry' : 'text-ink-2'}>
+                                                {clicks(page.from)} → {clicks(page.to)}
+                                            </span>
+                                        </li>
+                                    ))}
+                                </ul>
+                            </div>
+                        )}
+                    </div>
+                </details>
+            )}
+        </section>
+    )
+}
+
+function Findings({ title, all, findings }: { title: string; all: number; findings: Seen['appear'] }) {
+    if (all === 0) return null
+    return (
+        <div>
+            <h3 className="font-semibold">{title}</h3>
+            <ul>
+                {findings.map(each => (
+                    <li key={`${each.check} ${each.page}`} className="py-0.5">
+                        <b className="font-semibold">{each.name}</b> <span className="text-ink-2">{each.says}</span>
+                    </li>
+                ))}
+                {all > findings.length && <li className="text-ink-3">and {all - findings.length} more</li>}
+            </ul>
+        </div>
+    )
+}
+
+const clicks = (at: number | null) => (at === null ? 'no way there' : String(at))
+
+/** What is foreseen, as parts of one sentence; nothing where nothing changes. */
+export function said({ appears, goes, deeper, nearer, orphaned }: Seen) {
+    return [
+        appears > 0 && `${count(appears, 'finding appears', 'findings appear')}`,
+        goes > 0 && `${count(goes, 'finding goes', 'findings go')}`,
+        orphaned > 0 && `nothing leads to ${count(orphaned, 'page')} any more`,
+        deeper > 0 && `${count(deeper, 'page')} further away`,
+        nearer > 0 && `${count(nearer, 'page')} nearer`,
+    ].filter(part => part !== false)
+}
