@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk;
 
+use App\Models\File;
 use App\Models\Site;
 use App\Store\SitemapRows;
 use Heronstem\Core\Search\SettingScope;
@@ -16,6 +17,9 @@ use Heronstem\Core\Tree\SearchSettings;
 /** The sitemap of a site, piece by piece. */
 final readonly class WriteSitemap
 {
+    /** Pages whose pictures are named at a time. */
+    private const PIECE = 500;
+
     public function __construct(private SitemapRows $rows, private SitemapWriter $writer)
     {
     }
@@ -39,7 +43,7 @@ final readonly class WriteSitemap
     {
         $search = $site->searchSettings();
         $branches = array_map(SearchDefaults::stored(...), $this->rows->branches($site));
-        foreach ($this->rows->part($site, SitemapWriter::PART, $part * SitemapWriter::PART) as $row) {
+        foreach ($this->withPictures($site, $this->rows->part($site, SitemapWriter::PART, $part * SitemapWriter::PART)) as [$row, $pictures]) {
             $above = array_intersect_key($branches, array_flip(explode('.', $row->path)));
             $settings = $search->effective(
                 SearchSettings::stored($row->search)->own,
@@ -49,8 +53,55 @@ final readonly class WriteSitemap
                     array_values(array_filter(array_reverse(explode('.', $row->path)), static fn (string $id): bool => isset($above[(int) $id]))),
                 ),
             );
-            yield new SitemapEntry($site->origin.$row->address, new \DateTimeImmutable($row->changed), $settings->changeFrequency(), $settings->priority());
+            yield new SitemapEntry(
+                $site->origin.$row->address,
+                new \DateTimeImmutable($row->changed),
+                $settings->changeFrequency(),
+                $settings->priority(),
+                $pictures,
+            );
         }
+    }
+
+    /**
+     * @param  iterable<\stdClass>  $rows
+     * @return \Generator<int, array{\stdClass, list<string>}> each with the URLs of its pictures, whose names are read many at a time
+     */
+    private function withPictures(Site $site, iterable $rows): \Generator
+    {
+        $piece = [];
+        foreach ($rows as $row) {
+            $piece[] = $row;
+            if (count($piece) === self::PIECE) {
+                yield from $this->named($site, $piece);
+                $piece = [];
+            }
+        }
+        yield from $this->named($site, $piece);
+    }
+
+    /**
+     * @param  list<\stdClass>  $rows
+     * @return list<array{\stdClass, list<string>}>
+     */
+    private function named(Site $site, array $rows): array
+    {
+        $files = array_map(static fn (\stdClass $row): array => $row->pictures === null ? [] : explode(' ', $row->pictures), $rows);
+        $names = $this->rows->fileNames($site, array_values(array_unique(array_merge([], ...$files))));
+
+        return array_map(
+            static fn (\stdClass $row, array $shown): array => [
+                $row,
+                array_values(
+                    array_map(
+                        static fn (string $file): string => $site->origin.File::at($file, $names[$file]),
+                        array_filter($shown, static fn (string $file): bool => isset($names[$file])),
+                    ),
+                ),
+            ],
+            $rows,
+            $files,
+        );
     }
 
     /** @return \Generator<int, SitemapEntry> */

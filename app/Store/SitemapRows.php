@@ -13,6 +13,11 @@ final readonly class SitemapRows
     /** Live, listed, indexed, self-canonical, and wanted there. */
     private const WHERE = "p.site_id = ? and is_visible(p.state, p.from_at, p.until_at) and p.listed and p.indexed and p.in_sitemap and p.kind in ('page', 'download')";
 
+    /** Identities of the pictures that visitors see on a page, each once. */
+    private const PICTURES = <<<'SQL'
+        case when w.live is not null then (select string_agg(distinct f, ' ') from jsonb_array_elements_text(jsonb_path_query_array(w.live, '$.** ? (@.type == "picture").attrs.file')) as f) end
+        SQL;
+
     public function __construct(private ConnectionInterface $db)
     {
     }
@@ -26,10 +31,25 @@ final readonly class SitemapRows
     public function part(Site $site, int $limit, int $offset): iterable
     {
         return $this->db->cursor(
-            'select p.address, greatest(p.updated_at, w.saved_at) as changed, p.search, p.layout, p.path::text as path from pages p left join page_contents w on w.page_id = p.id where '.
+            'select p.address, greatest(p.updated_at, w.saved_at) as changed, p.search, p.layout, p.path::text as path, '.
+                self::PICTURES.
+                ' as pictures from pages p left join page_contents w on w.page_id = p.id where '.
                 self::WHERE.
                 ' order by p.id limit ? offset ?',
             [$site->id, $limit, $offset],
+        );
+    }
+
+    /**
+     * @param  list<string>  $files  identities
+     * @return array<string, string> names, by identity
+     */
+    public function fileNames(Site $site, array $files): array
+    {
+        return $files === [] ? [] : array_column(
+            $this->db->select('select ulid, name from files where site_id = ? and ulid = any(?::text[])', [$site->id, PgArray::of($files)]),
+            'name',
+            'ulid',
         );
     }
 

@@ -4,14 +4,13 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Planning;
 
-use Heronstem\Core\Address\Address;
 use Heronstem\Core\Ledger\Claim;
 use Heronstem\Core\Ledger\ClaimKind;
 use Heronstem\Core\Linking\LinksInto;
 use Heronstem\Core\Linking\RawLink;
-use Heronstem\Core\Linking\TargetKind;
-use Heronstem\Core\Redirect\Rule;
-use Heronstem\Core\Redirect\RuleAnswer;
+use Heronstem\Core\Redirect\Resolution;
+use Heronstem\Core\Redirect\Resolver;
+use Heronstem\Core\Redirect\RuleSet;
 use Heronstem\Core\Ripple\RawLinkEffect;
 use Heronstem\Core\Ripple\RawLinkFate;
 use Heronstem\Core\Tree\Page;
@@ -20,18 +19,17 @@ use Heronstem\Core\Workspace\Workspace;
 /** Links written as addresses that are to become links to the pages they lead to. */
 final readonly class MendedLinks
 {
-    public function __construct(private Workspace $workspace, private LinksInto $links)
+    public function __construct(private Workspace $workspace, private LinksInto $links, private ClaimPlan $claims)
     {
     }
 
     /**
-     * Cost: the links of the pages that are asked for, and one look at the ledger for all their addresses.
+     * Cost: the links of the pages that are asked for, each with the way to where it leads.
      *
      * @param  list<RawLinkEffect>  $turned  links that the batch leads elsewhere anyway: those are mended by their own decision
-     * @param  array<string, Page|null>  $outcome
      * @return list<RawLinkEffect> these, and those that are mended
      */
-    public function among(array $turned, array $outcome): array
+    public function among(array $turned): array
     {
         $links = [];
         foreach ($this->workspace->mends() as $pages) {
@@ -45,11 +43,14 @@ final readonly class MendedLinks
         if ($links === []) {
             return $turned;
         }
-        $claims = $this->workspace->ledger->claimsOn(array_values(array_map(static fn (RawLink $link): Address => $link->address, $links)));
-        $rules = $this->rules($claims);
+        $resolver = new Resolver(
+            $this->workspace->rules(),
+            new PlannedAddresses($this->workspace, $this->claims),
+            RuleSet::compile($this->workspace->redirects->withoutClaim(), $this->workspace->rules(), $this->workspace->now()),
+        );
         $mended = [];
         foreach ($links as $link) {
-            $page = $this->page($claims[$link->address->key] ?? null, $rules[$link->address->key] ?? null, $outcome);
+            $page = $this->page($this->claims->claimAt($link->address), $resolver->resolve($link->address->path));
             // A link of a page to itself has nowhere to follow to.
             if ($page !== null && $page->id !== $link->page) {
                 $mended[] = new RawLinkEffect($link, RawLinkFate::Mended, $page, $page);
@@ -59,28 +60,12 @@ final readonly class MendedLinks
         return [...$turned, ...$mended];
     }
 
-    /**
-     * @param  array<string, Claim>  $claims
-     * @return array<string, Rule> that hold these addresses
-     */
-    private function rules(array $claims): array
+    /** The page that holds the address, or had it; else that at the end of redirects that are meant to last. */
+    private function page(?Claim $claim, Resolution $resolution): ?Page
     {
-        $held = array_filter($claims, static fn (Claim $claim): bool => $claim->kind === ClaimKind::Rule);
-
-        return array_filter(array_map(fn (Claim $claim): ?Rule => $this->workspace->redirects->claimingAt($claim->address->key), $held));
-    }
-
-    /** @param  array<string, Page|null>  $outcome */
-    private function page(?Claim $claim, ?Rule $rule, array $outcome): ?Page
-    {
-        $id = match (true) {
-            $rule !== null => $rule->isOn && in_array($rule->answer, [RuleAnswer::MovedPermanently, RuleAnswer::PermanentRedirect], true) && $rule->target?->kind === TargetKind::Page
-                ? $rule->target->value
-                : null,
-            $claim === null => null,
-            default => in_array($claim->kind, [ClaimKind::Page, ClaimKind::Also, ClaimKind::Redirect], true) ? $claim->page : null,
-        };
-        $page = $id === null ? null : (array_key_exists($id, $outcome) ? $outcome[$id] : $this->workspace->pages->find($id));
+        $holds = $claim !== null && in_array($claim->kind, [ClaimKind::Page, ClaimKind::Also, ClaimKind::Redirect], true) && $resolution->rules() === [];
+        $id = $holds ? $claim->page : $resolution->lastingPage();
+        $page = $id === null ? null : $this->workspace->pages->find($id);
 
         return $page?->isLive() === true ? $page : null;
     }

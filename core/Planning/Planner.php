@@ -136,7 +136,7 @@ final readonly class Planner
         $pages = PageChanges::of($workspace, $outcome);
         $entries = MenuEffects::in($workspace);
         $turned = (new RawLinkEffects($outcome, $workspace, $this->ledger, $this->links))->of($claims->differences, $pages->goOffline);
-        $rawLinks = (new MendedLinks($workspace, $this->links))->among($turned, $outcome);
+        $rawLinks = (new MendedLinks($workspace, $this->links, $claims))->among($turned);
         $ways = new WaysOut($workspace, $claims, $loops);
 
         return new Ripple(

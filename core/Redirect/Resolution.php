@@ -55,6 +55,14 @@ final readonly class Resolution
         return $isPermanent ? ($keepsMethod ? 308 : 301) : ($keepsMethod ? 307 : 302);
     }
 
+    /** The page at the end, where everything that sends on to it is meant to last. */
+    public function lastingPage(): ?string
+    {
+        $passing = array_filter($this->hops, static fn (Hop $hop): bool => ! in_array($hop->status, [301, 308], true));
+
+        return $this->pause === null && $passing === [] ? $this->page : null;
+    }
+
     /** Whether the first step leads from an address that a page had to where it is now: another spelling of where it is does not. */
     public function isMoved(AddressRules $rules): bool
     {

@@ -18,7 +18,7 @@ final readonly class SearchText
     /** Letters of the longest word that may be guessed at. */
     private const LONGEST_WORD = 40;
 
-    private function __construct(public string $names, public string $headings, public string $description, public string $body)
+    public function __construct(public string $names, public string $headings, public string $description, public string $body)
     {
     }
 

@@ -12,12 +12,14 @@ final readonly class SitemapEntry
     /**
      * @param  string  $location  absolute URL
      * @param  int|null  $priority  in tenths, 0 to 10; null for none said
+     * @param  list<string>  $pictures  absolute URLs of those that the page shows, at most SitemapWriter::MAX_PICTURES
      */
     public function __construct(
         public string $location,
         public \DateTimeImmutable $lastModified,
         public ?ChangeFrequency $changeFrequency = null,
         public ?int $priority = null,
+        public array $pictures = [],
     ) {
     }
 }

@@ -7,7 +7,7 @@ namespace Heronstem\Core\Search;
 /**
  * Writes sitemaps piece by piece, so that a large site never stands in memory.
  *
- * @see https://www.sitemaps.org/protocol.html version 0.9
+ * @see https://www.sitemaps.org/protocol.html version 0.9, with its extension for pictures
  */
 final class SitemapWriter
 {
@@ -18,6 +18,11 @@ final class SitemapWriter
     public const PART = 20000;
 
     private const XMLNS = 'http://www.sitemaps.org/schemas/sitemap/0.9';
+
+    private const PICTURES = 'http://www.google.com/schemas/sitemap-image/1.1';
+
+    /** Pictures of one page that the extension allows. */
+    public const MAX_PICTURES = 1000;
 
     private const PIECE = 500;
 
@@ -50,6 +55,7 @@ final class SitemapWriter
         $xml->startDocument('1.0', 'UTF-8');
         $xml->startElement($root);
         $xml->writeAttribute('xmlns', self::XMLNS);
+        $root === 'urlset' && $xml->writeAttribute('xmlns:image', self::PICTURES);
         $count = 0;
         foreach ($entries as $entry) {
             $xml->startElement($element);
@@ -60,6 +66,11 @@ final class SitemapWriter
             }
             if ($entry->priority !== null) {
                 $xml->writeElement('priority', number_format($entry->priority / 10, 1, '.', ''));
+            }
+            foreach (array_slice($entry->pictures, 0, self::MAX_PICTURES) as $picture) {
+                $xml->startElement('image:image');
+                $xml->writeElement('image:loc', $picture);
+                $xml->endElement();
             }
             $xml->endElement();
             if (++$count % self::PIECE === 0) {

@@ -6,8 +6,10 @@ namespace Tests\App;
 
 use App\Models\Role;
 use Heronstem\Core\Tree\Page as TreePage;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Storage;
 use PHPUnit\Framework\Attributes\Test;
 
 /** What search engines are told: of a page, in the grid, by patterns, robots.txt, sitemap and files. */
@@ -166,6 +168,25 @@ final class SearchApiTest extends AppTestCase
         $xml = $this->visit('/sitemap.xml')->streamedContent();
         self::assertStringContainsString('<loc>http://ferries.test/travel/fares</loc>', $xml);
         self::assertStringContainsString('<changefreq>weekly</changefreq><priority>1.0</priority>', $xml);
+        $document = new \DOMDocument();
+        $document->loadXML($xml);
+        self::assertTrue($document->schemaValidate(__DIR__.'/sitemap.xsd'));
+    }
+
+    #[Test]
+    public function the_sitemap_names_pictures_that_visitors_see_on_a_page(): void
+    {
+        Storage::fake('local');
+        $upload = fn (string $name): array => $this->post('http://editor.test/api/v1/sites/ferries/files', ['picture' => UploadedFile::fake()->image($name, 60, 40)], ['Accept' => 'application/json'])->json();
+        $this->actingAs($this->manager);
+        [$boat, $draft] = [$upload('a boat.png'), $upload('draft.png')];
+        $picture = static fn (array $file): array => ['type' => 'picture', 'attrs' => ['file' => $file['id'], 'alt' => 'A boat']];
+        $this->saveContent($this->fares, [$picture($boat), $picture($boat)]);
+        $this->api('POST', "pages/{$this->fares}/publish")->assertSuccessful();
+        $this->saveContent($this->fares, [$picture($draft)]);
+        $xml = $this->visit('/sitemap.xml')->streamedContent();
+        self::assertSame(1, substr_count($xml, '<image:image>'));
+        self::assertStringContainsString("<image:image><image:loc>http://ferries.test{$boat['address']}</image:loc></image:image>", $xml);
         $document = new \DOMDocument();
         $document->loadXML($xml);
         self::assertTrue($document->schemaValidate(__DIR__.'/sitemap.xsd'));

@@ -6,6 +6,7 @@ namespace Tests\Browser;
 
 use Facebook\WebDriver\WebDriverKeys;
 use Heronstem\Core\Search\TextWidth;
+use PHPUnit\Framework\Attributes\Depends;
 use PHPUnit\Framework\Attributes\Test;
 
 /** What search engines and people get of the site: seen, mended in bulk, and measured as browsers measure it. */
@@ -158,6 +159,81 @@ final class FindabilityTest extends Errand
     }
 
     #[Test]
+    public function what_was_searched_in_vain_is_answered_with_a_page(): void
+    {
+        $chrome = $this->open('Site search');
+        $chrome->awaitText('pet passport');
+        self::assertSame([], $chrome->axe());
+        $chrome->click('button', 'Answer');
+        $chrome->find('dialog', 'Answer searches for “pet passport”');
+        $chrome->type('textbox', 'Choose a page', 'Travelling with dogs');
+        $chrome->click('option', '*Travelling with dogs*');
+        $chrome->type('textbox', 'Sentence for visitors', 'No papers are asked for.');
+        self::assertSame([], $chrome->axe());
+        $chrome->click('button', 'Save the answer');
+        $chrome->awaitText('answered', '[aria-label="What visitors searched"]');
+        $visitor = $this->browser();
+        $visitor->open($this->ferries('/_search?q=Pet+passport'));
+        $visitor->awaitText('No papers are asked for.', '.answer');
+        $visitor->click('link', 'Travelling with dogs');
+        $visitor->find('heading', 'Travelling with dogs');
+        $visitor->quit();
+        $chrome->press([WebDriverKeys::CONTROL, 'z']);
+        $chrome->awaitText('Undone.');
+        $chrome->awaitNoText('answered', '[aria-label="What visitors searched"]');
+    }
+
+    #[Test]
+    public function a_manager_looks_at_the_links_drawn_and_follows_them_from_page_to_page(): void
+    {
+        $chrome = $this->open('Links');
+        $chrome->click('button', 'Draw the links');
+        $chrome->find('img', 'Links between *');
+        $chrome->awaitText('93 pages');
+        self::assertSame([], $chrome->axe());
+        $chrome->type('textbox', 'Find a page in the drawing', 'Open day');
+        $chrome->click('button', 'Open day on board');
+        $chrome->awaitText('Nothing leads to it', '[aria-label="Page in the drawing"]');
+        $chrome->type('textbox', 'Find a page in the drawing', 'Port Hallin – Skerra');
+        $chrome->click('button', 'Port Hallin – Skerra');
+        $chrome->awaitText('Leads to it', '[aria-label="Page in the drawing"]');
+        self::assertSame([], $chrome->axe());
+        $chrome->click('button', 'Larger');
+        $chrome->click('button', 'Whole site');
+        $chrome->click('button', 'Open the page');
+        $chrome->find('complementary', 'Page sheet');
+    }
+
+    #[Test]
+    public function a_link_to_another_site_is_tried_and_engines_are_told_of_what_changes(): void
+    {
+        $chrome = $this->open('Links');
+        $chrome->click('button', 'Try all again');
+        $chrome->awaitText('Gone for good (410).', '[aria-label="Links to other sites"]');
+        self::assertSame([], $chrome->axe());
+        $this->makePage('Told page', 'Help', $chrome);
+        $this->goLive($chrome);
+        $chrome->open($this->editor('/s/ferries/findability?part=crawling'));
+        $chrome->awaitText('Taken', '[aria-label="Telling search engines"]');
+        $chrome->awaitText('/help/told-page', '[aria-label="Telling search engines"]');
+        self::assertSame([], $chrome->axe());
+    }
+
+    #[Test]
+    public function a_change_says_which_findings_it_brings_before_it_is_made(): void
+    {
+        $chrome = $this->signIn();
+        $chrome->click('button', 'Legal');
+        $chrome->find('complementary', 'Page sheet');
+        $chrome->click('button', 'Take offline');
+        $chrome->find('region', 'Ripple');
+        $chrome->awaitText('Findability: ', '[aria-label="Ripple"]');
+        $chrome->awaitText('finding', '[aria-label="Ripple"]');
+        self::assertSame([], $chrome->axe());
+        $chrome->click('button', 'Set aside');
+    }
+
+    #[Test]
     public function every_fault_that_was_planted_in_the_demo_is_found(): void
     {
         $codes = $this->database()->query("select f.check_code from findings f join sites s on s.id = f.site_id and s.key = 'ferries' group by 1");
@@ -173,6 +249,21 @@ final class FindabilityTest extends Errand
                 $found,
             ),
         );
+    }
+
+    /** After the faults were looked for: what is mended here is one of them. */
+    #[Test, Depends('every_fault_that_was_planted_in_the_demo_is_found')]
+    public function links_through_redirects_are_mended_as_one_change(): void
+    {
+        $chrome = $this->open('Links');
+        $chrome->awaitText('goes through a redirect: /news');
+        $chrome->click('button', 'Turn them into links to pages');
+        $chrome->find('region', 'Ripple');
+        $chrome->awaitText('becomes a link to the page');
+        self::assertSame([], $chrome->axe());
+        $chrome->click('button', 'Turn 1 link');
+        $chrome->awaitNoText('goes through a redirect: /news');
+        $chrome->awaitText('leads to nothing', '[aria-label="Links of content that are written as addresses"]');
     }
 
     #[Test]

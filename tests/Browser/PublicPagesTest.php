@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use Facebook\WebDriver\WebDriverKeys;
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 
 /** The pages of the public site as crawlers and validators get them. */
@@ -26,12 +28,66 @@ final class PublicPagesTest extends Errand
                 self::assertSame('https://schema.org', json_decode($data[1], true, flags: JSON_THROW_ON_ERROR)['@context']);
                 file_put_contents(sprintf('%s/%03d.html', $folder, $n), $html);
             }
+            file_put_contents("$folder/search.html", $this->fetch($this->ferries('/_search?q=dogs'))[2]);
             file_put_contents("$folder/missed.html", $this->fetch($this->ferries('/nobody-there'))[2]);
             // The demo's title that is too wide is planted, to be found by the audit.
             exec("npx --no-install html-validate --preset recommended --rule long-title:off --formatter text $folder 2>/dev/null", $said);
             self::assertSame([], $said);
         } finally {
             exec('rm -rf '.escapeshellarg($folder));
+        }
+    }
+
+    #[Test]
+    public function a_visitor_searches_by_keyboard_alone_and_finds_what_a_slip_meant(): void
+    {
+        $chrome = $this->browser();
+        $chrome->open($this->ferries('/islands'));
+        $chrome->type('textbox', 'Search this site', 'timetabel');
+        $chrome->press(WebDriverKeys::ENTER);
+        $chrome->find('heading', 'Search');
+        $chrome->awaitText('No page has “timetabel”. Did you mean timetable?');
+        self::assertSame([], $chrome->axe());
+        $chrome->driver->executeScript("[...document.querySelectorAll('.results a')].find(a => a.textContent === 'timetable').focus()");
+        $chrome->press(WebDriverKeys::ENTER);
+        $chrome->awaitText('pages have “timetable”.');
+        self::assertSame('timetable', $chrome->driver->executeScript("return document.querySelector('.hits mark').textContent.toLowerCase()"));
+        self::assertSame([], $chrome->axe());
+        $chrome->driver->executeScript("document.querySelector('.hits a').focus()");
+        $chrome->press(WebDriverKeys::ENTER);
+        $chrome->find('heading', 'Ferry timetables');
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function pages(): iterable
+    {
+        foreach (['/', '/travel', '/travel/routes/skerra', '/islands/vanesay', '/help/contact'] as $address) {
+            yield $address => [$address];
+        }
+    }
+
+    #[Test, DataProvider('pages')]
+    public function a_page_has_full_marks_for_search_accessibility_and_good_practice(string $address): void
+    {
+        $report = (string) tempnam(sys_get_temp_dir(), 'heronstem-lighthouse');
+        $profile = sys_get_temp_dir().'/heronstem-lighthouse-'.bin2hex(random_bytes(6));
+        $flags = "--headless --no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync --user-data-dir=$profile";
+        $command = ['npx', '--no-install', 'lighthouse', $this->ferries($address), '--quiet', '--only-categories=seo,accessibility,best-practices'];
+        $command = [...$command, '--throttling-method=provided', '--max-wait-for-load=120000', '--output=json', "--output-path=$report", "--chrome-flags=$flags"];
+        $environment = [...getenv(), 'CHROME_PATH' => '/usr/bin/chromium', 'NO_UPDATE_NOTIFIER' => '1'];
+        try {
+            $process = proc_open($command, [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', "$report.err", 'w']], $pipes, null, $environment);
+            self::assertIsResource($process);
+            self::assertSame(0, proc_close($process), (string) file_get_contents("$report.err"));
+            $read = json_decode((string) file_get_contents($report), true, flags: JSON_THROW_ON_ERROR);
+            $failed = array_filter($read['audits'], static fn (array $audit): bool => $audit['score'] !== null && $audit['score'] < 0.9 && $audit['scoreDisplayMode'] === 'binary');
+            self::assertEquals(
+                ['seo' => 1, 'accessibility' => 1, 'best-practices' => 1],
+                array_map(static fn (array $category): int|float => $category['score'], $read['categories']),
+                implode("\n", array_column($failed, 'title')),
+            );
+        } finally {
+            exec('rm -rf '.escapeshellarg($profile).' '.escapeshellarg($report).' '.escapeshellarg("$report.err"));
         }
     }
 

@@ -66,6 +66,17 @@ final readonly class TellFindability
             ,
             [$site->id],
         );
+        // And one that gave a page the title of another.
+        $this->db->update(
+            <<<'SQL'
+            update findings f set entry_id = h.id, since = h.created_at from pages p join lateral (
+                select h.id, h.created_at from history h where h.site_id = p.site_id and p.ulid = any(h.touched)
+                    and h.kinds @> '{describe,publish}' and h.created_at > now() - interval '7 days' order by h.id desc limit 1
+            ) h on true where f.page_id = p.id and f.site_id = ? and f.check_code = 'title-equal'
+            SQL
+            ,
+            [$site->id],
+        );
         // Nobody is told of how the demo was made.
         $this->messages->forget($site);
         $site->key === 'ferries' && $this->searches->add($this->searched($site));

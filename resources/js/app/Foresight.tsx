@@ -1,19 +1,20 @@
 import { useQuery } from '@tanstack/react-query'
 import { answered, api, type Schemas } from '../api/client'
-import { keys } from '../api/queries'
 import { count } from '../ui/count'
 import type { Batch } from './batches'
 
 type Seen = Schemas['Foresight']
 
 /** Which findings a change would bring or take, and which pages would be further away: looked for while the rest is read. */
-export function Foresight({ site, batch }: { site: string; batch: Batch }) {
+export function Foresight({ site, batch, digest }: { site: string; batch: Batch; digest: string }) {
     const body = { changes: batch.changes, decisions: batch.decisions ?? [] }
     const foresight = useQuery({
-        queryKey: [...keys.site(site), 'foresight', body],
+        // Not among what a change makes stale: once it is applied, there is nothing to foresee.
+        queryKey: ['foresight', site, body, digest],
         queryFn: ({ signal }) =>
             answered(api.POST('/sites/{site}/ripple-findings', { params: { path: { site } }, body, signal })),
         retry: false,
+        staleTime: Infinity,
     })
     const { data } = foresight
     return (

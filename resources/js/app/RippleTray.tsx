@@ -77,7 +77,7 @@ export function RippleTray({ pending }: { pending: Pending }) {
                 <div className="min-w-0">
                     <RippleAccount account={ripple.account} rows={planRows(site.key, pending)} />
                     {pending.batch !== undefined && ready && !ripple.changesNothing && (
-                        <Foresight site={site.key} batch={pending.batch} />
+                        <Foresight site={site.key} batch={pending.batch} digest={ripple.digest} />
                     )}
                 </div>
                 {talks && <Decisions pending={pending} />}

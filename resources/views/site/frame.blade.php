@@ -31,7 +31,7 @@
 @unless (isset($found))
         <form class="find" action="/_search" role="search" aria-label="This site">
             <label for="find" class="unseen">Search this site</label>
-            <input id="find" name="q" type="search" maxlength="100" placeholder="Search this site"><button>Search</button>
+            <input id="find" name="q" type="search" maxlength="100" placeholder="Search this site"><button type="submit">Search</button>
         </form>
 @endunless
     </div>

@@ -11,7 +11,7 @@
         <h1>Search</h1>
         <form class="ask" action="/_search" role="search" aria-label="This site">
             <label for="asked">Words to look for</label>
-            <p><input id="asked" name="q" type="search" maxlength="100" value="{{ $found->words->text }}" @if ($found->words->isEmpty()) autofocus @endif> <button>Search</button></p>
+            <p><input id="asked" name="q" type="search" maxlength="100" value="{{ $found->words->text }}" @if ($found->words->isEmpty()) autofocus @endif> <button type="submit">Search</button></p>
         </form>
 @if ($found->words->isEmpty())
 @if ($isAsked)

@@ -53,15 +53,17 @@ final class RawLinksTest extends TestCase
     #[Test]
     public function links_are_mended_without_anything_else_being_changed(): void
     {
-        $this->write('/help/times', '/help/times?from=home#may', '/old-travel', '/nowhere');
+        $this->write('/help/times', '/help/times?from=home#may', '/older', '/for-now', '/nowhere');
         $this->site->apply(new SetSlug('Times', Slug::of('timetables')));
         $this->site->apply(new MakeRedirect(
             new Rule('RULE', RuleScope::One, '/old-travel', '/old-travel', RuleAnswer::MovedPermanently, Target::page('Travel')),
         ));
+        $this->site->apply(new MakeRedirect(new Rule('FIRST', RuleScope::One, '/older', '/older', RuleAnswer::MovedPermanently, Target::read('address', '/old-travel', $this->site->rules))));
+        $this->site->apply(new MakeRedirect(new Rule('NOW', RuleScope::One, '/for-now', '/for-now', RuleAnswer::Found, Target::page('Travel'))));
         $ripple = $this->site->plan(new MendLinks());
         $this->write('/help/times', '/help/times?from=home#may', '/old-travel', '/nowhere');
         self::assertSame(
-            [['/help/times', 'mended', 'Times', 'Times'], ['/help/times?from=home#may', 'mended', 'Times', 'Times'], ['/old-travel', 'mended', 'Travel', 'Travel']],
+            [['/help/times', 'mended', 'Times', 'Times'], ['/help/times?from=home#may', 'mended', 'Times', 'Times'], ['/older', 'mended', 'Travel', 'Travel']],
             $this->said($ripple),
         );
         self::assertCount(3, $ripple->rewrites());

@@ -408,7 +408,7 @@ use OpenApi\Attributes as OA;
                 description: 'links of content that are written as addresses of this site, up to 500',
                 type: 'array',
                 items: new OA\Items(
-                    required: ['page', 'name', 'href', 'address', 'live', 'fate', 'leadsTo'],
+                    required: ['page', 'name', 'href', 'address', 'live', 'fate', 'mends', 'leadsTo'],
                     type: 'object',
                     properties: [
                         new OA\Property('page', type: 'string'),
@@ -417,6 +417,7 @@ use OpenApi\Attributes as OA;
                         new OA\Property('address', type: 'string'),
                         new OA\Property('live', type: 'boolean'),
                         new OA\Property('fate', type: 'string', enum: ['page', 'redirect', 'nothing', 'other']),
+                        new OA\Property('mends', description: 'whether it can become a link to the page, by mend-links', type: 'boolean'),
                         new OA\Property('leadsTo', description: 'page, or where the redirect leads', type: 'string', nullable: true),
                     ],
                 ),

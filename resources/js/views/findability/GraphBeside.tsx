@@ -44,7 +44,7 @@ export function GraphBeside({ graph, chosen, onChoose, onPage }: Props) {
                 )
             ) : (
                 <div className="grid gap-1 pt-2">
-                    <h3 className="text-[16px] font-bold">{page.name}</h3>
+                    <h2 className="text-[16px] font-bold">{page.name}</h2>
                     <p className="font-mono text-[12px] break-all text-ink-3">{readable(page.address)}</p>
                     <p>
                         {page.clicks === null ? 'Nothing leads to it' : `${count(page.clicks, 'click')} from the start`}
@@ -53,13 +53,13 @@ export function GraphBeside({ graph, chosen, onChoose, onPage }: Props) {
                     <span>
                         <Button onClick={() => onPage(page.id, 'details')}>Open the page</Button>
                     </span>
-                    <h4 className="mt-3 font-semibold text-heron">Leads to it</h4>
+                    <h3 className="mt-3 font-semibold text-heron">Leads to it</h3>
                     {near.into.length === 0 ? (
                         <Muted small>Nothing that is drawn.</Muted>
                     ) : (
                         <Names graph={graph} pages={near.into} onChoose={onChoose} />
                     )}
-                    <h4 className="mt-3 font-semibold text-reed">Where it leads</h4>
+                    <h3 className="mt-3 font-semibold text-reed">Where it leads</h3>
                     {near.out.length === 0 ? (
                         <Muted small>Nowhere that is drawn.</Muted>
                     ) : (

@@ -24,7 +24,7 @@ export function Links({ onPage, onDraw }: { onPage: OpenPage; onDraw: () => void
     const { propose } = useChanges()
     const links = useQuery(linksQuery(site.key))
     const { data } = links
-    const mendable = data?.raw.filter(link => link.fate === 'page' || link.fate === 'redirect').length ?? 0
+    const mendable = data?.raw.filter(link => link.mends).length ?? 0
     return (
         <div className="min-h-0 flex-1 overflow-y-auto px-4 py-4">
             <ReadFailure of={links} />
@@ -38,7 +38,9 @@ export function Links({ onPage, onDraw }: { onPage: OpenPage; onDraw: () => void
                         <Depths depths={data.depths} />
                     </section>
                     <section aria-label="Nothing leads to them">
-                        <h2 className="mb-1 text-[16px] font-bold">Nothing leads to them</h2>
+                        <h2 className="mb-2 flex min-h-[30px] items-center text-[16px] font-bold">
+                            Nothing leads to them
+                        </h2>
                         {data.orphans.length === 0 ? (
                             <p className="text-reed">Every page that visitors see can be reached by clicking.</p>
                         ) : (

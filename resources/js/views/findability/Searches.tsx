@@ -114,7 +114,7 @@ export function Searches({ onPage }: { onPage: OpenPage }) {
                             href={`${site.origin}/_search`}
                             target="_blank"
                             rel="noreferrer"
-                            className="text-heron hover:underline"
+                            className="text-heron underline"
                         >
                             {`${site.origin}/_search`.replace(/^https?:\/\//, '')}
                         </a>
