@@ -144,9 +144,10 @@ final readonly class ApplyChanges
         $this->rewrite->after($ripple, $site, $user);
         $this->audit->after($ripple, $site, $entry);
         $this->engines->after($ripple, $site);
-        RefreshReach::dispatch($site->id)->afterCommit();
         $moved = array_map(static fn (AddressMove $move): string => $move->page, $ripple->addresses->moves);
         $pointed = $moved !== [] && $this->next->pointsTo($site, $moved);
+        // Not before: whoever is one of a kind is so from its dispatch on, also where what it follows is taken back.
+        $this->db->afterCommit(static fn () => RefreshReach::dispatch($site->id));
         $this->db->afterCommit(fn () => $pointed ? $this->menus->forgetAll($site) : $this->menus->forget($site, $ripple));
 
         return $entry;

@@ -13,7 +13,7 @@ use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Change\Describe;
 use Heronstem\Core\Tree\PageState;
 use Heronstem\Core\Tree\PageTexts;
-use Illuminate\Database\ConnectionInterface;
+use Illuminate\Database\Connection;
 
 /**
  * Sets what a page says of itself. Texts of a live page wait to be published; its layout changes by a batch, with history
@@ -21,7 +21,7 @@ use Illuminate\Database\ConnectionInterface;
  */
 final readonly class PrepareTexts
 {
-    public function __construct(private ConnectionInterface $db, private ApplyChanges $apply, private AuditQueue $audit)
+    public function __construct(private Connection $db, private ApplyChanges $apply, private AuditQueue $audit)
     {
     }
 
@@ -46,7 +46,7 @@ final readonly class PrepareTexts
             }
             $this->write($now, $now->workingTexts()->changed($texts, $now->name), $set);
             $this->audit->add($site, [$page->ulid]);
-            AuditPages::dispatch($site->id)->afterCommit();
+            $this->db->afterCommit(static fn () => AuditPages::dispatch($site->id));
             $now->fill(['changed_by' => $user->id, 'version' => $now->version + 1])->save();
         });
     }

@@ -12,12 +12,12 @@ use App\Models\User;
 use App\Store\AuditQueue;
 use App\Store\NotedLinks;
 use Heronstem\Core\Content\Document;
-use Illuminate\Database\ConnectionInterface;
+use Illuminate\Database\Connection;
 
 /** Saves a page's content as a new version. Every version is kept, so saving over somebody loses nothing of theirs. */
 final readonly class SaveContent
 {
-    public function __construct(private ConnectionInterface $db, private NotedLinks $links, private RecordEntry $record, private AuditQueue $audit)
+    public function __construct(private Connection $db, private NotedLinks $links, private RecordEntry $record, private AuditQueue $audit)
     {
     }
 
@@ -71,7 +71,7 @@ final readonly class SaveContent
         );
         $this->links->note([$page->id]);
         $this->audit->add($page->site, [$page->ulid]);
-        AuditPages::dispatch($page->site_id)->afterCommit();
+        $this->db->afterCommit(static fn () => AuditPages::dispatch($page->site_id));
         Draft::query()->where('page_id', $page->id)->where('user_id', $user->id)->delete();
         $page->update(['changed_by' => $user->id, 'version' => $page->version + 1]);
 

@@ -90,6 +90,13 @@ try {
     $chrome->open("$editor/s/ferries/findability?part=links");
     $chrome->awaitText('Links give them most weight');
     $take('findability-links');
+    $chrome->click('button', 'Draw the links');
+    $chrome->awaitText('93 pages');
+    $chrome->type('textbox', 'Find a page in the drawing', 'Timetables');
+    $chrome->click('button', 'Timetables');
+    $chrome->awaitText('Where it leads');
+    $chrome->click('button', 'Whole site');
+    $take('findability-drawing');
     $chrome->open("$editor/s/ferries/findability?part=crawling");
     $chrome->type('textbox', 'Lines', "User-agent: *\nDisallow: /travel\nAllow: /travel/fares");
     $chrome->type('textbox', 'Address', '/travel/fares/car');

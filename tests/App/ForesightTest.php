@@ -8,6 +8,7 @@ use App\Desk\Audit\AuditSite;
 use App\Desk\Audit\ForeseeFindings;
 use App\Desk\Rights;
 use App\Jobs\RefreshReach;
+use App\Jobs\TellEngines;
 use App\Store\FindingSnapshot;
 use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Change\Rename;
@@ -15,6 +16,7 @@ use Heronstem\Core\Tree\PageName;
 use Heronstem\Core\Workspace\Authority;
 use Illuminate\Database\ConnectionInterface;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Queue;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
 
@@ -104,6 +106,22 @@ final class ForesightTest extends AppTestCase
             $foresee = $this->app->make(ForeseeFindings::class, $bounds);
             self::assertSame('large', $foresee->of($this->site, $this->manager, $batch, Rights::of(Authority::Manager))->state);
         }
+    }
+
+    #[Test]
+    public function what_follows_a_change_follows_it_also_where_it_was_tried_a_moment_before(): void
+    {
+        Queue::fake([RefreshReach::class, TellEngines::class]);
+        $this->change(['kind' => 'set-outside-services', 'tellsEngines' => true]);
+        $batch = ['changes' => [['kind' => 'rename', 'page' => $this->pages['{help}'], 'name' => 'Aid']]];
+        $this->api('POST', 'ripple-findings', $batch)->assertOk();
+        Queue::assertPushed(RefreshReach::class, 1);
+        Queue::assertNotPushed(TellEngines::class);
+        $this->travel(61)->seconds(); // the first change has its own, which nobody works off here
+        $this->api('POST', 'ripple-findings', $batch)->assertOk();
+        $this->api('POST', 'batches', $batch)->assertCreated();
+        Queue::assertPushed(RefreshReach::class, 2);
+        Queue::assertPushed(TellEngines::class, 1);
     }
 
     #[Test]

@@ -10,6 +10,7 @@ use App\Store\EngineMessages;
 use Heronstem\Core\Ripple\Ripple;
 use Heronstem\Core\Ripple\ToldAddresses;
 use Heronstem\Core\Search\IndexNow;
+use Illuminate\Database\Connection;
 
 /** Tells search engines of addresses that came, changed or went (IndexNow): noted with each change, sent in the background. */
 final readonly class TellEngines
@@ -17,7 +18,7 @@ final readonly class TellEngines
     /** Messages of one run. */
     private const PIECE = 20;
 
-    public function __construct(private EngineMessages $messages, private OutsideClient $client)
+    public function __construct(private Connection $db, private EngineMessages $messages, private OutsideClient $client)
     {
     }
 
@@ -32,7 +33,7 @@ final readonly class TellEngines
         $addresses = ToldAddresses::of($ripple);
         if ($addresses !== []) {
             $this->messages->note($site, $addresses);
-            Telling::dispatch()->afterCommit();
+            $this->db->afterCommit(static fn () => Telling::dispatch());
         }
     }
 

@@ -24,7 +24,9 @@ type Props = {
 /** What the grid is filtered by, and what is done with what was typed. */
 export function GridBar({ site, search, set, total, edited, writes, onFind, onFile, onDiscard, onSave }: Props) {
     const findings = useQuery(findingsQuery(site, true))
-    const checks = (findings.data ?? []).map(group => [group.check, `${group.title} (${group.pages})`] as const)
+    const checks = (findings.data ?? [])
+        .filter(group => group.of === 'pages')
+        .map(group => [group.check, `${group.title} (${group.pages})`] as const)
     const known = checks.some(([check]) => check === search.check)
     return (
         <div className="flex flex-wrap items-center gap-2 px-4 py-2">
