@@ -20,46 +20,36 @@ final class ToldAddresses
     /** @return list<string> each once */
     public static function of(Ripple $ripple): array
     {
+        $moves = array_column($ripple->addresses->moves, null, 'page');
+        $differences = array_column($ripple->pages->differences, null, 'page');
         $told = [];
-        foreach ($ripple->pages->differences as $difference) {
-            $page = $ripple->pages->outcome[$difference->page] ?? null;
-            $seen = array_diff_key($difference->after ?? $difference->before ?? [], array_flip(self::UNSEEN));
-            if ($seen !== []) {
-                $is = $page !== null && $page->isLive() && $page->listed;
-                $told += $is ? [$page->address->path => true] : [];
-                $address = self::addressBefore($ripple, $difference, $page);
-                $told += $address !== null && self::wasShown($difference, $page) ? [$address => true] : [];
-            }
-        }
-        foreach ($ripple->addresses->moves as $move) {
-            $page = $ripple->pages->outcome[$move->page] ?? null;
-            if ($page !== null && $page->isLive() && $page->listed) {
-                $told += [$move->from->path => true, $move->to->path => true];
-            }
+        foreach ($moves + array_filter($differences, self::isSeen(...)) as $id => $any) {
+            $page = $ripple->pages->outcome[$id] ?? null;
+            $address = ($moves[$id] ?? null)?->from->path ?? $page?->address->path;
+            $told += $page !== null && $page->isLive() && $page->listed ? [$page->address->path => true] : [];
+            $told += $address !== null && self::wasShown($differences[$id] ?? null, $page) ? [$address => true] : [];
         }
 
         return array_map(strval(...), array_keys($told));
     }
 
-    private static function wasShown(PageDifference $difference, ?Page $page): bool
+    private static function isSeen(PageDifference $difference): bool
     {
-        if ($difference->before === null) {
+        // A place among siblings comes with the parent, changed or not.
+        $unseen = [...self::UNSEEN, ...$difference->changedParent() ? [] : ['parent']];
+
+        return array_diff_key($difference->after ?? $difference->before ?? [], array_flip($unseen)) !== [];
+    }
+
+    /** @param  PageDifference|null  $difference  null for a page that only moves along */
+    private static function wasShown(?PageDifference $difference, ?Page $page): bool
+    {
+        if ($difference?->wasMade() === true) {
             return false;
         }
         $state = $difference->before['state'] ?? $page?->state->value;
         $listed = $difference->before['listed'] ?? $page?->listed;
 
         return $state === PageState::Live->value && (bool) $listed;
-    }
-
-    private static function addressBefore(Ripple $ripple, PageDifference $difference, ?Page $page): ?string
-    {
-        foreach ($ripple->addresses->moves as $move) {
-            if ($move->page === $difference->page) {
-                return $move->from->path;
-            }
-        }
-
-        return $page?->address->path;
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Change;
 
-use Eris\Generator;
+use Eris\Generators;
 use Eris\TestTrait;
 use Heronstem\Core\Change\AnswerSearch;
 use Heronstem\Core\Change\PutInBin;
@@ -91,7 +91,7 @@ final class SiteWideSearchTest extends TestCase
     #[Test]
     public function whatever_is_set_in_whatever_order_is_undone_in_reverse_to_what_it_was(): void
     {
-        $this->forAll(Generator\seq(Generator\choose(0, 7)))->then(function (array $numbers): void {
+        $this->forAll(Generators::seq(Generators::choose(0, 7)))->then(function (array $numbers): void {
             $this->setUp();
             $states = $ripples = [];
             foreach (array_slice($numbers, 0, 12) as $n => $number) {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Linking;
 
-use Eris\Generator;
+use Eris\Generators;
 use Eris\TestTrait;
 use Heronstem\Core\Linking\GraphLayout;
 use PHPUnit\Framework\Attributes\Test;
@@ -31,7 +31,7 @@ final class GraphLayoutTest extends TestCase
     public function no_two_pages_come_too_near_whatever_the_site(): void
     {
         $this->limitTo(60);
-        $this->forAll(Generator\choose(1, 400), Generator\choose(1, 40), Generator\choose(0, 100_000))->then(static function (int $pages, int $spread, int $seed): void {
+        $this->forAll(Generators::choose(1, 400), Generators::choose(1, 40), Generators::choose(0, 100_000))->then(static function (int $pages, int $spread, int $seed): void {
             [$clicks, $from] = self::site($pages, $spread, $seed);
             [$places, $radii] = GraphLayout::of($clicks, $from);
             self::assertCount($pages, $places);

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Linking;
 
-use Eris\Generator;
+use Eris\Generators;
 use Eris\TestTrait;
 use Heronstem\Core\Linking\OutsideAttempt;
 use Heronstem\Core\Linking\OutsideLink;
@@ -65,7 +65,7 @@ final class OutsideLinkTest extends TestCase
     #[Test]
     public function nothing_counts_as_broken_by_one_failure_but_410_and_whatever_answers_again_works_again(): void
     {
-        $this->forAll(Generator\seq(Generator\elements(200, 204, 301, 401, 403, 404, 410, 429, 500, 503, null)))->then(static function (array $statuses): void {
+        $this->forAll(Generators::seq(Generators::elements(200, 204, 301, 401, 403, 404, 410, 429, 500, 503, null)))->then(static function (array $statuses): void {
             $link = new OutsideLink();
             $inRow = 0;
             foreach ($statuses as $status) {

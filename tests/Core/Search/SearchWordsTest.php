@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Search;
 
-use Eris\Generator;
+use Eris\Generators;
 use Eris\TestTrait;
 use Heronstem\Core\Content\Document;
 use Heronstem\Core\Search\MarkedText;
@@ -47,7 +47,7 @@ final class SearchWordsTest extends TestCase
     #[Test]
     public function anything_is_read_within_bounds_and_reads_the_same_again(): void
     {
-        $this->forAll(Generator\string(), Generator\choose(0, 40))->then(static function (string $typed, int $times): void {
+        $this->forAll(Generators::string(), Generators::choose(0, 40))->then(static function (string $typed, int $times): void {
             $read = SearchWords::of(str_repeat("$typed ", $times));
             self::assertLessThanOrEqual(SearchWords::MAX_LENGTH, mb_strlen($read->text));
             self::assertLessThanOrEqual(SearchWords::MAX_WORDS, count($read->words));
@@ -86,7 +86,7 @@ final class SearchWordsTest extends TestCase
     #[Test]
     public function one_slip_in_a_word_of_four_letters_or_more_is_always_found_again(): void
     {
-        $this->forAll(Generator\elements('ferry', 'timetable', 'harbour', 'fares', 'parking'), Generator\choose(0, 3), Generator\choose(0, 8))->then(
+        $this->forAll(Generators::elements('ferry', 'timetable', 'harbour', 'fares', 'parking'), Generators::choose(0, 3), Generators::choose(0, 8))->then(
             static function (string $word, int $how, int $at): void {
                 $at = min($at, strlen($word) - 2);
                 $typed = match ($how) {
@@ -108,7 +108,7 @@ final class SearchWordsTest extends TestCase
             [['text' => 'a ', 'isMarked' => false], ['text' => 'b', 'isMarked' => true], ['text' => ' <c>', 'isMarked' => false]],
             MarkedText::pieces("a {$on}b$off <c>"),
         );
-        $this->forAll(Generator\seq(Generator\elements($on, $off, 'x', '<', "\n")))->then(static function (array $signs): void {
+        $this->forAll(Generators::seq(Generators::elements($on, $off, 'x', '<', "\n")))->then(static function (array $signs): void {
             $text = implode('', $signs);
             self::assertSame(MarkedText::unmarked($text), implode('', array_column(MarkedText::pieces($text), 'text')));
         });
