@@ -25,8 +25,8 @@ if ($there < 1_000_000) {
         insert into links (from_page_id, to_page_id) select f, t from (
             select ids[1 + floor(random() * array_length(ids, 1))::int] as f, ids[1 + floor(random() * random() * array_length(ids, 1))::int] as t
             from live, generate_series(1, ?) g
-        ) l where f <> t",
-        [$site->id, 1_000_100 - $there],
+        ) l where f <> t on conflict do nothing",
+        [$site->id, 1_010_000 - $there],
     );
     DB::statement('analyze links');
 }

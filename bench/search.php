@@ -10,7 +10,8 @@ use Heronstem\Core\Search\SearchText;
 use Heronstem\Core\Search\SearchWords;
 use Illuminate\Support\Facades\DB;
 
-// The site's own search over 100,000 pages of 120 words each, against the bare full-text query: ranked, ten rows, nothing asked of the pages.
+// The site's own search over 100,000 pages of 120 words each, against the bare full-text query: ranked, ten rows, nothing asked of the
+// pages; with what was found marked in its context, as ours has it, and without.
 $app = require __DIR__.'/boot.inc';
 require __DIR__.'/Measure.inc';
 DB::disableQueryLog();
@@ -41,14 +42,15 @@ if ((int) DB::scalar("select count(*) from search_pages where site_id = ? and bo
     DB::statement('vacuum analyze search_words');
 }
 $search = $app->make(SearchSite::class);
-$bare = static fn (string $words) => DB::select(
-    "select page_id, ts_rank_cd('{0.1, 0.3, 0.5, 1.0}', vector, q, 1) as rank from search_pages, websearch_to_tsquery('heronstem_english', ?) q
-    where site_id = ? and vector @@ q order by rank desc limit 10",
-    [$words, $site->id],
-);
+$query = "select page_id, body, q, ts_rank_cd('{0.1, 0.3, 0.5, 1.0}', vector, q, 1) as rank from search_pages, websearch_to_tsquery('heronstem_english', ?) q
+    where site_id = ? and vector @@ q order by rank desc limit 10";
+$bare = static fn (string $words) => DB::select($query, [$words, $site->id]);
+$marked = static fn (string $words) => DB::select("select page_id, ts_headline('heronstem_english', body, q, 'MaxFragments=2, MaxWords=22, MinWords=10') from ($query) f", [$words, $site->id]);
 $typed = ['a frequent word' => ['harbour', 'harbour'], 'two words' => ['harbour ferry', 'harbour ferry'], 'a misspelt word' => ['harbuor', 'harbour']];
 $site->language = 'en-GB';
 foreach ($typed as $name => [$asked, $meant]) {
     printf("%-28s %d pages\n", $name, $search->for($site, SearchWords::of($asked), 1)->total);
-    Measure::compare($name, static fn () => $search->for($site, SearchWords::of($asked), 1), static fn () => $bare($meant), 1);
+    $ours = static fn () => $search->for($site, SearchWords::of($asked), 1);
+    Measure::compare('… / with marked context', $ours, static fn () => $marked($meant), 1);
+    Measure::compare('… / without', $ours, static fn () => $bare($meant), 1);
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk;
 
+use App\Store\SearchResults;
 use Heronstem\Core\Search\SearchWords;
 
 /** What the site's own search shows for some words. */
@@ -21,7 +22,7 @@ final readonly class FoundPages
     public const NOTHING = 'nothing';
 
     /**
-     * @param  int  $total  pages found, of which one piece is shown
+     * @param  int  $total  pages found, counted up to SearchResults::MAX_COUNTED, of which one piece is shown
      * @param  list<array{name: string, address: string, description: list<array{text: string, isMarked: bool}>, says: list<array{text: string, isMarked: bool}>}>  $pages
      * @param  int  $piece  from 1
      * @param  array{name: string|null, address: string|null, text: string}|null  $answer  set by a manager
@@ -42,6 +43,16 @@ final readonly class FoundPages
     public static function nothing(SearchWords $words, ?array $answer = null): self
     {
         return new self($words, self::NOTHING, 0, [], 1, $answer);
+    }
+
+    /** "12 pages have", as a sentence goes on. */
+    public function counted(): string
+    {
+        return match (true) {
+            $this->total === 1 => '1 page has',
+            $this->total >= SearchResults::MAX_COUNTED => 'More than '.(SearchResults::MAX_COUNTED - 1).' pages have',
+            default => "{$this->total} pages have",
+        };
     }
 
     public function pieces(): int

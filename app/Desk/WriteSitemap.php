@@ -5,22 +5,24 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Models\File;
+use App\Models\HistoryEntry;
 use App\Models\Site;
 use App\Store\SitemapRows;
 use Heronstem\Core\Search\SettingScope;
 use Heronstem\Core\Search\SettingSource;
-use Heronstem\Core\Search\SitemapEntry;
+use Heronstem\Core\Search\SitemapTerms;
 use Heronstem\Core\Search\SitemapWriter;
 use Heronstem\Core\Tree\SearchDefaults;
 use Heronstem\Core\Tree\SearchSettings;
+use Illuminate\Contracts\Cache\Repository;
 
 /** The sitemap of a site, piece by piece. */
 final readonly class WriteSitemap
 {
-    /** Pages whose pictures are named at a time. */
-    private const PIECE = 500;
+    /** Seconds that parts are good for, since pages go live and end with time. */
+    private const GOOD_FOR = 60;
 
-    public function __construct(private SitemapRows $rows, private SitemapWriter $writer)
+    public function __construct(private SitemapRows $rows, private SitemapWriter $writer, private Repository $cache)
     {
     }
 
@@ -30,86 +32,48 @@ final readonly class WriteSitemap
      */
     public function pieces(Site $site, int $part): ?iterable
     {
-        $parts = (int) ceil($this->rows->count($site) / SitemapWriter::PART);
-        if ($part > $parts || ($part > 0 && $parts === 1)) {
+        $starts = $this->starts($site);
+        if ($part > count($starts) || ($part > 0 && count($starts) === 1)) {
             return null;
         }
+        if ($part === 0 && count($starts) > 1) {
+            $parts = array_map(static fn (int $n): string => "{$site->origin}/sitemap-$n.xml", range(1, count($starts)));
 
-        return $part === 0 && $parts > 1 ? $this->writer->index($this->parts($site, $parts)) : $this->writer->part($this->entries($site, max(0, $part - 1)));
+            return [$this->writer->index($parts, $this->rows->lastChanged($site))];
+        }
+        $branches = array_map(SearchDefaults::stored(...), $this->rows->branches($site));
+        $layouts = array_map(strval(...), array_keys($site->searchSettings()->layouts));
+        $lines = $this->rows->part($site, $starts[max(0, $part - 1)] ?? 0, $starts[max(1, $part)] ?? null, $branches !== [], $layouts);
+
+        return $this->writer->part($lines, $site->origin, fn (string $told): SitemapTerms => $this->terms($site, $branches, SitemapRows::told($told)));
     }
 
-    /** @return \Generator<int, SitemapEntry> */
-    private function entries(Site $site, int $part): \Generator
+    /** @return list<int> where the parts begin: crawlers that fetch them one after the other do not have them counted each time */
+    private function starts(Site $site): array
     {
-        $search = $site->searchSettings();
-        $branches = array_map(SearchDefaults::stored(...), $this->rows->branches($site));
-        foreach ($this->withPictures($site, $this->rows->part($site, SitemapWriter::PART, $part * SitemapWriter::PART)) as [$row, $pictures]) {
-            $above = array_intersect_key($branches, array_flip(explode('.', $row->path)));
-            $settings = $search->effective(
-                SearchSettings::stored($row->search)->own,
-                $row->layout,
-                array_map(
-                    static fn (string $id): array => [new SettingSource(SettingScope::Branch), $above[(int) $id]],
-                    array_values(array_filter(array_reverse(explode('.', $row->path)), static fn (string $id): bool => isset($above[(int) $id]))),
-                ),
-            );
-            yield new SitemapEntry(
-                $site->origin.$row->address,
-                new \DateTimeImmutable($row->changed),
-                $settings->changeFrequency(),
-                $settings->priority(),
-                $pictures,
-            );
-        }
+        $change = HistoryEntry::query()->where('site_id', $site->id)->max('id');
+
+        return $this->cache->remember("sitemap {$site->ulid} $change", self::GOOD_FOR, fn (): array => $this->rows->starts($site, SitemapWriter::PART));
     }
 
     /**
-     * @param  iterable<\stdClass>  $rows
-     * @return \Generator<int, array{\stdClass, list<string>}> each with the URLs of its pictures, whose names are read many at a time
+     * @param  array<int, SearchDefaults>  $branches  what they say, by the number of the page at their top
+     * @param  array{layout: string, path: list<int>, search: string|null, pictures: list<string>}  $told
      */
-    private function withPictures(Site $site, iterable $rows): \Generator
+    private function terms(Site $site, array $branches, array $told): SitemapTerms
     {
-        $piece = [];
-        foreach ($rows as $row) {
-            $piece[] = $row;
-            if (count($piece) === self::PIECE) {
-                yield from $this->named($site, $piece);
-                $piece = [];
+        $above = [];
+        foreach (array_reverse($told['path']) as $id) {
+            if (isset($branches[$id])) {
+                $above[] = [new SettingSource(SettingScope::Branch), $branches[$id]];
             }
         }
-        yield from $this->named($site, $piece);
-    }
-
-    /**
-     * @param  list<\stdClass>  $rows
-     * @return list<array{\stdClass, list<string>}>
-     */
-    private function named(Site $site, array $rows): array
-    {
-        $files = array_map(static fn (\stdClass $row): array => $row->pictures === null ? [] : explode(' ', $row->pictures), $rows);
-        $names = $this->rows->fileNames($site, array_values(array_unique(array_merge([], ...$files))));
-
-        return array_map(
-            static fn (\stdClass $row, array $shown): array => [
-                $row,
-                array_values(
-                    array_map(
-                        static fn (string $file): string => $site->origin.File::at($file, $names[$file]),
-                        array_filter($shown, static fn (string $file): bool => isset($names[$file])),
-                    ),
-                ),
-            ],
-            $rows,
-            $files,
-        );
-    }
-
-    /** @return \Generator<int, SitemapEntry> */
-    private function parts(Site $site, int $parts): \Generator
-    {
-        $changed = new \DateTimeImmutable($this->rows->lastChanged($site));
-        for ($part = 1; $part <= $parts; $part++) {
-            yield new SitemapEntry("{$site->origin}/sitemap-$part.xml", $changed);
+        $settings = $site->searchSettings()->effective(SearchSettings::stored($told['search'])->own, $told['layout'], $above);
+        $pictures = [];
+        foreach ($this->rows->fileNames($site, $told['pictures']) as $file => $name) {
+            $pictures[] = $site->origin.File::at($file, $name);
         }
+
+        return new SitemapTerms($settings->changeFrequency(), $settings->priority(), $pictures);
     }
 }

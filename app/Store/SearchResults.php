@@ -17,6 +17,9 @@ final readonly class SearchResults
     /** Pages that may be found by visitors: live, listed, not kept out. */
     private const FOUND = "is_visible(p.state, p.from_at, p.until_at) and p.listed and p.in_site_search and p.kind in ('page', 'download')";
 
+    /** Pages that are counted; beyond that it is said that there are more. */
+    public const MAX_COUNTED = 501;
+
     private const FRAGMENTS = 'MaxFragments=2, MaxWords=22, MinWords=10, FragmentDelimiter=" … "';
 
     public function __construct(private ConnectionInterface $db)
@@ -83,19 +86,20 @@ final readonly class SearchResults
         $around = 'StartSel="'.MarkedText::MARKS[0].'", StopSel="'.MarkedText::MARKS[1].'"';
         /** @var list<object{ulid: string, name: string, address: string, description: string, says: string, begins: string, ends: string, pages: int}> $rows */
         $rows = $this->db->select(
-            "with q as materialized (select $query as q), found as (
-                select s.page_id, ts_rank_cd('".self::WEIGHTS."', s.vector, q.q, 1) as rank, count(*) over () as pages
-                from q, search_pages s join pages p on p.id = s.page_id
-                where s.site_id = ? and s.vector @@ q.q and ".self::FOUND.'
-                order by rank desc, s.page_id limit ? offset ?
+            // Whether a page may be found is asked in the order of rank, of as many as are counted: not of all that have a word.
+            "with q as materialized (select $query as q), ranked as materialized (
+                select s.page_id, ts_rank_cd('".self::WEIGHTS."', s.vector, q.q, 1) as rank from q, search_pages s
+                where s.site_id = ? and s.vector @@ q.q order by rank desc, s.page_id
+            ), found as materialized (
+                select r.page_id, row_number() over () as n from ranked r cross join lateral (select 1 from pages p where p.id = r.page_id and ".self::FOUND.' offset 0) p limit ?
             )
-            select p.ulid, p.name, p.address, f.pages, '.
+            select p.ulid, p.name, p.address, (select count(*) from found) as pages, '.
                 "ts_headline('$language', s.description, q.q, '$around, HighlightAll=true') as description,
                 case when s.body = '' then '' else ts_headline('$language', s.body, q.q, '$around, ".
                 self::FRAGMENTS.
                 "') end as says, left(s.body, 12) as begins, right(s.body, 12) as ends
-            from found f join search_pages s on s.page_id = f.page_id join pages p on p.id = f.page_id, q order by f.rank desc, f.page_id",
-            [$asked, $site->id, $limit, $offset],
+            from found f join search_pages s on s.page_id = f.page_id join pages p on p.id = f.page_id, q where f.n > ? and f.n <= ? order by f.n",
+            [$asked, $site->id, self::MAX_COUNTED, $offset, $offset + $limit],
         );
 
         return [$rows[0]->pages ?? 0, $rows];

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Models\Site;
-use Illuminate\Database\ConnectionInterface;
+use Illuminate\Database\Connection;
 
 /** Pages of the sitemap, and those that are left out of it. */
 final readonly class SitemapRows
@@ -18,7 +18,7 @@ final readonly class SitemapRows
         case when w.live is not null then (select string_agg(distinct f, ' ') from jsonb_array_elements_text(jsonb_path_query_array(w.live, '$.** ? (@.type == "picture").attrs.file')) as f) end
         SQL;
 
-    public function __construct(private ConnectionInterface $db)
+    public function __construct(private Connection $db)
     {
     }
 
@@ -27,17 +27,67 @@ final readonly class SitemapRows
         return (int) $this->db->scalar('select count(*) from pages p where '.self::WHERE, [$site->id]);
     }
 
-    /** @return iterable<\stdClass> address, when it changed, and what it says or inherits of itself, in the order in which pages were made */
-    public function part(Site $site, int $limit, int $offset): iterable
+    /** @return list<int> the number of the first page of each part */
+    public function starts(Site $site, int $part): array
     {
-        return $this->db->cursor(
-            'select p.address, greatest(p.updated_at, w.saved_at) as changed, p.search, p.layout, p.path::text as path, '.
-                self::PICTURES.
-                ' as pictures from pages p left join page_contents w on w.page_id = p.id where '.
-                self::WHERE.
-                ' order by p.id limit ? offset ?',
-            [$site->id, $limit, $offset],
+        $rows = $this->db->select(
+            'select id from (select p.id, row_number() over (order by p.id) - 1 as n from pages p where '.self::WHERE.') each where n % ? = 0 order by id',
+            [$site->id, $part],
         );
+
+        return array_values(array_column($rows, 'id'));
+    }
+
+    /**
+     * Pages in no order of their own, as the database copies them out: address, when it changed, and what told() reads.
+     *
+     * @param  int  $start  number of the first
+     * @param  int|null  $end  number of the first of the next part
+     * @param  bool  $hasBranches  whether branches say something, so that it matters where pages stand
+     * @param  list<string>  $layouts  that say something
+     * @return list<string> columns apart by tabs
+     */
+    public function part(Site $site, int $start, ?int $end, bool $hasBranches, array $layouts): array
+    {
+        $where = str_replace('?', (string) $site->id, self::WHERE)." and p.id >= $start".($end === null ? '' : " and p.id < $end");
+        $path = $hasBranches ? 'p.path::text' : "''";
+        $pictures = self::PICTURES;
+        $said = implode(', ', array_map($this->db->escape(...), $layouts));
+        $special = $hasBranches ? 'true' : 'p.search is not null or p.pictures is not null'.($said === '' ? '' : " or p.layout in ($said)");
+
+        return array_values(
+            $this->db->getReadPdo()->pgsqlCopyToArray(
+                "(select p.address, p.changed, case when $special then concat_ws('|', p.layout, p.path, coalesce(p.pictures, ''), p.search::text) end from (
+                    select p.address, greatest(p.updated_at, w.saved_at) at time zone 'UTC' as changed, p.layout, p.search, $path as path, $pictures as pictures
+                    from pages p left join page_contents w on w.page_id = p.id where $where offset 0
+                ) p)",
+                "\t",
+                '',
+            ) ?: [],
+        );
+    }
+
+    /**
+     * What follows address and moment in a line; nothing of a page that says nothing itself.
+     *
+     * @return array{layout: string, path: list<int>, search: string|null, pictures: list<string>}
+     */
+    public static function told(string $columns): array
+    {
+        [$layout, $path, $pictures, $search] = [...explode('|', rtrim($columns, "\n"), 4), '', '', '', ''];
+
+        return [
+            'layout' => $layout,
+            'path' => $path === '' ? [] : array_map(intval(...), explode('.', $path)),
+            'search' => $search === '' ? null : stripcslashes($search),
+            'pictures' => $pictures === '' ? [] : explode(' ', $pictures),
+        ];
+    }
+
+    /** Seconds since 1970. */
+    public function lastChanged(Site $site): int
+    {
+        return (int) $this->db->scalar('select extract(epoch from coalesce(max(p.updated_at), now()))::bigint from pages p where '.self::WHERE, [$site->id]);
     }
 
     /**
@@ -61,11 +111,6 @@ final readonly class SitemapRows
             'says',
             'id',
         );
-    }
-
-    public function lastChanged(Site $site): string
-    {
-        return (string) $this->db->scalar('select coalesce(max(p.updated_at), now()) from pages p where '.self::WHERE, [$site->id]);
     }
 
     /** @return list<string> addresses */

@@ -31,10 +31,10 @@
         <p role="status">
 @switch ($found->outcome)
 @case ('found')
-            {{ $found->total === 1 ? '1 page has' : number_format($found->total).' pages have' }} “{{ $found->words->text }}”.
+            {{ $found->counted() }} “{{ $found->words->text }}”.
 @break
 @case ('near')
-            No page has “{{ $found->words->text }}”. Did you mean <a href="/_search?q={{ rawurlencode($found->meant) }}">{{ $found->meant }}</a>? {{ $found->total === 1 ? '1 page has' : number_format($found->total).' pages have' }} that.
+            No page has “{{ $found->words->text }}”. Did you mean <a href="/_search?q={{ rawurlencode($found->meant) }}">{{ $found->meant }}</a>? {{ $found->counted() }} that.
 @break
 @case ('some')
             No page has all of “{{ $found->words->text }}”. {{ $found->total === 1 ? 'This page has' : 'These have' }} some of it.

@@ -14,12 +14,13 @@ use Heronstem\Core\Search\SearchTitle;
 use Heronstem\Core\Search\SettingScope;
 use Heronstem\Core\Search\SettingSource;
 use Heronstem\Core\Search\SiteFacts;
-use Heronstem\Core\Search\SitemapEntry;
+use Heronstem\Core\Search\SitemapTerms;
 use Heronstem\Core\Search\SitemapWriter;
 use Heronstem\Core\Search\StructuredData;
 use Heronstem\Core\Search\TextPattern;
 use Heronstem\Core\Search\TextWidth;
 use Heronstem\Core\Search\TitleSource;
+use Heronstem\Core\Tree\ChangeFrequency;
 use Heronstem\Core\Tree\PageTexts;
 use Heronstem\Core\Tree\SearchDefaults;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -100,21 +101,27 @@ final class SearchTextsTest extends TestCase
     #[Test]
     public function a_sitemap_is_written_piece_by_piece_and_is_well_formed(): void
     {
-        $entries = (function () {
-            for ($i = 0; $i < 1200; $i++) {
-                yield new SitemapEntry("http://ferries.test/a?b=$i&c=<d>", new \DateTimeImmutable('2026-05-03T10:00:00Z'));
-            }
-        })();
-        $pieces = iterator_to_array((new SitemapWriter())->part($entries), false);
-        self::assertGreaterThan(2, count($pieces));
-        $xml = simplexml_load_string(implode('', $pieces));
-        self::assertCount(1200, $xml->url);
-        self::assertSame('http://ferries.test/a?b=7&c=<d>', (string) $xml->url[7]->loc);
-        self::assertSame('2026-05-03T10:00:00+00:00', (string) $xml->url[0]->lastmod);
-        self::assertStringContainsString(
-            '<sitemapindex xmlns="http://www.sitemaps.org/schemas/sitemap/0.9"',
-            implode('', iterator_to_array((new SitemapWriter())->index([]))),
+        $lines = array_map(static fn (int $i): string => "/a?b=$i&c=<d>\t2026-05-03 10:00:00.25\t".($i === 7 ? 'told "so"' : ''), range(0, 2199));
+        $asked = [];
+        $pieces = iterator_to_array(
+            (new SitemapWriter())->part($lines, 'http://ferries.test', static function (string $told) use (&$asked): SitemapTerms {
+                $asked[] = $told;
+
+                return $told === '' ? new SitemapTerms() : new SitemapTerms(ChangeFrequency::Weekly, 10, ['http://ferries.test/a&b.png']);
+            }),
+            false,
         );
+        self::assertGreaterThan(3, count($pieces));
+        self::assertSame(['', 'told "so"'], $asked, 'What is told alike is asked once.');
+        $xml = simplexml_load_string(implode('', $pieces));
+        self::assertCount(2200, $xml->url);
+        self::assertSame('http://ferries.test/a?b=7&c=<d>', (string) $xml->url[7]->loc);
+        self::assertSame(['2026-05-03T10:00:00Z', 'weekly', '1.0'], [(string) $xml->url[7]->lastmod, (string) $xml->url[7]->changefreq, (string) $xml->url[7]->priority]);
+        self::assertSame('http://ferries.test/a&b.png', (string) $xml->url[7]->children('image', true)->image->loc);
+        self::assertSame('', (string) $xml->url[8]->changefreq);
+        $index = simplexml_load_string((new SitemapWriter())->index(['http://ferries.test/sitemap-1.xml', 'http://ferries.test/sitemap-2.xml'], 1_777_802_400));
+        self::assertSame(['http://ferries.test/sitemap-2.xml', '2026-05-03T10:00:00Z'], [(string) $index->sitemap[1]->loc, (string) $index->sitemap[1]->lastmod]);
+        self::assertSame('http://www.sitemaps.org/schemas/sitemap/0.9', $index->getNamespaces()['']);
     }
 
     #[Test]
