@@ -44,6 +44,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $schedule->command('heronstem:count-hits')->everyTenSeconds()->withoutOverlapping(5);
         $schedule->job(new App\Jobs\TryOutsideLinks())->everyTenSeconds();
         $schedule->job(new App\Jobs\TellEngines())->everyMinute();
+        $schedule->command('heronstem:note-audit-days')->everyTenMinutes()->withoutOverlapping(10);
         $schedule->command('heronstem:carry-out-schedule')->everyFifteenSeconds()->withoutOverlapping(5);
     })
     ->withMiddleware(function (Middleware $middleware): void {

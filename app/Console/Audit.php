@@ -42,6 +42,7 @@ final class Audit extends Command
                 $audit->expectAll($site);
             }
             $audit->run($site);
+            $audit->noteDay($site);
             foreach ($read->all($site) as $finding) {
                 $fails = $fails || ($failOn !== null && Severity::from($finding['severity'])->isAtLeast($failOn));
                 $found[] = ['site' => $site->key, ...$finding];

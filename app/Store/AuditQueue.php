@@ -182,26 +182,40 @@ final readonly class AuditQueue
         return array_fill_keys($pages, true);
     }
 
-    /** Keeps others from looking at the site in the same transaction, and forgets pages that are gone. */
+    /** Keeps others from looking at the site in the same transaction. */
     public function lock(Site $site): void
     {
         $this->db->select('select pg_advisory_xact_lock(?, ?)', [crc32('heronstem.audit') & 0x7FFFFFFF, $site->id]);
+    }
+
+    /** Forgets pages that are gone. */
+    public function forgetGone(Site $site): void
+    {
         $this->db->delete('delete from audit_due d where d.site_id = ? and not exists (select 1 from pages p where p.id = d.page_id)', [$site->id]);
     }
 
     /**
-     * The next pages, each with the last line that asks for it: what is put down later is kept. A page that somebody is
+     * The next pages, each with the lines that ask for it: what is put down later is kept. A page that somebody is
      * deleting at this moment is left for the next look: waiting for them, who may wait for us, would go on for ever.
+     * Cost: that of the pages it gives, however many wait.
      *
-     * @return list<object{page_id: int, ulid: string, entry_id: int|null, last: int}>
+     * @param  int  $after  number of the page after which to go on
+     * @return list<object{page_id: int, ulid: string, entry_id: int|null, lines: string}>
      */
-    public function next(Site $site, bool $facts, int $limit): array
+    public function next(Site $site, bool $facts, int $limit, int $after): array
     {
-        /** @var list<object{page_id: int, ulid: string, entry_id: int|null, last: int}> $due */
+        /** @var list<object{page_id: int, ulid: string, entry_id: int|null, lines: string}> $due */
         $due = $this->db->select(
-            'select d.page_id, p.ulid, max(d.entry_id) as entry_id, max(d.id) as last from audit_due d join pages p on p.id = d.page_id
-            where d.site_id = ? and d.facts = ? group by d.page_id, p.ulid order by d.page_id limit ?',
-            [$site->id, $facts, $limit],
+            <<<'SQL'
+            with first as materialized (
+                select distinct page_id from (select page_id from audit_due where site_id = ? and facts = ? and page_id > ? order by page_id limit ?) lines
+            )
+            select d.page_id, p.ulid, max(d.entry_id) as entry_id, string_agg(d.id::text, ',') as lines
+            from first join pages p on p.id = first.page_id join audit_due d on d.page_id = first.page_id and d.facts = ?
+            group by d.page_id, p.ulid order by d.page_id
+            SQL
+            ,
+            [$site->id, $facts, $after, $limit, $facts],
         );
         $free = array_column(
             $this->db->select('select id from pages where id = any(?::bigint[]) order by id for key share skip locked', [
@@ -217,12 +231,12 @@ final readonly class AuditQueue
     /**
      * Pages whose facts were read: what they share and say is to be looked at, theirs and their dependents'.
      *
-     * @param  list<object{page_id: int, ulid: string, entry_id: int|null, last: int}>  $read
+     * @param  list<object{page_id: int, ulid: string, entry_id: int|null, lines: string}>  $read
      * @param  array<string, int|null>  $dependents  by identity, with the entry of the history that brought it about
      */
     public function factsRead(Site $site, array $read, array $dependents): void
     {
-        $this->done($read, true);
+        $this->done($read);
         $asked = $dependents + array_column($read, 'entry_id', 'ulid');
         $this->insert(
             'select p.id, p.site_id, false, n.entry from unnest(?::text[], ?::bigint[]) as n(ulid, entry) join pages p on p.ulid = n.ulid where p.site_id = ?',
@@ -230,13 +244,10 @@ final readonly class AuditQueue
         );
     }
 
-    /** @param  list<object{page_id: int, ulid: string, entry_id: int|null, last: int}>  $pages */
-    public function done(array $pages, bool $facts): void
+    /** @param  list<object{page_id: int, ulid: string, entry_id: int|null, lines: string}>  $pages */
+    public function done(array $pages): void
     {
-        $this->db->delete(
-            'delete from audit_due d using unnest(?::bigint[], ?::bigint[]) as n(page, last) where d.page_id = n.page and d.id <= n.last and d.facts = ?',
-            [PgArray::of(array_column($pages, 'page_id')), PgArray::of(array_column($pages, 'last')), $facts],
-        );
+        $this->db->delete('delete from audit_due where id = any(?::bigint[])', ['{'.implode(',', array_column($pages, 'lines')).'}']);
     }
 
     /** Whether every page of the tree is due. */

@@ -69,15 +69,16 @@ final readonly class FindingRows
         );
     }
 
-    /** @return object{pages: int, clean: int, weight: int, passed: int} of live pages */
+    /** @return object{pages: int, clean: int, weight: int, passed: int, findings: int} of live pages */
     public function standing(Site $site): object
     {
-        /** @var object{pages: int, clean: int, weight: int, passed: int} */
+        /** @var object{pages: int, clean: int, weight: int, passed: int, findings: int} */
         return $this->db->selectOne(
             'select count(*) as pages, count(*) filter (where not exists (select 1 from findings f where f.page_id = a.page_id and '.self::OPEN.')) as clean,
-                coalesce(sum(a.weight), 0)::bigint as weight, coalesce(sum(a.passed), 0)::bigint as passed
+                coalesce(sum(a.weight), 0)::bigint as weight, coalesce(sum(a.passed), 0)::bigint as passed,
+                (select count(*) from findings f join pages p on p.id = f.page_id and p.state = \'live\' where f.site_id = ? and '.self::OPEN.') as findings
             from audit_pages a join pages p on p.id = a.page_id and p.state = \'live\' where a.site_id = ?',
-            [$site->id],
+            [$site->id, $site->id],
         );
     }
 

@@ -278,16 +278,18 @@ final class StoredAudit implements AuditIndex
         foreach ($keys as $key) {
             $this->holders[$key] = [];
         }
+        // Three are enough to know that there are many, however many share a key.
         foreach (
             $keys === []
                 ? []
                 : $this->db->select(
-                    'select k.key, min(p.ulid) as one, max(p.ulid) as other, count(*) as pages from audit_keys k join pages p on p.id = k.page_id
-                    where k.site_id = ? and k.key = any(?::text[]) and k.holds group by k.key',
-                    [$this->site->id, PgArray::of($keys)],
+                    'select n.key, p.ulid from unnest(?::text[]) as n(key), lateral (
+                        select k.page_id from audit_keys k where k.site_id = ? and k.key = n.key and k.holds limit 3
+                    ) h join pages p on p.id = h.page_id',
+                    [PgArray::of($keys), $this->site->id],
                 ) as $row
         ) {
-            $this->holders[$row->key] = [...array_unique([$row->one, $row->other]), ...$row->pages > 2 ? [''] : []];
+            $this->holders[$row->key][] = count($this->holders[$row->key]) < 2 ? $row->ulid : '';
         }
     }
 

@@ -41,9 +41,9 @@ final readonly class StoredPages implements Pages
     {
         $rows = $this->db->cursor(
             $this->select.
-                " where p.site_id = ? and p.id in (
+                " where p.site_id = ? and p.id = any(array(
             select distinct unnest(string_to_array(n.path::text, '.')::bigint[]) from pages n where n.site_id = ? and n.ulid = any(?::text[])
-        )",
+        ))",
             [$this->site->id, $this->site->id, PgArray::of($ids)],
         );
         foreach ($rows as $row) {

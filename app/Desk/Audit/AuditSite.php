@@ -39,6 +39,12 @@ final readonly class AuditSite
         $this->queue->addSite($site);
     }
 
+    /** Where the site stands today, for the chart. Cost: all its pages, so it follows no edit but the clock. */
+    public function noteDay(Site $site): void
+    {
+        $this->writer->day($site);
+    }
+
     /** @return int looks taken: pages read and pages asked about */
     public function run(Site $site): int
     {
@@ -46,38 +52,50 @@ final readonly class AuditSite
         $auditor = Auditor::complete();
         $index = new StoredAudit($this->db, $site, $this->resolvers->for($site));
         $isWhole = $this->queue->isWhole($site);
-        do {
-            /** @var int $read */
-            $read = $this->db->transaction(fn (): int => $this->readFacts($site, $auditor, $index, $isWhole));
-            $looks += $read;
-        } while ($read > 0);
-        do {
-            /** @var int $asked */
-            $asked = $this->db->transaction(fn (): int => $this->ask($site, $auditor, $index));
-            $looks += $asked;
-        } while ($asked > 0);
-        if ($looks > 0) {
-            $this->writer->day($site);
-        }
+        $this->queue->forgetGone($site);
+        $looks += $this->through(fn (int $after): array => $this->readFacts($site, $auditor, $index, $isWhole, $after));
+        $looks += $this->through(fn (int $after): array => $this->ask($site, $auditor, $index, $after));
 
         return $looks;
     }
 
-    /** @param  bool  $isWhole  every page is asked about anyway, so nobody need be looked for */
-    private function readFacts(Site $site, Auditor $auditor, StoredAudit $index, bool $isWhole): int
+    /**
+     * Goes through the pages that are due from the first to the last, and again for what was put down meanwhile.
+     *
+     * @param  \Closure(int): array{int, int}  $piece  does what comes after a page: how many it did, and the last of them
+     */
+    private function through(\Closure $piece): int
+    {
+        $done = $after = 0;
+        do {
+            $from = $after;
+            /** @var array{int, int} $did */
+            $did = $this->db->transaction(static fn (): array => $piece($from));
+            [$count, $after] = $did[0] === 0 ? [0, 0] : $did;
+            $done += $count;
+        } while ($count > 0 || $from > 0);
+
+        return $done;
+    }
+
+    /**
+     * @param  bool  $isWhole  every page is asked about anyway, so nobody need be looked for
+     * @return array{int, int}
+     */
+    private function readFacts(Site $site, Auditor $auditor, StoredAudit $index, bool $isWhole, int $after): array
     {
         $this->queue->lock($site);
-        $due = $this->queue->next($site, true, self::PIECE);
+        $due = $this->queue->next($site, true, self::PIECE, $after);
         if ($due === []) {
-            return 0;
+            return [0, 0];
         }
         $ids = array_column($due, 'ulid');
         $before = $this->writer->known($site, $ids);
         $inspected = $this->inspect->whole($site, $ids);
-        $after = array_map(static fn (InspectedPage $page): AuditedPage => $page->audited, $inspected);
+        $now = array_map(static fn (InspectedPage $page): AuditedPage => $page->audited, $inspected);
         $written = $texts = [];
         foreach ($due as $row) {
-            $written[$row->page_id] = $after[$row->ulid] ?? null;
+            $written[$row->page_id] = $now[$row->ulid] ?? null;
             $texts[$row->page_id] = ($inspected[$row->ulid] ?? null)?->search;
         }
         $this->search->write($site, $texts);
@@ -85,9 +103,9 @@ final readonly class AuditSite
         // Who asks is found by what others said and say: before for what goes, after for what comes.
         foreach ($isWhole ? [] : [false, true] as $isWritten) {
             $isWritten && $this->writer->facts($site, $written);
-            $index->expectEdits($before, $after);
+            $index->expectEdits($before, $now);
             foreach ($due as $row) {
-                foreach ($auditor->dependents($before[$row->ulid] ?? null, $after[$row->ulid] ?? null, $index) as $dependent) {
+                foreach ($auditor->dependents($before[$row->ulid] ?? null, $now[$row->ulid] ?? null, $index) as $dependent) {
                     $dependents[$dependent] = $row->entry_id;
                 }
             }
@@ -95,13 +113,14 @@ final readonly class AuditSite
         $isWhole && $this->writer->facts($site, $written);
         $this->queue->factsRead($site, $due, $dependents);
 
-        return count($due);
+        return [count($due), end($due)->page_id];
     }
 
-    private function ask(Site $site, Auditor $auditor, StoredAudit $index): int
+    /** @return array{int, int} */
+    private function ask(Site $site, Auditor $auditor, StoredAudit $index, int $after): array
     {
         $this->queue->lock($site);
-        $due = $this->queue->next($site, false, self::PIECE);
+        $due = $this->queue->next($site, false, self::PIECE, $after);
         $pages = $this->writer->known($site, array_column($due, 'ulid'));
         $index->expect($pages);
         $reports = $entries = [];
@@ -113,9 +132,9 @@ final readonly class AuditSite
         }
         if ($due !== []) {
             $this->writer->reports($site, $reports, $entries);
-            $this->queue->done($due, false);
+            $this->queue->done($due);
         }
 
-        return count($due);
+        return $due === [] ? [0, 0] : [count($due), end($due)->page_id];
     }
 }

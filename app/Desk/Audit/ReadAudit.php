@@ -53,7 +53,26 @@ final readonly class ReadAudit
             'clean' => $standing->clean,
             'score' => $standing->weight === 0 ? null : (int) round((100 * $standing->passed) / $standing->weight),
             'waiting' => $this->queue->waiting($site),
-            'days' => array_map(
+            'days' => $this->days($site, $standing),
+            'first' => array_slice($this->groups($site), 0, self::FIRST),
+            'worse' => $this->worse($site),
+        ];
+    }
+
+    /**
+     * @param  object{pages: int, clean: int, weight: int, passed: int, findings: int}  $standing  now, which is the last of the days
+     * @return list<array<string, mixed>>
+     */
+    private function days(Site $site, object $standing): array
+    {
+        $today = now($site->zone)->format('Y-m-d');
+        $days = array_filter($this->rows->days($site, self::DAYS), static fn (object $day): bool => $day->day < $today);
+        if ($standing->pages > 0) {
+            $days[] = (object) ['day' => $today, ...(array) $standing];
+        }
+
+        return array_values(
+            array_map(
                 static fn (object $day): array => [
                     'day' => $day->day,
                     'score' => $day->weight === 0 ? 100 : round((100 * $day->passed) / $day->weight, 1),
@@ -61,11 +80,9 @@ final readonly class ReadAudit
                     'pages' => $day->pages,
                     'findings' => $day->findings,
                 ],
-                $this->rows->days($site, self::DAYS),
+                $days,
             ),
-            'first' => array_slice($this->groups($site), 0, self::FIRST),
-            'worse' => $this->worse($site),
-        ];
+        );
     }
 
     /** @return list<array<string, mixed>> what came in a week by a change, what weighs most first */

@@ -49,6 +49,7 @@ final readonly class TellFindability
         // What stood before is no fault of a change that only came near it.
         $this->db->update('update audit_due set entry_id = null where site_id = ?', [$site->id]);
         $this->audit->run($site);
+        $this->audit->noteDay($site);
         mt_srand(20260101);
         // What no change brought about stands as long as the demo goes back.
         $this->db->update(
