@@ -75,14 +75,17 @@ function Names({ graph, pages, onChoose }: { graph: Graph; pages: number[]; onCh
     return (
         <ul>
             {pages.map(n => (
-                <li key={n}>
+                <li key={n} className="flex items-baseline gap-2">
                     <button
                         type="button"
-                        className="max-w-full truncate py-0.5 text-left text-heron hover:underline"
+                        className="max-w-[75%] shrink-0 truncate py-0.5 text-left text-heron hover:underline"
                         onClick={() => onChoose(n)}
                     >
                         {graph.pages[n]?.name}
                     </button>
+                    <span className="truncate font-mono text-[12px] text-ink-3" title={graph.pages[n]?.address}>
+                        {readable(graph.pages[n]?.address ?? '')}
+                    </span>
                 </li>
             ))}
         </ul>
