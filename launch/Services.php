@@ -10,8 +10,12 @@ final class Services
     private const SERVERS = ['editor' => 6, 'site' => 3];
 
     /** @param  list<int>  $ports  of the editor, then of the sites */
-    public function __construct(private readonly Application $application, private readonly Processes $processes, private readonly array $ports, private readonly StandIns $standIns)
-    {
+    public function __construct(
+        private readonly Application $application,
+        private readonly Processes $processes,
+        private readonly array $ports,
+        private readonly StandIns $standIns,
+    ) {
     }
 
     public function start(): void

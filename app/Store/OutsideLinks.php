@@ -32,7 +32,9 @@ final readonly class OutsideLinks
         $rows = $this->db->select(
             'select * from (
                 select distinct on (l.host) l.site_id, l.key, l.url, l.state, l.failures, l.says, l.leads_to, l.next_at from outside_links l join sites s on s.id = l.site_id
-                where l.next_at <= now() and '.self::WANTED.'
+                where l.next_at <= now() and '.
+                self::WANTED.
+                '
                     and not exists (select 1 from outside_links o where o.host = l.host and o.checked_at > now() - make_interval(secs => ?))
                 order by l.host, l.next_at
             ) due order by next_at limit ?',
@@ -46,7 +48,15 @@ final readonly class OutsideLinks
     {
         $this->db->update(
             'update outside_links set state = ?, failures = ?, says = ?, leads_to = ?, checked_at = now(), next_at = now() + make_interval(secs => ?) where site_id = ? and key = ?',
-            [$found->state->value, $found->failures, $found->says, $found->leadsTo === null ? null : mb_substr($found->leadsTo, 0, 4000), $found->wait, $site, $key],
+            [
+                $found->state->value,
+                $found->failures,
+                $found->says,
+                $found->leadsTo === null ? null : mb_substr($found->leadsTo, 0, 4000),
+                $found->wait,
+                $site,
+                $key,
+            ],
         );
     }
 
@@ -55,7 +65,11 @@ final readonly class OutsideLinks
     {
         return array_map(
             intval(...),
-            array_column($this->db->select('select state, count(*) as n from outside_links where site_id = ? group by state', [$site->id]), 'n', 'state'),
+            array_column(
+                $this->db->select('select state, count(*) as n from outside_links where site_id = ? group by state', [$site->id]),
+                'n',
+                'state',
+            ),
         );
     }
 
@@ -82,6 +96,10 @@ final readonly class OutsideLinks
     /** Has them tried as soon as it is their turn; says how many. */
     public function tryAgain(Site $site, ?string $url): int
     {
-        return $this->db->update('update outside_links set next_at = now() where site_id = ? and (?::text is null or url = ?)', [$site->id, $url, $url]);
+        return $this->db->update('update outside_links set next_at = now() where site_id = ? and (?::text is null or url = ?)', [
+            $site->id,
+            $url,
+            $url,
+        ]);
     }
 }

@@ -110,15 +110,15 @@ final class LinksApiTest extends AppTestCase
         ]);
         $this->redirect(['source' => '/old', 'leadsTo' => ['address' => '/nothing-there']]);
         $this->reach();
-        $groups = collect($this->api('GET', 'findings')->assertOk()->json())->keyBy('check');
+        $groups = array_column($this->api('GET', 'findings')->assertOk()->json(), null, 'check');
         self::assertSame([['id' => $menu, 'name' => 'Footer', 'says' => '“Old fares” leads to nothing.']], $groups['menu-leads-nowhere']['faults']);
         self::assertSame(['redirects', 1, 'error'], [$groups['redirect-dead-target']['of'], $groups['redirect-dead-target']['pages'], $groups['redirect-dead-target']['severity']]);
         self::assertSame('/old', $groups['redirect-dead-target']['faults'][0]['name']);
-        self::assertArrayNotHasKey('menu-leads-nowhere', collect($this->api('GET', "findings?branch={$this->travel}")->json())->keyBy('check')->all());
+        self::assertArrayNotHasKey('menu-leads-nowhere', array_column($this->api('GET', "findings?branch={$this->travel}")->json(), null, 'check'));
         $csv = $this->api('GET', 'findings-export')->streamedContent();
         self::assertStringContainsString('redirect-dead-target,error,,/old,/old,/old leads to nothing that answers.,', $csv);
         self::assertSame(1, Artisan::call('heronstem:audit', ['--site' => 'ferries', '--json' => true, '--fail-on' => 'error']));
-        $found = collect(json_decode(Artisan::output(), true))->keyBy('check');
+        $found = array_column(json_decode(Artisan::output(), true), null, 'check');
         self::assertSame(['site' => 'ferries', 'check' => 'menu-leads-nowhere', 'severity' => 'error', 'page' => null, 'name' => 'Footer', 'address' => '', 'says' => '“Old fares” leads to nothing.', 'since' => null], $found['menu-leads-nowhere']);
     }
 

@@ -104,7 +104,9 @@ final class OutsideTest extends AppTestCase
         $this->tries();
         $this->later();
         self::assertSame(0, $this->tries(), 'It is not its turn.');
-        $this->api('POST', 'outside-links/again', ['url' => 'https://weather.example/missing'])->assertOk()->assertJson(['links' => 1]);
+        $this->api('POST', 'outside-links/again', ['url' => 'https://weather.example/missing'])
+            ->assertOk()
+            ->assertJson(['links' => 1]);
         $this->api('POST', 'outside-links/again', ['url' => 'https://nowhere.example/'])->assertNotFound();
         $this->tries();
         $this->audit();
@@ -163,27 +165,43 @@ final class OutsideTest extends AppTestCase
     public function a_message_is_sent_with_a_key_that_the_site_answers_for_and_its_answer_is_kept(): void
     {
         $key = $this->switchOn();
-        $this->visit("/$key.txt")->assertOk()->assertHeader('Content-Type', 'text/plain; charset=utf-8');
+        $this->visit("/$key.txt")
+            ->assertOk()
+            ->assertHeader('Content-Type', 'text/plain; charset=utf-8');
         self::assertSame($key, $this->visit("/$key.txt")->getContent());
         $this->visit('/'.str_repeat('0', 32).'.txt')->assertNotFound();
         $sent = [];
-        $this->app->instance(OutsideClient::class, new OutsideClient(new MockHttpClient(static function (string $method, string $url, array $options) use (&$sent): MockResponse {
-            $sent[] = json_decode((string) $options['body'], true);
+        $this->app->instance(
+            OutsideClient::class,
+            new OutsideClient(
+                new MockHttpClient(static function (string $method, string $url, array $options) use (&$sent): MockResponse {
+                    $sent[] = json_decode((string) $options['body'], true);
 
-            return new MockResponse('', ['http_code' => [429, 200, 403][count($sent) - 1], 'response_headers' => ['Retry-After: 120']]);
-        })));
+                    return new MockResponse('', ['http_code' => [429, 200, 403][count($sent) - 1], 'response_headers' => ['Retry-After: 120']]);
+                }),
+            ),
+        );
         $this->change(['kind' => 'rename', 'page' => $this->fares, 'name' => 'Prices']);
         $this->tell();
-        $this->api('GET', 'engine-messages')->assertJsonPath('rows.0.state', 'waiting')->assertJsonPath('rows.0.tries', 1)->assertJsonPath('rows.0.status', 429);
+        $this->api('GET', 'engine-messages')
+            ->assertJsonPath('rows.0.state', 'waiting')
+            ->assertJsonPath('rows.0.tries', 1)
+            ->assertJsonPath('rows.0.status', 429);
         $this->tell();
         self::assertCount(1, $sent, 'It waits as long as it was asked to.');
         DB::update('update engine_messages set next_at = now()');
         $this->tell();
         self::assertSame($sent[0], $sent[1]);
-        self::assertSame(['host' => 'ferries.test', 'key' => $key, 'keyLocation' => "http://ferries.test/$key.txt", 'urlList' => ['http://ferries.test/fares']], $sent[0]);
+        self::assertSame(
+            ['host' => 'ferries.test', 'key' => $key, 'keyLocation' => "http://ferries.test/$key.txt", 'urlList' => ['http://ferries.test/fares']],
+            $sent[0],
+        );
         $this->change(['kind' => 'rename', 'page' => $this->fares, 'name' => 'Fares']);
         $this->tell();
-        $shown = $this->api('GET', 'engine-messages')->assertJsonPath('rows.0.state', 'refused')->assertJsonPath('rows.1.state', 'taken')->assertJsonPath('rows.0.first', ['/fares']);
+        $shown = $this->api('GET', 'engine-messages')
+            ->assertJsonPath('rows.0.state', 'refused')
+            ->assertJsonPath('rows.1.state', 'taken')
+            ->assertJsonPath('rows.0.first', ['/fares']);
         $this->api('POST', "engine-messages/{$shown->json('rows.0.id')}/again")->assertNoContent();
         $this->api('POST', "engine-messages/{$shown->json('rows.0.id')}/again")->assertNotFound();
         $this->change(['kind' => 'set-outside-services', 'tellsEngines' => false]);
@@ -200,7 +218,15 @@ final class OutsideTest extends AppTestCase
         $message = ['host' => $host, 'key' => 'abcdefgh', 'keyLocation' => "http://$host/abcdefgh.txt", 'urlList' => ["http://$host/a"]];
         self::assertSame([400, null], $client->send("{$engine->url}/indexnow", [...$message, 'key' => 'short']));
         self::assertSame([422, null], $client->send("{$engine->url}/indexnow", [...$message, 'urlList' => ['http://elsewhere.example/']]));
-        self::assertSame([403, null], $client->send("{$engine->url}/indexnow", [...$message, 'host' => '127.0.0.1:1', 'keyLocation' => 'http://127.0.0.1:1/abcdefgh.txt', 'urlList' => ['http://127.0.0.1:1/a']]));
+        self::assertSame(
+            [403, null],
+            $client->send("{$engine->url}/indexnow", [
+                ...$message,
+                'host' => '127.0.0.1:1',
+                'keyLocation' => 'http://127.0.0.1:1/abcdefgh.txt',
+                'urlList' => ['http://127.0.0.1:1/a'],
+            ]),
+        );
         self::assertSame([429, 120], $client->send("{$engine->url}/busy", $message));
         self::assertSame([null, null], $client->send('http://127.0.0.1:1/', $message));
         self::assertSame('', (string) file_get_contents($log));

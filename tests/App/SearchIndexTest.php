@@ -60,11 +60,22 @@ final class SearchIndexTest extends AppTestCase
             $isSettled = mt_rand(0, 2) > 0;
             $isSettled && $this->app->make(AuditSite::class)->run($this->site->refresh());
             foreach (self::WORDS as $word) {
-                $may = array_keys(array_filter($pages, static fn (array $each): bool => $each['live'] && $each['listed'] && $each['in'] && str_contains($each['text'], $word)));
+                $may = array_keys(
+                    array_filter(
+                        $pages,
+                        static fn (array $each): bool => $each['live'] && $each['listed'] && $each['in'] && str_contains($each['text'], $word),
+                    ),
+                );
                 $found = $this->found($word);
                 $isSettled
                     ? self::assertEqualsCanonicalizing($may, $found, "$word after step $step")
-                    : self::assertSame([], array_diff($found, array_keys(array_filter($pages, static fn (array $each): bool => $each['live'] && $each['listed'] && $each['in']))));
+                    : self::assertSame(
+                        [],
+                        array_diff(
+                            $found,
+                            array_keys(array_filter($pages, static fn (array $each): bool => $each['live'] && $each['listed'] && $each['in'])),
+                        ),
+                    );
             }
         }
     }
@@ -90,7 +101,10 @@ final class SearchIndexTest extends AppTestCase
     {
         $page = $this->live('Long');
         $words = implode(' ', array_map(static fn (int $n): string => base_convert((string) ($n * 7919 + 123_456_789), 10, 36), range(1, 20_000)));
-        $paragraphs = array_map(static fn (string $text): array => ['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => $text]]], str_split($words, 9000));
+        $paragraphs = array_map(
+            static fn (string $text): array => ['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => $text]]],
+            str_split($words, 9000),
+        );
         $this->saveContent($page, $paragraphs);
         $this->api('POST', "pages/$page/publish")->assertSuccessful();
         $this->app->make(AuditSite::class)->run($this->site->refresh());
@@ -118,7 +132,13 @@ final class SearchIndexTest extends AppTestCase
         $found = $this->app->make(SearchSite::class)->for($this->site->refresh(), SearchWords::of($asked), 1);
 
         return $found->outcome === 'found'
-            ? array_map(fn (array $page): string => (string) DB::table('pages')->where('site_id', $this->site->id)->where('address', $page['address'])->value('ulid'), $found->pages)
+            ? array_map(
+                fn (array $page): string => (string) DB::table('pages')
+                    ->where('site_id', $this->site->id)
+                    ->where('address', $page['address'])
+                    ->value('ulid'),
+                $found->pages,
+            )
             : [];
     }
 }

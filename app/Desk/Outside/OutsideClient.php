@@ -107,9 +107,18 @@ final class OutsideClient
 
     private function request(string $method, string $url): ResponseInterface
     {
-        $options = ['max_redirects' => 0, 'timeout' => 10, 'max_duration' => 15, 'headers' => ['User-Agent' => 'Heronstem link check', 'Accept' => '*/*']];
+        $options = [
+            'max_redirects' => 0,
+            'timeout' => 10,
+            'max_duration' => 15,
+            'headers' => ['User-Agent' => 'Heronstem link check', 'Accept' => '*/*'],
+        ];
         if ($this->standIn !== null && preg_match('#^https?://([^/?\#]+\.example)(?=[/?\#]|$)(.*)$#i', $url, $parts) === 1) {
-            return ($this->given ?? HttpClient::create())->request($method, "{$this->standIn}/".strtolower($parts[1]).(str_starts_with($parts[2], '/') ? '' : '/').$parts[2], $options);
+            return ($this->given ?? HttpClient::create())->request(
+                $method,
+                "{$this->standIn}/".strtolower($parts[1]).(str_starts_with($parts[2], '/') ? '' : '/').$parts[2],
+                $options,
+            );
         }
 
         return ($this->made ??= new NoPrivateNetworkHttpClient($this->given ?? HttpClient::create()))->request($method, $url, $options);

@@ -29,8 +29,13 @@ use Symfony\Component\HttpFoundation\Response;
 /** Changes to the structure: first their ripple, then applied in one step. */
 final readonly class BatchController
 {
-    public function __construct(private RightsOn $rights, private PlanFor $plan, private ApplyChanges $apply, private KnownFiles $files, private ForeseeFindings $foresee)
-    {
+    public function __construct(
+        private RightsOn $rights,
+        private PlanFor $plan,
+        private ApplyChanges $apply,
+        private KnownFiles $files,
+        private ForeseeFindings $foresee,
+    ) {
     }
 
     #[

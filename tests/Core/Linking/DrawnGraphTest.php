@@ -49,7 +49,11 @@ final class DrawnGraphTest extends TestCase
     public function every_page_that_can_be_reached_has_one_way_from_a_ring_within_whatever_the_links(): void
     {
         $this->limitTo(60);
-        $this->forAll(Generators::choose(1, 80), Generators::choose(0, 200), Generators::choose(0, 100_000))->then(static function (int $pages, int $count, int $seed): void {
+        $this->forAll(Generators::choose(1, 80), Generators::choose(0, 200), Generators::choose(0, 100_000))->then(static function (
+            int $pages,
+            int $count,
+            int $seed,
+        ): void {
             mt_srand($seed);
             $links = $leadsTo = [];
             for ($n = 0; $n < $count; $n++) {

@@ -21,7 +21,11 @@ final class GraphLayoutTest extends TestCase
         [$places, $radii] = GraphLayout::of([0, 1, 1, 1, 1, 2, null], [null, 0, 0, 0, 0, 1, null]);
         self::assertSame([0.0, 0.0], $places[0]);
         self::assertSame([90.0, 124.0, 158.0], $radii, 'A ring of few pages needs less room.');
-        self::assertEqualsWithDelta([90, 90, 90, 90, 124, 158], array_map(static fn (array $at): float => hypot(...$at), array_slice($places, 1)), 1e-9);
+        self::assertEqualsWithDelta(
+            [90, 90, 90, 90, 124, 158],
+            array_map(static fn (array $at): float => hypot(...$at), array_slice($places, 1)),
+            1e-9,
+        );
         self::assertGreaterThan(0, $places[5][0], 'What is reached by the page on the right stands on the right.');
         self::assertSame([[[0.0, 0.0]], []], GraphLayout::of([0], [null]));
         self::assertSame([[], []], GraphLayout::of([], []));
@@ -31,14 +35,22 @@ final class GraphLayoutTest extends TestCase
     public function no_two_pages_come_too_near_whatever_the_site(): void
     {
         $this->limitTo(60);
-        $this->forAll(Generators::choose(1, 400), Generators::choose(1, 40), Generators::choose(0, 100_000))->then(static function (int $pages, int $spread, int $seed): void {
+        $this->forAll(Generators::choose(1, 400), Generators::choose(1, 40), Generators::choose(0, 100_000))->then(static function (
+            int $pages,
+            int $spread,
+            int $seed,
+        ): void {
             [$clicks, $from] = self::site($pages, $spread, $seed);
             [$places, $radii] = GraphLayout::of($clicks, $from);
             self::assertCount($pages, $places);
             self::assertSame($radii, array_values(array_unique($radii)));
             self::assertGreaterThanOrEqual(GraphLayout::SPACING - 1e-6, self::nearest($places));
             foreach ($clicks as $page => $click) {
-                self::assertEqualsWithDelta($click === 0 ? 0.0 : ($click === null ? end($radii) : $radii[$click - 1]), hypot(...$places[$page]), 1e-6);
+                self::assertEqualsWithDelta(
+                    $click === 0 ? 0.0 : ($click === null ? end($radii) : $radii[$click - 1]),
+                    hypot(...$places[$page]),
+                    1e-6,
+                );
             }
         });
     }
@@ -80,7 +92,9 @@ final class GraphLayoutTest extends TestCase
         foreach ($places as $n => [$x, $y]) {
             for ($i = -1; $i <= 1; $i++) {
                 for ($j = -1; $j <= 1; $j++) {
-                    foreach ($cells[((int) floor($x / GraphLayout::SPACING) + $i).' '.((int) floor($y / GraphLayout::SPACING) + $j)] ?? [] as $other) {
+                    foreach (
+                        $cells[(int) floor($x / GraphLayout::SPACING) + $i.' '.((int) floor($y / GraphLayout::SPACING) + $j)] ?? [] as $other
+                    ) {
                         $nearest = $other === $n ? $nearest : min($nearest, hypot($x - $places[$other][0], $y - $places[$other][1]));
                     }
                 }

@@ -65,7 +65,9 @@ final class OutsideLinkTest extends TestCase
     #[Test]
     public function nothing_counts_as_broken_by_one_failure_but_410_and_whatever_answers_again_works_again(): void
     {
-        $this->forAll(Generators::seq(Generators::elements(200, 204, 301, 401, 403, 404, 410, 429, 500, 503, null)))->then(static function (array $statuses): void {
+        $this->forAll(Generators::seq(Generators::elements(200, 204, 301, 401, 403, 404, 410, 429, 500, 503, null)))->then(static function (
+            array $statuses,
+        ): void {
             $link = new OutsideLink();
             $inRow = 0;
             foreach ($statuses as $status) {
