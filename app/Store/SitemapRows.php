@@ -51,20 +51,26 @@ final readonly class SitemapRows
     {
         $where = str_replace('?', (string) $site->id, self::WHERE)." and p.id >= $start".($end === null ? '' : " and p.id < $end");
         $path = $hasBranches ? 'p.path::text' : "''";
-        $pictures = self::PICTURES;
         $said = implode(', ', array_map($this->db->escape(...), $layouts));
         $special = $hasBranches ? 'true' : 'p.search is not null or p.pictures is not null'.($said === '' ? '' : " or p.layout in ($said)");
+        // Contents are looked into only where there is a picture that they could show.
+        [$pictures, $contents] = $this->hasPictures($site) ? [self::PICTURES, 'left join page_contents w on w.page_id = p.id'] : ['null::text', ''];
 
         return array_values(
             $this->db->getReadPdo()->pgsqlCopyToArray(
                 "(select p.address, p.changed, case when $special then concat_ws('|', p.layout, p.path, coalesce(p.pictures, ''), p.search::text) end from (
-                    select p.address, greatest(p.updated_at, w.saved_at) at time zone 'UTC' as changed, p.layout, p.search, $path as path, $pictures as pictures
-                    from pages p left join page_contents w on w.page_id = p.id where $where offset 0
+                    select p.address, p.updated_at at time zone 'UTC' as changed, p.layout, p.search, $path as path, $pictures as pictures
+                    from pages p $contents where $where
                 ) p)",
                 "\t",
                 '',
             ) ?: [],
         );
+    }
+
+    private function hasPictures(Site $site): bool
+    {
+        return (bool) $this->db->scalar('select exists (select 1 from files where site_id = ? and width is not null)', [$site->id]);
     }
 
     /**

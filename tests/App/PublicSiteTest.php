@@ -19,6 +19,14 @@ final class PublicSiteTest extends AppTestCase
     }
 
     #[Test]
+    public function a_page_that_has_no_content_yet_leaves_no_blank_line_behind(): void
+    {
+        $this->live('Soon');
+        $html = (string) $this->visit('/soon')->assertOk()->getContent();
+        self::assertDoesNotMatchRegularExpression('/^[ \t]+$/m', $html);
+    }
+
+    #[Test]
     public function a_page_stands_in_menu_breadcrumbs_side_menu_and_head(): void
     {
         $travel = $this->live('Travel');

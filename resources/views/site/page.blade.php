@@ -49,7 +49,9 @@
 @if ($page->summary !== '')
         <p class="summary">{{ $page->summary }}</p>
 @endif
+@if ($html !== '')
         {!! $html !!}
+@endif
 @if ($siteMap !== [])
         <div class="site-map">
 @php($open = -1)
