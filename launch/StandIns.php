@@ -34,6 +34,13 @@ final class StandIns
         return $this->ports;
     }
 
+    public function start(Processes $processes): void
+    {
+        foreach ($this->commands() as $label => $command) {
+            $processes->start($label, $command, $this->environment());
+        }
+    }
+
     /** @return array<string, list<string>> by label */
     public function commands(): array
     {

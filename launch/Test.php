@@ -140,9 +140,7 @@ final class Test
         $application->must(['heronstem:origins', "ferries=http://127.0.0.1:$ferries", "boatyard=http://127.0.0.1:$boatyard"], 'Setting addresses');
         $application->serve($this->processes, [$editor, $ferries, $boatyard], "web-$worker", 3);
         $this->processes->start("queue-$worker", [PHP_BINARY, 'artisan', 'queue:work', '--sleep=0.2', '--tries=3'], $application->environment());
-        foreach ($standIns->commands() as $label => $command) {
-            $this->processes->start($label, $command, $standIns->environment());
-        }
+        $standIns->start($this->processes);
         $this->processes->start("chromedriver-$worker", ['chromedriver', "--port=$driver"], []);
 
         return [

@@ -58,9 +58,7 @@ final class Workbench
             $application->must(['heronstem:origins', "ferries=http://127.0.0.1:$site"], 'Setting addresses');
             $application->serve($this->processes, [$editor, $site], 'web', 3);
             $this->processes->start('queue', [PHP_BINARY, 'artisan', 'queue:work', '--sleep=0.2', '--tries=3'], $application->environment());
-            foreach ($standIns->commands() as $label => $command) {
-                $this->processes->start($label, $command, $standIns->environment());
-            }
+            $standIns->start($this->processes);
             $this->processes->start('chromedriver', ['chromedriver', "--port=$driver"], []);
 
             return Shell::run(

@@ -32,7 +32,27 @@ final readonly class SearchResults
      */
     public function page(Site $site, string $asked, int $offset, int $limit): array
     {
-        return $this->read($site, "websearch_to_tsquery('".TextSearchLanguage::of($site)."', ?)", $asked, $offset, $limit);
+        $language = TextSearchLanguage::of($site);
+        $around = 'StartSel="'.MarkedText::MARKS[0].'", StopSel="'.MarkedText::MARKS[1].'"';
+        /** @var list<object{ulid: string, name: string, address: string, description: string, says: string, begins: string, ends: string, pages: int}> $rows */
+        $rows = $this->db->select(
+            // Whether a page may be found is asked in the order of rank, of as many as are counted: not of all that have a word.
+            "with q as materialized (select websearch_to_tsquery('$language', ?) as q), ranked as materialized (
+                select s.page_id, ts_rank_cd('".self::WEIGHTS."', s.vector, q.q, 1) as rank from q, search_pages s
+                where s.site_id = ? and s.vector @@ q.q order by rank desc, s.page_id
+            ), found as materialized (
+                select r.page_id, row_number() over () as n from ranked r cross join lateral (select 1 from pages p where p.id = r.page_id and ".self::FOUND.' offset 0) p limit ?
+            )
+            select p.ulid, p.name, p.address, (select count(*) from found) as pages, '.
+                "ts_headline('$language', s.description, q.q, '$around, HighlightAll=true') as description,
+                case when s.body = '' then '' else ts_headline('$language', s.body, q.q, '$around, ".
+                self::FRAGMENTS.
+                "') end as says, left(s.body, 12) as begins, right(s.body, 12) as ends
+            from found f join search_pages s on s.page_id = f.page_id join pages p on p.id = f.page_id, q where f.n > ? and f.n <= ? order by f.n",
+            [$asked, $site->id, self::MAX_COUNTED, $offset, $offset + $limit],
+        );
+
+        return [$rows[0]->pages ?? 0, $rows];
     }
 
     /**
@@ -41,7 +61,7 @@ final readonly class SearchResults
      */
     public function withAny(Site $site, array $words, int $offset, int $limit): array
     {
-        return $this->read($site, "websearch_to_tsquery('".TextSearchLanguage::of($site)."', ?)", implode(' or ', $words), $offset, $limit);
+        return $this->page($site, implode(' or ', $words), $offset, $limit);
     }
 
     /**
@@ -74,34 +94,5 @@ final readonly class SearchResults
             ),
             'word',
         );
-    }
-
-    /**
-     * @param  string  $query  SQL of a tsquery with one parameter
-     * @return array{int, list<object{ulid: string, name: string, address: string, description: string, says: string, begins: string, ends: string}>}
-     */
-    private function read(Site $site, string $query, string $asked, int $offset, int $limit): array
-    {
-        $language = TextSearchLanguage::of($site);
-        $around = 'StartSel="'.MarkedText::MARKS[0].'", StopSel="'.MarkedText::MARKS[1].'"';
-        /** @var list<object{ulid: string, name: string, address: string, description: string, says: string, begins: string, ends: string, pages: int}> $rows */
-        $rows = $this->db->select(
-            // Whether a page may be found is asked in the order of rank, of as many as are counted: not of all that have a word.
-            "with q as materialized (select $query as q), ranked as materialized (
-                select s.page_id, ts_rank_cd('".self::WEIGHTS."', s.vector, q.q, 1) as rank from q, search_pages s
-                where s.site_id = ? and s.vector @@ q.q order by rank desc, s.page_id
-            ), found as materialized (
-                select r.page_id, row_number() over () as n from ranked r cross join lateral (select 1 from pages p where p.id = r.page_id and ".self::FOUND.' offset 0) p limit ?
-            )
-            select p.ulid, p.name, p.address, (select count(*) from found) as pages, '.
-                "ts_headline('$language', s.description, q.q, '$around, HighlightAll=true') as description,
-                case when s.body = '' then '' else ts_headline('$language', s.body, q.q, '$around, ".
-                self::FRAGMENTS.
-                "') end as says, left(s.body, 12) as begins, right(s.body, 12) as ends
-            from found f join search_pages s on s.page_id = f.page_id join pages p on p.id = f.page_id, q where f.n > ? and f.n <= ? order by f.n",
-            [$asked, $site->id, self::MAX_COUNTED, $offset, $offset + $limit],
-        );
-
-        return [$rows[0]->pages ?? 0, $rows];
     }
 }

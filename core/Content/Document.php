@@ -152,7 +152,7 @@ final readonly class Document
         $texts = [];
         foreach (self::nodes($this->blocks) as $node) {
             if ($node['type'] === 'heading') {
-                $texts[] = trim(implode('', array_map(static fn (array $piece): string => $piece['text'] ?? ' ', $node['content'] ?? [])));
+                $texts[] = PlainText::line($node['content'] ?? []);
             }
         }
 

@@ -30,8 +30,8 @@ final class PlainText
         return $lines;
     }
 
-    /** @param  list<array<string, mixed>>  $inline */
-    private static function line(array $inline): string
+    /** @param  list<array<string, mixed>>  $inline  pieces of one line */
+    public static function line(array $inline): string
     {
         return trim(implode('', array_map(static fn (array $node): string => $node['text'] ?? ' ', $inline)));
     }

@@ -51,7 +51,7 @@ final readonly class ForeseeFindings
             return Foresight::open();
         }
         if ($ripple->changesNothing()) {
-            return Foresight::between(FindingSnapshot::of($this->db, $site), FindingSnapshot::of($this->db, $site));
+            return Foresight::nothing();
         }
         if ($this->isLarge($site, $ripple)) {
             return Foresight::large();

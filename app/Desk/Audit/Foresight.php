@@ -42,6 +42,11 @@ final readonly class Foresight
         return new self('large');
     }
 
+    public static function nothing(): self
+    {
+        return new self('seen');
+    }
+
     public static function between(FindingSnapshot $before, FindingSnapshot $after): self
     {
         $appear = array_diff_key($after->findings, $before->findings);

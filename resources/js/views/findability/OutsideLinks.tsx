@@ -12,6 +12,7 @@ import { ago } from '../../ui/time'
 import { OutsideSwitch } from './OutsideSwitch'
 import { outsideLinksQuery } from './queries'
 import type { OpenPage } from './search'
+import { Turn } from './Turn'
 
 const PIECE = 100
 const states: Record<Schemas['OutsideLink']['state'], [string, string]> = {
@@ -110,16 +111,7 @@ export function OutsideLinks({ onPage }: { onPage: OpenPage }) {
                     </li>
                 ))}
             </ul>
-            {(offset > 0 || data?.rows.length === PIECE) && (
-                <div className="flex gap-2">
-                    <Button disabled={offset === 0} onClick={() => turn(Math.max(0, offset - PIECE))}>
-                        Previous
-                    </Button>
-                    <Button disabled={data?.rows.length !== PIECE} onClick={() => turn(offset + PIECE)}>
-                        Next
-                    </Button>
-                </div>
-            )}
+            <Turn offset={offset} piece={PIECE} rows={data?.rows.length} onTurn={turn} />
         </section>
     )
 }

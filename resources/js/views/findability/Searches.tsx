@@ -14,6 +14,7 @@ import { AnswerSearch } from './AnswerSearch'
 import { Answers } from './Answers'
 import { searchesQuery } from './queries'
 import type { OpenPage } from './search'
+import { Turn } from './Turn'
 
 const PIECE = 200
 const outcomes: Record<Schemas['Search']['outcome'], [string, string]> = {
@@ -98,16 +99,7 @@ export function Searches({ onPage }: { onPage: OpenPage }) {
                             </li>
                         ))}
                     </ul>
-                    {(offset > 0 || data?.rows.length === PIECE) && (
-                        <div className="flex gap-2">
-                            <Button disabled={offset === 0} onClick={() => turn(Math.max(0, offset - PIECE))}>
-                                Previous
-                            </Button>
-                            <Button disabled={data?.rows.length !== PIECE} onClick={() => turn(offset + PIECE)}>
-                                Next
-                            </Button>
-                        </div>
-                    )}
+                    <Turn offset={offset} piece={PIECE} rows={data?.rows.length} onTurn={turn} />
                     <Muted small>
                         Counted by words and day, never by whom. Visitors search at{' '}
                         <a
