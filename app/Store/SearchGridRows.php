@@ -57,22 +57,11 @@ final readonly class SearchGridRows
 
     /**
      * @param  list<string>  $keys
-     * @return array<string, list<string>> up to two pages that hold each
+     * @return array<string, list<string>> up to three pages that hold each
      */
     public function holders(Site $site, array $keys): array
     {
-        $holders = [];
-        foreach (
-            $this->db->select(
-                'select k.key, min(p.ulid) as one, max(p.ulid) as other from audit_keys k join pages p on p.id = k.page_id
-                where k.site_id = ? and k.key = any(?::text[]) and k.holds group by k.key',
-                [$site->id, PgArray::of(array_unique($keys))],
-            ) as $row
-        ) {
-            $holders[$row->key] = array_values(array_unique([$row->one, $row->other]));
-        }
-
-        return $holders;
+        return KeyHolders::of($this->db, $site, $keys);
     }
 
     /**

@@ -275,21 +275,10 @@ final class StoredAudit implements AuditIndex
     /** @param  list<string>  $keys */
     private function readHolders(array $keys): void
     {
+        $held = KeyHolders::of($this->db, $this->site, $keys);
         foreach ($keys as $key) {
-            $this->holders[$key] = [];
-        }
-        // Three are enough to know that there are many, however many share a key.
-        foreach (
-            $keys === []
-                ? []
-                : $this->db->select(
-                    'select n.key, p.ulid from unnest(?::text[]) as n(key), lateral (
-                        select k.page_id from audit_keys k where k.site_id = ? and k.key = n.key and k.holds limit 3
-                    ) h join pages p on p.id = h.page_id',
-                    [PgArray::of($keys), $this->site->id],
-                ) as $row
-        ) {
-            $this->holders[$row->key][] = count($this->holders[$row->key]) < 2 ? $row->ulid : '';
+            [$one, $other, $third] = [...$held[$key] ?? [], null, null, null];
+            $this->holders[$key] = array_values(array_filter([$one, $other, $third === null ? null : ''], is_string(...)));
         }
     }
 
