@@ -8,6 +8,8 @@ import { defineConfig, type Plugin } from 'vite'
 function publicSite(): Plugin {
     const files = {
         'site.css': 'resources/css/site.css',
+        'room.css': 'resources/css/room.css',
+        'enlarge.js': 'resources/site/enlarge.js',
         'mark.svg': 'resources/css/mark.svg',
         'literata.woff2': 'node_modules/@fontsource-variable/literata/files/literata-latin-wght-normal.woff2',
     }

@@ -23,6 +23,7 @@ use App\Http\Api\SessionController;
 use App\Http\Api\SiteController;
 use App\Http\Api\StructureController;
 use App\Http\Api\VersionController;
+use App\Http\Api\WritingController;
 use App\Http\Middleware\KnowWho;
 use Illuminate\Support\Facades\Route;
 
@@ -89,6 +90,11 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                 Route::get('findings-export', [AuditController::class, 'export']);
                 Route::get('dismissals', [AuditController::class, 'dismissals']);
                 Route::get('pages/{page}/content', [ContentController::class, 'show']);
+                Route::put('pages/{page}/presence', [WritingController::class, 'present']);
+                Route::delete('pages/{page}/presence', [WritingController::class, 'leave']);
+                Route::post('pages/{page}/reviewed', [WritingController::class, 'review']);
+                Route::post('pages/{page}/shown', [WritingController::class, 'show']);
+                Route::get('pages/{page}/places', [WritingController::class, 'places']);
                 Route::get('pages/{page}/versions', [VersionController::class, 'index']);
                 Route::get('pages/{page}/versions/{number}', [VersionController::class, 'show'])->where('number', '[0-9]{1,9}');
                 Route::get('pages/{page}/versions/{left}/against/{right}', [VersionController::class, 'compare'])->where([

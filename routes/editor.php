@@ -4,10 +4,14 @@ declare(strict_types=1);
 
 use App\Http\Site\EditorFile;
 use App\Http\Site\PreviewController;
+use App\Http\Site\RoomController;
 use Illuminate\Support\Facades\Route;
 
 Route::get('_files/{file}/{name}', EditorFile::class)->middleware(['auth:web', 'can:see,file']);
 Route::get('preview/{site}/{page}', PreviewController::class)
+    ->scopeBindings()
+    ->middleware(['auth:web', 'can:see,site']);
+Route::get('room/{site}/{page}', RoomController::class)
     ->scopeBindings()
     ->middleware(['auth:web', 'can:see,site']);
 Route::view('{path?}', 'editor')->where('path', '(?!api/).*');

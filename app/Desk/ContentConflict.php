@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Desk;
 
-use App\Models\PageContent;
+use App\Models\Page;
 
-/** Somebody saved other content since this was begun. Carries theirs, so that both can be shown. */
+/** Somebody saved other content, or another heading or summary, since this was begun. Carries the page with theirs, so that both can be shown. */
 final class ContentConflict extends \RuntimeException
 {
-    public function __construct(public readonly ?PageContent $theirs)
+    public function __construct(public readonly Page $theirs)
     {
         parent::__construct('Somebody else saved this page meanwhile.');
     }

@@ -17,12 +17,15 @@ final readonly class KeepDraft
     /** Minutes in which somebody who typed is shown as typing. */
     private const RECENT = 30;
 
-    /** @param  array<mixed>  $document  unchecked: nothing typed is turned away */
-    public function keep(Page $page, User $user, array $document, int $basedOn): Draft
+    /**
+     * @param  array<mixed>  $document  unchecked: nothing typed is turned away
+     * @param  array{heading: string, summary: string}|null  $texts  where they were typed too
+     */
+    public function keep(Page $page, User $user, array $document, int $basedOn, ?array $texts = null): Draft
     {
         return Draft::query()->updateOrCreate(
             ['page_id' => $page->id, 'user_id' => $user->id],
-            ['document' => $document, 'based_on' => $basedOn, 'updated_at' => now()],
+            ['document' => $document, 'texts' => $texts, 'based_on' => $basedOn, 'updated_at' => now()],
         );
     }
 

@@ -5,16 +5,28 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Models\Site;
+use App\Store\StoredFiles;
 use App\Store\StoredLinkTargets;
-use App\Store\StoredPictures;
 use Heronstem\Core\Content\Document;
 use Heronstem\Core\Content\HtmlRenderer;
+use Heronstem\Core\Content\Sources;
+use Heronstem\Core\Menu\Viewer;
 
-/** A document as HTML, with the links and pictures of its site. */
-final class RenderContent
+/** A document as HTML, with the links, files and lists of its site, as somebody sees them. */
+final readonly class RenderContent
 {
-    public function html(Document $content, Site $site): string
+    public function __construct(private ListPages $lists)
     {
-        return (new HtmlRenderer(new StoredLinkTargets($content, $site), new StoredPictures($content, $site)))->render($content);
+    }
+
+    public function html(Document $content, Site $site, ?Viewer $viewer = null): string
+    {
+        $sources = new Sources(
+            new StoredLinkTargets($content, $site),
+            new StoredFiles($content, $site),
+            $this->lists->for($site, $viewer ?? Viewer::visitor()),
+        );
+
+        return (new HtmlRenderer($sources))->render($content);
     }
 }

@@ -17,20 +17,30 @@ use Illuminate\Database\Connection;
 /** Saves a page's content as a new version. Every version is kept, so saving over somebody loses nothing of theirs. */
 final readonly class SaveContent
 {
-    public function __construct(private Connection $db, private NotedLinks $links, private RecordEntry $record, private AuditQueue $audit)
-    {
+    public function __construct(
+        private Connection $db,
+        private NotedLinks $links,
+        private RecordEntry $record,
+        private AuditQueue $audit,
+        private PrepareTexts $texts,
+        private RightsOn $rights,
+    ) {
     }
 
     /**
      * @param  int  $basedOn  the version the writer started from, 0 for none
      * @param  string  $note  what changed, in a line
      * @param  bool  $minor  nothing that others need to look at
+     * @param  TypedTexts|null  $texts  heading and summary, where they were typed with it
      *
      * @throws ContentConflict when somebody saved another version meanwhile
      */
-    public function save(Page $page, User $user, Document $content, int $basedOn, string $note = '', bool $minor = false): PageContent
+    public function save(Page $page, User $user, Document $content, int $basedOn, string $note = '', bool $minor = false, ?TypedTexts $texts = null): PageContent
     {
-        return $this->db->transaction(function () use ($page, $user, $content, $basedOn, $note, $minor): PageContent {
+        return $this->db->transaction(function () use ($page, $user, $content, $basedOn, $note, $minor, $texts): PageContent {
+            if ($texts !== null) {
+                $this->keepTexts($page, $user, $texts);
+            }
             $saved = $this->keep($page, $user, $content, $basedOn, $note, $minor);
             $this->record->ofContent($page->site, $user, $page, $saved->working_version, $note);
 
@@ -44,12 +54,26 @@ final readonly class SaveContent
         return $this->db->transaction(fn (): PageContent => $this->keep($page, $user, $content, 0, '', false));
     }
 
+    /** @throws ContentConflict when they are not what the writer began with */
+    private function keepTexts(Page $page, User $user, TypedTexts $texts): void
+    {
+        $now = Page::query()->whereKey($page->id)->lockForUpdate()->firstOrFail();
+        if (! $texts->beganWith($now)) {
+            throw new ContentConflict($now);
+        }
+        $changed = $texts->changed();
+        if ($changed !== []) {
+            $this->texts->prepare($now, $now->site, $user, $this->rights->of($user, $now->site), $changed, null);
+            $page->refresh();
+        }
+    }
+
     private function keep(Page $page, User $user, Document $content, int $basedOn, string $note, bool $minor): PageContent
     {
         Page::query()->whereKey($page->id)->lockForUpdate()->firstOrFail();
         $current = PageContent::query()->find($page->id);
         if (($current->working_version ?? 0) !== $basedOn) {
-            throw new ContentConflict($current);
+            throw new ContentConflict($page);
         }
         $version = $basedOn + 1;
         $this->db->insert('insert into content_versions (page_id, number, document, user_id, note, minor) values (?, ?, ?::jsonb, ?, ?, ?)', [

@@ -5,17 +5,14 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Models\Page;
-use App\Models\PageContent;
 use App\Models\Site;
 use App\Models\Visitor;
 use App\Store\VisibleTree;
 use Heronstem\Core\Content\Document;
-use Heronstem\Core\Menu\ResolvedEntry;
+use Heronstem\Core\Content\ListedPage;
 use Heronstem\Core\Menu\Viewer;
 use Heronstem\Core\Search\HeadTags;
-use Heronstem\Core\Search\SearchDescription;
 use Heronstem\Core\Search\StructuredData;
-use Heronstem\Core\Tree\SearchSettings;
 
 /** Everything the layouts show of a page: head tags, menus, breadcrumbs, content, cards. */
 final readonly class ShowPage
@@ -25,6 +22,7 @@ final readonly class ShowPage
         private VisibleTree $tree,
         private CachedMenus $menus,
         private RenderContent $render,
+        private ListPages $lists,
     ) {
     }
 
@@ -50,6 +48,7 @@ final readonly class ShowPage
     public function of(Page $page, Site $site, Document $content, ?Visitor $visitor = null, ?Viewer $as = null): array
     {
         $ancestors = $page->ancestors();
+        $viewer = $as ?? ($visitor?->viewer() ?? Viewer::visitor());
         $frame = $this->frame($site, $visitor, $as, $page);
         $visible = array_values(array_filter($ancestors, static fn (Page $above): bool => $above->isVisible()));
         $isStart =
@@ -67,8 +66,8 @@ final readonly class ShowPage
             'siteMap' => $page->layout === 'site-map' ? $this->tree->whole($site) : [],
             'trail' => [...array_column($ancestors, 'ulid'), $page->ulid],
             'side' => $isStart ? [] : $this->tree->side($page, $ancestors),
-            'cards' => in_array($page->layout, ['home', 'section'], true) ? $this->cards($page, $site, $isStart ? [] : [...$ancestors, $page], $frame['menus']['front']) : [],
-            'html' => $this->render->html($content, $site),
+            'cards' => in_array($page->layout, ['home', 'section'], true) ? $this->cards($site, $isStart ? [] : [...$ancestors, $page], $viewer) : [],
+            'html' => $this->render->html($content, $site, $viewer),
         ];
     }
 
@@ -87,64 +86,12 @@ final readonly class ShowPage
      * The pages picked for the front page there, else the pages inside.
      *
      * @param  list<Page>  $above  pages above the cards, from the top down; none on the start page
-     * @param  list<ResolvedEntry>  $picked
-     * @return list<array{name: string, address: string, text: string, picture: string|null}>
+     * @return list<ListedPage>
      */
-    private function cards(Page $page, Site $site, array $above, array $picked): array
+    private function cards(Site $site, array $above, Viewer $viewer): array
     {
-        $isStart = $above === [];
-        if ($isStart && $picked !== []) {
-            return array_map(
-                static fn (ResolvedEntry $pick): array => [
-                    'name' => $pick->label,
-                    'address' => (string) $pick->href,
-                    'text' => $pick->text,
-                    'picture' => $pick->picture,
-                ],
-                $picked,
-            );
-        }
-        $pages = Page::query()
-            ->with('content')
-            ->where('site_id', $site->id)
-            ->whereRaw('is_visible(state, from_at, until_at)')
-            ->where('listed', true)
-            ->when(
-                $isStart,
-                fn ($query) => $query->whereNull('parent_id')->whereKeyNot($page->id),
-                fn ($query) => $query->where('parent_id', $page->id),
-            )
-            ->orderBy('position')
-            ->limit(60)
-            ->get();
+        $picked = $above === [] ? $this->lists->picked($site, 'front', $viewer) : [];
 
-        return array_values(
-            $pages
-                ->map(
-                    fn (Page $child): array => [
-                        'name' => $child->name,
-                        'address' => $child->address,
-                        'text' => SearchDescription::of(
-                            $this->describe->facts(
-                                $child,
-                                $site,
-                                $above,
-                                $child->content instanceof PageContent ? $child->content->liveDocument() : Document::blank(),
-                            ),
-                            $site->facts(),
-                        )->text,
-                        'picture' => $this->ownPicture($child),
-                    ],
-                )
-                ->all(),
-        );
-    }
-
-    /** The picture that a page chose for cards; one among its content is not shown there. */
-    private function ownPicture(Page $page): ?string
-    {
-        $chosen = SearchSettings::stored($page->search)->own->socialPicture;
-
-        return $chosen === null ? null : $this->describe->picture($page, $chosen, Document::blank())?->address();
+        return $picked === [] ? $this->lists->below($site, $above) : $picked;
     }
 }

@@ -13,6 +13,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $page_id
  * @property int $user_id
  * @property array<mixed> $document
+ * @property array{heading: string, summary: string}|null $texts heading and summary, where they were typed too
  * @property int $based_on version of the content they started from
  * @property \Illuminate\Support\Carbon $updated_at
  * @property-read User $user
@@ -21,7 +22,7 @@ final class Draft extends Model
 {
     protected $guarded = ['id'];
 
-    protected $casts = ['document' => 'array'];
+    protected $casts = ['document' => 'array', 'texts' => 'array'];
 
     /** @return BelongsTo<User, $this> */
     public function user(): BelongsTo

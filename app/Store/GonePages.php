@@ -26,7 +26,7 @@ final readonly class GonePages
             insert into unmade_pages (ulid, site_id, record, content, versions, drafts, writers)
             select p.ulid, p.site_id, to_jsonb(p), (select to_jsonb(w) from page_contents w where w.page_id = p.id),
                 coalesce((select jsonb_agg(jsonb_build_object('number', r.number, 'document', r.document, 'user_id', r.user_id, 'created_at', r.created_at, 'note', r.note, 'minor', r.minor) order by r.number) from content_versions r where r.page_id = p.id), '[]'),
-                coalesce((select jsonb_agg(jsonb_build_object('user_id', d.user_id, 'document', d.document, 'based_on', d.based_on, 'updated_at', d.updated_at)) from drafts d where d.page_id = p.id), '[]'),
+                coalesce((select jsonb_agg(jsonb_build_object('user_id', d.user_id, 'document', d.document, 'texts', d.texts, 'based_on', d.based_on, 'updated_at', d.updated_at)) from drafts d where d.page_id = p.id), '[]'),
                 coalesce((select jsonb_agg(m.user_id) from memberships m where m.branch_id = p.id and m.role = 'writer'), '[]')
             from pages p where p.site_id = ? and p.ulid = any(?::text[])
             on conflict (ulid) do update set record = excluded.record, content = excluded.content, versions = excluded.versions, drafts = excluded.drafts, writers = excluded.writers

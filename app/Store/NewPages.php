@@ -96,10 +96,10 @@ final readonly class NewPages
         );
         $this->db->insert(
             <<<'SQL'
-            insert into drafts (page_id, user_id, document, based_on, created_at, updated_at)
-            select p.id, d.user_id, d.document, d.based_on, d.updated_at, d.updated_at
+            insert into drafts (page_id, user_id, document, texts, based_on, created_at, updated_at)
+            select p.id, d.user_id, d.document, d.texts, d.based_on, d.updated_at, d.updated_at
             from unmade_pages u join pages p on p.ulid = u.ulid cross
-                join lateral jsonb_to_recordset(u.drafts) as d(user_id bigint, document jsonb, based_on int, updated_at timestamptz)
+                join lateral jsonb_to_recordset(u.drafts) as d(user_id bigint, document jsonb, texts jsonb, based_on int, updated_at timestamptz)
                 join users on users.id = d.user_id
             where u.ulid = any(?::text[])
             SQL
@@ -177,7 +177,7 @@ final readonly class NewPages
         $rows = $this->db->cursor(
             <<<'SQL'
             select w.page_id, w.working from pages p join page_contents w on w.page_id = p.id
-            where p.ulid = any(?::text[]) and w.working::text like '%"page":%' and jsonb_path_query_array(w.working, '$.**.attrs.page') ?? any(?::text[])
+            where p.ulid = any(?::text[]) and w.working::text like '%"page":%' and jsonb_path_query_array(w.working, '$.**.page') ?? any(?::text[])
             SQL
             ,
             [PgArray::of(array_keys($copies)), PgArray::of($copies)],
@@ -186,7 +186,7 @@ final readonly class NewPages
         foreach ($rows as $row) {
             $turned[] = [
                 'page' => $row->page_id,
-                'working' => Document::read(json_decode($row->working, true, flags: JSON_THROW_ON_ERROR))->withLinksTurned($sources)->toArray(),
+                'working' => Document::read(json_decode($row->working, true, flags: JSON_THROW_ON_ERROR))->withPagesTurned($sources)->toArray(),
             ];
         }
         foreach (array_chunk($turned, self::PIECE) as $piece) {

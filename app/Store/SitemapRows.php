@@ -15,7 +15,10 @@ final readonly class SitemapRows
 
     /** Identities of the pictures that visitors see on a page, each once. */
     private const PICTURES = <<<'SQL'
-        case when w.live is not null then (select string_agg(distinct f, ' ') from jsonb_array_elements_text(jsonb_path_query_array(w.live, '$.** ? (@.type == "picture").attrs.file')) as f) end
+        case when w.live is not null then (
+            select string_agg(distinct f, ' ') from jsonb_array_elements_text(jsonb_path_query_array(w.live, '$.** ? (exists(@.alt)).file')) as f
+            where not jsonb_exists(jsonb_path_query_array(w.live, '$.** ? (@.attrs.hidden == true).**.file'), f)
+        ) end
         SQL;
 
     public function __construct(private Connection $db)

@@ -250,8 +250,16 @@ final class Comparison
         if (isset($node['text'])) {
             return (string) $node['text'];
         }
-        if (($node['type'] ?? null) === 'picture') {
-            return '[picture] '.($node['attrs']['alt'] ?? '');
+        $shown = match ($node['type'] ?? null) {
+            'picture' => $node['attrs']['alt'] ?? '',
+            'gallery' => implode(', ', array_column($node['attrs']['pictures'] ?? [], 'alt')),
+            'button' => $node['attrs']['text'] ?? '',
+            'file' => $node['attrs']['name'] ?? '',
+            'pages', 'divider' => '',
+            default => null,
+        };
+        if ($shown !== null) {
+            return trim("[{$node['type']}] $shown");
         }
 
         return implode(

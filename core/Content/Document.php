@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Content;
 
-use Heronstem\Core\Linking\OwnAddress;
+use Heronstem\Core\Content\Block\Room;
 
 /**
- * A page's content: typed blocks in JSON, version 1. Blocks are heading, paragraph, bulletList, orderedList,
- * blockquote and picture; text carries the marks bold, italic and link. Links to pages keep the page's
- * identity, so they follow it wherever it moves.
+ * A page's content: typed blocks in JSON, version 1; `Block\Kinds` lists them. Wherever a page is named, its identity stands
+ * under the key `page`, and a file's under `file`: so links and pictures follow what they mean, wherever it moves. What is
+ * asked of a document is answered as visitors see it, without hidden blocks, unless it says otherwise.
  */
 final readonly class Document
 {
@@ -38,7 +38,7 @@ final readonly class Document
             throw new InvalidDocument('document.type', 'Content is a document of blocks.', 'doc');
         }
 
-        return new self((new DocumentReader())->blocks($json['content'] ?? [], 'document.content', 0));
+        return new self((new DocumentReader())->blocks($json['content'] ?? [], 'document.content', 0, Room::Page));
     }
 
     public static function blank(): self
@@ -46,52 +46,81 @@ final readonly class Document
         return new self([]);
     }
 
+    /** Whether it says and shows nothing. */
     public function isBlank(): bool
     {
-        return PlainText::of($this) === '' && $this->pictures() === [];
+        foreach ($this->nodes() as $node) {
+            if (in_array($node['type'], ['picture', 'gallery', 'pages', 'file', 'button'], true)) {
+                return false;
+            }
+        }
+
+        return PlainText::of($this) === '';
     }
 
     /** @return list<string> identities of pages linked to, each once */
     public function linkedPages(): array
     {
-        return $this->collect(static function (array $node): array {
-            $pages = [];
-            foreach ($node['marks'] ?? [] as $mark) {
-                if ($mark['type'] === 'link' && isset($mark['attrs']['page'])) {
-                    $pages[] = $mark['attrs']['page'];
-                }
-            }
-
-            return $pages;
-        });
+        return $this->collect(
+            static fn (array $node): array => [
+                ...array_column(self::linksOf($node), 'page'),
+                ...array_column($node['attrs']['chosen'] ?? [], 'page'),
+            ],
+        );
     }
 
     /** @return list<string> web and mail addresses linked to as they are written, each once */
     public function hrefs(): array
     {
-        return $this->collect(
-            static fn (array $node): array => array_values(
-                array_filter(array_map(static fn (array $mark): ?string => $mark['attrs']['href'] ?? null, $node['marks'] ?? [])),
-            ),
-        );
+        return $this->collect(static fn (array $node): array => array_column(self::linksOf($node), 'href'));
+    }
+
+    /** @return list<string> names of pages that are linked to and not there yet, each once; of hidden blocks too */
+    public function wanted(): array
+    {
+        $wanted = [];
+        foreach (self::walk($this->blocks, true) as $node) {
+            array_push($wanted, ...array_column(self::linksOf($node), 'wanted'));
+        }
+
+        return array_values(array_unique($wanted));
     }
 
     /** @return list<string> identities of the pictures shown, each once */
     public function pictures(): array
     {
-        return $this->collect(static fn (array $node): array => $node['type'] === 'picture' ? [$node['attrs']['file']] : []);
+        return $this->collect(static fn (array $node): array => array_column(self::picturesOf($node), 'file'));
+    }
+
+    /** @return list<string> identities of all files that it shows or offers, each once; of hidden blocks too */
+    public function files(): array
+    {
+        $files = [];
+        $blocks = $this->blocks;
+        array_walk_recursive($blocks, static function (mixed $value, int|string $key) use (&$files): void {
+            if ($key === 'file' && is_string($value)) {
+                $files[$value] = true;
+            }
+        });
+
+        return array_map(strval(...), array_keys($files));
     }
 
     /**
-     * The same content with links to some pages leading to others.
+     * The same content with what names some pages naming others: links, lists, and the branches that lists show.
      *
-     * @param  array<string, string>  $to  by the page that is linked to
+     * @param  array<string, string>  $to  by the page that is named
      */
-    public function withLinksTurned(array $to): self
+    public function withPagesTurned(array $to): self
     {
-        return $this->withLinks(
-            static fn (array $link): array => isset($link['page'], $to[$link['page']]) ? ['page' => $to[$link['page']]] + $link : $link,
-        );
+        $blocks = $this->blocks;
+        array_walk_recursive($blocks, static function (mixed &$value, int|string $key) use ($to): void {
+            if ($key === 'page' && is_string($value)) {
+                $value = $to[$value] ?? $value;
+            }
+        });
+
+        return new self($blocks);
     }
 
     /**
@@ -101,14 +130,15 @@ final readonly class Document
      */
     public function withHrefsTurned(array $to): self
     {
-        return $this->withLinks(static function (array $link) use ($to): array {
-            if (! isset($link['href'], $to[$link['href']])) {
-                return $link;
-            }
-            $rest = OwnAddress::rest($link['href']);
+        return $this->withLinks(
+            static fn (array $link): array => isset($link['href'], $to[$link['href']]) ? LinkAttributes::toPage($link, $to[$link['href']]) : $link,
+        );
+    }
 
-            return ['page' => $to[$link['href']]] + ($rest === '' ? [] : ['rest' => $rest]);
-        });
+    /** The same content with links to a page that was wanted leading to the one that is there now. */
+    public function withWantedMade(string $name, string $page): self
+    {
+        return $this->withLinks(static fn (array $link): array => ($link['wanted'] ?? null) === $name ? LinkAttributes::toPage($link, $page) : $link);
     }
 
     /** @return array<string, mixed> */
@@ -117,14 +147,66 @@ final readonly class Document
         return ['version' => self::VERSION, 'type' => 'doc', 'content' => $this->blocks];
     }
 
+    /** @return list<int> levels of the headings, in order */
+    public function headingLevels(): array
+    {
+        return array_map(static fn (array $heading): int => $heading['attrs']['level'], $this->ofType('heading'));
+    }
+
+    /** @return list<string> texts of the headings, in order */
+    public function headings(): array
+    {
+        return array_map(static fn (array $heading): string => PlainText::line($heading['content']), $this->ofType('heading'));
+    }
+
+    /** @return list<array{file: string, alt: string|null}> pictures in order; null where one is marked as decorative */
+    public function picturesWithTexts(): array
+    {
+        $pictures = [];
+        foreach ($this->nodes() as $node) {
+            foreach (self::picturesOf($node) as $picture) {
+                $pictures[] = ['file' => $picture['file'], 'alt' => ($picture['decorative'] ?? false) === true ? null : $picture['alt'] ?? ''];
+            }
+        }
+
+        return $pictures;
+    }
+
+    /** @return list<array<string, mixed>> blocks of a kind, in reading order */
+    public function ofType(string $type): array
+    {
+        return array_values(array_filter(iterator_to_array($this->nodes(), false), static fn (array $node): bool => $node['type'] === $type));
+    }
+
+    /** @return \Generator<int, array<string, mixed>> every block and piece of text that visitors see, in reading order */
+    public function nodes(): \Generator
+    {
+        return self::walk($this->blocks);
+    }
+
     /**
-     * @param  \Closure(array<string, mixed>): list<string>  $of
+     * @param  list<array<string, mixed>>  $blocks
+     * @param  bool  $hidden  whether hidden ones are among them
+     * @return \Generator<int, array<string, mixed>>
+     */
+    public static function walk(array $blocks, bool $hidden = false): \Generator
+    {
+        foreach ($blocks as $block) {
+            if ($hidden || ! isset($block['attrs']['hidden'])) {
+                yield $block;
+                yield from self::walk($block['content'] ?? [], $hidden);
+            }
+        }
+    }
+
+    /**
+     * @param  \Closure(array<string, mixed>): array<string>  $of
      * @return list<string>
      */
     private function collect(\Closure $of): array
     {
         $found = [];
-        foreach (self::nodes($this->blocks) as $node) {
+        foreach ($this->nodes() as $node) {
             foreach ($of($node) as $value) {
                 $found[$value] = true;
             }
@@ -133,58 +215,31 @@ final readonly class Document
         return array_map(strval(...), array_keys($found));
     }
 
-    /** @return list<int> levels of the headings, in order */
-    public function headingLevels(): array
+    /**
+     * @param  array<string, mixed>  $node
+     * @return list<array<string, mixed>>
+     */
+    private static function linksOf(array $node): array
     {
-        $levels = [];
-        foreach (self::nodes($this->blocks) as $node) {
-            if ($node['type'] === 'heading') {
-                $levels[] = $node['attrs']['level'];
-            }
-        }
+        $link = $node['type'] === 'text' ? Marks::link($node['marks'] ?? []) : $node['attrs']['link'] ?? null;
 
-        return $levels;
-    }
-
-    /** @return list<string> texts of the headings, in order */
-    public function headings(): array
-    {
-        $texts = [];
-        foreach (self::nodes($this->blocks) as $node) {
-            if ($node['type'] === 'heading') {
-                $texts[] = PlainText::line($node['content'] ?? []);
-            }
-        }
-
-        return $texts;
-    }
-
-    /** @return list<array{file: string, alt: string|null}> pictures in order; null where one is marked as decorative */
-    public function picturesWithTexts(): array
-    {
-        $pictures = [];
-        foreach (self::nodes($this->blocks) as $node) {
-            if ($node['type'] === 'picture') {
-                $pictures[] = ['file' => $node['attrs']['file'], 'alt' => ($node['attrs']['decorative'] ?? false) === true ? null : $node['attrs']['alt'] ?? ''];
-            }
-        }
-
-        return $pictures;
+        return $link === null ? [] : [$link];
     }
 
     /**
-     * @param  list<array<string, mixed>>  $blocks
-     * @return \Generator<int, array<string, mixed>> every block and piece of text, in reading order
+     * @param  array<string, mixed>  $node
+     * @return list<array<string, mixed>>
      */
-    private static function nodes(array $blocks): \Generator
+    private static function picturesOf(array $node): array
     {
-        foreach ($blocks as $block) {
-            yield $block;
-            yield from self::nodes($block['content'] ?? []);
-        }
+        return match ($node['type']) {
+            'picture' => [$node['attrs']],
+            'gallery' => $node['attrs']['pictures'],
+            default => [],
+        };
     }
 
-    /** @param  \Closure(array<string, string>): array<string, string>  $of */
+    /** @param  \Closure(array<string, mixed>): array<string, mixed>  $of */
     private function withLinks(\Closure $of): self
     {
         return new self(array_map(static fn (array $block): array => self::turned($block, $of), $this->blocks));
@@ -192,7 +247,7 @@ final readonly class Document
 
     /**
      * @param  array<string, mixed>  $node
-     * @param  \Closure(array<string, string>): array<string, string>  $of
+     * @param  \Closure(array<string, mixed>): array<string, mixed>  $of
      * @return array<string, mixed>
      */
     private static function turned(array $node, \Closure $of): array
@@ -201,6 +256,9 @@ final readonly class Document
             if ($mark['type'] === 'link') {
                 $node['marks'][$i]['attrs'] = $of($mark['attrs']);
             }
+        }
+        if (isset($node['attrs']['link'])) {
+            $node['attrs']['link'] = $of($node['attrs']['link']);
         }
         if (isset($node['content'])) {
             $node['content'] = array_map(static fn (array $child): array => self::turned($child, $of), $node['content']);

@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Content;
 
-/** A document's text without marks: blocks apart by line breaks; headings and captions left out. */
+/** A document's text without marks, as visitors read it: blocks apart by line breaks; headings and captions left out. */
 final class PlainText
 {
+    /** Blocks whose content is a line. */
+    private const LINES = ['paragraph', 'foldQuestion', 'codeBlock'];
+
     public static function of(Document $document): string
     {
         return trim(implode("\n", self::blocks($document->blocks)));
@@ -20,7 +23,10 @@ final class PlainText
     {
         $lines = [];
         foreach ($nodes as $node) {
-            if ($node['type'] === 'paragraph') {
+            if (isset($node['attrs']['hidden'])) {
+                continue;
+            }
+            if (in_array($node['type'], self::LINES, true)) {
                 $lines[] = self::line($node['content']);
             } elseif ($node['type'] !== 'heading' && isset($node['content'])) {
                 array_push($lines, ...self::blocks($node['content']));

@@ -57,6 +57,11 @@ final class CallersTest extends AppTestCase
         'GET pages/{draft}' => self::SEEN,
         'GET pages/{draft}/search' => self::SEEN,
         'GET pages/{draft}/content' => self::SEEN,
+        'PUT pages/{draft}/presence' => self::SEEN,
+        'DELETE pages/{draft}/presence' => '401 403 204 204 204 204 204 204 401',
+        'POST pages/{draft}/reviewed' => self::SEEN,
+        'POST pages/{draft}/shown' => self::SEEN,
+        'GET pages/{draft}/places' => self::SEEN,
         'GET pages/{draft}/versions' => self::SEEN,
         'GET pages/{live}/versions/1' => self::SEEN,
         'GET pages/{live}/versions/1/against/1' => self::SEEN,
@@ -349,7 +354,8 @@ final class CallersTest extends AppTestCase
             str_ends_with($operation, 'undo'), str_ends_with($operation, 'undo/ripple') => str_contains($operation, 'history')
                 ? []
                 : ['entries' => [$this->known['entry']]],
-            str_ends_with($operation, '/content') => ['document' => $words],
+            str_ends_with($operation, '/content'), str_ends_with($operation, '/reviewed') => ['document' => $words],
+            str_ends_with($operation, '/shown') => ['blocks' => []],
             str_ends_with($operation, '/draft') => ['document' => $words, 'basedOn' => 0],
             str_contains($operation, 'arranged') => ['entries' => []],
             str_contains($operation, 'history-thinning') => ['days' => 30],

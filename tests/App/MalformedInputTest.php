@@ -353,8 +353,12 @@ final class MalformedInputTest extends AppTestCase
             'PATCH /sites/*/pages/*' => [
                 ['heading' => 'H', 'summary' => 'S', 'searchTitle' => 'T', 'searchDescription' => 'D', 'layout' => 'nowhere', 'socialTitle' => 'S'],
             ],
-            'PUT /sites/*/pages/*/content' => [['document' => self::words(), 'note' => 'N', 'minor' => true]],
-            'PUT /sites/*/pages/*/draft' => [['document' => self::words(), 'basedOn' => -1]],
+            'PUT /sites/*/pages/*/content' => [
+                ['document' => self::words(), 'note' => 'N', 'minor' => true, 'texts' => ['heading' => 'H', 'summary' => 'S'], 'textsBefore' => ['heading' => 'T', 'summary' => '']],
+            ],
+            'POST /sites/*/pages/*/reviewed' => [['document' => self::words()], ['document' => ['content' => [['type' => 'picture', 'attrs' => ['alt' => 'A']], ['type' => 'table', 'content' => [['content' => []]]]]]]],
+            'POST /sites/*/pages/*/shown' => [['blocks' => [['type' => 'button', 'attrs' => ['text' => 'T', 'link' => ['href' => '/a']]]]]],
+            'PUT /sites/*/pages/*/draft' => [['document' => self::words(), 'basedOn' => -1, 'texts' => ['heading' => 'H', 'summary' => 'S']]],
             default => [['x' => 'y']],
         };
     }

@@ -8,10 +8,10 @@ use App\Desk\ApplyChanges;
 use App\Desk\KeepDraft;
 use App\Desk\RightsOn;
 use App\Desk\SaveContent;
+use App\Desk\TypedTexts;
 use App\Http\Api\Description\Answer;
 use App\Http\Api\Schema\ContentView;
 use App\Models\Page;
-use App\Models\PageContent;
 use App\Models\Site;
 use App\Models\User;
 use Heronstem\Core\Change\Batch;
@@ -29,6 +29,22 @@ use Symfony\Component\HttpKernel\Exception\PreconditionRequiredHttpException;
 final readonly class ContentController
 {
     private const MAX_BYTES = 2_000_000;
+
+    private const TEXTS = [
+        'texts' => ['sometimes', 'array'],
+        'textsBefore' => ['sometimes', 'array'],
+        'texts.heading' => ['required_with:texts', 'string', 'max:300'],
+        'texts.summary' => ['present_with:texts', 'string', 'max:2000'],
+        'textsBefore.heading' => ['required_with:textsBefore', 'string', 'max:300'],
+        'textsBefore.summary' => ['present_with:textsBefore', 'string', 'max:2000'],
+    ];
+
+    private const TEXTS_REFUSED = [
+        'texts.heading.required_with' => 'A page needs a heading.',
+        'texts.*.max' => 'At most :max characters fit here.',
+        'texts.*' => 'Heading and summary are texts.',
+        'textsBefore.*' => 'Heading and summary are texts.',
+    ];
 
     public function __construct(private RightsOn $rights, private SaveContent $save, private ApplyChanges $apply, private KeepDraft $drafts)
     {
@@ -64,6 +80,8 @@ final readonly class ContentController
                         new OA\Property('document', ref: '#/components/schemas/Document'),
                         new OA\Property('note', type: 'string'),
                         new OA\Property('minor', type: 'boolean'),
+                        new OA\Property('texts', ref: '#/components/schemas/TypedTexts'),
+                        new OA\Property('textsBefore', description: 'those that stood there when texts were begun', ref: '#/components/schemas/TypedTexts'),
                     ],
                 ),
             ),
@@ -77,9 +95,10 @@ final readonly class ContentController
             $request->headers->get('If-Match') ??
             throw new PreconditionRequiredHttpException('Say which version you started from: send its number in If-Match.');
         $request->validate(
-            ['note' => ['sometimes', 'string', 'max:500'], 'minor' => ['sometimes', 'boolean']],
-            ['max' => 'A note has at most :max characters.'],
+            ['note' => ['sometimes', 'string', 'max:500'], 'minor' => ['sometimes', 'boolean'], ...self::TEXTS],
+            ['note.max' => 'A note has at most :max characters.', ...self::TEXTS_REFUSED],
         );
+        $texts = self::texts($request, 'texts');
         $this->save->save(
             $page,
             $user,
@@ -87,6 +106,7 @@ final readonly class ContentController
             (int) trim($match, 'W/"'),
             trim((string) $request->json('note', '')),
             (bool) $request->json('minor', false),
+            $texts === null ? null : new TypedTexts(self::texts($request, 'textsBefore') ?? TypedTexts::of($page), $texts),
         );
 
         return $this->content($page->refresh(), $user);
@@ -102,7 +122,11 @@ final readonly class ContentController
                 content: new OA\JsonContent(
                     required: ['document', 'basedOn'],
                     type: 'object',
-                    properties: [new OA\Property('document', ref: '#/components/schemas/Document'), new OA\Property('basedOn', type: 'integer')],
+                    properties: [
+                        new OA\Property('document', ref: '#/components/schemas/Document'),
+                        new OA\Property('texts', ref: '#/components/schemas/TypedTexts'),
+                        new OA\Property('basedOn', type: 'integer'),
+                    ],
                 ),
             ),
             responses: [new OA\Response(response: 204, description: 'Done')],
@@ -112,10 +136,10 @@ final readonly class ContentController
     {
         $user = Signed::in($request);
         $request->validate(
-            ['basedOn' => ['required', 'integer', 'min:0']],
-            ['*' => 'Say which version of the content these were begun from: a number, 0 for none.'],
+            ['basedOn' => ['required', 'integer', 'min:0'], ...self::TEXTS],
+            [...array_fill_keys(['basedOn.required', 'basedOn.integer', 'basedOn.min'], 'Say which version of the content these were begun from: a number, 0 for none.'), ...self::TEXTS_REFUSED],
         );
-        $this->drafts->keep($page, $user, $this->document($request), (int) $request->json('basedOn', 0));
+        $this->drafts->keep($page, $user, $this->document($request), (int) $request->json('basedOn', 0), self::texts($request, 'texts'));
 
         return new Response(status: 204);
     }
@@ -159,9 +183,17 @@ final readonly class ContentController
     private function content(Page $page, User $user): JsonResponse
     {
         [$own, $others] = $this->drafts->of($page, $user);
-        $content = ContentView::of(PageContent::query()->with('savedBy')->find($page->id), $own, $others);
+        $content = ContentView::of($page, $own, $others);
 
         return new JsonResponse($content, headers: ['ETag' => '"'.$content->version.'"']);
+    }
+
+    /** @return array{heading: string, summary: string}|null */
+    private static function texts(Request $request, string $field): ?array
+    {
+        $texts = $request->json($field);
+
+        return is_array($texts) ? ['heading' => (string) $texts['heading'], 'summary' => (string) $texts['summary']] : null;
     }
 
     /** @return array<mixed> */

@@ -7,6 +7,7 @@ namespace App\Http\Api;
 use App\Desk\ReadPasted;
 use App\Http\Api\Description\Answer;
 use App\Models\Site;
+use Heronstem\Core\Content\Document;
 use Heronstem\Core\Content\PastedHtml;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -23,7 +24,7 @@ final readonly class PasteController
         OA\Post(
             path: '/sites/{site}/pasted',
             operationId: 'pasted',
-            description: 'Turns pasted HTML into a document: sanitised, and links to the site\'s own addresses kept by page.',
+            description: 'Turns pasted HTML into a document: sanitised, links to the site\'s own addresses kept by page, and pictures that came along brought in as files. It is for a writer: pictures may lack a text.',
             requestBody: new OA\RequestBody(
                 required: true,
                 content: new OA\JsonContent(required: ['html'], type: 'object', properties: [new OA\Property('html', type: 'string')]),
@@ -38,6 +39,8 @@ final readonly class PasteController
             ['html.max' => 'This is more than can be pasted at once.'],
         );
 
-        return new JsonResponse($this->pasted->read($given['html'], $site)->toArray());
+        $blocks = $this->pasted->read($given['html'], $site, Signed::in($request));
+
+        return new JsonResponse(['version' => Document::VERSION, 'type' => 'doc', 'content' => $blocks]);
     }
 }

@@ -18,7 +18,7 @@ use Symfony\Component\HttpFoundation\Response as AnyResponse;
 /** Answers every request to a public site: the system's own addresses, files, then whatever the ledger says. */
 final readonly class FrontController
 {
-    private const POLICY = "default-src 'none'; style-src 'self'; img-src 'self' data:; font-src 'self'; connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
+    private const POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
 
     public function __construct(
         private AnswerVisitor $visitors,

@@ -15,6 +15,7 @@ import type { AddressesSearch } from './addressesSearch'
 import type { FindabilitySearch } from './findabilitySearch'
 import type { MenusSearch } from './menusSearch'
 import type { OutlineSearch } from './outlineSearch'
+import type { RoomSearch } from './writeSearch'
 import { Shell } from './Shell'
 import { wayBack } from './wayBack'
 
@@ -141,6 +142,16 @@ const findability = createRoute({
     component: lazyRouteComponent(() => import('./FindabilityPage'), 'FindabilityPage'),
 })
 
+const write = createRoute({
+    getParentRoute: () => site,
+    path: '/write/$page',
+    validateSearch: (search): RoomSearch => ({
+        screen: search.screen === 'tablet' || search.screen === 'phone' ? search.screen : undefined,
+        full: search.full === true ? true : undefined,
+    }),
+    component: lazyRouteComponent(() => import('./WritePage'), 'WritePage'),
+})
+
 const menus = createRoute({
     getParentRoute: () => site,
     path: '/menus',
@@ -159,7 +170,7 @@ export function makeRouter(queries: QueryClient) {
         routeTree: root.addChildren([
             signIn,
             home,
-            site.addChildren([outline, menus, addresses, findability, history]),
+            site.addChildren([outline, write, menus, addresses, findability, history]),
         ]),
         context: { queries },
         defaultPreload: false,

@@ -1,4 +1,5 @@
 @php($assets = ($preview ?? false) ? request()->getSchemeAndHttpHost() : '')
+@php($inert = ($room ?? false) ? ' inert' : '')
 <!DOCTYPE html>
 <html lang="{{ $site->language }}">
 <head>
@@ -11,13 +12,19 @@
     <link rel="icon" href="{{ $assets }}/_site/mark.svg" type="image/svg+xml">
     <link rel="preload" href="{{ $assets }}/_site/literata.woff2" as="font" type="font/woff2" crossorigin>
     <link rel="stylesheet" href="{{ $assets }}/_site/site.css">
+@if ($room ?? false)
+    <link rel="stylesheet" href="/_site/room.css">
+@endif
+@if (str_contains($html ?? '', 'class="enlarge"'))
+    <script src="{{ $assets }}/_site/enlarge.js" defer></script>
+@endif
 </head>
 <body>
-<a class="skip" href="#content">Skip to the content</a>
+<a class="skip" href="#site-content"{{ $inert }}>Skip to the content</a>
 @if ($preview ?? false)
 <p class="preview-note">Preview of content that visitors do not see yet</p>
 @endif
-<div class="quick">
+<div class="quick"{{ $inert }}>
     <div class="wide quick-in">
 @if ($menus['quick'] !== [])
         <nav aria-label="Quick links">
@@ -30,17 +37,17 @@
 @endif
 @unless (isset($found))
         <form class="find" action="/_search" role="search" aria-label="This site">
-            <label for="find" class="unseen">Search this site</label>
-            <input id="find" name="q" type="search" maxlength="100" placeholder="Search this site"><button type="submit">Search</button>
+            <label for="site-find" class="unseen">Search this site</label>
+            <input id="site-find" name="q" type="search" maxlength="100" placeholder="Search this site"><button type="submit">Search</button>
         </form>
 @endunless
     </div>
 </div>
-<header class="head">
+<header class="head"{{ $inert }}>
     <div class="wide head-in">
         <a class="brand" href="{{ $start?->address ?? '/' }}"><span @class(['brand-name', 'long' => $site->short_name !== ''])>{{ $site->name }}</span>@if ($site->short_name !== '')<span class="brand-name short">{{ $site->short_name }}</span>@endif @if ($site->tagline !== '')<span class="brand-line">{{ $site->tagline }}</span>@endif</a>
 @if ($menus['main'] !== [])
-        <input type="checkbox" id="bar-open" class="bar-switch" aria-label="Show the menu"><label for="bar-open" class="bar-label" aria-hidden="true">Menu</label>
+        <input type="checkbox" id="site-bar-open" class="bar-switch" aria-label="Show the menu"><label for="site-bar-open" class="bar-label" aria-hidden="true">Menu</label>
         <nav class="bar" aria-label="Main">
             <ul>
 @foreach ($menus['main'] as $entry)
@@ -62,7 +69,7 @@
     </div>
 </header>
 @yield('body')
-<footer class="foot">
+<footer class="foot"{{ $inert }}>
     <div class="wide foot-in">
 @foreach ($menus['footer'] as $entry)
         <nav aria-label="{{ $entry->label }}">

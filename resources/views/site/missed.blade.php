@@ -7,7 +7,7 @@
 
 @section('body')
 <div class="wide main">
-    <main id="content" class="words">
+    <main id="site-content" class="words">
 @if ($isGone)
         <h1>This page is gone</h1>
         <p>What was at <code>{{ \Heronstem\Core\Address\NormalForm::readable($address) }}</code> has been taken down for good.</p>

@@ -21,9 +21,10 @@
 @endsection
 
 @section('body')
+@php($inert = ($room ?? false) ? ' inert' : '')
 <div @class(['wide', 'main', 'with-side' => $side !== []])>
 @if ($side !== [])
-    <nav class="side" aria-label="In this section">
+    <nav class="side" aria-label="In this section"{{ $inert }}>
         <ul>
 @foreach ($side as $entry)
             <li class="level-{{ min(3, $entry->level) }}"><a href="{{ $entry->address }}" @class(['on' => in_array($entry->ulid, $trail, true)])@if ($entry->id === $page->id) aria-current="page"@endif>{{ $entry->name }}</a></li>
@@ -31,9 +32,9 @@
         </ul>
     </nav>
 @endif
-    <main id="content" @class(['words', 'home' => $isStart])>
+    <main id="site-content" @class(['words', 'home' => $isStart])>
 @unless ($isStart)
-        <nav class="crumbs" aria-label="Breadcrumb">
+        <nav class="crumbs" aria-label="Breadcrumb"{{ $inert }}>
             <ol>
 @if ($start !== null && ! in_array($start->id, array_column($crumbs, 'id'), true))
                 <li><a href="{{ $start->address }}">{{ $start->name }}</a></li>
@@ -45,15 +46,17 @@
             </ol>
         </nav>
 @endunless
-        <h1>{{ $page->displayHeading() }}</h1>
-@if ($page->summary !== '')
-        <p class="summary">{{ $page->summary }}</p>
+        <h1{!! ($room ?? false) ? ' data-room="heading"' : '' !!}>{{ $page->displayHeading() }}</h1>
+@if ($page->summary !== '' || ($room ?? false))
+        <p class="summary"@if ($room ?? false) data-room="summary"@endif>{{ $page->summary }}</p>
 @endif
-@if ($html !== '')
-        {!! $html !!}
+@if ($room ?? false)
+        <div data-room="content"></div>
+@elseif ($html !== '')
+        <div class="content">{!! $html !!}</div>
 @endif
 @if ($siteMap !== [])
-        <div class="site-map">
+        <div class="site-map"{{ $inert }}>
 @php($open = -1)
 @foreach ($siteMap as $entry)
 @if ($entry->level > $open)
@@ -67,15 +70,15 @@
         </div>
 @endif
 @if ($cards !== [])
-        <ul class="cards">
+        <ul class="cards"{{ $inert }}>
 @foreach ($cards as $card)
-            <li>@if ($card['picture'] !== null)<img src="{{ $card['picture'] }}" alt="" width="480" height="270" loading="lazy">@endif<a href="{{ $card['address'] }}">{{ $card['name'] }}</a>@if ($card['text'] !== '')<p>{{ $card['text'] }}</p>@endif</li>
+            <li>@if ($card->picture !== null)<img src="{{ $card->picture }}" alt="" width="480" height="270" loading="lazy">@endif<a href="{{ $card->address }}">{{ $card->name }}</a>@if ($card->text !== '')<p>{{ $card->text }}</p>@endif</li>
 @endforeach
         </ul>
 @endif
     </main>
 @if ($menus['see-also'] !== [] && ! $isStart)
-    <aside class="see-also" aria-label="See also">
+    <aside class="see-also" aria-label="See also"{{ $inert }}>
         <h2>See also</h2>
         <ul>
 @foreach ($menus['see-also'] as $pick)

@@ -7,7 +7,7 @@
 
 @section('body')
 <div class="wide main">
-    <main id="content" class="words pause">
+    <main id="site-content" class="words pause">
         <h1>One moment</h1>
         {!! $message !!}
         <p class="onward"><a href="{{ $onward }}">Go on now</a></p>

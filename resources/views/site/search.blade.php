@@ -7,7 +7,7 @@
 
 @section('body')
 <div class="wide main">
-    <main id="content" class="words results">
+    <main id="site-content" class="words results">
         <h1>Search</h1>
         <form class="ask" action="/_search" role="search" aria-label="This site">
             <label for="asked">Words to look for</label>

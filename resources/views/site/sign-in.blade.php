@@ -7,7 +7,7 @@
 
 @section('body')
 <div class="wide main">
-    <main id="content" class="words">
+    <main id="site-content" class="words">
         <h1>Sign in</h1>
 @if ($refused !== null)
         <p class="refused" role="alert">{{ $refused }}</p>

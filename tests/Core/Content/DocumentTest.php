@@ -9,10 +9,7 @@ use Eris\TestTrait;
 use Heronstem\Core\Content\Document;
 use Heronstem\Core\Content\HtmlRenderer;
 use Heronstem\Core\Content\InvalidDocument;
-use Heronstem\Core\Content\LinkTargets;
 use Heronstem\Core\Content\PastedHtml;
-use Heronstem\Core\Content\PictureFile;
-use Heronstem\Core\Content\Pictures;
 use Heronstem\Core\Content\PlainText;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
@@ -45,7 +42,7 @@ final class DocumentTest extends TestCase
             ['type' => 'paragraph'],
         ]);
         self::assertSame(
-            '<h2>Boats &amp; birds</h2><p><em><strong>bold</strong></em><br>&lt;script&gt;</p><ul><li>one</li></ul><blockquote><p>said</p></blockquote>',
+            '<h2 id="boats-birds">Boats &amp; birds</h2><p><strong><em>bold</em></strong><br>&lt;script&gt;</p><ul><li>one</li></ul><blockquote><p>said</p></blockquote>',
             $html,
         );
     }
@@ -90,7 +87,7 @@ final class DocumentTest extends TestCase
         self::assertSame('<ul><li><a href="/travel?from=1#top"><strong>go</strong></a>.</li></ul>', $this->renderer()->render($turned));
         self::assertEquals($turned, Document::read($turned->toArray()));
         self::assertEquals($document, $document->withHrefsTurned(['/other' => self::HIDDEN]));
-        self::assertSame(self::HIDDEN, $turned->withLinksTurned([self::PAGE => self::HIDDEN])->linkedPages()[0]);
+        self::assertSame(self::HIDDEN, $turned->withPagesTurned([self::PAGE => self::HIDDEN])->linkedPages()[0]);
         $this->expectException(InvalidDocument::class);
         Document::read($words(['page' => self::PAGE, 'rest' => 'javascript:alert(1)']));
     }
@@ -186,12 +183,28 @@ final class DocumentTest extends TestCase
     /** @return iterable<string, array{string, string}> */
     public static function pasted(): iterable
     {
-        yield 'headings step down' => ['<h1>A</h1><h5>B</h5>', '<h2>A</h2><h4>B</h4>'];
+        yield 'headings step down' => ['<h1>A</h1><h5>B</h5>', '<h2 id="a">A</h2><h4 id="b">B</h4>'];
         yield 'styles and classes fall away' => ['<p style="color:red" class=x onclick=y()>A <span>b</span></p>', '<p>A b</p>'];
         yield 'scripts fall away' => ['<p>A</p><script>alert(1)</script><style>p{}</style>', '<p>A</p>'];
         yield 'bare text and breaks' => ["A\n b<br>c", '<p>A b<br>c</p>'];
         yield 'nested lists' => ['<ul><li>A<ol><li>B</li></ol></li></ul>', '<ul><li><p>A</p><ol><li>B</li></ol></li></ul>'];
-        yield 'tables become lines' => ['<table><tr><td>A</td><td>B</td></tr></table>', '<p>A</p><p>B</p>'];
+        yield 'a table of one cell is none' => ['<table><tr><td><h2>A</h2><p>B</p></td></tr></table>', '<h2 id="a">A</h2><p>B</p>'];
+        yield 'tables with heads, spans and short rows' => [
+            '<table><caption>Fares</caption><thead><tr><th>To</th><th>Adult</th><th>Child</th></tr></thead><tr><th>Skerra</th><td colspan=2>£9</td></tr><tr><th>Ullin</th></tr></table>',
+            '<div class="table" tabindex="0" role="group" aria-label="Fares"><table><caption>Fares</caption><thead><tr><th scope="col">To</th><th scope="col">Adult</th>'.
+            '<th scope="col">Child</th></tr></thead><tbody><tr><th scope="row">Skerra</th><td>£9</td><td></td></tr><tr><th scope="row">Ullin</th><td></td><td></td></tr></tbody></table></div>',
+        ];
+        yield 'questions that fold' => ['<details><summary>Dogs?</summary>Yes.</details>', '<details class="fold"><summary>Dogs?</summary><p>Yes.</p></details>'];
+        yield 'lines, code and raised text' => ["<p>m<sup>2</sup></p><hr><pre>a\n  b</pre>", "<p>m<sup>2</sup></p><hr><pre tabindex=\"0\"><code>a\n  b</code></pre>"];
+        yield 'a text whole in a bold that is none' => ['<b style="font-weight:normal"><p>A <span style="font-weight:700">b</span></p></b>', '<p>A <strong>b</strong></p>'];
+        yield 'italics said by a style' => ['<p><span style="font-style:italic;font-weight:bold">A</span></p>', '<p><strong><em>A</em></strong></p>'];
+        yield 'lists made of paragraphs' => [
+            '<p style="mso-list:l0 level1 lfo1"><span style="mso-list:Ignore">·  </span>A</p><p style="mso-list:l0 level2 lfo1"><span style="mso-list:Ignore">1. </span>B</p>'.
+            '<p style="mso-list:l0 level1 lfo1"><span style="mso-list:Ignore">·</span>C</p><p>D</p>',
+            '<ul><li><p>A</p><ol><li>B</li></ol></li><li>C</li></ul><p>D</p>',
+        ];
+        yield 'an inner list beside its item' => ['<ul><li>A</li><ul><li>B</li></ul></ul>', '<ul><li><p>A</p><ul><li>B</li></ul></li></ul>'];
+        yield 'pictures from elsewhere' => ['<p>A<img src="https://example.org/a.png" alt="b"></p>', '<p>A</p>'];
         yield 'marks' => ['<p><b>A</b> and <i>b</i></p>', '<p><strong>A</strong> and <em>b</em></p>'];
         yield 'own addresses become pages' => ['<p><a href="/old">A</a></p>', '<p><a href="/travel">A</a></p>'];
         yield 'script links lose their mark' => ['<p><a href="javascript:x()">A</a></p>', '<p>A</p>'];
@@ -263,22 +276,7 @@ final class DocumentTest extends TestCase
 
     private function renderer(): HtmlRenderer
     {
-        $targets = new class implements LinkTargets
-        {
-            public function addressOf(string $page): ?string
-            {
-                return $page === '01J00000000000000000000001' ? '/travel' : null;
-            }
-        };
-        $pictures = new class implements Pictures
-        {
-            public function picture(string $file): ?PictureFile
-            {
-                return new PictureFile('/_files/x.png', 640, 400);
-            }
-        };
-
-        return new HtmlRenderer($targets, $pictures);
+        return new HtmlRenderer(StillSources::make());
     }
 
     /**

@@ -103,12 +103,18 @@ use OpenApi\Attributes as OA;
 #[
     OA\Schema(
         schema: 'DraftContent',
-        required: ['document', 'basedOn', 'typed'],
+        required: ['document', 'texts', 'basedOn', 'typed'],
         properties: [
             new OA\Property('document', ref: '#/components/schemas/Document'),
+            new OA\Property('texts', ref: '#/components/schemas/TypedTexts', nullable: true),
             new OA\Property('basedOn', type: 'integer'),
             new OA\Property('typed', type: 'string', format: 'date-time'),
         ],
+    ),
+    OA\Schema(
+        schema: 'TypedTexts',
+        required: ['heading', 'summary'],
+        properties: [new OA\Property('heading', type: 'string'), new OA\Property('summary', type: 'string')],
     ),
 ]
 #[OA\Schema(schema: 'Document', description: 'Typed blocks, version 1; see docs/develop/content-format.md.', type: 'object', additionalProperties: true)]
@@ -117,6 +123,49 @@ use OpenApi\Attributes as OA;
         schema: 'OtherWriter',
         required: ['name', 'typed'],
         properties: [new OA\Property('name', type: 'string'), new OA\Property('typed', type: 'string', format: 'date-time')],
+    ),
+]
+#[
+    OA\Schema(
+        schema: 'Present',
+        required: ['others', 'version', 'savedBy'],
+        properties: [
+            new OA\Property('others', description: 'names of those who have the page open too', type: 'array', items: new OA\Items(type: 'string')),
+            new OA\Property('version', description: 'of the content, as saved last', type: 'integer'),
+            new OA\Property('savedBy', type: 'string', nullable: true),
+        ],
+    ),
+    OA\Schema(
+        schema: 'ReviewedContent',
+        required: ['words', 'notes', 'refused'],
+        properties: [
+            new OA\Property('words', type: 'integer'),
+            new OA\Property('notes', type: 'array', items: new OA\Items(ref: '#/components/schemas/ContentNote')),
+            new OA\Property('refused', description: 'why it could not be saved as it is', type: 'string', nullable: true),
+        ],
+    ),
+    OA\Schema(
+        schema: 'ContentNote',
+        required: ['code', 'path', 'text'],
+        properties: [
+            new OA\Property('code', type: 'string'),
+            new OA\Property('path', description: 'to the block: its place among the blocks, then among those inside', type: 'array', items: new OA\Items(type: 'integer')),
+            new OA\Property('text', type: 'string'),
+        ],
+    ),
+    OA\Schema(
+        schema: 'ShownBlock',
+        required: ['html', 'refused'],
+        properties: [new OA\Property('html', type: 'string'), new OA\Property('refused', type: 'string', nullable: true)],
+    ),
+    OA\Schema(
+        schema: 'PagePlace',
+        required: ['name', 'text', 'level'],
+        properties: [
+            new OA\Property('name', description: 'stands behind # in a link', type: 'string'),
+            new OA\Property('text', type: 'string'),
+            new OA\Property('level', type: 'integer', nullable: true),
+        ],
     ),
 ]
 final class Shapes

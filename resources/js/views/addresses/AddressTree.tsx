@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { ChevronDown, ChevronRight } from 'lucide-react'
 import { useState } from 'react'
-import { belowQuery } from '../../api/queries'
+import { belowQuery } from '../../api/addressQueries'
 import { useSite } from '../../app/site'
 import { kindWords, type Kind } from './labels'
 import { ReadFailure } from '../../ui/ReadFailure'

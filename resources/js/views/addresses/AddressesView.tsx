@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { Plus } from 'lucide-react'
 import { useState } from 'react'
-import { redirectFindingsQuery } from '../../api/queries'
+import { redirectFindingsQuery } from '../../api/addressQueries'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'

@@ -1,7 +1,7 @@
 import { useQueries } from '@tanstack/react-query'
 import { useState } from 'react'
 import type { Schemas } from '../../api/client'
-import { redirectQuery } from '../../api/queries'
+import { redirectQuery } from '../../api/addressQueries'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { shortDate } from '../../ui/time'

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query'
 import type { Schemas } from '../../api/client'
-import { redirectFindingsQuery } from '../../api/queries'
+import { redirectFindingsQuery } from '../../api/addressQueries'
 import { useChanges } from '../../app/changes'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'

@@ -1,5 +1,5 @@
 import { useInfiniteQuery } from '@tanstack/react-query'
-import { addressesQuery, type AddressFilter } from '../../api/queries'
+import { addressesQuery, type AddressFilter } from '../../api/addressQueries'
 
 /** The addresses that a filter finds, read a hundred at a time, with how many there are of each kind. */
 export function useAddresses(site: string, filter: AddressFilter) {

@@ -2,10 +2,10 @@ import { useQuery } from '@tanstack/react-query'
 import { ExternalLink, Eye, X } from 'lucide-react'
 import { Tabs } from 'radix-ui'
 import { useState } from 'react'
-import { ApiProblem, type Schemas } from '../../api/client'
+import { ApiProblem } from '../../api/client'
 import { pageQuery } from '../../api/queries'
 import { useSite } from '../../app/site'
-import { usePageActs } from '../../app/usePageActs'
+import { LiveButton } from '../../app/LiveButton'
 import { readable } from '../../ui/Address'
 import { Button, buttonClasses } from '../../ui/Button'
 import { Hint } from '../../ui/Hint'
@@ -175,47 +175,6 @@ function Sheet({ tab, onTab, onClose, onGoTo, loaded }: Props & { loaded: Loaded
             </Tabs.Root>
             <Preview open={previewed} onClose={() => setPreviewed(false)} page={sheet} />
             <LeaveGuard unsaved={dirty} />
-        </>
-    )
-}
-
-/** What the tabs of the sheet hold, as one says it. */
-const partNames: Record<string, string> = {
-    details: 'the details',
-    content: 'the content',
-    search: 'what stands under Search',
-}
-
-/** Puts the page, or what was saved of it since, before visitors; only what is saved goes, so what is not is saved first. */
-function LiveButton({ sheet, unsaved }: { sheet: Schemas['PageSheet']; unsaved: string[] }) {
-    const { manages } = useSite()
-    const { act } = usePageActs()
-    if (!manages || sheet.state === 'bin') return null
-    const waits = unsaved.length > 0
-    const first = `Save ${unsaved.map(part => partNames[part] ?? part).join(' and ')} first, or it stays behind`
-    const says = (otherwise: string) => (waits ? first : otherwise)
-    if (sheet.state !== 'live')
-        return (
-            <Hint description={says('Visitors see the page from now on')}>
-                <span>
-                    <Button variant="main" disabled={waits} onClick={() => void act('go-live', [sheet])}>
-                        Go live
-                    </Button>
-                </span>
-            </Hint>
-        )
-    return (
-        <>
-            {sheet.edited && (
-                <Hint description={says('Visitors get everything that was saved since')}>
-                    <span>
-                        <Button variant="main" disabled={waits} onClick={() => void act('publish', [sheet])}>
-                            Publish edits
-                        </Button>
-                    </span>
-                </Hint>
-            )}
-            <Button onClick={() => void act('take-offline', [sheet])}>Take offline</Button>
         </>
     )
 }

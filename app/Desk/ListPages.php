@@ -1,0 +1,124 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk;
+
+use App\Models\Page;
+use App\Models\PageContent;
+use App\Models\Site;
+use Heronstem\Core\Content\Block\Pages;
+use Heronstem\Core\Content\Document;
+use Heronstem\Core\Content\ListedPage;
+use Heronstem\Core\Content\PageLists;
+use Heronstem\Core\Menu\ResolvedEntry;
+use Heronstem\Core\Menu\Viewer;
+use Heronstem\Core\Search\SearchDescription;
+use Heronstem\Core\Tree\SearchSettings;
+use Illuminate\Database\Eloquent\Builder;
+
+/** Lists of pages as a visitor sees them, each page with its text and its small picture. */
+final readonly class ListPages
+{
+    public function __construct(private DescribePage $describe, private CachedMenus $menus)
+    {
+    }
+
+    /** The lists of a site's contents for somebody. */
+    public function for(Site $site, Viewer $viewer): PageLists
+    {
+        return new class($this, $site, $viewer) implements PageLists
+        {
+            public function __construct(private ListPages $lists, private Site $site, private Viewer $viewer)
+            {
+            }
+
+            public function pages(array $list): array
+            {
+                return match ($list['from']) {
+                    'branch' => $this->lists->inside($this->site, $list['branch']['page'], $list['order'], $list['most']),
+                    'chosen' => $this->lists->chosen($this->site, array_column($list['chosen'], 'page')),
+                    default => $this->lists->picked($this->site, $list['picks'], $this->viewer),
+                };
+            }
+        };
+    }
+
+    /**
+     * The pages right inside a page.
+     *
+     * @return list<ListedPage>
+     */
+    public function inside(Site $site, string $page, string $order, int $most): array
+    {
+        $branch = Page::query()->where('site_id', $site->id)->where('ulid', $page)->first();
+
+        return $branch === null ? [] : $this->below($site, [...$branch->ancestors(), $branch], $order, $most);
+    }
+
+    /**
+     * @param  list<Page>  $above  from the top down; none for the top of the tree
+     * @return list<ListedPage>
+     */
+    public function below(Site $site, array $above, string $order = 'tree', int $most = Pages::MOST): array
+    {
+        $parent = $above === [] ? null : $above[count($above) - 1];
+        $pages = $this->shown($site)
+            ->when(
+                $parent === null,
+                fn (Builder $query) => $query->whereNull('parent_id')->whereKeyNot($site->start_page_id),
+                fn (Builder $query) => $query->where('parent_id', $parent?->id),
+            )
+            ->when($order === 'newest', fn (Builder $query) => $query->orderByRaw('coalesce(from_at, live_since) desc nulls last'))
+            ->when($order === 'name', fn (Builder $query) => $query->orderByRaw('lower(name)'))
+            ->orderBy('position')
+            ->limit($most)
+            ->get();
+
+        return array_values($pages->map(fn (Page $page): ListedPage => $this->listed($page, $site, $above))->all());
+    }
+
+    /**
+     * @param  list<string>  $ids  in their order
+     * @return list<ListedPage>
+     */
+    public function chosen(Site $site, array $ids): array
+    {
+        $pages = $this->shown($site)->whereIn('ulid', $ids)->get()->keyBy('ulid');
+        $found = array_values(array_filter(array_map(static fn (string $id): ?Page => $pages[$id] ?? null, $ids)));
+
+        return array_map(fn (Page $page): ListedPage => $this->listed($page, $site, $page->ancestors()), $found);
+    }
+
+    /** @return list<ListedPage> */
+    public function picked(Site $site, string $place, Viewer $viewer): array
+    {
+        return array_map(
+            static fn (ResolvedEntry $pick): ListedPage => new ListedPage($pick->label, (string) $pick->href, $pick->text, $pick->picture),
+            $this->menus->shown($site, $viewer)[$place] ?? [],
+        );
+    }
+
+    /** @return Builder<Page> */
+    private function shown(Site $site): Builder
+    {
+        return Page::query()->with('content')->where('site_id', $site->id)->whereRaw('is_visible(state, from_at, until_at)')->where('listed', true);
+    }
+
+    /** @param  list<Page>  $above */
+    private function listed(Page $page, Site $site, array $above): ListedPage
+    {
+        $content = $page->content instanceof PageContent ? $page->content->liveDocument() : Document::blank();
+        $text = SearchDescription::of($this->describe->facts($page, $site, $above, $content), $site->facts())->text;
+
+        return new ListedPage($page->name, $page->address, $text, $this->ownPicture($page));
+    }
+
+    /** The picture that a page chose for cards; one among its content is not shown there. */
+    private function ownPicture(Page $page): ?string
+    {
+        $chosen = SearchSettings::stored($page->search)->own->socialPicture;
+
+        return $chosen === null ? null : $this->describe->picture($page, $chosen, Document::blank())?->address();
+    }
+}

@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Content;
+
+/** Port: the files that documents show and offer. */
+interface Files
+{
+    /** Null where it is none, or no picture. */
+    public function picture(string $file): ?PictureFile;
+
+    public function file(string $file): ?OfferedFile;
+}

@@ -1,0 +1,163 @@
+import { ArrowDown, ArrowUp, X } from 'lucide-react'
+import { useState } from 'react'
+import { Button } from '../../ui/Button'
+import { Field, FieldFrame } from '../../ui/Field'
+import { IconButton } from '../../ui/IconButton'
+import { Select } from '../../ui/Select'
+import { PickPage } from '../PickPage'
+import type { PagesAttrs } from './blocks'
+import { DialogForm } from './DialogForm'
+import { useLinkName } from './useLinkName'
+
+const sources = [
+    ['branch', 'the pages inside a page'],
+    ['chosen', 'pages chosen one by one'],
+    ['picks', 'the picks of the front page'],
+] as const
+
+const orders = [
+    ['tree', 'as in the outline'],
+    ['newest', 'newest first'],
+    ['name', 'A to Z'],
+] as const
+
+const views = [
+    ['cards', 'cards'],
+    ['list', 'a list'],
+] as const
+
+type Props = { pages: PagesAttrs; isNew: boolean; onClose: () => void; onTake: (pages: PagesAttrs) => void }
+
+/** Which pages a list shows, in what order, how many, and how. */
+export function PagesDialog({ pages: given, isNew, onClose, onTake }: Props) {
+    const [pages, setPages] = useState(given)
+    const [picking, setPicking] = useState(false)
+    const [missing, setMissing] = useState(false)
+    const set = (change: Partial<PagesAttrs>) => setPages(before => ({ ...before, ...change }))
+    const chosen = pages.chosen ?? []
+    const lacks =
+        (pages.from === 'branch' && !pages.branch) || (pages.from === 'chosen' && chosen.length === 0)
+            ? 'Choose a page first.'
+            : pages.most < 1 || pages.most > 60
+              ? 'A list shows 1 to 60 pages.'
+              : null
+    const submit = () => {
+        setMissing(true)
+        if (lacks !== null) return
+        const { from, view, most, order, branch } = pages
+        onTake({
+            from,
+            view,
+            most,
+            order: from === 'branch' ? order : null,
+            branch: from === 'branch' ? branch : null,
+            chosen: from === 'chosen' ? chosen : null,
+            picks: from === 'picks' ? 'front' : null,
+        } as PagesAttrs)
+    }
+    const pick = (page: { id: string }) => {
+        if (pages.from === 'branch') set({ branch: { page: page.id } })
+        else if (!chosen.some(each => each.page === page.id)) set({ chosen: [...chosen, { page: page.id }] })
+        setPicking(false)
+    }
+    return (
+        <DialogForm title="List of pages" act={isNew ? 'Put in list' : 'Use list'} onClose={onClose} onSubmit={submit}>
+            <FieldFrame stacked label="Which pages">
+                {({ id }) => <Select id={id} value={pages.from} choices={sources} onChoose={from => set({ from })} />}
+            </FieldFrame>
+            {pages.from === 'branch' && (
+                <>
+                    <div className="flex items-center gap-3">
+                        <span className="min-w-0 truncate">
+                            Inside{' '}
+                            <b className="font-semibold">
+                                {pages.branch ? <PageName page={pages.branch.page} /> : '…'}
+                            </b>
+                        </span>
+                        <Button onClick={() => setPicking(true)}>Choose a page…</Button>
+                    </div>
+                    <FieldFrame stacked label="Order">
+                        {({ id }) => (
+                            <Select
+                                id={id}
+                                value={pages.order ?? 'tree'}
+                                choices={orders}
+                                onChoose={order => set({ order })}
+                            />
+                        )}
+                    </FieldFrame>
+                </>
+            )}
+            {pages.from === 'chosen' && (
+                <Chosen pages={chosen} onChange={next => set({ chosen: next })} onAdd={() => setPicking(true)} />
+            )}
+            <div className="grid grid-cols-2 gap-3">
+                <FieldFrame stacked label="Shown as">
+                    {({ id }) => <Select id={id} value={pages.view} choices={views} onChoose={view => set({ view })} />}
+                </FieldFrame>
+                <Field
+                    stacked
+                    label="At most"
+                    type="number"
+                    min={1}
+                    max={60}
+                    value={pages.most}
+                    onChange={event => set({ most: Number(event.target.value) })}
+                />
+            </div>
+            {missing && lacks !== null && (
+                <p role="alert" className="text-[12px] text-berry">
+                    {lacks}
+                </p>
+            )}
+            <PickPage open={picking} title="Which page?" onClose={() => setPicking(false)} onPick={pick} />
+        </DialogForm>
+    )
+}
+
+type ChosenProps = { pages: { page: string }[]; onChange: (pages: { page: string }[]) => void; onAdd: () => void }
+
+function Chosen({ pages, onChange, onAdd }: ChosenProps) {
+    const move = (i: number, by: -1 | 1) => {
+        const next = [...pages]
+        const [taken] = next.splice(i, 1)
+        if (taken !== undefined) next.splice(i + by, 0, taken)
+        onChange(next)
+    }
+    return (
+        <div className="grid gap-1">
+            <ol aria-label="Chosen pages">
+                {pages.map(({ page }, i) => (
+                    <li key={page} className="flex items-center gap-1">
+                        <span className="min-w-0 flex-1 truncate">
+                            <PageName page={page} />
+                        </span>
+                        <IconButton aria-label={`Move page ${i + 1} up`} disabled={i === 0} onClick={() => move(i, -1)}>
+                            <ArrowUp size={15} aria-hidden />
+                        </IconButton>
+                        <IconButton
+                            aria-label={`Move page ${i + 1} down`}
+                            disabled={i === pages.length - 1}
+                            onClick={() => move(i, 1)}
+                        >
+                            <ArrowDown size={15} aria-hidden />
+                        </IconButton>
+                        <IconButton
+                            aria-label={`Remove page ${i + 1}`}
+                            onClick={() => onChange(pages.filter((_, at) => at !== i))}
+                        >
+                            <X size={15} aria-hidden />
+                        </IconButton>
+                    </li>
+                ))}
+            </ol>
+            <div>
+                <Button onClick={onAdd}>Add a page…</Button>
+            </div>
+        </div>
+    )
+}
+
+function PageName({ page }: { page: string }) {
+    return useLinkName({ page })
+}

@@ -1,0 +1,45 @@
+/** What the document format says of blocks, as far as the editor sets it. */
+export type Link =
+    { page: string; rest?: string | undefined } | { file: string } | { href: string } | { wanted: string }
+export type LinkAttrs = Link & { title?: string | undefined; newWindow?: boolean | undefined }
+
+export type PictureTexts = { file: string; alt: string; decorative: boolean; caption: string }
+
+export type Picture = PictureTexts & {
+    align: 'left' | 'centre' | 'right'
+    width: 25 | 50 | 75 | 100
+    enlarge?: boolean | undefined
+    link?: LinkAttrs | null | undefined
+}
+
+export type ButtonAttrs = { text: string; look: 'strong' | 'quiet'; link: LinkAttrs | null }
+
+export type GalleryAttrs = { view: 'grid' | 'slides'; pictures: PictureTexts[] }
+
+export type FileAttrs = { file: string; name: string }
+
+export type PagesAttrs = {
+    from: 'branch' | 'picks' | 'chosen'
+    branch?: { page: string } | null | undefined
+    picks?: string | null | undefined
+    chosen?: { page: string }[] | null | undefined
+    order?: 'tree' | 'newest' | 'name' | undefined
+    view: 'cards' | 'list'
+    most: number
+}
+
+export type TableAttrs = { caption: string; headRow: boolean; headColumn: boolean }
+
+/** Blocks that are set in a dialog rather than typed, with what a new one begins with. */
+export const settable = {
+    picture: { file: '', alt: '', decorative: false, caption: '', align: 'centre', width: 100 } satisfies Picture,
+    button: { text: '', look: 'strong', link: null } satisfies ButtonAttrs,
+    gallery: { view: 'grid', pictures: [] } satisfies GalleryAttrs,
+    file: { file: '', name: '' } satisfies FileAttrs,
+    pages: { from: 'branch', branch: null, order: 'tree', view: 'cards', most: 12 } satisfies PagesAttrs,
+    table: { caption: '', headRow: true, headColumn: false } satisfies TableAttrs,
+} as const
+
+export type Settable = keyof typeof settable
+
+export const isSettable = (type: string): type is Settable => type in settable

@@ -1,0 +1,121 @@
+import { useQuery } from '@tanstack/react-query'
+import clsx from 'clsx'
+import { useCallback, useMemo, useState } from 'react'
+import type { Schemas } from '../../api/client'
+import { contentQuery, pageQuery } from '../../api/queries'
+import { AskBeforeLeaving } from '../../app/AskBeforeLeaving'
+import { BlockPalette } from '../../app/content/BlockPalette'
+import { BlockSettings } from '../../app/content/BlockSettings'
+import { WritingPlace, type OpenSettings } from '../../app/content/settings'
+import { useOthers } from '../../app/content/useOthers'
+import { useWriting } from '../../app/content/useWriting'
+import { Preview } from '../../app/Preview'
+import { useSite } from '../../app/site'
+import type { RoomSearch } from '../../app/writeSearch'
+import { ReadFailure } from '../../ui/ReadFailure'
+import { useKey } from '../../ui/useKey'
+import { NameBlock } from './NameBlock'
+import { RoomBar } from './RoomBar'
+import { RoomFrame } from './RoomFrame'
+import { RoomSide } from './RoomSide'
+import { RoomTools } from './RoomTools'
+import { useReview } from './useReview'
+
+type Props = { page: string; search: RoomSearch; set: (change: Partial<RoomSearch>) => void }
+
+/** The page as visitors see it, written in place. */
+export function WritingRoom(props: Props) {
+    const site = useSite()
+    const sheet = useQuery(pageQuery(site.key, props.page))
+    const content = useQuery({
+        ...contentQuery(site.key, props.page),
+        staleTime: Infinity,
+        refetchOnMount: 'always',
+        refetchOnWindowFocus: false,
+    })
+    if (sheet.data === undefined || content.data === undefined || !content.isFetchedAfterMount)
+        return (
+            <div className="p-5">
+                <ReadFailure of={sheet} />
+                <ReadFailure of={content} />
+                {sheet.error === null && content.error === null && (
+                    <p role="status" className="text-ink-3">
+                        Reading the page…
+                    </p>
+                )}
+            </div>
+        )
+    return <Room {...props} sheet={sheet.data.sheet} first={content.data} />
+}
+
+const widths = { tablet: 820, phone: 390 }
+
+function Room({ page, search, set, sheet, first }: Props & { sheet: Schemas['PageSheet']; first: Schemas['Content'] }) {
+    const site = useSite()
+    const [putting, setPutting] = useState(false)
+    const writing = useWriting(page, first, true, () => setPutting(true))
+    const { editor, dirty } = writing
+    const others = useOthers(site.key, page, site.writes, first)
+    const review = useReview(site.key, page, editor)
+    const [frame, setFrame] = useState<Document | null>(null)
+    const [settings, setSettings] = useState<OpenSettings | null>(null)
+    const [naming, setNaming] = useState<number | null>(null)
+    const [previewed, setPreviewed] = useState(false)
+    useKey('mod+s', dirty ? writing.save : null, 'everywhere')
+    const place = useMemo(() => ({ inRoom: true, site: site.key, page, edit: setSettings }), [page, site.key])
+    const put = useCallback(() => setPutting(true), [])
+    return (
+        <WritingPlace.Provider value={place}>
+            <div
+                className={clsx('flex h-full min-h-0 flex-col bg-sheet', search.full === true && 'fixed inset-0 z-30')}
+            >
+                <RoomBar
+                    sheet={sheet}
+                    writing={writing}
+                    words={review.words}
+                    search={search}
+                    set={set}
+                    onPut={put}
+                    onPreview={() => setPreviewed(true)}
+                />
+                <div className="flex min-h-0 flex-1">
+                    <RoomFrame
+                        address={`/room/${site.key}/${page}`}
+                        title={`${sheet.name}, as it looks`}
+                        width={search.screen === undefined ? null : widths[search.screen]}
+                        writing={writing}
+                        editable={site.writes}
+                        onFrame={setFrame}
+                        tools={
+                            frame !== null &&
+                            site.writes && (
+                                <RoomTools
+                                    editor={editor}
+                                    frame={frame}
+                                    notes={review.notes}
+                                    onPut={put}
+                                    onSettings={setSettings}
+                                    onName={setNaming}
+                                />
+                            )
+                        }
+                    />
+                    <RoomSide writing={writing} others={others} review={review} />
+                </div>
+            </div>
+            {putting && <BlockPalette editor={editor} onClose={() => setPutting(false)} onSettings={setSettings} />}
+            {settings !== null && (
+                <BlockSettings editor={editor} settings={settings} onClose={() => setSettings(null)} />
+            )}
+            {naming !== null && <NameBlock editor={editor} at={naming} onClose={() => setNaming(null)} />}
+            <Preview open={previewed} onClose={() => setPreviewed(false)} page={sheet} />
+            <AskBeforeLeaving
+                unsaved={dirty}
+                part="page"
+                title="Leave with unsaved content?"
+                description="What you typed is kept as your draft and offered when you come back. Visitors and others do not see it."
+                leave="Leave, keep my draft"
+            />
+        </WritingPlace.Provider>
+    )
+}

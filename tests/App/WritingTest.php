@@ -1,0 +1,159 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App;
+
+use App\Models\File;
+use App\Models\Role;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Storage;
+use PHPUnit\Framework\Attributes\Test;
+
+/** What the writing room asks of the server: the page to write on, saving heading and content together, who else is there. */
+final class WritingTest extends AppTestCase
+{
+    private const NOTHING = ['type' => 'doc', 'content' => []];
+
+    #[Test]
+    public function the_room_is_the_page_in_its_layout_with_places_to_write(): void
+    {
+        $page = $this->live('Help');
+        $html = $this->actingAs($this->manager)->get("http://editor.test/room/ferries/$page")->assertOk()->assertHeader('X-Robots-Tag', 'noindex');
+        foreach (['heading', 'summary', 'content'] as $place) {
+            $html->assertSee("data-room=\"$place\"", false);
+        }
+        $html->assertSee('<header class="head" inert>', false)->assertSee('<footer class="foot" inert>', false)->assertDontSee('<script src', false);
+        $this->app['auth']->forgetGuards();
+        $this->flushSession();
+        $this->get("/room/ferries/$page")->assertRedirect('/sign-in');
+    }
+
+    #[Test]
+    public function heading_and_summary_are_saved_with_the_content_or_not_at_all(): void
+    {
+        $page = $this->draft('Help');
+        $texts = ['heading' => 'How can we  help?', 'summary' => 'Lost things.'];
+        $before = $this->api('GET', "pages/$page/content")->assertOk()->json('texts');
+        self::assertSame(['heading' => 'Help', 'summary' => ''], $before);
+        $save = fn (array $texts, int $from) => $this->api('PUT', "pages/$page/content", ['document' => self::NOTHING, 'texts' => $texts, 'textsBefore' => $before], headers: ['If-Match' => (string) $from]);
+        $save($texts, 0)->assertOk()->assertJsonPath('texts.heading', 'How can we help?')->assertJsonPath('version', 1);
+        $this->api('GET', "pages/$page")->assertJsonPath('summary', 'Lost things.');
+        // Somebody has set another heading since: theirs is shown, and nothing of this is saved.
+        $save(['heading' => 'Mine', 'summary' => ''], 1)->assertStatus(412)->assertJsonPath('theirs.texts.heading', 'How can we help?');
+        $this->api('GET', "pages/$page/content")->assertJsonPath('version', 1);
+        $save(['heading' => '', 'summary' => ''], 1)->assertStatus(422)->assertJsonPath('errors.0.reason', 'A page needs a heading.');
+    }
+
+    #[Test]
+    public function the_heading_that_is_typed_is_kept_with_the_draft(): void
+    {
+        $page = $this->draft('Help');
+        $texts = ['heading' => 'Help me', 'summary' => ''];
+        $this->api('PUT', "pages/$page/draft", ['document' => self::NOTHING, 'basedOn' => 0, 'texts' => $texts])->assertNoContent();
+        $this->api('GET', "pages/$page/content")->assertJsonPath('draft.texts', $texts);
+    }
+
+    #[Test]
+    public function who_else_has_the_page_open_is_seen_until_they_leave(): void
+    {
+        $page = $this->draft('Help');
+        $tam = $this->person('Tam', Role::Writer);
+        $present = fn ($user) => $this->api('PUT', "pages/$page/presence", as: $user)->assertOk();
+        $present($tam)->assertJsonPath('others', [])->assertJsonPath('version', 0);
+        $present($this->manager)->assertJsonPath('others', ['Tam']);
+        $this->api('DELETE', "pages/$page/presence", as: $tam)->assertNoContent();
+        $present($this->manager)->assertJsonPath('others', []);
+        $present($tam);
+        DB::update("update presences set seen_at = now() - interval '1 minute' where user_id = ?", [$tam->id]);
+        $present($this->manager)->assertJsonPath('others', []);
+    }
+
+    #[Test]
+    public function a_review_tells_the_writer_at_which_block_something_may_be_mended(): void
+    {
+        $page = $this->draft('Help');
+        $text = static fn (string $text, array $marks = []): array => ['type' => 'text', 'text' => $text] + ($marks === [] ? [] : ['marks' => $marks]);
+        $here = [['type' => 'link', 'attrs' => ['href' => '/a']]];
+        $this->api('POST', "pages/$page/reviewed", ['document' => ['type' => 'doc', 'content' => [
+            ['type' => 'heading', 'attrs' => ['level' => 4], 'content' => [$text('Jump')]],
+            ['type' => 'bulletList', 'content' => [['type' => 'listItem', 'content' => [['type' => 'paragraph', 'content' => [$text('Click '), $text('here', $here)]]]]]],
+        ]]])
+            ->assertOk()
+            ->assertJsonPath('words', 2)
+            ->assertJsonPath('refused', null)
+            ->assertJsonPath('notes.0', ['code' => 'heading-order', 'path' => [0], 'text' => 'A heading of level 4 follows one of level 1. Readers who jump from heading to heading look for what is between.'])
+            ->assertJsonPath('notes.1.code', 'link-vague')
+            ->assertJsonPath('notes.1.path', [1, 0, 0]);
+        $this->api('POST', "pages/$page/reviewed", ['document' => ['type' => 'doc', 'content' => [['type' => 'picture']]]])
+            ->assertOk()
+            ->assertJsonPath('notes.0.code', 'picture-without-text')
+            ->assertJsonPath('refused', 'A picture needs a text for people who do not see it, or is marked as decorative.');
+    }
+
+    #[Test]
+    public function blocks_are_shown_as_visitors_get_them(): void
+    {
+        $skerra = $this->live('Skerra');
+        $cliffs = $this->live('Cliffs', $skerra);
+        $this->live('Abbey', $skerra);
+        $this->draft('Hidden', $skerra);
+        $list = fn (array $attrs): array => ['type' => 'pages', 'attrs' => $attrs + ['view' => 'list']];
+        $shown = $this->api('POST', "pages/$cliffs/shown", ['blocks' => [
+            $list(['from' => 'branch', 'branch' => ['page' => $skerra]]),
+            $list(['from' => 'branch', 'branch' => ['page' => $skerra], 'order' => 'name', 'most' => 1]),
+            $list(['from' => 'chosen', 'chosen' => [['page' => $cliffs], ['page' => (string) \Illuminate\Support\Str::ulid()], ['page' => $skerra]]]),
+            $list(['from' => 'branch', 'branch' => ['page' => $skerra], 'order' => 'newest', 'most' => 1]),
+            ['type' => 'button', 'attrs' => ['text' => '', 'link' => ['page' => $skerra]]],
+        ]])->assertOk()->json();
+        $names = static fn (string $html): array => preg_match_all('#<a [^>]*>([^<]*)#', $html, $found) > 0 ? $found[1] : [];
+        self::assertSame(['Cliffs', 'Abbey'], $names($shown[0]['html']));
+        self::assertSame(['Abbey'], $names($shown[1]['html']));
+        self::assertSame(['Cliffs', 'Skerra'], $names($shown[2]['html']));
+        self::assertCount(1, $names($shown[3]['html']));
+        self::assertSame(['html' => '', 'refused' => 'A button says what happens: "Book a crossing".'], $shown[4]);
+    }
+
+    #[Test]
+    public function a_copied_branch_lists_its_own_pages(): void
+    {
+        $skerra = $this->live('Skerra');
+        $cliffs = $this->live('Cliffs', $skerra);
+        $list = ['type' => 'pages', 'attrs' => ['from' => 'chosen', 'chosen' => [['page' => $cliffs]]]];
+        $this->api('PUT', "pages/$skerra/content", ['document' => ['type' => 'doc', 'content' => [$list]]], headers: ['If-Match' => '0'])->assertOk();
+        $copy = (string) \Illuminate\Support\Str::ulid();
+        $this->change(['kind' => 'duplicate', 'page' => $skerra, 'copy' => $copy, 'scope' => 'branch']);
+        $inside = \App\Models\Page::query()->where('parent_id', $this->row($copy)->id)->value('ulid');
+        $this->api('GET', "pages/$copy/content")->assertJsonPath('document.content.0.attrs.chosen.0.page', $inside);
+    }
+
+    #[Test]
+    public function pictures_that_were_pasted_become_files_once(): void
+    {
+        Storage::fake('local');
+        $picture = 'data:image/png;base64,'.base64_encode((string) \Illuminate\Http\UploadedFile::fake()->image('a.png', 12, 8)->get());
+        $content = $this->api('POST', 'pasted', ['html' => "<p>A</p><p><img src=\"$picture\" alt=\"Boat\"><img src=\"$picture\"><img src=\"data:image/png;base64,AAAA\"></p>"])
+            ->assertOk()
+            ->json('content');
+        self::assertSame(['paragraph', 'picture', 'picture'], array_column($content, 'type'));
+        self::assertSame(1, File::query()->where('site_id', $this->site->id)->count());
+        self::assertSame('Boat', $content[1]['attrs']['alt']);
+        self::assertSame('', $content[2]['attrs']['alt'], 'The writer is asked for it.');
+    }
+
+    #[Test]
+    public function the_places_of_a_page_can_be_linked_to(): void
+    {
+        $page = $this->live('Help');
+        $content = [
+            ['type' => 'heading', 'attrs' => ['level' => 2], 'content' => [['type' => 'text', 'text' => 'Getting there']]],
+            ['type' => 'divider', 'attrs' => ['anchor' => 'end']],
+        ];
+        $this->api('PUT', "pages/$page/content", ['document' => ['type' => 'doc', 'content' => $content]], headers: ['If-Match' => '0'])->assertOk();
+        $this->api('GET', "pages/$page/places")
+            ->assertOk()
+            ->assertExactJson([['name' => 'getting-there', 'text' => 'Getting there', 'level' => 2], ['name' => 'end', 'text' => '', 'level' => null]]);
+        $this->change(['kind' => 'publish', 'page' => $page]);
+        $this->visit('/help')->assertSee('<h2 id="getting-there">Getting there</h2><hr id="end">', false);
+    }
+}
