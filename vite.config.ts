@@ -65,6 +65,18 @@ export default defineConfig({
         emptyOutDir: true,
         manifest: 'manifest.json',
         modulePreload: { polyfill: false },
-        rollupOptions: { input: 'resources/js/main.tsx' },
+        rollupOptions: {
+            input: 'resources/js/main.tsx',
+            output: {
+                advancedChunks: {
+                    groups: [
+                        {
+                            name: 'base',
+                            test: /node_modules\/(react|react-dom|scheduler|@tanstack\/(react-query|query-core|react-router|router-core|history|store|react-store))\//,
+                        },
+                    ],
+                },
+            },
+        },
     },
 })

@@ -21,6 +21,7 @@ use App\Http\Api\SearchController;
 use App\Http\Api\SearchesController;
 use App\Http\Api\SessionController;
 use App\Http\Api\SiteController;
+use App\Http\Api\SourceController;
 use App\Http\Api\StructureController;
 use App\Http\Api\VersionController;
 use App\Http\Api\WritingController;
@@ -94,6 +95,8 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                 Route::delete('pages/{page}/presence', [WritingController::class, 'leave']);
                 Route::post('pages/{page}/reviewed', [WritingController::class, 'review']);
                 Route::post('pages/{page}/shown', [WritingController::class, 'show']);
+                Route::post('pages/{page}/source', [SourceController::class, 'write']);
+                Route::post('pages/{page}/source-read', [SourceController::class, 'read']);
                 Route::get('pages/{page}/places', [WritingController::class, 'places']);
                 Route::get('pages/{page}/versions', [VersionController::class, 'index']);
                 Route::get('pages/{page}/versions/{number}', [VersionController::class, 'show'])->where('number', '[0-9]{1,9}');

@@ -7,16 +7,14 @@ namespace App\Desk;
 use App\Models\File;
 use App\Models\Site;
 use App\Models\User;
-use App\Store\LedgerLookup;
 use Heronstem\Core\Content\InvalidDocument;
 use Heronstem\Core\Content\PastedHtml;
-use Illuminate\Database\Connection;
 use Illuminate\Validation\ValidationException;
 
 /** Reads what was pasted from elsewhere: links to the site's own addresses become links to their pages, and pictures that came along become files. */
 final readonly class ReadPasted
 {
-    public function __construct(private Connection $db, private UploadPicture $pictures)
+    public function __construct(private PagesOfLinks $pages, private UploadPicture $pictures)
     {
     }
 
@@ -36,20 +34,7 @@ final readonly class ReadPasted
             return $brought[md5($source)] ??= $this->embedded($source, $site, $user);
         };
 
-        return (new PastedHtml($this->pageAt($site), $pictureAt))->blocks($html);
-    }
-
-    /** @return \Closure(string): ?string */
-    private function pageAt(Site $site): \Closure
-    {
-        $lookup = new LedgerLookup($this->db, $site);
-        $own = $site->ownAddresses();
-
-        return static function (string $href) use ($own, $lookup): ?string {
-            $address = $own->in($href);
-
-            return $address === null ? null : $lookup->at($address->key)?->page?->id;
-        };
+        return (new PastedHtml($this->pages->at($site), $pictureAt))->blocks($html);
     }
 
     private function embedded(string $source, Site $site, User $user): ?string

@@ -58,14 +58,15 @@ final readonly class Document
         return PlainText::of($this) === '';
     }
 
-    /** @return list<string> identities of pages linked to, each once */
-    public function linkedPages(): array
+    /** @return list<string> identities of pages linked to, each once; `$hidden`: in hidden blocks too */
+    public function linkedPages(bool $hidden = false): array
     {
         return $this->collect(
             static fn (array $node): array => [
                 ...array_column(self::linksOf($node), 'page'),
                 ...array_column($node['attrs']['chosen'] ?? [], 'page'),
             ],
+            $hidden,
         );
     }
 
@@ -78,12 +79,7 @@ final readonly class Document
     /** @return list<string> names of pages that are linked to and not there yet, each once; of hidden blocks too */
     public function wanted(): array
     {
-        $wanted = [];
-        foreach (self::walk($this->blocks, true) as $node) {
-            array_push($wanted, ...array_column(self::linksOf($node), 'wanted'));
-        }
-
-        return array_values(array_unique($wanted));
+        return $this->collect(static fn (array $node): array => array_column(self::linksOf($node), 'wanted'), true);
     }
 
     /** @return list<string> identities of the pictures shown, each once */
@@ -203,10 +199,10 @@ final readonly class Document
      * @param  \Closure(array<string, mixed>): array<string>  $of
      * @return list<string>
      */
-    private function collect(\Closure $of): array
+    private function collect(\Closure $of, bool $hidden = false): array
     {
         $found = [];
-        foreach ($this->nodes() as $node) {
+        foreach (self::walk($this->blocks, $hidden) as $node) {
             foreach ($of($node) as $value) {
                 $found[$value] = true;
             }

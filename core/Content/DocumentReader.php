@@ -52,7 +52,7 @@ final class DocumentReader
      */
     public function inline(mixed $nodes, string $path): array
     {
-        return $this->each($nodes, $path, static function (array $node, string $at): array {
+        $pieces = $this->each($nodes, $path, static function (array $node, string $at): array {
             if (($node['type'] ?? null) === 'hardBreak') {
                 return ['type' => 'hardBreak'];
             }
@@ -64,6 +64,29 @@ final class DocumentReader
 
             return ['type' => 'text', 'text' => $text] + ($marks === [] ? [] : ['marks' => $marks]);
         });
+
+        return self::joined($pieces);
+    }
+
+    /**
+     * Pieces that are marked alike are one.
+     *
+     * @param  list<array<string, mixed>>  $pieces
+     * @return list<array<string, mixed>>
+     */
+    private static function joined(array $pieces): array
+    {
+        $joined = [];
+        foreach ($pieces as $piece) {
+            $last = array_key_last($joined);
+            if ($last !== null && isset($piece['text'], $joined[$last]['text']) && ($piece['marks'] ?? []) === ($joined[$last]['marks'] ?? [])) {
+                $joined[$last]['text'] .= $piece['text'];
+            } else {
+                $joined[] = $piece;
+            }
+        }
+
+        return $joined;
     }
 
     /**

@@ -19,8 +19,9 @@ final readonly class HtmlBlocks
     /**
      * @param  \Closure(string): ?string  $pageAt  the identity of the page at an address of the site, if any
      * @param  \Closure(string): ?string  $pictureAt  the identity of the picture at an address, if any
+     * @param  bool  $isSource  whether it may be what HtmlSource wrote, whose attributes then mean what they say
      */
-    public function __construct(\Closure $pageAt, private \Closure $pictureAt)
+    public function __construct(\Closure $pageAt, private \Closure $pictureAt, private bool $isSource = false)
     {
         $this->line = new HtmlLine($pageAt);
         $this->isBlock = array_fill_keys(explode(' ', self::BLOCKS), true);
@@ -32,7 +33,7 @@ final readonly class HtmlBlocks
         $blocks = [];
         $line = [];
         $close = function () use (&$blocks, &$line): void {
-            $line = HtmlLine::trimmed($line);
+            $line = $this->trimmed($line);
             if ($line !== []) {
                 $blocks[] = ['type' => 'paragraph', 'content' => $line];
             }
@@ -66,22 +67,73 @@ final readonly class HtmlBlocks
     /** @return list<array<string, mixed>> */
     private function block(\DOMElement $element): array
     {
+        $blocks = $this->kindOf($element);
+        $own = $this->isSource ? self::own($element) : [];
+
+        return $own === [] || count($blocks) !== 1 ? $blocks : [['attrs' => ($blocks[0]['attrs'] ?? []) + $own] + $blocks[0]];
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function kindOf(\DOMElement $element): array
+    {
         $name = (string) $element->localName;
+        if ($this->isSource && $element->hasAttribute('data-block')) {
+            return [$this->named($element, $element->getAttribute('data-block'))];
+        }
+        if ($this->isSource && $name === 'p') {
+            return [['type' => 'paragraph', 'content' => $this->trimmed($this->line->within($element))]];
+        }
         if (isset(self::HEADINGS[$name])) {
-            return self::filled(['type' => 'heading', 'attrs' => ['level' => self::HEADINGS[$name]]], HtmlLine::trimmed($this->line->within($element)));
+            return $this->filled(['type' => 'heading', 'attrs' => ['level' => self::HEADINGS[$name]]], $this->trimmed($this->line->within($element)));
         }
 
         return match ($name) {
             'ul', 'ol' => $this->list($element, $name === 'ul' ? 'bulletList' : 'orderedList'),
-            'blockquote' => self::filled(['type' => 'blockquote'], $this->of($element)),
-            'table' => (new HtmlTable($this))->blocks($element),
+            'blockquote' => $this->filled(['type' => 'blockquote'], $this->of($element)),
+            'table' => (new HtmlTable($this, $this->isSource))->blocks($element),
             'hr' => [['type' => 'divider']],
-            'pre' => self::filled(['type' => 'codeBlock'], self::code($element)),
+            'pre' => $this->filled(['type' => 'codeBlock'], $this->code($element)),
             'details' => $this->fold($element),
             'figure' => $this->figure($element),
             'img' => $this->picture($element, ''),
             default => $this->of($element),
         };
+    }
+
+    /** @return array<string, mixed> */
+    private function named(\DOMElement $element, string $type): array
+    {
+        $attrs = json_decode($element->getAttribute('data-attrs') ?: '{}', true, 16);
+
+        return ['type' => $type, 'attrs' => is_array($attrs) ? $attrs : []] +
+            match ($type) {
+                'columns' => ['content' => $this->columns($element)],
+                'callout' => ['content' => $this->of($element)],
+                default => [],
+            };
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function columns(\DOMElement $element): array
+    {
+        $columns = [];
+        foreach ($element->childNodes as $child) {
+            if ($child instanceof \DOMElement) {
+                $columns[] = ['type' => 'column', 'content' => $this->of($child)];
+            }
+        }
+
+        return $columns;
+    }
+
+    /** @return array<string, mixed> what every block may carry */
+    private static function own(\DOMElement $element): array
+    {
+        return array_filter([
+            'anchor' => $element->getAttribute('id'),
+            'style' => $element->getAttribute('data-style'),
+            'hidden' => $element->hasAttribute('data-hidden'),
+        ]);
     }
 
     /** @return list<array<string, mixed>> */
@@ -103,7 +155,7 @@ final readonly class HtmlBlocks
             }
         }
 
-        return self::filled(['type' => $type], array_map(static fn (array $content): array => ['type' => 'listItem', 'content' => $content], $items));
+        return $this->filled(['type' => $type], array_map(static fn (array $content): array => ['type' => 'listItem', 'content' => $content], $items));
     }
 
     /** @return list<array<string, mixed>> */
@@ -112,16 +164,16 @@ final readonly class HtmlBlocks
         $question = [];
         foreach ($element->childNodes as $child) {
             if ($child instanceof \DOMElement && $child->localName === 'summary') {
-                $question = HtmlLine::trimmed($this->line->within($child));
+                $question = $this->trimmed($this->line->within($child));
                 $element->removeChild($child);
                 break;
             }
         }
         $answer = $this->of($element);
 
-        return $question === []
+        return $question === [] && ! $this->isSource
             ? $answer
-            : [['type' => 'fold', 'content' => [['type' => 'foldQuestion', 'content' => $question], ['type' => 'foldAnswer', 'content' => $answer]]]];
+            : [['type' => 'fold', 'attrs' => ['open' => $element->hasAttribute('open')], 'content' => [['type' => 'foldQuestion', 'content' => $question], ['type' => 'foldAnswer', 'content' => $answer]]]];
     }
 
     /** @return list<array<string, mixed>> */
@@ -152,11 +204,23 @@ final readonly class HtmlBlocks
     }
 
     /** @return list<array<string, mixed>> */
-    private static function code(\DOMElement $element): array
+    private function code(\DOMElement $element): array
     {
-        $text = rtrim($element->textContent, "\n");
+        $text = $element->textContent;
+        // CommonMark puts a line end behind the last line; HtmlSource one before the first.
+        $ofMarkdown = $element->firstChild instanceof \DOMElement && $element->firstChild->localName === 'code';
+        $text = $this->isSource ? (string) preg_replace($ofMarkdown ? '/\n$/D' : '/^\n/', '', $text) : rtrim($text, "\n");
 
-        return trim($text) === '' ? [] : [['type' => 'text', 'text' => $text]];
+        return $text === '' || (! $this->isSource && trim($text) === '') ? [] : [['type' => 'text', 'text' => $text]];
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $line
+     * @return list<array<string, mixed>>
+     */
+    private function trimmed(array $line): array
+    {
+        return HtmlLine::trimmed($line, $this->isSource);
     }
 
     /**
@@ -164,8 +228,8 @@ final readonly class HtmlBlocks
      * @param  list<array<string, mixed>>  $content
      * @return list<array<string, mixed>> nothing where nothing is in it
      */
-    private static function filled(array $block, array $content): array
+    private function filled(array $block, array $content): array
     {
-        return $content === [] ? [] : [$block + ['content' => $content]];
+        return $content === [] && ! $this->isSource ? [] : [$block + ['content' => $content]];
     }
 }

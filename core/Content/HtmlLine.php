@@ -35,6 +35,10 @@ final readonly class HtmlLine
 
         return match (true) {
             $name === 'br' => [['type' => 'hardBreak']],
+            $name === 'span' && $node->hasAttribute('data-text-style') => $this->within($node, [
+                ...$marks,
+                ['type' => 'style', 'attrs' => ['name' => $node->getAttribute('data-text-style')]],
+            ]),
             $name === 'a' => $this->within($node, $this->linked($node, $marks)),
             isset(self::MARKS[$name]) => $this->within($node, self::marked($marks, self::MARKS[$name])),
             default => $this->within($node, $marks),
@@ -57,11 +61,11 @@ final readonly class HtmlLine
 
     /**
      * @param  list<array<string, mixed>>  $line
-     * @return list<array<string, mixed>> without spaces at its ends
+     * @return list<array<string, mixed>> without spaces at its ends, nor breaks unless they are kept
      */
-    public static function trimmed(array $line): array
+    public static function trimmed(array $line, bool $keepsBreaks = false): array
     {
-        $isBlank = static fn (array $piece): bool => $piece['type'] === 'hardBreak' || trim($piece['text']) === '';
+        $isBlank = static fn (array $piece): bool => $piece['type'] === 'hardBreak' ? ! $keepsBreaks : trim($piece['text']) === '';
         [$first, $behind] = [0, count($line)];
         while ($first < $behind && $isBlank($line[$first])) {
             $first++;
@@ -72,8 +76,12 @@ final readonly class HtmlLine
         $line = array_slice($line, $first, $behind - $first);
         if ($line !== []) {
             $last = count($line) - 1;
-            $line[0]['text'] = ltrim($line[0]['text']);
-            $line[$last]['text'] = rtrim($line[$last]['text']);
+            if (isset($line[0]['text'])) {
+                $line[0]['text'] = ltrim($line[0]['text']);
+            }
+            if (isset($line[$last]['text'])) {
+                $line[$last]['text'] = rtrim($line[$last]['text']);
+            }
         }
 
         return $line;
@@ -94,15 +102,25 @@ final readonly class HtmlLine
      */
     private function linked(\DOMElement $anchor, array $marks): array
     {
-        $href = trim($anchor->getAttribute('href'));
-        $page = $href === '' ? null : ($this->pageAt)($href);
+        $terms = ['title' => $anchor->getAttribute('title'), 'newWindow' => $anchor->getAttribute('target') === '_blank'];
         try {
-            $link = LinkAttributes::read(new Attributes($page === null ? ['href' => $href] : ['page' => $page, 'rest' => OwnAddress::rest($href)], 'link'));
+            $link = LinkAttributes::read(new Attributes($this->target(trim($anchor->getAttribute('href'))) + $terms, 'link'));
         } catch (InvalidDocument) {
             return $marks; // a link that leads nowhere loses its mark, never its content
         }
         $others = array_values(array_filter($marks, static fn (array $mark): bool => $mark['type'] !== 'link'));
 
         return [...$others, ['type' => 'link', 'attrs' => $link]];
+    }
+
+    /** @return array<string, string> */
+    private function target(string $href): array
+    {
+        if (preg_match('/^(page|file|wanted):(?:([^?#]*))(.*)$/sD', $href, $named) === 1) {
+            return [$named[1] => rawurldecode($named[2]), 'rest' => $named[3]];
+        }
+        $page = $href === '' ? null : ($this->pageAt)($href);
+
+        return $page === null ? ['href' => $href] : ['page' => $page, 'rest' => OwnAddress::rest($href)];
     }
 }

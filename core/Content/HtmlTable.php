@@ -12,7 +12,7 @@ final readonly class HtmlTable
 
     private const MAX_CELLS = 5_000;
 
-    public function __construct(private HtmlBlocks $within)
+    public function __construct(private HtmlBlocks $within, private bool $isSource)
     {
     }
 
@@ -23,7 +23,7 @@ final readonly class HtmlTable
         $rows = [];
         $this->gather($table, $rows, $caption);
         [$grid, $width] = $this->grid($rows);
-        if ($width === 0 || $width > self::MAX_COLUMNS || $width * count($grid) > self::MAX_CELLS || $this->isForLayout($grid, $width)) {
+        if ($width === 0 || $width > self::MAX_COLUMNS || $width * count($grid) > self::MAX_CELLS || (! $this->isSource && $this->isForLayout($grid, $width))) {
             return array_merge([], ...array_map(fn (\DOMElement $row): array => $this->within->of($row), $rows));
         }
         $isHead = fn (int $row, int $column): bool => ($grid[$row][$column] ?? null)?->localName === 'th';
@@ -33,8 +33,8 @@ final readonly class HtmlTable
             'type' => 'table',
             'attrs' => [
                 'caption' => $caption,
-                'headRow' => array_filter($first, static fn (int $column): bool => $isHead(0, $column)) !== [] && ($width === 1 || $isHead(0, 1)),
-                'headColumn' => count($grid) > 1 && $width > 1 && $isHead(1, 0),
+                'headRow' => $this->isSource ? $table->hasAttribute('data-head-row') || $table->getElementsByTagName('thead')->length > 0 : array_filter($first, static fn (int $column): bool => $isHead(0, $column)) !== [] && ($width === 1 || $isHead(0, 1)),
+                'headColumn' => $this->isSource ? $table->hasAttribute('data-head-column') : count($grid) > 1 && $width > 1 && $isHead(1, 0),
             ],
             'content' => array_map(fn (array $row): array => $this->row($row, $width), $grid),
         ]];

@@ -58,6 +58,25 @@ final class Marks
     }
 
     /**
+     * The same for whoever edits it as HTML.
+     *
+     * @param  list<array<string, mixed>>  $marks
+     */
+    public static function source(array $marks, string $html): string
+    {
+        foreach (array_reverse($marks) as $mark) {
+            $element = self::ELEMENTS[$mark['type']];
+            $html = match ($mark['type']) {
+                'link' => $html,
+                'style' => '<span data-text-style="'.$mark['attrs']['name'].'">'.$html.'</span>',
+                default => "<$element>$html</$element>",
+            };
+        }
+
+        return $html;
+    }
+
+    /**
      * @param  list<array<string, mixed>>  $marks
      * @return array<string, mixed>|null
      */

@@ -61,12 +61,13 @@ final class PastedHtml
      */
     public function blocks(string $html): array
     {
-        $this->guardSize($html);
+        self::guardSize($html);
 
         return $this->blocks->of((new HTML5(['disable_html_ns' => true]))->loadHTMLFragment($this->sanitizer->sanitize(WordProcessorHtml::cleaned($html))));
     }
 
-    private function guardSize(string $html): void
+    /** @throws InvalidDocument when it is nested too deeply, or has too many elements, to be the content of a page */
+    public static function guardSize(string $html): void
     {
         if (preg_match_all('#<[a-z]#i', $html) > self::MAX_ELEMENTS) {
             throw new InvalidDocument(

@@ -357,6 +357,8 @@ final class MalformedInputTest extends AppTestCase
                 ['document' => self::words(), 'note' => 'N', 'minor' => true, 'texts' => ['heading' => 'H', 'summary' => 'S'], 'textsBefore' => ['heading' => 'T', 'summary' => '']],
             ],
             'POST /sites/*/pages/*/reviewed' => [['document' => self::words()], ['document' => ['content' => [['type' => 'picture', 'attrs' => ['alt' => 'A']], ['type' => 'table', 'content' => [['content' => []]]]]]]],
+            'POST /sites/*/pages/*/source' => [['document' => self::words(), 'as' => 'html']],
+            'POST /sites/*/pages/*/source-read' => [['text' => '<p>x</p><table><tr><td>y', 'as' => 'html'], ['text' => "# x\n\n| a |\n| - |", 'as' => 'markdown']],
             'POST /sites/*/pages/*/shown' => [['blocks' => [['type' => 'button', 'attrs' => ['text' => 'T', 'link' => ['href' => '/a']]]]]],
             'PUT /sites/*/pages/*/draft' => [['document' => self::words(), 'basedOn' => -1, 'texts' => ['heading' => 'H', 'summary' => 'S']]],
             default => [['x' => 'y']],

@@ -156,4 +156,24 @@ final class WritingTest extends AppTestCase
         $this->change(['kind' => 'publish', 'page' => $page]);
         $this->visit('/help')->assertSee('<h2 id="getting-there">Getting there</h2><hr id="end">', false);
     }
+
+    #[Test]
+    public function content_is_edited_as_markdown_and_what_cannot_be_kept_is_said(): void
+    {
+        $page = $this->live('Help');
+        $boats = $this->draft('Boats');
+        $link = ['type' => 'text', 'text' => 'boats', 'marks' => [['type' => 'link', 'attrs' => ['page' => $boats]]]];
+        $document = ['type' => 'doc', 'content' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'See the '], $link]]]];
+        $source = fn (string $as): string => $this->api('POST', "pages/$page/source", ['document' => $document, 'as' => $as])->assertOk()->json('text');
+        self::assertSame("See the [boats](/boats)\n", $source('markdown'));
+        self::assertSame("<p>See the <a href=\"/boats\">boats</a></p>\n", $source('html'));
+        $this->api('POST', "pages/$page/source-read", ['text' => "## Now\n\nSee [boats](/boats).\n\n<marquee>!</marquee>", 'as' => 'markdown'])
+            ->assertOk()
+            ->assertJsonPath('document.content.0.attrs.level', 2)
+            ->assertJsonPath('document.content.1.content.1.marks.0.attrs.page', $boats)
+            ->assertJsonPath('lost', ['<marquee>, of which the text stays']);
+        $this->api('POST', "pages/$page/source-read", ['text' => 'x', 'as' => 'word'])->assertStatus(422)->assertJsonPath('errors.0.field', 'as');
+        $this->api('POST', "pages/$page/source-read", ['text' => str_repeat('<b>', 5000), 'as' => 'html'])->assertStatus(422);
+        $this->api('POST', "pages/$page/source-read", ['text' => str_repeat('> ', 9000).'x', 'as' => 'markdown'])->assertStatus(422);
+    }
 }

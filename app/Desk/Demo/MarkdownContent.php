@@ -4,14 +4,19 @@ declare(strict_types=1);
 
 namespace App\Desk\Demo;
 
+use App\Desk\MarkdownToHtml;
 use Heronstem\Core\Content\Document;
-use Heronstem\Core\Content\PastedHtml;
-use League\CommonMark\CommonMarkConverter;
+use Heronstem\Core\Content\HtmlReader;
 
-/** Markdown to a document; a line that is only a picture becomes a picture block. */
+/**
+ * Markdown of a demo page to a document. A line that is only a picture becomes a picture block; pages are named by their
+ * address and files by their name, in links and in the attributes of blocks alike.
+ */
 final readonly class MarkdownContent
 {
     private const PICTURE = '/^!\[(?<alt>[^\]]*)\]\((?<file>\S+?)(?: "(?<caption>[^"]*)")?\)(?:\{(?<align>left|centre|right) (?<width>25|50|75|100)\})?$/m';
+
+    private MarkdownToHtml $toHtml;
 
     /**
      * @param  \Closure(string): ?string  $pageAt  identity of the page at an address
@@ -19,46 +24,38 @@ final readonly class MarkdownContent
      */
     public function __construct(private \Closure $pageAt, private \Closure $picture)
     {
+        $this->toHtml = new MarkdownToHtml();
     }
 
     public function document(string $markdown): Document
     {
-        $blocks = [];
-        $rest = $markdown;
-        while (preg_match(self::PICTURE, $rest, $found, PREG_OFFSET_CAPTURE) === 1) {
-            $blocks = [
-                ...$blocks,
-                ...$this->blocks(substr($rest, 0, $found[0][1])),
-                $this->pictureBlock(array_map(static fn (array $part): string => $part[0], $found)),
-            ];
-            $rest = substr($rest, $found[0][1] + strlen($found[0][0]));
-        }
+        $markdown = (string) preg_replace_callback(self::PICTURE, $this->pictureBlock(...), $markdown);
+        $read = (new HtmlReader($this->pageAt, static fn (): ?string => null))->read($this->named($this->toHtml->html($markdown)));
 
-        return Document::read(['version' => Document::VERSION, 'type' => 'doc', 'content' => [...$blocks, ...$this->blocks($rest)]]);
+        return $read['lost'] === [] ? $read['document'] : throw new \LogicException('A demo page says what the format cannot hold: '.implode(', ', $read['lost']));
     }
 
-    /** @return list<array<string, mixed>> */
-    private function blocks(string $markdown): array
+    private function named(string $html): string
     {
-        return (new PastedHtml($this->pageAt))->read((new CommonMarkConverter())->convert($markdown)->getContent())->blocks;
+        return (string) preg_replace_callback(
+            '#"(page|file)":"([^"]+)"#',
+            fn (array $found): string => sprintf('"%s":"%s"', $found[1], $found[1] === 'page' ? ($this->pageAt)($found[2]) ?? $found[2] : ($this->picture)($found[2])),
+            $html,
+        );
     }
 
-    /**
-     * @param  array<string>  $found
-     * @return array<string, mixed>
-     */
-    private function pictureBlock(array $found): array
+    /** @param  array<string>  $found */
+    private function pictureBlock(array $found): string
     {
-        return [
-            'type' => 'picture',
-            'attrs' => [
-                'file' => ($this->picture)($found['file']),
-                'alt' => $found['alt'],
-                'decorative' => $found['alt'] === '',
-                'caption' => $found['caption'] ?? '',
-                'align' => $found['align'] ?? '' ?: 'centre',
-                'width' => (int) ($found['width'] ?? '' ?: 100),
-            ],
+        $attrs = [
+            'file' => $found['file'],
+            'alt' => $found['alt'],
+            'decorative' => $found['alt'] === '',
+            'caption' => $found['caption'] ?? '',
+            'align' => $found['align'] ?? '' ?: 'centre',
+            'width' => (int) ($found['width'] ?? '' ?: 100),
         ];
+
+        return "<div data-block=\"picture\" data-attrs='".htmlspecialchars((string) json_encode($attrs, JSON_UNESCAPED_UNICODE), ENT_NOQUOTES | ENT_HTML5)."'></div>";
     }
 }

@@ -21,11 +21,24 @@ const groups: [string, [string, string][]][] = [
         ],
     ],
     [
+        'While writing a page',
+        [
+            ['/', 'Put in a block, where nothing stands yet'],
+            ['Alt ↑ ↓', 'Move the block'],
+            ['Ctrl B', 'Bold'],
+            ['Ctrl I', 'Italic'],
+            ['Ctrl Shift L', 'Link'],
+            ['Ctrl .', 'What can be done with the block'],
+            ['Tab', 'To the next cell of a table'],
+        ],
+    ],
+    [
         'In the outline',
         [
             ['↑ ↓', 'Move along the rows'],
             ['→ ←', 'Open and close a branch, or go in and out'],
             ['Enter', 'Open the page sheet'],
+            ['E', 'Write on the page'],
             ['N', 'New page inside'],
             ['Shift N', 'New page after'],
             ['F2', 'Rename'],

@@ -22,9 +22,13 @@ export function OutlinePage() {
             }),
         [navigate, site],
     )
+    const write = useCallback(
+        (page: string) => void navigate({ to: '/s/$site/write/$page', params: { site, page } }),
+        [navigate, site],
+    )
     return (
         <div className="flex h-full min-h-0">
-            <Outline key={site} search={search} set={set} compact={search.page !== undefined} />
+            <Outline key={site} search={search} set={set} compact={search.page !== undefined} onWrite={write} />
             {search.page !== undefined && (
                 <PageSheet
                     key={search.page}

@@ -9,7 +9,7 @@ use Heronstem\Core\Content\Document;
 /** Any document of the format, by a seed: every kind of block, in each other as far as they may stand there. */
 final class RandomDocument
 {
-    private const WORDS = ['boats', 'Ögrún', '<b>', '&amp;', '"quay"', 'a  b', '日本', 'l’été', '1 < 2', '`x`', '*', '_', '| c |', '# h', '\\', '- - -', '[a](b)', "\u{a0}"];
+    private const WORDS = ['boats', 'Ögrún', '<b>', '&amp;', '"quay"', 'a  b', '日本', 'l’été', '1 < 2', '`x`', '*', '_', '| c |', '# h', '\\', '- - -', '[a](b)', '1) x', '+ y', '=', 'a&copy;b', 'https://x.example/', '~~s~~', ':-', '<', '!', '$1', "it's", '&#39;', '-->', '&lt;', "\u{a0}"];
 
     private int $anchors = 0;
 

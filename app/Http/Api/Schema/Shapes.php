@@ -158,6 +158,15 @@ use OpenApi\Attributes as OA;
         required: ['html', 'refused'],
         properties: [new OA\Property('html', type: 'string'), new OA\Property('refused', type: 'string', nullable: true)],
     ),
+    OA\Schema(schema: 'ContentText', required: ['text'], properties: [new OA\Property('text', type: 'string')]),
+    OA\Schema(
+        schema: 'ReadContent',
+        required: ['document', 'lost'],
+        properties: [
+            new OA\Property('document', ref: '#/components/schemas/Document'),
+            new OA\Property('lost', description: 'what the format cannot hold, each in a line', type: 'array', items: new OA\Items(type: 'string')),
+        ],
+    ),
     OA\Schema(
         schema: 'PagePlace',
         required: ['name', 'text', 'level'],

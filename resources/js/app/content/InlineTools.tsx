@@ -3,6 +3,7 @@ import { Bold, Highlighter, Italic, Link2, Subscript, Superscript } from 'lucide
 import { useState } from 'react'
 import type { LinkAttrs } from './blocks'
 import { LinkDialog } from './LinkDialog'
+import { useKey } from '../../ui/useKey'
 import { Tool } from './Tool'
 
 /** What can be done to a piece of text. */
@@ -19,6 +20,7 @@ export function InlineTools({ editor }: { editor: Editor }) {
             link: now.isActive('link') ? (now.getAttributes('link') as LinkAttrs) : null,
         }),
     })
+    useKey('mod+shift+l', () => setLinking(true), 'in-fields')
     const then = () => editor.chain().focus()
     const link = (to: LinkAttrs | null) => {
         const chain = then().extendMarkRange('link')

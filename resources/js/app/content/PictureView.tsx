@@ -8,7 +8,11 @@ export function PictureView(props: NodeViewProps) {
     const lacksText = picture.alt === '' && !picture.decorative
     return (
         <NodeViewWrapper data-room-block="" data-drag-handle data-hidden={picture.hidden === true ? '' : undefined}>
-            <figure data-box="" contentEditable={false} className={`picture picture-${picture.align} picture-${picture.width}`}>
+            <figure
+                data-box=""
+                contentEditable={false}
+                className={`picture picture-${picture.align} picture-${picture.width}`}
+            >
                 <img src={`/_files/${picture.file}/picture`} alt={picture.alt} />
                 {picture.caption !== '' && <figcaption>{picture.caption}</figcaption>}
             </figure>

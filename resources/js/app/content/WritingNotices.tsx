@@ -26,7 +26,7 @@ export function WritingNotices({
             {offered !== null && (
                 <div role="status" className="rounded-md bg-heron-soft px-3 py-2">
                     <p>You have content here that you did not save, typed at {clock(offered.typed)}.</p>
-                    <div className="mt-1.5 flex gap-2">
+                    <div className="mt-1.5 flex flex-wrap gap-2">
                         <Button variant="main" onClick={writing.resume}>
                             Continue with it
                         </Button>

@@ -24,6 +24,8 @@ export function extensions() {
             horizontalRule: false,
             link: false,
             dropcursor: { width: 2 },
+            // A blank paragraph at the end would be a change that nobody made.
+            trailingNode: false,
             codeBlock: { defaultLanguage: null, enableTabIndentation: true },
         }),
         LinkMark,

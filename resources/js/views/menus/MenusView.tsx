@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query'
 import { useEffect } from 'react'
-import { menusQuery } from '../../api/queries'
+import { menusQuery } from '../../api/viewQueries'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { MenuEditor } from './MenuEditor'

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { Link } from '@tanstack/react-router'
 import { useState } from 'react'
-import { unreachedQuery } from '../../api/queries'
+import { unreachedQuery } from '../../api/viewQueries'
 import { useSite } from '../../app/site'
 import { readable } from '../../ui/Address'
 import { Button } from '../../ui/Button'

@@ -24,6 +24,7 @@ export type GridAsks = {
     onActive: (row: string) => void
     onOpen: (id: string, open: boolean) => void
     onSheet: (page: string) => void
+    onWrite: (page: string) => void
     onMake: (place: MakePlace) => void
     onMade: (page: string | null) => void
     onWant: (parent: string | null, index: number) => void
@@ -111,6 +112,7 @@ export function Grid(props: Props) {
         if (row.kind !== 'page') return
         if (doing === 'make-inside') asks.onMake({ parent: row.key, after: null })
         else if (doing === 'make-after') asks.onMake({ parent: row.page.parent, after: row.key })
+        else if (doing === 'write') asks.onWrite(row.key)
         else if (doing === 'pick') setPicking([{ id: row.key, name: row.page.name }])
         else if (doing === 'move') setMoving([{ id: row.key, name: row.page.name }])
         else if (doing === 'name' || doing === 'slug') setEditing({ id: row.key, what: doing })

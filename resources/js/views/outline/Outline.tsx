@@ -25,10 +25,10 @@ const MoveTo = lazily(() => import('./MoveTo').then(module => module.MoveTo))
 const PickFor = lazily(() => import('./PickFor').then(module => module.PickFor))
 const StructureDrawing = lazily(() => import('./StructureDrawing').then(module => module.StructureDrawing))
 
-type Props = { search: Search; set: SetSearch; compact: boolean }
+type Props = { search: Search; set: SetSearch; compact: boolean; onWrite: (page: string) => void }
 
 /** The page tree: how the site is built, and what state each page is in. */
-export function Outline({ search, set, compact }: Props) {
+export function Outline({ search, set, compact, onWrite }: Props) {
     const site = useSite()
     const open = useMemo(() => new Set((search.open ?? '').split(',').filter(Boolean)), [search.open])
     const { branches, counts, isPending, error, retry, want } = useOutline(site.key, open)
@@ -161,6 +161,7 @@ export function Outline({ search, set, compact }: Props) {
                         onActive: row => set({ row }),
                         onOpen: setOpen,
                         onSheet: page => set({ row: page, page }, { replace: false }),
+                        onWrite,
                         onMake: make,
                         onMade: page => {
                             setMaking(null)

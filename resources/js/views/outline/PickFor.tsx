@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query'
-import { menusQuery, pageMenusQuery } from '../../api/queries'
+import { menusQuery, pageMenusQuery } from '../../api/viewQueries'
 import { useChanges } from '../../app/changes'
 import { useSite } from '../../app/site'
 import { whomOf } from '../../app/usePageActs'

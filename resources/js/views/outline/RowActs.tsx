@@ -36,6 +36,7 @@ export function RowActs({ trigger, page, onAct }: Props) {
     )
     return (
         <MenuList trigger={trigger} offset={2} keepsFocus className="min-w-[230px]">
+            {page.kind === 'page' && entry('write', 'Write on the page', ['E'])}
             {always.map(([act, label, keys]) => entry(act, label, keys))}
             {manages && entry('pick', 'Pick for a place…', ['P'])}
             <MenuLine />

@@ -6,7 +6,7 @@ import type { PageAct } from '../../app/usePageActs'
 import { MenuButton } from '../../ui/MenuButton'
 import type { Page } from './rows'
 
-export type RowAct = 'make-inside' | 'make-after' | 'name' | 'slug' | 'move' | 'pick' | PageAct
+export type RowAct = 'make-inside' | 'make-after' | 'name' | 'slug' | 'move' | 'write' | 'pick' | PageAct
 
 const RowActs = lazy(() => import('./RowActs').then(module => ({ default: module.RowActs })))
 

@@ -10,6 +10,7 @@ type Input = {
     onActive: (row: string) => void
     onOpen: (id: string, open: boolean) => void
     onSheet: (page: string) => void
+    onWrite: (page: string) => void
     onMake: (place: MakePlace) => void
     onEdit: (editing: { id: string; what: 'name' | 'slug' }) => void
     onMoveTo: (page: string) => void
@@ -42,6 +43,7 @@ export function useGridKeys({
     onActive,
     onOpen,
     onSheet,
+    onWrite,
     onMake,
     onEdit,
     onMoveTo,
@@ -156,6 +158,10 @@ export function useGridKeys({
                 return true
             case 'N':
                 onMake({ parent: row.page.parent, after: row.page.id })
+                return true
+            case 'e':
+            case 'E':
+                if (row.page.kind === 'page') onWrite(row.page.id)
                 return true
             case 'm':
             case 'M':

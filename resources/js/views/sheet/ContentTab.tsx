@@ -1,9 +1,11 @@
 import { useQuery } from '@tanstack/react-query'
+import { Link } from '@tanstack/react-router'
+import { PenLine } from 'lucide-react'
 import { lazy, Suspense } from 'react'
 import type { Schemas } from '../../api/client'
-import { contentQuery } from '../../api/queries'
+import { contentQuery } from '../../api/viewQueries'
 import { useSite } from '../../app/site'
-import { Button } from '../../ui/Button'
+import { Button, buttonClasses } from '../../ui/Button'
 
 // Writing is the heaviest part by far: it is fetched when content is first opened.
 const WritingField = lazy(() => import('./WritingField').then(module => ({ default: module.WritingField })))
@@ -37,6 +39,18 @@ export function ContentTab(props: Props) {
     if (content.data === undefined || !content.isFetchedAfterMount) return reading
     return (
         <Suspense fallback={reading}>
+            {props.sheet.kind === 'page' && props.sheet.state !== 'bin' && (
+                <p className="mb-3">
+                    <Link
+                        to="/s/$site/write/$page"
+                        params={{ site: site.key, page: props.sheet.id }}
+                        className={buttonClasses('plain')}
+                    >
+                        <PenLine size={15} aria-hidden />
+                        Write on the page
+                    </Link>
+                </p>
+            )}
             <WritingField key={props.sheet.id} {...props} first={content.data} />
         </Suspense>
     )

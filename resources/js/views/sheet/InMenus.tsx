@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
-import { pageMenusQuery } from '../../api/queries'
+import { pageMenusQuery } from '../../api/viewQueries'
 import type { Schemas } from '../../api/client'
 import { useChanges } from '../../app/changes'
 import { useSite } from '../../app/site'

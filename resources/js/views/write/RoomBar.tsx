@@ -22,6 +22,7 @@ type Props = {
     set: (change: Partial<RoomSearch>) => void
     onPut: () => void
     onPreview: () => void
+    onSource: () => void
 }
 
 const widths = [
@@ -31,7 +32,7 @@ const widths = [
 ] as const
 
 /** Above the page: which one it is, how wide it is shown, and saving it. */
-export function RoomBar({ sheet, writing, words, search, set, onPut, onPreview }: Props) {
+export function RoomBar({ sheet, writing, words, search, set, onPut, onPreview, onSource }: Props) {
     const site = useSite()
     const { dirty, saving } = writing
     return (
@@ -85,6 +86,9 @@ export function RoomBar({ sheet, writing, words, search, set, onPut, onPreview }
                         </Radio>
                     ))}
                 </div>
+                <Button variant="quiet" onClick={onSource}>
+                    Markdown and HTML
+                </Button>
                 <span className="ml-auto text-[12px] text-ink-3 tabular-nums">
                     {words.toLocaleString('en-GB')} {words === 1 ? 'word' : 'words'}
                 </span>

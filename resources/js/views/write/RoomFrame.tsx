@@ -27,6 +27,7 @@ export function RoomFrame({ address, title, width, writing, editable, onFrame, t
             const [heading, summary, content] = [find('heading'), find('summary'), find('content')]
             if (document === null || heading === null || summary === null || content === null) return
             passKeysOn(document)
+            keepInPlace(document)
             setPlaces({ document, heading, summary, content })
             onFrame(document)
         },
@@ -118,13 +119,25 @@ function show(element: HTMLElement, text: string) {
     if (element.textContent !== text) element.textContent = text
 }
 
+/** Links and forms of the page are there to be seen and written on: following one would leave the page. */
+function keepInPlace(frame: Document) {
+    frame.addEventListener(
+        'click',
+        event => {
+            if ((event.target as Element).closest('a, summary, button') !== null) event.preventDefault()
+        },
+        true,
+    )
+    frame.addEventListener('submit', event => event.preventDefault(), true)
+}
+
 /** Keys of the application hold in the frame too: what nothing there has taken is pressed again outside. */
 function passKeysOn(frame: Document) {
     frame.addEventListener('keydown', event => {
-        if (event.defaultPrevented || !(event.ctrlKey || event.metaKey) || !'sk.'.includes(event.key.toLowerCase()))
-            return
-        event.preventDefault()
         const { key, ctrlKey, metaKey, shiftKey, altKey } = event
+        const isOurs = 'sk.'.includes(key.toLowerCase()) || (shiftKey && key.toLowerCase() === 'l')
+        if (event.defaultPrevented || !(ctrlKey || metaKey) || !isOurs) return
+        event.preventDefault()
         window.dispatchEvent(
             new KeyboardEvent('keydown', { key, ctrlKey, metaKey, shiftKey, altKey, cancelable: true }),
         )

@@ -34,7 +34,7 @@ export function RoomSide({ writing, others, review }: Props) {
                 <div className="mt-auto grid gap-2 border-t border-line pt-3">
                     <input
                         aria-label="What changed"
-                        placeholder="What changed? (for the versions)"
+                        placeholder="What changed?"
                         maxLength={500}
                         value={said.note}
                         onChange={event => say({ ...said, note: event.target.value })}

@@ -7,6 +7,7 @@ import { InlineTools } from '../../app/content/InlineTools'
 import { currentBlock } from '../../app/content/moving'
 import type { OpenSettings } from '../../app/content/settings'
 import { Hint } from '../../ui/Hint'
+import { useKey } from '../../ui/useKey'
 import { BlockMenu } from './BlockMenu'
 import { boxOf } from './geometry'
 import { Notes } from './Notes'
@@ -29,6 +30,7 @@ export function RoomTools({ editor, frame, notes, onPut, onSettings, onName }: P
     const at = currentBlock(editor.state)
     const box = at === null ? null : boxOf(editor.view, at)
     const [open, setOpen] = useState(false)
+    useKey('mod+.', at === null ? null : () => setOpen(true), 'in-fields')
     const drag = useBlockDrag(editor, at, () => overlay.current?.getBoundingClientRect())
     const { selection } = editor.state
     const isText = !selection.empty && !(selection instanceof NodeSelection) && selection.$from.parent.isTextblock

@@ -2,7 +2,8 @@ import { useQuery } from '@tanstack/react-query'
 import clsx from 'clsx'
 import { useCallback, useMemo, useState } from 'react'
 import type { Schemas } from '../../api/client'
-import { contentQuery, pageQuery } from '../../api/queries'
+import { pageQuery } from '../../api/queries'
+import { contentQuery } from '../../api/viewQueries'
 import { AskBeforeLeaving } from '../../app/AskBeforeLeaving'
 import { BlockPalette } from '../../app/content/BlockPalette'
 import { BlockSettings } from '../../app/content/BlockSettings'
@@ -19,6 +20,7 @@ import { RoomBar } from './RoomBar'
 import { RoomFrame } from './RoomFrame'
 import { RoomSide } from './RoomSide'
 import { RoomTools } from './RoomTools'
+import { SourceDialog } from './SourceDialog'
 import { useReview } from './useReview'
 
 type Props = { page: string; search: RoomSearch; set: (change: Partial<RoomSearch>) => void }
@@ -61,6 +63,7 @@ function Room({ page, search, set, sheet, first }: Props & { sheet: Schemas['Pag
     const [settings, setSettings] = useState<OpenSettings | null>(null)
     const [naming, setNaming] = useState<number | null>(null)
     const [previewed, setPreviewed] = useState(false)
+    const [source, setSource] = useState(false)
     useKey('mod+s', dirty ? writing.save : null, 'everywhere')
     const place = useMemo(() => ({ inRoom: true, site: site.key, page, edit: setSettings }), [page, site.key])
     const put = useCallback(() => setPutting(true), [])
@@ -77,6 +80,7 @@ function Room({ page, search, set, sheet, first }: Props & { sheet: Schemas['Pag
                     set={set}
                     onPut={put}
                     onPreview={() => setPreviewed(true)}
+                    onSource={() => setSource(true)}
                 />
                 <div className="flex min-h-0 flex-1">
                     <RoomFrame
@@ -108,6 +112,7 @@ function Room({ page, search, set, sheet, first }: Props & { sheet: Schemas['Pag
                 <BlockSettings editor={editor} settings={settings} onClose={() => setSettings(null)} />
             )}
             {naming !== null && <NameBlock editor={editor} at={naming} onClose={() => setNaming(null)} />}
+            {source && <SourceDialog editor={editor} page={page} onClose={() => setSource(false)} />}
             <Preview open={previewed} onClose={() => setPreviewed(false)} page={sheet} />
             <AskBeforeLeaving
                 unsaved={dirty}
