@@ -13,6 +13,7 @@ use Facebook\WebDriver\Remote\RemoteExecuteMethod;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverDimension;
+use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
 use Facebook\WebDriver\WebDriverPoint;
 
@@ -223,6 +224,29 @@ final class Chrome
             $beforeDrop();
         }
         (new WebDriverActions($this->driver))->release()->perform();
+    }
+
+    /**
+     * What is done inside the frame of the page, once it has what is looked for.
+     *
+     * @template T
+     *
+     * @param  callable(self): T  $do
+     * @return T
+     */
+    public function inFrame(string $css, callable $do): mixed
+    {
+        $this->until(
+            fn (): ?bool => $this->driver->executeScript('return document.querySelector("iframe")?.contentDocument?.querySelector(arguments[0]) ? true : null', [$css]),
+            "$css in the frame",
+        );
+        $frame = $this->driver->findElement(WebDriverBy::cssSelector('iframe'));
+        $this->driver->switchTo()->frame($frame);
+        try {
+            return $do($this);
+        } finally {
+            $this->driver->switchTo()->defaultContent();
+        }
     }
 
     /** Until what was done has been drawn: the frame under way, and the one after it. */

@@ -26,7 +26,7 @@ final class ContentTest extends Errand
         $chrome->click('button', 'Night boats');
         $chrome->click('tab', 'Content');
         $chrome->awaitText('You have content here that you did not save');
-        $chrome->click('button', 'Continue with them');
+        $chrome->click('button', 'Continue with it');
         $chrome->awaitText('There are none, and here is why.', '.writing');
         $chrome->click('button', 'Save content');
         $chrome->awaitText('version 1');
@@ -71,7 +71,7 @@ final class ContentTest extends Errand
 
         $this->write('Mairi writes about ice.');
         $mairi->awaitText('Draft kept at');
-        $tam->awaitText('Mairi Ordbeck is writing on this page too');
+        $tam->awaitText('Mairi Ordbeck has this page open too');
         $this->write('Tam writes about salt.', $tam);
         $tam->click('button', 'Save content');
         $tam->awaitText('version 1');
@@ -131,7 +131,7 @@ final class ContentTest extends Errand
         );
         $chrome->awaitText('High at noon, see us.', '.writing');
         $html = (string) $chrome->driver->executeScript('return document.querySelector(".writing").innerHTML');
-        self::assertStringContainsString('<h2>Tides</h2>', $html);
+        self::assertMatchesRegularExpression('#<h2[^>]*>Tides</h2>#', $html);
         self::assertStringContainsString('<strong>noon</strong>', $html);
         self::assertMatchesRegularExpression('/<a [^>]*data-page="[0-9A-Z]{26}"/', $html);
         self::assertStringNotContainsString('color', $html);
@@ -158,8 +158,8 @@ final class ContentTest extends Errand
         $chrome->press(WebDriverKeys::END);
         $chrome->settle();
         $chrome->press(WebDriverKeys::ENTER);
-        $chrome->find('file', 'Picture file')->sendKeys(realpath(__DIR__.'/../../database/demo/ferries/pictures/dog.png'));
-        $chrome->find('dialog', 'Picture');
+        $chrome->click('button', 'Picture');
+        $chrome->find('file', 'File')->sendKeys(realpath(__DIR__.'/../../database/demo/ferries/pictures/dog.png'));
         $chrome->click('button', 'Use picture');
         $chrome->awaitText('Say what the picture shows');
         $chrome->type('textbox', 'Alternative text', 'A dog that looks west');
@@ -224,7 +224,8 @@ final class ContentTest extends Errand
     {
         $again = $this->continued('Whale watch', 'Seen off the pier.');
         self::assertSame('', $again->driver->executeScript('return String(getSelection())'));
-        $again->find('file', 'Picture file')->sendKeys(realpath(__DIR__.'/../../database/demo/ferries/pictures/dog.png'));
+        $again->click('button', 'Picture');
+        $again->find('file', 'File')->sendKeys(realpath(__DIR__.'/../../database/demo/ferries/pictures/dog.png'));
         $again->type('textbox', 'Alternative text', 'A whale');
         $again->click('button', 'Use picture');
         $again->awaitText('A whale', '.writing');
@@ -264,7 +265,7 @@ final class ContentTest extends Errand
         $this->signIn(in: $again);
         $again->open($this->chrome->driver->getCurrentURL());
         $again->click('tab', 'Content');
-        $again->click('button', 'Continue with them');
+        $again->click('button', 'Continue with it');
         $again->awaitText($words, '.writing');
 
         return $again;

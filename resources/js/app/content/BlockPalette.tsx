@@ -18,7 +18,7 @@ export function BlockPalette({ editor, onClose, onSettings }: Props) {
             title="Put in a block"
             width={440}
         >
-            <Command label="Block" className="rounded-md border border-edge">
+            <Command label="Block" filter={likeness} className="rounded-md border border-edge">
                 <Command.Input
                     autoFocus
                     placeholder="Find a block"
@@ -54,4 +54,14 @@ export function BlockPalette({ editor, onClose, onSettings }: Props) {
             </Command>
         </Modal>
     )
+}
+
+/** How well a block is meant by what is typed: its name counts before what it is also called. */
+function likeness(name: string, typed: string, also: string[] = []): number {
+    const text = typed.trim().toLowerCase()
+    const own = name.toLowerCase()
+    if (own.startsWith(text)) return 1
+    if (own.includes(text)) return 0.8
+    if (also.some(word => word.startsWith(text))) return 0.6
+    return also.some(word => word.includes(text)) ? 0.4 : 0
 }

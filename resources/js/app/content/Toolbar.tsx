@@ -1,7 +1,8 @@
 import { useEditorState, type Editor } from '@tiptap/react'
-import { List, ListOrdered, Plus, Quote } from 'lucide-react'
+import { Image, List, ListOrdered, Plus, Quote } from 'lucide-react'
 import { useState } from 'react'
 import { Button } from '../../ui/Button'
+import { settable } from './blocks'
 import { BlockPalette } from './BlockPalette'
 import { InlineTools } from './InlineTools'
 import type { OpenSettings } from './settings'
@@ -44,6 +45,13 @@ export function Toolbar({ editor, onSettings }: Props) {
             </Tool>
             <Tool description="Quote" on={on.quote} act={() => then().toggleBlockquote().run()}>
                 <Quote size={15} aria-hidden />
+            </Tool>
+            <Tool
+                description="Picture"
+                on={false}
+                act={() => onSettings({ type: 'picture', attrs: settable.picture, at: null })}
+            >
+                <Image size={15} aria-hidden />
             </Tool>
             <Button variant="quiet" className="ml-1" onClick={() => setPutting(true)}>
                 <Plus size={15} aria-hidden />

@@ -36,7 +36,7 @@ export function RoomBar({ sheet, writing, words, search, set, onPut, onPreview, 
     const site = useSite()
     const { dirty, saving } = writing
     return (
-        <header className="border-b border-line bg-sheet">
+        <div className="border-b border-line bg-sheet">
             <div className="flex h-11 items-center gap-2 px-3">
                 <Hint description="Back to the outline">
                     <Link
@@ -79,11 +79,11 @@ export function RoomBar({ sheet, writing, words, search, set, onPut, onPreview, 
                         Block
                     </Button>
                 )}
-                <div role="radiogroup" aria-label="Width of the page" className="flex">
+                <div role="group" aria-label="Width of the page" className="flex">
                     {widths.map(([screen, label]) => (
-                        <Radio key={label} on={search.screen === screen} act={() => set({ screen })}>
+                        <Width key={label} on={search.screen === screen} act={() => set({ screen })}>
                             {label}
-                        </Radio>
+                        </Width>
                     ))}
                 </div>
                 <Button variant="quiet" onClick={onSource}>
@@ -110,16 +110,15 @@ export function RoomBar({ sheet, writing, words, search, set, onPut, onPreview, 
                     </IconButton>
                 </Hint>
             </div>
-        </header>
+        </div>
     )
 }
 
-function Radio({ on, act, children }: { on: boolean; act: () => void; children: ReactNode }) {
+function Width({ on, act, children }: { on: boolean; act: () => void; children: ReactNode }) {
     return (
         <button
             type="button"
-            role="radio"
-            aria-checked={on}
+            aria-pressed={on}
             onClick={act}
             className={clsx(buttonClasses('quiet'), 'h-7', on ? 'bg-heron-soft text-heron' : 'text-ink-2')}
         >

@@ -42,7 +42,6 @@ export function RoomFrame({ address, title, width, writing, editable, onFrame, t
                 <iframe
                     title={title}
                     src={address}
-                    sandbox="allow-same-origin"
                     onLoad={event => loaded(event.currentTarget)}
                     className="size-full border-0"
                 />

@@ -1,5 +1,6 @@
 import type { Editor } from '@tiptap/react'
 import { NodeSelection } from '@tiptap/pm/state'
+import clsx from 'clsx'
 import { GripVertical, Plus } from 'lucide-react'
 import { useRef, useState } from 'react'
 import type { Schemas } from '../../api/client'
@@ -36,7 +37,7 @@ export function RoomTools({ editor, frame, notes, onPut, onSettings, onName }: P
     const isText = !selection.empty && !(selection instanceof NodeSelection) && selection.$from.parent.isTextblock
     const button = 'grid h-6 w-5 place-items-center rounded text-ink-3 hover:bg-sunk hover:text-ink'
     return (
-        <div ref={overlay} className="absolute inset-0">
+        <div ref={overlay} className={clsx('absolute inset-0', drag.pressed && 'pointer-events-auto')}>
             <Notes editor={editor} notes={notes} />
             {drag.gap !== null && (
                 <div
@@ -72,11 +73,10 @@ export function RoomTools({ editor, frame, notes, onPut, onSettings, onName }: P
                             type="button"
                             aria-label="This block: drag to move, press for more"
                             className={`${button} cursor-grab touch-none`}
-                            {...drag.handle}
                             onPointerDown={event => {
                                 // A press may be a drag: the menu opens when it is let go.
                                 event.preventDefault()
-                                drag.handle.onPointerDown(event)
+                                drag.onPointerDown(event)
                             }}
                             onClick={() => drag.wasDragged() || setOpen(true)}
                         >

@@ -69,7 +69,8 @@ function Room({ page, search, set, sheet, first }: Props & { sheet: Schemas['Pag
     const put = useCallback(() => setPutting(true), [])
     return (
         <WritingPlace.Provider value={place}>
-            <div
+            <main
+                aria-label={`Writing ${sheet.name}`}
                 className={clsx('flex h-full min-h-0 flex-col bg-sheet', search.full === true && 'fixed inset-0 z-30')}
             >
                 <RoomBar
@@ -106,7 +107,7 @@ function Room({ page, search, set, sheet, first }: Props & { sheet: Schemas['Pag
                     />
                     <RoomSide writing={writing} others={others} review={review} />
                 </div>
-            </div>
+            </main>
             {putting && <BlockPalette editor={editor} onClose={() => setPutting(false)} onSettings={setSettings} />}
             {settings !== null && (
                 <BlockSettings editor={editor} settings={settings} onClose={() => setSettings(null)} />
