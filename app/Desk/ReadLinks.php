@@ -17,6 +17,8 @@ final readonly class ReadLinks
     /** Links written as addresses that are followed. */
     private const MAX_RAW = 500;
 
+    private const MAX_WANTED = 200;
+
     public function __construct(private LinkRows $rows, private Resolvers $resolvers)
     {
     }
@@ -37,6 +39,7 @@ final readonly class ReadLinks
             'heaviest' => $this->rows->heaviest($site, self::SHOWN),
             'loneliest' => $this->rows->loneliest($site, self::SHOWN),
             'raw' => $followed,
+            'wanted' => $this->rows->wanted($site, self::MAX_WANTED),
         ];
     }
 

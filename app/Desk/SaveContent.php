@@ -24,6 +24,7 @@ final readonly class SaveContent
         private AuditQueue $audit,
         private PrepareTexts $texts,
         private RightsOn $rights,
+        private MetWishes $wishes,
     ) {
     }
 
@@ -75,6 +76,7 @@ final readonly class SaveContent
         if (($current->working_version ?? 0) !== $basedOn) {
             throw new ContentConflict($page);
         }
+        $content = $this->wishes->turned($content, $page->site);
         $version = $basedOn + 1;
         $this->db->insert('insert into content_versions (page_id, number, document, user_id, note, minor) values (?, ?, ?::jsonb, ?, ?, ?)', [
             $page->id,

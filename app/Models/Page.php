@@ -33,6 +33,7 @@ use Illuminate\Support\Carbon;
  * @property \Illuminate\Support\Carbon|null $live_since
  * @property bool $listed
  * @property bool $indexed search engines may list it, after everything it inherits
+ * @property string|null $wanted_as the key of the name under which links wanted it
  * @property bool $in_sitemap it belongs there, after everything it inherits
  * @property string $social_title
  * @property string $social_description

@@ -70,6 +70,33 @@ final readonly class LinkRows
         );
     }
 
+    /** @return list<array{name: string, pages: list<array{id: string, name: string, address: string, state: string}>, total: int}> pages that links want and nobody has made */
+    public function wanted(Site $site, int $limit): array
+    {
+        $rows = $this->db->select(
+            <<<'SQL'
+            select min(l.name) as name, count(*) as total,
+                to_json((array_agg(json_build_object('id', p.ulid, 'name', p.name, 'address', p.address, 'state', p.state) order by p.path))[1:5]) as pages
+            from wanted_links l join pages p on p.id = l.from_page_id and p.state <> 'bin'
+            where l.site_id = ? and not exists (select 1 from pages m where m.site_id = l.site_id and m.wanted_as = l.key and m.state <> 'bin')
+            group by l.key order by total desc, name limit ?
+            SQL
+            ,
+            [$site->id, $limit],
+        );
+
+        return array_values(
+            array_map(
+                static fn (\stdClass $row): array => [
+                    'name' => $row->name,
+                    'pages' => json_decode($row->pages, true, flags: JSON_THROW_ON_ERROR),
+                    'total' => (int) $row->total,
+                ],
+                $rows,
+            ),
+        );
+    }
+
     /**
      * @param  list<mixed>  $bindings
      * @return list<array<string, mixed>>

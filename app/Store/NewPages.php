@@ -34,6 +34,7 @@ final readonly class NewPages
         if ($copies !== []) {
             $this->copyContent($copies, $entry);
         }
+        $this->links->noteWanting($site, array_values(array_filter(array_column($pages, 'wantedAs'))));
     }
 
     /** @param  list<Page>  $pages */

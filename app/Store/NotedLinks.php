@@ -8,6 +8,7 @@ use App\Models\Page;
 use App\Models\PageContent;
 use App\Models\Site;
 use Heronstem\Core\Content\Document;
+use Heronstem\Core\Content\WantedName;
 use Heronstem\Core\Linking\OwnAddress;
 use Illuminate\Database\ConnectionInterface;
 use Illuminate\Support\Collection;
@@ -35,25 +36,54 @@ final readonly class NotedLinks
         }
     }
 
+    /**
+     * Anew for the pages that wanted others, which are there now.
+     *
+     * @param  list<string>  $keys
+     */
+    public function noteWanting(Site $site, array $keys): void
+    {
+        $this->note(
+            $keys === []
+                ? []
+                : array_column($this->db->select('select distinct from_page_id as id from wanted_links where site_id = ? and key = any(?::text[])', [$site->id, PgArray::of($keys)]), 'id'),
+        );
+    }
+
     /** @param  Collection<int, PageContent>  $content */
     private function ofSite(Site $site, Collection $content): void
     {
         $own = $site->ownAddresses();
-        $links = $raw = [];
+        $links = $raw = $wanted = [];
         foreach ($content as $each) {
             $live = $each->live === null ? null : $each->liveDocument();
             foreach ($live?->linkedPages() ?? [] as $page) {
                 $links[] = ['from' => $each->page_id, 'to' => $page];
             }
-            array_push($raw, ...$this->raw($each->page_id, $live, Document::read($each->working), $own));
+            foreach ($live?->wanted() ?? [] as $name) {
+                $links[] = ['from' => $each->page_id, 'wanted' => WantedName::key($name)];
+            }
+            $working = Document::read($each->working);
+            foreach ($working->wanted() as $name) {
+                $wanted[] = ['page' => $each->page_id, 'key' => WantedName::key($name), 'name' => $name];
+            }
+            array_push($raw, ...$this->raw($each->page_id, $live, $working, $own));
         }
         $ids = PgArray::of($content->pluck('page_id')->all());
         $this->db->delete('delete from links where from_page_id = any(?::bigint[])', [$ids]);
         $this->db->delete('delete from raw_links where from_page_id = any(?::bigint[])', [$ids]);
+        $this->db->delete('delete from wanted_links where from_page_id = any(?::bigint[])', [$ids]);
+        if ($wanted !== []) {
+            $this->db->insert(
+                'insert into wanted_links (site_id, from_page_id, key, name)
+                    select ?, n.page, n.key, min(n.name) from jsonb_to_recordset(?::jsonb) as n(page bigint, key text, name text) group by n.page, n.key',
+                [$site->id, json_encode($wanted, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)],
+            );
+        }
         if ($links !== []) {
             $this->db->insert(
-                'insert into links (from_page_id, to_page_id) select n."from", p.id from jsonb_to_recordset(?::jsonb) as n("from" bigint, "to" text)
-                    join pages p on p.ulid = n."to" and p.site_id = ? and p.id <> n."from"',
+                'insert into links (from_page_id, to_page_id) select distinct n."from", p.id from jsonb_to_recordset(?::jsonb) as n("from" bigint, "to" text, wanted text)
+                    join pages p on (p.ulid = n."to" or p.wanted_as = n.wanted) and p.site_id = ? and p.id <> n."from"',
                 [json_encode($links, JSON_THROW_ON_ERROR), $site->id],
             );
         }

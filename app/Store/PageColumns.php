@@ -35,6 +35,7 @@ final class PageColumns
         'socialDescription' => ['social_description', 'text'],
         'search' => ['search', 'jsonb'],
         'branchSearch' => ['branch_search', 'jsonb'],
+        'wantedAs' => ['wanted_as', 'text'],
     ];
 
     /** Of the table `p`, each under its field's name; moments in UTC. */

@@ -145,7 +145,7 @@ final class Preparing
     {
         $before = array_filter(
             $this->branch->childOrder($parent),
-            fn (int $position, string $id): bool => isset($positions[$id]) || ! isset($this->ripple->pages->outcome[$id]),
+            fn (int $position, string $id): bool => isset($positions[$id]) || $this->staysKnown($id, $parent),
             ARRAY_FILTER_USE_BOTH,
         );
         $after = [...$before, ...$positions];
@@ -155,6 +155,14 @@ final class Preparing
                 $this->guardKnown($this->ripple->pages->outcome[$id] ?? null);
             }
         }
+    }
+
+    /** Of pages that the ripple only looked at, those that visitors know keep their place among the others. */
+    private function staysKnown(string $id, ?string $parent): bool
+    {
+        $page = $this->ripple->pages->outcome[$id] ?? null;
+
+        return $page === null || ($page->everLive && $page->parent === $parent && ! $page->isBinned());
     }
 
     private function guardRemoved(PageDifference $difference): void

@@ -114,6 +114,7 @@ final readonly class Duplicate implements RequestedChange
             'prepared' => null,
             'contentSaved' => 0,
             'contentLive' => null,
+            'wantedAs' => null,
         ]);
     }
 

@@ -83,6 +83,7 @@ final readonly class HtmlWriter
     {
         $href = match (true) {
             isset($link['page']) => $this->sources->targets->addressOf($link['page']),
+            isset($link['wanted']) => $this->sources->targets->addressOfWanted($link['wanted']),
             isset($link['file']) => $this->files->file($link['file'])?->address,
             default => $link['href'] ?? null,
         };

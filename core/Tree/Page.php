@@ -33,6 +33,7 @@ final readonly class Page
      * @param  PageTexts|null  $prepared  those that wait to be published; null where none differ
      * @param  SearchSettings  $search  what it tells search engines besides its texts
      * @param  SearchDefaults  $branchSearch  what pages below it tell them where they say nothing themselves
+     * @param  string|null  $wantedAs  the key of the name under which links wanted it before it was there
      * @param  int  $contentSaved  number of the version of the content that was saved last; 0 for none
      * @param  int|null  $contentLive  number of the version that visitors get; null while they get none
      */
@@ -64,6 +65,7 @@ final readonly class Page
         public SearchDefaults $branchSearch = new SearchDefaults(),
         public int $contentSaved = 0,
         public ?int $contentLive = null,
+        public ?string $wantedAs = null,
     ) {
     }
 
@@ -177,6 +179,7 @@ final readonly class Page
             'search' => $this->search->toText(),
             'branchSearch' => $this->branchSearch->toText(),
             'content' => $this->contentLive,
+            'wantedAs' => $this->wantedAs,
             // Only in the bin is the address nobody's to compose.
             ...$this->isBinned() ? ['address' => $this->address->path] : ['address' => null],
         ];
@@ -217,6 +220,7 @@ final readonly class Page
             search: SearchSettings::stored($text('search')),
             branchSearch: SearchDefaults::stored($text('branchSearch')),
             contentLive: isset($fields['content']) ? (int) $fields['content'] : null,
+            wantedAs: $text('wantedAs'),
         );
     }
 }

@@ -19,6 +19,17 @@ return new class extends Migration
                 seen_at timestamptz not null default now(),
                 primary key (page_id, user_id)
             );
+            -- Links to pages that nobody has made, and the name by which a page was wanted that somebody made since.
+            create table wanted_links (
+                site_id bigint not null references sites on delete cascade,
+                from_page_id bigint not null references pages on delete cascade,
+                key text not null,
+                name text not null,
+                primary key (from_page_id, key)
+            );
+            create index wanted_links_key on wanted_links (site_id, key);
+            alter table pages add column wanted_as text;
+            create index pages_wanted_as on pages (site_id, wanted_as) where wanted_as is not null;
             SQL);
     }
 };

@@ -176,4 +176,41 @@ final class WritingTest extends AppTestCase
         $this->api('POST', "pages/$page/source-read", ['text' => str_repeat('<b>', 5000), 'as' => 'html'])->assertStatus(422);
         $this->api('POST', "pages/$page/source-read", ['text' => str_repeat('> ', 9000).'x', 'as' => 'markdown'])->assertStatus(422);
     }
+
+    #[Test]
+    public function a_page_that_links_want_is_listed_and_once_it_is_made_they_lead_to_it(): void
+    {
+        $wants = fn (string $name): array => ['type' => 'doc', 'content' => [
+            ['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'fares', 'marks' => [['type' => 'link', 'attrs' => ['wanted' => $name]]]]]],
+        ]];
+        $help = $this->live('Help');
+        $travel = $this->live('Travel');
+        foreach ([$help => 'Winter fares', $travel => 'winter  FARES'] as $page => $name) {
+            $this->api('PUT', "pages/$page/content", ['document' => $wants($name)], headers: ['If-Match' => '0'])->assertOk();
+            $this->change(['kind' => 'publish', 'page' => $page]);
+        }
+        $this->visit('/help')->assertSee('<p>fares</p>', false);
+        $this->api('GET', 'links')
+            ->assertOk()
+            ->assertJsonCount(1, 'wanted')
+            ->assertJsonPath('wanted.0.total', 2)
+            ->assertJsonPath('wanted.0.pages.0.name', 'Help');
+        $fares = (string) \Illuminate\Support\Str::ulid();
+        $this->change(['kind' => 'make', 'page' => $fares, 'name' => 'Fares in winter', 'place' => ['last' => $travel], 'wanted' => 'Winter fares']);
+        $this->api('GET', 'links')->assertJsonCount(0, 'wanted');
+        $this->api('GET', "pages/$help/content")->assertJsonPath('document.content.0.content.0.marks.0.attrs', ['page' => $fares]);
+        $this->visit('/help')->assertSee('<p>fares</p>', false);
+        $this->change(['kind' => 'go-live', 'page' => $fares]);
+        foreach (['/help', '/travel'] as $address) {
+            $this->visit($address)->assertSee('<p><a href="/travel/fares-in-winter">fares</a></p>', false);
+        }
+        self::assertSame(2, DB::table('links')->where('to_page_id', $this->row($fares)->id)->count());
+        // Saving writes down what the link has come to mean.
+        $this->api('PUT', "pages/$help/content", ['document' => $wants('Winter fares')], headers: ['If-Match' => '1'])->assertJsonPath('document.content.0.content.0.marks.0.attrs.page', $fares);
+        $this->change(['kind' => 'put-in-bin', 'page' => $fares]);
+        $this->api('GET', 'links')->assertJsonPath('wanted.0.total', 1)->assertJsonPath('wanted.0.pages.0.name', 'Travel');
+        $this->api('POST', 'batches', ['changes' => [['kind' => 'make', 'page' => (string) \Illuminate\Support\Str::ulid(), 'name' => 'X', 'place' => ['last' => null], 'wanted' => ' ']]])
+            ->assertStatus(422)
+            ->assertJsonPath('errors.0.field', 'changes.0.wanted');
+    }
 }

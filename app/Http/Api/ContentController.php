@@ -6,12 +6,14 @@ namespace App\Http\Api;
 
 use App\Desk\ApplyChanges;
 use App\Desk\KeepDraft;
+use App\Desk\MetWishes;
 use App\Desk\RightsOn;
 use App\Desk\SaveContent;
 use App\Desk\TypedTexts;
 use App\Http\Api\Description\Answer;
 use App\Http\Api\Schema\ContentView;
 use App\Models\Page;
+use App\Models\PageContent;
 use App\Models\Site;
 use App\Models\User;
 use Heronstem\Core\Change\Batch;
@@ -46,7 +48,7 @@ final readonly class ContentController
         'textsBefore.*' => 'Heading and summary are texts.',
     ];
 
-    public function __construct(private RightsOn $rights, private SaveContent $save, private ApplyChanges $apply, private KeepDraft $drafts)
+    public function __construct(private RightsOn $rights, private SaveContent $save, private ApplyChanges $apply, private KeepDraft $drafts, private MetWishes $wishes)
     {
     }
 
@@ -183,7 +185,7 @@ final readonly class ContentController
     private function content(Page $page, User $user): JsonResponse
     {
         [$own, $others] = $this->drafts->of($page, $user);
-        $content = ContentView::of($page, $own, $others);
+        $content = ContentView::of($page, $own, $others)->showing($this->wishes->turned(PageContent::document($page->content), $page->site)->toArray());
 
         return new JsonResponse($content, headers: ['ETag' => '"'.$content->version.'"']);
     }

@@ -25,6 +25,11 @@ final class StillSources
             {
                 return $page === StillSources::PAGE ? '/travel' : null;
             }
+
+            public function addressOfWanted(string $name): ?string
+            {
+                return $name === 'Made since' ? '/made' : null;
+            }
         };
         $files = new class implements Files
         {

@@ -31,6 +31,12 @@ final readonly class ContentView
     ) {
     }
 
+    /** @param  array<string, mixed>  $document */
+    public function showing(array $document): self
+    {
+        return new self(...[...get_object_vars($this), 'document' => $document]);
+    }
+
     /** @param  iterable<Draft>  $others */
     public static function of(Page $page, ?Draft $draft, iterable $others): self
     {

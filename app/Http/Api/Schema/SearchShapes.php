@@ -388,7 +388,7 @@ use OpenApi\Attributes as OA;
 #[
     OA\Schema(
         schema: 'LinkOverview',
-        required: ['depths', 'orphans', 'heaviest', 'loneliest', 'raw'],
+        required: ['depths', 'orphans', 'heaviest', 'loneliest', 'raw', 'wanted'],
         properties: [
             new OA\Property(
                 'depths',
@@ -403,6 +403,20 @@ use OpenApi\Attributes as OA;
             new OA\Property('orphans', type: 'array', items: new OA\Items(ref: '#/components/schemas/LinkedPage')),
             new OA\Property('heaviest', type: 'array', items: new OA\Items(ref: '#/components/schemas/LinkedPage')),
             new OA\Property('loneliest', type: 'array', items: new OA\Items(ref: '#/components/schemas/LinkedPage')),
+            new OA\Property(
+                'wanted',
+                description: 'names of pages that links want and nobody has made, those that most pages want first; up to 200',
+                type: 'array',
+                items: new OA\Items(
+                    required: ['name', 'pages', 'total'],
+                    type: 'object',
+                    properties: [
+                        new OA\Property('name', type: 'string'),
+                        new OA\Property('pages', description: 'that want it, up to 5', type: 'array', items: new OA\Items(ref: '#/components/schemas/PageCrumb')),
+                        new OA\Property('total', type: 'integer'),
+                    ],
+                ),
+            ),
             new OA\Property(
                 'raw',
                 description: 'links of content that are written as addresses of this site, up to 500',

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query'
-import { useState } from 'react'
+import { useContext, useState } from 'react'
 import { answered, api } from '../../api/client'
 import { Button } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'
@@ -11,7 +11,9 @@ import { FileDialog } from '../FileChooser'
 import { useSite } from '../site'
 import type { Link, LinkAttrs } from './blocks'
 import { LinkTarget } from './LinkTarget'
+import { WritingPlace } from './settings'
 import { useLinkName } from './useLinkName'
+import { useMakeWanted } from './useMakeWanted'
 
 type Props = { link: LinkAttrs | null; onClose: () => void; onTake: (link: LinkAttrs | null) => void }
 
@@ -100,6 +102,12 @@ function LinkTerms({ link, onChange }: { link: LinkAttrs; onChange: (link: LinkA
             <p>
                 Leads to <b className="font-semibold">{name}</b>
             </p>
+            {'wanted' in link && typeof link.wanted === 'string' && site.writes && (
+                <MakeWanted
+                    name={link.wanted}
+                    onMade={made => onChange({ page: made, title: link.title, newWindow: link.newWindow })}
+                />
+            )}
             {page !== null && (
                 <FieldFrame stacked label="Place on the page">
                     {({ id }) => (
@@ -132,6 +140,20 @@ function LinkTerms({ link, onChange }: { link: LinkAttrs; onChange: (link: LinkA
             >
                 Opens a new window
             </Choice>
+        </div>
+    )
+}
+
+/** Makes the page that the link wants, inside the one that is written on. */
+function MakeWanted({ name, onMade }: { name: string; onMade: (page: string) => void }) {
+    const make = useMakeWanted()
+    const { page } = useContext(WritingPlace)
+    return (
+        <div className="rounded-md bg-amber-soft px-3 py-2 text-amber">
+            <p>This page is not there yet: visitors see the text without a link.</p>
+            <Button className="mt-1.5" onClick={() => make(name, page === '' ? null : page, onMade)}>
+                Make it inside this page
+            </Button>
         </div>
     )
 }

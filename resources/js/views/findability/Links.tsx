@@ -8,6 +8,7 @@ import { count } from '../../ui/count'
 import { Muted } from '../../ui/Muted'
 import { ReadFailure } from '../../ui/ReadFailure'
 import { OutsideLinks } from './OutsideLinks'
+import { WantedPages } from './WantedPages'
 import { linksQuery } from './queries'
 import type { OpenPage } from './search'
 
@@ -47,6 +48,7 @@ export function Links({ onPage, onDraw }: { onPage: OpenPage; onDraw: () => void
                             <Pages pages={data.orphans} tab="details" onPage={onPage} />
                         )}
                     </section>
+                    {data.wanted.length > 0 && <WantedPages wanted={data.wanted} onPage={onPage} />}
                     <section aria-label="Links of content that are written as addresses" className="lg:col-span-2">
                         <div className="mb-1 flex flex-wrap items-center justify-between gap-3">
                             <h2 className="text-[16px] font-bold">Links that are written as addresses</h2>

@@ -5,6 +5,7 @@ import type { Schemas } from '../../api/client'
 import { pageQuery } from '../../api/queries'
 import { contentQuery } from '../../api/viewQueries'
 import { AskBeforeLeaving } from '../../app/AskBeforeLeaving'
+import { useChanges } from '../../app/changes'
 import { BlockPalette } from '../../app/content/BlockPalette'
 import { BlockSettings } from '../../app/content/BlockSettings'
 import { WritingPlace, type OpenSettings } from '../../app/content/settings'
@@ -54,6 +55,9 @@ const widths = { tablet: 820, phone: 390 }
 
 function Room({ page, search, set, sheet, first }: Props & { sheet: Schemas['PageSheet']; first: Schemas['Content'] }) {
     const site = useSite()
+    const { pending } = useChanges()
+    // What is proposed is decided below the view: it must be seen.
+    const isFull = search.full === true && pending === null
     const [putting, setPutting] = useState(false)
     const writing = useWriting(page, first, true, () => setPutting(true))
     const { editor, dirty } = writing
@@ -71,7 +75,7 @@ function Room({ page, search, set, sheet, first }: Props & { sheet: Schemas['Pag
         <WritingPlace.Provider value={place}>
             <main
                 aria-label={`Writing ${sheet.name}`}
-                className={clsx('flex h-full min-h-0 flex-col bg-sheet', search.full === true && 'fixed inset-0 z-30')}
+                className={clsx('flex h-full min-h-0 flex-col bg-sheet', isFull && 'fixed inset-0 z-30')}
             >
                 <RoomBar
                     sheet={sheet}
