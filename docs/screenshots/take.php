@@ -34,7 +34,12 @@ try {
     $take('sheet-details');
     $chrome->click('tab', 'Content');
     $chrome->awaitText('Dogs sail free', '.writing');
-    $take('sheet-content');
+    $chrome->click('link', 'Write on the page');
+    $chrome->inFrame('.ProseMirror p', static fn (Chrome $in) => $in->driver->findElement(WebDriverBy::cssSelector('.ProseMirror p'))->click());
+    $chrome->find('toolbar', 'Block');
+    $take('writing');
+    $chrome->click('link', 'Back to the outline');
+    $chrome->awaitText('Dogs sail free', '.writing');
     $chrome->click('tab', 'Search');
     $chrome->find('region', 'As a search result');
     $take('sheet-search');

@@ -175,6 +175,46 @@ final class WritingTest extends Errand
         $chrome->until(fn (): ?bool => $chrome->driver->executeScript('return document.querySelector("iframe").clientWidth') === 390 ? true : null, 'the width of a phone');
     }
 
+    #[Test]
+    public function a_page_that_is_wanted_is_made_from_the_link_or_from_the_list_and_links_lead_to_it(): void
+    {
+        $chrome = $this->room('Asked for', 'Help');
+        foreach (['Tide calendar', 'Moon calendar'] as $i => $wanted) {
+            $this->on($i === 0 ? self::CONTENT : 'p:last-child', fn () => $chrome->press(WebDriverKeys::END, ...$i === 0 ? [] : [WebDriverKeys::ENTER], ...["see $i", [WebDriverKeys::SHIFT, WebDriverKeys::HOME]]), $i === 0 ? 'body' : self::CONTENT);
+            $chrome->click('button', 'Link');
+            $chrome->press($wanted);
+            $chrome->find('option', '*not there yet*')->click();
+            $chrome->awaitGone('dialog', 'Link');
+            $chrome->settle();
+            $chrome->press(WebDriverKeys::END);
+            $chrome->awaitGone('toolbar', 'Selected text');
+        }
+        $this->on('a[data-wanted="Tide calendar"]', fn () => $chrome->press(WebDriverKeys::HOME, [WebDriverKeys::SHIFT, WebDriverKeys::END]), self::CONTENT);
+        $chrome->click('button', 'Link');
+        $chrome->click('button', 'Make it inside this page');
+        $chrome->awaitText('Made Tide calendar');
+        $chrome->click('button', 'Use link');
+        $this->await('a[data-page]', 'see 0');
+        $this->save();
+        $chrome->open($this->editor('/s/ferries/findability?part=links'));
+        $row = $chrome->until(
+            fn () => $chrome->driver->findElements(WebDriverBy::xpath('//section[@aria-label="Wanted pages"]//li[contains(., "Moon calendar")]'))[0] ?? null,
+            'the wanted page',
+        );
+        self::assertStringContainsString('1 page: Asked for', $row->getText());
+        $row->findElement(WebDriverBy::xpath('.//button[starts-with(., "Make page")]'))->click();
+        $chrome->press('Lost property');
+        $chrome->find('option', '*/help/lost-property*')->click();
+        $chrome->awaitText('Made Moon calendar');
+        $chrome->until(
+            fn (): ?bool => str_contains($chrome->text('main'), 'Moon calendar') ? null : true,
+            'the list without what was made',
+        );
+        $row = $this->database()->query("select wanted_as from pages where address in ('/help/lost-property/moon-calendar', '/help/asked-for/tide-calendar') order by 1")->fetchAll(\PDO::FETCH_COLUMN);
+        self::assertSame(['moon calendar', 'tide calendar'], $row);
+        self::assertSame([], $chrome->axe());
+    }
+
     /** Makes a page and opens it to be written on. */
     private function room(string $name, string $inside): Chrome
     {
