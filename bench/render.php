@@ -10,7 +10,8 @@ use Tests\Core\Content\StillSources;
 // The content of a page of 200 blocks as HTML, against a Blade template that writes the same from the same blocks.
 $app = require __DIR__.'/boot.inc';
 require __DIR__.'/Measure.inc';
-$text = static fn (string $said, string ...$marks): array => ['type' => 'text', 'text' => $said] + ($marks === [] ? [] : ['marks' => array_map(static fn (string $type): array => ['type' => $type], $marks)]);
+$text = static fn (string $said, string ...$marks): array => ['type' => 'text', 'text' => $said] +
+    ($marks === [] ? [] : ['marks' => array_map(static fn (string $type): array => ['type' => $type], $marks)]);
 $words = 'The first boat leaves Port Hallin at 6.40 & the last one returns at 22.15 on Fridays, when the "Curlew" sails.';
 $line = static fn (int $i): array => [$text("$words $i "), $text('Bring a coat', 'bold'), $text(', says '), $text('Mairi', 'italic'), $text('.')];
 $blocks = [];

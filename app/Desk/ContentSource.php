@@ -48,7 +48,11 @@ final readonly class ContentSource
 
     private function writer(Document $document, Site $site): HtmlSource
     {
-        $addresses = Page::query()->where('site_id', $site->id)->whereIn('ulid', $document->linkedPages(true))->where('state', '<>', 'bin')->pluck('address', 'ulid');
+        $addresses = Page::query()
+            ->where('site_id', $site->id)
+            ->whereIn('ulid', $document->linkedPages(true))
+            ->where('state', '<>', 'bin')
+            ->pluck('address', 'ulid');
 
         return new HtmlSource(static fn (string $page): ?string => $addresses[$page] ?? null);
     }

@@ -21,10 +21,10 @@ final readonly class Presence
     /** @return list<string> names of the others, from A to Z */
     public function note(Page $page, User $user): array
     {
-        $this->db->statement(
-            'insert into presences (page_id, user_id) values (?, ?) on conflict (page_id, user_id) do update set seen_at = now()',
-            [$page->id, $user->id],
-        );
+        $this->db->statement('insert into presences (page_id, user_id) values (?, ?) on conflict (page_id, user_id) do update set seen_at = now()', [
+            $page->id,
+            $user->id,
+        ]);
         $this->db->delete('delete from presences where page_id = ? and seen_at < now() - make_interval(secs => ?)', [$page->id, self::SECONDS]);
 
         return array_values(

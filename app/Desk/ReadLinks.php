@@ -30,7 +30,12 @@ final readonly class ReadLinks
         $followed = [];
         foreach ($this->rows->raw($site, self::MAX_RAW) as $link) {
             $resolution = $resolver->resolve($link['address']);
-            $followed[] = [...$link, 'fate' => self::fate($resolution), 'mends' => $resolution->lastingPage() !== null, 'leadsTo' => $resolution->location ?? $resolution->pageName];
+            $followed[] = [
+                ...$link,
+                'fate' => self::fate($resolution),
+                'mends' => $resolution->lastingPage() !== null,
+                'leadsTo' => $resolution->location ?? $resolution->pageName,
+            ];
         }
 
         return [

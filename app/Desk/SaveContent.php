@@ -36,8 +36,15 @@ final readonly class SaveContent
      *
      * @throws ContentConflict when somebody saved another version meanwhile
      */
-    public function save(Page $page, User $user, Document $content, int $basedOn, string $note = '', bool $minor = false, ?TypedTexts $texts = null): PageContent
-    {
+    public function save(
+        Page $page,
+        User $user,
+        Document $content,
+        int $basedOn,
+        string $note = '',
+        bool $minor = false,
+        ?TypedTexts $texts = null,
+    ): PageContent {
         return $this->db->transaction(function () use ($page, $user, $content, $basedOn, $note, $minor, $texts): PageContent {
             if ($texts !== null) {
                 $this->keepTexts($page, $user, $texts);

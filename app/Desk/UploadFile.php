@@ -26,7 +26,13 @@ final readonly class UploadFile
         'odt' => 'application/vnd.oasis.opendocument.text',
         'ods' => 'application/vnd.oasis.opendocument.spreadsheet',
         'epub' => 'application/epub+zip',
+        'mp4' => 'video/mp4',
+        'webm' => 'video/webm',
+        'vtt' => 'text/vtt',
     ];
+
+    /** How files of a kind begin, where that is told by it: by ending, the sign and where it stands. */
+    private const SIGNS = ['pdf' => ['%PDF-', 0], 'mp4' => ['ftyp', 4], 'webm' => ["\x1A\x45\xDF\xA3", 0], 'vtt' => ['WEBVTT', 0]];
 
     public function __construct(private KeepFile $keep, private UploadPicture $pictures)
     {
@@ -40,13 +46,25 @@ final readonly class UploadFile
         if ($mime === null) {
             return $this->picture($site, $user, $name, $bytes);
         }
-        if (($ending === 'pdf') !== str_starts_with($bytes, '%PDF-')) {
+        if (! self::isWhatItSays($ending, $bytes)) {
             throw ValidationException::withMessages([
                 'file' => "This file says it is $ending and is not. Save it anew in the program it comes from.",
             ]);
         }
 
         return $this->keep->keep($site, $user, $name, 'file', $ending, $mime, $bytes);
+    }
+
+    private static function isWhatItSays(string $ending, string $bytes): bool
+    {
+        $bytes = $ending === 'vtt' ? (string) preg_replace('/^\xEF\xBB\xBF/', '', $bytes) : $bytes;
+        foreach (self::SIGNS as $kind => [$sign, $at]) {
+            if (($kind === $ending) !== (substr($bytes, $at, strlen($sign)) === $sign)) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     private function picture(Site $site, ?User $user, string $name, string $bytes): File

@@ -22,7 +22,9 @@ final readonly class LinkRows
         return array_values(
             array_map(
                 static fn (\stdClass $row): array => ['clicks' => $row->clicks, 'pages' => $row->pages],
-                $this->db->select('select p.clicks, count(*) as pages from pages p where '.self::LIVE.' group by 1 order by 1 nulls last', [$site->id]),
+                $this->db->select('select p.clicks, count(*) as pages from pages p where '.self::LIVE.' group by 1 order by 1 nulls last', [
+                    $site->id,
+                ]),
             ),
         );
     }
@@ -46,7 +48,11 @@ final readonly class LinkRows
     /** @return list<array<string, mixed>> */
     public function orphans(Site $site, int $limit): array
     {
-        return $this->pages('where '.self::LIVE.' and p.clicks is null and p.id <> ? order by p.path limit ?', [$site->id, $site->start_page_id ?? 0, $limit]);
+        return $this->pages('where '.self::LIVE.' and p.clicks is null and p.id <> ? order by p.path limit ?', [
+            $site->id,
+            $site->start_page_id ?? 0,
+            $limit,
+        ]);
     }
 
     /** @return list<array{page: string, name: string, href: string, address: string, live: bool}> links of content that are written as addresses of this site */

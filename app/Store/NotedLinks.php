@@ -46,7 +46,13 @@ final readonly class NotedLinks
         $this->note(
             $keys === []
                 ? []
-                : array_column($this->db->select('select distinct from_page_id as id from wanted_links where site_id = ? and key = any(?::text[])', [$site->id, PgArray::of($keys)]), 'id'),
+                : array_column(
+                    $this->db->select('select distinct from_page_id as id from wanted_links where site_id = ? and key = any(?::text[])', [
+                        $site->id,
+                        PgArray::of($keys),
+                    ]),
+                    'id',
+                ),
         );
     }
 

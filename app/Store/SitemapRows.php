@@ -15,11 +15,11 @@ final readonly class SitemapRows
 
     /** Identities of the pictures that visitors see on a page, each once. */
     private const PICTURES = <<<'SQL'
-        case when w.live is not null then (
-            select string_agg(distinct f, ' ') from jsonb_array_elements_text(jsonb_path_query_array(w.live, '$.** ? (exists(@.alt)).file')) as f
-            where not jsonb_exists(jsonb_path_query_array(w.live, '$.** ? (@.attrs.hidden == true).**.file'), f)
-        ) end
-        SQL;
+    case when w.live is not null then (
+        select string_agg(distinct f, ' ') from jsonb_array_elements_text(jsonb_path_query_array(w.live, '$.** ? (exists(@.alt)).file')) as f
+        where not jsonb_exists(jsonb_path_query_array(w.live, '$.** ? (@.attrs.hidden == true).**.file'), f)
+    ) end
+    SQL;
 
     public function __construct(private Connection $db)
     {
@@ -34,7 +34,9 @@ final readonly class SitemapRows
     public function starts(Site $site, int $part): array
     {
         $rows = $this->db->select(
-            'select id from (select p.id, row_number() over (order by p.id) - 1 as n from pages p where '.self::WHERE.') each where n % ? = 0 order by id',
+            'select id from (select p.id, row_number() over (order by p.id) - 1 as n from pages p where '.
+                self::WHERE.
+                ') each where n % ? = 0 order by id',
             [$site->id, $part],
         );
 
@@ -67,7 +69,8 @@ final readonly class SitemapRows
                 ) p)",
                 "\t",
                 '',
-            ) ?: [],
+            ) ?:
+            [],
         );
     }
 
@@ -96,7 +99,9 @@ final readonly class SitemapRows
     /** Seconds since 1970. */
     public function lastChanged(Site $site): int
     {
-        return (int) $this->db->scalar('select extract(epoch from coalesce(max(p.updated_at), now()))::bigint from pages p where '.self::WHERE, [$site->id]);
+        return (int) $this->db->scalar('select extract(epoch from coalesce(max(p.updated_at), now()))::bigint from pages p where '.self::WHERE, [
+            $site->id,
+        ]);
     }
 
     /**
@@ -105,11 +110,13 @@ final readonly class SitemapRows
      */
     public function fileNames(Site $site, array $files): array
     {
-        return $files === [] ? [] : array_column(
-            $this->db->select('select ulid, name from files where site_id = ? and ulid = any(?::text[])', [$site->id, PgArray::of($files)]),
-            'name',
-            'ulid',
-        );
+        return $files === []
+            ? []
+            : array_column(
+                $this->db->select('select ulid, name from files where site_id = ? and ulid = any(?::text[])', [$site->id, PgArray::of($files)]),
+                'name',
+                'ulid',
+            );
     }
 
     /** @return array<int, string> what branches say, by the number of the page at their top */
@@ -125,7 +132,10 @@ final readonly class SitemapRows
     /** @return list<string> addresses */
     public function first(Site $site, int $limit): array
     {
-        return array_column($this->db->select('select p.address from pages p where '.self::WHERE.' order by p.id limit ?', [$site->id, $limit]), 'address');
+        return array_column(
+            $this->db->select('select p.address from pages p where '.self::WHERE.' order by p.id limit ?', [$site->id, $limit]),
+            'address',
+        );
     }
 
     /** @return list<array{reason: string, pages: int, examples: list<array{id: string, name: string}>}> live pages that are not in it, by reason */
@@ -151,7 +161,11 @@ final readonly class SitemapRows
 
         return array_values(
             array_map(
-                static fn (\stdClass $row): array => ['reason' => $row->reason, 'pages' => $row->pages, 'examples' => json_decode($row->examples, true)],
+                static fn (\stdClass $row): array => [
+                    'reason' => $row->reason,
+                    'pages' => $row->pages,
+                    'examples' => json_decode($row->examples, true),
+                ],
                 $rows,
             ),
         );

@@ -23,15 +23,16 @@ final readonly class StoredLinkTargets implements LinkTargets
     {
         $wanted = array_map(WantedName::key(...), $content->wanted());
         $pages = $content->linkedPages();
-        $rows = $pages === [] && $wanted === []
-            ? []
-            : Page::query()
-                ->where('site_id', $site->id)
-                ->whereRaw('is_visible(state, from_at, until_at)')
-                ->where(static fn ($query) => $query->whereIn('ulid', $pages)->orWhereIn('wanted_as', $wanted))
-                ->orderByDesc('id')
-                ->get(['ulid', 'address', 'wanted_as'])
-                ->all();
+        $rows =
+            $pages === [] && $wanted === []
+                ? []
+                : Page::query()
+                    ->where('site_id', $site->id)
+                    ->whereRaw('is_visible(state, from_at, until_at)')
+                    ->where(static fn ($query) => $query->whereIn('ulid', $pages)->orWhereIn('wanted_as', $wanted))
+                    ->orderByDesc('id')
+                    ->get(['ulid', 'address', 'wanted_as'])
+                    ->all();
         $this->addresses = array_column($rows, 'address', 'ulid');
         $this->made = array_column(array_filter($rows, static fn (Page $page): bool => $page->wanted_as !== null), 'address', 'wanted_as');
     }

@@ -56,7 +56,10 @@ final class ContentNotes
                 'heading' => $this->heading($block, $content, $at),
                 'paragraph', 'foldQuestion' => $this->line($content, $at),
                 'picture' => $this->picture($block['attrs'] ?? [], $at),
-                'gallery' => array_map(fn (mixed $picture) => $this->picture($picture, $at), array_values((array) ($block['attrs']['pictures'] ?? []))),
+                'gallery' => array_map(
+                    fn (mixed $picture) => $this->picture($picture, $at),
+                    array_values((array) ($block['attrs']['pictures'] ?? [])),
+                ),
                 'button' => $this->link((string) (is_string($block['attrs']['text'] ?? null) ? $block['attrs']['text'] : ''), $at),
                 'table' => $this->table($block['attrs'] ?? [], $content, $at),
                 default => $this->blocks($content, $at),
@@ -78,7 +81,11 @@ final class ContentNotes
             return;
         }
         if ($level > $this->levelAbove + 1) {
-            $this->note('heading-order', $at, "A heading of level $level follows one of level {$this->levelAbove}. Readers who jump from heading to heading look for what is between.");
+            $this->note(
+                'heading-order',
+                $at,
+                "A heading of level $level follows one of level {$this->levelAbove}. Readers who jump from heading to heading look for what is between.",
+            );
         }
         $this->levelAbove = $level;
     }
@@ -170,7 +177,12 @@ final class ContentNotes
     /** @param  array<mixed>  $content */
     private static function text(array $content): string
     {
-        return trim(implode('', array_map(static fn (mixed $piece): string => is_array($piece) && is_string($piece['text'] ?? null) ? $piece['text'] : ' ', $content)));
+        return trim(
+            implode(
+                '',
+                array_map(static fn (mixed $piece): string => is_array($piece) && is_string($piece['text'] ?? null) ? $piece['text'] : ' ', $content),
+            ),
+        );
     }
 
     /** @param  list<int>  $at */

@@ -24,13 +24,25 @@ final readonly class Make implements RequestedChange
      * @param  string  $page  the new page's identity, chosen by whoever makes it (a ULID)
      * @param  string|null  $wanted  the name by which links want it
      */
-    public function __construct(public string $page, public PageName $name, public Place $place, public ?Slug $slug = null, public ?string $wanted = null)
-    {
+    public function __construct(
+        public string $page,
+        public PageName $name,
+        public Place $place,
+        public ?Slug $slug = null,
+        public ?string $wanted = null,
+    ) {
     }
 
     public static function shape(): Shape
     {
-        return Shape::of('make', Subject::Page, Field::text('name'), Field::place(), Field::text('slug')->optional(), Field::text('wanted')->optional());
+        return Shape::of(
+            'make',
+            Subject::Page,
+            Field::text('name'),
+            Field::place(),
+            Field::text('slug')->optional(),
+            Field::text('wanted')->optional(),
+        );
     }
 
     public static function read(ChangeInput $input): self

@@ -147,7 +147,7 @@ final class Comparison
     private static function common(array $a, array $b, int $i, int $j): array
     {
         $pairs = [];
-        foreach ((new Differ(new DiffOnlyOutputBuilder))->diffToArray($a, $b) as [, $kind]) {
+        foreach ((new Differ(new DiffOnlyOutputBuilder()))->diffToArray($a, $b) as [, $kind]) {
             $pairs[] = match ($kind) {
                 Differ::REMOVED => [$i++, null],
                 Differ::ADDED => [null, $j++],
@@ -254,6 +254,7 @@ final class Comparison
             'picture' => $node['attrs']['alt'] ?? '',
             'gallery' => implode(', ', array_column($node['attrs']['pictures'] ?? [], 'alt')),
             'button' => $node['attrs']['text'] ?? '',
+            'video' => $node['attrs']['title'] ?? '',
             'file' => $node['attrs']['name'] ?? '',
             'pages', 'divider' => '',
             default => null,

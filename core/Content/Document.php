@@ -50,7 +50,7 @@ final readonly class Document
     public function isBlank(): bool
     {
         foreach ($this->nodes() as $node) {
-            if (in_array($node['type'], ['picture', 'gallery', 'pages', 'file', 'button'], true)) {
+            if (in_array($node['type'], ['picture', 'gallery', 'video', 'pages', 'file', 'button'], true)) {
                 return false;
             }
         }
@@ -62,10 +62,7 @@ final readonly class Document
     public function linkedPages(bool $hidden = false): array
     {
         return $this->collect(
-            static fn (array $node): array => [
-                ...array_column(self::linksOf($node), 'page'),
-                ...array_column($node['attrs']['chosen'] ?? [], 'page'),
-            ],
+            static fn (array $node): array => [...array_column(self::linksOf($node), 'page'), ...array_column($node['attrs']['chosen'] ?? [], 'page')],
             $hidden,
         );
     }

@@ -124,7 +124,10 @@ final class DocumentReader
             );
         }
         if (++$this->blocks > self::MAX_BLOCKS) {
-            throw new InvalidDocument('document', sprintf('A page holds at most %s blocks. Split it over several pages.', number_format(self::MAX_BLOCKS)));
+            throw new InvalidDocument(
+                'document',
+                sprintf('A page holds at most %s blocks. Split it over several pages.', number_format(self::MAX_BLOCKS)),
+            );
         }
         $read = new ReadNode($node, $at, $depth, $this);
         $own = $this->own($read->attributes());
@@ -143,7 +146,11 @@ final class DocumentReader
         $anchor = $attributes->line('anchor', 100);
         if ($anchor !== '') {
             if (! Anchors::isName($anchor)) {
-                throw $attributes->refusal('anchor', 'A name for links has letters, digits and hyphens, and does not begin with "site-".', Anchors::name($anchor));
+                throw $attributes->refusal(
+                    'anchor',
+                    'A name for links has letters, digits and hyphens, and does not begin with "site-".',
+                    Anchors::name($anchor),
+                );
             }
             if (isset($this->anchors[$anchor])) {
                 throw $attributes->refusal('anchor', "Two blocks of this page are called \"$anchor\". Links could mean either.", "$anchor-2");
@@ -153,9 +160,10 @@ final class DocumentReader
         }
         $style = $attributes->line('style', 100);
         if ($style !== '') {
-            $own['style'] = preg_match(self::STYLE, $style) === 1
-                ? $style
-                : throw $attributes->refusal('style', 'A style is one of the names of the design: small letters, digits and hyphens.');
+            $own['style'] =
+                preg_match(self::STYLE, $style) === 1
+                    ? $style
+                    : throw $attributes->refusal('style', 'A style is one of the names of the design: small letters, digits and hyphens.');
         }
 
         return $own;

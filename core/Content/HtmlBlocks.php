@@ -141,7 +141,7 @@ final readonly class HtmlBlocks
     {
         $items = [];
         foreach ($element->childNodes as $item) {
-            if (! $item instanceof \DOMElement) {
+            if (! ($item instanceof \DOMElement)) {
                 continue;
             }
             // Word processors put an inner list beside the item that it belongs to, not into it.
@@ -173,7 +173,13 @@ final readonly class HtmlBlocks
 
         return $question === [] && ! $this->isSource
             ? $answer
-            : [['type' => 'fold', 'attrs' => ['open' => $element->hasAttribute('open')], 'content' => [['type' => 'foldQuestion', 'content' => $question], ['type' => 'foldAnswer', 'content' => $answer]]]];
+            : [
+                [
+                    'type' => 'fold',
+                    'attrs' => ['open' => $element->hasAttribute('open')],
+                    'content' => [['type' => 'foldQuestion', 'content' => $question], ['type' => 'foldAnswer', 'content' => $answer]],
+                ],
+            ];
     }
 
     /** @return list<array<string, mixed>> */
@@ -182,7 +188,7 @@ final readonly class HtmlBlocks
         $images = $element->getElementsByTagName('img');
         $captions = $element->getElementsByTagName('figcaption');
         $image = $images->item(0);
-        if ($images->length !== 1 || ! $image instanceof \DOMElement || $element->getElementsByTagName('table')->length > 0) {
+        if ($images->length !== 1 || ! ($image instanceof \DOMElement) || $element->getElementsByTagName('table')->length > 0) {
             return $this->of($element);
         }
         $picture = $this->picture($image, trim((string) preg_replace('/\s+/u', ' ', $captions->item(0)->textContent ?? '')));
@@ -200,7 +206,9 @@ final readonly class HtmlBlocks
         $alt = trim($image->getAttribute('alt'));
 
         // Without a text it waits for one: the writer is asked, and nothing is called decorative that nobody called so.
-        return [['type' => 'picture', 'attrs' => ['file' => $file, 'alt' => $alt === '' ? $caption : $alt, 'decorative' => false, 'caption' => $caption]]];
+        return [
+            ['type' => 'picture', 'attrs' => ['file' => $file, 'alt' => $alt === '' ? $caption : $alt, 'decorative' => false, 'caption' => $caption]],
+        ];
     }
 
     /** @return list<array<string, mixed>> */

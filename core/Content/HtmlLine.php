@@ -10,7 +10,16 @@ use Heronstem\Core\Linking\OwnAddress;
 /** Pieces of text with their marks from the elements of a line of HTML. */
 final readonly class HtmlLine
 {
-    private const MARKS = ['strong' => 'bold', 'b' => 'bold', 'em' => 'italic', 'i' => 'italic', 'sup' => 'superscript', 'sub' => 'subscript', 'code' => 'code', 'kbd' => 'code'];
+    private const MARKS = [
+        'strong' => 'bold',
+        'b' => 'bold',
+        'em' => 'italic',
+        'i' => 'italic',
+        'sup' => 'superscript',
+        'sub' => 'subscript',
+        'code' => 'code',
+        'kbd' => 'code',
+    ];
 
     /** @param  \Closure(string): ?string  $pageAt  the identity of the page at an address of the site, if any */
     public function __construct(private \Closure $pageAt)
@@ -28,7 +37,7 @@ final readonly class HtmlLine
 
             return $text === '' ? [] : [['type' => 'text', 'text' => $text] + ($marks === [] ? [] : ['marks' => $marks])];
         }
-        if (! $node instanceof \DOMElement) {
+        if (! ($node instanceof \DOMElement)) {
             return [];
         }
         $name = (string) $node->localName;

@@ -24,7 +24,23 @@ final class HtmlLosses
     ];
 
     /** Elements that go with all that is in them. */
-    private const GONE = ['script', 'style', 'template', 'iframe', 'object', 'embed', 'noscript', 'svg', 'math', 'video', 'audio', 'head', 'title', 'link', 'meta'];
+    private const GONE = [
+        'script',
+        'style',
+        'template',
+        'iframe',
+        'object',
+        'embed',
+        'noscript',
+        'svg',
+        'math',
+        'video',
+        'audio',
+        'head',
+        'title',
+        'link',
+        'meta',
+    ];
 
     /** Other headings become the nearest level. */
     private const CHANGED = ['h1' => 'h2', 'h5' => 'h4', 'h6' => 'h4'];
@@ -63,7 +79,7 @@ final class HtmlLosses
             if ($node instanceof \DOMComment) {
                 $this->note('a comment');
             }
-            if (! $node instanceof \DOMElement) {
+            if (! ($node instanceof \DOMElement)) {
                 continue;
             }
             $name = (string) $node->localName;

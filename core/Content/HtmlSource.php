@@ -66,33 +66,43 @@ final readonly class HtmlSource
         $own = self::own($block['attrs'] ?? []);
         $more = "$indent  ";
 
-        return $indent.match ($block['type']) {
-            'paragraph' => "<p$own>".$this->inline($block['content']).'</p>',
-            'heading' => sprintf('<h%d%s>%s</h%1$d>', $block['attrs']['level'], $own, $this->inline($block['content'])),
-            'bulletList', 'orderedList' => $this->list($block, $own, $indent),
-            'blockquote' => $this->around('blockquote', $own, $this->blocks($block['content'], $more), $indent),
-            'divider' => "<hr$own>",
-            'codeBlock' => "<pre$own>\n".HtmlWriter::escape($block['content'][0]['text'] ?? '').'</pre>',
-            'fold' => $this->around(
-                'details',
-                $own.($block['attrs']['open'] ? ' open' : ''),
-                "$more<summary>".$this->inline($block['content'][0]['content'])."</summary>\n".$this->blocks($block['content'][1]['content'], $more),
-                $indent,
-            ),
-            'table' => $this->table($block, $own, $indent),
-            'columns', 'callout' => $this->around(
-                'div',
-                ' data-block="'.$block['type'].'"'.self::attrs($block['attrs']).$own,
-                $block['type'] === 'callout'
-                    ? $this->blocks($block['content'], $more)
-                    : implode('', array_map(
-                        fn (array $column): string => $more.$this->around('div', ' data-block="column"', $this->blocks($column['content'], "$more  "), $more)."\n",
-                        $block['content'],
-                    )),
-                $indent,
-            ),
-            default => '<div data-block="'.$block['type'].'"'.self::attrs($block['attrs'] ?? []).$own.'></div>',
-        }."\n";
+        return $indent.
+            match ($block['type']) {
+                'paragraph' => "<p$own>".$this->inline($block['content']).'</p>',
+                'heading' => sprintf('<h%d%s>%s</h%1$d>', $block['attrs']['level'], $own, $this->inline($block['content'])),
+                'bulletList', 'orderedList' => $this->list($block, $own, $indent),
+                'blockquote' => $this->around('blockquote', $own, $this->blocks($block['content'], $more), $indent),
+                'divider' => "<hr$own>",
+                'codeBlock' => "<pre$own>\n".HtmlWriter::escape($block['content'][0]['text'] ?? '').'</pre>',
+                'fold' => $this->around(
+                    'details',
+                    $own.($block['attrs']['open'] ? ' open' : ''),
+                    "$more<summary>".
+                        $this->inline($block['content'][0]['content']).
+                        "</summary>\n".
+                        $this->blocks($block['content'][1]['content'], $more),
+                    $indent,
+                ),
+                'table' => $this->table($block, $own, $indent),
+                'columns', 'callout' => $this->around(
+                    'div',
+                    ' data-block="'.$block['type'].'"'.self::attrs($block['attrs']).$own,
+                    $block['type'] === 'callout'
+                        ? $this->blocks($block['content'], $more)
+                        : implode(
+                            '',
+                            array_map(
+                                fn (array $column): string => $more.
+                                    $this->around('div', ' data-block="column"', $this->blocks($column['content'], "$more  "), $more).
+                                    "\n",
+                                $block['content'],
+                            ),
+                        ),
+                    $indent,
+                ),
+                default => '<div data-block="'.$block['type'].'"'.self::attrs($block['attrs'] ?? []).$own.'></div>',
+            }.
+            "\n";
     }
 
     /** @param  array<string, mixed>  $block */
@@ -104,7 +114,10 @@ final readonly class HtmlSource
             $isLine = count($content) === 1 && $content[0]['type'] === 'paragraph' && ! isset($content[0]['attrs']);
             $inner = $isLine ? $this->inline($content[0]['content']) : '';
             // An empty item would be taken for none.
-            $items .= "$indent  ".($inner !== '' ? "<li>$inner</li>" : $this->around('li', '', $this->blocks($content, "$indent    "), "$indent  "))."\n";
+            $items .=
+                "$indent  ".
+                ($inner !== '' ? "<li>$inner</li>" : $this->around('li', '', $this->blocks($content, "$indent    "), "$indent  ")).
+                "\n";
         }
 
         return $this->around($block['type'] === 'bulletList' ? 'ul' : 'ol', $own, $items, $indent);
@@ -120,7 +133,8 @@ final readonly class HtmlSource
             foreach ($row['content'] as $j => $cell) {
                 $element = ($headRow && $i === 0) || ($headColumn && $j === 0) ? 'th' : 'td';
                 $content = $cell['content'];
-                $isLine = count($content) === 1 && $content[0]['type'] === 'paragraph' && ! isset($content[0]['attrs']) && $content[0]['content'] !== [];
+                $isLine =
+                    count($content) === 1 && $content[0]['type'] === 'paragraph' && ! isset($content[0]['attrs']) && $content[0]['content'] !== [];
                 $rows .= "<$element>".($isLine ? $this->inline($content[0]['content']) : trim($this->blocks($content, '')))."</$element>";
             }
             $rows .= "</tr>\n";
@@ -162,6 +176,14 @@ final readonly class HtmlSource
             $rest['caption'] = $attrs['caption'];
         }
 
-        return $rest === [] ? '' : " data-attrs='".str_replace("'", '&#39;', htmlspecialchars((string) json_encode($rest, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE), ENT_NOQUOTES | ENT_HTML5))."'";
+        return $rest === []
+            ? ''
+            : " data-attrs='".
+                    str_replace(
+                        "'",
+                        '&#39;',
+                        htmlspecialchars((string) json_encode($rest, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE), ENT_NOQUOTES | ENT_HTML5),
+                    ).
+                    "'";
     }
 }

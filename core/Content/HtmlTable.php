@@ -23,21 +23,30 @@ final readonly class HtmlTable
         $rows = [];
         $this->gather($table, $rows, $caption);
         [$grid, $width] = $this->grid($rows);
-        if ($width === 0 || $width > self::MAX_COLUMNS || $width * count($grid) > self::MAX_CELLS || (! $this->isSource && $this->isForLayout($grid, $width))) {
+        if (
+            $width === 0 ||
+            $width > self::MAX_COLUMNS ||
+            $width * count($grid) > self::MAX_CELLS ||
+            (! $this->isSource && $this->isForLayout($grid, $width))
+        ) {
             return array_merge([], ...array_map(fn (\DOMElement $row): array => $this->within->of($row), $rows));
         }
         $isHead = fn (int $row, int $column): bool => ($grid[$row][$column] ?? null)?->localName === 'th';
         $first = range(0, $width - 1);
 
-        return [[
-            'type' => 'table',
-            'attrs' => [
-                'caption' => $caption,
-                'headRow' => $this->isSource ? $table->hasAttribute('data-head-row') || $table->getElementsByTagName('thead')->length > 0 : array_filter($first, static fn (int $column): bool => $isHead(0, $column)) !== [] && ($width === 1 || $isHead(0, 1)),
-                'headColumn' => $this->isSource ? $table->hasAttribute('data-head-column') : count($grid) > 1 && $width > 1 && $isHead(1, 0),
+        return [
+            [
+                'type' => 'table',
+                'attrs' => [
+                    'caption' => $caption,
+                    'headRow' => $this->isSource
+                        ? $table->hasAttribute('data-head-row') || $table->getElementsByTagName('thead')->length > 0
+                        : array_filter($first, static fn (int $column): bool => $isHead(0, $column)) !== [] && ($width === 1 || $isHead(0, 1)),
+                    'headColumn' => $this->isSource ? $table->hasAttribute('data-head-column') : count($grid) > 1 && $width > 1 && $isHead(1, 0),
+                ],
+                'content' => array_map(fn (array $row): array => $this->row($row, $width), $grid),
             ],
-            'content' => array_map(fn (array $row): array => $this->row($row, $width), $grid),
-        ]];
+        ];
     }
 
     /**
@@ -46,7 +55,7 @@ final readonly class HtmlTable
     private function gather(\DOMElement $element, array &$rows, string &$caption): void
     {
         foreach ($element->childNodes as $child) {
-            if (! $child instanceof \DOMElement) {
+            if (! ($child instanceof \DOMElement)) {
                 continue;
             }
             if ($child->localName === 'caption') {
@@ -119,11 +128,14 @@ final readonly class HtmlTable
     {
         $small = [];
         foreach ($blocks as $block) {
-            array_push($small, ...match ($block['type']) {
-                'paragraph', 'bulletList', 'orderedList' => [$block],
-                'heading', 'codeBlock', 'foldQuestion' => [['type' => 'paragraph', 'content' => $block['content']]],
-                default => self::small($block['content'] ?? []),
-            });
+            array_push(
+                $small,
+                ...match ($block['type']) {
+                    'paragraph', 'bulletList', 'orderedList' => [$block],
+                    'heading', 'codeBlock', 'foldQuestion' => [['type' => 'paragraph', 'content' => $block['content']]],
+                    default => self::small($block['content'] ?? []),
+                },
+            );
         }
 
         return $small;

@@ -134,7 +134,11 @@ final readonly class MarkdownSource
     /** A block of HTML ends at a blank line: there is none within it. */
     private static function embedded(string $html): string
     {
-        return (string) preg_replace_callback('#<pre([^>]*)>\n?(.*?)</pre>#s', static fn (array $pre): string => "<div><pre$pre[1]>".str_replace("\n", '&#10;', $pre[2]).'</pre></div>', trim($html));
+        return (string) preg_replace_callback(
+            '#<pre([^>]*)>\n?(.*?)</pre>#s',
+            static fn (array $pre): string => "<div><pre$pre[1]>".str_replace("\n", '&#10;', $pre[2]).'</pre></div>',
+            trim($html),
+        );
     }
 
     private static function prefixed(string $text, string $first, string $others): string

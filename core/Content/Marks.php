@@ -10,7 +10,15 @@ use Heronstem\Core\Content\Block\Attributes;
 final class Marks
 {
     /** From the outermost element to the innermost. */
-    private const ELEMENTS = ['link' => 'a', 'style' => 'span', 'bold' => 'strong', 'italic' => 'em', 'superscript' => 'sup', 'subscript' => 'sub', 'code' => 'code'];
+    private const ELEMENTS = [
+        'link' => 'a',
+        'style' => 'span',
+        'bold' => 'strong',
+        'italic' => 'em',
+        'superscript' => 'sup',
+        'subscript' => 'sub',
+        'code' => 'code',
+    ];
 
     /**
      * @return list<array<string, mixed>>
@@ -102,6 +110,12 @@ final class Marks
         }
         $name = $attributes->needed('name', 'Say which style of the design.', 40);
 
-        return ['attrs' => ['name' => preg_match('/^[a-z][a-z0-9-]*$/D', $name) === 1 ? $name : throw $attributes->refusal('name', 'A style is one of the names of the design.')]];
+        return [
+            'attrs' => [
+                'name' => preg_match('/^[a-z][a-z0-9-]*$/D', $name) === 1
+                        ? $name
+                        : throw $attributes->refusal('name', 'A style is one of the names of the design.'),
+            ],
+        ];
     }
 }

@@ -62,8 +62,10 @@ final class PastedHtml
     public function blocks(string $html): array
     {
         self::guardSize($html);
+        $cleaned = WordProcessorHtml::cleaned($html);
+        self::guardSize($cleaned);
 
-        return $this->blocks->of((new HTML5(['disable_html_ns' => true]))->loadHTMLFragment($this->sanitizer->sanitize(WordProcessorHtml::cleaned($html))));
+        return $this->blocks->of((new HTML5(['disable_html_ns' => true]))->loadHTMLFragment($this->sanitizer->sanitize($cleaned)));
     }
 
     /** @throws InvalidDocument when it is nested too deeply, or has too many elements, to be the content of a page */

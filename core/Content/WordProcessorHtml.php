@@ -29,7 +29,7 @@ final class WordProcessorHtml
     private function emphasis(\DOMNode $parent): void
     {
         foreach (iterator_to_array($parent->childNodes) as $node) {
-            if (! $node instanceof \DOMElement) {
+            if (! ($node instanceof \DOMElement)) {
                 continue;
             }
             $this->emphasis($node);
@@ -57,7 +57,7 @@ final class WordProcessorHtml
                 continue;
             }
             $style = $node instanceof \DOMElement ? $node->getAttribute('style') : '';
-            if (! $node instanceof \DOMElement || preg_match('/mso-list:\s*l\d+\s+level(\d)/i', $style, $found) !== 1) {
+            if (! ($node instanceof \DOMElement) || preg_match('/mso-list:\s*l\d+\s+level(\d)/i', $style, $found) !== 1) {
                 $open = [];
                 if ($node instanceof \DOMElement) {
                     $this->lists($node);
@@ -84,7 +84,10 @@ final class WordProcessorHtml
     private function takeMark(\DOMElement $item): string
     {
         foreach ($item->getElementsByTagName('span') as $span) {
-            if (str_contains(strtolower($span->getAttribute('style')), 'mso-list:ignore') || str_contains(strtolower($span->getAttribute('style')), 'mso-list: ignore')) {
+            if (
+                str_contains(strtolower($span->getAttribute('style')), 'mso-list:ignore') ||
+                str_contains(strtolower($span->getAttribute('style')), 'mso-list: ignore')
+            ) {
                 $mark = $span->textContent;
                 $span->parentNode?->removeChild($span);
 

@@ -35,7 +35,7 @@ try {
     $chrome->click('tab', 'Content');
     $chrome->awaitText('Dogs sail free', '.writing');
     $chrome->click('link', 'Write on the page');
-    $chrome->inFrame('.ProseMirror p', static fn (Chrome $in) => $in->driver->findElement(WebDriverBy::cssSelector('.ProseMirror p'))->click());
+    $chrome->inFrame('.ProseMirror a', static fn (Chrome $in) => $in->driver->findElement(WebDriverBy::cssSelector('.ProseMirror a'))->click());
     $chrome->find('toolbar', 'Block');
     $take('writing');
     $chrome->click('link', 'Back to the outline');

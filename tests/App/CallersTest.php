@@ -244,7 +244,14 @@ final class CallersTest extends AppTestCase
     /** What was searched, linked and told, so that there is something to ask about. */
     private function search(): void
     {
-        DB::table('searches')->insert(['site_id' => $this->site->id, 'words' => 'cars', 'outcome' => 'nothing', 'times' => 1, 'first_at' => now(), 'last_at' => now()]);
+        DB::table('searches')->insert([
+            'site_id' => $this->site->id,
+            'words' => 'cars',
+            'outcome' => 'nothing',
+            'times' => 1,
+            'first_at' => now(),
+            'last_at' => now(),
+        ]);
         DB::table('engine_messages')->insert(['site_id' => $this->site->id, 'addresses' => '["/"]', 'state' => 'refused']);
     }
 
@@ -412,9 +419,7 @@ final class CallersTest extends AppTestCase
             static fn (string $operation): string => (string) preg_replace(
                 ['#\?.*| \w+$#', '#\{\w+\}#', '#(?<=findings/|\*/)thin-content#', '#versions/1#', '#against/1#', '#(?<=ripple/|rows/)addresses#'],
                 ['', '*', '*', 'versions/*', 'against/*', '*'],
-                str_contains($operation, ' layout')
-                    ? (string) preg_replace('/ \w+$/', '', $operation)
-                    : $operation.'?',
+                str_contains($operation, ' layout') ? (string) preg_replace('/ \w+$/', '', $operation) : $operation.'?',
             ),
             array_keys(self::TABLE),
         );

@@ -49,7 +49,9 @@ final class LinksApiTest extends AppTestCase
     #[Test]
     public function a_site_without_a_start_page_is_drawn_as_pages_that_nothing_leads_to(): void
     {
-        DB::table('sites')->where('id', $this->site->id)->update(['start_page_id' => null]);
+        DB::table('sites')
+            ->where('id', $this->site->id)
+            ->update(['start_page_id' => null]);
         $this->site->refresh();
         $this->reach();
         $graph = $this->api('GET', 'link-graph')->assertOk()->json();
@@ -62,7 +64,14 @@ final class LinksApiTest extends AppTestCase
         $this->change(['kind' => 'set-slug', 'page' => $this->fares, 'slug' => 'prices']);
         $this->redirect(['source' => '/how-much/:what', 'scope' => 'pattern', 'leadsTo' => ['page' => $this->fares]]);
         $this->redirect(['source' => '/for-now', 'answer' => '302', 'leadsTo' => ['page' => $this->fares]]);
-        $this->link($this->home, ['href' => '/travel/fares'], ['href' => 'http://ferries.test/how-much/cars'], ['href' => '/for-now'], ['href' => '/nowhere'], ['href' => 'https://e.example/']);
+        $this->link(
+            $this->home,
+            ['href' => '/travel/fares'],
+            ['href' => 'http://ferries.test/how-much/cars'],
+            ['href' => '/for-now'],
+            ['href' => '/nowhere'],
+            ['href' => 'https://e.example/'],
+        );
         $raw = $this->api('GET', 'links')->assertOk()->json('raw');
         self::assertSame(
             ['/for-now' => false, '/nowhere' => false, '/travel/fares' => true, 'http://ferries.test/how-much/cars' => true],
@@ -112,20 +121,38 @@ final class LinksApiTest extends AppTestCase
         $this->reach();
         $groups = array_column($this->api('GET', 'findings')->assertOk()->json(), null, 'check');
         self::assertSame([['id' => $menu, 'name' => 'Footer', 'says' => '“Old fares” leads to nothing.']], $groups['menu-leads-nowhere']['faults']);
-        self::assertSame(['redirects', 1, 'error'], [$groups['redirect-dead-target']['of'], $groups['redirect-dead-target']['pages'], $groups['redirect-dead-target']['severity']]);
+        self::assertSame(
+            ['redirects', 1, 'error'],
+            [$groups['redirect-dead-target']['of'], $groups['redirect-dead-target']['pages'], $groups['redirect-dead-target']['severity']],
+        );
         self::assertSame('/old', $groups['redirect-dead-target']['faults'][0]['name']);
         self::assertArrayNotHasKey('menu-leads-nowhere', array_column($this->api('GET', "findings?branch={$this->travel}")->json(), null, 'check'));
         $csv = $this->api('GET', 'findings-export')->streamedContent();
         self::assertStringContainsString('redirect-dead-target,error,,/old,/old,/old leads to nothing that answers.,', $csv);
         self::assertSame(1, Artisan::call('heronstem:audit', ['--site' => 'ferries', '--json' => true, '--fail-on' => 'error']));
         $found = array_column(json_decode(Artisan::output(), true), null, 'check');
-        self::assertSame(['site' => 'ferries', 'check' => 'menu-leads-nowhere', 'severity' => 'error', 'page' => null, 'name' => 'Footer', 'address' => '', 'says' => '“Old fares” leads to nothing.', 'since' => null], $found['menu-leads-nowhere']);
+        self::assertSame(
+            [
+                'site' => 'ferries',
+                'check' => 'menu-leads-nowhere',
+                'severity' => 'error',
+                'page' => null,
+                'name' => 'Footer',
+                'address' => '',
+                'says' => '“Old fares” leads to nothing.',
+                'since' => null,
+            ],
+            $found['menu-leads-nowhere'],
+        );
     }
 
     /** @param  array<string, string>  ...$links  attributes of each */
     private function link(string $page, array ...$links): void
     {
-        $content = array_map(static fn (array $attrs): array => ['type' => 'text', 'text' => 'here ', 'marks' => [['type' => 'link', 'attrs' => $attrs]]], array_values($links));
+        $content = array_map(
+            static fn (array $attrs): array => ['type' => 'text', 'text' => 'here ', 'marks' => [['type' => 'link', 'attrs' => $attrs]]],
+            array_values($links),
+        );
         $this->saveContent($page, [['type' => 'paragraph', 'content' => $content]]);
         $this->api('POST', "pages/$page/publish")->assertSuccessful();
     }

@@ -249,7 +249,15 @@ final class MalformedInputTest extends AppTestCase
                 'searchDescription' => 'D',
                 'layout' => 'section',
             ],
-            ['kind' => 'set-search', 'page' => $page, 'canonical' => 'https://elsewhere.example/x', 'index' => false, 'priority' => 0.5, 'changeFrequency' => 'weekly', 'targetPhrase' => 'T'],
+            [
+                'kind' => 'set-search',
+                'page' => $page,
+                'canonical' => 'https://elsewhere.example/x',
+                'index' => false,
+                'priority' => 0.5,
+                'changeFrequency' => 'weekly',
+                'targetPhrase' => 'T',
+            ],
             ['kind' => 'set-branch-search', 'page' => $travel, 'titlePattern' => '{name} · {site}', 'inSitemap' => true],
             ['kind' => 'set-site-search', 'layout' => 'page', 'descriptionPattern' => '{summary}'],
             ['kind' => 'set-robots', 'robots' => "User-agent: *\nDisallow: /x"],
@@ -343,7 +351,9 @@ final class MalformedInputTest extends AppTestCase
             'POST /sites/*/pasted' => [['html' => '<p>x</p>']],
             'POST /sites/*/menus/*/arranged' => [['entries' => array_column($changes, 'entries')[0], 'who' => 'signed-in', 'at' => '2090-01-01']],
             'POST /sites/*/search-grid/measured' => [['rows' => [['page' => $page, 'title' => 'T', 'description' => 'D']]]],
-            'POST /sites/*/patterns/tried' => [['branch' => $page, 'layout' => 'page', 'titlePattern' => '{name}', 'descriptionPattern' => '{summary}']],
+            'POST /sites/*/patterns/tried' => [
+                ['branch' => $page, 'layout' => 'page', 'titlePattern' => '{name}', 'descriptionPattern' => '{summary}'],
+            ],
             'DELETE /sites/*/searches' => [['words' => 'cars']],
             'POST /sites/*/outside-links/again' => [['url' => 'https://e.example/']],
             'POST /sites/*/crawling/tried' => [['lines' => "User-agent: *\nDisallow: /x", 'agent' => '*', 'address' => '/x']],
@@ -354,11 +364,27 @@ final class MalformedInputTest extends AppTestCase
                 ['heading' => 'H', 'summary' => 'S', 'searchTitle' => 'T', 'searchDescription' => 'D', 'layout' => 'nowhere', 'socialTitle' => 'S'],
             ],
             'PUT /sites/*/pages/*/content' => [
-                ['document' => self::words(), 'note' => 'N', 'minor' => true, 'texts' => ['heading' => 'H', 'summary' => 'S'], 'textsBefore' => ['heading' => 'T', 'summary' => '']],
+                [
+                    'document' => self::words(),
+                    'note' => 'N',
+                    'minor' => true,
+                    'texts' => ['heading' => 'H', 'summary' => 'S'],
+                    'textsBefore' => ['heading' => 'T', 'summary' => ''],
+                ],
             ],
-            'POST /sites/*/pages/*/reviewed' => [['document' => self::words()], ['document' => ['content' => [['type' => 'picture', 'attrs' => ['alt' => 'A']], ['type' => 'table', 'content' => [['content' => []]]]]]]],
+            'POST /sites/*/pages/*/reviewed' => [
+                ['document' => self::words()],
+                [
+                    'document' => [
+                        'content' => [['type' => 'picture', 'attrs' => ['alt' => 'A']], ['type' => 'table', 'content' => [['content' => []]]]],
+                    ],
+                ],
+            ],
             'POST /sites/*/pages/*/source' => [['document' => self::words(), 'as' => 'html']],
-            'POST /sites/*/pages/*/source-read' => [['text' => '<p>x</p><table><tr><td>y', 'as' => 'html'], ['text' => "# x\n\n| a |\n| - |", 'as' => 'markdown']],
+            'POST /sites/*/pages/*/source-read' => [
+                ['text' => '<p>x</p><table><tr><td>y', 'as' => 'html'],
+                ['text' => "# x\n\n| a |\n| - |", 'as' => 'markdown'],
+            ],
             'POST /sites/*/pages/*/shown' => [['blocks' => [['type' => 'button', 'attrs' => ['text' => 'T', 'link' => ['href' => '/a']]]]]],
             'PUT /sites/*/pages/*/draft' => [['document' => self::words(), 'basedOn' => -1, 'texts' => ['heading' => 'H', 'summary' => 'S']]],
             default => [['x' => 'y']],

@@ -19,7 +19,10 @@ final class WritingTest extends AppTestCase
     public function the_room_is_the_page_in_its_layout_with_places_to_write(): void
     {
         $page = $this->live('Help');
-        $html = $this->actingAs($this->manager)->get("http://editor.test/room/ferries/$page")->assertOk()->assertHeader('X-Robots-Tag', 'noindex');
+        $html = $this->actingAs($this->manager)
+            ->get("http://editor.test/room/ferries/$page")
+            ->assertOk()
+            ->assertHeader('X-Robots-Tag', 'noindex');
         foreach (['heading', 'summary', 'content'] as $place) {
             $html->assertSee("data-room=\"$place\"", false);
         }
@@ -34,15 +37,26 @@ final class WritingTest extends AppTestCase
     {
         $page = $this->draft('Help');
         $texts = ['heading' => 'How can we  help?', 'summary' => 'Lost things.'];
-        $before = $this->api('GET', "pages/$page/content")->assertOk()->json('texts');
+        $before = $this->api('GET', "pages/$page/content")
+            ->assertOk()
+            ->json('texts');
         self::assertSame(['heading' => 'Help', 'summary' => ''], $before);
-        $save = fn (array $texts, int $from) => $this->api('PUT', "pages/$page/content", ['document' => self::NOTHING, 'texts' => $texts, 'textsBefore' => $before], headers: ['If-Match' => (string) $from]);
+        $save = fn (array $texts, int $from) => $this->api(
+            'PUT',
+            "pages/$page/content",
+            ['document' => self::NOTHING, 'texts' => $texts, 'textsBefore' => $before],
+            headers: ['If-Match' => (string) $from],
+        );
         $save($texts, 0)->assertOk()->assertJsonPath('texts.heading', 'How can we help?')->assertJsonPath('version', 1);
         $this->api('GET', "pages/$page")->assertJsonPath('summary', 'Lost things.');
         // Somebody has set another heading since: theirs is shown, and nothing of this is saved.
-        $save(['heading' => 'Mine', 'summary' => ''], 1)->assertStatus(412)->assertJsonPath('theirs.texts.heading', 'How can we help?');
+        $save(['heading' => 'Mine', 'summary' => ''], 1)
+            ->assertStatus(412)
+            ->assertJsonPath('theirs.texts.heading', 'How can we help?');
         $this->api('GET', "pages/$page/content")->assertJsonPath('version', 1);
-        $save(['heading' => '', 'summary' => ''], 1)->assertStatus(422)->assertJsonPath('errors.0.reason', 'A page needs a heading.');
+        $save(['heading' => '', 'summary' => ''], 1)
+            ->assertStatus(422)
+            ->assertJsonPath('errors.0.reason', 'A page needs a heading.');
     }
 
     #[Test]
@@ -75,14 +89,28 @@ final class WritingTest extends AppTestCase
         $page = $this->draft('Help');
         $text = static fn (string $text, array $marks = []): array => ['type' => 'text', 'text' => $text] + ($marks === [] ? [] : ['marks' => $marks]);
         $here = [['type' => 'link', 'attrs' => ['href' => '/a']]];
-        $this->api('POST', "pages/$page/reviewed", ['document' => ['type' => 'doc', 'content' => [
-            ['type' => 'heading', 'attrs' => ['level' => 4], 'content' => [$text('Jump')]],
-            ['type' => 'bulletList', 'content' => [['type' => 'listItem', 'content' => [['type' => 'paragraph', 'content' => [$text('Click '), $text('here', $here)]]]]]],
-        ]]])
+        $this->api('POST', "pages/$page/reviewed", [
+            'document' => [
+                'type' => 'doc',
+                'content' => [
+                    ['type' => 'heading', 'attrs' => ['level' => 4], 'content' => [$text('Jump')]],
+                    [
+                        'type' => 'bulletList',
+                        'content' => [
+                            ['type' => 'listItem', 'content' => [['type' => 'paragraph', 'content' => [$text('Click '), $text('here', $here)]]]],
+                        ],
+                    ],
+                ],
+            ],
+        ])
             ->assertOk()
             ->assertJsonPath('words', 2)
             ->assertJsonPath('refused', null)
-            ->assertJsonPath('notes.0', ['code' => 'heading-order', 'path' => [0], 'text' => 'A heading of level 4 follows one of level 1. Readers who jump from heading to heading look for what is between.'])
+            ->assertJsonPath('notes.0', [
+                'code' => 'heading-order',
+                'path' => [0],
+                'text' => 'A heading of level 4 follows one of level 1. Readers who jump from heading to heading look for what is between.',
+            ])
             ->assertJsonPath('notes.1.code', 'link-vague')
             ->assertJsonPath('notes.1.path', [1, 0, 0]);
         $this->api('POST', "pages/$page/reviewed", ['document' => ['type' => 'doc', 'content' => [['type' => 'picture']]]])
@@ -99,13 +127,20 @@ final class WritingTest extends AppTestCase
         $this->live('Abbey', $skerra);
         $this->draft('Hidden', $skerra);
         $list = fn (array $attrs): array => ['type' => 'pages', 'attrs' => $attrs + ['view' => 'list']];
-        $shown = $this->api('POST', "pages/$cliffs/shown", ['blocks' => [
-            $list(['from' => 'branch', 'branch' => ['page' => $skerra]]),
-            $list(['from' => 'branch', 'branch' => ['page' => $skerra], 'order' => 'name', 'most' => 1]),
-            $list(['from' => 'chosen', 'chosen' => [['page' => $cliffs], ['page' => (string) \Illuminate\Support\Str::ulid()], ['page' => $skerra]]]),
-            $list(['from' => 'branch', 'branch' => ['page' => $skerra], 'order' => 'newest', 'most' => 1]),
-            ['type' => 'button', 'attrs' => ['text' => '', 'link' => ['page' => $skerra]]],
-        ]])->assertOk()->json();
+        $shown = $this->api('POST', "pages/$cliffs/shown", [
+            'blocks' => [
+                $list(['from' => 'branch', 'branch' => ['page' => $skerra]]),
+                $list(['from' => 'branch', 'branch' => ['page' => $skerra], 'order' => 'name', 'most' => 1]),
+                $list([
+                    'from' => 'chosen',
+                    'chosen' => [['page' => $cliffs], ['page' => (string) \Illuminate\Support\Str::ulid()], ['page' => $skerra]],
+                ]),
+                $list(['from' => 'branch', 'branch' => ['page' => $skerra], 'order' => 'newest', 'most' => 1]),
+                ['type' => 'button', 'attrs' => ['text' => '', 'link' => ['page' => $skerra]]],
+            ],
+        ])
+            ->assertOk()
+            ->json();
         $names = static fn (string $html): array => preg_match_all('#<a [^>]*>([^<]*)#', $html, $found) > 0 ? $found[1] : [];
         self::assertSame(['Cliffs', 'Abbey'], $names($shown[0]['html']));
         self::assertSame(['Abbey'], $names($shown[1]['html']));
@@ -132,7 +167,9 @@ final class WritingTest extends AppTestCase
     {
         Storage::fake('local');
         $picture = 'data:image/png;base64,'.base64_encode((string) \Illuminate\Http\UploadedFile::fake()->image('a.png', 12, 8)->get());
-        $content = $this->api('POST', 'pasted', ['html' => "<p>A</p><p><img src=\"$picture\" alt=\"Boat\"><img src=\"$picture\"><img src=\"data:image/png;base64,AAAA\"></p>"])
+        $content = $this->api('POST', 'pasted', [
+            'html' => "<p>A</p><p><img src=\"$picture\" alt=\"Boat\"><img src=\"$picture\"><img src=\"data:image/png;base64,AAAA\"></p>",
+        ])
             ->assertOk()
             ->json('content');
         self::assertSame(['paragraph', 'picture', 'picture'], array_column($content, 'type'));
@@ -152,7 +189,10 @@ final class WritingTest extends AppTestCase
         $this->api('PUT', "pages/$page/content", ['document' => ['type' => 'doc', 'content' => $content]], headers: ['If-Match' => '0'])->assertOk();
         $this->api('GET', "pages/$page/places")
             ->assertOk()
-            ->assertExactJson([['name' => 'getting-there', 'text' => 'Getting there', 'level' => 2], ['name' => 'end', 'text' => '', 'level' => null]]);
+            ->assertExactJson([
+                ['name' => 'getting-there', 'text' => 'Getting there', 'level' => 2],
+                ['name' => 'end', 'text' => '', 'level' => null],
+            ]);
         $this->change(['kind' => 'publish', 'page' => $page]);
         $this->visit('/help')->assertSee('<h2 id="getting-there">Getting there</h2><hr id="end">', false);
     }
@@ -164,7 +204,9 @@ final class WritingTest extends AppTestCase
         $boats = $this->draft('Boats');
         $link = ['type' => 'text', 'text' => 'boats', 'marks' => [['type' => 'link', 'attrs' => ['page' => $boats]]]];
         $document = ['type' => 'doc', 'content' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'See the '], $link]]]];
-        $source = fn (string $as): string => $this->api('POST', "pages/$page/source", ['document' => $document, 'as' => $as])->assertOk()->json('text');
+        $source = fn (string $as): string => $this->api('POST', "pages/$page/source", ['document' => $document, 'as' => $as])
+            ->assertOk()
+            ->json('text');
         self::assertSame("See the [boats](/boats)\n", $source('markdown'));
         self::assertSame("<p>See the <a href=\"/boats\">boats</a></p>\n", $source('html'));
         $this->api('POST', "pages/$page/source-read", ['text' => "## Now\n\nSee [boats](/boats).\n\n<marquee>!</marquee>", 'as' => 'markdown'])
@@ -172,7 +214,9 @@ final class WritingTest extends AppTestCase
             ->assertJsonPath('document.content.0.attrs.level', 2)
             ->assertJsonPath('document.content.1.content.1.marks.0.attrs.page', $boats)
             ->assertJsonPath('lost', ['<marquee>, of which the text stays']);
-        $this->api('POST', "pages/$page/source-read", ['text' => 'x', 'as' => 'word'])->assertStatus(422)->assertJsonPath('errors.0.field', 'as');
+        $this->api('POST', "pages/$page/source-read", ['text' => 'x', 'as' => 'word'])
+            ->assertStatus(422)
+            ->assertJsonPath('errors.0.field', 'as');
         $this->api('POST', "pages/$page/source-read", ['text' => str_repeat('<b>', 5000), 'as' => 'html'])->assertStatus(422);
         $this->api('POST', "pages/$page/source-read", ['text' => str_repeat('> ', 9000).'x', 'as' => 'markdown'])->assertStatus(422);
     }
@@ -180,9 +224,15 @@ final class WritingTest extends AppTestCase
     #[Test]
     public function a_page_that_links_want_is_listed_and_once_it_is_made_they_lead_to_it(): void
     {
-        $wants = fn (string $name): array => ['type' => 'doc', 'content' => [
-            ['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'fares', 'marks' => [['type' => 'link', 'attrs' => ['wanted' => $name]]]]]],
-        ]];
+        $wants = fn (string $name): array => [
+            'type' => 'doc',
+            'content' => [
+                [
+                    'type' => 'paragraph',
+                    'content' => [['type' => 'text', 'text' => 'fares', 'marks' => [['type' => 'link', 'attrs' => ['wanted' => $name]]]]],
+                ],
+            ],
+        ];
         $help = $this->live('Help');
         $travel = $this->live('Travel');
         foreach ([$help => 'Winter fares', $travel => 'winter  FARES'] as $page => $name) {
@@ -206,11 +256,52 @@ final class WritingTest extends AppTestCase
         }
         self::assertSame(2, DB::table('links')->where('to_page_id', $this->row($fares)->id)->count());
         // Saving writes down what the link has come to mean.
-        $this->api('PUT', "pages/$help/content", ['document' => $wants('Winter fares')], headers: ['If-Match' => '1'])->assertJsonPath('document.content.0.content.0.marks.0.attrs.page', $fares);
+        $this->api('PUT', "pages/$help/content", ['document' => $wants('Winter fares')], headers: ['If-Match' => '1'])->assertJsonPath(
+            'document.content.0.content.0.marks.0.attrs.page',
+            $fares,
+        );
         $this->change(['kind' => 'put-in-bin', 'page' => $fares]);
         $this->api('GET', 'links')->assertJsonPath('wanted.0.total', 1)->assertJsonPath('wanted.0.pages.0.name', 'Travel');
-        $this->api('POST', 'batches', ['changes' => [['kind' => 'make', 'page' => (string) \Illuminate\Support\Str::ulid(), 'name' => 'X', 'place' => ['last' => null], 'wanted' => ' ']]])
+        $this->api('POST', 'batches', [
+            'changes' => [
+                ['kind' => 'make', 'page' => (string) \Illuminate\Support\Str::ulid(), 'name' => 'X', 'place' => ['last' => null], 'wanted' => ' '],
+            ],
+        ])
             ->assertStatus(422)
             ->assertJsonPath('errors.0.field', 'changes.0.wanted');
+    }
+
+    #[Test]
+    public function a_film_is_taken_in_and_played_by_parts(): void
+    {
+        Storage::fake('local');
+        $upload = fn (string $name, string $bytes) => $this->actingAs($this->manager)->post(
+            '/api/v1/sites/ferries/documents',
+            ['file' => \Illuminate\Http\UploadedFile::fake()->createWithContent($name, $bytes)],
+            ['Accept' => 'application/json'],
+        );
+        $film = $upload('Leaving.WEBM', "\x1A\x45\xDF\xA3".str_repeat('x', 96))
+            ->assertCreated()
+            ->json('address');
+        $upload('a.vtt', "\u{FEFF}WEBVTT\n\n00:00.000 --> 00:01.000\nHello\n")->assertCreated();
+        $upload('a.mp4', 'not a film')->assertStatus(422)->assertJsonPath('errors.0.field', 'file');
+        $upload('a.txt', "\x1A\x45\xDF\xA3film")->assertStatus(422);
+        $asked = fn (string $range) => $this->call('GET', "http://ferries.test$film", server: ['HTTP_RANGE' => $range]);
+        $asked('')->assertOk()->assertHeader('Content-Type', 'video/webm')->assertHeader('Accept-Ranges', 'bytes');
+        foreach (
+            ['bytes=0-3' => '0-3', 'bytes=90-' => '90-99', 'bytes=-4' => '96-99', 'bytes=98-500' => '98-99', 'bytes=-500' => '0-99'] as $range => $part
+        ) {
+            $answer = $asked($range)
+                ->assertStatus(206)
+                ->assertHeader('Content-Range', "bytes $part/100");
+            [$first, $last] = explode('-', $part);
+            self::assertSame((int) $last - (int) $first + 1, strlen((string) $answer->getContent()), $range);
+        }
+        foreach (['bytes=100-', 'bytes=-0'] as $range) {
+            $asked($range)->assertStatus(416)->assertHeader('Content-Range', 'bytes */100');
+        }
+        foreach (['bytes=5-2', 'bytes=0-1,4-5', 'bytes=-', 'bytes=x-', 'lines=0-1'] as $range) {
+            $asked($range)->assertOk();
+        }
     }
 }

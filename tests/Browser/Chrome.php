@@ -237,7 +237,10 @@ final class Chrome
     public function inFrame(string $css, callable $do): mixed
     {
         $this->until(
-            fn (): ?bool => $this->driver->executeScript('return document.querySelector("iframe")?.contentDocument?.querySelector(arguments[0]) ? true : null', [$css]),
+            fn (): ?bool => $this->driver->executeScript(
+                'return document.querySelector("iframe")?.contentDocument?.querySelector(arguments[0]) ? true : null',
+                [$css],
+            ),
             "$css in the frame",
         );
         $frame = $this->driver->findElement(WebDriverBy::cssSelector('iframe'));

@@ -39,6 +39,38 @@ final class PublicPagesTest extends Errand
     }
 
     #[Test]
+    public function questions_unfold_and_pictures_enlarge_for_visitors_by_mouse_and_by_keyboard(): void
+    {
+        $chrome = $this->browser();
+        $chrome->open($this->ferries('/travel/on-board'));
+        self::assertSame([], $chrome->axe());
+        $chrome->click('button', 'Is there a quiet room?');
+        $chrome->awaitText('Ask the crew to open it.', '.fold[open]');
+        $chrome->find('link', 'The Curlew from the side, white with a blue funnel')->click();
+        $chrome->until(
+            fn (): ?bool => $chrome->driver->executeScript('return document.querySelector("dialog[open] img")?.naturalWidth > 0 ? true : null'),
+            'the larger picture',
+        );
+        self::assertSame([], $chrome->axe());
+        $chrome->press(\Facebook\WebDriver\WebDriverKeys::ESCAPE);
+        $chrome->until(
+            fn (): ?bool => $chrome->driver->executeScript(
+                'return document.querySelector("dialog") === null && document.activeElement.matches(".enlarge") ? true : null',
+            ),
+            'the focus back on the picture',
+        );
+        $chrome->open($this->ferries('/about/fleet'));
+        $chrome->driver->executeScript('const v = document.querySelector("video"); v.muted = true; v.play()');
+        $chrome->until(
+            fn (): ?bool => $chrome->driver->executeScript(
+                'const v = document.querySelector("video"); return v.currentTime > 0 && v.textTracks[0]?.cues?.length === 2 ? true : null',
+            ),
+            'the film with its captions',
+        );
+        self::assertSame([], $chrome->axe());
+    }
+
+    #[Test]
     public function a_visitor_searches_by_keyboard_alone_and_finds_what_a_slip_meant(): void
     {
         $chrome = $this->browser();
@@ -73,14 +105,30 @@ final class PublicPagesTest extends Errand
         $profile = sys_get_temp_dir().'/heronstem-lighthouse-'.bin2hex(random_bytes(6));
         $flags = "--headless --no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync --user-data-dir=$profile";
         $command = ['npx', '--no-install', 'lighthouse', $this->ferries($address), '--quiet', '--only-categories=seo,accessibility,best-practices'];
-        $command = [...$command, '--throttling-method=provided', '--max-wait-for-load=120000', '--output=json', "--output-path=$report", "--chrome-flags=$flags"];
+        $command = [
+            ...$command,
+            '--throttling-method=provided',
+            '--max-wait-for-load=120000',
+            '--output=json',
+            "--output-path=$report",
+            "--chrome-flags=$flags",
+        ];
         $environment = [...getenv(), 'CHROME_PATH' => '/usr/bin/chromium', 'NO_UPDATE_NOTIFIER' => '1'];
         try {
-            $process = proc_open($command, [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', "$report.err", 'w']], $pipes, null, $environment);
+            $process = proc_open(
+                $command,
+                [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', "$report.err", 'w']],
+                $pipes,
+                null,
+                $environment,
+            );
             self::assertIsResource($process);
             self::assertSame(0, proc_close($process), (string) file_get_contents("$report.err"));
             $read = json_decode((string) file_get_contents($report), true, flags: JSON_THROW_ON_ERROR);
-            $failed = array_filter($read['audits'], static fn (array $audit): bool => $audit['score'] !== null && $audit['score'] < 0.9 && $audit['scoreDisplayMode'] === 'binary');
+            $failed = array_filter(
+                $read['audits'],
+                static fn (array $audit): bool => $audit['score'] !== null && $audit['score'] < 0.9 && $audit['scoreDisplayMode'] === 'binary',
+            );
             self::assertEquals(
                 ['seo' => 1, 'accessibility' => 1, 'best-practices' => 1],
                 array_map(static fn (array $category): int|float => $category['score'], $read['categories']),

@@ -18,7 +18,16 @@ final class WritingTest extends Errand
     public function a_writer_opens_a_page_as_visitors_see_it_and_types_into_it(): void
     {
         $chrome = $this->room('High water', 'Help');
-        $this->on('[data-room=heading]', fn () => $chrome->press([WebDriverKeys::CONTROL, 'a'], 'When is high water?', WebDriverKeys::ENTER, 'By harbour and day.', WebDriverKeys::ENTER));
+        $this->on(
+            '[data-room=heading]',
+            fn () => $chrome->press(
+                [WebDriverKeys::CONTROL, 'a'],
+                'When is high water?',
+                WebDriverKeys::ENTER,
+                'By harbour and day.',
+                WebDriverKeys::ENTER,
+            ),
+        );
         $chrome->press('High water at Port Hallin comes first.');
         $chrome->find('button', 'Save page');
         $chrome->awaitText('Draft kept at');
@@ -59,14 +68,18 @@ final class WritingTest extends Errand
     public function a_table_is_pasted_from_a_spreadsheet_and_its_head_said(): void
     {
         $chrome = $this->room('Rates', 'Help');
-        $this->on(self::CONTENT, fn () => $chrome->driver->executeScript(
-            <<<'JS'
-            const data = new DataTransfer()
-            data.setData('text/html', '<table><tr><td>To</td><td>Price</td></tr><tr><td>Skerra</td><td>9</td></tr></table>')
-            data.setData('text/plain', 'To')
-            document.querySelector('.ProseMirror').dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))
-            JS,
-        ));
+        $this->on(
+            self::CONTENT,
+            fn () => $chrome->driver->executeScript(
+                <<<'JS'
+                const data = new DataTransfer()
+                data.setData('text/html', '<table><tr><td>To</td><td>Price</td></tr><tr><td>Skerra</td><td>9</td></tr></table>')
+                data.setData('text/plain', 'To')
+                document.querySelector('.ProseMirror').dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))
+                JS
+                ,
+            ),
+        );
         $this->await('table', 'Skerra');
         $chrome->awaitText('The table does not say what its rows and columns hold');
         $this->on('td', fn () => null);
@@ -95,7 +108,14 @@ final class WritingTest extends Errand
         $this->on('p:first-of-type', fn () => null, self::CONTENT);
         $chrome->settle();
         $handle = $chrome->find('button', 'This block: drag to move, press for more');
-        (new WebDriverActions($chrome->driver))->moveToElement($handle)->clickAndHold()->moveByOffset(4, 30)->moveByOffset(0, 200)->moveByOffset(0, 10)->release()->perform();
+        (new WebDriverActions($chrome->driver))
+            ->moveToElement($handle)
+            ->clickAndHold()
+            ->moveByOffset(4, 30)
+            ->moveByOffset(0, 200)
+            ->moveByOffset(0, 10)
+            ->release()
+            ->perform();
         $this->await(self::CONTENT, "Three\nTwo\nOne");
         $this->on('p:first-of-type', fn () => null, self::CONTENT);
         $this->act('Hide from visitors');
@@ -163,7 +183,10 @@ final class WritingTest extends Errand
         $this->on(self::CONTENT, fn () => $chrome->press('## Plain', [WebDriverKeys::CONTROL, 's']));
         $chrome->awaitText('version 1');
         $chrome->click('button', 'Markdown and HTML');
-        $chrome->until(fn (): ?bool => $chrome->find('textbox', 'Content as text')->getAttribute('value') === "## Plain\n" ? true : null, 'the text as Markdown');
+        $chrome->until(
+            fn (): ?bool => $chrome->find('textbox', 'Content as text')->getAttribute('value') === "## Plain\n" ? true : null,
+            'the text as Markdown',
+        );
         $chrome->type('textbox', 'Content as text', "## Plain\n\n- one\n- **two**\n\n<font>x</font>");
         $chrome->click('button', 'Use it');
         $chrome->awaitText('<font>, of which the text stays');
@@ -172,7 +195,10 @@ final class WritingTest extends Errand
         $this->await('li:last-child strong', 'two');
         $chrome->find('button', 'Plain');
         $chrome->click('button', 'Phone');
-        $chrome->until(fn (): ?bool => $chrome->driver->executeScript('return document.querySelector("iframe").clientWidth') === 390 ? true : null, 'the width of a phone');
+        $chrome->until(
+            fn (): ?bool => $chrome->driver->executeScript('return document.querySelector("iframe").clientWidth') === 390 ? true : null,
+            'the width of a phone',
+        );
     }
 
     #[Test]
@@ -180,7 +206,15 @@ final class WritingTest extends Errand
     {
         $chrome = $this->room('Asked for', 'Help');
         foreach (['Tide calendar', 'Moon calendar'] as $i => $wanted) {
-            $this->on($i === 0 ? self::CONTENT : 'p:last-child', fn () => $chrome->press(WebDriverKeys::END, ...$i === 0 ? [] : [WebDriverKeys::ENTER], ...["see $i", [WebDriverKeys::SHIFT, WebDriverKeys::HOME]]), $i === 0 ? 'body' : self::CONTENT);
+            $this->on(
+                $i === 0 ? self::CONTENT : 'p:last-child',
+                fn () => $chrome->press(
+                    WebDriverKeys::END,
+                    ...$i === 0 ? [] : [WebDriverKeys::ENTER],
+                    ...["see $i", [WebDriverKeys::SHIFT, WebDriverKeys::HOME]],
+                ),
+                $i === 0 ? 'body' : self::CONTENT,
+            );
             $chrome->click('button', 'Link');
             $chrome->press($wanted);
             $chrome->find('option', '*not there yet*')->click();
@@ -189,7 +223,11 @@ final class WritingTest extends Errand
             $chrome->press(WebDriverKeys::END);
             $chrome->awaitGone('toolbar', 'Selected text');
         }
-        $this->on('a[data-wanted="Tide calendar"]', fn () => $chrome->press(WebDriverKeys::HOME, [WebDriverKeys::SHIFT, WebDriverKeys::END]), self::CONTENT);
+        $this->on(
+            'a[data-wanted="Tide calendar"]',
+            fn () => $chrome->press(WebDriverKeys::HOME, [WebDriverKeys::SHIFT, WebDriverKeys::END]),
+            self::CONTENT,
+        );
         $chrome->click('button', 'Link');
         $chrome->click('button', 'Make it inside this page');
         $chrome->awaitText('Made Tide calendar');
@@ -198,7 +236,8 @@ final class WritingTest extends Errand
         $this->save();
         $chrome->open($this->editor('/s/ferries/findability?part=links'));
         $row = $chrome->until(
-            fn () => $chrome->driver->findElements(WebDriverBy::xpath('//section[@aria-label="Wanted pages"]//li[contains(., "Moon calendar")]'))[0] ?? null,
+            fn () => $chrome->driver->findElements(WebDriverBy::xpath('//section[@aria-label="Wanted pages"]//li[contains(., "Moon calendar")]'))[0] ??
+                null,
             'the wanted page',
         );
         self::assertStringContainsString('1 page: Asked for', $row->getText());
@@ -206,11 +245,10 @@ final class WritingTest extends Errand
         $chrome->press('Lost property');
         $chrome->find('option', '*/help/lost-property*')->click();
         $chrome->awaitText('Made Moon calendar');
-        $chrome->until(
-            fn (): ?bool => str_contains($chrome->text('main'), 'Moon calendar') ? null : true,
-            'the list without what was made',
-        );
-        $row = $this->database()->query("select wanted_as from pages where address in ('/help/lost-property/moon-calendar', '/help/asked-for/tide-calendar') order by 1")->fetchAll(\PDO::FETCH_COLUMN);
+        $chrome->until(fn (): ?bool => str_contains($chrome->text('main'), 'Moon calendar') ? null : true, 'the list without what was made');
+        $row = $this->database()
+            ->query("select wanted_as from pages where address in ('/help/lost-property/moon-calendar', '/help/asked-for/tide-calendar') order by 1")
+            ->fetchAll(\PDO::FETCH_COLUMN);
         self::assertSame(['moon calendar', 'tide calendar'], $row);
         self::assertSame([], $chrome->axe());
     }
@@ -248,10 +286,13 @@ final class WritingTest extends Errand
 
     private function await(string $css, string $text): void
     {
-        $this->chrome->inFrame($css, fn (Chrome $chrome) => $chrome->until(
-            fn (): ?bool => str_contains((string) preg_replace('/\n+/', "\n", $chrome->text($css)), $text) ? true : null,
-            "“{$text}” in $css of the page",
-        ));
+        $this->chrome->inFrame(
+            $css,
+            fn (Chrome $chrome) => $chrome->until(
+                fn (): ?bool => str_contains((string) preg_replace('/\n+/', "\n", $chrome->text($css)), $text) ? true : null,
+                "“{$text}” in $css of the page",
+            ),
+        );
     }
 
     private function save(): void

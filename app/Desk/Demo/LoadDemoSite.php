@@ -6,7 +6,7 @@ namespace App\Desk\Demo;
 
 use App\Desk\ApplyChanges;
 use App\Desk\SaveContent;
-use App\Desk\UploadPicture;
+use App\Desk\UploadFile;
 use App\Models\HistoryEntry;
 use App\Models\Membership;
 use App\Models\Page;
@@ -35,7 +35,7 @@ final readonly class LoadDemoSite
         private ApplyChanges $apply,
         private SaveContent $save,
         private LiveContent $live,
-        private UploadPicture $upload,
+        private UploadFile $upload,
         private LoadMenus $menus,
         private LoadRedirects $redirects,
         private TellStory $story,
@@ -76,11 +76,13 @@ final readonly class LoadDemoSite
     {
         $canonical = $demo->head['canonical'] ?? '';
 
-        return (new SearchSettings())->changed([
-            ...($demo->head['index'] ?? 'yes') === 'yes' ? [] : ['index' => false],
-            ...$canonical === '' ? [] : ['canonical' => str_starts_with($canonical, '/') ? $site->origin.$canonical : $canonical],
-            ...isset($demo->head['phrase']) ? ['targetPhrase' => $demo->head['phrase']] : [],
-        ])->toText();
+        return (new SearchSettings())
+            ->changed([
+                ...($demo->head['index'] ?? 'yes') === 'yes' ? [] : ['index' => false],
+                ...$canonical === '' ? [] : ['canonical' => str_starts_with($canonical, '/') ? $site->origin.$canonical : $canonical],
+                ...isset($demo->head['phrase']) ? ['targetPhrase' => $demo->head['phrase']] : [],
+            ])
+            ->toText();
     }
 
     private function visitors(Site $site): void
@@ -142,7 +144,9 @@ final readonly class LoadDemoSite
         /** @var array<string, string> $uploaded */
         $uploaded = [];
         $picture = function (string $file) use (&$uploaded, $site, $by, $pictures): string {
-            return $uploaded[$file] ??= $this->upload->upload($site, $by, $file, (string) file_get_contents("$pictures/$file"))->ulid;
+            $from = is_file("$pictures/$file") ? "$pictures/$file" : dirname($pictures)."/files/$file";
+
+            return $uploaded[$file] ??= $this->upload->upload($site, $by, $file, (string) file_get_contents($from))->ulid;
         };
         $markdown = new MarkdownContent(static fn (string $address): ?string => $ids[$address] ?? null, $picture);
         foreach ($pages as $demo) {

@@ -32,14 +32,20 @@ final readonly class MarkdownContent
         $markdown = (string) preg_replace_callback(self::PICTURE, $this->pictureBlock(...), $markdown);
         $read = (new HtmlReader($this->pageAt, static fn (): ?string => null))->read($this->named($this->toHtml->html($markdown)));
 
-        return $read['lost'] === [] ? $read['document'] : throw new \LogicException('A demo page says what the format cannot hold: '.implode(', ', $read['lost']));
+        return $read['lost'] === []
+            ? $read['document']
+            : throw new \LogicException('A demo page says what the format cannot hold: '.implode(', ', $read['lost']));
     }
 
     private function named(string $html): string
     {
         return (string) preg_replace_callback(
             '#"(page|file)":"([^"]+)"#',
-            fn (array $found): string => sprintf('"%s":"%s"', $found[1], $found[1] === 'page' ? ($this->pageAt)($found[2]) ?? $found[2] : ($this->picture)($found[2])),
+            fn (array $found): string => sprintf(
+                '"%s":"%s"',
+                $found[1],
+                $found[1] === 'page' ? ($this->pageAt)($found[2]) ?? $found[2] : ($this->picture)($found[2]),
+            ),
             $html,
         );
     }
@@ -56,6 +62,8 @@ final readonly class MarkdownContent
             'width' => (int) ($found['width'] ?? '' ?: 100),
         ];
 
-        return "<div data-block=\"picture\" data-attrs='".htmlspecialchars((string) json_encode($attrs, JSON_UNESCAPED_UNICODE), ENT_NOQUOTES | ENT_HTML5)."'></div>";
+        return "<div data-block=\"picture\" data-attrs='".
+            htmlspecialchars((string) json_encode($attrs, JSON_UNESCAPED_UNICODE), ENT_NOQUOTES | ENT_HTML5).
+            "'></div>";
     }
 }

@@ -48,8 +48,13 @@ final readonly class ContentController
         'textsBefore.*' => 'Heading and summary are texts.',
     ];
 
-    public function __construct(private RightsOn $rights, private SaveContent $save, private ApplyChanges $apply, private KeepDraft $drafts, private MetWishes $wishes)
-    {
+    public function __construct(
+        private RightsOn $rights,
+        private SaveContent $save,
+        private ApplyChanges $apply,
+        private KeepDraft $drafts,
+        private MetWishes $wishes,
+    ) {
     }
 
     #[
@@ -83,7 +88,11 @@ final readonly class ContentController
                         new OA\Property('note', type: 'string'),
                         new OA\Property('minor', type: 'boolean'),
                         new OA\Property('texts', ref: '#/components/schemas/TypedTexts'),
-                        new OA\Property('textsBefore', description: 'those that stood there when texts were begun', ref: '#/components/schemas/TypedTexts'),
+                        new OA\Property(
+                            'textsBefore',
+                            description: 'those that stood there when texts were begun',
+                            ref: '#/components/schemas/TypedTexts',
+                        ),
                     ],
                 ),
             ),
@@ -139,7 +148,13 @@ final readonly class ContentController
         $user = Signed::in($request);
         $request->validate(
             ['basedOn' => ['required', 'integer', 'min:0'], ...self::TEXTS],
-            [...array_fill_keys(['basedOn.required', 'basedOn.integer', 'basedOn.min'], 'Say which version of the content these were begun from: a number, 0 for none.'), ...self::TEXTS_REFUSED],
+            [
+                ...array_fill_keys(
+                    ['basedOn.required', 'basedOn.integer', 'basedOn.min'],
+                    'Say which version of the content these were begun from: a number, 0 for none.',
+                ),
+                ...self::TEXTS_REFUSED,
+            ],
         );
         $this->drafts->keep($page, $user, $this->document($request), (int) $request->json('basedOn', 0), self::texts($request, 'texts'));
 
@@ -185,7 +200,9 @@ final readonly class ContentController
     private function content(Page $page, User $user): JsonResponse
     {
         [$own, $others] = $this->drafts->of($page, $user);
-        $content = ContentView::of($page, $own, $others)->showing($this->wishes->turned(PageContent::document($page->content), $page->site)->toArray());
+        $content = ContentView::of($page, $own, $others)->showing(
+            $this->wishes->turned(PageContent::document($page->content), $page->site)->toArray(),
+        );
 
         return new JsonResponse($content, headers: ['ETag' => '"'.$content->version.'"']);
     }

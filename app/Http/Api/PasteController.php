@@ -8,7 +8,6 @@ use App\Desk\ReadPasted;
 use App\Http\Api\Description\Answer;
 use App\Models\Site;
 use Heronstem\Core\Content\Document;
-use Heronstem\Core\Content\PastedHtml;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OpenApi\Attributes as OA;
@@ -35,7 +34,7 @@ final readonly class PasteController
     public function store(Request $request, Site $site): JsonResponse
     {
         $given = $request->validate(
-            ['html' => ['present', 'string', 'max:'.PastedHtml::MAX_BYTES]],
+            ['html' => ['present', 'string', 'max:'.ReadPasted::MAX_BYTES]],
             ['html.max' => 'This is more than can be pasted at once.'],
         );
 

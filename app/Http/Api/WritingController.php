@@ -38,7 +38,10 @@ final readonly class WritingController
     public function present(Request $request, Site $site, Page $page): JsonResponse
     {
         $others = $this->presence->note($page, Signed::in($request));
-        $content = PageContent::query()->with('savedBy:id,name')->select(['page_id', 'working_version', 'saved_by'])->find($page->id);
+        $content = PageContent::query()
+            ->with('savedBy:id,name')
+            ->select(['page_id', 'working_version', 'saved_by'])
+            ->find($page->id);
 
         return new JsonResponse(['others' => $others, 'version' => $content->working_version ?? 0, 'savedBy' => $content?->savedBy?->name]);
     }

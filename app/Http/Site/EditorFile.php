@@ -17,7 +17,7 @@ final readonly class EditorFile
 
     public function __invoke(Request $request, File $file): Response
     {
-        $response = $this->files->of($file);
+        $response = $this->files->of($file, $request);
         $response->headers->set('Cache-Control', 'private, max-age=31536000, immutable');
 
         return $response;

@@ -18,7 +18,7 @@ use Symfony\Component\HttpFoundation\Response as AnyResponse;
 /** Answers every request to a public site: the system's own addresses, files, then whatever the ledger says. */
 final readonly class FrontController
 {
-    private const POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
+    private const POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; media-src 'self'; font-src 'self'; connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
 
     public function __construct(
         private AnswerVisitor $visitors,
@@ -59,7 +59,7 @@ final readonly class FrontController
             return new Response($key, 200, ['Content-Type' => 'text/plain; charset=utf-8', 'X-Robots-Tag' => 'noindex']);
         }
         if (preg_match('#^/_files/([0-9A-Z]{26})/#', $asked, $file) === 1) {
-            return $this->file($file[1], $site, $visitor);
+            return $this->file($request, $file[1], $site, $visitor);
         }
         $resolution = $this->visitors->resolve($asked, $site);
         $this->visitors->note(
@@ -93,16 +93,16 @@ final readonly class FrontController
         if ($page->kind !== PageKind::Download) {
             return $this->pages->of($request, $page, $site, $visitor);
         }
-        $file = $this->file((string) $page->target()?->value, $site, $visitor);
+        $file = $this->file($request, (string) $page->target()?->value, $site, $visitor);
         $file->headers->add($this->pages->headersOf($page, $site));
 
         return $file;
     }
 
-    private function file(string $ulid, Site $site, ?Visitor $visitor): AnyResponse
+    private function file(Request $request, string $ulid, Site $site, ?Visitor $visitor): AnyResponse
     {
         $file = $this->visitors->file($ulid, $site);
 
-        return $file === null ? $this->pages->missed('/_files', $site, $visitor) : $this->files->of($file);
+        return $file === null ? $this->pages->missed('/_files', $site, $visitor) : $this->files->of($file, $request);
     }
 }

@@ -42,7 +42,7 @@ final readonly class PreviewController
             'Content-Type' => 'text/html; charset=utf-8',
             'Cache-Control' => 'no-store',
             'X-Robots-Tag' => 'noindex',
-            'Content-Security-Policy' => "default-src 'none'; style-src 'self'; img-src 'self' {$site->origin} data:; font-src 'self'; base-uri {$site->origin}; frame-ancestors 'self'",
+            'Content-Security-Policy' => "default-src 'none'; style-src 'self'; img-src 'self' {$site->origin} data:; media-src 'self' {$site->origin}; font-src 'self'; base-uri {$site->origin}; frame-ancestors 'self'",
         ]);
     }
 }

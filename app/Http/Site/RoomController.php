@@ -29,7 +29,7 @@ final readonly class RoomController
             'Cache-Control' => 'no-store',
             'X-Robots-Tag' => 'noindex',
             // Styles may stand inline: the editor sets the width of pictures while they are written about.
-            'Content-Security-Policy' => "default-src 'none'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; font-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors 'self'",
+            'Content-Security-Policy' => "default-src 'none'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; media-src 'self'; font-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors 'self'",
         ]);
     }
 }

@@ -70,9 +70,7 @@ final readonly class Attributes
     {
         $value = $this->given[$name] ?? null;
 
-        return Identity::names($value)
-            ? $value
-            : throw $this->refusal($name, 'Pages and files are named by their identity, 26 letters and digits.');
+        return Identity::names($value) ? $value : throw $this->refusal($name, 'Pages and files are named by their identity, 26 letters and digits.');
     }
 
     /** The attributes within an attribute. */

@@ -24,8 +24,18 @@ final readonly class Columns implements BlockKind
     public function read(ReadNode $node): array
     {
         return [
-            'attrs' => ['share' => $node->attributes()->choice('share', ['equal', 'first', 'last'], 'The columns are of equal width, or the first or the last is twice as wide.')],
-            'content' => $node->parts('column', static fn (ReadNode $column): array => ['content' => $column->blocks(Room::Inside)], self::COUNT, 2, 4),
+            'attrs' => [
+                'share' => $node
+                    ->attributes()
+                    ->choice('share', ['equal', 'first', 'last'], 'The columns are of equal width, or the first or the last is twice as wide.'),
+            ],
+            'content' => $node->parts(
+                'column',
+                static fn (ReadNode $column): array => ['content' => $column->blocks(Room::Inside)],
+                self::COUNT,
+                2,
+                4,
+            ),
         ];
     }
 

@@ -41,6 +41,12 @@ final readonly class Fold implements BlockKind
             return $to->element('div', $own->with(), $to->element('p', '', $question).$answer);
         }
 
-        return sprintf('<details%s%s><summary>%s</summary>%s</details>', $own->with('fold'), $block['attrs']['open'] ? ' open' : '', $question, $answer);
+        return sprintf(
+            '<details%s%s><summary>%s</summary>%s</details>',
+            $own->with('fold'),
+            $block['attrs']['open'] ? ' open' : '',
+            $question,
+            $answer,
+        );
     }
 }

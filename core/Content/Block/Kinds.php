@@ -29,6 +29,7 @@ final readonly class Kinds
                 new Divider(),
                 new Code(),
                 new Gallery(),
+                new Video(),
                 new Pages(),
                 new FileLink(),
             ] as $kind

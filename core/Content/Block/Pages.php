@@ -34,7 +34,11 @@ final readonly class Pages implements BlockKind
                 ...match ($from) {
                     'branch' => [
                         'branch' => ['page' => $attributes->within('branch')->identity('page')],
-                        'order' => $attributes->choice('order', ['tree', 'newest', 'name'], 'Pages stand as in the outline, the newest first, or from A to Z.'),
+                        'order' => $attributes->choice(
+                            'order',
+                            ['tree', 'newest', 'name'],
+                            'Pages stand as in the outline, the newest first, or from A to Z.',
+                        ),
                     ],
                     'picks' => ['picks' => self::picks($attributes)],
                     default => [
@@ -61,9 +65,8 @@ final readonly class Pages implements BlockKind
 
     private static function card(ListedPage $page): string
     {
-        $picture = $page->picture === null
-            ? ''
-            : '<img src="'.HtmlWriter::escape($page->picture).'" alt="" width="480" height="270" loading="lazy">';
+        $picture =
+            $page->picture === null ? '' : '<img src="'.HtmlWriter::escape($page->picture).'" alt="" width="480" height="270" loading="lazy">';
 
         return "<li>$picture".self::anchor($page).($page->text === '' ? '' : '<p>'.HtmlWriter::escape($page->text).'</p>').'</li>';
     }
@@ -82,6 +85,8 @@ final readonly class Pages implements BlockKind
     {
         $place = $attributes->needed('picks', 'Say for which place the pages were picked.', 60);
 
-        return preg_match('/^[a-z][a-z0-9-]*$/D', $place) === 1 ? $place : throw $attributes->refusal('picks', 'There is no such place for picks.', 'front');
+        return preg_match('/^[a-z][a-z0-9-]*$/D', $place) === 1
+            ? $place
+            : throw $attributes->refusal('picks', 'There is no such place for picks.', 'front');
     }
 }

@@ -55,17 +55,17 @@ final readonly class ReadNode
      */
     public function parts(string $type, \Closure $read, string $reason, int $least = 0, int $most = PHP_INT_MAX): array
     {
-        $parts = $this->reader->each(
-            $this->node['content'] ?? [],
-            "$this->at.content",
-            function (array $part, string $at) use ($type, $read, $reason): array {
-                if (($part['type'] ?? null) !== $type) {
-                    throw new InvalidDocument("$at.type", $reason, $type);
-                }
+        $parts = $this->reader->each($this->node['content'] ?? [], "$this->at.content", function (array $part, string $at) use (
+            $type,
+            $read,
+            $reason,
+        ): array {
+            if (($part['type'] ?? null) !== $type) {
+                throw new InvalidDocument("$at.type", $reason, $type);
+            }
 
-                return ['type' => $type] + $read(new self($part, $at, $this->depth + 1, $this->reader));
-            },
-        );
+            return ['type' => $type] + $read(new self($part, $at, $this->depth + 1, $this->reader));
+        });
 
         return count($parts) < $least || count($parts) > $most ? throw new InvalidDocument("$this->at.content", $reason, $type) : $parts;
     }

@@ -36,7 +36,10 @@ final readonly class Table implements BlockKind
             }
         }
         if ($width * count($rows) > self::MAX_CELLS) {
-            throw $attributes->refusal('rows', sprintf('A table has at most %s cells; offer more than that as a file.', number_format(self::MAX_CELLS)));
+            throw $attributes->refusal(
+                'rows',
+                sprintf('A table has at most %s cells; offer more than that as a file.', number_format(self::MAX_CELLS)),
+            );
         }
 
         return [

@@ -90,7 +90,7 @@ export function FileChooser({ chosen, pictures = false, onFile }: Props) {
                       ? `${chosen.name} is ready.`
                       : pictures
                         ? 'JPEG, PNG, WebP or GIF, up to 32 MB.'
-                        : 'PDF, spreadsheets, text, calendars, tracks, archives and pictures, up to 32 MB.'}
+                        : 'PDF, spreadsheets, text, calendars, tracks, archives, films and pictures, up to 32 MB.'}
             </p>
             {upload.error !== null && <Alert>{upload.error.message}</Alert>}
         </div>

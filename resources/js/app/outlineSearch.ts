@@ -14,3 +14,13 @@ export type OutlineSearch = {
     marked?: string
     drawing?: boolean
 }
+
+/** Where one left the outline: branches and row, as this browser remembers them. */
+export function rememberedPlace(site: string): OutlineSearch | null {
+    const kept = localStorage.getItem(`heronstem.outline.${site}`)
+    return kept === null ? null : (JSON.parse(kept) as OutlineSearch)
+}
+
+export function rememberPlace(site: string, place: OutlineSearch) {
+    localStorage.setItem(`heronstem.outline.${site}`, JSON.stringify(place))
+}

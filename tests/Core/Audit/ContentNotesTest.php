@@ -20,18 +20,37 @@ final class ContentNotesTest extends TestCase
     /** @return iterable<string, array{list<array<string, mixed>>, list<array{string, list<int>}>, 2?: string}> */
     public static function contents(): iterable
     {
-        $link = static fn (string ...$texts): array => ['type' => 'paragraph', 'content' => array_map(
-            static fn (string $text, int $i): array => ['type' => 'text', 'text' => $text, 'marks' => [['type' => 'link', 'attrs' => ['href' => '/a']], ...$i > 0 ? [['type' => 'bold']] : []]],
-            $texts,
-            array_keys($texts),
-        )];
-        $heading = static fn (int $level, string $text = 'H'): array => ['type' => 'heading', 'attrs' => ['level' => $level], 'content' => $text === '' ? [] : [['type' => 'text', 'text' => $text]]];
-        $table = static fn (array $attrs): array => ['type' => 'table', 'attrs' => $attrs, 'content' => array_fill(0, 2, ['type' => 'tableRow', 'content' => [
-            ['type' => 'tableCell', 'content' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'x']]]]],
-        ]])];
+        $link = static fn (string ...$texts): array => [
+            'type' => 'paragraph',
+            'content' => array_map(
+                static fn (string $text, int $i): array => [
+                    'type' => 'text',
+                    'text' => $text,
+                    'marks' => [['type' => 'link', 'attrs' => ['href' => '/a']], ...$i > 0 ? [['type' => 'bold']] : []],
+                ],
+                $texts,
+                array_keys($texts),
+            ),
+        ];
+        $heading = static fn (int $level, string $text = 'H'): array => [
+            'type' => 'heading',
+            'attrs' => ['level' => $level],
+            'content' => $text === '' ? [] : [['type' => 'text', 'text' => $text]],
+        ];
+        $table = static fn (array $attrs): array => [
+            'type' => 'table',
+            'attrs' => $attrs,
+            'content' => array_fill(0, 2, [
+                'type' => 'tableRow',
+                'content' => [['type' => 'tableCell', 'content' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'x']]]]]],
+            ]),
+        ];
         yield 'headings in order' => [[$heading(2), $heading(3), $heading(4), $heading(2)], []];
         yield 'a level left out, in a column too' => [
-            [$heading(2), ['type' => 'columns', 'content' => [['type' => 'column', 'content' => [$heading(4)]], ['type' => 'column', 'content' => []]]]],
+            [
+                $heading(2),
+                ['type' => 'columns', 'content' => [['type' => 'column', 'content' => [$heading(4)]], ['type' => 'column', 'content' => []]]],
+            ],
             [['heading-order', [1, 0, 0]]],
         ];
         yield 'a heading that says nothing' => [[$heading(2, ' ')], [['heading-blank', [0]]]];
@@ -55,7 +74,19 @@ final class ContentNotesTest extends TestCase
         yield 'a table without a head' => [[$table([])], [['table-without-head', [0]]]];
         yield 'a table with one' => [[$table(['headColumn' => true])], []];
         yield 'a very long sentence' => [
-            [['type' => 'bulletList', 'content' => [['type' => 'listItem', 'content' => [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'Short. '.str_repeat('word ', 41).'end.']]]]]]]],
+            [
+                [
+                    'type' => 'bulletList',
+                    'content' => [
+                        [
+                            'type' => 'listItem',
+                            'content' => [
+                                ['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'Short. '.str_repeat('word ', 41).'end.']]],
+                            ],
+                        ],
+                    ],
+                ],
+            ],
             [['sentence-long', [0, 0, 0]]],
         ];
         yield 'what is hidden is nobody\'s to read' => [[['type' => 'paragraph', 'attrs' => ['hidden' => true]] + $link('here')], []];
@@ -69,7 +100,10 @@ final class ContentNotesTest extends TestCase
     #[DataProvider('contents')]
     public function a_writer_is_told_what_may_be_mended_and_where(array $blocks, array $expected, string $language = 'en-GB'): void
     {
-        self::assertSame($expected, array_map(static fn (ContentNote $note): array => [$note->code, $note->path], ContentNotes::on($blocks, $language)));
+        self::assertSame(
+            $expected,
+            array_map(static fn (ContentNote $note): array => [$note->code, $note->path], ContentNotes::on($blocks, $language)),
+        );
     }
 
     #[Test]

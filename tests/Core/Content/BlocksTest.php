@@ -89,11 +89,15 @@ final class BlocksTest extends TestCase
     {
         $link = [self::text('go', ['type' => 'link', 'attrs' => ['page' => StillSources::PAGE]])];
         $document = self::document(
-            ['type' => 'callout', 'attrs' => ['hidden' => true], 'content' => [
-                ['type' => 'paragraph', 'content' => $link],
-                ['type' => 'picture', 'attrs' => ['file' => self::FILE, 'alt' => 'A boat']],
-                ['type' => 'heading', 'attrs' => ['level' => 2], 'content' => [self::text('Hidden')]],
-            ]],
+            [
+                'type' => 'callout',
+                'attrs' => ['hidden' => true],
+                'content' => [
+                    ['type' => 'paragraph', 'content' => $link],
+                    ['type' => 'picture', 'attrs' => ['file' => self::FILE, 'alt' => 'A boat']],
+                    ['type' => 'heading', 'attrs' => ['level' => 2], 'content' => [self::text('Hidden')]],
+                ],
+            ],
             self::paragraph('Seen'),
         );
         self::assertSame('<p>Seen</p>', self::render($document));
@@ -106,7 +110,10 @@ final class BlocksTest extends TestCase
     public function a_link_to_a_page_that_is_wanted_is_text_until_the_page_is_made(): void
     {
         $document = self::document(
-            ['type' => 'paragraph', 'content' => [self::text('winter fares', ['type' => 'link', 'attrs' => ['wanted' => 'Winter fares', 'title' => 'Soon']])]],
+            [
+                'type' => 'paragraph',
+                'content' => [self::text('winter fares', ['type' => 'link', 'attrs' => ['wanted' => 'Winter fares', 'title' => 'Soon']])],
+            ],
             ['type' => 'button', 'attrs' => ['text' => 'Fares', 'link' => ['wanted' => 'Winter fares']]],
         );
         self::assertSame('<p>winter fares</p>', self::render($document));
@@ -126,31 +133,40 @@ final class BlocksTest extends TestCase
         $link = ['type' => 'link', 'attrs' => ['href' => '/a']];
         self::assertSame(
             '<p><a href="/a">see <strong>this</strong></a> <a href="/b">that</a></p>',
-            self::html(['type' => 'paragraph', 'content' => [
-                self::text('see ', $link),
-                self::text('this', ['type' => 'bold'], $link),
-                self::text(' '),
-                self::text('that', ['type' => 'link', 'attrs' => ['href' => '/b']]),
-            ]]),
+            self::html([
+                'type' => 'paragraph',
+                'content' => [
+                    self::text('see ', $link),
+                    self::text('this', ['type' => 'bold'], $link),
+                    self::text(' '),
+                    self::text('that', ['type' => 'link', 'attrs' => ['href' => '/b']]),
+                ],
+            ]),
         );
     }
 
     #[Test]
     public function headings_can_be_linked_to_by_what_they_say_and_blocks_by_the_name_they_were_given(): void
     {
-        $heading = static fn (string $text, array $attrs = []): array => ['type' => 'heading', 'attrs' => ['level' => 2] + $attrs, 'content' => [self::text($text)]];
+        $heading = static fn (string $text, array $attrs = []): array => [
+            'type' => 'heading',
+            'attrs' => ['level' => 2] + $attrs,
+            'content' => [self::text($text)],
+        ];
         self::assertSame(
             '<h2 id="getting-there">Getting there!</h2><h2 id="getting-there-2">Getting there</h2><h2 id="over-here">Getting there</h2>'.
                 '<h2 id="the-site-content">Site content</h2><p id="fares-2">x</p><h2 id="fares">Fares</h2><h2 id="fares-3">Fares</h2>',
-            self::render(self::document(
-                $heading('Getting there!'),
-                $heading('Getting there'),
-                $heading('Getting there', ['anchor' => 'over-here']),
-                $heading('Site content'),
-                ['type' => 'paragraph', 'attrs' => ['anchor' => 'fares-2'], 'content' => [self::text('x')]],
-                $heading('Fares'),
-                $heading('Fares'),
-            )),
+            self::render(
+                self::document(
+                    $heading('Getting there!'),
+                    $heading('Getting there'),
+                    $heading('Getting there', ['anchor' => 'over-here']),
+                    $heading('Site content'),
+                    ['type' => 'paragraph', 'attrs' => ['anchor' => 'fares-2'], 'content' => [self::text('x')]],
+                    $heading('Fares'),
+                    $heading('Fares'),
+                ),
+            ),
         );
     }
 
@@ -171,6 +187,23 @@ final class BlocksTest extends TestCase
         );
     }
 
+    #[Test]
+    public function a_film_is_fetched_when_it_is_played_and_says_what_it_shows(): void
+    {
+        $film = [
+            'file' => self::FILE,
+            'title' => 'The Curlew leaves',
+            'poster' => ['file' => self::FILE],
+            'captions' => ['file' => self::FILE, 'language' => 'en-GB'],
+        ];
+        self::assertSame(
+            '<figure class="video"><video controls preload="none" src="/_files/x.pdf" title="The Curlew leaves" poster="/_files/x.png" width="640" height="400">'.
+                '<track kind="captions" src="/_files/x.pdf" srclang="en-GB" default><a href="/_files/x.pdf">The Curlew leaves</a></video></figure>',
+            self::html(['type' => 'video', 'attrs' => $film]),
+        );
+        self::assertSame([self::FILE], self::document(['type' => 'video', 'attrs' => $film])->files());
+    }
+
     /** @return iterable<string, array{array<mixed>, string}> */
     public static function refused(): iterable
     {
@@ -182,18 +215,43 @@ final class BlocksTest extends TestCase
             'document.content.0.attrs.rows.1',
         ];
         yield 'a heading in a cell' => [
-            ['type' => 'table', 'content' => [['type' => 'tableRow', 'content' => [['type' => 'tableCell', 'content' => [['type' => 'heading', 'attrs' => ['level' => 2]]]]]]]],
+            [
+                'type' => 'table',
+                'content' => [
+                    ['type' => 'tableRow', 'content' => [['type' => 'tableCell', 'content' => [['type' => 'heading', 'attrs' => ['level' => 2]]]]]],
+                ],
+            ],
             'document.content.0.content.0.content.0.content.0.type',
         ];
         yield 'columns in a quote' => [['type' => 'blockquote', 'content' => [['type' => 'columns']]], 'document.content.0.content.0.type'];
         yield 'an answer without question' => [['type' => 'fold', 'content' => [['type' => 'foldAnswer']]], 'document.content.0.content'];
-        yield 'a button that says nothing' => [['type' => 'button', 'attrs' => ['text' => ' ', 'link' => ['href' => '/a']]], 'document.content.0.attrs.text'];
-        yield 'a button that runs a script' => [['type' => 'button', 'attrs' => ['text' => 'a', 'link' => ['href' => 'javascript:x']]], 'document.content.0.attrs.link.href'];
+        yield 'a button that says nothing' => [
+            ['type' => 'button', 'attrs' => ['text' => ' ', 'link' => ['href' => '/a']]],
+            'document.content.0.attrs.text',
+        ];
+        yield 'a button that runs a script' => [
+            ['type' => 'button', 'attrs' => ['text' => 'a', 'link' => ['href' => 'javascript:x']]],
+            'document.content.0.attrs.link.href',
+        ];
+        yield 'a film without a title' => [['type' => 'video', 'attrs' => ['file' => self::FILE]], 'document.content.0.attrs.title'];
+        yield 'captions in no language' => [
+            ['type' => 'video', 'attrs' => ['file' => self::FILE, 'title' => 'T', 'captions' => ['file' => self::FILE, 'language' => 'en" x']]],
+            'document.content.0.attrs.captions.language',
+        ];
         yield 'an empty gallery' => [['type' => 'gallery', 'attrs' => ['pictures' => []]], 'document.content.0.attrs.pictures'];
-        yield 'a style that leaves its attribute' => [['type' => 'paragraph', 'attrs' => ['style' => 'a" onclick="x']], 'document.content.0.attrs.style'];
+        yield 'a style that leaves its attribute' => [
+            ['type' => 'paragraph', 'attrs' => ['style' => 'a" onclick="x']],
+            'document.content.0.attrs.style',
+        ];
         yield 'a name of the layout' => [['type' => 'paragraph', 'attrs' => ['anchor' => 'site-content']], 'document.content.0.attrs.anchor'];
-        yield 'a list of too many' => [['type' => 'pages', 'attrs' => ['from' => 'picks', 'picks' => 'front', 'most' => 61]], 'document.content.0.attrs.most'];
-        yield 'attributes that are a list of lists' => [['type' => 'pages', 'attrs' => ['from' => 'chosen', 'chosen' => [[['page']]]]], 'document.content.0.attrs.chosen.0.page'];
+        yield 'a list of too many' => [
+            ['type' => 'pages', 'attrs' => ['from' => 'picks', 'picks' => 'front', 'most' => 61]],
+            'document.content.0.attrs.most',
+        ];
+        yield 'attributes that are a list of lists' => [
+            ['type' => 'pages', 'attrs' => ['from' => 'chosen', 'chosen' => [[['page']]]]],
+            'document.content.0.attrs.chosen.0.page',
+        ];
     }
 
     /** @param  array<mixed>  $block */

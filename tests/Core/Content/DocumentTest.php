@@ -194,9 +194,18 @@ final class DocumentTest extends TestCase
             '<div class="table" tabindex="0" role="group" aria-label="Fares"><table><caption>Fares</caption><thead><tr><th scope="col">To</th><th scope="col">Adult</th>'.
             '<th scope="col">Child</th></tr></thead><tbody><tr><th scope="row">Skerra</th><td>£9</td><td></td></tr><tr><th scope="row">Ullin</th><td></td><td></td></tr></tbody></table></div>',
         ];
-        yield 'questions that fold' => ['<details><summary>Dogs?</summary>Yes.</details>', '<details class="fold"><summary>Dogs?</summary><p>Yes.</p></details>'];
-        yield 'lines, code and raised text' => ["<p>m<sup>2</sup></p><hr><pre>a\n  b</pre>", "<p>m<sup>2</sup></p><hr><pre tabindex=\"0\"><code>a\n  b</code></pre>"];
-        yield 'a text whole in a bold that is none' => ['<b style="font-weight:normal"><p>A <span style="font-weight:700">b</span></p></b>', '<p>A <strong>b</strong></p>'];
+        yield 'questions that fold' => [
+            '<details><summary>Dogs?</summary>Yes.</details>',
+            '<details class="fold"><summary>Dogs?</summary><p>Yes.</p></details>',
+        ];
+        yield 'lines, code and raised text' => [
+            "<p>m<sup>2</sup></p><hr><pre>a\n  b</pre>",
+            "<p>m<sup>2</sup></p><hr><pre tabindex=\"0\"><code>a\n  b</code></pre>",
+        ];
+        yield 'a text whole in a bold that is none' => [
+            '<b style="font-weight:normal"><p>A <span style="font-weight:700">b</span></p></b>',
+            '<p>A <strong>b</strong></p>',
+        ];
         yield 'italics said by a style' => ['<p><span style="font-style:italic;font-weight:bold">A</span></p>', '<p><strong><em>A</em></strong></p>'];
         yield 'lists made of paragraphs' => [
             '<p style="mso-list:l0 level1 lfo1"><span style="mso-list:Ignore">·  </span>A</p><p style="mso-list:l0 level2 lfo1"><span style="mso-list:Ignore">1. </span>B</p>'.
@@ -307,8 +316,15 @@ final class DocumentTest extends TestCase
     public function headings_and_pictures_are_found_in_reading_order_however_deep_they_lie(): void
     {
         $file = static fn (int $n): string => "01J000000000000000000000F$n";
-        $picture = static fn (int $n, string $alt): array => ['type' => 'picture', 'attrs' => ['file' => $file($n), 'alt' => $alt, 'decorative' => $alt === '']];
-        $heading = static fn (int $level): array => ['type' => 'heading', 'attrs' => ['level' => $level], 'content' => [['type' => 'text', 'text' => 'H']]];
+        $picture = static fn (int $n, string $alt): array => [
+            'type' => 'picture',
+            'attrs' => ['file' => $file($n), 'alt' => $alt, 'decorative' => $alt === ''],
+        ];
+        $heading = static fn (int $level): array => [
+            'type' => 'heading',
+            'attrs' => ['level' => $level],
+            'content' => [['type' => 'text', 'text' => 'H']],
+        ];
         $document = Document::read([
             'type' => 'doc',
             'content' => [$heading(2), $picture(1, 'A boat'), $heading(4), $picture(2, ''), $picture(1, 'The boat again')],

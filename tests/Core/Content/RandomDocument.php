@@ -9,7 +9,40 @@ use Heronstem\Core\Content\Document;
 /** Any document of the format, by a seed: every kind of block, in each other as far as they may stand there. */
 final class RandomDocument
 {
-    private const WORDS = ['boats', 'Ögrún', '<b>', '&amp;', '"quay"', 'a  b', '日本', 'l’été', '1 < 2', '`x`', '*', '_', '| c |', '# h', '\\', '- - -', '[a](b)', '1) x', '+ y', '=', 'a&copy;b', 'https://x.example/', '~~s~~', ':-', '<', '!', '$1', "it's", '&#39;', '-->', '&lt;', "\u{a0}"];
+    private const WORDS = [
+        'boats',
+        'Ögrún',
+        '<b>',
+        '&amp;',
+        '"quay"',
+        'a  b',
+        '日本',
+        'l’été',
+        '1 < 2',
+        '`x`',
+        '*',
+        '_',
+        '| c |',
+        '# h',
+        '\\',
+        '- - -',
+        '[a](b)',
+        '1) x',
+        '+ y',
+        '=',
+        'a&copy;b',
+        'https://x.example/',
+        '~~s~~',
+        ':-',
+        '<',
+        '!',
+        '$1',
+        "it's",
+        '&#39;',
+        '-->',
+        '&lt;',
+        "\u{a0}",
+    ];
 
     private int $anchors = 0;
 
@@ -58,40 +91,89 @@ final class RandomDocument
     private function block(int $depth, string $room): array
     {
         $small = ['paragraph', 'paragraph', 'bulletList', 'orderedList'];
-        $inside = [...$small, 'heading', 'picture', 'divider', 'codeBlock', 'button', 'gallery', 'pages', 'file', 'blockquote', 'callout', 'fold', 'table'];
-        $type = $depth > 3 ? 'paragraph' : $this->one(match ($room) {
-            'cell' => $small,
-            'inside' => $inside,
-            default => [...$inside, 'columns'],
-        });
+        $inside = [
+            ...$small,
+            'heading',
+            'picture',
+            'divider',
+            'codeBlock',
+            'button',
+            'gallery',
+            'video',
+            'pages',
+            'file',
+            'blockquote',
+            'callout',
+            'fold',
+            'table',
+        ];
+        $type =
+            $depth > 3
+                ? 'paragraph'
+                : $this->one(
+                    match ($room) {
+                        'cell' => $small,
+                        'inside' => $inside,
+                        default => [...$inside, 'columns'],
+                    },
+                );
         $below = fn (int $least, string $in): array => $this->blocks($least + $this->below(3), $depth + 1, $in);
-        $block = ['type' => $type] + match ($type) {
-            'paragraph' => ['content' => $this->line()],
-            'heading' => ['attrs' => ['level' => 2 + $this->below(3)], 'content' => $this->line()],
-            'bulletList', 'orderedList' => ['content' => array_map(fn (): array => ['type' => 'listItem', 'content' => $below(1, $room === 'cell' ? 'cell' : 'inside')], range(0, $this->below(3)))],
-            'blockquote' => ['content' => $below(0, 'inside')],
-            'callout' => ['attrs' => ['tone' => $this->one(['note', 'tip', 'warning'])], 'content' => $below(0, 'inside')],
-            'columns' => [
-                'attrs' => ['share' => $this->one(['equal', 'first', 'last'])],
-                'content' => array_map(fn (): array => ['type' => 'column', 'content' => $below(0, 'inside')], range(1, 2 + $this->below(3))),
-            ],
-            'fold' => [
-                'attrs' => ['open' => $this->below(2) === 0],
-                'content' => [['type' => 'foldQuestion', 'content' => $this->line()], ['type' => 'foldAnswer', 'content' => $below(0, 'inside')]],
-            ],
-            'table' => $this->table($depth),
-            'picture' => ['attrs' => $this->picture() + ['align' => $this->one(['left', 'centre', 'right']), 'width' => $this->one([25, 50, 75, 100])] + $this->one([[], ['enlarge' => true], ['link' => $this->link()]])],
-            'gallery' => ['attrs' => ['view' => $this->one(['grid', 'slides']), 'pictures' => array_map($this->picture(...), range(0, $this->below(3)))]],
-            'button' => ['attrs' => ['text' => 'Book '.trim($this->one(self::WORDS), "\u{a0}"), 'look' => $this->one(['strong', 'quiet']), 'link' => $this->link()]],
-            'codeBlock' => ['content' => [['type' => 'text', 'text' => $this->one(self::WORDS)."\n  ".$this->one(self::WORDS)]]],
-            'file' => ['attrs' => ['file' => $this->identity(), 'name' => $this->one(['', 'Fares & rules'])]],
-            'pages' => ['attrs' => ['view' => $this->one(['cards', 'list']), 'most' => 1 + $this->below(60)] + $this->one([
-                ['from' => 'branch', 'branch' => ['page' => $this->identity()], 'order' => $this->one(['tree', 'newest', 'name'])],
-                ['from' => 'picks', 'picks' => 'front'],
-                ['from' => 'chosen', 'chosen' => [['page' => $this->identity()]]],
-            ])],
-            default => [],
-        };
+        $block =
+            ['type' => $type] +
+            match ($type) {
+                'paragraph' => ['content' => $this->line()],
+                'heading' => ['attrs' => ['level' => 2 + $this->below(3)], 'content' => $this->line()],
+                'bulletList', 'orderedList' => [
+                    'content' => array_map(
+                        fn (): array => ['type' => 'listItem', 'content' => $below(1, $room === 'cell' ? 'cell' : 'inside')],
+                        range(0, $this->below(3)),
+                    ),
+                ],
+                'blockquote' => ['content' => $below(0, 'inside')],
+                'callout' => ['attrs' => ['tone' => $this->one(['note', 'tip', 'warning'])], 'content' => $below(0, 'inside')],
+                'columns' => [
+                    'attrs' => ['share' => $this->one(['equal', 'first', 'last'])],
+                    'content' => array_map(fn (): array => ['type' => 'column', 'content' => $below(0, 'inside')], range(1, 2 + $this->below(3))),
+                ],
+                'fold' => [
+                    'attrs' => ['open' => $this->below(2) === 0],
+                    'content' => [['type' => 'foldQuestion', 'content' => $this->line()], ['type' => 'foldAnswer', 'content' => $below(0, 'inside')]],
+                ],
+                'table' => $this->table($depth),
+                'picture' => [
+                    'attrs' => $this->picture() + ['align' => $this->one(['left', 'centre', 'right']), 'width' => $this->one([25, 50, 75, 100])] +
+                        $this->one([[], ['enlarge' => true], ['link' => $this->link()]]),
+                ],
+                'gallery' => [
+                    'attrs' => ['view' => $this->one(['grid', 'slides']), 'pictures' => array_map($this->picture(...), range(0, $this->below(3)))],
+                ],
+                'button' => [
+                    'attrs' => [
+                        'text' => 'Book '.trim($this->one(self::WORDS), "\u{a0}"),
+                        'look' => $this->one(['strong', 'quiet']),
+                        'link' => $this->link(),
+                    ],
+                ],
+                'video' => [
+                    'attrs' => ['file' => $this->identity(), 'title' => 'The "Curlew"', 'caption' => $this->one(['', 'At <sea>'])] +
+                        $this->one([
+                            [],
+                            ['poster' => ['file' => $this->identity()]],
+                            ['captions' => ['file' => $this->identity(), 'language' => 'en-GB']],
+                        ]),
+                ],
+                'codeBlock' => ['content' => [['type' => 'text', 'text' => $this->one(self::WORDS)."\n  ".$this->one(self::WORDS)]]],
+                'file' => ['attrs' => ['file' => $this->identity(), 'name' => $this->one(['', 'Fares & rules'])]],
+                'pages' => [
+                    'attrs' => ['view' => $this->one(['cards', 'list']), 'most' => 1 + $this->below(60)] +
+                        $this->one([
+                            ['from' => 'branch', 'branch' => ['page' => $this->identity()], 'order' => $this->one(['tree', 'newest', 'name'])],
+                            ['from' => 'picks', 'picks' => 'front'],
+                            ['from' => 'chosen', 'chosen' => [['page' => $this->identity()]]],
+                        ]),
+                ],
+                default => [],
+            };
         $own = array_filter([
             'hidden' => $this->below(9) === 0,
             'anchor' => $this->below(9) === 0 ? 'place-'.++$this->anchors : null,
@@ -109,7 +191,13 @@ final class RandomDocument
         return [
             'attrs' => ['caption' => $this->one(['', 'Fares "now"']), 'headRow' => $this->below(2) === 0, 'headColumn' => $this->below(2) === 0],
             'content' => array_map(
-                fn (): array => ['type' => 'tableRow', 'content' => array_map(fn (): array => ['type' => 'tableCell', 'content' => $this->blocks(1, $depth + 1, 'cell')], range(1, $width))],
+                fn (): array => [
+                    'type' => 'tableRow',
+                    'content' => array_map(
+                        fn (): array => ['type' => 'tableCell', 'content' => $this->blocks(1, $depth + 1, 'cell')],
+                        range(1, $width),
+                    ),
+                ],
                 range(0, $this->below(3)),
             ),
         ];
@@ -123,10 +211,19 @@ final class RandomDocument
             if ($this->below(8) === 0) {
                 $pieces[] = ['type' => 'hardBreak'];
             }
-            $marks = array_values(array_filter(
-                [['type' => 'bold'], ['type' => 'italic'], ['type' => 'code'], ['type' => 'superscript'], ['type' => 'style', 'attrs' => ['name' => 'marked']], ['type' => 'link', 'attrs' => $this->link()]],
-                fn (): bool => $this->below(5) === 0,
-            ));
+            $marks = array_values(
+                array_filter(
+                    [
+                        ['type' => 'bold'],
+                        ['type' => 'italic'],
+                        ['type' => 'code'],
+                        ['type' => 'superscript'],
+                        ['type' => 'style', 'attrs' => ['name' => 'marked']],
+                        ['type' => 'link', 'attrs' => $this->link()],
+                    ],
+                    fn (): bool => $this->below(5) === 0,
+                ),
+            );
             $pieces[] = ['type' => 'text', 'text' => $this->one(self::WORDS)] + ($marks === [] ? [] : ['marks' => $marks]);
         }
 
@@ -152,7 +249,12 @@ final class RandomDocument
     {
         $decorative = $this->below(3) === 0;
 
-        return ['file' => $this->identity(), 'alt' => $decorative ? '' : 'A "boat"', 'decorative' => $decorative, 'caption' => $this->one(['', 'At <sea>'])];
+        return [
+            'file' => $this->identity(),
+            'alt' => $decorative ? '' : 'A "boat"',
+            'decorative' => $decorative,
+            'caption' => $this->one(['', 'At <sea>']),
+        ];
     }
 
     private function identity(): string

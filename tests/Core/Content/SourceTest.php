@@ -47,20 +47,34 @@ final class SourceTest extends TestCase
     #[Test]
     public function markdown_says_in_its_signs_what_it_has_signs_for(): void
     {
-        $text = static fn (string $text, string ...$marks): array => ['type' => 'text', 'text' => $text] + ($marks === [] ? [] : ['marks' => array_map(static fn (string $type): array => ['type' => $type], $marks)]);
+        $text = static fn (string $text, string ...$marks): array => ['type' => 'text', 'text' => $text] +
+            ($marks === [] ? [] : ['marks' => array_map(static fn (string $type): array => ['type' => $type], $marks)]);
         $paragraph = static fn (array ...$content): array => ['type' => 'paragraph', 'content' => $content];
         $cell = static fn (string $said): array => ['type' => 'tableCell', 'content' => [$paragraph($text($said))]];
-        $document = Document::read(['type' => 'doc', 'content' => [
-            ['type' => 'heading', 'attrs' => ['level' => 3], 'content' => [$text('Fares_now')]],
-            $paragraph($text('2. Dogs sail '), $text('free', 'bold'), $text(' & on a '), $text('le', 'italic'), $text('ad.')),
-            ['type' => 'bulletList', 'content' => [['type' => 'listItem', 'content' => [$paragraph($text('One'))]], ['type' => 'listItem', 'content' => [$paragraph($text('Two'))]]]],
-            ['type' => 'table', 'attrs' => ['headRow' => true], 'content' => [
-                ['type' => 'tableRow', 'content' => [$cell('To'), $cell('Price')]],
-                ['type' => 'tableRow', 'content' => [$cell('Skerra'), $cell('£9')]],
-            ]],
-            ['type' => 'divider'],
-            ['type' => 'callout', 'content' => [$paragraph($text('Note'))]],
-        ]]);
+        $document = Document::read([
+            'type' => 'doc',
+            'content' => [
+                ['type' => 'heading', 'attrs' => ['level' => 3], 'content' => [$text('Fares_now')]],
+                $paragraph($text('2. Dogs sail '), $text('free', 'bold'), $text(' & on a '), $text('le', 'italic'), $text('ad.')),
+                [
+                    'type' => 'bulletList',
+                    'content' => [
+                        ['type' => 'listItem', 'content' => [$paragraph($text('One'))]],
+                        ['type' => 'listItem', 'content' => [$paragraph($text('Two'))]],
+                    ],
+                ],
+                [
+                    'type' => 'table',
+                    'attrs' => ['headRow' => true],
+                    'content' => [
+                        ['type' => 'tableRow', 'content' => [$cell('To'), $cell('Price')]],
+                        ['type' => 'tableRow', 'content' => [$cell('Skerra'), $cell('£9')]],
+                    ],
+                ],
+                ['type' => 'divider'],
+                ['type' => 'callout', 'content' => [$paragraph($text('Note'))]],
+            ],
+        ]);
         self::assertSame(
             "### Fares\\_now\n\n2\\. Dogs sail **free** & on a <em>le</em>ad.\n\n- One\n- Two\n\n| To | Price |\n| --- | --- |\n| Skerra | £9 |\n\n---\n\n".
                 "<div data-block=\"callout\" data-attrs='{\"tone\":\"note\"}'>\n  <p>Note</p>\n</div>\n",
@@ -71,13 +85,29 @@ final class SourceTest extends TestCase
     #[Test]
     public function what_only_the_format_knows_stands_in_attributes(): void
     {
-        $document = Document::read(['type' => 'doc', 'content' => [
-            ['type' => 'heading', 'attrs' => ['level' => 2, 'anchor' => 'fares'], 'content' => [['type' => 'text', 'text' => 'Fares & rules']]],
-            ['type' => 'callout', 'attrs' => ['tone' => 'tip', 'hidden' => true], 'content' => [
-                ['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'Book', 'marks' => [['type' => 'link', 'attrs' => ['page' => StillSources::PAGE, 'rest' => '#now']]]]]],
-            ]],
-            ['type' => 'button', 'attrs' => ['text' => "Don't", 'link' => ['wanted' => 'Winter fares']]],
-        ]]);
+        $document = Document::read([
+            'type' => 'doc',
+            'content' => [
+                ['type' => 'heading', 'attrs' => ['level' => 2, 'anchor' => 'fares'], 'content' => [['type' => 'text', 'text' => 'Fares & rules']]],
+                [
+                    'type' => 'callout',
+                    'attrs' => ['tone' => 'tip', 'hidden' => true],
+                    'content' => [
+                        [
+                            'type' => 'paragraph',
+                            'content' => [
+                                [
+                                    'type' => 'text',
+                                    'text' => 'Book',
+                                    'marks' => [['type' => 'link', 'attrs' => ['page' => StillSources::PAGE, 'rest' => '#now']]],
+                                ],
+                            ],
+                        ],
+                    ],
+                ],
+                ['type' => 'button', 'attrs' => ['text' => "Don't", 'link' => ['wanted' => 'Winter fares']]],
+            ],
+        ]);
         self::assertSame(
             "<h2 id=\"fares\">Fares &amp; rules</h2>\n".
                 "<div data-block=\"callout\" data-attrs='{\"tone\":\"tip\"}' data-hidden>\n  <p><a href=\"/travel#now\">Book</a></p>\n</div>\n".
@@ -89,7 +119,9 @@ final class SourceTest extends TestCase
     #[Test]
     public function what_the_format_cannot_hold_is_said(): void
     {
-        $read = self::reader()->read('<h1>A</h1><p style="color:red" onclick="x">B <font>c</font></p><script>d()</script><!-- e --><p style="x">F</p>');
+        $read = self::reader()->read(
+            '<h1>A</h1><p style="color:red" onclick="x">B <font>c</font></p><script>d()</script><!-- e --><p style="x">F</p>',
+        );
         self::assertSame(
             [
                 '<h1>, which becomes <h2>',
@@ -151,7 +183,10 @@ final class SourceTest extends TestCase
      */
     private static function line(array $pieces): array
     {
-        $folded = array_map(static fn (array $piece): array => isset($piece['text']) ? ['text' => preg_replace('/ +/', ' ', $piece['text'])] + $piece : $piece, $pieces);
+        $folded = array_map(
+            static fn (array $piece): array => isset($piece['text']) ? ['text' => preg_replace('/ +/', ' ', $piece['text'])] + $piece : $piece,
+            $pieces,
+        );
 
         return \Heronstem\Core\Content\HtmlLine::trimmed(array_values($folded), true);
     }

@@ -47,7 +47,10 @@ final class StillSources
         {
             public function pages(array $list): array
             {
-                return [new ListedPage('Skerra & co', '/islands/skerra', 'Cliffs.', '/_files/s.jpg'), new ListedPage('Ullin', '/islands/ullin', '', null)];
+                return [
+                    new ListedPage('Skerra & co', '/islands/skerra', 'Cliffs.', '/_files/s.jpg'),
+                    new ListedPage('Ullin', '/islands/ullin', '', null),
+                ];
             }
         };
 

@@ -21,7 +21,10 @@ final readonly class ContentView
      */
     public function __construct(
         #[OA\Property(ref: '#/components/schemas/Document', type: 'object')] public array $document,
-        #[OA\Property(description: 'heading and summary as they are being worked on', ref: '#/components/schemas/TypedTexts', type: 'object')] public array $texts,
+        #[
+            OA\Property(description: 'heading and summary as they are being worked on', ref: '#/components/schemas/TypedTexts', type: 'object'),
+        ]
+        public array $texts,
         #[OA\Property(description: 'goes back in If-Match when saving')] public int $version,
         #[OA\Property(description: 'the version visitors see')] public ?int $liveVersion,
         #[OA\Property(format: 'date-time')] public ?string $saved,
@@ -55,7 +58,12 @@ final readonly class ContentView
             $content?->savedBy?->name,
             $draft === null
                 ? null
-                : ['document' => $draft->document, 'texts' => $draft->texts, 'basedOn' => $draft->based_on, 'typed' => $draft->updated_at->toIso8601ZuluString()],
+                : [
+                    'document' => $draft->document,
+                    'texts' => $draft->texts,
+                    'basedOn' => $draft->based_on,
+                    'typed' => $draft->updated_at->toIso8601ZuluString(),
+                ],
             $typing,
         );
     }

@@ -11,7 +11,17 @@ use OpenApi\Attributes as OA;
     OA\Schema(
         schema: 'SearchDefaults',
         description: 'What pages of a branch, a layout or the site tell search engines where they say nothing themselves; null says nothing.',
-        required: ['titlePattern', 'descriptionPattern', 'index', 'follow', 'inSitemap', 'priority', 'changeFrequency', 'socialPicture', 'inSiteSearch'],
+        required: [
+            'titlePattern',
+            'descriptionPattern',
+            'index',
+            'follow',
+            'inSitemap',
+            'priority',
+            'changeFrequency',
+            'socialPicture',
+            'inSiteSearch',
+        ],
         properties: [
             new OA\Property('titlePattern', type: 'string', nullable: true),
             new OA\Property('descriptionPattern', type: 'string', nullable: true),
@@ -54,7 +64,11 @@ use OpenApi\Attributes as OA;
         description: 'What holds, and where it comes from.',
         required: ['value', 'scope', 'page', 'name'],
         properties: [
-            new OA\Property('value', nullable: true, oneOf: [new OA\Schema(type: 'string'), new OA\Schema(type: 'boolean'), new OA\Schema(type: 'number')]),
+            new OA\Property(
+                'value',
+                nullable: true,
+                oneOf: [new OA\Schema(type: 'string'), new OA\Schema(type: 'boolean'), new OA\Schema(type: 'number')],
+            ),
             new OA\Property('scope', type: 'string', enum: ['own', 'branch', 'layout', 'site', 'default']),
             new OA\Property('page', description: 'the page at the top of that branch, or the layout', type: 'string', nullable: true),
             new OA\Property('name', type: 'string'),
@@ -82,7 +96,21 @@ use OpenApi\Attributes as OA;
         schema: 'Fix',
         description: 'where a finding is mended',
         type: 'string',
-        enum: ['title', 'description', 'details', 'content', 'canonical', 'robots', 'sitemap', 'social', 'phrase', 'links', 'menus', 'redirects', 'site'],
+        enum: [
+            'title',
+            'description',
+            'details',
+            'content',
+            'canonical',
+            'robots',
+            'sitemap',
+            'social',
+            'phrase',
+            'links',
+            'menus',
+            'redirects',
+            'site',
+        ],
     ),
 ]
 #[
@@ -350,11 +378,7 @@ use OpenApi\Attributes as OA;
     OA\Schema(
         schema: 'RobotsToTry',
         required: ['lines', 'agent', 'address'],
-        properties: [
-            new OA\Property('lines', type: 'string'),
-            new OA\Property('agent', type: 'string'),
-            new OA\Property('address', type: 'string'),
-        ],
+        properties: [new OA\Property('lines', type: 'string'), new OA\Property('agent', type: 'string'), new OA\Property('address', type: 'string')],
     ),
 ]
 #[
@@ -412,7 +436,12 @@ use OpenApi\Attributes as OA;
                     type: 'object',
                     properties: [
                         new OA\Property('name', type: 'string'),
-                        new OA\Property('pages', description: 'that want it, up to 5', type: 'array', items: new OA\Items(ref: '#/components/schemas/PageCrumb')),
+                        new OA\Property(
+                            'pages',
+                            description: 'that want it, up to 5',
+                            type: 'array',
+                            items: new OA\Items(ref: '#/components/schemas/PageCrumb'),
+                        ),
                         new OA\Property('total', type: 'integer'),
                     ],
                 ),

@@ -117,7 +117,14 @@ use OpenApi\Attributes as OA;
         properties: [new OA\Property('heading', type: 'string'), new OA\Property('summary', type: 'string')],
     ),
 ]
-#[OA\Schema(schema: 'Document', description: 'Typed blocks, version 1; see docs/develop/content-format.md.', type: 'object', additionalProperties: true)]
+#[
+    OA\Schema(
+        schema: 'Document',
+        description: 'Typed blocks, version 1; see docs/develop/content-format.md.',
+        type: 'object',
+        additionalProperties: true,
+    ),
+]
 #[
     OA\Schema(
         schema: 'OtherWriter',
@@ -149,7 +156,12 @@ use OpenApi\Attributes as OA;
         required: ['code', 'path', 'text'],
         properties: [
             new OA\Property('code', type: 'string'),
-            new OA\Property('path', description: 'to the block: its place among the blocks, then among those inside', type: 'array', items: new OA\Items(type: 'integer')),
+            new OA\Property(
+                'path',
+                description: 'to the block: its place among the blocks, then among those inside',
+                type: 'array',
+                items: new OA\Items(type: 'integer'),
+            ),
             new OA\Property('text', type: 'string'),
         ],
     ),

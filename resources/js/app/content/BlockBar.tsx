@@ -26,6 +26,7 @@ const blockWord: Record<string, string> = {
     picture: 'picture',
     button: 'button',
     gallery: 'gallery',
+    video: 'film',
     file: 'file',
     pages: 'list of pages',
 }

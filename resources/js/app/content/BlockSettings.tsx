@@ -1,5 +1,5 @@
 import type { Editor } from '@tiptap/react'
-import type { ButtonAttrs, FileAttrs, GalleryAttrs, PagesAttrs, Picture, TableAttrs } from './blocks'
+import type { ButtonAttrs, FileAttrs, GalleryAttrs, PagesAttrs, Picture, TableAttrs, VideoAttrs } from './blocks'
 import { ButtonDialog } from './ButtonDialog'
 import { FileBlockDialog } from './FileBlockDialog'
 import { GalleryDialog } from './GalleryDialog'
@@ -9,6 +9,7 @@ import { PictureDialog } from './PictureDialog'
 import type { OpenSettings } from './settings'
 import { blankTable } from './table'
 import { TableDialog } from './TableDialog'
+import { VideoDialog } from './VideoDialog'
 
 type Props = { editor: Editor; settings: OpenSettings; onClose: () => void }
 
@@ -32,6 +33,7 @@ export function BlockSettings({ editor, settings: { type, attrs, at }, onClose }
     if (type === 'picture') return <PictureDialog {...shared} picture={attrs as Picture} onTake={put} />
     if (type === 'button') return <ButtonDialog {...shared} button={attrs as ButtonAttrs} onTake={put} />
     if (type === 'gallery') return <GalleryDialog {...shared} gallery={attrs as GalleryAttrs} onTake={put} />
+    if (type === 'video') return <VideoDialog {...shared} video={attrs as VideoAttrs} onTake={put} />
     if (type === 'file') return <FileBlockDialog {...shared} file={attrs as FileAttrs} onTake={put} />
     if (type === 'pages') return <PagesDialog {...shared} pages={attrs as PagesAttrs} onTake={put} />
     return (

@@ -1,5 +1,6 @@
 import type { Editor } from '@tiptap/react'
 import {
+    Clapperboard,
     Columns2,
     FileText,
     Heading2,
@@ -180,6 +181,13 @@ export const blockList: { group: string; choices: BlockChoice[] }[] = [
                 icon: Images,
                 also: 'images slides carousel',
                 put: set('gallery'),
+            },
+            {
+                name: 'Film',
+                hint: 'Of your own, with captions',
+                icon: Clapperboard,
+                also: 'video movie clip',
+                put: set('video'),
             },
             {
                 name: 'File',

@@ -16,6 +16,14 @@ export type ButtonAttrs = { text: string; look: 'strong' | 'quiet'; link: LinkAt
 
 export type GalleryAttrs = { view: 'grid' | 'slides'; pictures: PictureTexts[] }
 
+export type VideoAttrs = {
+    file: string
+    title: string
+    caption: string
+    poster?: { file: string } | null | undefined
+    captions?: { file: string; language: string } | null | undefined
+}
+
 export type FileAttrs = { file: string; name: string }
 
 export type PagesAttrs = {
@@ -35,6 +43,7 @@ export const settable = {
     picture: { file: '', alt: '', decorative: false, caption: '', align: 'centre', width: 100 } satisfies Picture,
     button: { text: '', look: 'strong', link: null } satisfies ButtonAttrs,
     gallery: { view: 'grid', pictures: [] } satisfies GalleryAttrs,
+    video: { file: '', title: '', caption: '', poster: null, captions: null } satisfies VideoAttrs,
     file: { file: '', name: '' } satisfies FileAttrs,
     pages: { from: 'branch', branch: null, order: 'tree', view: 'cards', most: 12 } satisfies PagesAttrs,
     table: { caption: '', headRow: true, headColumn: false } satisfies TableAttrs,

@@ -47,6 +47,7 @@ export function extensions() {
         shownNode('picture'),
         shownNode('button'),
         shownNode('gallery'),
+        shownNode('video'),
         shownNode('pages'),
         shownNode('file'),
         moveKeys,

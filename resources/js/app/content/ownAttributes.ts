@@ -16,6 +16,7 @@ export const blockTypes = [
     'divider',
     'codeBlock',
     'gallery',
+    'video',
     'pages',
     'file',
 ]

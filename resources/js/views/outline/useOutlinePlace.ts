@@ -3,6 +3,7 @@ import { useEffect, useRef } from 'react'
 import { ApiProblem } from '../../api/client'
 import { pageQuery } from '../../api/queries'
 import { notify } from '../../app/notify'
+import { rememberedPlace, rememberPlace } from '../../app/outlineSearch'
 import type { Search, SetSearch } from './search'
 
 /** Opens the branches above a row that is named in the address and not known yet, and fetches the piece it stands in. */
@@ -37,15 +38,13 @@ export function useRemembered(
     { open, row, top, page, filter, state, kind, marked }: Search,
     set: SetSearch,
 ) {
-    const key = `heronstem.outline.${site}`
     useEffect(() => {
-        const kept = localStorage.getItem(key)
-        if (kept !== null && [open, row, page, filter, state, kind, marked].every(part => part === undefined))
-            set(JSON.parse(kept) as Search)
+        const kept = rememberedPlace(site)
+        if (kept !== null && [open, row, page, filter, state, kind, marked].every(part => part === undefined)) set(kept)
         // Only on arrival: closing the last branch later is no arrival.
         // eslint-disable-next-line react-hooks/exhaustive-deps
-    }, [key])
+    }, [site])
     useEffect(() => {
-        if (open !== undefined || row !== undefined) localStorage.setItem(key, JSON.stringify({ open, row, top }))
-    }, [key, open, row, top])
+        if (open !== undefined || row !== undefined) rememberPlace(site, { open, row, top })
+    }, [open, row, site, top])
 }

@@ -6,6 +6,7 @@ import type { Schemas } from '../../api/client'
 import { writingStatus } from '../../app/content/WritingNotices'
 import type { Writing } from '../../app/content/useWriting'
 import { LiveButton } from '../../app/LiveButton'
+import { rememberedPlace } from '../../app/outlineSearch'
 import { useSite } from '../../app/site'
 import type { RoomSearch } from '../../app/writeSearch'
 import { readable } from '../../ui/Address'
@@ -42,7 +43,7 @@ export function RoomBar({ sheet, writing, words, search, set, onPut, onPreview, 
                     <Link
                         to="/s/$site/outline"
                         params={{ site: site.key }}
-                        search={{ page: sheet.id, row: sheet.id, tab: 'content' }}
+                        search={{ ...rememberedPlace(site.key), page: sheet.id, row: sheet.id, tab: 'content' }}
                         aria-label="Back to the outline"
                         className="grid size-[30px] shrink-0 place-items-center rounded text-ink-2 hover:bg-sunk"
                     >
