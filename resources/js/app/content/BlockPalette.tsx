@@ -2,6 +2,7 @@ import type { Editor } from '@tiptap/react'
 import { Command } from 'cmdk'
 import { Modal } from '../../ui/Modal'
 import { blockList } from './blockList'
+import { likeness } from './likeness'
 import type { OpenSettings } from './settings'
 
 type Props = { editor: Editor; onClose: () => void; onSettings: (settings: OpenSettings) => void }
@@ -54,14 +55,4 @@ export function BlockPalette({ editor, onClose, onSettings }: Props) {
             </Command>
         </Modal>
     )
-}
-
-/** How well a block is meant by what is typed: its name counts before what it is also called. */
-function likeness(name: string, typed: string, also: string[] = []): number {
-    const text = typed.trim().toLowerCase()
-    const own = name.toLowerCase()
-    if (own.startsWith(text)) return 1
-    if (own.includes(text)) return 0.8
-    if (also.some(word => word.startsWith(text))) return 0.6
-    return also.some(word => word.includes(text)) ? 0.4 : 0
 }

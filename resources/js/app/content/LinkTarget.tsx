@@ -8,6 +8,7 @@ import { useDebounced } from '../../ui/useDebounced'
 import { useSite } from '../site'
 import { TreePicker } from '../TreePicker'
 import type { Link } from './blocks'
+import { outsideLink, writtenLink } from './typedLink'
 
 /** Picks what a link leads to: a page of the tree or found by typing, an address as it is written, or a page to be made. */
 export function LinkTarget({ onTake }: { onTake: (target: Link) => void }) {
@@ -16,7 +17,7 @@ export function LinkTarget({ onTake }: { onTake: (target: Link) => void }) {
     const typed = text.trim()
     const asked = useDebounced(typed, 80)
     const outside = outsideLink(typed)
-    const written = /^[/#][^\s/\\]\S*$/.test(typed) ? typed : null
+    const written = writtenLink(typed)
     const isName = typed !== '' && outside === null && written === null
     const found = useQuery({ ...goToQuery(site.key, asked), enabled: asked !== '' && outside === null })
     const hits = typed === asked && outside === null ? (found.data ?? []) : []
@@ -78,13 +79,4 @@ function Row({ value, onSelect, children }: { value: string; onSelect: () => voi
             {children}
         </Command.Item>
     )
-}
-
-/** What was typed, when it is an address, mail address or telephone number rather than a name to look for. */
-function outsideLink(text: string) {
-    if (/^(https?:\/\/|mailto:|tel:)\S+$/i.test(text)) return text
-    if (/^[^\s@/]+@[^\s@]+\.[^\s@]+$/.test(text)) return `mailto:${text}`
-    if (/^www\.\S+\.\S+$/i.test(text)) return `https://${text}`
-    if (/^\+?[0-9][0-9 ()/-]{5,}$/.test(text)) return `tel:${text.replace(/[^+0-9]/g, '')}`
-    return null
 }
