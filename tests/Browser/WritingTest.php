@@ -55,6 +55,7 @@ final class WritingTest extends Errand
         $chrome->press(WebDriverKeys::ENTER);
         $chrome->awaitGone('dialog', 'Put in a block');
         $this->await('.columns .fold', '');
+        $this->awaitWriting();
         $chrome->press('Is it dear?', WebDriverKeys::ENTER, 'Two pounds.');
         $this->await('.fold', 'Two pounds.');
         $this->save();
@@ -219,7 +220,7 @@ final class WritingTest extends Errand
             $chrome->press($wanted);
             $chrome->find('option', '*not there yet*')->click();
             $chrome->awaitGone('dialog', 'Link');
-            $chrome->settle();
+            $this->awaitWriting();
             $chrome->press(WebDriverKeys::END);
             $chrome->awaitGone('toolbar', 'Selected text');
         }
@@ -292,6 +293,17 @@ final class WritingTest extends Errand
                 fn (): ?bool => str_contains((string) preg_replace('/\n+/', "\n", $chrome->text($css)), $text) ? true : null,
                 "“{$text}” in $css of the page",
             ),
+        );
+    }
+
+    /** Until what is typed goes into the content. */
+    private function awaitWriting(): void
+    {
+        $this->chrome->until(
+            fn (): ?bool => $this->chrome->driver->executeScript(
+                'const f = document.activeElement; return f?.tagName === "IFRAME" && f.contentDocument.activeElement?.matches(".ProseMirror") ? true : null',
+            ),
+            'the caret in the content',
         );
     }
 

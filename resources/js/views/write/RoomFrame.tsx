@@ -63,7 +63,11 @@ export function RoomFrame({ address, title, width, writing, editable, onFrame, t
                         label="Summary of the page"
                         writing={writing}
                         editable={editable}
-                        onEnter={() => writing.editor.commands.focus('start')}
+                        onEnter={() => {
+                            // At once: the next key may come before the next frame is drawn.
+                            writing.editor.commands.setTextSelection(1)
+                            writing.editor.view.focus()
+                        }}
                     />
                     {createPortal(<EditorContent editor={writing.editor} />, places.content)}
                 </>
