@@ -46,7 +46,7 @@ final class PublicPagesTest extends Errand
         self::assertSame([], $chrome->axe());
         $chrome->click('button', 'Is there a quiet room?');
         $chrome->awaitText('Ask the crew to open it.', '.fold[open]');
-        $chrome->find('link', 'The Curlew from the side, white with a blue funnel')->click();
+        $chrome->driver->findElement(\Facebook\WebDriver\WebDriverBy::cssSelector('.gallery a'))->click();
         $chrome->until(
             fn (): ?bool => $chrome->driver->executeScript('return document.querySelector("dialog[open] img")?.naturalWidth > 0 ? true : null'),
             'the larger picture',

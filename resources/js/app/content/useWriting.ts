@@ -9,6 +9,10 @@ import { pasteFrom } from './paste'
 import { useContentSaving } from './useContentSaving'
 import { useDraft } from './useDraft'
 
+/** A page without content begins with a paragraph to write in. */
+const filled = (document: JSONContent): JSONContent =>
+    (document.content ?? []).length === 0 ? { type: 'doc', content: [{ type: 'paragraph' }] } : document
+
 export type Texts = Schemas['TypedTexts']
 export type Writing = ReturnType<typeof useWriting>
 
@@ -44,7 +48,7 @@ export function useWriting(page: string, first: Schemas['Content'], withTexts: b
     const parts = useMemo(() => extensions(), [])
     const editor = useEditor({
         extensions: parts,
-        content: first.document,
+        content: filled(first.document),
         editable: site.writes,
         immediatelyRender: true,
         shouldRerenderOnTransaction: false,

@@ -1,3 +1,4 @@
+import { Selection } from '@tiptap/pm/state'
 import { EditorContent } from '@tiptap/react'
 import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react'
 import { createPortal } from 'react-dom'
@@ -65,8 +66,9 @@ export function RoomFrame({ address, title, width, writing, editable, onFrame, t
                         editable={editable}
                         onEnter={() => {
                             // At once: the next key may come before the next frame is drawn.
-                            writing.editor.commands.setTextSelection(1)
-                            writing.editor.view.focus()
+                            const { state, view } = writing.editor
+                            view.dispatch(state.tr.setSelection(Selection.atStart(state.doc)))
+                            view.focus()
                         }}
                     />
                     {createPortal(<EditorContent editor={writing.editor} />, places.content)}
