@@ -66,7 +66,12 @@ final class ListsOfPagesTest extends AppTestCase
         $help = $this->live('Help');
         $this->write($help, ['from' => 'chosen', 'chosen' => [['page' => $this->pages['Vanesay']], ['page' => $this->islands]]]);
         self::assertSame(['Vanesay', 'Islands'], $this->listed('/help'));
-        $to = DB::table('links')->join('pages', 'pages.id', 'links.to_page_id')->where('from_page_id', $this->row($help)->id)->orderBy('name')->pluck('name')->all();
+        $to = DB::table('links')
+            ->join('pages', 'pages.id', 'links.to_page_id')
+            ->where('from_page_id', $this->row($help)->id)
+            ->orderBy('name')
+            ->pluck('name')
+            ->all();
         self::assertSame(['Islands', 'Vanesay'], $to);
     }
 

@@ -61,7 +61,10 @@ final class AnchorsTest extends TestCase
                 $shown = isset($node['attrs']['anchor']) ? [...$shown, $node['attrs']['anchor']] : $shown;
             }
             self::assertSame([], array_diff($shown, $names));
-            self::assertCount(count($document->headings()), array_filter(Anchors::places($document), static fn (array $place): bool => $place['level'] !== null));
+            self::assertCount(
+                count($document->headings()),
+                array_filter(Anchors::places($document), static fn (array $place): bool => $place['level'] !== null),
+            );
         });
     }
 

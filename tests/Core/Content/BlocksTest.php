@@ -188,6 +188,123 @@ final class BlocksTest extends TestCase
     }
 
     #[Test]
+    public function a_click_on_a_picture_shows_it_larger_or_leads_somewhere(): void
+    {
+        $picture = static fn (array $attrs): string => self::html([
+            'type' => 'picture',
+            'attrs' => ['file' => self::FILE, 'alt' => 'A boat', 'width' => 50] + $attrs,
+        ]);
+        $image = '<img src="/_files/x.png" alt="A boat" width="640" height="400">';
+        self::assertSame("<figure class=\"picture picture-centre picture-50\">$image</figure>", $picture([]));
+        self::assertStringContainsString("<a class=\"enlarge\" href=\"/_files/x.png\">$image</a>", $picture(['enlarge' => true]));
+        self::assertStringContainsString("<a href=\"/travel\">$image</a>", $picture(['link' => ['page' => StillSources::PAGE]]));
+        self::assertStringContainsString(
+            ">$image</figure>",
+            $picture(['link' => ['page' => self::FILE]]),
+            'To a page that visitors cannot see it leads nowhere.',
+        );
+        self::assertStringContainsString(
+            'aria-label="Larger picture"',
+            self::html(['type' => 'picture', 'attrs' => ['file' => self::FILE, 'decorative' => true, 'enlarge' => true]]),
+        );
+    }
+
+    #[Test]
+    public function a_link_says_what_it_was_told_to_say(): void
+    {
+        $linked = static fn (array $attrs): string => self::html([
+            'type' => 'paragraph',
+            'content' => [self::text('go', ['type' => 'link', 'attrs' => $attrs])],
+        ]);
+        self::assertSame(
+            '<p><a href="/_files/x.pdf" title="The &quot;rules&quot;">go</a></p>',
+            $linked(['file' => self::FILE, 'title' => 'The "rules"']),
+        );
+        self::assertSame('<p><a href="tel:+441632960123">go</a></p>', $linked(['href' => 'tel:+441632960123']));
+        self::assertSame(
+            '<p><a href="https://e.example/" target="_blank" rel="noopener">go</a></p>',
+            $linked(['href' => 'https://e.example/', 'newWindow' => true]),
+        );
+        self::assertSame('<p><a href="/made">go</a></p>', $linked(['wanted' => 'Made since']));
+        self::assertSame('<p>go</p>', $linked(['wanted' => 'Not yet']));
+    }
+
+    #[Test]
+    public function text_is_marked_each_way_once_and_in_one_order(): void
+    {
+        $marks = [
+            ['type' => 'code'],
+            ['type' => 'bold'],
+            ['type' => 'bold'],
+            ['type' => 'style', 'attrs' => ['name' => 'marked']],
+            ['type' => 'superscript'],
+        ];
+        self::assertSame(
+            '<p><span class="style-marked"><strong><sup><code>2</code></sup></strong></span></p>',
+            self::html(['type' => 'paragraph', 'content' => [self::text('2', ...$marks)]]),
+        );
+        $document = self::document([
+            'type' => 'paragraph',
+            'content' => [self::text('a', ['type' => 'bold']), self::text('b', ['type' => 'bold']), self::text('c')],
+        ]);
+        self::assertSame(['ab', 'c'], array_column($document->blocks[0]['content'], 'text'), 'What is marked alike is one piece.');
+    }
+
+    #[Test]
+    public function a_copy_names_the_pages_of_the_copy_wherever_pages_are_named(): void
+    {
+        $link = ['page' => self::FILE, 'rest' => '#top'];
+        $document = self::document(
+            ['type' => 'paragraph', 'content' => [self::text('go', ['type' => 'link', 'attrs' => $link])]],
+            ['type' => 'button', 'attrs' => ['text' => 'Go', 'link' => $link]],
+            ['type' => 'picture', 'attrs' => ['file' => self::FILE, 'alt' => 'A', 'link' => $link]],
+            ['type' => 'pages', 'attrs' => ['from' => 'branch', 'branch' => ['page' => self::FILE]]],
+            ['type' => 'pages', 'attrs' => ['from' => 'chosen', 'chosen' => [['page' => self::FILE]]]],
+        );
+        $turned = (string) json_encode($document->withPagesTurned([self::FILE => StillSources::PAGE])->toArray());
+        self::assertSame(5, substr_count($turned, '"page":"'.StillSources::PAGE.'"'));
+        self::assertSame(1, substr_count($turned, '"file":"'.self::FILE.'"'), 'A file of the same name is another thing.');
+        self::assertSame([self::FILE], $document->linkedPages());
+    }
+
+    #[Test]
+    public function a_page_that_only_shows_something_is_not_blank(): void
+    {
+        $blank = [
+            ['type' => 'paragraph', 'content' => []],
+            ['type' => 'divider'],
+            ['type' => 'columns', 'content' => [['type' => 'column', 'content' => []], ['type' => 'column', 'content' => []]]],
+        ];
+        self::assertTrue(self::document(...$blank)->isBlank());
+        foreach (
+            [
+                ['type' => 'gallery', 'attrs' => ['pictures' => [['file' => self::FILE, 'alt' => 'A']]]],
+                ['type' => 'file', 'attrs' => ['file' => self::FILE]],
+            ] as $shows
+        ) {
+            self::assertFalse(self::document(...$blank, ...[$shows])->isBlank());
+            self::assertTrue(self::document(...$blank, ...[['attrs' => $shows['attrs'] + ['hidden' => true]] + $shows])->isBlank());
+        }
+    }
+
+    #[Test]
+    public function lists_and_quotes_go_only_so_deep_and_pages_only_so_far(): void
+    {
+        $deep = self::paragraph('x');
+        for ($i = 0; $i < 11; $i++) {
+            $deep = ['type' => 'blockquote', 'content' => [$deep]];
+        }
+        foreach ([[$deep], array_fill(0, 10_001, ['type' => 'divider'])] as $blocks) {
+            try {
+                self::document(...$blocks);
+                self::fail('It was taken.');
+            } catch (InvalidDocument $refused) {
+                self::assertMatchesRegularExpression('/levels deep|10,000 blocks/', $refused->reason);
+            }
+        }
+    }
+
+    #[Test]
     public function a_film_is_fetched_when_it_is_played_and_says_what_it_shows(): void
     {
         $film = [

@@ -26,10 +26,26 @@ final class PastedTableTest extends TestCase
             '',
             [['To', '9.40'], ['Ullin', '11.30']],
         ];
-        yield 'with a head' => ['<table><thead><tr><th>To<th>Price</thead><tr><td>Ullin<td>11.30</table>', 'row', [['To', 'Price'], ['Ullin', '11.30']]];
-        yield 'with a head at the side' => ['<table><tr><td></td><td>Adult</td></tr><tr><th>Ullin</th><td>11.30</td></tr></table>', 'column', [['', 'Adult'], ['Ullin', '11.30']]];
-        yield 'with both' => ['<table><tr><th>To</th><th>Adult</th></tr><tr><th>Ullin</th><td>11.30</td></tr></table>', 'both', [['To', 'Adult'], ['Ullin', '11.30']]];
-        yield 'cells that span are taken apart' => ['<table><tr><td colspan=3>All</td></tr><tr><td>a<td>b<td>c</table>', '', [['All', '', ''], ['a', 'b', 'c']]];
+        yield 'with a head' => [
+            '<table><thead><tr><th>To<th>Price</thead><tr><td>Ullin<td>11.30</table>',
+            'row',
+            [['To', 'Price'], ['Ullin', '11.30']],
+        ];
+        yield 'with a head at the side' => [
+            '<table><tr><td></td><td>Adult</td></tr><tr><th>Ullin</th><td>11.30</td></tr></table>',
+            'column',
+            [['', 'Adult'], ['Ullin', '11.30']],
+        ];
+        yield 'with both' => [
+            '<table><tr><th>To</th><th>Adult</th></tr><tr><th>Ullin</th><td>11.30</td></tr></table>',
+            'both',
+            [['To', 'Adult'], ['Ullin', '11.30']],
+        ];
+        yield 'cells that span are taken apart' => [
+            '<table><tr><td colspan=3>All</td></tr><tr><td>a<td>b<td>c</table>',
+            '',
+            [['All', '', ''], ['a', 'b', 'c']],
+        ];
         yield 'short rows are filled up' => ['<table><tr><td>a<td>b<tr><td>c</table>', '', [['a', 'b'], ['c', '']]];
         yield 'a cell of headings, code and questions gives their lines' => [
             '<table><tr><td><h3>Boats</h3><pre>a</pre><blockquote><p>said</p></blockquote></td><td>x</td></tr></table>',
@@ -45,8 +61,14 @@ final class PastedTableTest extends TestCase
     {
         [$table] = (new PastedHtml(static fn (): ?string => null))->read($html)->blocks;
         self::assertSame('table', $table['type']);
-        self::assertSame([$heads === 'row' || $heads === 'both', $heads === 'column' || $heads === 'both'], [$table['attrs']['headRow'], $table['attrs']['headColumn']]);
-        $text = static fn (array $cell): string => implode("\n", array_map(static fn (array $block): string => PlainText::line($block['content']), $cell['content']));
+        self::assertSame(
+            [$heads === 'row' || $heads === 'both', $heads === 'column' || $heads === 'both'],
+            [$table['attrs']['headRow'], $table['attrs']['headColumn']],
+        );
+        $text = static fn (array $cell): string => implode(
+            "\n",
+            array_map(static fn (array $block): string => PlainText::line($block['content']), $cell['content']),
+        );
         self::assertSame($cells, array_map(static fn (array $row): array => array_map($text, $row['content']), $table['content']));
     }
 
@@ -54,7 +76,10 @@ final class PastedTableTest extends TestCase
     public function whatever_the_cells_span_no_text_is_lost_and_the_table_can_be_kept(): void
     {
         $cell = Generators::tuple(Generators::choose(0, 4), Generators::choose(-1, 60), Generators::elements(['td', 'th']));
-        $this->forAll(Generators::vector(5, Generators::vector(4, $cell)), Generators::vector(5, Generators::choose(0, 4)))->then(static function (array $rows, array $lengths): void {
+        $this->forAll(Generators::vector(5, Generators::vector(4, $cell)), Generators::vector(5, Generators::choose(0, 4)))->then(static function (
+            array $rows,
+            array $lengths,
+        ): void {
             $rows = array_map(static fn (array $row, int $length): array => array_slice($row, 0, $length), $rows, $lengths);
             $html = '<table>';
             $words = [];

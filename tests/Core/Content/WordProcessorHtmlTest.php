@@ -21,16 +21,29 @@ final class WordProcessorHtmlTest extends TestCase
     /** @return iterable<string, array{string, list<array{string, string}>}> */
     public static function pasted(): iterable
     {
-        $item = static fn (int $level, string $mark, string $text): string => "<p style='margin-left:36pt;mso-list:l0 level$level lfo1'><![if !supportLists]><span style='mso-list:Ignore'>$mark<span>&nbsp;&nbsp;</span></span><![endif]>$text<o:p></o:p></p>";
+        $item = static fn (
+            int $level,
+            string $mark,
+            string $text,
+        ): string => "<p style='margin-left:36pt;mso-list:l0 level$level lfo1'><![if !supportLists]><span style='mso-list:Ignore'>$mark<span>&nbsp;&nbsp;</span></span><![endif]>$text<o:p></o:p></p>";
         yield 'numbers and letters are a numbered list' => [
             $item(1, '1.', 'First').$item(2, 'a)', 'Inner').$item(1, '2.', 'Second').'<p>After</p>',
             [['orderedList', 'First'], ['orderedList', 'Inner'], ['orderedList', 'Second'], ['paragraph', 'After']],
         ];
         yield 'a level that is left out is none' => [$item(3, '§', 'Deep'), [['bulletList', 'Deep']]];
-        yield 'a list goes on over blank lines of the source' => [$item(1, '·', 'A')."\n\n".$item(1, '·', 'B'), [['bulletList', 'A'], ['bulletList', 'B']]];
-        yield 'two lists with a text between' => [$item(1, '·', 'A').'<p>Between</p>'.$item(1, '·', 'B'), [['bulletList', 'A'], ['paragraph', 'Between'], ['bulletList', 'B']]];
+        yield 'a list goes on over blank lines of the source' => [
+            $item(1, '·', 'A')."\n\n".$item(1, '·', 'B'),
+            [['bulletList', 'A'], ['bulletList', 'B']],
+        ];
+        yield 'two lists with a text between' => [
+            $item(1, '·', 'A').'<p>Between</p>'.$item(1, '·', 'B'),
+            [['bulletList', 'A'], ['paragraph', 'Between'], ['bulletList', 'B']],
+        ];
         yield 'comments for other programs' => ['<!--[if gte mso 9]><xml>x</xml><![endif]--><p style="x">A</p>', [['paragraph', 'A']]];
-        yield 'headings that are headings' => ['<h2 style="mso-outline-level:2">Fares</h2><p style="x">A</p>', [['heading', 'Fares'], ['paragraph', 'A']]];
+        yield 'headings that are headings' => [
+            '<h2 style="mso-outline-level:2">Fares</h2><p style="x">A</p>',
+            [['heading', 'Fares'], ['paragraph', 'A']],
+        ];
     }
 
     /** @param  list<array{string, string}>  $lines */
@@ -58,7 +71,9 @@ final class WordProcessorHtmlTest extends TestCase
     {
         $word = Generators::elements(['boats', 'Ögrún', '9.40', 'l’été']);
         $style = Generators::elements(['', 'font-weight:bold', 'mso-list:l0 level1 lfo1', 'mso-list:l1 level3 lfo2', 'color:red']);
-        $this->forAll(Generators::seq(Generators::tuple($word, $style, Generators::elements(['p', 'div', 'span']))))->then(static function (array $pieces): void {
+        $this->forAll(Generators::seq(Generators::tuple($word, $style, Generators::elements(['p', 'div', 'span']))))->then(static function (
+            array $pieces,
+        ): void {
             $html = implode('', array_map(static fn (array $piece): string => "<$piece[2] style=\"$piece[1]\">$piece[0] </$piece[2]>", $pieces));
             $read = (new PastedHtml(static fn (): ?string => null))->read($html);
             $words = array_column($pieces, 0);
