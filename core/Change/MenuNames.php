@@ -24,4 +24,18 @@ final class MenuNames
             }
         }
     }
+
+    /** The name, with a number behind it where another menu has it. */
+    public static function free(string $name, string $menu, Workspace $workspace): string
+    {
+        $taken = [];
+        foreach ($workspace->menus->after() as $other) {
+            $taken[mb_strtolower($other->name)] = $other->id !== $menu || isset($taken[mb_strtolower($other->name)]);
+        }
+        for ($free = $name, $i = 2; $taken[mb_strtolower($free)] ?? false; $i++) {
+            $free = "$name $i";
+        }
+
+        return $free;
+    }
 }

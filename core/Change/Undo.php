@@ -169,6 +169,7 @@ final readonly class Undo implements Change
             }
         }
         $this->onePlaceEach($workspace);
+        $this->oneNameEach($workspace);
     }
 
     private function searchBack(Workspace $workspace): void
@@ -216,6 +217,19 @@ final readonly class Undo implements Change
                     $workspace->note(new Note(NoteKind::MenuStays, $back->id, $back->name));
                     break;
                 }
+            }
+        }
+    }
+
+    /** A name that another menu has taken since stays with that one; the one that comes back is numbered. */
+    private function oneNameEach(Workspace $workspace): void
+    {
+        foreach ($this->menus as $difference) {
+            $back = $workspace->menus->find($difference->menu);
+            $free = $back === null ? '' : MenuNames::free($back->name, $back->id, $workspace);
+            if ($back !== null && $free !== $back->name) {
+                $workspace->menus->put($back->named($free));
+                $workspace->note(new Note(NoteKind::MenuStays, $back->id, $free));
             }
         }
     }
