@@ -282,9 +282,18 @@ final readonly class Undo implements Change
         $workspace->pages->remove($now->id);
     }
 
+    /** In the bin a page stays below the one that it went there with: they come back, or are deleted for good, together. */
+    private function leavesItsBin(Page $back, Page $now): bool
+    {
+        return $back->isBinned() && $back->bin !== $back->id && $back->bin === $now->bin && $back->parent !== $now->parent;
+    }
+
     private function undone(PageDifference $difference, Page $now, Workspace $workspace): Page
     {
         $strayed = $difference->strayedIn($now);
+        if ($this->leavesItsBin($difference->undoneIn($now, $workspace->rules(), $strayed), $now)) {
+            $strayed[] = 'place';
+        }
         foreach ($strayed as $aspect) {
             $this->say(NoteKind::Stays, $now, $aspect, $workspace);
         }

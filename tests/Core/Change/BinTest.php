@@ -16,6 +16,7 @@ use Heronstem\Core\Change\RestoredState;
 use Heronstem\Core\Decision\Answer;
 use Heronstem\Core\Decision\Decision;
 use Heronstem\Core\Decision\Decisions;
+use Heronstem\Core\Decision\Note;
 use Heronstem\Core\Decision\Question;
 use Heronstem\Core\Decision\QuestionKind;
 use Heronstem\Core\Ripple\Ripple;
@@ -40,6 +41,21 @@ final class BinTest extends TestCase
         $this->site->live('Times', 'Travel');
         $this->site->live('Summer', 'Times');
         $this->site->draft('Winter', 'Times');
+    }
+
+    #[Test]
+    public function a_page_stays_with_what_it_went_into_the_bin_with_whatever_move_is_undone(): void
+    {
+        $this->site->draft('Ideas');
+        $this->site->draft('Inside', 'Ideas');
+        $moved = $this->site->apply(new Move('Winter', Place::lastIn('Inside')));
+        $this->site->apply(new PutInBin('Ideas'));
+        $ripple = $this->site->planUndoing($moved);
+        self::assertSame(['stays'], array_map(static fn (Note $note): string => $note->kind->value, $ripple->toDecide->notes));
+        $this->site->carryOut($ripple);
+        self::assertSame(['Inside', 'Ideas'], [$this->site->page('Winter')?->parent, $this->site->page('Winter')?->bin]);
+        $this->site->apply(new DeleteForGood('Ideas'));
+        self::assertNull($this->site->page('Winter'), 'It is deleted with what it lies in.');
     }
 
     #[Test]
