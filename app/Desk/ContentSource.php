@@ -39,11 +39,8 @@ final readonly class ContentSource
     public function read(string $text, string $as, Site $site): array
     {
         $html = $as === 'html' ? $text : $this->toHtml->html($text);
-        $pictureAt = static fn (string $source): ?string => preg_match('#/_files/([0-9A-HJKMNP-TV-Z]{26})/#', $source, $own) === 1
-            ? File::query()->where('site_id', $site->id)->where('ulid', $own[1])->whereNotNull('width')->value('ulid')
-            : null;
 
-        return (new HtmlReader($this->pages->at($site), $pictureAt))->read($html);
+        return (new HtmlReader($this->pages->at($site), static fn (string $source): ?string => File::pictureAt($source, $site)))->read($html);
     }
 
     private function writer(Document $document, Site $site): HtmlSource

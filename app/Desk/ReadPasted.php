@@ -35,11 +35,8 @@ final readonly class ReadPasted
         if (strlen($html) > PastedHtml::MAX_BYTES) {
             throw new InvalidDocument('html', 'This is more than can be pasted at once. Paste it in pieces.');
         }
-        $pictureAt = static fn (string $source): ?string => preg_match('#/_files/([0-9A-HJKMNP-TV-Z]{26})/#', $source, $own) === 1
-            ? File::query()->where('site_id', $site->id)->where('ulid', $own[1])->whereNotNull('width')->value('ulid')
-            : null;
 
-        return (new PastedHtml($this->pages->at($site), $pictureAt))->blocks($html);
+        return (new PastedHtml($this->pages->at($site), static fn (string $source): ?string => File::pictureAt($source, $site)))->blocks($html);
     }
 
     /** Pictures that stand in the text itself (RFC 2397) become files, each once, however often it is shown. */

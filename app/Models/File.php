@@ -48,6 +48,14 @@ final class File extends Model
         return "/_files/$ulid/".rawurlencode($name);
     }
 
+    /** The identity of the site's picture that is served at an address, if there is one. */
+    public static function pictureAt(string $address, Site $site): ?string
+    {
+        return preg_match('#/_files/([0-9A-HJKMNP-TV-Z]{26})/#', $address, $named) === 1
+            ? self::query()->where('site_id', $site->id)->where('ulid', $named[1])->whereNotNull('width')->value('ulid')
+            : null;
+    }
+
     /** @return BelongsTo<Site, $this> */
     public function site(): BelongsTo
     {

@@ -291,13 +291,14 @@ final readonly class Undo implements Change
     private function undone(PageDifference $difference, Page $now, Workspace $workspace): Page
     {
         $strayed = $difference->strayedIn($now);
-        if ($this->leavesItsBin($difference->undoneIn($now, $workspace->rules(), $strayed), $now)) {
+        $back = $difference->undoneIn($now, $workspace->rules(), $strayed);
+        if ($this->leavesItsBin($back, $now)) {
             $strayed[] = 'place';
+            $back = $difference->undoneIn($now, $workspace->rules(), $strayed);
         }
         foreach ($strayed as $aspect) {
             $this->say(NoteKind::Stays, $now, $aspect, $workspace);
         }
-        $back = $difference->undoneIn($now, $workspace->rules(), $strayed);
         if (
             $now->everLive &&
             ! $back->everLive &&

@@ -79,12 +79,9 @@ final class Anchors
     private static function given(array $blocks): array
     {
         $used = [];
-        foreach ($blocks as $block) {
-            if (isset($block['attrs']['anchor'])) {
-                $used[$block['attrs']['anchor']] = true;
-            }
-            if ($block['type'] !== 'heading' && isset($block['content'])) {
-                $used += self::given($block['content']);
+        foreach (Document::walk($blocks, true) as $node) {
+            if (isset($node['attrs']['anchor'])) {
+                $used[$node['attrs']['anchor']] = true;
             }
         }
 

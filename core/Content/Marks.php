@@ -53,16 +53,7 @@ final class Marks
      */
     public static function html(array $marks, string $html): string
     {
-        foreach (array_reverse($marks) as $mark) {
-            $element = self::ELEMENTS[$mark['type']];
-            $html = match ($mark['type']) {
-                'link' => $html,
-                'style' => '<span class="style-'.$mark['attrs']['name'].'">'.$html.'</span>',
-                default => "<$element>$html</$element>",
-            };
-        }
-
-        return $html;
+        return self::around($marks, $html, 'class="style-%s"');
     }
 
     /**
@@ -72,16 +63,7 @@ final class Marks
      */
     public static function source(array $marks, string $html): string
     {
-        foreach (array_reverse($marks) as $mark) {
-            $element = self::ELEMENTS[$mark['type']];
-            $html = match ($mark['type']) {
-                'link' => $html,
-                'style' => '<span data-text-style="'.$mark['attrs']['name'].'">'.$html.'</span>',
-                default => "<$element>$html</$element>",
-            };
-        }
-
-        return $html;
+        return self::around($marks, $html, 'data-text-style="%s"');
     }
 
     /**
@@ -97,6 +79,24 @@ final class Marks
         }
 
         return null;
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $marks
+     * @param  string  $style  the attribute that says a style of the design, with %s for its name
+     */
+    private static function around(array $marks, string $html, string $style): string
+    {
+        foreach (array_reverse($marks) as $mark) {
+            $element = self::ELEMENTS[$mark['type']];
+            $html = match ($mark['type']) {
+                'link' => $html,
+                'style' => '<span '.sprintf($style, $mark['attrs']['name']).">$html</span>",
+                default => "<$element>$html</$element>",
+            };
+        }
+
+        return $html;
     }
 
     /** @return array{attrs?: array<string, mixed>} */

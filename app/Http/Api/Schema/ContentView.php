@@ -43,7 +43,7 @@ final readonly class ContentView
     /** @param  iterable<Draft>  $others */
     public static function of(Page $page, ?Draft $draft, iterable $others): self
     {
-        $content = $page->content()->with('savedBy')->first();
+        $content = $page->load('content.savedBy')->content;
         $typing = [];
         foreach ($others as $other) {
             $typing[] = ['name' => $other->user->name, 'typed' => $other->updated_at->toIso8601ZuluString()];

@@ -1,12 +1,11 @@
-import { ArrowDown, ArrowUp, X } from 'lucide-react'
 import { useState } from 'react'
 import { Button } from '../../ui/Button'
 import { FieldFrame } from '../../ui/Field'
-import { IconButton } from '../../ui/IconButton'
 import { Select } from '../../ui/Select'
 import { FileDialog } from '../FileChooser'
 import type { GalleryAttrs, PictureTexts } from './blocks'
 import { DialogForm } from './DialogForm'
+import { OrderButtons } from './OrderButtons'
 import { isComplete, PictureTextFields, settled } from './PictureTextFields'
 
 const views = [
@@ -24,13 +23,6 @@ export function GalleryDialog({ gallery: given, isNew, onClose, onTake }: Props)
     const [choosing, setChoosing] = useState(isNew)
     const change = (i: number, texts: Partial<PictureTexts>) =>
         setPictures(before => before.map((each, at) => (at === i ? { ...each, ...texts } : each)))
-    const move = (i: number, by: -1 | 1) =>
-        setPictures(before => {
-            const next = [...before]
-            const [taken] = next.splice(i, 1)
-            if (taken !== undefined) next.splice(i + by, 0, taken)
-            return next
-        })
     if (choosing)
         return (
             <FileDialog
@@ -67,26 +59,7 @@ export function GalleryDialog({ gallery: given, isNew, onClose, onTake }: Props)
                             <PictureTextFields texts={picture} missing={missing} onChange={texts => change(i, texts)} />
                         </div>
                         <div className="grid content-start gap-0.5 text-ink-2">
-                            <IconButton
-                                aria-label={`Move picture ${i + 1} up`}
-                                disabled={i === 0}
-                                onClick={() => move(i, -1)}
-                            >
-                                <ArrowUp size={15} aria-hidden />
-                            </IconButton>
-                            <IconButton
-                                aria-label={`Move picture ${i + 1} down`}
-                                disabled={i === pictures.length - 1}
-                                onClick={() => move(i, 1)}
-                            >
-                                <ArrowDown size={15} aria-hidden />
-                            </IconButton>
-                            <IconButton
-                                aria-label={`Remove picture ${i + 1}`}
-                                onClick={() => setPictures(before => before.filter((_, at) => at !== i))}
-                            >
-                                <X size={15} aria-hidden />
-                            </IconButton>
+                            <OrderButtons list={pictures} at={i} called="picture" onChange={setPictures} />
                         </div>
                     </li>
                 ))}

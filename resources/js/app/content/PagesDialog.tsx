@@ -1,12 +1,11 @@
-import { ArrowDown, ArrowUp, X } from 'lucide-react'
 import { useState } from 'react'
 import { Button } from '../../ui/Button'
 import { Field, FieldFrame } from '../../ui/Field'
-import { IconButton } from '../../ui/IconButton'
 import { Select } from '../../ui/Select'
 import { PickPage } from '../PickPage'
 import type { PagesAttrs } from './blocks'
 import { DialogForm } from './DialogForm'
+import { OrderButtons } from './OrderButtons'
 import { useLinkName } from './useLinkName'
 
 const sources = [
@@ -118,12 +117,6 @@ export function PagesDialog({ pages: given, isNew, onClose, onTake }: Props) {
 type ChosenProps = { pages: { page: string }[]; onChange: (pages: { page: string }[]) => void; onAdd: () => void }
 
 function Chosen({ pages, onChange, onAdd }: ChosenProps) {
-    const move = (i: number, by: -1 | 1) => {
-        const next = [...pages]
-        const [taken] = next.splice(i, 1)
-        if (taken !== undefined) next.splice(i + by, 0, taken)
-        onChange(next)
-    }
     return (
         <div className="grid gap-1">
             <ol aria-label="Chosen pages">
@@ -132,22 +125,7 @@ function Chosen({ pages, onChange, onAdd }: ChosenProps) {
                         <span className="min-w-0 flex-1 truncate">
                             <PageName page={page} />
                         </span>
-                        <IconButton aria-label={`Move page ${i + 1} up`} disabled={i === 0} onClick={() => move(i, -1)}>
-                            <ArrowUp size={15} aria-hidden />
-                        </IconButton>
-                        <IconButton
-                            aria-label={`Move page ${i + 1} down`}
-                            disabled={i === pages.length - 1}
-                            onClick={() => move(i, 1)}
-                        >
-                            <ArrowDown size={15} aria-hidden />
-                        </IconButton>
-                        <IconButton
-                            aria-label={`Remove page ${i + 1}`}
-                            onClick={() => onChange(pages.filter((_, at) => at !== i))}
-                        >
-                            <X size={15} aria-hidden />
-                        </IconButton>
+                        <OrderButtons list={pages} at={i} called="page" onChange={onChange} />
                     </li>
                 ))}
             </ol>

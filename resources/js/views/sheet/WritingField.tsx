@@ -6,12 +6,11 @@ import { WritingPlace, type OpenSettings } from '../../app/content/settings'
 import { Toolbar } from '../../app/content/Toolbar'
 import { useOthers } from '../../app/content/useOthers'
 import { useWriting } from '../../app/content/useWriting'
+import { VersionNote } from '../../app/content/VersionNote'
 import { WritingNotices, writingStatus } from '../../app/content/WritingNotices'
 import { useSite } from '../../app/site'
 import { Alert } from '../../ui/Alert'
 import { Button } from '../../ui/Button'
-import { Choice } from '../../ui/Choice'
-import { inputClasses } from '../../ui/Field'
 import { useSaveKey } from './useSaveKey'
 
 type Props = {
@@ -27,7 +26,7 @@ export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
     const writing = useWriting(sheet.id, first, false)
     const others = useOthers(site.key, sheet.id, visible && site.writes, first)
     const [settings, setSettings] = useState<OpenSettings | null>(null)
-    const { editor, dirty, said, say, saving } = writing
+    const { editor, dirty, saving } = writing
     useEffect(() => onUnsaved(dirty), [dirty, onUnsaved])
     useSaveKey(dirty && visible ? writing.save : null)
     const place = useMemo(
@@ -43,21 +42,12 @@ export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
                 {saving.problem !== null && <Alert>{saving.problem}</Alert>}
                 {dirty && site.writes && (
                     <div className="flex items-center gap-3">
-                        <input
-                            aria-label="What changed"
+                        <VersionNote
+                            writing={writing}
                             placeholder="What changed? (for the versions)"
-                            maxLength={500}
-                            value={said.note}
-                            onChange={event => say({ ...said, note: event.target.value })}
-                            className={inputClasses}
+                            minor="minor"
+                            choiceClasses="whitespace-nowrap"
                         />
-                        <Choice
-                            className="whitespace-nowrap"
-                            checked={said.minor}
-                            onChange={event => say({ ...said, minor: event.target.checked })}
-                        >
-                            minor
-                        </Choice>
                     </div>
                 )}
                 <div className="flex items-center gap-2">

@@ -4,7 +4,7 @@ import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react'
 import { createPortal } from 'react-dom'
 import type { Texts, Writing } from '../../app/content/useWriting'
 
-type Places = { document: Document; heading: HTMLElement; summary: HTMLElement; content: HTMLElement }
+type Places = { heading: HTMLElement; summary: HTMLElement; content: HTMLElement }
 
 type Props = {
     address: string
@@ -29,7 +29,7 @@ export function RoomFrame({ address, title, width, writing, editable, onFrame, t
             if (document === null || heading === null || summary === null || content === null) return
             passKeysOn(document)
             keepInPlace(document)
-            setPlaces({ document, heading, summary, content })
+            setPlaces({ heading, summary, content })
             onFrame(document)
         },
         [onFrame],

@@ -1,9 +1,8 @@
 import { useEditorState, type Editor } from '@tiptap/react'
 import clsx from 'clsx'
 import type { Schemas } from '../../api/client'
-import { Choice } from '../../ui/Choice'
-import { inputClasses } from '../../ui/Field'
 import { Muted } from '../../ui/Muted'
+import { VersionNote } from '../../app/content/VersionNote'
 import { WritingNotices } from '../../app/content/WritingNotices'
 import type { useOthers } from '../../app/content/useOthers'
 import type { Writing } from '../../app/content/useWriting'
@@ -18,7 +17,7 @@ type Props = {
 
 /** Beside the page: its outline of headings, what may be mended, and what is said of the version that is saved next. */
 export function RoomSide({ writing, others, review }: Props) {
-    const { editor, dirty, said, say, saving } = writing
+    const { editor, dirty, saving } = writing
     return (
         <aside
             aria-label="About this page"
@@ -32,17 +31,7 @@ export function RoomSide({ writing, others, review }: Props) {
             <ToMend editor={editor} review={review} />
             {dirty && (
                 <div className="mt-auto grid gap-2 border-t border-line pt-3">
-                    <input
-                        aria-label="What changed"
-                        placeholder="What changed?"
-                        maxLength={500}
-                        value={said.note}
-                        onChange={event => say({ ...said, note: event.target.value })}
-                        className={inputClasses}
-                    />
-                    <Choice checked={said.minor} onChange={event => say({ ...said, minor: event.target.checked })}>
-                        A minor change
-                    </Choice>
+                    <VersionNote writing={writing} placeholder="What changed?" minor="A minor change" />
                 </div>
             )}
         </aside>
