@@ -3,6 +3,8 @@
 declare(strict_types=1);
 
 return [
+    // The design of the sites: its folder `layouts` holds one folder for each layout.
+    'design' => env('HERONSTEM_DESIGN') ?: resource_path('design'),
     // Files that people upload: a disk of config/filesystems.php.
     'files_disk' => env('HERONSTEM_FILES_DISK', 'local'),
     // Pictures people upload: largest file in bytes, and longest side in px after which they are scaled down.

@@ -10,6 +10,7 @@ use App\Http\Api\ContentController;
 use App\Http\Api\FileController;
 use App\Http\Api\GoToController;
 use App\Http\Api\HistoryController;
+use App\Http\Api\LayoutController;
 use App\Http\Api\MenuController;
 use App\Http\Api\OutlineController;
 use App\Http\Api\OutsideController;
@@ -56,6 +57,7 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                 Route::get('redirect-findings', [AddressesController::class, 'findings']);
                 Route::get('redirects/{redirect}', [AddressesController::class, 'redirect']);
                 Route::get('filter/pages', [OutlineController::class, 'pages']);
+                Route::get('layouts', [LayoutController::class, 'index']);
                 Route::get('people', [PeopleController::class, 'index']);
                 Route::get('bin', [StructureController::class, 'bin']);
                 Route::get('structure', [StructureController::class, 'picture']);
@@ -105,6 +107,7 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                     'right' => '[0-9]{1,9}',
                 ]);
                 Route::get('files', [FileController::class, 'index']);
+                Route::get('files/{file}', [FileController::class, 'show']);
             });
             Route::middleware('can:write,site')->group(function (): void {
                 Route::post('ripple', [BatchController::class, 'ripple']);

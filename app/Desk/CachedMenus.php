@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk;
 
+use App\Desk\Design\Places;
 use App\Models\Site;
 use App\Store\NextMoment;
 use App\Store\StoredMenus;
@@ -41,7 +42,7 @@ final readonly class CachedMenus
     /** @return array<string, list<ResolvedEntry>> from menus that are kept, and anew where one is not */
     private function gathered(Site $site, Viewer $viewer): array
     {
-        $shown = array_map(static fn (): array => [], Layout::places());
+        $shown = array_map(static fn (): array => [], Places::all());
         $placed = array_filter((new StoredMenus($this->db, $site))->all(), static fn (Menu $menu): bool => $menu->place !== null);
         $kept = $this->cache->many(array_map(fn (Menu $menu): string => $this->key($menu->id, $viewer), array_values($placed)));
         $resolver = null;

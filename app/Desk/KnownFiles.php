@@ -4,24 +4,41 @@ declare(strict_types=1);
 
 namespace App\Desk;
 
+use App\Desk\Design\KnownInFields;
+use App\Desk\Design\ReadLayouts;
 use App\Models\File;
+use App\Models\Page;
 use App\Models\Site;
 use Heronstem\Core\Change\Batch;
+use Heronstem\Core\Change\Describe;
 use Heronstem\Core\Change\NamesFiles;
+use Heronstem\Core\Content\Layout\Layout;
 use Heronstem\Core\InputRefused;
 
-/** Sees to it that pointers, downloads and menu entries lead to files of their site. */
-final class KnownFiles
+/** Sees to it that pointers, downloads, menu entries and fields name files of their site, and fields pages of it. */
+final readonly class KnownFiles
 {
+    public function __construct(private KnownInFields $fields, private ReadLayouts $layouts)
+    {
+    }
+
     /** @throws InputRefused */
     public function guard(Batch $batch, Site $site): void
     {
         foreach ($batch->changes as $i => $change) {
+            if ($change instanceof Describe && $change->fields !== []) {
+                $this->fields->guard($this->layoutOf($change, $site), $change->fields, $site, "changes.$i.fields");
+            }
             foreach ($change instanceof NamesFiles ? $change->filesNamed() : [] as $field => $file) {
                 if (! File::query()->where('site_id', $site->id)->where('ulid', $file)->exists()) {
                     throw new InputRefused("changes.$i.$field", 'There is no such file on this site. Upload it first.');
                 }
             }
         }
+    }
+
+    private function layoutOf(Describe $change, Site $site): Layout
+    {
+        return $this->layouts->of($change->layout ?? (string) Page::query()->where('site_id', $site->id)->where('ulid', $change->page)->value('layout'));
     }
 }

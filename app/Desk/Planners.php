@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Desk;
 
+use App\Desk\Design\Places;
+use App\Desk\Design\ReadLayouts;
 use App\Models\Site;
 use App\Store\StoredLedger;
 use App\Store\StoredLinks;
@@ -17,14 +19,14 @@ use Illuminate\Database\ConnectionInterface;
 /** The core's planner over the stored site. */
 final readonly class Planners
 {
-    public function __construct(private ConnectionInterface $db)
+    public function __construct(private ConnectionInterface $db, private ReadLayouts $layouts)
     {
     }
 
     public function for(Site $site, Authority $authority = Authority::Manager): Planner
     {
         return new Planner(
-            $site->context($authority, Layout::places(), Layout::PAGES),
+            $site->context($authority, Places::all(), $this->layouts->all()),
             new StoredPages($this->db, $site),
             new StoredLedger($this->db, $site),
             new StoredLinks($this->db, $site),

@@ -4,13 +4,17 @@ declare(strict_types=1);
 
 namespace App\Desk;
 
+use App\Desk\Design\KnownInFields;
+use App\Desk\Design\ReadLayouts;
 use App\Jobs\AuditPages;
 use App\Models\Page;
 use App\Models\Site;
 use App\Models\User;
 use App\Store\AuditQueue;
+use App\Store\NotedLinks;
 use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Change\Describe;
+use Heronstem\Core\InputRefused;
 use Heronstem\Core\Tree\PageState;
 use Heronstem\Core\Tree\PageTexts;
 use Illuminate\Database\Connection;
@@ -21,18 +25,20 @@ use Illuminate\Database\Connection;
  */
 final readonly class PrepareTexts
 {
-    public function __construct(private Connection $db, private ApplyChanges $apply, private AuditQueue $audit)
+    public function __construct(private Connection $db, private ApplyChanges $apply, private AuditQueue $audit, private ReadLayouts $layouts, private KnownInFields $known, private NotedLinks $links)
     {
     }
 
     /**
      * @param  array<string, string|null>  $texts  by the names of PageTexts
+     * @param  array<mixed>  $fields  of its layout; null or blank for none
      *
+     * @throws InputRefused naming the field, in rows also row and column
      * @throws ChangedMeanwhile when somebody else changed the page at the same moment
      */
-    public function prepare(Page $page, Site $site, User $user, Rights $rights, array $texts, ?string $layout): void
+    public function prepare(Page $page, Site $site, User $user, Rights $rights, array $texts, ?string $layout, array $fields = []): void
     {
-        $this->db->transaction(function () use ($page, $site, $user, $rights, $texts, $layout): void {
+        $this->db->transaction(function () use ($page, $site, $user, $rights, $texts, $layout, $fields): void {
             $set = $layout === null ? [] : ['layout' => $layout];
             $expected = $page->version;
             if ($page->state === PageState::Live && $layout !== null && $page->layout !== $layout) {
@@ -44,9 +50,16 @@ final readonly class PrepareTexts
             if ($now === null || $now->version !== $expected) {
                 throw new ChangedMeanwhile();
             }
-            $this->write($now, $now->workingTexts()->changed($texts, $now->name), $set);
+            $is = $this->layouts->of($layout ?? $now->layout);
+            $this->known->guard($is, $fields, $site, 'fields');
+            $said = $now->workingTexts()->fields;
+            $said = $is->key === $now->layout ? $said : $is->relaid($said, $now->layout);
+            $this->write($now, $now->workingTexts()->changed($texts, $now->name)->withFields($is->changed($said, $fields)), $set);
             $this->audit->add($site, [$page->ulid]);
             $this->db->afterCommit(static fn () => AuditPages::dispatch($site->id));
+            if ($fields !== []) {
+                $this->db->afterCommit(fn () => $this->links->note([$now->id]));
+            }
             $now->fill(['changed_by' => $user->id, 'version' => $now->version + 1])->save();
         });
     }
@@ -67,6 +80,7 @@ final readonly class PrepareTexts
             'search_description' => $texts->searchDescription,
             'social_title' => $texts->socialTitle,
             'social_description' => $texts->socialDescription,
+            'fields' => $texts->fields->toText(),
             ...$set,
         ]);
     }

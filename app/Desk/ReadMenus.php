@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk;
 
+use App\Desk\Design\Places;
 use App\Models\File;
 use App\Models\Page;
 use App\Models\Site;
@@ -63,7 +64,7 @@ final readonly class ReadMenus
     /** @return list<MenuFinding> */
     public function findings(Menu $menu, Site $site, ?Moment $at): array
     {
-        $place = $menu->place === null ? null : Layout::places()[$menu->place] ?? null;
+        $place = $menu->place === null ? null : Places::all()[$menu->place] ?? null;
 
         return MenuChecks::of($this->whole($menu, $site, Viewer::anybody(), $at), $place, $this->resolvers->for($site));
     }

@@ -23,7 +23,7 @@ final readonly class RenderContent
     {
         $sources = new Sources(
             new StoredLinkTargets($content, $site),
-            new StoredFiles($content, $site),
+            new StoredFiles($content->files(), $site),
             $this->lists->for($site, $viewer ?? Viewer::visitor()),
         );
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk;
 
+use App\Desk\Design\ReadLayouts;
 use App\Models\Site;
 use App\Store\StoredPages;
 use Heronstem\Core\Search\DescriptionSource;
@@ -25,7 +26,7 @@ final readonly class SamplePattern
     /** Pages shown. */
     private const SHOWN = 10;
 
-    public function __construct(private ConnectionInterface $db)
+    public function __construct(private ConnectionInterface $db, private ReadLayouts $layouts)
     {
     }
 
@@ -107,7 +108,7 @@ final readonly class SamplePattern
     {
         $search = $site->searchSettings();
         $rows = [['scope' => 'site', 'page' => null, 'name' => $site->name, 'settings' => ReadAppearance::defaults($search->defaults)]];
-        foreach (Layout::PAGES as $layout) {
+        foreach ($this->layouts->all()->keys() as $layout) {
             $rows[] = [
                 'scope' => 'layout',
                 'page' => null,

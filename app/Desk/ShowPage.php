@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Desk;
 
+use App\Desk\Design\ReadLayouts;
+use App\Desk\Design\ShowFields;
 use App\Models\Page;
 use App\Models\Site;
 use App\Models\Visitor;
@@ -23,6 +25,8 @@ final readonly class ShowPage
         private CachedMenus $menus,
         private RenderContent $render,
         private ListPages $lists,
+        private ReadLayouts $layouts,
+        private ShowFields $fields,
     ) {
     }
 
@@ -30,6 +34,7 @@ final readonly class ShowPage
     public function frame(Site $site, ?Visitor $visitor = null, ?Viewer $as = null, ?Page $page = null): array
     {
         return [
+            'inert' => '', // what nobody can reach while the page is written on
             'site' => $site,
             'menus' => $this->menus->shown($site, $as ?? ($visitor?->viewer() ?? Viewer::visitor())),
             'start' => $page !== null && $page->id === $site->start_page_id ? $page : $this->tree->start($site),
@@ -56,13 +61,17 @@ final readonly class ShowPage
 
         $head = HeadTags::of($this->describe->facts($page, $site, $ancestors, $content), $site->facts());
 
+        $fields = $this->fields->of($page, $site, $head->url);
+
         return [
             ...$frame,
+            'view' => $this->layouts->view($page->layout),
+            'fields' => $fields['fields'],
             'page' => $page,
             'isStart' => $isStart,
             'head' => $head,
             'crumbs' => $visible,
-            'linkedData' => StructuredData::of($head, $site->facts(), $isStart ? [] : $this->wayTo($page, $visible, $frame['start']), '/_search'),
+            'linkedData' => StructuredData::of($head, $site->facts(), $isStart ? [] : $this->wayTo($page, $visible, $frame['start']), '/_search', $fields['data']),
             'siteMap' => $page->layout === 'site-map' ? $this->tree->whole($site) : [],
             'trail' => [...array_column($ancestors, 'ulid'), $page->ulid],
             'side' => $isStart ? [] : $this->tree->side($page, $ancestors),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk;
 
+use App\Desk\Design\Places;
 use App\Models\File;
 use App\Models\Site;
 use App\Store\StoredMenuPages;
@@ -25,7 +26,7 @@ final readonly class SiteMenus
     /** @return array<string, list<ResolvedEntry>> what the viewer sees at each of the layout's places */
     public function shown(Site $site, Viewer $viewer, ?Moment $at = null): array
     {
-        $shown = array_map(static fn (): array => [], Layout::places());
+        $shown = array_map(static fn (): array => [], Places::all());
         $menus = array_filter((new StoredMenus($this->db, $site))->all(), static fn (Menu $menu): bool => $menu->place !== null);
         $resolver = $this->resolver($site, $menus, $viewer, $at);
         foreach ($menus as $menu) {

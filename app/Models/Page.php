@@ -54,6 +54,7 @@ use Illuminate\Support\Carbon;
  * @property string $summary
  * @property string $search_title
  * @property string $search_description
+ * @property string $fields what stands in the fields of its layout, as FieldValues reads it
  * @property array<string, string|null>|null $prepared texts that wait to be published; null where none differ
  * @property int|null $clicks
  * @property int $links_in
@@ -120,6 +121,7 @@ final class Page extends Model
             'searchDescription' => $this->search_description,
             'socialTitle' => $this->social_title,
             'socialDescription' => $this->social_description,
+            'fields' => $this->fields,
         ]);
     }
 
@@ -134,6 +136,7 @@ final class Page extends Model
             'search_description' => $texts->searchDescription,
             'social_title' => $texts->socialTitle,
             'social_description' => $texts->socialDescription,
+            'fields' => $texts->fields->toText(),
         ]);
     }
 

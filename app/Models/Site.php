@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\TrailingSlash;
+use Heronstem\Core\Content\Layout\Layouts;
 use Heronstem\Core\Linking\OwnAddress;
 use Heronstem\Core\Menu\MenuPlace;
 use Heronstem\Core\Moment;
@@ -70,6 +71,12 @@ final class Site extends Model
         return $this->hasMany(HistoryEntry::class);
     }
 
+    /** @return HasMany<File, $this> */
+    public function files(): HasMany
+    {
+        return $this->hasMany(File::class);
+    }
+
     /** @return HasMany<RedirectImport, $this> */
     public function imports(): HasMany
     {
@@ -87,11 +94,8 @@ final class Site extends Model
         );
     }
 
-    /**
-     * @param  array<string, MenuPlace>  $places
-     * @param  list<string>  $layouts
-     */
-    public function context(Authority $authority = Authority::Manager, array $places = [], array $layouts = []): SiteContext
+    /** @param  array<string, MenuPlace>  $places */
+    public function context(Authority $authority = Authority::Manager, array $places = [], Layouts $layouts = new Layouts()): SiteContext
     {
         $starts = Page::query()->whereKey(array_filter([$this->start_page_id, $this->start_page_signed_in_id]))->pluck('ulid', 'id');
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Desk\Design\ReadLayouts;
 use App\Desk\Outside\OutsideClient;
 use App\Models\Site;
 use App\Store\CompiledRules;
@@ -14,6 +15,7 @@ use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\View;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
 use Laravel\Sanctum\Sanctum;
@@ -23,6 +25,7 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->scoped(CompiledRules::class);
+        $this->app->scoped(ReadLayouts::class);
         $this->app->bind(Names::class, StoredNames::class);
         $this->app->bind(OutsideClient::class, static fn (): OutsideClient => new OutsideClient(standIn: config('heronstem.stand_in')));
     }
@@ -37,6 +40,7 @@ final class AppServiceProvider extends ServiceProvider
                 : null,
         );
         Model::shouldBeStrict(! $this->app->environment('production'));
+        View::addNamespace('layout', config('heronstem.design').'/layouts');
         Vite::useBuildDirectory('_editor');
         RateLimiter::for(
             'api',

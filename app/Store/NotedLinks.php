@@ -5,15 +5,16 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Models\Page;
-use App\Models\PageContent;
 use App\Models\Site;
 use Heronstem\Core\Content\Document;
 use Heronstem\Core\Content\WantedName;
 use Heronstem\Core\Linking\OwnAddress;
+use Heronstem\Core\Tree\FieldValues;
+use Heronstem\Core\Tree\PageState;
 use Illuminate\Database\ConnectionInterface;
 use Illuminate\Support\Collection;
 
-/** Notes which links stand in pages' content: to pages as visitors get them, and those written as addresses, published or not. */
+/** Notes which links stand in pages' content and fields: to pages as visitors get them, and those written as addresses, published or not. */
 final readonly class NotedLinks
 {
     /** Pages noted at a time. */
@@ -23,15 +24,13 @@ final readonly class NotedLinks
     {
     }
 
-    /** @param  array<int>  $pages  keys of pages that have content */
+    /** @param  array<int>  $pages  keys of pages */
     public function note(array $pages): void
     {
         foreach (array_chunk($pages, self::PIECE) as $piece) {
-            $sites = Page::query()->whereKey($piece)->pluck('site_id', 'id');
-            foreach (
-                PageContent::query()->whereKey($piece)->get()->groupBy(static fn (PageContent $content): int => $sites[$content->page_id]) as $site => $content
-            ) {
-                $this->ofSite(Site::query()->findOrFail($site), $content);
+            $there = Page::query()->whereKey($piece)->with('content')->get(['id', 'site_id', 'state', 'fields']);
+            foreach ($there->groupBy('site_id') as $site => $pages) {
+                $this->ofSite(Site::query()->findOrFail($site), $pages);
             }
         }
     }
@@ -56,15 +55,22 @@ final readonly class NotedLinks
         );
     }
 
-    /** @param  Collection<int, PageContent>  $content */
-    private function ofSite(Site $site, Collection $content): void
+    /** @param  Collection<int, Page>  $pages */
+    private function ofSite(Site $site, Collection $pages): void
     {
         $own = $site->ownAddresses();
         $links = $raw = $wanted = [];
-        foreach ($content as $each) {
+        foreach ($pages as $page) {
+            foreach ($page->state === PageState::Live ? FieldValues::stored($page->fields)->pages() : [] as $named) {
+                $links[] = ['from' => $page->id, 'to' => $named];
+            }
+            $each = $page->content;
+            if ($each === null) {
+                continue;
+            }
             $live = $each->live === null ? null : $each->liveDocument();
-            foreach ($live?->linkedPages() ?? [] as $page) {
-                $links[] = ['from' => $each->page_id, 'to' => $page];
+            foreach ($live?->linkedPages() ?? [] as $named) {
+                $links[] = ['from' => $each->page_id, 'to' => $named];
             }
             foreach ($live?->wanted() ?? [] as $name) {
                 $links[] = ['from' => $each->page_id, 'wanted' => WantedName::key($name)];
@@ -75,7 +81,7 @@ final readonly class NotedLinks
             }
             array_push($raw, ...$this->raw($each->page_id, $live, $working, $own));
         }
-        $ids = PgArray::of($content->pluck('page_id')->all());
+        $ids = PgArray::of($pages->pluck('id')->all());
         $this->db->delete('delete from links where from_page_id = any(?::bigint[])', [$ids]);
         $this->db->delete('delete from raw_links where from_page_id = any(?::bigint[])', [$ids]);
         $this->db->delete('delete from wanted_links where from_page_id = any(?::bigint[])', [$ids]);

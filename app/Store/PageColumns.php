@@ -35,6 +35,7 @@ final class PageColumns
         'socialDescription' => ['social_description', 'text'],
         'search' => ['search', 'jsonb'],
         'branchSearch' => ['branch_search', 'jsonb'],
+        'fields' => ['fields', 'jsonb'],
         'wantedAs' => ['wanted_as', 'text'],
     ];
 

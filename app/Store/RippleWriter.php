@@ -7,6 +7,7 @@ namespace App\Store;
 use App\Models\HistoryEntry;
 use App\Models\Site;
 use Heronstem\Core\Ripple\Ripple;
+use Heronstem\Core\Tree\FieldValues;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\PageDifference;
 use Illuminate\Database\ConnectionInterface;
@@ -21,6 +22,7 @@ final readonly class RippleWriter
         private GonePages $gonePages,
         private ClaimWriter $claims,
         private LiveContent $content,
+        private NotedLinks $links,
         private InheritedSearch $search,
     ) {
     }
@@ -50,7 +52,36 @@ final readonly class RippleWriter
         $this->gonePages->remove($removed, $site);
         $this->siteSearch($ripple, $site);
         $this->search->after($ripple, $site);
-        $this->content->show($this->contentShown($changed, $ripple));
+        $shown = $this->contentShown($changed, $ripple);
+        $this->content->show($shown);
+        $this->noteFields(array_diff_key($this->withOtherFields($ripple), $shown), $site);
+    }
+
+    /** @param  array<string, true>  $pages  by page: links in fields follow what visitors get */
+    private function noteFields(array $pages, Site $site): void
+    {
+        if ($pages !== []) {
+            $this->links->note(array_column(
+                $this->db->select('select id from pages where site_id = ? and ulid = any(?::text[])', [$site->id, PgArray::of(array_keys($pages))]),
+                'id',
+            ));
+        }
+    }
+
+    /** @return array<string, true> by page: those that say something in fields, where that or whether visitors get it is another now */
+    private function withOtherFields(Ripple $ripple): array
+    {
+        $pages = [];
+        foreach ($ripple->pages->differences as $difference) {
+            $page = $ripple->pages->outcome[$difference->page] ?? null;
+            $touched = array_intersect_key($difference->before ?? $difference->after ?? [], ['fields' => true, 'state' => true]) !== [];
+            $named = $page === null ? [] : [...$page->texts->fields->pages(), ...FieldValues::stored((string) ($difference->before['fields'] ?? ''))->pages()];
+            if ($touched && $named !== []) {
+                $pages[$difference->page] = true;
+            }
+        }
+
+        return $pages;
     }
 
     private function siteSearch(Ripple $ripple, Site $site): void

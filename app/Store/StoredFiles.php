@@ -6,20 +6,19 @@ namespace App\Store;
 
 use App\Models\File;
 use App\Models\Site;
-use Heronstem\Core\Content\Document;
 use Heronstem\Core\Content\Files;
 use Heronstem\Core\Content\OfferedFile;
 use Heronstem\Core\Content\PictureFile;
 
-/** The pictures and files of one document, read in one query. */
+/** The pictures and files that one page names, read in one query. */
 final readonly class StoredFiles implements Files
 {
     /** @var array<string, File> */
     private array $files;
 
-    public function __construct(Document $content, Site $site)
+    /** @param  list<string>  $named  identities */
+    public function __construct(array $named, Site $site)
     {
-        $named = $content->files();
         $this->files = $named === [] ? [] : File::query()->where('site_id', $site->id)->whereIn('ulid', $named)->get()->keyBy('ulid')->all();
     }
 

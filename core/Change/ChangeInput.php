@@ -91,6 +91,14 @@ final readonly class ChangeInput
         return $this->has($field) ? $this->text($field) : null;
     }
 
+    /** @return array<mixed> by names that are not known here */
+    public function map(string $field): array
+    {
+        $given = $this->given[$field] ?? [];
+
+        return is_array($given) ? $given : throw new InputRefused($field, 'This is an object.');
+    }
+
     public function flag(string $field): ?bool
     {
         $given = $this->given[$field] ?? null;

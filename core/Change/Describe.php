@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Change;
 
+use Heronstem\Core\Content\Layout\Layout;
 use Heronstem\Core\InputRefused;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\PageDifference;
@@ -18,8 +19,9 @@ final readonly class Describe implements RequestedChange
     /**
      * @param  array<string, string|null>  $texts  by the names of PageTexts
      * @param  string|null  $layout  null to leave it
+     * @param  array<mixed>  $fields  of the layout, by their keys; null or blank for none
      */
-    public function __construct(public string $page, private array $texts = [], private ?string $layout = null)
+    public function __construct(public string $page, private array $texts = [], public ?string $layout = null, public array $fields = [])
     {
     }
 
@@ -35,6 +37,7 @@ final readonly class Describe implements RequestedChange
             Field::text('socialTitle')->optional(),
             Field::text('socialDescription')->optional(),
             Field::text('layout')->optional(),
+            Field::map('fields', 'what stands in fields of the layout, by their keys; null for nothing')->optional(),
         );
     }
 
@@ -48,24 +51,24 @@ final readonly class Describe implements RequestedChange
                 throw new InputRefused($field, 'This is a text.');
             }
         }
-        if ($texts === [] && ! $input->has('layout')) {
+        $fields = $input->map('fields');
+        if ($texts === [] && $fields === [] && ! $input->has('layout')) {
             throw new InputRefused(
                 'page',
-                'Say what of the page is set: '.implode(', ', array_keys(PageTexts::MAX_LENGTHS)).' or layout.',
+                'Say what of the page is set: '.implode(', ', array_keys(PageTexts::MAX_LENGTHS)).', layout or fields.',
             );
         }
 
-        return new self($page, $texts, $input->textOrNull('layout'));
+        return new self($page, $texts, $input->textOrNull('layout'), $fields);
     }
 
     public function on(Workspace $workspace): void
     {
         $page = $workspace->pages->page($this->page);
-        $layouts = $workspace->site->layouts;
-        if ($this->layout !== null && $layouts !== [] && ! in_array($this->layout, $layouts, true)) {
-            throw new InputRefused('layout', 'A layout is one of '.implode(', ', $layouts).'.');
+        if ($this->layout !== null) {
+            $workspace->site->layouts->guard($this->layout);
         }
-        $changed = $this->described($page);
+        $changed = $this->described($page, $workspace->site->layouts->of($this->layout ?? $page->layout));
         if (PageDifference::between($page, $changed) === null) {
             throw new NothingToChange('page', "“{$page->name}” says this already.");
         }
@@ -82,6 +85,7 @@ final readonly class Describe implements RequestedChange
             'socialTitle' => 'social title',
             'socialDescription' => 'social description',
             'layout' => 'layout',
+            'fields' => 'fields',
         ];
 
         return 'Changed '.implode(', ', array_values(array_intersect_key($called, $this->toArray())))." of {$outcome->page($this->page)}";
@@ -94,19 +98,27 @@ final readonly class Describe implements RequestedChange
             'page' => $this->page,
             ...$this->texts,
             ...$this->layout === null ? [] : ['layout' => $this->layout],
+            ...$this->fields === [] ? [] : ['fields' => $this->fields],
         ];
     }
 
     /** Texts that wait to be published keep what this change does not set. */
-    private function described(Page $page): Page
+    private function described(Page $page, Layout $layout): Page
     {
-        $texts = $page->texts->changed($this->texts, $page->name);
-        $prepared = $page->prepared?->changed($this->texts, $page->name);
+        $texts = $this->changed($page->texts, $page, $layout);
+        $prepared = $page->prepared === null ? null : $this->changed($page->prepared, $page, $layout);
 
         return $page->with([
             'texts' => $texts,
             'prepared' => $prepared === null || $prepared->equals($texts) ? null : $prepared,
-            'layout' => $this->layout ?? $page->layout,
+            'layout' => $layout->key,
         ]);
+    }
+
+    private function changed(PageTexts $texts, Page $page, Layout $layout): PageTexts
+    {
+        $fields = $layout->key === $page->layout ? $texts->fields : $layout->relaid($texts->fields, $page->layout);
+
+        return $texts->changed($this->texts, $page->name)->withFields($layout->changed($fields, $this->fields));
     }
 }

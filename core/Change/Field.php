@@ -73,6 +73,12 @@ final readonly class Field
         return new self($name, ['type' => 'object', 'properties' => $properties, 'required' => array_keys($properties)], true);
     }
 
+    /** By names that are not known here. */
+    public static function map(string $name, string $description): self
+    {
+        return new self($name, ['type' => 'object', 'additionalProperties' => true, 'description' => $description], true);
+    }
+
     public function optional(): self
     {
         return new self($this->name, $this->schema, false);

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Change;
 
-use Heronstem\Core\InputRefused;
 use Heronstem\Core\Search\SiteSearchDifference;
 use Heronstem\Core\Workspace\Workspace;
 
@@ -35,9 +34,8 @@ final readonly class SetSiteSearch implements RequestedChange
 
     public function on(Workspace $workspace): void
     {
-        $layouts = $workspace->site->layouts;
-        if ($this->layout !== null && $layouts !== [] && ! in_array($this->layout, $layouts, true)) {
-            throw new InputRefused('layout', 'A layout is one of '.implode(', ', $layouts).'.');
+        if ($this->layout !== null) {
+            $workspace->site->layouts->guard($this->layout);
         }
         $changed = $workspace->search()->withDefaults($this->given, $this->layout);
         if (SiteSearchDifference::between($workspace->search(), $changed) === null) {

@@ -24,6 +24,8 @@ enum NoteKind: string
     case AddressTakenOver = 'address-taken-over';
     /** A further address is taken away: `other` is recorded as gone. */
     case AddressGone = 'address-gone';
+    /** The page gets another layout, which has no place for some fields (`other` names them): they are kept for the way back. */
+    case FieldsKept = 'fields-kept';
     /** Pages go into the bin; `other` says how many go along. */
     case Retires = 'retires';
     /** A section without a live child: its address leads nowhere. */

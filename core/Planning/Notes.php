@@ -71,6 +71,16 @@ final readonly class Notes
         return $notes;
     }
 
+    /** @return list<string> what those fields are called that have no place in the page's new layout */
+    private function keptFields(Page $page, Page $before): array
+    {
+        $was = ($before->prepared ?? $before->texts)->fields->values;
+        $gone = array_diff_key($was, ($page->prepared ?? $page->texts)->fields->values);
+        $layout = $this->workspace->site->layouts->of($before->layout);
+
+        return array_map(static fn (string|int $key): string => $layout->field((string) $key)->title ?? (string) $key, array_keys($gone));
+    }
+
     /** @return list<Note> where the start page changes, what its layout shows from now on */
     private function start(): array
     {
@@ -172,6 +182,10 @@ final readonly class Notes
             ($before?->isLive() === true && ($before->until === null || ! $page->isLive()))
         ) {
             $notes[] = new Note(NoteKind::StartPageHidden, $page->id, $page->name);
+        }
+        $kept = $before === null || $before->layout === $page->layout ? [] : $this->keptFields($page, $before);
+        if ($kept !== []) {
+            $notes[] = new Note(NoteKind::FieldsKept, $page->id, $page->name, implode(', ', $kept));
         }
         $cameHere = $before === null || $before->parent !== $page->parent || $before->state !== $page->state || $before->listed !== $page->listed;
         if ($page->isLive() && $cameHere) {

@@ -15,9 +15,10 @@ final class StructuredData
     /**
      * @param  list<array{name: string, address: string}>  $way  from the start page to the page itself; empty on the start page
      * @param  string|null  $search  address of the site's own search, to which `?q=` is added; null where it has none
+     * @param  array<string, mixed>  $about  what the page is about, as a node of its own; empty for nothing by itself
      * @return string for a script element
      */
-    public static function of(HeadTags $tags, SiteFacts $site, array $way, ?string $search = null): string
+    public static function of(HeadTags $tags, SiteFacts $site, array $way, ?string $search = null, array $about = []): string
     {
         $website = ['@type' => 'WebSite', '@id' => "{$site->origin}/#website", 'url' => "{$site->origin}/", 'name' => $site->name];
         $graph = [
@@ -37,9 +38,13 @@ final class StructuredData
                 'inLanguage' => $site->language,
                 'isPartOf' => ['@id' => "{$site->origin}/#website"],
                 'breadcrumb' => $way === [] ? [] : ['@id' => "{$tags->url}#breadcrumb"],
+                'mainEntity' => $about === [] ? [] : ['@id' => "{$tags->url}#about"],
                 'primaryImageOfPage' => $tags->picture === null ? [] : ['@type' => 'ImageObject', 'url' => $tags->picture],
             ]),
         ];
+        if ($about !== []) {
+            $graph[] = ['@id' => "{$tags->url}#about", ...$about];
+        }
         if ($way !== []) {
             $graph[] = ['@type' => 'BreadcrumbList', '@id' => "{$tags->url}#breadcrumb", 'itemListElement' => self::items($way, $site->origin)];
         }

@@ -28,6 +28,7 @@ final readonly class PageDifference
         'prepared texts' => ['prepared'],
         'social title' => ['socialTitle'],
         'social description' => ['socialDescription'],
+        'layout and its fields' => ['layout', 'fields'],
         'search settings' => ['search'],
         'search settings of its branch' => ['branchSearch'],
     ];

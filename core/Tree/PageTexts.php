@@ -6,10 +6,13 @@ namespace Heronstem\Core\Tree;
 
 use Heronstem\Core\InputRefused;
 
-/** What a page says of itself besides its content: heading and summary on the page, title and description in search results and on social cards. */
+/**
+ * What a page says of itself besides its content: heading and summary on the page, title and description in search results and on
+ * social cards, and what stands in the fields of its layout.
+ */
 final readonly class PageTexts
 {
-    /** Fields with their greatest lengths, in characters. */
+    /** Those that are texts, with their greatest lengths in characters. */
     public const MAX_LENGTHS = [
         'heading' => 300,
         'summary' => 2000,
@@ -27,6 +30,7 @@ final readonly class PageTexts
         public string $searchDescription = '',
         public string $socialTitle = '',
         public string $socialDescription = '',
+        public FieldValues $fields = new FieldValues(),
     ) {
     }
 
@@ -54,12 +58,17 @@ final readonly class PageTexts
         return new self(...$texts);
     }
 
+    public function withFields(FieldValues $fields): self
+    {
+        return new self(...[...get_object_vars($this), 'fields' => $fields]);
+    }
+
     public function equals(self $other): bool
     {
         return $this->toArray() === $other->toArray();
     }
 
-    /** @return array{heading: string|null, summary: string, searchTitle: string, searchDescription: string, socialTitle: string, socialDescription: string} */
+    /** @return array{heading: string|null, summary: string, searchTitle: string, searchDescription: string, socialTitle: string, socialDescription: string, fields: string} */
     public function toArray(): array
     {
         return [
@@ -69,6 +78,7 @@ final readonly class PageTexts
             'searchDescription' => $this->searchDescription,
             'socialTitle' => $this->socialTitle,
             'socialDescription' => $this->socialDescription,
+            'fields' => $this->fields->toText(),
         ];
     }
 
@@ -84,6 +94,7 @@ final readonly class PageTexts
             $text('searchDescription'),
             $text('socialTitle'),
             $text('socialDescription'),
+            FieldValues::stored($text('fields')),
         );
     }
 

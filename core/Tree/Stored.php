@@ -25,7 +25,7 @@ final class Stored
     /** @return array<mixed> */
     public static function read(?string $text): array
     {
-        $kept = $text === null || $text === '' ? [] : json_decode($text, true, 8, JSON_THROW_ON_ERROR);
+        $kept = $text === null || $text === '' ? [] : json_decode($text, true, 32, JSON_THROW_ON_ERROR);
 
         return is_array($kept) ? $kept : [];
     }

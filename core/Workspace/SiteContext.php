@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Heronstem\Core\Workspace;
 
 use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Content\Layout\Layouts;
 use Heronstem\Core\Menu\MenuPlace;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Search\SiteFacts;
@@ -20,7 +21,7 @@ final readonly class SiteContext
      * @param  Authority  $authority  of whoever makes the change
      * @param  string|null  $startPageSignedIn  what signed-in people get at `/`; null for the same as visitors
      * @param  array<string, MenuPlace>  $places  where the layout shows menus and picks, by key
-     * @param  list<string>  $layouts  that pages may have; none where any is taken
+     * @param  Layouts  $layouts  that pages may have
      * @param  SiteFacts  $facts  what the site says of itself in the titles of its pages
      * @param  SiteSearch  $search  what the site tells search engines as a whole
      */
@@ -32,7 +33,7 @@ final readonly class SiteContext
         public Authority $authority = Authority::Manager,
         public array $places = [],
         public ?string $startPageSignedIn = null,
-        public array $layouts = [],
+        public Layouts $layouts = new Layouts(),
         public SiteFacts $facts = new SiteFacts('', '', 'en', ''),
         public SiteSearch $search = new SiteSearch(),
     ) {

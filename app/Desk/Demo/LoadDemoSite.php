@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Desk\Demo;
 
 use App\Desk\ApplyChanges;
+use App\Desk\Design\ReadLayouts;
 use App\Desk\SaveContent;
 use App\Desk\UploadFile;
 use App\Models\HistoryEntry;
@@ -21,6 +22,7 @@ use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Change\GoLive;
 use Heronstem\Core\Change\Make;
 use Heronstem\Core\Change\SetStartPage;
+use Heronstem\Core\Tree\FieldValues;
 use Heronstem\Core\Tree\PageName;
 use Heronstem\Core\Tree\SearchSettings;
 use Heronstem\Core\Workspace\Place;
@@ -40,6 +42,7 @@ final readonly class LoadDemoSite
         private LoadRedirects $redirects,
         private TellStory $story,
         private InheritedSearch $inherited,
+        private ReadLayouts $layouts,
     ) {
     }
 
@@ -157,6 +160,7 @@ final readonly class LoadDemoSite
                 'search_title' => $demo->head['title'] ?? '',
                 'search_description' => $demo->head['description'] ?? '',
                 'layout' => $demo->head['layout'] ?? 'page',
+                'fields' => $this->fields($demo, $ids, $picture),
                 'listed' => ($demo->head['listed'] ?? 'yes') === 'yes',
                 'search' => $this->search($demo, $site),
                 'slug_by_hand' => ($demo->head['state'] ?? 'live') === 'live' && $page->slug_by_hand,
@@ -179,6 +183,26 @@ final readonly class LoadDemoSite
         $this->db->update('update ledger l set since = coalesce(p.live_since, p.updated_at) from pages p where p.id = l.page_id and l.site_id = ?', [
             $site->id,
         ]);
+    }
+
+    /**
+     * Out of its head lines: pages are named by their addresses there, files by their names.
+     *
+     * @param  array<string, string>  $ids
+     * @param  \Closure(string): string  $file
+     */
+    private function fields(DemoPage $demo, array $ids, \Closure $file): string
+    {
+        $given = json_decode($demo->head['fields'] ?? '{}', true, flags: JSON_THROW_ON_ERROR);
+        array_walk_recursive($given, static function (mixed &$value, int|string $at) use ($ids, $file): void {
+            $value = match ($at) {
+                'page' => $ids[$value],
+                'file' => $file($value),
+                default => $value,
+            };
+        });
+
+        return $this->layouts->of($demo->head['layout'] ?? 'page')->changed(new FieldValues(), $given)->toText();
     }
 
     /** @param  array<string, string>  $ids */

@@ -6,7 +6,6 @@ namespace App\Http\Api;
 
 use App\Desk\Audit\AuditSite;
 use App\Desk\Audit\ReadAudit;
-use App\Desk\Layout;
 use App\Http\Api\Description\Answer;
 use App\Http\Api\Description\Body;
 use App\Http\Api\Description\Query;
@@ -206,7 +205,7 @@ final readonly class AuditController
         return [
             'all' => $request->string('all')->value() === '1',
             'branch' => Identity::names($branch) ? $branch : null,
-            'layout' => in_array($layout, Layout::PAGES, true) ? $layout : null,
+            'layout' => preg_match('/^[a-z][a-z0-9-]{0,39}$/D', $layout) === 1 ? $layout : null,
         ];
     }
 }

@@ -47,6 +47,12 @@ final readonly class FileController
         return new JsonResponse($files->map(self::view(...)));
     }
 
+    #[OA\Get(path: '/sites/{site}/files/{file}', operationId: 'file', description: 'One file of the site.', responses: [new Answer('File')])]
+    public function show(Site $site, File $file): JsonResponse
+    {
+        return new JsonResponse(self::view($file));
+    }
+
     #[
         OA\Post(
             path: '/sites/{site}/files',

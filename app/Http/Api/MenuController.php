@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Api;
 
-use App\Desk\Layout;
+use App\Desk\Design\Places;
 use App\Desk\ReadMenuFile;
 use App\Desk\ReadMenus;
 use App\Http\Api\Description\Answer;
@@ -58,7 +58,7 @@ final readonly class MenuController
                         'most' => $place->most,
                         'widest' => $place->widest,
                     ],
-                    Layout::places(),
+                    Places::all(),
                 ),
             ),
             'menus' => array_values(

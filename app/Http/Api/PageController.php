@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Api;
 
 use App\Desk\ChangedMeanwhile;
-use App\Desk\Layout;
+use App\Desk\Design\ReadLayouts;
 use App\Desk\PrepareTexts;
 use App\Desk\ReadPage;
 use App\Desk\RightsOn;
@@ -23,7 +23,7 @@ use Symfony\Component\HttpKernel\Exception\PreconditionRequiredHttpException;
 /** One page: what is set on it besides its place, name and slug. */
 final readonly class PageController
 {
-    public function __construct(private RightsOn $rights, private PrepareTexts $texts, private ReadPage $read)
+    public function __construct(private RightsOn $rights, private PrepareTexts $texts, private ReadPage $read, private ReadLayouts $layouts)
     {
     }
 
@@ -44,7 +44,7 @@ final readonly class PageController
         OA\Patch(
             path: '/sites/{site}/pages/{page}',
             operationId: 'updatePage',
-            description: 'Sets heading (null lets it follow the name), summary, layout, search title and description, social title and description. Texts of a live page wait until they are published; its layout changes at once, by a change of the history, and is set by those who manage. Everything else that search engines are told is set by the change set-search.',
+            description: 'Sets heading (null lets it follow the name), summary, layout, fields of the layout, search title and description, social title and description. Texts of a live page wait until they are published; its layout changes at once, by a change of the history, and is set by those who manage. Everything else that search engines are told is set by the change set-search.',
             parameters: [new OA\Parameter(ref: '#/components/parameters/ifMatch')],
             requestBody: new OA\RequestBody(
                 required: true,
@@ -58,7 +58,8 @@ final readonly class PageController
                         new OA\Property('searchDescription', type: 'string'),
                         new OA\Property('socialTitle', type: 'string'),
                         new OA\Property('socialDescription', type: 'string'),
-                        new OA\Property('layout', type: 'string', enum: ['page', 'section', 'home', 'site-map']),
+                        new OA\Property('layout', type: 'string'),
+                        new OA\Property('fields', description: 'by the keys of the layout; null for nothing', type: 'object', additionalProperties: true),
                     ],
                 ),
             ),
@@ -72,16 +73,18 @@ final readonly class PageController
             [
                 'heading' => ['sometimes', 'nullable', 'string', 'max:300'],
                 'summary' => ['sometimes', 'string', 'max:2000'],
-                'layout' => ['sometimes', Rule::in(Layout::PAGES)],
+                'layout' => ['sometimes', Rule::in($layouts = $this->layouts->all()->keys())],
+                'fields' => ['sometimes', 'array'],
                 'searchTitle' => ['sometimes', 'string', 'max:300'],
                 'searchDescription' => ['sometimes', 'string', 'max:1000'],
                 'socialTitle' => ['sometimes', 'string', 'max:300'],
                 'socialDescription' => ['sometimes', 'string', 'max:1000'],
             ],
             [
-                'layout.in' => 'A layout is one of '.implode(', ', Layout::PAGES).'.',
+                'layout.in' => 'A layout is one of '.implode(', ', $layouts).'.',
                 'max' => 'At most :max characters fit here.',
                 'string' => 'This is a text.',
+                'fields.array' => 'Fields are an object.',
             ],
         );
         $match =
@@ -91,7 +94,7 @@ final readonly class PageController
             throw new ChangedMeanwhile();
         }
         $texts = array_intersect_key($given, PageTexts::MAX_LENGTHS);
-        $this->texts->prepare($page, $site, $user, $this->rights->of($user, $site), $texts, $given['layout'] ?? null);
+        $this->texts->prepare($page, $site, $user, $this->rights->of($user, $site), $texts, $given['layout'] ?? null, $given['fields'] ?? []);
 
         return $this->sheet($page->refresh(), $site);
     }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Api;
 
+use App\Desk\Design\ReadLayouts;
 use App\Desk\DrawLinks;
-use App\Desk\Layout;
 use App\Desk\ReadAppearance;
 use App\Desk\ReadCrawling;
 use App\Desk\ReadLinks;
@@ -39,6 +39,7 @@ final readonly class SearchController
         private SearchFile $file,
         private ReadLinks $links,
         private DrawLinks $drawing,
+        private ReadLayouts $layouts,
     ) {
     }
 
@@ -151,11 +152,11 @@ final readonly class SearchController
         $given = $request->validate(
             [
                 'branch' => ['sometimes', 'nullable', 'string', Rule::exists('pages', 'ulid')->where('site_id', $site->id)],
-                'layout' => ['sometimes', 'nullable', Rule::in(Layout::PAGES)],
+                'layout' => ['sometimes', 'nullable', Rule::in($layouts = $this->layouts->all()->keys())],
                 'titlePattern' => ['sometimes', 'nullable', 'string', 'max:300'],
                 'descriptionPattern' => ['sometimes', 'nullable', 'string', 'max:300'],
             ],
-            ['branch.exists' => 'There is no such page on this site.', 'layout.in' => 'A layout is one of '.implode(', ', Layout::PAGES).'.'],
+            ['branch.exists' => 'There is no such page on this site.', 'layout.in' => 'A layout is one of '.implode(', ', $layouts).'.'],
         );
 
         return new JsonResponse(

@@ -18,7 +18,7 @@ use Illuminate\Http\Response;
 /** The pages of the public site as visitors get them: a page, one before a redirect, and what stands where nothing is. */
 final readonly class PageResponse
 {
-    public function __construct(private Views $views, private ShowPage $view, private AnswerVisitor $visitors, private RenderContent $render)
+    public function __construct(private Views $views, private PageView $pages, private ShowPage $view, private AnswerVisitor $visitors, private RenderContent $render)
     {
     }
 
@@ -30,7 +30,7 @@ final readonly class PageResponse
 
     public function of(Request $request, Page $page, Site $site, ?Visitor $visitor): Response
     {
-        $html = $this->views->make('site.page', $this->view->of($page, $site, $this->visitors->contentOf($page), $visitor))->render();
+        $html = $this->pages->html($this->view->of($page, $site, $this->visitors->contentOf($page), $visitor));
         $response = new Response($html, 200, [
             'Content-Type' => 'text/html; charset=utf-8',
             'Cache-Control' => $visitor === null ? 'public, max-age=0, must-revalidate' : 'private, max-age=0, must-revalidate',

@@ -11,14 +11,13 @@ use App\Models\Page;
 use App\Models\PageContent;
 use App\Models\Site;
 use Heronstem\Core\Menu\Viewer;
-use Illuminate\Contracts\View\Factory as Views;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 
 /** A page as visitors would see it with the content being worked on, one's own unsaved ones first. */
 final readonly class PreviewController
 {
-    public function __construct(private KeepDraft $drafts, private ShowPage $showPage, private Views $views)
+    public function __construct(private KeepDraft $drafts, private ShowPage $showPage, private PageView $pages)
     {
     }
 
@@ -26,17 +25,15 @@ final readonly class PreviewController
     {
         $user = Signed::in($request);
         $content = $this->drafts->presentable($page, $user) ?? PageContent::document($page->content);
-        $html = $this->views
-            ->make('site.page', [
-                ...$this->showPage->of(
-                    $page->showing($page->workingTexts()),
-                    $site,
-                    $content,
-                    as: $request->query('as') === 'signed-in' ? Viewer::signedIn() : Viewer::visitor(),
-                ),
-                'preview' => true,
-            ])
-            ->render();
+        $html = $this->pages->html([
+            ...$this->showPage->of(
+                $page->showing($page->workingTexts()),
+                $site,
+                $content,
+                as: $request->query('as') === 'signed-in' ? Viewer::signedIn() : Viewer::visitor(),
+            ),
+            'preview' => true,
+        ]);
 
         return new Response($html, 200, [
             'Content-Type' => 'text/html; charset=utf-8',

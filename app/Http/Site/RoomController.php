@@ -9,20 +9,19 @@ use App\Models\Page;
 use App\Models\Site;
 use Heronstem\Core\Content\Document;
 use Heronstem\Core\Menu\Viewer;
-use Illuminate\Contracts\View\Factory as Views;
 use Illuminate\Http\Response;
 
 /** The page in its real layout with a place to write where its content stands: the editor puts itself in there. */
 final readonly class RoomController
 {
-    public function __construct(private ShowPage $showPage, private Views $views)
+    public function __construct(private ShowPage $showPage, private PageView $pages)
     {
     }
 
     public function __invoke(Site $site, Page $page): Response
     {
         $shown = $this->showPage->of($page->showing($page->workingTexts()), $site, Document::blank(), as: Viewer::visitor());
-        $html = $this->views->make('site.page', [...$shown, 'room' => true])->render();
+        $html = $this->pages->html([...$shown, 'room' => true, 'inert' => ' inert']);
 
         return new Response($html, 200, [
             'Content-Type' => 'text/html; charset=utf-8',

@@ -13,6 +13,7 @@ export function noteWords({ kind, name, other }: Schemas['RippleNote']) {
         'start-shows-others': `As the start page, “${name}” shows the cards of the front page, no longer those of what is inside it.`,
         'address-taken-over': `The address that visitors know for “${name}” answers with “${other ?? ''}” from now on.`,
         'address-gone': `${other ?? 'The address'} was known to visitors of “${name}”: it says from now on that it is gone.`,
+        'fields-kept': `The new layout of “${name}” has no place for ${other ?? 'some fields'}. What stands there is kept, and comes back with the old layout.`,
         retires:
             other === '0'
                 ? `“${name}” goes into the bin, alone.`

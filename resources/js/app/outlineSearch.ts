@@ -1,4 +1,4 @@
-export type SheetTab = 'details' | 'content' | 'search' | 'history'
+export type SheetTab = 'details' | 'content' | 'fields' | 'search' | 'history'
 
 /** What the outline's address holds, so that back, reload and sharing show the same. */
 export type OutlineSearch = {

@@ -77,7 +77,11 @@ const outline = createRoute({
         top: typeof search.top === 'number' && search.top > 0 ? search.top : undefined,
         page: text(search.page),
         tab:
-            search.tab === 'content' || search.tab === 'search' || search.tab === 'details' || search.tab === 'history'
+            search.tab === 'content' ||
+            search.tab === 'fields' ||
+            search.tab === 'search' ||
+            search.tab === 'details' ||
+            search.tab === 'history'
                 ? search.tab
                 : undefined,
         filter: text(search.filter),

@@ -1,5 +1,6 @@
 import { Check } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
+import type { ReactNode } from 'react'
 
 /** A choice of a menu that stays open: on or off, with how many there are. */
 export function MenuChoice({
@@ -9,7 +10,7 @@ export function MenuChoice({
     onTurn,
 }: {
     isOn: boolean
-    word: string
+    word: ReactNode
     count?: number
     onTurn: () => void
 }) {

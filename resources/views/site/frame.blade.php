@@ -1,5 +1,4 @@
 @php($assets = ($preview ?? false) ? request()->getSchemeAndHttpHost() : '')
-@php($inert = ($room ?? false) ? ' inert' : '')
 <!DOCTYPE html>
 <html lang="{{ $site->language }}">
 <head>

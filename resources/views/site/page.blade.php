@@ -21,7 +21,6 @@
 @endsection
 
 @section('body')
-@php($inert = ($room ?? false) ? ' inert' : '')
 <div @class(['wide', 'main', 'with-side' => $side !== []])>
 @if ($side !== [])
     <nav class="side" aria-label="In this section"{{ $inert }}>
@@ -51,30 +50,19 @@
         <p class="summary"@if ($room ?? false) data-room="summary"@endif>{{ $page->summary }}</p>
 @endif
 @if ($room ?? false)
+        <div data-room="above">@yield('above')</div>
+@else
+@yield('above')
+@endif
+@if ($room ?? false)
         <div data-room="content"></div>
 @elseif ($html !== '')
         <div class="content">{!! $html !!}</div>
 @endif
-@if ($siteMap !== [])
-        <div class="site-map"{{ $inert }}>
-@php($open = -1)
-@foreach ($siteMap as $entry)
-@if ($entry->level > $open)
-<ul>@php($open = $entry->level)
+@if ($room ?? false)
+        <div data-room="below">@yield('below')</div>
 @else
-{!! str_repeat('</li></ul>', $open - $entry->level) !!}</li>@php($open = $entry->level)
-@endif
-<li><a href="{{ $entry->address }}"@if ($entry->id === $page->id) aria-current="page"@endif>{{ $entry->name }}</a>
-@endforeach
-{!! str_repeat('</li></ul>', $open + 1) !!}
-        </div>
-@endif
-@if ($cards !== [])
-        <ul class="cards"{{ $inert }}>
-@foreach ($cards as $card)
-            <li>@if ($card->picture !== null)<img src="{{ $card->picture }}" alt="" width="480" height="270" loading="lazy">@endif<a href="{{ $card->address }}">{{ $card->name }}</a>@if ($card->text !== '')<p>{{ $card->text }}</p>@endif</li>
-@endforeach
-        </ul>
+@yield('below')
 @endif
     </main>
 @if ($menus['see-also'] !== [] && ! $isStart)

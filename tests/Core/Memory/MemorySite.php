@@ -12,6 +12,7 @@ use Heronstem\Core\Change\Change;
 use Heronstem\Core\Change\GoLive;
 use Heronstem\Core\Change\Make;
 use Heronstem\Core\Change\Undo;
+use Heronstem\Core\Content\Layout\Layouts;
 use Heronstem\Core\Decision\Decision;
 use Heronstem\Core\Decision\Decisions;
 use Heronstem\Core\Ledger\Claim;
@@ -68,6 +69,8 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
 
     public SiteSearch $search;
 
+    public Layouts $layouts;
+
     public int $links = 0;
 
     /** @var list<RawLink> */
@@ -92,6 +95,7 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
     {
         $bar = new Entry(self::BAR, null, 0, EntryKind::Branch, contents: new BranchContents(2));
         $this->search = new SiteSearch();
+        $this->layouts = new Layouts();
         $this->menus = [self::MAIN => new Menu(self::MAIN, 'Main', MenuKind::Menu, 'main', [$bar->id => $bar])];
     }
 
@@ -127,6 +131,7 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
                 $this->authority,
                 $this->places(),
                 $this->startPageSignedIn,
+                layouts: $this->layouts,
                 search: $this->search,
                 facts: new SiteFacts('Ferries', 'Boats.', 'en-GB', 'http://ferries.test'),
             ),

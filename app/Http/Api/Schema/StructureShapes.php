@@ -24,6 +24,7 @@ use OpenApi\Attributes as OA;
                     'menu-reaches-again',
                     'start-page-hidden',
                     'start-shows-others',
+                    'fields-kept',
                     'address-taken-over',
                     'address-gone',
                     'retires',

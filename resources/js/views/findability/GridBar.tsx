@@ -1,10 +1,10 @@
 import { useQuery } from '@tanstack/react-query'
+import { useLayouts } from '../../app/fields/useLayouts'
 import { Button, buttonClasses } from '../../ui/Button'
 import { count } from '../../ui/count'
 import { inputClasses } from '../../ui/Field'
 import { Muted } from '../../ui/Muted'
 import { Select } from '../../ui/Select'
-import { layoutWords } from './labels'
 import { findingsQuery } from './queries'
 import type { Search, SetSearch } from './search'
 
@@ -23,6 +23,7 @@ type Props = {
 
 /** What the grid is filtered by, and what is done with what was typed. */
 export function GridBar({ site, search, set, total, edited, writes, onFind, onFile, onDiscard, onSave }: Props) {
+    const { layouts } = useLayouts()
     const findings = useQuery(findingsQuery(site, true))
     const checks = (findings.data ?? [])
         .filter(group => group.of === 'pages')
@@ -66,7 +67,7 @@ export function GridBar({ site, search, set, total, edited, writes, onFind, onFi
                 aria-label="Layout"
                 className="w-[150px]!"
                 value={search.layout ?? ''}
-                choices={[['', 'Any layout'], ...Object.entries(layoutWords)]}
+                choices={[['', 'Any layout'], ...layouts.map(({ key, name }) => [key, name] as const)]}
                 onChoose={layout => set({ layout: layout === '' ? undefined : layout })}
             />
             <Muted small>{total === undefined ? 'Reading…' : count(total, 'page')}</Muted>

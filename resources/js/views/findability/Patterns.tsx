@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
+import { useLayouts } from '../../app/fields/useLayouts'
 import { useSite } from '../../app/site'
 import { Muted } from '../../ui/Muted'
 import { ReadFailure } from '../../ui/ReadFailure'
@@ -7,17 +8,16 @@ import { Select } from '../../ui/Select'
 import { FieldFrame } from '../../ui/Field'
 import { Button } from '../../ui/Button'
 import { PickPage } from '../../app/PickPage'
-import { layoutWords } from './labels'
 import { PatternForm, type Scope } from './PatternForm'
 import { patternsQuery } from './queries'
 import type { OpenPage } from './search'
 
 const keyOf = (scope: Scope) => `${scope.scope} ${scope.page ?? scope.name}`
-const nameOf = (scope: Scope) =>
+const nameOf = (scope: Scope, called: (layout: string) => string) =>
     scope.scope === 'site'
         ? 'The whole site'
         : scope.scope === 'layout'
-          ? `Layout: ${layoutWords[scope.name] ?? scope.name}`
+          ? `Layout: ${called(scope.name)}`
           : `Branch: ${scope.name}`
 
 const nothing = {
@@ -38,6 +38,7 @@ export function Patterns({ onPage }: { onPage: OpenPage }) {
     const patterns = useQuery(patternsQuery(site.key))
     const [chosen, choose] = useState('')
     const [added, add] = useState<Scope | null>(null)
+    const { called } = useLayouts()
     const [picking, pick] = useState(false)
     const known = patterns.data ?? []
     const scopes = added === null || known.some(scope => scope.page === added.page) ? known : [...known, added]
@@ -59,7 +60,7 @@ export function Patterns({ onPage }: { onPage: OpenPage }) {
                                         <Select
                                             id={id}
                                             value={keyOf(scope)}
-                                            choices={scopes.map(each => [keyOf(each), nameOf(each)] as const)}
+                                            choices={scopes.map(each => [keyOf(each), nameOf(each, called)] as const)}
                                             onChoose={choose}
                                         />
                                     )}
@@ -67,7 +68,7 @@ export function Patterns({ onPage }: { onPage: OpenPage }) {
                             </div>
                             <Button onClick={() => pick(true)}>Another branch…</Button>
                         </div>
-                        <PatternForm key={keyOf(scope)} scope={scope} name={nameOf(scope)} onPage={onPage} />
+                        <PatternForm key={keyOf(scope)} scope={scope} name={nameOf(scope, called)} onPage={onPage} />
                     </>
                 )}
             </div>

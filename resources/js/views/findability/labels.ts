@@ -27,10 +27,3 @@ export function tabOf(fix: Schemas['Fix']) {
 
 /** Findings that are mended for many pages at once, in the grid. */
 export const isOfGrid = (fix: Schemas['Fix']) => fix === 'title' || fix === 'description'
-
-export const layoutWords: Record<string, string> = {
-    page: 'content alone',
-    section: 'content, and cards of what is inside',
-    home: 'front page',
-    'site-map': 'site map',
-}

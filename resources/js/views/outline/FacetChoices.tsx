@@ -2,7 +2,7 @@ import type { ReactNode } from 'react'
 import { MenuChoice } from '../../ui/MenuChoice'
 import { MenuList } from '../../ui/MenuList'
 
-type Choice = { value: string; isOn: boolean; label: string; count: number }
+type Choice = { value: string; isOn: boolean; label: ReactNode; count: number }
 type Props = {
     trigger: ReactNode
     choices: Choice[]

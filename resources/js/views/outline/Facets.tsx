@@ -2,8 +2,10 @@ import clsx from 'clsx'
 import { ChevronDown } from 'lucide-react'
 import { lazy } from 'react'
 import { MenuButton } from '../../ui/MenuButton'
+import { lazily } from '../../ui/lazily'
 import { among, turned } from '../../ui/several'
 
+const LayoutNames = lazily(() => import('./LayoutNames').then(module => module.LayoutNames))
 const FacetChoices = lazy(() => import('./FacetChoices').then(module => ({ default: module.FacetChoices })))
 
 export type Facets = { state?: string; kind?: string; layout?: string }
@@ -18,7 +20,6 @@ const labels: Record<string, string> = {
     section: 'Section',
     pointer: 'Pointer',
     download: 'Download',
-    home: 'Front page',
 }
 const titles = { state: 'State', kind: 'Kind', layout: 'Layout' }
 
@@ -57,14 +58,21 @@ export function FacetMenus({
                                 choices={values.map(value => ({
                                     value,
                                     isOn: chosen.includes(value),
-                                    label: labels[value] ?? value,
+                                    label:
+                                        facet === 'layout' ? <LayoutNames keys={[value]} /> : (labels[value] ?? value),
                                     count: counts?.[facet][value] ?? 0,
                                 }))}
                                 onTurn={value => onFacets({ ...facets, [facet]: turned(facets[facet], value) })}
                             />
                         )}
                     >
-                        {chosen.length > 0 ? chosen.map(value => labels[value] ?? value).join(', ') : titles[facet]}{' '}
+                        {chosen.length === 0 ? (
+                            titles[facet]
+                        ) : facet === 'layout' ? (
+                            <LayoutNames keys={chosen} />
+                        ) : (
+                            chosen.map(value => labels[value] ?? value).join(', ')
+                        )}{' '}
                         <ChevronDown size={13} aria-hidden />
                     </MenuButton>
                 )

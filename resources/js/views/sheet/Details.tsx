@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react'
 import type { Schemas } from '../../api/client'
 import { useChanges } from '../../app/changes'
+import { useLayouts } from '../../app/fields/useLayouts'
 import { heldBy, wayOutLabel } from '../../app/conflicts'
 import { useSite } from '../../app/site'
 import { useAddressAnswer } from '../../app/useAddressAnswer'
@@ -16,13 +17,6 @@ import { useSavePage } from './useSavePage'
 import { SaveBar } from './SaveBar'
 import { Select } from '../../ui/Select'
 
-const layouts: [Schemas['PageSheet']['layout'], string][] = [
-    ['page', 'content alone'],
-    ['section', 'content, and cards of what is inside'],
-    ['home', 'front page'],
-    ['site-map', 'map of the site'],
-]
-
 type Props = { loaded: Loaded; onUnsaved: (unsaved: boolean) => void; onGoTo: (page: string) => void }
 
 /** Name, heading, slug, and where the page sits. */
@@ -31,12 +25,13 @@ export function Details({ loaded, onUnsaved, onGoTo }: Props) {
     const { writes } = useSite()
     const { propose } = useChanges()
     const save = useSavePage(loaded)
+    const { layouts, of } = useLayouts()
     const [typed, setTyped] = useState<{
         name?: string
         heading?: string
         slug?: string
         summary?: string
-        layout?: Schemas['PageSheet']['layout']
+        layout?: string
     }>({})
     const [refused, setRefused] = useState<{ field: string; reason: string } | null>(null)
     const value = {
@@ -123,12 +118,15 @@ export function Details({ loaded, onUnsaved, onGoTo }: Props) {
                         onChange={type('summary')}
                         hint="A line under the heading, and on cards."
                     />
-                    <FieldFrame label="Layout">
+                    <FieldFrame label="Layout" hint={layoutHint(sheet, of(sheet.layout), of(value.layout))}>
                         {({ id }) => (
                             <Select
                                 id={id}
                                 value={value.layout}
-                                choices={layouts}
+                                choices={(layouts.length === 0
+                                    ? [{ key: sheet.layout, name: sheet.layout }]
+                                    : layouts
+                                ).map(({ key, name }) => [key, name] as const)}
                                 onChoose={layout => setTyped(before => ({ ...before, layout }))}
                             />
                         )}
@@ -140,6 +138,27 @@ export function Details({ loaded, onUnsaved, onGoTo }: Props) {
             <Where sheet={sheet} onGoTo={onGoTo} />
         </div>
     )
+}
+
+/** What the chosen layout is for; where it is another, which fields have no place in it, and which come back. */
+function layoutHint(
+    sheet: Schemas['PageSheet'],
+    now: Schemas['Layout'] | undefined,
+    chosen: Schemas['Layout'] | undefined,
+) {
+    if (chosen === undefined || now === undefined || chosen.key === now.key) return chosen?.description
+    const known = new Set(chosen.fields.map(field => field.key))
+    const left = Object.keys(sheet.fields)
+        .filter(key => !known.has(key))
+        .map(key => now.fields.find(field => field.key === key)?.title ?? key)
+    const back = (sheet.kept as Record<string, number>)[chosen.key] ?? 0
+    return [
+        chosen.description,
+        left.length > 0 && `No place in it for ${left.join(', ')}: kept, and back with the layout ${now.name}.`,
+        back > 0 && `${count(back, 'field')} kept from before ${back === 1 ? 'comes' : 'come'} back.`,
+    ]
+        .filter(Boolean)
+        .join(' ')
 }
 
 function omit<Typed extends object>(typed: Typed, saved: object): Typed {

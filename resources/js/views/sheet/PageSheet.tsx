@@ -5,7 +5,9 @@ import { useState } from 'react'
 import { ApiProblem } from '../../api/client'
 import { pageQuery } from '../../api/queries'
 import { useSite } from '../../app/site'
+import { useLayouts } from '../../app/fields/useLayouts'
 import { LiveButton } from '../../app/LiveButton'
+import type { SheetTab } from '../../app/outlineSearch'
 import { readable } from '../../ui/Address'
 import { Button, buttonClasses } from '../../ui/Button'
 import { Hint } from '../../ui/Hint'
@@ -20,9 +22,10 @@ import { Preview } from '../../app/Preview'
 import { ReviewBar } from './ReviewBar'
 import { SearchTab } from './SearchTab'
 import { ContentTab } from './ContentTab'
+import { FieldsTab } from './FieldsTab'
 import { Muted } from '../../ui/Muted'
 
-type Tab = 'details' | 'content' | 'search' | 'history'
+type Tab = SheetTab
 type Props = { page: string; tab: Tab; onTab: (tab: Tab) => void; onClose: () => void; onGoTo: (page: string) => void }
 
 /** Everything about one page, beside the outline, which stays usable. */
@@ -71,6 +74,7 @@ function Gone({ problem, onClose }: { problem: Error; onClose: () => void }) {
 
 function Sheet({ tab, onTab, onClose, onGoTo, loaded }: Props & { loaded: Loaded }) {
     const { sheet } = loaded
+    const hasFields = (useLayouts().of(sheet.layout)?.fields.length ?? 0) > 0
     const [previewed, setPreviewed] = useState(false)
     const [unsaved, setUnsaved] = useState<Record<string, boolean>>({})
     const [brought, setBrought] = useState(0)
@@ -136,7 +140,9 @@ function Sheet({ tab, onTab, onClose, onGoTo, loaded }: Props & { loaded: Loaded
                 className="mt-2 flex min-h-0 flex-1 flex-col"
             >
                 <Tabs.List aria-label="Parts of the page" className="flex gap-[18px] border-b border-line px-5">
-                    {(['details', 'content', 'search', 'history'] as const).map(value => (
+                    {(
+                        ['details', 'content', ...(hasFields ? ['fields' as const] : []), 'search', 'history'] as const
+                    ).map(value => (
                         <Tabs.Trigger
                             key={value}
                             value={value}
@@ -164,6 +170,13 @@ function Sheet({ tab, onTab, onClose, onGoTo, loaded }: Props & { loaded: Loaded
                         />
                     )}
                 </Tabs.Content>
+                {hasFields && (
+                    <Tabs.Content forceMount value="fields" className={panel}>
+                        {(opened.has('fields') || tab === 'fields') && (
+                            <FieldsTab loaded={loaded} onUnsaved={mark('fields')} visible={tab === 'fields'} />
+                        )}
+                    </Tabs.Content>
+                )}
                 <Tabs.Content forceMount value="search" className={panel}>
                     {(opened.has('search') || tab === 'search') && (
                         <SearchTab loaded={loaded} onUnsaved={mark('search')} onTab={onTab} />

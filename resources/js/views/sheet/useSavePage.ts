@@ -1,5 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
-import { answered, api, type Schemas } from '../../api/client'
+import { answered, api } from '../../api/client'
 import { keys } from '../../api/queries'
 import { useSite } from '../../app/site'
 import type { Loaded } from './loaded'
@@ -11,7 +11,8 @@ type Fields = {
     searchDescription?: string
     socialTitle?: string
     socialDescription?: string
-    layout?: Schemas['PageSheet']['layout']
+    layout?: string
+    fields?: Record<string, unknown>
 }
 
 /** Saves fields of a page against the version one started from; a newer version is a conflict, never overwritten. */

@@ -24,6 +24,8 @@ type Props = {
     onPut: () => void
     onPreview: () => void
     onSource: () => void
+    /** Null where the layout has no fields. */
+    onFields: (() => void) | null
 }
 
 const widths = [
@@ -33,7 +35,7 @@ const widths = [
 ] as const
 
 /** Above the page: which one it is, how wide it is shown, and saving it. */
-export function RoomBar({ sheet, writing, words, search, set, onPut, onPreview, onSource }: Props) {
+export function RoomBar({ sheet, writing, words, search, set, onPut, onPreview, onSource, onFields }: Props) {
     const site = useSite()
     const { dirty, saving } = writing
     return (
@@ -87,6 +89,11 @@ export function RoomBar({ sheet, writing, words, search, set, onPut, onPreview, 
                         </Width>
                     ))}
                 </div>
+                {onFields !== null && (
+                    <Button variant="quiet" onClick={onFields}>
+                        Fields
+                    </Button>
+                )}
                 <Button variant="quiet" onClick={onSource}>
                     Markdown and HTML
                 </Button>

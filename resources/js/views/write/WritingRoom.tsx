@@ -11,10 +11,13 @@ import { BlockSettings } from '../../app/content/BlockSettings'
 import { WritingPlace, type OpenSettings } from '../../app/content/settings'
 import { useOthers } from '../../app/content/useOthers'
 import { useWriting } from '../../app/content/useWriting'
+import { FieldsPanel } from '../../app/fields/FieldsPanel'
+import { useLayouts } from '../../app/fields/useLayouts'
 import { Preview } from '../../app/Preview'
 import { useSite } from '../../app/site'
 import type { RoomSearch } from '../../app/writeSearch'
 import { ReadFailure } from '../../ui/ReadFailure'
+import { Modal } from '../../ui/Modal'
 import { useKey } from '../../ui/useKey'
 import { NameBlock } from './NameBlock'
 import { RoomBar } from './RoomBar'
@@ -22,6 +25,7 @@ import { RoomFrame } from './RoomFrame'
 import { RoomSide } from './RoomSide'
 import { RoomTools } from './RoomTools'
 import { SourceDialog } from './SourceDialog'
+import { showAnew } from './showAnew'
 import { useReview } from './useReview'
 
 type Props = { page: string; search: RoomSearch; set: (change: Partial<RoomSearch>) => void }
@@ -48,12 +52,15 @@ export function WritingRoom(props: Props) {
                 )}
             </div>
         )
-    return <Room {...props} sheet={sheet.data.sheet} first={content.data} />
+    return <Room {...props} loaded={sheet.data} first={content.data} />
 }
+
+type Loaded = { sheet: Schemas['PageSheet']; etag: string }
 
 const widths = { tablet: 820, phone: 390 }
 
-function Room({ page, search, set, sheet, first }: Props & { sheet: Schemas['PageSheet']; first: Schemas['Content'] }) {
+function Room({ page, search, set, loaded, first }: Props & { loaded: Loaded; first: Schemas['Content'] }) {
+    const { sheet } = loaded
     const site = useSite()
     const { pending } = useChanges()
     // What is proposed is decided below the view: it must be seen.
@@ -68,6 +75,9 @@ function Room({ page, search, set, sheet, first }: Props & { sheet: Schemas['Pag
     const [naming, setNaming] = useState<number | null>(null)
     const [previewed, setPreviewed] = useState(false)
     const [source, setSource] = useState(false)
+    const [filling, fill] = useState(false)
+    const hasFields = (useLayouts().of(sheet.layout)?.fields.length ?? 0) > 0
+    const address = `/room/${site.key}/${page}`
     useKey('mod+s', dirty ? writing.save : null, 'everywhere')
     const place = useMemo(() => ({ inRoom: true, site: site.key, page, edit: setSettings }), [page, site.key])
     const put = useCallback(() => setPutting(true), [])
@@ -86,10 +96,11 @@ function Room({ page, search, set, sheet, first }: Props & { sheet: Schemas['Pag
                     onPut={put}
                     onPreview={() => setPreviewed(true)}
                     onSource={() => setSource(true)}
+                    onFields={hasFields ? () => fill(true) : null}
                 />
                 <div className="flex min-h-0 flex-1">
                     <RoomFrame
-                        address={`/room/${site.key}/${page}`}
+                        address={address}
                         title={`${sheet.name}, as it looks`}
                         width={search.screen === undefined ? null : widths[search.screen]}
                         writing={writing}
@@ -118,6 +129,17 @@ function Room({ page, search, set, sheet, first }: Props & { sheet: Schemas['Pag
             )}
             {naming !== null && <NameBlock editor={editor} at={naming} onClose={() => setNaming(null)} />}
             {source && <SourceDialog editor={editor} page={page} onClose={() => setSource(false)} />}
+            {filling && (
+                <Modal open onClose={() => fill(false)} title={`Fields of ${sheet.name}`} width={560}>
+                    <FieldsPanel
+                        loaded={loaded}
+                        onSaved={() => {
+                            fill(false)
+                            if (frame !== null) void showAnew(frame, address)
+                        }}
+                    />
+                </Modal>
+            )}
             <Preview open={previewed} onClose={() => setPreviewed(false)} page={sheet} />
             <AskBeforeLeaving
                 unsaved={dirty}

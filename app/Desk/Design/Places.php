@@ -2,19 +2,16 @@
 
 declare(strict_types=1);
 
-namespace App\Desk;
+namespace App\Desk\Design;
 
 use Heronstem\Core\Menu\MenuKind;
 use Heronstem\Core\Menu\MenuPlace;
 
-/** What the layout that ships offers: where it shows menus and picks. */
-final class Layout
+/** Where the design that ships shows menus and picks. */
+final class Places
 {
-    /** What a page can look like: content, content with cards of what is inside, the front page, the map of the site. */
-    public const PAGES = ['page', 'section', 'home', 'site-map'];
-
     /** @return array<string, MenuPlace> by key, in the order in which visitors meet them */
-    public static function places(): array
+    public static function all(): array
     {
         $places = [
             new MenuPlace('main', 'Main bar', MenuKind::Menu, 2, 7, 180),

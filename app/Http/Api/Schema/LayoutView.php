@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Api\Schema;
+
+use Heronstem\Core\Content\Layout\FieldKind;
+use Heronstem\Core\Content\Layout\Layout;
+use Heronstem\Core\Content\Layout\LayoutField;
+use OpenApi\Attributes as OA;
+
+#[
+    OA\Schema(
+        schema: 'Layouts',
+        description: 'The layouts of the design.',
+        required: ['layouts', 'faults'],
+        properties: [
+            new OA\Property('layouts', type: 'array', items: new OA\Items(ref: '#/components/schemas/Layout')),
+            new OA\Property(
+                'faults',
+                description: 'what keeps a folder from being a layout, or its template from being used',
+                type: 'array',
+                items: new OA\Items(
+                    required: ['where', 'reason'],
+                    properties: [new OA\Property('where', type: 'string'), new OA\Property('reason', type: 'string')],
+                    type: 'object',
+                ),
+            ),
+        ],
+        type: 'object',
+    ),
+    OA\Schema(
+        schema: 'Layout',
+        description: 'How a page looks, with the fields that it has besides its content.',
+        required: ['key', 'name', 'description', 'pages', 'fields'],
+        properties: [
+            new OA\Property('key', type: 'string'),
+            new OA\Property('name', type: 'string'),
+            new OA\Property('description', type: 'string'),
+            new OA\Property('pages', type: 'integer'),
+            new OA\Property('fields', type: 'array', items: new OA\Items(ref: '#/components/schemas/LayoutField')),
+        ],
+        type: 'object',
+    ),
+    OA\Schema(
+        schema: 'LayoutField',
+        description: 'A field of a layout, or a column of its rows.',
+        required: ['key', 'title', 'kind', 'description', 'needed', 'choices', 'unit', 'currency', 'fallback', 'empty', 'proportions', 'columns'],
+        properties: [
+            new OA\Property('key', type: 'string'),
+            new OA\Property('title', type: 'string'),
+            new OA\Property('kind', type: 'string', enum: FieldKind::class),
+            new OA\Property('description', type: 'string'),
+            new OA\Property('needed', type: 'boolean'),
+            new OA\Property(
+                'choices',
+                type: 'array',
+                items: new OA\Items(
+                    required: ['value', 'title'],
+                    properties: [new OA\Property('value', type: 'string'), new OA\Property('title', type: 'string')],
+                    type: 'object',
+                ),
+            ),
+            new OA\Property('unit', description: 'of a number', type: 'string'),
+            new OA\Property('currency', description: 'of money, ISO 4217', type: 'string'),
+            new OA\Property('fallback', description: 'what is shown where nothing is said'),
+            new OA\Property('empty', description: 'the sentence that stands where rows are empty', type: 'string'),
+            new OA\Property('proportions', description: 'width by height to which a picture is cropped', type: 'number', nullable: true),
+            new OA\Property('columns', description: 'of rows', type: 'array', items: new OA\Items(ref: '#/components/schemas/LayoutField')),
+        ],
+        type: 'object',
+    ),
+]
+final class LayoutView
+{
+    /** @return array<string, mixed> */
+    public static function of(Layout $layout, int $pages): array
+    {
+        return [
+            'key' => $layout->key,
+            'name' => $layout->name,
+            'description' => $layout->description,
+            'pages' => $pages,
+            'fields' => array_map(self::field(...), $layout->fields),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function field(LayoutField $field): array
+    {
+        $choices = $field->choices();
+
+        return [
+            'key' => $field->key,
+            'title' => $field->title,
+            'kind' => $field->kind->value,
+            'description' => $field->description(),
+            'needed' => $field->isNeeded,
+            'choices' => array_map(
+                static fn (string $value, string $title): array => ['value' => $value, 'title' => $title],
+                array_map(strval(...), array_keys($choices)),
+                array_values($choices),
+            ),
+            'unit' => $field->unit(),
+            'currency' => $field->currency(),
+            'fallback' => $field->fallback(),
+            'empty' => $field->emptySentence(),
+            'proportions' => $field->proportions(),
+            'columns' => array_map(
+                static fn (LayoutField $column): array => ['needed' => in_array($column->key, $field->needed, true)] + self::field($column),
+                $field->columns,
+            ),
+        ];
+    }
+}

@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Content\Layout;
+
+use Heronstem\Core\InputRefused;
+use Heronstem\Core\Tree\FieldValues;
+
+/** How a page looks, by the fields that it has besides its content. */
+final readonly class Layout
+{
+    /**
+     * @param  string  $key  the name of its folder
+     * @param  string  $description  a line on what it is for
+     * @param  list<LayoutField>  $fields  in the order of the form
+     * @param  string|null  $type  of schema.org, for what its fields describe; null where they describe nothing by themselves
+     */
+    public function __construct(
+        public string $key,
+        public string $name,
+        public string $description,
+        public array $fields = [],
+        public ?string $type = null,
+    ) {
+    }
+
+    public function field(string $key): ?LayoutField
+    {
+        foreach ($this->fields as $field) {
+            if ($field->key === $key) {
+                return $field;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * The values with those given, each brought into the form of its kind and checked.
+     *
+     * @param  array<mixed>  $given  by field; null or blank for none
+     *
+     * @throws InputRefused naming the field, in rows also row and column, e.g. `fields.fares.2.price`
+     */
+    public function changed(FieldValues $values, array $given): FieldValues
+    {
+        $read = [];
+        foreach ($given as $key => $value) {
+            $field = $this->field((string) $key);
+            if ($field === null) {
+                throw new InputRefused("fields.$key", $this->hasNot((string) $key));
+            }
+            $is = FieldInput::read($field, $value, "fields.{$field->key}");
+            if ($is !== null) {
+                FieldCheck::guard($field, $is);
+            }
+            $read[$field->key] = $field->kind === FieldKind::Rows && is_array($is) ? array_values($is) : $is;
+        }
+
+        return $values->with($read);
+    }
+
+    /** What a page of the layout $from says, when it gets this one. */
+    public function relaid(FieldValues $values, string $from): FieldValues
+    {
+        return $values->relaid($from, $this->key, fn (string $field, mixed $value): bool => $this->takes($field, $value));
+    }
+
+    public function takes(string $key, mixed $value): bool
+    {
+        $field = $this->field($key);
+
+        return $field !== null && FieldCheck::fault($field, $value) === null;
+    }
+
+    private function hasNot(string $key): string
+    {
+        $names = implode(', ', array_map(static fn (LayoutField $field): string => $field->key, $this->fields));
+
+        return "The layout {$this->name} has no field “{$key}”. ".($names === '' ? 'It has none.' : "It has $names.");
+    }
+}

@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Content\Layout;
+
+/** One field of a layout, or one column of its rows. */
+final readonly class LayoutField
+{
+    /**
+     * @param  array<string, mixed>  $schema  as the layout writes it (JSON Schema 2020-12), `$ref` naming its kind
+     * @param  list<self>  $columns  of rows only
+     * @param  list<string>  $needed  keys of the columns that every row has
+     */
+    public function __construct(
+        public string $key,
+        public string $title,
+        public FieldKind $kind,
+        public array $schema,
+        public bool $isNeeded = false,
+        public array $columns = [],
+        public array $needed = [],
+    ) {
+    }
+
+    /** Whether its values stand under each other by their digits. */
+    public function isNumeric(): bool
+    {
+        return in_array($this->kind, [FieldKind::Number, FieldKind::Money], true);
+    }
+
+    public function description(): string
+    {
+        return $this->text('description');
+    }
+
+    /** What stands where rows are empty: the layout's own sentence. */
+    public function emptySentence(): string
+    {
+        return $this->text('empty');
+    }
+
+    /** What is shown where a page says nothing; null for none. */
+    public function fallback(): mixed
+    {
+        return $this->schema['default'] ?? null;
+    }
+
+    /** Of money: ISO 4217. */
+    public function currency(): string
+    {
+        return $this->text('currency');
+    }
+
+    /** Of a number: what it counts, e.g. `min` or `m`. */
+    public function unit(): string
+    {
+        return $this->text('unit');
+    }
+
+    /** @return array<string, string> of a choice: what each is called, by value */
+    public function choices(): array
+    {
+        $choices = [];
+        foreach (is_array($this->schema['oneOf'] ?? null) ? $this->schema['oneOf'] : [] as $choice) {
+            $choices[$choice['const']] = $choice['title'];
+        }
+
+        return $choices;
+    }
+
+    /** Of a picture: width by height, where the layout crops it; null for as it is. */
+    public function proportions(): ?float
+    {
+        return preg_match('/^(\d+):(\d+)$/', $this->text('proportions'), $of) === 1 ? (int) $of[1] / (int) $of[2] : null;
+    }
+
+    /** @return array{int, int} least width and height of a picture, px */
+    public function leastSize(): array
+    {
+        return [(int) ($this->schema['minWidth'] ?? 1), (int) ($this->schema['minHeight'] ?? 1)];
+    }
+
+    public function column(string $key): ?self
+    {
+        foreach ($this->columns as $column) {
+            if ($column->key === $key) {
+                return $column;
+            }
+        }
+
+        return null;
+    }
+
+    /** The property of schema.org that the layout maps it to; null for none. */
+    public function property(): ?string
+    {
+        return $this->text('property') ?: null;
+    }
+
+    private function text(string $keyword): string
+    {
+        return is_string($this->schema[$keyword] ?? null) ? $this->schema[$keyword] : '';
+    }
+}

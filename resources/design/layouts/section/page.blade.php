@@ -1,0 +1,5 @@
+@extends('site.page')
+
+@section('below')
+@include('site.cards')
+@endsection

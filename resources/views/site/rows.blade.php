@@ -1,0 +1,11 @@
+@if ($fields->rows($key) === [])
+            <p class="none">{{ $fields->none($key) }}</p>
+@else
+            <table>
+                <caption>{{ $caption }}</caption>
+                <tr>@foreach ($fields->columns($key) as $column)<th scope="col"@if ($column->isNumeric()) class="number"@endif>{{ $column->title }}</th>@endforeach</tr>
+@foreach ($fields->rows($key) as $row)
+                <tr>@foreach ($fields->columns($key) as $column)@if ($loop->first)<th scope="row">{{ $row->show($column->key) }}</th>@else<td @class(['number' => $column->isNumeric()])>{{ $row->show($column->key) }}</td>@endif @endforeach</tr>
+@endforeach
+            </table>
+@endif
