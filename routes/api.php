@@ -7,6 +7,7 @@ use App\Http\Api\AddressesController;
 use App\Http\Api\AuditController;
 use App\Http\Api\BatchController;
 use App\Http\Api\ContentController;
+use App\Http\Api\FileChangesController;
 use App\Http\Api\FileController;
 use App\Http\Api\GoToController;
 use App\Http\Api\HistoryController;
@@ -135,6 +136,10 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                 Route::get('redirects-import/{import}', [RedirectFilesController::class, 'progressOf']);
                 Route::delete('redirects-import/{import}', [RedirectFilesController::class, 'stop']);
                 Route::patch('names', [SiteController::class, 'update']);
+                Route::patch('files/{file}', [FileChangesController::class, 'update']);
+                Route::delete('files/{file}', [FileChangesController::class, 'bin']);
+                Route::post('files/{file}/content', [FileChangesController::class, 'replace']);
+                Route::post('files/{file}/versions/{number}', [FileChangesController::class, 'bringBack'])->where('number', '[0-9]{1,9}');
                 Route::post('audit', [AuditController::class, 'again']);
                 Route::post('dismissals', [AuditController::class, 'dismiss']);
                 Route::delete('dismissals/{page}/{check}', [AuditController::class, 'reinstate'])->where(['page' => '[0-9A-Z]{26}', 'check' => '[a-z-]{1,60}']);

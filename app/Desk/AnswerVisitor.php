@@ -81,6 +81,6 @@ final readonly class AnswerVisitor
 
     public function file(string $ulid, Site $site): ?File
     {
-        return File::query()->where('site_id', $site->id)->where('ulid', $ulid)->first();
+        return File::query()->where('site_id', $site->id)->where('ulid', $ulid)->whereNull('binned_at')->first();
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk;
 
+use App\Desk\Files\UploadPicture;
 use App\Models\File;
 use App\Models\Site;
 use App\Models\User;

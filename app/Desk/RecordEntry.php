@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk;
 
+use App\Models\File;
 use App\Models\HistoryEntry;
 use App\Models\Page;
 use App\Models\Site;
@@ -91,6 +92,25 @@ final readonly class RecordEntry
             'touched' => PgArray::of([$page->ulid]),
             'kinds' => PgArray::of(['save-content']),
             'note' => $note,
+        ]);
+    }
+
+    /** Something done to a file, which its versions take back rather than the history. */
+    public function ofFile(Site $site, User $user, string $kind, string $sentence, File $file): void
+    {
+        HistoryEntry::query()->create([
+            'site_id' => $site->id,
+            'user_id' => $user->id,
+            'sentence' => $sentence,
+            'batch' => [['kind' => $kind, 'file' => $file->ulid, 'number' => $file->number]],
+            'counts' => [],
+            'pages' => [],
+            'claims' => [],
+            'menus' => [],
+            'rules' => [],
+            'touched' => PgArray::of([]),
+            'kinds' => PgArray::of([$kind]),
+            'note' => '',
         ]);
     }
 

@@ -57,7 +57,7 @@ final readonly class UndoEntry
         $cancelled = $left = [];
         foreach ($since as $each) {
             $back = $each->undoes();
-            if (isset($cancelled[$each->ulid]) || $each->isOfContent()) {
+            if (isset($cancelled[$each->ulid]) || $each->isOfVersion()) {
                 continue;
             }
             if ($back !== [] && array_diff_key(array_flip($back), $known) === []) {
@@ -106,10 +106,12 @@ final readonly class UndoEntry
             if ($entry->thinned_at !== null) {
                 throw new InputRefused('entry', 'The details of this change have been thinned out of the history, so it can no longer be undone.');
             }
-            if ($entry->isOfContent()) {
+            if ($entry->isOfVersion()) {
                 throw new InputRefused(
                     'entry',
-                    'Every saved version of the content is kept: open the one before in the history of the page, and bring it back.',
+                    $entry->file() === null
+                        ? 'Every saved version of the content is kept: open the one before in the history of the page, and bring it back.'
+                        : 'What stood in the place of a file is kept with it: open it in Files, and bring back an earlier version.',
                 );
             }
             $changes[] = $this->undo($entry, $rules);

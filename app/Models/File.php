@@ -18,6 +18,16 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int|null $width
  * @property int|null $height
  * @property string $path
+ * @property string $folder divided by slashes; empty for none
+ * @property string $alt
+ * @property string $caption
+ * @property int|null $focus_x % from the left
+ * @property int|null $focus_y % from the top
+ * @property int $number counts what was put in its place
+ * @property int|null $user_id
+ * @property \Illuminate\Support\Carbon|null $binned_at
+ * @property \Illuminate\Support\Carbon $created_at
+ * @property \Illuminate\Support\Carbon $updated_at
  * @property-read Site $site
  */
 final class File extends Model
@@ -25,6 +35,8 @@ final class File extends Model
     use HasUlids;
 
     protected $guarded = ['id'];
+
+    protected $casts = ['binned_at' => 'datetime'];
 
     /** @return list<string> */
     public function uniqueIds(): array
@@ -40,6 +52,12 @@ final class File extends Model
     public function address(): string
     {
         return self::at($this->ulid, $this->name);
+    }
+
+    /** Its address for what is on a page: what is put in its place later has another one, so that this may be kept for good. */
+    public function shownAt(): string
+    {
+        return $this->address()."?v={$this->number}";
     }
 
     /** Where a file is served on its site. */

@@ -37,6 +37,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class HistoryEntry extends Model
 {
+    private const OF_FILES = ['replace-file', 'rename-file', 'bin-file', 'bring-back-file'];
+
     use HasUlids;
 
     public const UPDATED_AT = null;
@@ -84,15 +86,23 @@ final class HistoryEntry extends Model
     /** @return array{page: string, number: int}|null the version of content that it tells of */
     public function version(): ?array
     {
-        $saved = $this->isOfContent() ? $this->batch[0] : null;
+        $saved = $this->batch[0] ?? [];
 
-        return $saved === null ? null : ['page' => (string) $saved['page'], 'number' => (int) $saved['version']];
+        return ($saved['kind'] ?? null) !== 'save-content' ? null : ['page' => (string) $saved['page'], 'number' => (int) $saved['version']];
     }
 
-    /** Whether it tells of saved content, of which every version is kept anyway. */
-    public function isOfContent(): bool
+    /** The file that it tells of. */
+    public function file(): ?string
     {
-        return ($this->batch[0]['kind'] ?? null) === 'save-content';
+        $done = $this->batch[0] ?? [];
+
+        return in_array($done['kind'] ?? null, self::OF_FILES, true) ? (string) $done['file'] : null;
+    }
+
+    /** Whether it tells of content or of a file, of which every version is kept anyway. */
+    public function isOfVersion(): bool
+    {
+        return $this->version() !== null || $this->file() !== null;
     }
 
     /** @return BelongsTo<User, $this> */

@@ -59,7 +59,7 @@ final readonly class NotedLinks
     private function ofSite(Site $site, Collection $pages): void
     {
         $own = $site->ownAddresses();
-        $links = $raw = $wanted = [];
+        $links = $raw = $wanted = $files = [];
         foreach ($pages as $page) {
             foreach ($page->state === PageState::Live ? FieldValues::stored($page->fields)->pages() : [] as $named) {
                 $links[] = ['from' => $page->id, 'to' => $named];
@@ -76,6 +76,10 @@ final readonly class NotedLinks
                 $links[] = ['from' => $each->page_id, 'wanted' => WantedName::key($name)];
             }
             $working = Document::read($each->working);
+            $shown = array_flip($live?->files() ?? []);
+            foreach (array_unique([...array_map(strval(...), array_keys($shown)), ...$working->files()]) as $file) {
+                $files[] = ['page' => $each->page_id, 'file' => $file, 'live' => isset($shown[$file])];
+            }
             foreach ($working->wanted() as $name) {
                 $wanted[] = ['page' => $each->page_id, 'key' => WantedName::key($name), 'name' => $name];
             }
@@ -85,6 +89,12 @@ final readonly class NotedLinks
         $this->db->delete('delete from links where from_page_id = any(?::bigint[])', [$ids]);
         $this->db->delete('delete from raw_links where from_page_id = any(?::bigint[])', [$ids]);
         $this->db->delete('delete from wanted_links where from_page_id = any(?::bigint[])', [$ids]);
+        $this->db->delete('delete from file_uses where page_id = any(?::bigint[])', [$ids]);
+        if ($files !== []) {
+            $this->db->insert('insert into file_uses (page_id, file, live) select * from jsonb_to_recordset(?::jsonb) as n(page bigint, file text, live boolean)', [
+                json_encode($files, JSON_THROW_ON_ERROR),
+            ]);
+        }
         if ($wanted !== []) {
             $this->db->insert(
                 'insert into wanted_links (site_id, from_page_id, key, name)

@@ -26,7 +26,37 @@ final readonly class StoredFiles implements Files
     {
         $found = $this->files[$file] ?? null;
 
-        return $found?->width === null ? null : new PictureFile($found->address(), $found->width, (int) $found->height);
+        return $found?->width === null ? null : new PictureFile($found->shownAt(), $found->width, (int) $found->height, Renditions::of($found));
+    }
+
+    /**
+     * A picture cropped to proportions around a point.
+     *
+     * @param  array{proportions: float, x: int, y: int}  $crop
+     */
+    public function cropped(string $file, array $crop): ?PictureFile
+    {
+        $found = $this->files[$file] ?? null;
+        if ($found?->width === null) {
+            return null;
+        }
+        $of = Renditions::of($found, $crop);
+
+        return new PictureFile($of === [] ? $found->shownAt() : $of[max(array_keys($of))], ...[...Renditions::crop($found->width, (int) $found->height, $crop), $of]);
+    }
+
+    /** Its own alternative text, which stands where nothing nearer says one. */
+    public function alt(string $file): string
+    {
+        return $this->files[$file]->alt ?? '';
+    }
+
+    /** @return array{x: int, y: int} the point of a picture that stays in sight where it is cropped, %; its middle where none was set */
+    public function focus(string $file): array
+    {
+        $found = $this->files[$file] ?? null;
+
+        return ['x' => $found->focus_x ?? 50, 'y' => $found->focus_y ?? 50];
     }
 
     public function file(string $file): ?OfferedFile

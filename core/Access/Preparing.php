@@ -36,6 +36,7 @@ final class Preparing
         'searchDescription' => true,
         'prepared' => true,
         'layout' => true,
+        'fields' => true,
         'socialTitle' => true,
         'socialDescription' => true,
         'search' => true,

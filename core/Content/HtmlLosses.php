@@ -14,7 +14,7 @@ final class HtmlLosses
     private const ATTRIBUTES = [
         '*' => ['id', 'data-block', 'data-attrs', 'data-style', 'data-hidden'],
         'a' => ['href', 'title', 'target', 'rel'],
-        'img' => ['src', 'alt', 'width', 'height', 'loading'],
+        'img' => ['src', 'srcset', 'sizes', 'alt', 'width', 'height', 'loading'],
         'table' => ['data-head-row', 'data-head-column'],
         'th' => ['scope', 'colspan'],
         'td' => ['colspan'],

@@ -10,6 +10,9 @@ use Heronstem\Core\Content\Block\OwnAttributes;
 /** Writes blocks as HTML; what kinds of blocks have in common stands here. */
 final readonly class HtmlWriter
 {
+    /** How wide content is at most, px, for browsers to choose a picture by before they know the styles. */
+    private const CONTENT_WIDTH = 760;
+
     public Files $files;
 
     public PageLists $lists;
@@ -96,16 +99,23 @@ final readonly class HtmlWriter
         return '<a href="'.self::escape($href.($link['rest'] ?? '')).'"'.$title.$window.'>'.$inner.'</a>';
     }
 
-    /** The picture itself, or null where there is none. */
-    public function image(string $file, string $alt): ?string
+    /**
+     * The picture itself, or null where there is none.
+     *
+     * @param  int  $share  % of the width of the content that it takes
+     */
+    public function image(string $file, string $alt, int $share = 100): ?string
     {
         $picture = $this->files->picture($file);
 
         return $picture === null
             ? null
             : sprintf(
-                '<img src="%s" alt="%s" width="%d" height="%d" loading="lazy">',
+                '<img src="%s"%s alt="%s" width="%d" height="%d" loading="lazy">',
                 self::escape($picture->address),
+                $picture->narrower === []
+                    ? ''
+                    : sprintf(' srcset="%s" sizes="(max-width: 800px) 100vw, %dpx"', self::escape($picture->srcset()), self::CONTENT_WIDTH * $share / 100),
                 self::escape($alt),
                 $picture->width,
                 $picture->height,

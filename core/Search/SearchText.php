@@ -22,7 +22,8 @@ final readonly class SearchText
     {
     }
 
-    public static function of(Page $page, PageTexts $texts, Document $content): self
+    /** @param  string  $fields  what stands in the fields of its layout, as FieldText has it */
+    public static function of(Page $page, PageTexts $texts, Document $content, string $fields = ''): self
     {
         $heading = $texts->heading === '' ? $page->name : $texts->heading;
 
@@ -30,7 +31,7 @@ final readonly class SearchText
             MarkedText::unmarked($heading === $page->name ? $page->name : "{$page->name}\n$heading"),
             MarkedText::unmarked(mb_strcut(implode("\n", $content->headings()), 0, self::MAX_BYTES)),
             MarkedText::unmarked($page->search->siteSearchDescription),
-            MarkedText::unmarked(mb_strcut(trim("{$texts->summary}\n".PlainText::of($content)), 0, self::MAX_BYTES)),
+            MarkedText::unmarked(mb_strcut(trim("{$texts->summary}\n$fields\n".PlainText::of($content)), 0, self::MAX_BYTES)),
         );
     }
 

@@ -54,6 +54,8 @@ final class CallersTest extends AppTestCase
         'GET history/{entry}' => self::SEEN,
         'GET history/{entry}/rows/addresses' => self::SEEN,
         'GET files' => self::SEEN,
+        'GET files/{file}' => self::SEEN,
+        'GET layouts' => self::SEEN,
         'GET pages/{draft}' => self::SEEN,
         'GET pages/{draft}/search' => self::SEEN,
         'GET pages/{draft}/content' => self::SEEN,
@@ -106,6 +108,10 @@ final class CallersTest extends AppTestCase
         'POST pasted' => '401 403 403 200 200 200 200 200 401',
         'POST files' => '401 403 403 201 201 201 201 201 401',
         'POST documents' => '401 403 403 201 201 201 201 201 401',
+        'PATCH files/{file}' => self::MANAGED,
+        'POST files/{file}/content' => '401 403 403 403 403 403 200 200 401',
+        'POST files/{file}/versions/{number}' => '401 403 403 403 403 403 422 422 401',
+        'DELETE files/{file}' => self::MANAGED,
         'PATCH pages/{draft}' => '401 403 403 403 200 200 200 200 401',
         'PATCH pages/{live}' => '401 403 403 403 200 200 200 200 401',
         'PATCH pages/{live} layout' => '401 403 403 403 403 403 200 200 401',
@@ -223,6 +229,10 @@ final class CallersTest extends AppTestCase
             'unlisted' => $unlisted,
             'entry' => $entry,
             'redirect' => $redirect,
+            'number' => '7',
+            'file' => \App\Models\File::query()
+                ->create(['ulid' => (string) Str::ulid(), 'site_id' => $this->site->id, 'name' => 'a.txt', 'mime' => 'text/plain', 'bytes' => 1, 'path' => 'files/none'])
+                ->ulid,
             'menu' => (string) DB::table('menus')->where('site_id', $this->site->id)->value('ulid'),
             'top' => $this->draft('Top'),
             'import' => \App\Models\RedirectImport::query()->create(['site_id' => $this->site->id, 'total' => 1, 'path' => 'imports/x'])->ulid,
@@ -327,7 +337,7 @@ final class CallersTest extends AppTestCase
         $path = $path === 'session' ? 'http://editor.test/api/v1/session' : 'http://editor.test/api/v1/sites/ferries/'.$this->named($path);
         $files = array_filter([
             'picture' => str_ends_with($path, '/files') && $method === 'POST' ? UploadedFile::fake()->image('boat.png', 20, 10) : null,
-            'file' => str_ends_with($path, '/documents') ? UploadedFile::fake()->createWithContent('a.txt', 'words') : null,
+            'file' => preg_match('#/(documents|content)$#', $path) === 1 ? UploadedFile::fake()->createWithContent('a.txt', 'words') : null,
         ]);
 
         return $this->unwritten(function () use ($method, $path, $aspect, $caller, $files, $operation): int {

@@ -68,6 +68,9 @@ final class MalformedInputTest extends AppTestCase
             'left' => '1',
             'right' => '1',
             'import' => \App\Models\RedirectImport::query()->create(['site_id' => $mine->id, 'total' => 1, 'path' => 'imports/x'])->ulid,
+            'file' => \App\Models\File::query()
+                ->create(['ulid' => (string) Str::ulid(), 'site_id' => $mine->id, 'name' => 'a.pdf', 'mime' => 'application/pdf', 'bytes' => 1, 'path' => 'files/none'])
+                ->ulid,
             'theirs' => $theirs,
             'travel' => $travel,
             'check' => 'thin-content',
@@ -247,7 +250,8 @@ final class MalformedInputTest extends AppTestCase
                 'summary' => 'S',
                 'searchTitle' => 'T',
                 'searchDescription' => 'D',
-                'layout' => 'section',
+                'layout' => 'crossing',
+                'fields' => ['takes' => 35, 'sails' => 'daily', 'from' => ['page' => $page], 'fares' => [['name' => 'Adult', 'price' => '4.80']]],
             ],
             [
                 'kind' => 'set-search',
@@ -323,6 +327,7 @@ final class MalformedInputTest extends AppTestCase
         ];
 
         return match ("$method ".preg_replace('/\{\w+\}/', '*', $path)) {
+            'PATCH /sites/*/files/*' => [['name' => 'b', 'folder' => 'a/b', 'alt' => 'A', 'caption' => 'C', 'focus' => ['x' => 1, 'y' => 2]], ['binned' => false]],
             'POST /sites/*/address' => [$changes[0], $changes[3], $changes[4], $changes[5]],
             'POST /sites/*/ripple' => [
                 ['changes' => [$changes[0], $changes[19]], 'decisions' => [['kind' => 'give-way', 'address' => '/x']], 'defaults' => false],

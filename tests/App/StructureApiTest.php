@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Tests\App;
 
 use App\Desk\ApplyChanges;
+use App\Desk\Files\UploadFile;
 use App\Desk\Rights;
 use App\Desk\UndoEntry;
-use App\Desk\UploadFile;
 use App\Models\HistoryEntry;
 use App\Models\Page;
 use App\Models\PageContent;

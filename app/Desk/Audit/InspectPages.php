@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk\Audit;
 
+use App\Desk\Design\ReadLayouts;
 use App\Models\PageContent;
 use App\Models\Site;
 use App\Store\AuditPlaces;
@@ -13,6 +14,7 @@ use Heronstem\Core\Audit\Inspection;
 use Heronstem\Core\Audit\Place;
 use Heronstem\Core\Audit\Surroundings;
 use Heronstem\Core\Content\Document;
+use Heronstem\Core\Content\Layout\FieldText;
 use Heronstem\Core\Content\PlainText;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Search\PageFacts;
@@ -26,7 +28,7 @@ use Illuminate\Database\ConnectionInterface;
 /** Looks pages over as they are: live ones as visitors get them, others as they are being worked on. */
 final readonly class InspectPages
 {
-    public function __construct(private ConnectionInterface $db, private AuditPlaces $places)
+    public function __construct(private ConnectionInterface $db, private AuditPlaces $places, private ReadLayouts $layouts)
     {
     }
 
@@ -86,11 +88,16 @@ final readonly class InspectPages
                     $pictures,
                     $card === null ? null : [$card['width'], $card['height']],
                 ),
-                $page->isLive() ? SearchText::of($page, $page->texts, $contents[$id]) : null,
+                $page->isLive() ? SearchText::of($page, $page->texts, $contents[$id], $this->fields($page, $site)) : null,
             );
         }
 
         return $inspected;
+    }
+
+    private function fields(Page $page, Site $site): string
+    {
+        return FieldText::ofAll($this->layouts->of($page->layout), $page->texts->fields->values, $site->language);
     }
 
     private function around(Site $site): Surroundings

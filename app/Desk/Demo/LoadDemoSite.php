@@ -7,7 +7,7 @@ namespace App\Desk\Demo;
 use App\Desk\ApplyChanges;
 use App\Desk\Design\ReadLayouts;
 use App\Desk\SaveContent;
-use App\Desk\UploadFile;
+use App\Models\File;
 use App\Models\HistoryEntry;
 use App\Models\Membership;
 use App\Models\Page;
@@ -37,7 +37,7 @@ final readonly class LoadDemoSite
         private ApplyChanges $apply,
         private SaveContent $save,
         private LiveContent $live,
-        private UploadFile $upload,
+        private DemoFiles $files,
         private LoadMenus $menus,
         private LoadRedirects $redirects,
         private TellStory $story,
@@ -60,7 +60,7 @@ final readonly class LoadDemoSite
             $people = $this->people($site);
             $this->visitors($site);
             $this->structure($site, $pages, $ids, $people[0]);
-            $this->content($site, $pages, $ids, $people[0], "$folder/pictures");
+            $this->content($site, $pages, $ids, $people[0], $folder);
             $this->branches($site, $ids);
             if (is_file("$folder/menus.json")) {
                 $this->menus->load($site->refresh(), $people[0], $folder);
@@ -142,15 +142,9 @@ final readonly class LoadDemoSite
      * @param  list<DemoPage>  $pages
      * @param  array<string, string>  $ids
      */
-    private function content(Site $site, array $pages, array $ids, User $by, string $pictures): void
+    private function content(Site $site, array $pages, array $ids, User $by, string $folder): void
     {
-        /** @var array<string, string> $uploaded */
-        $uploaded = [];
-        $picture = function (string $file) use (&$uploaded, $site, $by, $pictures): string {
-            $from = is_file("$pictures/$file") ? "$pictures/$file" : dirname($pictures)."/files/$file";
-
-            return $uploaded[$file] ??= $this->upload->upload($site, $by, $file, (string) file_get_contents($from))->ulid;
-        };
+        $picture = fn (string $file): string => $this->files->of($file, $site, $by, $folder);
         $markdown = new MarkdownContent(static fn (string $address): ?string => $ids[$address] ?? null, $picture);
         foreach ($pages as $demo) {
             $page = Page::query()->where('ulid', $ids[$demo->address])->firstOrFail();
@@ -169,6 +163,7 @@ final readonly class LoadDemoSite
                 $this->save->bringIn($page, $by, $markdown->document($demo->markdown));
             }
         }
+        $this->folders($site, "$folder/files.json", $picture);
         $this->inherited->refreshSite($site);
         $this->live->show(array_fill_keys(Page::query()->where('site_id', $site->id)->where('state', 'live')->pluck('ulid')->all(), 1));
         foreach ($pages as $demo) {
@@ -183,6 +178,19 @@ final readonly class LoadDemoSite
         $this->db->update('update ledger l set since = coalesce(p.live_since, p.updated_at) from pages p where p.id = l.page_id and l.site_id = ?', [
             $site->id,
         ]);
+    }
+
+    /**
+     * Files by folder, those that no page uses among them.
+     *
+     * @param  \Closure(string): string  $file
+     */
+    private function folders(Site $site, string $list, \Closure $file): void
+    {
+        $folders = is_file($list) ? json_decode((string) file_get_contents($list), true, flags: JSON_THROW_ON_ERROR) : [];
+        foreach ($folders as $folder => $names) {
+            File::query()->where('site_id', $site->id)->whereIn('ulid', array_map($file, $names))->update(['folder' => $folder]);
+        }
     }
 
     /**

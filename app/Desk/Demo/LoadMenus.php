@@ -6,7 +6,6 @@ namespace App\Desk\Demo;
 
 use App\Desk\ApplyChanges;
 use App\Desk\ReadMenuFile;
-use App\Desk\UploadPicture;
 use App\Models\Site;
 use App\Models\User;
 use App\Store\StoredMenus;
@@ -27,7 +26,7 @@ final readonly class LoadMenus
         private ConnectionInterface $db,
         private ApplyChanges $apply,
         private ReadMenuFile $read,
-        private UploadPicture $upload,
+        private DemoFiles $files,
     ) {
     }
 
@@ -43,7 +42,7 @@ final readonly class LoadMenus
                     $changes[] = new PlaceMenu($id, $menu['place']);
                 }
             }
-            $menu['entries'] = $this->withPictures($menu['entries'], $site, $by, "$folder/pictures");
+            $menu['entries'] = $this->withPictures($menu['entries'], $site, $by, $folder);
             $file = json_encode([...$menu, 'format' => MenuFile::FORMAT, 'version' => MenuFile::VERSION], JSON_THROW_ON_ERROR);
             $changes[] = new ArrangeMenu($id, $this->read->read($file, $site, $id));
         }
@@ -58,7 +57,7 @@ final readonly class LoadMenus
     {
         return array_map(function (array $entry) use ($site, $by, $folder): array {
             $picture = isset($entry['picture'])
-                ? $this->upload->upload($site, $by, $entry['picture'], (string) file_get_contents("$folder/{$entry['picture']}"))->ulid
+                ? $this->files->of($entry['picture'], $site, $by, $folder)
                 : null;
 
             return [

@@ -7,7 +7,6 @@ namespace App\Desk\Demo;
 use App\Desk\ApplyChanges;
 use App\Desk\Rights;
 use App\Desk\UndoEntry;
-use App\Desk\UploadFile;
 use App\Models\HistoryEntry;
 use App\Models\Page;
 use App\Models\Site;
@@ -34,7 +33,7 @@ final class TellStory
         private readonly ConnectionInterface $db,
         private readonly ApplyChanges $apply,
         private readonly UndoEntry $undo,
-        private readonly UploadFile $upload,
+        private readonly DemoFiles $files,
     ) {
     }
 
@@ -98,7 +97,7 @@ final class TellStory
         }
         if (isset($change['leadsTo']['file'])) {
             $file = $change['leadsTo']['file'];
-            $change['leadsTo']['file'] = $this->upload->upload($site, $by, $file, (string) file_get_contents("$folder/files/$file"))->ulid;
+            $change['leadsTo']['file'] = $this->files->of($file, $site, $by, $folder);
         }
 
         return $change;

@@ -102,9 +102,8 @@ final readonly class ShownFields
     public function picture(string $key): ?ShownPicture
     {
         $value = $this->value($key);
-        $picture = is_array($value) ? $this->sources->files->picture((string) ($value['file'] ?? '')) : null;
 
-        return $picture === null ? null : ShownPicture::of($picture, is_array($value) ? $value : [], $this->field($key)->proportions());
+        return is_array($value) ? ShownPicture::of($value, $this->field($key)->proportions(), $this->sources->files) : null;
     }
 
     private function value(string $key): mixed

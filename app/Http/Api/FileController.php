@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Api;
 
-use App\Desk\UploadFile;
-use App\Desk\UploadPicture;
+use App\Desk\Files\DescribeFile;
+use App\Desk\Files\ListFiles;
+use App\Desk\Files\UploadFile;
+use App\Desk\Files\UploadPicture;
 use App\Http\Api\Description\Answer;
 use App\Http\Api\Description\Query;
 use App\Models\File;
@@ -15,13 +17,10 @@ use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use OpenApi\Attributes as OA;
 
-/** Pictures for pages. */
+/** Files of a site: listed, looked at, taken in. */
 final readonly class FileController
 {
-    /** Most files in one answer. */
-    private const MAX_FILES = 50;
-
-    public function __construct(private UploadPicture $upload, private UploadFile $files)
+    public function __construct(private UploadPicture $upload, private UploadFile $files, private ListFiles $list)
     {
     }
 
@@ -29,28 +28,24 @@ final readonly class FileController
         OA\Get(
             path: '/sites/{site}/files',
             operationId: 'files',
-            description: 'Files of the site, the newest first, whose name holds the text; only pictures on demand. At most 50.',
-            parameters: [new Query('text'), new Query('pictures', 'boolean')],
+            description: 'Files of the site, the newest first, whose name holds the text; only pictures on demand. At most 50; or all there are, those in the bin too, by folder and name, with how often each is used.',
+            parameters: [new Query('text'), new Query('pictures', 'boolean'), new Query('all', 'boolean')],
             responses: [new Answer('File', list: true)],
         ),
     ]
     public function index(Request $request, Site $site): JsonResponse
     {
-        $files = File::query()
-            ->where('site_id', $site->id)
-            ->whereRaw('strpos(lower(name), lower(?)) > 0', [$request->string('text')->trim()->value()])
-            ->when($request->boolean('pictures'), static fn ($query) => $query->whereNotNull('width'))
-            ->orderByDesc('id')
-            ->limit(self::MAX_FILES)
-            ->get();
-
-        return new JsonResponse($files->map(self::view(...)));
+        return new JsonResponse(
+            $request->boolean('all')
+                ? $this->list->all($site)
+                : $this->list->some($site, $request->string('text')->trim()->value(), $request->boolean('pictures')),
+        );
     }
 
-    #[OA\Get(path: '/sites/{site}/files/{file}', operationId: 'file', description: 'One file of the site.', responses: [new Answer('File')])]
+    #[OA\Get(path: '/sites/{site}/files/{file}', operationId: 'file', description: 'One file of the site, with where it is used and what stood there before.', responses: [new Answer('FileDetail')])]
     public function show(Site $site, File $file): JsonResponse
     {
-        return new JsonResponse(self::view($file));
+        return new JsonResponse($this->list->one($file));
     }
 
     #[
@@ -69,7 +64,7 @@ final readonly class FileController
                     ),
                 ),
             ),
-            responses: [new Answer('File', status: 201)],
+            responses: [new Answer('FileDetail', status: 201)],
         ),
     ]
     public function store(Request $request, Site $site): JsonResponse
@@ -87,7 +82,7 @@ final readonly class FileController
         $picture = $request->file('picture');
         abort_unless($picture instanceof UploadedFile, 422);
 
-        return self::file($this->upload->upload($site, $user, $picture->getClientOriginalName(), (string) $picture->get()));
+        return $this->file($this->upload->upload($site, $user, $picture->getClientOriginalName(), (string) $picture->get()));
     }
 
     #[
@@ -102,11 +97,11 @@ final readonly class FileController
                     schema: new OA\Schema(
                         required: ['file'],
                         type: 'object',
-                        properties: [new OA\Property('file', type: 'string', format: 'binary')],
+                        properties: [new OA\Property('file', type: 'string', format: 'binary'), new OA\Property('folder', type: 'string')],
                     ),
                 ),
             ),
-            responses: [new Answer('File', status: 201)],
+            responses: [new Answer('FileDetail', status: 201)],
         ),
     ]
     public function document(Request $request, Site $site): JsonResponse
@@ -114,27 +109,22 @@ final readonly class FileController
         $user = Signed::in($request);
         $kilobytes = (int) config('heronstem.file_bytes') / 1024;
         $request->validate(
-            ['file' => ['required', 'file', "max:$kilobytes"]],
+            ['file' => ['required', 'file', "max:$kilobytes"], 'folder' => ['sometimes', 'string', 'max:200']],
             [
                 'file.required' => 'Choose a file.',
                 'file.uploaded' => 'The file did not arrive whole; it may be too large.',
                 'file.max' => sprintf('The file is larger than %d MB.', $kilobytes / 1024),
+                'folder' => 'A folder is a text of at most 200 characters.',
             ],
         );
         $given = $request->file('file');
         abort_unless($given instanceof UploadedFile, 422);
 
-        return self::file($this->files->upload($site, $user, $given->getClientOriginalName(), (string) $given->get()));
+        return $this->file($this->files->upload($site, $user, $given->getClientOriginalName(), (string) $given->get(), DescribeFile::folder($request->string('folder')->value())));
     }
 
-    /** @return array<string, mixed> */
-    private static function view(File $file): array
+    private function file(File $file): JsonResponse
     {
-        return ['id' => $file->ulid, 'name' => $file->name, 'address' => $file->address(), 'width' => $file->width, 'height' => $file->height];
-    }
-
-    private static function file(File $file): JsonResponse
-    {
-        return new JsonResponse(self::view($file), 201);
+        return new JsonResponse($this->list->one($file->refresh()), 201);
     }
 }

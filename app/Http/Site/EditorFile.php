@@ -15,10 +15,10 @@ final readonly class EditorFile
     {
     }
 
-    public function __invoke(Request $request, File $file): Response
+    public function __invoke(Request $request, File $file, string $name): Response
     {
-        $response = $this->files->of($file, $request);
-        $response->headers->set('Cache-Control', 'private, max-age=31536000, immutable');
+        $response = $this->files->of($file, $request, $name, any: true);
+        $response->headers->set('Cache-Control', str_replace('public', 'private', (string) $response->headers->get('Cache-Control')));
 
         return $response;
     }

@@ -58,8 +58,8 @@ final readonly class FrontController
         if ($key !== null) {
             return new Response($key, 200, ['Content-Type' => 'text/plain; charset=utf-8', 'X-Robots-Tag' => 'noindex']);
         }
-        if (preg_match('#^/_files/([0-9A-Z]{26})/#', $asked, $file) === 1) {
-            return $this->file($request, $file[1], $site, $visitor);
+        if (preg_match('#^/_files/([0-9A-Z]{26})/([^?]*)#', $asked, $file) === 1) {
+            return $this->file($request, $file[1], $site, $visitor, $file[2]);
         }
         $resolution = $this->visitors->resolve($asked, $site);
         $this->visitors->note(
@@ -99,10 +99,10 @@ final readonly class FrontController
         return $file;
     }
 
-    private function file(Request $request, string $ulid, Site $site, ?Visitor $visitor): AnyResponse
+    private function file(Request $request, string $ulid, Site $site, ?Visitor $visitor, ?string $name = null): AnyResponse
     {
         $file = $this->visitors->file($ulid, $site);
 
-        return $file === null ? $this->pages->missed('/_files', $site, $visitor) : $this->files->of($file, $request);
+        return $file === null ? $this->pages->missed('/_files', $site, $visitor) : $this->files->of($file, $request, $name);
     }
 }

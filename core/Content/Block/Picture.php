@@ -38,7 +38,7 @@ final readonly class Picture implements BlockKind
     public function html(array $block, OwnAttributes $own, HtmlWriter $to): string
     {
         $attrs = $block['attrs'];
-        $image = $to->image($attrs['file'], $attrs['alt']);
+        $image = $to->image($attrs['file'], $attrs['alt'], $attrs['width']);
         if ($image === null) {
             return '';
         }

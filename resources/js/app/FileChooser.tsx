@@ -9,10 +9,12 @@ import { useDebounced } from '../ui/useDebounced'
 import { useSite } from './site'
 import { Alert } from '../ui/Alert'
 
+export type ChosenFile = Pick<Schemas['File'], 'id' | 'name' | 'alt' | 'caption'>
+
 type Props = {
     chosen: { id: string; name: string } | null
     pictures?: boolean
-    onFile: (file: { id: string; name: string }) => void
+    onFile: (file: ChosenFile) => void
 }
 
 /** A file of the site: one that is there already, or a new one from this machine. */
@@ -36,7 +38,7 @@ export function FileChooser({ chosen, pictures = false, onFile }: Props) {
             if (!response.ok) throw new Error(answer.errors?.[0]?.reason ?? answer.detail ?? 'The file was not taken.')
             return answer
         },
-        onSuccess: file => onFile({ id: file.id, name: file.name }),
+        onSuccess: onFile,
     })
     return (
         <div className="grid gap-2">
@@ -53,7 +55,7 @@ export function FileChooser({ chosen, pictures = false, onFile }: Props) {
                         <button
                             type="button"
                             aria-pressed={chosen?.id === file.id}
-                            onClick={() => onFile({ id: file.id, name: file.name })}
+                            onClick={() => onFile(file)}
                             className={clsx(
                                 'flex w-full items-center gap-2.5 rounded px-2 py-1 text-left',
                                 chosen?.id === file.id ? 'bg-heron-soft' : 'hover:bg-sunk',

@@ -1,7 +1,12 @@
 import { Link } from '@tanstack/react-router'
-import { History, Keyboard, SearchCheck, ListTree, PanelTop, Signpost } from 'lucide-react'
+import { History, Images, Keyboard, SearchCheck, ListTree, PanelTop, Signpost } from 'lucide-react'
 import { useSite } from './site'
-import { ThemeSwitch } from './ThemeSwitch'
+import { lazily } from '../ui/lazily'
+
+const ThemeSwitch = lazily(
+    () => import('./ThemeSwitch').then(module => module.ThemeSwitch),
+    <div className="h-[52px]" />,
+)
 
 /** The views, one below the other. */
 export function Rail({ onKeys }: { onKeys: () => void }) {
@@ -26,6 +31,10 @@ export function Rail({ onKeys }: { onKeys: () => void }) {
                 <Link to="/s/$site/findability" params={{ site: site.key }} className={look}>
                     <SearchCheck size={20} strokeWidth={1.7} aria-hidden />
                     Findability
+                </Link>
+                <Link to="/s/$site/files" params={{ site: site.key }} className={look}>
+                    <Images size={20} strokeWidth={1.7} aria-hidden />
+                    Files
                 </Link>
                 <Link to="/s/$site/history" params={{ site: site.key }} className={look}>
                     <History size={20} strokeWidth={1.7} aria-hidden />

@@ -12,6 +12,7 @@ import { sessionQuery } from '../api/queries'
 import { Failure, Missing } from './Failure'
 import type { HistorySearch } from './historySearch'
 import type { AddressesSearch } from './addressesSearch'
+import type { FilesSearch } from './filesSearch'
 import type { FindabilitySearch } from './findabilitySearch'
 import type { MenusSearch } from './menusSearch'
 import type { OutlineSearch } from './outlineSearch'
@@ -146,6 +147,20 @@ const findability = createRoute({
     component: lazyRouteComponent(() => import('./FindabilityPage'), 'FindabilityPage'),
 })
 
+const files = createRoute({
+    getParentRoute: () => site,
+    path: '/files',
+    validateSearch: (search): FilesSearch => ({
+        text: text(search.text),
+        kind: text(search.kind),
+        use: text(search.use),
+        sort: text(search.sort),
+        folder: text(search.folder),
+        file: text(search.file),
+    }),
+    component: lazyRouteComponent(() => import('./FilesPage'), 'FilesPage'),
+})
+
 const write = createRoute({
     getParentRoute: () => site,
     path: '/write/$page',
@@ -174,7 +189,7 @@ export function makeRouter(queries: QueryClient) {
         routeTree: root.addChildren([
             signIn,
             home,
-            site.addChildren([outline, write, menus, addresses, findability, history]),
+            site.addChildren([outline, write, menus, addresses, findability, files, history]),
         ]),
         context: { queries },
         defaultPreload: false,

@@ -11,7 +11,6 @@ use OpenApi\Attributes as OA;
 readonly class HistoryView
 {
     /**
-     * @param  array<string, int>  $counts
      * @param  array{page: string, number: int}|null  $version
      */
     final public function __construct(
@@ -20,7 +19,7 @@ readonly class HistoryView
         #[OA\Property(description: 'null for what the schedule carried out')] public ?string $by,
         #[OA\Property(format: 'date-time')] public string $at,
         #[OA\Property] public string $note,
-        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'integer'))] public array $counts,
+        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'integer'))] public object $counts,
         #[OA\Property(description: 'it takes another entry back')] public bool $undoes,
         #[OA\Property] public bool $undone,
         #[OA\Property(description: 'its details are gone, so it cannot be undone')] public bool $thinned,
@@ -34,6 +33,7 @@ readonly class HistoryView
             ),
         ]
         public ?array $version,
+        #[OA\Property(description: 'of an entry that tells of a file: the file, whose versions take it back')] public ?string $file,
     ) {
     }
 
@@ -45,11 +45,12 @@ readonly class HistoryView
             $entry->user?->name,
             $entry->created_at->toIso8601ZuluString(),
             $entry->note,
-            $entry->counts,
+            (object) $entry->counts,
             $entry->undoes_id !== null,
             $entry->undone_by_id !== null,
             $entry->thinned_at !== null,
             $entry->version(),
+            $entry->file(),
         );
     }
 }

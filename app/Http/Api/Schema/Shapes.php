@@ -90,13 +90,79 @@ use OpenApi\Attributes as OA;
 #[
     OA\Schema(
         schema: 'File',
-        required: ['id', 'name', 'address', 'width', 'height'],
+        required: ['id', 'name', 'address', 'width', 'height', 'folder', 'kind', 'mime', 'bytes', 'alt', 'caption', 'focus', 'number', 'uses', 'small', 'changed', 'binned'],
         properties: [
             new OA\Property('id', type: 'string'),
             new OA\Property('name', type: 'string'),
             new OA\Property('address', type: 'string'),
             new OA\Property('width', type: 'integer', nullable: true),
             new OA\Property('height', type: 'integer', nullable: true),
+            new OA\Property('folder', description: 'divided by slashes; empty for none', type: 'string'),
+            new OA\Property('kind', type: 'string', enum: ['picture', 'film', 'document']),
+            new OA\Property('mime', type: 'string'),
+            new OA\Property('bytes', type: 'integer'),
+            new OA\Property('alt', description: 'alternative text where nothing nearer says one', type: 'string'),
+            new OA\Property('caption', description: 'likewise', type: 'string'),
+            new OA\Property('focus', ref: '#/components/schemas/FocusPoint', nullable: true),
+            new OA\Property('number', description: 'counts what was put in its place', type: 'integer'),
+            new OA\Property('uses', description: 'pages, menus and redirects that use it; counted where all files are listed, or one', type: 'integer'),
+            new OA\Property('small', description: 'address of a small picture of it', type: 'string', nullable: true),
+            new OA\Property('changed', type: 'string', format: 'date-time'),
+            new OA\Property('binned', description: 'since when it lies in the bin', type: 'string', format: 'date-time', nullable: true),
+        ],
+    ),
+]
+#[
+    OA\Schema(
+        schema: 'FocusPoint',
+        description: 'The point of a picture that stays in sight where it is cropped, in per cent from the left and the top.',
+        required: ['x', 'y'],
+        properties: [new OA\Property('x', type: 'integer', minimum: 0, maximum: 100), new OA\Property('y', type: 'integer', minimum: 0, maximum: 100)],
+    ),
+]
+#[
+    OA\Schema(
+        schema: 'FileDetail',
+        description: 'A file with where it is used and what stood there before.',
+        allOf: [
+            new OA\Schema(ref: '#/components/schemas/File'),
+            new OA\Schema(
+                required: ['usedIn', 'versions'],
+                properties: [
+                    new OA\Property(
+                        'usedIn',
+                        type: 'array',
+                        items: new OA\Items(
+                            required: ['way', 'by', 'name', 'address', 'live'],
+                            properties: [
+                                new OA\Property('way', type: 'string', enum: ['content', 'fields', 'card', 'page', 'menu', 'redirect', 'site']),
+                                new OA\Property('by', description: 'identity of the page, menu or redirect', type: 'string'),
+                                new OA\Property('name', type: 'string'),
+                                new OA\Property('address', type: 'string', nullable: true),
+                                new OA\Property('live', description: 'visitors get it there', type: 'boolean'),
+                            ],
+                            type: 'object',
+                        ),
+                    ),
+                    new OA\Property(
+                        'versions',
+                        type: 'array',
+                        items: new OA\Items(
+                            required: ['number', 'bytes', 'width', 'height', 'by', 'kept'],
+                            properties: [
+                                new OA\Property('number', type: 'integer'),
+                                new OA\Property('bytes', type: 'integer'),
+                                new OA\Property('width', type: 'integer', nullable: true),
+                                new OA\Property('height', type: 'integer', nullable: true),
+                                new OA\Property('by', type: 'string', nullable: true),
+                                new OA\Property('kept', description: 'when something else was put there', type: 'string', format: 'date-time'),
+                            ],
+                            type: 'object',
+                        ),
+                    ),
+                ],
+                type: 'object',
+            ),
         ],
     ),
 ]

@@ -2,7 +2,7 @@
 
 @section('above')
 @if ($fields->has('picture'))
-        <p class="view"{{ $inert }}><img class="wide-view {{ $fields->picture('picture')->classes }}" src="{{ $fields->picture('picture')->address }}" alt="{{ $fields->picture('picture')->alt }}" width="{{ $fields->picture('picture')->width }}" height="{{ $fields->picture('picture')->height }}"></p>
+        <p class="view"{{ $inert }}>@include('site.picture', ['picture' => $fields->picture('picture'), 'sizes' => '(max-width: 800px) 100vw, 760px', 'lazy' => false])</p>
 @endif
         <dl class="facts"{{ $inert }}>
 @foreach (['open', 'parking', 'stepFree', 'berths'] as $key)

@@ -46,7 +46,8 @@ export function PictureDialog({ picture: given, isNew, onClose, onTake }: Props)
                 pictures
                 onClose={() => (picture.file === '' ? onClose() : setChoosing(false))}
                 onFile={file => {
-                    set({ file: file.id })
+                    // What is kept with the file stands until something is said here.
+                    set({ file: file.id, alt: picture.alt || file.alt, caption: picture.caption || file.caption })
                     setChoosing(false)
                 }}
             />

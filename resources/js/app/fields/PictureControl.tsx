@@ -1,11 +1,11 @@
-import { useState, type KeyboardEvent, type PointerEvent } from 'react'
+import { useState } from 'react'
 import { Button } from '../../ui/Button'
 import { inputClasses } from '../../ui/Field'
+import { FocusPoint, type Focus } from '../FocusPoint'
 import { FileDialog } from '../FileChooser'
 import { objectOf, textOfValue, type LayoutField } from './values'
 
 type Props = { field: LayoutField; value: unknown; onChange: (value: unknown) => void; id?: string }
-type Focus = { x: number; y: number }
 
 /** A picture with its alternative text and, where the layout crops it, the point that stays in sight. */
 export function PictureControl({ field, value, onChange, id }: Props) {
@@ -26,7 +26,7 @@ export function PictureControl({ field, value, onChange, id }: Props) {
             )}
             {file !== '' && field.proportions !== null && (
                 <FocusPoint
-                    file={file}
+                    picture={`/_files/${file}/picture`}
                     proportions={field.proportions}
                     focus={focus}
                     onFocus={at => set({ focus: at })}
@@ -62,60 +62,6 @@ export function PictureControl({ field, value, onChange, id }: Props) {
                     }}
                 />
             )}
-        </div>
-    )
-}
-
-type PointProps = { file: string; proportions: number; focus: Focus; onFocus: (focus: Focus) => void }
-
-/** The whole picture with the point that stays in sight, set by a click or the arrow keys; beside it what is seen. */
-function FocusPoint({ file, proportions, focus, onFocus }: PointProps) {
-    const clicked = (event: PointerEvent<HTMLElement>) => {
-        const box = event.currentTarget.getBoundingClientRect()
-        const share = (at: number, from: number, size: number) => Math.round(((at - from) / size) * 10) * 10
-        onFocus({
-            x: share(event.clientX, box.left, box.width),
-            y: share(event.clientY, box.top, box.height),
-        })
-    }
-    const pressed = (event: KeyboardEvent) => {
-        const steps: Record<string, [number, number]> = {
-            ArrowLeft: [-10, 0],
-            ArrowRight: [10, 0],
-            ArrowUp: [0, -10],
-            ArrowDown: [0, 10],
-        }
-        const step = steps[event.key]
-        if (step === undefined) return
-        event.preventDefault()
-        const within = (at: number) => Math.min(100, Math.max(0, at))
-        onFocus({ x: within(focus.x + step[0]), y: within(focus.y + step[1]) })
-    }
-    return (
-        <div className="flex items-start gap-3">
-            <button
-                type="button"
-                aria-label={`Point that stays in sight: ${focus.x} % from the left, ${focus.y} % from the top. Arrow keys move it.`}
-                onPointerDown={clicked}
-                onKeyDown={pressed}
-                className="relative max-w-[60%] cursor-crosshair"
-            >
-                <img src={`/_files/${file}/picture`} alt="" className="max-h-[120px] rounded" draggable={false} />
-                <span
-                    aria-hidden
-                    className="absolute size-4 -translate-1/2 rounded-full border-2 border-white bg-heron shadow-float"
-                    style={{ left: `${focus.x}%`, top: `${focus.y}%` }}
-                />
-            </button>
-            <figure className="min-w-0">
-                <img
-                    src={`/_files/${file}/picture`}
-                    alt=""
-                    className="w-[120px] rounded object-cover"
-                    style={{ aspectRatio: String(proportions), objectPosition: `${focus.x}% ${focus.y}%` }}
-                />
-                <figcaption className="text-[12px] text-ink-3">What is seen</figcaption>
-            </figure>
         </div>
     )
 }

@@ -15,8 +15,8 @@ type Props = {
 /** One change: when, what in a sentence, who, why. */
 export function Entry({ entry, isOpen, chosen, onOpen, onChoose }: Props) {
     const { manages } = useSite()
-    // Every version of the content is kept: it is brought back on its page rather than undone here.
-    const over = entry.undone || entry.thinned || entry.version !== null
+    // Every version of content and of a file is kept: it is brought back there rather than undone here.
+    const over = entry.undone || entry.thinned || entry.version !== null || entry.file !== null
     return (
         <li
             className={clsx(

@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query'
+import { Link } from '@tanstack/react-router'
 import { X } from 'lucide-react'
 import { answered, api } from '../../api/client'
 import { keys } from '../../api/queries'
@@ -57,7 +58,19 @@ export function EntryDetail({ entry: id, onClose }: { entry: string; onClose: ()
                         {data.entry.by ?? 'By schedule'}, {moment(data.entry.at)}
                     </p>
                     {data.entry.note !== '' && <p className="mt-2 border-l-2 border-line pl-3">{data.entry.note}</p>}
-                    {site.manages && !data.entry.thinned && (
+                    {data.entry.file !== null && (
+                        <p className="mt-3">
+                            <Link
+                                to="/s/$site/files"
+                                params={{ site: site.key }}
+                                search={{ file: data.entry.file }}
+                                className="font-semibold text-heron underline-offset-2 hover:underline"
+                            >
+                                Open the file and its earlier versions
+                            </Link>
+                        </p>
+                    )}
+                    {site.manages && !data.entry.thinned && data.entry.file === null && (
                         <div className="mt-3 flex flex-wrap items-center gap-2">
                             {data.entry.undone ? (
                                 <p className="text-ink-3">This has been undone.</p>

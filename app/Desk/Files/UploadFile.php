@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Desk;
+namespace App\Desk\Files;
 
 use App\Models\File;
 use App\Models\Site;
@@ -39,12 +39,18 @@ final readonly class UploadFile
     }
 
     /** @throws ValidationException when it is of a kind that is not served */
-    public function upload(Site $site, ?User $user, string $name, string $bytes): File
+    public function upload(Site $site, ?User $user, string $name, string $bytes, string $folder = ''): File
+    {
+        return $this->keep->keep($site, $user, $this->take($name, $bytes), $folder);
+    }
+
+    /** @throws ValidationException when it is of a kind that is not served */
+    public function take(string $name, string $bytes): TakenFile
     {
         $ending = strtolower(pathinfo($name, PATHINFO_EXTENSION));
         $mime = self::DOCUMENTS[$ending] ?? null;
         if ($mime === null) {
-            return $this->picture($site, $user, $name, $bytes);
+            return $this->picture($name, $bytes);
         }
         if (! self::isWhatItSays($ending, $bytes)) {
             throw ValidationException::withMessages([
@@ -52,7 +58,7 @@ final readonly class UploadFile
             ]);
         }
 
-        return $this->keep->keep($site, $user, $name, 'file', $ending, $mime, $bytes);
+        return new TakenFile($name, 'file', $ending, $mime, $bytes);
     }
 
     private static function isWhatItSays(string $ending, string $bytes): bool
@@ -67,10 +73,10 @@ final readonly class UploadFile
         return true;
     }
 
-    private function picture(Site $site, ?User $user, string $name, string $bytes): File
+    private function picture(string $name, string $bytes): TakenFile
     {
         try {
-            return $this->pictures->upload($site, $user, $name, $bytes);
+            return $this->pictures->take($name, $bytes);
         } catch (ValidationException $refused) {
             if (str_starts_with((string) (new \finfo(FILEINFO_MIME_TYPE))->buffer($bytes), 'image/')) {
                 throw ValidationException::withMessages(['file' => $refused->getMessage()]);

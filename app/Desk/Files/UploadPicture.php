@@ -2,17 +2,19 @@
 
 declare(strict_types=1);
 
-namespace App\Desk;
+namespace App\Desk\Files;
 
 use App\Models\File;
 use App\Models\Site;
 use App\Models\User;
+use Heronstem\Core\Content\CleanSvg;
+use Heronstem\Core\Content\InvalidDocument;
 use Illuminate\Validation\ValidationException;
 use Intervention\Image\Drivers\Gd\Driver;
 use Intervention\Image\Exceptions\RuntimeException;
 use Intervention\Image\ImageManager;
 
-/** Takes in a picture: read and written anew, so that nothing but pixels is kept, and scaled to a sensible size. */
+/** Takes in a picture: read and written anew, so that nothing but pixels is kept, and scaled to a sensible size; drawings are cleaned. */
 final readonly class UploadPicture
 {
     private const KINDS = ['image/jpeg' => 'jpg', 'image/png' => 'png', 'image/webp' => 'webp', 'image/gif' => 'gif'];
@@ -22,12 +24,25 @@ final readonly class UploadPicture
     }
 
     /** @throws ValidationException when it is no picture that browsers show */
-    public function upload(Site $site, ?User $user, string $name, string $bytes): File
+    public function upload(Site $site, ?User $user, string $name, string $bytes, string $folder = ''): File
+    {
+        return $this->keep->keep($site, $user, $this->take($name, $bytes), $folder);
+    }
+
+    /**
+     * @param  string|null  $as  the type it is written in; null for its own
+     *
+     * @throws ValidationException when it is no picture that browsers show
+     */
+    public function take(string $name, string $bytes, ?string $as = null): TakenFile
     {
         $mime = (string) (new \finfo(FILEINFO_MIME_TYPE))->buffer($bytes);
+        if ($mime === 'image/svg+xml' || (str_ends_with(strtolower($name), '.svg') && str_contains($bytes, '<svg'))) {
+            return $this->drawing($name, $bytes);
+        }
         $ending = self::KINDS[$mime] ?? null;
         if ($ending === null) {
-            throw ValidationException::withMessages(['picture' => "This file is no picture that can be shown ($mime). Use JPEG, PNG, WebP or GIF."]);
+            throw ValidationException::withMessages(['picture' => "This file is no picture that can be shown ($mime). Use JPEG, PNG, WebP, GIF or SVG."]);
         }
         $this->guardPixels($mime, $bytes);
         try {
@@ -38,9 +53,21 @@ final readonly class UploadPicture
             ]);
         }
         $side = (int) config('heronstem.picture_side');
+        $mime = $as !== null && isset(self::KINDS[$as]) ? $as : $mime;
         $encoded = (string) $image->scaleDown($side, $side)->encodeByMediaType($mime, quality: 84);
 
-        return $this->keep->keep($site, $user, $name, 'picture', $ending, $mime, $encoded, [$image->width(), $image->height()]);
+        return new TakenFile($name, 'picture', self::KINDS[$mime], $mime, $encoded, [$image->width(), $image->height()]);
+    }
+
+    private function drawing(string $name, string $bytes): TakenFile
+    {
+        try {
+            $clean = CleanSvg::of($bytes);
+        } catch (InvalidDocument $no) {
+            throw ValidationException::withMessages(['picture' => $no->reason]);
+        }
+
+        return new TakenFile($name, 'drawing', 'svg', 'image/svg+xml', $clean['svg'], [$clean['width'], $clean['height']]);
     }
 
     /**

@@ -1,0 +1,1 @@
+<img src="{{ $picture->file->address }}"@if ($picture->file->narrower !== []) srcset="{{ $picture->file->srcset() }}" sizes="{{ $sizes }}"@endif alt="{{ $picture->alt }}" width="{{ $picture->file->width }}" height="{{ $picture->file->height }}"@if ($lazy ?? true) loading="lazy"@endif>
