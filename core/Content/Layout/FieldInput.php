@@ -139,7 +139,11 @@ final class FieldInput
                 if ($column === null) {
                     throw new InputRefused("$at.$i.$key", 'There is no such field in a row. There are '.implode(', ', array_column($field->columns, 'key')).'.');
                 }
-                $read = self::read($column, $cell, "$at.$i.$key");
+                try {
+                    $read = self::read($column, $cell, "$at.$i.$key");
+                } catch (InputRefused $no) {
+                    throw new InputRefused($no->field, 'Row '.($i + 1).", {$column->title}: {$no->reason}");
+                }
                 if ($read !== null) {
                     $cells[$column->key] = $read;
                 }

@@ -35,7 +35,6 @@ export function FileTile({ id, file, isChosen, canReplace, onOpen, onReplace }: 
             id={id}
             role="option"
             aria-selected={isChosen}
-            aria-label={`${file.name}, ${usesInWords(file)}`}
             onClick={onOpen}
             onDragOver={over}
             onDragLeave={() => setOver(false)}

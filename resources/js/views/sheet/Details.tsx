@@ -148,9 +148,7 @@ function layoutHint(
 ) {
     if (chosen === undefined || now === undefined || chosen.key === now.key) return chosen?.description
     const known = new Set(chosen.fields.map(field => field.key))
-    const left = Object.keys(sheet.fields)
-        .filter(key => !known.has(key))
-        .map(key => now.fields.find(field => field.key === key)?.title ?? key)
+    const left = now.fields.filter(({ key }) => key in sheet.fields && !known.has(key)).map(({ title }) => title)
     const back = (sheet.kept as Record<string, number>)[chosen.key] ?? 0
     return [
         chosen.description,
