@@ -19,6 +19,7 @@ use App\Http\Api\PageController;
 use App\Http\Api\PasteController;
 use App\Http\Api\PeopleController;
 use App\Http\Api\RedirectFilesController;
+use App\Http\Api\ReplaceController;
 use App\Http\Api\SearchController;
 use App\Http\Api\SearchesController;
 use App\Http\Api\SessionController;
@@ -111,6 +112,7 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                 Route::get('files/{file}', [FileController::class, 'show']);
             });
             Route::middleware('can:write,site')->group(function (): void {
+                Route::post('found', [ReplaceController::class, 'find']);
                 Route::post('ripple', [BatchController::class, 'ripple']);
                 Route::post('ripple-findings', [BatchController::class, 'findings']);
                 Route::post('ripple/{group}', [BatchController::class, 'rows']);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Desk\Outside\TellEngines;
+use App\Desk\Replace\ReplaceTexts;
 use App\Jobs\RefreshReach;
 use App\Models\HistoryEntry;
 use App\Models\Site;
@@ -38,6 +39,7 @@ final readonly class ApplyChanges
         private NextMoment $next,
         private AuditQueue $audit,
         private TellEngines $engines,
+        private ReplaceTexts $replace,
     ) {
     }
 
@@ -55,6 +57,7 @@ final readonly class ApplyChanges
             $this->lock($site);
             $this->carryOut($site);
             $rights ??= Rights::of(Authority::Manager);
+            $batch = $this->replace->workedOut($site, $batch);
             $ripple = $this->plan->of($site, $batch, $rights);
             $this->guard($ripple, $seen, $batch);
 
@@ -140,6 +143,7 @@ final readonly class ApplyChanges
     {
         $entry = $this->record->of($site, $user, $batch, $ripple, $note);
         $this->audit->before($ripple, $site);
+        $this->replace->keep($batch, $user);
         $this->written($ripple, $site, $entry);
         $this->rewrite->after($ripple, $site, $user);
         $this->audit->after($ripple, $site, $entry);

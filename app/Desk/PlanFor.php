@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk;
 
+use App\Desk\Replace\ReplaceTexts;
 use App\Models\Site;
 use Heronstem\Core\Access\BeyondRights;
 use Heronstem\Core\Change\Batch;
@@ -18,7 +19,7 @@ final readonly class PlanFor
     /** Conflicts whose ways out are tried one by one; of those beyond, only another choice is offered. */
     private const MAX_TRIED = 20;
 
-    public function __construct(private Planners $planners)
+    public function __construct(private Planners $planners, private ReplaceTexts $replace)
     {
     }
 
@@ -28,6 +29,8 @@ final readonly class PlanFor
      */
     public function of(Site $site, Batch $batch, Rights $rights): Ripple
     {
+        $batch = $this->replace->workedOut($site, $batch);
+
         return $this->withOpenWays($site, $this->guarded($site, $batch, $rights), $batch, $rights);
     }
 
@@ -38,6 +41,8 @@ final readonly class PlanFor
      */
     public function preview(Site $site, Batch $batch, Rights $rights): Ripple
     {
+        $batch = $this->replace->workedOut($site, $batch);
+
         return $this->withOpenWays($site, $this->planners->for($site, $rights->authority)->plan($batch), $batch, $rights);
     }
 

@@ -28,13 +28,14 @@ final readonly class RecordEntry
 
     public function of(Site $site, ?User $user, Batch $batch, Ripple $ripple, string $note): HistoryEntry
     {
-        $entries = array_map(static fn (Undo $undo): string => $undo->entry, $batch->undoes());
+        $whole = array_filter($batch->undoes(), static fn (Undo $undo): bool => $undo->only === null);
+        $entries = array_map(static fn (Undo $undo): string => $undo->entry, array_values($whole));
         $undone = $entries === [] ? null : HistoryEntry::query()->where('site_id', $site->id)->whereIn('ulid', $entries)->orderByDesc('id')->get();
         $account = RippleAccount::kept($ripple);
         $entry = HistoryEntry::query()->create([
             'site_id' => $site->id,
             'user_id' => $user?->id,
-            'sentence' => $this->sentence($batch, $ripple, $undone, $user),
+            'sentence' => $this->partly($batch, $site) ?? $this->sentence($batch, $ripple, $undone, $user),
             'batch' => array_map(static fn ($change): array => $change->toArray(), $batch->changes),
             'counts' => $account['counts'],
             'pages' => array_map(static fn (PageDifference $difference): array => $difference->toArray(), $ripple->pages->differences),
@@ -62,6 +63,19 @@ final readonly class RecordEntry
         }
 
         return $entry;
+    }
+
+    /** Of a change that is undone on some of its pages alone. */
+    private function partly(Batch $batch, Site $site): ?string
+    {
+        $undo = $batch->undoes()[0] ?? null;
+        if ($undo?->only === null) {
+            return null;
+        }
+        $names = Page::query()->where('site_id', $site->id)->whereIn('ulid', array_slice($undo->only, 0, 1))->pluck('name');
+        $of = (string) HistoryEntry::query()->where('site_id', $site->id)->where('ulid', $undo->entry)->value('sentence');
+
+        return sprintf('Undid on %s: %s', count($undo->only) === 1 ? '*'.str_replace('*', '∗', (string) $names->first()).'*' : count($undo->only).' pages', mb_substr($of, 0, 300));
     }
 
     /** @param  Collection<int, HistoryEntry>|null  $undone */

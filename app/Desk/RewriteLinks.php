@@ -46,7 +46,7 @@ final readonly class RewriteLinks
     /** @param  array<string, string>  $to  page by href */
     private function turn(PageContent $content, array $to, ?User $user): void
     {
-        $version = $content->working_version;
+        $version = (int) $this->db->scalar('select max(number) from content_versions where page_id = ?', [$content->page_id]);
         $inStep = ! $content->hasUnpublishedEdits();
         if (! $inStep && $content->live !== null) {
             // Kept before the working content, so that that stays the newest version.

@@ -84,7 +84,8 @@ final readonly class SaveContent
             throw new ContentConflict($page);
         }
         $content = $this->wishes->turned($content, $page->site);
-        $version = $basedOn + 1;
+        // A change that was undone leaves versions behind it: numbers are used once.
+        $version = 1 + (int) $this->db->scalar('select coalesce(max(number), 0) from content_versions where page_id = ?', [$page->id]);
         $this->db->insert('insert into content_versions (page_id, number, document, user_id, note, minor) values (?, ?, ?::jsonb, ?, ?, ?)', [
             $page->id,
             $version,

@@ -29,12 +29,33 @@ final readonly class UndoEntry
 
     /**
      * @param  list<Decision>  $decisions
+     * @param  list<string>|null  $pages  of which alone it is undone: of what was replaced
      *
      * @throws InputRefused when it has been undone already, or its details have been thinned
      */
-    public function batch(Site $site, HistoryEntry $entry, array $decisions = []): Batch
+    public function batch(Site $site, HistoryEntry $entry, array $decisions = [], ?array $pages = null): Batch
     {
-        return $this->several($site, new Collection([$entry]), $decisions);
+        $whole = $this->several($site, new Collection([$entry]), $decisions);
+        if ($pages === null) {
+            return $whole;
+        }
+        $undo = $whole->undoes()[0];
+        if (($entry->batch[0]['kind'] ?? null) !== 'replace-text') {
+            throw new InputRefused('pages', 'Only what was replaced is undone page by page. Undo the whole change.');
+        }
+        $on = array_values(array_filter($undo->pages, static fn (PageDifference $difference): bool => in_array($difference->page, $pages, true)));
+        if ($on === []) {
+            throw new InputRefused('pages', 'This change did nothing on these pages.');
+        }
+        $claims = array_filter(
+            $undo->claims,
+            static fn (ClaimDifference $claim): bool => in_array(($claim->after ?? $claim->before)?->page, $pages, true),
+        );
+
+        return new Batch(
+            [new Undo($undo->entry, $on, array_values($claims), at: $undo->at, only: array_column($on, 'page'))],
+            $whole->decisions,
+        );
     }
 
     /**

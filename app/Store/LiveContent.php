@@ -13,6 +13,23 @@ final readonly class LiveContent
     {
     }
 
+    /**
+     * Makes versions of pages' content those that were saved last.
+     *
+     * @param  array<string, int>  $versions  by page
+     */
+    public function save(array $versions): void
+    {
+        if ($versions !== []) {
+            $this->db->update(
+                'update page_contents w set working_version = r.number, working = r.document, saved_by = r.user_id, saved_at = now()
+                    from unnest(?::text[], ?::int[]) as n(ulid, version) join pages p on p.ulid = n.ulid join content_versions r on r.page_id = p.id and r.number = n.version
+                    where w.page_id = p.id',
+                [PgArray::of(array_keys($versions)), PgArray::numbers($versions)],
+            );
+        }
+    }
+
     /** @param  array<string, int|null>  $versions  by page; null for none */
     public function show(array $versions): void
     {

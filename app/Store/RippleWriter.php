@@ -53,6 +53,7 @@ final readonly class RippleWriter
         $this->siteSearch($ripple, $site);
         $this->search->after($ripple, $site);
         $shown = $this->contentShown($changed, $ripple);
+        $this->content->save($this->contentSaved($changed, $ripple));
         $this->content->show($shown);
         $this->noteFields(array_diff_key($this->withOtherFields($ripple), $shown), $site);
     }
@@ -105,6 +106,22 @@ final readonly class RippleWriter
                 $site->refresh();
             }
         }
+    }
+
+    /**
+     * @param  list<Page>  $changed
+     * @return array<string, int> the version that was saved last from now on, of pages where a batch sets it
+     */
+    private function contentSaved(array $changed, Ripple $ripple): array
+    {
+        $set = [];
+        foreach ($ripple->pages->differences as $difference) {
+            if (isset($difference->before[PageDifference::SAVED], $difference->after[PageDifference::SAVED])) {
+                $set[$difference->page] = true;
+            }
+        }
+
+        return array_column(array_filter($changed, static fn (Page $page): bool => isset($set[$page->id]) && $page->contentSaved > 0), 'contentSaved', 'id');
     }
 
     /**

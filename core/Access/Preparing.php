@@ -35,6 +35,7 @@ final class Preparing
         'searchTitle' => true,
         'searchDescription' => true,
         'prepared' => true,
+        'saved' => true,
         'layout' => true,
         'fields' => true,
         'socialTitle' => true,

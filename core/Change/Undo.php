@@ -36,6 +36,7 @@ final readonly class Undo implements Change
      * @param  list<MenuDifference>  $menus
      * @param  list<RuleDifference>  $rules
      * @param  Moment|null  $at  when it was applied; null for just now
+     * @param  list<string>|null  $only  pages of which alone it is undone, so that the rest of it is still in effect; null for the whole
      */
     public function __construct(
         public string $entry,
@@ -47,6 +48,7 @@ final readonly class Undo implements Change
         public array $rules = [],
         public ?Moment $at = null,
         public ?SiteSearchDifference $search = null,
+        public ?array $only = null,
     ) {
     }
 
@@ -123,7 +125,7 @@ final readonly class Undo implements Change
 
     public function toArray(): array
     {
-        return ['kind' => 'undo', 'entry' => $this->entry];
+        return ['kind' => 'undo', 'entry' => $this->entry, ...$this->only === null ? [] : ['pages' => $this->only]];
     }
 
     /** A rule that has changed again since stays, and one whose source another rule has by now stays away. */

@@ -41,6 +41,16 @@ final readonly class Document
         return new self((new DocumentReader())->blocks($json['content'] ?? [], 'document.content', 0, Room::Page));
     }
 
+    /**
+     * One that was read before and kept as it was, without looking at every block again.
+     *
+     * @param  array<mixed>  $json  as toArray() gave it
+     */
+    public static function kept(array $json): self
+    {
+        return new self(is_array($json['content'] ?? null) ? array_values($json['content']) : []);
+    }
+
     public static function blank(): self
     {
         return new self([]);

@@ -148,7 +148,7 @@ final readonly class Page
 
     /**
      * The page's own fields as plain values: what a difference compares, the history keeps and the store writes.
-     * Its identity is left out, and so is the version saved last, which no batch changes.
+     * Its identity is left out, and so is the version saved last: a difference tells of it by itself.
      *
      * @return array<string, scalar|null>
      */

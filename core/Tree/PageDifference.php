@@ -13,6 +13,9 @@ use Heronstem\Core\Address\AddressRules;
  */
 final readonly class PageDifference
 {
+    /** The version of the content that was saved last: told where a batch sets it, and of no page that was made or removed. */
+    public const SAVED = 'saved';
+
     /** What belongs together and is undone together, as people call it; any other field is one by itself, under its own name. */
     private const ASPECTS = [
         'place' => ['parent', 'position'],
@@ -23,6 +26,7 @@ final readonly class PageDifference
         'listing' => ['listed'],
         'kind' => ['kind', 'leadsTo', 'leftOut'],
         'protection' => ['isProtected'],
+        'content' => ['content', self::SAVED],
         'search title' => ['searchTitle'],
         'search description' => ['searchDescription'],
         'prepared texts' => ['prepared'],
@@ -54,6 +58,8 @@ final readonly class PageDifference
 
             return $id === null ? null : new self($id, $old, $new);
         }
+        $old[self::SAVED] = $before->contentSaved;
+        $new[self::SAVED] = $after->contentSaved;
         $changed = [];
         foreach ($old as $field => $value) {
             if ($new[$field] !== $value) {
@@ -129,7 +135,7 @@ final readonly class PageDifference
     /** @return list<string> what of the page is no longer as this difference left it */
     public function strayedIn(Page $now): array
     {
-        $fields = $now->toFields();
+        $fields = [...$now->toFields(), self::SAVED => $now->contentSaved];
 
         return array_values(
             array_filter($this->aspects(), function (string $aspect) use ($fields): bool {
@@ -159,7 +165,9 @@ final readonly class PageDifference
 
         return $back === []
             ? $now
-            : Page::fromFields([...$now->toFields(), ...$back], $now->id, $now->address, $rules)->with(['contentSaved' => $now->contentSaved]);
+            : Page::fromFields([...$now->toFields(), ...$back], $now->id, $now->address, $rules)->with([
+                'contentSaved' => (int) ($back[self::SAVED] ?? $now->contentSaved),
+            ]);
     }
 
     /** The page that this difference removed. */

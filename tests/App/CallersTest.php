@@ -120,6 +120,7 @@ final class CallersTest extends AppTestCase
         'DELETE pages/{draft}/draft' => '401 403 403 403 204 204 204 204 401',
         'POST pages/{live}/publish' => '401 403 403 403 403 403 200 200 401',
         'POST pages/{draft}/publish' => '401 403 403 403 422 422 422 422 401',
+        'POST found' => '401 403 403 422 422 422 422 422 401',
         'POST ripple' => '401 403 403 403 200 200 200 200 401',
         'POST ripple-findings' => '401 403 403 403 200 200 200 200 401',
         'POST ripple/addresses' => '401 403 403 403 200 200 200 200 401',
@@ -146,6 +147,8 @@ final class CallersTest extends AppTestCase
         'duplicate {"page":"{live}","copy":"{new}"}' => '403 201 201 201 201',
         'duplicate {"pages":["{draft}","{travel}"],"copy":"{new}"}' => '403 403 201 201 201',
         'duplicate {"page":"{help}","copy":"{new}","place":{"last":"{travel}"}}' => '403 201 201 201 201',
+        'replace-text {"find":".+","with":"Other","way":"pattern","parts":["names"],"in":["{draft}"]}' => '403 201 201 201 201',
+        'replace-text {"find":".+","with":"Other","way":"pattern","parts":["names"],"in":["{live}"]}' => '403 403 403 201 201',
         'describe {"page":"{draft}","summary":"S"}' => '403 201 201 201 201',
         'describe {"page":"{live}","summary":"S"}' => '403 403 403 201 201',
         'set-search {"page":"{draft}","index":false}' => '403 201 201 201 201',
@@ -337,7 +340,7 @@ final class CallersTest extends AppTestCase
         $path = $path === 'session' ? 'http://editor.test/api/v1/session' : 'http://editor.test/api/v1/sites/ferries/'.$this->named($path);
         $files = array_filter([
             'picture' => str_ends_with($path, '/files') && $method === 'POST' ? UploadedFile::fake()->image('boat.png', 20, 10) : null,
-            'file' => preg_match('#/(documents|content)$#', $path) === 1 ? UploadedFile::fake()->createWithContent('a.txt', 'words') : null,
+            'file' => preg_match('#/(documents|files/[^/]+/content)$#', $path) === 1 ? UploadedFile::fake()->createWithContent('a.txt', 'words') : null,
         ]);
 
         return $this->unwritten(function () use ($method, $path, $aspect, $caller, $files, $operation): int {

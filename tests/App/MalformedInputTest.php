@@ -75,6 +75,8 @@ final class MalformedInputTest extends AppTestCase
             'travel' => $travel,
             'check' => 'thin-content',
         ];
+        // In use, so that nothing puts it in the bin.
+        DB::table('file_uses')->insert(['page_id' => $this->row($page)->id, 'file' => $this->known['file'], 'live' => false]);
     }
 
     /** @return iterable<string, array{string, string}> */
@@ -324,10 +326,22 @@ final class MalformedInputTest extends AppTestCase
             ['kind' => 'change-redirect', 'redirect' => $redirect, 'note' => 'N', 'leadsTo' => ['url' => 'https://x.example/']],
             ['kind' => 'remove-redirect', 'redirect' => $redirect, 'gone' => true],
             ['kind' => 'order-patterns', 'redirects' => [$redirect]],
+            [
+                'kind' => 'replace-text',
+                'find' => '(a)|(e)',
+                'with' => '$1',
+                'way' => 'pattern',
+                'matchCase' => true,
+                'parts' => ['names', 'content'],
+                'branch' => $travel,
+                'in' => [$page],
+                'skip' => ['x'],
+            ],
         ];
 
         return match ("$method ".preg_replace('/\{\w+\}/', '*', $path)) {
             'PATCH /sites/*/files/*' => [['name' => 'b', 'folder' => 'a/b', 'alt' => 'A', 'caption' => 'C', 'focus' => ['x' => 1, 'y' => 2]], ['binned' => false]],
+            'POST /sites/*/found' => [['find' => 'a', 'with' => 'b', 'way' => 'words', 'matchCase' => false, 'parts' => ['fields'], 'branch' => $travel, 'in' => [$page], 'skip' => ['x']]],
             'POST /sites/*/address' => [$changes[0], $changes[3], $changes[4], $changes[5]],
             'POST /sites/*/ripple' => [
                 ['changes' => [$changes[0], $changes[19]], 'decisions' => [['kind' => 'give-way', 'address' => '/x']], 'defaults' => false],

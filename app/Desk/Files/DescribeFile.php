@@ -47,6 +47,9 @@ final readonly class DescribeFile
     /** @throws ValidationException while something uses it */
     public function putInBin(File $file, User $user): void
     {
+        if ($file->binned_at !== null) {
+            return;
+        }
         $uses = count($this->uses->ofFile($file->site, $file->ulid));
         if ($uses > 0) {
             throw ValidationException::withMessages([

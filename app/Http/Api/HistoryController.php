@@ -111,6 +111,7 @@ final readonly class HistoryController
             path: '/sites/{site}/history/{entry}/ripple',
             operationId: 'undoRipple',
             description: 'What taking an entry back would do. Writes nothing.',
+            requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/UndoneOn')),
             responses: [new Answer('Ripple')],
         ),
     ]
@@ -118,7 +119,7 @@ final readonly class HistoryController
     {
         $rights = $this->rights($request, $site);
 
-        return $this->planned($site, $rights, $this->undo->batch($site, $entry, $this->decisions($request, $site)));
+        return $this->planned($site, $rights, $this->undo->batch($site, $entry, $this->decisions($request, $site), $this->pages($request)));
     }
 
     #[
@@ -126,6 +127,7 @@ final readonly class HistoryController
             path: '/sites/{site}/history/{entry}/undo',
             operationId: 'undo',
             description: 'Undoes an entry exactly; itself an entry that can be undone. One may take back what one did oneself; managers anything.',
+            requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/UndoneOn')),
             responses: [new Answer('HistoryEntry', status: 201)],
         ),
     ]
@@ -133,7 +135,7 @@ final readonly class HistoryController
     {
         $rights = $this->rights($request, $site);
 
-        return $this->applied($request, $site, $rights, $this->undo->batch($site, $entry, $this->decisions($request, $site)));
+        return $this->applied($request, $site, $rights, $this->undo->batch($site, $entry, $this->decisions($request, $site), $this->pages($request)));
     }
 
     #[
@@ -207,6 +209,17 @@ final readonly class HistoryController
         );
 
         return $request->integer('days');
+    }
+
+    /** @return list<string>|null */
+    private function pages(Request $request): ?array
+    {
+        $given = $request->validate(
+            ['pages' => ['sometimes', 'nullable', 'array', 'list', 'min:1', 'max:10000'], 'pages.*' => ['string']],
+            ['pages*' => 'These are identities of pages.'],
+        );
+
+        return isset($given['pages']) ? array_values(array_map(strval(...), $given['pages'])) : null;
     }
 
     private function rights(Request $request, Site $site): Rights

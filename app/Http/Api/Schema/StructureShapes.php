@@ -9,6 +9,12 @@ use OpenApi\Attributes as OA;
 /** Changes to the structure and what follows from them, as they are written and read. */
 #[
     OA\Schema(
+        schema: 'UndoneOn',
+        description: 'Pages of which alone something is undone; without them the whole.',
+        properties: [new OA\Property('pages', type: 'array', items: new OA\Items(type: 'string'), nullable: true)],
+        type: 'object',
+    ),
+    OA\Schema(
         schema: 'RippleNote',
         description: 'What is allowed and should be no surprise; `other` says what or who else, as the kind has it.',
         required: ['kind', 'page', 'name', 'other'],

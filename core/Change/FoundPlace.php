@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Change;
+
+use Heronstem\Core\Content\Replace\Found;
+
+/** A place that was found, in its context. */
+final readonly class FoundPlace
+{
+    /** Signs shown before and after. */
+    private const CONTEXT = 60;
+
+    /**
+     * @param  string  $key  names it among all that are found, while nothing changes
+     * @param  string  $where  e.g. `summary`, `content`, `fields.fares.0.name`, `label`
+     * @param  bool  $isLive  in what visitors get, where something else waits to be published
+     */
+    private function __construct(
+        public string $key,
+        public string $where,
+        public bool $isLive,
+        public string $before,
+        public string $is,
+        public string $becomes,
+        public string $after,
+        public bool $isTaken,
+    ) {
+    }
+
+    public static function of(string $key, string $where, bool $isLive, string $text, Found $found, bool $isTaken): self
+    {
+        $before = (string) preg_replace('/\s+/u', ' ', substr($text, 0, $found->start));
+        $after = (string) preg_replace('/\s+/u', ' ', substr($text, $found->end()));
+
+        return new self(
+            $key,
+            $where,
+            $isLive,
+            mb_strlen($before) > self::CONTEXT ? '…'.mb_substr($before, -self::CONTEXT) : $before,
+            $found->is,
+            $found->becomes,
+            mb_strlen($after) > self::CONTEXT ? mb_substr($after, 0, self::CONTEXT).'…' : $after,
+            $isTaken,
+        );
+    }
+}
