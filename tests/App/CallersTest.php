@@ -432,7 +432,7 @@ final class CallersTest extends AppTestCase
             static fn (string $operation): string => (string) preg_replace(
                 ['#\?.*| \w+$#', '#\{\w+\}#', '#(?<=findings/|\*/)thin-content#', '#versions/1#', '#against/1#', '#(?<=ripple/|rows/)addresses#'],
                 ['', '*', '*', 'versions/*', 'against/*', '*'],
-                str_contains($operation, ' layout') ? (string) preg_replace('/ \w+$/', '', $operation) : $operation.'?',
+                str_ends_with($operation, ' layout') ? (string) preg_replace('/ \w+$/', '', $operation) : $operation.'?',
             ),
             array_keys(self::TABLE),
         );

@@ -81,12 +81,12 @@ final class ReplaceTest extends AppTestCase
         self::assertStringContainsString('The Kittiwake and the curlew.', $html);
         $id = $entry->json('id');
         self::assertSame(['Kittiwake days', 'The Curlew'], array_column((array) $this->api('GET', "history/$id")->json('replacedOn'), 'name'));
-        $this->api('POST', "history/$id/ripple", ['pages' => [$this->skerra]])->assertOk();
-        $part = $this->api('POST', "history/$id/undo", ['pages' => [$this->skerra]])->assertCreated();
+        $this->api('POST', 'undo/ripple', ['entries' => [$id], 'pages' => [$this->skerra]])->assertOk();
+        $part = $this->api('POST', 'undo', ['entries' => [$id], 'pages' => [$this->skerra]])->assertCreated();
         self::assertStringStartsWith('Undid on *The Curlew*: Replaced', (string) $part->json('sentence'));
         self::assertStringContainsString('The Curlew and the curlew.', (string) $this->get('http://ferries.test/the-curlew')->getContent());
         self::assertSame('Kittiwake days', $this->row($this->draft)->name);
-        $this->api('POST', "history/$id/undo", ['pages' => ['x']])->assertStatus(422)->assertJsonPath('errors.0.field', 'pages');
+        $this->api('POST', 'undo', ['entries' => [$id], 'pages' => ['x']])->assertStatus(422)->assertJsonPath('errors.0.field', 'pages');
         // The rest is undone as well, and what had been undone by itself stays as it is.
         $this->api('POST', "history/$id/undo")->assertCreated();
         self::assertSame('Curlew days', $this->row($this->draft)->name);

@@ -23,6 +23,7 @@ use App\Models\Site;
 use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Decision\Decision;
 use Heronstem\Core\Decision\DecisionReader;
+use Heronstem\Core\InputRefused;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
@@ -111,7 +112,6 @@ final readonly class HistoryController
             path: '/sites/{site}/history/{entry}/ripple',
             operationId: 'undoRipple',
             description: 'What taking an entry back would do. Writes nothing.',
-            requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/UndoneOn')),
             responses: [new Answer('Ripple')],
         ),
     ]
@@ -119,7 +119,7 @@ final readonly class HistoryController
     {
         $rights = $this->rights($request, $site);
 
-        return $this->planned($site, $rights, $this->undo->batch($site, $entry, $this->decisions($request, $site), $this->pages($request)));
+        return $this->planned($site, $rights, $this->undo->batch($site, $entry, $this->decisions($request, $site)));
     }
 
     #[
@@ -127,7 +127,6 @@ final readonly class HistoryController
             path: '/sites/{site}/history/{entry}/undo',
             operationId: 'undo',
             description: 'Undoes an entry exactly; itself an entry that can be undone. One may take back what one did oneself; managers anything.',
-            requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/UndoneOn')),
             responses: [new Answer('HistoryEntry', status: 201)],
         ),
     ]
@@ -135,7 +134,7 @@ final readonly class HistoryController
     {
         $rights = $this->rights($request, $site);
 
-        return $this->applied($request, $site, $rights, $this->undo->batch($site, $entry, $this->decisions($request, $site), $this->pages($request)));
+        return $this->applied($request, $site, $rights, $this->undo->batch($site, $entry, $this->decisions($request, $site)));
     }
 
     #[
@@ -280,6 +279,12 @@ final readonly class HistoryController
             return $this->undo->since($site, $this->history->named($site, [$request->json('since')], 'since')->firstOrFail(), $decisions);
         }
 
-        return $this->undo->several($site, $this->history->named($site, array_values((array) $request->json('entries')), 'entries'), $decisions);
+        $entries = $this->history->named($site, array_values((array) $request->json('entries')), 'entries');
+        $pages = $this->pages($request);
+        if ($pages !== null && $entries->count() !== 1) {
+            throw new InputRefused('pages', 'Single pages are undone of one change at a time.');
+        }
+
+        return $pages === null ? $this->undo->several($site, $entries, $decisions) : $this->undo->batch($site, $entries->firstOrFail(), $decisions, $pages);
     }
 }

@@ -4,7 +4,7 @@ export type Change = Schemas['Change']
 export type Batch = { changes: Change[]; decisions?: Schemas['Decision'][] }
 
 /** What somebody wants done: a batch, or entries of the history to be undone. */
-export type Undo = ({ entries: string[] } | { since: string }) & { decisions?: Schemas['Decision'][] }
+export type Undo = ({ entries: string[]; pages?: string[] } | { since: string }) & { decisions?: Schemas['Decision'][] }
 export type Wanted = { batch: Batch; undo?: undefined } | { batch?: undefined; undo: Undo }
 
 export function planOf(site: string, { batch, undo }: Wanted) {

@@ -16,6 +16,7 @@ import type { FilesSearch } from './filesSearch'
 import type { FindabilitySearch } from './findabilitySearch'
 import type { MenusSearch } from './menusSearch'
 import type { OutlineSearch } from './outlineSearch'
+import type { ReplaceSearch } from './replaceSearch'
 import type { RoomSearch } from './writeSearch'
 import { Shell } from './Shell'
 import { wayBack } from './wayBack'
@@ -161,6 +162,21 @@ const files = createRoute({
     component: lazyRouteComponent(() => import('./FilesPage'), 'FilesPage'),
 })
 
+const replace = createRoute({
+    getParentRoute: () => site,
+    path: '/replace',
+    validateSearch: (search): ReplaceSearch => ({
+        find: text(search.find),
+        with: text(search.with),
+        way: text(search.way),
+        case: search.case === true ? true : undefined,
+        parts: text(search.parts),
+        branch: text(search.branch),
+        pages: text(search.pages),
+    }),
+    component: lazyRouteComponent(() => import('./ReplacePage'), 'ReplacePage'),
+})
+
 const write = createRoute({
     getParentRoute: () => site,
     path: '/write/$page',
@@ -189,7 +205,7 @@ export function makeRouter(queries: QueryClient) {
         routeTree: root.addChildren([
             signIn,
             home,
-            site.addChildren([outline, write, menus, addresses, findability, files, history]),
+            site.addChildren([outline, write, menus, addresses, findability, files, replace, history]),
         ]),
         context: { queries },
         defaultPreload: false,

@@ -9,12 +9,6 @@ use OpenApi\Attributes as OA;
 /** Changes to the structure and what follows from them, as they are written and read. */
 #[
     OA\Schema(
-        schema: 'UndoneOn',
-        description: 'Pages of which alone something is undone; without them the whole.',
-        properties: [new OA\Property('pages', type: 'array', items: new OA\Items(type: 'string'), nullable: true)],
-        type: 'object',
-    ),
-    OA\Schema(
         schema: 'RippleNote',
         description: 'What is allowed and should be no surprise; `other` says what or who else, as the kind has it.',
         required: ['kind', 'page', 'name', 'other'],
@@ -270,6 +264,7 @@ use OpenApi\Attributes as OA;
         properties: [
             new OA\Property('entries', type: 'array', items: new OA\Items(type: 'string')),
             new OA\Property('since', type: 'string'),
+            new OA\Property('pages', description: 'of one entry that replaced a text: pages of which alone it is undone', type: 'array', items: new OA\Items(type: 'string'), nullable: true),
             new OA\Property('digest', type: 'string'),
             new OA\Property('note', type: 'string'),
             new OA\Property(

@@ -30,7 +30,10 @@ export function GalleryDialog({ gallery: given, isNew, onClose, onTake }: Props)
                 pictures
                 onClose={() => (pictures.length === 0 ? onClose() : setChoosing(false))}
                 onFile={file => {
-                    setPictures(before => [...before, { file: file.id, alt: file.alt, decorative: false, caption: file.caption }])
+                    setPictures(before => [
+                        ...before,
+                        { file: file.id, alt: file.alt, decorative: false, caption: file.caption },
+                    ])
                     setChoosing(false)
                 }}
             />

@@ -7,6 +7,7 @@ import { useChanges } from '../../app/changes'
 import { noteWords } from '../../app/noteWords'
 import { RippleAccount } from '../../app/RippleAccount'
 import { entryRows } from '../../app/rippleRows'
+import { ReplacedOn } from './ReplacedOn'
 import { Sentence } from '../../app/Sentence'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
@@ -23,7 +24,7 @@ export function EntryDetail({ entry: id, onClose }: { entry: string; onClose: ()
         queryFn: () =>
             answered(api.GET('/sites/{site}/history/{entry}', { params: { path: { site: site.key, entry: id } } })),
     })
-    const take = (how: { entries: string[] } | { since: string }, title: string) =>
+    const take = (how: { entries: string[]; pages?: string[] } | { since: string }, title: string) =>
         void propose({ title, act: 'Undo', always: true, undo: how })
     return (
         <aside
@@ -83,6 +84,12 @@ export function EntryDetail({ entry: id, onClose }: { entry: string; onClose: ()
                                 Undo everything since…
                             </Button>
                         </div>
+                    )}
+                    {site.manages && !data.entry.undone && data.replacedOn.length > 0 && (
+                        <ReplacedOn
+                            pages={data.replacedOn}
+                            onUndo={page => take({ entries: [id], pages: [page.id] }, `Undoing it on ${page.name}`)}
+                        />
                     )}
                     <div className="mt-5">
                         {data.ripple === null ? (

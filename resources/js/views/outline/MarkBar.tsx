@@ -1,10 +1,11 @@
 import { useQueryClient } from '@tanstack/react-query'
+import { Link } from '@tanstack/react-router'
 import { X } from 'lucide-react'
 import { useState } from 'react'
 import { answered, api } from '../../api/client'
 import { useSite } from '../../app/site'
 import { actLabel, usePageActs, type PageAct } from '../../app/usePageActs'
-import { Button } from '../../ui/Button'
+import { Button, buttonClasses } from '../../ui/Button'
 import { count } from '../../ui/count'
 import type { Facets } from './Facets'
 
@@ -68,6 +69,14 @@ export function MarkBar({ ids, onMark, onMove, onPick, filter }: Props) {
                     <Button variant="quiet" onClick={onMove}>
                         Move to…
                     </Button>
+                    <Link
+                        to="/s/$site/replace"
+                        params={{ site: site.key }}
+                        search={{ pages: ids.join(',') }}
+                        className={buttonClasses('quiet')}
+                    >
+                        Find and replace…
+                    </Link>
                     {site.manages && (
                         <Button variant="quiet" onClick={onPick}>
                             Pick…

@@ -1,4 +1,5 @@
-import { Network, Trash2 } from 'lucide-react'
+import { Link } from '@tanstack/react-router'
+import { Network, Replace, Trash2 } from 'lucide-react'
 import type { RefObject } from 'react'
 import type { Schemas } from '../../api/client'
 import { useSite } from '../../app/site'
@@ -28,7 +29,7 @@ type Props = {
 
 /** Above the rows: how many pages there are, what they are filtered by, and making one. */
 export function OutlineBar({ counts, compact, drawing, facets, facetCounts, field, typed, ...on }: Props) {
-    const { writes } = useSite()
+    const { writes, key: site } = useSite()
     const { onType, onLook, onFacets, onDrawing, onBin, onMake } = on
     return (
         <div className="flex h-14 min-w-0 shrink-0 items-center gap-3.5 px-4 max-sm:gap-2">
@@ -58,6 +59,18 @@ export function OutlineBar({ counts, compact, drawing, facets, facetCounts, fiel
                 </button>
             )}
             <span className="ml-auto" />
+            {writes && (
+                <Hint description="Find and replace">
+                    <Link
+                        to="/s/$site/replace"
+                        params={{ site }}
+                        aria-label="Find and replace"
+                        className="grid size-[30px] place-items-center rounded text-ink-2 hover:bg-sunk max-md:hidden"
+                    >
+                        <Replace size={16} aria-hidden />
+                    </Link>
+                </Hint>
+            )}
             <Hint description={drawing ? 'Back to the rows' : 'A picture of the structure'}>
                 <IconButton
                     aria-pressed={drawing}

@@ -1,3 +1,4 @@
+import { useNavigate } from '@tanstack/react-router'
 import type { ReactNode } from 'react'
 import { useSite } from '../../app/site'
 import { actLabel, actsOn, type PageAct } from '../../app/usePageActs'
@@ -18,7 +19,8 @@ const keysOf: Partial<Record<PageAct, string[]>> = { duplicate: ['Ctrl', 'D'], '
 type Props = { trigger: ReactNode; page: Page; onAct: (act: RowAct) => void }
 
 export function RowActs({ trigger, page, onAct }: Props) {
-    const { manages, role } = useSite()
+    const { manages, role, key } = useSite()
+    const navigate = useNavigate()
     const entry = (act: RowAct, label: string, keys: string[]) => (
         <MenuAct
             key={act}
@@ -39,6 +41,13 @@ export function RowActs({ trigger, page, onAct }: Props) {
             {page.kind === 'page' && entry('write', 'Write on the page', ['E'])}
             {always.map(([act, label, keys]) => entry(act, label, keys))}
             {manages && entry('pick', 'Pick for a place…', ['P'])}
+            <MenuAct
+                onSelect={() =>
+                    void navigate({ to: '/s/$site/replace', params: { site: key }, search: { branch: page.id } })
+                }
+            >
+                Find and replace inside…
+            </MenuAct>
             <MenuLine />
             {actsOn(page, role).map(act => entry(act, actLabel(act), keysOf[act] ?? []))}
         </MenuList>
