@@ -18,6 +18,7 @@ use App\Http\Api\OutsideController;
 use App\Http\Api\PageController;
 use App\Http\Api\PasteController;
 use App\Http\Api\PeopleController;
+use App\Http\Api\PieceController;
 use App\Http\Api\RedirectFilesController;
 use App\Http\Api\ReplaceController;
 use App\Http\Api\SearchController;
@@ -108,6 +109,10 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                     'left' => '[0-9]{1,9}',
                     'right' => '[0-9]{1,9}',
                 ]);
+                Route::get('pieces', [PieceController::class, 'index']);
+                Route::get('pieces/{piece}', [PieceController::class, 'show']);
+                Route::get('pieces/{piece}/versions/{number}', [PieceController::class, 'version'])->where('number', '[0-9]{1,9}');
+                Route::post('shown', [PieceController::class, 'shown']);
                 Route::get('files', [FileController::class, 'index']);
                 Route::get('files/{file}', [FileController::class, 'show']);
             });
@@ -138,6 +143,9 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                 Route::get('redirects-import/{import}', [RedirectFilesController::class, 'progressOf']);
                 Route::delete('redirects-import/{import}', [RedirectFilesController::class, 'stop']);
                 Route::patch('names', [SiteController::class, 'update']);
+                Route::post('pieces', [PieceController::class, 'store']);
+                Route::put('pieces/{piece}', [PieceController::class, 'update']);
+                Route::delete('pieces/{piece}', [PieceController::class, 'remove']);
                 Route::patch('files/{file}', [FileChangesController::class, 'update']);
                 Route::delete('files/{file}', [FileChangesController::class, 'bin']);
                 Route::post('files/{file}/content', [FileChangesController::class, 'replace']);

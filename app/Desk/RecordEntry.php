@@ -7,6 +7,7 @@ namespace App\Desk;
 use App\Models\File;
 use App\Models\HistoryEntry;
 use App\Models\Page;
+use App\Models\SharedPiece;
 use App\Models\Site;
 use App\Models\User;
 use App\Store\PgArray;
@@ -112,18 +113,30 @@ final readonly class RecordEntry
     /** Something done to a file, which its versions take back rather than the history. */
     public function ofFile(Site $site, User $user, string $kind, string $sentence, File $file): void
     {
+        $this->ofVersion($site, $user, $sentence, ['kind' => $kind, 'file' => $file->ulid, 'number' => $file->number]);
+    }
+
+    /** Something done to a shared piece, whose versions take it back rather than the history. */
+    public function ofPiece(Site $site, User $user, string $sentence, SharedPiece $piece): void
+    {
+        $this->ofVersion($site, $user, $sentence, ['kind' => 'save-piece', 'piece' => $piece->ulid, 'number' => $piece->number]);
+    }
+
+    /** @param  array{kind: string, ...}  $done */
+    private function ofVersion(Site $site, User $user, string $sentence, array $done): void
+    {
         HistoryEntry::query()->create([
             'site_id' => $site->id,
             'user_id' => $user->id,
             'sentence' => $sentence,
-            'batch' => [['kind' => $kind, 'file' => $file->ulid, 'number' => $file->number]],
+            'batch' => [$done],
             'counts' => [],
             'pages' => [],
             'claims' => [],
             'menus' => [],
             'rules' => [],
             'touched' => PgArray::of([]),
-            'kinds' => PgArray::of([$kind]),
+            'kinds' => PgArray::of([$done['kind']]),
             'note' => '',
         ]);
     }

@@ -9,6 +9,7 @@ use App\Desk\Design\ShowFields;
 use App\Models\Page;
 use App\Models\Site;
 use App\Models\Visitor;
+use App\Store\SharedPieces;
 use App\Store\VisibleTree;
 use Heronstem\Core\Content\Document;
 use Heronstem\Core\Content\ListedPage;
@@ -27,6 +28,7 @@ final readonly class ShowPage
         private ListPages $lists,
         private ReadLayouts $layouts,
         private ShowFields $fields,
+        private SharedPieces $pieces,
     ) {
     }
 
@@ -52,6 +54,7 @@ final readonly class ShowPage
     /** @return array<string, mixed> */
     public function of(Page $page, Site $site, Document $content, ?Visitor $visitor = null, ?Viewer $as = null): array
     {
+        $content = $this->pieces->in($content, $site);
         $ancestors = $page->ancestors();
         $viewer = $as ?? ($visitor?->viewer() ?? Viewer::visitor());
         $frame = $this->frame($site, $visitor, $as, $page);

@@ -99,10 +99,18 @@ final class HistoryEntry extends Model
         return in_array($done['kind'] ?? null, self::OF_FILES, true) ? (string) $done['file'] : null;
     }
 
-    /** Whether it tells of content or of a file, of which every version is kept anyway. */
+    /** The shared piece that it tells of. */
+    public function piece(): ?string
+    {
+        $done = $this->batch[0] ?? [];
+
+        return ($done['kind'] ?? null) === 'save-piece' ? (string) $done['piece'] : null;
+    }
+
+    /** Whether it tells of content, of a file or a shared piece, of which every version is kept anyway. */
     public function isOfVersion(): bool
     {
-        return $this->version() !== null || $this->file() !== null;
+        return $this->version() !== null || $this->file() !== null || $this->piece() !== null;
     }
 
     /** @return BelongsTo<User, $this> */

@@ -77,6 +77,12 @@ final class Site extends Model
         return $this->hasMany(File::class);
     }
 
+    /** @return HasMany<SharedPiece, $this> */
+    public function pieces(): HasMany
+    {
+        return $this->hasMany(SharedPiece::class);
+    }
+
     /** @return HasMany<RedirectImport, $this> */
     public function imports(): HasMany
     {

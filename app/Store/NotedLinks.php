@@ -20,7 +20,7 @@ final readonly class NotedLinks
     /** Pages noted at a time. */
     private const PIECE = 200;
 
-    public function __construct(private ConnectionInterface $db)
+    public function __construct(private ConnectionInterface $db, private SharedPieces $pieces)
     {
     }
 
@@ -59,7 +59,7 @@ final readonly class NotedLinks
     private function ofSite(Site $site, Collection $pages): void
     {
         $own = $site->ownAddresses();
-        $links = $raw = $wanted = $files = [];
+        $links = $raw = $wanted = $files = $uses = [];
         foreach ($pages as $page) {
             foreach ($page->state === PageState::Live ? FieldValues::stored($page->fields)->pages() : [] as $named) {
                 $links[] = ['from' => $page->id, 'to' => $named];
@@ -69,13 +69,20 @@ final readonly class NotedLinks
                 continue;
             }
             $live = $each->live === null ? null : $each->liveDocument();
+            $working = Document::kept($each->working);
+            $shows = array_flip($live?->sharedPieces() ?? []);
+            foreach (array_unique([...array_map(strval(...), array_keys($shows)), ...$working->sharedPieces()]) as $piece) {
+                $uses[] = ['page' => $each->page_id, 'piece' => $piece, 'live' => isset($shows[$piece])];
+            }
+            // What is in a shared piece is on every page that shows it.
+            $live = $live === null ? null : $this->pieces->in($live, $site);
+            $working = $this->pieces->in($working, $site);
             foreach ($live?->linkedPages() ?? [] as $named) {
                 $links[] = ['from' => $each->page_id, 'to' => $named];
             }
             foreach ($live?->wanted() ?? [] as $name) {
                 $links[] = ['from' => $each->page_id, 'wanted' => WantedName::key($name)];
             }
-            $working = Document::read($each->working);
             $shown = array_flip($live?->files() ?? []);
             foreach (array_unique([...array_map(strval(...), array_keys($shown)), ...$working->files()]) as $file) {
                 $files[] = ['page' => $each->page_id, 'file' => $file, 'live' => isset($shown[$file])];
@@ -89,6 +96,12 @@ final readonly class NotedLinks
         $this->db->delete('delete from links where from_page_id = any(?::bigint[])', [$ids]);
         $this->db->delete('delete from raw_links where from_page_id = any(?::bigint[])', [$ids]);
         $this->db->delete('delete from wanted_links where from_page_id = any(?::bigint[])', [$ids]);
+        $this->db->delete('delete from piece_uses where page_id = any(?::bigint[])', [$ids]);
+        if ($uses !== []) {
+            $this->db->insert('insert into piece_uses (page_id, piece, live) select * from jsonb_to_recordset(?::jsonb) as n(page bigint, piece text, live boolean)', [
+                json_encode($uses, JSON_THROW_ON_ERROR),
+            ]);
+        }
         $this->db->delete('delete from file_uses where page_id = any(?::bigint[])', [$ids]);
         if ($files !== []) {
             $this->db->insert('insert into file_uses (page_id, file, live) select * from jsonb_to_recordset(?::jsonb) as n(page bigint, file text, live boolean)', [

@@ -38,10 +38,10 @@ final readonly class FoundPlace
             $key,
             $where,
             $isLive,
-            mb_strlen($before) > self::CONTEXT ? '…'.mb_substr($before, -self::CONTEXT) : $before,
+            mb_strlen($before) > self::CONTEXT ? '…'.preg_replace('/^\S*\s/u', '', mb_substr($before, -self::CONTEXT)) : $before,
             $found->is,
             $found->becomes,
-            mb_strlen($after) > self::CONTEXT ? mb_substr($after, 0, self::CONTEXT).'…' : $after,
+            mb_strlen($after) > self::CONTEXT ? preg_replace('/\s\S*$/u', '', mb_substr($after, 0, self::CONTEXT)).'…' : $after,
             $isTaken,
         );
     }

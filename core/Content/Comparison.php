@@ -256,7 +256,7 @@ final class Comparison
             'button' => $node['attrs']['text'] ?? '',
             'video' => $node['attrs']['title'] ?? '',
             'file' => $node['attrs']['name'] ?? '',
-            'pages', 'divider' => '',
+            'pages', 'divider', 'shared' => '',
             default => null,
         };
         if ($shown !== null) {

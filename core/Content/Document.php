@@ -60,7 +60,7 @@ final readonly class Document
     public function isBlank(): bool
     {
         foreach ($this->nodes() as $node) {
-            if (in_array($node['type'], ['picture', 'gallery', 'video', 'pages', 'file', 'button'], true)) {
+            if (in_array($node['type'], ['picture', 'gallery', 'video', 'pages', 'file', 'button', 'shared'], true)) {
                 return false;
             }
         }
@@ -107,6 +107,38 @@ final readonly class Document
         });
 
         return array_map(strval(...), array_keys($files));
+    }
+
+    /** @return list<string> identities of the shared pieces in it, each once; of hidden blocks too */
+    public function sharedPieces(): array
+    {
+        return $this->collect(static fn (array $node): array => $node['type'] === 'shared' ? [$node['attrs']['piece']] : [], true);
+    }
+
+    /**
+     * The same content with shared pieces put in where they stand, to be shown and looked through; never to be saved.
+     *
+     * @param  array<string, self>  $pieces  by identity
+     */
+    public function withPieces(array $pieces): self
+    {
+        return new self(self::filled($this->blocks, $pieces));
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $blocks
+     * @param  array<string, self>  $pieces
+     * @return list<array<string, mixed>>
+     */
+    private static function filled(array $blocks, array $pieces): array
+    {
+        return array_map(static function (array $block) use ($pieces): array {
+            if ($block['type'] === 'shared') {
+                return [...$block, 'content' => $pieces[$block['attrs']['piece']]->blocks ?? []];
+            }
+
+            return isset($block['content']) ? [...$block, 'content' => self::filled($block['content'], $pieces)] : $block;
+        }, $blocks);
     }
 
     /**

@@ -56,6 +56,13 @@ final class CallersTest extends AppTestCase
         'GET files' => self::SEEN,
         'GET files/{file}' => self::SEEN,
         'GET layouts' => self::SEEN,
+        'GET pieces' => self::SEEN,
+        'GET pieces/{piece}' => self::SEEN,
+        'GET pieces/{piece}/versions/{number}' => '401 403 404 404 404 404 404 404 401',
+        'POST shown' => '401 403 422 422 422 422 422 422 401',
+        'POST pieces' => '401 403 403 403 403 403 422 422 401',
+        'PUT pieces/{piece}' => '401 403 403 403 403 403 422 422 401',
+        'DELETE pieces/{piece}' => '401 403 403 403 403 403 204 204 401',
         'GET pages/{draft}' => self::SEEN,
         'GET pages/{draft}/search' => self::SEEN,
         'GET pages/{draft}/content' => self::SEEN,
@@ -233,6 +240,9 @@ final class CallersTest extends AppTestCase
             'entry' => $entry,
             'redirect' => $redirect,
             'number' => '7',
+            'piece' => \App\Models\SharedPiece::query()
+                ->create(['site_id' => $this->site->id, 'name' => 'Hours', 'document' => ['type' => 'doc', 'content' => []]])
+                ->ulid,
             'file' => \App\Models\File::query()
                 ->create(['ulid' => (string) Str::ulid(), 'site_id' => $this->site->id, 'name' => 'a.txt', 'mime' => 'text/plain', 'bytes' => 1, 'path' => 'files/none'])
                 ->ulid,

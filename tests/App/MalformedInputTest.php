@@ -71,11 +71,15 @@ final class MalformedInputTest extends AppTestCase
             'file' => \App\Models\File::query()
                 ->create(['ulid' => (string) Str::ulid(), 'site_id' => $mine->id, 'name' => 'a.pdf', 'mime' => 'application/pdf', 'bytes' => 1, 'path' => 'files/none'])
                 ->ulid,
+            'piece' => \App\Models\SharedPiece::query()
+                ->create(['site_id' => $mine->id, 'name' => 'Hours', 'document' => ['type' => 'doc', 'content' => []]])
+                ->ulid,
             'theirs' => $theirs,
             'travel' => $travel,
             'check' => 'thin-content',
         ];
         // In use, so that nothing puts it in the bin.
+        DB::table('piece_uses')->insert(['page_id' => $this->row($page)->id, 'piece' => $this->known['piece'], 'live' => false]);
         DB::table('file_uses')->insert(['page_id' => $this->row($page)->id, 'file' => $this->known['file'], 'live' => false]);
     }
 
@@ -340,6 +344,7 @@ final class MalformedInputTest extends AppTestCase
         ];
 
         return match ("$method ".preg_replace('/\{\w+\}/', '*', $path)) {
+            'POST /sites/*/pieces', 'PUT /sites/*/pieces/*' => [['name' => 'N', 'document' => self::words()]],
             'PATCH /sites/*/files/*' => [['name' => 'b', 'folder' => 'a/b', 'alt' => 'A', 'caption' => 'C', 'focus' => ['x' => 1, 'y' => 2]], ['binned' => false]],
             'POST /sites/*/found' => [['find' => 'a', 'with' => 'b', 'way' => 'words', 'matchCase' => false, 'parts' => ['fields'], 'branch' => $travel, 'in' => [$page], 'skip' => ['x']]],
             'POST /sites/*/address' => [$changes[0], $changes[3], $changes[4], $changes[5]],

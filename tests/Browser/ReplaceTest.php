@@ -39,7 +39,7 @@ final class ReplaceTest extends Errand
 
         $chrome->click('link', 'History');
         $chrome->click('button', 'Replaced “*');
-        $chrome->click('button', 'Undo on Winter');
+        $chrome->click('button', 'Undo on this page… Winter');
         $chrome->find('region', 'Ripple');
         $chrome->click('button', 'Undo');
         $chrome->until(fn (): ?bool => $this->fetch($this->ferries('/travel/timetables/winter'))[2] === $before ?: null, 'the winter timetable as it was');

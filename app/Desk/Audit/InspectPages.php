@@ -8,6 +8,7 @@ use App\Desk\Design\ReadLayouts;
 use App\Models\PageContent;
 use App\Models\Site;
 use App\Store\AuditPlaces;
+use App\Store\SharedPieces;
 use App\Store\StoredPages;
 use Heronstem\Core\Audit\AuditedPage;
 use Heronstem\Core\Audit\Inspection;
@@ -28,7 +29,7 @@ use Illuminate\Database\ConnectionInterface;
 /** Looks pages over as they are: live ones as visitors get them, others as they are being worked on. */
 final readonly class InspectPages
 {
-    public function __construct(private ConnectionInterface $db, private AuditPlaces $places, private ReadLayouts $layouts)
+    public function __construct(private ConnectionInterface $db, private AuditPlaces $places, private ReadLayouts $layouts, private SharedPieces $pieces)
     {
     }
 
@@ -60,7 +61,7 @@ final readonly class InspectPages
         }
         $wanted = array_filter(array_intersect_key($known, array_flip($ids)), static fn (Page $page): bool => ! $page->isBinned());
         $wanted = array_map(static fn (Page $page): Page => isset($typed[$page->id]) ? $page->with(['search' => $typed[$page->id]]) : $page, $wanted);
-        $contents = $this->contents($wanted, isset($texts[$ids[0]]) || isset($typed[$ids[0]]));
+        $contents = $this->contents($wanted, isset($texts[$ids[0]]) || isset($typed[$ids[0]]), $site);
         $settings = $site->searchSettings();
         $facts = [];
         foreach ($wanted as $id => $page) {
@@ -122,7 +123,7 @@ final readonly class InspectPages
      * @param  bool  $working  as they are being worked on, live or not
      * @return array<string, Document>
      */
-    private function contents(array $pages, bool $working): array
+    private function contents(array $pages, bool $working, Site $site): array
     {
         $stored = PageContent::query()
             ->join('pages', 'pages.id', '=', 'page_contents.page_id')
@@ -130,11 +131,14 @@ final readonly class InspectPages
             ->get(['page_contents.*', 'pages.ulid'])
             ->keyBy('ulid');
 
-        return array_map(static function (Page $page) use ($stored, $working): Document {
+        $contents = array_map(static function (Page $page) use ($stored, $working): Document {
             $content = $stored->get($page->id);
 
             return $content !== null && $page->isLive() && ! $working ? $content->liveDocument() : PageContent::document($content);
         }, $pages);
+        $pieces = $this->pieces->ofAll(array_values($contents), $site);
+
+        return $pieces === [] ? $contents : array_map(static fn (Document $content): Document => $content->withPieces($pieces), $contents);
     }
 
     /**

@@ -6,6 +6,7 @@ namespace App\Desk\Demo;
 
 use App\Desk\ApplyChanges;
 use App\Desk\Design\ReadLayouts;
+use App\Desk\KeepPieces;
 use App\Desk\SaveContent;
 use App\Models\File;
 use App\Models\HistoryEntry;
@@ -43,6 +44,7 @@ final readonly class LoadDemoSite
         private TellStory $story,
         private InheritedSearch $inherited,
         private ReadLayouts $layouts,
+        private KeepPieces $keepPieces,
     ) {
     }
 
@@ -52,7 +54,7 @@ final readonly class LoadDemoSite
             $settings = json_decode((string) file_get_contents("$folder/site.json"), true, flags: JSON_THROW_ON_ERROR);
             $settings['search'] = json_encode($settings['search'] ?? new \stdClass(), JSON_THROW_ON_ERROR);
             $site = Site::query()->create([...$settings, 'key' => $key, 'origin' => "http://$key.skerrivane.example"]);
-            $pages = array_merge(...array_map(DemoPage::readAll(...), glob("$folder/*.md") ?: []));
+            $pages = array_merge(...array_map(DemoPage::readAll(...), preg_grep('#/pieces\.md$#', glob("$folder/*.md") ?: [], PREG_GREP_INVERT) ?: []));
             $ids = [];
             foreach ($pages as $page) {
                 $ids[$page->address] = (string) Str::ulid();
@@ -145,7 +147,8 @@ final readonly class LoadDemoSite
     private function content(Site $site, array $pages, array $ids, User $by, string $folder): void
     {
         $picture = fn (string $file): string => $this->files->of($file, $site, $by, $folder);
-        $markdown = new MarkdownContent(static fn (string $address): ?string => $ids[$address] ?? null, $picture);
+        $pageAt = static fn (string $address): ?string => $ids[$address] ?? null;
+        $markdown = new MarkdownContent($pageAt, $picture, $this->pieces($site, $by, "$folder/pieces.md", new MarkdownContent($pageAt, $picture)));
         foreach ($pages as $demo) {
             $page = Page::query()->where('ulid', $ids[$demo->address])->firstOrFail();
             $page->update([
@@ -178,6 +181,17 @@ final readonly class LoadDemoSite
         $this->db->update('update ledger l set since = coalesce(p.live_since, p.updated_at) from pages p where p.id = l.page_id and l.site_id = ?', [
             $site->id,
         ]);
+    }
+
+    /** @return array<string, string> identities of shared pieces by their keys */
+    private function pieces(Site $site, User $by, string $file, MarkdownContent $markdown): array
+    {
+        $pieces = [];
+        foreach (is_file($file) ? DemoPage::readAll($file) : [] as $demo) {
+            $pieces[$demo->slug()] = $this->keepPieces->make($site, $by, $demo->name, $markdown->document($demo->markdown))->ulid;
+        }
+
+        return $pieces;
     }
 
     /**

@@ -21,8 +21,9 @@ final readonly class MarkdownContent
     /**
      * @param  \Closure(string): ?string  $pageAt  identity of the page at an address
      * @param  \Closure(string): string  $picture  identity of an uploaded picture by its file name
+     * @param  array<string, string>  $pieces  identities of shared pieces by their keys
      */
-    public function __construct(private \Closure $pageAt, private \Closure $picture)
+    public function __construct(private \Closure $pageAt, private \Closure $picture, private array $pieces = [])
     {
         $this->toHtml = new MarkdownToHtml();
     }
@@ -40,11 +41,15 @@ final readonly class MarkdownContent
     private function named(string $html): string
     {
         return (string) preg_replace_callback(
-            '#"(page|file)":"([^"]+)"#',
+            '#"(page|file|piece)":"([^"]+)"#',
             fn (array $found): string => sprintf(
                 '"%s":"%s"',
                 $found[1],
-                $found[1] === 'page' ? ($this->pageAt)($found[2]) ?? $found[2] : ($this->picture)($found[2]),
+                match ($found[1]) {
+                    'page' => ($this->pageAt)($found[2]) ?? $found[2],
+                    'piece' => $this->pieces[$found[2]],
+                    default => ($this->picture)($found[2]),
+                },
             ),
             $html,
         );

@@ -102,12 +102,18 @@ final readonly class WritingController
     ]
     public function show(Request $request, Site $site, Page $page): JsonResponse
     {
+        return new JsonResponse(array_map(fn (array $block): array => $this->show->show($block, $site), self::blocks($request)));
+    }
+
+    /** @return list<array<mixed>> */
+    public static function blocks(Request $request): array
+    {
         $given = $request->validate(
             ['blocks' => ['present', 'array', 'list', 'max:'.self::MAX_BLOCKS], 'blocks.*' => ['array']],
             ['blocks.max' => 'At most :max blocks are shown at once.', 'blocks.*.array' => 'A block is an object.'],
         );
 
-        return new JsonResponse(array_map(fn (array $block): array => $this->show->show($block, $site), $given['blocks']));
+        return array_values($given['blocks']);
     }
 
     #[

@@ -32,6 +32,7 @@ final readonly class Kinds
                 new Video(),
                 new Pages(),
                 new FileLink(),
+                new SharedPiece(),
             ] as $kind
         ) {
             $kinds[$kind->type()] = $kind;

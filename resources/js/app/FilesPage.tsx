@@ -1,6 +1,7 @@
 import { getRouteApi, useNavigate } from '@tanstack/react-router'
 import { useCallback } from 'react'
 import { FilesView } from '../views/files/FilesView'
+import { PiecesView } from '../views/files/PiecesView'
 import type { FilesSearch } from './filesSearch'
 
 const route = getRouteApi('/s/$site/files')
@@ -19,5 +20,9 @@ export function FilesPage() {
             }),
         [navigate, site],
     )
-    return <FilesView key={site} search={search} set={set} />
+    return search.of === 'pieces' ? (
+        <PiecesView key={site} search={search} set={set} />
+    ) : (
+        <FilesView key={site} search={search} set={set} />
+    )
 }

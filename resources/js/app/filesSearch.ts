@@ -7,4 +7,7 @@ export type FilesSearch = {
     /** A slash for those in no folder. */
     folder?: string
     file?: string
+    of?: 'pieces'
+    /** The shared piece that is opened; `new` for one that is being made. */
+    piece?: string
 }

@@ -158,6 +158,8 @@ const files = createRoute({
         sort: text(search.sort),
         folder: text(search.folder),
         file: text(search.file),
+        of: search.of === 'pieces' ? 'pieces' : undefined,
+        piece: text(search.piece),
     }),
     component: lazyRouteComponent(() => import('./FilesPage'), 'FilesPage'),
 })

@@ -102,6 +102,7 @@ final class RandomDocument
             'video',
             'pages',
             'file',
+            'shared',
             'blockquote',
             'callout',
             'fold',
@@ -163,6 +164,7 @@ final class RandomDocument
                         ]),
                 ],
                 'codeBlock' => ['content' => [['type' => 'text', 'text' => $this->one(self::WORDS)."\n  ".$this->one(self::WORDS)]]],
+                'shared' => ['attrs' => ['piece' => $this->identity()]],
                 'file' => ['attrs' => ['file' => $this->identity(), 'name' => $this->one(['', 'Fares & rules'])]],
                 'pages' => [
                     'attrs' => ['view' => $this->one(['cards', 'list']), 'most' => 1 + $this->below(60)] +

@@ -34,6 +34,7 @@ readonly class HistoryView
         ]
         public ?array $version,
         #[OA\Property(description: 'of an entry that tells of a file: the file, whose versions take it back')] public ?string $file,
+        #[OA\Property(description: 'likewise a shared piece')] public ?string $piece,
     ) {
     }
 
@@ -51,6 +52,7 @@ readonly class HistoryView
             $entry->thinned_at !== null,
             $entry->version(),
             $entry->file(),
+            $entry->piece(),
         );
     }
 }

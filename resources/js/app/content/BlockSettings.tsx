@@ -1,5 +1,14 @@
 import type { Editor } from '@tiptap/react'
-import type { ButtonAttrs, FileAttrs, GalleryAttrs, PagesAttrs, Picture, TableAttrs, VideoAttrs } from './blocks'
+import type {
+    ButtonAttrs,
+    FileAttrs,
+    GalleryAttrs,
+    PagesAttrs,
+    Picture,
+    SharedAttrs,
+    TableAttrs,
+    VideoAttrs,
+} from './blocks'
 import { ButtonDialog } from './ButtonDialog'
 import { FileBlockDialog } from './FileBlockDialog'
 import { GalleryDialog } from './GalleryDialog'
@@ -7,6 +16,7 @@ import { insertBlock } from './insertBlock'
 import { PagesDialog } from './PagesDialog'
 import { PictureDialog } from './PictureDialog'
 import type { OpenSettings } from './settings'
+import { SharedDialog } from './SharedDialog'
 import { blankTable } from './table'
 import { TableDialog } from './TableDialog'
 import { VideoDialog } from './VideoDialog'
@@ -35,6 +45,7 @@ export function BlockSettings({ editor, settings: { type, attrs, at }, onClose }
     if (type === 'gallery') return <GalleryDialog {...shared} gallery={attrs as GalleryAttrs} onTake={put} />
     if (type === 'video') return <VideoDialog {...shared} video={attrs as VideoAttrs} onTake={put} />
     if (type === 'file') return <FileBlockDialog {...shared} file={attrs as FileAttrs} onTake={put} />
+    if (type === 'shared') return <SharedDialog {...shared} shared={attrs as SharedAttrs} onTake={put} />
     if (type === 'pages') return <PagesDialog {...shared} pages={attrs as PagesAttrs} onTake={put} />
     return (
         <TableDialog

@@ -12,9 +12,11 @@ export function ShownView(props: NodeViewProps) {
     const { data, error } = useQuery({
         queryKey: ['site', site, 'shown', JSON.stringify(block)],
         queryFn: async ({ signal }) => {
-            const params = { path: { site, page } }
+            const body = { blocks: [block] }
             const shown = await answered(
-                api.POST('/sites/{site}/pages/{page}/shown', { params, body: { blocks: [block] }, signal }),
+                page === ''
+                    ? api.POST('/sites/{site}/shown', { params: { path: { site } }, body, signal })
+                    : api.POST('/sites/{site}/pages/{page}/shown', { params: { path: { site, page } }, body, signal }),
             )
             return shown[0] ?? { html: '', refused: null }
         },
@@ -45,5 +47,6 @@ const blank: Record<string, string> = {
     button: 'This button leads to a page that visitors cannot see. They do not get it.',
     file: 'This file is no longer there. Visitors see nothing here.',
     video: 'This film is no longer there. Visitors see nothing here.',
+    shared: 'This shared piece is empty, or no longer there. Visitors see nothing here.',
     gallery: 'These pictures are no longer there. Visitors see nothing here.',
 }

@@ -17,6 +17,7 @@ import {
     Pilcrow,
     Quote,
     RectangleHorizontal,
+    Repeat2,
     SquareCode,
     Table2,
     type LucideIcon,
@@ -195,6 +196,13 @@ export const blockList: { group: string; choices: BlockChoice[] }[] = [
                 icon: FileText,
                 also: 'document pdf download',
                 put: set('file'),
+            },
+            {
+                name: 'Shared piece',
+                hint: 'Written once, shown on many pages',
+                icon: Repeat2,
+                also: 'snippet reusable block',
+                put: set('shared'),
             },
             {
                 name: 'List of pages',

@@ -24,6 +24,8 @@ export type VideoAttrs = {
     captions?: { file: string; language: string } | null | undefined
 }
 
+export type SharedAttrs = { piece: string }
+
 export type FileAttrs = { file: string; name: string }
 
 export type PagesAttrs = {
@@ -45,6 +47,7 @@ export const settable = {
     gallery: { view: 'grid', pictures: [] } satisfies GalleryAttrs,
     video: { file: '', title: '', caption: '', poster: null, captions: null } satisfies VideoAttrs,
     file: { file: '', name: '' } satisfies FileAttrs,
+    shared: { piece: '' } satisfies SharedAttrs,
     pages: { from: 'branch', branch: null, order: 'tree', view: 'cards', most: 12 } satisfies PagesAttrs,
     table: { caption: '', headRow: true, headColumn: false } satisfies TableAttrs,
 } as const

@@ -50,6 +50,7 @@ export function extensions() {
         shownNode('video'),
         shownNode('pages'),
         shownNode('file'),
+        shownNode('shared'),
         moveKeys,
         Placeholder.configure({
             placeholder: ({ node }) =>

@@ -13,6 +13,7 @@ import { FileGrid } from './FileGrid'
 import { FilePanel } from './FilePanel'
 import { allFilesQuery, filtered, foldersOf, type SiteFile } from './files'
 import { Folders } from './Folders'
+import { PartSwitch } from './PartSwitch'
 import { ReplaceDialog } from './ReplaceDialog'
 import { Uploads } from './Uploads'
 import { useUploads } from './useUploads'
@@ -56,6 +57,7 @@ export function FilesView({ search, set }: Props) {
             >
                 <div className="flex h-14 shrink-0 items-center gap-3.5 px-4">
                     <PageTitle>Files</PageTitle>
+                    <PartSwitch part="files" />
                     <span className="text-ink-2">{all.data !== undefined && count(here.length, 'file')}</span>
                     <span className="ml-auto" />
                     {site.writes && (

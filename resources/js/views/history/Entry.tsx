@@ -16,7 +16,7 @@ type Props = {
 export function Entry({ entry, isOpen, chosen, onOpen, onChoose }: Props) {
     const { manages } = useSite()
     // Every version of content and of a file is kept: it is brought back there rather than undone here.
-    const over = entry.undone || entry.thinned || entry.version !== null || entry.file !== null
+    const over = entry.undone || entry.thinned || entry.version !== null || entry.file !== null || entry.piece !== null
     return (
         <li
             className={clsx(

@@ -71,7 +71,19 @@ export function EntryDetail({ entry: id, onClose }: { entry: string; onClose: ()
                             </Link>
                         </p>
                     )}
-                    {site.manages && !data.entry.thinned && data.entry.file === null && (
+                    {data.entry.piece !== null && (
+                        <p className="mt-3">
+                            <Link
+                                to="/s/$site/files"
+                                params={{ site: site.key }}
+                                search={{ of: 'pieces', piece: data.entry.piece }}
+                                className="font-semibold text-heron underline-offset-2 hover:underline"
+                            >
+                                Open the piece and its earlier versions
+                            </Link>
+                        </p>
+                    )}
+                    {site.manages && !data.entry.thinned && data.entry.file === null && data.entry.piece === null && (
                         <div className="mt-3 flex flex-wrap items-center gap-2">
                             {data.entry.undone ? (
                                 <p className="text-ink-3">This has been undone.</p>

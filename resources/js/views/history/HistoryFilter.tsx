@@ -29,6 +29,7 @@ const kinds: [string, string][] = [
     ['replace-file', 'File replaced'],
     ['rename-file', 'File renamed'],
     ['bin-file', 'File put in bin'],
+    ['save-piece', 'Shared piece changed'],
     ['describe', 'Texts set'],
     ['take-offline', 'Taken offline'],
     ['schedule', 'Scheduled'],

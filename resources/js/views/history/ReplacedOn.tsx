@@ -12,8 +12,12 @@ export function ReplacedOn({ pages, onUndo }: { pages: Page[]; onUndo: (page: Pa
                 {pages.map(page => (
                     <li key={page.id} className="flex items-center gap-2 border-t border-line first:border-t-0">
                         <span className="min-w-0 flex-1 truncate">{page.name}</span>
-                        <Button variant="quiet" aria-label={`Undo on ${page.name}`} onClick={() => onUndo(page)}>
-                            Undo here…
+                        <Button
+                            variant="quiet"
+                            aria-label={`Undo on this page… ${page.name}`}
+                            onClick={() => onUndo(page)}
+                        >
+                            Undo on this page…
                         </Button>
                     </li>
                 ))}
