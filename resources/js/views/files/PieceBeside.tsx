@@ -23,7 +23,7 @@ export function PieceBeside({ piece, onBring }: Props) {
     return (
         <div className="grid w-[260px] shrink-0 content-start gap-5 text-[13px]">
             <section aria-label="Shown on">
-                <h3 className="mb-1 font-semibold">Shown on</h3>
+                <h2 className="mb-1 font-semibold">Shown on</h2>
                 {piece.usedIn.length === 0 && (
                     <Muted small>No page yet. In a page, put in the block “Shared piece”.</Muted>
                 )}
@@ -45,7 +45,7 @@ export function PieceBeside({ piece, onBring }: Props) {
             </section>
             {piece.versions.length > 1 && (
                 <section aria-label="Earlier versions">
-                    <h3 className="mb-1 font-semibold">Earlier versions</h3>
+                    <h2 className="mb-1 font-semibold">Earlier versions</h2>
                     <ul className="grid gap-1">
                         {piece.versions.slice(1).map(version => (
                             <li key={version.number} className="flex items-center gap-2">
