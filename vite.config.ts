@@ -10,6 +10,7 @@ function publicSite(): Plugin {
         'site.css': 'resources/css/site.css',
         'room.css': 'resources/css/room.css',
         'enlarge.js': 'resources/site/enlarge.js',
+        'film.js': 'resources/site/film.js',
         'mark.svg': 'resources/css/mark.svg',
         'literata.woff2': 'node_modules/@fontsource-variable/literata/files/literata-latin-wght-normal.woff2',
     }

@@ -9,6 +9,7 @@ use App\Http\Api\BatchController;
 use App\Http\Api\ContentController;
 use App\Http\Api\FileChangesController;
 use App\Http\Api\FileController;
+use App\Http\Api\FilmController;
 use App\Http\Api\GoToController;
 use App\Http\Api\HistoryController;
 use App\Http\Api\LayoutController;
@@ -129,6 +130,7 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                 Route::post('files', [FileController::class, 'store']);
                 Route::post('documents', [FileController::class, 'document']);
                 Route::post('pasted', [PasteController::class, 'store']);
+                Route::post('films', [FilmController::class, 'lookUp']);
             });
             Route::middleware('can:write,page')->group(function (): void {
                 Route::patch('pages/{page}', [PageController::class, 'update']);

@@ -20,6 +20,10 @@ $answer = static function (int $status, array $headers = [], string $text = ''):
     exit();
 };
 
+if ($host === 'films.example') {
+    require __DIR__.'/films.php';
+}
+
 match (true) {
     "$host$path" === 'weather.example/skerrivane' => $answer(301, ['Location' => 'https://weather.example/islands/skerrivane']),
     $host === 'postbus.example' && str_ends_with($path, '/2024') => $answer(410),

@@ -7,6 +7,7 @@ namespace App\Desk;
 use App\Models\Site;
 use App\Store\SharedPieces;
 use App\Store\StoredFiles;
+use App\Store\StoredFilms;
 use App\Store\StoredLinkTargets;
 use Heronstem\Core\Content\Document;
 use Heronstem\Core\Content\HtmlRenderer;
@@ -27,6 +28,7 @@ final readonly class RenderContent
             new StoredLinkTargets($content, $site),
             new StoredFiles($content->files(), $site),
             $this->lists->for($site, $viewer ?? Viewer::visitor()),
+            new StoredFilms($content, $site, config('heronstem.stand_in')),
         );
 
         return (new HtmlRenderer($sources))->render($content);

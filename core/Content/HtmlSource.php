@@ -172,7 +172,7 @@ final readonly class HtmlSource
     private static function attrs(array $attrs): string
     {
         $rest = array_diff_key($attrs, array_flip(self::SAID));
-        if (isset($attrs['file'], $attrs['caption'])) {
+        if (isset($attrs['caption']) && (isset($attrs['file']) || isset($attrs['address']))) {
             $rest['caption'] = $attrs['caption'];
         }
 

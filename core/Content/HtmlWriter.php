@@ -17,12 +17,15 @@ final readonly class HtmlWriter
 
     public PageLists $lists;
 
+    public Films $films;
+
     private Kinds $kinds;
 
     public function __construct(private Sources $sources)
     {
         $this->files = $sources->files;
         $this->lists = $sources->lists;
+        $this->films = $sources->films;
         $this->kinds = new Kinds();
     }
 

@@ -7,7 +7,7 @@ namespace Heronstem\Core\Content;
 /** Everything that a document needs from around it to be shown. */
 final readonly class Sources
 {
-    public function __construct(public LinkTargets $targets, public Files $files, public PageLists $lists)
+    public function __construct(public LinkTargets $targets, public Files $files, public PageLists $lists, public Films $films)
     {
     }
 }

@@ -112,6 +112,7 @@ final class CallersTest extends AppTestCase
         'GET redirects-import/{import}' => self::MANAGED,
         'DELETE redirects-import/{import}' => self::MANAGED,
         'POST addresses/ignored' => '401 403 403 403 403 403 204 204 401',
+        'POST films' => '401 403 403 422 422 422 422 422 401',
         'POST pasted' => '401 403 403 200 200 200 200 200 401',
         'POST files' => '401 403 403 201 201 201 201 201 401',
         'POST documents' => '401 403 403 201 201 201 201 201 401',

@@ -344,6 +344,7 @@ final class MalformedInputTest extends AppTestCase
         ];
 
         return match ("$method ".preg_replace('/\{\w+\}/', '*', $path)) {
+            'POST /sites/*/films' => [['address' => 'https://unknown.example/x']],
             'POST /sites/*/pieces', 'PUT /sites/*/pieces/*' => [['name' => 'N', 'document' => self::words()]],
             'PATCH /sites/*/files/*' => [['name' => 'b', 'folder' => 'a/b', 'alt' => 'A', 'caption' => 'C', 'focus' => ['x' => 1, 'y' => 2]], ['binned' => false]],
             'POST /sites/*/found' => [['find' => 'a', 'with' => 'b', 'way' => 'words', 'matchCase' => false, 'parts' => ['fields'], 'branch' => $travel, 'in' => [$page], 'skip' => ['x']]],

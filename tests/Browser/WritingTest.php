@@ -203,6 +203,31 @@ final class WritingTest extends Errand
     }
 
     #[Test]
+    public function a_film_of_another_site_is_looked_up_and_contacts_nobody_until_it_is_clicked(): void
+    {
+        $chrome = $this->room('Seal films', 'Help');
+        $this->on(self::CONTENT, fn () => $chrome->press('/'));
+        $chrome->type('textbox', 'Block', 'film');
+        $chrome->press(WebDriverKeys::ENTER);
+        $chrome->type('textbox', 'Address of a film on another site', 'https://films.example/watch/seals');
+        $chrome->click('button', 'Look it up');
+        $chrome->find('button', 'Put in film');
+        self::assertSame('Seals in Hallin Sound', $chrome->find('textbox', 'Title')->getAttribute('value'));
+        self::assertSame([], $chrome->axe());
+        $chrome->click('button', 'Put in film');
+        $this->await('.film', 'films.example');
+        $this->save();
+        $this->goLive();
+        $visitor = $this->browser();
+        $visitor->open($this->ferries('/help/seal-films'));
+        self::assertSame(0, (int) $visitor->driver->executeScript('return document.querySelectorAll("iframe").length'));
+        $visitor->driver->findElement(WebDriverBy::cssSelector('a.film'))->click();
+        $visitor->driver->switchTo()->frame($visitor->driver->findElement(WebDriverBy::cssSelector('iframe.film-frame')));
+        $visitor->awaitText('Seals in Hallin Sound is playing.');
+        $visitor->driver->switchTo()->defaultContent();
+    }
+
+    #[Test]
     public function a_page_that_is_wanted_is_made_from_the_link_or_from_the_list_and_links_lead_to_it(): void
     {
         $chrome = $this->room('Asked for', 'Help');

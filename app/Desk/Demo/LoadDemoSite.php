@@ -167,6 +167,7 @@ final readonly class LoadDemoSite
             }
         }
         $this->folders($site, "$folder/files.json", $picture);
+        $this->films($site, "$folder/films.json", $picture);
         $this->inherited->refreshSite($site);
         $this->live->show(array_fill_keys(Page::query()->where('site_id', $site->id)->where('state', 'live')->pluck('ulid')->all(), 1));
         foreach ($pages as $demo) {
@@ -192,6 +193,14 @@ final readonly class LoadDemoSite
         }
 
         return $pieces;
+    }
+
+    /** @param  \Closure(string): string  $file */
+    private function films(Site $site, string $list, \Closure $file): void
+    {
+        foreach (is_file($list) ? json_decode((string) file_get_contents($list), true, flags: JSON_THROW_ON_ERROR) : [] as $film) {
+            $this->db->table('films')->insert([...$film, 'site_id' => $site->id, 'poster' => $file($film['poster'])]);
+        }
     }
 
     /**

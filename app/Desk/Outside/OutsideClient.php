@@ -68,6 +68,29 @@ final class OutsideClient
         return new OutsideAttempt(null, 'It redirects more than five times.');
     }
 
+    /** What stands at a URL, following up to three redirects; null where that is nothing, or more than so many bytes. */
+    public function read(string $url, int $most): ?string
+    {
+        for ($at = $url, $hops = 0; $hops <= 3; $hops++) {
+            try {
+                $response = $this->request('GET', $at, ['on_progress' => static fn (int $loaded) => $loaded <= $most ? null : throw new \LengthException()]);
+                $status = $response->getStatusCode();
+                $location = $response->getHeaders(false)['location'][0] ?? '';
+                if ($status >= 300 && $status < 400 && $location !== '') {
+                    $at = (string) BaseUri::from($at)->resolve($location)->getUri();
+
+                    continue;
+                }
+
+                return $status === 200 ? $response->getContent(false) : null;
+            } catch (\Throwable) {
+                return null;
+            }
+        }
+
+        return null;
+    }
+
     /**
      * Sends JSON to a service that the operator chose.
      *
@@ -105,9 +128,11 @@ final class OutsideClient
         return $response;
     }
 
-    private function request(string $method, string $url): ResponseInterface
+    /** @param  array<string, mixed>  $more  options */
+    private function request(string $method, string $url, array $more = []): ResponseInterface
     {
         $options = [
+            ...$more,
             'max_redirects' => 0,
             'timeout' => 10,
             'max_duration' => 15,

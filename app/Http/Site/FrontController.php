@@ -35,13 +35,24 @@ final readonly class FrontController
     {
         $response = $this->respond($request, $site);
         $response->headers->add([
-            'Content-Security-Policy' => self::POLICY,
+            'Content-Security-Policy' => self::policy($response),
             'X-Content-Type-Options' => 'nosniff',
             'Referrer-Policy' => 'strict-origin-when-cross-origin',
             'Permissions-Policy' => 'camera=(), geolocation=(), microphone=()',
         ]);
 
         return $response->prepare($request);
+    }
+
+    /** It opens for the hosts of the films that are on the page, and for no others. */
+    private static function policy(AnyResponse $response): string
+    {
+        $html = (string) $response->getContent();
+        if (! str_contains($html, ' data-film="') || preg_match_all('# data-film="(https?://[^/"]+)/#', $html, $hosts) < 1) {
+            return self::POLICY;
+        }
+
+        return self::POLICY.'; frame-src '.implode(' ', array_unique($hosts[1]));
     }
 
     private function respond(Request $request, Site $site): AnyResponse

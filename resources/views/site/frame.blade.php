@@ -17,6 +17,9 @@
 @if (str_contains($html ?? '', 'class="enlarge"'))
     <script src="{{ $assets }}/_site/enlarge.js" defer></script>
 @endif
+@if (str_contains($html ?? '', ' data-film="'))
+    <script src="{{ $assets }}/_site/film.js" defer></script>
+@endif
 </head>
 <body>
 <a class="skip" href="#site-content"{{ $inert }}>Skip to the content</a>

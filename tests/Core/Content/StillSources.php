@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Tests\Core\Content;
 
 use Heronstem\Core\Content\Files;
+use Heronstem\Core\Content\Film;
+use Heronstem\Core\Content\Films;
 use Heronstem\Core\Content\LinkTargets;
 use Heronstem\Core\Content\ListedPage;
 use Heronstem\Core\Content\OfferedFile;
@@ -54,6 +56,14 @@ final class StillSources
             }
         };
 
-        return new Sources($targets, $files, $lists);
+        $films = new class implements Films
+        {
+            public function at(string $address): ?Film
+            {
+                return str_contains($address, 'unknown') ? null : new Film('https://films.example/play/1', 640, 360);
+            }
+        };
+
+        return new Sources($targets, $files, $lists, $films);
     }
 }

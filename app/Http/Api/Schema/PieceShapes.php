@@ -6,7 +6,7 @@ namespace App\Http\Api\Schema;
 
 use OpenApi\Attributes as OA;
 
-/** Shared pieces of content, as they are written and read. */
+/** Shared pieces of content and films of other sites, as they are written and read. */
 #[
     OA\Schema(
         schema: 'SharedPiece',
@@ -60,6 +60,16 @@ use OpenApi\Attributes as OA;
                 type: 'object',
             ),
         ],
+    ),
+    OA\Schema(
+        schema: 'LookedUpFilm',
+        required: ['address', 'title', 'poster'],
+        properties: [
+            new OA\Property('address', type: 'string'),
+            new OA\Property('title', type: 'string'),
+            new OA\Property('poster', description: 'identity of the picture for it', type: 'string', nullable: true),
+        ],
+        type: 'object',
     ),
     OA\Schema(
         schema: 'PieceToKeep',

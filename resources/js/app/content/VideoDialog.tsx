@@ -1,9 +1,10 @@
 import { useState } from 'react'
 import { Button } from '../../ui/Button'
 import { Field } from '../../ui/Field'
-import { FileChooser, FileDialog } from '../FileChooser'
+import { FileDialog } from '../FileChooser'
 import type { VideoAttrs } from './blocks'
 import { DialogForm } from './DialogForm'
+import { WhichFilm } from './WhichFilm'
 
 type Props = { video: VideoAttrs; isNew: boolean; onClose: () => void; onTake: (video: VideoAttrs) => void }
 type Choosing = 'film' | 'poster' | 'captions'
@@ -17,21 +18,18 @@ const titles: Record<Choosing, string> = {
 /** A film: its title, the picture that stands for it, and its captions. */
 export function VideoDialog({ video: given, isNew, onClose, onTake }: Props) {
     const [video, setVideo] = useState(given)
-    const [choosing, setChoosing] = useState<Choosing | null>(given.file === '' ? 'film' : null)
+    const [choosing, setChoosing] = useState<Choosing | null>(given.file || given.address ? null : 'film')
     const [missing, setMissing] = useState(false)
     const set = (change: Partial<VideoAttrs>) => setVideo(before => ({ ...before, ...change }))
-    if (choosing === 'film' && video.file === '')
+    if (choosing === 'film')
         return (
-            <DialogForm title="Film" act="Use this film" disabled onClose={onClose} onSubmit={() => undefined}>
-                <p className="text-ink-2">MP4 or WebM, up to 32 MB.</p>
-                <FileChooser
-                    chosen={null}
-                    onFile={file => {
-                        set({ file: file.id })
-                        setChoosing(null)
-                    }}
-                />
-            </DialogForm>
+            <WhichFilm
+                onClose={() => (video.file || video.address ? setChoosing(null) : onClose())}
+                onFilm={film => {
+                    set({ ...film, title: video.title || film.title || '', poster: video.poster ?? film.poster })
+                    setChoosing(null)
+                }}
+            />
         )
     if (choosing !== null)
         return (
@@ -40,7 +38,6 @@ export function VideoDialog({ video: given, isNew, onClose, onTake }: Props) {
                 pictures={choosing === 'poster'}
                 onClose={() => setChoosing(null)}
                 onFile={file => {
-                    if (choosing === 'film') set({ file: file.id })
                     if (choosing === 'poster') set({ poster: { file: file.id } })
                     if (choosing === 'captions')
                         set({ captions: { file: file.id, language: video.captions?.language ?? 'en' } })
@@ -90,26 +87,30 @@ export function VideoDialog({ video: given, isNew, onClose, onTake }: Props) {
                     </Button>
                 )}
             </p>
-            <p className={line}>
-                <span className="w-[210px] text-ink-2">Captions (WebVTT)</span>{' '}
-                {choose('captions', Boolean(video.captions))}
-                {video.captions && (
-                    <Button variant="quiet" onClick={() => set({ captions: null })}>
-                        Remove
-                    </Button>
-                )}
-            </p>
-            {video.captions && (
-                <Field
-                    stacked
-                    label="Language of the captions"
-                    value={video.captions.language}
-                    maxLength={35}
-                    hint="As a tag: en, de, gd …"
-                    onChange={event =>
-                        video.captions && set({ captions: { ...video.captions, language: event.target.value } })
-                    }
-                />
+            {video.address == null && (
+                <>
+                    <p className={line}>
+                        <span className="w-[210px] text-ink-2">Captions (WebVTT)</span>{' '}
+                        {choose('captions', Boolean(video.captions))}
+                        {video.captions && (
+                            <Button variant="quiet" onClick={() => set({ captions: null })}>
+                                Remove
+                            </Button>
+                        )}
+                    </p>
+                    {video.captions && (
+                        <Field
+                            stacked
+                            label="Language of the captions"
+                            value={video.captions.language}
+                            maxLength={35}
+                            hint="As a tag: en, de, gd …"
+                            onChange={event =>
+                                video.captions && set({ captions: { ...video.captions, language: event.target.value } })
+                            }
+                        />
+                    )}
+                </>
             )}
         </DialogForm>
     )

@@ -185,7 +185,7 @@ export const blockList: { group: string; choices: BlockChoice[] }[] = [
             },
             {
                 name: 'Film',
-                hint: 'Of your own, with captions',
+                hint: 'Of your own, or from another site',
                 icon: Clapperboard,
                 also: 'video movie clip',
                 put: set('video'),

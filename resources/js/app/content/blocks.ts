@@ -17,7 +17,9 @@ export type ButtonAttrs = { text: string; look: 'strong' | 'quiet'; link: LinkAt
 export type GalleryAttrs = { view: 'grid' | 'slides'; pictures: PictureTexts[] }
 
 export type VideoAttrs = {
-    file: string
+    /** A file of the site, or the address of a film elsewhere. */
+    file?: string | null | undefined
+    address?: string | null | undefined
     title: string
     caption: string
     poster?: { file: string } | null | undefined
@@ -45,7 +47,7 @@ export const settable = {
     picture: { file: '', alt: '', decorative: false, caption: '', align: 'centre', width: 100 } satisfies Picture,
     button: { text: '', look: 'strong', link: null } satisfies ButtonAttrs,
     gallery: { view: 'grid', pictures: [] } satisfies GalleryAttrs,
-    video: { file: '', title: '', caption: '', poster: null, captions: null } satisfies VideoAttrs,
+    video: { file: null, address: null, title: '', caption: '', poster: null, captions: null } satisfies VideoAttrs,
     file: { file: '', name: '' } satisfies FileAttrs,
     shared: { piece: '' } satisfies SharedAttrs,
     pages: { from: 'branch', branch: null, order: 'tree', view: 'cards', most: 12 } satisfies PagesAttrs,
