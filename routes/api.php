@@ -62,6 +62,9 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                 Route::get('redirects/{redirect}', [AddressesController::class, 'redirect']);
                 Route::get('filter/pages', [OutlineController::class, 'pages']);
                 Route::get('layouts', [LayoutController::class, 'index']);
+                Route::get('layouts/{layout}/pages', [LayoutController::class, 'pages'])->where('layout', '[a-z0-9-]{1,40}');
+                Route::get('layouts/{layout}/export', [LayoutController::class, 'export'])->where('layout', '[a-z0-9-]{1,40}');
+                Route::post('layouts/{layout}/import', [LayoutController::class, 'read'])->where('layout', '[a-z0-9-]{1,40}');
                 Route::get('people', [PeopleController::class, 'index']);
                 Route::get('bin', [StructureController::class, 'bin']);
                 Route::get('structure', [StructureController::class, 'picture']);

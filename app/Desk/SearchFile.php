@@ -5,10 +5,7 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Models\Site;
-use App\Store\PagesAtAddresses;
 use App\Store\StoredPages;
-use Heronstem\Core\Address\Address;
-use Heronstem\Core\Address\InvalidAddress;
 use Heronstem\Core\Change\Describe;
 use Heronstem\Core\Change\SetSearch;
 use Heronstem\Core\Interchange\SearchRow;
@@ -23,7 +20,7 @@ final readonly class SearchFile
     /** Rows that one file may have: as many pages as one batch takes. */
     private const MAX_ROWS = 10_000;
 
-    public function __construct(private ConnectionInterface $db, private PagesAtAddresses $addresses)
+    public function __construct(private ConnectionInterface $db, private PagesOfRows $pages)
     {
     }
 
@@ -47,12 +44,12 @@ final readonly class SearchFile
             }
             $read[] = $row;
         }
-        $pages = $this->pages($site, $read);
+        $pages = $this->pages->of($site, array_map(static fn (SearchRow $row): array => [$row->page, $row->address], $read));
         $rows = $changes = [];
         $count = ['pages' => 0, 'refused' => 0, 'same' => 0];
         $seen = [];
         foreach ($read as $n => $row) {
-            $page = $pages[$n];
+            $page = $pages[$n] ?? null;
             [$problem, $made] = $page === null || $row->problem !== null ? [$row->problem ?? self::unknown($row), []] : self::made($row, $page);
             if ($problem === null && isset($seen[$page->id ?? ''])) {
                 $problem = ['row', "Line {$seen[$page->id ?? '']} is about the same page. Keep one of the two."];
@@ -104,40 +101,5 @@ final readonly class SearchFile
         return $row->page !== ''
             ? ['id', 'There is no page with this id on this site.']
             : ['address', 'No page of this site has this address. Look it up in Addresses: it may have moved.'];
-    }
-
-    /**
-     * @param  list<SearchRow>  $rows
-     * @return array<int, Page|null> by place in the file
-     */
-    private function pages(Site $site, array $rows): array
-    {
-        $keys = $ids = [];
-        foreach ($rows as $n => $row) {
-            if ($row->problem !== null && $row->page === '') {
-                continue;
-            }
-            if ($row->page !== '') {
-                $ids[$n] = $row->page;
-            } else {
-                try {
-                    $keys[$n] = Address::asked($site->ownAddresses()->behindHost($row->address), $site->rules())->key;
-                } catch (InvalidAddress) {
-                    continue;
-                }
-            }
-        }
-        $at = $this->addresses->pages($site, array_values(array_unique($keys)));
-        foreach ($keys as $n => $key) {
-            if (isset($at[$key])) {
-                $ids[$n] = $at[$key];
-            }
-        }
-        $known = [];
-        foreach ($ids === [] ? [] : (new StoredPages($this->db, $site))->withAncestors(array_values(array_unique($ids))) as $page) {
-            $known[$page->id] = $page;
-        }
-
-        return array_map(static fn (int $n): ?Page => $known[$ids[$n] ?? ''] ?? null, array_keys($rows));
     }
 }

@@ -236,6 +236,10 @@ final readonly class Table
 
     private static function name(string $written): string
     {
+        // Fields of layouts are named as they are there.
+        if (preg_match('/^fields\.[A-Za-z0-9]+$/D', trim($written)) === 1) {
+            return trim($written);
+        }
         $written = strtolower(trim((string) preg_replace('/[_\-\s]+/', ' ', (string) preg_replace('/(?<=[a-z])(?=[A-Z])/', ' ', $written))));
         foreach (self::NAMES as $field => $names) {
             if ($written === strtolower($field) || in_array($written, $names, true)) {

@@ -56,6 +56,9 @@ final class CallersTest extends AppTestCase
         'GET files' => self::SEEN,
         'GET files/{file}' => self::SEEN,
         'GET layouts' => self::SEEN,
+        'GET layouts/{layout}/pages' => self::SEEN,
+        'GET layouts/{layout}/export' => self::SEEN,
+        'POST layouts/{layout}/import' => '401 403 422 422 422 422 422 422 401',
         'GET pieces' => self::SEEN,
         'GET pieces/{piece}' => self::SEEN,
         'GET pieces/{piece}/versions/{number}' => '401 403 404 404 404 404 404 404 401',
@@ -241,6 +244,7 @@ final class CallersTest extends AppTestCase
             'entry' => $entry,
             'redirect' => $redirect,
             'number' => '7',
+            'layout' => 'crossing',
             'piece' => \App\Models\SharedPiece::query()
                 ->create(['site_id' => $this->site->id, 'name' => 'Hours', 'document' => ['type' => 'doc', 'content' => []]])
                 ->ulid,

@@ -90,6 +90,29 @@ final class LayoutsTest extends AppTestCase
     }
 
     #[Test]
+    public function the_fields_of_all_pages_of_a_layout_go_out_as_a_table_and_come_in_with_a_word_on_every_row(): void
+    {
+        $page = $this->crossing();
+        $other = $this->live('Port Hallin');
+        $this->change(['kind' => 'describe', 'page' => $page, 'fields' => ['takes' => 35, 'fares' => [['name' => 'Adult', 'price' => '4.80']]]]);
+        $this->api('GET', 'layouts/crossing/pages')->assertOk()->assertJsonPath('0.fields.takes', 35)->assertJsonCount(1);
+        $this->api('GET', 'layouts/none/pages')->assertNotFound();
+        $csv = $this->api('GET', 'layouts/crossing/export')->assertOk()->streamedContent();
+        self::assertStringContainsString("$page,/to-skerra,,,35,,,,Adult | 4.80\r\n", $csv);
+        $read = fn (string $text) => $this->api('POST', 'layouts/crossing/import', ['text' => $text])->assertOk();
+        $read($csv)->assertJsonPath('same', 1)->assertJsonPath('pages', 0);
+        $tried = $read("address,fields.from,fields.takes,fields.fares\n/to-skerra,/port-hallin,40,\n/port-hallin,,1,\n/nowhere,,1,\n/to-skerra,,much,\n")
+            ->assertJsonPath('pages', 1)
+            ->assertJsonPath('refused', 3);
+        self::assertSame([null, 'row', 'address', 'fields.takes'], array_column((array) $tried->json('rows'), 'field'));
+        $this->api('POST', 'batches', ['changes' => $tried->json('changes')])->assertCreated();
+        self::assertSame(
+            ['from' => ['page' => $other], 'takes' => 40],
+            array_intersect_key($this->row($page)->liveTexts()->fields->values, ['from' => 1, 'takes' => 1, 'fares' => 1]),
+        );
+    }
+
+    #[Test]
     public function who_writes_a_branch_fills_in_its_fields_and_no_others(): void
     {
         $islands = $this->live('Islands');

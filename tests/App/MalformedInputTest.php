@@ -77,6 +77,7 @@ final class MalformedInputTest extends AppTestCase
             'theirs' => $theirs,
             'travel' => $travel,
             'check' => 'thin-content',
+            'layout' => 'crossing',
         ];
         // In use, so that nothing puts it in the bin.
         DB::table('piece_uses')->insert(['page_id' => $this->row($page)->id, 'piece' => $this->known['piece'], 'live' => false]);
@@ -344,6 +345,7 @@ final class MalformedInputTest extends AppTestCase
         ];
 
         return match ("$method ".preg_replace('/\{\w+\}/', '*', $path)) {
+            'POST /sites/*/layouts/*/import' => [['text' => "id,fields.takes\n$page,35"]],
             'POST /sites/*/films' => [['address' => 'https://unknown.example/x']],
             'POST /sites/*/pieces', 'PUT /sites/*/pieces/*' => [['name' => 'N', 'document' => self::words()]],
             'PATCH /sites/*/files/*' => [['name' => 'b', 'folder' => 'a/b', 'alt' => 'A', 'caption' => 'C', 'focus' => ['x' => 1, 'y' => 2]], ['binned' => false]],

@@ -120,6 +120,34 @@ final class FilesTest extends Errand
     }
 
     #[Test]
+    public function the_fields_of_all_pages_of_a_layout_are_edited_like_a_spreadsheet(): void
+    {
+        $this->expected = ['status of 422'];
+        $chrome = $this->signIn();
+        $chrome->click('link', 'Layouts');
+        $chrome->click('button', 'Boat*');
+        $chrome->type('textbox', 'People of Dunlin', '44');
+        $chrome->press(WebDriverKeys::ENTER);
+        self::assertSame('People of Turnstone', $chrome->driver->switchTo()->activeElement()->getAttribute('aria-label'));
+        $chrome->press([WebDriverKeys::CONTROL, 'a'], 'many');
+        self::assertSame([], $chrome->axe());
+        $chrome->click('button', 'Save 2 pages');
+        $chrome->awaitText('This is a number, such as 12 or 12.5.');
+        $chrome->type('textbox', 'People of Turnstone', '66');
+        $chrome->click('button', 'Save 2 pages');
+        $chrome->awaitGone('button', 'Discard changes');
+        self::assertStringContainsString('<dt>People</dt><dd>66</dd>', $this->fetch($this->ferries('/about/fleet/turnstone'))[2]);
+        $chrome->click('button', 'Bring in a table…');
+        $chrome->type('textbox', 'Table', 'address,fields.people');
+        $chrome->press(WebDriverKeys::ENTER, '/about/fleet/dunlin,45', WebDriverKeys::ENTER, '/about/fleet/none,1');
+        $chrome->click('button', 'Try the table');
+        $chrome->awaitText('1 cannot be taken');
+        $chrome->click('button', 'See what follows for 1 page');
+        $chrome->click('button', 'Change 1 page');
+        $chrome->until(fn (): ?bool => str_contains($this->fetch($this->ferries('/about/fleet/dunlin'))[2], '<dd>45</dd>') ?: null, 'what the table says');
+    }
+
+    #[Test]
     public function a_shared_piece_is_changed_once_and_seen_on_every_page_that_shows_it(): void
     {
         $chrome = $this->signIn();

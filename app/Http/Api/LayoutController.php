@@ -5,19 +5,28 @@ declare(strict_types=1);
 namespace App\Http\Api;
 
 use App\Desk\Design\ReadLayouts;
+use App\Desk\FieldFile;
 use App\Http\Api\Description\Answer;
+use App\Http\Api\Description\Body;
 use App\Http\Api\Schema\LayoutView;
 use App\Models\Page;
 use App\Models\Site;
 use Heronstem\Core\Content\Layout\FaultyLayout;
 use Heronstem\Core\Content\Layout\Layout;
+use Heronstem\Core\Tree\Page as TreePage;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
 use OpenApi\Attributes as OA;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /** The layouts that pages may have. */
 final readonly class LayoutController
 {
-    public function __construct(private ReadLayouts $layouts)
+    /** Longest table that is read, bytes. */
+    private const MAX_BYTES = 8_000_000;
+
+    public function __construct(private ReadLayouts $layouts, private FieldFile $file)
     {
     }
 
@@ -51,5 +60,76 @@ final readonly class LayoutController
                 $this->layouts->faults(),
             ),
         ]);
+    }
+
+    #[
+        OA\Get(
+            path: '/sites/{site}/layouts/{layout}/pages',
+            operationId: 'layoutPages',
+            description: 'The pages of a layout, in the order of the tree, with what stands in their fields.',
+            responses: [new Answer('LayoutPage', list: true)],
+        ),
+    ]
+    public function pages(Site $site, string $layout): JsonResponse
+    {
+        return new JsonResponse(
+            array_map(
+                static fn (TreePage $page): array => [
+                    'id' => $page->id,
+                    'name' => $page->name,
+                    'address' => $page->address->path,
+                    'state' => $page->state->value,
+                    'fields' => (object) ($page->prepared ?? $page->texts)->fields->values,
+                ],
+                $this->file->pages($site, $this->layout($layout)),
+            ),
+        );
+    }
+
+    #[
+        OA\Get(
+            path: '/sites/{site}/layouts/{layout}/export',
+            operationId: 'exportFields',
+            description: 'The fields of all pages of a layout, as CSV (RFC 4180) that the import reads again.',
+            responses: [new OA\Response(response: 200, description: 'CSV', content: new OA\MediaType('text/csv', schema: new OA\Schema(type: 'string')))],
+        ),
+    ]
+    public function export(Site $site, string $layout): StreamedResponse
+    {
+        $of = $this->layout($layout);
+
+        return new StreamedResponse(
+            function () use ($site, $of): void {
+                foreach ($this->file->lines($site, $of) as $line) {
+                    echo $line;
+                }
+            },
+            200,
+            ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => "attachment; filename=\"{$site->key}-{$of->key}.csv\""],
+        );
+    }
+
+    #[
+        OA\Post(
+            path: '/sites/{site}/layouts/{layout}/import',
+            operationId: 'readFields',
+            description: 'Reads such a table: each row matched to a page by id or address, what it would change or why it cannot be taken, and the changes for a batch. Writes nothing.',
+            requestBody: new Body('SearchFileText'),
+            responses: [new Answer('SearchFileRead')],
+        ),
+    ]
+    public function read(Request $request, Site $site, string $layout): JsonResponse
+    {
+        $given = $request->validate(
+            ['text' => ['required', 'string', 'max:'.self::MAX_BYTES]],
+            ['text.required' => 'Paste a table, or choose a file.', 'text.max' => 'This is more than one import takes: 8 MB.', 'text' => 'A table is a text.'],
+        );
+
+        return new JsonResponse($this->file->read($site, $this->layout($layout), $given['text']));
+    }
+
+    private function layout(string $key): Layout
+    {
+        return $this->layouts->all()->all[$key] ?? throw new NotFoundHttpException('There is no such layout.');
     }
 }

@@ -1,5 +1,5 @@
 import { Link } from '@tanstack/react-router'
-import { History, Images, Keyboard, SearchCheck, ListTree, PanelTop, Signpost } from 'lucide-react'
+import { History, Images, Keyboard, LayoutTemplate, SearchCheck, ListTree, PanelTop, Signpost } from 'lucide-react'
 import { useSite } from './site'
 import { lazily } from '../ui/lazily'
 
@@ -35,6 +35,10 @@ export function Rail({ onKeys }: { onKeys: () => void }) {
                 <Link to="/s/$site/files" params={{ site: site.key }} className={look}>
                     <Images size={20} strokeWidth={1.7} aria-hidden />
                     Files
+                </Link>
+                <Link to="/s/$site/layouts" params={{ site: site.key }} className={look}>
+                    <LayoutTemplate size={20} strokeWidth={1.7} aria-hidden />
+                    Layouts
                 </Link>
                 <Link to="/s/$site/history" params={{ site: site.key }} className={look}>
                     <History size={20} strokeWidth={1.7} aria-hidden />

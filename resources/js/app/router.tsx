@@ -17,6 +17,7 @@ import type { FindabilitySearch } from './findabilitySearch'
 import type { MenusSearch } from './menusSearch'
 import type { OutlineSearch } from './outlineSearch'
 import type { ReplaceSearch } from './replaceSearch'
+import type { SiteSearch } from './siteSearch'
 import type { RoomSearch } from './writeSearch'
 import { Shell } from './Shell'
 import { wayBack } from './wayBack'
@@ -179,6 +180,13 @@ const replace = createRoute({
     component: lazyRouteComponent(() => import('./ReplacePage'), 'ReplacePage'),
 })
 
+const layouts = createRoute({
+    getParentRoute: () => site,
+    path: '/layouts',
+    validateSearch: (search): SiteSearch => ({ layout: text(search.layout) }),
+    component: lazyRouteComponent(() => import('./SitePage'), 'SitePage'),
+})
+
 const write = createRoute({
     getParentRoute: () => site,
     path: '/write/$page',
@@ -207,7 +215,7 @@ export function makeRouter(queries: QueryClient) {
         routeTree: root.addChildren([
             signIn,
             home,
-            site.addChildren([outline, write, menus, addresses, findability, files, replace, history]),
+            site.addChildren([outline, write, menus, addresses, findability, files, layouts, replace, history]),
         ]),
         context: { queries },
         defaultPreload: false,

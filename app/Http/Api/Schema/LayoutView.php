@@ -43,6 +43,19 @@ use OpenApi\Attributes as OA;
         type: 'object',
     ),
     OA\Schema(
+        schema: 'LayoutPage',
+        description: 'A page with what stands in the fields of its layout.',
+        required: ['id', 'name', 'address', 'state', 'fields'],
+        properties: [
+            new OA\Property('id', type: 'string'),
+            new OA\Property('name', type: 'string'),
+            new OA\Property('address', type: 'string'),
+            new OA\Property('state', ref: '#/components/schemas/State'),
+            new OA\Property('fields', type: 'object', additionalProperties: true),
+        ],
+        type: 'object',
+    ),
+    OA\Schema(
         schema: 'LayoutField',
         description: 'A field of a layout, or a column of its rows.',
         required: ['key', 'title', 'kind', 'description', 'needed', 'choices', 'unit', 'currency', 'fallback', 'empty', 'proportions', 'columns'],

@@ -3,7 +3,6 @@ import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual'
 import { useEffect, useRef, useState } from 'react'
 import { usePageActs } from '../../app/usePageActs'
 import { count } from '../../ui/count'
-import { DropLine } from './DropLine'
 import { columnsOf, GridHead } from './GridHead'
 import { GridRow, type RowHandlers } from './GridRow'
 import { lazily } from '../../ui/lazily'
@@ -14,6 +13,9 @@ import { useSteady } from '../../ui/useSteady'
 import { useScrollPlace } from './useScrollPlace'
 import { useGridKeys } from './useGridKeys'
 import type { useMarks } from './useMarks'
+
+// Only who drags sees it.
+const DropLine = lazily(() => import('./DropLine').then(module => module.DropLine))
 
 const MoveTo = lazily(() => import('./MoveTo').then(module => module.MoveTo))
 const PickFor = lazily(() => import('./PickFor').then(module => module.PickFor))

@@ -1,0 +1,2 @@
+/** What the address of the site's view holds: which layout is looked at. */
+export type SiteSearch = { layout?: string }
