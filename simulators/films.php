@@ -32,4 +32,8 @@ if (str_starts_with($path, '/pictures/')) {
         '<path d="M0 380c160-120 260-150 400-150s240 90 560 60v250H0z" fill="#12344d"/><path d="M440 200l120 70-120 70z" fill="#f7f3ea"/></svg>';
     exit();
 }
-$answer(200, [], "<!DOCTYPE html><html lang=\"en\"><title>$title</title><body style=\"margin:0;background:#12344d;color:#fff;font:24px sans-serif\"><p style=\"padding:40px\">▶ $title is playing.</p></body></html>");
+$answer(
+    200,
+    [],
+    "<!DOCTYPE html><html lang=\"en\"><title>$title</title><body style=\"margin:0;background:#12344d;color:#fff;font:24px sans-serif\"><p style=\"padding:40px\">▶ $title is playing.</p></body></html>",
+);

@@ -118,7 +118,9 @@ final readonly class ApplyChanges
         $note = $ripple->toDecide->notes[0] ?? null;
 
         return 'Nothing of it is left to undo'.
-            ($note === null ? '. Links that became links to pages stay so; the history of each page has its content as it was before.' : ": “{$note->name}” has changed again since. Undo the later change first, or set it by hand.");
+            ($note === null
+                ? '. Links that became links to pages stay so; the history of each page has its content as it was before.'
+                : ": “{$note->name}” has changed again since. Undo the later change first, or set it by hand.");
     }
 
     /** Identities are chosen by whoever asks, and are one of a kind over all sites. */

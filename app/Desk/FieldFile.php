@@ -61,7 +61,13 @@ final readonly class FieldFile
         $read = [];
         foreach ($this->rows($site, $layout)->read($text) as $row) {
             if (count($read) === self::MAX_ROWS) {
-                $read[] = new FieldRow($row->line, '', $row->address, [], ['text', sprintf('One file has at most %d rows; this one and those behind it are left out.', self::MAX_ROWS)]);
+                $read[] = new FieldRow(
+                    $row->line,
+                    '',
+                    $row->address,
+                    [],
+                    ['text', sprintf('One file has at most %d rows; this one and those behind it are left out.', self::MAX_ROWS)],
+                );
                 break;
             }
             $read[] = $row;
@@ -101,12 +107,23 @@ final readonly class FieldFile
     {
         if ($row->problem !== null || $page === null) {
             return [
-                $row->problem ?? ($row->page !== '' ? ['id', 'There is no page with this id on this site.'] : ['address', 'No page of this site has this address. Look it up in Addresses: it may have moved.']),
+                $row->problem ??
+                ($row->page !== ''
+                    ? ['id', 'There is no page with this id on this site.']
+                    : ['address', 'No page of this site has this address. Look it up in Addresses: it may have moved.']),
                 null,
             ];
         }
         if ($page->isBinned() || $page->layout !== $layout->key) {
-            return [['row', $page->isBinned() ? "“{$page->name}” is in the bin. Bring it back first." : "“{$page->name}” has the layout {$page->layout}, not {$layout->key}."], null];
+            return [
+                [
+                    'row',
+                    $page->isBinned()
+                        ? "“{$page->name}” is in the bin. Bring it back first."
+                        : "“{$page->name}” has the layout {$page->layout}, not {$layout->key}.",
+                ],
+                null,
+            ];
         }
         try {
             $this->known->guard($layout, $row->fields, $site, 'fields');

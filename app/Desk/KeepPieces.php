@@ -69,7 +69,12 @@ final readonly class KeepPieces
             $now->fill(['name' => $name, 'document' => $content->toArray(), 'number' => $now->number + 1, 'changed_by' => $user->id])->save();
             $this->keep($now, $user);
             $uses = $this->pieces->uses($now);
-            $this->record->ofPiece($now->site, $user, "Changed the shared piece *$name*, shown on ".count($uses).(count($uses) === 1 ? ' page' : ' pages'), $now);
+            $this->record->ofPiece(
+                $now->site,
+                $user,
+                "Changed the shared piece *$name*, shown on ".count($uses).(count($uses) === 1 ? ' page' : ' pages'),
+                $now,
+            );
             // What is in a piece counts as being on the pages that show it: links, files, words.
             $this->links->note(array_map(static fn (\stdClass $page): int => (int) $page->key, $uses));
             $this->audit->add($now->site, array_map(static fn (\stdClass $page): string => (string) $page->id, $uses));
@@ -84,7 +89,10 @@ final readonly class KeepPieces
     {
         $uses = count($this->pieces->uses($piece));
         if ($uses > 0) {
-            throw new InputRefused('piece', $uses === 1 ? 'One page shows it. Take it out there first.' : "$uses pages show it. Take it out there first.");
+            throw new InputRefused(
+                'piece',
+                $uses === 1 ? 'One page shows it. Take it out there first.' : "$uses pages show it. Take it out there first.",
+            );
         }
         $this->db->transaction(function () use ($piece, $user): void {
             $this->record->ofPiece($piece->site, $user, "Deleted the shared piece *{$piece->name}*", $piece);

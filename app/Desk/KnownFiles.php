@@ -39,6 +39,8 @@ final readonly class KnownFiles
 
     private function layoutOf(Describe $change, Site $site): Layout
     {
-        return $this->layouts->of($change->layout ?? (string) Page::query()->where('site_id', $site->id)->where('ulid', $change->page)->value('layout'));
+        return $this->layouts->of(
+            $change->layout ?? (string) Page::query()->where('site_id', $site->id)->where('ulid', $change->page)->value('layout'),
+        );
     }
 }

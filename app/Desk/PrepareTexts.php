@@ -25,8 +25,14 @@ use Illuminate\Database\Connection;
  */
 final readonly class PrepareTexts
 {
-    public function __construct(private Connection $db, private ApplyChanges $apply, private AuditQueue $audit, private ReadLayouts $layouts, private KnownInFields $known, private NotedLinks $links)
-    {
+    public function __construct(
+        private Connection $db,
+        private ApplyChanges $apply,
+        private AuditQueue $audit,
+        private ReadLayouts $layouts,
+        private KnownInFields $known,
+        private NotedLinks $links,
+    ) {
     }
 
     /**

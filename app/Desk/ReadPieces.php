@@ -39,7 +39,12 @@ final readonly class ReadPieces
             ...self::view($piece, count($uses)),
             'document' => $piece->document,
             'usedIn' => array_map(
-                static fn (\stdClass $page): array => ['id' => $page->id, 'name' => $page->name, 'address' => $page->address, 'live' => (bool) $page->live],
+                static fn (\stdClass $page): array => [
+                    'id' => $page->id,
+                    'name' => $page->name,
+                    'address' => $page->address,
+                    'live' => (bool) $page->live,
+                ],
                 $uses,
             ),
             'versions' => array_map(
@@ -63,6 +68,12 @@ final readonly class ReadPieces
     /** @return array<string, mixed> */
     private static function view(SharedPiece $piece, int $uses): array
     {
-        return ['id' => $piece->ulid, 'name' => $piece->name, 'uses' => $uses, 'number' => $piece->number, 'changed' => $piece->updated_at->toIso8601ZuluString()];
+        return [
+            'id' => $piece->ulid,
+            'name' => $piece->name,
+            'uses' => $uses,
+            'number' => $piece->number,
+            'changed' => $piece->updated_at->toIso8601ZuluString(),
+        ];
     }
 }

@@ -76,7 +76,11 @@ final readonly class RecordEntry
         $names = Page::query()->where('site_id', $site->id)->whereIn('ulid', array_slice($undo->only, 0, 1))->pluck('name');
         $of = (string) HistoryEntry::query()->where('site_id', $site->id)->where('ulid', $undo->entry)->value('sentence');
 
-        return sprintf('Undid on %s: %s', count($undo->only) === 1 ? '*'.str_replace('*', '∗', (string) $names->first()).'*' : count($undo->only).' pages', mb_substr($of, 0, 300));
+        return sprintf(
+            'Undid on %s: %s',
+            count($undo->only) === 1 ? '*'.str_replace('*', '∗', (string) $names->first()).'*' : count($undo->only).' pages',
+            mb_substr($of, 0, 300),
+        );
     }
 
     /** @param  Collection<int, HistoryEntry>|null  $undone */

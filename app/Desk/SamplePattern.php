@@ -86,8 +86,8 @@ final readonly class SamplePattern
                     'width' => round($title->width(), 1),
                     'isCut' => $isCut,
                     'description' => $description->source === DescriptionSource::Pattern
-                        ? FittedText::within($description->text, SearchDescription::MAX_WIDTH, SearchDescription::SIZE)
-                        : null,
+                            ? FittedText::within($description->text, SearchDescription::MAX_WIDTH, SearchDescription::SIZE)
+                            : null,
                 ];
             }
         }
@@ -117,9 +117,10 @@ final readonly class SamplePattern
             ];
         }
         foreach (
-            $this->db->select("select ulid, name, branch_search::text as says from pages where site_id = ? and branch_search is not null and state <> 'bin' order by path", [
-                $site->id,
-            ]) as $row
+            $this->db->select(
+                "select ulid, name, branch_search::text as says from pages where site_id = ? and branch_search is not null and state <> 'bin' order by path",
+                [$site->id],
+            ) as $row
         ) {
             $rows[] = [
                 'scope' => 'branch',

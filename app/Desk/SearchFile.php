@@ -39,7 +39,12 @@ final readonly class SearchFile
         $read = [];
         foreach (SearchRows::read($text) as $row) {
             if (count($read) === self::MAX_ROWS) {
-                $read[] = new SearchRow($row->line, '', $row->address, problem: ['text', sprintf('One file has at most %d rows; this one and those behind it are left out.', self::MAX_ROWS)]);
+                $read[] = new SearchRow(
+                    $row->line,
+                    '',
+                    $row->address,
+                    problem: ['text', sprintf('One file has at most %d rows; this one and those behind it are left out.', self::MAX_ROWS)],
+                );
                 break;
             }
             $read[] = $row;

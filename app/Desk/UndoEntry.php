@@ -52,10 +52,7 @@ final readonly class UndoEntry
             static fn (ClaimDifference $claim): bool => in_array(($claim->after ?? $claim->before)?->page, $pages, true),
         );
 
-        return new Batch(
-            [new Undo($undo->entry, $on, array_values($claims), at: $undo->at, only: array_column($on, 'page'))],
-            $whole->decisions,
-        );
+        return new Batch([new Undo($undo->entry, $on, array_values($claims), at: $undo->at, only: array_column($on, 'page'))], $whole->decisions);
     }
 
     /**

@@ -47,9 +47,10 @@ final readonly class ContentTexts
     public function numbered(array $pages): array
     {
         $last = array_column(
-            $this->db->select('select p.ulid, max(r.number) as n from pages p join content_versions r on r.page_id = p.id where p.ulid = any(?::text[]) group by p.ulid', [
-                PgArray::of(array_map(static fn (ReplacedPage $page): string => $page->page->id, $pages)),
-            ]),
+            $this->db->select(
+                'select p.ulid, max(r.number) as n from pages p join content_versions r on r.page_id = p.id where p.ulid = any(?::text[]) group by p.ulid',
+                [PgArray::of(array_map(static fn (ReplacedPage $page): string => $page->page->id, $pages))],
+            ),
             'n',
             'ulid',
         );

@@ -12,36 +12,36 @@ final readonly class FileUses
 {
     /** Each gives file, way, and the page, menu or redirect that uses it, with what that is called; pages in the bin are left out. */
     private const USES = <<<'SQL'
-        select u.file, 'content' as way, p.ulid as by, p.name, p.address, u.live and p.state = 'live' as live
-            from pages p join file_uses u on u.page_id = p.id where p.site_id = :site and p.bin_id is null
-        union all
-        select distinct f #>> '{}', 'fields', p.ulid, p.name, p.address, p.state = 'live'
-            from pages p, jsonb_path_query(p.fields, '$.values.**.file') f where p.site_id = :site and p.bin_id is null and p.fields <> '{}'
-        union all
-        select distinct f #>> '{}', 'fields', p.ulid, p.name, p.address, false
-            from pages p, jsonb_path_query((p.prepared->>'fields')::jsonb, '$.values.**.file') f
-            where p.site_id = :site and p.bin_id is null and p.prepared is not null
-                and not exists (select 1 from jsonb_path_query(p.fields, '$.values.**.file') g where g = f)
-        union all
-        select s.file, 'card', p.ulid, p.name, p.address, p.state = 'live' from pages p,
-            lateral (select q #>> '{}' as file from jsonb_path_query(p.search, '$.**.socialPicture') q
-                union select q #>> '{}' from jsonb_path_query(p.branch_search, '$.**.socialPicture') q) s
-            where p.site_id = :site and p.bin_id is null and s.file is not null
-        union all
-        select substr(p.leads_to, 6), 'page', p.ulid, p.name, p.address, p.state = 'live'
-            from pages p where p.site_id = :site and p.bin_id is null and p.leads_to like 'file %'
-        union all
-        select f.file, 'menu', m.ulid, m.name, null, m.place is not null from menus m join menu_entries e on e.menu_id = m.id,
-            lateral (select e.picture as file union select substr(e.target, 6) where e.target like 'file %' union select e.target where e.kind = 'file') f
-            where m.site_id = :site and f.file is not null
-        union all
-        select f.file, 'redirect', r.ulid, r.source, r.source, r.is_on from redirect_rules r,
-            lateral (select substr(r.target, 6) as file where r.target like 'file %' union select q #>> '{}' from jsonb_path_query(r.pause, '$.**.file') q) f
-            where r.site_id = :site and f.file is not null
-        union all
-        select s.file, 'site', '', '', null, true from sites x,
-            lateral (select q #>> '{}' as file from jsonb_path_query(x.search, '$.**.socialPicture') q) s where x.id = :site and s.file is not null
-        SQL;
+    select u.file, 'content' as way, p.ulid as by, p.name, p.address, u.live and p.state = 'live' as live
+        from pages p join file_uses u on u.page_id = p.id where p.site_id = :site and p.bin_id is null
+    union all
+    select distinct f #>> '{}', 'fields', p.ulid, p.name, p.address, p.state = 'live'
+        from pages p, jsonb_path_query(p.fields, '$.values.**.file') f where p.site_id = :site and p.bin_id is null and p.fields <> '{}'
+    union all
+    select distinct f #>> '{}', 'fields', p.ulid, p.name, p.address, false
+        from pages p, jsonb_path_query((p.prepared->>'fields')::jsonb, '$.values.**.file') f
+        where p.site_id = :site and p.bin_id is null and p.prepared is not null
+            and not exists (select 1 from jsonb_path_query(p.fields, '$.values.**.file') g where g = f)
+    union all
+    select s.file, 'card', p.ulid, p.name, p.address, p.state = 'live' from pages p,
+        lateral (select q #>> '{}' as file from jsonb_path_query(p.search, '$.**.socialPicture') q
+            union select q #>> '{}' from jsonb_path_query(p.branch_search, '$.**.socialPicture') q) s
+        where p.site_id = :site and p.bin_id is null and s.file is not null
+    union all
+    select substr(p.leads_to, 6), 'page', p.ulid, p.name, p.address, p.state = 'live'
+        from pages p where p.site_id = :site and p.bin_id is null and p.leads_to like 'file %'
+    union all
+    select f.file, 'menu', m.ulid, m.name, null, m.place is not null from menus m join menu_entries e on e.menu_id = m.id,
+        lateral (select e.picture as file union select substr(e.target, 6) where e.target like 'file %' union select e.target where e.kind = 'file') f
+        where m.site_id = :site and f.file is not null
+    union all
+    select f.file, 'redirect', r.ulid, r.source, r.source, r.is_on from redirect_rules r,
+        lateral (select substr(r.target, 6) as file where r.target like 'file %' union select q #>> '{}' from jsonb_path_query(r.pause, '$.**.file') q) f
+        where r.site_id = :site and f.file is not null
+    union all
+    select s.file, 'site', '', '', null, true from sites x,
+        lateral (select q #>> '{}' as file from jsonb_path_query(x.search, '$.**.socialPicture') q) s where x.id = :site and s.file is not null
+    SQL;
 
     public function __construct(private ConnectionInterface $db)
     {
@@ -50,9 +50,7 @@ final readonly class FileUses
     /** @return array<string, int> how many pages, menus and redirects use a file, by file */
     public function counts(Site $site): array
     {
-        $rows = $this->db->select(
-            'select file, count(distinct way || by) as n from ('.$this->of($site).') u group by file',
-        );
+        $rows = $this->db->select('select file, count(distinct way || by) as n from ('.$this->of($site).') u group by file');
 
         return array_map(intval(...), array_column($rows, 'n', 'file'));
     }
@@ -60,9 +58,12 @@ final readonly class FileUses
     /** @return list<array{way: string, by: string, name: string, address: string|null, live: bool}> those of one file */
     public function ofFile(Site $site, string $file): array
     {
-        $rows = $this->db->select('select way, by, name, address, bool_or(live) as live from ('.$this->of($site).') u where file = ? group by way, by, name, address order by way, name, by', [
-            $file,
-        ]);
+        $rows = $this->db->select(
+            'select way, by, name, address, bool_or(live) as live from ('.
+                $this->of($site).
+                ') u where file = ? group by way, by, name, address order by way, name, by',
+            [$file],
+        );
 
         return array_values(
             array_map(

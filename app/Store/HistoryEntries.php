@@ -44,7 +44,9 @@ final class HistoryEntries
 
         return HistoryEntry::query()
             ->select(self::COLUMNS)
-            ->selectRaw("case when kinds && array['save-content', 'replace-file', 'rename-file', 'bin-file', 'bring-back-file', 'save-piece'] then batch else '[]' end as batch")
+            ->selectRaw(
+                "case when kinds && array['save-content', 'replace-file', 'rename-file', 'bin-file', 'bring-back-file', 'save-piece'] then batch else '[]' end as batch",
+            )
             ->where('site_id', $site->id)
             ->with('user')
             ->where(

@@ -28,7 +28,10 @@ final readonly class NotedLinks
     public function note(array $pages): void
     {
         foreach (array_chunk($pages, self::PIECE) as $piece) {
-            $there = Page::query()->whereKey($piece)->with('content')->get(['id', 'site_id', 'state', 'fields']);
+            $there = Page::query()
+                ->whereKey($piece)
+                ->with('content')
+                ->get(['id', 'site_id', 'state', 'fields']);
             foreach ($there->groupBy('site_id') as $site => $pages) {
                 $this->ofSite(Site::query()->findOrFail($site), $pages);
             }
@@ -98,15 +101,17 @@ final readonly class NotedLinks
         $this->db->delete('delete from wanted_links where from_page_id = any(?::bigint[])', [$ids]);
         $this->db->delete('delete from piece_uses where page_id = any(?::bigint[])', [$ids]);
         if ($uses !== []) {
-            $this->db->insert('insert into piece_uses (page_id, piece, live) select * from jsonb_to_recordset(?::jsonb) as n(page bigint, piece text, live boolean)', [
-                json_encode($uses, JSON_THROW_ON_ERROR),
-            ]);
+            $this->db->insert(
+                'insert into piece_uses (page_id, piece, live) select * from jsonb_to_recordset(?::jsonb) as n(page bigint, piece text, live boolean)',
+                [json_encode($uses, JSON_THROW_ON_ERROR)],
+            );
         }
         $this->db->delete('delete from file_uses where page_id = any(?::bigint[])', [$ids]);
         if ($files !== []) {
-            $this->db->insert('insert into file_uses (page_id, file, live) select * from jsonb_to_recordset(?::jsonb) as n(page bigint, file text, live boolean)', [
-                json_encode($files, JSON_THROW_ON_ERROR),
-            ]);
+            $this->db->insert(
+                'insert into file_uses (page_id, file, live) select * from jsonb_to_recordset(?::jsonb) as n(page bigint, file text, live boolean)',
+                [json_encode($files, JSON_THROW_ON_ERROR)],
+            );
         }
         if ($wanted !== []) {
             $this->db->insert(

@@ -62,10 +62,15 @@ final readonly class RippleWriter
     private function noteFields(array $pages, Site $site): void
     {
         if ($pages !== []) {
-            $this->links->note(array_column(
-                $this->db->select('select id from pages where site_id = ? and ulid = any(?::text[])', [$site->id, PgArray::of(array_keys($pages))]),
-                'id',
-            ));
+            $this->links->note(
+                array_column(
+                    $this->db->select('select id from pages where site_id = ? and ulid = any(?::text[])', [
+                        $site->id,
+                        PgArray::of(array_keys($pages)),
+                    ]),
+                    'id',
+                ),
+            );
         }
     }
 
@@ -75,8 +80,11 @@ final readonly class RippleWriter
         $pages = [];
         foreach ($ripple->pages->differences as $difference) {
             $page = $ripple->pages->outcome[$difference->page] ?? null;
-            $touched = array_intersect_key($difference->before ?? $difference->after ?? [], ['fields' => true, 'state' => true]) !== [];
-            $named = $page === null ? [] : [...$page->texts->fields->pages(), ...FieldValues::stored((string) ($difference->before['fields'] ?? ''))->pages()];
+            $touched = array_intersect_key($difference->before ?? ($difference->after ?? []), ['fields' => true, 'state' => true]) !== [];
+            $named =
+                $page === null
+                    ? []
+                    : [...$page->texts->fields->pages(), ...FieldValues::stored((string) ($difference->before['fields'] ?? ''))->pages()];
             if ($touched && $named !== []) {
                 $pages[$difference->page] = true;
             }
@@ -121,7 +129,11 @@ final readonly class RippleWriter
             }
         }
 
-        return array_column(array_filter($changed, static fn (Page $page): bool => isset($set[$page->id]) && $page->contentSaved > 0), 'contentSaved', 'id');
+        return array_column(
+            array_filter($changed, static fn (Page $page): bool => isset($set[$page->id]) && $page->contentSaved > 0),
+            'contentSaved',
+            'id',
+        );
     }
 
     /**

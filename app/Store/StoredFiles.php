@@ -42,7 +42,10 @@ final readonly class StoredFiles implements Files
         }
         $of = Renditions::of($found, $crop);
 
-        return new PictureFile($of === [] ? $found->shownAt() : $of[max(array_keys($of))], ...[...Renditions::crop($found->width, (int) $found->height, $crop), $of]);
+        return new PictureFile(
+            $of === [] ? $found->shownAt() : $of[max(array_keys($of))],
+            ...[...Renditions::crop($found->width, (int) $found->height, $crop), $of],
+        );
     }
 
     /** Its own alternative text, which stands where nothing nearer says one. */

@@ -19,7 +19,9 @@ final readonly class StoredFilms implements Films
     /** @param  string|null  $standIn  what stands in for hosts of the reserved domain `.example` (RFC 2606) */
     public function __construct(Document $content, Site $site, ?string $standIn = null)
     {
-        $named = array_values(array_filter(array_map(static fn (array $block): ?string => $block['attrs']['address'] ?? null, $content->ofType('video'))));
+        $named = array_values(
+            array_filter(array_map(static fn (array $block): ?string => $block['attrs']['address'] ?? null, $content->ofType('video'))),
+        );
         $films = [];
         foreach ($named === [] ? [] : DB::table('films')->where('site_id', $site->id)->whereIn('address', $named)->get() as $row) {
             $frame = $standIn === null ? $row->frame : (string) preg_replace('#^https://(?=[a-z0-9.-]+\.example/)#i', "$standIn/", $row->frame);

@@ -112,7 +112,14 @@ final readonly class Field
     /** The type in words, as a refusal says it. */
     public function typeInWords(): string
     {
-        $words = ['string' => 'a text', 'boolean' => 'true or false', 'number' => 'a number', 'array' => 'a list', 'object' => 'an object', 'null' => 'null'];
+        $words = [
+            'string' => 'a text',
+            'boolean' => 'true or false',
+            'number' => 'a number',
+            'array' => 'a list',
+            'object' => 'an object',
+            'null' => 'null',
+        ];
 
         return implode(' or ', array_map(static fn (string $type): string => $words[$type], (array) $this->schema['type']));
     }

@@ -57,7 +57,9 @@ final readonly class ReplaceText implements RequestedChange
             Field::flag('matchCase', 'capitals are told apart')->optional(),
             Field::list('parts', ['type' => 'string', 'enum' => array_column(Part::cases(), 'value')])->optional(),
             Field::identity('branch', 'page in whose branch it is looked for')->orNull()->optional(),
-            Field::list('in', ['type' => 'string', 'description' => 'page that is looked through'])->orNull()->optional(),
+            Field::list('in', ['type' => 'string', 'description' => 'page that is looked through'])
+                ->orNull()
+                ->optional(),
             Field::list('skip', ['type' => 'string', 'description' => 'key of a place that stays as it is'])->optional(),
         );
     }
@@ -68,10 +70,9 @@ final readonly class ReplaceText implements RequestedChange
         $given = $input->only(['parts', 'skip', 'in']);
         $parts = [];
         foreach (is_array($given['parts'] ?? null) ? $given['parts'] : array_column(Part::cases(), 'value') as $i => $part) {
-            $parts[] = (is_string($part) ? Part::tryFrom($part) : null) ?? throw new InputRefused(
-                "parts.$i",
-                'This is one of '.implode(', ', array_column(Part::cases(), 'value')).'.',
-            );
+            $parts[] =
+                (is_string($part) ? Part::tryFrom($part) : null) ??
+                throw new InputRefused("parts.$i", 'This is one of '.implode(', ', array_column(Part::cases(), 'value')).'.');
         }
         $skip = is_array($given['skip'] ?? null) ? $given['skip'] : [];
         if (count($skip) > self::MAX_SKIPPED || array_filter($skip, is_string(...)) !== $skip) {

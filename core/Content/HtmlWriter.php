@@ -118,7 +118,11 @@ final readonly class HtmlWriter
                 self::escape($picture->address),
                 $picture->narrower === []
                     ? ''
-                    : sprintf(' srcset="%s" sizes="(max-width: 800px) 100vw, %dpx"', self::escape($picture->srcset()), self::CONTENT_WIDTH * $share / 100),
+                    : sprintf(
+                        ' srcset="%s" sizes="(max-width: 800px) 100vw, %dpx"',
+                        self::escape($picture->srcset()),
+                        (self::CONTENT_WIDTH * $share) / 100,
+                    ),
                 self::escape($alt),
                 $picture->width,
                 $picture->height,

@@ -22,7 +22,9 @@ final readonly class OEmbed
 
         return $provider === null
             ? null
-            : $provider['endpoint'].(str_contains($provider['endpoint'], '?') ? '&' : '?').http_build_query(['url' => $address, 'format' => 'json']);
+            : $provider['endpoint'].
+                    (str_contains($provider['endpoint'], '?') ? '&' : '?').
+                    http_build_query(['url' => $address, 'format' => 'json']);
     }
 
     /**

@@ -19,6 +19,9 @@ final readonly class PictureFile
     /** For `srcset` (HTML, 4.8.4.2); nothing where there is only one. */
     public function srcset(): string
     {
-        return implode(', ', array_map(static fn (string $address, int $width): string => "$address {$width}w", $this->narrower, array_keys($this->narrower)));
+        return implode(
+            ', ',
+            array_map(static fn (string $address, int $width): string => "$address {$width}w", $this->narrower, array_keys($this->narrower)),
+        );
     }
 }

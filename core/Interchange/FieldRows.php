@@ -32,7 +32,11 @@ final readonly class FieldRows
 
     public function write(string $id, string $address, FieldValues $values): string
     {
-        return Table::csv([$id, $address, ...array_map(fn (LayoutField $field): string => $this->cell($field, $values->values[$field->key] ?? null), $this->layout->fields)]);
+        return Table::csv([
+            $id,
+            $address,
+            ...array_map(fn (LayoutField $field): string => $this->cell($field, $values->values[$field->key] ?? null), $this->layout->fields),
+        ]);
     }
 
     /** @return iterable<FieldRow> */
@@ -76,13 +80,25 @@ final readonly class FieldRows
             $field->kind === FieldKind::Page => ($this->addressOf)((string) ($value['page'] ?? '')) ?? (string) ($value['page'] ?? ''),
             $field->kind === FieldKind::File => (string) ($value['file'] ?? ''),
             $field->kind === FieldKind::Picture => trim(($value['file'] ?? '').' '.($value['alt'] ?? '')),
-            $field->kind === FieldKind::Rows => implode("\n", array_map(
-                fn (mixed $row): string => (string) preg_replace('/(?: \|\s*)+$/D', '', implode(' | ', array_map(
-                    fn (LayoutField $column): string => self::escaped($this->cell($column, is_array($row) ? $row[$column->key] ?? null : null)),
-                    $field->columns,
-                ))),
-                is_array($value) ? $value : [],
-            )),
+            $field->kind === FieldKind::Rows => implode(
+                "\n",
+                array_map(
+                    fn (mixed $row): string => (string) preg_replace(
+                        '/(?: \|\s*)+$/D',
+                        '',
+                        implode(
+                            ' | ',
+                            array_map(
+                                fn (LayoutField $column): string => self::escaped(
+                                    $this->cell($column, is_array($row) ? $row[$column->key] ?? null : null),
+                                ),
+                                $field->columns,
+                            ),
+                        ),
+                    ),
+                    is_array($value) ? $value : [],
+                ),
+            ),
             is_scalar($value) => (string) $value,
             default => '',
         };

@@ -31,7 +31,13 @@ final readonly class SearchText
             MarkedText::unmarked($heading === $page->name ? $page->name : "{$page->name}\n$heading"),
             MarkedText::unmarked(mb_strcut(implode("\n", $content->headings()), 0, self::MAX_BYTES)),
             MarkedText::unmarked($page->search->siteSearchDescription),
-            MarkedText::unmarked(mb_strcut(implode("\n", array_filter([$texts->summary, $fields, PlainText::of($content)], static fn (string $text): bool => $text !== '')), 0, self::MAX_BYTES)),
+            MarkedText::unmarked(
+                mb_strcut(
+                    implode("\n", array_filter([$texts->summary, $fields, PlainText::of($content)], static fn (string $text): bool => $text !== '')),
+                    0,
+                    self::MAX_BYTES,
+                ),
+            ),
         );
     }
 

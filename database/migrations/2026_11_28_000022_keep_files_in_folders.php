@@ -9,7 +9,8 @@ return new class extends Migration
 {
     public function up(): void
     {
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             alter table files
                 add column folder text not null default '',
                 add column alt text not null default '',
@@ -45,6 +46,8 @@ return new class extends Migration
                     union all
                     select page_id, f #>> '{}', true from page_contents, jsonb_path_query(live, '$.**.file') f where live is not null
                 ) u where file ~ '^[0-9A-HJKMNP-TV-Z]{26}$' group by page_id, file;
-            SQL);
+            SQL
+            ,
+        );
     }
 };

@@ -9,7 +9,8 @@ return new class extends Migration
 {
     public function up(): void
     {
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             -- Content that is written once and shown on many pages.
             create table shared_pieces (
                 id bigint generated always as identity primary key,
@@ -38,6 +39,8 @@ return new class extends Migration
                 primary key (page_id, piece)
             );
             create index piece_uses_piece on piece_uses (piece);
-            SQL);
+            SQL
+            ,
+        );
     }
 };

@@ -9,7 +9,8 @@ return new class extends Migration
 {
     public function up(): void
     {
-        DB::unprepared(<<<'SQL'
+        DB::unprepared(
+            <<<'SQL'
             -- What other sites said of their films, by oEmbed.
             create table films (
                 id bigint generated always as identity primary key,
@@ -23,6 +24,8 @@ return new class extends Migration
                 asked_at timestamptz not null default now(),
                 unique (site_id, address)
             );
-            SQL);
+            SQL
+            ,
+        );
     }
 };

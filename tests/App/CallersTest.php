@@ -245,12 +245,19 @@ final class CallersTest extends AppTestCase
             'redirect' => $redirect,
             'number' => '7',
             'layout' => 'crossing',
-            'piece' => \App\Models\SharedPiece::query()
-                ->create(['site_id' => $this->site->id, 'name' => 'Hours', 'document' => ['type' => 'doc', 'content' => []]])
-                ->ulid,
-            'file' => \App\Models\File::query()
-                ->create(['ulid' => (string) Str::ulid(), 'site_id' => $this->site->id, 'name' => 'a.txt', 'mime' => 'text/plain', 'bytes' => 1, 'path' => 'files/none'])
-                ->ulid,
+            'piece' => \App\Models\SharedPiece::query()->create([
+                'site_id' => $this->site->id,
+                'name' => 'Hours',
+                'document' => ['type' => 'doc', 'content' => []],
+            ])->ulid,
+            'file' => \App\Models\File::query()->create([
+                'ulid' => (string) Str::ulid(),
+                'site_id' => $this->site->id,
+                'name' => 'a.txt',
+                'mime' => 'text/plain',
+                'bytes' => 1,
+                'path' => 'files/none',
+            ])->ulid,
             'menu' => (string) DB::table('menus')->where('site_id', $this->site->id)->value('ulid'),
             'top' => $this->draft('Top'),
             'import' => \App\Models\RedirectImport::query()->create(['site_id' => $this->site->id, 'total' => 1, 'path' => 'imports/x'])->ulid,

@@ -27,7 +27,10 @@ final class FilesTest extends AppTestCase
         $this->change(['kind' => 'publish', 'page' => $page]);
         $this->live('Others');
         self::assertSame([1, 0], [$this->uses($file), $this->uses($this->picture('other.png', 10, 10))]);
-        $this->api('GET', "files/$file")->assertJsonPath('usedIn.0.name', 'Piers')->assertJsonPath('usedIn.0.way', 'content')->assertJsonPath('usedIn.0.live', true);
+        $this->api('GET', "files/$file")
+            ->assertJsonPath('usedIn.0.name', 'Piers')
+            ->assertJsonPath('usedIn.0.way', 'content')
+            ->assertJsonPath('usedIn.0.live', true);
 
         $before = (string) $this->get('http://ferries.test/piers')->getContent();
         self::assertStringContainsString("/_files/$file/pier.png?v=1\"", $before);
@@ -43,18 +46,25 @@ final class FilesTest extends AppTestCase
         self::assertStringContainsString('width="1000" height="600"', $after);
         self::assertNotSame($old, $this->bytes("/_files/$file/pier.png"));
 
-        $this->api('POST', "files/$file/versions/1")->assertOk()->assertJsonPath('number', 3)->assertJsonPath('width', 800);
+        $this->api('POST', "files/$file/versions/1")
+            ->assertOk()
+            ->assertJsonPath('number', 3)
+            ->assertJsonPath('width', 800);
         self::assertSame($old, $this->bytes("/_files/$file/pier.png"));
         self::assertStringContainsString("/_files/$file/pier.png?v=3\"", (string) $this->get('http://ferries.test/piers')->getContent());
         $this->api('GET', 'history')->assertJsonPath('0.sentence', 'Brought back version 1 of the file *pier.png*');
-        $this->api('POST', "files/$file/versions/9")->assertStatus(422)->assertJsonPath('errors.0.field', 'number');
+        $this->api('POST', "files/$file/versions/9")
+            ->assertStatus(422)
+            ->assertJsonPath('errors.0.field', 'number');
     }
 
     #[Test]
     public function what_is_of_another_kind_is_refused_as_a_replacement(): void
     {
         $text = $this->sent('documents', UploadedFile::fake()->createWithContent('plan.txt', 'words'));
-        $this->send("files/$text/content", UploadedFile::fake()->createWithContent('plan.csv', 'a,b'))->assertStatus(422)->assertJsonPath('errors.0.field', 'file');
+        $this->send("files/$text/content", UploadedFile::fake()->createWithContent('plan.csv', 'a,b'))
+            ->assertStatus(422)
+            ->assertJsonPath('errors.0.field', 'file');
         $this->send("files/$text/content", UploadedFile::fake()->createWithContent('newer.txt', 'others'))->assertOk();
         self::assertSame('others', $this->bytes("/_files/$text/plan.txt"));
     }
@@ -70,7 +80,9 @@ final class FilesTest extends AppTestCase
         self::assertSame(1, preg_match('/srcset="([^"]+)" sizes="[^"]+" alt="A pier" width="1600" height="800"/', $html, $set));
         preg_match_all('#(/_files/\S+) (\d+)w#', $set[1], $each);
         self::assertSame(['320', '640', '960', '1280', '1600'], $each[2]);
-        $answer = $this->get('http://ferries.test'.$each[1][1])->assertOk()->assertHeader('Content-Type', 'image/webp');
+        $answer = $this->get('http://ferries.test'.$each[1][1])
+            ->assertOk()
+            ->assertHeader('Content-Type', 'image/webp');
         self::assertSame([640, 320], array_slice((array) getimagesizefromstring((string) $answer->getContent()), 0, 2));
         self::assertStringContainsString('immutable', (string) $answer->headers->get('Cache-Control'));
         $forged = (string) preg_replace('/w640-/', 'w641-', $each[1][1]);
@@ -81,11 +93,16 @@ final class FilesTest extends AppTestCase
     public function a_picture_of_a_field_is_cropped_around_its_point(): void
     {
         $file = $this->picture('pier.png', 1000, 1000);
-        $this->api('PATCH', "files/$file", ['focus' => ['x' => 50, 'y' => 0], 'alt' => 'The pier'])->assertOk()->assertJsonPath('focus.y', 0);
+        $this->api('PATCH', "files/$file", ['focus' => ['x' => 50, 'y' => 0], 'alt' => 'The pier'])
+            ->assertOk()
+            ->assertJsonPath('focus.y', 0);
         $page = $this->live('Pier');
         $this->change(['kind' => 'describe', 'page' => $page, 'layout' => 'harbour', 'fields' => ['picture' => ['file' => $file]]]);
         $html = (string) $this->get('http://ferries.test/pier')->getContent();
-        self::assertMatchesRegularExpression('#src="/_files/\w+/w1000-1\.7778-50-0-1-\w{12}\.webp" srcset="[^"]+" sizes="[^"]+" alt="The pier" width="1000" height="563"#', $html);
+        self::assertMatchesRegularExpression(
+            '#src="/_files/\w+/w1000-1\.7778-50-0-1-\w{12}\.webp" srcset="[^"]+" sizes="[^"]+" alt="The pier" width="1000" height="563"#',
+            $html,
+        );
         preg_match('#/_files/\w+/w320-\S+\.webp#', $html, $small);
         self::assertSame([320, 180], array_slice((array) getimagesizefromstring($this->bytes($small[0])), 0, 2));
     }
@@ -98,9 +115,13 @@ final class FilesTest extends AppTestCase
             ->assertOk()
             ->assertJsonPath('name', 'the-new-pier.png')
             ->assertJsonPath('folder', 'Harbours/Skerra');
-        $this->get("http://ferries.test/_files/$file/pier.png")->assertRedirect("/_files/$file/the-new-pier.png")->assertStatus(301);
+        $this->get("http://ferries.test/_files/$file/pier.png")
+            ->assertRedirect("/_files/$file/the-new-pier.png")
+            ->assertStatus(301);
         $this->get("http://ferries.test/_files/$file/the-new-pier.png")->assertOk();
-        $this->api('PATCH', "files/$file", ['name' => '…'])->assertStatus(422)->assertJsonPath('errors.0.field', 'name');
+        $this->api('PATCH', "files/$file", ['name' => '…'])
+            ->assertStatus(422)
+            ->assertJsonPath('errors.0.field', 'name');
     }
 
     #[Test]
@@ -108,12 +129,16 @@ final class FilesTest extends AppTestCase
     {
         $used = $this->picture('used.png', 10, 10);
         $this->saveContent($this->draft('Page'), [$this->block($used)]);
-        $this->api('DELETE', "files/$used")->assertStatus(422)->assertJsonPath('errors.0.reason', 'It is used in one place. Take it out there first.');
+        $this->api('DELETE', "files/$used")
+            ->assertStatus(422)
+            ->assertJsonPath('errors.0.reason', 'It is used in one place. Take it out there first.');
         $unused = $this->picture('unused.png', 10, 10);
         $this->api('DELETE', "files/$unused")->assertOk();
         $this->get("http://ferries.test/_files/$unused/unused.png")->assertNotFound();
         self::assertNotContains($unused, array_column((array) $this->api('GET', 'files')->json(), 'id'));
-        $this->api('PATCH', "files/$unused", ['binned' => false])->assertOk()->assertJsonPath('binned', null);
+        $this->api('PATCH', "files/$unused", ['binned' => false])
+            ->assertOk()
+            ->assertJsonPath('binned', null);
         $this->get("http://ferries.test/_files/$unused/unused.png")->assertOk();
     }
 
@@ -132,7 +157,11 @@ final class FilesTest extends AppTestCase
                 ['kind' => 'set-site-search', 'socialPicture' => $file],
                 ['kind' => 'change-kind', 'page' => $this->draft('Plan'), 'to' => 'download', 'leadsTo' => ['file' => $file]],
                 ['kind' => 'make-redirect', 'redirect' => (string) \Str::ulid(), 'source' => '/plan-old', 'leadsTo' => ['file' => $file]],
-                ['kind' => 'arrange-menu', 'menu' => $menu, 'entries' => [['id' => (string) \Str::ulid(), 'kind' => 'file', 'file' => $file, 'label' => 'Plan', 'children' => []]]],
+                [
+                    'kind' => 'arrange-menu',
+                    'menu' => $menu,
+                    'entries' => [['id' => (string) \Str::ulid(), 'kind' => 'file', 'file' => $file, 'label' => 'Plan', 'children' => []]],
+                ],
             ] as $change
         ) {
             $this->change($change);
@@ -151,9 +180,14 @@ final class FilesTest extends AppTestCase
     {
         $svg = '<svg xmlns="http://www.w3.org/2000/svg" width="4" height="4"><script>alert(1)</script><circle r="2"/></svg>';
         $file = $this->sent('documents', UploadedFile::fake()->createWithContent('mark.svg', $svg));
-        self::assertSame('<svg xmlns="http://www.w3.org/2000/svg" width="4" height="4"><circle r="2"/></svg>', $this->bytes("/_files/$file/mark.svg"));
+        self::assertSame(
+            '<svg xmlns="http://www.w3.org/2000/svg" width="4" height="4"><circle r="2"/></svg>',
+            $this->bytes("/_files/$file/mark.svg"),
+        );
         foreach (['mark.svg' => '<svg', 'plan.pdf' => 'no pdf', 'run.php' => '<?php', 'pier.png' => 'GIF89a'] as $name => $bytes) {
-            $this->send('documents', UploadedFile::fake()->createWithContent($name, $bytes))->assertStatus(422)->assertJsonPath('errors.0.field', 'file');
+            $this->send('documents', UploadedFile::fake()->createWithContent($name, $bytes))
+                ->assertStatus(422)
+                ->assertJsonPath('errors.0.field', 'file');
         }
     }
 
@@ -164,8 +198,14 @@ final class FilesTest extends AppTestCase
         $plain = $this->get("http://ferries.test/_files/$file/pier.png")->assertOk();
         self::assertStringContainsString('must-revalidate', (string) $plain->headers->get('Cache-Control'));
         $this->get("http://ferries.test/_files/$file/pier.png", ['If-None-Match' => (string) $plain->headers->get('ETag')])->assertStatus(304);
-        self::assertStringContainsString('immutable', (string) $this->get("http://ferries.test/_files/$file/pier.png?v=1")->headers->get('Cache-Control'));
-        self::assertStringNotContainsString('immutable', (string) $this->get("http://ferries.test/_files/$file/pier.png?v=2")->headers->get('Cache-Control'));
+        self::assertStringContainsString(
+            'immutable',
+            (string) $this->get("http://ferries.test/_files/$file/pier.png?v=1")->headers->get('Cache-Control'),
+        );
+        self::assertStringNotContainsString(
+            'immutable',
+            (string) $this->get("http://ferries.test/_files/$file/pier.png?v=2")->headers->get('Cache-Control'),
+        );
         $this->api('GET', "files/$file", as: $this->person('Ruaridh', Role::Reader))->assertOk();
     }
 
@@ -189,17 +229,24 @@ final class FilesTest extends AppTestCase
 
     private function bytes(string $address): string
     {
-        return (string) $this->get("http://ferries.test$address")->assertOk()->getContent();
+        return (string) $this->get("http://ferries.test$address")
+            ->assertOk()
+            ->getContent();
     }
 
     private function uses(string $file): int
     {
-        return (int) $this->api('GET', "files/$file")->assertOk()->json('uses');
+        return (int) $this->api('GET', "files/$file")
+            ->assertOk()
+            ->json('uses');
     }
 
     /** @return array<string, mixed> */
     private function block(string $file): array
     {
-        return ['type' => 'picture', 'attrs' => ['file' => $file, 'alt' => 'A pier', 'caption' => '', 'align' => 'left', 'width' => 100, 'decorative' => false]];
+        return [
+            'type' => 'picture',
+            'attrs' => ['file' => $file, 'alt' => 'A pier', 'caption' => '', 'align' => 'left', 'width' => 100, 'decorative' => false],
+        ];
     }
 }

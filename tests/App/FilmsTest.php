@@ -29,7 +29,10 @@ final class FilmsTest extends AppTestCase
         self::assertSame($film['poster'], $this->lookUp(self::SEALS)->assertOk()->json('poster'), 'The picture is taken in once.');
         $page = $this->live('Seals');
         $this->saveContent($page, [
-            ['type' => 'video', 'attrs' => ['address' => self::SEALS, 'title' => 'Seals', 'caption' => 'At low water', 'poster' => ['file' => $film['poster']]]],
+            [
+                'type' => 'video',
+                'attrs' => ['address' => self::SEALS, 'title' => 'Seals', 'caption' => 'At low water', 'poster' => ['file' => $film['poster']]],
+            ],
         ]);
         $this->change(['kind' => 'publish', 'page' => $page]);
         $answer = $this->get('http://ferries.test/seals')->assertOk();

@@ -20,13 +20,18 @@ final class LayoutsTest extends AppTestCase
     {
         $page = $this->crossing();
         self::assertStringContainsString('not settled yet', $this->shown());
-        $this->fill($page, ['fares' => [['name' => 'Adult', 'price' => '4,8', 'note' => '<b>']]])->assertOk()->assertJsonPath('fields.fares.0.price', '4.80');
+        $this->fill($page, ['fares' => [['name' => 'Adult', 'price' => '4,8', 'note' => '<b>']]])
+            ->assertOk()
+            ->assertJsonPath('fields.fares.0.price', '4.80');
         self::assertStringContainsString('not settled yet', $this->shown(), 'It waits to be published.');
         $this->change(['kind' => 'publish', 'page' => $page]);
         $html = $this->shown();
         self::assertStringNotContainsString('not settled yet', $html);
         self::assertMatchesRegularExpression('#<th scope="row">Adult</th>\s*<td class="number">£4\.80</td>\s*<td class="">&lt;b&gt;</td>#', $html);
-        self::assertStringContainsString('"offers":[{"@type":"Offer","name":"Adult","price":"4.80","priceCurrency":"GBP","description":"\u003Cb\u003E"}]', $html);
+        self::assertStringContainsString(
+            '"offers":[{"@type":"Offer","name":"Adult","price":"4.80","priceCurrency":"GBP","description":"\u003Cb\u003E"}]',
+            $html,
+        );
     }
 
     #[Test]
@@ -36,9 +41,15 @@ final class LayoutsTest extends AppTestCase
         $this->fill($page, ['takes' => 40, 'fares' => [['name' => 'Adult', 'price' => '1'], ['name' => 'Child', 'price' => 'much']]])
             ->assertStatus(422)
             ->assertJsonPath('errors.0.field', 'fields.fares.1.price');
-        $this->fill($page, ['from' => ['page' => (string) Str::ulid()]])->assertStatus(422)->assertJsonPath('errors.0.field', 'fields.from');
-        $this->fill($page, ['speed' => 3])->assertStatus(422)->assertJsonPath('errors.0.field', 'fields.speed');
-        $this->api('PATCH', "pages/$page", ['fields' => 'x'], headers: ['If-Match' => '*'])->assertStatus(422)->assertJsonPath('errors.0.field', 'fields');
+        $this->fill($page, ['from' => ['page' => (string) Str::ulid()]])
+            ->assertStatus(422)
+            ->assertJsonPath('errors.0.field', 'fields.from');
+        $this->fill($page, ['speed' => 3])
+            ->assertStatus(422)
+            ->assertJsonPath('errors.0.field', 'fields.speed');
+        $this->api('PATCH', "pages/$page", ['fields' => 'x'], headers: ['If-Match' => '*'])
+            ->assertStatus(422)
+            ->assertJsonPath('errors.0.field', 'fields');
         self::assertSame('{}', $this->row($page)->workingTexts()->fields->toText());
     }
 
@@ -48,8 +59,16 @@ final class LayoutsTest extends AppTestCase
         $page = $this->live('Skerra harbour');
         $this->change(['kind' => 'describe', 'page' => $page, 'layout' => 'harbour']);
         foreach ([[600, 422], [640, 200]] as [$width, $status]) {
-            $file = File::query()
-                ->create(['ulid' => (string) Str::ulid(), 'site_id' => $this->site->id, 'name' => 'pier.png', 'mime' => 'image/png', 'bytes' => 1, 'width' => $width, 'height' => 400, 'path' => 'x']);
+            $file = File::query()->create([
+                'ulid' => (string) Str::ulid(),
+                'site_id' => $this->site->id,
+                'name' => 'pier.png',
+                'mime' => 'image/png',
+                'bytes' => 1,
+                'width' => $width,
+                'height' => 400,
+                'path' => 'x',
+            ]);
             $answer = $this->fill($page, ['picture' => ['file' => $file->ulid, 'alt' => 'The pier']]);
             self::assertSame($status, $answer->getStatusCode(), (string) $answer->getContent());
         }
@@ -71,7 +90,9 @@ final class LayoutsTest extends AppTestCase
             ->assertJsonPath('kept', []);
         $draft = $this->draft('Draft');
         $this->api('PATCH', "pages/$draft", ['layout' => 'crossing', 'fields' => ['takes' => 20]], headers: ['If-Match' => '*'])->assertOk();
-        $this->api('PATCH', "pages/$draft", ['layout' => 'boat'], headers: ['If-Match' => '*'])->assertOk()->assertJsonPath('kept.crossing', 1);
+        $this->api('PATCH', "pages/$draft", ['layout' => 'boat'], headers: ['If-Match' => '*'])
+            ->assertOk()
+            ->assertJsonPath('kept.crossing', 1);
     }
 
     #[Test]
@@ -79,12 +100,20 @@ final class LayoutsTest extends AppTestCase
     {
         $harbour = $this->live('Port Hallin');
         $page = $this->draft('To Skerra');
-        $this->change(['kind' => 'describe', 'page' => $page, 'layout' => 'crossing', 'fields' => ['from' => ['page' => $harbour], 'sails' => 'gannetwise']]);
+        $this->change([
+            'kind' => 'describe',
+            'page' => $page,
+            'layout' => 'crossing',
+            'fields' => ['from' => ['page' => $harbour], 'sails' => 'gannetwise'],
+        ]);
         self::assertSame(0, DB::table('links')->count());
         $live = $this->change(['kind' => 'go-live', 'page' => $page]);
         self::assertSame(1, DB::table('links')->count());
         $this->app->make(AuditSite::class)->run($this->site->refresh());
-        self::assertStringContainsString('To Skerra', (string) $this->call('GET', 'http://ferries.test/_search?q=gannetwise', server: ['REQUEST_URI' => '/_search?q=gannetwise'])->getContent());
+        self::assertStringContainsString(
+            'To Skerra',
+            (string) $this->call('GET', 'http://ferries.test/_search?q=gannetwise', server: ['REQUEST_URI' => '/_search?q=gannetwise'])->getContent(),
+        );
         $this->api('POST', "history/{$live->ulid}/undo")->assertCreated();
         self::assertSame(0, DB::table('links')->count());
     }
@@ -101,7 +130,9 @@ final class LayoutsTest extends AppTestCase
         self::assertStringContainsString("$page,/to-skerra,,,35,,,,Adult | 4.80\r\n", $csv);
         $read = fn (string $text) => $this->api('POST', 'layouts/crossing/import', ['text' => $text])->assertOk();
         $read($csv)->assertJsonPath('same', 1)->assertJsonPath('pages', 0);
-        $tried = $read("address,fields.from,fields.takes,fields.fares\n/to-skerra,/port-hallin,40,\n/port-hallin,,1,\n/nowhere,,1,\n/to-skerra,,much,\n")
+        $tried = $read(
+            "address,fields.from,fields.takes,fields.fares\n/to-skerra,/port-hallin,40,\n/port-hallin,,1,\n/nowhere,,1,\n/to-skerra,,much,\n",
+        )
             ->assertJsonPath('pages', 1)
             ->assertJsonPath('refused', 3);
         self::assertSame([null, 'row', 'address', 'fields.takes'], array_column((array) $tried->json('rows'), 'field'));
@@ -129,7 +160,10 @@ final class LayoutsTest extends AppTestCase
         foreach (
             [
                 'page' => [self::schema(), "@extends('site.page')"],
-                'notice' => [self::schema('"until": {"$ref": "urn:heronstem:field:date", "title": "Until"}'), "@extends('site.page')\n@section('below')<p class=\"until\">{{ \$fields->show('until') }}</p>@endsection"],
+                'notice' => [
+                    self::schema('"until": {"$ref": "urn:heronstem:field:date", "title": "Until"}'),
+                    "@extends('site.page')\n@section('below')<p class=\"until\">{{ \$fields->show('until') }}</p>@endsection",
+                ],
                 'broken' => [self::schema('"a": {"$ref": "urn:heronstem:field:date"}'), "@extends('site.page')"],
                 'slip' => [self::schema(), '@if ( <p>'],
                 'asks' => [self::schema(), "@extends('site.page')\n@section('below'){{ \$fields->show('nothing') }}@endsection"],

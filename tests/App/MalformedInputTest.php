@@ -68,12 +68,19 @@ final class MalformedInputTest extends AppTestCase
             'left' => '1',
             'right' => '1',
             'import' => \App\Models\RedirectImport::query()->create(['site_id' => $mine->id, 'total' => 1, 'path' => 'imports/x'])->ulid,
-            'file' => \App\Models\File::query()
-                ->create(['ulid' => (string) Str::ulid(), 'site_id' => $mine->id, 'name' => 'a.pdf', 'mime' => 'application/pdf', 'bytes' => 1, 'path' => 'files/none'])
-                ->ulid,
-            'piece' => \App\Models\SharedPiece::query()
-                ->create(['site_id' => $mine->id, 'name' => 'Hours', 'document' => ['type' => 'doc', 'content' => []]])
-                ->ulid,
+            'file' => \App\Models\File::query()->create([
+                'ulid' => (string) Str::ulid(),
+                'site_id' => $mine->id,
+                'name' => 'a.pdf',
+                'mime' => 'application/pdf',
+                'bytes' => 1,
+                'path' => 'files/none',
+            ])->ulid,
+            'piece' => \App\Models\SharedPiece::query()->create([
+                'site_id' => $mine->id,
+                'name' => 'Hours',
+                'document' => ['type' => 'doc', 'content' => []],
+            ])->ulid,
             'theirs' => $theirs,
             'travel' => $travel,
             'check' => 'thin-content',
@@ -348,8 +355,22 @@ final class MalformedInputTest extends AppTestCase
             'POST /sites/*/layouts/*/import' => [['text' => "id,fields.takes\n$page,35"]],
             'POST /sites/*/films' => [['address' => 'https://unknown.example/x']],
             'POST /sites/*/pieces', 'PUT /sites/*/pieces/*' => [['name' => 'N', 'document' => self::words()]],
-            'PATCH /sites/*/files/*' => [['name' => 'b', 'folder' => 'a/b', 'alt' => 'A', 'caption' => 'C', 'focus' => ['x' => 1, 'y' => 2]], ['binned' => false]],
-            'POST /sites/*/found' => [['find' => 'a', 'with' => 'b', 'way' => 'words', 'matchCase' => false, 'parts' => ['fields'], 'branch' => $travel, 'in' => [$page], 'skip' => ['x']]],
+            'PATCH /sites/*/files/*' => [
+                ['name' => 'b', 'folder' => 'a/b', 'alt' => 'A', 'caption' => 'C', 'focus' => ['x' => 1, 'y' => 2]],
+                ['binned' => false],
+            ],
+            'POST /sites/*/found' => [
+                [
+                    'find' => 'a',
+                    'with' => 'b',
+                    'way' => 'words',
+                    'matchCase' => false,
+                    'parts' => ['fields'],
+                    'branch' => $travel,
+                    'in' => [$page],
+                    'skip' => ['x'],
+                ],
+            ],
             'POST /sites/*/address' => [$changes[0], $changes[3], $changes[4], $changes[5]],
             'POST /sites/*/ripple' => [
                 ['changes' => [$changes[0], $changes[19]], 'decisions' => [['kind' => 'give-way', 'address' => '/x']], 'defaults' => false],

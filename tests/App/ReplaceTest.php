@@ -37,7 +37,10 @@ final class ReplaceTest extends AppTestCase
     public function every_place_is_seen_in_its_context_before_anything_is_changed(): void
     {
         $before = $this->snapshot();
-        $found = $this->find(['find' => 'curlew', 'with' => 'Kittiwake'])->assertJsonPath('pages', 2)->assertJsonPath('places', 7)->json('found');
+        $found = $this->find(['find' => 'curlew', 'with' => 'Kittiwake'])
+            ->assertJsonPath('pages', 2)
+            ->assertJsonPath('places', 7)
+            ->json('found');
         $places = array_column($found[0]['places'], null, 'key');
         self::assertSame(['The Curlew', 'name'], [$found[0]['name'], $found[0]['places'][0]['where']]);
         self::assertSame(
@@ -48,7 +51,9 @@ final class ReplaceTest extends AppTestCase
         $this->find(['find' => 'curlew', 'with' => 'x', 'branch' => $this->draft])->assertJsonPath('pages', 1);
         $this->find(['find' => 'curlew', 'with' => 'x', 'in' => [$this->skerra], 'matchCase' => true])->assertJsonPath('places', 1);
         $this->find(['find' => 'walrus', 'with' => 'x'])->assertJsonPath('places', 0);
-        $this->find(['find' => '(', 'with' => 'x', 'way' => 'pattern'])->assertStatus(422)->assertJsonPath('errors.0.field', 'find');
+        $this->find(['find' => '(', 'with' => 'x', 'way' => 'pattern'])
+            ->assertStatus(422)
+            ->assertJsonPath('errors.0.field', 'find');
         self::assertEquals($before, $this->snapshot());
     }
 
@@ -56,7 +61,9 @@ final class ReplaceTest extends AppTestCase
     public function all_is_replaced_as_one_change_and_undone_whole_byte_for_byte(): void
     {
         $before = $this->contents();
-        $entry = $this->replace(['find' => 'curlew', 'with' => 'Kittiwake'])->assertCreated()->assertJsonPath('sentence', 'Replaced “curlew” with “Kittiwake” 7 times on 2 pages');
+        $entry = $this->replace(['find' => 'curlew', 'with' => 'Kittiwake'])
+            ->assertCreated()
+            ->assertJsonPath('sentence', 'Replaced “curlew” with “Kittiwake” 7 times on 2 pages');
         $html = (string) $this->get('http://ferries.test/the-curlew')->assertOk()->getContent();
         self::assertStringContainsString('<h1>The Kittiwake</h1>', $html);
         self::assertStringContainsString('The Kittiwake and the Kittiwake.', $html);
@@ -75,7 +82,11 @@ final class ReplaceTest extends AppTestCase
     #[Test]
     public function places_are_left_as_they_are_and_single_pages_undone(): void
     {
-        $entry = $this->replace(['find' => 'curlew', 'with' => 'Kittiwake', 'skip' => ["{$this->skerra}/name/0", "{$this->skerra}/content/1"]])->assertCreated();
+        $entry = $this->replace([
+            'find' => 'curlew',
+            'with' => 'Kittiwake',
+            'skip' => ["{$this->skerra}/name/0", "{$this->skerra}/content/1"],
+        ])->assertCreated();
         $html = (string) $this->get('http://ferries.test/the-curlew')->getContent();
         self::assertStringContainsString('<h1>The Curlew</h1>', $html);
         self::assertStringContainsString('The Kittiwake and the curlew.', $html);
@@ -86,7 +97,9 @@ final class ReplaceTest extends AppTestCase
         self::assertStringStartsWith('Undid on *The Curlew*: Replaced', (string) $part->json('sentence'));
         self::assertStringContainsString('The Curlew and the curlew.', (string) $this->get('http://ferries.test/the-curlew')->getContent());
         self::assertSame('Kittiwake days', $this->row($this->draft)->name);
-        $this->api('POST', 'undo', ['entries' => [$id], 'pages' => ['x']])->assertStatus(422)->assertJsonPath('errors.0.field', 'pages');
+        $this->api('POST', 'undo', ['entries' => [$id], 'pages' => ['x']])
+            ->assertStatus(422)
+            ->assertJsonPath('errors.0.field', 'pages');
         // The rest is undone as well, and what had been undone by itself stays as it is.
         $this->api('POST', "history/$id/undo")->assertCreated();
         self::assertSame('Curlew days', $this->row($this->draft)->name);
@@ -98,9 +111,16 @@ final class ReplaceTest extends AppTestCase
     {
         $this->saveContent($this->skerra, [self::words('A new curlew.')]);
         $this->api('PATCH', "pages/{$this->skerra}", ['summary' => 'Waiting curlew.'], headers: ['If-Match' => '*'])->assertOk();
-        $found = $this->find(['find' => 'curlew', 'with' => 'gull', 'parts' => ['content', 'summaries']])->assertJsonPath('places', 6)->json('found.0.places');
+        $found = $this->find(['find' => 'curlew', 'with' => 'gull', 'parts' => ['content', 'summaries']])
+            ->assertJsonPath('places', 6)
+            ->json('found.0.places');
         self::assertCount(3, array_filter($found, static fn (array $place): bool => $place['live']));
-        $entry = $this->replace(['find' => 'curlew', 'with' => 'gull', 'parts' => ['content', 'summaries'], 'skip' => ["{$this->skerra}/content/live/0"]])->assertCreated();
+        $entry = $this->replace([
+            'find' => 'curlew',
+            'with' => 'gull',
+            'parts' => ['content', 'summaries'],
+            'skip' => ["{$this->skerra}/content/live/0"],
+        ])->assertCreated();
         self::assertStringContainsString('The Curlew and the gull.', (string) $this->get('http://ferries.test/the-curlew')->getContent());
         $this->change(['kind' => 'publish', 'page' => $this->skerra]);
         self::assertStringContainsString('A new gull.', (string) $this->get('http://ferries.test/the-curlew')->getContent());
@@ -114,8 +134,14 @@ final class ReplaceTest extends AppTestCase
     {
         $menu = (string) DB::table('menus')->where('site_id', $this->site->id)->value('ulid');
         $entry = (string) \Str::ulid();
-        $this->change(['kind' => 'arrange-menu', 'menu' => $menu, 'entries' => [['id' => $entry, 'kind' => 'page', 'page' => $this->skerra, 'label' => 'Our Curlew', 'children' => []]]]);
-        $this->find(['find' => 'Curlew', 'with' => 'Gull', 'parts' => ['menus']])->assertJsonPath('menus', 1)->assertJsonPath('found.0.places.0.where', 'label');
+        $this->change([
+            'kind' => 'arrange-menu',
+            'menu' => $menu,
+            'entries' => [['id' => $entry, 'kind' => 'page', 'page' => $this->skerra, 'label' => 'Our Curlew', 'children' => []]],
+        ]);
+        $this->find(['find' => 'Curlew', 'with' => 'Gull', 'parts' => ['menus']])
+            ->assertJsonPath('menus', 1)
+            ->assertJsonPath('found.0.places.0.where', 'label');
         $done = $this->replace(['find' => 'Curlew', 'with' => 'Gull', 'parts' => ['menus']])->assertCreated();
         self::assertSame('Our Gull', DB::table('menu_entries')->where('ulid', $entry)->value('label'));
         $this->api('POST', "history/{$done->json('id')}/undo")->assertCreated();
@@ -126,8 +152,12 @@ final class ReplaceTest extends AppTestCase
     public function what_would_no_longer_be_taken_is_refused_with_its_page_and_nothing_is_changed(): void
     {
         $before = $this->contents();
-        $this->replace(['find' => 'Curlew days', 'with' => ' '])->assertStatus(422)->assertJsonPath('errors.0.field', 'changes.0.with');
-        $this->replace(['find' => 'walrus', 'with' => 'x'])->assertStatus(422)->assertJsonPath('errors.0.field', 'changes.0.find');
+        $this->replace(['find' => 'Curlew days', 'with' => ' '])
+            ->assertStatus(422)
+            ->assertJsonPath('errors.0.field', 'changes.0.with');
+        $this->replace(['find' => 'walrus', 'with' => 'x'])
+            ->assertStatus(422)
+            ->assertJsonPath('errors.0.field', 'changes.0.find');
         self::assertEquals($before, $this->contents());
     }
 
@@ -161,8 +191,15 @@ final class ReplaceTest extends AppTestCase
     private function contents(): array
     {
         return [
-            DB::table('pages')->where('site_id', $this->site->id)->orderBy('id')->get(['name', 'slug', 'summary', 'search_title', 'prepared', 'fields'])->all(),
-            DB::table('page_contents')->orderBy('page_id')->get(['page_id', 'working', 'working_version', 'live', 'live_version'])->all(),
+            DB::table('pages')
+                ->where('site_id', $this->site->id)
+                ->orderBy('id')
+                ->get(['name', 'slug', 'summary', 'search_title', 'prepared', 'fields'])
+                ->all(),
+            DB::table('page_contents')
+                ->orderBy('page_id')
+                ->get(['page_id', 'working', 'working_version', 'live', 'live_version'])
+                ->all(),
         ];
     }
 }

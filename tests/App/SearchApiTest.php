@@ -134,10 +134,9 @@ final class SearchApiTest extends AppTestCase
             ->assertJsonPath('errors.0.field', 'titlePattern')
             ->assertJsonPath('errors.0.suggestion', '{name}');
         $this->change(['kind' => 'set-branch-search', 'page' => $this->travel, 'titlePattern' => '{name}!']);
-        $this->api('GET', 'patterns')
-            ->assertJsonPath('0.scope', 'site')
-            ->assertJsonPath('5.name', 'Travel')
-            ->assertJsonPath('5.settings.titlePattern', '{name}!');
+        $scopes = (array) $this->api('GET', 'patterns')->assertJsonPath('0.scope', 'site')->json();
+        $travel = array_column($scopes, null, 'name')['Travel'];
+        self::assertSame(['branch', '{name}!'], [$travel['scope'], $travel['settings']['titlePattern']]);
         $this->visit('/travel/fares')->assertSee('<title>Fares!</title>', false);
     }
 

@@ -116,7 +116,10 @@ final class FilesTest extends Errand
         self::assertSame([], $chrome->axe());
         $chrome->click('button', 'Save fields');
         $chrome->awaitGone('dialog', 'Fields of Dunlin');
-        $chrome->inFrame('.facts', fn (Chrome $in) => $in->until(fn (): ?bool => str_contains($in->text('.facts'), '1987') ?: null, 'the year on the page'));
+        $chrome->inFrame(
+            '.facts',
+            fn (Chrome $in) => $in->until(fn (): ?bool => str_contains($in->text('.facts'), '1987') ?: null, 'the year on the page'),
+        );
     }
 
     #[Test]
@@ -144,7 +147,10 @@ final class FilesTest extends Errand
         $chrome->awaitText('1 cannot be taken');
         $chrome->click('button', 'See what follows for 1 page');
         $chrome->click('button', 'Change 1 page');
-        $chrome->until(fn (): ?bool => str_contains($this->fetch($this->ferries('/about/fleet/dunlin'))[2], '<dd>45</dd>') ?: null, 'what the table says');
+        $chrome->until(
+            fn (): ?bool => str_contains($this->fetch($this->ferries('/about/fleet/dunlin'))[2], '<dd>45</dd>') ?: null,
+            'what the table says',
+        );
     }
 
     #[Test]
@@ -166,7 +172,10 @@ final class FilesTest extends Errand
         $chrome->click('button', 'Use version 1');
         $chrome->awaitNoText('Or ask the crew.', '.writing');
         $chrome->click('button', 'Save on 3 pages');
-        $chrome->until(fn (): ?bool => str_contains($this->fetch($this->ferries('/travel/harbours/ullin'))[2], 'Or ask') ? null : true, 'the piece as it was');
+        $chrome->until(
+            fn (): ?bool => str_contains($this->fetch($this->ferries('/travel/harbours/ullin'))[2], 'Or ask') ? null : true,
+            'the piece as it was',
+        );
 
         // Into a page, by the list of blocks.
         $this->openSheet('Accessibility');
@@ -202,7 +211,8 @@ final class FilesTest extends Errand
             const tile = [...document.querySelectorAll('[role=option]')].find(each => each.textContent.startsWith(onto))
             for (const type of ['dragover', 'drop'])
                 tile.dispatchEvent(new DragEvent(type, { dataTransfer: data, bubbles: true, cancelable: true }))
-            JS,
+            JS
+            ,
             [$onto, $name, $bytes],
         );
     }

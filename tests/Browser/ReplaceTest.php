@@ -42,7 +42,10 @@ final class ReplaceTest extends Errand
         $chrome->click('button', 'Undo on this page… Winter');
         $chrome->find('region', 'Ripple');
         $chrome->click('button', 'Undo');
-        $chrome->until(fn (): ?bool => $this->fetch($this->ferries('/travel/timetables/winter'))[2] === $before ?: null, 'the winter timetable as it was');
+        $chrome->until(
+            fn (): ?bool => $this->fetch($this->ferries('/travel/timetables/winter'))[2] === $before ?: null,
+            'the winter timetable as it was',
+        );
         $chrome->awaitText('Undid on Winter');
         self::assertSame([], $chrome->axe());
     }

@@ -29,8 +29,12 @@ use Illuminate\Database\ConnectionInterface;
 /** Looks pages over as they are: live ones as visitors get them, others as they are being worked on. */
 final readonly class InspectPages
 {
-    public function __construct(private ConnectionInterface $db, private AuditPlaces $places, private ReadLayouts $layouts, private SharedPieces $pieces)
-    {
+    public function __construct(
+        private ConnectionInterface $db,
+        private AuditPlaces $places,
+        private ReadLayouts $layouts,
+        private SharedPieces $pieces,
+    ) {
     }
 
     /**
@@ -104,7 +108,11 @@ final readonly class InspectPages
     private function around(Site $site): Surroundings
     {
         $languages = [];
-        foreach (Site::query()->whereKeyNot($site->id)->get(['origin', 'language']) as $other) {
+        foreach (
+            Site::query()
+                ->whereKeyNot($site->id)
+                ->get(['origin', 'language']) as $other
+        ) {
             $languages[strtolower((string) parse_url($other->origin, PHP_URL_HOST))] = $other->language;
         }
         unset($languages[strtolower((string) parse_url($site->origin, PHP_URL_HOST))]);

@@ -54,7 +54,9 @@ final readonly class LoadDemoSite
             $settings = json_decode((string) file_get_contents("$folder/site.json"), true, flags: JSON_THROW_ON_ERROR);
             $settings['search'] = json_encode($settings['search'] ?? new \stdClass(), JSON_THROW_ON_ERROR);
             $site = Site::query()->create([...$settings, 'key' => $key, 'origin' => "http://$key.skerrivane.example"]);
-            $pages = array_merge(...array_map(DemoPage::readAll(...), preg_grep('#/pieces\.md$#', glob("$folder/*.md") ?: [], PREG_GREP_INVERT) ?: []));
+            $pages = array_merge(
+                ...array_map(DemoPage::readAll(...), preg_grep('#/pieces\.md$#', glob("$folder/*.md") ?: [], PREG_GREP_INVERT) ?: []),
+            );
             $ids = [];
             foreach ($pages as $page) {
                 $ids[$page->address] = (string) Str::ulid();
@@ -212,7 +214,10 @@ final readonly class LoadDemoSite
     {
         $folders = is_file($list) ? json_decode((string) file_get_contents($list), true, flags: JSON_THROW_ON_ERROR) : [];
         foreach ($folders as $folder => $names) {
-            File::query()->where('site_id', $site->id)->whereIn('ulid', array_map($file, $names))->update(['folder' => $folder]);
+            File::query()
+                ->where('site_id', $site->id)
+                ->whereIn('ulid', array_map($file, $names))
+                ->update(['folder' => $folder]);
         }
     }
 
@@ -233,7 +238,10 @@ final readonly class LoadDemoSite
             };
         });
 
-        return $this->layouts->of($demo->head['layout'] ?? 'page')->changed(new FieldValues(), $given)->toText();
+        return $this->layouts
+            ->of($demo->head['layout'] ?? 'page')
+            ->changed(new FieldValues(), $given)
+            ->toText();
     }
 
     /** @param  array<string, string>  $ids */

@@ -22,12 +22,8 @@ use Illuminate\Support\Str;
 /** Gives a demo site the menus and picks of its menus.json, in the form of menu files. */
 final readonly class LoadMenus
 {
-    public function __construct(
-        private ConnectionInterface $db,
-        private ApplyChanges $apply,
-        private ReadMenuFile $read,
-        private DemoFiles $files,
-    ) {
+    public function __construct(private ConnectionInterface $db, private ApplyChanges $apply, private ReadMenuFile $read, private DemoFiles $files)
+    {
     }
 
     public function load(Site $site, User $by, string $folder): void
@@ -56,9 +52,7 @@ final readonly class LoadMenus
     private function withPictures(array $entries, Site $site, User $by, string $folder): array
     {
         return array_map(function (array $entry) use ($site, $by, $folder): array {
-            $picture = isset($entry['picture'])
-                ? $this->files->of($entry['picture'], $site, $by, $folder)
-                : null;
+            $picture = isset($entry['picture']) ? $this->files->of($entry['picture'], $site, $by, $folder) : null;
 
             return [
                 ...$entry,

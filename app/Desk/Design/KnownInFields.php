@@ -63,7 +63,10 @@ final class KnownInFields
             throw new InputRefused($at, "{$where}“{$file->name}” is no picture.");
         }
         if ($field->kind === FieldKind::Picture && ($file->width < $width || (int) $file->height < $height)) {
-            throw new InputRefused($at, "{$where}“{$file->name}” is {$file->width} × {$file->height} pixels; at least $width × $height are needed here.");
+            throw new InputRefused(
+                $at,
+                "{$where}“{$file->name}” is {$file->width} × {$file->height} pixels; at least $width × $height are needed here.",
+            );
         }
     }
 }

@@ -26,7 +26,9 @@ final class ReadLayouts
     /** Those that can be used, the plain one first. */
     public function all(): Layouts
     {
-        return new Layouts(array_values(array_filter(array_map($this->read(...), self::folders()), static fn ($each): bool => $each instanceof Layout)));
+        return new Layouts(
+            array_values(array_filter(array_map($this->read(...), self::folders()), static fn ($each): bool => $each instanceof Layout)),
+        );
     }
 
     /** The layout itself, or one without fields. */

@@ -28,7 +28,10 @@ final readonly class ShowFields
             static fn (mixed $value, string $key): bool => $layout->takes($key, $value),
             ARRAY_FILTER_USE_BOTH,
         );
-        $fallbacks = array_filter(array_column(array_map(static fn ($field): array => [$field->key, $field->fallback()], $layout->fields), 1, 0), static fn ($value): bool => $value !== null);
+        $fallbacks = array_filter(
+            array_column(array_map(static fn ($field): array => [$field->key, $field->fallback()], $layout->fields), 1, 0),
+            static fn ($value): bool => $value !== null,
+        );
         $sources = new FieldSources(new FieldValues([...$fallbacks, ...$values]), $site);
         $linked = new LinkedFields($site->origin, $sources->files, $sources->page(...));
 

@@ -113,6 +113,7 @@ final readonly class ShownFields
 
     private function field(string $key): LayoutField
     {
-        return $this->fields[$key] ?? throw new \LogicException("The layout has no field “{$key}”. It has ".implode(', ', array_keys($this->fields)).'.');
+        return $this->fields[$key] ??
+            throw new \LogicException("The layout has no field “{$key}”. It has ".implode(', ', array_keys($this->fields)).'.');
     }
 }

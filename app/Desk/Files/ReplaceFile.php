@@ -43,7 +43,10 @@ final readonly class ReplaceFile
     {
         return $this->db->transaction(function () use ($file, $user, $number): File {
             $now = File::query()->whereKey($file->id)->lockForUpdate()->firstOrFail();
-            $row = $this->db->selectOne('select mime, bytes, width, height, path from file_versions where file_id = ? and number = ?', [$now->id, $number]);
+            $row = $this->db->selectOne('select mime, bytes, width, height, path from file_versions where file_id = ? and number = ?', [
+                $now->id,
+                $number,
+            ]);
             if ($row === null) {
                 throw ValidationException::withMessages(['number' => "There is no version $number of this file."]);
             }

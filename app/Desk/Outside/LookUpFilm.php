@@ -34,12 +34,22 @@ final readonly class LookUpFilm
         $oEmbed = self::sites();
         $question = $oEmbed->question(trim($address));
         if ($question === null) {
-            throw new InputRefused('address', 'Films of this site cannot be shown here. These can be asked: '.(implode(', ', $oEmbed->names()) ?: 'none').'. Link to the film instead.');
+            throw new InputRefused(
+                'address',
+                'Films of this site cannot be shown here. These can be asked: '.
+                    (implode(', ', $oEmbed->names()) ?: 'none').
+                    '. Link to the film instead.',
+            );
         }
         $answer = $this->client->read($question, self::MAX_ANSWER);
         $said = $answer === null ? null : $oEmbed->answer(trim($address), $answer);
         if ($said === null) {
-            throw new InputRefused('address', $answer === null ? 'The site does not answer, or knows no film there. Look at the address, or try again later.' : 'What the site says of this is no film that can be shown.');
+            throw new InputRefused(
+                'address',
+                $answer === null
+                    ? 'The site does not answer, or knows no film there. Look at the address, or try again later.'
+                    : 'What the site says of this is no film that can be shown.',
+            );
         }
         $poster = $said['picture'] === null ? null : $this->poster($said['picture'], $said['title'], $site, $user)?->ulid;
         $this->db->statement(

@@ -73,7 +73,9 @@ final class OutsideClient
     {
         for ($at = $url, $hops = 0; $hops <= 3; $hops++) {
             try {
-                $response = $this->request('GET', $at, ['on_progress' => static fn (int $loaded) => $loaded <= $most ? null : throw new \LengthException()]);
+                $response = $this->request('GET', $at, [
+                    'on_progress' => static fn (int $loaded) => $loaded <= $most ? null : throw new \LengthException(),
+                ]);
                 $status = $response->getStatusCode();
                 $location = $response->getHeaders(false)['location'][0] ?? '';
                 if ($status >= 300 && $status < 400 && $location !== '') {

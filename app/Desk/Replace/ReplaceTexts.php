@@ -98,11 +98,17 @@ final readonly class ReplaceTexts
                 $pages[] = $found;
             }
             if (count($pages) > Batch::MAX_PAGES) {
-                throw new InputRefused('find', sprintf('This stands on more than %s pages. Look in one branch after the other.', number_format(Batch::MAX_PAGES)));
+                throw new InputRefused(
+                    'find',
+                    sprintf('This stands on more than %s pages. Look in one branch after the other.', number_format(Batch::MAX_PAGES)),
+                );
             }
         }
 
-        return $change->with($this->contents->numbered($pages), array_values(array_filter($menus, static fn (ReplacedMenu $menu): bool => $menu->isChanged())));
+        return $change->with(
+            $this->contents->numbered($pages),
+            array_values(array_filter($menus, static fn (ReplacedMenu $menu): bool => $menu->isChanged())),
+        );
     }
 
     /** @return iterable<Page> */

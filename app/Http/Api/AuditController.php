@@ -67,7 +67,11 @@ final readonly class AuditController
             path: '/sites/{site}/findings',
             operationId: 'findings',
             description: 'Findings by check, the most gain first; of live pages, or of all, of a branch (a page) or a layout.',
-            parameters: [new Query('all', description: '1 for those of pages that visitors do not see, too'), new Query('branch'), new Query('layout')],
+            parameters: [
+                new Query('all', description: '1 for those of pages that visitors do not see, too'),
+                new Query('branch'),
+                new Query('layout'),
+            ],
             responses: [new Answer('FindingGroup', list: true)],
         ),
     ]
@@ -108,7 +112,13 @@ final readonly class AuditController
             operationId: 'exportFindings',
             description: 'All findings as CSV (RFC 4180) or, with format=json, as JSON.',
             parameters: [new Query('format'), new Query('all')],
-            responses: [new OA\Response(response: 200, description: 'CSV or JSON', content: new OA\MediaType('text/csv', schema: new OA\Schema(type: 'string')))],
+            responses: [
+                new OA\Response(
+                    response: 200,
+                    description: 'CSV or JSON',
+                    content: new OA\MediaType('text/csv', schema: new OA\Schema(type: 'string')),
+                ),
+            ],
         ),
     ]
     public function export(Request $request, Site $site): AnyResponse

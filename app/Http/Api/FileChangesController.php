@@ -82,7 +82,11 @@ final readonly class FileChangesController
                 required: true,
                 content: new OA\MediaType(
                     mediaType: 'multipart/form-data',
-                    schema: new OA\Schema(required: ['file'], type: 'object', properties: [new OA\Property('file', type: 'string', format: 'binary')]),
+                    schema: new OA\Schema(
+                        required: ['file'],
+                        type: 'object',
+                        properties: [new OA\Property('file', type: 'string', format: 'binary')],
+                    ),
                 ),
             ),
             responses: [new Answer('FileDetail')],
@@ -103,7 +107,9 @@ final readonly class FileChangesController
         $given = $request->file('file');
         abort_unless($given instanceof UploadedFile, 422);
 
-        return new JsonResponse($this->list->one($this->replace->with($file, $user, $given->getClientOriginalName(), (string) $given->get())->refresh()));
+        return new JsonResponse(
+            $this->list->one($this->replace->with($file, $user, $given->getClientOriginalName(), (string) $given->get())->refresh()),
+        );
     }
 
     #[

@@ -42,7 +42,14 @@ final readonly class FileController
         );
     }
 
-    #[OA\Get(path: '/sites/{site}/files/{file}', operationId: 'file', description: 'One file of the site, with where it is used and what stood there before.', responses: [new Answer('FileDetail')])]
+    #[
+        OA\Get(
+            path: '/sites/{site}/files/{file}',
+            operationId: 'file',
+            description: 'One file of the site, with where it is used and what stood there before.',
+            responses: [new Answer('FileDetail')],
+        ),
+    ]
     public function show(Site $site, File $file): JsonResponse
     {
         return new JsonResponse($this->list->one($file));
@@ -120,7 +127,15 @@ final readonly class FileController
         $given = $request->file('file');
         abort_unless($given instanceof UploadedFile, 422);
 
-        return $this->file($this->files->upload($site, $user, $given->getClientOriginalName(), (string) $given->get(), DescribeFile::folder($request->string('folder')->value())));
+        return $this->file(
+            $this->files->upload(
+                $site,
+                $user,
+                $given->getClientOriginalName(),
+                (string) $given->get(),
+                DescribeFile::folder($request->string('folder')->value()),
+            ),
+        );
     }
 
     private function file(File $file): JsonResponse

@@ -285,6 +285,8 @@ final readonly class HistoryController
             throw new InputRefused('pages', 'Single pages are undone of one change at a time.');
         }
 
-        return $pages === null ? $this->undo->several($site, $entries, $decisions) : $this->undo->batch($site, $entries->firstOrFail(), $decisions, $pages);
+        return $pages === null
+            ? $this->undo->several($site, $entries, $decisions)
+            : $this->undo->batch($site, $entries->firstOrFail(), $decisions, $pages);
     }
 }

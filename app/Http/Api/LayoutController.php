@@ -50,10 +50,7 @@ final readonly class LayoutController
 
         return new JsonResponse([
             'layouts' => array_values(
-                array_map(
-                    static fn (Layout $layout): array => LayoutView::of($layout, (int) ($pages[$layout->key] ?? 0)),
-                    $this->layouts->all()->all,
-                ),
+                array_map(static fn (Layout $layout): array => LayoutView::of($layout, (int) ($pages[$layout->key] ?? 0)), $this->layouts->all()->all),
             ),
             'faults' => array_map(
                 static fn (FaultyLayout $fault): array => ['where' => $fault->where, 'reason' => $fault->reason],
@@ -72,17 +69,27 @@ final readonly class LayoutController
     ]
     public function pages(Site $site, string $layout): JsonResponse
     {
+        $pages = $this->file->pages($site, $this->layout($layout));
+        $named = array_merge([], ...array_map(static fn (TreePage $page): array => ($page->prepared ?? $page->texts)->fields->pages(), $pages));
+        $names = Page::query()
+            ->where('site_id', $site->id)
+            ->whereIn('ulid', $named)
+            ->pluck('name', 'ulid')
+            ->all();
+
         return new JsonResponse(
-            array_map(
-                static fn (TreePage $page): array => [
+            array_map(static function (TreePage $page) use ($names): array {
+                $fields = ($page->prepared ?? $page->texts)->fields;
+
+                return [
                     'id' => $page->id,
                     'name' => $page->name,
                     'address' => $page->address->path,
                     'state' => $page->state->value,
-                    'fields' => (object) ($page->prepared ?? $page->texts)->fields->values,
-                ],
-                $this->file->pages($site, $this->layout($layout)),
-            ),
+                    'fields' => (object) $fields->values,
+                    'named' => (object) array_intersect_key($names, array_flip($fields->pages())),
+                ];
+            }, $pages),
         );
     }
 
@@ -91,7 +98,9 @@ final readonly class LayoutController
             path: '/sites/{site}/layouts/{layout}/export',
             operationId: 'exportFields',
             description: 'The fields of all pages of a layout, as CSV (RFC 4180) that the import reads again.',
-            responses: [new OA\Response(response: 200, description: 'CSV', content: new OA\MediaType('text/csv', schema: new OA\Schema(type: 'string')))],
+            responses: [
+                new OA\Response(response: 200, description: 'CSV', content: new OA\MediaType('text/csv', schema: new OA\Schema(type: 'string'))),
+            ],
         ),
     ]
     public function export(Site $site, string $layout): StreamedResponse
@@ -122,7 +131,11 @@ final readonly class LayoutController
     {
         $given = $request->validate(
             ['text' => ['required', 'string', 'max:'.self::MAX_BYTES]],
-            ['text.required' => 'Paste a table, or choose a file.', 'text.max' => 'This is more than one import takes: 8 MB.', 'text' => 'A table is a text.'],
+            [
+                'text.required' => 'Paste a table, or choose a file.',
+                'text.max' => 'This is more than one import takes: 8 MB.',
+                'text' => 'A table is a text.',
+            ],
         );
 
         return new JsonResponse($this->file->read($site, $this->layout($layout), $given['text']));

@@ -59,7 +59,12 @@ final readonly class PageController
                         new OA\Property('socialTitle', type: 'string'),
                         new OA\Property('socialDescription', type: 'string'),
                         new OA\Property('layout', type: 'string'),
-                        new OA\Property('fields', description: 'by the keys of the layout; null for nothing', type: 'object', additionalProperties: true),
+                        new OA\Property(
+                            'fields',
+                            description: 'by the keys of the layout; null for nothing',
+                            type: 'object',
+                            additionalProperties: true,
+                        ),
                     ],
                 ),
             ),

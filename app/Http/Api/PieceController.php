@@ -24,13 +24,27 @@ final readonly class PieceController
     {
     }
 
-    #[OA\Get(path: '/sites/{site}/pieces', operationId: 'pieces', description: 'The shared pieces of the site by name, with how many pages show each.', responses: [new Answer('SharedPiece', list: true)])]
+    #[
+        OA\Get(
+            path: '/sites/{site}/pieces',
+            operationId: 'pieces',
+            description: 'The shared pieces of the site by name, with how many pages show each.',
+            responses: [new Answer('SharedPiece', list: true)],
+        ),
+    ]
     public function index(Site $site): JsonResponse
     {
         return new JsonResponse($this->read->all($site));
     }
 
-    #[OA\Get(path: '/sites/{site}/pieces/{piece}', operationId: 'piece', description: 'One piece with its content, the pages that show it and its versions; the ETag goes back in If-Match.', responses: [new Answer('SharedPieceDetail')])]
+    #[
+        OA\Get(
+            path: '/sites/{site}/pieces/{piece}',
+            operationId: 'piece',
+            description: 'One piece with its content, the pages that show it and its versions; the ETag goes back in If-Match.',
+            responses: [new Answer('SharedPieceDetail')],
+        ),
+    ]
     public function show(Site $site, SharedPiece $piece): JsonResponse
     {
         return $this->one($piece);

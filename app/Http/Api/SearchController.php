@@ -97,7 +97,12 @@ final readonly class SearchController
         $limit = $request->integer('limit') ?: ReadSearchGrid::MAX_ROWS;
 
         return new JsonResponse(
-            $this->grid->of($site, self::filter($request), min(max(0, $request->integer('offset')), 10_000_000), min(max(1, $limit), ReadSearchGrid::MAX_ROWS)),
+            $this->grid->of(
+                $site,
+                self::filter($request),
+                min(max(0, $request->integer('offset')), 10_000_000),
+                min(max(1, $limit), ReadSearchGrid::MAX_ROWS),
+            ),
         );
     }
 
@@ -233,7 +238,9 @@ final readonly class SearchController
             path: '/sites/{site}/search-export',
             operationId: 'exportSearch',
             description: 'Titles, descriptions, canonical addresses and what engines are told of all pages, as CSV (RFC 4180) that the import reads again.',
-            responses: [new OA\Response(response: 200, description: 'CSV', content: new OA\MediaType('text/csv', schema: new OA\Schema(type: 'string')))],
+            responses: [
+                new OA\Response(response: 200, description: 'CSV', content: new OA\MediaType('text/csv', schema: new OA\Schema(type: 'string'))),
+            ],
         ),
     ]
     public function export(Request $request, Site $site): StreamedResponse

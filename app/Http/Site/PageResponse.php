@@ -18,8 +18,13 @@ use Illuminate\Http\Response;
 /** The pages of the public site as visitors get them: a page, one before a redirect, and what stands where nothing is. */
 final readonly class PageResponse
 {
-    public function __construct(private Views $views, private PageView $pages, private ShowPage $view, private AnswerVisitor $visitors, private RenderContent $render)
-    {
+    public function __construct(
+        private Views $views,
+        private PageView $pages,
+        private ShowPage $view,
+        private AnswerVisitor $visitors,
+        private RenderContent $render,
+    ) {
     }
 
     /** @return array<string, mixed> what every layout shows */

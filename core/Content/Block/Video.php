@@ -57,8 +57,18 @@ final readonly class Video implements BlockKind
         $captions = isset($attrs['captions']) ? $to->files->file($attrs['captions']['file']) : null;
         $address = HtmlWriter::escape($film->address);
         $title = HtmlWriter::escape($attrs['title']);
-        $shown = $poster === null ? '' : sprintf(' poster="%s" width="%d" height="%d"', HtmlWriter::escape($poster->address), $poster->width, $poster->height);
-        $track = $captions === null ? '' : sprintf('<track kind="captions" src="%s" srclang="%s" default>', HtmlWriter::escape($captions->address), $attrs['captions']['language']);
+        $shown =
+            $poster === null
+                ? ''
+                : sprintf(' poster="%s" width="%d" height="%d"', HtmlWriter::escape($poster->address), $poster->width, $poster->height);
+        $track =
+            $captions === null
+                ? ''
+                : sprintf(
+                    '<track kind="captions" src="%s" srclang="%s" default>',
+                    HtmlWriter::escape($captions->address),
+                    $attrs['captions']['language'],
+                );
 
         // Nothing of it is fetched before somebody plays it; what cannot play films offers it as a file.
         return sprintf('<video controls preload="none" src="%s" title="%s"%s>%s<a href="%1$s">%2$s</a></video>', $address, $title, $shown, $track);
@@ -105,8 +115,8 @@ final readonly class Video implements BlockKind
             'file' => $captions->identity('file'),
             // A language tag (BCP 47) in its common parts.
             'language' => preg_match('/^[A-Za-z]{2,3}(?:-[A-Za-z0-9]{2,8})*$/D', $language) === 1
-                ? $language
-                : throw $captions->refusal('language', 'Captions say in which language they are: en, de, gd …', 'en'),
+                    ? $language
+                    : throw $captions->refusal('language', 'Captions say in which language they are: en, de, gd …', 'en'),
         ];
     }
 }

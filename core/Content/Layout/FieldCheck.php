@@ -49,7 +49,10 @@ final class FieldCheck
         }
         $of = $field->kind === FieldKind::Rows && isset($path[1]) ? $field->column((string) $path[1]) ?? $field : $field;
 
-        return new FieldFault($field->kind === FieldKind::Rows ? array_slice($path, 0, 2) : [], self::where($field, $path).self::inWords($error, $of));
+        return new FieldFault(
+            $field->kind === FieldKind::Rows ? array_slice($path, 0, 2) : [],
+            self::where($field, $path).self::inWords($error, $of),
+        );
     }
 
     /**

@@ -76,7 +76,10 @@ final class FieldInput
         $places = self::places($currency);
         $cents = rtrim($of[2] ?? '', '0');
         if (strlen($cents) > $places) {
-            throw new InputRefused($at, $places === 0 ? "$currency has no smaller coin: write a whole number." : "$currency has $places places after the point.");
+            throw new InputRefused(
+                $at,
+                $places === 0 ? "$currency has no smaller coin: write a whole number." : "$currency has $places places after the point.",
+            );
         }
 
         return $places === 0 ? $of[1] : $of[1].'.'.str_pad($cents, $places, '0');
@@ -88,7 +91,10 @@ final class FieldInput
         $given = (string) preg_replace('/[\s\x{00A0}\x{202F}\']/u', '', $given);
         if (preg_match('/^-?\d{1,3}[.,]\d{3}$/D', $given) === 1 && ! str_starts_with(ltrim($given, '-'), '0')) {
             [$whole, $rest] = [substr($given, 0, -4), substr($given, -3)];
-            throw new InputRefused($at, "This could be $whole$rest or $whole.".rtrim($rest, '0').'. Write it without a sign for the thousands, or with other places.');
+            throw new InputRefused(
+                $at,
+                "This could be $whole$rest or $whole.".rtrim($rest, '0').'. Write it without a sign for the thousands, or with other places.',
+            );
         }
         $last = max((int) strrpos($given, '.'), (int) strrpos($given, ','));
         if ($last > 0) {
@@ -137,7 +143,10 @@ final class FieldInput
             foreach ($row as $key => $cell) {
                 $column = $field->column((string) $key);
                 if ($column === null) {
-                    throw new InputRefused("$at.$i.$key", 'There is no such field in a row. There are '.implode(', ', array_column($field->columns, 'key')).'.');
+                    throw new InputRefused(
+                        "$at.$i.$key",
+                        'There is no such field in a row. There are '.implode(', ', array_column($field->columns, 'key')).'.',
+                    );
                 }
                 try {
                     $read = self::read($column, $cell, "$at.$i.$key");

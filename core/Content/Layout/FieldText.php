@@ -14,7 +14,7 @@ final class FieldText
             FieldKind::Text, FieldKind::LongText => is_string($value) ? $value : '',
             FieldKind::Number => is_int($value) || is_float($value) ? self::number($value, $field->unit(), $language) : '',
             FieldKind::Money => is_string($value) ? self::money($value, $field->currency(), $language) : '',
-            FieldKind::Date => is_string($value) ? self::date($value, $language) : '',
+            FieldKind::Date => is_string($value) ? self::day($value, $language) : '',
             FieldKind::Choice => is_string($value) ? $field->choices()[$value] ?? '' : '',
             FieldKind::YesNo => $value === true ? 'yes' : ($value === false ? 'no' : ''),
             FieldKind::Picture => is_array($value) && is_string($value['alt'] ?? null) ? $value['alt'] : '',
@@ -49,10 +49,16 @@ final class FieldText
             array_map(
                 static fn (mixed $row): string => implode(
                     ' ',
-                    array_filter(array_map(
-                        static fn (LayoutField $column): string => self::of($column, is_array($row) ? $row[$column->key] ?? null : null, $language),
-                        $field->columns,
-                    )),
+                    array_filter(
+                        array_map(
+                            static fn (LayoutField $column): string => self::of(
+                                $column,
+                                is_array($row) ? $row[$column->key] ?? null : null,
+                                $language,
+                            ),
+                            $field->columns,
+                        ),
+                    ),
                 ),
                 $rows,
             ),
@@ -74,7 +80,7 @@ final class FieldText
         return (string) (new \NumberFormatter($language, \NumberFormatter::CURRENCY))->formatCurrency((float) $amount, $currency);
     }
 
-    private static function date(string $date, string $language): string
+    private static function day(string $date, string $language): string
     {
         $day = \DateTimeImmutable::createFromFormat('!Y-m-d', $date, new \DateTimeZone('UTC'));
 

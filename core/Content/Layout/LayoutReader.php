@@ -13,7 +13,18 @@ use Opis\JsonSchema\Exceptions\SchemaException;
  */
 final class LayoutReader
 {
-    private const ROOT = ['$schema', '$id', '$comment', 'title', 'description', 'type', 'properties', 'required', 'additionalProperties', 'schemaType'];
+    private const ROOT = [
+        '$schema',
+        '$id',
+        '$comment',
+        'title',
+        'description',
+        'type',
+        'properties',
+        'required',
+        'additionalProperties',
+        'schemaType',
+    ];
 
     private const FIELD = ['$ref', '$comment', 'title', 'description', 'default', 'property'];
 
@@ -76,10 +87,14 @@ final class LayoutReader
             throw new FaultyLayout($where, 'A field is named with letters and digits, and begins with a small letter.');
         }
         $schema = self::object($given, $where);
-        $kind = FieldKind::ofUrn($schema['$ref'] ?? null) ?? throw new FaultyLayout(
-            self::at($where, '$ref'),
-            'This names the kind of field: one of '.implode(', ', array_map(static fn (FieldKind $each): string => $each->urn(), FieldKind::cases())).'.',
-        );
+        $kind =
+            FieldKind::ofUrn($schema['$ref'] ?? null) ??
+            throw new FaultyLayout(
+                self::at($where, '$ref'),
+                'This names the kind of field: one of '.
+                    implode(', ', array_map(static fn (FieldKind $each): string => $each->urn(), FieldKind::cases())).
+                    '.',
+            );
         self::known($schema, [...self::FIELD, ...$kind->keywords()], $where);
         $columns = $needed = [];
         if ($kind === FieldKind::Rows) {
@@ -157,7 +172,10 @@ final class LayoutReader
     {
         foreach (array_keys($object) as $keyword) {
             if (! in_array($keyword, $keywords, true)) {
-                throw new FaultyLayout(self::at($where, (string) $keyword), 'This keyword is not known here. These are: '.implode(', ', $keywords).'.');
+                throw new FaultyLayout(
+                    self::at($where, (string) $keyword),
+                    'This keyword is not known here. These are: '.implode(', ', $keywords).'.',
+                );
             }
         }
     }

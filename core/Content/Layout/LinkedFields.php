@@ -84,8 +84,6 @@ final readonly class LinkedFields
         $items = $field->schema['items'] ?? null;
         $type = is_array($items) && is_string($items['schemaType'] ?? null) ? ['@type' => $items['schemaType']] : [];
 
-        return array_values(
-            array_map(fn (mixed $row): array => [...$type, ...$this->properties($field->columns, is_array($row) ? $row : [])], $rows),
-        );
+        return array_values(array_map(fn (mixed $row): array => [...$type, ...$this->properties($field->columns, is_array($row) ? $row : [])], $rows));
     }
 }

@@ -67,7 +67,8 @@ final readonly class Replacement
         $end = 0;
         foreach ($matches as $match) {
             [$is, $start] = [(string) $match[0][0], (int) $match[0][1]];
-            $becomes = $this->way === Way::Pattern ? $this->filled(array_map(static fn (array $group): string => (string) $group[0], $match)) : $this->with;
+            $becomes =
+                $this->way === Way::Pattern ? $this->filled(array_map(static fn (array $group): string => (string) $group[0], $match)) : $this->with;
             // What only looks ahead or back may start before the last one ended.
             if ($is !== '' && $is !== $becomes && $start >= $end) {
                 $found[] = new Found($start, $is, $becomes);
@@ -122,14 +123,24 @@ final readonly class Replacement
         $most = max([0, ...array_map(intval(...), $named[1]), ...array_map(intval(...), $named[2])]);
         $has = $this->groups();
         if ($most > $has) {
-            throw new InputRefused('with', $has === 0 ? "The pattern has no groups: put what \$$most stands for in parentheses." : "The pattern has $has groups, and no \$$most.");
+            throw new InputRefused(
+                'with',
+                $has === 0
+                    ? "The pattern has no groups: put what \$$most stands for in parentheses."
+                    : "The pattern has $has groups, and no \$$most.",
+            );
         }
     }
 
     private function groups(): int
     {
         // An alternative that is empty always matches, with all groups of the other one not taken part in.
-        preg_match(substr($this->regex, 0, 1).'|(?:'.substr($this->regex, 1, (int) strrpos($this->regex, '~') - 1).')'.strrchr($this->regex, '~'), '', $groups, PREG_UNMATCHED_AS_NULL);
+        preg_match(
+            substr($this->regex, 0, 1).'|(?:'.substr($this->regex, 1, (int) strrpos($this->regex, '~') - 1).')'.strrchr($this->regex, '~'),
+            '',
+            $groups,
+            PREG_UNMATCHED_AS_NULL,
+        );
 
         return count(array_filter(array_keys($groups), is_int(...))) - 1;
     }

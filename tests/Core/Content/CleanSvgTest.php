@@ -19,7 +19,8 @@ final class CleanSvgTest extends TestCase
     #[Test]
     public function what_draws_is_kept_and_its_size_known(): void
     {
-        $svg = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 40 20"><defs><linearGradient id="g"><stop offset="0" stop-color="#fff"/></linearGradient></defs>'.
+        $svg =
+            '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 40 20"><defs><linearGradient id="g"><stop offset="0" stop-color="#fff"/></linearGradient></defs>'.
             '<path d="M0 0h9z" fill="url(#g)"/><use href="#a"/><text x="1">Pier &amp; quay</text></svg>';
         self::assertSame(['svg' => $svg, 'width' => 40, 'height' => 20], CleanSvg::of('<?xml version="1.0"?>'.$svg));
     }

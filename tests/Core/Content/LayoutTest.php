@@ -24,27 +24,27 @@ final class LayoutTest extends TestCase
     private const PAGE = '01KAYA00000000000000000000';
 
     private const CROSSING = <<<'JSON'
-        {
-            "title": "Crossing", "description": "A line between two harbours.", "type": "object", "schemaType": "BoatTrip",
-            "properties": {
-                "from": {"$ref": "urn:heronstem:field:page", "title": "From", "property": "departureBoatTerminal"},
-                "takes": {"$ref": "urn:heronstem:field:number", "title": "Takes", "unit": "min", "minimum": 1},
-                "sails": {"$ref": "urn:heronstem:field:text", "title": "Sails", "maxLength": 20, "default": "every day"},
-                "about": {"$ref": "urn:heronstem:field:long-text", "title": "About"},
-                "since": {"$ref": "urn:heronstem:field:date", "title": "Since"},
-                "open": {"$ref": "urn:heronstem:field:yes-no", "title": "Open"},
-                "cars": {"$ref": "urn:heronstem:field:choice", "title": "Cars", "oneOf": [{"const": "y", "title": "Yes"}, {"const": "n", "title": "No"}]},
-                "view": {"$ref": "urn:heronstem:field:picture", "title": "View", "minWidth": 640, "proportions": "16:9"},
-                "fares": {
-                    "$ref": "urn:heronstem:field:rows", "title": "Fares", "empty": "Not known yet.", "maxItems": 3, "property": "offers",
-                    "items": {"schemaType": "Offer", "required": ["name", "price"], "properties": {
-                        "name": {"$ref": "urn:heronstem:field:text", "title": "For", "maxLength": 10, "property": "name"},
-                        "price": {"$ref": "urn:heronstem:field:money", "title": "Single", "currency": "GBP", "property": "price"}
-                    }}
-                }
+    {
+        "title": "Crossing", "description": "A line between two harbours.", "type": "object", "schemaType": "BoatTrip",
+        "properties": {
+            "from": {"$ref": "urn:heronstem:field:page", "title": "From", "property": "departureBoatTerminal"},
+            "takes": {"$ref": "urn:heronstem:field:number", "title": "Takes", "unit": "min", "minimum": 1},
+            "sails": {"$ref": "urn:heronstem:field:text", "title": "Sails", "maxLength": 20, "default": "every day"},
+            "about": {"$ref": "urn:heronstem:field:long-text", "title": "About"},
+            "since": {"$ref": "urn:heronstem:field:date", "title": "Since"},
+            "open": {"$ref": "urn:heronstem:field:yes-no", "title": "Open"},
+            "cars": {"$ref": "urn:heronstem:field:choice", "title": "Cars", "oneOf": [{"const": "y", "title": "Yes"}, {"const": "n", "title": "No"}]},
+            "view": {"$ref": "urn:heronstem:field:picture", "title": "View", "minWidth": 640, "proportions": "16:9"},
+            "fares": {
+                "$ref": "urn:heronstem:field:rows", "title": "Fares", "empty": "Not known yet.", "maxItems": 3, "property": "offers",
+                "items": {"schemaType": "Offer", "required": ["name", "price"], "properties": {
+                    "name": {"$ref": "urn:heronstem:field:text", "title": "For", "maxLength": 10, "property": "name"},
+                    "price": {"$ref": "urn:heronstem:field:money", "title": "Single", "currency": "GBP", "property": "price"}
+                }}
             }
         }
-        JSON;
+    }
+    JSON;
 
     #[Test]
     public function values_are_brought_into_the_form_of_their_kind(): void
@@ -69,7 +69,14 @@ final class LayoutTest extends TestCase
             $said->values,
         );
         self::assertSame([self::PAGE], $said->pages());
-        self::assertSame(['takes' => 1234.5], array_intersect_key(self::crossing()->changed($said, ['sails' => ' ', 'from' => null])->values, ['takes' => 1, 'sails' => 1, 'from' => 1]));
+        self::assertSame(
+            ['takes' => 1234.5],
+            array_intersect_key(self::crossing()->changed($said, ['sails' => ' ', 'from' => null])->values, [
+                'takes' => 1,
+                'sails' => 1,
+                'from' => 1,
+            ]),
+        );
     }
 
     /** @return iterable<string, array{mixed, string, string}> what is given for a field, the field that is named, part of the reason */
@@ -89,7 +96,11 @@ final class LayoutTest extends TestCase
         yield 'signs that cannot be shown' => [['sails' => "a\0b"], 'fields.sails', 'cannot be shown'];
         yield 'no rows' => [['fares' => 'x'], 'fields.fares', 'a list'];
         yield 'a row that is none' => [['fares' => ['x']], 'fields.fares.0', 'an object'];
-        yield 'a row without what it needs, told of by the number it was given with' => [['fares' => [[], [], ['name' => 'Adult']]], 'fields.fares.2.price', 'Row 3, Single: This is needed'];
+        yield 'a row without what it needs, told of by the number it was given with' => [
+            ['fares' => [[], [], ['name' => 'Adult']]],
+            'fields.fares.2.price',
+            'Row 3, Single: This is needed',
+        ];
         yield 'an amount with parts of a penny' => [['fares' => [['name' => 'A', 'price' => '0.125']]], 'fields.fares.0.price', '2 places'];
         yield 'too many rows' => [['fares' => array_fill(0, 4, ['name' => 'A', 'price' => '1'])], 'fields.fares', 'At most 3 rows'];
         yield 'a column that is not there' => [['fares' => [['colour' => 'red']]], 'fields.fares.0.colour', 'name, price'];
@@ -112,22 +123,33 @@ final class LayoutTest extends TestCase
     /** @return iterable<string, array{string, string}> a description of fields, what is said of it */
     public static function faulty(): iterable
     {
-        $field = static fn (string $rest): string => '{"title": "T", "description": "D", "properties": {"a": {"$ref": "urn:heronstem:field:'.$rest.'}}}';
+        $field = static fn (string $rest): string => '{"title": "T", "description": "D", "properties": {"a": {"$ref": "urn:heronstem:field:'.
+            $rest.
+            '}}}';
         yield 'no JSON' => ['{', 'This is no JSON'];
         yield 'no name' => ['{"description": "D"}', 'title: This is a text, and needed'];
-        yield 'an unknown kind' => [$field('colour", "title": "A"'), 'properties.a.$ref: This names the kind of field: one of urn:heronstem:field:text'];
+        yield 'an unknown kind' => [
+            $field('colour", "title": "A"'),
+            'properties.a.$ref: This names the kind of field: one of urn:heronstem:field:text',
+        ];
         yield 'a slip in a keyword' => [$field('text", "title": "A", "maxLenght": 3'), 'properties.a.maxLenght: This keyword is not known here'];
         yield 'a keyword of the wrong type' => [$field('text", "title": "A", "maxLength": "3"'), 'properties.a: maxLength must be'];
         yield 'a pattern that is none' => [$field('text", "title": "A", "pattern": "("'), 'properties.a: pattern'];
         yield 'a default that does not fit' => [$field('number", "title": "A", "default": "x"'), 'properties.a.default: This is a number'];
         yield 'money without currency' => [$field('money", "title": "A"'), 'properties.a.currency: Money says its currency'];
         yield 'a choice of nothing' => [$field('choice", "title": "A"'), 'properties.a.oneOf: A choice lists'];
-        yield 'rows without fields' => [$field('rows", "title": "A", "items": {"properties": {}}'), 'properties.a.items: Rows have at least one field'];
+        yield 'rows without fields' => [
+            $field('rows", "title": "A", "items": {"properties": {}}'),
+            'properties.a.items: Rows have at least one field',
+        ];
         yield 'rows in rows' => [
             $field('rows", "title": "A", "items": {"properties": {"b": {"$ref": "urn:heronstem:field:rows", "title": "B", "items": {}}}}'),
             'properties.a.items.properties.b: Rows cannot hold rows',
         ];
-        yield 'something needed that is not there' => ['{"title": "T", "description": "D", "properties": {}, "required": ["b"]}', 'required: There is no field “b”'];
+        yield 'something needed that is not there' => [
+            '{"title": "T", "description": "D", "properties": {}, "required": ["b"]}',
+            'required: There is no field “b”',
+        ];
     }
 
     #[Test]
@@ -160,27 +182,29 @@ final class LayoutTest extends TestCase
     {
         $crossing = self::crossing();
         $plain = new Layout('page', 'Content', 'Content alone.');
-        $this->forAll(Generators::seq(Generators::choose(0, 8)), Generators::string(), Generators::choose(1, 999_999))->then(
-            static function (array $chosen, string $text, int $number) use ($crossing, $plain): void {
-                $all = [
-                    'from' => ['page' => self::PAGE],
-                    'takes' => $number / 8,
-                    'sails' => mb_substr('a'.preg_replace('/[^\PC]/u', '', mb_scrub($text)), 0, 20),
-                    'about' => "x\n$number",
-                    'since' => sprintf('%04d-%02d-%02d', 1900 + ($number % 200), 1 + ($number % 12), 1 + ($number % 28)),
-                    'open' => $number % 2 === 0,
-                    'cars' => $number % 3 === 0 ? 'y' : 'n',
-                    'view' => ['file' => self::PAGE, 'alt' => "n $number", 'focus' => ['x' => $number % 101, 'y' => 0]],
-                    'fares' => [['name' => 'A', 'price' => (string) ($number / 100)]],
-                ];
-                $given = array_intersect_key($all, array_flip(array_map(static fn (int $n): string => array_keys($all)[$n], $chosen)));
-                $said = $crossing->changed(new FieldValues(), $given);
-                self::assertSame($said->toText(), $crossing->changed($said, $said->values)->toText());
-                self::assertSame($said->toText(), FieldValues::stored($said->toText())->toText());
-                self::assertSame($said->toText(), $crossing->relaid($plain->relaid($said, 'crossing'), 'page')->toText());
-                self::assertSame([], $plain->relaid($said, 'crossing')->values);
-            },
-        );
+        $this->forAll(Generators::seq(Generators::choose(0, 8)), Generators::string(), Generators::choose(1, 999_999))->then(static function (
+            array $chosen,
+            string $text,
+            int $number,
+        ) use ($crossing, $plain): void {
+            $all = [
+                'from' => ['page' => self::PAGE],
+                'takes' => $number / 8,
+                'sails' => mb_substr('a'.preg_replace('/[^\PC]/u', '', mb_scrub($text)), 0, 20),
+                'about' => "x\n$number",
+                'since' => sprintf('%04d-%02d-%02d', 1900 + ($number % 200), 1 + ($number % 12), 1 + ($number % 28)),
+                'open' => $number % 2 === 0,
+                'cars' => $number % 3 === 0 ? 'y' : 'n',
+                'view' => ['file' => self::PAGE, 'alt' => "n $number", 'focus' => ['x' => $number % 101, 'y' => 0]],
+                'fares' => [['name' => 'A', 'price' => (string) ($number / 100)]],
+            ];
+            $given = array_intersect_key($all, array_flip(array_map(static fn (int $n): string => array_keys($all)[$n], $chosen)));
+            $said = $crossing->changed(new FieldValues(), $given);
+            self::assertSame($said->toText(), $crossing->changed($said, $said->values)->toText());
+            self::assertSame($said->toText(), FieldValues::stored($said->toText())->toText());
+            self::assertSame($said->toText(), $crossing->relaid($plain->relaid($said, 'crossing'), 'page')->toText());
+            self::assertSame([], $plain->relaid($said, 'crossing')->values);
+        });
     }
 
     #[Test]
@@ -196,7 +220,11 @@ final class LayoutTest extends TestCase
         ])->values;
         self::assertSame("35\u{A0}min\n31 May 2027\nYes\nAdult £4.80", FieldText::ofAll($crossing, $values, 'en-GB'));
         self::assertStringContainsString("4,80\u{A0}£", FieldText::ofAll($crossing, $values, 'de'));
-        $linked = new LinkedFields('https://a.example', StillSources::make()->files, static fn (): array => ['name' => 'Hallin', 'address' => '/hallin']);
+        $linked = new LinkedFields(
+            'https://a.example',
+            StillSources::make()->files,
+            static fn (): array => ['name' => 'Hallin', 'address' => '/hallin'],
+        );
         self::assertSame(
             [
                 '@type' => 'BoatTrip',

@@ -20,8 +20,19 @@ final class OEmbedTest extends TestCase
     #[Test]
     public function the_site_that_shows_it_is_asked_and_no_other(): void
     {
-        self::assertSame('https://films.example/oembed?url=https%3A%2F%2Ffilms.example%2Fwatch%2Fseals&format=json', self::sites()->question(self::ADDRESS));
-        foreach (['https://other.example/watch/seals', 'https://films.example/about', 'https://films.example.evil.example/watch/1', 'javascript:alert(1)', ''] as $address) {
+        self::assertSame(
+            'https://films.example/oembed?url=https%3A%2F%2Ffilms.example%2Fwatch%2Fseals&format=json',
+            self::sites()->question(self::ADDRESS),
+        );
+        foreach (
+            [
+                'https://other.example/watch/seals',
+                'https://films.example/about',
+                'https://films.example.evil.example/watch/1',
+                'javascript:alert(1)',
+                '',
+            ] as $address
+        ) {
             self::assertNull(self::sites()->question($address));
         }
     }
@@ -39,7 +50,11 @@ final class OEmbedTest extends TestCase
         ]);
         $frame = '<script>alert(1)</script><iframe width="1" src="https://films.example/play/seals?a=1&amp;b=2" onload="alert(1)"></iframe>';
         self::assertEquals(
-            ['film' => new Film('https://films.example/play/seals?a=1&b=2', 640, 360), 'title' => 'Seals', 'picture' => 'https://films.example/s.jpg'],
+            [
+                'film' => new Film('https://films.example/play/seals?a=1&b=2', 640, 360),
+                'title' => 'Seals',
+                'picture' => 'https://films.example/s.jpg',
+            ],
             self::sites()->answer(self::ADDRESS, $answer($frame)),
         );
         foreach (
@@ -65,7 +80,10 @@ final class OEmbedTest extends TestCase
         $this->limitTo(500)
             ->forAll(Generators::seq(Generators::elements(...$parts)))
             ->then(static function (array $chosen): void {
-                $said = self::sites()->answer(self::ADDRESS, (string) json_encode(['type' => 'video', 'html' => '<iframe src="'.implode('', $chosen)]));
+                $said = self::sites()->answer(
+                    self::ADDRESS,
+                    (string) json_encode(['type' => 'video', 'html' => '<iframe src="'.implode('', $chosen)]),
+                );
                 self::assertTrue($said === null || parse_url($said['film']->frame, PHP_URL_HOST) === 'films.example', $said['film']->frame ?? '');
             });
     }

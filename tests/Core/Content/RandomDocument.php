@@ -156,8 +156,10 @@ final class RandomDocument
                     ],
                 ],
                 'video' => [
-                    'attrs' => $this->one([['file' => $this->identity()], ['address' => 'https://films.example/watch/1?a=2&b'.$this->below(3)]]) +
-                        ['title' => 'The "Curlew"', 'caption' => $this->one(['', 'At <sea>'])] +
+                    'attrs' => $this->one([['file' => $this->identity()], ['address' => 'https://films.example/watch/1?a=2&b'.$this->below(3)]]) + [
+                        'title' => 'The "Curlew"',
+                        'caption' => $this->one(['', 'At <sea>']),
+                    ] +
                         $this->one([
                             [],
                             ['poster' => ['file' => $this->identity()]],

@@ -116,13 +116,19 @@ final class ReplacementTest extends TestCase
                 $document = RandomDocument::of($seed);
                 $replacement = Replacement::of($find, '(Z)', Way::Plain, true);
                 [$all, $found] = ReplacedDocument::of($document, $replacement, static fn (): bool => true);
-                self::assertSame([$document->hrefs(), $document->linkedPages(true), $document->files()], [$all->hrefs(), $all->linkedPages(true), $all->files()]);
+                self::assertSame(
+                    [$document->hrefs(), $document->linkedPages(true), $document->files()],
+                    [$all->hrefs(), $all->linkedPages(true), $all->files()],
+                );
                 self::assertSame(self::shape($document), self::shape($all));
                 self::assertSame(count($found), substr_count(self::json($all), '(Z)') - substr_count(self::json($document), '(Z)'));
                 [$none] = ReplacedDocument::of($document, $replacement, static fn (): bool => false);
                 self::assertSame(self::json($document), self::json($none));
                 [$some] = ReplacedDocument::of($document, $replacement, static fn (int $n): bool => $n % $each === 0);
-                self::assertSame((int) ceil(count($found) / $each), substr_count(self::json($some), '(Z)') - substr_count(self::json($document), '(Z)'));
+                self::assertSame(
+                    (int) ceil(count($found) / $each),
+                    substr_count(self::json($some), '(Z)') - substr_count(self::json($document), '(Z)'),
+                );
             });
     }
 
@@ -139,7 +145,10 @@ final class ReplacementTest extends TestCase
                 self::assertSame($text, Replacement::made($made, $back->in($made)));
             }
             $found = $there->in($text);
-            self::assertSame($text, Replacement::made($text, array_map(static fn (Found $each): Found => new Found($each->start, $each->is, $each->is), $found)));
+            self::assertSame(
+                $text,
+                Replacement::made($text, array_map(static fn (Found $each): Found => new Found($each->start, $each->is, $each->is), $found)),
+            );
         });
     }
 
@@ -160,7 +169,10 @@ final class ReplacementTest extends TestCase
         $types = [];
         $blocks = $document->blocks;
         array_walk_recursive($blocks, static function (mixed $value, int|string $key) use (&$types): void {
-            if ($key === 'type' && ! in_array($value, ['text', 'hardBreak', 'link', 'bold', 'italic', 'code', 'superscript', 'subscript', 'style'], true)) {
+            if (
+                $key === 'type' &&
+                ! in_array($value, ['text', 'hardBreak', 'link', 'bold', 'italic', 'code', 'superscript', 'subscript', 'style'], true)
+            ) {
                 $types[] = (string) $value;
             }
         });

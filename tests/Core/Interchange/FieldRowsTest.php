@@ -31,7 +31,9 @@ final class FieldRowsTest extends TestCase
         ]);
         $csv = self::rows()->head().self::rows()->write(self::PAGE, '/skerra', $values);
         self::assertSame(
-            "id,address,fields.from,fields.takes,fields.about,fields.open,fields.fares\r\n".self::PAGE.",/skerra,/hallin,35,,yes,\"Adult \\| child | 4.80\nDog | 1.00\"\r\n",
+            "id,address,fields.from,fields.takes,fields.about,fields.open,fields.fares\r\n".
+                self::PAGE.
+                ",/skerra,/hallin,35,,yes,\"Adult \\| child | 4.80\nDog | 1.00\"\r\n",
             $csv,
         );
         $edited = str_replace(['35', 'Dog | 1.00'], ['40', "Dog | 1,5\nCat"], $csv);
@@ -41,14 +43,20 @@ final class FieldRowsTest extends TestCase
             ['from' => ['page' => self::PAGE], 'takes' => '40', 'about' => null, 'open' => 'yes'],
             array_diff_key($row->fields, ['fares' => true]),
         );
-        self::assertSame([['name' => 'Adult | child', 'price' => '4.80'], ['name' => 'Dog', 'price' => '1,5'], ['name' => 'Cat', 'price' => null]], $row->fields['fares']);
+        self::assertSame(
+            [['name' => 'Adult | child', 'price' => '4.80'], ['name' => 'Dog', 'price' => '1,5'], ['name' => 'Cat', 'price' => null]],
+            $row->fields['fares'],
+        );
     }
 
     #[Test]
     public function what_cannot_be_taken_says_why_and_a_missing_column_leaves_its_field(): void
     {
         $rows = self::read("address,fields.takes,fields.speed\n/a,1,2\n,3,4\n");
-        self::assertSame([['fields.speed', 'The layout Crossing has no such field.'], ['address', 'The row names no page: give its address, or its id.']], array_column($rows, 'problem'));
+        self::assertSame(
+            [['fields.speed', 'The layout Crossing has no such field.'], ['address', 'The row names no page: give its address, or its id.']],
+            array_column($rows, 'problem'),
+        );
         self::assertSame(['takes' => '1'], self::read("address,fields.takes\n/a,1\n")[0]->fields);
         self::assertSame('id', self::read("id,fields.takes\nx,1\n")[0]->problem[0] ?? null);
     }
@@ -57,19 +65,29 @@ final class FieldRowsTest extends TestCase
     public function whatever_stands_in_fields_comes_back_from_the_table(): void
     {
         $texts = ['a', 'b|c', '\\', '\\|', "l1\nl2", '=1+1', '"quoted"', ' x ', 'é,ü;', '|', '\\n'];
-        $this->forAll(Generators::seq(Generators::elements(...$texts)), Generators::elements(...$texts))->then(static function (array $names, string $about): void {
+        $this->forAll(Generators::seq(Generators::elements(...$texts)), Generators::elements(...$texts))->then(static function (
+            array $names,
+            string $about,
+        ): void {
             $values = self::layout()->changed(new FieldValues(), [
                 'about' => $about,
                 'fares' => array_map(static fn (string $name): array => ['name' => $name, 'price' => '2'], $names),
             ]);
             $csv = self::rows()->head().self::rows()->write(self::PAGE, '/a', $values);
-            self::assertSame($values->toText(), self::layout()->changed(new FieldValues(), self::read($csv)[0]->fields)->toText());
+            self::assertSame(
+                $values->toText(),
+                self::layout()
+                    ->changed(new FieldValues(), self::read($csv)[0]->fields)
+                    ->toText(),
+            );
         });
     }
 
     private static function layout(): Layout
     {
-        return LayoutReader::read('crossing', <<<'JSON'
+        return LayoutReader::read(
+            'crossing',
+            <<<'JSON'
             {"title": "Crossing", "description": "D", "properties": {
                 "from": {"$ref": "urn:heronstem:field:page", "title": "From"},
                 "takes": {"$ref": "urn:heronstem:field:number", "title": "Takes"},
@@ -80,7 +98,9 @@ final class FieldRowsTest extends TestCase
                     "price": {"$ref": "urn:heronstem:field:money", "title": "Single", "currency": "GBP"}
                 }}}
             }}
-            JSON);
+            JSON
+            ,
+        );
     }
 
     private static function rows(): FieldRows

@@ -22,7 +22,14 @@ final readonly class HistoryDetail
     private function __construct(
         #[OA\Property(ref: '#/components/schemas/HistoryEntry')] public HistoryView $entry,
         #[OA\Property(ref: '#/components/schemas/RippleAccount', type: 'object', nullable: true)] public ?array $ripple,
-        #[OA\Property(description: 'of what was replaced: the pages, each of which is undone by itself', type: 'array', items: new OA\Items(ref: '#/components/schemas/PageCrumb'))] public array $replacedOn,
+        #[
+            OA\Property(
+                description: 'of what was replaced: the pages, each of which is undone by itself',
+                type: 'array',
+                items: new OA\Items(ref: '#/components/schemas/PageCrumb'),
+            ),
+        ]
+        public array $replacedOn,
     ) {
     }
 
@@ -34,7 +41,9 @@ final readonly class HistoryDetail
         }
         $ids = array_slice(array_column($entry->pages, 'page'), 0, self::LISTED);
 
-        return array_values(Page::query()->where('site_id', $entry->site_id)->whereIn('ulid', $ids)->orderBy('name')->get()->map(PageCrumb::of(...))->all());
+        return array_values(
+            Page::query()->where('site_id', $entry->site_id)->whereIn('ulid', $ids)->orderBy('name')->get()->map(PageCrumb::of(...))->all(),
+        );
     }
 
     public static function of(HistoryEntry $entry): self

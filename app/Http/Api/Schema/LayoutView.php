@@ -45,13 +45,19 @@ use OpenApi\Attributes as OA;
     OA\Schema(
         schema: 'LayoutPage',
         description: 'A page with what stands in the fields of its layout.',
-        required: ['id', 'name', 'address', 'state', 'fields'],
+        required: ['id', 'name', 'address', 'state', 'fields', 'named'],
         properties: [
             new OA\Property('id', type: 'string'),
             new OA\Property('name', type: 'string'),
             new OA\Property('address', type: 'string'),
             new OA\Property('state', ref: '#/components/schemas/State'),
             new OA\Property('fields', type: 'object', additionalProperties: true),
+            new OA\Property(
+                'named',
+                description: 'what the pages are called that the fields name',
+                type: 'object',
+                additionalProperties: new OA\AdditionalProperties(type: 'string'),
+            ),
         ],
         type: 'object',
     ),

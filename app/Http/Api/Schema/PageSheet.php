@@ -34,8 +34,18 @@ final readonly class PageSheet
         #[OA\Property] public bool $start,
         #[OA\Property] public string $summary,
         #[OA\Property] public string $layout,
-        #[OA\Property(description: 'what stands in the fields of its layout, by their keys', type: 'object', additionalProperties: true)] public object $fields,
-        #[OA\Property(description: 'how many values are kept for layouts that it had, by layout', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'integer'))] public object $kept,
+        #[
+            OA\Property(description: 'what stands in the fields of its layout, by their keys', type: 'object', additionalProperties: true),
+        ]
+        public object $fields,
+        #[
+            OA\Property(
+                description: 'how many values are kept for layouts that it had, by layout',
+                type: 'object',
+                additionalProperties: new OA\AdditionalProperties(type: 'integer'),
+            ),
+        ]
+        public object $kept,
         #[OA\Property] public string $searchTitle,
         #[OA\Property] public string $searchDescription,
         #[OA\Property] public string $socialTitle,

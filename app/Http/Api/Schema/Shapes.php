@@ -90,7 +90,25 @@ use OpenApi\Attributes as OA;
 #[
     OA\Schema(
         schema: 'File',
-        required: ['id', 'name', 'address', 'width', 'height', 'folder', 'kind', 'mime', 'bytes', 'alt', 'caption', 'focus', 'number', 'uses', 'small', 'changed', 'binned'],
+        required: [
+            'id',
+            'name',
+            'address',
+            'width',
+            'height',
+            'folder',
+            'kind',
+            'mime',
+            'bytes',
+            'alt',
+            'caption',
+            'focus',
+            'number',
+            'uses',
+            'small',
+            'changed',
+            'binned',
+        ],
         properties: [
             new OA\Property('id', type: 'string'),
             new OA\Property('name', type: 'string'),
@@ -105,7 +123,11 @@ use OpenApi\Attributes as OA;
             new OA\Property('caption', description: 'likewise', type: 'string'),
             new OA\Property('focus', ref: '#/components/schemas/FocusPoint', nullable: true),
             new OA\Property('number', description: 'counts what was put in its place', type: 'integer'),
-            new OA\Property('uses', description: 'pages, menus and redirects that use it; counted where all files are listed, or one', type: 'integer'),
+            new OA\Property(
+                'uses',
+                description: 'pages, menus and redirects that use it; counted where all files are listed, or one',
+                type: 'integer',
+            ),
             new OA\Property('small', description: 'address of a small picture of it', type: 'string', nullable: true),
             new OA\Property('changed', type: 'string', format: 'date-time'),
             new OA\Property('binned', description: 'since when it lies in the bin', type: 'string', format: 'date-time', nullable: true),
@@ -117,7 +139,10 @@ use OpenApi\Attributes as OA;
         schema: 'FocusPoint',
         description: 'The point of a picture that stays in sight where it is cropped, in per cent from the left and the top.',
         required: ['x', 'y'],
-        properties: [new OA\Property('x', type: 'integer', minimum: 0, maximum: 100), new OA\Property('y', type: 'integer', minimum: 0, maximum: 100)],
+        properties: [
+            new OA\Property('x', type: 'integer', minimum: 0, maximum: 100),
+            new OA\Property('y', type: 'integer', minimum: 0, maximum: 100),
+        ],
     ),
 ]
 #[

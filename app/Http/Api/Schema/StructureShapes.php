@@ -264,7 +264,13 @@ use OpenApi\Attributes as OA;
         properties: [
             new OA\Property('entries', type: 'array', items: new OA\Items(type: 'string')),
             new OA\Property('since', type: 'string'),
-            new OA\Property('pages', description: 'of one entry that replaced a text: pages of which alone it is undone', type: 'array', items: new OA\Items(type: 'string'), nullable: true),
+            new OA\Property(
+                'pages',
+                description: 'of one entry that replaced a text: pages of which alone it is undone',
+                type: 'array',
+                items: new OA\Items(type: 'string'),
+                nullable: true,
+            ),
             new OA\Property('digest', type: 'string'),
             new OA\Property('note', type: 'string'),
             new OA\Property(

@@ -90,7 +90,7 @@ export function GridTable({ fields, rows, refused, writes, valueOf, isTyped, onT
                                             />
                                         ) : (
                                             <span className="block max-w-[220px] truncate px-1.5 py-1 text-ink-2">
-                                                {summary(field, value)}
+                                                {summary(field, value, row.named as Record<string, string>)}
                                             </span>
                                         )}
                                         {error !== undefined && (

@@ -1,5 +1,5 @@
 import type { Schemas } from '../../api/client'
-import type { LayoutField, Values } from '../../app/fields/values'
+import { objectOf, textOfValue, type LayoutField, type Values } from '../../app/fields/values'
 
 export type PageRow = Schemas['LayoutPage']
 /** What was typed, by page and field, with what stood there when it was. */
@@ -37,9 +37,13 @@ export function conflictsIn(typed: Typed, rows: PageRow[]) {
 export const isTyped = ({ kind }: LayoutField) =>
     kind !== 'rows' && kind !== 'picture' && kind !== 'file' && kind !== 'page' && kind !== 'long-text'
 
-export function summary(field: LayoutField, value: unknown): string {
+export function summary(field: LayoutField, value: unknown, named: Record<string, string> = {}): string {
     if (value === undefined || value === null) return ''
     if (Array.isArray(value)) return value.length === 1 ? '1 row' : `${value.length} rows`
     if (typeof value === 'string') return value
-    return field.kind === 'page' ? 'a page' : field.kind === 'file' ? 'a file' : 'a picture'
+    return field.kind === 'page'
+        ? (named[textOfValue(objectOf(value).page)] ?? 'a page')
+        : field.kind === 'file'
+          ? 'a file'
+          : 'a picture'
 }
