@@ -26,9 +26,6 @@ try {
         $chrome->find('row', "*$inside*");
     }
     $take('outline');
-    $chrome->driver->executeScript("document.documentElement.dataset.theme = 'dark'");
-    $take('outline-dark');
-    $chrome->driver->executeScript("document.documentElement.dataset.theme = 'light'");
     $chrome->click('button', 'Travelling with dogs');
     $chrome->awaitText('Sits in');
     $take('sheet-details');
@@ -58,6 +55,16 @@ try {
     $chrome->click('button', 'Save changes');
     $chrome->find('region', 'Ripple');
     $take('ripple-decision');
+    $chrome->open("$editor/s/ferries/files");
+    $chrome->click('option', 'boat.png*');
+    $chrome->awaitText('Used in');
+    $take('files');
+    $chrome->open("$editor/s/ferries/layouts?layout=boat");
+    $chrome->find('textbox', 'People of Dunlin');
+    $take('layouts');
+    $chrome->open("$editor/s/ferries/replace?find=Curlew&with=Kittiwake");
+    $chrome->find('checkbox', 'All on Curlew');
+    $take('replace');
     $chrome->open("$editor/s/ferries/history");
     $chrome->click('button', 'Put Winter offer in the bin*');
     $chrome->find('complementary', 'Change');
@@ -94,7 +101,6 @@ try {
     $take('findability-grid');
     $chrome->open("$editor/s/ferries/findability?part=links");
     $chrome->awaitText('Links give them most weight');
-    $take('findability-links');
     $chrome->click('button', 'Draw the links');
     $chrome->awaitText('93 pages');
     $chrome->type('textbox', 'Find a page in the drawing', 'Timetables');
@@ -102,11 +108,6 @@ try {
     $chrome->awaitText('Where it leads');
     $chrome->click('button', 'Whole site');
     $take('findability-drawing');
-    $chrome->open("$editor/s/ferries/findability?part=crawling");
-    $chrome->type('textbox', 'Lines', "User-agent: *\nDisallow: /travel\nAllow: /travel/fares");
-    $chrome->type('textbox', 'Address', '/travel/fares/car');
-    $chrome->awaitText('by line 3');
-    $take('findability-robots');
     $chrome->open("$editor/s/ferries/outline");
     $chrome->awaitText('Outline');
     $chrome->open(getenv('FERRIES_URL').'/');
