@@ -15,6 +15,10 @@ final readonly class FileUses
     select u.file, 'content' as way, p.ulid as by, p.name, p.address, u.live and p.state = 'live' as live
         from pages p join file_uses u on u.page_id = p.id where p.site_id = :site and p.bin_id is null
     union all
+    select f.ulid, 'content', p.ulid, p.name, p.address, c.live is not null and p.state = 'live'
+        from pages p join page_contents c on c.page_id = p.id, jsonb_path_query(coalesce(c.live, c.working), '$.**.folder') d, files f
+        where p.site_id = :site and p.bin_id is null and f.site_id = :site and f.folder = d #>> '{}' and f.width is not null
+    union all
     select distinct f #>> '{}', 'fields', p.ulid, p.name, p.address, p.state = 'live'
         from pages p, jsonb_path_query(p.fields, '$.values.**.file') f where p.site_id = :site and p.bin_id is null and p.fields <> '{}'
     union all

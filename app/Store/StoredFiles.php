@@ -11,13 +11,13 @@ use Heronstem\Core\Content\OfferedFile;
 use Heronstem\Core\Content\PictureFile;
 
 /** The pictures and files that one page names, read in one query. */
-final readonly class StoredFiles implements Files
+final class StoredFiles implements Files
 {
     /** @var array<string, File> */
     private array $files;
 
     /** @param  list<string>  $named  identities */
-    public function __construct(array $named, Site $site)
+    public function __construct(array $named, private readonly Site $site)
     {
         $this->files = $named === [] ? [] : File::query()->where('site_id', $site->id)->whereIn('ulid', $named)->get()->keyBy('ulid')->all();
     }
@@ -46,6 +46,26 @@ final readonly class StoredFiles implements Files
             $of === [] ? $found->shownAt() : $of[max(array_keys($of))],
             ...[...Renditions::crop($found->width, (int) $found->height, $crop), $of],
         );
+    }
+
+    public function inFolder(string $folder): array
+    {
+        $pictures = File::query()
+            ->where('site_id', $this->site->id)
+            ->where('folder', $folder)
+            ->whereNotNull('width')
+            ->whereNull('binned_at')
+            ->orderBy('name')
+            ->orderBy('id')
+            ->limit(60)
+            ->get();
+        $shown = [];
+        foreach ($pictures as $picture) {
+            $this->files[$picture->ulid] = $picture;
+            $shown[] = ['file' => $picture->ulid, 'alt' => $picture->alt, 'caption' => $picture->caption];
+        }
+
+        return $shown;
     }
 
     /** Its own alternative text, which stands where nothing nearer says one. */

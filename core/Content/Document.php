@@ -269,7 +269,7 @@ final readonly class Document
     {
         return match ($node['type']) {
             'picture' => [$node['attrs']],
-            'gallery' => $node['attrs']['pictures'],
+            'gallery' => $node['attrs']['pictures'] ?? [],
             default => [],
         };
     }

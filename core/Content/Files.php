@@ -11,4 +11,7 @@ interface Files
     public function picture(string $file): ?PictureFile;
 
     public function file(string $file): ?OfferedFile;
+
+    /** @return list<array{file: string, alt: string, caption: string}> the pictures of a folder by name, each with its own texts */
+    public function inFolder(string $folder): array;
 }

@@ -176,6 +176,24 @@ final class FilesTest extends AppTestCase
     }
 
     #[Test]
+    public function a_gallery_shows_whatever_is_in_its_folder_by_name(): void
+    {
+        $page = $this->live('Piers');
+        $this->saveContent($page, [['type' => 'gallery', 'attrs' => ['view' => 'grid', 'folder' => 'Piers/Old']]]);
+        $this->change(['kind' => 'publish', 'page' => $page]);
+        self::assertStringNotContainsString('<figure>', (string) $this->get('http://ferries.test/piers')->getContent());
+        foreach (['b.png', 'a.png'] as $name) {
+            $file = $this->picture($name, 20, 10);
+            $this->api('PATCH', "files/$file", ['folder' => 'Piers/Old', 'alt' => "Pier $name", 'caption' => 'At dawn'])->assertOk();
+            self::assertSame(1, $this->uses($file));
+        }
+        self::assertMatchesRegularExpression(
+            '#a\.png\?v=1" alt="Pier a\.png".*<figcaption>At dawn</figcaption>.*b\.png\?v=1" alt="Pier b\.png"#s',
+            (string) $this->get('http://ferries.test/piers')->getContent(),
+        );
+    }
+
+    #[Test]
     public function a_drawing_is_cleaned_and_what_claims_to_be_another_kind_refused(): void
     {
         $svg = '<svg xmlns="http://www.w3.org/2000/svg" width="4" height="4"><script>alert(1)</script><circle r="2"/></svg>';

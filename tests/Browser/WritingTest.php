@@ -203,6 +203,33 @@ final class WritingTest extends Errand
     }
 
     #[Test]
+    public function a_gallery_is_filled_from_a_folder_or_from_chosen_pictures(): void
+    {
+        $chrome = $this->room('Our islands', 'Help');
+        $this->on(self::CONTENT, fn () => $chrome->press('/'));
+        $chrome->type('textbox', 'Block', 'gallery');
+        $chrome->press(WebDriverKeys::ENTER);
+        $chrome->find('combobox', 'Pictures');
+        $chrome->driver->findElement(WebDriverBy::xpath('//option[.="all in the folder Islands"]'))->click();
+        self::assertSame([], $chrome->axe());
+        $chrome->click('button', 'Put in gallery');
+        $this->await('.gallery', '');
+        $chrome->inFrame('.gallery', function (Chrome $in): void {
+            self::assertSame(6, count($in->driver->findElements(WebDriverBy::cssSelector('.gallery img'))));
+        });
+        $this->awaitWriting();
+        $chrome->click('button', 'Block');
+        $chrome->type('textbox', 'Block', 'gallery');
+        $chrome->press(WebDriverKeys::ENTER);
+        $chrome->click('button', 'Add a picture…');
+        $chrome->click('button', 'dog.png');
+        $chrome->type('textbox', 'Alternative text', 'A dog on the pier');
+        $chrome->click('button', 'Put in gallery');
+        $this->save();
+        self::assertStringContainsString('alt="A dog on the pier"', $this->published('/help/our-islands'));
+    }
+
+    #[Test]
     public function a_film_of_another_site_is_looked_up_and_contacts_nobody_until_it_is_clicked(): void
     {
         $chrome = $this->room('Seal films', 'Help');

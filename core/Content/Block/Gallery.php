@@ -6,7 +6,7 @@ namespace Heronstem\Core\Content\Block;
 
 use Heronstem\Core\Content\HtmlWriter;
 
-/** Several pictures, side by side or one after the other. */
+/** Several pictures, side by side or one after the other: chosen ones, or those of a folder of files, whichever they are. */
 final readonly class Gallery implements BlockKind
 {
     private const MAX_PICTURES = 60;
@@ -28,14 +28,19 @@ final readonly class Gallery implements BlockKind
         return [
             'attrs' => [
                 'view' => $attributes->choice('view', ['grid', 'slides'], 'Pictures are shown as a grid or as slides.'),
-                'pictures' => array_map(PictureTexts::read(...), $attributes->each('pictures', 1, self::MAX_PICTURES)),
+                ...$attributes->has('folder')
+                    ? ['folder' => $attributes->needed('folder', 'Say which folder of files.', 200)]
+                    : ['pictures' => array_map(PictureTexts::read(...), $attributes->each('pictures', 1, self::MAX_PICTURES))],
             ],
         ];
     }
 
     public function html(array $block, OwnAttributes $own, HtmlWriter $to): string
     {
-        ['view' => $view, 'pictures' => $pictures] = $block['attrs'];
+        $view = $block['attrs']['view'];
+        $pictures = isset($block['attrs']['folder'])
+            ? array_slice($to->files->inFolder($block['attrs']['folder']), 0, self::MAX_PICTURES)
+            : $block['attrs']['pictures'];
         $items = '';
         foreach ($pictures as $picture) {
             $image = $to->image($picture['file'], $picture['alt']);

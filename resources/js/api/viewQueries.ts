@@ -69,3 +69,11 @@ export const contentQuery = (site: string, page: string) =>
         queryFn: ({ signal }) =>
             answered(api.GET('/sites/{site}/pages/{page}/content', { params: { path: { site, page } }, signal })),
     })
+
+/** Every file of the site with its folder, those in the bin too. */
+export const filesInFoldersQuery = (site: string) =>
+    queryOptions({
+        queryKey: [...keys.site(site), 'all-files'],
+        queryFn: ({ signal }) =>
+            answered(api.GET('/sites/{site}/files', { params: { path: { site }, query: { all: true } }, signal })),
+    })

@@ -146,7 +146,8 @@ final class RandomDocument
                         $this->one([[], ['enlarge' => true], ['link' => $this->link()]]),
                 ],
                 'gallery' => [
-                    'attrs' => ['view' => $this->one(['grid', 'slides']), 'pictures' => array_map($this->picture(...), range(0, $this->below(3)))],
+                    'attrs' => ['view' => $this->one(['grid', 'slides'])] +
+                        $this->one([['folder' => 'Fleet/2027'], ['pictures' => array_map($this->picture(...), range(0, $this->below(3)))]]),
                 ],
                 'button' => [
                     'attrs' => [

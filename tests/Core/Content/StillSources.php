@@ -44,6 +44,11 @@ final class StillSources
             {
                 return new OfferedFile('/_files/x.pdf', 'x.pdf', 'application/pdf', 1_234_567);
             }
+
+            public function inFolder(string $folder): array
+            {
+                return [['file' => '01J00000000000000000000002', 'alt' => 'A <pier>', 'caption' => '']];
+            }
         };
         $lists = new class implements PageLists
         {

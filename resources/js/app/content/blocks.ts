@@ -14,7 +14,12 @@ export type Picture = PictureTexts & {
 
 export type ButtonAttrs = { text: string; look: 'strong' | 'quiet'; link: LinkAttrs | null }
 
-export type GalleryAttrs = { view: 'grid' | 'slides'; pictures: PictureTexts[] }
+export type GalleryAttrs = {
+    view: 'grid' | 'slides'
+    /** Chosen ones, or those of a folder of files. */
+    pictures?: PictureTexts[] | null | undefined
+    folder?: string | null | undefined
+}
 
 export type VideoAttrs = {
     /** A file of the site, or the address of a film elsewhere. */
@@ -46,7 +51,7 @@ export type TableAttrs = { caption: string; headRow: boolean; headColumn: boolea
 export const settable = {
     picture: { file: '', alt: '', decorative: false, caption: '', align: 'centre', width: 100 } satisfies Picture,
     button: { text: '', look: 'strong', link: null } satisfies ButtonAttrs,
-    gallery: { view: 'grid', pictures: [] } satisfies GalleryAttrs,
+    gallery: { view: 'grid', pictures: [], folder: null } satisfies GalleryAttrs,
     video: { file: null, address: null, title: '', caption: '', poster: null, captions: null } satisfies VideoAttrs,
     file: { file: '', name: '' } satisfies FileAttrs,
     shared: { piece: '' } satisfies SharedAttrs,

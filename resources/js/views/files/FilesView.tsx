@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { Upload } from 'lucide-react'
 import { useMemo, useRef, useState, type DragEvent } from 'react'
+import { filesInFoldersQuery } from '../../api/viewQueries'
 import type { FilesSearch } from '../../app/filesSearch'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
@@ -11,7 +12,7 @@ import { ReadFailure } from '../../ui/ReadFailure'
 import { FileFilter } from './FileFilter'
 import { FileGrid } from './FileGrid'
 import { FilePanel } from './FilePanel'
-import { allFilesQuery, filtered, foldersOf, type SiteFile } from './files'
+import { filtered, foldersOf, type SiteFile } from './files'
 import { Folders } from './Folders'
 import { PartSwitch } from './PartSwitch'
 import { ReplaceDialog } from './ReplaceDialog'
@@ -25,7 +26,7 @@ const none: SiteFile[] = []
 /** Every picture and document of the site, where it is used, and what is done with it. */
 export function FilesView({ search, set }: Props) {
     const site = useSite()
-    const all = useQuery(allFilesQuery(site.key))
+    const all = useQuery(filesInFoldersQuery(site.key))
     const files = all.data ?? none
     const shown = useMemo(() => filtered(files, search), [files, search])
     const folders = useMemo(() => foldersOf(files), [files])

@@ -6,15 +6,7 @@ import type { FilesSearch } from '../../app/filesSearch'
 export type SiteFile = Schemas['File']
 export type FileDetail = Schemas['FileDetail']
 
-export const allKey = (site: string) => [...keys.site(site), 'all-files'] as const
 export const fileKey = (site: string, file: string) => [...keys.site(site), 'file', file] as const
-
-export const allFilesQuery = (site: string) =>
-    queryOptions({
-        queryKey: allKey(site),
-        queryFn: ({ signal }) =>
-            answered(api.GET('/sites/{site}/files', { params: { path: { site }, query: { all: true } }, signal })),
-    })
 
 export const fileQuery = (site: string, file: string) =>
     queryOptions({
