@@ -10,14 +10,17 @@ use Illuminate\Database\ConnectionInterface;
 /** Where files of a site are used: in content, fields, search settings, menus, redirects, and by pages that are or lead to one. */
 final readonly class FileUses
 {
+    /** What stands before the name of a folder among the files that content uses. */
+    public const FOLDER = 'folder:';
+
     /** Each gives file, way, and the page, menu or redirect that uses it, with what that is called; pages in the bin are left out. */
     private const USES = <<<'SQL'
     select u.file, 'content' as way, p.ulid as by, p.name, p.address, u.live and p.state = 'live' as live
         from pages p join file_uses u on u.page_id = p.id where p.site_id = :site and p.bin_id is null
     union all
-    select f.ulid, 'content', p.ulid, p.name, p.address, c.live is not null and p.state = 'live'
-        from pages p join page_contents c on c.page_id = p.id, jsonb_path_query(coalesce(c.live, c.working), '$.**.folder') d, files f
-        where p.site_id = :site and p.bin_id is null and f.site_id = :site and f.folder = d #>> '{}' and f.width is not null
+    select f.ulid, 'content', p.ulid, p.name, p.address, u.live and p.state = 'live'
+        from files f join file_uses u on u.file = 'folder:' || f.folder join pages p on p.id = u.page_id
+        where f.site_id = :site and f.folder <> '' and f.width is not null and p.site_id = :site and p.bin_id is null
     union all
     select distinct f #>> '{}', 'fields', p.ulid, p.name, p.address, p.state = 'live'
         from pages p, jsonb_path_query(p.fields, '$.values.**.file') f where p.site_id = :site and p.bin_id is null and p.fields <> '{}'
@@ -54,6 +57,8 @@ final readonly class FileUses
     /** @return array<string, int> how many pages, menus and redirects use a file, by file */
     public function counts(Site $site): array
     {
+        // What is said to be large and is small would be compiled for longer than it runs.
+        $this->db->statement('set jit = off');
         $rows = $this->db->select('select file, count(distinct way || by) as n from ('.$this->of($site).') u group by file');
 
         return array_map(intval(...), array_column($rows, 'n', 'file'));

@@ -86,8 +86,13 @@ final readonly class NotedLinks
             foreach ($live?->wanted() ?? [] as $name) {
                 $links[] = ['from' => $each->page_id, 'wanted' => WantedName::key($name)];
             }
-            $shown = array_flip($live?->files() ?? []);
-            foreach (array_unique([...array_map(strval(...), array_keys($shown)), ...$working->files()]) as $file) {
+            // A folder is noted as such: what is in it may be another tomorrow.
+            $used = static fn (Document $content): array => [
+                ...$content->files(),
+                ...array_map(static fn (string $folder): string => FileUses::FOLDER.$folder, $content->folders()),
+            ];
+            $shown = array_flip($live === null ? [] : $used($live));
+            foreach (array_unique([...array_map(strval(...), array_keys($shown)), ...$used($working)]) as $file) {
                 $files[] = ['page' => $each->page_id, 'file' => $file, 'live' => isset($shown[$file])];
             }
             foreach ($working->wanted() as $name) {

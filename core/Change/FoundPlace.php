@@ -12,6 +12,9 @@ final readonly class FoundPlace
     /** Signs shown before and after. */
     private const CONTEXT = 60;
 
+    /** Bytes in which so many signs are found, whatever the script and the spaces between. */
+    private const LOOKED_AT = 400;
+
     /**
      * @param  string  $key  names it among all that are found, while nothing changes
      * @param  string  $where  e.g. `summary`, `content`, `fields.fares.0.name`, `label`
@@ -31,8 +34,10 @@ final readonly class FoundPlace
 
     public static function of(string $key, string $where, bool $isLive, string $text, Found $found, bool $isTaken): self
     {
-        $before = (string) preg_replace('/\s+/u', ' ', substr($text, 0, $found->start));
-        $after = (string) preg_replace('/\s+/u', ' ', substr($text, $found->end()));
+        // No more of the text is looked at than is shown.
+        $from = max(0, $found->start - self::LOOKED_AT);
+        $before = (string) preg_replace('/\s+/u', ' ', mb_strcut($text, $from, $found->start - $from));
+        $after = (string) preg_replace('/\s+/u', ' ', mb_strcut($text, $found->end(), self::LOOKED_AT));
 
         return new self(
             $key,

@@ -109,6 +109,12 @@ final readonly class Document
         return array_map(strval(...), array_keys($files));
     }
 
+    /** @return list<string> folders of files whose pictures it shows, each once; of hidden blocks too */
+    public function folders(): array
+    {
+        return $this->collect(static fn (array $node): array => $node['type'] === 'gallery' ? array_filter([$node['attrs']['folder'] ?? '']) : [], true);
+    }
+
     /** @return list<string> identities of the shared pieces in it, each once; of hidden blocks too */
     public function sharedPieces(): array
     {

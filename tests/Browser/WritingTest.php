@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use Facebook\WebDriver\Interactions\WebDriverActions;
+use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
 use PHPUnit\Framework\Attributes\Test;
@@ -210,7 +211,12 @@ final class WritingTest extends Errand
         $chrome->type('textbox', 'Block', 'gallery');
         $chrome->press(WebDriverKeys::ENTER);
         $chrome->find('combobox', 'Pictures');
-        $chrome->driver->findElement(WebDriverBy::xpath('//option[.="all in the folder Islands"]'))->click();
+        $chrome
+            ->until(
+                fn (): ?RemoteWebElement => $chrome->driver->findElements(WebDriverBy::xpath('//option[.="all in the folder Islands"]'))[0] ?? null,
+                'the folder Islands',
+            )
+            ->click();
         self::assertSame([], $chrome->axe());
         $chrome->click('button', 'Put in gallery');
         $this->await('.gallery', '');

@@ -16,6 +16,7 @@ use Heronstem\Core\Change\ReplacedPage;
 use Heronstem\Core\Change\ReplaceText;
 use Heronstem\Core\Content\Document;
 use Heronstem\Core\Content\Replace\Part;
+use Heronstem\Core\Content\Replace\Replacement;
 use Heronstem\Core\InputRefused;
 use Heronstem\Core\Refusal;
 use Heronstem\Core\Tree\Page;
@@ -46,11 +47,11 @@ final readonly class ReplaceTexts
         foreach ($this->pages($site, $change) as $page) {
             $piece[$page->id] = $page;
             if (count($piece) === self::PIECE) {
-                yield from $this->piece($piece, $withContent, $change);
+                yield from $this->piece($piece, $withContent, $change, $replacement);
                 $piece = [];
             }
         }
-        yield from $this->piece($piece, $withContent, $change);
+        yield from $this->piece($piece, $withContent, $change, $replacement);
         if ($change->branch === null && $change->pages === null && in_array(Part::Menus, $change->parts, true)) {
             foreach ((new StoredMenus($this->db, $site))->all() as $menu) {
                 $replaced = ReplacedMenu::of($menu, $replacement, $change->skip);
@@ -133,7 +134,7 @@ final readonly class ReplaceTexts
      * @param  array<string, Page>  $pages
      * @return iterable<ReplacedPage>
      */
-    private function piece(array $pages, bool $withContent, ReplaceText $change): iterable
+    private function piece(array $pages, bool $withContent, ReplaceText $change, Replacement $replacement): iterable
     {
         $contents = $withContent && $pages !== [] ? $this->contents->of(array_map(strval(...), array_keys($pages))) : [];
         foreach ($pages as $id => $page) {
@@ -143,7 +144,7 @@ final readonly class ReplaceTexts
                 $working === null ? null : Document::kept($working),
                 $live === null ? null : Document::kept($live),
                 $this->layouts->of($page->layout),
-                $change->replacement(),
+                $replacement,
                 $change->parts,
                 $change->skip,
             );
