@@ -112,7 +112,10 @@ final readonly class Document
     /** @return list<string> folders of files whose pictures it shows, each once; of hidden blocks too */
     public function folders(): array
     {
-        return $this->collect(static fn (array $node): array => $node['type'] === 'gallery' ? array_filter([$node['attrs']['folder'] ?? '']) : [], true);
+        return $this->collect(
+            static fn (array $node): array => $node['type'] === 'gallery' ? array_filter([$node['attrs']['folder'] ?? '']) : [],
+            true,
+        );
     }
 
     /** @return list<string> identities of the shared pieces in it, each once; of hidden blocks too */
@@ -128,23 +131,60 @@ final readonly class Document
      */
     public function withPieces(array $pieces): self
     {
-        return new self(self::filled($this->blocks, $pieces));
+        // A name that links lead to stands once on a page: its own blocks go first.
+        $taken = array_flip(
+            array_filter(
+                array_map(
+                    static fn (array $block): ?string => $block['attrs']['anchor'] ?? null,
+                    iterator_to_array(self::walk($this->blocks, true), false),
+                ),
+            ),
+        );
+
+        return new self(self::filled($this->blocks, $pieces, $taken));
     }
 
     /**
      * @param  list<array<string, mixed>>  $blocks
      * @param  array<string, self>  $pieces
+     * @param  array<mixed>  $taken  names of blocks
      * @return list<array<string, mixed>>
      */
-    private static function filled(array $blocks, array $pieces): array
+    private static function filled(array $blocks, array $pieces, array &$taken): array
     {
-        return array_map(static function (array $block) use ($pieces): array {
+        foreach ($blocks as $i => $block) {
             if ($block['type'] === 'shared') {
-                return [...$block, 'content' => $pieces[$block['attrs']['piece']]->blocks ?? []];
+                $blocks[$i]['content'] = self::named($pieces[$block['attrs']['piece']]->blocks ?? [], $taken);
+            } elseif (isset($block['content'])) {
+                $blocks[$i]['content'] = self::filled($block['content'], $pieces, $taken);
             }
+        }
 
-            return isset($block['content']) ? [...$block, 'content' => self::filled($block['content'], $pieces)] : $block;
-        }, $blocks);
+        return $blocks;
+    }
+
+    /**
+     * The blocks of a piece, without names that are taken on the page already.
+     *
+     * @param  list<array<string, mixed>>  $blocks
+     * @param  array<mixed>  $taken
+     * @return list<array<string, mixed>>
+     */
+    private static function named(array $blocks, array &$taken): array
+    {
+        foreach ($blocks as $i => $block) {
+            $name = $block['attrs']['anchor'] ?? null;
+            if ($name !== null && isset($taken[$name])) {
+                unset($blocks[$i]['attrs']['anchor']);
+            } elseif ($name !== null) {
+                $taken[$name] = true;
+            }
+            if (isset($block['content'])) {
+                $blocks[$i]['content'] = self::named($block['content'], $taken);
+            }
+        }
+
+        return $blocks;
     }
 
     /**
