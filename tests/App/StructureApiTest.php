@@ -14,6 +14,9 @@ use App\Models\PageContent;
 use App\Models\Role;
 use App\Models\User;
 use Heronstem\Core\Change\Batch;
+use Heronstem\Core\Change\ChangeInput;
+use Heronstem\Core\Change\Describe;
+use Heronstem\Core\Change\ReplaceText;
 use Heronstem\Core\Refusal;
 use Heronstem\Core\Workspace\Authority;
 use Illuminate\Support\Carbon;
@@ -411,18 +414,47 @@ final class StructureApiTest extends AppTestCase
             DB::table('redirect_rules')->where('site_id', $this->site->id)->orderBy('id')->pluck('ulid')->all(),
         );
         $steps = array_map(static fn (): array => [mt_rand(0, 37), mt_rand(0, 99), mt_rand(0, 99), mt_rand(0, 5)], range(1, mt_rand(1, 2)));
+        $others = match (mt_rand(0, 5)) {
+            0 => [$this->fieldsOfAny()],
+            1 => [$this->replacement()],
+            default => [],
+        };
         try {
             return $this->app
                 ->make(ApplyChanges::class)
                 ->apply(
                     $this->site,
                     $this->manager,
-                    new Batch($random->changes($steps), $random->decisions($steps)),
+                    new Batch([...$random->changes($steps), ...$others], $random->decisions($steps)),
                     rights: Rights::of(Authority::Owner),
                 );
         } catch (Refusal|\App\Desk\RippleChanged) {
             return null;
         }
+    }
+
+    /** Fields of one layout, or the way to another. */
+    private function fieldsOfAny(): Describe
+    {
+        $pages = DB::table('pages')->where('site_id', $this->site->id)->orderBy('id')->pluck('ulid')->all();
+        $page = (string) $pages[mt_rand(0, count($pages) - 1)];
+        $other = (string) $pages[mt_rand(0, count($pages) - 1)];
+
+        return match (mt_rand(0, 3)) {
+            0 => new Describe($page, layout: 'page'),
+            1 => new Describe($page, layout: 'boat', fields: ['people' => mt_rand(1, 99), 'sails' => ['page' => $other]]),
+            2 => new Describe($page, layout: 'crossing', fields: ['from' => ['page' => $other], 'sails' => 'about '.mt_rand(1, 9)]),
+            default => new Describe($page, layout: 'crossing', fields: ['takes' => mt_rand(1, 99), 'fares' => [['name' => 'About', 'price' => '1']], 'from' => null]),
+        };
+    }
+
+    /** Of what stands on many pages, and is put back at another time. */
+    private function replacement(): ReplaceText
+    {
+        [$find, $with] = [['About', 'Round'], ['Round', 'About'], ['e', 'é'], ['é', 'e'], ['[aeiou](.)', '$1'], ['(\w)$', '$1$1']][mt_rand(0, 5)];
+        $given = ['find' => $find, 'with' => $with, 'way' => str_contains($find, '(') ? 'pattern' : 'plain', 'matchCase' => true];
+
+        return ReplaceText::read(new ChangeInput($given, $this->site->rules()));
     }
 
     #[Test]
