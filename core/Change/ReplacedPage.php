@@ -45,8 +45,12 @@ final class ReplacedPage
     public ?int $liveVersion = null;
 
     /** @param  array<string, true>  $skip  keys of places that stay as they are */
-    private function __construct(public readonly Page $page, private readonly Replacement $replacement, private readonly array $skip)
-    {
+    private function __construct(
+        public readonly Page $page,
+        private readonly Replacement $replacement,
+        private readonly array $skip,
+        private readonly bool $isChecked,
+    ) {
         $this->texts = $page->texts;
         $this->prepared = $page->prepared;
     }
@@ -56,6 +60,7 @@ final class ReplacedPage
      * @param  Document|null  $live  what visitors get, where that is another; null where it is the same, or none
      * @param  list<Part>  $parts
      * @param  array<string, true>  $skip  keys of places that stay as they are
+     * @param  bool  $isChecked  content is held against its format: needed before it is kept, not where places are only looked at
      *
      * @throws InputRefused naming the page where something would no longer be taken
      */
@@ -67,8 +72,9 @@ final class ReplacedPage
         Replacement $replacement,
         array $parts,
         array $skip,
+        bool $isChecked = true,
     ): self {
-        $self = new self($page, $replacement, $skip);
+        $self = new self($page, $replacement, $skip, $isChecked);
         try {
             foreach ($parts as $part) {
                 match ($part) {
@@ -142,7 +148,7 @@ final class ReplacedPage
     private function document(Document $document, bool $isLive): ?Document
     {
         $takes = fn (int $n): bool => $this->takes($this->key('content', $isLive, $n));
-        [$changed, $found] = ReplacedDocument::of($document, $this->replacement, $takes);
+        [$changed, $found] = ReplacedDocument::of($document, $this->replacement, $takes, $this->isChecked);
         foreach ($found as $n => [$text, $each]) {
             $this->note('content', $isLive, $n, $text, $each);
         }

@@ -35,11 +35,12 @@ final readonly class ReplaceTexts
     /**
      * Everything where something was found, one after the other.
      *
+     * @param  bool  $isChecked  what becomes of contents is held against their format
      * @return iterable<ReplacedPage|ReplacedMenu>
      *
      * @throws InputRefused where looking takes too long, or something would no longer be taken
      */
-    public function look(Site $site, ReplaceText $change): iterable
+    public function look(Site $site, ReplaceText $change, bool $isChecked = false): iterable
     {
         $replacement = $change->replacement();
         $withContent = in_array(Part::Content, $change->parts, true);
@@ -47,11 +48,11 @@ final readonly class ReplaceTexts
         foreach ($this->pages($site, $change) as $page) {
             $piece[$page->id] = $page;
             if (count($piece) === self::PIECE) {
-                yield from $this->piece($piece, $withContent, $change, $replacement);
+                yield from $this->piece($piece, $withContent, $change, $replacement, $isChecked);
                 $piece = [];
             }
         }
-        yield from $this->piece($piece, $withContent, $change, $replacement);
+        yield from $this->piece($piece, $withContent, $change, $replacement, $isChecked);
         if ($change->branch === null && $change->pages === null && in_array(Part::Menus, $change->parts, true)) {
             foreach ((new StoredMenus($this->db, $site))->all() as $menu) {
                 $replaced = ReplacedMenu::of($menu, $replacement, $change->skip);
@@ -92,7 +93,7 @@ final readonly class ReplaceTexts
     private function workOut(Site $site, ReplaceText $change): ReplaceText
     {
         $pages = $menus = [];
-        foreach ($this->look($site, $change) as $found) {
+        foreach ($this->look($site, $change, true) as $found) {
             if ($found instanceof ReplacedMenu) {
                 $menus[] = $found;
             } elseif ($found->isChanged()) {
@@ -134,7 +135,7 @@ final readonly class ReplaceTexts
      * @param  array<string, Page>  $pages
      * @return iterable<ReplacedPage>
      */
-    private function piece(array $pages, bool $withContent, ReplaceText $change, Replacement $replacement): iterable
+    private function piece(array $pages, bool $withContent, ReplaceText $change, Replacement $replacement, bool $isChecked): iterable
     {
         $contents = $withContent && $pages !== [] ? $this->contents->of(array_map(strval(...), array_keys($pages))) : [];
         foreach ($pages as $id => $page) {
@@ -147,6 +148,7 @@ final readonly class ReplaceTexts
                 $replacement,
                 $change->parts,
                 $change->skip,
+                $isChecked,
             );
             if ($replaced->places !== []) {
                 yield $replaced;

@@ -27,14 +27,17 @@ final class ReplacedDocument
 
     /**
      * @param  \Closure(int): bool  $takes
+     * @param  bool  $isChecked  what becomes of it is held against the format: needed before it is kept, not where places are only looked at
      * @return array{Document, list<array{0: string, 1: Found}>}
      */
-    public static function of(Document $document, Replacement $replacement, \Closure $takes): array
+    public static function of(Document $document, Replacement $replacement, \Closure $takes, bool $isChecked = true): array
     {
         $self = new self($replacement, $takes);
         $blocks = $self->nodes($document->blocks);
 
-        return [$self->found === [] ? $document : Document::read(['type' => 'doc', 'content' => $blocks]), $self->found];
+        $json = ['type' => 'doc', 'content' => $blocks];
+
+        return [$self->found === [] ? $document : ($isChecked ? Document::read($json) : Document::kept($json)), $self->found];
     }
 
     /**
