@@ -28,7 +28,7 @@ export function FocusPoint({ picture, proportions, focus, onFocus }: Props) {
         onFocus({ x: within(focus.x + step[0]), y: within(focus.y + step[1]) })
     }
     return (
-        <div className="flex items-start gap-3">
+        <div className="flex min-h-[120px] items-start gap-3">
             <button
                 type="button"
                 aria-label={`Point that stays in sight: ${focus.x} % from the left, ${focus.y} % from the top. Arrow keys move it.`}

@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { useRef, useState } from 'react'
+import { useRef, useState, type CSSProperties } from 'react'
 import { answered, api } from '../../api/client'
 import { keys } from '../../api/queries'
 import { notify } from '../../app/notify'
@@ -44,6 +44,16 @@ export function FilePanel({ id, folders, onClose, onReplace }: Props) {
     )
 }
 
+const TALLEST = 220
+
+function roomOf({ width, height }: FileDetail): CSSProperties {
+    if (!width || !height) return { height: TALLEST, maxWidth: '100%' }
+    return {
+        aspectRatio: `${width} / ${height}`,
+        width: `min(100%, ${width}px, ${(TALLEST * width) / height}px)`,
+    }
+}
+
 function Detail({ file, folders, onReplace }: Omit<Props, 'id'> & { file: FileDetail }) {
     const site = useSite()
     const queries = useQueryClient()
@@ -68,7 +78,9 @@ function Detail({ file, folders, onReplace }: Omit<Props, 'id'> & { file: FileDe
                 <img
                     src={`${file.address}?v=${file.number}`}
                     alt={file.alt}
-                    className="max-h-[220px] max-w-full justify-self-center rounded bg-sunk object-contain"
+                    // Its room is kept before it has come, so that nothing below moves under the mouse.
+                    style={roomOf(file)}
+                    className="justify-self-center rounded bg-sunk object-contain"
                 />
             )}
             <div className="flex flex-wrap gap-1.5">
