@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest'
-import { differing, objectOf, refusalsOf, rowsOf, textOfValue } from '../../resources/js/app/fields/values'
+import { differing } from '../../resources/js/app/differing'
+import { objectOf, refusalsOf, rowsOf, textOfValue } from '../../resources/js/app/fields/values'
 import { conflictsIn, summary, valueOf, withCell, type PageRow, type Typed } from '../../resources/js/views/site/cells'
-import type { LayoutField } from '../../resources/js/app/fields/values'
+import type { LayoutField, Values } from '../../resources/js/app/fields/values'
 
 const row = (id: string, fields: Record<string, unknown>): PageRow => ({
     id,
@@ -33,8 +34,8 @@ describe('what is typed into fields', () => {
         expect(differing({ takes: 35, sails: 'weekly' }, standing)).toEqual({ sails: 'weekly' })
         expect(differing({ fares: [{ name: 'Adult', price: '4.80' }] }, standing)).toEqual({})
         expect(differing({ fares: [] }, standing)).toEqual({ fares: [] })
-        expect(differing({ boat: null }, standing)).toEqual({})
-        expect(differing({ takes: null }, standing)).toEqual({ takes: null })
+        expect(differing<Values>({ boat: null }, standing)).toEqual({})
+        expect(differing<Values>({ takes: null }, standing)).toEqual({ takes: null })
     })
 
     test('values of any kind are read as what they are, or as nothing', () => {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { isOfGrid, tabOf } from '../../resources/js/views/findability/labels'
-import { differing, settingsOf, textsOf } from '../../resources/js/views/sheet/search/draft'
+import { differing } from '../../resources/js/app/differing'
+import { settingsOf, textsOf } from '../../resources/js/views/sheet/search/draft'
 import { descriptionSources, from } from '../../resources/js/views/sheet/search/settingWords'
 import type { Schemas } from '../../resources/js/api/client'
 

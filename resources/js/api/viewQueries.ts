@@ -77,3 +77,10 @@ export const filesInFoldersQuery = (site: string) =>
         queryFn: ({ signal }) =>
             answered(api.GET('/sites/{site}/files', { params: { path: { site }, query: { all: true } }, signal })),
     })
+
+export const fileQuery = (site: string, file: string) =>
+    queryOptions({
+        queryKey: [...keys.site(site), 'file', file],
+        queryFn: ({ signal }) =>
+            answered(api.GET('/sites/{site}/files/{file}', { params: { path: { site, file } }, signal })),
+    })

@@ -8,6 +8,16 @@ const ThemeSwitch = lazily(
     <div className="h-[52px]" />,
 )
 
+const views = [
+    ['/s/$site/outline', 'Outline', ListTree],
+    ['/s/$site/menus', 'Menus', PanelTop],
+    ['/s/$site/addresses', 'Addresses', Signpost],
+    ['/s/$site/findability', 'Findability', SearchCheck],
+    ['/s/$site/files', 'Files', Images],
+    ['/s/$site/layouts', 'Layouts', LayoutTemplate],
+    ['/s/$site/history', 'History', History],
+] as const
+
 /** The views, one below the other. */
 export function Rail({ onKeys }: { onKeys: () => void }) {
     const site = useSite()
@@ -16,34 +26,12 @@ export function Rail({ onKeys }: { onKeys: () => void }) {
     return (
         <div className="flex flex-col gap-0.5 border-r border-line py-2">
             <nav aria-label="Views">
-                <Link to="/s/$site/outline" params={{ site: site.key }} className={look}>
-                    <ListTree size={20} strokeWidth={1.7} aria-hidden />
-                    Outline
-                </Link>
-                <Link to="/s/$site/menus" params={{ site: site.key }} className={look}>
-                    <PanelTop size={20} strokeWidth={1.7} aria-hidden />
-                    Menus
-                </Link>
-                <Link to="/s/$site/addresses" params={{ site: site.key }} className={look}>
-                    <Signpost size={20} strokeWidth={1.7} aria-hidden />
-                    Addresses
-                </Link>
-                <Link to="/s/$site/findability" params={{ site: site.key }} className={look}>
-                    <SearchCheck size={20} strokeWidth={1.7} aria-hidden />
-                    Findability
-                </Link>
-                <Link to="/s/$site/files" params={{ site: site.key }} className={look}>
-                    <Images size={20} strokeWidth={1.7} aria-hidden />
-                    Files
-                </Link>
-                <Link to="/s/$site/layouts" params={{ site: site.key }} className={look}>
-                    <LayoutTemplate size={20} strokeWidth={1.7} aria-hidden />
-                    Layouts
-                </Link>
-                <Link to="/s/$site/history" params={{ site: site.key }} className={look}>
-                    <History size={20} strokeWidth={1.7} aria-hidden />
-                    History
-                </Link>
+                {views.map(([to, name, Sign]) => (
+                    <Link key={to} to={to} params={{ site: site.key }} className={look}>
+                        <Sign size={20} strokeWidth={1.7} aria-hidden />
+                        {name}
+                    </Link>
+                ))}
             </nav>
             <div className="mt-auto">
                 <ThemeSwitch className={look} />

@@ -1,4 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { differing } from '../differing'
 import { useEffect, useMemo, useRef } from 'react'
 import { ApiProblem, answered, api, type Schemas } from '../../api/client'
 import { keys } from '../../api/queries'
@@ -9,7 +10,7 @@ import { useKept } from '../../ui/useKept'
 import { useSite } from '../site'
 import { FieldsForm } from './FieldsForm'
 import { useLayouts } from './useLayouts'
-import { differing, refusalsOf, type Values } from './values'
+import { refusalsOf, type Values } from './values'
 
 type Props = {
     loaded: { sheet: Schemas['PageSheet']; etag: string }

@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query'
 import { X } from 'lucide-react'
 import { useState } from 'react'
-import { answered, api } from '../../api/client'
 import { pageQuery } from '../../api/queries'
+import { fileQuery } from '../../api/viewQueries'
 import { Button } from '../../ui/Button'
 import { IconButton } from '../../ui/IconButton'
 import { FileDialog } from '../FileChooser'
@@ -40,13 +40,7 @@ export function NamedFile({ title, value, onChange, ...rest }: Props) {
     const site = useSite()
     const [choosing, choose] = useState(false)
     const file = textOfValue(objectOf(value).file)
-    const { data, isError } = useQuery({
-        queryKey: ['site', site.key, 'file', file],
-        queryFn: ({ signal }) =>
-            answered(api.GET('/sites/{site}/files/{file}', { params: { path: { site: site.key, file } }, signal })),
-        enabled: file !== '',
-        retry: false,
-    })
+    const { data, isError } = useQuery({ ...fileQuery(site.key, file), enabled: file !== '', retry: false })
     const name = file === '' ? null : (data?.name ?? (isError ? 'a file that is gone' : '…'))
     return (
         <>

@@ -13,15 +13,6 @@ export const textOfValue = (value: unknown): string =>
 export const objectOf = (value: unknown): Values =>
     typeof value === 'object' && value !== null && !Array.isArray(value) ? (value as Values) : {}
 
-/** What was typed and is another than what stands. */
-export function differing(typed: Values, standing: Values): Values {
-    return Object.fromEntries(
-        Object.entries(typed).filter(
-            ([key, value]) => JSON.stringify(value ?? null) !== JSON.stringify(standing[key] ?? null),
-        ),
-    )
-}
-
 /** The refusals of an answer that name fields. */
 export function refusalsOf(errors: { field: string; reason: string }[] | undefined): Refusals {
     const named: Refusals = {}

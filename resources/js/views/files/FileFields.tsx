@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useId } from 'react'
 import { ApiProblem, answered, api } from '../../api/client'
 import { keys } from '../../api/queries'
+import { differing } from '../../app/differing'
 import { FocusPoint } from '../../app/FocusPoint'
 import { useSite } from '../../app/site'
 import { Alert } from '../../ui/Alert'
@@ -20,11 +21,7 @@ export function FileFields({ file, folders }: { file: FileDetail; folders: strin
     const queries = useQueryClient()
     const list = useId()
     const [kept, keep] = useKept(`heronstem.file.${file.id}`, nothing)
-    const typed = Object.fromEntries(
-        Object.entries(kept).filter(
-            ([key, value]) => JSON.stringify(value) !== JSON.stringify(file[key as keyof Typed]),
-        ),
-    ) as Typed
+    const typed: Typed = differing(kept, file)
     const value = { ...file, ...typed }
     const dirty = Object.keys(typed).length > 0
     const save = useMutation({

@@ -1,13 +1,14 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
 import { keys } from '../../api/queries'
+import { fileQuery } from '../../api/viewQueries'
 import { notify } from '../../app/notify'
 import { Alert } from '../../ui/Alert'
 import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
 import { DialogActions } from '../../ui/DialogActions'
 import { Modal } from '../../ui/Modal'
-import { fileQuery, sendFile, size, type SiteFile } from './files'
+import { sendFile, size, type SiteFile } from './files'
 import { UsedIn } from './UsedIn'
 
 type Props = { site: string; file: SiteFile; by: File; onClose: () => void }

@@ -1,19 +1,8 @@
-import { queryOptions } from '@tanstack/react-query'
-import { answered, api, csrfToken, type Schemas } from '../../api/client'
-import { keys } from '../../api/queries'
+import { csrfToken, type Schemas } from '../../api/client'
 import type { FilesSearch } from '../../app/filesSearch'
 
 export type SiteFile = Schemas['File']
 export type FileDetail = Schemas['FileDetail']
-
-export const fileKey = (site: string, file: string) => [...keys.site(site), 'file', file] as const
-
-export const fileQuery = (site: string, file: string) =>
-    queryOptions({
-        queryKey: fileKey(site, file),
-        queryFn: ({ signal }) =>
-            answered(api.GET('/sites/{site}/files/{file}', { params: { path: { site, file } }, signal })),
-    })
 
 /** 1 kB = 1,000 bytes. */
 export function size(bytes: number) {

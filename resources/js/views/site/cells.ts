@@ -1,18 +1,15 @@
 import type { Schemas } from '../../api/client'
+import { same } from '../../app/differing'
 import { objectOf, textOfValue, type LayoutField, type Values } from '../../app/fields/values'
 
 export type PageRow = Schemas['LayoutPage']
 /** What was typed, by page and field, with what stood there when it was. */
 export type Typed = Record<string, Record<string, { value: unknown; before: unknown }>>
 
-const same = (one: unknown, other: unknown) => JSON.stringify(one ?? null) === JSON.stringify(other ?? null)
-
 export const fieldsOf = (row: PageRow) => row.fields as Values
-export const valueOf = (typed: Typed, row: PageRow, key: string) =>
-    typed[row.id]?.[key]?.value ?? valueBefore(typed, row, key)
-
-function valueBefore(typed: Typed, row: PageRow, key: string) {
-    return typed[row.id]?.[key] === undefined ? fieldsOf(row)[key] : null
+export function valueOf(typed: Typed, row: PageRow, key: string) {
+    const cell = typed[row.id]?.[key]
+    return cell === undefined ? fieldsOf(row)[key] : (cell.value ?? null)
 }
 
 /** With a cell that was typed into; one that says again what stands is none. */

@@ -1,4 +1,5 @@
 import { useState } from 'react'
+import { differing } from '../../../app/differing'
 import { useChanges } from '../../../app/changes'
 import { useSite } from '../../../app/site'
 import { Button } from '../../../ui/Button'
@@ -6,7 +7,7 @@ import { DialogActions } from '../../../ui/DialogActions'
 import { Field } from '../../../ui/Field'
 import { Muted } from '../../../ui/Muted'
 import type { Schemas } from '../../../api/client'
-import { differing, type Appearance } from './draft'
+import type { Appearance } from './draft'
 import { EngineSettings } from './EngineSettings'
 
 type Branch = Appearance['branch']

@@ -42,10 +42,3 @@ export const settingsOf = (own: Appearance['own']): Settings => ({
     inSiteSearch: own.inSiteSearch,
     siteSearchDescription: own.siteSearchDescription,
 })
-
-/** What of a draft differs from what stands. */
-export function differing<T extends object>(typed: Partial<T>, stands: T): Partial<T> {
-    return Object.fromEntries(
-        Object.entries(typed).filter(([field, value]) => value !== stands[field as keyof T]),
-    ) as Partial<T>
-}
