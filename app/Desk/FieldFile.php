@@ -9,6 +9,7 @@ use App\Models\Page as StoredPage;
 use App\Models\Site;
 use App\Store\StoredPages;
 use Heronstem\Core\Change\Describe;
+use Heronstem\Core\Change\RequestedChange;
 use Heronstem\Core\Content\Layout\Layout;
 use Heronstem\Core\InputRefused;
 use Heronstem\Core\Interchange\FieldRow;
@@ -22,7 +23,7 @@ final readonly class FieldFile
     /** Rows that one file may have. */
     private const MAX_ROWS = 5000;
 
-    public function __construct(private ConnectionInterface $db, private PagesOfRows $pages, private KnownInFields $known)
+    public function __construct(private ConnectionInterface $db, private ReadPageRows $tables, private KnownInFields $known)
     {
     }
 
@@ -58,82 +59,33 @@ final readonly class FieldFile
     /** @return array{rows: list<array<string, mixed>>, changes: list<array<string, mixed>>, pages: int, refused: int, same: int} */
     public function read(Site $site, Layout $layout, string $text): array
     {
-        $read = [];
-        foreach ($this->rows($site, $layout)->read($text) as $row) {
-            if (count($read) === self::MAX_ROWS) {
-                $read[] = new FieldRow(
-                    $row->line,
-                    '',
-                    $row->address,
-                    [],
-                    ['text', sprintf('One file has at most %d rows; this one and those behind it are left out.', self::MAX_ROWS)],
-                );
-                break;
-            }
-            $read[] = $row;
-        }
-        $pages = $this->pages->of($site, array_map(static fn (FieldRow $row): array => [$row->page, $row->address], $read));
-        $count = ['pages' => 0, 'refused' => 0, 'same' => 0];
-        $rows = $changes = $seen = [];
-        foreach ($read as $n => $row) {
-            $page = $pages[$n] ?? null;
-            [$problem, $change] = $this->made($row, $page, $layout, $site);
-            if ($problem === null && isset($seen[$page->id ?? ''])) {
-                [$problem, $change] = [['row', "Line {$seen[$page->id ?? '']} is about the same page. Keep one of the two."], null];
-            }
-            if ($problem === null && $page !== null) {
-                $seen[$page->id] = $row->line;
-            }
-            if ($change !== null) {
-                $changes[] = $change->toArray();
-            }
-            $count[$problem !== null ? 'refused' : ($change === null ? 'same' : 'pages')]++;
-            $rows[] = [
-                'line' => $row->line,
-                'page' => $page?->id,
-                'name' => $page->name ?? '',
-                'address' => $page?->address->readable() ?? $row->address,
-                'changes' => $change !== null,
-                'field' => $problem[0] ?? null,
-                'reason' => $problem[1] ?? null,
-            ];
-        }
-
-        return ['rows' => $rows, 'changes' => $changes, ...$count];
+        return $this->tables->read(
+            $site,
+            $this->rows($site, $layout)->read($text),
+            self::MAX_ROWS,
+            fn (FieldRow $row, Page $page): array => $this->made($row, $page, $layout, $site),
+        );
     }
 
-    /** @return array{array{string, string}|null, Describe|null} what is wrong with the row, or the change that it makes */
-    private function made(FieldRow $row, ?Page $page, Layout $layout, Site $site): array
+    /**
+     * @return list<RequestedChange>
+     *
+     * @throws InputRefused where the row is not taken
+     */
+    private function made(FieldRow $row, Page $page, Layout $layout, Site $site): array
     {
-        if ($row->problem !== null || $page === null) {
-            return [
-                $row->problem ??
-                ($row->page !== ''
-                    ? ['id', 'There is no page with this id on this site.']
-                    : ['address', 'No page of this site has this address. Look it up in Addresses: it may have moved.']),
-                null,
-            ];
-        }
         if ($page->isBinned() || $page->layout !== $layout->key) {
-            return [
-                [
-                    'row',
-                    $page->isBinned()
-                        ? "“{$page->name}” is in the bin. Bring it back first."
-                        : "“{$page->name}” has the layout {$page->layout}, not {$layout->key}.",
-                ],
-                null,
-            ];
+            throw new InputRefused(
+                'row',
+                $page->isBinned()
+                    ? "“{$page->name}” is in the bin. Bring it back first."
+                    : "“{$page->name}” has the layout {$page->layout}, not {$layout->key}.",
+            );
         }
-        try {
-            $this->known->guard($layout, $row->fields, $site, 'fields');
-            $before = ($page->prepared ?? $page->texts)->fields;
-            $after = $layout->changed($before, $row->fields);
-        } catch (InputRefused $refused) {
-            return [[$refused->field, $refused->reason], null];
-        }
+        $this->known->guard($layout, $row->fields, $site, 'fields');
+        $before = ($page->prepared ?? $page->texts)->fields;
 
-        return [null, $after->toText() === $before->toText() ? null : new Describe($page->id, fields: $row->fields)];
+        return $layout->changed($before, $row->fields)->toText() === $before->toText() ? [] : [new Describe($page->id, fields: $row->fields)];
     }
 
     private function rows(Site $site, Layout $layout): FieldRows

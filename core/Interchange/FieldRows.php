@@ -50,14 +50,9 @@ final readonly class FieldRows
     /** @param  array<string, string>  $cells */
     private function row(int $line, array $cells): FieldRow
     {
-        $id = trim($cells['id'] ?? '');
+        $id = $cells['id'] ?? '';
         $address = mb_substr($cells['source'] ?? '', 0, 2000);
-        $problem = match (true) {
-            isset($cells['refused']) => ['row', $cells['refused']],
-            $id !== '' && ! Identity::names($id) => ['id', 'An identity has 26 letters and digits. Leave it empty, and the address counts.'],
-            $id === '' && $address === '' => ['address', 'The row names no page: give its address, or its id.'],
-            default => null,
-        };
+        $problem = PageRow::fault($cells);
         $fields = [];
         foreach ($cells as $column => $cell) {
             $key = str_starts_with($column, 'fields.') ? substr($column, 7) : null;

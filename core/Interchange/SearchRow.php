@@ -5,22 +5,21 @@ declare(strict_types=1);
 namespace Heronstem\Core\Interchange;
 
 /** One row of a table of titles, descriptions and what search engines are told. */
-final readonly class SearchRow
+final readonly class SearchRow extends PageRow
 {
     /**
-     * @param  int  $line  of the file, from 1
-     * @param  string  $page  identity; empty where the row names its page by address
      * @param  array<string, string>  $texts  by the names of PageTexts
      * @param  array<string, mixed>  $settings  by the names of SearchSettings
-     * @param  array{string, string}|null  $problem  field and reason, where the row cannot be taken
+     * @param  array{string, string}|null  $problem
      */
     public function __construct(
-        public int $line,
-        public string $page,
-        public string $address,
+        int $line,
+        string $page,
+        string $address,
         public array $texts = [],
         public array $settings = [],
-        public ?array $problem = null,
+        ?array $problem = null,
     ) {
+        parent::__construct($line, $page, $address, $problem);
     }
 }

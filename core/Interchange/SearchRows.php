@@ -57,14 +57,9 @@ final class SearchRows
         $id = $fields['id'] ?? '';
         $address = $fields['source'] ?? '';
         try {
-            if (isset($fields['refused'])) {
-                throw new InputRefused('row', $fields['refused']);
-            }
-            if ($id !== '' && ! Identity::names($id)) {
-                throw new InputRefused('id', 'An identity has 26 letters and digits. Leave it empty, and the address counts.');
-            }
-            if ($id === '' && $address === '') {
-                throw new InputRefused('address', 'The row names no page: give its address, or its id.');
+            $fault = PageRow::fault($fields);
+            if ($fault !== null) {
+                throw new InputRefused(...$fault);
             }
             $texts = [];
             foreach (['title' => 'searchTitle', 'description' => 'searchDescription'] as $column => $field) {
