@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Desk\Outside;
 
 use App\Desk\Files\UploadPicture;
-use App\Models\File;
 use App\Models\Site;
 use App\Models\User;
 use Heronstem\Core\Content\OEmbed;
@@ -31,8 +30,9 @@ final readonly class LookUpFilm
      */
     public function at(string $address, Site $site, User $user): array
     {
+        $address = trim($address);
         $oEmbed = self::sites();
-        $question = $oEmbed->question(trim($address));
+        $question = $oEmbed->question($address);
         if ($question === null) {
             throw new InputRefused(
                 'address',
@@ -42,7 +42,7 @@ final readonly class LookUpFilm
             );
         }
         $answer = $this->client->read($question, self::MAX_ANSWER);
-        $said = $answer === null ? null : $oEmbed->answer(trim($address), $answer);
+        $said = $answer === null ? null : $oEmbed->answer($address, $answer);
         if ($said === null) {
             throw new InputRefused(
                 'address',
@@ -51,15 +51,15 @@ final readonly class LookUpFilm
                     : 'What the site says of this is no film that can be shown.',
             );
         }
-        $poster = $said['picture'] === null ? null : $this->poster($said['picture'], $said['title'], $site, $user)?->ulid;
+        $poster = $this->kept($site, $address) ?? $this->poster($said['picture'], $said['title'], $site, $user);
         $this->db->statement(
             'insert into films (site_id, address, frame, width, height, title, poster) values (?, ?, ?, ?, ?, ?, ?)
-                on conflict (site_id, address) do update set frame = excluded.frame, width = excluded.width, height = excluded.height, title = excluded.title, asked_at = now()',
-            [$site->id, trim($address), $said['film']->frame, $said['film']->width, $said['film']->height, $said['title'], $poster],
+                on conflict (site_id, address) do update set frame = excluded.frame, width = excluded.width, height = excluded.height,
+                    title = excluded.title, poster = excluded.poster, asked_at = now()',
+            [$site->id, $address, $said['film']->frame, $said['film']->width, $said['film']->height, $said['title'], $poster],
         );
-        $kept = $this->db->table('films')->where('site_id', $site->id)->where('address', trim($address))->value('poster');
 
-        return ['address' => trim($address), 'title' => $said['title'], 'poster' => is_string($kept) ? $kept : $poster];
+        return ['address' => $address, 'title' => $said['title'], 'poster' => $poster];
     }
 
     public static function sites(): OEmbed
@@ -69,12 +69,19 @@ final readonly class LookUpFilm
         return new OEmbed(is_file($file) ? json_decode((string) file_get_contents($file), true, flags: JSON_THROW_ON_ERROR) : []);
     }
 
-    private function poster(string $url, string $title, Site $site, User $user): ?File
+    /** The picture that was taken in when the film was looked up before. */
+    private function kept(Site $site, string $address): ?string
     {
-        $known = $this->db->table('films')->where('site_id', $site->id)->where('title', $title)->value('poster');
-        $bytes = is_string($known) ? null : $this->client->read($url, self::MAX_PICTURE);
+        $poster = $this->db->table('films')->where('site_id', $site->id)->where('address', $address)->value('poster');
+
+        return is_string($poster) ? $poster : null;
+    }
+
+    private function poster(?string $url, string $title, Site $site, User $user): ?string
+    {
+        $bytes = $url === null ? null : $this->client->read($url, self::MAX_PICTURE);
         try {
-            return $bytes === null ? null : $this->pictures->upload($site, $user, "$title.png", $bytes, 'Films');
+            return $bytes === null ? null : $this->pictures->upload($site, $user, "$title.png", $bytes, 'Films')->ulid;
         } catch (ValidationException) {
             return null;
         }
