@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -32,22 +31,11 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class File extends Model
 {
-    use HasUlids;
+    use KnownByUlid;
 
     protected $guarded = ['id'];
 
     protected $casts = ['binned_at' => 'datetime'];
-
-    /** @return list<string> */
-    public function uniqueIds(): array
-    {
-        return ['ulid'];
-    }
-
-    public function getRouteKeyName(): string
-    {
-        return 'ulid';
-    }
 
     public function address(): string
     {

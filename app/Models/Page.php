@@ -10,7 +10,6 @@ use Heronstem\Core\Moment;
 use Heronstem\Core\Tree\PageKind;
 use Heronstem\Core\Tree\PageState;
 use Heronstem\Core\Tree\PageTexts;
-use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasOne;
@@ -68,7 +67,7 @@ use Illuminate\Support\Carbon;
  */
 final class Page extends Model
 {
-    use HasUlids;
+    use KnownByUlid;
 
     protected $guarded = ['id'];
 
@@ -88,17 +87,6 @@ final class Page extends Model
         'kind' => PageKind::class,
         'prepared' => 'array',
     ];
-
-    /** @return list<string> */
-    public function uniqueIds(): array
-    {
-        return ['ulid'];
-    }
-
-    public function getRouteKeyName(): string
-    {
-        return 'ulid';
-    }
 
     public function displayHeading(): string
     {

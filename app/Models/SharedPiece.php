@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Str;
@@ -24,26 +23,15 @@ use Illuminate\Support\Str;
  */
 final class SharedPiece extends Model
 {
-    use HasUlids;
+    use KnownByUlid;
 
     protected $guarded = ['id'];
 
     protected $casts = ['document' => 'array'];
 
-    /** @return list<string> */
-    public function uniqueIds(): array
-    {
-        return ['ulid'];
-    }
-
     public function newUniqueId(): string
     {
         return (string) Str::ulid();
-    }
-
-    public function getRouteKeyName(): string
-    {
-        return 'ulid';
     }
 
     /** @return BelongsTo<Site, $this> */

@@ -25,7 +25,6 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
-use Symfony\Component\HttpKernel\Exception\PreconditionRequiredHttpException;
 
 /** The content of a page: saved versions, and what each person has typed since. */
 final readonly class ContentController
@@ -102,9 +101,7 @@ final readonly class ContentController
     public function update(Request $request, Site $site, Page $page): JsonResponse
     {
         $user = Signed::in($request);
-        $match =
-            $request->headers->get('If-Match') ??
-            throw new PreconditionRequiredHttpException('Say which version you started from: send its number in If-Match.');
+        $match = StartedFrom::in($request, 'its number');
         $request->validate(
             ['note' => ['sometimes', 'string', 'max:500'], 'minor' => ['sometimes', 'boolean'], ...self::TEXTS],
             ['note.max' => 'A note has at most :max characters.', ...self::TEXTS_REFUSED],

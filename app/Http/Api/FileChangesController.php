@@ -12,7 +12,6 @@ use App\Models\File;
 use App\Models\Site;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Http\UploadedFile;
 use OpenApi\Attributes as OA;
 
 /** What is done to a file that is there. */
@@ -95,17 +94,7 @@ final readonly class FileChangesController
     public function replace(Request $request, Site $site, File $file): JsonResponse
     {
         $user = Signed::in($request);
-        $kilobytes = (int) config('heronstem.file_bytes') / 1024;
-        $request->validate(
-            ['file' => ['required', 'file', "max:$kilobytes"]],
-            [
-                'file.required' => 'Choose a file.',
-                'file.uploaded' => 'The file did not arrive whole; it may be too large.',
-                'file.max' => sprintf('The file is larger than %d MB.', $kilobytes / 1024),
-            ],
-        );
-        $given = $request->file('file');
-        abort_unless($given instanceof UploadedFile, 422);
+        $given = GivenFile::in($request, 'file', (int) config('heronstem.file_bytes'));
 
         return new JsonResponse(
             $this->list->one($this->replace->with($file, $user, $given->getClientOriginalName(), (string) $given->get())->refresh()),

@@ -14,7 +14,6 @@ use App\Models\File;
 use App\Models\Site;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Http\UploadedFile;
 use OpenApi\Attributes as OA;
 
 /** Files of a site: listed, looked at, taken in. */
@@ -77,17 +76,7 @@ final readonly class FileController
     public function store(Request $request, Site $site): JsonResponse
     {
         $user = Signed::in($request);
-        $kilobytes = (int) config('heronstem.picture_bytes') / 1024;
-        $request->validate(
-            ['picture' => ['required', 'file', "max:$kilobytes"]],
-            [
-                'picture.required' => 'Choose a picture.',
-                'picture.uploaded' => 'The picture did not arrive whole; it may be too large.',
-                'picture.max' => sprintf('The picture is larger than %d MB. Make it smaller first.', $kilobytes / 1024),
-            ],
-        );
-        $picture = $request->file('picture');
-        abort_unless($picture instanceof UploadedFile, 422);
+        $picture = GivenFile::in($request, 'picture', (int) config('heronstem.picture_bytes'), ' Make it smaller first.');
 
         return $this->file($this->upload->upload($site, $user, $picture->getClientOriginalName(), (string) $picture->get()));
     }
@@ -114,18 +103,13 @@ final readonly class FileController
     public function document(Request $request, Site $site): JsonResponse
     {
         $user = Signed::in($request);
-        $kilobytes = (int) config('heronstem.file_bytes') / 1024;
-        $request->validate(
-            ['file' => ['required', 'file', "max:$kilobytes"], 'folder' => ['sometimes', 'string', 'max:200']],
-            [
-                'file.required' => 'Choose a file.',
-                'file.uploaded' => 'The file did not arrive whole; it may be too large.',
-                'file.max' => sprintf('The file is larger than %d MB.', $kilobytes / 1024),
-                'folder' => 'A folder is a text of at most 200 characters.',
-            ],
+        $given = GivenFile::in(
+            $request,
+            'file',
+            (int) config('heronstem.file_bytes'),
+            rules: ['folder' => ['sometimes', 'string', 'max:200']],
+            refused: ['folder' => 'A folder is a text of at most 200 characters.'],
         );
-        $given = $request->file('file');
-        abort_unless($given instanceof UploadedFile, 422);
 
         return $this->file(
             $this->files->upload(

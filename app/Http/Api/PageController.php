@@ -18,7 +18,6 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
-use Symfony\Component\HttpKernel\Exception\PreconditionRequiredHttpException;
 
 /** One page: what is set on it besides its place, name and slug. */
 final readonly class PageController
@@ -92,9 +91,7 @@ final readonly class PageController
                 'fields.array' => 'Fields are an object.',
             ],
         );
-        $match =
-            $request->headers->get('If-Match') ??
-            throw new PreconditionRequiredHttpException('Say which version you started from: send the ETag of the page in If-Match.');
+        $match = StartedFrom::in($request, 'the ETag of the page');
         if ($match !== '*' && trim($match, 'W/') !== $this->tag($page)) {
             throw new ChangedMeanwhile();
         }

@@ -15,7 +15,6 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use OpenApi\Attributes as OA;
-use Symfony\Component\HttpKernel\Exception\PreconditionRequiredHttpException;
 
 /** Pieces of content that are written once and shown on many pages. */
 final readonly class PieceController
@@ -79,9 +78,7 @@ final readonly class PieceController
     public function update(Request $request, Site $site, SharedPiece $piece): JsonResponse
     {
         [$name, $content] = $this->given($request);
-        $match =
-            $request->headers->get('If-Match') ??
-            throw new PreconditionRequiredHttpException('Say which version you started from: send the ETag of the piece in If-Match.');
+        $match = StartedFrom::in($request, 'the ETag of the piece');
         $basedOn = $match === '*' ? $piece->number : (int) trim($match, 'W/"');
 
         return $this->one($this->keep->save($piece, Signed::in($request), $name, $content, $basedOn)->refresh());
