@@ -58,8 +58,7 @@ final readonly class PrepareTexts
             }
             $is = $this->layouts->of($layout ?? $now->layout);
             $this->known->guard($is, $fields, $site, 'fields');
-            $said = $now->workingTexts()->fields;
-            $said = $is->key === $now->layout ? $said : $is->relaid($said, $now->layout);
+            $said = $is->relaid($now->workingTexts()->fields, $now->layout);
             $this->write($now, $now->workingTexts()->changed($texts, $now->name)->withFields($is->changed($said, $fields)), $set);
             $this->audit->add($site, [$page->ulid]);
             $this->db->afterCommit(static fn () => AuditPages::dispatch($site->id));

@@ -20,12 +20,14 @@ final readonly class ReadPieces
     /** @return list<array<string, mixed>> by name */
     public function all(Site $site): array
     {
+        $counts = $this->pieces->counts($site);
+
         return array_values(
             SharedPiece::query()
                 ->where('site_id', $site->id)
                 ->orderByRaw('lower(name)')
                 ->get()
-                ->map(fn (SharedPiece $piece): array => self::view($piece, count($this->pieces->uses($piece))))
+                ->map(static fn (SharedPiece $piece): array => self::view($piece, $counts[$piece->ulid] ?? 0))
                 ->all(),
         );
     }

@@ -98,20 +98,14 @@ final readonly class RecordEntry
     /** Content that was saved, as a version of their own: read in one line with everything else that was done to a page. */
     public function ofContent(Site $site, User $user, Page $page, int $version, string $note): void
     {
-        HistoryEntry::query()->create([
-            'site_id' => $site->id,
-            'user_id' => $user->id,
-            'sentence' => "Saved version $version of the content of *".str_replace('*', '∗', $page->name).'*',
-            'batch' => [['kind' => 'save-content', 'page' => $page->ulid, 'version' => $version]],
-            'counts' => [],
-            'pages' => [],
-            'claims' => [],
-            'menus' => [],
-            'rules' => [],
-            'touched' => PgArray::of([$page->ulid]),
-            'kinds' => PgArray::of(['save-content']),
-            'note' => $note,
-        ]);
+        $this->ofVersion(
+            $site,
+            $user,
+            "Saved version $version of the content of *".str_replace('*', '∗', $page->name).'*',
+            ['kind' => 'save-content', 'page' => $page->ulid, 'version' => $version],
+            [$page->ulid],
+            $note,
+        );
     }
 
     /** Something done to a file, which its versions take back rather than the history. */
@@ -126,8 +120,11 @@ final readonly class RecordEntry
         $this->ofVersion($site, $user, $sentence, ['kind' => 'save-piece', 'piece' => $piece->ulid, 'number' => $piece->number]);
     }
 
-    /** @param  array{kind: string, ...}  $done */
-    private function ofVersion(Site $site, User $user, string $sentence, array $done): void
+    /**
+     * @param  array{kind: string, ...}  $done
+     * @param  list<string>  $touched  pages of whose history it is part
+     */
+    private function ofVersion(Site $site, User $user, string $sentence, array $done, array $touched = [], string $note = ''): void
     {
         HistoryEntry::query()->create([
             'site_id' => $site->id,
@@ -139,9 +136,9 @@ final readonly class RecordEntry
             'claims' => [],
             'menus' => [],
             'rules' => [],
-            'touched' => PgArray::of([]),
+            'touched' => PgArray::of($touched),
             'kinds' => PgArray::of([$done['kind']]),
-            'note' => '',
+            'note' => $note,
         ]);
     }
 

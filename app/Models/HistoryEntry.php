@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -39,7 +38,10 @@ final class HistoryEntry extends Model
 {
     private const OF_FILES = ['replace-file', 'rename-file', 'bin-file', 'bring-back-file'];
 
-    use HasUlids;
+    /** Kinds of what is taken back by versions of its own. */
+    public const OF_VERSIONS = ['save-content', 'save-piece', ...self::OF_FILES];
+
+    use KnownByUlid;
 
     public const UPDATED_AT = null;
 
@@ -60,17 +62,6 @@ final class HistoryEntry extends Model
         'ripple' => 'array',
         'thinned_at' => 'datetime',
     ];
-
-    /** @return list<string> */
-    public function uniqueIds(): array
-    {
-        return ['ulid'];
-    }
-
-    public function getRouteKeyName(): string
-    {
-        return 'ulid';
-    }
 
     /** @return list<string> entries that this one undoes */
     public function undoes(): array
@@ -110,7 +101,7 @@ final class HistoryEntry extends Model
     /** Whether it tells of content, of a file or a shared piece, of which every version is kept anyway. */
     public function isOfVersion(): bool
     {
-        return $this->version() !== null || $this->file() !== null || $this->piece() !== null;
+        return in_array($this->batch[0]['kind'] ?? null, self::OF_VERSIONS, true);
     }
 
     /** @return BelongsTo<User, $this> */

@@ -44,9 +44,7 @@ final class HistoryEntries
 
         return HistoryEntry::query()
             ->select(self::COLUMNS)
-            ->selectRaw(
-                "case when kinds && array['save-content', 'replace-file', 'rename-file', 'bin-file', 'bring-back-file', 'save-piece'] then batch else '[]' end as batch",
-            )
+            ->selectRaw("case when kinds && ?::text[] then batch else '[]' end as batch", [PgArray::of(HistoryEntry::OF_VERSIONS)])
             ->where('site_id', $site->id)
             ->with('user')
             ->where(

@@ -73,9 +73,8 @@ final readonly class NotedLinks
             }
             $live = $each->live === null ? null : $each->liveDocument();
             $working = Document::kept($each->working);
-            $shows = array_flip($live?->sharedPieces() ?? []);
-            foreach (array_unique([...array_map(strval(...), array_keys($shows)), ...$working->sharedPieces()]) as $piece) {
-                $uses[] = ['page' => $each->page_id, 'piece' => $piece, 'live' => isset($shows[$piece])];
+            foreach (self::told($live?->sharedPieces(), $working->sharedPieces()) as $piece => $isLive) {
+                $uses[] = ['page' => $each->page_id, 'piece' => $piece, 'live' => $isLive];
             }
             // What is in a shared piece is on every page that shows it.
             $live = $live === null ? null : $this->pieces->in($live, $site);
@@ -91,9 +90,8 @@ final readonly class NotedLinks
                 ...$content->files(),
                 ...array_map(static fn (string $folder): string => FileUses::FOLDER.$folder, $content->folders()),
             ];
-            $shown = array_flip($live === null ? [] : $used($live));
-            foreach (array_unique([...array_map(strval(...), array_keys($shown)), ...$used($working)]) as $file) {
-                $files[] = ['page' => $each->page_id, 'file' => $file, 'live' => isset($shown[$file])];
+            foreach (self::told($live === null ? null : $used($live), $used($working)) as $file => $isLive) {
+                $files[] = ['page' => $each->page_id, 'file' => $file, 'live' => $isLive];
             }
             foreach ($working->wanted() as $name) {
                 $wanted[] = ['page' => $each->page_id, 'key' => WantedName::key($name), 'name' => $name];
@@ -144,15 +142,24 @@ final readonly class NotedLinks
     /** @return list<array{page: int, href: string, key: string, address: string, live: bool}> */
     private function raw(int $page, ?Document $live, Document $working, OwnAddress $own): array
     {
-        $published = array_flip($live?->hrefs() ?? []);
         $raw = [];
-        foreach (array_unique([...array_map(strval(...), array_keys($published)), ...$working->hrefs()]) as $href) {
-            $address = $own->in($href);
+        foreach (self::told($live?->hrefs(), $working->hrefs()) as $href => $isLive) {
+            $address = $own->in((string) $href);
             if ($address !== null) {
-                $raw[] = ['page' => $page, 'href' => $href, 'key' => $address->key, 'address' => $address->path, 'live' => isset($published[$href])];
+                $raw[] = ['page' => $page, 'href' => (string) $href, 'key' => $address->key, 'address' => $address->path, 'live' => $isLive];
             }
         }
 
         return $raw;
+    }
+
+    /**
+     * @param  list<string>|null  $live  what is named in what visitors get; null where they get nothing
+     * @param  list<string>  $working  what is named in what was saved last
+     * @return array<bool> by what is named: whether visitors get it
+     */
+    private static function told(?array $live, array $working): array
+    {
+        return array_fill_keys($live ?? [], true) + array_fill_keys($working, false);
     }
 }

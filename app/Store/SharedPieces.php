@@ -35,6 +35,22 @@ final readonly class SharedPieces
         return $named === [] ? [] : $this->named(array_values(array_unique($named)), $site);
     }
 
+    /** @return array<string, int> on how many pages each piece is shown, by its identity; those in the bin left out */
+    public function counts(Site $site): array
+    {
+        return array_map(
+            intval(...),
+            array_column(
+                $this->db->select(
+                    'select u.piece, count(*) as n from piece_uses u join pages p on p.id = u.page_id where p.site_id = ? and p.bin_id is null group by u.piece',
+                    [$site->id],
+                ),
+                'n',
+                'piece',
+            ),
+        );
+    }
+
     /** @return list<\stdClass> the pages that show a piece, those in the bin left out */
     public function uses(SharedPiece $piece): array
     {

@@ -117,8 +117,8 @@ final readonly class Describe implements RequestedChange
 
     private function changed(PageTexts $texts, Page $page, Layout $layout): PageTexts
     {
-        $fields = $layout->key === $page->layout ? $texts->fields : $layout->relaid($texts->fields, $page->layout);
-
-        return $texts->changed($this->texts, $page->name)->withFields($layout->changed($fields, $this->fields));
+        return $texts
+            ->changed($this->texts, $page->name)
+            ->withFields($layout->changed($layout->relaid($texts->fields, $page->layout), $this->fields));
     }
 }

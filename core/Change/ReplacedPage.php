@@ -106,8 +106,8 @@ final class ReplacedPage
     private function texts(Part $part): void
     {
         foreach ($part->texts() as $field) {
-            $now = ($this->page->prepared ?? $this->page->texts)->toArray()[$field] ?? '';
-            $live = $this->page->texts->toArray()[$field] ?? '';
+            $now = ($this->page->prepared ?? $this->page->texts)->{$field} ?? '';
+            $live = $this->page->texts->{$field} ?? '';
             $changed = $this->text($field, $now, false);
             if ($this->prepared !== null) {
                 $this->prepared = $this->prepared->changed([$field => $changed], $this->page->name);
@@ -120,7 +120,7 @@ final class ReplacedPage
     {
         $live = $this->page->texts->fields;
         $now = $this->page->prepared->fields ?? $live;
-        $isSame = $now->toText() === $live->toText();
+        $isSame = $now === $live || $now->toText() === $live->toText();
         foreach ($isSame ? [false] : [false, true] as $isLive) {
             $taken = fn (string $where, int $n): bool => $this->takes($this->key("fields.$where", $isLive, $n));
             [$changed, $found] = ReplacedFields::of($isLive ? $live : $now, $layout, $this->replacement, $taken);

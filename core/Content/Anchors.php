@@ -74,9 +74,9 @@ final class Anchors
 
     /**
      * @param  list<array<string, mixed>>  $blocks
-     * @return array<string, true>
+     * @return array<string, true> the names that blocks were given, hidden ones too
      */
-    private static function given(array $blocks): array
+    public static function given(array $blocks): array
     {
         $used = [];
         foreach (Document::walk($blocks, true) as $node) {

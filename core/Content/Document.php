@@ -132,14 +132,7 @@ final readonly class Document
     public function withPieces(array $pieces): self
     {
         // A name that links lead to stands once on a page: its own blocks go first.
-        $taken = array_flip(
-            array_filter(
-                array_map(
-                    static fn (array $block): ?string => $block['attrs']['anchor'] ?? null,
-                    iterator_to_array(self::walk($this->blocks, true), false),
-                ),
-            ),
-        );
+        $taken = Anchors::given($this->blocks);
 
         return new self(self::filled($this->blocks, $pieces, $taken));
     }

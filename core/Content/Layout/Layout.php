@@ -61,10 +61,12 @@ final readonly class Layout
         return $values->with($read);
     }
 
-    /** What a page of the layout $from says, when it gets this one. */
+    /** What a page of the layout $from says, when it gets this one; where that is the same one, nothing changes. */
     public function relaid(FieldValues $values, string $from): FieldValues
     {
-        return $values->relaid($from, $this->key, fn (string $field, mixed $value): bool => $this->takes($field, $value));
+        return $from === $this->key
+            ? $values
+            : $values->relaid($from, $this->key, fn (string $field, mixed $value): bool => $this->takes($field, $value));
     }
 
     public function takes(string $key, mixed $value): bool
