@@ -13,6 +13,7 @@ use App\Store\NotedLinks;
 use App\Store\SharedPieces;
 use Heronstem\Core\Content\Document;
 use Heronstem\Core\InputRefused;
+use Heronstem\Core\OneLine;
 use Illuminate\Database\Connection;
 
 /** Makes shared pieces and saves them; every page that shows one shows it as it is from then on. Every version is kept. */
@@ -119,7 +120,7 @@ final readonly class KeepPieces
 
     private function name(Site $site, string $typed, ?SharedPiece $own): string
     {
-        $name = trim((string) preg_replace('/[\s\p{Cc}]+/u', ' ', $typed));
+        $name = OneLine::typed($typed);
         if ($name === '' || mb_strlen($name) > self::MAX_NAME_LENGTH) {
             throw new InputRefused('name', 'A name has one to '.self::MAX_NAME_LENGTH.' characters.');
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Models\Page;
+use Heronstem\Core\OneLine;
 
 /** Heading and summary as they were typed on the page, with what stood there when that was begun. */
 final readonly class TypedTexts
@@ -42,6 +43,6 @@ final readonly class TypedTexts
      */
     private static function folded(array $texts): array
     {
-        return array_map(static fn (string $text): string => trim((string) preg_replace('/\s+/u', ' ', $text)), $texts);
+        return array_map(OneLine::of(...), $texts);
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Content;
 
+use Heronstem\Core\OneLine;
+
 /** Blocks from the elements of sanitised HTML; what the format has no block for gives what is in it. */
 final readonly class HtmlBlocks
 {
@@ -191,7 +193,7 @@ final readonly class HtmlBlocks
         if ($images->length !== 1 || ! ($image instanceof \DOMElement) || $element->getElementsByTagName('table')->length > 0) {
             return $this->of($element);
         }
-        $picture = $this->picture($image, trim((string) preg_replace('/\s+/u', ' ', $captions->item(0)->textContent ?? '')));
+        $picture = $this->picture($image, OneLine::of($captions->item(0)->textContent ?? ''));
 
         return $picture === [] ? $this->of($element) : $picture;
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Content;
 
+use Heronstem\Core\OneLine;
+
 /** A table of HTML as one of the format: spanned cells are taken apart, short rows filled up, so that all are of equal length. */
 final readonly class HtmlTable
 {
@@ -59,7 +61,7 @@ final readonly class HtmlTable
                 continue;
             }
             if ($child->localName === 'caption') {
-                $caption = trim((string) preg_replace('/\s+/u', ' ', $child->textContent));
+                $caption = OneLine::of($child->textContent);
             } elseif ($child->localName === 'tr') {
                 $rows[] = $child;
             } elseif (in_array($child->localName, ['thead', 'tbody', 'tfoot'], true)) {

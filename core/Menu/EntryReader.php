@@ -9,6 +9,7 @@ use Heronstem\Core\Identity;
 use Heronstem\Core\InputRefused;
 use Heronstem\Core\Linking\Target;
 use Heronstem\Core\Moment;
+use Heronstem\Core\OneLine;
 use Heronstem\Core\Refusal;
 
 /**
@@ -170,7 +171,7 @@ final class EntryReader
     /** @param  array<mixed>  $entry */
     private function text(array $entry, string $field, int $longest = self::MAX_LENGTH): string
     {
-        $text = is_string($entry[$field] ?? null) ? trim((string) preg_replace('/[\s\p{Cc}]+/u', ' ', mb_scrub($entry[$field], 'UTF-8'))) : '';
+        $text = is_string($entry[$field] ?? null) ? OneLine::typed($entry[$field]) : '';
         if (mb_strlen($text) > $longest) {
             throw new InputRefused(
                 $field,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Heronstem\Core\Menu;
 
 use Heronstem\Core\InputRefused;
+use Heronstem\Core\OneLine;
 
 /**
  * A menu as a file: JSON with every field, in the form that EntryReader takes, or an OPML 2.0 outline, where `text`
@@ -126,7 +127,7 @@ final class MenuFile
         $lines = '';
         foreach ($parent->childNodes as $node) {
             if ($node instanceof \DOMElement && $node->tagName === 'outline') {
-                $text = trim((string) preg_replace('/\s+/u', ' ', $node->getAttribute('text')));
+                $text = OneLine::of($node->getAttribute('text'));
                 $lines .=
                     str_repeat("\t", $level).
                     trim($text.' '.($node->getAttribute('url') ?: $node->getAttribute('htmlUrl'))).

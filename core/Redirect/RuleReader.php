@@ -14,6 +14,7 @@ use Heronstem\Core\InputRefused;
 use Heronstem\Core\Linking\Target;
 use Heronstem\Core\Linking\TargetKind;
 use Heronstem\Core\Moment;
+use Heronstem\Core\OneLine;
 use Heronstem\Core\Refusal;
 
 /** Reads redirect rules as somebody wrote them. */
@@ -70,7 +71,7 @@ final readonly class RuleReader
         if ($moments[0] !== null && $moments[1] !== null && ! $moments[1]->isAfter($moments[0])) {
             throw new InputRefused('until', 'This ends before it begins.');
         }
-        $note = trim((string) preg_replace('/[\s\p{Cc}]+/u', ' ', mb_scrub(self::scalar($given['note'] ?? ''), 'UTF-8')));
+        $note = OneLine::typed(self::scalar($given['note'] ?? ''));
         if (mb_strlen($note) > Rule::MAX_NOTE_LENGTH) {
             throw new InputRefused(
                 'note',

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Heronstem\Core\Search;
 
 use Heronstem\Core\InputRefused;
+use Heronstem\Core\OneLine;
 
 /** What stands first when visitors search for certain words: a page, a sentence, or both. */
 final readonly class SearchAnswer
@@ -23,7 +24,7 @@ final readonly class SearchAnswer
      */
     public static function of(?string $page, string $text): self
     {
-        $folded = trim((string) preg_replace('/\s+/u', ' ', $text));
+        $folded = OneLine::of($text);
         if ($page === null && $folded === '') {
             throw new InputRefused('text', 'Choose a page, write an answer, or both.');
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Heronstem\Core\Search;
 
 use Heronstem\Core\InputRefused;
+use Heronstem\Core\OneLine;
 
 /** A pattern for titles or descriptions: text with names in braces, each filled for every page. */
 final readonly class TextPattern
@@ -34,7 +35,9 @@ final readonly class TextPattern
                 $nearest = self::nearest($name);
                 throw new InputRefused(
                     $field,
-                    "Nothing is called {{$name}}. Use ".implode(', ', array_map(static fn (string $known): string => "{{$known}}", array_keys(self::NAMES))).'.',
+                    "Nothing is called {{$name}}. Use ".
+                        implode(', ', array_map(static fn (string $known): string => "{{$known}}", array_keys(self::NAMES))).
+                        '.',
                     str_replace("{{$name}}", "{{$nearest}}", $typed),
                 );
             }
@@ -76,7 +79,7 @@ final readonly class TextPattern
 
     public static function fold(string $text): string
     {
-        return trim((string) preg_replace('/\s+/u', ' ', $text));
+        return OneLine::of($text);
     }
 
     private static function nearest(string $name): string

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Heronstem\Core\Tree;
 
 use Heronstem\Core\InputRefused;
+use Heronstem\Core\OneLine;
 
 /** A page's short name, for menus, outline and breadcrumbs: one line, never blank. */
 final readonly class PageName
@@ -19,7 +20,7 @@ final readonly class PageName
     /** @throws InputRefused when it is blank or too long */
     public static function of(string $typed): self
     {
-        $text = trim((string) preg_replace('/[\s\p{Cc}]+/u', ' ', mb_scrub($typed, 'UTF-8')));
+        $text = OneLine::typed($typed);
         if ($text === '') {
             throw new InputRefused('name', 'A name cannot be blank: menus and breadcrumbs show it.');
         }

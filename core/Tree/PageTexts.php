@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Heronstem\Core\Tree;
 
 use Heronstem\Core\InputRefused;
+use Heronstem\Core\OneLine;
 
 /**
  * What a page says of itself besides its content: heading and summary on the page, title and description in search results and on
@@ -45,7 +46,7 @@ final readonly class PageTexts
     {
         $texts = get_object_vars($this);
         foreach (array_intersect_key($given, self::MAX_LENGTHS) as $field => $text) {
-            $folded = trim((string) preg_replace('/\s+/u', ' ', (string) $text));
+            $folded = OneLine::of((string) $text);
             if (mb_strlen($folded) > self::MAX_LENGTHS[$field]) {
                 throw new InputRefused(
                     $field,

@@ -6,6 +6,7 @@ namespace Heronstem\Core\Tree;
 
 use Heronstem\Core\Identity;
 use Heronstem\Core\InputRefused;
+use Heronstem\Core\OneLine;
 
 /** What pages tell search engines where they say nothing themselves: set for a branch, a layout or the site. Null says nothing. */
 final readonly class SearchDefaults
@@ -46,7 +47,9 @@ final readonly class SearchDefaults
         foreach (array_intersect_key($given, $fields) as $field => $value) {
             $fields[$field] = match (true) {
                 $value === null, $value === '' => null,
-                in_array($field, self::FLAGS, true) => is_bool($value) ? $value : throw new InputRefused($field, 'This is true, false, or null to inherit.'),
+                in_array($field, self::FLAGS, true) => is_bool($value)
+                    ? $value
+                    : throw new InputRefused($field, 'This is true, false, or null to inherit.'),
                 $field === 'priority' => self::tenths($value),
                 $field === 'changeFrequency' => self::frequency($value),
                 $field === 'socialPicture' => Identity::names($value)
@@ -119,7 +122,7 @@ final readonly class SearchDefaults
 
     private static function pattern(string $field, mixed $value): ?string
     {
-        $folded = is_string($value) ? trim((string) preg_replace('/\s+/u', ' ', $value)) : throw new InputRefused($field, 'A pattern is a text.');
+        $folded = is_string($value) ? OneLine::of($value) : throw new InputRefused($field, 'A pattern is a text.');
         if (mb_strlen($folded) > self::MAX_PATTERN) {
             throw new InputRefused($field, sprintf('A pattern has at most %d characters; this one has %d.', self::MAX_PATTERN, mb_strlen($folded)));
         }

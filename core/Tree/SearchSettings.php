@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Heronstem\Core\Tree;
 
 use Heronstem\Core\InputRefused;
+use Heronstem\Core\OneLine;
 
 /** What one page tells search engines besides its texts. */
 final readonly class SearchSettings
@@ -81,12 +82,9 @@ final readonly class SearchSettings
         if (! is_string($value)) {
             throw new InputRefused($field, 'This is a text.');
         }
-        $folded = trim((string) preg_replace('/\s+/u', ' ', $value));
+        $folded = OneLine::of($value);
         if (mb_strlen($folded) > self::MAX_LENGTHS[$field]) {
-            throw new InputRefused(
-                $field,
-                sprintf('At most %d characters fit here; these are %d.', self::MAX_LENGTHS[$field], mb_strlen($folded)),
-            );
+            throw new InputRefused($field, sprintf('At most %d characters fit here; these are %d.', self::MAX_LENGTHS[$field], mb_strlen($folded)));
         }
 
         return $folded;

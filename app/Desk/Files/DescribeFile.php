@@ -8,6 +8,7 @@ use App\Desk\RecordEntry;
 use App\Models\File;
 use App\Models\User;
 use App\Store\FileUses;
+use Heronstem\Core\OneLine;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 
@@ -25,7 +26,7 @@ final readonly class DescribeFile
      */
     public function set(File $file, User $user, array $given): File
     {
-        $set = array_map(self::line(...), array_intersect_key($given, ['alt' => true, 'caption' => true]));
+        $set = array_map(OneLine::of(...), array_intersect_key($given, ['alt' => true, 'caption' => true]));
         if (isset($given['folder'])) {
             $set['folder'] = self::folder($given['folder']);
         }
@@ -69,7 +70,7 @@ final readonly class DescribeFile
     /** Folders in folders are divided by slashes; white space is folded. */
     public static function folder(string $given): string
     {
-        $parts = array_filter(array_map(self::line(...), explode('/', $given)), static fn (string $part): bool => $part !== '');
+        $parts = array_filter(array_map(OneLine::of(...), explode('/', $given)), static fn (string $part): bool => $part !== '');
 
         return implode('/', $parts);
     }
@@ -77,16 +78,11 @@ final readonly class DescribeFile
     private static function name(File $file, string $given): string
     {
         $ending = pathinfo($file->name, PATHINFO_EXTENSION);
-        $stem = Str::slug((string) preg_replace('/\.'.preg_quote($ending, '/').'$/i', '', self::line($given)));
+        $stem = Str::slug((string) preg_replace('/\.'.preg_quote($ending, '/').'$/i', '', OneLine::of($given)));
         if ($stem === '') {
             throw ValidationException::withMessages(['name' => 'A name has letters or digits.']);
         }
 
         return mb_substr($stem, 0, 120).".$ending";
-    }
-
-    private static function line(string $text): string
-    {
-        return trim((string) preg_replace('/\s+/u', ' ', $text));
     }
 }

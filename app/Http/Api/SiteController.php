@@ -8,6 +8,7 @@ use App\Http\Api\Description\Answer;
 use App\Http\Api\Description\Body;
 use App\Http\Api\Schema\SiteNames;
 use App\Models\Site;
+use Heronstem\Core\OneLine;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OpenApi\Attributes as OA;
@@ -48,7 +49,7 @@ final readonly class SiteController
             ['name.required' => 'A site needs a name.', 'max' => 'At most :max characters fit here.', 'string' => 'This is a text.'],
         );
         foreach ($given as $field => $text) {
-            $site->setAttribute(self::FIELDS[$field], trim((string) preg_replace('/\s+/u', ' ', $text)));
+            $site->setAttribute(self::FIELDS[$field], OneLine::of($text));
         }
         $site->save();
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Heronstem\Core\Content\Layout;
 
 use Heronstem\Core\InputRefused;
+use Heronstem\Core\OneLine;
 
 /** Brings what forms, tables and scripts give into the form in which a kind of field is kept. */
 final class FieldInput
@@ -122,7 +123,7 @@ final class FieldInput
             return is_array($given) && array_filter($given) === [] ? null : $given;
         }
         if (is_string($given['alt'] ?? null)) {
-            $given['alt'] = trim((string) preg_replace('/\s+/u', ' ', $given['alt']));
+            $given['alt'] = OneLine::of($given['alt']);
         }
 
         return array_filter($given, static fn (mixed $value): bool => $value !== null && $value !== '');
