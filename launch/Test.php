@@ -57,8 +57,18 @@ final class Test
     {
         $checks = [
             'PHPStan' => [PHP_BINARY, '-d', 'memory_limit=2G', 'vendor/bin/phpstan', 'analyse', '--no-progress', '--error-format=raw'],
-            'PHPStan over tests' => [PHP_BINARY, '-d', 'memory_limit=2G', 'vendor/bin/phpstan', 'analyse', '-c', 'phpstan.tests.neon', '--no-progress', '--error-format=raw'],
-            'Pint' => [PHP_BINARY, 'vendor/bin/pint', '--test', '-q'],
+            'PHPStan over tests' => [
+                PHP_BINARY,
+                '-d',
+                'memory_limit=2G',
+                'vendor/bin/phpstan',
+                'analyse',
+                '-c',
+                'phpstan.tests.neon',
+                '--no-progress',
+                '--error-format=raw',
+            ],
+            'Pint' => [PHP_BINARY, 'vendor/bin/pint', '--test'],
             'TypeScript' => ['npx', '--no-install', 'tsc', '--noEmit'],
             'ESLint' => ['npx', '--no-install', 'eslint', 'resources/js', 'tests/Editor'],
             'Prettier' => ['npx', '--no-install', 'prettier', '--check', '--log-level=warn', '**/*.{js,ts,tsx,css,json}'],

@@ -16,6 +16,7 @@ use Heronstem\Core\Interchange\FieldRow;
 use Heronstem\Core\Interchange\FieldRows;
 use Heronstem\Core\Tree\Page;
 use Illuminate\Database\ConnectionInterface;
+use Illuminate\Database\Eloquent\Builder;
 
 /** The fields of all pages of one layout as a table: out, and in again with a word on every row. */
 final readonly class FieldFile
@@ -27,14 +28,18 @@ final readonly class FieldFile
     {
     }
 
-    /** @return list<Page> those of the layout that are not in the bin, in the order of the tree */
-    public function pages(Site $site, Layout $layout): array
+    /**
+     * @param  StoredPage|null  $within  only those in its branch
+     * @return list<Page> those of the layout that are not in the bin, in the order of the tree
+     */
+    public function pages(Site $site, Layout $layout, ?StoredPage $within = null): array
     {
         /** @var list<string> $ids */
         $ids = StoredPage::query()
             ->where('site_id', $site->id)
             ->where('layout', $layout->key)
             ->where('state', '<>', 'bin')
+            ->when($within !== null, static fn (Builder $query) => $query->whereRaw('path <@ ?::ltree', [$within?->path]))
             ->orderBy('path')
             ->pluck('ulid')
             ->all();
@@ -47,12 +52,12 @@ final readonly class FieldFile
     }
 
     /** @return iterable<string> lines of CSV */
-    public function lines(Site $site, Layout $layout): iterable
+    public function lines(Site $site, Layout $layout, ?StoredPage $within = null): iterable
     {
         $rows = $this->rows($site, $layout);
         yield $rows->head();
-        foreach ($this->pages($site, $layout) as $page) {
-            yield $rows->write($page->id, $page->address->path, ($page->prepared ?? $page->texts)->fields);
+        foreach ($this->pages($site, $layout, $within) as $page) {
+            yield $rows->write($page->id, $page->address->path, $page->working()->fields);
         }
     }
 
@@ -83,7 +88,7 @@ final readonly class FieldFile
             );
         }
         $this->known->guard($layout, $row->fields, $site, 'fields');
-        $before = ($page->prepared ?? $page->texts)->fields;
+        $before = $page->working()->fields;
 
         return $layout->changed($before, $row->fields)->toText() === $before->toText() ? [] : [new Describe($page->id, fields: $row->fields)];
     }

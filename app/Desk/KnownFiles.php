@@ -5,20 +5,19 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Desk\Design\KnownInFields;
-use App\Desk\Design\ReadLayouts;
+use App\Desk\Design\PlacedLayouts;
 use App\Models\File;
 use App\Models\Page;
 use App\Models\Site;
 use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Change\Describe;
 use Heronstem\Core\Change\NamesFiles;
-use Heronstem\Core\Content\Layout\Layout;
 use Heronstem\Core\InputRefused;
 
 /** Sees to it that pointers, downloads, menu entries and fields name files of their site, and fields pages of it. */
 final readonly class KnownFiles
 {
-    public function __construct(private KnownInFields $fields, private ReadLayouts $layouts)
+    public function __construct(private KnownInFields $fields, private PlacedLayouts $layouts)
     {
     }
 
@@ -26,8 +25,9 @@ final readonly class KnownFiles
     public function guard(Batch $batch, Site $site): void
     {
         foreach ($batch->changes as $i => $change) {
-            if ($change instanceof Describe && $change->fields !== []) {
-                $this->fields->guard($this->layoutOf($change, $site), $change->fields, $site, "changes.$i.fields");
+            $page = $change instanceof Describe && $change->fields !== [] ? $this->page($change->page, $site) : null;
+            if ($page !== null && $change instanceof Describe) {
+                $this->fields->guard($this->layouts->of($page, $change->layout), $change->fields, $site, "changes.$i.fields");
             }
             foreach ($change instanceof NamesFiles ? $change->filesNamed() : [] as $field => $file) {
                 if (! File::query()->where('site_id', $site->id)->where('ulid', $file)->exists()) {
@@ -37,10 +37,8 @@ final readonly class KnownFiles
         }
     }
 
-    private function layoutOf(Describe $change, Site $site): Layout
+    private function page(string $id, Site $site): ?Page
     {
-        return $this->layouts->of(
-            $change->layout ?? (string) Page::query()->where('site_id', $site->id)->where('ulid', $change->page)->value('layout'),
-        );
+        return Page::query()->where('site_id', $site->id)->where('ulid', $id)->first();
     }
 }

@@ -58,9 +58,10 @@ final readonly class ListPages
 
     /**
      * @param  list<Page>  $above  from the top down; none for the top of the tree
+     * @param  string|null  $layout  only pages of this one
      * @return list<ListedPage>
      */
-    public function below(Site $site, array $above, string $order = 'tree', int $most = Pages::MOST): array
+    public function below(Site $site, array $above, string $order = 'tree', int $most = Pages::MOST, ?string $layout = null): array
     {
         $parent = $above === [] ? null : $above[count($above) - 1];
         $pages = $this->shown($site)
@@ -69,6 +70,7 @@ final readonly class ListPages
                 fn (Builder $query) => $query->whereNull('parent_id')->whereKeyNot($site->start_page_id),
                 fn (Builder $query) => $query->where('parent_id', $parent?->id),
             )
+            ->when($layout !== null, fn (Builder $query) => $query->where('layout', $layout))
             ->when($order === 'newest', fn (Builder $query) => $query->orderByRaw('coalesce(from_at, live_since) desc nulls last'))
             ->when($order === 'name', fn (Builder $query) => $query->orderByRaw('lower(name)'))
             ->orderBy('position')

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Desk\Design\KnownInFields;
-use App\Desk\Design\ReadLayouts;
+use App\Desk\Design\PlacedLayouts;
 use App\Jobs\AuditPages;
 use App\Models\Page;
 use App\Models\Site;
@@ -29,7 +29,7 @@ final readonly class PrepareTexts
         private Connection $db,
         private ApplyChanges $apply,
         private AuditQueue $audit,
-        private ReadLayouts $layouts,
+        private PlacedLayouts $layouts,
         private KnownInFields $known,
         private NotedLinks $links,
     ) {
@@ -56,7 +56,7 @@ final readonly class PrepareTexts
             if ($now === null || $now->version !== $expected) {
                 throw new ChangedMeanwhile();
             }
-            $is = $this->layouts->of($layout ?? $now->layout);
+            $is = $this->layouts->of($now, $layout);
             $this->known->guard($is, $fields, $site, 'fields');
             $said = $is->relaid($now->workingTexts()->fields, $now->layout);
             $this->write($now, $now->workingTexts()->changed($texts, $now->name)->withFields($is->changed($said, $fields)), $set);

@@ -31,7 +31,7 @@ final readonly class SearchFile
     {
         yield Table::csv(SearchRows::COLUMNS);
         foreach ((new StoredPages($this->db, $site))->whole() as $page) {
-            yield SearchRows::write($page->id, $page->address->path, $page->prepared ?? $page->texts, $page->search);
+            yield SearchRows::write($page->id, $page->address->path, $page->working(), $page->search);
         }
     }
 
@@ -51,10 +51,10 @@ final readonly class SearchFile
         if ($page->isBinned()) {
             throw new InputRefused('id', "“{$page->name}” is in the bin. Bring it back first.");
         }
-        $texts = ($page->prepared ?? $page->texts)->changed($row->texts, $page->name);
+        $texts = $page->working()->changed($row->texts, $page->name);
         $search = $page->search->changed($row->settings);
         $changes = [];
-        if (! $texts->equals($page->prepared ?? $page->texts)) {
+        if (! $texts->equals($page->working())) {
             $changes[] = new Describe($page->id, $row->texts);
         }
         if ($search->toText() !== $page->search->toText()) {

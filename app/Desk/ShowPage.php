@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Desk\Design\ReadLayouts;
+use App\Desk\Design\ShowCollection;
 use App\Desk\Design\ShowFields;
 use App\Models\Page;
 use App\Models\Site;
@@ -29,6 +30,7 @@ final readonly class ShowPage
         private ReadLayouts $layouts,
         private ShowFields $fields,
         private SharedPieces $pieces,
+        private ShowCollection $collections,
     ) {
     }
 
@@ -51,8 +53,12 @@ final readonly class ShowPage
         return HeadTags::of($this->describe->facts($page, $site, $page->ancestors(), Document::blank()), $site->facts());
     }
 
-    /** @return array<string, mixed> */
-    public function of(Page $page, Site $site, Document $content, ?Visitor $visitor = null, ?Viewer $as = null): array
+    /**
+     * @param  Viewer|null  $as  for looking at the page before visitors do, in the eyes of one; null for a visitor
+     * @param  array<mixed>  $query  of the address
+     * @return array<string, mixed>
+     */
+    public function of(Page $page, Site $site, Document $content, ?Visitor $visitor = null, ?Viewer $as = null, array $query = []): array
     {
         $content = $this->pieces->in($content, $site);
         $ancestors = $page->ancestors();
@@ -64,12 +70,13 @@ final readonly class ShowPage
 
         $head = HeadTags::of($this->describe->facts($page, $site, $ancestors, $content), $site->facts());
 
-        $fields = $this->fields->of($page, $site, $head->url);
+        $fields = $this->fields->of($page, $site, $head->url, $as === null);
 
         return [
             ...$frame,
             'view' => $this->layouts->view($page->layout),
             'fields' => $fields['fields'],
+            'collection' => $this->collections->of($page, $site, $ancestors, $fields['fields'], $query, $as === null),
             'page' => $page,
             'isStart' => $isStart,
             'head' => $head,

@@ -68,7 +68,7 @@ final readonly class Describe implements RequestedChange
         if ($this->layout !== null) {
             $workspace->site->layouts->guard($this->layout);
         }
-        $changed = $this->described($page, $workspace->site->layouts->of($this->layout ?? $page->layout));
+        $changed = $this->described($page, $workspace->layout($page, $this->layout));
         if (PageDifference::between($page, $changed) === null) {
             throw new NothingToChange('page', "“{$page->name}” says this already.");
         }

@@ -110,7 +110,7 @@ final readonly class Duplicate implements RequestedChange
             'from' => null,
             'until' => null,
             'reviewNote' => '',
-            'texts' => $page->prepared ?? $page->texts,
+            'texts' => $page->working(),
             'prepared' => null,
             'contentSaved' => 0,
             'contentLive' => null,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Heronstem\Core\Planning;
 
 use Heronstem\Core\Address\Address;
+use Heronstem\Core\Content\Layout\Layout;
 use Heronstem\Core\Decision\Note;
 use Heronstem\Core\Decision\NoteKind;
 use Heronstem\Core\Linking\TargetKind;
@@ -71,14 +72,40 @@ final readonly class Notes
         return $notes;
     }
 
-    /** @return list<string> what those fields are called that have no place in the page's new layout */
+    /** @return list<string> what those fields are called that have no place in the page's new layout, or at its new place */
     private function keptFields(Page $page, Page $before): array
     {
-        $was = ($before->prepared ?? $before->texts)->fields->values;
-        $gone = array_diff_key($was, ($page->prepared ?? $page->texts)->fields->values);
-        $layout = $this->workspace->site->layouts->of($before->layout);
+        $was = $before->working()->fields->values;
+        if ($before->layout !== $page->layout) {
+            $gone = array_diff_key($was, $page->working()->fields->values);
 
-        return array_map(static fn (string|int $key): string => $layout->field((string) $key)->title ?? (string) $key, array_keys($gone));
+            return self::titles($this->layoutBefore($before), array_keys($gone));
+        }
+        $layout = $before->parent === $page->parent ? null : $this->workspace->layout($page);
+        if ($layout?->fieldsFrom === null) {
+            return [];
+        }
+        $then = $this->layoutBefore($before);
+        $gone = array_filter(
+            array_keys($was),
+            static fn (string|int $key): bool => $then->field((string) $key) !== null && ! $layout->takes((string) $key, $was[$key]),
+        );
+
+        return self::titles($then, $gone);
+    }
+
+    private function layoutBefore(Page $before): Layout
+    {
+        return $this->workspace->site->layouts->at($before->layout, $this->workspace->pages->ancestorsBefore($before));
+    }
+
+    /**
+     * @param  array<int|string>  $keys
+     * @return list<string>
+     */
+    private static function titles(Layout $layout, array $keys): array
+    {
+        return array_values(array_map(static fn (string|int $key): string => $layout->field((string) $key)->title ?? (string) $key, $keys));
     }
 
     /** @return list<Note> where the start page changes, what its layout shows from now on */
@@ -183,7 +210,7 @@ final readonly class Notes
         ) {
             $notes[] = new Note(NoteKind::StartPageHidden, $page->id, $page->name);
         }
-        $kept = $before === null || $before->layout === $page->layout ? [] : $this->keptFields($page, $before);
+        $kept = $before === null ? [] : $this->keptFields($page, $before);
         if ($kept !== []) {
             $notes[] = new Note(NoteKind::FieldsKept, $page->id, $page->name, implode(', ', $kept));
         }

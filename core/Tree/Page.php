@@ -99,6 +99,12 @@ final readonly class Page
         return $line;
     }
 
+    /** The texts that were saved last, whether visitors get them already or not. */
+    public function working(): PageTexts
+    {
+        return $this->prepared ?? $this->texts;
+    }
+
     /** Whether something was saved that visitors do not get yet. */
     public function hasEdits(): bool
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Heronstem\Core\Workspace;
 
 use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Content\Layout\Layout;
 use Heronstem\Core\Decision\Answer;
 use Heronstem\Core\Decision\Decision;
 use Heronstem\Core\Decision\Decisions;
@@ -73,6 +74,14 @@ final class Workspace
         $this->pages = new PageOverlay($pages);
         $this->menus = new MenuOverlay($menus);
         $this->redirects = new RuleOverlay($redirects);
+    }
+
+    /** @param  string|null  $key  of the layout that the page is to get; null for the one it has */
+    public function layout(Page $page, ?string $key = null): Layout
+    {
+        $layout = $this->site->layouts->of($key ?? $page->layout);
+
+        return $layout->fieldsFrom === null ? $layout : $this->site->layouts->at($layout->key, $this->pages->ancestors($page));
     }
 
     public function rules(): AddressRules

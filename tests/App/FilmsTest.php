@@ -24,7 +24,7 @@ final class FilmsTest extends AppTestCase
     public function a_film_of_another_site_is_looked_up_once_and_visitors_ask_nobody_before_they_click(): void
     {
         $standIn = new StandIn('web');
-        $this->app->bind(OutsideClient::class, static fn(): OutsideClient => new OutsideClient(standIn: $standIn->url));
+        $this->app->bind(OutsideClient::class, static fn (): OutsideClient => new OutsideClient(standIn: $standIn->url));
         $film = $this->lookUp(self::SEALS)->assertOk()->assertJsonPath('title', 'Seals in Hallin Sound')->json();
         self::assertSame($film['poster'], $this->lookUp(self::SEALS)->assertOk()->json('poster'), 'The picture is taken in once.');
         $page = $this->live('Seals');
@@ -53,15 +53,14 @@ final class FilmsTest extends AppTestCase
     public function what_is_no_film_of_a_known_site_is_refused_with_a_way_out(): void
     {
         $standIn = new StandIn('web');
-        $this->app->bind(OutsideClient::class, static fn(): OutsideClient => new OutsideClient(standIn: $standIn->url));
+        $this->app->bind(OutsideClient::class, static fn (): OutsideClient => new OutsideClient(standIn: $standIn->url));
         foreach (
             [
                 'https://elsewhere.example/watch/1' => 'Films of this site cannot be shown here. These can be asked: Islands on film',
                 'https://films.example/watch/none' => 'The site does not answer, or knows no film there',
                 'http://127.0.0.1/watch/1' => 'cannot be shown here',
                 'x' => 'cannot be shown here',
-            ]
-            as $address => $reason
+            ] as $address => $reason
         ) {
             $refused = $this->lookUp($address)->assertStatus(422)->assertJsonPath('errors.0.field', 'address')->json('errors.0.reason');
             self::assertStringContainsString($reason, (string) $refused);
@@ -78,7 +77,7 @@ final class FilmsTest extends AppTestCase
     public function a_film_that_is_called_like_another_one_has_a_picture_of_its_own(): void
     {
         $standIn = new StandIn('web');
-        $this->app->bind(OutsideClient::class, static fn(): OutsideClient => new OutsideClient(standIn: $standIn->url));
+        $this->app->bind(OutsideClient::class, static fn (): OutsideClient => new OutsideClient(standIn: $standIn->url));
         DB::insert(
             'insert into films (site_id, address, frame, width, height, title, poster) select id, ?, ?, 960, 540, ?, ? from sites where key = ?',
             [

@@ -306,6 +306,6 @@ final class Chrome
     }
     const shown = el => el.checkVisibility({ visibilityProperty: true }) || el.type === 'file'
     const matches = own => name === '*' || (name.length > 2 && name.startsWith('*') && name.endsWith('*') ? own.includes(name.slice(1, -1)) : name.endsWith('*') ? own.startsWith(name.slice(0, -1)) : own === name)
-    return [...document.querySelectorAll(implied[role] ?? `[role=${role}]`)].find(el => shown(el) && !el.disabled && matches(nameOf(el))) ?? null
+    return [...document.querySelectorAll(implied[role] ?? `[role=${role}]`)].find(el => (el.getAttribute('role') ?? role) === role && shown(el) && !el.disabled && matches(nameOf(el))) ?? null
     JS;
 }

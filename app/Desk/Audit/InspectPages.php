@@ -74,7 +74,7 @@ final readonly class InspectPages
                 $page,
                 $above,
                 $settings->for($page, $above),
-                $texts[$id] ?? ($page->isLive() ? $page->texts : $page->prepared ?? $page->texts),
+                $texts[$id] ?? ($page->isLive() ? $page->texts : $page->working()),
                 PlainText::of($contents[$id]),
             );
         }
@@ -93,16 +93,17 @@ final readonly class InspectPages
                     $pictures,
                     $card === null ? null : [$card['width'], $card['height']],
                 ),
-                $page->isLive() ? SearchText::of($page, $page->texts, $contents[$id], $this->fields($page, $site)) : null,
+                $page->isLive() ? SearchText::of($page, $page->texts, $contents[$id], $this->fields($page, $page->ancestorsIn($known), $site)) : null,
             );
         }
 
         return $inspected;
     }
 
-    private function fields(Page $page, Site $site): string
+    /** @param  list<Page>  $above  the nearest first */
+    private function fields(Page $page, array $above, Site $site): string
     {
-        return FieldText::ofAll($this->layouts->of($page->layout), $page->texts->fields->values, $site->language);
+        return FieldText::ofAll($this->layouts->all()->at($page->layout, $above), $page->texts->fields->values, $site->language);
     }
 
     private function around(Site $site): Surroundings

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Desk\Demo;
 
 use App\Desk\ApplyChanges;
-use App\Desk\Design\ReadLayouts;
+use App\Desk\Design\PlacedLayouts;
 use App\Desk\KeepPieces;
 use App\Desk\SaveContent;
 use App\Models\File;
@@ -43,7 +43,7 @@ final readonly class LoadDemoSite
         private LoadRedirects $redirects,
         private TellStory $story,
         private InheritedSearch $inherited,
-        private ReadLayouts $layouts,
+        private PlacedLayouts $layouts,
         private KeepPieces $keepPieces,
     ) {
     }
@@ -159,7 +159,7 @@ final readonly class LoadDemoSite
                 'search_title' => $demo->head['title'] ?? '',
                 'search_description' => $demo->head['description'] ?? '',
                 'layout' => $demo->head['layout'] ?? 'page',
-                'fields' => $this->fields($demo, $ids, $picture),
+                'fields' => $this->fields($page, $demo, $ids, $picture),
                 'listed' => ($demo->head['listed'] ?? 'yes') === 'yes',
                 'search' => $this->search($demo, $site),
                 'slug_by_hand' => ($demo->head['state'] ?? 'live') === 'live' && $page->slug_by_hand,
@@ -227,7 +227,7 @@ final readonly class LoadDemoSite
      * @param  array<string, string>  $ids
      * @param  \Closure(string): string  $file
      */
-    private function fields(DemoPage $demo, array $ids, \Closure $file): string
+    private function fields(Page $page, DemoPage $demo, array $ids, \Closure $file): string
     {
         $given = json_decode($demo->head['fields'] ?? '{}', true, flags: JSON_THROW_ON_ERROR);
         array_walk_recursive($given, static function (mixed &$value, int|string $at) use ($ids, $file): void {
@@ -239,7 +239,7 @@ final readonly class LoadDemoSite
         });
 
         return $this->layouts
-            ->of($demo->head['layout'] ?? 'page')
+            ->of($page, $demo->head['layout'] ?? 'page')
             ->changed(new FieldValues(), $given)
             ->toText();
     }

@@ -12,17 +12,18 @@ use Heronstem\Core\Tree\FieldValues;
 /** Makes the fields of a page ready for the template of its layout, and for search engines. */
 final readonly class ShowFields
 {
-    public function __construct(private ReadLayouts $layouts)
+    public function __construct(private PlacedLayouts $layouts)
     {
     }
 
     /**
      * @param  string  $url  the page's own
+     * @param  bool  $live  as visitors have its fields; not, as those who write do
      * @return array{fields: ShownFields, data: array<string, mixed>}
      */
-    public function of(Page $page, Site $site, string $url): array
+    public function of(Page $page, Site $site, string $url, bool $live): array
     {
-        $layout = $this->layouts->of($page->layout);
+        $layout = $live ? $this->layouts->shown($page) : $this->layouts->of($page);
         $values = array_filter(
             $page->liveTexts()->fields->values,
             static fn (mixed $value, string $key): bool => $layout->takes($key, $value),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk\Design;
 
+use Heronstem\Core\Content\Layout\FieldKind;
 use Heronstem\Core\Content\Layout\FieldText;
 use Heronstem\Core\Content\Layout\LayoutField;
 use Heronstem\Core\Content\OfferedFile;
@@ -36,6 +37,38 @@ final readonly class ShownFields
         };
     }
 
+    /** @return list<LayoutField> those that say something, but for rows: the layout shows these in ways of its own */
+    public function filled(): array
+    {
+        return array_values(array_filter($this->fields, fn (LayoutField $field): bool => $field->kind !== FieldKind::Rows && $this->has($field->key)));
+    }
+
+    /** The first picture in any of the fields, in those of rows too. */
+    public function firstPicture(?float $proportions = null): ?ShownPicture
+    {
+        foreach ($this->fields as $field) {
+            $values = $field->kind === FieldKind::Picture ? [$this->value($field->key)] : [];
+            if ($field->kind === FieldKind::Rows) {
+                foreach ($field->columns as $column) {
+                    $values = $column->kind === FieldKind::Picture ? array_column((array) $this->value($field->key), $column->key) : $values;
+                }
+            }
+            foreach (array_filter($values, is_array(...)) as $value) {
+                $picture = ShownPicture::of($value, $proportions ?? $field->proportions(), $this->sources->files);
+                if ($picture !== null) {
+                    return $picture;
+                }
+            }
+        }
+
+        return null;
+    }
+
+    public function kind(string $key): string
+    {
+        return $this->field($key)->kind->value;
+    }
+
     /** What the field is called. */
     public function label(string $key): string
     {
@@ -46,6 +79,14 @@ final readonly class ShownFields
     public function show(string $key): string
     {
         return FieldText::of($this->field($key), $this->value($key), $this->sources->language);
+    }
+
+    /** Of a choice, what was chosen as it is kept; null where nothing was. */
+    public function choice(string $key): ?string
+    {
+        $value = isset($this->fields[$key]) ? $this->value($key) : null;
+
+        return is_string($value) ? $value : null;
     }
 
     /** @return list<string> the paragraphs of a long text */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk\Replace;
 
-use App\Desk\Design\ReadLayouts;
+use App\Desk\Design\PlacedLayouts;
 use App\Models\Site;
 use App\Models\User;
 use App\Store\ContentTexts;
@@ -28,7 +28,7 @@ final readonly class ReplaceTexts
     /** Pages whose contents are read at a time. */
     private const PIECE = 200;
 
-    public function __construct(private ConnectionInterface $db, private ContentTexts $contents, private ReadLayouts $layouts)
+    public function __construct(private ConnectionInterface $db, private ContentTexts $contents, private PlacedLayouts $layouts)
     {
     }
 
@@ -48,11 +48,11 @@ final readonly class ReplaceTexts
         foreach ($this->pages($site, $change) as $page) {
             $piece[$page->id] = $page;
             if (count($piece) === self::PIECE) {
-                yield from $this->piece($piece, $withContent, $change, $replacement, $isChecked);
+                yield from $this->piece($site, $piece, $withContent, $change, $replacement, $isChecked);
                 $piece = [];
             }
         }
-        yield from $this->piece($piece, $withContent, $change, $replacement, $isChecked);
+        yield from $this->piece($site, $piece, $withContent, $change, $replacement, $isChecked);
         if ($change->branch === null && $change->pages === null && in_array(Part::Menus, $change->parts, true)) {
             foreach ((new StoredMenus($this->db, $site))->all() as $menu) {
                 $replaced = ReplacedMenu::of($menu, $replacement, $change->skip);
@@ -135,16 +135,17 @@ final readonly class ReplaceTexts
      * @param  array<string, Page>  $pages
      * @return iterable<ReplacedPage>
      */
-    private function piece(array $pages, bool $withContent, ReplaceText $change, Replacement $replacement, bool $isChecked): iterable
+    private function piece(Site $site, array $pages, bool $withContent, ReplaceText $change, Replacement $replacement, bool $isChecked): iterable
     {
         $contents = $withContent && $pages !== [] ? $this->contents->of(array_map(strval(...), array_keys($pages))) : [];
+        $layouts = $this->layouts->ofAll($site, $pages);
         foreach ($pages as $id => $page) {
             [$working, $live] = $contents[$id] ?? [null, null];
             $replaced = ReplacedPage::of(
                 $page,
                 $working === null ? null : Document::kept($working),
                 $live === null ? null : Document::kept($live),
-                $this->layouts->of($page->layout),
+                $layouts[$id],
                 $replacement,
                 $change->parts,
                 $change->skip,

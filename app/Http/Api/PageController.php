@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Api;
 
 use App\Desk\ChangedMeanwhile;
+use App\Desk\Design\PlacedLayouts;
 use App\Desk\Design\ReadLayouts;
 use App\Desk\PrepareTexts;
 use App\Desk\ReadPage;
@@ -22,8 +23,13 @@ use OpenApi\Attributes as OA;
 /** One page: what is set on it besides its place, name and slug. */
 final readonly class PageController
 {
-    public function __construct(private RightsOn $rights, private PrepareTexts $texts, private ReadPage $read, private ReadLayouts $layouts)
-    {
+    public function __construct(
+        private RightsOn $rights,
+        private PrepareTexts $texts,
+        private ReadPage $read,
+        private ReadLayouts $layouts,
+        private PlacedLayouts $placed,
+    ) {
     }
 
     #[
@@ -103,7 +109,10 @@ final readonly class PageController
 
     private function sheet(Page $page, Site $site): JsonResponse
     {
-        return new JsonResponse(PageSheet::of($page, $this->read->asTheTreeKnowsIt($page, $site), $site), headers: ['ETag' => $this->tag($page)]);
+        return new JsonResponse(
+            PageSheet::of($page, $this->read->asTheTreeKnowsIt($page, $site), $this->placed->of($page), $site),
+            headers: ['ETag' => $this->tag($page)],
+        );
     }
 
     private function tag(Page $page): string

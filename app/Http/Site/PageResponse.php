@@ -35,7 +35,7 @@ final readonly class PageResponse
 
     public function of(Request $request, Page $page, Site $site, ?Visitor $visitor): Response
     {
-        $html = $this->pages->html($this->view->of($page, $site, $this->visitors->contentOf($page), $visitor));
+        $html = $this->pages->html($this->view->of($page, $site, $this->visitors->contentOf($page), $visitor, query: $request->query()));
         $response = new Response($html, 200, [
             'Content-Type' => 'text/html; charset=utf-8',
             'Cache-Control' => $visitor === null ? 'public, max-age=0, must-revalidate' : 'private, max-age=0, must-revalidate',

@@ -69,11 +69,11 @@ enum FieldKind: string
         return match ($this) {
             self::Text => ['minLength', 'maxLength', 'pattern'],
             self::LongText => ['minLength', 'maxLength'],
-            self::Number => ['minimum', 'maximum', 'multipleOf', 'unit'],
+            self::Number => ['minimum', 'maximum', 'multipleOf', 'unit', 'grouping'],
             self::Money => ['currency'],
             self::Choice => ['oneOf'],
             self::Picture => ['minWidth', 'minHeight', 'proportions'],
-            self::Rows => ['items', 'minItems', 'maxItems', 'empty'],
+            self::Rows => ['items', 'minItems', 'maxItems', 'empty', 'defines', 'reserved'],
             self::Date, self::YesNo, self::Page, self::File => [],
         };
     }

@@ -12,7 +12,7 @@ final class FieldText
     {
         return match ($field->kind) {
             FieldKind::Text, FieldKind::LongText => is_string($value) ? $value : '',
-            FieldKind::Number => is_int($value) || is_float($value) ? self::number($value, $field->unit(), $language) : '',
+            FieldKind::Number => is_int($value) || is_float($value) ? self::number($value, $field, $language) : '',
             FieldKind::Money => is_string($value) ? self::money($value, $field->currency(), $language) : '',
             FieldKind::Date => is_string($value) ? self::day($value, $language) : '',
             FieldKind::Choice => is_string($value) ? $field->choices()[$value] ?? '' : '',
@@ -65,10 +65,12 @@ final class FieldText
         );
     }
 
-    private static function number(int|float $value, string $unit, string $language): string
+    private static function number(int|float $value, LayoutField $field, string $language): string
     {
+        $unit = $field->unit();
         $format = new \NumberFormatter($language, \NumberFormatter::DECIMAL);
         $format->setAttribute(\NumberFormatter::MAX_FRACTION_DIGITS, 6);
+        $format->setAttribute(\NumberFormatter::GROUPING_USED, $field->groups() ? 1 : 0);
         $text = (string) $format->format($value);
 
         // The unit stays on the line of its number.

@@ -15,6 +15,7 @@ final readonly class Layout
      * @param  string  $description  a line on what it is for
      * @param  list<LayoutField>  $fields  in the order of the form
      * @param  string|null  $type  of schema.org, for what its fields describe; null where they describe nothing by themselves
+     * @param  string|null  $fieldsFrom  key of the layout of groups, which give the pages below them further fields
      */
     public function __construct(
         public string $key,
@@ -22,7 +23,32 @@ final readonly class Layout
         public string $description,
         public array $fields = [],
         public ?string $type = null,
+        public ?string $fieldsFrom = null,
     ) {
+    }
+
+    /** The field in which a group says what fields the pages below it have; null where its pages are no groups. */
+    public function definition(): ?LayoutField
+    {
+        foreach ($this->fields as $field) {
+            if ($field->defines()) {
+                return $field;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * With what groups above a page add, before its own; what has the key of an own one is left out.
+     *
+     * @param  list<LayoutField>  $fields
+     */
+    public function below(array $fields): self
+    {
+        $added = array_values(array_filter($fields, fn (LayoutField $field): bool => $this->field($field->key) === null));
+
+        return new self($this->key, $this->name, $this->description, [...$added, ...$this->fields], $this->type, $this->fieldsFrom);
     }
 
     public function field(string $key): ?LayoutField
@@ -54,6 +80,9 @@ final readonly class Layout
             $is = FieldInput::read($field, $value, "fields.{$field->key}");
             if ($is !== null) {
                 FieldCheck::guard($field, $is);
+            }
+            if ($field->defines() && is_array($is)) {
+                $is = ItemFields::settled($is, $field->reserved(), "fields.{$field->key}");
             }
             $read[$field->key] = $field->kind === FieldKind::Rows && is_array($is) ? array_values($is) : $is;
         }

@@ -23,6 +23,19 @@ final readonly class LayoutField
     ) {
     }
 
+    /** A first glance at a value that was held against the schema when it was set: thousands of them, where that would take long. */
+    public function mayHold(mixed $value): bool
+    {
+        return match ($this->kind) {
+            FieldKind::Choice => is_string($value) && isset($this->choices()[$value]),
+            FieldKind::Money => is_string($value) && is_numeric($value),
+            FieldKind::Text, FieldKind::LongText, FieldKind::Date => is_string($value),
+            FieldKind::Number => is_int($value) || is_float($value),
+            FieldKind::YesNo => is_bool($value),
+            FieldKind::Page, FieldKind::File, FieldKind::Picture, FieldKind::Rows => is_array($value),
+        };
+    }
+
     /** Whether its values stand under each other by their digits. */
     public function isNumeric(): bool
     {
@@ -32,6 +45,18 @@ final readonly class LayoutField
     public function description(): string
     {
         return $this->text('description');
+    }
+
+    /** Whether its rows say what fields the pages below have. */
+    public function defines(): bool
+    {
+        return ($this->schema['defines'] ?? false) === true;
+    }
+
+    /** @return list<string> of such rows: keys that fields of the pages below cannot have, since their layout has them */
+    public function reserved(): array
+    {
+        return array_values(array_filter((array) ($this->schema['reserved'] ?? []), is_string(...)));
     }
 
     /** What stands where rows are empty: the layout's own sentence. */
@@ -56,6 +81,12 @@ final readonly class LayoutField
     public function unit(): string
     {
         return $this->text('unit');
+    }
+
+    /** Of a number: whether its thousands stand apart; those of a year do not. */
+    public function groups(): bool
+    {
+        return ($this->schema['grouping'] ?? true) !== false;
     }
 
     /** @return array<string, string> of a choice: what each is called, by value */

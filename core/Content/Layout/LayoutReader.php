@@ -24,6 +24,7 @@ final class LayoutReader
         'required',
         'additionalProperties',
         'schemaType',
+        'fieldsFrom',
     ];
 
     private const FIELD = ['$ref', '$comment', 'title', 'description', 'default', 'property'];
@@ -57,6 +58,7 @@ final class LayoutReader
             self::text($root, 'description', ''),
             self::fields($root, '', false),
             isset($root['schemaType']) ? self::text($root, 'schemaType', '') : null,
+            isset($root['fieldsFrom']) ? self::text($root, 'fieldsFrom', '') : null,
         );
     }
 
@@ -101,6 +103,7 @@ final class LayoutReader
             if ($inRows) {
                 throw new FaultyLayout($where, 'Rows cannot hold rows.');
             }
+            $schema = self::defining($schema, $where);
             $items = self::object($schema['items'] ?? null, self::at($where, 'items'));
             self::known($items, self::ITEMS, self::at($where, 'items'));
             $columns = self::fields($items, self::at($where, 'items'), true);
@@ -114,6 +117,25 @@ final class LayoutReader
         self::guardDefault($field, $where);
 
         return $field;
+    }
+
+    /**
+     * @param  array<mixed>  $schema  of rows
+     * @return array<mixed> with what the rows are, where they say what fields the pages below have
+     */
+    private static function defining(array $schema, string $where): array
+    {
+        if (! isset($schema['defines'])) {
+            return $schema;
+        }
+        if ($schema['defines'] !== true || isset($schema['items'])) {
+            throw new FaultyLayout(
+                self::at($where, 'defines'),
+                'This is true for rows that say what fields the pages below have; such rows come with fields of their own.',
+            );
+        }
+
+        return [...$schema, 'items' => ItemFields::schema()];
     }
 
     private static function guardKeywords(LayoutField $field, string $where): void
@@ -131,6 +153,9 @@ final class LayoutReader
             if (isset($field->schema[$keyword]) && (! is_int($field->schema[$keyword]) || $field->schema[$keyword] < 1)) {
                 throw new FaultyLayout(self::at($where, $keyword), 'This is a number of pixels.');
             }
+        }
+        if (isset($field->schema['grouping']) && ! is_bool($field->schema['grouping'])) {
+            throw new FaultyLayout(self::at($where, 'grouping'), 'This is true or false.');
         }
         foreach (['description', 'empty', 'unit', 'property', 'pattern'] as $keyword) {
             if (isset($field->schema[$keyword]) && ! is_string($field->schema[$keyword])) {

@@ -1,5 +1,5 @@
-import { getRouteApi, useNavigate } from '@tanstack/react-router'
-import { useCallback } from 'react'
+import { getRouteApi, useNavigate, useRouter } from '@tanstack/react-router'
+import { useCallback, useEffect, useRef } from 'react'
 import { Outline } from '../views/outline/Outline'
 import { lazily } from '../ui/lazily'
 import type { OutlineSearch } from './outlineSearch'
@@ -12,15 +12,24 @@ export function OutlinePage() {
     const { site } = route.useParams()
     const search = route.useSearch()
     const navigate = useNavigate()
+    const router = useRouter()
+    const own = useRef(search)
+    useEffect(() => {
+        own.current = search
+    }, [search])
     const set = useCallback(
         (change: Partial<OutlineSearch>, how: { replace: boolean } = { replace: true }) =>
             void navigate({
                 to: '/s/$site/outline',
                 params: { site },
-                search: previous => ({ ...previous, ...change }),
+                // While another view is still being fetched this one is seen, but the address is the other's already.
+                search: previous => ({
+                    ...(router.latestLocation.pathname.endsWith('/outline') ? previous : own.current),
+                    ...change,
+                }),
                 replace: how.replace,
             }),
-        [navigate, site],
+        [navigate, router, site],
     )
     const write = useCallback(
         (page: string) => void navigate({ to: '/s/$site/write/$page', params: { site, page } }),

@@ -183,7 +183,7 @@ const replace = createRoute({
 const layouts = createRoute({
     getParentRoute: () => site,
     path: '/layouts',
-    validateSearch: (search): SiteSearch => ({ layout: text(search.layout) }),
+    validateSearch: (search): SiteSearch => ({ layout: text(search.layout), group: text(search.group) }),
     component: lazyRouteComponent(() => import('./SitePage'), 'SitePage'),
 })
 

@@ -1,2 +1,2 @@
-/** What the address of the site's view holds: which layout is looked at. */
-export type SiteSearch = { layout?: string }
+/** What the address of the site's view holds: which layout is looked at, and of items which group. */
+export type SiteSearch = { layout?: string; group?: string }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Api\Schema;
 
+use App\Models\Page;
 use Heronstem\Core\Content\Layout\FieldKind;
 use Heronstem\Core\Content\Layout\Layout;
 use Heronstem\Core\Content\Layout\LayoutField;
@@ -32,13 +33,38 @@ use OpenApi\Attributes as OA;
     OA\Schema(
         schema: 'Layout',
         description: 'How a page looks, with the fields that it has besides its content.',
-        required: ['key', 'name', 'description', 'pages', 'fields'],
+        required: ['key', 'name', 'description', 'pages', 'fields', 'groups'],
         properties: [
             new OA\Property('key', type: 'string'),
             new OA\Property('name', type: 'string'),
             new OA\Property('description', type: 'string'),
             new OA\Property('pages', type: 'integer'),
             new OA\Property('fields', type: 'array', items: new OA\Items(ref: '#/components/schemas/LayoutField')),
+            new OA\Property(
+                'groups',
+                description: 'pages that give the pages of this layout below them further fields, in the order of the tree; null where none can',
+                type: 'array',
+                items: new OA\Items(ref: '#/components/schemas/FieldGroup'),
+                nullable: true,
+            ),
+        ],
+        type: 'object',
+    ),
+    OA\Schema(
+        schema: 'FieldGroup',
+        description: 'A group of a collection.',
+        required: ['id', 'name', 'address', 'pages', 'fields'],
+        properties: [
+            new OA\Property('id', type: 'string'),
+            new OA\Property('name', type: 'string'),
+            new OA\Property('address', type: 'string'),
+            new OA\Property('pages', description: 'pages of the layout in its branch', type: 'integer'),
+            new OA\Property(
+                'fields',
+                description: 'those that pages right inside it have',
+                type: 'array',
+                items: new OA\Items(ref: '#/components/schemas/LayoutField'),
+            ),
         ],
         type: 'object',
     ),
@@ -92,15 +118,37 @@ use OpenApi\Attributes as OA;
 ]
 final class LayoutView
 {
-    /** @return array<string, mixed> */
-    public static function of(Layout $layout, int $pages): array
+    /**
+     * @param  list<array<string, mixed>>|null  $groups
+     * @return array<string, mixed>
+     */
+    public static function of(Layout $layout, int $pages, ?array $groups): array
     {
         return [
             'key' => $layout->key,
             'name' => $layout->name,
             'description' => $layout->description,
             'pages' => $pages,
-            'fields' => array_map(self::field(...), $layout->fields),
+            'fields' => self::fields($layout),
+            'groups' => $groups,
+        ];
+    }
+
+    /** @return list<array<string, mixed>> */
+    public static function fields(Layout $layout): array
+    {
+        return array_map(self::field(...), $layout->fields);
+    }
+
+    /** @return array<string, mixed> */
+    public static function group(Page $group, Layout $layout, int $pages): array
+    {
+        return [
+            'id' => $group->ulid,
+            'name' => $group->name,
+            'address' => $group->address,
+            'pages' => $pages,
+            'fields' => self::fields($layout),
         ];
     }
 

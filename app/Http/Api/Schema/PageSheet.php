@@ -7,6 +7,7 @@ namespace App\Http\Api\Schema;
 use App\Models\File;
 use App\Models\Page;
 use App\Models\Site;
+use Heronstem\Core\Content\Layout\Layout;
 use Heronstem\Core\Linking\TargetKind;
 use Heronstem\Core\Tree\Page as TreePage;
 use Illuminate\Support\Facades\DB;
@@ -16,6 +17,7 @@ use OpenApi\Attributes as OA;
 final readonly class PageSheet
 {
     /**
+     * @param  list<array<string, mixed>>  $layoutFields
      * @param  list<PageCrumb>  $within
      * @param  list<string>  $sendsOn
      * @param  array{target: array<string, string>, name: string}|null  $leadsTo
@@ -38,6 +40,14 @@ final readonly class PageSheet
             OA\Property(description: 'what stands in the fields of its layout, by their keys', type: 'object', additionalProperties: true),
         ]
         public object $fields,
+        #[
+            OA\Property(
+                description: 'the fields that it has: those of its layout, with what groups of a collection above it give',
+                type: 'array',
+                items: new OA\Items(ref: '#/components/schemas/LayoutField'),
+            ),
+        ]
+        public array $layoutFields,
         #[
             OA\Property(
                 description: 'how many values are kept for layouts that it had, by layout',
@@ -92,8 +102,11 @@ final readonly class PageSheet
     ) {
     }
 
-    /** @param  TreePage  $of  the same page, with all fields that the rules give it */
-    public static function of(Page $page, TreePage $of, Site $site): self
+    /**
+     * @param  TreePage  $of  the same page, with all fields that the rules give it
+     * @param  Layout  $layout  as it has it at its place
+     */
+    public static function of(Page $page, TreePage $of, Layout $layout, Site $site): self
     {
         $earlier = Page::query()
             ->where('site_id', $site->id)
@@ -102,7 +115,7 @@ final readonly class PageSheet
             ->where('position', '<', $page->position);
         $before = $earlier->clone()->orderByDesc('position')->first();
 
-        $texts = $of->prepared ?? $of->texts;
+        $texts = $of->working();
 
         return new self(
             id: $page->ulid,
@@ -118,6 +131,7 @@ final readonly class PageSheet
             summary: $texts->summary,
             layout: $of->layout,
             fields: (object) $texts->fields->values,
+            layoutFields: LayoutView::fields($layout),
             kept: (object) array_map(count(...), $texts->fields->kept),
             searchTitle: $texts->searchTitle,
             searchDescription: $texts->searchDescription,

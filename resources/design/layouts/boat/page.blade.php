@@ -4,7 +4,7 @@
         <dl class="facts"{{ $inert }}>
 @foreach (['built', 'length', 'people', 'cars', 'refit'] as $key)
 @if ($fields->has($key))
-            <div><dt>{{ $fields->label($key) }}</dt><dd>{{ $key === 'built' ? str_replace(',', '', $fields->show($key)) : $fields->show($key) }}</dd></div>
+            <div><dt>{{ $fields->label($key) }}</dt><dd>{{ $fields->show($key) }}</dd></div>
 @endif
 @endforeach
 @if ($fields->has('sails'))

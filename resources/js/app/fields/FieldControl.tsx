@@ -55,7 +55,7 @@ export function FieldControl({ field, value, onChange, error, id, describedBy, l
                     {...given}
                     value={text}
                     choices={[
-                        ['', fallback === '' ? 'nothing said' : `as the layout says`],
+                        ['', fallback === '' ? 'not set' : `as the layout says`],
                         ...field.choices.map(choice => [choice.value, choice.title] as const),
                     ]}
                     onChoose={onChange}
@@ -67,7 +67,7 @@ export function FieldControl({ field, value, onChange, error, id, describedBy, l
                     {...given}
                     value={value === true ? 'yes' : value === false ? 'no' : ''}
                     choices={[
-                        ['', 'nothing said'],
+                        ['', 'not set'],
                         ['yes', 'yes'],
                         ['no', 'no'],
                     ]}

@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { differing } from '../differing'
-import { useEffect, useMemo, useRef } from 'react'
+import { useEffect, useRef } from 'react'
 import { ApiProblem, answered, api, type Schemas } from '../../api/client'
 import { keys } from '../../api/queries'
 import { Alert } from '../../ui/Alert'
@@ -9,7 +9,6 @@ import { DialogActions } from '../../ui/DialogActions'
 import { useKept } from '../../ui/useKept'
 import { useSite } from '../site'
 import { FieldsForm } from './FieldsForm'
-import { useLayouts } from './useLayouts'
 import { refusalsOf, type Values } from './values'
 
 type Props = {
@@ -26,10 +25,8 @@ const nothing: Values = {}
 export function FieldsPanel({ loaded: { sheet, etag }, onUnsaved, onSaved, onSave }: Props) {
     const site = useSite()
     const queries = useQueryClient()
-    const { of } = useLayouts()
-    const layout = of(sheet.layout)
     const [kept, keep] = useKept(`heronstem.fields.${sheet.id}`, nothing)
-    const fields = useMemo(() => layout?.fields ?? [], [layout])
+    const fields = sheet.layoutFields
     const standing = sheet.fields as Values
     const known = new Set(fields.map(field => field.key))
     const typed = differing(Object.fromEntries(Object.entries(kept).filter(([key]) => known.has(key))), standing)

@@ -13,6 +13,9 @@ type Props = { field: LayoutField; value: unknown; onChange: (value: Row[]) => v
 /** Where every column is a line, rows stand under each other like a table; pictures and paragraphs take a width of their own. */
 const isTable = (columns: LayoutField[]) =>
     columns.length <= 4 && columns.every(({ kind }) => kind !== 'picture' && kind !== 'long-text')
+/** Those that need a line of their own; of two lines of short ones, each takes half. */
+const isWide = ({ kind }: LayoutField, columns: LayoutField[]) =>
+    columns.length <= 3 || kind === 'picture' || kind === 'long-text'
 const widthOf = ({ kind }: LayoutField) => (kind === 'number' || kind === 'money' ? '60px' : 'minmax(0,1fr)')
 const unitOf = ({ unit, currency }: LayoutField) => (unit + currency === '' ? '' : ` (${unit}${currency})`)
 
@@ -38,6 +41,15 @@ export function RowsControl({ field, value, onChange, refused }: Props) {
     const set = (at: number, key: string, cell: unknown) => onChange(rows.with(at, { ...rows[at], [key]: cell }))
     return (
         <div className="grid gap-1.5">
+            {rows.length > 0 &&
+                field.columns.map(
+                    column =>
+                        column.description !== '' && (
+                            <Muted key={column.key} small>
+                                <b>{column.title}.</b> {column.description}
+                            </Muted>
+                        ),
+                )}
             {rows.length === 0 && (
                 <Muted small>
                     {field.empty === '' ? 'No rows yet.' : `No rows yet. Visitors read: “${field.empty}”`}
@@ -131,12 +143,20 @@ function RowLine({ at, field, row, refused, onSet, onMove, onRemove }: LineProps
             </button>
             <div
                 className="grid min-w-0 flex-1 gap-1.5"
-                style={table ? { gridTemplateColumns: field.columns.map(widthOf).join(' ') } : undefined}
+                style={{
+                    gridTemplateColumns: table ? field.columns.map(widthOf).join(' ') : 'repeat(2, minmax(0, 1fr))',
+                }}
             >
                 {field.columns.map(column => {
                     const error = refused[`${field.key}.${at}.${column.key}`]
                     return (
-                        <label key={column.key} className="block min-w-0">
+                        <label
+                            key={column.key}
+                            className={clsx(
+                                'block min-w-0',
+                                !table && isWide(column, field.columns) && 'col-span-full',
+                            )}
+                        >
                             {!table && (
                                 <span className="block text-[12px] leading-4 text-ink-3">
                                     {column.title}

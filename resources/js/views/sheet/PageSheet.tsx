@@ -5,7 +5,6 @@ import { useState } from 'react'
 import { ApiProblem } from '../../api/client'
 import { pageQuery } from '../../api/queries'
 import { useSite } from '../../app/site'
-import { useLayouts } from '../../app/fields/useLayouts'
 import { LiveButton } from '../../app/LiveButton'
 import type { SheetTab } from '../../app/outlineSearch'
 import { readable } from '../../ui/Address'
@@ -74,7 +73,7 @@ function Gone({ problem, onClose }: { problem: Error; onClose: () => void }) {
 
 function Sheet({ tab, onTab, onClose, onGoTo, loaded }: Props & { loaded: Loaded }) {
     const { sheet } = loaded
-    const hasFields = (useLayouts().of(sheet.layout)?.fields.length ?? 0) > 0
+    const hasFields = sheet.layoutFields.length > 0
     const [previewed, setPreviewed] = useState(false)
     const [unsaved, setUnsaved] = useState<Record<string, boolean>>({})
     const [brought, setBrought] = useState(0)

@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
-import { answered, api, type ApiProblem, type Schemas } from '../../api/client'
+import { answered, api, type ApiProblem } from '../../api/client'
 import { keys } from '../../api/queries'
 import { AskBeforeLeaving } from '../../app/AskBeforeLeaving'
 import { useChanges, type Change } from '../../app/changes'
@@ -14,25 +14,26 @@ import { useKept } from '../../ui/useKept'
 import { BringInFields } from './BringInFields'
 import { conflictsIn, valueOf, withCell, type PageRow, type Typed } from './cells'
 import { Conflicts } from './Conflicts'
+import type { FieldsOf } from './fieldsOf'
 import { GridTable } from './GridTable'
 
 const nothing: Typed = {}
 
 /** The fields of all pages of a layout, edited like a spreadsheet and saved as one change. */
-export function FieldsGrid({ layout }: { layout: Schemas['Layout'] }) {
+export function FieldsGrid({ layout }: { layout: FieldsOf }) {
     const site = useSite()
     const queries = useQueryClient()
     const { propose } = useChanges()
-    const [typed, keep] = useKept(`heronstem.grid.${site.key}.${layout.key}`, nothing)
+    const [typed, keep] = useKept(`heronstem.grid.${site.key}.${layout.key}.${layout.group ?? ''}`, nothing)
     const [filter, setFilter] = useState('')
     const [bringing, bring] = useState(false)
     const [refused, setRefused] = useState<Record<string, Refusals>>({})
     const query = {
-        queryKey: [...keys.site(site.key), 'layout-pages', layout.key],
+        queryKey: [...keys.site(site.key), 'layout-pages', layout.key, layout.group],
         queryFn: () =>
             answered(
                 api.GET('/sites/{site}/layouts/{layout}/pages', {
-                    params: { path: { site: site.key, layout: layout.key } },
+                    params: { path: { site: site.key, layout: layout.key }, query: { group: layout.group } },
                 }),
             ),
     }
@@ -70,7 +71,7 @@ export function FieldsGrid({ layout }: { layout: Schemas['Layout'] }) {
             },
         })
     }
-    const download = `/api/v1/sites/${site.key}/layouts/${layout.key}/export`
+    const download = `/api/v1/sites/${site.key}/layouts/${layout.key}/export${layout.group === undefined ? '' : `?group=${layout.group}`}`
     return (
         <>
             <div className="flex h-14 shrink-0 items-center gap-2 border-b border-line px-4">
@@ -115,7 +116,9 @@ export function FieldsGrid({ layout }: { layout: Schemas['Layout'] }) {
             )}
             {pages.data !== undefined && rows.length === 0 ? (
                 <p className="p-6 text-ink-2">
-                    No page has this layout yet. It is chosen in the details of a page, under Layout.
+                    {layout.group === undefined
+                        ? 'No page has this layout yet. It is chosen in the details of a page, under Layout.'
+                        : `Nothing is in ${layout.name} yet. Make a page inside it and choose Item under Layout.`}
                 </p>
             ) : (
                 <GridTable

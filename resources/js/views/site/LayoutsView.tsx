@@ -8,6 +8,8 @@ import { Muted } from '../../ui/Muted'
 import { PageTitle } from '../../ui/PageTitle'
 import { ReadFailure } from '../../ui/ReadFailure'
 import { FieldsGrid } from './FieldsGrid'
+import { fieldsOf } from './fieldsOf'
+import { GroupList } from './GroupList'
 
 type Props = { search: SiteSearch; set: (change: Partial<SiteSearch>) => void }
 
@@ -17,6 +19,7 @@ export function LayoutsView({ search, set }: Props) {
     const all = useQuery(layoutsQuery(site.key))
     const layouts = all.data?.layouts ?? []
     const chosen = layouts.find(layout => layout.key === search.layout)
+    const shown = chosen === undefined ? null : fieldsOf(chosen, search.group)
     return (
         <main className="flex h-full min-h-0">
             <div className="w-[272px] shrink-0 overflow-y-auto border-r border-line px-2 pb-4">
@@ -30,7 +33,7 @@ export function LayoutsView({ search, set }: Props) {
                             <button
                                 type="button"
                                 aria-current={layout.key === search.layout}
-                                onClick={() => set({ layout: layout.key })}
+                                onClick={() => set({ layout: layout.key, group: undefined })}
                                 className={clsx(
                                     'w-full rounded px-2.5 py-1.5 text-left',
                                     layout.key === search.layout ? 'bg-heron-soft' : 'hover:bg-sunk',
@@ -42,6 +45,13 @@ export function LayoutsView({ search, set }: Props) {
                                 </span>
                                 <span className="block text-[12px] leading-4 text-ink-3">{layout.description}</span>
                             </button>
+                            {layout === chosen && layout.groups !== null && (
+                                <GroupList
+                                    groups={layout.groups}
+                                    chosen={shown?.group}
+                                    onChoose={group => set({ group })}
+                                />
+                            )}
                         </li>
                     ))}
                 </ul>
@@ -67,7 +77,14 @@ export function LayoutsView({ search, set }: Props) {
                             folders of the design, each with a template and a description of its fields.
                         </Muted>
                     </div>
-                ) : chosen.fields.length === 0 ? (
+                ) : shown === null ? (
+                    <div className="p-6">
+                        <Muted>
+                            There is no group for items yet. Give a page the layout Collection in its details, say under
+                            its fields what fields the items have, and make items inside it.
+                        </Muted>
+                    </div>
+                ) : shown.fields.length === 0 ? (
                     <div className="p-6">
                         <Muted>
                             {chosen.name} has no fields: {count(chosen.pages, 'page')} of it{' '}
@@ -75,7 +92,7 @@ export function LayoutsView({ search, set }: Props) {
                         </Muted>
                     </div>
                 ) : (
-                    <FieldsGrid key={chosen.key} layout={chosen} />
+                    <FieldsGrid key={`${chosen.key} ${shown.group ?? ''}`} layout={shown} />
                 )}
             </div>
         </main>

@@ -12,7 +12,6 @@ import { WritingPlace, type OpenSettings } from '../../app/content/settings'
 import { useOthers } from '../../app/content/useOthers'
 import { useWriting } from '../../app/content/useWriting'
 import { FieldsPanel } from '../../app/fields/FieldsPanel'
-import { useLayouts } from '../../app/fields/useLayouts'
 import { Preview } from '../../app/Preview'
 import { useSite } from '../../app/site'
 import type { RoomSearch } from '../../app/writeSearch'
@@ -76,7 +75,7 @@ function Room({ page, search, set, loaded, first }: Props & { loaded: Loaded; fi
     const [previewed, setPreviewed] = useState(false)
     const [source, setSource] = useState(false)
     const [filling, fill] = useState(false)
-    const hasFields = (useLayouts().of(sheet.layout)?.fields.length ?? 0) > 0
+    const hasFields = sheet.layoutFields.length > 0
     const address = `/room/${site.key}/${page}`
     useKey('mod+s', dirty ? writing.save : null, 'everywhere')
     const place = useMemo(() => ({ inRoom: true, site: site.key, page, edit: setSettings }), [page, site.key])

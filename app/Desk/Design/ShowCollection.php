@@ -1,0 +1,168 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\Design;
+
+use App\Desk\ListPages;
+use App\Models\Page;
+use App\Models\Site;
+use Heronstem\Core\Content\Collection\Item;
+use Heronstem\Core\Content\Collection\ItemList;
+use Heronstem\Core\Content\Collection\ListTerms;
+use Heronstem\Core\Content\Layout\FieldKind;
+use Heronstem\Core\Content\Layout\ItemFields;
+use Heronstem\Core\Content\Layout\Layout;
+use Heronstem\Core\Content\Layout\LayoutField;
+use Heronstem\Core\Tree\FieldValues;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Support\Collection;
+
+/** Lists what is in a group of a collection: items in its branch, and those that say that they belong to it as well. */
+final readonly class ShowCollection
+{
+    /** Items on one page of a listing. */
+    private const AT_ONCE = 48;
+
+    /** Items that one listing takes. */
+    private const MOST = 5000;
+
+    /** To which pictures on cards are cropped. */
+    private const CARD = 3 / 2;
+
+    public function __construct(private ReadLayouts $layouts, private PlacedLayouts $placed, private ListPages $lists)
+    {
+    }
+
+    /**
+     * @param  list<Page>  $above  from the top down
+     * @param  ShownFields  $own  what the group says of itself
+     * @param  array<mixed>  $query  of the address
+     * @param  bool  $live  as visitors have the fields of items; not, as those who write do
+     * @return ShownCollection|null null where the page is no group
+     */
+    public function of(Page $group, Site $site, array $above, ShownFields $own, array $query, bool $live): ?ShownCollection
+    {
+        $layouts = $this->layouts->all()->all;
+        $items = array_filter($layouts, static fn (Layout $layout): bool => $layout->fieldsFrom === $group->layout);
+        if ($items === [] || $this->layouts->of($group->layout)->definition() === null) {
+            return null;
+        }
+        $item = $this->placed->inside($group, reset($items), $live);
+        $given = array_values(array_filter($item->fields, static fn (LayoutField $field): bool => $field->kind !== FieldKind::Rows));
+        $pages = $this->items($site, $group, array_map(strval(...), array_keys($items)), $own->choice('order'));
+        $all = array_values(
+            $pages->map(static fn (Page $page): Item => Item::of($page->ulid, $page->name, $given, $page->liveTexts()->fields->values))->all(),
+        );
+        $terms = ListTerms::read($given, $query);
+        $sorted = $terms->sort === null ? self::byDefault($given, $terms, $own) : $terms;
+        $found = (new ItemList($given, $site->language))->of($all, $sorted);
+        $last = max(1, (int) ceil(count($found) / self::AT_ONCE));
+        $terms = $terms->onPage(min($terms->page, $last));
+        $shown = array_slice($found, ($terms->page - 1) * self::AT_ONCE, self::AT_ONCE);
+        $shown = array_map(
+            static fn (Item $one): Page => $pages[$one->id] ?? throw new \LogicException('A listed page is one of those read.'),
+            $shown,
+        );
+
+        return new ShownCollection(
+            $this->lists->below($site, [...$above, $group], layout: $group->layout),
+            self::shown($shown, $item, $site),
+            array_values(array_filter($given, static fn (LayoutField $field): bool => self::isColumn($field) && self::said($field, $all) > 0)),
+            array_values(array_filter($given, static fn (LayoutField $field): bool => self::tellsApart($field, $all))),
+            $terms,
+            $sorted,
+            $own->choice('show') === 'table',
+            $pages->count(),
+            count($found),
+            $last,
+            $group->address,
+        );
+    }
+
+    /**
+     * @param  list<Page>  $pages
+     * @return list<ShownItem>
+     */
+    private static function shown(array $pages, Layout $layout, Site $site): array
+    {
+        $values = array_map(
+            static fn (Page $page): array => array_filter(
+                $page->liveTexts()->fields->values,
+                static fn (mixed $value, string $key): bool => $layout->takes($key, $value),
+                ARRAY_FILTER_USE_BOTH,
+            ),
+            $pages,
+        );
+        $sources = new FieldSources(new FieldValues(['items' => $values]), $site);
+
+        return array_map(
+            static function (Page $page, array $values) use ($layout, $sources): ShownItem {
+                $fields = new ShownFields($layout->fields, $values, $sources);
+
+                return new ShownItem($page->name, $page->address, $page->summary, $fields->firstPicture(self::CARD), $fields);
+            },
+            $pages,
+            $values,
+        );
+    }
+
+    /**
+     * @param  list<string>  $layouts
+     * @return Collection<string, Page> by identity, in the order of the tree or the newest first
+     */
+    private function items(Site $site, Page $group, array $layouts, ?string $order): Collection
+    {
+        $also = json_encode(['values' => [ItemFields::ALSO_IN => [[ItemFields::GROUP => ['page' => $group->ulid]]]]], JSON_THROW_ON_ERROR);
+
+        return Page::query()
+            ->where('site_id', $site->id)
+            ->whereIn('layout', $layouts)
+            ->where('listed', true)
+            ->whereRaw('is_visible(state, from_at, until_at)')
+            ->where(static fn (Builder $query) => $query->whereRaw('path <@ ?::ltree', [$group->path])->orWhereRaw('fields @> ?::jsonb', [$also]))
+            ->when($order === 'newest', static fn (Builder $query) => $query->orderByRaw('coalesce(from_at, live_since) desc nulls last'))
+            // The place in the tree: the positions of the pages on the way down.
+            ->orderByRaw(
+                '(select array_agg(a.position order by nlevel(a.path)) from pages a where a.site_id = pages.site_id and a.path @> pages.path)',
+            )
+            ->limit(self::MOST)
+            ->get()
+            ->keyBy('ulid');
+    }
+
+    /** @param  list<LayoutField>  $fields */
+    private static function byDefault(array $fields, ListTerms $terms, ShownFields $own): ListTerms
+    {
+        return match ($own->choice('order')) {
+            'name' => $terms->sortedBy(ListTerms::NAME),
+            'field' => $terms->sortedBy(ListTerms::read($fields, ['sort' => $own->show('orderField')])->sortKey()),
+            default => $terms,
+        };
+    }
+
+    /** Whether a field stands in a table: short texts and figures do, pictures have a place of their own. */
+    private static function isColumn(LayoutField $field): bool
+    {
+        return ! in_array($field->kind, [FieldKind::LongText, FieldKind::Picture], true);
+    }
+
+    /**
+     * @param  list<Item>  $items
+     * @return int how many different values stand in a field
+     */
+    private static function said(LayoutField $field, array $items): int
+    {
+        $values = array_map(static fn (Item $item): string => (string) json_encode($item->values[$field->key] ?? false), $items);
+
+        return count(array_diff(array_unique($values), ['false']));
+    }
+
+    /** @param  list<Item>  $items */
+    private static function tellsApart(LayoutField $field, array $items): bool
+    {
+        $isOffered = ListTerms::chooses($field) || ListTerms::bounds($field);
+
+        return $isOffered && self::said($field, $items) > ($field->kind === FieldKind::YesNo ? 0 : 1);
+    }
+}
