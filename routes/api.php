@@ -28,6 +28,7 @@ use App\Http\Api\SessionController;
 use App\Http\Api\SiteController;
 use App\Http\Api\SourceController;
 use App\Http\Api\StructureController;
+use App\Http\Api\TagController;
 use App\Http\Api\VersionController;
 use App\Http\Api\WritingController;
 use App\Http\Middleware\KnowWho;
@@ -113,6 +114,7 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                     'left' => '[0-9]{1,9}',
                     'right' => '[0-9]{1,9}',
                 ]);
+                Route::get('tags', [TagController::class, 'index']);
                 Route::get('pieces', [PieceController::class, 'index']);
                 Route::get('pieces/{piece}', [PieceController::class, 'show']);
                 Route::get('pieces/{piece}/versions/{number}', [PieceController::class, 'version'])->where('number', '[0-9]{1,9}');
@@ -157,7 +159,10 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                 Route::post('files/{file}/versions/{number}', [FileChangesController::class, 'bringBack'])->where('number', '[0-9]{1,9}');
                 Route::post('audit', [AuditController::class, 'again']);
                 Route::post('dismissals', [AuditController::class, 'dismiss']);
-                Route::delete('dismissals/{page}/{check}', [AuditController::class, 'reinstate'])->where(['page' => '[0-9A-Z]{26}', 'check' => '[a-z-]{1,60}']);
+                Route::delete('dismissals/{page}/{check}', [AuditController::class, 'reinstate'])->where([
+                    'page' => '[0-9A-Z]{26}',
+                    'check' => '[a-z-]{1,60}',
+                ]);
                 Route::post('outside-links/again', [OutsideController::class, 'tryAgain']);
                 Route::post('engine-messages/{message}/again', [OutsideController::class, 'sendAgain'])->where('message', '[0-9]{1,18}');
                 Route::delete('searches', [SearchesController::class, 'forget']);

@@ -15,11 +15,15 @@ use Heronstem\Core\Menu\ResolvedEntry;
 use Heronstem\Core\Menu\Viewer;
 use Heronstem\Core\Search\SearchDescription;
 use Heronstem\Core\Tree\SearchSettings;
+use Heronstem\Core\Tree\Showing;
 use Illuminate\Database\Eloquent\Builder;
 
 /** Lists of pages as a visitor sees them, each page with its text and its small picture. */
 final readonly class ListPages
 {
+    /** The place in the tree: the positions of the pages on the way down. */
+    public const PLACE = '(select array_agg(a.position order by nlevel(a.path)) from pages a where a.site_id = pages.site_id and a.path @> pages.path)';
+
     public function __construct(private DescribePage $describe, private CachedMenus $menus)
     {
     }
@@ -36,7 +40,8 @@ final readonly class ListPages
             public function pages(array $list): array
             {
                 return match ($list['from']) {
-                    'branch' => $this->lists->inside($this->site, $list['branch']['page'], $list['order'], $list['most']),
+                    'branch' => $this->lists->inside($this->site, $list['branch']['page'], $list['order'], $list['most'], $list['field'] ?? ''),
+                    'tag' => $this->lists->tagged($this->site, $list['tag'], $list['order'], $list['most'], $list['field'] ?? ''),
                     'chosen' => $this->lists->chosen($this->site, array_column($list['chosen'], 'page')),
                     default => $this->lists->picked($this->site, $list['picks'], $this->viewer),
                 };
@@ -49,20 +54,27 @@ final readonly class ListPages
      *
      * @return list<ListedPage>
      */
-    public function inside(Site $site, string $page, string $order, int $most): array
+    public function inside(Site $site, string $page, string $order, int $most, string $field = ''): array
     {
         $branch = Page::query()->where('site_id', $site->id)->where('ulid', $page)->first();
 
-        return $branch === null ? [] : $this->below($site, [...$branch->ancestors(), $branch], $order, $most);
+        return $branch === null ? [] : $this->below($site, [...$branch->ancestors(), $branch], $order, $most, field: $field);
     }
 
     /**
      * @param  list<Page>  $above  from the top down; none for the top of the tree
      * @param  string|null  $layout  only pages of this one
+     * @param  string  $field  the key of the field to order by, a hyphen before it for the highest first
      * @return list<ListedPage>
      */
-    public function below(Site $site, array $above, string $order = 'tree', int $most = Pages::MOST, ?string $layout = null): array
-    {
+    public function below(
+        Site $site,
+        array $above,
+        string $order = 'tree',
+        int $most = Pages::MOST,
+        ?string $layout = null,
+        string $field = '',
+    ): array {
         $parent = $above === [] ? null : $above[count($above) - 1];
         $pages = $this->shown($site)
             ->when(
@@ -71,13 +83,48 @@ final readonly class ListPages
                 fn (Builder $query) => $query->where('parent_id', $parent?->id),
             )
             ->when($layout !== null, fn (Builder $query) => $query->where('layout', $layout))
-            ->when($order === 'newest', fn (Builder $query) => $query->orderByRaw('coalesce(from_at, live_since) desc nulls last'))
-            ->when($order === 'name', fn (Builder $query) => $query->orderByRaw('lower(name)'))
+            ->tap(static fn (Builder $query) => self::order($query, $order, $field))
             ->orderBy('position')
             ->limit($most)
             ->get();
 
         return array_values($pages->map(fn (Page $page): ListedPage => $this->listed($page, $site, $above))->all());
+    }
+
+    /**
+     * The pages with a tag, wherever they stand.
+     *
+     * @return list<ListedPage>
+     */
+    public function tagged(Site $site, string $tag, string $order, int $most, string $field): array
+    {
+        $pages = $this->shown($site)
+            ->whereRaw('tags @> ?::jsonb', [json_encode([$tag], JSON_THROW_ON_ERROR)])
+            ->tap(static fn (Builder $query) => self::order($query, $order, $field))
+            ->orderByRaw(self::PLACE)
+            ->limit($most)
+            ->get();
+
+        return array_values($pages->map(fn (Page $page): ListedPage => $this->listed($page, $site, $page->ancestors()))->all());
+    }
+
+    /** @param  Builder<Page>  $query */
+    private static function order(Builder $query, string $order, string $field): void
+    {
+        match ($order) {
+            'newest' => $query->orderByRaw('coalesce(from_at, live_since) desc nulls last'),
+            'name' => $query->orderByRaw('lower(name)'),
+            // Numbers and amounts by what they are, everything else by its letters; what says nothing comes last.
+            'field' => $query->orderByRaw(
+                str_replace(
+                    'DIRECTION',
+                    str_starts_with($field, '-') ? 'desc' : 'asc',
+                    "case when fields->'values'->>? ~ '^-?[0-9.]+$' then (fields->'values'->>?)::numeric end DIRECTION nulls last, fields->'values'->>? DIRECTION nulls last",
+                ),
+                array_fill(0, 3, ltrim($field, '-')),
+            ),
+            default => null,
+        };
     }
 
     /**
@@ -119,7 +166,7 @@ final readonly class ListPages
     /** The picture that a page chose for cards; one among its content is not shown there. */
     private function ownPicture(Page $page): ?string
     {
-        $chosen = SearchSettings::stored($page->search)->own->socialPicture;
+        $chosen = Showing::stored($page->showing)->picture ?? SearchSettings::stored($page->search)->own->socialPicture;
 
         return $chosen === null ? null : $this->describe->picture($page, $chosen, Document::blank())?->address();
     }

@@ -64,7 +64,7 @@ final readonly class ReadOutline
     }
 
     /**
-     * @param  array{text: string, state: string, kind: string, layout: string}  $asked
+     * @param  array{text: string, state: string, kind: string, layout: string, tag: string}  $asked
      * @return array<string, mixed>
      */
     public function filtered(Site $site, array $asked): array
@@ -72,11 +72,15 @@ final readonly class ReadOutline
         $filter = PageFilter::of($asked);
         [$total, $rows] = $filter->asksNothing() ? [0, []] : $this->rows->matching($site, $filter, self::MAX_FOUND);
 
-        return ['total' => $total, 'facets' => array_map(static fn (array $counts): object => (object) $counts, $this->rows->facets($site, $filter)), 'rows' => $rows];
+        return [
+            'total' => $total,
+            'facets' => array_map(static fn (array $counts): object => (object) $counts, $this->rows->facets($site, $filter)),
+            'rows' => $rows,
+        ];
     }
 
     /**
-     * @param  array{text: string, state: string, kind: string, layout: string}  $asked
+     * @param  array{text: string, state: string, kind: string, layout: string, tag: string}  $asked
      * @return list<string> identities of all pages that a filter finds, at most as many as a batch names
      */
     public function ids(Site $site, array $asked): array

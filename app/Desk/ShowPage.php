@@ -17,6 +17,7 @@ use Heronstem\Core\Content\ListedPage;
 use Heronstem\Core\Menu\Viewer;
 use Heronstem\Core\Search\HeadTags;
 use Heronstem\Core\Search\StructuredData;
+use Heronstem\Core\Tree\Showing;
 
 /** Everything the layouts show of a page: head tags, menus, breadcrumbs, content, cards. */
 final readonly class ShowPage
@@ -78,6 +79,7 @@ final readonly class ShowPage
             'fields' => $fields['fields'],
             'collection' => $this->collections->of($page, $site, $ancestors, $fields['fields'], $query, $as === null),
             'page' => $page,
+            'reload' => isset($query['still']) ? null : Showing::stored($page->showing)->reload,
             'isStart' => $isStart,
             'head' => $head,
             'crumbs' => $visible,

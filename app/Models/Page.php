@@ -32,6 +32,8 @@ use Illuminate\Support\Carbon;
  * @property \Illuminate\Support\Carbon|null $live_since
  * @property bool $listed
  * @property bool $indexed search engines may list it, after everything it inherits
+ * @property string|null $tags as Tags reads them
+ * @property string|null $showing as Showing reads it
  * @property string|null $wanted_as the key of the name under which links wanted it
  * @property bool $in_sitemap it belongs there, after everything it inherits
  * @property string $social_title

@@ -32,7 +32,8 @@ final readonly class FileUses
     union all
     select s.file, 'card', p.ulid, p.name, p.address, p.state = 'live' from pages p,
         lateral (select q #>> '{}' as file from jsonb_path_query(p.search, '$.**.socialPicture') q
-            union select q #>> '{}' from jsonb_path_query(p.branch_search, '$.**.socialPicture') q) s
+            union select q #>> '{}' from jsonb_path_query(p.branch_search, '$.**.socialPicture') q
+            union select p.showing->>'picture') s
         where p.site_id = :site and p.bin_id is null and s.file is not null
     union all
     select substr(p.leads_to, 6), 'page', p.ulid, p.name, p.address, p.state = 'live'

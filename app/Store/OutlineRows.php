@@ -177,11 +177,11 @@ final readonly class OutlineRows
         return array_values($rows);
     }
 
-    /** @return array<string, array<string, int>> how many of the pages a filter finds have each state, kind and layout */
+    /** @return array<string, array<string, int>> how many of the pages a filter finds have each state, kind, layout and tag */
     public function facets(Site $site, PageFilter $filter): array
     {
         [$where, $bound] = $filter->where($site);
-        $facets = ['state' => [], 'kind' => [], 'layout' => []];
+        $facets = ['state' => [], 'kind' => [], 'layout' => [], 'tag' => []];
         foreach (
             $this->db->select(
                 "select state, kind, layout, count(*) as n from pages p where $where group by grouping sets ((state), (kind), (layout))",
@@ -190,6 +190,14 @@ final readonly class OutlineRows
         ) {
             $facet = $row->state !== null ? 'state' : ($row->kind !== null ? 'kind' : 'layout');
             $facets[$facet][$row->$facet] = (int) $row->n;
+        }
+        foreach (
+            $this->db->select(
+                "select t.tag, count(*) as n from pages p cross join lateral jsonb_array_elements_text(p.tags) t(tag) where $where group by t.tag order by t.tag",
+                $bound,
+            ) as $row
+        ) {
+            $facets['tag'][$row->tag] = (int) $row->n;
         }
 
         return $facets;

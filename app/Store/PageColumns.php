@@ -37,6 +37,8 @@ final class PageColumns
         'branchSearch' => ['branch_search', 'jsonb'],
         'fields' => ['fields', 'jsonb'],
         'wantedAs' => ['wanted_as', 'text'],
+        'tags' => ['tags', 'jsonb'],
+        'showing' => ['showing', 'jsonb'],
     ];
 
     /** Of the table `p`, each under its field's name; moments in UTC. */

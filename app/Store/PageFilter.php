@@ -15,9 +15,15 @@ final readonly class PageFilter
      * @param  list<string>  $states  any of them; empty for all
      * @param  list<string>  $kinds
      * @param  list<string>  $layouts
+     * @param  list<string>  $tags  all of them
      */
-    public function __construct(public string $text, public array $states = [], public array $kinds = [], public array $layouts = [])
-    {
+    public function __construct(
+        public string $text,
+        public array $states = [],
+        public array $kinds = [],
+        public array $layouts = [],
+        public array $tags = [],
+    ) {
     }
 
     /** @param  array<string, string>  $given  text, and facets with commas between */
@@ -25,12 +31,12 @@ final readonly class PageFilter
     {
         $list = static fn (string $field): array => array_values(array_filter(explode(',', $given[$field] ?? '')));
 
-        return new self(mb_substr(trim($given['text'] ?? ''), 0, self::MAX_LENGTH), $list('state'), $list('kind'), $list('layout'));
+        return new self(mb_substr(trim($given['text'] ?? ''), 0, self::MAX_LENGTH), $list('state'), $list('kind'), $list('layout'), $list('tag'));
     }
 
     public function asksNothing(): bool
     {
-        return $this->text === '' && $this->states === [] && $this->kinds === [] && $this->layouts === [];
+        return $this->text === '' && $this->states === [] && $this->kinds === [] && $this->layouts === [] && $this->tags === [];
     }
 
     /** @return array{string, list<mixed>} condition on pages p, and its values */
@@ -48,6 +54,11 @@ final readonly class PageFilter
                 $where .= " and p.$column = any(?::text[])";
                 $bound[] = PgArray::of($values);
             }
+        }
+
+        if ($this->tags !== []) {
+            $where .= ' and p.tags @> ?::jsonb';
+            $bound[] = json_encode($this->tags, JSON_THROW_ON_ERROR);
         }
 
         return [$where, $bound];

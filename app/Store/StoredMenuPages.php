@@ -20,7 +20,7 @@ final readonly class StoredMenuPages implements MenuPages
         extract(epoch from p.from_at)::bigint as from_at, extract(epoch from p.until_at)::bigint as until_at';
 
     /** Only entries made by hand show a picture, so branches do without. */
-    private const PICTURE = ' left join page_contents w on w.page_id = p.id left join files f on f.ulid = w.picture and f.site_id = p.site_id';
+    private const PICTURE = " left join page_contents w on w.page_id = p.id left join files f on f.ulid = coalesce(p.showing->>'picture', w.picture) and f.site_id = p.site_id";
 
     public function __construct(private ConnectionInterface $db, private Site $site, private Moment $at)
     {

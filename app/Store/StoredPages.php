@@ -59,7 +59,20 @@ final readonly class StoredPages implements Pages
     public function namingAsCanonical(array $pages): iterable
     {
         foreach (
-            $this->db->select($this->select." where p.site_id = ? and p.search->>'canonical' = any(?::text[])", [$this->site->id, PgArray::of($pages)]) as $row
+            $this->db->select($this->select." where p.site_id = ? and p.search->>'canonical' = any(?::text[])", [
+                $this->site->id,
+                PgArray::of($pages),
+            ]) as $row
+        ) {
+            yield $this->toPage($row);
+        }
+    }
+
+    public function tagged(string $tag): iterable
+    {
+        $one = json_encode([$tag], JSON_THROW_ON_ERROR);
+        foreach (
+            $this->db->select($this->select." where p.site_id = ? and p.state <> 'bin' and p.tags @> ?::jsonb", [$this->site->id, $one]) as $row
         ) {
             yield $this->toPage($row);
         }
@@ -67,7 +80,9 @@ final readonly class StoredPages implements Pages
 
     public function whole(): iterable
     {
-        foreach ($this->db->cursor($this->select." where p.site_id = ? and p.state <> 'bin' order by nlevel(p.path), p.id", [$this->site->id]) as $row) {
+        foreach (
+            $this->db->cursor($this->select." where p.site_id = ? and p.state <> 'bin' order by nlevel(p.path), p.id", [$this->site->id]) as $row
+        ) {
             yield $this->toPage($row);
         }
     }

@@ -41,6 +41,8 @@ final class Preparing
         'socialTitle' => true,
         'socialDescription' => true,
         'search' => true,
+        'tags' => true,
+        'showing' => true,
     ];
 
     /** States that a page goes through before visitors see it. */

@@ -86,6 +86,26 @@ final readonly class ChangeInput
         return is_string($this->given[$field] ?? null) ? $this->given[$field] : '';
     }
 
+    /**
+     * @return list<string> none where the field is missing
+     *
+     * @throws InputRefused
+     */
+    public function texts(string $field): array
+    {
+        $given = $this->raw($field) ?? [];
+        if (! is_array($given) || ! array_is_list($given)) {
+            throw new InputRefused($field, 'This is a list of texts.');
+        }
+        foreach ($given as $i => $text) {
+            if (! is_string($text)) {
+                throw new InputRefused("$field.$i", 'This is a text.');
+            }
+        }
+
+        return $given;
+    }
+
     public function textOrNull(string $field): ?string
     {
         return $this->has($field) ? $this->text($field) : null;

@@ -12,7 +12,7 @@ use Heronstem\Core\Tree\PageTexts;
 use Heronstem\Core\Workspace\Workspace;
 
 /** Sets what a page says of itself and how it is laid out; of a live page at once. */
-final readonly class Describe implements RequestedChange
+final readonly class Describe implements NamesFiles, RequestedChange
 {
     use HasShape, NamesItsPage;
 
@@ -20,9 +20,15 @@ final readonly class Describe implements RequestedChange
      * @param  array<string, string|null>  $texts  by the names of PageTexts
      * @param  string|null  $layout  null to leave it
      * @param  array<mixed>  $fields  of the layout, by their keys; null or blank for none
+     * @param  array<string, mixed>  $showing  picture and reload, as Showing takes them
      */
-    public function __construct(public string $page, private array $texts = [], public ?string $layout = null, public array $fields = [])
-    {
+    public function __construct(
+        public string $page,
+        private array $texts = [],
+        public ?string $layout = null,
+        public array $fields = [],
+        private array $showing = [],
+    ) {
     }
 
     public static function shape(): Shape
@@ -37,6 +43,8 @@ final readonly class Describe implements RequestedChange
             Field::text('socialTitle')->optional(),
             Field::text('socialDescription')->optional(),
             Field::text('layout')->optional(),
+            Field::text('picture', 'the small picture in menus and on cards: identity of a file; null for none')->orNull()->optional(),
+            Field::number('reload', 'minutes after which browsers load the page anew; null for never')->orNull()->optional(),
             Field::map('fields', 'what stands in fields of the layout, by their keys; null for nothing')->optional(),
         );
     }
@@ -52,14 +60,15 @@ final readonly class Describe implements RequestedChange
             }
         }
         $fields = $input->map('fields');
-        if ($texts === [] && $fields === [] && ! $input->has('layout')) {
+        $showing = $input->only(['picture', 'reload']);
+        if ($texts === [] && $fields === [] && $showing === [] && ! $input->has('layout')) {
             throw new InputRefused(
                 'page',
-                'Say what of the page is set: '.implode(', ', array_keys(PageTexts::MAX_LENGTHS)).', layout or fields.',
+                'Say what of the page is set: '.implode(', ', array_keys(PageTexts::MAX_LENGTHS)).', layout, fields, picture or reload.',
             );
         }
 
-        return new self($page, $texts, $input->textOrNull('layout'), $fields);
+        return new self($page, $texts, $input->textOrNull('layout'), $fields, $showing);
     }
 
     public function on(Workspace $workspace): void
@@ -75,6 +84,11 @@ final readonly class Describe implements RequestedChange
         $workspace->pages->put($changed);
     }
 
+    public function filesNamed(): array
+    {
+        return array_filter(['picture' => $this->showing['picture'] ?? null], is_string(...));
+    }
+
     public function sentence(Outcome $outcome): string
     {
         $called = [
@@ -86,6 +100,8 @@ final readonly class Describe implements RequestedChange
             'socialDescription' => 'social description',
             'layout' => 'layout',
             'fields' => 'fields',
+            'picture' => 'small picture',
+            'reload' => 'loading anew',
         ];
 
         return 'Changed '.implode(', ', array_values(array_intersect_key($called, $this->toArray())))." of {$outcome->page($this->page)}";
@@ -99,6 +115,7 @@ final readonly class Describe implements RequestedChange
             ...$this->texts,
             ...$this->layout === null ? [] : ['layout' => $this->layout],
             ...$this->fields === [] ? [] : ['fields' => $this->fields],
+            ...$this->showing,
         ];
     }
 
@@ -112,6 +129,7 @@ final readonly class Describe implements RequestedChange
             'texts' => $texts,
             'prepared' => $prepared === null || $prepared->equals($texts) ? null : $prepared,
             'layout' => $layout->key,
+            'showing' => $page->showing->changed($this->showing),
         ]);
     }
 

@@ -34,6 +34,7 @@ final readonly class Page
      * @param  SearchSettings  $search  what it tells search engines besides its texts
      * @param  SearchDefaults  $branchSearch  what pages below it tell them where they say nothing themselves
      * @param  string|null  $wantedAs  the key of the name under which links wanted it before it was there
+     * @param  Showing  $showing  its small picture, and how often it is loaded anew
      * @param  int  $contentSaved  number of the version of the content that was saved last; 0 for none
      * @param  int|null  $contentLive  number of the version that visitors get; null while they get none
      */
@@ -66,6 +67,8 @@ final readonly class Page
         public int $contentSaved = 0,
         public ?int $contentLive = null,
         public ?string $wantedAs = null,
+        public Tags $tags = new Tags(),
+        public Showing $showing = new Showing(),
     ) {
     }
 
@@ -186,6 +189,8 @@ final readonly class Page
             'branchSearch' => $this->branchSearch->toText(),
             'content' => $this->contentLive,
             'wantedAs' => $this->wantedAs,
+            'tags' => $this->tags->toText(),
+            'showing' => $this->showing->toText(),
             // Only in the bin is the address nobody's to compose.
             ...$this->isBinned() ? ['address' => $this->address->path] : ['address' => null],
         ];
@@ -227,6 +232,8 @@ final readonly class Page
             branchSearch: SearchDefaults::stored($text('branchSearch')),
             contentLive: isset($fields['content']) ? (int) $fields['content'] : null,
             wantedAs: $text('wantedAs'),
+            tags: Tags::stored($text('tags')),
+            showing: Showing::stored($text('showing')),
         );
     }
 }

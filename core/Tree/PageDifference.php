@@ -33,6 +33,7 @@ final readonly class PageDifference
         'social title' => ['socialTitle'],
         'social description' => ['socialDescription'],
         'layout and its fields' => ['layout', 'fields'],
+        'small picture and loading anew' => ['showing'],
         'search settings' => ['search'],
         'search settings of its branch' => ['branchSearch'],
     ];

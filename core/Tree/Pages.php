@@ -44,6 +44,13 @@ interface Pages
     public function namingAsCanonical(array $pages): iterable;
 
     /**
+     * Pages of the tree that have a tag.
+     *
+     * @return iterable<Page>
+     */
+    public function tagged(string $tag): iterable;
+
+    /**
      * The children of a page (of the site's top for null) with their positions, in order.
      *
      * @return array<string, int>

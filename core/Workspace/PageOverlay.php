@@ -218,6 +218,17 @@ final class PageOverlay
         return $ids;
     }
 
+    /** @return list<Page> pages that have a tag as the batch leaves them */
+    public function tagged(string $tag): array
+    {
+        foreach ($this->pages->tagged($tag) as $page) {
+            $this->original[$page->id] ??= $page;
+        }
+        $all = array_map(fn (string|int $id): ?Page => $this->find((string) $id), array_keys($this->original + $this->changed));
+
+        return array_values(array_filter($all, static fn (?Page $page): bool => $page !== null && ! $page->isBinned() && $page->tags->has($tag)));
+    }
+
     /** @return array<string, true> every page of the tree as it was, each remembered for later reading */
     public function wholeBefore(): array
     {

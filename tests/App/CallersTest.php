@@ -55,6 +55,7 @@ final class CallersTest extends AppTestCase
         'GET history/{entry}/rows/addresses' => self::SEEN,
         'GET files' => self::SEEN,
         'GET files/{file}' => self::SEEN,
+        'GET tags' => self::SEEN,
         'GET layouts' => self::SEEN,
         'GET layouts/{layout}/pages' => self::SEEN,
         'GET layouts/{layout}/export' => self::SEEN,

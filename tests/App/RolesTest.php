@@ -26,6 +26,7 @@ final class RolesTest extends AppTestCase
         yield 'pin' => [['kind' => 'pin', 'address' => '/pinned-{known}'], 201, 201, 403];
         yield 'kind' => [['kind' => 'change-kind', 'to' => 'section'], 201, 201, 403];
         yield 'unlist-page' => [['kind' => 'unlist-page'], 201, 201, 403];
+        yield 'tag' => [['kind' => 'tag', 'add' => ['islands']], 201, 201, 201];
         yield 'schedule' => [['kind' => 'schedule', 'from' => '2090-01-01T06:00'], 201, 201, 403];
         yield 'address' => [['kind' => 'add-address', 'address' => '/poster-{known}'], 201, 201, 403];
         yield 'protect' => [['kind' => 'protect'], 201, 422, 422];

@@ -26,6 +26,8 @@ use Heronstem\Core\Change\SetStartPage;
 use Heronstem\Core\Tree\FieldValues;
 use Heronstem\Core\Tree\PageName;
 use Heronstem\Core\Tree\SearchSettings;
+use Heronstem\Core\Tree\Showing;
+use Heronstem\Core\Tree\Tags;
 use Heronstem\Core\Workspace\Place;
 use Illuminate\Database\ConnectionInterface;
 use Illuminate\Support\Str;
@@ -162,6 +164,10 @@ final readonly class LoadDemoSite
                 'fields' => $this->fields($page, $demo, $ids, $picture),
                 'listed' => ($demo->head['listed'] ?? 'yes') === 'yes',
                 'search' => $this->search($demo, $site),
+                'tags' => (new Tags())
+                    ->changed(array_values(array_filter(array_map(trim(...), explode(',', $demo->head['tags'] ?? '')))), [])
+                    ->toText(),
+                'showing' => (new Showing(reload: isset($demo->head['reload']) ? (int) $demo->head['reload'] : null))->toText(),
                 'slug_by_hand' => ($demo->head['state'] ?? 'live') === 'live' && $page->slug_by_hand,
             ]);
             if ($demo->markdown !== '') {

@@ -122,10 +122,7 @@ final readonly class ShowCollection
             ->whereRaw('is_visible(state, from_at, until_at)')
             ->where(static fn (Builder $query) => $query->whereRaw('path <@ ?::ltree', [$group->path])->orWhereRaw('fields @> ?::jsonb', [$also]))
             ->when($order === 'newest', static fn (Builder $query) => $query->orderByRaw('coalesce(from_at, live_since) desc nulls last'))
-            // The place in the tree: the positions of the pages on the way down.
-            ->orderByRaw(
-                '(select array_agg(a.position order by nlevel(a.path)) from pages a where a.site_id = pages.site_id and a.path @> pages.path)',
-            )
+            ->orderByRaw(ListPages::PLACE)
             ->limit(self::MOST)
             ->get()
             ->keyBy('ulid');

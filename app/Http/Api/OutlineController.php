@@ -61,8 +61,8 @@ final readonly class OutlineController
         OA\Get(
             path: '/sites/{site}/filter',
             operationId: 'filter',
-            description: 'Pages whose name or address holds the text, of the states, kinds and layouts named (commas between), with their ancestors, in tree order.',
-            parameters: [new Query('text'), new Query('state'), new Query('kind'), new Query('layout')],
+            description: 'Pages whose name or address holds the text, of the states, kinds and layouts and with all the tags named (commas between), with their ancestors, in tree order.',
+            parameters: [new Query('text'), new Query('state'), new Query('kind'), new Query('layout'), new Query('tag')],
             responses: [new Answer('FilteredOutline')],
         ),
     ]
@@ -76,7 +76,7 @@ final readonly class OutlineController
             path: '/sites/{site}/filter/pages',
             operationId: 'filteredPages',
             description: 'The identities of all pages that a filter finds, up to as many as a change takes.',
-            parameters: [new Query('text'), new Query('state'), new Query('kind'), new Query('layout')],
+            parameters: [new Query('text'), new Query('state'), new Query('kind'), new Query('layout'), new Query('tag')],
             responses: [
                 new OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(type: 'array', items: new OA\Items(type: 'string'))),
             ],
@@ -87,7 +87,7 @@ final readonly class OutlineController
         return new JsonResponse($this->outline->ids($site, self::asked($request)));
     }
 
-    /** @return array{text: string, state: string, kind: string, layout: string} */
+    /** @return array{text: string, state: string, kind: string, layout: string, tag: string} */
     private static function asked(Request $request): array
     {
         return array_map(static fn (string $field): string => $request->string($field)->value(), [
@@ -95,6 +95,7 @@ final readonly class OutlineController
             'state' => 'state',
             'kind' => 'kind',
             'layout' => 'layout',
+            'tag' => 'tag',
         ]);
     }
 }

@@ -11,6 +11,7 @@ use App\Models\Page;
 use App\Models\Site;
 use App\Models\Visitor;
 use Heronstem\Core\Redirect\Resolution;
+use Heronstem\Core\Tree\Showing;
 use Illuminate\Contracts\View\Factory as Views;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -41,6 +42,11 @@ final readonly class PageResponse
             'Cache-Control' => $visitor === null ? 'public, max-age=0, must-revalidate' : 'private, max-age=0, must-revalidate',
             'Vary' => 'Cookie',
         ]);
+        $reload = Showing::stored($page->showing)->reload;
+        if ($reload !== null && ! $request->query->has('still')) {
+            // As the HTML Standard has it; the page says so, and offers itself without.
+            $response->headers->set('Refresh', (string) (60 * $reload));
+        }
         $response->setEtag(sha1($html));
         $response->isNotModified($request);
 

@@ -6,8 +6,9 @@ namespace Heronstem\Core\Content\Block;
 
 use Heronstem\Core\Content\HtmlWriter;
 use Heronstem\Core\Content\ListedPage;
+use Heronstem\Core\Tree\Tags;
 
-/** Pages as cards or as a list: those in a branch, those that were picked for a place, or chosen ones. */
+/** Pages as cards or as a list: those in a branch, those with a tag, those that were picked for a place, or chosen ones. */
 final readonly class Pages implements BlockKind
 {
     /** Most pages of one list. */
@@ -26,20 +27,18 @@ final readonly class Pages implements BlockKind
     public function read(ReadNode $node): array
     {
         $attributes = $node->attributes();
-        $from = $attributes->choice('from', ['branch', 'picks', 'chosen'], 'Pages come from a branch, from picks, or are chosen one by one.');
+        $from = $attributes->choice(
+            'from',
+            ['branch', 'tag', 'picks', 'chosen'],
+            'Pages come from a branch, have a tag, come from picks, or are chosen one by one.',
+        );
 
         return [
             'attrs' => [
                 'from' => $from,
                 ...match ($from) {
-                    'branch' => [
-                        'branch' => ['page' => $attributes->within('branch')->identity('page')],
-                        'order' => $attributes->choice(
-                            'order',
-                            ['tree', 'newest', 'name'],
-                            'Pages stand as in the outline, the newest first, or from A to Z.',
-                        ),
-                    ],
+                    'branch' => ['branch' => ['page' => $attributes->within('branch')->identity('page')], ...self::order($attributes)],
+                    'tag' => ['tag' => $attributes->needed('tag', 'Say which tag the pages have.', Tags::LONGEST), ...self::order($attributes)],
                     'picks' => ['picks' => self::picks($attributes)],
                     default => [
                         'chosen' => array_map(
@@ -79,6 +78,24 @@ final readonly class Pages implements BlockKind
     private static function anchor(ListedPage $page): string
     {
         return '<a href="'.HtmlWriter::escape($page->address).'">'.HtmlWriter::escape($page->name).'</a>';
+    }
+
+    /** @return array<string, string> */
+    private static function order(Attributes $attributes): array
+    {
+        $order = (string) $attributes->choice(
+            'order',
+            ['tree', 'newest', 'name', 'field'],
+            'Pages stand as in the outline, the newest first, from A to Z, or by a field.',
+        );
+        if ($order !== 'field') {
+            return ['order' => $order];
+        }
+        $field = $attributes->needed('field', 'Say by which field the pages are ordered.', 41);
+
+        return preg_match('/^-?[a-z][A-Za-z0-9]{0,39}$/D', $field) === 1
+            ? ['order' => $order, 'field' => $field]
+            : throw $attributes->refusal('field', 'This is the key of a field, with a hyphen before it for the highest first.', 'price');
     }
 
     private static function picks(Attributes $attributes): string

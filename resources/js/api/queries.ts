@@ -54,7 +54,7 @@ export const branchQuery = (site: string, parent: string | null, offset: number)
 export const filterQuery = (
     site: string,
     text: string,
-    facets: { state?: string; kind?: string; layout?: string } = {},
+    facets: { state?: string; kind?: string; layout?: string; tag?: string } = {},
 ) =>
     queryOptions({
         queryKey: keys.filter(site, text, facets),

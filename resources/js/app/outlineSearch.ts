@@ -11,6 +11,7 @@ export type OutlineSearch = {
     state?: string
     kind?: string
     layout?: string
+    tag?: string
     marked?: string
     drawing?: boolean
 }

@@ -91,6 +91,7 @@ const outline = createRoute({
         state: text(search.state),
         kind: text(search.kind),
         layout: text(search.layout),
+        tag: text(search.tag),
         marked: text(search.marked),
         drawing: search.drawing === true ? true : undefined,
     }),

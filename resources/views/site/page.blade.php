@@ -64,6 +64,9 @@
 @else
 @yield('below')
 @endif
+@if ($reload !== null)
+        <p class="reload"{{ $inert }}>This page loads anew every {{ $reload === 1 ? 'minute' : "$reload minutes" }}. <a href="{{ $page->address }}?still" rel="nofollow">Keep it as it is</a></p>
+@endif
     </main>
 @if ($menus['see-also'] !== [] && ! $isStart)
     <aside class="see-also" aria-label="See also"{{ $inert }}>

@@ -174,6 +174,13 @@ final class RandomDocument
                     'attrs' => ['view' => $this->one(['cards', 'list']), 'most' => 1 + $this->below(60)] +
                         $this->one([
                             ['from' => 'branch', 'branch' => ['page' => $this->identity()], 'order' => $this->one(['tree', 'newest', 'name'])],
+                            [
+                                'from' => 'branch',
+                                'branch' => ['page' => $this->identity()],
+                                'order' => 'field',
+                                'field' => $this->one(['price', '-built']),
+                            ],
+                            ['from' => 'tag', 'tag' => $this->one(self::WORDS), 'order' => $this->one(['tree', 'newest', 'name'])],
                             ['from' => 'picks', 'picks' => 'front'],
                             ['from' => 'chosen', 'chosen' => [['page' => $this->identity()]]],
                         ]),

@@ -11,6 +11,7 @@ use Heronstem\Core\Change\AddAddress;
 use Heronstem\Core\Change\ArrangeMenu;
 use Heronstem\Core\Change\Change;
 use Heronstem\Core\Change\ChangeKind;
+use Heronstem\Core\Change\Describe;
 use Heronstem\Core\Change\GoLive;
 use Heronstem\Core\Change\LeaveOutOfAddresses;
 use Heronstem\Core\Change\Make;
@@ -23,6 +24,7 @@ use Heronstem\Core\Change\RemoveAddress;
 use Heronstem\Core\Change\Schedule;
 use Heronstem\Core\Change\SendForReview;
 use Heronstem\Core\Change\SetStartPage;
+use Heronstem\Core\Change\Tag;
 use Heronstem\Core\Change\UnlistPage;
 use Heronstem\Core\Ledger\ClaimKind;
 use Heronstem\Core\Ledger\Ledger;
@@ -357,6 +359,11 @@ trait PortsContract
             [PageKind::Pointer, Target::page(self::TIMES), $from, $until, false, PageState::InReview, 'Look'],
             [$page?->kind, $page?->leadsTo, $page?->from, $page?->until, $page?->listed, $page?->state, $page?->reviewNote],
         );
+        $this->carryOut(new Tag(self::TRAVEL, ['a “b”', 'winter']), new Describe(self::TRAVEL, showing: ['reload' => 9]));
+        self::assertSame(['a “b”', 'winter'], $this->pages()->page(self::TRAVEL)?->tags->all);
+        self::assertSame(9, $this->pages()->page(self::TRAVEL)->showing->reload);
+        self::assertSame([self::TRAVEL], $this->ids($this->pages()->tagged('a “b”')));
+        self::assertSame([], $this->ids($this->pages()->tagged('a')));
         self::assertSame([true, '/times/summer'], [$this->pages()->page(self::HELP)?->leftOut, $this->pages()->page(self::SUMMER)?->address->path]);
     }
 

@@ -392,6 +392,11 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
         return array_values(array_filter($this->pages, static fn (Page $page): bool => in_array($page->search->canonical->value, $pages, true)));
     }
 
+    public function tagged(string $tag): iterable
+    {
+        return array_values(array_filter($this->pages, static fn (Page $page): bool => ! $page->isBinned() && $page->tags->has($tag)));
+    }
+
     public function whole(): iterable
     {
         foreach ($this->childrenOf(null) as $top) {

@@ -39,6 +39,7 @@ use Heronstem\Core\Change\RemoveMenu;
 use Heronstem\Core\Change\RemoveRedirect;
 use Heronstem\Core\Change\Rename;
 use Heronstem\Core\Change\RenameMenu;
+use Heronstem\Core\Change\RenameTag;
 use Heronstem\Core\Change\RestoredState;
 use Heronstem\Core\Change\ReturnToWriter;
 use Heronstem\Core\Change\Schedule;
@@ -50,6 +51,7 @@ use Heronstem\Core\Change\SetSearch;
 use Heronstem\Core\Change\SetSiteSearch;
 use Heronstem\Core\Change\SetSlug;
 use Heronstem\Core\Change\SetStartPage;
+use Heronstem\Core\Change\Tag;
 use Heronstem\Core\Change\TakeOffline;
 use Heronstem\Core\Change\UnlistPage;
 use Heronstem\Core\Change\Unpin;
@@ -244,13 +246,30 @@ final readonly class RandomChanges
                     ['leadsTo' => ['address' => '/x/y']],
                 ][$how],
             ),
-            36 => new Publish($page),
+            36 => [
+                new Publish($page),
+                new Tag($page, [$word], ['b']),
+                new Tag($page, [], [$word]),
+                new RenameTag($word, 'b'),
+                new RenameTag($word, null),
+                new Describe($page, showing: ['reload' => 5, 'picture' => null]),
+            ][$how],
             37 => new Describe(
                 $page,
                 $how < 3 ? ['heading' => $word, 'summary' => "About $word"] : ['searchTitle' => $word],
                 $how === 4 ? 'section' : null,
             ),
-            38 => new SetSearch($page, [['index' => false], ['index' => null], ['canonical' => $other], ['canonical' => 'none'], ['priority' => 0.7], ['inSitemap' => false]][$how]),
+            38 => new SetSearch(
+                $page,
+                [
+                    ['index' => false],
+                    ['index' => null],
+                    ['canonical' => $other],
+                    ['canonical' => 'none'],
+                    ['priority' => 0.7],
+                    ['inSitemap' => false],
+                ][$how],
+            ),
             39 => [
                 new SetBranchSearch($page, ['titlePattern' => '{name} · {parent}']),
                 new SetBranchSearch($page, ['index' => false]),

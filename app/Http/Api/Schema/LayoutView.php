@@ -88,6 +88,13 @@ use OpenApi\Attributes as OA;
         type: 'object',
     ),
     OA\Schema(
+        schema: 'Tag',
+        description: 'A tag that pages of the site have.',
+        required: ['tag', 'pages'],
+        properties: [new OA\Property('tag', type: 'string'), new OA\Property('pages', type: 'integer')],
+        type: 'object',
+    ),
+    OA\Schema(
         schema: 'LayoutField',
         description: 'A field of a layout, or a column of its rows.',
         required: ['key', 'title', 'kind', 'description', 'needed', 'choices', 'unit', 'currency', 'fallback', 'empty', 'proportions', 'columns'],

@@ -50,12 +50,13 @@ use OpenApi\Attributes as OA;
             new OA\Property(
                 'facets',
                 description: 'how many of them have each state, kind and layout',
-                required: ['state', 'kind', 'layout'],
+                required: ['state', 'kind', 'layout', 'tag'],
                 type: 'object',
                 properties: [
                     new OA\Property('state', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'integer')),
                     new OA\Property('kind', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'integer')),
                     new OA\Property('layout', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'integer')),
+                    new OA\Property('tag', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'integer')),
                 ],
             ),
             new OA\Property('rows', type: 'array', items: new OA\Items(ref: '#/components/schemas/OutlineRow')),

@@ -18,6 +18,7 @@ final readonly class PageSheet
 {
     /**
      * @param  list<array<string, mixed>>  $layoutFields
+     * @param  list<string>  $tags
      * @param  list<PageCrumb>  $within
      * @param  list<string>  $sendsOn
      * @param  array{target: array<string, string>, name: string}|null  $leadsTo
@@ -56,6 +57,9 @@ final readonly class PageSheet
             ),
         ]
         public object $kept,
+        #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $tags,
+        #[OA\Property(description: 'identity of its small picture in menus and on cards')] public ?string $picture,
+        #[OA\Property(description: 'minutes after which browsers load it anew')] public ?int $reload,
         #[OA\Property] public string $searchTitle,
         #[OA\Property] public string $searchDescription,
         #[OA\Property] public string $socialTitle,
@@ -133,6 +137,9 @@ final readonly class PageSheet
             fields: (object) $texts->fields->values,
             layoutFields: LayoutView::fields($layout),
             kept: (object) array_map(count(...), $texts->fields->kept),
+            tags: $of->tags->all,
+            picture: $of->showing->picture,
+            reload: $of->showing->reload,
             searchTitle: $texts->searchTitle,
             searchDescription: $texts->searchDescription,
             socialTitle: $texts->socialTitle,

@@ -1,8 +1,11 @@
+import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Button } from '../../ui/Button'
 import { Field, FieldFrame } from '../../ui/Field'
 import { Select } from '../../ui/Select'
 import { PickPage } from '../PickPage'
+import { useSite } from '../site'
+import { tagsQuery } from '../TagChooser'
 import type { PagesAttrs } from './blocks'
 import { DialogForm } from './DialogForm'
 import { OrderButtons } from './OrderButtons'
@@ -10,6 +13,7 @@ import { useLinkName } from './useLinkName'
 
 const sources = [
     ['branch', 'the pages inside a page'],
+    ['tag', 'the pages with a tag'],
     ['chosen', 'pages chosen one by one'],
     ['picks', 'the picks of the front page'],
 ] as const
@@ -18,6 +22,7 @@ const orders = [
     ['tree', 'as in the outline'],
     ['newest', 'newest first'],
     ['name', 'A to Z'],
+    ['field', 'by a field'],
 ] as const
 
 const views = [
@@ -34,21 +39,28 @@ export function PagesDialog({ pages: given, isNew, onClose, onTake }: Props) {
     const [missing, setMissing] = useState(false)
     const set = (change: Partial<PagesAttrs>) => setPages(before => ({ ...before, ...change }))
     const chosen = pages.chosen ?? []
+    const ordered = pages.from === 'branch' || pages.from === 'tag'
     const lacks =
         (pages.from === 'branch' && !pages.branch) || (pages.from === 'chosen' && chosen.length === 0)
             ? 'Choose a page first.'
-            : pages.most < 1 || pages.most > 60
-              ? 'A list shows 1 to 60 pages.'
-              : null
+            : pages.from === 'tag' && !pages.tag?.trim()
+              ? 'Say which tag.'
+              : ordered && pages.order === 'field' && !pages.field?.trim()
+                ? 'Say by which field.'
+                : pages.most < 1 || pages.most > 60
+                  ? 'A list shows 1 to 60 pages.'
+                  : null
     const submit = () => {
         setMissing(true)
         if (lacks !== null) return
-        const { from, view, most, order, branch } = pages
+        const { from, view, most, order, branch, tag, field } = pages
         onTake({
             from,
             view,
             most,
-            order: from === 'branch' ? order : null,
+            order: ordered ? order : null,
+            field: ordered && order === 'field' ? field?.trim() : null,
+            tag: from === 'tag' ? tag?.trim() : null,
             branch: from === 'branch' ? branch : null,
             chosen: from === 'chosen' ? chosen : null,
             picks: from === 'picks' ? 'front' : null,
@@ -75,6 +87,11 @@ export function PagesDialog({ pages: given, isNew, onClose, onTake }: Props) {
                         </span>
                         <Button onClick={() => setPicking(true)}>Choose a page…</Button>
                     </div>
+                </>
+            )}
+            {pages.from === 'tag' && <TagField tag={pages.tag ?? ''} onTag={tag => set({ tag })} />}
+            {ordered && (
+                <>
                     <FieldFrame stacked label="Order">
                         {({ id }) => (
                             <Select
@@ -85,6 +102,15 @@ export function PagesDialog({ pages: given, isNew, onClose, onTake }: Props) {
                             />
                         )}
                     </FieldFrame>
+                    {pages.order === 'field' && (
+                        <Field
+                            stacked
+                            label="Field"
+                            value={pages.field ?? ''}
+                            hint="Its key; with a hyphen before it for the highest first: -price."
+                            onChange={event => set({ field: event.target.value })}
+                        />
+                    )}
                 </>
             )}
             {pages.from === 'chosen' && (
@@ -111,6 +137,26 @@ export function PagesDialog({ pages: given, isNew, onClose, onTake }: Props) {
             )}
             <PickPage open={picking} title="Which page?" onClose={() => setPicking(false)} onPick={pick} />
         </DialogForm>
+    )
+}
+
+function TagField({ tag, onTag }: { tag: string; onTag: (tag: string) => void }) {
+    const { data } = useQuery(tagsQuery(useSite().key))
+    return (
+        <>
+            <Field
+                stacked
+                label="Tag"
+                list="tags-of-the-site"
+                value={tag}
+                onChange={event => onTag(event.target.value)}
+            />
+            <datalist id="tags-of-the-site">
+                {data?.map(each => (
+                    <option key={each.tag} value={each.tag} />
+                ))}
+            </datalist>
+        </>
     )
 }
 

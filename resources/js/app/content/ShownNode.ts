@@ -15,7 +15,7 @@ export const shownNode = (type: Exclude<Settable, 'table'>) =>
             Object.fromEntries(
                 [
                     ...Object.keys(settable[type]),
-                    ...(type === 'pages' ? ['picks', 'chosen'] : []),
+                    ...(type === 'pages' ? ['picks', 'chosen', 'tag', 'field'] : []),
                     ...(type === 'picture' ? ['enlarge', 'link'] : []),
                 ].map(name => [
                     name,

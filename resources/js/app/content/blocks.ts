@@ -36,11 +36,13 @@ export type SharedAttrs = { piece: string }
 export type FileAttrs = { file: string; name: string }
 
 export type PagesAttrs = {
-    from: 'branch' | 'picks' | 'chosen'
+    from: 'branch' | 'tag' | 'picks' | 'chosen'
+    tag?: string | null | undefined
+    field?: string | null | undefined
     branch?: { page: string } | null | undefined
     picks?: string | null | undefined
     chosen?: { page: string }[] | null | undefined
-    order?: 'tree' | 'newest' | 'name' | undefined
+    order?: 'tree' | 'newest' | 'name' | 'field' | undefined
     view: 'cards' | 'list'
     most: number
 }

@@ -8,8 +8,8 @@ import { among, turned } from '../../ui/several'
 const LayoutNames = lazily(() => import('./LayoutNames').then(module => module.LayoutNames))
 const FacetChoices = lazy(() => import('./FacetChoices').then(module => ({ default: module.FacetChoices })))
 
-export type Facets = { state?: string; kind?: string; layout?: string }
-type Counts = Record<'state' | 'kind' | 'layout', Record<string, number>>
+export type Facets = { state?: string; kind?: string; layout?: string; tag?: string }
+type Counts = Record<'state' | 'kind' | 'layout' | 'tag', Record<string, number>>
 
 const labels: Record<string, string> = {
     draft: 'Draft',
@@ -21,20 +21,22 @@ const labels: Record<string, string> = {
     pointer: 'Pointer',
     download: 'Download',
 }
-const titles = { state: 'State', kind: 'Kind', layout: 'Layout' }
+const titles = { state: 'State', kind: 'Kind', layout: 'Layout', tag: 'Tag' }
 
-/** Filters the outline by states, kinds and layouts, with how many there are of each. */
+/** Filters the outline by states, kinds, layouts and tags, with how many there are of each. */
 export function FacetMenus({
     facets,
     counts,
     onFacets,
     onLook,
+    onTags,
     only,
 }: {
     facets: Facets
     counts: Counts | undefined
     onFacets: (facets: Facets) => void
     onLook: () => void
+    onTags: () => void
     only: (keyof Facets)[]
 }) {
     return (
@@ -63,6 +65,7 @@ export function FacetMenus({
                                     count: counts?.[facet][value] ?? 0,
                                 }))}
                                 onTurn={value => onFacets({ ...facets, [facet]: turned(facets[facet], value) })}
+                                {...(facet === 'tag' ? { more: ['All tags…', onTags] as const } : {})}
                             />
                         )}
                     >

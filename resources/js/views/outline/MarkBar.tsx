@@ -14,6 +14,7 @@ type Props = {
     onMark: (ids: string[]) => void
     onMove: () => void
     onPick: () => void
+    onTag: () => void
     filter: { text: string; facets: Facets; total: number } | null
 }
 
@@ -21,7 +22,7 @@ const manager: PageAct[] = ['go-live', 'take-offline', 'list-page', 'unlist-page
 const writer: PageAct[] = ['send-for-review', 'duplicate', 'put-in-bin']
 
 /** What is marked, and what can be done to all of it at once; under a filter, marking everything it finds. */
-export function MarkBar({ ids, onMark, onMove, onPick, filter }: Props) {
+export function MarkBar({ ids, onMark, onMove, onPick, onTag, filter }: Props) {
     const site = useSite()
     const queries = useQueryClient()
     const { act } = usePageActs()
@@ -77,6 +78,9 @@ export function MarkBar({ ids, onMark, onMove, onPick, filter }: Props) {
                     >
                         Find and replace…
                     </Link>
+                    <Button variant="quiet" onClick={onTag}>
+                        Tag…
+                    </Button>
                     {site.manages && (
                         <Button variant="quiet" onClick={onPick}>
                             Pick…

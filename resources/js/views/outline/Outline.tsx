@@ -11,6 +11,7 @@ import { useMarks } from './useMarks'
 import { useOutline } from './useOutline'
 import { lazily } from '../../ui/lazily'
 import { OutlineBar } from './OutlineBar'
+import type { OutlineDialog } from './OutlineDialogs'
 import { Loading, Message } from './OutlineMessages'
 import type { Search, SetSearch } from './search'
 import { useRemembered, useReveal } from './useOutlinePlace'
@@ -20,9 +21,7 @@ const MarkBar = lazily(
     () => import('./MarkBar').then(module => module.MarkBar),
     <div className="min-h-10 border-b border-line bg-heron-soft" />,
 )
-const Bin = lazily(() => import('./Bin').then(module => module.Bin))
-const MoveTo = lazily(() => import('./MoveTo').then(module => module.MoveTo))
-const PickFor = lazily(() => import('./PickFor').then(module => module.PickFor))
+const OutlineDialogs = lazily(() => import('./OutlineDialogs').then(module => module.OutlineDialogs))
 const StructureDrawing = lazily(() => import('./StructureDrawing').then(module => module.StructureDrawing))
 
 type Props = { search: Search; set: SetSearch; compact: boolean; onWrite: (page: string) => void }
@@ -41,8 +40,9 @@ export function Outline({ search, set, compact, onWrite }: Props) {
             ...(search.state === undefined ? {} : { state: search.state }),
             ...(search.kind === undefined ? {} : { kind: search.kind }),
             ...(search.layout === undefined ? {} : { layout: search.layout }),
+            ...(search.tag === undefined ? {} : { tag: search.tag }),
         }),
-        [search.kind, search.layout, search.state],
+        [search.kind, search.layout, search.state, search.tag],
     )
     const asks = text !== '' || Object.keys(facets).length > 0
     const [countsFacets, countFacets] = useState(false)
@@ -53,9 +53,7 @@ export function Outline({ search, set, compact, onWrite }: Props) {
     })
     const isFiltered = asks && found.data !== undefined
     const marks = useMarks(site.key, search.marked, set)
-    const [moving, setMoving] = useState(false)
-    const [picking, setPicking] = useState(false)
-    const [binShown, showBin] = useState(false)
+    const [dialog, setDialog] = useState<OutlineDialog | null>(null)
     const rows = useMemo(
         () => (isFiltered ? filtered(found.data.rows) : flatten(branches, open, making)),
         [branches, found.data, isFiltered, making, open],
@@ -96,17 +94,19 @@ export function Outline({ search, set, compact, onWrite }: Props) {
                 typed={typed}
                 onType={setTyped}
                 onLook={() => countFacets(true)}
-                onFacets={now => set({ state: now.state, kind: now.kind, layout: now.layout })}
+                onTags={() => setDialog('tags')}
+                onFacets={now => set({ state: now.state, kind: now.kind, layout: now.layout, tag: now.tag })}
                 onDrawing={() => set({ drawing: search.drawing === true ? undefined : true })}
-                onBin={() => showBin(true)}
+                onBin={() => setDialog('bin')}
                 onMake={() => make({ parent: active?.kind === 'page' ? active.page.id : null, after: null })}
             />
             {(marks.ids.length > 0 || isFiltered) && (
                 <MarkBar
                     ids={marks.ids}
                     onMark={marks.put}
-                    onMove={() => setMoving(true)}
-                    onPick={() => setPicking(true)}
+                    onMove={() => setDialog('move')}
+                    onPick={() => setDialog('pick')}
+                    onTag={() => setDialog('tag')}
                     filter={isFiltered && found.data.total > 0 ? { text, facets, total: found.data.total } : null}
                 />
             )}
@@ -129,7 +129,13 @@ export function Outline({ search, set, compact, onWrite }: Props) {
                     <Button
                         onClick={() => {
                             setTyped('')
-                            set({ state: undefined, kind: undefined, layout: undefined, filter: undefined })
+                            set({
+                                state: undefined,
+                                kind: undefined,
+                                layout: undefined,
+                                tag: undefined,
+                                filter: undefined,
+                            })
                         }}
                     >
                         Show all pages
@@ -175,21 +181,15 @@ export function Outline({ search, set, compact, onWrite }: Props) {
                     }}
                 />
             )}
-            {picking && (
-                <PickFor
-                    pages={marks.ids.map(id => ({ id, name: 'the marked page' }))}
-                    onClose={() => setPicking(false)}
+            {dialog !== null && (
+                <OutlineDialogs
+                    dialog={dialog}
+                    marked={marks.ids}
+                    onClose={() => setDialog(null)}
                     onDone={() => marks.put([])}
+                    onTag={tag => set({ tag })}
                 />
             )}
-            {moving && (
-                <MoveTo
-                    pages={marks.ids.map(id => ({ id, name: 'the marked page' }))}
-                    onClose={() => setMoving(false)}
-                    onDone={() => marks.put([])}
-                />
-            )}
-            {binShown && <Bin open onClose={() => showBin(false)} />}
         </main>
     )
 }

@@ -21,6 +21,7 @@ type Props = {
     typed: string
     onType: (text: string) => void
     onLook: () => void
+    onTags: () => void
     onFacets: (facets: Facets) => void
     onDrawing: () => void
     onBin: () => void
@@ -30,7 +31,7 @@ type Props = {
 /** Above the rows: how many pages there are, what they are filtered by, and making one. */
 export function OutlineBar({ counts, compact, drawing, facets, facetCounts, field, typed, ...on }: Props) {
     const { writes, key: site } = useSite()
-    const { onType, onLook, onFacets, onDrawing, onBin, onMake } = on
+    const { onType, onLook, onTags, onFacets, onDrawing, onBin, onMake } = on
     return (
         <div className="flex h-14 min-w-0 shrink-0 items-center gap-3.5 px-4 max-sm:gap-2">
             <PageTitle>Outline</PageTitle>
@@ -87,7 +88,8 @@ export function OutlineBar({ counts, compact, drawing, facets, facetCounts, fiel
                     counts={facetCounts}
                     onLook={onLook}
                     onFacets={onFacets}
-                    only={compact ? ['state'] : ['state', 'kind', 'layout']}
+                    onTags={onTags}
+                    only={compact ? ['state'] : ['state', 'kind', 'layout', 'tag']}
                 />
             </span>
             <div

@@ -8,6 +8,8 @@ import { moment } from '../../ui/time'
 import { Further } from './Further'
 import { InMenus } from './InMenus'
 import { KindDialog } from './KindDialog'
+import { PageShowing } from './PageShowing'
+import { PageTags } from './PageTags'
 import { PinDialog } from './PinDialog'
 import { ScheduleDialog } from './ScheduleDialog'
 
@@ -130,6 +132,11 @@ export function Settings({ sheet }: { sheet: Sheet }) {
                         </Line>
                     </>
                 )}
+                <dt>Tags</dt>
+                <dd>
+                    <PageTags sheet={sheet} />
+                </dd>
+                <PageShowing sheet={sheet} />
                 <InMenus sheet={sheet} />
                 <Further sheet={sheet} />
             </dl>
