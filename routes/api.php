@@ -27,6 +27,7 @@ use App\Http\Api\SearchesController;
 use App\Http\Api\SessionController;
 use App\Http\Api\SiteController;
 use App\Http\Api\SourceController;
+use App\Http\Api\StartingPointController;
 use App\Http\Api\StructureController;
 use App\Http\Api\TagController;
 use App\Http\Api\VersionController;
@@ -114,6 +115,7 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                     'left' => '[0-9]{1,9}',
                     'right' => '[0-9]{1,9}',
                 ]);
+                Route::get('starting-points', [StartingPointController::class, 'index']);
                 Route::get('tags', [TagController::class, 'index']);
                 Route::get('pieces', [PieceController::class, 'index']);
                 Route::get('pieces/{piece}', [PieceController::class, 'show']);
@@ -150,6 +152,10 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                 Route::get('redirects-import/{import}', [RedirectFilesController::class, 'progressOf']);
                 Route::delete('redirects-import/{import}', [RedirectFilesController::class, 'stop']);
                 Route::patch('names', [SiteController::class, 'update']);
+                Route::post('starting-points', [StartingPointController::class, 'store']);
+                Route::patch('starting-points/{point}', [StartingPointController::class, 'update']);
+                Route::put('starting-points/{point}/pages', [StartingPointController::class, 'keep']);
+                Route::delete('starting-points/{point}', [StartingPointController::class, 'remove']);
                 Route::post('pieces', [PieceController::class, 'store']);
                 Route::put('pieces/{piece}', [PieceController::class, 'update']);
                 Route::delete('pieces/{piece}', [PieceController::class, 'remove']);

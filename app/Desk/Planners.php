@@ -12,6 +12,7 @@ use App\Store\StoredLinks;
 use App\Store\StoredMenus;
 use App\Store\StoredPages;
 use App\Store\StoredRules;
+use App\Store\StoredStartingPoints;
 use Heronstem\Core\Planning\Planner;
 use Heronstem\Core\Workspace\Authority;
 use Illuminate\Database\ConnectionInterface;
@@ -26,7 +27,7 @@ final readonly class Planners
     public function for(Site $site, Authority $authority = Authority::Manager): Planner
     {
         return new Planner(
-            $site->context($authority, Places::all(), $this->layouts->all()),
+            $site->context($authority, Places::all(), $this->layouts->all(), new StoredStartingPoints($site)),
             new StoredPages($this->db, $site),
             new StoredLedger($this->db, $site),
             new StoredLinks($this->db, $site),

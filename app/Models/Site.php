@@ -13,6 +13,7 @@ use Heronstem\Core\Moment;
 use Heronstem\Core\Search\RobotsComposer;
 use Heronstem\Core\Search\SiteFacts;
 use Heronstem\Core\Search\SiteSearch;
+use Heronstem\Core\Tree\StartingPoints;
 use Heronstem\Core\Workspace\Authority;
 use Heronstem\Core\Workspace\SiteContext;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
@@ -77,6 +78,12 @@ final class Site extends Model
         return $this->hasMany(File::class);
     }
 
+    /** @return HasMany<StartingPoint, $this> */
+    public function points(): HasMany
+    {
+        return $this->hasMany(StartingPoint::class);
+    }
+
     /** @return HasMany<SharedPiece, $this> */
     public function pieces(): HasMany
     {
@@ -101,8 +108,12 @@ final class Site extends Model
     }
 
     /** @param  array<string, MenuPlace>  $places */
-    public function context(Authority $authority = Authority::Manager, array $places = [], Layouts $layouts = new Layouts()): SiteContext
-    {
+    public function context(
+        Authority $authority = Authority::Manager,
+        array $places = [],
+        Layouts $layouts = new Layouts(),
+        ?StartingPoints $startingPoints = null,
+    ): SiteContext {
         $starts = Page::query()->whereKey(array_filter([$this->start_page_id, $this->start_page_signed_in_id]))->pluck('ulid', 'id');
 
         return new SiteContext(
@@ -116,6 +127,7 @@ final class Site extends Model
             $layouts,
             $this->facts(),
             $this->searchSettings(),
+            $startingPoints,
         );
     }
 

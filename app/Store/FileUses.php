@@ -47,6 +47,12 @@ final readonly class FileUses
         lateral (select substr(r.target, 6) as file where r.target like 'file %' union select q #>> '{}' from jsonb_path_query(r.pause, '$.**.file') q) f
         where r.site_id = :site and f.file is not null
     union all
+    select distinct f #>> '{}', 'starting-point', s.ulid, s.name, null, false
+        from starting_points s join kept_pages k on k.point_id = s.id,
+        lateral (select q as f from jsonb_path_query(k.content, '$.**.file') q
+            union all select q from jsonb_path_query((k.fields->>'fields')::jsonb, '$.values.**.file') q
+            union all select to_jsonb((k.fields->>'showing')::jsonb->>'picture')) g where s.site_id = :site and f is not null
+    union all
     select s.file, 'site', '', '', null, true from sites x,
         lateral (select q #>> '{}' as file from jsonb_path_query(x.search, '$.**.socialPicture') q) s where x.id = :site and s.file is not null
     SQL;

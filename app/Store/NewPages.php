@@ -134,6 +134,18 @@ final readonly class NewPages
             ,
             [PgArray::of(array_keys($copies)), PgArray::of($copies), $entry->user_id, $entry->user_id],
         );
+        // From starting points, whose pages are kept apart.
+        $this->db->insert(
+            <<<'SQL'
+            with contents as (insert into page_contents (page_id, working, working_version, saved_by)
+                select c.id, k.content, 1, ? from unnest(?::text[], ?::text[]) as n(copy, source)
+                join pages c on c.ulid = n.copy join kept_pages k on k.ulid = n.source where k.content is not null
+                returning page_id, working)
+            insert into content_versions (page_id, number, document, user_id) select page_id, 1, working, ? from contents
+            SQL
+            ,
+            [$entry->user_id, PgArray::of(array_keys($copies)), PgArray::of($copies), $entry->user_id],
+        );
         $this->turnInnerLinks($copies);
         $this->copyRawLinks($copies);
     }

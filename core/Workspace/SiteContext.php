@@ -10,6 +10,7 @@ use Heronstem\Core\Menu\MenuPlace;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Search\SiteFacts;
 use Heronstem\Core\Search\SiteSearch;
+use Heronstem\Core\Tree\StartingPoints;
 
 /** What holds for a whole site while a change is planned. */
 final readonly class SiteContext
@@ -24,6 +25,7 @@ final readonly class SiteContext
      * @param  Layouts  $layouts  that pages may have
      * @param  SiteFacts  $facts  what the site says of itself in the titles of its pages
      * @param  SiteSearch  $search  what the site tells search engines as a whole
+     * @param  StartingPoints|null  $startingPoints  that pages are made from; null where there are none
      */
     public function __construct(
         public AddressRules $rules,
@@ -36,6 +38,7 @@ final readonly class SiteContext
         public Layouts $layouts = new Layouts(),
         public SiteFacts $facts = new SiteFacts('', '', 'en', ''),
         public SiteSearch $search = new SiteSearch(),
+        public ?StartingPoints $startingPoints = null,
     ) {
     }
 }

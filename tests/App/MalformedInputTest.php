@@ -81,6 +81,7 @@ final class MalformedInputTest extends AppTestCase
                 'name' => 'Hours',
                 'document' => ['type' => 'doc', 'content' => []],
             ])->ulid,
+            'point' => \App\Models\StartingPoint::query()->create(['site_id' => $mine->id, 'name' => 'Like an island'])->ulid,
             'theirs' => $theirs,
             'travel' => $travel,
             'check' => 'thin-content',
@@ -291,6 +292,7 @@ final class MalformedInputTest extends AppTestCase
             ['kind' => 'add-address', 'page' => $page, 'address' => '/poster', 'answer' => 'serve'],
             ['kind' => 'unlist-page', 'pages' => [$page, $travel]],
             ['kind' => 'tag', 'pages' => [$page, $travel], 'add' => ['islands', 'winter'], 'remove' => ['summer']],
+            ['kind' => 'make-from', 'page' => $new, 'from' => $this->known['point'], 'name' => 'New', 'place' => ['last' => $travel]],
             ['kind' => 'rename-tag', 'tag' => 'islands', 'to' => 'isles'],
             ['kind' => 'describe', 'page' => $page, 'picture' => null, 'reload' => 5],
             ['kind' => 'add-to-menu', 'page' => $page, 'menu' => $menu],
@@ -357,6 +359,9 @@ final class MalformedInputTest extends AppTestCase
         return match ("$method ".preg_replace('/\{\w+\}/', '*', $path)) {
             'POST /sites/*/layouts/*/import' => [['text' => "id,fields.takes\n$page,35"]],
             'POST /sites/*/films' => [['address' => 'https://unknown.example/x']],
+            'POST /sites/*/starting-points' => [['name' => 'N', 'description' => 'D', 'page' => $page, 'scope' => 'branch']],
+            'PATCH /sites/*/starting-points/*' => [['name' => 'N', 'description' => 'D']],
+            'PUT /sites/*/starting-points/*/pages' => [['page' => $page, 'scope' => 'page']],
             'POST /sites/*/pieces', 'PUT /sites/*/pieces/*' => [['name' => 'N', 'document' => self::words()]],
             'PATCH /sites/*/files/*' => [
                 ['name' => 'b', 'folder' => 'a/b', 'alt' => 'A', 'caption' => 'C', 'focus' => ['x' => 1, 'y' => 2]],

@@ -71,6 +71,9 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
 
     public Layouts $layouts;
 
+    /** @var array<string, list<Page>> starting points */
+    public array $kept = [];
+
     public int $links = 0;
 
     /** @var list<RawLink> */
@@ -134,6 +137,7 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
                 layouts: $this->layouts,
                 search: $this->search,
                 facts: new SiteFacts('Ferries', 'Boats.', 'en-GB', 'http://ferries.test'),
+                startingPoints: new KeptBranches($this->kept),
             ),
             $this,
             $this,

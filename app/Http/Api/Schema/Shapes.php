@@ -160,7 +160,11 @@ use OpenApi\Attributes as OA;
                         items: new OA\Items(
                             required: ['way', 'by', 'name', 'address', 'live'],
                             properties: [
-                                new OA\Property('way', type: 'string', enum: ['content', 'fields', 'card', 'page', 'menu', 'redirect', 'site']),
+                                new OA\Property(
+                                    'way',
+                                    type: 'string',
+                                    enum: ['content', 'fields', 'card', 'page', 'menu', 'redirect', 'starting-point', 'site'],
+                                ),
                                 new OA\Property('by', description: 'identity of the page, menu or redirect', type: 'string'),
                                 new OA\Property('name', type: 'string'),
                                 new OA\Property('address', type: 'string', nullable: true),

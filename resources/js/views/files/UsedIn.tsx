@@ -7,10 +7,11 @@ type Use = FileDetail['usedIn'][number]
 const ways: Record<Use['way'], string> = {
     content: 'in its content',
     fields: 'in its fields',
-    card: 'on its social card',
+    card: 'on its card',
     page: 'is this file',
     menu: 'a menu',
     redirect: 'a redirect',
+    'starting-point': 'a starting point',
     site: 'The social card of the whole site',
 }
 
@@ -24,7 +25,9 @@ export function UsedIn({ uses, site }: { uses: Use[]; site: string }) {
                 <li key={`${use.way} ${use.by}`}>
                     <Place use={use} site={site} />{' '}
                     <span className="text-ink-3">{use.way === 'site' ? '' : ways[use.way]}</span>
-                    {!use.live && use.way !== 'redirect' && <span className="text-ink-3">, not for visitors yet</span>}
+                    {!use.live && use.way !== 'redirect' && use.way !== 'starting-point' && (
+                        <span className="text-ink-3">, not for visitors yet</span>
+                    )}
                 </li>
             ))}
         </ul>
@@ -36,6 +39,8 @@ function Place({ use, site }: { use: Use; site: string }): ReactNode {
     switch (use.way) {
         case 'site':
             return ways.site
+        case 'starting-point':
+            return <b className="font-semibold">{use.name}</b>
         case 'menu':
             return (
                 <Link to="/s/$site/menus" params={params} search={{ menu: use.by }} className={link}>

@@ -7,6 +7,7 @@ import { columnsOf, GridHead } from './GridHead'
 import { GridRow, type RowHandlers } from './GridRow'
 import { lazily } from '../../ui/lazily'
 import { ROW, type MakePlace, type Row } from './rows'
+import type { OutlineDialog } from './OutlineDialogs'
 import type { RowAct } from './RowMenu'
 import { besidePointer, useDrag } from './useDrag'
 import { useSteady } from '../../ui/useSteady'
@@ -17,8 +18,7 @@ import type { useMarks } from './useMarks'
 // Only who drags sees it.
 const DropLine = lazily(() => import('./DropLine').then(module => module.DropLine))
 
-const MoveTo = lazily(() => import('./MoveTo').then(module => module.MoveTo))
-const PickFor = lazily(() => import('./PickFor').then(module => module.PickFor))
+const OutlineDialogs = lazily(() => import('./OutlineDialogs').then(module => module.OutlineDialogs))
 
 /** What is asked for in the grid and done by the outline around it. */
 export type GridAsks = {
@@ -54,8 +54,8 @@ export function Grid(props: Props) {
     const grid = useRef<HTMLDivElement>(null)
     const scroller = useRef<HTMLDivElement>(null)
     const [editing, setEditing] = useState<Editing>(null)
-    const [moving, setMoving] = useState<{ id: string; name: string }[]>([])
-    const [picking, setPicking] = useState<{ id: string; name: string }[]>([])
+    const [dialog, setDialog] = useState<{ which: OutlineDialog; pages: { id: string; name: string }[] } | null>(null)
+    const setMoving = (pages: { id: string; name: string }[]) => setDialog({ which: 'move', pages })
     const { act } = usePageActs()
     const { marks, ids, put, anchor, setAnchor } = props.marks
     // A row that is being written in stays, wherever the others go: what was typed there must not be lost.
@@ -115,8 +115,8 @@ export function Grid(props: Props) {
         if (doing === 'make-inside') asks.onMake({ parent: row.key, after: null })
         else if (doing === 'make-after') asks.onMake({ parent: row.page.parent, after: row.key })
         else if (doing === 'write') asks.onWrite(row.key)
-        else if (doing === 'pick') setPicking([{ id: row.key, name: row.page.name }])
-        else if (doing === 'move') setMoving([{ id: row.key, name: row.page.name }])
+        else if (doing === 'pick' || doing === 'move' || doing === 'make-from' || doing === 'keep')
+            setDialog({ which: doing, pages: [{ id: row.key, name: row.page.name }] })
         else if (doing === 'name' || doing === 'slug') setEditing({ id: row.key, what: doing })
         else void act(doing, [row.page])
     }
@@ -129,7 +129,7 @@ export function Grid(props: Props) {
         onMoveTo: page => setMoving(named([page])),
         onMark: mark,
         onPageAct: doing => meant().length > 0 && void act(doing, meant(), () => put([])),
-        onPick: () => setPicking(meant()),
+        onPick: () => meant().length > 0 && setDialog({ which: 'pick', pages: meant() }),
         onMoveMarked: () => {
             if (ids.length > 0) setMoving(named(ids))
             return ids.length > 0
@@ -216,24 +216,16 @@ export function Grid(props: Props) {
                     )}
                 </DragOverlay>
             </DndContext>
-            {picking.length > 0 && (
-                <PickFor
-                    pages={picking}
+            {dialog !== null && (
+                <OutlineDialogs
+                    dialog={dialog.which}
+                    pages={dialog.pages}
                     onClose={() => {
-                        setPicking([])
+                        setDialog(null)
                         grid.current?.focus()
                     }}
                     onDone={() => put([])}
-                />
-            )}
-            {moving.length > 0 && (
-                <MoveTo
-                    pages={moving}
-                    onClose={() => {
-                        setMoving([])
-                        grid.current?.focus()
-                    }}
-                    onDone={() => put([])}
+                    onMade={page => asks.onMade(page)}
                 />
             )}
         </>

@@ -184,7 +184,7 @@ export function Outline({ search, set, compact, onWrite }: Props) {
             {dialog !== null && (
                 <OutlineDialogs
                     dialog={dialog}
-                    marked={marks.ids}
+                    pages={marks.ids.map(id => ({ id, name: 'the marked page' }))}
                     onClose={() => setDialog(null)}
                     onDone={() => marks.put([])}
                     onTag={tag => set({ tag })}

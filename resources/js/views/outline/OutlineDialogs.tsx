@@ -1,27 +1,31 @@
 import { Bin } from './Bin'
+import { KeepAs } from './KeepAs'
+import { MakeFrom } from './MakeFrom'
 import { MoveTo } from './MoveTo'
 import { PickFor } from './PickFor'
 import { SiteTags } from './SiteTags'
 import { TagMarked } from './TagMarked'
 
-export type OutlineDialog = 'bin' | 'move' | 'pick' | 'tag' | 'tags'
+export type OutlineDialog = 'bin' | 'move' | 'pick' | 'tag' | 'tags' | 'make-from' | 'keep'
 
 type Props = {
     dialog: OutlineDialog
-    marked: string[]
+    /** What is marked, or one row. */
+    pages: { id: string; name: string }[]
     onClose: () => void
     /** What was wanted of the marked pages is done. */
     onDone: () => void
-    onTag: (tag: string) => void
+    onTag?: (tag: string) => void
+    onMade?: (page: string) => void
 }
 
 /** The dialogs of the outline: fetched when the first of them is asked for. */
-export function OutlineDialogs({ dialog, marked, onClose, onDone, onTag }: Props) {
-    const pages = marked.map(id => ({ id, name: 'the marked page' }))
-    const close = (then: () => void) => () => {
+export function OutlineDialogs({ dialog, pages, onClose, onDone, onTag, onMade }: Props) {
+    const closed = (then?: () => void) => () => {
         onClose()
-        then()
+        then?.()
     }
+    const first = pages[0] ?? null
     switch (dialog) {
         case 'bin':
             return <Bin open onClose={onClose} />
@@ -30,8 +34,12 @@ export function OutlineDialogs({ dialog, marked, onClose, onDone, onTag }: Props
         case 'pick':
             return <PickFor pages={pages} onClose={onClose} onDone={onDone} />
         case 'tag':
-            return <TagMarked pages={marked} onClose={onClose} onDone={close(onDone)} />
+            return <TagMarked pages={pages.map(page => page.id)} onClose={onClose} onDone={closed(onDone)} />
         case 'tags':
-            return <SiteTags onClose={onClose} onShow={tag => close(() => onTag(tag))()} />
+            return <SiteTags onClose={onClose} onShow={tag => closed(() => onTag?.(tag))()} />
+        case 'make-from':
+            return <MakeFrom inside={first} onClose={onClose} onMade={page => closed(() => onMade?.(page))()} />
+        case 'keep':
+            return first === null ? null : <KeepAs page={first} onClose={onClose} />
     }
 }

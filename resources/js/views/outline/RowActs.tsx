@@ -10,6 +10,7 @@ import type { Page } from './rows'
 const always: [RowAct, string, string[]][] = [
     ['make-inside', 'New page inside', ['N']],
     ['make-after', 'New page after', ['Shift', 'N']],
+    ['make-from', 'New page from a starting point…', []],
     ['name', 'Rename', ['F2']],
     ['slug', 'Change slug', ['Shift', 'F2']],
     ['move', 'Move to…', ['M']],
@@ -50,6 +51,7 @@ export function RowActs({ trigger, page, onAct }: Props) {
             </MenuAct>
             <MenuLine />
             {actsOn(page, role).map(act => entry(act, actLabel(act), keysOf[act] ?? []))}
+            {manages && entry('keep', 'Keep as a starting point…', [])}
         </MenuList>
     )
 }

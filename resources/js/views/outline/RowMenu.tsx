@@ -6,7 +6,8 @@ import type { PageAct } from '../../app/usePageActs'
 import { MenuButton } from '../../ui/MenuButton'
 import type { Page } from './rows'
 
-export type RowAct = 'make-inside' | 'make-after' | 'name' | 'slug' | 'move' | 'write' | 'pick' | PageAct
+export type RowAct =
+    'make-inside' | 'make-after' | 'name' | 'slug' | 'move' | 'write' | 'pick' | 'make-from' | 'keep' | PageAct
 
 const RowActs = lazy(() => import('./RowActs').then(module => ({ default: module.RowActs })))
 
