@@ -6,6 +6,7 @@ use App\Http\Api\AddressController;
 use App\Http\Api\AddressesController;
 use App\Http\Api\AuditController;
 use App\Http\Api\BatchController;
+use App\Http\Api\CodeController;
 use App\Http\Api\ContentController;
 use App\Http\Api\FileChangesController;
 use App\Http\Api\FileController;
@@ -116,6 +117,9 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                     'right' => '[0-9]{1,9}',
                 ]);
                 Route::get('starting-points', [StartingPointController::class, 'index']);
+                Route::get('pages/{page}/code', [CodeController::class, 'page']);
+                Route::get('head', [CodeController::class, 'site']);
+                Route::post('code-read', [CodeController::class, 'read']);
                 Route::get('tags', [TagController::class, 'index']);
                 Route::get('pieces', [PieceController::class, 'index']);
                 Route::get('pieces/{piece}', [PieceController::class, 'show']);

@@ -22,7 +22,7 @@ use Illuminate\Database\Eloquent\Builder;
 final readonly class ListPages
 {
     /** The place in the tree: the positions of the pages on the way down. */
-    public const PLACE = '(select array_agg(a.position order by nlevel(a.path)) from pages a where a.site_id = pages.site_id and a.path @> pages.path)';
+    public const PLACE = "(select array_agg(a.position order by nlevel(a.path)) from pages a where a.id = any(string_to_array(pages.path::text, '.')::bigint[]))";
 
     public function __construct(private DescribePage $describe, private CachedMenus $menus)
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Desk\Design\ReadLayouts;
+use App\Desk\Design\ShowCode;
 use App\Desk\Design\ShowCollection;
 use App\Desk\Design\ShowFields;
 use App\Models\Page;
@@ -32,6 +33,7 @@ final readonly class ShowPage
         private ShowFields $fields,
         private SharedPieces $pieces,
         private ShowCollection $collections,
+        private ShowCode $code,
     ) {
     }
 
@@ -79,6 +81,7 @@ final readonly class ShowPage
             'fields' => $fields['fields'],
             'collection' => $this->collections->of($page, $site, $ancestors, $fields['fields'], $query, $as === null),
             'page' => $page,
+            'code' => $this->code->of($page, $site),
             'reload' => isset($query['still']) ? null : Showing::stored($page->showing)->reload,
             'isStart' => $isStart,
             'head' => $head,

@@ -34,6 +34,7 @@ use Illuminate\Support\Carbon;
  * @property bool $indexed search engines may list it, after everything it inherits
  * @property string|null $tags as Tags reads them
  * @property string|null $showing as Showing reads it
+ * @property string|null $code as Code reads it
  * @property string|null $wanted_as the key of the name under which links wanted it
  * @property bool $in_sitemap it belongs there, after everything it inherits
  * @property string $social_title

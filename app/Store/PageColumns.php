@@ -39,6 +39,7 @@ final class PageColumns
         'wantedAs' => ['wanted_as', 'text'],
         'tags' => ['tags', 'jsonb'],
         'showing' => ['showing', 'jsonb'],
+        'code' => ['code', 'jsonb'],
     ];
 
     /** Of the table `p`, each under its field's name; moments in UTC. */

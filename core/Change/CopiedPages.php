@@ -8,9 +8,11 @@ use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\Slug;
 use Heronstem\Core\Identity;
 use Heronstem\Core\InputRefused;
+use Heronstem\Core\Tree\Code;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\PageState;
 use Heronstem\Core\Workspace\AddressComposer;
+use Heronstem\Core\Workspace\Authority;
 use Heronstem\Core\Workspace\Place;
 use Heronstem\Core\Workspace\Workspace;
 
@@ -44,7 +46,7 @@ final class CopiedPages
         $parent = $place->parentIn($workspace);
         $position = $place->positionIn($workspace, $copy);
         foreach ($sources as $page) {
-            $made = self::copyOf($page, $copies[$page->id]);
+            $made = self::copyOf($page, $copies[$page->id], $workspace);
             $workspace->pages->put(
                 $page->id === $sources[0]->id
                     ? $named($made)->placed($parent, $position)
@@ -55,7 +57,7 @@ final class CopiedPages
         self::freeSlugs(array_values($copies), $workspace);
     }
 
-    private static function copyOf(Page $page, string $id): Page
+    private static function copyOf(Page $page, string $id, Workspace $workspace): Page
     {
         return $page->with([
             'id' => $id,
@@ -76,6 +78,8 @@ final class CopiedPages
             'contentSaved' => 0,
             'contentLive' => null,
             'wantedAs' => null,
+            // Code is the owner's to put on a page, by copying too.
+            ...$workspace->site->authority === Authority::Owner ? [] : ['code' => new Code()],
         ]);
     }
 

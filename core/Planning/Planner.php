@@ -97,6 +97,7 @@ final readonly class Planner
         $workspace->pages->expect($batch->pagesNamed());
         $workspace->redirects->expect($batch->redirectsNamed());
         self::makeChanges($batch, $workspace);
+        OwnersOnly::guard($workspace);
         $outcome = ComposedAddresses::of($workspace);
         $claims = ClaimPlanner::plan($workspace, $batch, $outcome);
         $stuck = array_diff_key(array_fill_keys($claims->unremovable, true), $spared);

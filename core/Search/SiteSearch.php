@@ -19,6 +19,7 @@ final readonly class SiteSearch
      * @param  array<string, SearchDefaults>  $layouts  by key of the layout
      * @param  string  $robots  lines of robots.txt besides those that are composed (RFC 9309)
      * @param  array<array-key, SearchAnswer>  $answers  by the words that are searched for, as SearchWords::key() has them
+     * @param  string  $head  lines in the head of every page, as the owner of the site wrote them
      */
     public function __construct(
         public SearchDefaults $defaults = new SearchDefaults(),
@@ -26,6 +27,7 @@ final readonly class SiteSearch
         public string $robots = '',
         public array $answers = [],
         public OutsideServices $outside = new OutsideServices(),
+        public string $head = '',
     ) {
     }
 
@@ -35,10 +37,10 @@ final readonly class SiteSearch
         return $this->effective(
             $page->search->own,
             $page->layout,
-            array_map(
-                static fn (Page $above): array => [new SettingSource(SettingScope::Branch, $above->id, $above->name), $above->branchSearch],
-                [$page, ...$ancestors],
-            ),
+            array_map(static fn (Page $above): array => [new SettingSource(SettingScope::Branch, $above->id, $above->name), $above->branchSearch], [
+                $page,
+                ...$ancestors,
+            ]),
         );
     }
 
@@ -74,6 +76,11 @@ final readonly class SiteSearch
         return $this->with(robots: $lines);
     }
 
+    public function withHead(string $lines): self
+    {
+        return $this->with(head: $lines);
+    }
+
     /**
      * @param  SearchAnswer|null  $answer  null takes it away
      *
@@ -87,7 +94,10 @@ final readonly class SiteSearch
             $answers[$words->key()] = $answer;
         }
         if (count($answers) > self::MAX_ANSWERS) {
-            throw new InputRefused('words', sprintf('There are %d answers already, as many as a site can have. Remove one first.', self::MAX_ANSWERS));
+            throw new InputRefused(
+                'words',
+                sprintf('There are %d answers already, as many as a site can have. Remove one first.', self::MAX_ANSWERS),
+            );
         }
         ksort($answers, SORT_STRING);
 
@@ -102,7 +112,8 @@ final readonly class SiteSearch
     /** Whether something differs that bears on what pages tell search engines. */
     public function tellsOtherwiseThan(self $other): bool
     {
-        return $this->with(answers: [], outside: new OutsideServices())->toText() !== $other->with(answers: [], outside: new OutsideServices())->toText();
+        return $this->with(answers: [], outside: new OutsideServices(), head: '')->toText() !==
+            $other->with(answers: [], outside: new OutsideServices(), head: '')->toText();
     }
 
     /**
@@ -115,6 +126,7 @@ final readonly class SiteSearch
         ?string $robots = null,
         ?array $answers = null,
         ?OutsideServices $outside = null,
+        ?string $head = null,
     ): self {
         return new self(
             $defaults ?? $this->defaults,
@@ -122,6 +134,7 @@ final readonly class SiteSearch
             $robots ?? $this->robots,
             $answers ?? $this->answers,
             $outside ?? $this->outside,
+            $head ?? $this->head,
         );
     }
 
@@ -134,6 +147,7 @@ final readonly class SiteSearch
                 'robots' => $this->robots,
                 'answers' => array_map(static fn (SearchAnswer $answer): array => $answer->toArray(), $this->answers),
                 'outside' => $this->outside->toArray(),
+                'head' => $this->head,
             ]),
         );
     }
@@ -155,6 +169,7 @@ final readonly class SiteSearch
                 is_array($kept['answers'] ?? null) ? $kept['answers'] : [],
             ),
             OutsideServices::fromArray(is_array($kept['outside'] ?? null) ? $kept['outside'] : []),
+            is_string($kept['head'] ?? null) ? $kept['head'] : '',
         );
     }
 }

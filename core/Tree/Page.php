@@ -35,6 +35,7 @@ final readonly class Page
      * @param  SearchDefaults  $branchSearch  what pages below it tell them where they say nothing themselves
      * @param  string|null  $wantedAs  the key of the name under which links wanted it before it was there
      * @param  Showing  $showing  its small picture, and how often it is loaded anew
+     * @param  Code  $code  what the owner of the site wrote for it by hand
      * @param  int  $contentSaved  number of the version of the content that was saved last; 0 for none
      * @param  int|null  $contentLive  number of the version that visitors get; null while they get none
      */
@@ -69,6 +70,7 @@ final readonly class Page
         public ?string $wantedAs = null,
         public Tags $tags = new Tags(),
         public Showing $showing = new Showing(),
+        public Code $code = new Code(),
     ) {
     }
 
@@ -191,6 +193,7 @@ final readonly class Page
             'wantedAs' => $this->wantedAs,
             'tags' => $this->tags->toText(),
             'showing' => $this->showing->toText(),
+            'code' => $this->code->toText(),
             // Only in the bin is the address nobody's to compose.
             ...$this->isBinned() ? ['address' => $this->address->path] : ['address' => null],
         ];
@@ -234,6 +237,7 @@ final readonly class Page
             wantedAs: $text('wantedAs'),
             tags: Tags::stored($text('tags')),
             showing: Showing::stored($text('showing')),
+            code: Code::stored($text('code')),
         );
     }
 }

@@ -34,6 +34,7 @@ final readonly class PageDifference
         'social description' => ['socialDescription'],
         'layout and its fields' => ['layout', 'fields'],
         'small picture and loading anew' => ['showing'],
+        'code' => ['code'],
         'search settings' => ['search'],
         'search settings of its branch' => ['branchSearch'],
     ];

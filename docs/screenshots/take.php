@@ -59,8 +59,8 @@ try {
     $chrome->click('option', 'boat.png*');
     $chrome->awaitText('Used in');
     $take('files');
-    $chrome->open("$editor/s/ferries/layouts?layout=boat");
-    $chrome->find('textbox', 'People of Dunlin');
+    $chrome->open("$editor/s/boatyard/layouts?layout=item");
+    $chrome->find('textbox', 'Price of Petrel');
     $take('layouts');
     $chrome->open("$editor/s/ferries/replace?find=Curlew&with=Kittiwake");
     $chrome->find('checkbox', 'All on Curlew');

@@ -293,6 +293,8 @@ final class MalformedInputTest extends AppTestCase
             ['kind' => 'unlist-page', 'pages' => [$page, $travel]],
             ['kind' => 'tag', 'pages' => [$page, $travel], 'add' => ['islands', 'winter'], 'remove' => ['summer']],
             ['kind' => 'make-from', 'page' => $new, 'from' => $this->known['point'], 'name' => 'New', 'place' => ['last' => $travel]],
+            ['kind' => 'set-code', 'page' => $page, 'styles' => 'h1 { color: red }', 'head' => '<meta name="a" content="b">'],
+            ['kind' => 'set-site-head', 'head' => '<meta name="a" content="b">'],
             ['kind' => 'rename-tag', 'tag' => 'islands', 'to' => 'isles'],
             ['kind' => 'describe', 'page' => $page, 'picture' => null, 'reload' => 5],
             ['kind' => 'add-to-menu', 'page' => $page, 'menu' => $menu],
@@ -359,6 +361,7 @@ final class MalformedInputTest extends AppTestCase
         return match ("$method ".preg_replace('/\{\w+\}/', '*', $path)) {
             'POST /sites/*/layouts/*/import' => [['text' => "id,fields.takes\n$page,35"]],
             'POST /sites/*/films' => [['address' => 'https://unknown.example/x']],
+            'POST /sites/*/code-read' => [['styles' => 'h1 { color: red }', 'head' => '<meta name="a" content="b">']],
             'POST /sites/*/starting-points' => [['name' => 'N', 'description' => 'D', 'page' => $page, 'scope' => 'branch']],
             'PATCH /sites/*/starting-points/*' => [['name' => 'N', 'description' => 'D']],
             'PUT /sites/*/starting-points/*/pages' => [['page' => $page, 'scope' => 'page']],

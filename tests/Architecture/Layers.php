@@ -43,6 +43,7 @@ final class Layers
                 Selector::inNamespace('Masterminds'),
                 Selector::inNamespace('Symfony\Component\HtmlSanitizer'),
                 Selector::inNamespace('League\Uri'),
+                Selector::inNamespace('Sabberworm\CSS'),
                 Selector::inNamespace('Opis\JsonSchema'),
                 Selector::inNamespace('Symfony\Component\Uid'),
                 Selector::inNamespace('SebastianBergmann\Diff'),

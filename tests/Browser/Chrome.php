@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Exception\ElementNotInteractableException;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Interactions\WebDriverActions;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
@@ -270,7 +271,7 @@ final class Chrome
         do {
             try {
                 $found = $look();
-            } catch (StaleElementReferenceException) {
+            } catch (StaleElementReferenceException|ElementNotInteractableException) {
                 $found = null;
             }
             if ($found !== null) {
@@ -306,6 +307,6 @@ final class Chrome
     }
     const shown = el => el.checkVisibility({ visibilityProperty: true }) || el.type === 'file'
     const matches = own => name === '*' || (name.length > 2 && name.startsWith('*') && name.endsWith('*') ? own.includes(name.slice(1, -1)) : name.endsWith('*') ? own.startsWith(name.slice(0, -1)) : own === name)
-    return [...document.querySelectorAll(implied[role] ?? `[role=${role}]`)].find(el => (el.getAttribute('role') ?? role) === role && shown(el) && !el.disabled && matches(nameOf(el))) ?? null
+    return [...document.querySelectorAll(implied[role] ?? `[role=${role}]`)].find(el => (role !== 'button' || (el.getAttribute('role') ?? role) === role) && shown(el) && !el.disabled && matches(nameOf(el))) ?? null
     JS;
 }

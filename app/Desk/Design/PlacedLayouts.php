@@ -127,7 +127,7 @@ final readonly class PlacedLayouts
             $this->db->select(
                 <<<'SQL'
                 select p.ulid, g.fields, g.prepared->>'fields' as prepared, g.state from pages p
-                join pages g on g.site_id = p.site_id and g.path @> p.path and (g.id <> p.id or ?) and g.layout = any(?::text[])
+                join pages g on g.id = any(string_to_array(p.path::text, '.')::bigint[]) and (g.id <> p.id or ?) and g.layout = any(?::text[])
                 where p.site_id = ? and p.ulid = any(?::text[]) order by nlevel(g.path) desc
                 SQL
                 ,

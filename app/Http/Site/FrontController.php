@@ -18,8 +18,6 @@ use Symfony\Component\HttpFoundation\Response as AnyResponse;
 /** Answers every request to a public site: the system's own addresses, files, then whatever the ledger says. */
 final readonly class FrontController
 {
-    private const POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; media-src 'self'; font-src 'self'; connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
-
     public function __construct(
         private AnswerVisitor $visitors,
         private VisitorAccount $account,
@@ -35,24 +33,13 @@ final readonly class FrontController
     {
         $response = $this->respond($request, $site);
         $response->headers->add([
-            'Content-Security-Policy' => self::policy($response),
+            'Content-Security-Policy' => (string) $response->headers->get('Content-Security-Policy', SitePolicy::plain()->header()),
             'X-Content-Type-Options' => 'nosniff',
             'Referrer-Policy' => 'strict-origin-when-cross-origin',
             'Permissions-Policy' => 'camera=(), geolocation=(), microphone=()',
         ]);
 
         return $response->prepare($request);
-    }
-
-    /** It opens for the hosts of the films that are on the page, and for no others. */
-    private static function policy(AnyResponse $response): string
-    {
-        $html = (string) $response->getContent();
-        if (! str_contains($html, ' data-film="') || preg_match_all('# data-film="(https?://[^/"]+)/#', $html, $hosts) < 1) {
-            return self::POLICY;
-        }
-
-        return self::POLICY.'; frame-src '.implode(' ', array_unique($hosts[1]));
     }
 
     private function respond(Request $request, Site $site): AnyResponse

@@ -10,6 +10,7 @@ use App\Desk\ShowPage;
 use App\Models\Page;
 use App\Models\Site;
 use App\Models\Visitor;
+use Heronstem\Core\Content\Code\HeadLines;
 use Heronstem\Core\Redirect\Resolution;
 use Heronstem\Core\Tree\Showing;
 use Illuminate\Contracts\View\Factory as Views;
@@ -36,11 +37,13 @@ final readonly class PageResponse
 
     public function of(Request $request, Page $page, Site $site, ?Visitor $visitor): Response
     {
-        $html = $this->pages->html($this->view->of($page, $site, $this->visitors->contentOf($page), $visitor, query: $request->query()));
+        $shown = $this->view->of($page, $site, $this->visitors->contentOf($page), $visitor, query: $request->query());
+        $html = $this->pages->html($shown);
         $response = new Response($html, 200, [
             'Content-Type' => 'text/html; charset=utf-8',
             'Cache-Control' => $visitor === null ? 'public, max-age=0, must-revalidate' : 'private, max-age=0, must-revalidate',
             'Vary' => 'Cookie',
+            'Content-Security-Policy' => self::policy($html, $shown['code']['styles'], $shown['code']['head'])->header(),
         ]);
         $reload = Showing::stored($page->showing)->reload;
         if ($reload !== null && ! $request->query->has('still')) {
@@ -51,6 +54,16 @@ final readonly class PageResponse
         $response->isNotModified($request);
 
         return $response;
+    }
+
+    /** It opens for the code of the page and for the hosts of the films that are on it, and for nothing else. */
+    private static function policy(string $html, string $styles, HeadLines $head): SitePolicy
+    {
+        $policy = SitePolicy::plain()->withCode($styles, $head);
+
+        return str_contains($html, ' data-film="') && preg_match_all('# data-film="(https?://[^/"]+)/#', $html, $hosts) > 0
+            ? $policy->withFilms(array_values(array_unique($hosts[1])))
+            : $policy;
     }
 
     /** @return array<string, string> what a file with a place in the tree tells search engines, which has no head: RFC 8288, RFC 6596 */

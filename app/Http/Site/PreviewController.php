@@ -25,21 +25,20 @@ final readonly class PreviewController
     {
         $user = Signed::in($request);
         $content = $this->drafts->presentable($page, $user) ?? PageContent::document($page->content);
-        $html = $this->pages->html([
-            ...$this->showPage->of(
-                $page->showing($page->workingTexts()),
-                $site,
-                $content,
-                as: $request->query('as') === 'signed-in' ? Viewer::signedIn() : Viewer::visitor(),
-            ),
-            'preview' => true,
-        ]);
+        $shown = $this->showPage->of(
+            $page->showing($page->workingTexts()),
+            $site,
+            $content,
+            as: $request->query('as') === 'signed-in' ? Viewer::signedIn() : Viewer::visitor(),
+        );
+        $html = $this->pages->html([...$shown, 'preview' => true]);
+        $styles = $shown['code']['styles'] === '' ? '' : " 'sha256-".base64_encode(hash('sha256', $shown['code']['styles'], true))."'";
 
         return new Response($html, 200, [
             'Content-Type' => 'text/html; charset=utf-8',
             'Cache-Control' => 'no-store',
             'X-Robots-Tag' => 'noindex',
-            'Content-Security-Policy' => "default-src 'none'; style-src 'self'; img-src 'self' {$site->origin} data:; media-src 'self' {$site->origin}; font-src 'self'; base-uri {$site->origin}; frame-ancestors 'self'",
+            'Content-Security-Policy' => "default-src 'none'; style-src 'self'{$styles}; img-src 'self' {$site->origin} data:; media-src 'self' {$site->origin}; font-src 'self'; base-uri {$site->origin}; frame-ancestors 'self'",
         ]);
     }
 }

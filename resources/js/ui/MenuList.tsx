@@ -25,7 +25,7 @@ export function MenuList({ trigger, align = 'start', offset = 4, keepsFocus, onO
                     collisionPadding={8}
                     {...(keepsFocus === true ? { onCloseAutoFocus: event => event.preventDefault() } : {})}
                     className={clsx(
-                        'z-50 max-h-[80vh] overflow-y-auto rounded-md bg-sheet p-1 shadow-float',
+                        'z-50 max-h-[min(80vh,var(--radix-dropdown-menu-content-available-height))] overflow-y-auto rounded-md bg-sheet p-1 shadow-float',
                         className,
                     )}
                 >

@@ -14,6 +14,9 @@
 @if ($room ?? false)
     <link rel="stylesheet" href="/_site/room.css">
 @endif
+@if (($code['styles'] ?? '') !== '')
+    <style>{!! $code['styles'] !!}</style>
+@endif
 @if (str_contains($html ?? '', 'class="enlarge"'))
     <script src="{{ $assets }}/_site/enlarge.js" defer></script>
 @endif

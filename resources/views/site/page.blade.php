@@ -18,6 +18,8 @@
     <meta name="{{ $name }}" content="{{ $content }}">
 @endforeach
     <script type="application/ld+json">{!! $linkedData !!}</script>
+@unless (($preview ?? false) || ($room ?? false))
+{!! $code['head']->html !!}@endunless
 @endsection
 
 @section('body')

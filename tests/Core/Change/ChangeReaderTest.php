@@ -55,7 +55,10 @@ final class ChangeReaderTest extends TestCase
         yield 'out of a menu' => [['kind' => 'remove-from-menu', ...$page, 'menu' => '01J00000000000000000000009']];
         yield 'address' => [['kind' => 'add-address', ...$page, 'address' => '/x', 'answer' => 'send-on']];
         yield 'address away' => [['kind' => 'remove-address', ...$page, 'address' => '/x']];
-        yield 'made from' => [['kind' => 'make-from', ...$page, 'from' => self::OTHER, 'name' => 'Times', 'place' => ['last' => null], 'slug' => 'x']];
+        yield 'made from' => [
+            ['kind' => 'make-from', ...$page, 'from' => self::OTHER, 'name' => 'Times', 'place' => ['last' => null], 'slug' => 'x'],
+        ];
+        yield 'code' => [['kind' => 'set-code', ...$page, 'styles' => 'h1 { color: red }', 'head' => '']];
         yield 'tag' => [['kind' => 'tag', ...$page, 'add' => ['islands'], 'remove' => ['winter']]];
         yield 'several' => [['pages' => [self::PAGE, self::OTHER], 'kind' => 'unlist-page']];
     }

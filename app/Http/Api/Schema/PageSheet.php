@@ -19,6 +19,7 @@ final readonly class PageSheet
     /**
      * @param  list<array<string, mixed>>  $layoutFields
      * @param  list<string>  $tags
+     * @param  list<string>  $code
      * @param  list<PageCrumb>  $within
      * @param  list<string>  $sendsOn
      * @param  array{target: array<string, string>, name: string}|null  $leadsTo
@@ -60,6 +61,10 @@ final readonly class PageSheet
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $tags,
         #[OA\Property(description: 'identity of its small picture in menus and on cards')] public ?string $picture,
         #[OA\Property(description: 'minutes after which browsers load it anew')] public ?int $reload,
+        #[
+            OA\Property(description: 'what the owner wrote by hand', type: 'array', items: new OA\Items(type: 'string', enum: ['styles', 'head'])),
+        ]
+        public array $code,
         #[OA\Property] public string $searchTitle,
         #[OA\Property] public string $searchDescription,
         #[OA\Property] public string $socialTitle,
@@ -140,6 +145,7 @@ final readonly class PageSheet
             tags: $of->tags->all,
             picture: $of->showing->picture,
             reload: $of->showing->reload,
+            code: array_keys(array_filter(['styles' => $of->code->styles, 'head' => $of->code->head])),
             searchTitle: $texts->searchTitle,
             searchDescription: $texts->searchDescription,
             socialTitle: $texts->socialTitle,

@@ -32,6 +32,7 @@ const kinds: [string, string][] = [
     ['bring-back-file', 'File brought back'],
     ['tag', 'Tagged'],
     ['rename-tag', 'Tag renamed'],
+    ['set-code', 'Code changed'],
     ['save-piece', 'Shared piece changed'],
     ['describe', 'Texts set'],
     ['take-offline', 'Taken offline'],

@@ -88,7 +88,7 @@ export function KeepAs({ page, onClose }: { page: { id: string; name: string }; 
                     <>
                         <Field
                             stacked
-                            label="Name"
+                            label="Name of the starting point"
                             value={said.name}
                             onChange={event => say({ ...said, name: event.target.value })}
                         />

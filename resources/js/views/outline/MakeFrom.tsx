@@ -47,6 +47,8 @@ export function MakeFrom({ inside, onClose, onMade }: Props) {
             title: `Making ${name} from ${point.name}`,
             act: point.pages === 1 ? 'Make page' : `Make ${count(point.pages, 'page')}`,
             batch: { changes: [change] },
+            // What is made was said here.
+            now: true,
             done: () => onMade(page),
             failed: problem => setRefused(problem.message),
         })
@@ -85,7 +87,7 @@ export function MakeFrom({ inside, onClose, onMade }: Props) {
                     <Field
                         stacked
                         autoFocus
-                        label="Name"
+                        label="Name of the new page"
                         value={name}
                         onChange={event => setName(event.target.value)}
                         error={answer?.error ?? undefined}

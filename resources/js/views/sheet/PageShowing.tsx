@@ -34,7 +34,7 @@ export function PageShowing({ sheet }: { sheet: Schemas['PageSheet'] }) {
             <dt>Small picture</dt>
             <dd className="flex min-h-[30px] items-center gap-2">
                 {sheet.picture === null ? (
-                    <span className="min-w-0 flex-1 text-ink-3">none: cards show the social picture</span>
+                    <span className="min-w-0 flex-1 text-ink-3">none of its own</span>
                 ) : (
                     <span className="min-w-0 flex-1">
                         <img

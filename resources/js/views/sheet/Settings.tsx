@@ -8,6 +8,7 @@ import { moment } from '../../ui/time'
 import { Further } from './Further'
 import { InMenus } from './InMenus'
 import { KindDialog } from './KindDialog'
+import { PageCode } from './PageCode'
 import { PageShowing } from './PageShowing'
 import { PageTags } from './PageTags'
 import { PinDialog } from './PinDialog'
@@ -137,6 +138,7 @@ export function Settings({ sheet }: { sheet: Sheet }) {
                     <PageTags sheet={sheet} />
                 </dd>
                 <PageShowing sheet={sheet} />
+                <PageCode sheet={sheet} />
                 <InMenus sheet={sheet} />
                 <Further sheet={sheet} />
             </dl>

@@ -1,8 +1,11 @@
 import { useQuery } from '@tanstack/react-query'
 import clsx from 'clsx'
+import { useState } from 'react'
+import { CodeDialog } from '../../app/CodeDialog'
 import { layoutsQuery } from '../../app/fields/useLayouts'
 import { useSite } from '../../app/site'
 import type { SiteSearch } from '../../app/siteSearch'
+import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
 import { Muted } from '../../ui/Muted'
 import { PageTitle } from '../../ui/PageTitle'
@@ -19,6 +22,7 @@ export function LayoutsView({ search, set }: Props) {
     const all = useQuery(layoutsQuery(site.key))
     const layouts = all.data?.layouts ?? []
     const chosen = layouts.find(layout => layout.key === search.layout)
+    const [code, setCode] = useState(false)
     const shown = chosen === undefined ? null : fieldsOf(chosen, search.group)
     return (
         <main className="flex h-full min-h-0">
@@ -55,6 +59,11 @@ export function LayoutsView({ search, set }: Props) {
                         </li>
                     ))}
                 </ul>
+                <div className="px-2.5 pt-3">
+                    <Button variant="quiet" className="-ml-3" onClick={() => setCode(true)}>
+                        Head lines of all pages…
+                    </Button>
+                </div>
                 {(all.data?.faults ?? []).length > 0 && (
                     <section aria-label="Faults" className="mx-2 mt-4 rounded bg-berry-soft p-3 text-[13px]">
                         <h2 className="font-semibold text-berry">These cannot be used</h2>
@@ -95,6 +104,7 @@ export function LayoutsView({ search, set }: Props) {
                     <FieldsGrid key={`${chosen.key} ${shown.group ?? ''}`} layout={shown} />
                 )}
             </div>
+            {code && <CodeDialog page={null} onClose={() => setCode(false)} />}
         </main>
     )
 }

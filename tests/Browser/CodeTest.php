@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use PHPUnit\Framework\Attributes\Test;
+
+/** The owner writes styles and head lines for a page; everybody else sees that they are there. */
+final class CodeTest extends Errand
+{
+    #[Test]
+    public function the_owner_writes_code_for_a_page_and_it_runs_there_alone(): void
+    {
+        $chrome = $this->signIn('greta@skerrivane.example', 'wagtail-office');
+        $chrome->click('button', 'Legal');
+        $chrome->click('button', 'Write…');
+        $chrome->type('textbox', 'Styles', 'h1 { letter-spacing: 3px } .a { background: url(https://elsewhere.example/x) }');
+        $chrome->awaitText('leads elsewhere');
+        $chrome->type('textbox', 'Styles', 'h1 { letter-spacing: 3px }');
+        $chrome->type('textbox', 'Head lines', '<script>document.documentElement.dataset.wrote = "yes"</script>');
+        $chrome->awaitText('A script written here runs, 46 characters long.');
+        self::assertSame([], $chrome->axe());
+        $chrome->click('button', 'Save code');
+        $chrome->awaitText('styles and head lines');
+
+        $chrome->open($this->ferries('/legal'));
+        self::assertSame('yes', $chrome->driver->executeScript('return document.documentElement.dataset.wrote'));
+        self::assertSame('3px', $chrome->driver->executeScript("return getComputedStyle(document.querySelector('h1')).letterSpacing"));
+        $chrome->open($this->ferries('/help'));
+        self::assertNull($chrome->driver->executeScript('return document.documentElement.dataset.wrote ?? null'));
+
+        // A manager sees that it is there, and looks at it.
+        $manager = $this->signIn(in: $this->browser());
+        $manager->click('button', 'Legal');
+        $manager->click('button', 'Look…');
+        $manager->awaitText('The owner of the site writes this.');
+        self::assertTrue($manager->driver->executeScript("return document.querySelector('textarea').readOnly"));
+        self::assertSame([], $manager->axe());
+    }
+}
