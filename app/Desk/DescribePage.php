@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace App\Desk;
 
+use App\Desk\Design\PlacedLayouts;
 use App\Models\File;
 use App\Models\Page;
 use App\Models\PageContent;
 use App\Models\Site;
 use Heronstem\Core\Content\Document;
+use Heronstem\Core\Content\Layout\Layout;
 use Heronstem\Core\Content\PlainText;
 use Heronstem\Core\Search\EffectiveSearch;
 use Heronstem\Core\Search\PageFacts;
@@ -21,8 +23,12 @@ use Heronstem\Core\Tree\SearchDefaults;
 use Heronstem\Core\Tree\SearchSettings;
 
 /** What a page and its place say to search engines: the facts from which head tags are made. */
-final class DescribePage
+final readonly class DescribePage
 {
+    public function __construct(private PlacedLayouts $layouts)
+    {
+    }
+
     /**
      * @param  list<Page>  $ancestors  from the top down
      * @param  Document  $content  those that visitors see, or those being worked on for a preview
@@ -51,6 +57,7 @@ final class DescribePage
             canonical: $this->canonical($own->canonical, $page, $site),
             listed: $page->listed,
             picture: $this->picture($page, $settings->values->socialPicture, $content)?->address(),
+            layout: fn (): Layout => $this->layouts->shown($page),
         );
     }
 

@@ -7,6 +7,7 @@ namespace App\Desk;
 use App\Desk\Design\ReadLayouts;
 use App\Models\Site;
 use App\Store\StoredPages;
+use Heronstem\Core\Content\Layout\Layout;
 use Heronstem\Core\Search\DescriptionSource;
 use Heronstem\Core\Search\FittedText;
 use Heronstem\Core\Search\PageFacts;
@@ -61,8 +62,8 @@ final readonly class SamplePattern
             if ($page->kind !== PageKind::Page || ($layout !== null && $page->layout !== $layout)) {
                 continue;
             }
-            $before = self::appearance($page, $known, $was);
-            $then = self::appearance($after[$page->id], $after, $is);
+            $before = $this->appearance($page, $known, $was);
+            $then = $this->appearance($after[$page->id], $after, $is);
             $title = SearchTitle::of($then, $facts);
             $description = SearchDescription::of($then, $facts);
             $isPatterned = $title->source === TitleSource::Pattern || $description->source === DescriptionSource::Pattern;
@@ -96,11 +97,16 @@ final readonly class SamplePattern
     }
 
     /** @param  array<string, Page>  $known */
-    private static function appearance(Page $page, array $known, SiteSearch $search): PageFacts
+    private function appearance(Page $page, array $known, SiteSearch $search): PageFacts
     {
         $above = $page->ancestorsIn($known);
 
-        return PageFacts::inTree($page, $above, $search->for($page, $above));
+        return PageFacts::inTree(
+            $page,
+            $above,
+            $search->for($page, $above),
+            layout: fn (): Layout => $this->layouts->all()->at($page->layout, $above),
+        );
     }
 
     /** @return list<array{scope: string, page: string|null, name: string, settings: array<string, mixed>}> patterns and settings that are set, from the site down */

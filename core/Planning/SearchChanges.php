@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Planning;
 
+use Heronstem\Core\Content\Layout\Layout;
 use Heronstem\Core\Ripple\CanonicalChange;
 use Heronstem\Core\Ripple\IndexChange;
 use Heronstem\Core\Ripple\SearchEffects;
@@ -83,7 +84,8 @@ final class SearchChanges
         if ($before->parent !== $after->parent && $was->values->toText() !== $is->values->toText()) {
             return true;
         }
-        $mentioned = static fn (EffectiveSearch $search): bool => $search->titlePattern()->mentions('parent') || $search->titlePattern()->mentions('section');
+        $mentioned = static fn (EffectiveSearch $search): bool => $search->titlePattern()->mentions('parent') ||
+            $search->titlePattern()->mentions('section');
 
         return ($before->name !== $after->name || $before->parent !== $after->parent) && ($mentioned($was) || $mentioned($is));
     }
@@ -117,7 +119,8 @@ final class SearchChanges
             ($before->texts === $after->texts || $before->texts->equals($after->texts)) &&
             $was->values->titlePattern === $is->values->titlePattern &&
             ! $pattern->mentions('parent') &&
-            ! $pattern->mentions('section')
+            ! $pattern->mentions('section') &&
+            ! $pattern->mentionsFields()
         ) {
             return;
         }
@@ -131,7 +134,10 @@ final class SearchChanges
     /** @param  list<Page>  $above  nearest first */
     private function titleOf(Page $page, array $above, EffectiveSearch $settings): string
     {
-        return SearchTitle::of(PageFacts::inTree($page, $above, $settings), $this->workspace->site->facts)->text;
+        return SearchTitle::of(
+            PageFacts::inTree($page, $above, $settings, layout: fn (): Layout => $this->workspace->site->layouts->at($page->layout, $above)),
+            $this->workspace->site->facts,
+        )->text;
     }
 
     private function isIndexed(Page $page, EffectiveSearch $search): bool
@@ -170,7 +176,7 @@ final class SearchChanges
     private static function entry(?Page $page, ?EffectiveSearch $search): ?string
     {
         $own = $page !== null && in_array($page->kind, [PageKind::Page, PageKind::Download], true);
-        $counts = $own && ($page->search->canonical->kind === CanonicalKind::Itself);
+        $counts = $own && $page->search->canonical->kind === CanonicalKind::Itself;
 
         return $counts && $search !== null && $page->isShown() && $search->index() && $search->inSitemap() ? $page->address->path : null;
     }

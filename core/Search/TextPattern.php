@@ -20,6 +20,9 @@ final readonly class TextPattern
         'summary' => 'its summary',
     ];
 
+    /** What stands in a field of the page's layout, by its key. */
+    private const FIELD = '/\{fields\.([a-z][A-Za-z0-9]{0,39})\}/';
+
     private const SEPARATOR = '[·|•–—:\-]';
 
     private function __construct(private string $text)
@@ -31,13 +34,13 @@ final readonly class TextPattern
     {
         preg_match_all('/\{([^{}]*)\}/u', $typed, $found);
         foreach ($found[1] as $name) {
-            if (! isset(self::NAMES[$name])) {
+            if (! isset(self::NAMES[$name]) && preg_match(self::FIELD, "{{$name}}") !== 1) {
                 $nearest = self::nearest($name);
                 throw new InputRefused(
                     $field,
                     "Nothing is called {{$name}}. Use ".
                         implode(', ', array_map(static fn (string $known): string => "{{$known}}", array_keys(self::NAMES))).
-                        '.',
+                        ', or a field of the layout by its key, {fields.price}.',
                     str_replace("{{$name}}", "{{$nearest}}", $typed),
                 );
             }
@@ -60,10 +63,21 @@ final readonly class TextPattern
         return str_contains($this->text, "{{$name}}");
     }
 
+    public function mentionsFields(): bool
+    {
+        return preg_match(self::FIELD, $this->text) === 1;
+    }
+
     /** White space folded; a name with nothing to say takes its separator along. */
     public function fill(PageFacts $page, SiteFacts $site): string
     {
+        $fields = [];
+        preg_match_all(self::FIELD, $this->text, $named);
+        foreach ($named[1] as $key) {
+            $fields["{fields.$key}"] = $page->field($key, $site->language);
+        }
         $filled = strtr($this->text, [
+            ...$fields,
             '{heading}' => $page->heading(),
             '{name}' => $page->name,
             '{section}' => (string) $page->section,
@@ -71,7 +85,7 @@ final readonly class TextPattern
             '{site}' => $site->name,
             '{summary}' => $page->texts->summary,
         ]);
-        $filled = (string) preg_replace('/(?<=\s)\s*'.self::SEPARATOR.'\s*(?='.self::SEPARATOR.'\s)/u', '', self::fold($filled));
+        $filled = (string) preg_replace('/(?<=\s)\s*'.self::SEPARATOR.'\s*(?='.self::SEPARATOR.'(?:\s|$))/u', '', self::fold($filled));
         $filled = (string) preg_replace('/^\s*'.self::SEPARATOR.'\s*(?=\s)|(?<=\s)'.self::SEPARATOR.'\s*$/u', '', $filled);
 
         return self::fold($filled);

@@ -84,6 +84,22 @@ final class CollectionTest extends AppTestCase
     }
 
     #[Test]
+    public function titles_are_made_of_fields_and_a_ripple_says_whose_change(): void
+    {
+        $this->change(['kind' => 'set-site-search', 'layout' => 'item', 'titlePattern' => '{name}, {fields.price} · {fields.sailArea}']);
+        self::assertStringContainsString('<title>Petrel, £9,000.00 · 30 m²</title>', $this->page('/boats/sail/petrel'));
+        self::assertStringContainsString('<title>Eider, £4,000.00</title>', $this->page('/boats/motor/eider'));
+        $ripple = $this->api('POST', 'ripple', [
+            'changes' => [['kind' => 'describe', 'page' => $this->items['Eider'], 'fields' => ['price' => 3500]]],
+        ])->assertOk();
+        self::assertSame('Eider, £3,500.00', $ripple->json('account.lists.titles.0.to'));
+        $moved = $this->api('POST', 'ripple', [
+            'changes' => [['kind' => 'move', 'page' => $this->items['Petrel'], 'place' => ['last' => $this->motor]]],
+        ])->assertOk();
+        self::assertSame('Petrel, £9,000.00', $moved->json('account.lists.titles.0.to'));
+    }
+
+    #[Test]
     public function a_page_stands_in_further_groups_and_keeps_its_address(): void
     {
         self::assertSame(['Eider'], $this->listed('/boats/motor'));

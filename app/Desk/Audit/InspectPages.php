@@ -16,6 +16,7 @@ use Heronstem\Core\Audit\Place;
 use Heronstem\Core\Audit\Surroundings;
 use Heronstem\Core\Content\Document;
 use Heronstem\Core\Content\Layout\FieldText;
+use Heronstem\Core\Content\Layout\Layout;
 use Heronstem\Core\Content\PlainText;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Search\PageFacts;
@@ -76,6 +77,7 @@ final readonly class InspectPages
                 $settings->for($page, $above),
                 $texts[$id] ?? ($page->isLive() ? $page->texts : $page->working()),
                 PlainText::of($contents[$id]),
+                fn (): Layout => $this->layouts->all()->at($page->layout, $above),
             );
         }
         $pictures = $this->pictures($site, $contents, $facts);

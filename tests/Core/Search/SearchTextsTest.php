@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Core\Search;
 
+use Heronstem\Core\Content\Layout\Layout;
+use Heronstem\Core\Content\Layout\LayoutReader;
 use Heronstem\Core\InputRefused;
 use Heronstem\Core\Search\DescriptionSource;
 use Heronstem\Core\Search\EffectiveSearch;
@@ -21,6 +23,7 @@ use Heronstem\Core\Search\TextPattern;
 use Heronstem\Core\Search\TextWidth;
 use Heronstem\Core\Search\TitleSource;
 use Heronstem\Core\Tree\ChangeFrequency;
+use Heronstem\Core\Tree\FieldValues;
 use Heronstem\Core\Tree\PageTexts;
 use Heronstem\Core\Tree\SearchDefaults;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -116,11 +119,19 @@ final class SearchTextsTest extends TestCase
         $xml = simplexml_load_string(implode('', $pieces));
         self::assertCount(2200, $xml->url);
         self::assertSame('http://ferries.test/a?b=7&c=<d>', (string) $xml->url[7]->loc);
-        self::assertSame(['2026-05-03T10:00:00Z', 'weekly', '1.0'], [(string) $xml->url[7]->lastmod, (string) $xml->url[7]->changefreq, (string) $xml->url[7]->priority]);
+        self::assertSame(
+            ['2026-05-03T10:00:00Z', 'weekly', '1.0'],
+            [(string) $xml->url[7]->lastmod, (string) $xml->url[7]->changefreq, (string) $xml->url[7]->priority],
+        );
         self::assertSame('http://ferries.test/a&b.png', (string) $xml->url[7]->children('image', true)->image->loc);
         self::assertSame('', (string) $xml->url[8]->changefreq);
-        $index = simplexml_load_string((new SitemapWriter())->index(['http://ferries.test/sitemap-1.xml', 'http://ferries.test/sitemap-2.xml'], 1_777_802_400));
-        self::assertSame(['http://ferries.test/sitemap-2.xml', '2026-05-03T10:00:00Z'], [(string) $index->sitemap[1]->loc, (string) $index->sitemap[1]->lastmod]);
+        $index = simplexml_load_string(
+            (new SitemapWriter())->index(['http://ferries.test/sitemap-1.xml', 'http://ferries.test/sitemap-2.xml'], 1_777_802_400),
+        );
+        self::assertSame(
+            ['http://ferries.test/sitemap-2.xml', '2026-05-03T10:00:00Z'],
+            [(string) $index->sitemap[1]->loc, (string) $index->sitemap[1]->lastmod],
+        );
         self::assertSame('http://www.sitemaps.org/schemas/sitemap/0.9', $index->getNamespaces()['']);
     }
 
@@ -192,6 +203,33 @@ final class SearchTextsTest extends TestCase
                 self::assertSame($suggestion, $refused->suggestion);
             }
         }
+    }
+
+    #[Test]
+    public function a_pattern_names_fields_of_the_layout_and_what_says_nothing_takes_its_separator_along(): void
+    {
+        $layout = LayoutReader::read(
+            'boat',
+            '{"title": "B", "description": "D", "properties": {"price": {"$ref": "urn:heronstem:field:money", "title": "P", "currency": "GBP"}}}',
+        );
+        $filled = fn (array $values, string $pattern): string => TextPattern::read($pattern, 'titlePattern')->fill(
+            new PageFacts(
+                'Petrel',
+                null,
+                null,
+                new PageTexts(fields: new FieldValues($values)),
+                '',
+                '/petrel',
+                EffectiveSearch::byDefault(),
+                layout: static fn (): Layout => $layout,
+            ),
+            $this->site(),
+        );
+        self::assertSame('Petrel · £14,500.00', $filled(['price' => '14500.00'], '{name} · {fields.price}'));
+        self::assertSame('Petrel', $filled([], '{name} · {fields.price}'));
+        self::assertSame('Petrel', $filled(['price' => 'dear', 'length' => 4], '{name} · {fields.price} · {fields.length}'));
+        $this->expectException(InputRefused::class);
+        TextPattern::read('{fields.Price}', 'titlePattern');
     }
 
     #[Test]

@@ -89,7 +89,7 @@ export function PatternForm({ scope, name, onPage }: { scope: Scope; name: strin
                     value={value.titlePattern}
                     placeholder={scope.scope === 'site' ? '{heading} · {site}' : 'inherited'}
                     error={reasonOf('titlePattern')}
-                    hint="{heading}, {name}, {parent}, {section}, {site} and {summary} are filled for every page. Empty to inherit."
+                    hint="{heading}, {name}, {parent}, {section}, {site}, {summary} and fields ({fields.price}) are filled for every page. Empty to inherit."
                     onChange={event => keep({ ...typed, titlePattern: event.target.value })}
                 />
                 <Field

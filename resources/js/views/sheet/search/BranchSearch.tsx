@@ -49,7 +49,7 @@ export function BranchSearch({ sheet, branch }: { sheet: Schemas['PageSheet']; b
                     value={value.titlePattern ?? ''}
                     placeholder="{heading} · {parent} · {site}"
                     error={problem?.field.endsWith('titlePattern') === true ? problem.reason : undefined}
-                    hint="Names: {heading}, {name}, {parent}, {section}, {site}, {summary}. Empty to inherit."
+                    hint="Names: {heading}, {name}, {parent}, {section}, {site}, {summary}, or a field: {fields.price}. Empty to inherit."
                     onChange={event =>
                         setTyped(before => ({
                             ...before,
