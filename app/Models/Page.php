@@ -121,6 +121,7 @@ final class Page extends Model
     {
         return $this->replicate()->forceFill([
             'id' => $this->id,
+            'ulid' => $this->ulid,
             'heading' => $texts->heading,
             'summary' => $texts->summary,
             'search_title' => $texts->searchTitle,
