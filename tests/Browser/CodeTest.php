@@ -30,6 +30,17 @@ final class CodeTest extends Errand
         $chrome->open($this->ferries('/help'));
         self::assertNull($chrome->driver->executeScript('return document.documentElement.dataset.wrote ?? null'));
 
+        // Lines for every page of the site.
+        $chrome->open($this->editor('/s/ferries/layouts'));
+        $chrome->click('button', 'Head lines of all pages…');
+        $chrome->type('textbox', 'Head lines', '<meta name="verify" content="k3"><p>');
+        $chrome->awaitText('Only meta, link and script stand in the head');
+        $chrome->type('textbox', 'Head lines', '<meta name="verify" content="k3">');
+        $chrome->awaitText('Nothing besides what the site allows anyway.');
+        $chrome->click('button', 'Save code');
+        $chrome->awaitGone('dialog', 'Head lines of all pages');
+        self::assertStringContainsString('<meta name="verify" content="k3">', $this->fetch($this->ferries('/help'))[2]);
+
         // A manager sees that it is there, and looks at it.
         $manager = $this->signIn(in: $this->browser());
         $manager->click('button', 'Legal');

@@ -140,6 +140,35 @@ final class CollectionTest extends Errand
         $chrome->awaitText('The two documents that we have to show you', '.writing');
     }
 
+    #[Test]
+    public function a_page_gets_a_small_picture_and_is_loaded_anew_and_e_opens_the_room(): void
+    {
+        $chrome = $this->signIn();
+        $chrome->click('button', 'Freight');
+        $chrome->click('button', 'Choose…');
+        $chrome->type('textbox', 'Find a file', 'harbour');
+        $chrome->click('button', 'harbour.png*');
+        $chrome->find('button', 'Another…');
+        $this->choose('Loads anew', 'every 5 min');
+        $chrome->awaitText('Changed small picture of Freight');
+        self::assertSame([], $chrome->axe());
+        $page = $this->fetch($this->ferries('/freight'))[2];
+        self::assertStringContainsString('This page loads anew every 5 minutes', $page);
+        $chrome->open($this->ferries('/freight'));
+        $chrome->click('link', 'Keep it as it is');
+        $chrome->awaitNoText('loads anew');
+        self::assertSame([], $chrome->axe());
+
+        $chrome->open($this->editor('/s/ferries/outline'));
+        $chrome->click('button', 'Freight');
+        $chrome->click('button', 'Remove');
+        $chrome->awaitText('none of its own');
+        $chrome->click('button', 'Close the sheet');
+        $chrome->find('treegrid')->sendKeys('e');
+        $chrome->find('link', 'Back to the outline');
+        self::assertStringContainsString('/write/', $chrome->path());
+    }
+
     private function choose(string $select, string $option): void
     {
         $this->chrome->find('combobox', $select)->findElement(WebDriverBy::xpath(".//option[normalize-space()='$option']"))->click();

@@ -67,6 +67,40 @@ final class WritingTest extends Errand
     }
 
     #[Test]
+    public function a_list_shows_the_pages_with_a_tag_in_an_order_that_is_chosen(): void
+    {
+        $chrome = $this->room('Walks', 'Help');
+        $this->on(self::CONTENT, fn () => $chrome->press('All our walks.'));
+        $chrome->click('button', 'Block');
+        $chrome->type('textbox', 'Block', 'list of pages');
+        $chrome->press(WebDriverKeys::ENTER);
+        $chrome->find('dialog', 'List of pages');
+        $this->pick('Which pages', 'the pages with a tag');
+        $chrome->click('button', 'Put in list');
+        $chrome->awaitText('Say which tag.');
+        $chrome->type('textbox', 'Tag', 'walking');
+        $this->pick('Order', 'by a field');
+        $chrome->click('button', 'Put in list');
+        $chrome->awaitText('Say by which field.');
+        $this->pick('Order', 'as in the outline');
+        self::assertSame([], $chrome->axe());
+        $chrome->click('button', 'Put in list');
+        $chrome->awaitGone('dialog', 'List of pages');
+        $this->save();
+        preg_match_all('#<li>(?:<img[^>]*>)?<a href="(/islands/[^"]*)"#', (string) strstr($this->published('/help/walks'), '<div class="content">'), $found);
+        self::assertSame(
+            [
+                '/islands/skerra/walking',
+                '/islands/vanesay/walking',
+                '/islands/little-orm/walking',
+                '/islands/tarransay-holm/walking',
+                '/islands/ullin/walking',
+            ],
+            $found[1],
+        );
+    }
+
+    #[Test]
     public function a_table_is_pasted_from_a_spreadsheet_and_its_head_said(): void
     {
         $chrome = $this->room('Rates', 'Help');
@@ -377,5 +411,10 @@ final class WritingTest extends Errand
         $this->goLive();
 
         return $this->fetch($this->ferries($path))[2];
+    }
+
+    private function pick(string $select, string $option): void
+    {
+        $this->chrome->find('combobox', $select)->findElement(WebDriverBy::xpath(".//option[normalize-space()='$option']"))->click();
     }
 }
