@@ -166,6 +166,7 @@ final class LayoutsTest extends AppTestCase
                 ],
                 'broken' => [self::schema('"a": {"$ref": "urn:heronstem:field:date"}'), "@extends('site.page')"],
                 'slip' => [self::schema(), '@if ( <p>'],
+                'stray' => ['{"title": "S", "description": "D", "fieldsFrom": "notice"}', "@extends('site.page')"],
                 'asks' => [self::schema(), "@extends('site.page')\n@section('below'){{ \$fields->show('nothing') }}@endsection"],
             ] as $folder => [$fields, $template]
         ) {
@@ -178,9 +179,9 @@ final class LayoutsTest extends AppTestCase
         View::replaceNamespace('layout', "$design/layouts");
         $this->app->forgetInstance(ReadLayouts::class);
         $answer = $this->api('GET', 'layouts')->assertOk();
-        self::assertSame(['page', 'asks', 'notice', 'slip'], array_column($answer->json('layouts'), 'key'));
+        self::assertSame(['page', 'asks', 'notice', 'slip', 'stray'], array_column($answer->json('layouts'), 'key'));
         self::assertSame(
-            ['broken/fields.json, properties.a.title', 'empty/fields.json', 'slip/page.blade.php'],
+            ['broken/fields.json, properties.a.title', 'empty/fields.json', 'slip/page.blade.php', 'stray/fields.json, fieldsFrom'],
             array_column($answer->json('faults'), 'where'),
         );
         $page = $this->live('Ice');

@@ -51,7 +51,7 @@ final class ReadLayouts
         $faults = [];
         foreach (self::folders() as $folder) {
             $read = $this->read($folder);
-            $fault = $read instanceof FaultyLayout ? $read : $this->templateFault($folder);
+            $fault = $read instanceof FaultyLayout ? $read : $this->groupsFault($read) ?? $this->templateFault($folder);
             if ($fault !== null) {
                 $faults[] = $fault;
             }
@@ -77,6 +77,14 @@ final class ReadLayouts
         } catch (FaultyLayout $fault) {
             return new FaultyLayout("$folder/fields.json".($fault->where === '' ? '' : ", {$fault->where}"), $fault->reason);
         }
+    }
+
+    /** Where a layout takes fields from groups that cannot give any. */
+    private function groupsFault(Layout $layout): ?FaultyLayout
+    {
+        return $layout->fieldsFrom === null || $this->of($layout->fieldsFrom)->definition() !== null
+            ? null
+            : new FaultyLayout("{$layout->key}/fields.json, fieldsFrom", "There is no layout “{$layout->fieldsFrom}” with rows that define fields.");
     }
 
     private function templateFault(string $folder): ?FaultyLayout

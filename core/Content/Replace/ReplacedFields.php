@@ -29,8 +29,11 @@ final class ReplacedFields
         $self = new self($replacement, $takes);
         $changed = [];
         foreach ($layout->fields as $field) {
-            if (isset($values->values[$field->key])) {
-                $changed[$field->key] = $self->value($field, $values->values[$field->key], $field->key);
+            $was = $values->values[$field->key] ?? null;
+            $is = $was === null ? null : $self->value($field, $was, $field->key);
+            // What stays is not held against the layout again: it may be from before the layout was another.
+            if ($is !== $was) {
+                $changed[$field->key] = $is;
             }
         }
 
@@ -42,7 +45,9 @@ final class ReplacedFields
         if ($field->kind === FieldKind::Rows && is_array($value)) {
             foreach ($value as $i => $row) {
                 foreach ($field->columns as $column) {
-                    if (isset($row[$column->key])) {
+                    // By keys and choices other pages say which values are meant: they are not texts to be mended.
+                    $isName = ! $field->defines() || $column->key === 'name';
+                    if (isset($row[$column->key]) && $isName) {
                         $value[$i][$column->key] = $this->value($column, $row[$column->key], "$where.$i.{$column->key}");
                     }
                 }
