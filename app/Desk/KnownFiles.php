@@ -6,18 +6,20 @@ namespace App\Desk;
 
 use App\Desk\Design\KnownInFields;
 use App\Desk\Design\PlacedLayouts;
+use App\Desk\Design\ReadLayouts;
 use App\Models\File;
 use App\Models\Page;
 use App\Models\Site;
 use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Change\Describe;
 use Heronstem\Core\Change\NamesFiles;
+use Heronstem\Core\Change\SetFieldDefaults;
 use Heronstem\Core\InputRefused;
 
 /** Sees to it that pointers, downloads, menu entries and fields name files of their site, and fields pages of it. */
 final readonly class KnownFiles
 {
-    public function __construct(private KnownInFields $fields, private PlacedLayouts $layouts)
+    public function __construct(private KnownInFields $fields, private PlacedLayouts $layouts, private ReadLayouts $all)
     {
     }
 
@@ -25,6 +27,9 @@ final readonly class KnownFiles
     public function guard(Batch $batch, Site $site): void
     {
         foreach ($batch->changes as $i => $change) {
+            if ($change instanceof SetFieldDefaults) {
+                $this->fields->guard($this->all->of($change->layout), $change->fields, $site, "changes.$i.fields");
+            }
             $page = $change instanceof Describe && $change->fields !== [] ? $this->page($change->page, $site) : null;
             if ($page !== null && $change instanceof Describe) {
                 $this->fields->guard($this->layouts->of($page, $change->layout), $change->fields, $site, "changes.$i.fields");

@@ -27,7 +27,12 @@ final readonly class Planners
     public function for(Site $site, Authority $authority = Authority::Manager): Planner
     {
         return new Planner(
-            $site->context($authority, Places::all(), $this->layouts->all(), new StoredStartingPoints($site)),
+            $site->context(
+                $authority,
+                Places::all(),
+                $this->layouts->all()->withDefaults($site->searchSettings()->fieldDefaults),
+                new StoredStartingPoints($site),
+            ),
             new StoredPages($this->db, $site),
             new StoredLedger($this->db, $site),
             new StoredLinks($this->db, $site),

@@ -105,7 +105,7 @@ final readonly class SamplePattern
             $page,
             $above,
             $search->for($page, $above),
-            layout: fn (): Layout => $this->layouts->all()->at($page->layout, $above),
+            layout: fn (): Layout => $this->layouts->all()->withDefaults($search->fieldDefaults)->at($page->layout, $above),
         );
     }
 

@@ -54,7 +54,8 @@ final readonly class FileUses
             union all select to_jsonb((k.fields->>'showing')::jsonb->>'picture')) g where s.site_id = :site and f is not null
     union all
     select s.file, 'site', '', '', null, true from sites x,
-        lateral (select q #>> '{}' as file from jsonb_path_query(x.search, '$.**.socialPicture') q) s where x.id = :site and s.file is not null
+        lateral (select q #>> '{}' as file from jsonb_path_query(x.search, '$.**.socialPicture') q
+            union select q #>> '{}' from jsonb_path_query(x.search, '$.fieldDefaults.**.file') q) s where x.id = :site and s.file is not null
     SQL;
 
     public function __construct(private ConnectionInterface $db)

@@ -119,7 +119,7 @@ final class Preparing
     {
         $ripple = $this->ripple;
         if ($ripple->search->settings !== null) {
-            throw new BeyondRights('What the whole site tells search engines is set by a manager.');
+            throw new BeyondRights('What holds for the whole site is set by a manager.');
         }
         if ($ripple->pages->startPage !== null || $ripple->pages->startPageSignedIn !== null) {
             throw new BeyondRights('Which page visitors get at the start is a manager\'s to change.');

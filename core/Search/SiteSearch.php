@@ -20,6 +20,7 @@ final readonly class SiteSearch
      * @param  string  $robots  lines of robots.txt besides those that are composed (RFC 9309)
      * @param  array<array-key, SearchAnswer>  $answers  by the words that are searched for, as SearchWords::key() has them
      * @param  string  $head  lines in the head of every page, as the owner of the site wrote them
+     * @param  array<array-key, array<string, mixed>>  $fieldDefaults  what stands in fields of which a page says nothing, by layout and field
      */
     public function __construct(
         public SearchDefaults $defaults = new SearchDefaults(),
@@ -28,6 +29,7 @@ final readonly class SiteSearch
         public array $answers = [],
         public OutsideServices $outside = new OutsideServices(),
         public string $head = '',
+        public array $fieldDefaults = [],
     ) {
     }
 
@@ -81,6 +83,15 @@ final readonly class SiteSearch
         return $this->with(head: $lines);
     }
 
+    /** @param  array<string, mixed>  $values  by field; none to leave it to the layout */
+    public function withFieldDefaults(string $layout, array $values): self
+    {
+        $all = [...$this->fieldDefaults, $layout => $values];
+        ksort($all, SORT_STRING);
+
+        return $this->with(fieldDefaults: array_filter($all));
+    }
+
     /**
      * @param  SearchAnswer|null  $answer  null takes it away
      *
@@ -119,6 +130,7 @@ final readonly class SiteSearch
     /**
      * @param  array<string, SearchDefaults>|null  $layouts
      * @param  array<array-key, SearchAnswer>|null  $answers
+     * @param  array<array-key, array<string, mixed>>|null  $fieldDefaults
      */
     private function with(
         ?SearchDefaults $defaults = null,
@@ -127,6 +139,7 @@ final readonly class SiteSearch
         ?array $answers = null,
         ?OutsideServices $outside = null,
         ?string $head = null,
+        ?array $fieldDefaults = null,
     ): self {
         return new self(
             $defaults ?? $this->defaults,
@@ -135,6 +148,7 @@ final readonly class SiteSearch
             $answers ?? $this->answers,
             $outside ?? $this->outside,
             $head ?? $this->head,
+            $fieldDefaults ?? $this->fieldDefaults,
         );
     }
 
@@ -148,6 +162,7 @@ final readonly class SiteSearch
                 'answers' => array_map(static fn (SearchAnswer $answer): array => $answer->toArray(), $this->answers),
                 'outside' => $this->outside->toArray(),
                 'head' => $this->head,
+                'fieldDefaults' => array_map(Stored::sorted(...), $this->fieldDefaults),
             ]),
         );
     }
@@ -170,6 +185,7 @@ final readonly class SiteSearch
             ),
             OutsideServices::fromArray(is_array($kept['outside'] ?? null) ? $kept['outside'] : []),
             is_string($kept['head'] ?? null) ? $kept['head'] : '',
+            array_filter(is_array($kept['fieldDefaults'] ?? null) ? $kept['fieldDefaults'] : [], is_array(...)),
         );
     }
 }

@@ -10,7 +10,7 @@ use Heronstem\Core\Tree\Stored;
 final readonly class SiteSearchDifference
 {
     /** Fields whose entries stand each for itself. */
-    private const KEYED = ['layouts', 'answers'];
+    private const KEYED = ['layouts', 'answers', 'fieldDefaults'];
 
     public function __construct(public string $before, public string $after)
     {

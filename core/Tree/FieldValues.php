@@ -68,7 +68,7 @@ final readonly class FieldValues
     /** With its keys in one order, so that what is equal is written alike. */
     public function toText(): string
     {
-        $all = array_filter(['kept' => self::sorted($this->kept), 'values' => self::sorted($this->values)]);
+        $all = array_filter(['kept' => Stored::sorted($this->kept), 'values' => Stored::sorted($this->values)]);
 
         return json_encode($all === [] ? new \stdClass() : $all, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
     }
@@ -80,19 +80,6 @@ final readonly class FieldValues
         $values = is_array($kept['values'] ?? null) ? $kept['values'] : [];
 
         return new self($values, array_filter(is_array($kept['kept'] ?? null) ? $kept['kept'] : [], is_array(...)));
-    }
-
-    /**
-     * @param  array<mixed>  $values
-     * @return array<mixed>
-     */
-    private static function sorted(array $values): array
-    {
-        if (! array_is_list($values)) {
-            ksort($values, SORT_STRING);
-        }
-
-        return array_map(static fn (mixed $value): mixed => is_array($value) ? self::sorted($value) : $value, $values);
     }
 
     /**

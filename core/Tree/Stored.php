@@ -22,6 +22,19 @@ final class Stored
         return json_encode($sorted, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
     }
 
+    /**
+     * @param  array<mixed>  $values
+     * @return array<mixed> with their keys in one order, at every depth
+     */
+    public static function sorted(array $values): array
+    {
+        if (! array_is_list($values)) {
+            ksort($values, SORT_STRING);
+        }
+
+        return array_map(static fn (mixed $value): mixed => is_array($value) ? self::sorted($value) : $value, $values);
+    }
+
     /** @return array<mixed> */
     public static function read(?string $text): array
     {

@@ -294,6 +294,11 @@ final class MalformedInputTest extends AppTestCase
             ['kind' => 'tag', 'pages' => [$page, $travel], 'add' => ['islands', 'winter'], 'remove' => ['summer']],
             ['kind' => 'make-from', 'page' => $new, 'from' => $this->known['point'], 'name' => 'New', 'place' => ['last' => $travel]],
             ['kind' => 'set-code', 'page' => $page, 'styles' => 'h1 { color: red }', 'head' => '<meta name="a" content="b">'],
+            [
+                'kind' => 'set-field-defaults',
+                'layout' => 'crossing',
+                'fields' => ['sails' => 'daily', 'fares' => [['name' => 'Adult', 'price' => '4.80']]],
+            ],
             ['kind' => 'set-site-head', 'head' => '<meta name="a" content="b">'],
             ['kind' => 'rename-tag', 'tag' => 'islands', 'to' => 'isles'],
             ['kind' => 'describe', 'page' => $page, 'picture' => null, 'reload' => 5],

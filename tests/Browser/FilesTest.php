@@ -105,6 +105,29 @@ final class FilesTest extends Errand
     }
 
     #[Test]
+    public function what_pages_say_nothing_of_is_said_once_for_all(): void
+    {
+        $this->expected = ['status of 422'];
+        $chrome = $this->signIn();
+        $chrome->click('link', 'Layouts');
+        $chrome->click('button', 'Crossing*');
+        $chrome->click('button', 'Defaults…');
+        $chrome->type('textbox', 'Takes', 'long');
+        $chrome->click('button', 'Save defaults');
+        $chrome->awaitText('This is a number');
+        $chrome->type('textbox', 'Takes', '');
+        $chrome->type('textbox', 'Sails', 'when the weather lets us');
+        self::assertSame([], $chrome->axe());
+        $chrome->click('button', 'Save defaults');
+        $chrome->awaitGone('dialog', 'Defaults of Crossing');
+        $database = $this->database()->query("select address from pages where layout = 'crossing' and not fields->'values' ?? 'sails'");
+        self::assertNotFalse($database);
+        foreach ($database->fetchAll(\PDO::FETCH_COLUMN) as $address) {
+            self::assertStringContainsString('when the weather lets us', $this->fetch($this->ferries((string) $address))[2]);
+        }
+    }
+
+    #[Test]
     public function fields_are_filled_in_in_the_writing_room_and_seen_in_place(): void
     {
         $chrome = $this->signIn();

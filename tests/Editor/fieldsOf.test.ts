@@ -16,6 +16,7 @@ const layout = (groups: Schemas['FieldGroup'][] | null): Schemas['Layout'] => ({
     description: '',
     pages: 3,
     fields: [field('pictures')],
+    defaults: {},
     groups,
 })
 

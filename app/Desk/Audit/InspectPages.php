@@ -77,7 +77,7 @@ final readonly class InspectPages
                 $settings->for($page, $above),
                 $texts[$id] ?? ($page->isLive() ? $page->texts : $page->working()),
                 PlainText::of($contents[$id]),
-                fn (): Layout => $this->layouts->all()->at($page->layout, $above),
+                fn (): Layout => $this->layouts->all()->withDefaults($settings->fieldDefaults)->at($page->layout, $above),
             );
         }
         $pictures = $this->pictures($site, $contents, $facts);

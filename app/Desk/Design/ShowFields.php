@@ -23,7 +23,9 @@ final readonly class ShowFields
      */
     public function of(Page $page, Site $site, string $url, bool $live): array
     {
-        $layout = $live ? $this->layouts->shown($page) : $this->layouts->of($page);
+        $layout = ($live ? $this->layouts->shown($page) : $this->layouts->of($page))->withDefaults(
+            $site->searchSettings()->fieldDefaults[$page->layout] ?? [],
+        );
         $values = array_filter(
             $page->liveTexts()->fields->values,
             static fn (mixed $value, string $key): bool => $layout->takes($key, $value),

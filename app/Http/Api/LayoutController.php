@@ -50,10 +50,17 @@ final readonly class LayoutController
             ->toBase()
             ->pluck('n', 'layout');
 
+        $defaults = $site->searchSettings()->fieldDefaults;
+
         return new JsonResponse([
             'layouts' => array_values(
                 array_map(
-                    fn (Layout $layout): array => LayoutView::of($layout, (int) ($pages[$layout->key] ?? 0), $this->groups($layout, $site)),
+                    fn (Layout $layout): array => LayoutView::of(
+                        $layout,
+                        (int) ($pages[$layout->key] ?? 0),
+                        $defaults[$layout->key] ?? [],
+                        $this->groups($layout, $site),
+                    ),
                     $this->layouts->all()->all,
                 ),
             ),

@@ -110,7 +110,12 @@ final readonly class PageController
     private function sheet(Page $page, Site $site): JsonResponse
     {
         return new JsonResponse(
-            PageSheet::of($page, $this->read->asTheTreeKnowsIt($page, $site), $this->placed->of($page), $site),
+            PageSheet::of(
+                $page,
+                $this->read->asTheTreeKnowsIt($page, $site),
+                $this->placed->of($page)->withDefaults($site->searchSettings()->fieldDefaults[$page->layout] ?? []),
+                $site,
+            ),
             headers: ['ETag' => $this->tag($page)],
         );
     }

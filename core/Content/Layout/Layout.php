@@ -63,6 +63,23 @@ final readonly class Layout
     }
 
     /**
+     * With what a site says where its pages say nothing; what a field does not take any more is passed over.
+     *
+     * @param  array<string, mixed>  $defaults  by field
+     */
+    public function withDefaults(array $defaults): self
+    {
+        $fields = array_map(
+            fn (LayoutField $field): LayoutField => isset($defaults[$field->key]) && $this->takes($field->key, $defaults[$field->key])
+                ? $field->withFallback($defaults[$field->key])
+                : $field,
+            $this->fields,
+        );
+
+        return $defaults === [] ? $this : new self($this->key, $this->name, $this->description, $fields, $this->type, $this->fieldsFrom);
+    }
+
+    /**
      * The values with those given, each brought into the form of its kind and checked.
      *
      * @param  array<mixed>  $given  by field; null or blank for none

@@ -71,6 +71,11 @@ final readonly class LayoutField
         return $this->schema['default'] ?? null;
     }
 
+    public function withFallback(mixed $value): self
+    {
+        return new self($this->key, $this->title, $this->kind, ['default' => $value] + $this->schema, $this->isNeeded, $this->columns, $this->needed);
+    }
+
     /** Of money: ISO 4217. */
     public function currency(): string
     {

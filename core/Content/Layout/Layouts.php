@@ -26,6 +26,16 @@ final readonly class Layouts
         return array_map(strval(...), array_keys($this->all));
     }
 
+    /** @param  array<array-key, array<string, mixed>>  $defaults  what a site says where its pages say nothing, by layout and field */
+    public function withDefaults(array $defaults): self
+    {
+        return $defaults === []
+            ? $this
+            : new self(
+                array_values(array_map(static fn (Layout $layout): Layout => $layout->withDefaults($defaults[$layout->key] ?? []), $this->all)),
+            );
+    }
+
     /** One that is not there, or cannot be used, is one without fields. */
     public function of(string $key): Layout
     {

@@ -33,13 +33,19 @@ use OpenApi\Attributes as OA;
     OA\Schema(
         schema: 'Layout',
         description: 'How a page looks, with the fields that it has besides its content.',
-        required: ['key', 'name', 'description', 'pages', 'fields', 'groups'],
+        required: ['key', 'name', 'description', 'pages', 'fields', 'defaults', 'groups'],
         properties: [
             new OA\Property('key', type: 'string'),
             new OA\Property('name', type: 'string'),
             new OA\Property('description', type: 'string'),
             new OA\Property('pages', type: 'integer'),
             new OA\Property('fields', type: 'array', items: new OA\Items(ref: '#/components/schemas/LayoutField')),
+            new OA\Property(
+                'defaults',
+                description: 'what the site says in fields of which a page says nothing',
+                type: 'object',
+                additionalProperties: true,
+            ),
             new OA\Property(
                 'groups',
                 description: 'pages that give the pages of this layout below them further fields, in the order of the tree; null where none can',
@@ -126,17 +132,19 @@ use OpenApi\Attributes as OA;
 final class LayoutView
 {
     /**
+     * @param  array<string, mixed>  $defaults
      * @param  list<array<string, mixed>>|null  $groups
      * @return array<string, mixed>
      */
-    public static function of(Layout $layout, int $pages, ?array $groups): array
+    public static function of(Layout $layout, int $pages, array $defaults, ?array $groups): array
     {
         return [
             'key' => $layout->key,
             'name' => $layout->name,
             'description' => $layout->description,
             'pages' => $pages,
-            'fields' => self::fields($layout),
+            'fields' => self::fields($layout->withDefaults($defaults)),
+            'defaults' => (object) $defaults,
             'groups' => $groups,
         ];
     }

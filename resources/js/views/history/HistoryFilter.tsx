@@ -33,6 +33,7 @@ const kinds: [string, string][] = [
     ['tag', 'Tagged'],
     ['rename-tag', 'Tag renamed'],
     ['set-code', 'Code changed'],
+    ['set-field-defaults', 'Defaults of fields set'],
     ['save-piece', 'Shared piece changed'],
     ['describe', 'Texts set'],
     ['take-offline', 'Taken offline'],

@@ -20,7 +20,7 @@ import { GridTable } from './GridTable'
 const nothing: Typed = {}
 
 /** The fields of all pages of a layout, edited like a spreadsheet and saved as one change. */
-export function FieldsGrid({ layout }: { layout: FieldsOf }) {
+export function FieldsGrid({ layout, onDefaults }: { layout: FieldsOf; onDefaults: () => void }) {
     const site = useSite()
     const queries = useQueryClient()
     const { propose } = useChanges()
@@ -84,6 +84,11 @@ export function FieldsGrid({ layout }: { layout: FieldsOf }) {
                     className={`${inputClasses} w-[220px]!`}
                 />
                 <span className="ml-auto" />
+                {site.manages && (
+                    <Button variant="quiet" onClick={onDefaults}>
+                        Defaults…
+                    </Button>
+                )}
                 <a href={download} download className={buttonClasses('quiet')}>
                     Save as table
                 </a>

@@ -10,6 +10,7 @@ import { count } from '../../ui/count'
 import { Muted } from '../../ui/Muted'
 import { PageTitle } from '../../ui/PageTitle'
 import { ReadFailure } from '../../ui/ReadFailure'
+import { DefaultsDialog } from './DefaultsDialog'
 import { FieldsGrid } from './FieldsGrid'
 import { fieldsOf } from './fieldsOf'
 import { GroupList } from './GroupList'
@@ -23,6 +24,7 @@ export function LayoutsView({ search, set }: Props) {
     const layouts = all.data?.layouts ?? []
     const chosen = layouts.find(layout => layout.key === search.layout)
     const [code, setCode] = useState(false)
+    const [defaults, setDefaults] = useState(false)
     const shown = chosen === undefined ? null : fieldsOf(chosen, search.group)
     return (
         <main className="flex h-full min-h-0">
@@ -101,9 +103,14 @@ export function LayoutsView({ search, set }: Props) {
                         </Muted>
                     </div>
                 ) : (
-                    <FieldsGrid key={`${chosen.key} ${shown.group ?? ''}`} layout={shown} />
+                    <FieldsGrid
+                        key={`${chosen.key} ${shown.group ?? ''}`}
+                        layout={shown}
+                        onDefaults={() => setDefaults(true)}
+                    />
                 )}
             </div>
+            {defaults && chosen !== undefined && <DefaultsDialog layout={chosen} onClose={() => setDefaults(false)} />}
             {code && <CodeDialog page={null} onClose={() => setCode(false)} />}
         </main>
     )
