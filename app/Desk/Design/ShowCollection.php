@@ -43,9 +43,11 @@ final readonly class ShowCollection
      */
     public function of(Page $group, Site $site, array $above, ShownFields $own, array $query, bool $live): ?ShownCollection
     {
-        $layouts = $this->layouts->all()->all;
-        $items = array_filter($layouts, static fn (Layout $layout): bool => $layout->fieldsFrom === $group->layout);
-        if ($items === [] || $this->layouts->of($group->layout)->definition() === null) {
+        if ($this->layouts->of($group->layout)->definition() === null) {
+            return null;
+        }
+        $items = array_filter($this->layouts->all()->all, static fn (Layout $layout): bool => $layout->fieldsFrom === $group->layout);
+        if ($items === []) {
             return null;
         }
         $item = $this->placed->inside($group, reset($items), $live);
