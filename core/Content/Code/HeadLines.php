@@ -61,6 +61,9 @@ final readonly class HeadLines
     /** @throws InputRefused naming `head` */
     public static function of(string $given): self
     {
+        if ($given === '') {
+            return new self();
+        }
         if (mb_strlen($given) > self::LONGEST) {
             throw new InputRefused('head', sprintf('At most %d characters fit here; these are %d.', self::LONGEST, mb_strlen($given)));
         }
