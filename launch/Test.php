@@ -141,6 +141,8 @@ final class Test
         $this->cluster->dropDatabase($database, $connection);
         $this->cluster->copyDatabase(self::TEMPLATE, $database, $connection);
         $standIns = StandIns::on($this->root, "test-$worker", 18090 + 20 * $worker);
+        // At once: whoever else looks for free ports meanwhile, another run of the tests for one, finds these taken.
+        $standIns->start($this->processes);
         $application = new Application($this->root, "test-$worker", $connection, $database, settings: $standIns->settings());
         $application->must(['heronstem:load-demo'], 'Loading the demo for the browser');
         $editor = Ports::free(18080 + 20 * $worker);
@@ -150,7 +152,6 @@ final class Test
         $application->must(['heronstem:origins', "ferries=http://127.0.0.1:$ferries", "boatyard=http://127.0.0.1:$boatyard"], 'Setting addresses');
         $application->serve($this->processes, [$editor, $ferries, $boatyard], "web-$worker", 3);
         $this->processes->start("queue-$worker", [PHP_BINARY, 'artisan', 'queue:work', '--sleep=0.2', '--tries=3'], $application->environment());
-        $standIns->start($this->processes);
         $this->processes->start("chromedriver-$worker", ['chromedriver', "--port=$driver"], []);
 
         return [
