@@ -45,7 +45,7 @@ $baseline = static fn () => DB::select(
      order by (p.fields->'values'->>'length')::numeric desc nulls last, p.path limit 48",
     [$site->id, $group->path],
 );
-printf("%-28s %d, of which %d are asked for\n", 'items', $items, $ours()?->found ?? 0);
+printf("%-28s %d, of which %d are asked for\n", 'items', $items, $ours()->found ?? 0);
 Measure::compare('a list / the same in SQL', $ours, $baseline, 1);
 printf("%-28s %.0f MB at most\n", 'memory', memory_get_peak_usage(true) / 1e6);
 // As other measurements want the site.
