@@ -16,7 +16,6 @@ use Heronstem\Core\Content\Layout\Layout;
 use Heronstem\Core\Content\Layout\LayoutField;
 use Heronstem\Core\Tree\FieldValues;
 use Illuminate\Database\Eloquent\Builder;
-use Illuminate\Support\Collection;
 
 /** Lists what is in a group of a collection: items in its branch, and those that say that they belong to it as well. */
 final readonly class ShowCollection
@@ -52,20 +51,15 @@ final readonly class ShowCollection
         }
         $item = $this->placed->inside($group, reset($items), $live);
         $given = array_values(array_filter($item->fields, static fn (LayoutField $field): bool => $field->kind !== FieldKind::Rows));
-        $pages = $this->items($site, $group, array_map(strval(...), array_keys($items)), $own->choice('order'));
-        $all = array_values(
-            $pages->map(static fn (Page $page): Item => Item::of($page->ulid, $page->name, $given, $page->liveTexts()->fields->values))->all(),
-        );
+        $all = $this->items($site, $group, array_map(strval(...), array_keys($items)), $given, $own->choice('order'));
         $terms = ListTerms::read($given, $query);
         $sorted = $terms->sort === null ? self::byDefault($given, $terms, $own) : $terms;
         $found = (new ItemList($given, $site->language))->of($all, $sorted);
         $last = max(1, (int) ceil(count($found) / self::AT_ONCE));
         $terms = $terms->onPage(min($terms->page, $last));
         $shown = array_slice($found, ($terms->page - 1) * self::AT_ONCE, self::AT_ONCE);
-        $shown = array_map(
-            static fn (Item $one): Page => $pages[$one->id] ?? throw new \LogicException('A listed page is one of those read.'),
-            $shown,
-        );
+        $pages = Page::query()->whereIn('ulid', array_column($shown, 'id'))->get()->keyBy('ulid');
+        $shown = array_values(array_filter(array_map(static fn (Item $one): ?Page => $pages[$one->id] ?? null, $shown)));
 
         return new ShownCollection(
             $this->lists->below($site, [...$above, $group], layout: $group->layout),
@@ -75,7 +69,7 @@ final readonly class ShowCollection
             $terms,
             $sorted,
             $own->choice('show') === 'table',
-            $pages->count(),
+            count($all),
             count($found),
             $last,
             $group->address,
@@ -111,13 +105,15 @@ final readonly class ShowCollection
 
     /**
      * @param  list<string>  $layouts
-     * @return Collection<string, Page> by identity, in the order of the tree or the newest first
+     * @param  list<LayoutField>  $fields
+     * @return list<Item> in the order of the tree or the newest first
      */
-    private function items(Site $site, Page $group, array $layouts, ?string $order): Collection
+    private function items(Site $site, Page $group, array $layouts, array $fields, ?string $order): array
     {
         $also = json_encode(['values' => [ItemFields::ALSO_IN => [[ItemFields::GROUP => ['page' => $group->ulid]]]]], JSON_THROW_ON_ERROR);
 
-        return Page::query()
+        // Thousands may be looked at, of which few are shown: of the others only what tells them apart is read.
+        $rows = Page::query()
             ->where('site_id', $site->id)
             ->whereIn('layout', $layouts)
             ->where('listed', true)
@@ -126,8 +122,13 @@ final readonly class ShowCollection
             ->when($order === 'newest', static fn (Builder $query) => $query->orderByRaw('coalesce(from_at, live_since) desc nulls last'))
             ->orderByRaw(ListPages::PLACE)
             ->limit(self::MOST)
-            ->get()
-            ->keyBy('ulid');
+            ->toBase()
+            ->get(['ulid', 'name', 'fields'])
+            ->all();
+
+        return array_values(
+            array_map(static fn (\stdClass $row): Item => Item::of($row->ulid, $row->name, $fields, FieldValues::stored($row->fields)->values), $rows),
+        );
     }
 
     /** @param  list<LayoutField>  $fields */
