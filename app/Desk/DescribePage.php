@@ -57,7 +57,7 @@ final readonly class DescribePage
             canonical: $this->canonical($own->canonical, $page, $site),
             listed: $page->listed,
             picture: $this->picture($page, $settings->values->socialPicture, $content)?->address(),
-            layout: fn (): Layout => $this->layouts->shown($page)->withDefaults($site->searchSettings()->fieldDefaults[$page->layout] ?? []),
+            layout: fn (): Layout => $this->layouts->saying($page, $site, true),
         );
     }
 

@@ -37,7 +37,7 @@ final readonly class KeepStartingPoints
         $pages = $this->pages($site, $page, $isBranch);
 
         return $this->db->transaction(function () use ($site, $user, $said, $pages): StartingPoint {
-            $point = StartingPoint::query()->create(['site_id' => $site->id, 'changed_by' => $user->id, 'number' => 1, ...$said]);
+            $point = StartingPoint::query()->create(['site_id' => $site->id, 'changed_by' => $user->id, ...$said]);
             $this->keep($point, $pages);
 
             return $point;
@@ -61,7 +61,8 @@ final readonly class KeepStartingPoints
         $this->db->transaction(function () use ($point, $user, $pages): void {
             $this->db->delete('delete from kept_pages where point_id = ?', [$point->id]);
             $this->keep($point, $pages);
-            $point->fill(['number' => $point->number + 1, 'changed_by' => $user->id])->save();
+            // Kept now, by whoever it was before.
+            $point->fill(['changed_by' => $user->id, 'updated_at' => now()])->save();
         });
     }
 

@@ -45,6 +45,9 @@ final class Site extends Model
 {
     use HasUlids;
 
+    /** @var array{string|null, SiteSearch}|null the settings as they were stored, and read */
+    private ?array $readSearch = null;
+
     protected $guarded = ['id'];
 
     protected $casts = ['case_sensitive' => 'bool', 'native_letters' => 'bool'];
@@ -151,6 +154,11 @@ final class Site extends Model
     /** What it tells search engines as a whole. */
     public function searchSettings(): SiteSearch
     {
-        return SiteSearch::stored($this->search);
+        // Asked for many times while one page is shown.
+        if ($this->readSearch === null || $this->readSearch[0] !== $this->search) {
+            $this->readSearch = [$this->search, SiteSearch::stored($this->search)];
+        }
+
+        return $this->readSearch[1];
     }
 }

@@ -16,7 +16,6 @@ use Illuminate\Support\Str;
  * @property int $site_id
  * @property string $name
  * @property string $description
- * @property int $number counts what was kept
  * @property int|null $changed_by
  * @property \Illuminate\Support\Carbon $updated_at
  * @property-read Site $site

@@ -120,7 +120,7 @@ final readonly class Page
     public function published(): self
     {
         return $this->with([
-            'texts' => $this->prepared ?? $this->texts,
+            'texts' => $this->working(),
             'prepared' => null,
             'contentLive' => $this->contentSaved === 0 ? null : $this->contentSaved,
         ]);

@@ -18,7 +18,6 @@ return new class extends Migration
                 site_id bigint not null references sites on delete cascade,
                 name text not null,
                 description text not null default '',
-                number int not null default 1,
                 changed_by bigint references users on delete set null,
                 created_at timestamptz,
                 updated_at timestamptz,

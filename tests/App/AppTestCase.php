@@ -8,6 +8,7 @@ use App\Desk\ApplyChanges;
 use App\Jobs\AuditPages;
 use App\Jobs\TellEngines;
 use App\Jobs\TryOutsideLinks;
+use App\Models\File;
 use App\Models\HistoryEntry;
 use App\Models\Membership;
 use App\Models\Page;
@@ -123,8 +124,33 @@ abstract class AppTestCase extends TestCase
     /** @param  list<array<string, mixed>>  $blocks */
     protected function saveContent(string $page, array $blocks): void
     {
-        $version = $this->api('GET', "pages/$page/content")->assertOk()->headers->get('ETag');
-        $this->api('PUT', "pages/$page/content", ['document' => ['type' => 'doc', 'content' => $blocks]], headers: ['If-Match' => (string) $version])->assertOk();
+        $version = $this->api('GET', "pages/$page/content")
+            ->assertOk()
+            ->headers->get('ETag');
+        $this->api(
+            'PUT',
+            "pages/$page/content",
+            ['document' => ['type' => 'doc', 'content' => $blocks]],
+            headers: ['If-Match' => (string) $version],
+        )->assertOk();
+    }
+
+    /** A picture among the files of the site, of this size in px; its bytes are nowhere. */
+    protected function pictureFile(string $name = 'pier.png', int $width = 600, int $height = 400): string
+    {
+        $ulid = (string) Str::ulid();
+        File::query()->create([
+            'ulid' => $ulid,
+            'site_id' => $this->site->id,
+            'name' => $name,
+            'mime' => 'image/png',
+            'bytes' => 1,
+            'width' => $width,
+            'height' => $height,
+            'path' => 'x',
+        ]);
+
+        return $ulid;
     }
 
     protected function row(string $page): Page

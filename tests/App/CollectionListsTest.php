@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\App;
 
-use App\Models\File;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -120,18 +119,9 @@ final class CollectionListsTest extends AppTestCase
         $this->books();
         $inside = $this->live('Old maps', $this->group);
         $this->change(['kind' => 'describe', 'page' => $inside, 'layout' => 'collection', 'summary' => 'Before 1900.']);
-        $file = File::query()->create([
-            'ulid' => (string) Str::ulid(),
-            'site_id' => $this->site->id,
-            'name' => 'cover.png',
-            'mime' => 'image/png',
-            'bytes' => 1,
-            'width' => 900,
-            'height' => 600,
-            'path' => 'x',
-        ]);
+        $file = $this->pictureFile('cover.png', 900, 600);
         $atlas = (string) DB::table('pages')->where('name', 'Atlas')->value('ulid');
-        $this->describe($atlas, ['pictures' => [['picture' => ['file' => $file->ulid, 'alt' => 'The cover']]], 'about' => "One.\n\nTwo."]);
+        $this->describe($atlas, ['pictures' => [['picture' => ['file' => $file, 'alt' => 'The cover']]], 'about' => "One.\n\nTwo."]);
         $html = $this->page('/books');
         self::assertMatchesRegularExpression('#<a href="/books/old-maps">.*<li><img [^>]*alt="The cover"[^>]*>\s*<a href="/books/atlas">#s', $html);
         self::assertMatchesRegularExpression('#<dt>Pages</dt><dd>300</dd>.*<dt>Bound</dt><dd>Paper</dd>#s', $html);

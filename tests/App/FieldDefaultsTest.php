@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\App;
 
-use App\Models\File;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\Test;
 
@@ -69,18 +68,9 @@ final class FieldDefaultsTest extends AppTestCase
         $this->change(['kind' => 'set-site-search', 'layout' => 'crossing', 'titlePattern' => '{name}, {fields.sails}']);
         $this->set(['sails' => 'daily']);
         self::assertStringContainsString('<title>To Skerra, daily</title>', $this->shown());
-        $file = File::query()->create([
-            'ulid' => (string) Str::ulid(),
-            'site_id' => $this->site->id,
-            'name' => 'pier.png',
-            'mime' => 'image/png',
-            'bytes' => 1,
-            'width' => 1200,
-            'height' => 800,
-            'path' => 'x',
-        ]);
-        $this->set(['picture' => ['file' => $file->ulid, 'alt' => 'The pier']], 'harbour')->assertStatus(201);
-        self::assertSame(['site'], array_column((array) $this->api('GET', "files/{$file->ulid}")->json('usedIn'), 'way'));
+        $file = $this->pictureFile('pier.png', 1200, 800);
+        $this->set(['picture' => ['file' => $file, 'alt' => 'The pier']], 'harbour')->assertStatus(201);
+        self::assertSame(['site'], array_column((array) $this->api('GET', "files/$file")->json('usedIn'), 'way'));
     }
 
     /** @param  array<string, mixed>  $fields */

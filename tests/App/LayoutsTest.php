@@ -6,7 +6,6 @@ namespace Tests\App;
 
 use App\Desk\Audit\AuditSite;
 use App\Desk\Design\ReadLayouts;
-use App\Models\File;
 use App\Models\Role;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\View;
@@ -59,17 +58,8 @@ final class LayoutsTest extends AppTestCase
         $page = $this->live('Skerra harbour');
         $this->change(['kind' => 'describe', 'page' => $page, 'layout' => 'harbour']);
         foreach ([[600, 422], [640, 200]] as [$width, $status]) {
-            $file = File::query()->create([
-                'ulid' => (string) Str::ulid(),
-                'site_id' => $this->site->id,
-                'name' => 'pier.png',
-                'mime' => 'image/png',
-                'bytes' => 1,
-                'width' => $width,
-                'height' => 400,
-                'path' => 'x',
-            ]);
-            $answer = $this->fill($page, ['picture' => ['file' => $file->ulid, 'alt' => 'The pier']]);
+            $file = $this->pictureFile('pier.png', $width, 400);
+            $answer = $this->fill($page, ['picture' => ['file' => $file, 'alt' => 'The pier']]);
             self::assertSame($status, $answer->getStatusCode(), (string) $answer->getContent());
         }
         self::assertCount(1, $this->row($page)->workingTexts()->fields->files());

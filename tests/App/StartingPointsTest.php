@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\App;
 
-use App\Models\File;
 use App\Models\Page;
 use App\Models\PageContent;
 use App\Models\Role;
@@ -25,17 +24,7 @@ final class StartingPointsTest extends AppTestCase
         parent::setUp();
         $this->island = $this->live('Skerra');
         $this->see = $this->live('See', $this->island);
-        $this->file = (string) Str::ulid();
-        File::query()->create([
-            'ulid' => $this->file,
-            'site_id' => $this->site->id,
-            'name' => 'pier.png',
-            'mime' => 'image/png',
-            'bytes' => 1,
-            'width' => 600,
-            'height' => 400,
-            'path' => 'x',
-        ]);
+        $this->file = $this->pictureFile('pier.png', 600, 400);
         $this->change(
             ['kind' => 'describe', 'page' => $this->island, 'layout' => 'crossing', 'summary' => 'An island', 'fields' => ['takes' => 35]],
             ['kind' => 'tag', 'page' => $this->island, 'add' => ['islands']],

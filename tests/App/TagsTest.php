@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\App;
 
-use App\Models\File;
 use App\Models\Role;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\Test;
@@ -93,22 +92,13 @@ final class TagsTest extends AppTestCase
         $this->api('POST', 'batches', ['changes' => [['kind' => 'describe', 'page' => $this->pages['Ullin'], 'picture' => (string) Str::ulid()]]])
             ->assertStatus(422)
             ->assertJsonPath('errors.0.field', 'changes.0.picture');
-        $file = File::query()->create([
-            'ulid' => (string) Str::ulid(),
-            'site_id' => $this->site->id,
-            'name' => 'pier.png',
-            'mime' => 'image/png',
-            'bytes' => 1,
-            'width' => 600,
-            'height' => 400,
-            'path' => 'x',
-        ]);
-        $this->change(['kind' => 'describe', 'page' => $this->pages['Ullin'], 'picture' => $file->ulid]);
+        $file = $this->pictureFile('pier.png', 600, 400);
+        $this->change(['kind' => 'describe', 'page' => $this->pages['Ullin'], 'picture' => $file]);
         $this->saveContent($this->pages['Skerra'], [
             ['type' => 'pages', 'attrs' => ['from' => 'chosen', 'chosen' => [['page' => $this->pages['Ullin']]]]],
         ]);
         $this->change(['kind' => 'publish', 'page' => $this->pages['Skerra']]);
-        self::assertStringContainsString("/_files/{$file->ulid}", (string) $this->visit('/skerra')->getContent());
-        self::assertSame('card', $this->api('GET', "files/{$file->ulid}")->json('usedIn.0.way'));
+        self::assertStringContainsString("/_files/$file", (string) $this->visit('/skerra')->getContent());
+        self::assertSame('card', $this->api('GET', "files/$file")->json('usedIn.0.way'));
     }
 }

@@ -44,7 +44,7 @@ final class CollectionTest extends Errand
         $chrome->awaitGone('button', 'Discard changes');
 
         // Visitors see it once the group is published; they sort and filter without scripts.
-        $site = $this->boatyard();
+        $site = $this->boatyard('');
         self::assertStringNotContainsString('1.4', $this->fetch("$site/boats-for-sale/motor/eider")[2]);
         $chrome->open($this->editor('/s/boatyard/layouts?layout=collection'));
         $chrome->click('link', 'Motor boats');
@@ -167,18 +167,5 @@ final class CollectionTest extends Errand
         $chrome->find('treegrid')->sendKeys('e');
         $chrome->find('link', 'Back to the outline');
         self::assertStringContainsString('/write/', $chrome->path());
-    }
-
-    private function choose(string $select, string $option): void
-    {
-        $this->chrome->find('combobox', $select)->findElement(WebDriverBy::xpath(".//option[normalize-space()='$option']"))->click();
-    }
-
-    private function boatyard(): string
-    {
-        $found = $this->database()->query("select origin from sites where key = 'boatyard'");
-        self::assertNotFalse($found);
-
-        return (string) $found->fetchColumn();
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use Facebook\WebDriver\WebDriverBy;
 use PHPUnit\Framework\TestCase;
 
 /** A web manager's errand in the real interface. Whatever the console complains of fails it. */
@@ -62,6 +63,17 @@ abstract class Errand extends TestCase
         $chrome->find('row', '*Legal*');
 
         return $chrome;
+    }
+
+    protected function boatyard(string $path = '/'): string
+    {
+        return getenv('BOATYARD_URL').$path;
+    }
+
+    /** One of the values of a list that drops down. */
+    protected function choose(string $select, string $option, ?Chrome $in = null): void
+    {
+        ($in ?? $this->chrome)->find('combobox', $select)->findElement(WebDriverBy::xpath(".//option[normalize-space()='$option']"))->click();
     }
 
     /** Makes a page inside another through the interface, and leaves its sheet open. */

@@ -75,19 +75,23 @@ final class WritingTest extends Errand
         $chrome->type('textbox', 'Block', 'list of pages');
         $chrome->press(WebDriverKeys::ENTER);
         $chrome->find('dialog', 'List of pages');
-        $this->pick('Which pages', 'the pages with a tag');
+        $this->choose('Which pages', 'the pages with a tag');
         $chrome->click('button', 'Put in list');
         $chrome->awaitText('Say which tag.');
         $chrome->type('textbox', 'Tag', 'walking');
-        $this->pick('Order', 'by a field');
+        $this->choose('Order', 'by a field');
         $chrome->click('button', 'Put in list');
         $chrome->awaitText('Say by which field.');
-        $this->pick('Order', 'as in the outline');
+        $this->choose('Order', 'as in the outline');
         self::assertSame([], $chrome->axe());
         $chrome->click('button', 'Put in list');
         $chrome->awaitGone('dialog', 'List of pages');
         $this->save();
-        preg_match_all('#<li>(?:<img[^>]*>)?<a href="(/islands/[^"]*)"#', (string) strstr($this->published('/help/walks'), '<div class="content">'), $found);
+        preg_match_all(
+            '#<li>(?:<img[^>]*>)?<a href="(/islands/[^"]*)"#',
+            (string) strstr($this->published('/help/walks'), '<div class="content">'),
+            $found,
+        );
         self::assertSame(
             [
                 '/islands/skerra/walking',
@@ -411,10 +415,5 @@ final class WritingTest extends Errand
         $this->goLive();
 
         return $this->fetch($this->ferries($path))[2];
-    }
-
-    private function pick(string $select, string $option): void
-    {
-        $this->chrome->find('combobox', $select)->findElement(WebDriverBy::xpath(".//option[normalize-space()='$option']"))->click();
     }
 }

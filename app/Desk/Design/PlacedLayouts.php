@@ -31,9 +31,15 @@ final readonly class PlacedLayouts
     }
 
     /** As visitors have it. */
-    public function shown(Page $page): Layout
+    private function shown(Page $page): Layout
     {
         return $this->at($page->site_id, [$page->ulid => $page->layout], true)[$page->ulid];
+    }
+
+    /** With what the site says where the page says nothing, as visitors have it or, not live, as those who write do. */
+    public function saying(Page $page, Site $site, bool $live): Layout
+    {
+        return ($live ? $this->shown($page) : $this->of($page))->withDefaults($site->searchSettings()->fieldDefaults[$page->layout] ?? []);
     }
 
     /**

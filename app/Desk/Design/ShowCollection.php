@@ -61,11 +61,16 @@ final readonly class ShowCollection
         $pages = Page::query()->whereIn('ulid', array_column($shown, 'id'))->get()->keyBy('ulid');
         $shown = array_values(array_filter(array_map(static fn (Item $one): ?Page => $pages[$one->id] ?? null, $shown)));
 
+        $said = [];
+        foreach ($given as $field) {
+            $said[$field->key] = self::said($field, $all);
+        }
+
         return new ShownCollection(
             $this->lists->below($site, [...$above, $group], layout: $group->layout),
             self::shown($shown, $item, $site),
-            array_values(array_filter($given, static fn (LayoutField $field): bool => self::isColumn($field) && self::said($field, $all) > 0)),
-            array_values(array_filter($given, static fn (LayoutField $field): bool => self::tellsApart($field, $all))),
+            array_values(array_filter($given, static fn (LayoutField $field): bool => self::isColumn($field) && $said[$field->key] > 0)),
+            array_values(array_filter($given, static fn (LayoutField $field): bool => self::tellsApart($field, $said[$field->key]))),
             $terms,
             $sorted,
             $own->choice('show') === 'table',
@@ -82,14 +87,7 @@ final readonly class ShowCollection
      */
     private static function shown(array $pages, Layout $layout, Site $site): array
     {
-        $values = array_map(
-            static fn (Page $page): array => array_filter(
-                $page->liveTexts()->fields->values,
-                static fn (mixed $value, string $key): bool => $layout->takes($key, $value),
-                ARRAY_FILTER_USE_BOTH,
-            ),
-            $pages,
-        );
+        $values = array_map(static fn (Page $page): array => $layout->taken($page->liveTexts()->fields->values), $pages);
         $sources = new FieldSources(new FieldValues(['items' => $values]), $site);
 
         return array_map(
@@ -158,11 +156,11 @@ final readonly class ShowCollection
         return count(array_diff(array_unique($values), ['false']));
     }
 
-    /** @param  list<Item>  $items */
-    private static function tellsApart(LayoutField $field, array $items): bool
+    /** @param  int  $said  how many different values stand in it */
+    private static function tellsApart(LayoutField $field, int $said): bool
     {
         $isOffered = ListTerms::chooses($field) || ListTerms::bounds($field);
 
-        return $isOffered && self::said($field, $items) > ($field->kind === FieldKind::YesNo ? 0 : 1);
+        return $isOffered && $said > ($field->kind === FieldKind::YesNo ? 0 : 1);
     }
 }

@@ -23,14 +23,8 @@ final readonly class ShowFields
      */
     public function of(Page $page, Site $site, string $url, bool $live): array
     {
-        $layout = ($live ? $this->layouts->shown($page) : $this->layouts->of($page))->withDefaults(
-            $site->searchSettings()->fieldDefaults[$page->layout] ?? [],
-        );
-        $values = array_filter(
-            $page->liveTexts()->fields->values,
-            static fn (mixed $value, string $key): bool => $layout->takes($key, $value),
-            ARRAY_FILTER_USE_BOTH,
-        );
+        $layout = $this->layouts->saying($page, $site, $live);
+        $values = $layout->taken($page->liveTexts()->fields->values);
         $fallbacks = array_filter(
             array_column(array_map(static fn ($field): array => [$field->key, $field->fallback()], $layout->fields), 1, 0),
             static fn ($value): bool => $value !== null,

@@ -72,19 +72,15 @@ final readonly class CodeController
     private static function told(Code $code): JsonResponse
     {
         $problems = $allows = [];
-        foreach (
-            [
-                'styles' => static fn (): string => ScopedStyles::of($code->styles),
-                'head' => static function () use ($code, &$allows): void {
-                    $allows = HeadLines::of($code->head)->allows;
-                },
-            ] as $field => $read
-        ) {
-            try {
-                $read();
-            } catch (InputRefused $no) {
-                $problems[] = ['field' => $field, 'reason' => $no->reason];
-            }
+        try {
+            ScopedStyles::of($code->styles);
+        } catch (InputRefused $no) {
+            $problems[] = ['field' => 'styles', 'reason' => $no->reason];
+        }
+        try {
+            $allows = HeadLines::of($code->head)->allows;
+        } catch (InputRefused $no) {
+            $problems[] = ['field' => 'head', 'reason' => $no->reason];
         }
 
         return new JsonResponse(['styles' => $code->styles, 'head' => $code->head, 'allows' => $allows, 'problems' => $problems]);

@@ -9,6 +9,7 @@ use App\Desk\Design\ReadLayouts;
 use App\Desk\FieldFile;
 use App\Http\Api\Description\Answer;
 use App\Http\Api\Description\Body;
+use App\Http\Api\Description\Query;
 use App\Http\Api\Schema\LayoutView;
 use App\Models\Page;
 use App\Models\Site;
@@ -76,14 +77,7 @@ final readonly class LayoutController
             path: '/sites/{site}/layouts/{layout}/pages',
             operationId: 'layoutPages',
             description: 'The pages of a layout, in the order of the tree, with what stands in their fields.',
-            parameters: [
-                new OA\Parameter(
-                    name: 'group',
-                    in: 'query',
-                    description: 'only pages in the branch of this group, with the fields that it gives',
-                    schema: new OA\Schema(type: 'string'),
-                ),
-            ],
+            parameters: [new Query('group', description: 'only pages in the branch of this group, with the fields that it gives')],
             responses: [new Answer('LayoutPage', list: true)],
         ),
     ]
@@ -114,14 +108,7 @@ final readonly class LayoutController
             path: '/sites/{site}/layouts/{layout}/export',
             operationId: 'exportFields',
             description: 'The fields of all pages of a layout, as CSV (RFC 4180) that the import reads again.',
-            parameters: [
-                new OA\Parameter(
-                    name: 'group',
-                    in: 'query',
-                    description: 'only pages in the branch of this group, with the fields that it gives',
-                    schema: new OA\Schema(type: 'string'),
-                ),
-            ],
+            parameters: [new Query('group', description: 'only pages in the branch of this group, with the fields that it gives')],
             responses: [
                 new OA\Response(response: 200, description: 'CSV', content: new OA\MediaType('text/csv', schema: new OA\Schema(type: 'string'))),
             ],
@@ -148,14 +135,7 @@ final readonly class LayoutController
             path: '/sites/{site}/layouts/{layout}/import',
             operationId: 'readFields',
             description: 'Reads such a table: each row matched to a page by id or address, what it would change or why it cannot be taken, and the changes for a batch. Writes nothing.',
-            parameters: [
-                new OA\Parameter(
-                    name: 'group',
-                    in: 'query',
-                    description: 'only pages in the branch of this group, with the fields that it gives',
-                    schema: new OA\Schema(type: 'string'),
-                ),
-            ],
+            parameters: [new Query('group', description: 'only pages in the branch of this group, with the fields that it gives')],
             requestBody: new Body('SearchFileText'),
             responses: [new Answer('SearchFileRead')],
         ),

@@ -110,12 +110,7 @@ final readonly class PageController
     private function sheet(Page $page, Site $site): JsonResponse
     {
         return new JsonResponse(
-            PageSheet::of(
-                $page,
-                $this->read->asTheTreeKnowsIt($page, $site),
-                $this->placed->of($page)->withDefaults($site->searchSettings()->fieldDefaults[$page->layout] ?? []),
-                $site,
-            ),
+            PageSheet::of($page, $this->read->asTheTreeKnowsIt($page, $site), $this->placed->saying($page, $site, false), $site),
             headers: ['ETag' => $this->tag($page)],
         );
     }

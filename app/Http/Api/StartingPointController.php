@@ -6,6 +6,7 @@ namespace App\Http\Api;
 
 use App\Desk\KeepStartingPoints;
 use App\Http\Api\Description\Answer;
+use App\Http\Api\Description\Body;
 use App\Http\Api\Schema\StartingPointView;
 use App\Models\Page;
 use App\Models\Site;
@@ -43,7 +44,7 @@ final readonly class StartingPointController
             path: '/sites/{site}/starting-points',
             operationId: 'makeStartingPoint',
             description: 'Keeps a page, or its branch, as it is saved at the moment.',
-            requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/StartingPointToMake')),
+            requestBody: new Body('StartingPointToMake'),
             responses: [new Answer('StartingPoint', status: 201)],
         ),
     ]
@@ -60,7 +61,7 @@ final readonly class StartingPointController
             path: '/sites/{site}/starting-points/{point}',
             operationId: 'describeStartingPoint',
             description: 'Names and describes a starting point.',
-            requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/StartingPointNamed')),
+            requestBody: new Body('StartingPointNamed'),
             responses: [new Answer('StartingPoint')],
         ),
     ]
@@ -77,7 +78,7 @@ final readonly class StartingPointController
             path: '/sites/{site}/starting-points/{point}/pages',
             operationId: 'updateStartingPoint',
             description: 'Keeps a page, or its branch, in place of what the starting point was; pages made from it stay as they are.',
-            requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/StartingPointSource')),
+            requestBody: new Body('StartingPointSource'),
             responses: [new Answer('StartingPoint')],
         ),
     ]

@@ -137,7 +137,7 @@ final readonly class HeadLines
             );
         }
         $href = trim($element->getAttribute('href'));
-        $isOwn = str_starts_with($href, '/') && ! str_starts_with($href, '//') && ! str_contains($href, '\\');
+        $isOwn = OnSite::leads($href);
         $origin = self::origin($href);
         if (! $isOwn && ($origin === null || array_intersect($relations, self::FETCHED) !== [])) {
             throw new InputRefused(
@@ -186,7 +186,7 @@ final readonly class HeadLines
             );
         }
         $src = trim($element->getAttribute('src'));
-        if (str_starts_with($src, '/') && ! str_starts_with($src, '//')) {
+        if (OnSite::leads($src)) {
             return $this->written($element, allows: ["The script $src of this site runs."]);
         }
         $origin = self::origin($src);

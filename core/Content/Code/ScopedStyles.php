@@ -106,7 +106,7 @@ final class ScopedStyles
             }
             preg_match_all('/url\(\s*(["\']?)(.*?)\1\s*\)/i', $value, $urls);
             foreach ($urls[2] as $url) {
-                if (! str_starts_with($url, '/') || str_starts_with($url, '//') || str_contains($url, '\\')) {
+                if (! OnSite::leads($url)) {
                     throw new InputRefused(
                         'styles',
                         self::at($line)."“{$url}” leads elsewhere. Upload the file, and write its address on this site, beginning with a slash.",

@@ -115,6 +115,17 @@ final readonly class Layout
             : $values->relaid($from, $this->key, fn (string $field, mixed $value): bool => $this->takes($field, $value));
     }
 
+    /**
+     * Of these values those that the layout takes.
+     *
+     * @param  array<string, mixed>  $values  by field
+     * @return array<string, mixed>
+     */
+    public function taken(array $values): array
+    {
+        return array_filter($values, fn (mixed $value, string $key): bool => $this->takes($key, $value), ARRAY_FILTER_USE_BOTH);
+    }
+
     public function takes(string $key, mixed $value): bool
     {
         $field = $this->field($key);

@@ -148,6 +148,7 @@ final class CodeTest extends TestCase
         yield 'an icon elsewhere' => ['<link rel="icon" href="https://elsewhere.example/x.png">'];
         yield 'a script that is not secure' => ['<script src="http://count.example/js"></script>'];
         yield 'a script of no scheme' => ['<script src="//count.example/js"></script>'];
+        yield 'a backslash that browsers take for a slash' => ['<script src="/\\count.example/js"></script>'];
         yield 'a policy in an address' => ['<script src="https://count.example/a;b"></script>'];
         yield 'a handler' => ['<script onload="x()">a()</script>'];
         yield 'an end that browsers see' => ['<script>a</script ><img src=x onerror=alert(1)>'];

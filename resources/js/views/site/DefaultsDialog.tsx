@@ -31,15 +31,7 @@ export function DefaultsDialog({ layout, onClose }: { layout: Schemas['Layout'];
             },
             now: true,
             done: onClose,
-            failed: problem =>
-                setRefused(
-                    refusalsOf(
-                        (problem.problem.errors ?? []).map(error => ({
-                            ...error,
-                            field: error.field.replace(/^changes\.0\./, ''),
-                        })),
-                    ),
-                ),
+            failed: problem => setRefused(refusalsOf(problem.problem.errors)),
         })
     return (
         <Modal open onClose={onClose} title={`Defaults of ${layout.name}`} width={560}>
