@@ -243,6 +243,14 @@ final readonly class ChangeInput
         return $this->has('place') ? $this->place() : null;
     }
 
+    /** @return list<mixed> none where the field is missing; that it is a list has been looked at */
+    public function list(string $field): array
+    {
+        $given = $this->given[$field] ?? [];
+
+        return is_array($given) ? array_values($given) : [];
+    }
+
     public function raw(string $field): mixed
     {
         return $this->given[$field] ?? null;

@@ -12,7 +12,6 @@ use Heronstem\Core\Tree\Code;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\PageState;
 use Heronstem\Core\Workspace\AddressComposer;
-use Heronstem\Core\Workspace\Authority;
 use Heronstem\Core\Workspace\Place;
 use Heronstem\Core\Workspace\Workspace;
 
@@ -78,8 +77,8 @@ final class CopiedPages
             'contentSaved' => 0,
             'contentLive' => null,
             'wantedAs' => null,
-            // Code is the owner's to put on a page, by copying too.
-            ...$workspace->site->authority === Authority::Owner ? [] : ['code' => new Code()],
+            // Code is put on a page only by whoever may write it, by copying too.
+            ...$workspace->site->writesCode ? [] : ['code' => new Code()],
         ]);
     }
 

@@ -30,6 +30,14 @@ interface Outcome
     /** The source of a redirect rule. */
     public function redirect(string $id): string;
 
+    /** A role's name from now on, by its key. */
+    public function role(string $key): string;
+
+    /** A role's name up to now. */
+    public function formerRole(string $key): string;
+
+    public function person(string $id): string;
+
     /** The same where several pages are spoken of at once, as a number; one of them stands for all. */
     public function together(string $page, int $count): self;
 }

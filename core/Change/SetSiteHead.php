@@ -28,7 +28,6 @@ final readonly class SetSiteHead implements RequestedChange
 
     public function on(Workspace $workspace): void
     {
-        $workspace->guardOwner('Only the owner of the site writes the head lines of all pages. Ask them.');
         HeadLines::of($this->head);
         if ($workspace->search()->head === $this->head) {
             throw new NothingToChange('head', 'These are the lines already.');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Change;
 
+use Heronstem\Core\Access\AccessDifference;
 use Heronstem\Core\Decision\Answer;
 use Heronstem\Core\Decision\Note;
 use Heronstem\Core\Decision\NoteKind;
@@ -36,6 +37,7 @@ final readonly class Undo implements Change
      * @param  list<MenuDifference>  $menus
      * @param  list<RuleDifference>  $rules
      * @param  Moment|null  $at  when it was applied; null for just now
+     * @param  AccessDifference|null  $access  of rights, roles and people
      * @param  list<string>|null  $only  pages of which alone it is undone, so that the rest of it is still in effect; null for the whole
      */
     public function __construct(
@@ -49,6 +51,7 @@ final readonly class Undo implements Change
         public ?Moment $at = null,
         public ?SiteSearchDifference $search = null,
         public ?array $only = null,
+        public ?AccessDifference $access = null,
     ) {
     }
 
@@ -89,6 +92,7 @@ final readonly class Undo implements Change
         $this->signedInStartBack($workspace);
         $this->oneStartPage($workspace);
         $this->searchBack($workspace);
+        $this->accessBack($workspace);
     }
 
     /** Whether what the change showed visitors stood long enough to be known. */
@@ -183,6 +187,18 @@ final readonly class Undo implements Change
         $workspace->setSearch($this->search->undoneOn($workspace->search()));
         if (! $isWhole) {
             $workspace->note(new Note(NoteKind::SearchStays, $this->entry, 'search settings'));
+        }
+    }
+
+    private function accessBack(Workspace $workspace): void
+    {
+        if ($this->access === null) {
+            return;
+        }
+        $isWhole = $this->access->canBeUndoneOn($workspace->access());
+        $workspace->setAccess($this->access->undoneOn($workspace->access()));
+        if (! $isWhole) {
+            $workspace->note(new Note(NoteKind::AccessStays, $this->entry, 'rights and people'));
         }
     }
 

@@ -34,7 +34,7 @@ enum NoteKind: string
     case PointerBroken = 'pointer-broken';
     /** Somebody (`other`) has unsaved content on the page, which go with it. */
     case UnsavedContentGoes = 'unsaved-content-goes';
-    /** Somebody (`other`) writes in the branch of the page alone, and only looks on once it is gone. */
+    /** Something is said of the rights of somebody, or of a role (`other`), in the branch of the page, which goes with it. */
     case BranchGoes = 'branch-goes';
     /** Undoing: this (`other`) has changed again since, and stays. */
     case Stays = 'stays';
@@ -46,6 +46,8 @@ enum NoteKind: string
     case RedirectStays = 'redirect-stays';
     /** Undoing: what the whole site tells search engines has changed again since, and stays. */
     case SearchStays = 'search-stays';
+    /** Undoing: of rights, roles and people, what has changed again since stays. */
+    case AccessStays = 'access-stays';
     /** A redirect (`other`) answers before this live page. */
     case RedirectHides = 'redirect-hides';
     /** Undoing: a redirect leads back to itself, as it did before. */

@@ -8,10 +8,7 @@ use Heronstem\Core\InputRefused;
 use Heronstem\Core\Workspace\Authority;
 use Heronstem\Core\Workspace\Workspace;
 
-/**
- * What only the owner of a site does, by whatever change and by undoing one: which pages are protected, and code on pages. A page
- * that comes back has what it had.
- */
+/** What only an owner of a site does, by whatever change and by undoing one: which pages are protected. A page that comes back is as it was. */
 final class OwnersOnly
 {
     /** @throws InputRefused */
@@ -28,12 +25,6 @@ final class OwnersOnly
             if ($before->isProtected !== $now->isProtected) {
                 throw new InputRefused('page', 'Only the owner of the site says which pages are protected. Ask them.');
             }
-            if ($before->code->toText() !== $now->code->toText()) {
-                throw new InputRefused('page', 'Only the owner of the site writes code on pages. Ask them.');
-            }
-        }
-        if ($workspace->search()->head !== $workspace->site->search->head) {
-            throw new InputRefused('page', 'Only the owner of the site writes the head lines of all pages. Ask them.');
         }
     }
 }

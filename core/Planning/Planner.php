@@ -159,6 +159,7 @@ final readonly class Planner
                 notes: [...$workspace->notes(), ...$chains, ...$claims->notes, ...(new Notes($outcome, $workspace))->all(NetEffects::of($entries))],
             ),
             TreeDrawing::of($workspace, $outcome)->orElse(MenuDrawing::of($workspace)),
+            AccessChanges::of($workspace),
         );
     }
 

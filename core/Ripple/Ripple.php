@@ -18,6 +18,7 @@ final readonly class Ripple
         public SearchEffects $search,
         public ToDecide $toDecide,
         public Drawing $drawing,
+        public AccessEffects $access = new AccessEffects(),
     ) {
     }
 
@@ -26,7 +27,16 @@ final readonly class Ripple
     {
         $toDecide = new ToDecide($conflicts, $this->toDecide->questions, $this->toDecide->notes);
 
-        return new self($this->pages, $this->addresses, $this->redirects, $this->menusAndLinks, $this->search, $toDecide, $this->drawing);
+        return new self(
+            $this->pages,
+            $this->addresses,
+            $this->redirects,
+            $this->menusAndLinks,
+            $this->search,
+            $toDecide,
+            $this->drawing,
+            $this->access,
+        );
     }
 
     public function canBeApplied(): bool
@@ -50,7 +60,9 @@ final readonly class Ripple
     /** @return list<RawLinkEffect> */
     private function mended(): array
     {
-        return array_values(array_filter($this->menusAndLinks->rawLinks, static fn (RawLinkEffect $effect): bool => $effect->fate === RawLinkFate::Mended));
+        return array_values(
+            array_filter($this->menusAndLinks->rawLinks, static fn (RawLinkEffect $effect): bool => $effect->fate === RawLinkFate::Mended),
+        );
     }
 
     public function changesNothing(): bool
@@ -61,6 +73,7 @@ final readonly class Ripple
             $this->redirects->rules === [] &&
             $this->toDecide->conflicts === [] &&
             $this->search->settings === null &&
+            $this->access->settings === null &&
             $this->mended() === [] &&
             ! $this->pages->changeStartPages();
     }
@@ -77,6 +90,7 @@ final readonly class Ripple
             $this->menusAndLinks->menus !== [] ||
             $this->redirects->rules !== [] ||
             $this->search->matters() ||
+            $this->access->effects !== [] ||
             $this->mended() !== [] ||
             count($this->pages->copies) > 1;
     }
@@ -107,6 +121,7 @@ final readonly class Ripple
                     $this->pages->startPage?->after,
                     ...$this->pages->startPageSignedIn === null ? [] : [$this->pages->startPageSignedIn->after],
                     ...$this->search->settings === null ? [] : [$this->search->settings->after],
+                    ...$this->access->settings === null ? [] : [$this->access->settings->toArray()],
                 ],
                 $flags,
             ),

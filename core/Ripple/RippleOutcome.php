@@ -80,6 +80,23 @@ final readonly class RippleOutcome implements Outcome
         return Wording::name(NormalForm::readable(($difference->before ?? $difference?->after)->source ?? 'an address'));
     }
 
+    public function role(string $key): string
+    {
+        return Wording::name(($this->ripple->access->after?->roles[$key] ?? null)->name ?? 'a role');
+    }
+
+    public function formerRole(string $key): string
+    {
+        return Wording::name(($this->ripple->access->before?->roles[$key] ?? null)->name ?? 'a role');
+    }
+
+    public function person(string $id): string
+    {
+        $access = $this->ripple->access;
+
+        return Wording::name(($access->before?->people[$id] ?? ($access->after?->people[$id] ?? null))->name ?? 'somebody');
+    }
+
     public function together(string $page, int $count): self
     {
         return new self($this->ripple, $this->names, [$page => $count]);

@@ -61,6 +61,18 @@ final readonly class SiteSearchDifference
         return true;
     }
 
+    /** @return list<string> the fields that are set otherwise */
+    public function fields(): array
+    {
+        [$before, $after] = [Stored::read($this->before), Stored::read($this->after)];
+        $differing = array_filter(
+            array_keys($before + $after),
+            static fn (int|string $field): bool => ($before[$field] ?? null) !== ($after[$field] ?? null),
+        );
+
+        return array_map(strval(...), array_values($differing));
+    }
+
     /** @return array{before: string, after: string} */
     public function toArray(): array
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Workspace;
 
+use Heronstem\Core\Access\AccessSource;
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Content\Layout\Layouts;
 use Heronstem\Core\Menu\MenuPlace;
@@ -26,6 +27,8 @@ final readonly class SiteContext
      * @param  SiteFacts  $facts  what the site says of itself in the titles of its pages
      * @param  SiteSearch  $search  what the site tells search engines as a whole
      * @param  StartingPoints|null  $startingPoints  that pages are made from; null where there are none
+     * @param  AccessSource|null  $access  who works on the site; null where no change is about that
+     * @param  bool  $writesCode  whether code of pages is copied along for whoever makes the change
      */
     public function __construct(
         public AddressRules $rules,
@@ -39,6 +42,8 @@ final readonly class SiteContext
         public SiteFacts $facts = new SiteFacts('', '', 'en', ''),
         public SiteSearch $search = new SiteSearch(),
         public ?StartingPoints $startingPoints = null,
+        public ?AccessSource $access = null,
+        public bool $writesCode = false,
     ) {
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Workspace;
 
+use Heronstem\Core\Access\SiteAccess;
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Content\Layout\Layout;
 use Heronstem\Core\Decision\Answer;
@@ -39,6 +40,10 @@ final class Workspace
     private ?string $startPageSignedIn;
 
     private SiteSearch $search;
+
+    private ?SiteAccess $access = null;
+
+    private ?SiteAccess $accessBefore = null;
 
     /** @var array<string, string> */
     private array $copies = [];
@@ -125,6 +130,30 @@ final class Workspace
     public function setSearch(SiteSearch $search): void
     {
         $this->search = $search;
+    }
+
+    /** Who works on the site and what they may do, as the batch leaves it. Read only where a change asks. */
+    public function access(): SiteAccess
+    {
+        return $this->access ??= $this->accessBefore = $this->site->access?->access() ?? SiteAccess::begun();
+    }
+
+    public function setAccess(SiteAccess $access): void
+    {
+        $this->access();
+        $this->access = $access;
+    }
+
+    /** The same as it was; null where no change was about it. */
+    public function accessBefore(): ?SiteAccess
+    {
+        return $this->accessBefore;
+    }
+
+    /** As the batch leaves it; null where no change was about it. */
+    public function accessNow(): ?SiteAccess
+    {
+        return $this->access;
     }
 
     /** What holds for a page's appearance in search engines, as the batch leaves it. */

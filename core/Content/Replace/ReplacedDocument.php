@@ -113,7 +113,10 @@ final class ReplacedDocument
      */
     private function line(array $pieces): array
     {
-        $found = $this->taken(implode('', array_column($pieces, 'text')));
+        $found = $this->taken(count($pieces) === 1 ? $pieces[0]['text'] : implode('', array_column($pieces, 'text')));
+        if ($found === []) {
+            return array_map(fn (array $piece): array => isset($piece['marks']) ? $this->withTitle($piece) : $piece, $pieces);
+        }
         $from = 0;
         $made = [];
         foreach ($pieces as $piece) {

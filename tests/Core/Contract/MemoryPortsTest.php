@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Contract;
 
-use Heronstem\Core\Access\Branch;
+use Heronstem\Core\Access\Marks;
 use Heronstem\Core\Change\Change;
 use Heronstem\Core\Ledger\Ledger;
 use Heronstem\Core\Menu\MenuPages;
@@ -13,7 +13,7 @@ use Heronstem\Core\Redirect\Rules;
 use Heronstem\Core\Tree\Pages;
 use Heronstem\Core\Tree\PersonAtPage;
 use PHPUnit\Framework\TestCase;
-use Tests\Core\Memory\MemoryBranch;
+use Tests\Core\Memory\MemoryMarks;
 use Tests\Core\Memory\MemorySite;
 
 final class MemoryPortsTest extends TestCase
@@ -52,9 +52,9 @@ final class MemoryPortsTest extends TestCase
         return $this->site;
     }
 
-    protected function branchOf(?string $root): Branch
+    protected function marks(): Marks
     {
-        return new MemoryBranch($this->site, $root);
+        return new MemoryMarks($this->site);
     }
 
     protected function somebodyAt(PersonAtPage $person): void

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Contract;
 
-use Heronstem\Core\Access\Branch;
+use Heronstem\Core\Access\Marks;
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Change\AddAddress;
@@ -75,8 +75,7 @@ trait PortsContract
 
     abstract protected function redirects(): Rules;
 
-    /** Of somebody who writes in one branch; in the whole site with null. */
-    abstract protected function branchOf(?string $root): Branch;
+    abstract protected function marks(): Marks;
 
     /** Tells the site that somebody has something on a page. */
     abstract protected function somebodyAt(PersonAtPage $person): void;
@@ -239,29 +238,20 @@ trait PortsContract
     }
 
     #[Test]
-    public function a_writers_branch_holds_its_top_and_all_below_wherever_they_have_been_moved(): void
+    public function a_page_lies_in_the_branches_around_it_nearest_first_wherever_they_have_been_moved(): void
     {
         $this->givenASite();
         $all = [self::HELP, self::TIMES, self::SUMMER, self::TRAVEL, '01J00000000000000000000009'];
-        $times = $this->branchOf(self::TIMES);
-        self::assertSame(self::TIMES, $times->root());
-        self::assertEquals([self::HELP => false, self::TIMES => true, self::SUMMER => true, self::TRAVEL => false], $times->holds($all));
+        $marks = $this->marks();
+        $around = [self::HELP => [], self::TIMES => [self::TIMES], self::SUMMER => [self::SUMMER, self::TIMES], self::TRAVEL => []];
+        self::assertEquals($around, $marks->around($all, [self::TIMES, self::SUMMER]));
         $this->carryOut(new Move(self::SUMMER, Place::lastIn(self::TRAVEL)));
-        self::assertEquals([self::TIMES => true, self::SUMMER => false], $times->holds([self::TIMES, self::SUMMER]));
+        self::assertEquals([self::TIMES => [self::TIMES], self::SUMMER => []], $marks->around([self::TIMES, self::SUMMER], [self::TIMES]));
         $this->carryOut(new Move(self::TRAVEL, Place::lastIn(self::TIMES)));
-        self::assertEquals([self::TRAVEL => true, self::SUMMER => true], $times->holds([self::TRAVEL, self::SUMMER]));
-        self::assertSame([self::TRAVEL], array_keys($times->childOrder(self::TIMES)));
-        self::assertSame([], $times->holds([]));
-    }
-
-    #[Test]
-    public function the_whole_site_is_a_branch_without_a_top(): void
-    {
-        $this->givenASite();
-        $whole = $this->branchOf(null);
-        self::assertNull($whole->root());
-        self::assertEquals([self::HELP => true, self::SUMMER => true], $whole->holds([self::HELP, self::SUMMER, '01J00000000000000000000009']));
-        self::assertSame([self::HELP, self::TRAVEL], array_keys($whole->childOrder(null)));
+        self::assertEquals([self::SUMMER => [self::TRAVEL, self::TIMES]], $marks->around([self::SUMMER], [self::TIMES, self::TRAVEL]));
+        self::assertSame([self::TRAVEL], array_keys($marks->childOrder(self::TIMES)));
+        self::assertSame([self::HELP], array_keys($marks->childOrder(null)));
+        self::assertSame([], $marks->around([], [self::TIMES]));
     }
 
     #[Test]

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Core\Memory;
 
+use Heronstem\Core\Access\AccessDifference;
+use Heronstem\Core\Access\AccessSource;
+use Heronstem\Core\Access\SiteAccess;
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\Slug;
@@ -51,7 +54,7 @@ use Heronstem\Core\Workspace\Place;
 use Heronstem\Core\Workspace\SiteContext;
 
 /** A whole site in memory: the core's ports, and applying as plainly as can be. */
-final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Rules
+final class MemorySite implements AccessSource, Ledger, LinksInto, MenuPages, Menus, Pages, Rules
 {
     public const MAIN = '01J0000000000000000000MAJN';
 
@@ -68,6 +71,8 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
     public ?string $startPageSignedIn = null;
 
     public SiteSearch $search;
+
+    public SiteAccess $access;
 
     public Layouts $layouts;
 
@@ -87,6 +92,9 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
 
     public Authority $authority = Authority::Manager;
 
+    /** Whether copies keep code. */
+    public bool $writesCode = false;
+
     /** @var array<string, Rule> */
     public array $redirects = [];
 
@@ -98,6 +106,7 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
     {
         $bar = new Entry(self::BAR, null, 0, EntryKind::Branch, contents: new BranchContents(2));
         $this->search = new SiteSearch();
+        $this->access = SiteAccess::begun();
         $this->layouts = new Layouts();
         $this->menus = [self::MAIN => new Menu(self::MAIN, 'Main', MenuKind::Menu, 'main', [$bar->id => $bar])];
     }
@@ -116,6 +125,16 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
         $this->apply(new Make($name, PageName::of($name), Place::lastIn($parent), $slug === null ? null : Slug::of($slug)));
 
         return $name;
+    }
+
+    public function access(): SiteAccess
+    {
+        return $this->access;
+    }
+
+    public function nameOf(string $person): ?string
+    {
+        return ($this->access->people[$person] ?? null)?->name;
     }
 
     public function plan(Change ...$changes): Ripple
@@ -138,6 +157,8 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
                 search: $this->search,
                 facts: new SiteFacts('Ferries', 'Boats.', 'en-GB', 'http://ferries.test'),
                 startingPoints: new KeptBranches($this->kept),
+                access: $this,
+                writesCode: $this->writesCode,
             ),
             $this,
             $this,
@@ -162,6 +183,7 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
         $this->startPage = $ripple->pages->startPage === null ? $this->startPage : $ripple->pages->startPage->after;
         $this->startPageSignedIn = $ripple->pages->startPageSignedIn === null ? $this->startPageSignedIn : $ripple->pages->startPageSignedIn->after;
         $this->search = $ripple->search->settings === null ? $this->search : SiteSearch::stored($ripple->search->settings->after);
+        $this->access = $ripple->access->after ?? $this->access;
         foreach ($ripple->pages->outcome as $id => $page) {
             if ($page === null) {
                 unset($this->pages[$id]);
@@ -258,6 +280,7 @@ final class MemorySite implements Ledger, LinksInto, MenuPages, Menus, Pages, Ru
             ),
             $at,
             $ripple->search->settings,
+            access: AccessDifference::fromArray($ripple->access->settings === null ? null : self::throughJson($ripple->access->settings->toArray())),
         );
     }
 

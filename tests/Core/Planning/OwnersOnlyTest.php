@@ -9,7 +9,6 @@ use Heronstem\Core\Change\Duplicate;
 use Heronstem\Core\Change\Protect;
 use Heronstem\Core\Change\Rename;
 use Heronstem\Core\Change\SetCode;
-use Heronstem\Core\Change\SetSiteHead;
 use Heronstem\Core\Change\Unprotect;
 use Heronstem\Core\InputRefused;
 use Heronstem\Core\Tree\PageName;
@@ -30,15 +29,14 @@ final class OwnersOnlyTest extends TestCase
     {
         $this->site = new MemorySite();
         $this->site->live('Fares');
+        $this->site->live('Adults', 'Fares');
     }
 
     /** @return iterable<string, array{Change}> */
     public static function owners(): iterable
     {
         yield 'protects a page' => [new Protect('Fares')];
-        yield 'writes styles' => [new SetCode('Fares', ['styles' => 'h1 { color: red }'])];
-        yield 'writes head lines' => [new SetCode('Fares', ['head' => self::META])];
-        yield 'writes head lines of all pages' => [new SetSiteHead(self::META)];
+        yield 'protects a page inside' => [new Protect('Adults')];
     }
 
     #[Test, DataProvider('owners')]
@@ -70,6 +68,7 @@ final class OwnersOnlyTest extends TestCase
         self::assertTrue($this->site->pages['01J0000000000000000000000C']->code->isBlank());
         self::assertFalse($this->site->pages['01J0000000000000000000000C']->isProtected);
         $this->site->authority = Authority::Owner;
+        $this->site->writesCode = true;
         $this->site->apply(new Unprotect('Fares'), new Duplicate('Fares', '01J0000000000000000000000D'));
         self::assertSame(self::META, $this->site->pages['01J0000000000000000000000D']->code->head);
     }

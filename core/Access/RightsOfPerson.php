@@ -1,0 +1,145 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Access;
+
+/**
+ * What one person may do on a site, from the lines that speak of them and of their roles.
+ *
+ * The rule: owners may do everything. For everybody else the nearest branch that says something of a right decides; on one level a
+ * line of their own comes before those of their roles, and among those a denial before an allowance; where nothing is said up
+ * to the whole site, the answer is no. Whoever may not see the site may do nothing else.
+ */
+final readonly class RightsOfPerson
+{
+    /** The level of the whole site, behind all branches. */
+    private const SITE = '';
+
+    /** @param  array<string, array<string, Line>>  $deciding  by branch and right */
+    private function __construct(private bool $isOwner, private array $deciding)
+    {
+    }
+
+    /** @param  iterable<Line>  $lines  those of others are passed over */
+    public static function of(Person $person, iterable $lines): self
+    {
+        $deciding = [];
+        foreach ($lines as $line) {
+            if ($person->has($line->who)) {
+                $known = $deciding[$line->branch ?? self::SITE][$line->right->value] ?? null;
+                if ($known === null || self::comesBefore($line, $known)) {
+                    $deciding[$line->branch ?? self::SITE][$line->right->value] = $line;
+                }
+            }
+        }
+
+        return new self($person->isOwner(), $deciding);
+    }
+
+    /** Of nobody: nothing. */
+    public static function none(): self
+    {
+        return new self(false, []);
+    }
+
+    /** Everything, for what the installation itself does. */
+    public static function all(): self
+    {
+        return new self(true, []);
+    }
+
+    public function isOwner(): bool
+    {
+        return $this->isOwner;
+    }
+
+    /** @param  list<string>  $branches  the pages around a place, nearest first, itself included; those without lines may be left out */
+    public function on(Right $right, array $branches = []): Verdict
+    {
+        if ($this->isOwner) {
+            return Verdict::owner();
+        }
+        $verdict = $this->said($right, $right->isOfSite() ? [] : $branches);
+        if ($right === Right::See || ! $verdict->isYes) {
+            return $verdict;
+        }
+        $seen = $this->said(Right::See, []);
+
+        return $seen->isYes ? $verdict : $seen->asNotSeen();
+    }
+
+    /** @param  list<string>  $branches  as for on() */
+    public function may(Right $right, array $branches = []): bool
+    {
+        return $this->on($right, $branches)->isYes;
+    }
+
+    /** Whether they may do it in some part of the site, if not in all. */
+    public function maySomewhere(Right $right): bool
+    {
+        if ($this->may($right)) {
+            return true;
+        }
+        foreach ($this->branches() as $branch) {
+            if ($this->may($right, [$branch])) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** Whether they may do it on the whole site, without an exception. */
+    public function mayEverywhere(Right $right): bool
+    {
+        if ($this->isOwner) {
+            return true;
+        }
+        foreach ($this->deciding as $branch => $lines) {
+            if ($branch !== self::SITE && ($lines[$right->value] ?? null)?->says === Says::Deny) {
+                return false;
+            }
+        }
+
+        return $this->may($right);
+    }
+
+    /** Whether they may do anything besides looking. */
+    public function changesSomething(): bool
+    {
+        foreach (Right::cases() as $right) {
+            if ($right !== Right::See && $this->maySomewhere($right)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @return list<string> the branches of which something is said */
+    public function branches(): array
+    {
+        return array_values(
+            array_map(strval(...), array_filter(array_keys($this->deciding), static fn (string $branch): bool => $branch !== self::SITE)),
+        );
+    }
+
+    /** @param  list<string>  $branches */
+    private function said(Right $right, array $branches): Verdict
+    {
+        foreach ([...$branches, self::SITE] as $branch) {
+            $line = $this->deciding[$branch][$right->value] ?? null;
+            if ($line !== null) {
+                return Verdict::by($line);
+            }
+        }
+
+        return Verdict::nothingSaid();
+    }
+
+    private static function comesBefore(Line $line, Line $known): bool
+    {
+        return $line->who->isRole === $known->who->isRole ? $line->says === Says::Deny && $known->says === Says::Allow : ! $line->who->isRole;
+    }
+}
