@@ -16,6 +16,7 @@ return [
     'sign_in_attempts' => 5, // wrong ones a minute for one account from one network
     'sign_in_attempts_network' => (int) env('HERONSTEM_SIGN_IN_ATTEMPTS', 30), // and for all accounts from one network
     'trusted_proxies' => env('HERONSTEM_TRUSTED_PROXIES', ''), // addresses or networks (CIDR) of proxies in front, commas between
+    'editor_url' => env('APP_URL'), // what links in mail begin with; where it is not set, the address that was asked, which is one of the editor's
     'editor_hosts' => env('HERONSTEM_EDITOR_HOSTS', ''), // names under which the editor is reached besides that of APP_URL, commas between
     // Where search engines are told of changes (IndexNow); sites tell nobody unless they are switched to.
     'index_now' => env('HERONSTEM_INDEX_NOW', 'https://api.indexnow.org/indexnow'),

@@ -163,6 +163,7 @@ final class Demo
 
         return [
             "editor: http://127.0.0.1:{$ports[0]}",
+            "mailbox: {$standIns->mailbox()}",
             ...array_map(static fn (string $origin): string => 'site: '.explode('=', $origin, 2)[1], $origins),
             ...explode("\n", $application->must(['heronstem:logins'], 'Listing logins')),
         ];

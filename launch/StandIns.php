@@ -4,19 +4,23 @@ declare(strict_types=1);
 
 namespace Launch;
 
-/** What stands in for the world outside: other people's sites, and a search engine that is told of changes. */
+/** What stands in for the world outside: other people's sites, a search engine that is told of changes, everybody's mailbox. */
 final class StandIns
 {
-    /** @param  list<int>  $ports  of the sites, then of the engine */
+    /** @param  list<int>  $ports  of the sites, of the engine, of the mailbox: to take in, and to read */
     public function __construct(private readonly string $root, private readonly string $name, private readonly array $ports)
     {
     }
 
     public static function on(string $root, string $name, int $from): self
     {
-        $web = Ports::free($from);
+        $ports = [];
+        for ($i = 0; $i < 4; $i++) {
+            $ports[] = $from = Ports::free($from);
+            $from++;
+        }
 
-        return new self($root, $name, [$web, Ports::free($web + 1)]);
+        return new self($root, $name, $ports);
     }
 
     /** @return array<string, string> what the application has to know */
@@ -25,7 +29,15 @@ final class StandIns
         return [
             'HERONSTEM_STAND_IN' => "http://127.0.0.1:{$this->ports[0]}",
             'HERONSTEM_INDEX_NOW' => "http://127.0.0.1:{$this->ports[1]}/indexnow",
+            'HERONSTEM_MAIL' => "smtp://127.0.0.1:{$this->ports[2]}?auto_tls=false",
+            'HERONSTEM_MAIL_FROM' => 'editor@skerrivane.example',
         ];
+    }
+
+    /** Where the mail is read that was sent. */
+    public function mailbox(): string
+    {
+        return "http://127.0.0.1:{$this->ports[3]}";
     }
 
     /** @return list<int> */
@@ -46,6 +58,13 @@ final class StandIns
     {
         return [
             "stand-in-web-{$this->name}" => [PHP_BINARY, '-S', "127.0.0.1:{$this->ports[0]}", "{$this->root}/simulators/web.php"],
+            "stand-in-mailbox-{$this->name}" => [
+                PHP_BINARY,
+                "{$this->root}/simulators/mailbox.php",
+                (string) $this->ports[2],
+                (string) $this->ports[3],
+                "{$this->root}/var/{$this->name}-storage/app/mails.jsonl",
+            ],
             "stand-in-engine-{$this->name}" => [PHP_BINARY, '-S', "127.0.0.1:{$this->ports[1]}", "{$this->root}/simulators/engine.php"],
         ];
     }

@@ -159,6 +159,7 @@ final class Test
             'EDITOR_URL' => "http://127.0.0.1:$editor",
             'FERRIES_URL' => "http://127.0.0.1:$ferries",
             'BOATYARD_URL' => "http://127.0.0.1:$boatyard",
+            'MAILBOX_URL' => $standIns->mailbox(),
             'DRIVER_URL' => "http://127.0.0.1:$driver",
         ];
     }

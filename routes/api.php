@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Api\AccountController;
 use App\Http\Api\AddressController;
 use App\Http\Api\AddressesController;
 use App\Http\Api\AuditController;
@@ -23,6 +24,7 @@ use App\Http\Api\PeopleController;
 use App\Http\Api\PieceController;
 use App\Http\Api\RedirectFilesController;
 use App\Http\Api\ReplaceController;
+use App\Http\Api\RightsController;
 use App\Http\Api\SearchController;
 use App\Http\Api\SearchesController;
 use App\Http\Api\SessionController;
@@ -38,6 +40,9 @@ use Illuminate\Support\Facades\Route;
 
 Route::get('session', [SessionController::class, 'show']);
 Route::post('session', [SessionController::class, 'store']);
+Route::post('password-forgotten', [AccountController::class, 'forgotten']);
+Route::get('account-links/{token}', [AccountController::class, 'show'])->where('token', '[0-9a-f]{48}');
+Route::post('account-links/{token}', [AccountController::class, 'use'])->where('token', '[0-9a-f]{48}');
 
 Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
     Route::delete('session', [SessionController::class, 'destroy']);
@@ -128,7 +133,9 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                 Route::get('files', [FileController::class, 'index']);
                 Route::get('files/{file}', [FileController::class, 'show']);
             });
-            Route::middleware('can:write,site')->group(function (): void {
+            Route::middleware('can:change,site')->group(function (): void {
+                // What it takes to set a text or a field is asked where it is known which is set.
+                Route::patch('pages/{page}', [PageController::class, 'update']);
                 Route::post('found', [ReplaceController::class, 'find']);
                 Route::post('ripple', [BatchController::class, 'ripple']);
                 Route::post('ripple-findings', [BatchController::class, 'findings']);
@@ -138,46 +145,72 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                 Route::post('undo', [HistoryController::class, 'undoSeveral']);
                 Route::post('history/{entry}/ripple', [HistoryController::class, 'ripple']);
                 Route::post('history/{entry}/undo', [HistoryController::class, 'undo']);
+            });
+            Route::middleware('can:bringIn,site')->group(function (): void {
                 Route::post('files', [FileController::class, 'store']);
                 Route::post('documents', [FileController::class, 'document']);
                 Route::post('pasted', [PasteController::class, 'store']);
                 Route::post('films', [FilmController::class, 'lookUp']);
             });
-            Route::middleware('can:write,page')->group(function (): void {
-                Route::patch('pages/{page}', [PageController::class, 'update']);
+            Route::middleware('can:may,page,"write"')->group(function (): void {
                 Route::put('pages/{page}/content', [ContentController::class, 'update']);
                 Route::put('pages/{page}/draft', [ContentController::class, 'keep']);
                 Route::delete('pages/{page}/draft', [ContentController::class, 'drop']);
                 Route::post('pages/{page}/publish', [ContentController::class, 'publish']);
             });
-            Route::middleware('can:manage,site')->group(function (): void {
-                Route::post('addresses/ignored', [AddressesController::class, 'ignore']);
-                Route::post('redirects-import', [RedirectFilesController::class, 'import']);
-                Route::get('redirects-import/{import}', [RedirectFilesController::class, 'progressOf']);
-                Route::delete('redirects-import/{import}', [RedirectFilesController::class, 'stop']);
-                Route::patch('names', [SiteController::class, 'update']);
-                Route::post('starting-points', [StartingPointController::class, 'store']);
-                Route::patch('starting-points/{point}', [StartingPointController::class, 'update']);
-                Route::put('starting-points/{point}/pages', [StartingPointController::class, 'keep']);
-                Route::delete('starting-points/{point}', [StartingPointController::class, 'remove']);
-                Route::post('pieces', [PieceController::class, 'store']);
-                Route::put('pieces/{piece}', [PieceController::class, 'update']);
-                Route::delete('pieces/{piece}', [PieceController::class, 'remove']);
-                Route::patch('files/{file}', [FileChangesController::class, 'update']);
-                Route::delete('files/{file}', [FileChangesController::class, 'bin']);
-                Route::post('files/{file}/content', [FileChangesController::class, 'replace']);
-                Route::post('files/{file}/versions/{number}', [FileChangesController::class, 'bringBack'])->where('number', '[0-9]{1,9}');
-                Route::post('audit', [AuditController::class, 'again']);
-                Route::post('dismissals', [AuditController::class, 'dismiss']);
-                Route::delete('dismissals/{page}/{check}', [AuditController::class, 'reinstate'])->where([
-                    'page' => '[0-9A-Z]{26}',
-                    'check' => '[a-z-]{1,60}',
-                ]);
-                Route::post('outside-links/again', [OutsideController::class, 'tryAgain']);
-                Route::post('engine-messages/{message}/again', [OutsideController::class, 'sendAgain'])->where('message', '[0-9]{1,18}');
-                Route::delete('searches', [SearchesController::class, 'forget']);
-                Route::get('history-thinning', [HistoryController::class, 'countThinning']);
-                Route::post('history-thinning', [HistoryController::class, 'thin']);
-            });
+            foreach (
+                [
+                    'addresses' => [
+                        ['post', 'addresses/ignored', [AddressesController::class, 'ignore']],
+                        ['post', 'redirects-import', [RedirectFilesController::class, 'import']],
+                        ['get', 'redirects-import/{import}', [RedirectFilesController::class, 'progressOf']],
+                        ['delete', 'redirects-import/{import}', [RedirectFilesController::class, 'stop']],
+                    ],
+                    'settings' => [
+                        ['patch', 'names', [SiteController::class, 'update']],
+                        ['get', 'history-thinning', [HistoryController::class, 'countThinning']],
+                        ['post', 'history-thinning', [HistoryController::class, 'thin']],
+                        ['post', 'starting-points', [StartingPointController::class, 'store']],
+                        ['patch', 'starting-points/{point}', [StartingPointController::class, 'update']],
+                        ['put', 'starting-points/{point}/pages', [StartingPointController::class, 'keep']],
+                        ['delete', 'starting-points/{point}', [StartingPointController::class, 'remove']],
+                    ],
+                    'files' => [
+                        ['post', 'pieces', [PieceController::class, 'store']],
+                        ['put', 'pieces/{piece}', [PieceController::class, 'update']],
+                        ['delete', 'pieces/{piece}', [PieceController::class, 'remove']],
+                        ['patch', 'files/{file}', [FileChangesController::class, 'update']],
+                        ['delete', 'files/{file}', [FileChangesController::class, 'bin']],
+                        ['post', 'files/{file}/content', [FileChangesController::class, 'replace']],
+                        ['post', 'files/{file}/versions/{number}', [FileChangesController::class, 'bringBack']],
+                    ],
+                    'people' => [
+                        ['get', 'rights', [RightsController::class, 'index']],
+                        ['get', 'rights/why', [RightsController::class, 'why']],
+                        ['post', 'people', [PeopleController::class, 'store']],
+                        ['post', 'people/{person}/invitation', [PeopleController::class, 'again']],
+                    ],
+                    'search' => [
+                        ['post', 'audit', [AuditController::class, 'again']],
+                        ['post', 'dismissals', [AuditController::class, 'dismiss']],
+                        ['delete', 'dismissals/{page}/{check}', [AuditController::class, 'reinstate']],
+                        ['post', 'outside-links/again', [OutsideController::class, 'tryAgain']],
+                        ['post', 'engine-messages/{message}/again', [OutsideController::class, 'sendAgain']],
+                        ['delete', 'searches', [SearchesController::class, 'forget']],
+                    ],
+                ] as $right => $operations
+            ) {
+                Route::middleware("can:may,site,\"$right\"")->group(function () use ($operations): void {
+                    foreach ($operations as [$method, $path, $action]) {
+                        Route::addRoute(strtoupper($method), $path, $action)->where([
+                            'number' => '[0-9]{1,9}',
+                            'person' => '[0-9A-Za-z]{26}',
+                            'message' => '[0-9]{1,18}',
+                            'page' => '[0-9A-Z]{26}',
+                            'check' => '[a-z-]{1,60}',
+                        ]);
+                    }
+                });
+            }
         });
 });

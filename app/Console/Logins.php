@@ -20,9 +20,12 @@ final class Logins extends Command
     {
         $people = json_decode((string) file_get_contents(database_path('demo/people.json')), true, flags: JSON_THROW_ON_ERROR);
         foreach ($people as $person) {
-            $user = User::query()->where('email', $person['email'])->with('memberships')->first();
-            if ($user !== null && password_verify($person['password'], $user->password)) {
-                $role = $user->memberships->map(static fn (Membership $membership): string => $membership->role->value)->unique()->implode(', ');
+            $user = User::query()->where('email', $person['email'])->with('memberships.roles')->first();
+            if ($user !== null && password_verify($person['password'] ?? '', $user->password)) {
+                $role = $user->memberships
+                    ->flatMap(static fn (Membership $each): array => $each->roles->pluck('name')->all())
+                    ->unique()
+                    ->implode(', ');
                 $this->line("login: {$person['email']} {$person['password']} ({$person['name']}, $role)");
             }
         }

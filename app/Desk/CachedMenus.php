@@ -21,13 +21,21 @@ final readonly class CachedMenus
     /** Seconds after which a menu is worked out anew in any case: bounds what a reader who met a change half way can have kept. */
     private const MAX_SECONDS = 60;
 
-    public function __construct(private Cache $cache, private Connection $db, private SiteMenus $menus, private NextMoment $next)
-    {
+    public function __construct(
+        private Cache $cache,
+        private Connection $db,
+        private SiteMenus $menus,
+        private NextMoment $next,
+        private LookedAt $looked,
+    ) {
     }
 
     /** @return array<string, list<ResolvedEntry>> what the viewer sees at each of the layout's places */
     public function shown(Site $site, Viewer $viewer): array
     {
+        if (! $this->looked->isNow()) {
+            return $this->menus->shown($site, $viewer, $this->looked->moment());
+        }
         /** @var array<string, list<ResolvedEntry>>|null $kept */
         $kept = $this->cache->get($this->together($site, $viewer->key()));
         if ($kept === null) {

@@ -25,7 +25,7 @@ use Heronstem\Core\Tree\SearchSettings;
 /** What a page and its place say to search engines: the facts from which head tags are made. */
 final readonly class DescribePage
 {
-    public function __construct(private PlacedLayouts $layouts)
+    public function __construct(private PlacedLayouts $layouts, private LookedAt $looked)
     {
     }
 
@@ -91,7 +91,7 @@ final readonly class DescribePage
         if ($canonical->kind === CanonicalKind::Page) {
             $named = Page::query()->where('site_id', $page->site_id)->where('ulid', $canonical->value)->first();
 
-            return $named?->isVisible() === true ? $site->origin.$named->address : null;
+            return $named?->isVisible($this->looked->moment()) === true ? $site->origin.$named->address : null;
         }
 
         return match ($canonical->kind) {

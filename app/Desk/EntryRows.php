@@ -42,7 +42,8 @@ final readonly class EntryRows
             RippleGroup::Copies,
             RippleGroup::Titles,
             RippleGroup::Indexing,
-            RippleGroup::Canonicals => $entry->ripple['lists'][$group->value] ?? [],
+            RippleGroup::Canonicals,
+            RippleGroup::Access => $entry->ripple['lists'][$group->value] ?? [],
         };
     }
 

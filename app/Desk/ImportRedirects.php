@@ -13,6 +13,7 @@ use App\Store\LedgerLookup;
 use App\Store\PgArray;
 use App\Store\StoredLedger;
 use App\Store\StoredRules;
+use Heronstem\Core\Access\BeyondRights;
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Change\MakeRedirect;
@@ -165,8 +166,10 @@ final readonly class ImportRedirects
                 break;
             }
             try {
-                $entry = $this->apply->apply($site->refresh(), $import->user, Batch::of(...$changes), note: $import->note);
-            } catch (Refusal|RippleChanged $refused) {
+                // Rights may have ended since it was begun.
+                $rights = $import->user === null ? null : (new RightsOn($this->db))->of($import->user, $site);
+                $entry = $this->apply->apply($site->refresh(), $import->user, Batch::of(...$changes), note: $import->note, rights: $rights);
+            } catch (Refusal|RippleChanged|BeyondRights $refused) {
                 $import->update(['state' => 'failed', 'problem' => $refused instanceof Refusal ? $refused->reason : $refused->getMessage()]);
                 break;
             }

@@ -17,8 +17,8 @@ final readonly class PasswordCheck
     /** @param  string|null  $hash  null where nobody has the account */
     public function isRight(string $password, ?string $hash): bool
     {
-        // bcrypt reads 72 bytes; what is longer is no password that anybody set here.
-        $password = strlen($password) > 255 ? '' : $password;
+        // What is longer is no password that anybody set here.
+        $password = mb_strlen($password) > 255 ? '' : $password;
 
         return $this->hasher->check($password, $hash ?? $this->nobodys()) && $hash !== null;
     }
@@ -27,7 +27,7 @@ final readonly class PasswordCheck
     {
         /** @var string */
         return $this->cache->rememberForever(
-            'password-of-nobody.'.get_debug_type($this->hasher),
+            'password-of-nobody.'.config('hashing.driver'),
             fn (): string => $this->hasher->make(bin2hex(random_bytes(16))),
         );
     }

@@ -43,12 +43,12 @@ final readonly class PlanFor
     {
         $batch = $this->replace->workedOut($site, $batch);
 
-        return $this->withOpenWays($site, $this->planners->for($site, $rights->authority)->plan($batch), $batch, $rights);
+        return $this->withOpenWays($site, $this->planners->for($site, $rights)->plan($batch), $batch, $rights);
     }
 
     private function guarded(Site $site, Batch $batch, Rights $rights): Ripple
     {
-        $ripple = $this->planners->for($site, $rights->authority)->plan($batch);
+        $ripple = $this->planners->for($site, $rights)->plan($batch);
         $rights->guard($ripple);
 
         return $ripple;

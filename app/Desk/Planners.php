@@ -7,6 +7,7 @@ namespace App\Desk;
 use App\Desk\Design\Places;
 use App\Desk\Design\ReadLayouts;
 use App\Models\Site;
+use App\Store\StoredAccess;
 use App\Store\StoredLedger;
 use App\Store\StoredLinks;
 use App\Store\StoredMenus;
@@ -24,14 +25,16 @@ final readonly class Planners
     {
     }
 
-    public function for(Site $site, Authority $authority = Authority::Manager): Planner
+    public function for(Site $site, ?Rights $rights = null): Planner
     {
         return new Planner(
             $site->context(
-                $authority,
+                $rights->authority ?? Authority::Manager,
                 Places::all(),
                 $this->layouts->all()->withDefaults($site->searchSettings()->fieldDefaults),
                 new StoredStartingPoints($site),
+                new StoredAccess($this->db, $site),
+                $rights?->writesCode() ?? false,
             ),
             new StoredPages($this->db, $site),
             new StoredLedger($this->db, $site),

@@ -4,30 +4,35 @@ declare(strict_types=1);
 
 namespace App\Desk;
 
-use App\Models\Role;
 use App\Models\Site;
 use App\Models\User;
-use App\Store\StoredBranch;
-use Heronstem\Core\Access\Preparing;
-use Heronstem\Core\Workspace\Authority;
+use App\Store\StoredAccess;
+use App\Store\StoredMarks;
 use Illuminate\Database\ConnectionInterface;
 
-/** What somebody may make happen on a site: asked of the ripple, whatever brings it about. */
-final readonly class RightsOn
+/** The one place where it is asked what somebody may do on a site. Read once a request. */
+final class RightsOn
 {
-    public function __construct(private ConnectionInterface $db)
+    /** @var array<string, HeldRights> */
+    private array $held = [];
+
+    public function __construct(private readonly ConnectionInterface $db)
     {
     }
 
-    /** Of somebody who writes there: routes let nobody else in. */
+    /** What they may make happen: asked of the ripple, whatever brings it about. */
     public function of(User $user, Site $site): Rights
     {
-        $membership = $user->membershipOf($site) ?? throw new \LogicException('Somebody who is not among the people of the site asks for a change.');
+        return Rights::ofPerson($this->held($user, $site)->rights, new StoredMarks($this->db, $site));
+    }
 
-        return match (true) {
-            $membership->role === Role::Owner => Rights::of(Authority::Owner),
-            $membership->role->manages() => Rights::of(Authority::Manager),
-            default => Rights::toPrepare(new Preparing(new StoredBranch($this->db, $site, $membership->branch_id))),
-        };
+    public function held(User $user, Site $site): HeldRights
+    {
+        return $this->held["{$user->id} {$site->id}"] ??= new HeldRights(...(new StoredAccess($this->db, $site))->ofPerson($user));
+    }
+
+    public function forget(): void
+    {
+        $this->held = [];
     }
 }

@@ -21,7 +21,17 @@ enum RippleGroup: string
     case Titles = 'titles';
     case Indexing = 'indexing';
     case Canonicals = 'canonicals';
+    case Access = 'access';
 
     /** Groups that cannot be read from what changed at pages and in the ledger. */
-    public const KEPT_WHOLE = [self::Menu, self::Redirects, self::RawLinks, self::Copies, self::Titles, self::Indexing, self::Canonicals];
+    public const KEPT_WHOLE = [
+        self::Menu,
+        self::Redirects,
+        self::RawLinks,
+        self::Copies,
+        self::Titles,
+        self::Indexing,
+        self::Canonicals,
+        self::Access,
+    ];
 }

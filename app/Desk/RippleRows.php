@@ -9,6 +9,7 @@ use Heronstem\Core\Ledger\Claim;
 use Heronstem\Core\Linking\TargetKind;
 use Heronstem\Core\Planning\NetEffects;
 use Heronstem\Core\Redirect\RuleDifference;
+use Heronstem\Core\Ripple\AccessEffect;
 use Heronstem\Core\Ripple\AddressMove;
 use Heronstem\Core\Ripple\CanonicalChange;
 use Heronstem\Core\Ripple\IndexChange;
@@ -74,6 +75,7 @@ final class RippleRows
                 ),
                 $ripple->search->canonicals,
             ),
+            RippleGroup::Access => array_map(self::access(...), $ripple->access->effects),
         };
     }
 
@@ -94,6 +96,7 @@ final class RippleRows
             RippleGroup::Titles => count($ripple->search->titles),
             RippleGroup::Indexing => count($ripple->search->indexing),
             RippleGroup::Canonicals => count($ripple->search->canonicals),
+            RippleGroup::Access => count($ripple->access->effects),
         };
     }
 
@@ -127,6 +130,20 @@ final class RippleRows
 
             return self::row($id, $page->name ?? '', null, $page?->address->readable(), '');
         }, $ids);
+    }
+
+    /** @return Row */
+    private static function access(AccessEffect $effect): array
+    {
+        $where = $effect->branch === null ? '' : " in {$effect->branchName}";
+
+        return self::row(
+            $effect->branch,
+            $effect->name,
+            null,
+            null,
+            ($effect->isGained ? 'gets' : 'loses')." the right “{$effect->right->label()}”$where",
+        );
     }
 
     /** @return Row */

@@ -34,6 +34,7 @@ final readonly class ShowPage
         private SharedPieces $pieces,
         private ShowCollection $collections,
         private ShowCode $code,
+        private LookedAt $looked,
     ) {
     }
 
@@ -67,7 +68,7 @@ final readonly class ShowPage
         $ancestors = $page->ancestors();
         $viewer = $as ?? ($visitor?->viewer() ?? Viewer::visitor());
         $frame = $this->frame($site, $visitor, $as, $page);
-        $visible = array_values(array_filter($ancestors, static fn (Page $above): bool => $above->isVisible()));
+        $visible = array_values(array_filter($ancestors, fn (Page $above): bool => $above->isVisible($this->looked->moment())));
         $isStart =
             $page->id === $site->start_page_id || (($visitor !== null || $as?->isSignedIn === true) && $page->id === $site->start_page_signed_in_id);
 

@@ -6,6 +6,7 @@ namespace App\Desk;
 
 use App\Models\HistoryEntry;
 use App\Models\Site;
+use Heronstem\Core\Access\AccessDifference;
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Change\Undo;
@@ -153,6 +154,7 @@ final readonly class UndoEntry
             array_map(RuleDifference::fromArray(...), $entry->rules),
             Moment::at($entry->created_at->getTimestamp()),
             SiteSearchDifference::fromArray($entry->site_search),
+            access: AccessDifference::fromArray($entry->access),
         );
     }
 }

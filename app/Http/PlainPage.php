@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use Heronstem\Core\InputRefused;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Http\Exceptions\HttpResponseException;
 use Illuminate\Http\Response;
@@ -17,6 +18,9 @@ final class PlainPage
 
     public static function from(\Throwable $error): ?Response
     {
+        if ($error instanceof InputRefused) {
+            return self::of(422, 'Not possible like this', $error->reason);
+        }
         if (config('app.debug') || $error instanceof HttpResponseException || $error instanceof AuthenticationException) {
             return null;
         }
@@ -54,7 +58,7 @@ final class PlainPage
             'Cache-Control' => 'no-store',
             'X-Content-Type-Options' => 'nosniff',
             'X-Robots-Tag' => 'noindex',
-            'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; base-uri 'none'; frame-ancestors 'none'",
+            'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; base-uri 'none'; frame-ancestors 'self'",
         ]);
     }
 

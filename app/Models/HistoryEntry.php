@@ -24,6 +24,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property array{before: string|null, after: string|null}|null $start_page
  * @property array{before: string|null, after: string|null}|null $start_page_signed_in
  * @property array{before: string, after: string}|null $site_search
+ * @property array{roles: array<string, array{string|null, string|null}>, people: array<string, array{list<string>, list<string>}>, names: array<string, string>, lines: array<string, array{string|null, string|null}>}|null $access
  * @property Account|null $ripple
  * @property string $touched
  * @property string $kinds
@@ -59,6 +60,7 @@ final class HistoryEntry extends Model
         'start_page' => 'array',
         'start_page_signed_in' => 'array',
         'site_search' => 'array',
+        'access' => 'array',
         'ripple' => 'array',
         'thinned_at' => 'datetime',
     ];

@@ -6,25 +6,32 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 
 /**
- * What a person may do on a site, and, for a writer, in which branch.
+ * A person among the people of a site, with their roles there.
  *
  * @property int $id
  * @property int $site_id
  * @property int $user_id
- * @property Role $role
- * @property int|null $branch_id
  * @property-read Site $site
  * @property-read User $user
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, Role> $roles
  */
 final class Membership extends Model
 {
     public $timestamps = false;
 
-    protected $fillable = ['site_id', 'user_id', 'role', 'branch_id'];
+    protected $fillable = ['site_id', 'user_id'];
 
-    protected $casts = ['role' => Role::class];
+    /** @param  string  ...$roles  keys of roles of the site */
+    public static function begin(Site $site, User $user, string ...$roles): self
+    {
+        $membership = self::query()->create(['site_id' => $site->id, 'user_id' => $user->id]);
+        $membership->roles()->attach(Role::query()->where('site_id', $site->id)->whereIn('key', $roles)->pluck('id')->all());
+
+        return $membership;
+    }
 
     /** @return BelongsTo<User, $this> */
     public function user(): BelongsTo
@@ -36,5 +43,11 @@ final class Membership extends Model
     public function site(): BelongsTo
     {
         return $this->belongsTo(Site::class);
+    }
+
+    /** @return BelongsToMany<Role, $this> */
+    public function roles(): BelongsToMany
+    {
+        return $this->belongsToMany(Role::class, 'membership_roles')->orderBy('roles.id');
     }
 }

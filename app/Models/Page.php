@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Heronstem\Core\Linking\Target;
+use Heronstem\Core\Menu\Hidden;
 use Heronstem\Core\Menu\MenuPage;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Tree\PageKind;
@@ -137,12 +138,18 @@ final class Page extends Model
         return $this->state === PageState::Live && ($this->prepared !== null || ($this->content?->hasUnpublishedEdits() ?? false));
     }
 
-    /** Whether visitors get it at this moment, also in the minute before its schedule is carried out. */
-    public function isVisible(): bool
+    /** Whether visitors get it at a moment, also in the minute before its schedule is carried out. */
+    public function isVisible(?Moment $at = null): bool
     {
-        $at = static fn (?Carbon $moment): ?Moment => $moment === null ? null : Moment::at($moment->getTimestamp());
+        return $this->hidden($at ?? Moment::at(now()->getTimestamp())) === null;
+    }
 
-        return MenuPage::visibility($this->state, $at($this->from_at), $at($this->until_at), Moment::at(now()->getTimestamp()))[0] === null;
+    /** Why visitors do not get it at a moment. */
+    public function hidden(Moment $at): ?Hidden
+    {
+        $moment = static fn (?Carbon $time): ?Moment => $time === null ? null : Moment::at($time->getTimestamp());
+
+        return MenuPage::visibility($this->state, $moment($this->from_at), $moment($this->until_at), $at)[0];
     }
 
     public function target(): ?Target

@@ -4,21 +4,25 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-enum Role: string
+use Heronstem\Core\Access\Role as CoreRole;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * What several people of a site have in common.
+ *
+ * @property int $id
+ * @property int $site_id
+ * @property string $key
+ * @property string $name
+ */
+final class Role extends Model
 {
-    case Owner = 'owner';
-    case Manager = 'manager';
-    case Writer = 'writer';
-    case Reader = 'reader';
+    public $timestamps = false;
 
-    /** Changes what visitors see: moves, renames, puts live and takes offline. */
-    public function manages(): bool
-    {
-        return $this === self::Owner || $this === self::Manager;
-    }
+    protected $guarded = ['id'];
 
-    public function writes(): bool
+    public function onSite(): CoreRole
     {
-        return $this !== self::Reader;
+        return new CoreRole($this->key, $this->name);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Heronstem\Core\Access\AccessSource;
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\TrailingSlash;
 use Heronstem\Core\Content\Layout\Layouts;
@@ -116,6 +117,8 @@ final class Site extends Model
         array $places = [],
         Layouts $layouts = new Layouts(),
         ?StartingPoints $startingPoints = null,
+        ?AccessSource $access = null,
+        bool $writesCode = false,
     ): SiteContext {
         $starts = Page::query()->whereKey(array_filter([$this->start_page_id, $this->start_page_signed_in_id]))->pluck('ulid', 'id');
 
@@ -131,6 +134,8 @@ final class Site extends Model
             $this->facts(),
             $this->searchSettings(),
             $startingPoints,
+            $access,
+            $writesCode,
         );
     }
 

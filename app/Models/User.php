@@ -15,6 +15,7 @@ use Laravel\Sanctum\HasApiTokens;
  * @property string $name
  * @property string $email
  * @property string $password
+ * @property \Illuminate\Support\Carbon|null $joined_at null for somebody who was invited and has not come yet
  * @property-read \Illuminate\Database\Eloquent\Collection<int, Membership> $memberships
  */
 final class User extends Authenticatable
@@ -24,13 +25,13 @@ final class User extends Authenticatable
 
     use HasUlids;
 
-    protected $fillable = ['name', 'email', 'password'];
+    protected $fillable = ['name', 'email', 'password', 'joined_at'];
 
     protected $hidden = ['password'];
 
     protected $rememberTokenName = '';
 
-    protected $casts = ['password' => 'hashed'];
+    protected $casts = ['password' => 'hashed', 'joined_at' => 'datetime'];
 
     /** @return list<string> */
     public function uniqueIds(): array
@@ -42,13 +43,5 @@ final class User extends Authenticatable
     public function memberships(): HasMany
     {
         return $this->hasMany(Membership::class);
-    }
-
-    /** Read once for as long as this user is looked at, which is a request. */
-    public function membershipOf(Site $site): ?Membership
-    {
-        $this->loadMissing('memberships');
-
-        return $this->memberships->firstWhere('site_id', $site->id);
     }
 }

@@ -4,33 +4,29 @@ declare(strict_types=1);
 
 namespace App\Policies;
 
-use App\Models\Membership;
+use App\Desk\RightsOn;
 use App\Models\Page;
-use App\Models\Role;
 use App\Models\User;
+use Heronstem\Core\Access\Right;
 use Illuminate\Auth\Access\Response;
 
-/** Who may write on a page: whoever writes on its site, and a writer of one branch on the pages of that branch. */
+/** Who may do something to one page. */
 final readonly class PagePolicy
 {
-    public function __construct(private SitePolicy $sites)
+    public function __construct(private SitePolicy $sites, private RightsOn $rights)
     {
     }
 
-    public function write(User $user, Page $page): Response
+    public function may(User $user, Page $page, string $right): Response
     {
-        $onSite = $this->sites->write($user, $page->site);
-        $membership = $user->membershipOf($page->site);
+        $asked = Right::from($right);
+        if ($this->rights->held($user, $page->site)->mayOn($asked, $page)) {
+            return Response::allow();
+        }
+        $changes = $this->sites->change($user, $page->site);
 
-        return $onSite->denied() || $membership === null || $this->holds($membership, $page)
-            ? $onSite
-            : Response::deny("You write in another branch; “{$page->name}” lies outside it.");
-    }
-
-    private function holds(Membership $membership, Page $page): bool
-    {
-        return $membership->role !== Role::Writer ||
-            $membership->branch_id === null ||
-            in_array((string) $membership->branch_id, explode('.', $page->path), true);
+        return $changes->denied()
+            ? $changes
+            : Response::deny("“{$page->name}”: this takes the right “{$asked->label()}” there, which you do not have. Ask an owner of the site.");
     }
 }

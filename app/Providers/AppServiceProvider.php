@@ -5,15 +5,21 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Desk\Design\ReadLayouts;
+use App\Desk\LookedAt;
 use App\Desk\Outside\OutsideClient;
+use App\Desk\RightsOn;
 use App\Models\Site;
 use App\Store\CompiledRules;
+use App\Store\StoredAccess;
 use App\Store\StoredMenus;
 use App\Store\StoredNames;
 use Heronstem\Core\Ripple\Names;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Foundation\Http\Events\RequestHandled;
 use Illuminate\Http\Request;
+use Illuminate\Queue\Events\JobProcessing;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\View;
 use Illuminate\Support\Facades\Vite;
@@ -24,6 +30,8 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
+        $this->app->scoped(LookedAt::class);
+        $this->app->singleton(RightsOn::class);
         $this->app->scoped(CompiledRules::class);
         $this->app->scoped(ReadLayouts::class);
         $this->app->bind(Names::class, StoredNames::class);
@@ -32,7 +40,12 @@ final class AppServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
-        Site::created(fn (Site $site) => $this->app->make(StoredMenus::class, ['site' => $site])->begin());
+        Site::created(function (Site $site): void {
+            $this->app->make(StoredMenus::class, ['site' => $site])->begin();
+            $this->app->make(StoredAccess::class, ['site' => $site])->begin();
+        });
+        // What somebody may do is read anew for every request and every job, whoever holds on to the one who reads it.
+        Event::listen([RequestHandled::class, JobProcessing::class], fn () => $this->app->make(RightsOn::class)->forget());
         // Anything else is no token, and is not looked up.
         Sanctum::getAccessTokenFromRequestUsing(
             static fn (Request $request): ?string => preg_match('/^(?:\d{1,18}\|)?[A-Za-z0-9]{1,200}$/D', (string) $request->bearerToken()) === 1

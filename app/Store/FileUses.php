@@ -15,29 +15,33 @@ final readonly class FileUses
 
     /** Each gives file, way, and the page, menu or redirect that uses it, with what that is called; pages in the bin are left out. */
     private const USES = <<<'SQL'
-    select u.file, 'content' as way, p.ulid as by, p.name, p.address, u.live and p.state = 'live' as live
-        from pages p join file_uses u on u.page_id = p.id where p.site_id = :site and p.bin_id is null
+    with saying as materialized (
+        select ulid, name, address, state, fields, prepared, search, branch_search, showing, leads_to from pages
+            where site_id = :site and bin_id is null and (fields <> '{}' or coalesce(prepared, search, branch_search, showing) is not null or leads_to is not null)
+    ), content as materialized (
+        select u.file, u.live and p.state = 'live' as live, p.ulid, p.name, p.address
+            from file_uses u join pages p on p.id = u.page_id where p.site_id = :site and p.bin_id is null
+    )
+    select c.file, 'content' as way, c.ulid as by, c.name, c.address, c.live from content c
     union all
-    select f.ulid, 'content', p.ulid, p.name, p.address, u.live and p.state = 'live'
-        from files f join file_uses u on u.file = 'folder:' || f.folder join pages p on p.id = u.page_id
-        where f.site_id = :site and f.folder <> '' and f.width is not null and p.site_id = :site and p.bin_id is null
+    select f.ulid, 'content', c.ulid, c.name, c.address, c.live
+        from files f join content c on c.file = 'folder:' || f.folder where f.site_id = :site and f.folder <> '' and f.width is not null
     union all
     select distinct f #>> '{}', 'fields', p.ulid, p.name, p.address, p.state = 'live'
-        from pages p, jsonb_path_query(p.fields, '$.values.**.file') f where p.site_id = :site and p.bin_id is null and p.fields <> '{}'
+        from saying p, jsonb_path_query(p.fields, '$.values.**.file') f where p.fields <> '{}'
     union all
     select distinct f #>> '{}', 'fields', p.ulid, p.name, p.address, false
-        from pages p, jsonb_path_query((p.prepared->>'fields')::jsonb, '$.values.**.file') f
-        where p.site_id = :site and p.bin_id is null and p.prepared is not null
-            and not exists (select 1 from jsonb_path_query(p.fields, '$.values.**.file') g where g = f)
+        from saying p, jsonb_path_query((p.prepared->>'fields')::jsonb, '$.values.**.file') f
+        where p.prepared is not null and not exists (select 1 from jsonb_path_query(p.fields, '$.values.**.file') g where g = f)
     union all
-    select s.file, 'card', p.ulid, p.name, p.address, p.state = 'live' from pages p,
+    select s.file, 'card', p.ulid, p.name, p.address, p.state = 'live' from saying p,
         lateral (select q #>> '{}' as file from jsonb_path_query(p.search, '$.**.socialPicture') q
             union select q #>> '{}' from jsonb_path_query(p.branch_search, '$.**.socialPicture') q
             union select p.showing->>'picture') s
-        where p.site_id = :site and p.bin_id is null and s.file is not null
+        where s.file is not null
     union all
     select substr(p.leads_to, 6), 'page', p.ulid, p.name, p.address, p.state = 'live'
-        from pages p where p.site_id = :site and p.bin_id is null and p.leads_to like 'file %'
+        from saying p where p.leads_to like 'file %'
     union all
     select f.file, 'menu', m.ulid, m.name, null, m.place is not null from menus m join menu_entries e on e.menu_id = m.id,
         lateral (select e.picture as file union select substr(e.target, 6) where e.target like 'file %' union select e.target where e.kind = 'file') f

@@ -23,20 +23,15 @@ final readonly class GonePages
         $of = PgArray::of($pages);
         $this->db->insert(
             <<<'SQL'
-            insert into unmade_pages (ulid, site_id, record, content, versions, drafts, writers)
+            insert into unmade_pages (ulid, site_id, record, content, versions, drafts, lines)
             select p.ulid, p.site_id, to_jsonb(p), (select to_jsonb(w) from page_contents w where w.page_id = p.id),
                 coalesce((select jsonb_agg(jsonb_build_object('number', r.number, 'document', r.document, 'user_id', r.user_id, 'created_at', r.created_at, 'note', r.note, 'minor', r.minor) order by r.number) from content_versions r where r.page_id = p.id), '[]'),
                 coalesce((select jsonb_agg(jsonb_build_object('user_id', d.user_id, 'document', d.document, 'texts', d.texts, 'based_on', d.based_on, 'updated_at', d.updated_at)) from drafts d where d.page_id = p.id), '[]'),
-                coalesce((select jsonb_agg(m.user_id) from memberships m where m.branch_id = p.id and m.role = 'writer'), '[]')
+                coalesce((select jsonb_agg(jsonb_build_object('role_id', l.role_id, 'user_id', l.user_id, 'right', l."right", 'says', l.says)) from right_lines l where l.page_id = p.id), '[]')
             from pages p where p.site_id = ? and p.ulid = any(?::text[])
-            on conflict (ulid) do update set record = excluded.record, content = excluded.content, versions = excluded.versions, drafts = excluded.drafts, writers = excluded.writers
+            on conflict (ulid) do update set record = excluded.record, content = excluded.content, versions = excluded.versions, drafts = excluded.drafts, lines = excluded.lines
             SQL
             ,
-            [$site->id, $of],
-        );
-        // Whoever wrote in a branch that is gone must not write everywhere by that.
-        $this->db->update(
-            "update memberships set role = 'reader', branch_id = null where branch_id in (select id from pages where site_id = ? and ulid = any(?::text[]))",
             [$site->id, $of],
         );
         $this->db->delete('delete from pages where site_id = ? and ulid = any(?::text[])', [$site->id, $of]);

@@ -107,16 +107,20 @@ final readonly class NewPages
             ,
             [$of],
         );
-        // Whoever has been given another role since keeps that.
-        $this->db->update(
-            <<<'SQL'
-            update memberships m set role = 'writer', branch_id = p.id
-            from unmade_pages u join pages p on p.ulid = u.ulid cross join lateral jsonb_array_elements_text(u.writers) as w(user_id)
-            where u.ulid = any(?::text[]) and m.site_id = p.site_id and m.user_id = w.user_id::bigint and m.role = 'reader' and m.branch_id is null
-            SQL
-            ,
-            [$of],
-        );
+        // Not for a page that only bears the same name: what was said of a branch is said again where it comes back by undoing.
+        if ($entry->undoes_id !== null) {
+            $this->db->insert(
+                <<<'SQL'
+                insert into right_lines (site_id, role_id, user_id, page_id, "right", says)
+                select p.site_id, l.role_id, l.user_id, p.id, l."right", l.says
+                from unmade_pages u join pages p on p.ulid = u.ulid cross
+                    join lateral jsonb_to_recordset(u.lines) as l(role_id bigint, user_id bigint, "right" text, says text)
+                where u.ulid = any(?::text[]) and (l.role_id is null or l.role_id in (select id from roles)) and (l.user_id is null or l.user_id in (select id from users))
+                SQL
+                ,
+                [$of],
+            );
+        }
         $this->noteLinks($this->db->delete('delete from unmade_pages where ulid = any(?::text[])', [$of]) > 0 ? $pages : []);
     }
 

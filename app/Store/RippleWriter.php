@@ -51,6 +51,7 @@ final readonly class RippleWriter
         (new StoredRules($this->db, $site))->write($ripple->redirects->rules, $entry);
         $this->gonePages->remove($removed, $site);
         $this->siteSearch($ripple, $site);
+        $this->access($ripple, $site);
         $this->search->after($ripple, $site);
         $shown = $this->contentShown($changed, $ripple);
         $this->content->save($this->contentSaved($changed, $ripple));
@@ -91,6 +92,13 @@ final readonly class RippleWriter
         }
 
         return $pages;
+    }
+
+    private function access(Ripple $ripple, Site $site): void
+    {
+        if ($ripple->access->settings !== null) {
+            (new StoredAccess($this->db, $site))->write($ripple->access->settings);
+        }
     }
 
     private function siteSearch(Ripple $ripple, Site $site): void

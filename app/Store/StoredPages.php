@@ -111,7 +111,8 @@ final readonly class StoredPages implements Pages
             select p.ulid, u.name, 'unsaved content' as tie from drafts d join pages p on p.id = d.page_id join users u on u.id = d.user_id
                 where p.site_id = ? and p.ulid = any(?::text[])
             union all
-            select p.ulid, u.name, 'branch' from memberships m join pages p on p.id = m.branch_id join users u on u.id = m.user_id where p.site_id = ? and p.ulid = any(?::text[])
+            select distinct p.ulid, coalesce(u.name, r.name), 'branch' from right_lines l join pages p on p.id = l.page_id left join users u on u.id = l.user_id left join roles r on r.id = l.role_id
+                where p.site_id = ? and p.ulid = any(?::text[])
             order by 3 desc, 2, 1",
             [$this->site->id, PgArray::of($pages), $this->site->id, PgArray::of($pages)],
         );

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App;
 
-use App\Models\Role;
+use Heronstem\Core\Access\Role;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Test;
@@ -102,7 +102,7 @@ final class AddressesApiTest extends AppTestCase
     #[Test, DataProvider('readings')]
     public function whoever_reads_the_site_sees_them_and_nobody_else(string $method, string $path): void
     {
-        $reader = $this->person('Ruaridh', Role::Reader);
+        $reader = $this->person('Ruaridh', Role::READER);
         $stranger = \App\Models\User::query()->create(['name' => 'Nobody', 'email' => 'nobody@skerrivane.example', 'password' => 'nothing']);
         $this->api($method, $path, ['text' => '/a'], $reader)->assertOk();
         $this->api($method, $path, ['text' => '/a'], $stranger)->assertForbidden();

@@ -12,9 +12,9 @@ use App\Models\File;
 use App\Models\HistoryEntry;
 use App\Models\Membership;
 use App\Models\Page;
-use App\Models\Role;
 use App\Models\Site;
 use App\Models\User;
+use Heronstem\Core\Access\Role;
 use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Change\Change;
 use Heronstem\Core\Decision\WhenUnanswered;
@@ -58,20 +58,30 @@ abstract class AppTestCase extends TestCase
                 'description' => 'Boats to five islands.',
             ])
             ->refresh();
-        $this->manager = $this->person('Mairi', Role::Manager);
+        $this->manager = $this->person('Mairi', Role::MANAGER);
     }
 
-    protected function person(string $name, Role $role, ?string $branch = null): User
+    /** @param  string  $role  key; a writer of one branch reads everywhere else */
+    protected function person(string $name, string $role, ?string $branch = null): User
     {
         $user = User::query()->create(['name' => $name, 'email' => strtolower($name).'@skerrivane.example', 'password' => "secret of $name"]);
-        Membership::query()->create([
-            'site_id' => $this->site->id,
-            'user_id' => $user->id,
-            'role' => $role,
-            'branch_id' => $branch === null ? null : $this->row($branch)->id,
-        ]);
+        Membership::begin($this->site, $user, $branch === null ? $role : Role::READER);
+        foreach ($branch === null ? [] : ['write', 'structure', 'fields'] as $right) {
+            $this->say($user, $right, 'allow', $branch);
+        }
 
         return $user;
+    }
+
+    protected function say(User $user, string $right, string $says, ?string $branch = null): void
+    {
+        DB::table('right_lines')->insert([
+            'site_id' => $this->site->id,
+            'user_id' => $user->id,
+            'page_id' => $branch === null ? null : $this->row($branch)->id,
+            'right' => $right,
+            'says' => $says,
+        ]);
     }
 
     /** Makes a page through the API's own way and returns its identity. */
@@ -206,9 +216,7 @@ abstract class AppTestCase extends TestCase
                 'select p.ulid, d.user_id, d.document::text, d.based_on from drafts d join pages p on p.id = d.page_id where p.site_id = ? order by 1, 2',
                 [$this->site->id],
             ),
-            DB::select('select m.user_id, m.role, p.ulid from memberships m left join pages p on p.id = m.branch_id where m.site_id = ? order by 1', [
-                $this->site->id,
-            ]),
+            $this->accessOfSite(),
             array_map(static fn ($menu): object => (object) $menu->toArray(), (new \App\Store\StoredMenus(DB::connection(), $this->site))->all()),
             array_map(
                 static fn ($rule): object => (object) $rule->toArray(),
@@ -217,6 +225,16 @@ abstract class AppTestCase extends TestCase
                 ),
             ),
         ];
+    }
+
+    /** @return array<string, mixed> who works on the site, and what is said of their rights, in whatever order */
+    private function accessOfSite(): array
+    {
+        $access = (new \App\Store\StoredAccess(DB::connection(), $this->site))->access();
+        $of = array_map(static fn ($line): string => $line->says->value, $access->lines);
+        ksort($of);
+
+        return ['roles' => array_column($access->roles, 'name', 'key'), 'people' => array_column($access->people, 'roles', 'id'), 'lines' => $of];
     }
 
     protected function assertInvariants(): void

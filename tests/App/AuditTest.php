@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\App;
 
 use App\Desk\Audit\AuditSite;
-use App\Models\Role;
+use Heronstem\Core\Access\Role;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\Test;
@@ -129,7 +129,7 @@ final class AuditTest extends AppTestCase
         $thin = fn (): array => array_column($this->api('GET', 'findings/thin-content')->json(), 'page');
         self::assertContains($this->fares, $thin());
         $given = ['page' => $this->fares, 'check' => 'thin-content', 'reason' => 'A table follows.', 'until' => now()->addMonth()->format('Y-m-d')];
-        $this->api('POST', 'dismissals', $given, as: $this->person('Wren', Role::Writer))->assertForbidden();
+        $this->api('POST', 'dismissals', $given, as: $this->person('Wren', Role::WRITER))->assertForbidden();
         $this->api('POST', 'dismissals', ['reason' => ''] + $given)
             ->assertStatus(422)
             ->assertJsonPath('errors.0.field', 'reason');

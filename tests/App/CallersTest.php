@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\App;
 
-use App\Models\Role;
 use App\Models\User;
+use Heronstem\Core\Access\Role;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -18,6 +18,8 @@ final class CallersTest extends AppTestCase
 
     /** What those who see the site see; nothing is written. */
     private const SEEN = '401 403 200 200 200 200 200 200 401';
+
+    private const OWNED = '401 403 403 403 403 403 403 200 401';
 
     private const MANAGED = '401 403 403 403 403 403 200 200 401';
 
@@ -42,6 +44,10 @@ final class CallersTest extends AppTestCase
         'GET redirects-export' => self::SEEN,
         'GET redirects-not-carried?server=nginx' => self::SEEN,
         'GET people' => self::SEEN,
+        'POST people' => '401 403 403 403 403 403 403 422 401',
+        'POST people/{ruaridh}/invitation' => self::OWNED,
+        'GET rights' => self::OWNED,
+        'GET rights/why?person={ruaridh}&right=write' => self::OWNED,
         'GET bin' => self::SEEN,
         'GET structure' => self::SEEN,
         'GET names' => self::SEEN,
@@ -149,6 +155,10 @@ final class CallersTest extends AppTestCase
         'POST history/{entry}/undo' => '401 403 403 403 403 403 201 201 401',
         'POST undo/ripple' => '401 403 403 403 403 403 200 200 401',
         'POST undo' => '401 403 403 403 403 403 201 201 401',
+        // Nobody has to be signed in, and nothing is said of who has an account.
+        'POST password-forgotten' => '422 422 422 422 422 422 422 422 422',
+        'GET account-links/{token}' => '422 422 422 422 422 422 422 422 422',
+        'POST account-links/{token}' => '422 422 422 422 422 422 422 422 422',
         'DELETE session' => '401 204 204 204 204 204 204 204 401',
     ];
 
@@ -171,7 +181,7 @@ final class CallersTest extends AppTestCase
         'replace-text {"find":".+","with":"Other","way":"pattern","parts":["names"],"in":["{live}"]}' => '403 403 403 201 201',
         'describe {"page":"{draft}","summary":"S"}' => '403 201 201 201 201',
         'describe {"page":"{live}","summary":"S"}' => '403 403 403 201 201',
-        'set-search {"page":"{draft}","index":false}' => '403 201 201 201 201',
+        'set-search {"page":"{draft}","index":false}' => '403 403 403 201 201',
         'set-search {"page":"{live}","index":false}' => '403 403 403 201 201',
         'set-branch-search {"page":"{draft}","index":false}' => '403 403 403 201 201',
         'set-site-search {"titlePattern":"{name}!"}' => '403 403 403 201 201',
@@ -185,10 +195,17 @@ final class CallersTest extends AppTestCase
         'take-offline {"page":"{live}"}' => '403 403 403 201 201',
         'schedule {"page":"{draft}","from":"2090-01-01T06:00"}' => '403 403 403 201 201',
         'send-for-review {"page":"{draft}","note":""}' => '403 201 201 201 201',
-        'list-page {"page":"{unlisted}"}' => '403 403 403 201 201',
+        'list-page {"page":"{unlisted}"}' => '403 201 201 201 201',
         'pin {"page":"{draft}","address":"/pinned"}' => '403 403 403 201 201',
-        'change-kind {"page":"{draft}","to":"section"}' => '403 403 403 201 201',
-        'leave-out-of-addresses {"page":"{section}"}' => '403 403 403 201 201',
+        'change-kind {"page":"{draft}","to":"section"}' => '403 201 201 201 201',
+        'leave-out-of-addresses {"page":"{section}"}' => '403 201 201 201 201',
+        'set-code {"page":"{draft}","styles":"p {}"}' => '403 403 403 403 201',
+        'set-site-head {"head":"<meta name=\\"a\\" content=\\"b\\">"}' => '403 403 403 403 201',
+        'make-role {"role":"{new}","name":"R"}' => '403 403 403 403 201',
+        'rename-role {"role":"writer","name":"R"}' => '403 403 403 403 201',
+        'remove-role {"role":"guides"}' => '403 403 403 403 201',
+        'set-roles {"person":"{ruaridh}","roles":["writer"]}' => '403 403 403 403 201',
+        'set-rights {"lines":[{"who":"role:reader","right":"write","says":"allow"}]}' => '403 403 403 403 201',
         'protect {"page":"{draft}"}' => '422 422 422 422 201',
         'put-in-bin {"page":"{draft}"}' => '403 201 201 201 201',
         'put-in-bin {"page":"{inside}"}' => '403 403 403 201 201',
@@ -253,6 +270,7 @@ final class CallersTest extends AppTestCase
             'entry' => $entry,
             'redirect' => $redirect,
             'number' => '7',
+            'token' => str_repeat('0', 48),
             'layout' => 'crossing',
             'piece' => \App\Models\SharedPiece::query()->create([
                 'site_id' => $this->site->id,
@@ -272,18 +290,20 @@ final class CallersTest extends AppTestCase
             'top' => $this->draft('Top'),
             'import' => \App\Models\RedirectImport::query()->create(['site_id' => $this->site->id, 'total' => 1, 'path' => 'imports/x'])->ulid,
         ];
-        $gone = $this->person('Gone', Role::Manager);
+        $gone = $this->person('Gone', Role::MANAGER);
+        DB::table('roles')->insert(['site_id' => $this->site->id, 'key' => 'guides', 'name' => 'Guides']);
         $this->callers = [
             'nobody' => null,
             'stranger' => User::query()->create(['name' => 'Nobody', 'email' => 'nobody@skerrivane.example', 'password' => 'x']),
-            'reader' => $this->person('Ruaridh', Role::Reader),
-            'elsewhere' => $this->person('Isla', Role::Writer, $help),
-            'inside' => $this->person('Ina', Role::Writer, $travel),
-            'writer' => $this->person('Tam', Role::Writer),
+            'reader' => $this->person('Ruaridh', Role::READER),
+            'elsewhere' => $this->person('Isla', Role::WRITER, $help),
+            'inside' => $this->person('Ina', Role::WRITER, $travel),
+            'writer' => $this->person('Tam', Role::WRITER),
             'manager' => $this->manager,
-            'owner' => $this->person('Greta', Role::Owner),
+            'owner' => $this->person('Greta', Role::OWNER),
             'ended token' => $gone,
         ];
+        $this->known['ruaridh'] = (string) $this->callers['reader']->ulid;
     }
 
     /** What was searched, linked and told, so that there is something to ask about. */
@@ -338,9 +358,7 @@ final class CallersTest extends AppTestCase
         $this->api('POST', 'undo', ['entries' => [$own]], $inside)->assertForbidden();
 
         $entry = $this->change(['kind' => 'rename', 'page' => $this->known['live'], 'name' => 'Again'])->ulid;
-        \App\Models\Membership::query()
-            ->where('user_id', $this->manager->id)
-            ->update(['role' => 'writer']);
+        $this->carryOut(new \Heronstem\Core\Change\SetRoles($this->manager->ulid, [Role::WRITER]));
         $this->api('POST', "history/$entry/undo")->assertForbidden();
     }
 
@@ -369,7 +387,10 @@ final class CallersTest extends AppTestCase
     private function answered(string $operation, string $caller): int
     {
         [$method, $path, $aspect] = explode(' ', "$operation ");
-        $path = $path === 'session' ? 'http://editor.test/api/v1/session' : 'http://editor.test/api/v1/sites/ferries/'.$this->named($path);
+        $path =
+            preg_match('#^(session$|password-forgotten|account-links)#', $path) === 1
+                ? 'http://editor.test/api/v1/'.$this->named($path)
+                : 'http://editor.test/api/v1/sites/ferries/'.$this->named($path);
         $files = array_filter([
             'picture' => str_ends_with($path, '/files') && $method === 'POST' ? UploadedFile::fake()->image('boat.png', 20, 10) : null,
             'file' => preg_match('#/(documents|files/[^/]+/content)$#', $path) === 1 ? UploadedFile::fake()->createWithContent('a.txt', 'words') : null,

@@ -103,7 +103,7 @@ final class ConsoleTest extends AppTestCase
         self::assertGreaterThanOrEqual(85, DB::table('pages')->join('sites', 'sites.id', '=', 'site_id')->where('key', 'ferries')->count());
         self::assertSame(0, Artisan::call('heronstem:load-demo'));
         Artisan::call('heronstem:logins');
-        self::assertStringContainsString('login: greta@skerrivane.example wagtail-office (Greta Lindqvane, owner)', Artisan::output());
+        self::assertStringContainsString('login: greta@skerrivane.example wagtail-office (Greta Lindqvane, Owner)', Artisan::output());
         foreach (DB::table('page_contents')->pluck('working') as $words) {
             \Heronstem\Core\Content\Document::read(json_decode($words, true));
         }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App;
 
-use App\Models\Role;
+use Heronstem\Core\Access\Role;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Testing\TestResponse;
@@ -224,7 +224,7 @@ final class FilesTest extends AppTestCase
             'immutable',
             (string) $this->get("http://ferries.test/_files/$file/pier.png?v=2")->headers->get('Cache-Control'),
         );
-        $this->api('GET', "files/$file", as: $this->person('Ruaridh', Role::Reader))->assertOk();
+        $this->api('GET', "files/$file", as: $this->person('Ruaridh', Role::READER))->assertOk();
     }
 
     private function picture(string $name, int $width, int $height, string $colour = ''): string

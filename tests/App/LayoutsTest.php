@@ -6,7 +6,7 @@ namespace Tests\App;
 
 use App\Desk\Audit\AuditSite;
 use App\Desk\Design\ReadLayouts;
-use App\Models\Role;
+use Heronstem\Core\Access\Role;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\View;
 use Illuminate\Support\Str;
@@ -138,7 +138,7 @@ final class LayoutsTest extends AppTestCase
     {
         $islands = $this->live('Islands');
         $page = $this->draft('Skerra', $islands);
-        $writer = $this->person('Tam', Role::Writer, $islands);
+        $writer = $this->person('Tam', Role::WRITER, $islands);
         $this->api('PATCH', "pages/$page", ['layout' => 'boat', 'fields' => ['people' => 40]], $writer, ['If-Match' => '*'])->assertOk();
         $this->api('PATCH', 'pages/'.$this->draft('Elsewhere'), ['fields' => ['people' => 40]], $writer, ['If-Match' => '*'])->assertForbidden();
     }

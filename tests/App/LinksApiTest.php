@@ -97,7 +97,7 @@ final class LinksApiTest extends AppTestCase
     {
         $this->link($this->home, ['href' => '/travel/fares']);
         $this->link($this->travel, ['href' => '/travel/fares']);
-        $writer = $this->person('Tam', \App\Models\Role::Writer);
+        $writer = $this->person('Tam', \Heronstem\Core\Access\Role::WRITER);
         $this->api('POST', 'batches', ['changes' => [['kind' => 'mend-links']]], $writer)->assertForbidden();
         $this->api('POST', 'batches', ['changes' => [['kind' => 'mend-links', 'in' => [$this->travel]]]])->assertCreated();
         self::assertSame([$this->home], array_column($this->api('GET', 'links')->json('raw'), 'page'));

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Tests\App;
 
 use App\Models\HistoryEntry;
-use App\Models\Role;
 use App\Models\Site;
 use App\Models\User;
+use Heronstem\Core\Access\Role;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
@@ -44,7 +44,7 @@ final class MalformedInputTest extends AppTestCase
     {
         parent::setUp();
         config(['heronstem.api_rate' => 1_000_000]);
-        $this->owner = $this->person('Greta', Role::Owner);
+        $this->owner = $this->person('Greta', Role::OWNER);
         $travel = $this->live('Travel');
         $page = $this->draft('Times', $travel);
         $this->api('PUT', "pages/$page/content", ['document' => self::words()], headers: ['If-Match' => '0'])->assertOk();
@@ -65,6 +65,8 @@ final class MalformedInputTest extends AppTestCase
             'entry' => HistoryEntry::query()->where('site_id', $mine->id)->firstOrFail()->ulid,
             'group' => 'addresses',
             'number' => '1',
+            'token' => str_repeat('0', 48),
+            'person' => $this->owner->ulid,
             'left' => '1',
             'right' => '1',
             'import' => \App\Models\RedirectImport::query()->create(['site_id' => $mine->id, 'total' => 1, 'path' => 'imports/x'])->ulid,
@@ -300,6 +302,11 @@ final class MalformedInputTest extends AppTestCase
                 'fields' => ['sails' => 'daily', 'fares' => [['name' => 'Adult', 'price' => '4.80']]],
             ],
             ['kind' => 'set-site-head', 'head' => '<meta name="a" content="b">'],
+            ['kind' => 'make-role', 'role' => $new, 'name' => 'Guides', 'like' => 'writer'],
+            ['kind' => 'rename-role', 'role' => 'writer', 'name' => 'Authors'],
+            ['kind' => 'remove-role', 'role' => 'reader'],
+            ['kind' => 'set-roles', 'person' => $this->known['person'], 'roles' => ['owner', 'writer']],
+            ['kind' => 'set-rights', 'lines' => [['who' => 'role:writer', 'branch' => $page, 'right' => 'publish', 'says' => 'allow']]],
             ['kind' => 'rename-tag', 'tag' => 'islands', 'to' => 'isles'],
             ['kind' => 'describe', 'page' => $page, 'picture' => null, 'reload' => 5],
             ['kind' => 'add-to-menu', 'page' => $page, 'menu' => $menu],

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tests\App;
 
 use App\Desk\CachedMenus;
-use App\Models\Role;
 use App\Models\Visitor;
+use Heronstem\Core\Access\Role;
 use Heronstem\Core\Menu\Viewer;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
@@ -208,8 +208,8 @@ final class MenuApiTest extends AppTestCase
     public function writers_and_readers_look_at_menus_and_do_not_change_them(): void
     {
         $main = $this->api('GET', 'menus')->json('menus.0.id');
-        $this->api('GET', "menus/$main", as: $this->person('Ruaridh', Role::Reader))->assertOk();
-        foreach ([Role::Reader, Role::Writer] as $n => $role) {
+        $this->api('GET', "menus/$main", as: $this->person('Ruaridh', Role::READER))->assertOk();
+        foreach ([Role::READER, Role::WRITER] as $n => $role) {
             $this->api(
                 'POST',
                 'batches',
@@ -434,7 +434,7 @@ final class MenuApiTest extends AppTestCase
         $this->api('PATCH', 'names', ['name' => ''])
             ->assertStatus(422)
             ->assertJsonPath('errors.0.reason', 'A site needs a name.');
-        $this->api('PATCH', 'names', ['name' => 'x'], $this->person('Tam', Role::Writer))->assertForbidden();
+        $this->api('PATCH', 'names', ['name' => 'x'], $this->person('Tam', Role::WRITER))->assertForbidden();
     }
 
     #[Test]

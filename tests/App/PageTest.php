@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\App;
 
-use App\Models\Role;
+use Heronstem\Core\Access\Role;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Storage;
+use Illuminate\Support\Str;
+use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\Test;
 
 final class PageTest extends AppTestCase
@@ -50,7 +52,48 @@ final class PageTest extends AppTestCase
             ->assertStatus(422)
             ->assertJsonPath('errors.0.field', 'searchTitle');
         $this->api('PATCH', "pages/$page", ['summary' => ['x']], headers: ['If-Match' => '*'])->assertStatus(422);
-        $this->api('PATCH', "pages/$page", ['summary' => 'no'], $this->person('Ruaridh', Role::Reader), ['If-Match' => '*'])->assertForbidden();
+        $this->api('PATCH', "pages/$page", ['summary' => 'no'], $this->person('Ruaridh', Role::READER), ['If-Match' => '*'])->assertForbidden();
+    }
+
+    #[Test]
+    public function a_preview_on_a_date_shows_what_is_live_then(): void
+    {
+        $help = $this->live('Help');
+        $this->change(['kind' => 'describe', 'page' => $help, 'layout' => 'section']);
+        $winter = $this->draft('Winter times', $help);
+        $summer = $this->live('Summer times', $help);
+        $this->change(
+            ['kind' => 'schedule', 'page' => $winter, 'from' => '2090-11-01T06:00'],
+            ['kind' => 'schedule', 'page' => $summer, 'until' => '2090-11-01T06:00'],
+        );
+        $menu = (string) Str::ulid();
+        $this->change(['kind' => 'make-menu', 'menu' => $menu, 'name' => 'Seasons'], ['kind' => 'place-menu', 'menu' => $menu, 'place' => 'main']);
+        $this->change([
+            'kind' => 'arrange-menu',
+            'menu' => $menu,
+            'entries' => [['kind' => 'page', 'page' => $winter, 'label' => 'In winter']],
+            'basedOn' => $this->api('GET', "menus/$menu")->json('version'),
+        ]);
+        $at = fn (string $page, string $on): TestResponse => $this->actingAs($this->manager)->get(
+            "http://editor.test/preview/ferries/$page?on=".rawurlencode($on),
+        );
+
+        $now = $this->actingAs($this->manager)
+            ->get("http://editor.test/preview/ferries/$help")
+            ->assertOk();
+        $now->assertSee('Summer times')->assertDontSee('Winter times')->assertDontSee('In winter');
+        $at($help, '2090-11-01T06:00')
+            ->assertOk()
+            ->assertSee('Winter times')
+            ->assertSee('In winter')
+            ->assertDontSee('Summer times')
+            ->assertSee('Preview on 1 November 2090, 06:00, with the content being worked on');
+        $at($help, '2090-11-01T05:59')->assertSee('Summer times')->assertDontSee('Winter times');
+        $at($winter, '2090-01-01')->assertSee('Visitors do not get this page then: its time has not come yet.');
+        $at($summer, '2091-01-01')->assertSee('it has expired by then');
+        $at($help, 'next week')->assertStatus(422);
+        // Nobody else looks at another moment because of it.
+        $this->visit('/help')->assertOk()->assertSee('Summer times')->assertDontSee('Winter times');
     }
 
     #[Test]
@@ -110,7 +153,7 @@ final class PageTest extends AppTestCase
     public function two_writers_are_told_of_each_other_and_neither_loses_a_word(): void
     {
         $page = $this->live('Help');
-        $tam = $this->person('Tam', Role::Writer);
+        $tam = $this->person('Tam', Role::WRITER);
         $this->api('PUT', "pages/$page/draft", ['document' => $this->words('Mine.'), 'basedOn' => 0])->assertNoContent();
         $this->api('GET', "pages/$page/content", as: $tam)->assertJsonPath('others.0.name', 'Mairi');
         $this->api('PUT', "pages/$page/content", ['document' => $this->words("Tam's.")], $tam, ['If-Match' => '0'])->assertOk();

@@ -84,7 +84,7 @@ final class PublicSiteTest extends AppTestCase
         $xml = simplexml_load_string(
             $this->visit('/sitemap.xml')->assertOk()->assertHeader('Content-Type', 'application/xml; charset=utf-8')->streamedContent(),
         );
-        self::assertSame(
+        self::assertEqualsCanonicalizing(
             ['http://ferries.test/', 'http://ferries.test/travel'],
             array_map(strval(...), iterator_to_array($xml->xpath('//*[local-name()="loc"]'))),
         );

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tests\App;
 
 use App\Desk\CountHits;
-use App\Models\Role;
 use App\Store\HitLog;
+use Heronstem\Core\Access\Role;
 use Heronstem\Core\Redirect\RequestOrigin;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
@@ -133,7 +133,7 @@ final class RedirectsTest extends AppTestCase
         ])
             ->assertStatus(422)
             ->assertJsonPath('errors.0.field', 'changes.0.leadsTo');
-        $tam = $this->person('Tam', Role::Writer);
+        $tam = $this->person('Tam', Role::WRITER);
         foreach (['/fares', '/free'] as $source) {
             $this->api(
                 'POST',
@@ -382,7 +382,7 @@ final class RedirectsTest extends AppTestCase
             ->assertJsonPath('bad', 4);
         $this->api('GET', 'redirects-export?format=nginx-server')->assertOk();
         $this->api('GET', 'redirects-export?format=doc')->assertStatus(422);
-        $this->api('POST', 'redirects-import', ['text' => $file], $this->person('Tam', Role::Writer))->assertForbidden();
+        $this->api('POST', 'redirects-import', ['text' => $file], $this->person('Tam', Role::WRITER))->assertForbidden();
         $this->assertInvariants();
     }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App;
 
-use App\Models\Role;
+use Heronstem\Core\Access\Role;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\Test;
@@ -164,7 +164,7 @@ final class ReplaceTest extends AppTestCase
     #[Test]
     public function a_writer_replaces_what_is_theirs_to_write_and_no_more(): void
     {
-        $writer = $this->person('Tam', Role::Writer, $this->skerra);
+        $writer = $this->person('Tam', Role::WRITER, $this->skerra);
         $this->replace(['find' => 'curlew', 'with' => 'gull'], $writer)->assertForbidden();
         $this->replace(['find' => 'curlew', 'with' => 'gull', 'in' => [$this->draft]], $writer)->assertCreated();
     }

@@ -17,13 +17,19 @@ final class SessionTest extends AppTestCase
         $this->postJson('/api/v1/session', ['email' => 'MAIRI@skerrivane.example', 'password' => 'secret of Mairi'])
             ->assertOk()
             ->assertJsonPath('name', 'Mairi')
-            ->assertJsonPath('sites.0', [
-                'key' => 'ferries',
-                'name' => 'Ferries',
-                'origin' => 'http://ferries.test',
-                'language' => 'en-GB',
-                'zone' => 'UTC',
-                'role' => 'manager',
+            ->assertJson([
+                'sites' => [
+                    [
+                        'key' => 'ferries',
+                        'name' => 'Ferries',
+                        'origin' => 'http://ferries.test',
+                        'language' => 'en-GB',
+                        'zone' => 'UTC',
+                        'roles' => ['Manager'],
+                        'isOwner' => false,
+                        'rights' => ['see', 'write', 'structure', 'publish', 'retire', 'menus', 'addresses', 'search', 'fields', 'files', 'settings'],
+                    ],
+                ],
             ]);
         $this->assertAuthenticated('web');
         $this->deleteJson('/api/v1/session')->assertNoContent();

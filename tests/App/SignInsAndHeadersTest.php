@@ -93,7 +93,7 @@ final class SignInsAndHeadersTest extends AppTestCase
             $asked = [];
             $this->visitorSends($mail, 'wrong')->assertStatus(422);
             if ($mail !== 'warm up') {
-                self::assertSame([['check bcrypt'], ['check bcrypt']], [$editor, $asked], $mail);
+                self::assertSame([['check argon2id'], ['check argon2id']], [$editor, $asked], $mail);
             }
         }
     }

@@ -6,7 +6,7 @@ namespace Tests\App;
 
 use App\Models\Page;
 use App\Models\PageContent;
-use App\Models\Role;
+use Heronstem\Core\Access\Role;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\Test;
@@ -107,8 +107,8 @@ final class StartingPointsTest extends AppTestCase
     {
         $id = $this->kept()->json('id');
         $make = ['kind' => 'make-from', 'page' => (string) Str::ulid(), 'from' => $id, 'name' => 'Ullin', 'place' => ['last' => $this->island]];
-        $this->api('POST', 'batches', ['changes' => [$make]], $this->person('Tam', Role::Writer))->assertStatus(201);
-        $elsewhere = $this->person('Isla', Role::Writer, $this->see);
+        $this->api('POST', 'batches', ['changes' => [$make]], $this->person('Tam', Role::WRITER))->assertStatus(201);
+        $elsewhere = $this->person('Isla', Role::WRITER, $this->see);
         $this->api('POST', 'batches', ['changes' => [['page' => (string) Str::ulid()] + $make]], $elsewhere)->assertStatus(403);
     }
 

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Tests\App;
 
 use App\Models\User;
-use App\Store\StoredBranch;
 use App\Store\StoredLedger;
+use App\Store\StoredMarks;
 use App\Store\StoredMenuPages;
 use App\Store\StoredMenus;
 use App\Store\StoredPages;
 use App\Store\StoredRules;
-use Heronstem\Core\Access\Branch;
+use Heronstem\Core\Access\Marks;
 use Heronstem\Core\Ledger\Ledger;
 use Heronstem\Core\Menu\MenuPages;
 use Heronstem\Core\Menu\Menus;
@@ -53,20 +53,21 @@ final class StoredPortsTest extends AppTestCase
         return new StoredLedger(DB::connection(), $this->site);
     }
 
-    protected function branchOf(?string $root): Branch
+    protected function marks(): Marks
     {
-        return new StoredBranch(DB::connection(), $this->site, $root === null ? null : $this->keyOf($root));
+        return new StoredMarks(DB::connection(), $this->site);
     }
 
     protected function somebodyAt(PersonAtPage $person): void
     {
         $user = User::query()->create(['name' => $person->name, 'email' => Str::ulid().'@site.example', 'password' => 'not-asked-here']);
         if ($person->tie === PersonRole::Branch) {
-            DB::table('memberships')->insert([
+            DB::table('right_lines')->insert([
                 'site_id' => $this->site->id,
                 'user_id' => $user->id,
-                'role' => 'writer',
-                'branch_id' => $this->keyOf($person->page),
+                'page_id' => $this->keyOf($person->page),
+                'right' => 'write',
+                'says' => 'allow',
             ]);
         } else {
             DB::table('drafts')->insert([

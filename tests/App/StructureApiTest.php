@@ -11,8 +11,8 @@ use App\Desk\UndoEntry;
 use App\Models\HistoryEntry;
 use App\Models\Page;
 use App\Models\PageContent;
-use App\Models\Role;
 use App\Models\User;
+use Heronstem\Core\Access\Role;
 use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Change\ChangeInput;
 use Heronstem\Core\Change\Describe;
@@ -218,7 +218,7 @@ final class StructureApiTest extends AppTestCase
     {
         $travel = $this->live('Travel');
         $times = $this->live('Times', $travel);
-        $greta = $this->person('Greta', Role::Owner);
+        $greta = $this->person('Greta', Role::OWNER);
         $entry = $this->api(
             'POST',
             'batches',
@@ -289,8 +289,8 @@ final class StructureApiTest extends AppTestCase
     public function writers_send_for_review_and_only_owners_touch_what_is_kept(): void
     {
         $islands = $this->live('Islands');
-        $writer = $this->person('Isla', Role::Writer, $islands);
-        $greta = $this->person('Greta', Role::Owner);
+        $writer = $this->person('Isla', Role::WRITER, $islands);
+        $greta = $this->person('Greta', Role::OWNER);
         $draft = $this->draft('Walks', $islands);
         $this->api('POST', 'batches', ['changes' => [['kind' => 'send-for-review', 'page' => $draft, 'note' => 'Ready?']]], $writer)->assertCreated();
         $this->api('POST', 'batches', ['changes' => [['kind' => 'go-live', 'page' => $draft]]], $writer)->assertForbidden();
@@ -363,7 +363,7 @@ final class StructureApiTest extends AppTestCase
         mt_srand($seed);
         $apply = $this->app->make(ApplyChanges::class);
         $done = 0;
-        $isla = $this->person('Isla', Role::Writer, $travel);
+        $isla = $this->person('Isla', Role::WRITER, $travel);
         for ($i = 0; $done < 50 && $i < 1000; $i++) {
             $this->somethingIsWritten($isla);
             $before = $this->snapshot();
@@ -395,9 +395,13 @@ final class StructureApiTest extends AppTestCase
             0 => $this->write($page->ulid, 'Words '.mt_rand()),
             1 => $this->api('PATCH', "pages/$page->ulid", ['summary' => 'Summary '.mt_rand()], headers: ['If-Match' => '*'])->assertOk(),
             2 => $this->api('PUT', "pages/$page->ulid/draft", ['document' => $this->words('Typed '.mt_rand()), 'basedOn' => 0])->assertNoContent(),
-            3 => \App\Models\Membership::query()
-                ->where('user_id', $writer->id)
-                ->update(['role' => 'writer', 'branch_id' => $page->id]),
+            3 => DB::table('right_lines')->insertOrIgnore([
+                'site_id' => $this->site->id,
+                'user_id' => $writer->id,
+                'page_id' => $page->id,
+                'right' => 'write',
+                'says' => 'allow',
+            ]),
             default => null,
         };
     }
@@ -444,7 +448,11 @@ final class StructureApiTest extends AppTestCase
             0 => new Describe($page, layout: 'page'),
             1 => new Describe($page, layout: 'boat', fields: ['people' => mt_rand(1, 99), 'sails' => ['page' => $other]]),
             2 => new Describe($page, layout: 'crossing', fields: ['from' => ['page' => $other], 'sails' => 'about '.mt_rand(1, 9)]),
-            default => new Describe($page, layout: 'crossing', fields: ['takes' => mt_rand(1, 99), 'fares' => [['name' => 'About', 'price' => '1']], 'from' => null]),
+            default => new Describe(
+                $page,
+                layout: 'crossing',
+                fields: ['takes' => mt_rand(1, 99), 'fares' => [['name' => 'About', 'price' => '1']], 'from' => null],
+            ),
         };
     }
 
@@ -464,7 +472,7 @@ final class StructureApiTest extends AppTestCase
         $home = $this->live('Home');
         $this->live('Times', $this->live('Travel'));
         $this->change(['kind' => 'set-start-page', 'page' => $home]);
-        $owner = $this->person('Greta', Role::Owner);
+        $owner = $this->person('Greta', Role::OWNER);
         mt_srand($seed);
         for ($round = 0; $round < 6; $round++) {
             $before = $this->snapshot();

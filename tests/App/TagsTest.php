@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App;
 
-use App\Models\Role;
+use Heronstem\Core\Access\Role;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\Test;
 
@@ -66,7 +66,7 @@ final class TagsTest extends AppTestCase
     #[Test]
     public function a_writer_tags_drafts_and_not_what_visitors_see(): void
     {
-        $tam = $this->person('Tam', Role::Writer);
+        $tam = $this->person('Tam', Role::WRITER);
         $tag = fn (string $page): int => $this->api(
             'POST',
             'batches',

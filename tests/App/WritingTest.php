@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\App;
 
 use App\Models\File;
-use App\Models\Role;
+use Heronstem\Core\Access\Role;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use PHPUnit\Framework\Attributes\Test;
@@ -72,7 +72,7 @@ final class WritingTest extends AppTestCase
     public function who_else_has_the_page_open_is_seen_until_they_leave(): void
     {
         $page = $this->draft('Help');
-        $tam = $this->person('Tam', Role::Writer);
+        $tam = $this->person('Tam', Role::WRITER);
         $present = fn ($user) => $this->api('PUT', "pages/$page/presence", as: $user)->assertOk();
         $present($tam)->assertJsonPath('others', [])->assertJsonPath('version', 0);
         $present($this->manager)->assertJsonPath('others', ['Tam']);

@@ -55,8 +55,14 @@ final readonly class GenerateLargeSite
     {
         return $this->db->transaction(function () use ($key, $pages): Site {
             $site = Site::query()->create(['key' => $key, 'name' => "Large site of $pages pages", 'origin' => "http://$key.skerrivane.example"]);
-            foreach (Membership::query()->orderBy('site_id')->get()->unique('user_id') as $known) {
-                Membership::query()->create(['site_id' => $site->id, 'user_id' => $known->user_id, 'role' => $known->role]);
+            foreach (
+                Membership::query()
+                    ->with(['user', 'roles'])
+                    ->orderBy('site_id')
+                    ->get()
+                    ->unique('user_id') as $known
+            ) {
+                Membership::begin($site, $known->user, ...array_values($known->roles->pluck('key')->all()));
             }
             mt_srand(20260101);
             $first = (int) $this->db->selectOne('select coalesce(max(id), 0) as id from pages')->id + 1;

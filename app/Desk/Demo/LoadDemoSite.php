@@ -7,12 +7,12 @@ namespace App\Desk\Demo;
 use App\Desk\ApplyChanges;
 use App\Desk\Design\PlacedLayouts;
 use App\Desk\KeepPieces;
+use App\Desk\Rights;
 use App\Desk\SaveContent;
 use App\Models\File;
 use App\Models\HistoryEntry;
 use App\Models\Membership;
 use App\Models\Page;
-use App\Models\Role;
 use App\Models\Site;
 use App\Models\User;
 use App\Models\Visitor;
@@ -20,6 +20,7 @@ use App\Store\InheritedSearch;
 use App\Store\LiveContent;
 use Heronstem\Core\Address\Slug;
 use Heronstem\Core\Change\Batch;
+use Heronstem\Core\Change\ChangeReader;
 use Heronstem\Core\Change\GoLive;
 use Heronstem\Core\Change\Make;
 use Heronstem\Core\Change\SetStartPage;
@@ -28,6 +29,7 @@ use Heronstem\Core\Tree\PageName;
 use Heronstem\Core\Tree\SearchSettings;
 use Heronstem\Core\Tree\Showing;
 use Heronstem\Core\Tree\Tags;
+use Heronstem\Core\Workspace\Authority;
 use Heronstem\Core\Workspace\Place;
 use Illuminate\Database\ConnectionInterface;
 use Illuminate\Support\Str;
@@ -67,7 +69,7 @@ final readonly class LoadDemoSite
             $this->visitors($site);
             $this->structure($site, $pages, $ids, $people[0]);
             $this->content($site, $pages, $ids, $people[0], $folder);
-            $this->branches($site, $ids);
+            $this->roles($site->refresh(), $ids, $people[0], $folder);
             if (is_file("$folder/menus.json")) {
                 $this->menus->load($site->refresh(), $people[0], $folder);
                 $this->redirects->load($site->refresh(), $people[0], $folder);
@@ -109,9 +111,17 @@ final readonly class LoadDemoSite
         $users = [];
         foreach (json_decode((string) file_get_contents(database_path('demo/people.json')), true, flags: JSON_THROW_ON_ERROR) as $person) {
             $role = $person['sites'][$site->key] ?? null;
-            $user = User::query()->firstOrCreate(['email' => $person['email']], ['name' => $person['name'], 'password' => $person['password']]);
+            $isInvited = ($person['invited'] ?? false) === true;
+            $user = User::query()->firstOrCreate(
+                ['email' => $person['email']],
+                [
+                    'name' => $person['name'],
+                    'password' => $person['password'] ?? bin2hex(random_bytes(32)),
+                    'joined_at' => $isInvited ? null : now(),
+                ],
+            );
             if ($role !== null) {
-                Membership::query()->create(['site_id' => $site->id, 'user_id' => $user->id, 'role' => Role::from($role)]);
+                Membership::begin($site, $user, ...(array) $role);
                 $users[] = $user;
             }
         }
@@ -250,18 +260,30 @@ final readonly class LoadDemoSite
             ->toText();
     }
 
-    /** @param  array<string, string>  $ids */
-    private function branches(Site $site, array $ids): void
+    /**
+     * Roles of the site's own, made by the changes that make them in the editor.
+     *
+     * @param  array<string, string>  $ids
+     */
+    private function roles(Site $site, array $ids, User $by, string $folder): void
     {
-        foreach (json_decode((string) file_get_contents(database_path('demo/people.json')), true, flags: JSON_THROW_ON_ERROR) as $person) {
-            $branch = $person['branch'][$site->key] ?? null;
-            if ($branch !== null) {
-                $page = Page::query()->where('ulid', $ids[$branch])->firstOrFail();
-                Membership::query()
-                    ->where('site_id', $site->id)
-                    ->where('user_id', User::query()->where('email', $person['email'])->value('id'))
-                    ->update(['branch_id' => $page->id]);
+        if (! is_file("$folder/roles.json")) {
+            return;
+        }
+        $changes = [];
+        foreach (json_decode((string) file_get_contents("$folder/roles.json"), true, flags: JSON_THROW_ON_ERROR) as $role) {
+            $key = (string) Str::ulid();
+            $lines = [];
+            foreach ($role['rights'] as $branch => $rights) {
+                foreach ($rights as $right => $says) {
+                    $lines[] = ['who' => "role:$key", 'branch' => $ids[$branch] ?? null, 'right' => $right, 'says' => $says];
+                }
+            }
+            array_push($changes, ['kind' => 'make-role', 'role' => $key, 'name' => $role['name']], ['kind' => 'set-rights', 'lines' => $lines]);
+            foreach (User::query()->whereIn('email', $role['people'])->pluck('ulid') as $person) {
+                $changes[] = ['kind' => 'set-roles', 'person' => $person, 'roles' => [$key]];
             }
         }
+        $this->apply->apply($site, $by, (new ChangeReader($site->rules(), $site->zone))->batch($changes), rights: Rights::of(Authority::Owner));
     }
 }

@@ -6,7 +6,6 @@ namespace App\Http\Api;
 
 use App\Desk\PlanFor;
 use App\Desk\Resolvers;
-use App\Desk\Rights;
 use App\Desk\RightsOn;
 use App\Http\Api\Description\Answer;
 use App\Http\Api\Description\Body;
@@ -15,7 +14,6 @@ use App\Http\Api\Schema\ConflictView;
 use App\Models\Site;
 use Heronstem\Core\Change\ChangeReader;
 use Heronstem\Core\Refusal;
-use Heronstem\Core\Workspace\Authority;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OpenApi\Attributes as OA;
@@ -39,7 +37,7 @@ final readonly class AddressController
     public function preview(Request $request, Site $site): JsonResponse
     {
         $user = Signed::in($request);
-        $rights = $user->membershipOf($site)?->role->writes() === true ? $this->rights->of($user, $site) : Rights::of(Authority::Manager);
+        $rights = $this->rights->of($user, $site);
         try {
             $batch = (new ChangeReader($site->rules(), $site->zone, $site->ownAddresses()))->batch([$request->json()->all()]);
             $ripple = $this->plan->preview($site, $batch, $rights);

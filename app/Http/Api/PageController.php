@@ -14,7 +14,10 @@ use App\Http\Api\Description\Answer;
 use App\Http\Api\Schema\PageSheet;
 use App\Models\Page;
 use App\Models\Site;
+use App\Models\User;
+use Heronstem\Core\Access\Right;
 use Heronstem\Core\Tree\PageTexts;
+use Illuminate\Contracts\Auth\Access\Gate;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
@@ -29,6 +32,7 @@ final readonly class PageController
         private ReadPage $read,
         private ReadLayouts $layouts,
         private PlacedLayouts $placed,
+        private Gate $gate,
     ) {
     }
 
@@ -42,14 +46,14 @@ final readonly class PageController
     ]
     public function show(Request $request, Site $site, Page $page): JsonResponse
     {
-        return $this->sheet($page, $site);
+        return $this->sheet($page, $site, Signed::in($request));
     }
 
     #[
         OA\Patch(
             path: '/sites/{site}/pages/{page}',
             operationId: 'updatePage',
-            description: 'Sets heading (null lets it follow the name), summary, layout, fields of the layout, search title and description, social title and description. Texts of a live page wait until they are published; its layout changes at once, by a change of the history, and is set by those who manage. Everything else that search engines are told is set by the change set-search.',
+            description: 'Sets heading (null lets it follow the name), summary, layout, fields of the layout, search title and description, social title and description. Texts of a live page wait until they are published; its layout changes at once, by a change of the history. Texts take the right write, layout and fields the right fields; what visitors notice at once takes publish besides. Everything else that search engines are told is set by the change set-search.',
             parameters: [new OA\Parameter(ref: '#/components/parameters/ifMatch')],
             requestBody: new OA\RequestBody(
                 required: true,
@@ -102,15 +106,24 @@ final readonly class PageController
             throw new ChangedMeanwhile();
         }
         $texts = array_intersect_key($given, PageTexts::MAX_LENGTHS);
+        foreach ([...$texts === [] ? [] : [Right::Write], ...isset($given['layout']) || isset($given['fields']) ? [Right::Fields] : []] as $right) {
+            $this->gate->forUser($user)->authorize('may', [$page, $right->value]);
+        }
         $this->texts->prepare($page, $site, $user, $this->rights->of($user, $site), $texts, $given['layout'] ?? null, $given['fields'] ?? []);
 
-        return $this->sheet($page->refresh(), $site);
+        return $this->sheet($page->refresh(), $site, $user);
     }
 
-    private function sheet(Page $page, Site $site): JsonResponse
+    private function sheet(Page $page, Site $site, User $user): JsonResponse
     {
         return new JsonResponse(
-            PageSheet::of($page, $this->read->asTheTreeKnowsIt($page, $site), $this->placed->saying($page, $site, false), $site),
+            PageSheet::of(
+                $page,
+                $this->read->asTheTreeKnowsIt($page, $site),
+                $this->placed->saying($page, $site, false),
+                $site,
+                $this->rights->held($user, $site),
+            ),
             headers: ['ETag' => $this->tag($page)],
         );
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Api;
 
 use App\Desk\PasswordCheck;
+use App\Desk\RightsOn;
 use App\Desk\SignInAttempts;
 use App\Http\Api\Description\Answer;
 use App\Http\Api\Schema\Session;
@@ -23,8 +24,12 @@ use OpenApi\Attributes as OA;
 /** Signing in and out. */
 final readonly class SessionController
 {
-    public function __construct(private AuthManager $auth, private PasswordCheck $passwords, private SignInAttempts $attempts)
-    {
+    public function __construct(
+        private AuthManager $auth,
+        private PasswordCheck $passwords,
+        private SignInAttempts $attempts,
+        private RightsOn $rights,
+    ) {
     }
 
     #[
@@ -39,7 +44,7 @@ final readonly class SessionController
     {
         $user = $this->auth->guard($request->bearerToken() === null ? 'web' : 'sanctum')->user();
 
-        return $user instanceof User ? new JsonResponse(Session::of($user)) : new Response(status: 204);
+        return $user instanceof User ? new JsonResponse(Session::of($user, $this->rights)) : new Response(status: 204);
     }
 
     #[
@@ -86,7 +91,7 @@ final readonly class SessionController
         $this->guard()->login($user);
         $request->session()->regenerate();
 
-        return new JsonResponse(Session::of($user));
+        return new JsonResponse(Session::of($user, $this->rights));
     }
 
     #[

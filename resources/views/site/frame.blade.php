@@ -27,7 +27,7 @@
 <body>
 <a class="skip" href="#site-content"{{ $inert }}>Skip to the content</a>
 @if ($preview ?? false)
-<p class="preview-note">Preview of content that visitors do not see yet</p>
+<p class="preview-note">{{ $previewNote ?? 'Preview of content that visitors do not see yet' }}</p>
 @endif
 <div class="quick"{{ $inert }}>
     <div class="wide quick-in">

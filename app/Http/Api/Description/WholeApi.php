@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Api\Description;
 
+use App\Desk\RippleGroup;
 use OpenApi\Attributes as OA;
 
 /** What the whole API has in common; operations are described on their controllers. */
@@ -38,6 +39,17 @@ use OpenApi\Attributes as OA;
         schema: new OA\Schema(type: 'string'),
     ),
 ]
+#[
+    OA\Parameter(
+        parameter: 'token',
+        name: 'token',
+        in: 'path',
+        required: true,
+        description: 'as it stands in the mail',
+        schema: new OA\Schema(type: 'string'),
+    ),
+]
+#[OA\Parameter(parameter: 'person', name: 'person', in: 'path', required: true, schema: new OA\Schema(type: 'string'))]
 #[OA\Parameter(parameter: 'menu', name: 'menu', in: 'path', required: true, schema: new OA\Schema(type: 'string'))]
 #[
     OA\Parameter(
@@ -46,10 +58,7 @@ use OpenApi\Attributes as OA;
         in: 'path',
         required: true,
         description: 'which consequences',
-        schema: new OA\Schema(
-            type: 'string',
-            enum: ['addresses', 'redirectsWritten', 'redirectsDropped', 'gone', 'live', 'offline', 'bin', 'menu', 'redirects', 'rawLinks', 'copies', 'titles', 'indexing', 'canonicals'],
-        ),
+        schema: new OA\Schema(type: 'string', enum: RippleGroup::class),
     ),
 ]
 #[

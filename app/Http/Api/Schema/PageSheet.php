@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Api\Schema;
 
+use App\Desk\HeldRights;
 use App\Models\File;
 use App\Models\Page;
 use App\Models\Site;
@@ -24,6 +25,7 @@ final readonly class PageSheet
      * @param  list<string>  $sendsOn
      * @param  array{target: array<string, string>, name: string}|null  $leadsTo
      * @param  list<string>  $alsoAnswers
+     * @param  list<string>  $rights
      */
     public function __construct(
         #[OA\Property] public string $id,
@@ -108,6 +110,10 @@ final readonly class PageSheet
             OA\Property(description: 'in the bin: the page it went there with', ref: '#/components/schemas/PageCrumb', nullable: true),
         ]
         public ?PageCrumb $bin,
+        #[
+            OA\Property(description: 'what one may do to it', type: 'array', items: new OA\Items(ref: '#/components/schemas/Right')),
+        ]
+        public array $rights,
     ) {
     }
 
@@ -115,7 +121,7 @@ final readonly class PageSheet
      * @param  TreePage  $of  the same page, with all fields that the rules give it
      * @param  Layout  $layout  as it has it at its place
      */
-    public static function of(Page $page, TreePage $of, Layout $layout, Site $site): self
+    public static function of(Page $page, TreePage $of, Layout $layout, Site $site, HeldRights $held): self
     {
         $earlier = Page::query()
             ->where('site_id', $site->id)
@@ -175,6 +181,7 @@ final readonly class PageSheet
             reviewNote: $of->reviewNote,
             alsoAnswers: self::addresses($page, 'also'),
             bin: $page->bin_id === null ? null : PageCrumb::of(Page::query()->findOrFail($page->bin_id)),
+            rights: array_column($held->allOn($page->path), 'value'),
         );
     }
 

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Api\Schema;
 
+use App\Desk\RightsOn;
+use App\Models\Membership;
 use App\Models\User;
+use Heronstem\Core\Access\Right;
 use OpenApi\Attributes as OA;
 
 #[OA\Schema(schema: 'Session', description: 'Who is signed in, and the sites they work on.')]
@@ -19,9 +22,15 @@ final readonly class Session
     ) {
     }
 
-    public static function of(User $user): self
+    public static function of(User $user, RightsOn $rights): self
     {
-        $sites = $user->memberships()->with('site')->get()->sortBy('site_id')->map(SiteItem::of(...));
+        $sites = $user
+            ->memberships()
+            ->with(['site', 'roles'])
+            ->get()
+            ->sortBy('site_id')
+            ->filter(static fn (Membership $each): bool => $rights->held($user, $each->site)->may(Right::See))
+            ->map(static fn (Membership $each): SiteItem => SiteItem::of($each, $rights->held($user, $each->site)));
 
         return new self($user->ulid, $user->name, $user->email, array_values($sites->all()));
     }

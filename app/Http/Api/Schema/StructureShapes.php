@@ -42,6 +42,7 @@ use OpenApi\Attributes as OA;
                     'redirect-circles',
                     'unsaved-content-goes',
                     'branch-goes',
+                    'access-stays',
                     'is-gone',
                 ],
             ),
@@ -113,6 +114,7 @@ use OpenApi\Attributes as OA;
                     'titles',
                     'indexing',
                     'canonicals',
+                    'access',
                     'linksFollow',
                     'linksBreak',
                     'sitemap',
@@ -137,6 +139,7 @@ use OpenApi\Attributes as OA;
                     new OA\Property('titles', description: 'title tags that change', type: 'integer'),
                     new OA\Property('indexing', description: 'pages that search engines may list from now on, or no longer', type: 'integer'),
                     new OA\Property('canonicals', description: 'canonical addresses that change', type: 'integer'),
+                    new OA\Property('access', description: 'rights that somebody gets or loses', type: 'integer'),
                     new OA\Property('linksFollow', type: 'integer'),
                     new OA\Property('linksBreak', type: 'integer'),
                     new OA\Property('sitemap', type: 'integer'),
@@ -376,8 +379,26 @@ use OpenApi\Attributes as OA;
 #[
     OA\Schema(
         schema: 'Person',
-        required: ['id', 'name', 'role'],
-        properties: [new OA\Property('id', type: 'string'), new OA\Property('name', type: 'string'), new OA\Property('role', type: 'string')],
+        required: ['id', 'name', 'roles'],
+        properties: [
+            new OA\Property('id', type: 'string'),
+            new OA\Property('name', type: 'string'),
+            new OA\Property(
+                'roles',
+                type: 'array',
+                items: new OA\Items(
+                    required: ['key', 'name'],
+                    properties: [new OA\Property('key', type: 'string'), new OA\Property('name', type: 'string')],
+                    type: 'object',
+                ),
+            ),
+            new OA\Property('email', description: 'for whoever looks after people', type: 'string'),
+            new OA\Property(
+                'hasCome',
+                description: 'false for somebody who was invited and has set no password yet; for whoever looks after people',
+                type: 'boolean',
+            ),
+        ],
     ),
 ]
 #[OA\Schema(schema: 'PageKind', type: 'string', enum: ['page', 'section', 'pointer', 'download'])]
