@@ -24,10 +24,10 @@ final class Layers
         'Menu',
         'Search',
         'Audit',
+        'Access',
         'Workspace',
         'Change',
         'Ripple',
-        'Access',
         'Planning',
         'Interchange',
     ];

@@ -112,6 +112,15 @@ final class Chrome
         $this->press([WebDriverKeys::CONTROL, 'a'], WebDriverKeys::BACKSPACE, $text);
     }
 
+    /** Of the field for a date and time in the open dialog: its parts are typed in the order of a region, so it is set whole. */
+    public function setMoment(string $local): void
+    {
+        $this->driver->executeScript(
+            "const f = document.querySelector('[role=dialog] input[type=datetime-local]'); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(f, arguments[0]); f.dispatchEvent(new Event('input', { bubbles: true }))",
+            [$local],
+        );
+    }
+
     /** Keys to whatever has the focus when each of them comes down; a chord as a list. */
     public function press(string|array ...$keys): void
     {

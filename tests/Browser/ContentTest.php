@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
 use PHPUnit\Framework\Attributes\Test;
 
@@ -171,6 +172,11 @@ final class ContentTest extends Errand
 
         $chrome->click('button', 'Preview');
         $chrome->find('dialog', 'Preview of How to read the sky');
+        $chrome->setMoment('2090-05-03T06:00');
+        // Nothing can be run in the frame, which is shut off; what it shows is looked at in PageTest.
+        $frame = fn (): string => (string) $chrome->driver->findElement(WebDriverBy::cssSelector('[role=dialog] iframe'))->getAttribute('src');
+        $chrome->until(fn (): ?bool => str_contains($frame(), 'on=2090-05-03T06') ?: null, 'the preview of that date');
+        $chrome->click('button', 'Now');
         $chrome->click('button', 'Close preview');
         $this->goLive();
         $chrome->open($this->ferries('/help/how-to-read-the-sky'));

@@ -105,14 +105,10 @@ final class StructureTest extends Errand
         $chrome->find('button', 'Take away /q/tides');
         $this->expected[] = '422';
         $chrome->click('button', 'Set…');
-        $chrome->driver->executeScript(
-            "const f = document.querySelector('[role=dialog] input[type=datetime-local]'); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(f, '2020-05-01T06:00'); f.dispatchEvent(new Event('input', { bubbles: true }))",
-        );
+        $chrome->setMoment('2020-05-01T06:00');
         $chrome->click('button', 'Schedule');
         $chrome->awaitText('This moment has passed', '[role=dialog]');
-        $chrome->driver->executeScript(
-            "const f = document.querySelector('[role=dialog] input[type=datetime-local]'); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(f, '2090-05-01T06:00'); f.dispatchEvent(new Event('input', { bubbles: true }))",
-        );
+        $chrome->setMoment('2090-05-01T06:00');
         $chrome->click('button', 'Schedule');
         $chrome->awaitText('live from 1 May 2090, 06:00', 'aside');
         $this->goLive();

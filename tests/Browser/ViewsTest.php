@@ -149,8 +149,15 @@ final class ViewsTest extends Errand
             "insert into sites (ulid, key, name, origin) values ('01J0000000000000000000EMPT', 'empty', 'Empty site', 'http://empty.test') on conflict do nothing",
         );
         $this->database()->exec(
-            "insert into memberships (site_id, user_id, role) select s.id, u.id, 'manager' from sites s, users u
+            "insert into memberships (site_id, user_id) select s.id, u.id from sites s, users u
                 where s.key = 'empty' and u.email = 'mairi@skerrivane.example' on conflict do nothing",
+        );
+        $this->database()->exec(
+            "insert into roles (site_id, key, name) select id, 'owner', 'Owner' from sites where key = 'empty' on conflict do nothing",
+        );
+        $this->database()->exec(
+            "insert into membership_roles (membership_id, role_id) select m.id, r.id from memberships m join roles r on r.site_id = m.site_id
+                join sites s on s.id = m.site_id where s.key = 'empty' on conflict do nothing",
         );
         $chrome = $this->signIn();
         $chrome->open($this->editor('/s/empty/outline'));

@@ -58,7 +58,7 @@ export function CodeDialog({ page, onClose }: Props) {
         enabled: standing.data !== undefined,
         placeholderData: keepPreviousData,
     })
-    const owns = site.role === 'owner'
+    const owns = site.maySomewhere('code')
     const changed = (['styles', 'head'] as const).filter(part => standing.data && now[part] !== standing.data[part])
     const problemOf = (part: Part) => read.data?.problems.find(problem => problem.field === part)?.reason
     const save = () => {

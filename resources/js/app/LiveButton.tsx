@@ -1,7 +1,7 @@
 import type { Schemas } from '../api/client'
 import { Button } from '../ui/Button'
 import { Hint } from '../ui/Hint'
-import { useSite } from './site'
+import { mayOn } from './site'
 import { usePageActs } from './usePageActs'
 
 /** What the tabs of the sheet hold, as one says it. */
@@ -13,7 +13,7 @@ const partNames: Record<string, string> = {
 
 /** Puts the page, or what was saved of it since, before visitors; only what is saved goes, so what is not is saved first. */
 export function LiveButton({ sheet, unsaved }: { sheet: Schemas['PageSheet']; unsaved: string[] }) {
-    const { manages } = useSite()
+    const manages = mayOn(sheet, 'publish')
     const { act } = usePageActs()
     if (!manages || sheet.state === 'bin') return null
     const waits = unsaved.length > 0

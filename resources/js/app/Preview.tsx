@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { Button } from '../ui/Button'
 import { useSite } from './site'
 import { Select } from '../ui/Select'
+import { When } from '../ui/When'
 
 type As = 'visitors' | 'signed-in'
 
@@ -12,10 +13,12 @@ const viewers: [As, string][] = [
 ]
 type Props = { open: boolean; onClose: () => void; page: { id: string; name: string }; as?: As }
 
-/** The page in its real design, with the content being worked on: as visitors get it, or people who are signed in there. */
+/** The page in its real design, with the content being worked on: as visitors get it, or people who are signed in there, now or on a date. */
 export function Preview({ open, onClose, page, as: first = 'visitors' }: Props) {
     const site = useSite()
     const [as, setAs] = useState<As>(first)
+    const [on, setOn] = useState('')
+    const asked = new URLSearchParams({ ...(as === 'signed-in' ? { as } : {}), ...(on === '' ? {} : { on }) })
     return (
         <Dialog.Root open={open} onOpenChange={now => now || onClose()}>
             <Dialog.Portal>
@@ -36,11 +39,12 @@ export function Preview({ open, onClose, page, as: first = 'visitors' }: Props) 
                                 onChoose={setAs}
                             />
                         </label>
+                        <When value={on} onChange={setOn} />
                         <Button onClick={onClose}>Close preview</Button>
                     </div>
                     <iframe
                         title={`Preview of ${page.name}`}
-                        src={`/preview/${site.key}/${page.id}${as === 'signed-in' ? '?as=signed-in' : ''}`}
+                        src={`/preview/${site.key}/${page.id}?${asked}`}
                         sandbox=""
                         className="size-full border-0 border-t border-line bg-white"
                     />

@@ -1,5 +1,15 @@
 import { Link } from '@tanstack/react-router'
-import { History, Images, Keyboard, LayoutTemplate, SearchCheck, ListTree, PanelTop, Signpost } from 'lucide-react'
+import {
+    History,
+    Images,
+    Keyboard,
+    LayoutTemplate,
+    SearchCheck,
+    ListTree,
+    PanelTop,
+    Signpost,
+    Users,
+} from 'lucide-react'
 import { useSite } from './site'
 import { lazily } from '../ui/lazily'
 
@@ -15,6 +25,7 @@ const views = [
     ['/s/$site/findability', 'Findability', SearchCheck],
     ['/s/$site/files', 'Files', Images],
     ['/s/$site/layouts', 'Layouts', LayoutTemplate],
+    ['/s/$site/people', 'People', Users],
     ['/s/$site/history', 'History', History],
 ] as const
 

@@ -17,7 +17,7 @@ export function SiteList({ trigger }: { trigger: ReactNode }) {
                     onSelect={() => void navigate({ to: '/s/$site/outline', params: { site: each.key } })}
                 >
                     <span className={each.key === site.key ? 'font-[650]' : ''}>{each.name}</span>
-                    <span className="ml-auto text-[12px] text-ink-3">{each.role}</span>
+                    <span className="ml-auto text-[12px] text-ink-3">{each.roles.join(', ')}</span>
                 </MenuAct>
             ))}
         </MenuList>

@@ -134,12 +134,9 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
     const amend = useCallback(
         async (way: Batch) => {
             if (pending === null) return
-            const wanted: Wanted =
-                pending.batch !== undefined
-                    ? { batch: joined(pending.batch, way) }
-                    : { undo: { ...pending.undo, decisions: together(pending.undo.decisions, way.decisions) } }
             setAmending(true)
             try {
+                const wanted = (await import('./amending')).withWay(pending, way)
                 const ripple = await planOf(site, wanted)
                 setPending({ ...pending, ...wanted, ripple } as Pending)
             } catch (problem) {
@@ -159,18 +156,8 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
             amend,
             takeDefaults: async () => {
                 if (pending === null) return
-                const ways = pending.ripple.conflicts.flatMap(conflict =>
-                    conflict.waysOut[0]?.kind === 'choose-another' ? [] : (conflict.waysOut[0] ?? []),
-                )
-                await amend({
-                    changes: ways.flatMap(way => way.changes),
-                    decisions: [
-                        ...ways.flatMap(way => way.decisions),
-                        ...pending.ripple.questions
-                            .filter(question => question.open)
-                            .map(question => ({ kind: question.kind, page: question.page, answer: question.default })),
-                    ],
-                })
+                setAmending(true)
+                await amend((await import('./amending')).defaultsOf(pending))
             },
             setNote: note => setPending(now => (now === null ? null : { ...now, note })),
             apply: async () => void (pending !== null && (await mutateAsync(pending).catch(() => undefined))),
@@ -181,14 +168,4 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
         [amend, amending, isPending, mutateAsync, pending, propose, redo, undo],
     )
     return <Context.Provider value={value}>{children}</Context.Provider>
-}
-
-/** A batch with more in it; a later decision on the same thing is the one that counts. */
-function joined(batch: Batch, more: Batch): Batch {
-    return { changes: [...batch.changes, ...more.changes], decisions: together(batch.decisions, more.decisions) }
-}
-
-function together(made: Schemas['Decision'][] = [], more: Schemas['Decision'][] = []) {
-    const about = (decision: Schemas['Decision']) => `${decision.kind} ${decision.page ?? decision.address ?? ''}`
-    return [...new Map([...made, ...more].map(decision => [about(decision), decision])).values()]
 }

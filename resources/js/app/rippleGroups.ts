@@ -17,6 +17,7 @@ export type GroupKey =
     | 'titles'
     | 'indexing'
     | 'canonicals'
+    | 'access'
     | 'linksFollow'
     | 'linksBreak'
     | 'sitemap'
@@ -36,6 +37,7 @@ const words: Record<GroupKey, [string, string]> = {
     titles: ['title changes', 'titles change'],
     indexing: ['page for search engines', 'pages for search engines'],
     canonicals: ['canonical address', 'canonical addresses'],
+    access: ['right changes', 'rights change'],
     linksFollow: ['link follows', 'links follow'],
     linksBreak: ['link breaks', 'links break'],
     sitemap: ['sitemap entry', 'sitemap entries'],

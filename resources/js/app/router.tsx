@@ -9,7 +9,7 @@ import {
 } from '@tanstack/react-router'
 import type { Schemas } from '../api/client'
 import { sessionQuery } from '../api/queries'
-import { Failure, Missing } from './Failure'
+import { Failure } from './Failure'
 import type { HistorySearch } from './historySearch'
 import type { AddressesSearch } from './addressesSearch'
 import type { FilesSearch } from './filesSearch'
@@ -17,10 +17,13 @@ import type { FindabilitySearch } from './findabilitySearch'
 import type { MenusSearch } from './menusSearch'
 import type { OutlineSearch } from './outlineSearch'
 import type { ReplaceSearch } from './replaceSearch'
+import type { PeopleSearch } from './peopleSearch'
 import type { SiteSearch } from './siteSearch'
 import type { RoomSearch } from './writeSearch'
 import { Shell } from './Shell'
 import { wayBack } from './wayBack'
+
+const Missing = lazyRouteComponent(() => import('./Missing'), 'Missing')
 
 const root = createRootRouteWithContext<{ queries: QueryClient }>()({
     component: Outlet,
@@ -45,16 +48,19 @@ const signIn = createRoute({
     component: lazyRouteComponent(() => import('../views/signin/SignIn'), 'SignIn'),
 })
 
+const account = createRoute({
+    getParentRoute: () => root,
+    path: '/account/$token',
+    component: lazyRouteComponent(() => import('../views/signin/AccountLink'), 'AccountLink'),
+})
+
 const home = createRoute({
     getParentRoute: () => root,
     path: '/',
     beforeLoad: async ({ context, location }) => {
         const session = await signedIn(context.queries, location.href)
         const site = session.sites[0]
-        if (site === undefined)
-            throw new Error(
-                'You are signed in, and no site has been given to you yet. Ask the owner of the installation.',
-            )
+        if (site === undefined) throw new Error('No site has been given to you yet. Ask an owner.')
         throw redirect({ to: '/s/$site/outline', params: { site: site.key } })
     },
 })
@@ -71,28 +77,22 @@ const site = createRoute({
 
 const text = (value: unknown) => (typeof value === 'string' && value !== '' ? value : undefined)
 
+/** Fields of an address that are texts; what is left out of them, or is none, is undefined. */
+const texts = <Name extends string>(search: Record<string, unknown>, ...names: Name[]) =>
+    Object.fromEntries(names.map(name => [name, text(search[name])])) as Record<Name, string | undefined>
+
+/** One that is a choice of a few. */
+const oneOf = <Value extends string>(value: unknown, ...choices: Value[]) => choices.find(choice => choice === value)
+
 const outline = createRoute({
     getParentRoute: () => site,
     path: '/outline',
     validateSearch: (search): OutlineSearch => ({
-        open: text(search.open),
-        row: text(search.row),
+        ...texts(search, 'open', 'row'),
         top: typeof search.top === 'number' && search.top > 0 ? search.top : undefined,
         page: text(search.page),
-        tab:
-            search.tab === 'content' ||
-            search.tab === 'fields' ||
-            search.tab === 'search' ||
-            search.tab === 'details' ||
-            search.tab === 'history'
-                ? search.tab
-                : undefined,
-        filter: text(search.filter),
-        state: text(search.state),
-        kind: text(search.kind),
-        layout: text(search.layout),
-        tag: text(search.tag),
-        marked: text(search.marked),
+        tab: oneOf(search.tab, 'content', 'fields', 'search', 'details', 'history'),
+        ...texts(search, 'filter', 'state', 'kind', 'layout', 'tag', 'marked'),
         drawing: search.drawing === true ? true : undefined,
     }),
     component: lazyRouteComponent(() => import('./OutlinePage'), 'OutlinePage'),
@@ -102,13 +102,7 @@ const history = createRoute({
     getParentRoute: () => site,
     path: '/history',
     validateSearch: (search): HistorySearch => ({
-        by: text(search.by),
-        kind: text(search.kind),
-        from: text(search.from),
-        until: text(search.until),
-        text: text(search.text),
-        page: text(search.page),
-        entry: text(search.entry),
+        ...texts(search, 'by', 'kind', 'from', 'until', 'text', 'page', 'entry'),
     }),
     component: lazyRouteComponent(() => import('./HistoryPage'), 'HistoryPage'),
 })
@@ -117,12 +111,10 @@ const addresses = createRoute({
     getParentRoute: () => site,
     path: '/addresses',
     validateSearch: (search): AddressesSearch => ({
-        text: text(search.text),
-        kind: text(search.kind),
-        status: text(search.status),
-        hits: search.hits === 'never' ? 'never' : undefined,
+        ...texts(search, 'text', 'kind', 'status'),
+        hits: oneOf(search.hits, 'never'),
         row: text(search.row),
-        as: search.as === 'tree' ? 'tree' : undefined,
+        as: oneOf(search.as, 'tree'),
     }),
     component: lazyRouteComponent(() => import('./AddressesPage'), 'AddressesPage'),
 })
@@ -131,21 +123,8 @@ const findability = createRoute({
     getParentRoute: () => site,
     path: '/findability',
     validateSearch: (search): FindabilitySearch => ({
-        part:
-            search.part === 'grid' ||
-            search.part === 'findings' ||
-            search.part === 'patterns' ||
-            search.part === 'links' ||
-            search.part === 'crawling' ||
-            search.part === 'searches' ||
-            search.part === 'drawing'
-                ? search.part
-                : undefined,
-        check: text(search.check),
-        text: text(search.text),
-        state: text(search.state),
-        layout: text(search.layout),
-        branch: text(search.branch),
+        part: oneOf(search.part, 'grid', 'findings', 'patterns', 'links', 'crawling', 'searches', 'drawing'),
+        ...texts(search, 'check', 'text', 'state', 'layout', 'branch'),
     }),
     component: lazyRouteComponent(() => import('./FindabilityPage'), 'FindabilityPage'),
 })
@@ -154,13 +133,8 @@ const files = createRoute({
     getParentRoute: () => site,
     path: '/files',
     validateSearch: (search): FilesSearch => ({
-        text: text(search.text),
-        kind: text(search.kind),
-        use: text(search.use),
-        sort: text(search.sort),
-        folder: text(search.folder),
-        file: text(search.file),
-        of: search.of === 'pieces' ? 'pieces' : undefined,
+        ...texts(search, 'text', 'kind', 'use', 'sort', 'folder', 'file'),
+        of: oneOf(search.of, 'pieces'),
         piece: text(search.piece),
     }),
     component: lazyRouteComponent(() => import('./FilesPage'), 'FilesPage'),
@@ -170,13 +144,9 @@ const replace = createRoute({
     getParentRoute: () => site,
     path: '/replace',
     validateSearch: (search): ReplaceSearch => ({
-        find: text(search.find),
-        with: text(search.with),
-        way: text(search.way),
+        ...texts(search, 'find', 'with', 'way'),
         case: search.case === true ? true : undefined,
-        parts: text(search.parts),
-        branch: text(search.branch),
-        pages: text(search.pages),
+        ...texts(search, 'parts', 'branch', 'pages'),
     }),
     component: lazyRouteComponent(() => import('./ReplacePage'), 'ReplacePage'),
 })
@@ -188,11 +158,21 @@ const layouts = createRoute({
     component: lazyRouteComponent(() => import('./SitePage'), 'SitePage'),
 })
 
+const people = createRoute({
+    getParentRoute: () => site,
+    path: '/people',
+    validateSearch: (search): PeopleSearch => ({
+        show: oneOf(search.show, 'rights'),
+        branch: text(search.branch),
+    }),
+    component: lazyRouteComponent(() => import('./PeoplePage'), 'PeoplePage'),
+})
+
 const write = createRoute({
     getParentRoute: () => site,
     path: '/write/$page',
     validateSearch: (search): RoomSearch => ({
-        screen: search.screen === 'tablet' || search.screen === 'phone' ? search.screen : undefined,
+        screen: oneOf(search.screen, 'tablet', 'phone'),
         full: search.full === true ? true : undefined,
     }),
     component: lazyRouteComponent(() => import('./WritePage'), 'WritePage'),
@@ -202,11 +182,8 @@ const menus = createRoute({
     getParentRoute: () => site,
     path: '/menus',
     validateSearch: (search): MenusSearch => ({
-        menu: text(search.menu),
-        entry: text(search.entry),
-        who: text(search.who),
-        at: text(search.at),
-        width: search.width === 'phone' ? 'phone' : undefined,
+        ...texts(search, 'menu', 'entry', 'who', 'at'),
+        width: oneOf(search.width, 'phone'),
     }),
     component: lazyRouteComponent(() => import('./MenusPage'), 'MenusPage'),
 })
@@ -215,8 +192,9 @@ export function makeRouter(queries: QueryClient) {
     return createRouter({
         routeTree: root.addChildren([
             signIn,
+            account,
             home,
-            site.addChildren([outline, write, menus, addresses, findability, files, layouts, replace, history]),
+            site.addChildren([outline, write, menus, addresses, findability, files, layouts, people, replace, history]),
         ]),
         context: { queries },
         defaultPreload: false,

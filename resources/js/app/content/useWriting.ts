@@ -16,11 +16,13 @@ const filled = (document: JSONContent): JSONContent =>
 export type Texts = Schemas['TypedTexts']
 export type Writing = ReturnType<typeof useWriting>
 
+type Options = { writes: boolean; withTexts: boolean; onSlash?: () => void }
+
 /**
  * Content being written: the editor, what it began from, what is kept and what was saved. Heading and summary come along
  * where they are typed with it.
  */
-export function useWriting(page: string, first: Schemas['Content'], withTexts: boolean, onSlash?: () => void) {
+export function useWriting(page: string, first: Schemas['Content'], { writes, withTexts, onSlash }: Options) {
     const site = useSite()
     const queries = useQueryClient()
     const [base, setBase] = useState(first)
@@ -49,7 +51,7 @@ export function useWriting(page: string, first: Schemas['Content'], withTexts: b
     const editor = useEditor({
         extensions: parts,
         content: filled(first.document),
-        editable: site.writes,
+        editable: writes,
         immediatelyRender: true,
         shouldRerenderOnTransaction: false,
         editorProps: {

@@ -7,7 +7,7 @@ import { Alert } from '../../ui/Alert'
 import { Button } from '../../ui/Button'
 import { DialogActions } from '../../ui/DialogActions'
 import { useKept } from '../../ui/useKept'
-import { useSite } from '../site'
+import { mayOn, useSite } from '../site'
 import { FieldsForm } from './FieldsForm'
 import { refusalsOf, type Values } from './values'
 
@@ -24,6 +24,7 @@ const nothing: Values = {}
 /** What stands in the fields of the page's layout. What is typed outlives closing and reloading until it is saved. */
 export function FieldsPanel({ loaded: { sheet, etag }, onUnsaved, onSaved, onSave }: Props) {
     const site = useSite()
+    const writes = mayOn(sheet, 'fields')
     const queries = useQueryClient()
     const [kept, keep] = useKept(`heronstem.fields.${sheet.id}`, nothing)
     const fields = sheet.layoutFields
@@ -54,7 +55,7 @@ export function FieldsPanel({ loaded: { sheet, etag }, onUnsaved, onSaved, onSav
         startRef.current = start
     })
     useEffect(() => onUnsaved?.(dirty), [dirty, onUnsaved])
-    useEffect(() => onSave?.(dirty && site.writes ? () => startRef.current() : null), [dirty, onSave, site.writes])
+    useEffect(() => onSave?.(dirty && writes ? () => startRef.current() : null), [dirty, onSave, writes])
     const refused = refusalsOf(save.error instanceof ApiProblem ? save.error.problem.errors : undefined)
     return (
         <form
@@ -65,7 +66,7 @@ export function FieldsPanel({ loaded: { sheet, etag }, onUnsaved, onSaved, onSav
                 start()
             }}
         >
-            <fieldset disabled={!site.writes} className="min-w-0">
+            <fieldset disabled={!writes} className="min-w-0">
                 <FieldsForm
                     fields={fields}
                     values={{ ...standing, ...typed }}
@@ -74,7 +75,7 @@ export function FieldsPanel({ loaded: { sheet, etag }, onUnsaved, onSaved, onSav
                 />
             </fieldset>
             {save.error !== null && Object.keys(refused).length === 0 && <Alert>{save.error.message}</Alert>}
-            {site.writes && (
+            {writes && (
                 <DialogActions>
                     {dirty && <Button onClick={() => keep(null)}>Discard changes</Button>}
                     <Button type="submit" variant="main" disabled={!dirty || save.isPending}>

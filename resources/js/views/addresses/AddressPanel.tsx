@@ -25,7 +25,7 @@ export function AddressPanel({ row, onClose, onPage, onTry, onRedirect, onMade }
     const site = useSite()
     const { propose } = useChanges()
     const page = row.page
-    const writes = site.manages
+    const writes = site.may('addresses')
     const byHand = () => {
         if (page === null) return
         const id = ulid()

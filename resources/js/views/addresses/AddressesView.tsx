@@ -88,7 +88,7 @@ export function AddressesView({
                                 Tree
                             </Button>
                         </div>
-                        {site.manages &&
+                        {site.may('addresses') &&
                             search.kind === 'pattern' &&
                             search.as === undefined &&
                             (counts['pattern'] ?? 0) > 1 && (
@@ -102,7 +102,7 @@ export function AddressesView({
                         )}
                         <FilesMenu onBring={() => bring(true)} onMatch={() => match(true)} onSave={() => save(true)} />
                         <Button onClick={() => setTrying('')}>Try addresses</Button>
-                        {site.manages && (
+                        {site.may('addresses') && (
                             <Button variant="main" onClick={() => setMaking('')}>
                                 <Plus size={15} aria-hidden />
                                 New redirect

@@ -33,7 +33,7 @@ export function FilesMenu({
                     sideOffset={4}
                     className="z-50 min-w-[220px] rounded-md bg-sheet p-1 shadow-float"
                 >
-                    {site.manages && (
+                    {site.may('addresses') && (
                         <>
                             <DropdownMenu.Item className={item} onSelect={onMatch}>
                                 Match addresses of an old site…

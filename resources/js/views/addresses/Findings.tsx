@@ -36,7 +36,7 @@ export function Findings({ onClose, onRedirect }: { onClose: () => void; onRedir
                     Nothing to mend: every redirect leads in one step to something that answers.
                 </p>
             )}
-            {site.manages && chains.length > 1 && (
+            {site.may('addresses') && chains.length > 1 && (
                 <div className="mb-3">
                     <Button
                         variant="main"
@@ -81,7 +81,7 @@ export function Findings({ onClose, onRedirect }: { onClose: () => void; onRedir
                                             <span className="min-w-0 flex-1 truncate text-[12px] text-ink-2">
                                                 {more(each)}
                                             </span>
-                                            {site.manages &&
+                                            {site.may('addresses') &&
                                                 (each.mend !== null ? (
                                                     <Button
                                                         variant="quiet"

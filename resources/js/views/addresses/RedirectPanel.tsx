@@ -141,11 +141,11 @@ export function RedirectPanel({
                                 key={id}
                                 draft={draft}
                                 kind="change-redirect"
-                                writes={site.manages}
+                                writes={site.may('addresses')}
                                 isTyped={typed !== null}
                                 onDraft={setTyped}
                             />
-                            {site.manages && typed !== null && (
+                            {site.may('addresses') && typed !== null && (
                                 <DialogActions className="mt-3">
                                     <Button onClick={() => setTyped(null)}>Put back</Button>
                                     <Button variant="main" onClick={save}>
@@ -154,7 +154,7 @@ export function RedirectPanel({
                                 </DialogActions>
                             )}
                         </section>
-                        {site.manages && (
+                        {site.may('addresses') && (
                             <div className="flex flex-wrap gap-2 border-t border-line pt-3">
                                 <Button onClick={() => turn(!data.redirect.isOn)}>
                                     {data.redirect.isOn ? 'Switch it off' : 'Switch it on'}

@@ -52,7 +52,7 @@ export function FileFields({ file, folders }: { file: FileDetail; folders: strin
                 save.mutate()
             }}
         >
-            <fieldset disabled={!site.manages} className="grid min-w-0 gap-2.5">
+            <fieldset disabled={!site.may('files')} className="grid min-w-0 gap-2.5">
                 <Field
                     label="Name"
                     {...text('name')}
@@ -85,7 +85,7 @@ export function FileFields({ file, folders }: { file: FileDetail; folders: strin
                 )}
             </fieldset>
             {save.error !== null && problem?.problem.errors === undefined && <Alert>{save.error.message}</Alert>}
-            {site.manages && (
+            {site.may('files') && (
                 <DialogActions>
                     {dirty && <Button onClick={() => keep(null)}>Discard changes</Button>}
                     <Button type="submit" variant={dirty ? 'main' : 'plain'} disabled={!dirty || save.isPending}>

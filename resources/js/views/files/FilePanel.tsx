@@ -85,7 +85,7 @@ function Detail({ file, folders, onReplace }: Omit<Props, 'id'> & { file: FileDe
                 />
             )}
             <div className="flex flex-wrap gap-1.5">
-                {site.manages && file.binned === null && (
+                {site.may('files') && file.binned === null && (
                     <>
                         <Button onClick={() => input.current?.click()}>Replace…</Button>
                         <input
@@ -110,12 +110,12 @@ function Detail({ file, folders, onReplace }: Omit<Props, 'id'> & { file: FileDe
                 >
                     Open
                 </a>
-                {site.manages && file.binned !== null && (
+                {site.may('files') && file.binned !== null && (
                     <Button variant="main" disabled={back.isPending} onClick={() => back.mutate()}>
                         Bring back
                     </Button>
                 )}
-                {site.manages && file.binned === null && file.uses === 0 && (
+                {site.may('files') && file.binned === null && file.uses === 0 && (
                     <Button variant="quiet" disabled={bin.isPending} onClick={() => bin.mutate()}>
                         Put in bin
                     </Button>

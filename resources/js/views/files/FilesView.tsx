@@ -102,7 +102,7 @@ export function FilesView({ search, set }: Props) {
                             <FileGrid
                                 files={shown}
                                 chosen={search.file}
-                                canReplace={site.manages}
+                                canReplace={site.may('files')}
                                 onOpen={file => set({ file: file.id })}
                                 onReplace={(file, by) => replace({ file, by })}
                             />

@@ -53,7 +53,7 @@ export function PieceBeside({ piece, onBring }: Props) {
                                     {moment(version.at)}
                                     {version.by !== null && `, ${version.by}`}
                                 </span>
-                                {site.manages && (
+                                {site.may('files') && (
                                     <Button
                                         variant="quiet"
                                         aria-label={`Use version ${version.number}`}

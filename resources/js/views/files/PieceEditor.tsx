@@ -35,7 +35,7 @@ export function PieceEditor({ piece, onDirty, onDone }: Props) {
     const editor = useEditor({
         extensions: parts,
         content: (piece?.document ?? { type: 'doc', content: [{ type: 'paragraph' }] }) as JSONContent,
-        editable: site.manages,
+        editable: site.may('files'),
         immediatelyRender: true,
         shouldRerenderOnTransaction: false,
         editorProps: {
@@ -106,12 +106,12 @@ export function PieceEditor({ piece, onDirty, onDone }: Props) {
                         label="Name"
                         value={name}
                         maxLength={100}
-                        disabled={!site.manages}
+                        disabled={!site.may('files')}
                         hint="For those who work on the site; visitors do not see it."
                         error={problem?.reasonFor('name')?.reason}
                         onChange={event => setName(event.target.value)}
                     />
-                    {site.manages && <Toolbar editor={editor} onSettings={setSettings} />}
+                    {site.may('files') && <Toolbar editor={editor} onSettings={setSettings} />}
                     <EditorContent
                         editor={editor}
                         className="rounded-md border border-line focus-within:border-heron"
@@ -120,7 +120,7 @@ export function PieceEditor({ piece, onDirty, onDone }: Props) {
                         <Alert>{save.error.message}</Alert>
                     )}
                     {remove.error !== null && <Alert>{remove.error.message}</Alert>}
-                    {site.manages && (
+                    {site.may('files') && (
                         <DialogActions>
                             {piece?.uses === 0 && (
                                 <Button variant="quiet" onClick={() => remove.mutate(piece.id)}>

@@ -32,7 +32,7 @@ export function PiecesView({ search, set }: Props) {
                 <PageTitle>Files</PageTitle>
                 <PartSwitch part="pieces" />
                 <span className="ml-auto" />
-                {site.manages && (
+                {site.may('files') && (
                     <Button variant="main" onClick={() => open('new')}>
                         Make a piece
                     </Button>

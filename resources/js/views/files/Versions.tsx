@@ -33,7 +33,7 @@ export function Versions({ file, onBrought }: { file: FileDetail; onBrought: () 
                                 {version.by !== null && `, by ${version.by}`}
                             </span>
                         </span>
-                        {site.manages && (
+                        {site.may('files') && (
                             <Button
                                 variant="quiet"
                                 disabled={bring.isPending}

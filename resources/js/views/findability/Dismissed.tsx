@@ -42,7 +42,7 @@ export function Dismissed({ onClose }: { onClose: () => void }) {
                                 {each.until === null ? 'for good' : `asked again on ${date(each.until)}`}
                             </span>
                         </span>
-                        {site.manages && (
+                        {site.may('search') && (
                             <Button
                                 variant="quiet"
                                 disabled={reinstate.isPending}

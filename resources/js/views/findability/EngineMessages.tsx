@@ -82,7 +82,7 @@ export function EngineMessages() {
                             </span>
                         </span>
                         <span className="text-right">
-                            {row.state === 'refused' && site.manages && (
+                            {row.state === 'refused' && site.may('search') && (
                                 <Button variant="quiet" disabled={again.isPending} onClick={() => again.mutate(row.id)}>
                                     Send again
                                 </Button>

@@ -78,7 +78,7 @@ export function FindingGroup({ group, all, onPage, onEntry, onGrid }: Props) {
                                 )}
                             </span>
                         </span>
-                        {site.manages && (
+                        {site.may('search') && (
                             <Button
                                 variant="quiet"
                                 className="font-normal! text-ink-3!"

@@ -52,7 +52,7 @@ export function Links({ onPage, onDraw }: { onPage: OpenPage; onDraw: () => void
                     <section aria-label="Links of content that are written as addresses" className="lg:col-span-2">
                         <div className="mb-1 flex flex-wrap items-center justify-between gap-3">
                             <h2 className="text-[16px] font-bold">Links that are written as addresses</h2>
-                            {site.manages && mendable > 0 && (
+                            {site.may('publish') && mendable > 0 && (
                                 <Button
                                     onClick={() =>
                                         void propose({

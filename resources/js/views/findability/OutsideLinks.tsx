@@ -52,7 +52,7 @@ export function OutsideLinks({ onPage }: { onPage: OpenPage }) {
                     {data.isOn
                         ? `${count(of('broken'), 'broken link')}, ${of('moved')} moved, ${of('works')} working, ${of('unknown')} not known. Each is tried every week, one of a host at a time.`
                         : 'Nothing outside is asked while this is off. Switched on, each link is tried every week, one of a host at a time.'}
-                    {data.isOn && site.manages && data.rows.length > 0 && (
+                    {data.isOn && site.may('search') && data.rows.length > 0 && (
                         <Button variant="quiet" disabled={again.isPending} onClick={() => again.mutate(null)}>
                             Try all again
                         </Button>
@@ -98,7 +98,7 @@ export function OutsideLinks({ onPage }: { onPage: OpenPage }) {
                             {link.pages > link.first.length && ` and ${link.pages - link.first.length} more`}
                         </span>
                         <span className="text-right">
-                            {data.isOn && site.manages && (
+                            {data.isOn && site.may('search') && (
                                 <Button
                                     variant="quiet"
                                     disabled={again.isPending}

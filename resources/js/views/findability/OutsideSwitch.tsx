@@ -11,7 +11,7 @@ export function OutsideSwitch({ service, isOn, what }: Props) {
     return (
         <span className="flex items-center gap-3">
             <b className={isOn ? 'font-semibold text-reed' : 'font-semibold text-ink-3'}>{isOn ? 'On' : 'Off'}</b>
-            {site.manages && (
+            {site.may('settings') && (
                 <Button
                     onClick={() =>
                         void propose({

@@ -82,7 +82,7 @@ export function PatternForm({ scope, name, onPage }: { scope: Scope; name: strin
                 set()
             }}
         >
-            <fieldset disabled={!site.manages} className="grid gap-3">
+            <fieldset disabled={!site.may('search')} className="grid gap-3">
                 <Field
                     stacked
                     label="Title pattern"
@@ -106,7 +106,7 @@ export function PatternForm({ scope, name, onPage }: { scope: Scope; name: strin
                     {refused}
                 </p>
             )}
-            {site.manages && (
+            {site.may('search') && (
                 <div className="flex gap-2">
                     <Button type="submit" variant="main" disabled={!isChanged || errors.length > 0}>
                         See what follows

@@ -62,7 +62,7 @@ export function Robots({ lines: stands }: { lines: string }) {
                         aria-describedby={describedBy}
                         rows={8}
                         spellCheck={false}
-                        readOnly={!site.manages}
+                        readOnly={!site.may('search')}
                         value={lines}
                         placeholder={'User-agent: *\nDisallow: /crew'}
                         onChange={event => keep(event.target.value)}
@@ -70,7 +70,7 @@ export function Robots({ lines: stands }: { lines: string }) {
                     />
                 )}
             </FieldFrame>
-            {site.manages && (
+            {site.may('search') && (
                 <div className="flex gap-2">
                     <Button
                         variant="main"

@@ -81,7 +81,7 @@ export function Searches({ onPage }: { onPage: OpenPage }) {
                                 <span className="text-right tabular-nums">{count(row.times, 'time')}</span>
                                 <span className="text-right text-[12px] text-ink-3">{ago(row.last)}</span>
                                 <span className="flex justify-end">
-                                    {site.manages && (
+                                    {site.may('search') && (
                                         <>
                                             <Button variant="quiet" onClick={() => answer(row.words)}>
                                                 Answer
@@ -116,7 +116,7 @@ export function Searches({ onPage }: { onPage: OpenPage }) {
                 <Answers
                     answers={data?.answers ?? []}
                     onPage={onPage}
-                    onAnswer={site.manages ? words => answer(words) : null}
+                    onAnswer={site.may('search') ? words => answer(words) : null}
                 />
             </div>
             {answering !== null && (

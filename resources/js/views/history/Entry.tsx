@@ -14,7 +14,7 @@ type Props = {
 
 /** One change: when, what in a sentence, who, why. */
 export function Entry({ entry, isOpen, chosen, onOpen, onChoose }: Props) {
-    const { manages } = useSite()
+    const { writes } = useSite()
     // Every version of content and of a file is kept: it is brought back there rather than undone here.
     const over = entry.undone || entry.thinned || entry.version !== null || entry.file !== null || entry.piece !== null
     return (
@@ -24,7 +24,7 @@ export function Entry({ entry, isOpen, chosen, onOpen, onChoose }: Props) {
                 isOpen ? 'bg-heron-soft' : 'hover:bg-sunk',
             )}
         >
-            {manages ? (
+            {writes ? (
                 <input
                     type="checkbox"
                     aria-label={`Choose: ${plain(entry.sentence)}`}

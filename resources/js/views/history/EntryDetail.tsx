@@ -83,7 +83,7 @@ export function EntryDetail({ entry: id, onClose }: { entry: string; onClose: ()
                             </Link>
                         </p>
                     )}
-                    {site.manages && !data.entry.thinned && data.entry.file === null && data.entry.piece === null && (
+                    {site.writes && !data.entry.thinned && data.entry.file === null && data.entry.piece === null && (
                         <div className="mt-3 flex flex-wrap items-center gap-2">
                             {data.entry.undone ? (
                                 <p className="text-ink-3">This has been undone.</p>
@@ -97,7 +97,7 @@ export function EntryDetail({ entry: id, onClose }: { entry: string; onClose: ()
                             </Button>
                         </div>
                     )}
-                    {site.manages && !data.entry.undone && data.replacedOn.length > 0 && (
+                    {site.writes && !data.entry.undone && data.replacedOn.length > 0 && (
                         <ReplacedOn
                             pages={data.replacedOn}
                             onUndo={page => take({ entries: [id], pages: [page.id] }, `Undoing it on ${page.name}`)}

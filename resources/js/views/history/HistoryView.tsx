@@ -59,7 +59,7 @@ export function HistoryView({ search, set }: { search: HistorySearch; set: (chan
                 <div className="flex items-center gap-3.5 px-4">
                     <PageTitle>History</PageTitle>
                     <span className="ml-auto" />
-                    {site.manages && (
+                    {site.may('settings') && (
                         <Button variant="quiet" onClick={() => setThinning(true)}>
                             Thin old history…
                         </Button>

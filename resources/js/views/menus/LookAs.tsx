@@ -1,8 +1,8 @@
 import { Monitor, Smartphone } from 'lucide-react'
 import { Button } from '../../ui/Button'
-import { inputClasses } from '../../ui/Field'
 import { Hint } from '../../ui/Hint'
 import { Select } from '../../ui/Select'
+import { When } from '../../ui/When'
 import { lines, type Entry } from './arrangement'
 import type { Search, SetSearch } from './search'
 
@@ -39,23 +39,7 @@ export function LookAs({ entries, search, set }: Props) {
                     onChoose={who => set({ who: who === '' ? undefined : who })}
                 />
             </label>
-            <label className="flex items-center gap-2 text-ink-2">
-                on{' '}
-                <input
-                    aria-label="When"
-                    type="datetime-local"
-                    className={`${inputClasses} w-auto!`}
-                    value={search.at ?? ''}
-                    onChange={event => set({ at: event.target.value === '' ? undefined : event.target.value })}
-                />
-            </label>
-            {search.at === undefined ? (
-                <span className="pb-1.5 text-[12px] text-ink-3">now</span>
-            ) : (
-                <Button variant="quiet" onClick={() => set({ at: undefined })}>
-                    Now
-                </Button>
-            )}
+            <When value={search.at ?? ''} onChange={at => set({ at: at === '' ? undefined : at })} />
             <div role="group" aria-label="Width" className="ml-auto flex gap-1">
                 {width(undefined, 'Wide', 'On a wide screen', Monitor)}
                 {width('phone', 'Phone', 'On a phone', Smartphone)}

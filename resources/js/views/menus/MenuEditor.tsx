@@ -24,7 +24,7 @@ export function MenuEditor(editing: MenuEditing) {
     const { menu, list, search, set } = editing
     const editor = useMenuEditor(editing)
     const { site, entries, looked, active, marks, problem, isUnsaved, isStale, arrange, onEntry, elsewhere } = editor
-    const writes = site.manages
+    const writes = site.may('menus')
     const [bringing, setBringing] = useState(false)
     const [beside, setBeside] = useState(false)
     const picks = menu.kind === 'picks'

@@ -37,7 +37,7 @@ export function MenusView({ search, set }: { search: Search; set: SetSearch }) {
                 <MenuList
                     list={list}
                     chosen={undefined}
-                    writes={site.manages}
+                    writes={site.may('menus')}
                     onChoose={menu => set({ menu, entry: undefined })}
                 />
             )}

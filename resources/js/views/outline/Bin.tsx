@@ -76,7 +76,7 @@ export function Bin({ open, onClose }: { open: boolean; onClose: () => void }) {
                                     : ` · its old place${row.parentName === null ? '' : `, ${row.parentName},`} is gone`}
                             </p>
                         </div>
-                        {site.manages && (
+                        {site.maySomewhere('retire') && (
                             <div className="flex gap-1.5">
                                 {row.parentThere && <Button onClick={() => bring(row)}>Bring back</Button>}
                                 <Button variant="quiet" onClick={() => setPlacing(row)}>
@@ -92,7 +92,7 @@ export function Bin({ open, onClose }: { open: boolean; onClose: () => void }) {
             </ul>
             {data.length === 0 && <Muted>The bin is empty. Pages put in it wait here, to be brought back.</Muted>}
             <DialogActions className="mt-4">
-                {site.manages && data.length > 1 && (
+                {site.maySomewhere('retire') && data.length > 1 && (
                     <Button variant="breaks" onClick={() => empty(data)}>
                         Delete all {data.length} for good
                     </Button>

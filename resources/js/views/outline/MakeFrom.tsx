@@ -63,8 +63,8 @@ export function MakeFrom({ inside, onClose, onMade }: Props) {
             <ReadFailure of={points} />
             {points.data?.length === 0 ? (
                 <Muted>
-                    There is no starting point yet. {site.manages ? 'Keep' : 'A manager keeps'} a page or a branch as
-                    one from the menu of its row; new pages begin with its content, fields and settings then.
+                    There is no starting point yet. {site.may('settings') ? 'Keep' : 'A manager keeps'} a page or a
+                    branch as one from the menu of its row; new pages begin with its content, fields and settings then.
                 </Muted>
             ) : (
                 <form

@@ -4,7 +4,8 @@ import { X } from 'lucide-react'
 import { useState } from 'react'
 import { answered, api } from '../../api/client'
 import { useSite } from '../../app/site'
-import { actLabel, usePageActs, type PageAct } from '../../app/usePageActs'
+import { actLabel, type PageAct } from '../../app/pageActs'
+import { usePageActs } from '../../app/usePageActs'
 import { Button, buttonClasses } from '../../ui/Button'
 import { count } from '../../ui/count'
 import type { Facets } from './Facets'
@@ -81,12 +82,12 @@ export function MarkBar({ ids, onMark, onMove, onPick, onTag, filter }: Props) {
                     <Button variant="quiet" onClick={onTag}>
                         Tag…
                     </Button>
-                    {site.manages && (
+                    {site.maySomewhere('publish') && (
                         <Button variant="quiet" onClick={onPick}>
                             Pick…
                         </Button>
                     )}
-                    {(site.manages ? manager : writer).map(each => (
+                    {(site.maySomewhere('publish') ? manager : writer).map(each => (
                         <Button key={each} variant="quiet" onClick={() => void act(each, pages, () => onMark([]))}>
                             {actLabel(each)}
                         </Button>

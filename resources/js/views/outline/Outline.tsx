@@ -153,13 +153,13 @@ export function Outline({ search, set, compact, onWrite }: Props) {
                     }
                 />
             ) : rows.length === 0 ? (
-                <EmptySite onMake={() => make({ parent: null, after: null })} canMake={site.writes} />
+                <EmptySite onMake={() => make({ parent: null, after: null })} canMake={site.makes} />
             ) : (
                 <Grid
                     rows={rows}
                     at={{ active: search.row, top: search.top }}
                     compact={compact}
-                    canDrag={!isFiltered && site.writes}
+                    canDrag={!isFiltered && site.makes}
                     filter={isFiltered ? { total: found.data.total, text } : null}
                     marks={marks}
                     asks={{

@@ -30,7 +30,7 @@ type Props = {
 
 /** Above the rows: how many pages there are, what they are filtered by, and making one. */
 export function OutlineBar({ counts, compact, drawing, facets, facetCounts, field, typed, ...on }: Props) {
-    const { writes, key: site } = useSite()
+    const { writes, makes, key: site } = useSite()
     const { onType, onLook, onTags, onFacets, onDrawing, onBin, onMake } = on
     return (
         <div className="flex h-14 min-w-0 shrink-0 items-center gap-3.5 px-4 max-sm:gap-2">
@@ -108,7 +108,7 @@ export function OutlineBar({ counts, compact, drawing, facets, facetCounts, fiel
                 />
                 <Kbd>/</Kbd>
             </div>
-            {writes && (
+            {makes && (
                 <Button variant="main" aria-keyshortcuts="n" onClick={onMake}>
                     Make page
                 </Button>

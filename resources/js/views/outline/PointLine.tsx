@@ -83,7 +83,7 @@ export function PointLine({ point, isChosen, onChoose }: Props) {
                         Kept {moment(point.changed, site.zone)}
                         {point.changedBy !== null && `, ${point.changedBy}`}
                     </span>
-                    {site.manages && !removing && (
+                    {site.may('settings') && !removing && (
                         <>
                             <Button
                                 variant="quiet"

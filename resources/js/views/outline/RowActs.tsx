@@ -1,7 +1,7 @@
 import { useNavigate } from '@tanstack/react-router'
 import type { ReactNode } from 'react'
 import { useSite } from '../../app/site'
-import { actLabel, actsOn, type PageAct } from '../../app/usePageActs'
+import { actLabel, actsOn, type PageAct } from '../../app/pageActs'
 import { Kbd } from '../../ui/Kbd'
 import { MenuAct, MenuLine, MenuList } from '../../ui/MenuList'
 import type { RowAct } from './RowMenu'
@@ -20,7 +20,7 @@ const keysOf: Partial<Record<PageAct, string[]>> = { duplicate: ['Ctrl', 'D'], '
 type Props = { trigger: ReactNode; page: Page; onAct: (act: RowAct) => void }
 
 export function RowActs({ trigger, page, onAct }: Props) {
-    const { manages, role, key } = useSite()
+    const { may, maySomewhere, isOwner, key } = useSite()
     const navigate = useNavigate()
     const entry = (act: RowAct, label: string, keys: string[]) => (
         <MenuAct
@@ -41,7 +41,7 @@ export function RowActs({ trigger, page, onAct }: Props) {
         <MenuList trigger={trigger} offset={2} keepsFocus className="min-w-[230px]">
             {page.kind === 'page' && entry('write', 'Write on the page', ['E'])}
             {always.map(([act, label, keys]) => entry(act, label, keys))}
-            {manages && entry('pick', 'Pick for a place…', ['P'])}
+            {may('menus') && entry('pick', 'Pick for a place…', ['P'])}
             <MenuAct
                 onSelect={() =>
                     void navigate({ to: '/s/$site/replace', params: { site: key }, search: { branch: page.id } })
@@ -50,8 +50,8 @@ export function RowActs({ trigger, page, onAct }: Props) {
                 Find and replace inside…
             </MenuAct>
             <MenuLine />
-            {actsOn(page, role).map(act => entry(act, actLabel(act), keysOf[act] ?? []))}
-            {manages && entry('keep', 'Keep as a starting point…', [])}
+            {actsOn(page, maySomewhere, isOwner).map(act => entry(act, actLabel(act), keysOf[act] ?? []))}
+            {may('settings') && entry('keep', 'Keep as a starting point…', [])}
         </MenuList>
     )
 }

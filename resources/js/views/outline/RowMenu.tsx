@@ -2,7 +2,7 @@ import clsx from 'clsx'
 import { Ellipsis } from 'lucide-react'
 import { lazy } from 'react'
 import { useSite } from '../../app/site'
-import type { PageAct } from '../../app/usePageActs'
+import type { PageAct } from '../../app/pageActs'
 import { MenuButton } from '../../ui/MenuButton'
 import type { Page } from './rows'
 

@@ -81,7 +81,7 @@ export function SiteTags({ onClose, onShow }: { onClose: () => void; onShow: (ta
                                     {tag}
                                 </button>
                                 <span className="text-[13px] text-ink-3">{count(pages, 'page')}</span>
-                                {site.manages && (
+                                {site.may('publish') && (
                                     <>
                                         <Button
                                             variant="quiet"

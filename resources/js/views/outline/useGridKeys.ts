@@ -56,7 +56,7 @@ export function useGridKeys({
     onPick,
 }: Input) {
     const { propose, busy } = useChanges()
-    const { writes, manages } = useSite()
+    const { writes, may } = useSite()
 
     const go = (index: number) => {
         const row = rows[Math.max(0, Math.min(rows.length - 1, index))]
@@ -169,8 +169,8 @@ export function useGridKeys({
                 return true
             case 'p':
             case 'P':
-                if (manages) onPick()
-                return manages
+                if (may('menus')) onPick()
+                return may('menus')
             case 'Delete':
                 onPageAct('put-in-bin')
                 return true

@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { notify } from '../../app/notify'
 import { answered, api, type Schemas } from '../../api/client'
 import { keys } from '../../api/queries'
-import { useSite } from '../../app/site'
+import { mayOn, useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { Modal } from '../../ui/Modal'
 import { Alert } from '../../ui/Alert'
@@ -106,7 +106,7 @@ export function Compare({ sheet, number, versions, onBrought, onClose }: Props) 
             )}
             {bring.error !== null && <Alert className="mt-2">{bring.error.message}</Alert>}
             <DialogActions className="mt-5">
-                {site.writes && number !== latest && (
+                {mayOn(sheet, 'write') && number !== latest && (
                     <Button disabled={bring.isPending} onClick={() => bring.mutate()}>
                         Bring version {number} back
                     </Button>

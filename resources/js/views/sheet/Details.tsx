@@ -3,7 +3,7 @@ import type { Schemas } from '../../api/client'
 import { useChanges } from '../../app/changes'
 import { useLayouts } from '../../app/fields/useLayouts'
 import { heldBy, wayOutLabel } from '../../app/conflicts'
-import { useSite } from '../../app/site'
+import { mayOn } from '../../app/site'
 import { useAddressAnswer } from '../../app/useAddressAnswer'
 import { readable } from '../../ui/Address'
 import { Button } from '../../ui/Button'
@@ -22,7 +22,9 @@ type Props = { loaded: Loaded; onUnsaved: (unsaved: boolean) => void; onGoTo: (p
 /** Name, heading, slug, and where the page sits. */
 export function Details({ loaded, onUnsaved, onGoTo }: Props) {
     const { sheet } = loaded
-    const { writes } = useSite()
+    const writes = mayOn(sheet, 'write')
+    const names = mayOn(sheet, 'structure') && (mayOn(sheet, 'publish') || !sheet.everLive)
+    const lays = mayOn(sheet, 'fields') && (mayOn(sheet, 'publish') || !sheet.everLive)
     const { propose } = useChanges()
     const save = useSavePage(loaded)
     const { layouts, of } = useLayouts()
@@ -79,7 +81,7 @@ export function Details({ loaded, onUnsaved, onGoTo }: Props) {
         }
     }
     const start = () => void saveAll().catch(() => undefined)
-    useSaveKey(dirty && writes ? start : null)
+    useSaveKey(dirty ? start : null)
     const errorOf = (field: string) => (refused?.field === field ? refused.reason : undefined)
     return (
         <div className="grid gap-4">
@@ -90,9 +92,10 @@ export function Details({ loaded, onUnsaved, onGoTo }: Props) {
                     start()
                 }}
             >
-                <fieldset disabled={!writes} className="grid gap-3">
+                <fieldset disabled={!writes && !names} className="grid gap-3">
                     <Field
                         label="Name"
+                        disabled={!names}
                         value={value.name}
                         onChange={type('name')}
                         error={errorOf('name')}
@@ -100,20 +103,24 @@ export function Details({ loaded, onUnsaved, onGoTo }: Props) {
                     />
                     <Field
                         label="Heading"
+                        disabled={!writes}
                         value={value.heading}
                         onChange={type('heading')}
                         placeholder={value.name}
                         hint={value.heading === '' ? 'Follows the name.' : undefined}
                     />
-                    <SlugField
-                        sheet={sheet}
-                        slug={value.slug}
-                        onSlug={type('slug')}
-                        error={errorOf('slug')}
-                        onWay={slug => setTyped(before => ({ ...before, slug }))}
-                    />
+                    <fieldset disabled={!names} className="contents">
+                        <SlugField
+                            sheet={sheet}
+                            slug={value.slug}
+                            onSlug={type('slug')}
+                            error={errorOf('slug')}
+                            onWay={slug => setTyped(before => ({ ...before, slug }))}
+                        />
+                    </fieldset>
                     <Field
                         label="Summary"
+                        disabled={!writes}
                         value={value.summary}
                         onChange={type('summary')}
                         hint="A line under the heading, and on cards."
@@ -122,6 +129,7 @@ export function Details({ loaded, onUnsaved, onGoTo }: Props) {
                         {({ id }) => (
                             <Select
                                 id={id}
+                                disabled={!lays}
                                 value={value.layout}
                                 choices={(layouts.length === 0
                                     ? [{ key: sheet.layout, name: sheet.layout }]
@@ -132,7 +140,7 @@ export function Details({ loaded, onUnsaved, onGoTo }: Props) {
                         )}
                     </FieldFrame>
                 </fieldset>
-                <SaveBar dirty={dirty} save={save} writes={writes} onPutBack={() => setTyped({})} />
+                <SaveBar dirty={dirty} save={save} writes={writes || names} onPutBack={() => setTyped({})} />
             </form>
             <Settings sheet={sheet} />
             <Where sheet={sheet} onGoTo={onGoTo} />

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import type { Schemas } from '../../api/client'
 import { useChanges } from '../../app/changes'
-import { useSite } from '../../app/site'
+import { mayOn } from '../../app/site'
 import { Address } from '../../ui/Address'
 import { Button } from '../../ui/Button'
 import { inputClasses } from '../../ui/Field'
@@ -10,7 +10,7 @@ import { Choice } from '../../ui/Choice'
 
 /** Where else the page answers: addresses that serve it, and those that send on to it. */
 export function Further({ sheet }: { sheet: Schemas['PageSheet'] }) {
-    const { manages } = useSite()
+    const manages = mayOn(sheet, 'addresses')
     const { propose } = useChanges()
     const [adding, setAdding] = useState(false)
     const [address, setAddress] = useState('')

@@ -1,11 +1,11 @@
 import type { Schemas } from '../../api/client'
 import { useChanges } from '../../app/changes'
-import { useSite } from '../../app/site'
+import { mayOn } from '../../app/site'
 import { Button } from '../../ui/Button'
 
 /** A page in the bin says so, and how it comes back. */
 export function InBin({ sheet, onGoTo }: { sheet: Schemas['PageSheet']; onGoTo: (page: string) => void }) {
-    const { manages } = useSite()
+    const manages = mayOn(sheet, 'retire')
     const { propose } = useChanges()
     const root = sheet.bin
     if (root === null) return null

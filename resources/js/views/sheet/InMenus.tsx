@@ -50,7 +50,7 @@ export function InMenus({ sheet }: { sheet: Schemas['PageSheet'] }) {
                                         `, not shown: the page is ${sheet.state === 'live' ? 'unlisted' : 'not live'}`}
                                 </span>
                             </span>
-                            {site.manages && (
+                            {site.may('menus') && (
                                 <Button
                                     variant="quiet"
                                     aria-label={`Take out of ${each.name}`}
@@ -64,7 +64,7 @@ export function InMenus({ sheet }: { sheet: Schemas['PageSheet'] }) {
                 </ul>
                 <ReadFailure of={menus} className="py-[5px] text-[13px]" />
                 {inside.length === 0 && menus.isSuccess && <p className="py-[5px] text-ink-3">in none</p>}
-                {site.manages && (
+                {site.may('menus') && (
                     <div className="-ml-3 flex flex-wrap">
                         {others.length > 0 && !choosing && (
                             <Button variant="quiet" onClick={() => setChoosing(true)}>

@@ -1,12 +1,13 @@
 import { Ellipsis } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import type { Schemas } from '../../api/client'
-import { useSite } from '../../app/site'
-import { actsOn, actLabel, usePageActs } from '../../app/usePageActs'
+import { mayOn, useSite } from '../../app/site'
+import { actsOn, actLabel } from '../../app/pageActs'
+import { usePageActs } from '../../app/usePageActs'
 
 /** What else can be done to the page, besides what has its own place on the sheet. */
 export function MoreActs({ sheet }: { sheet: Schemas['PageSheet'] }) {
-    const { writes, role } = useSite()
+    const { writes, isOwner } = useSite()
     const { act } = usePageActs()
     if (!writes) return null
     const here = new Set([
@@ -34,7 +35,7 @@ export function MoreActs({ sheet }: { sheet: Schemas['PageSheet'] }) {
                     sideOffset={4}
                     className="z-50 min-w-[220px] rounded-md bg-sheet p-1 shadow-float"
                 >
-                    {actsOn(sheet, role)
+                    {actsOn(sheet, right => mayOn(sheet, right), isOwner)
                         .filter(each => !here.has(each))
                         .map(each => (
                             <DropdownMenu.Item

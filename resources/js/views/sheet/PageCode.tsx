@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import type { Schemas } from '../../api/client'
-import { useSite } from '../../app/site'
+import { mayOn } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { lazily } from '../../ui/lazily'
 
@@ -9,9 +9,9 @@ const called = { styles: 'styles', head: 'head lines' }
 
 /** Whether the owner wrote styles or head lines for the page; owners write them, others look. */
 export function PageCode({ sheet }: { sheet: Schemas['PageSheet'] }) {
-    const { role } = useSite()
+    const writes = mayOn(sheet, 'code')
     const [open, setOpen] = useState(false)
-    if (role !== 'owner' && sheet.code.length === 0) return null
+    if (!writes && sheet.code.length === 0) return null
     return (
         <>
             <dt>Code</dt>
@@ -20,7 +20,7 @@ export function PageCode({ sheet }: { sheet: Schemas['PageSheet'] }) {
                     {sheet.code.length === 0 ? 'none' : sheet.code.map(part => called[part]).join(' and ')}
                 </span>
                 <Button variant="quiet" onClick={() => setOpen(true)}>
-                    {role === 'owner' ? 'Write…' : 'Look…'}
+                    {writes ? 'Write…' : 'Look…'}
                 </Button>
             </dd>
             {open && <CodeDialog page={sheet} onClose={() => setOpen(false)} />}

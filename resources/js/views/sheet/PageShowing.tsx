@@ -2,7 +2,7 @@ import { useState } from 'react'
 import type { Schemas } from '../../api/client'
 import { useChanges } from '../../app/changes'
 import { FileDialog } from '../../app/FileChooser'
-import { useSite } from '../../app/site'
+import { mayOn } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { Select } from '../../ui/Select'
 
@@ -18,10 +18,9 @@ const inWords = (each: number) =>
 
 /** The small picture of a page in menus and on cards, and how often browsers load the page anew. */
 export function PageShowing({ sheet }: { sheet: Schemas['PageSheet'] }) {
-    const { manages, writes } = useSite()
     const { propose } = useChanges()
     const [choosing, choose] = useState(false)
-    const may = manages || (writes && !sheet.everLive)
+    const may = mayOn(sheet, 'write') && (mayOn(sheet, 'publish') || !sheet.everLive)
     const set = (showing: { picture?: string | null; reload?: number | null }, act: string) =>
         void propose({
             title: `${act} of ${sheet.name}`,

@@ -1,12 +1,11 @@
 import { useState } from 'react'
 import type { Schemas } from '../../api/client'
 import { useChanges } from '../../app/changes'
-import { useSite } from '../../app/site'
+import { mayOn } from '../../app/site'
 import { TagChooser } from '../../app/TagChooser'
 
 /** The tags of a page, each set at once. */
 export function PageTags({ sheet }: { sheet: Schemas['PageSheet'] }) {
-    const { manages, writes } = useSite()
     const { propose } = useChanges()
     const [refused, setRefused] = useState<string | null>(null)
     const change = (done: 'add' | 'remove', tag: string) => {
@@ -22,7 +21,7 @@ export function PageTags({ sheet }: { sheet: Schemas['PageSheet'] }) {
         <TagChooser
             tags={sheet.tags}
             label="Tags"
-            writes={manages || (writes && !sheet.everLive)}
+            writes={mayOn(sheet, 'write') && (mayOn(sheet, 'publish') || !sheet.everLive)}
             error={refused}
             onAdd={tag => change('add', tag)}
             onRemove={tag => change('remove', tag)}

@@ -1,13 +1,13 @@
 import { useState } from 'react'
 import type { Schemas } from '../../api/client'
 import { useChanges } from '../../app/changes'
-import { useSite } from '../../app/site'
+import { mayOn } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { inputClasses } from '../../ui/Field'
 
 /** A page in review, with what is asked; or one returned, with what was said. Sending it and returning it take a line each. */
 export function ReviewBar({ sheet }: { sheet: Schemas['PageSheet'] }) {
-    const { manages, writes } = useSite()
+    const [manages, writes] = [mayOn(sheet, 'publish'), mayOn(sheet, 'write')]
     const { propose } = useChanges()
     const [note, setNote] = useState<string | null>(null)
     const inReview = sheet.state === 'review'

@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'react'
 import { ApiProblem, answered, api, type Schemas } from '../../api/client'
 import { keys } from '../../api/queries'
 import { useChanges } from '../../app/changes'
-import { useSite } from '../../app/site'
+import { mayOn, useSite } from '../../app/site'
 import { Field, FieldFrame, inputClasses } from '../../ui/Field'
 import { Muted } from '../../ui/Muted'
 import { ReadFailure } from '../../ui/ReadFailure'
@@ -85,7 +85,9 @@ export function SearchTab({ loaded, onUnsaved, onTab }: Props) {
             })
     }
     const go = () => void start().catch(() => undefined)
-    useSaveKey(dirty && site.writes ? go : null)
+    const mayText = mayOn(sheet, 'write')
+    const maySet = mayOn(sheet, 'search')
+    useSaveKey(dirty ? go : null)
     const fix = (where: Schemas['Fix']) => {
         const labels: Partial<Record<Schemas['Fix'], string>> = {
             title: 'title',
@@ -116,12 +118,13 @@ export function SearchTab({ loaded, onUnsaved, onTab }: Props) {
             >
                 {problem === undefined && <ReadFailure of={result} />}
                 {shown !== undefined && settings !== undefined && (
-                    <fieldset disabled={!site.writes} className="grid min-w-0 gap-4">
+                    <fieldset disabled={!mayText && !maySet} className="grid min-w-0 gap-4">
                         <ResultPreview shown={shown} />
                         <div data-part="title">
                             <Field
                                 stacked
                                 label="Search title"
+                                disabled={!mayText}
                                 value={texts.searchTitle}
                                 placeholder={shown.title.source === 'pattern' ? shown.title.text : ''}
                                 onChange={event => setTexts(was => ({ ...was, searchTitle: event.target.value }))}
@@ -146,6 +149,7 @@ export function SearchTab({ loaded, onUnsaved, onTab }: Props) {
                                         id={id}
                                         aria-describedby={describedBy}
                                         rows={3}
+                                        disabled={!mayText}
                                         value={texts.searchDescription}
                                         placeholder={shown.description.source === 'own' ? '' : shown.description.text}
                                         onChange={event =>
@@ -161,43 +165,47 @@ export function SearchTab({ loaded, onUnsaved, onTab }: Props) {
                                 label="Width of the description"
                             />
                         </div>
-                        <div data-part="phrase">
-                            <Field
-                                stacked
-                                label="Target phrase"
-                                value={settings.targetPhrase}
-                                placeholder="ferry to Skerra"
-                                hint="What people would search for. The checks below look where the page says it."
-                                onChange={event => setSettings(was => ({ ...was, targetPhrase: event.target.value }))}
-                            />
-                        </div>
-                        <section aria-label="Search engines" className="grid gap-2" data-part="engines">
-                            <h3 className="font-semibold">Search engines</h3>
-                            <EngineSettings
-                                values={settings}
-                                inherited={shown.inherited}
-                                listed={sheet.listed}
-                                onChange={fields => setSettings(was => ({ ...was, ...fields }))}
-                            />
-                            <div data-part="canonical">
-                                <CanonicalField
-                                    value={settings.canonical}
-                                    shown={shown}
-                                    error={problem?.field === 'canonical' ? problem.reason : undefined}
-                                    onChange={canonical => setSettings(was => ({ ...was, canonical }))}
+                        <fieldset disabled={!maySet} className="contents">
+                            <div data-part="phrase">
+                                <Field
+                                    stacked
+                                    label="Target phrase"
+                                    value={settings.targetPhrase}
+                                    placeholder="ferry to Skerra"
+                                    hint="What people would search for. The checks below look where the page says it."
+                                    onChange={event =>
+                                        setSettings(was => ({ ...was, targetPhrase: event.target.value }))
+                                    }
                                 />
                             </div>
-                        </section>
-                        <Field
-                            stacked
-                            label="Description for the site’s own search"
-                            value={settings.siteSearchDescription}
-                            maxLength={300}
-                            hint="Shown in its results, before the place where the words were found. Empty for that place alone."
-                            onChange={event =>
-                                setSettings(was => ({ ...was, siteSearchDescription: event.target.value }))
-                            }
-                        />
+                            <section aria-label="Search engines" className="grid gap-2" data-part="engines">
+                                <h3 className="font-semibold">Search engines</h3>
+                                <EngineSettings
+                                    values={settings}
+                                    inherited={shown.inherited}
+                                    listed={sheet.listed}
+                                    onChange={fields => setSettings(was => ({ ...was, ...fields }))}
+                                />
+                                <div data-part="canonical">
+                                    <CanonicalField
+                                        value={settings.canonical}
+                                        shown={shown}
+                                        error={problem?.field === 'canonical' ? problem.reason : undefined}
+                                        onChange={canonical => setSettings(was => ({ ...was, canonical }))}
+                                    />
+                                </div>
+                            </section>
+                            <Field
+                                stacked
+                                label="Description for the site’s own search"
+                                value={settings.siteSearchDescription}
+                                maxLength={300}
+                                hint="Shown in its results, before the place where the words were found. Empty for that place alone."
+                                onChange={event =>
+                                    setSettings(was => ({ ...was, siteSearchDescription: event.target.value }))
+                                }
+                            />
+                        </fieldset>
                         <div data-part="social">
                             <SocialCard
                                 shown={shown}
@@ -212,7 +220,7 @@ export function SearchTab({ loaded, onUnsaved, onTab }: Props) {
                 <SaveBar
                     dirty={dirty}
                     save={save}
-                    writes={site.writes}
+                    writes={mayText || maySet}
                     onPutBack={() => {
                         setTexts({})
                         setSettings({})

@@ -1,7 +1,7 @@
 import { useState, type ReactNode } from 'react'
 import type { Schemas } from '../../api/client'
 import { useChanges } from '../../app/changes'
-import { useSite } from '../../app/site'
+import { mayOn, useSite, type Right } from '../../app/site'
 import { usePageActs } from '../../app/usePageActs'
 import { Button } from '../../ui/Button'
 import { moment } from '../../ui/time'
@@ -18,7 +18,9 @@ type Sheet = Schemas['PageSheet']
 
 /** What kind of page it is, when it is live, where else it answers, who finds it. */
 export function Settings({ sheet }: { sheet: Sheet }) {
-    const { manages, role, zone } = useSite()
+    const { isOwner, zone } = useSite()
+    const may = (right: Right) => mayOn(sheet, right)
+    const restructures = may('structure') && (may('publish') || !sheet.everLive)
     const { propose } = useChanges()
     const { act } = usePageActs()
     const [dialog, setDialog] = useState<'kind' | 'schedule' | 'pin' | null>(null)
@@ -35,7 +37,7 @@ export function Settings({ sheet }: { sheet: Sheet }) {
                 <dt>Kind</dt>
                 <Line
                     act={
-                        manages && (
+                        restructures && (
                             <Button variant="quiet" onClick={() => setDialog('kind')}>
                                 Change…
                             </Button>
@@ -49,7 +51,7 @@ export function Settings({ sheet }: { sheet: Sheet }) {
                         <dt>Addresses below</dt>
                         <Line
                             act={
-                                manages &&
+                                restructures &&
                                 (sheet.leftOut ? (
                                     <Button variant="quiet" onClick={() => void act('include-in-addresses', [sheet])}>
                                         Include
@@ -68,7 +70,7 @@ export function Settings({ sheet }: { sheet: Sheet }) {
                 <dt>Schedule</dt>
                 <Line
                     act={
-                        manages && (
+                        (may('publish') || may('retire')) && (
                             <Button variant="quiet" onClick={() => setDialog('schedule')}>
                                 {sheet.from === null && sheet.until === null ? 'Set…' : 'Change…'}
                             </Button>
@@ -80,7 +82,7 @@ export function Settings({ sheet }: { sheet: Sheet }) {
                 <dt>Listed</dt>
                 <Line
                     act={
-                        manages &&
+                        restructures &&
                         (sheet.listed ? (
                             <Button variant="quiet" onClick={() => void act('unlist-page', [sheet])}>
                                 Unlist
@@ -97,7 +99,7 @@ export function Settings({ sheet }: { sheet: Sheet }) {
                 <dt>Address</dt>
                 <Line
                     act={
-                        manages &&
+                        may('addresses') &&
                         !sheet.start &&
                         (sheet.pinned === null ? (
                             <Button variant="quiet" onClick={() => setDialog('pin')}>
@@ -112,12 +114,12 @@ export function Settings({ sheet }: { sheet: Sheet }) {
                 >
                     {sheet.pinned === null ? 'follows parent and slug' : 'pinned by hand'}
                 </Line>
-                {(role === 'owner' || sheet.isProtected) && (
+                {(isOwner || sheet.isProtected) && (
                     <>
                         <dt>Protected</dt>
                         <Line
                             act={
-                                role === 'owner' &&
+                                isOwner &&
                                 (sheet.isProtected ? (
                                     <Button variant="quiet" onClick={() => void act('unprotect', [sheet])}>
                                         Remove

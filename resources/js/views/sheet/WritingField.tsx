@@ -8,7 +8,7 @@ import { useOthers } from '../../app/content/useOthers'
 import { useWriting } from '../../app/content/useWriting'
 import { VersionNote } from '../../app/content/VersionNote'
 import { WritingNotices, writingStatus } from '../../app/content/WritingNotices'
-import { useSite } from '../../app/site'
+import { mayOn, useSite } from '../../app/site'
 import { Alert } from '../../ui/Alert'
 import { Button } from '../../ui/Button'
 import { useSaveKey } from './useSaveKey'
@@ -23,8 +23,9 @@ type Props = {
 /** Content for quick edits, in the width of the sheet. */
 export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
     const site = useSite()
-    const writing = useWriting(sheet.id, first, false)
-    const others = useOthers(site.key, sheet.id, visible && site.writes, first)
+    const writes = mayOn(sheet, 'write')
+    const writing = useWriting(sheet.id, first, { writes, withTexts: false })
+    const others = useOthers(site.key, sheet.id, visible && writes, first)
     const [settings, setSettings] = useState<OpenSettings | null>(null)
     const { editor, dirty, saving } = writing
     useEffect(() => onUnsaved(dirty), [dirty, onUnsaved])
@@ -37,10 +38,10 @@ export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
         <WritingPlace.Provider value={place}>
             <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
                 <WritingNotices writing={writing} others={others} />
-                {site.writes && <Toolbar editor={editor} onSettings={setSettings} />}
+                {writes && <Toolbar editor={editor} onSettings={setSettings} />}
                 <EditorContent editor={editor} className="rounded-md border border-line focus-within:border-heron" />
                 {saving.problem !== null && <Alert>{saving.problem}</Alert>}
-                {dirty && site.writes && (
+                {dirty && writes && (
                     <div className="flex items-center gap-3">
                         <VersionNote
                             writing={writing}
@@ -55,7 +56,7 @@ export function WritingField({ sheet, first, onUnsaved, visible }: Props) {
                         {writingStatus(writing)}
                     </p>
                     <span className="ml-auto" />
-                    {site.writes && (
+                    {writes && (
                         <Button
                             variant={dirty ? 'main' : 'plain'}
                             disabled={!dirty || saving.busy}

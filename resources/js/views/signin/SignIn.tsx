@@ -6,6 +6,7 @@ import { keys } from '../../api/queries'
 import { Button } from '../../ui/Button'
 import { Field } from '../../ui/Field'
 import { Alert } from '../../ui/Alert'
+import { Forgotten } from './Forgotten'
 
 const route = getRouteApi('/sign-in')
 
@@ -15,6 +16,7 @@ export function SignIn() {
     const queries = useQueryClient()
     const [email, setEmail] = useState('')
     const [password, setPassword] = useState('')
+    const [forgotten, forget] = useState(false)
     const signIn = useMutation({
         mutationFn: () => answered(api.POST('/session', { body: { email, password } })),
         onSuccess: session => {
@@ -57,7 +59,10 @@ export function SignIn() {
                 <Button type="submit" variant="main" className="h-9" disabled={signIn.isPending}>
                     Sign in
                 </Button>
-                <p className="text-[13px] text-ink-3">Trouble signing in? Ask whoever runs this installation.</p>
+                <Button variant="quiet" className="-ml-2 justify-self-start" onClick={() => forget(true)}>
+                    Password forgotten?
+                </Button>
+                {forgotten && <Forgotten mail={email} onClose={() => forget(false)} />}
             </form>
             <Drawing />
         </main>

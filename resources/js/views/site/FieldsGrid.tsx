@@ -84,7 +84,7 @@ export function FieldsGrid({ layout, onDefaults }: { layout: FieldsOf; onDefault
                     className={`${inputClasses} w-[220px]!`}
                 />
                 <span className="ml-auto" />
-                {site.manages && (
+                {site.may('fields') && (
                     <Button variant="quiet" onClick={onDefaults}>
                         Defaults…
                     </Button>
@@ -92,13 +92,13 @@ export function FieldsGrid({ layout, onDefaults }: { layout: FieldsOf; onDefault
                 <a href={download} download className={buttonClasses('quiet')}>
                     Save as table
                 </a>
-                {site.manages && (
+                {site.may('fields') && (
                     <Button variant="quiet" onClick={() => bring(true)}>
                         Bring in a table…
                     </Button>
                 )}
                 {changed > 0 && <Button onClick={() => keep(null)}>Discard changes</Button>}
-                {site.manages && (
+                {site.may('fields') && (
                     <Button
                         variant={changed > 0 ? 'main' : 'plain'}
                         disabled={changed === 0 || conflicts.length > 0}
@@ -130,7 +130,7 @@ export function FieldsGrid({ layout, onDefaults }: { layout: FieldsOf; onDefault
                     fields={layout.fields}
                     rows={shown}
                     refused={refused}
-                    writes={site.manages}
+                    writes={site.may('fields')}
                     valueOf={(row, key) => valueOf(typed, row, key)}
                     isTyped={(row, key) => typed[row.id]?.[key] !== undefined}
                     onType={type}

@@ -79,7 +79,7 @@ export function SourceDialog({ editor, page, onClose }: Props) {
                 <textarea
                     aria-label="Content as text"
                     spellCheck={false}
-                    readOnly={!site.writes}
+                    readOnly={!editor.isEditable}
                     value={text}
                     onChange={event => {
                         setTyped(event.target.value)
@@ -100,7 +100,7 @@ export function SourceDialog({ editor, page, onClose }: Props) {
                 )}
                 <DialogActions>
                     <Button onClick={onClose}>{typed === null ? 'Close' : 'Discard'}</Button>
-                    {site.writes && (
+                    {editor.isEditable && (
                         <Button
                             variant="main"
                             disabled={typed === null || read.isPending}

@@ -13,7 +13,7 @@ import { useOthers } from '../../app/content/useOthers'
 import { useWriting } from '../../app/content/useWriting'
 import { FieldsPanel } from '../../app/fields/FieldsPanel'
 import { Preview } from '../../app/Preview'
-import { useSite } from '../../app/site'
+import { mayOn, useSite } from '../../app/site'
 import type { RoomSearch } from '../../app/writeSearch'
 import { ReadFailure } from '../../ui/ReadFailure'
 import { Modal } from '../../ui/Modal'
@@ -65,9 +65,10 @@ function Room({ page, search, set, loaded, first }: Props & { loaded: Loaded; fi
     // What is proposed is decided below the view: it must be seen.
     const isFull = search.full === true && pending === null
     const [putting, setPutting] = useState(false)
-    const writing = useWriting(page, first, true, () => setPutting(true))
+    const writes = mayOn(sheet, 'write')
+    const writing = useWriting(page, first, { writes, withTexts: true, onSlash: () => setPutting(true) })
     const { editor, dirty } = writing
-    const others = useOthers(site.key, page, site.writes, first)
+    const others = useOthers(site.key, page, writes, first)
     const review = useReview(site.key, page, editor)
     const [frame, setFrame] = useState<Document | null>(null)
     const [settings, setSettings] = useState<OpenSettings | null>(null)
@@ -103,11 +104,11 @@ function Room({ page, search, set, loaded, first }: Props & { loaded: Loaded; fi
                         title={`${sheet.name}, as it looks`}
                         width={search.screen === undefined ? null : widths[search.screen]}
                         writing={writing}
-                        editable={site.writes}
+                        editable={writes}
                         onFrame={setFrame}
                         tools={
                             frame !== null &&
-                            site.writes && (
+                            writes && (
                                 <RoomTools
                                     editor={editor}
                                     frame={frame}

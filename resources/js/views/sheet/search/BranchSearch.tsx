@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { differing } from '../../../app/differing'
 import { useChanges } from '../../../app/changes'
-import { useSite } from '../../../app/site'
+import { mayOn } from '../../../app/site'
 import { Button } from '../../../ui/Button'
 import { DialogActions } from '../../../ui/DialogActions'
 import { Field } from '../../../ui/Field'
@@ -15,7 +15,6 @@ type Branch = Appearance['branch']
 /** What all pages below inherit, and the page itself where it says nothing: seen with its ripple before it is set. */
 export function BranchSearch({ sheet, branch }: { sheet: Schemas['PageSheet']; branch: Branch }) {
     const { propose } = useChanges()
-    const site = useSite()
     const [typed, setTyped] = useState<Partial<Branch>>({})
     const [problem, setProblem] = useState<{ field: string; reason: string } | null>(null)
     const value = { ...branch, ...typed }
@@ -68,7 +67,7 @@ export function BranchSearch({ sheet, branch }: { sheet: Schemas['PageSheet']; b
                         {problem.reason}
                     </p>
                 )}
-                {site.manages && (
+                {mayOn(sheet, 'search') && (
                     <DialogActions>
                         {Object.keys(changed).length > 0 && <Button onClick={() => setTyped({})}>Discard</Button>}
                         <Button disabled={Object.keys(changed).length === 0} onClick={set}>

@@ -1,9 +1,8 @@
-import { useMemo } from 'react'
 import type { Schemas } from '../api/client'
 import { ulid } from '../api/ulid'
 import { count } from '../ui/count'
 import type { Change } from './batches'
-import { useChanges } from './changes'
+import type { Right } from './site'
 
 export type ActedOn = {
     id: string
@@ -17,6 +16,7 @@ export type ActedOn = {
     children: number
     edited: boolean
 }
+export type Named = { id: string; name: string }
 type Whom = Schemas['OnePageOrSeveral']
 type Act = { does: string; doing: (what: string) => string; change: (whom: Whom, first: string) => Change }
 
@@ -95,24 +95,27 @@ export type PageAct = keyof typeof acts
 
 export const actLabel = (act: PageAct) => acts[act].does
 
-/** What makes sense of a page as it is, for somebody of this role. */
-export function actsOn(page: ActedOn, role: Schemas['Session']['sites'][number]['role']): PageAct[] {
-    const manages = role === 'owner' || role === 'manager'
+/** What makes sense of a page as it is, for somebody who may do so much there. */
+export function actsOn(page: ActedOn, may: (right: Right) => boolean, isOwner: boolean): PageAct[] {
     const below = page.children > 0
+    const isLive = page.state === 'live'
     const all: [PageAct, boolean][] = [
-        ['go-live', manages && page.state !== 'live'],
-        ['go-live-branch', manages && below],
-        ['publish', manages && page.state === 'live' && page.edited],
-        ['take-offline', manages && page.state === 'live'],
-        ['take-offline-branch', manages && below && page.state === 'live'],
-        ['send-for-review', page.state === 'draft' || page.state === 'offline'],
-        ['duplicate', true],
-        ['duplicate-branch', below],
-        [page.listed ? 'unlist-page' : 'list-page', manages],
-        [page.leftOut ? 'include-in-addresses' : 'leave-out-of-addresses', manages && page.kind === 'section'],
-        ['set-start-page', manages && page.state === 'live' && !page.start && page.kind === 'page'],
-        [page.isProtected ? 'unprotect' : 'protect', role === 'owner'],
-        ['put-in-bin', !page.start],
+        ['go-live', may('publish') && !isLive],
+        ['go-live-branch', may('publish') && below],
+        ['publish', may('publish') && isLive && page.edited],
+        ['take-offline', may('retire') && isLive],
+        ['take-offline-branch', may('retire') && below && isLive],
+        ['send-for-review', may('write') && (page.state === 'draft' || page.state === 'offline')],
+        ['duplicate', may('structure')],
+        ['duplicate-branch', may('structure') && below],
+        [page.listed ? 'unlist-page' : 'list-page', may('structure') && (may('publish') || !isLive)],
+        [
+            page.leftOut ? 'include-in-addresses' : 'leave-out-of-addresses',
+            may('structure') && (may('addresses') || !isLive) && page.kind === 'section',
+        ],
+        ['set-start-page', may('settings') && isLive && !page.start && page.kind === 'page'],
+        [page.isProtected ? 'unprotect' : 'protect', isOwner],
+        ['put-in-bin', may(isLive ? 'retire' : 'structure') && !page.start],
     ]
     return all.flatMap(([act, fits]) => (fits ? [act] : []))
 }
@@ -121,23 +124,12 @@ export function actsOn(page: ActedOn, role: Schemas['Session']['sites'][number][
 export const whomOf = (pages: { id: string }[]): Whom =>
     pages.length === 1 ? { page: pages[0]?.id ?? '' } : { pages: pages.map(page => page.id) }
 
-/** Proposes an act on one page or several. */
-export function usePageActs() {
-    const { propose } = useChanges()
-    return useMemo(
-        () => ({
-            act: (act: PageAct, pages: { id: string; name: string }[], done?: () => void) => {
-                const first = pages[0]
-                if (first === undefined) return Promise.resolve()
-                const { does, doing, change }: Act = acts[act]
-                return propose({
-                    title: doing(pages.length === 1 ? first.name : count(pages.length, 'page')),
-                    act: does,
-                    batch: { changes: [change(whomOf(pages), first.id)] },
-                    done,
-                })
-            },
-        }),
-        [propose],
-    )
+/** What is proposed to do it to one page or several. */
+export function proposalOf(act: PageAct, [first, ...others]: [Named, ...Named[]]) {
+    const { does, doing, change }: Act = acts[act]
+    return {
+        title: doing(others.length === 0 ? first.name : count(others.length + 1, 'page')),
+        act: does,
+        batch: { changes: [change(whomOf([first, ...others]), first.id)] },
+    }
 }
