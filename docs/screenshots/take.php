@@ -78,11 +78,6 @@ try {
     $chrome->open("$editor/s/ferries/addresses?kind=one,branch,pattern,former,gone");
     $chrome->find('row', '/q/harbour-a*');
     $take('addresses');
-    $chrome->find('row', '/q/harbour-a*')->click();
-    $chrome->awaitText('hits since it was made');
-    $chrome->click('button', 'Compare');
-    $chrome->awaitText('hits a day');
-    $take('addresses-redirect');
     $chrome->open("$editor/s/ferries/addresses");
     $chrome->click('button', 'Bring in, match or save');
     $chrome->click('menuitem', 'Match addresses of an old site…');
@@ -113,6 +108,24 @@ try {
     $chrome->open(getenv('FERRIES_URL').'/');
     $chrome->driver->executeScript("document.querySelector('[aria-label=\"Show what is in Travel\"]').click()");
     $take('site-home');
+    $owner = new Chrome((string) getenv('DRIVER_URL'));
+    $owner->open("$editor/sign-in");
+    $owner->type('textbox', 'Mail address', 'greta@skerrivane.example');
+    $owner->type('textbox', 'Password', 'wagtail-office');
+    $owner->click('button', 'Sign in');
+    $owner->find('row', '*Legal*');
+    $owner->open("$editor/s/ferries/people?show=rights");
+    $owner->find('gridcell', 'Isla Verrin, publish*');
+    $owner->until(
+        static fn () => $owner->driver->findElements(WebDriverBy::xpath("//select[@aria-label='Branch']/option[starts-with(., 'Islands')]"))[0] ?? null,
+        'the branch of the islands',
+    )->click();
+    $owner->find('gridcell', 'Island offices, addresses: denied here');
+    $owner->click('gridcell', 'Isla Verrin, publish*');
+    $owner->awaitText('Allowed to the role Island offices, in Islands.');
+    usleep(700_000);
+    $owner->screenshot(__DIR__.'/rights.png');
+    $owner->quit();
 } finally {
     $chrome->quit();
 }

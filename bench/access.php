@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Models\Page;
+use App\Models\Site;
+use App\Models\User;
+use App\Store\StoredAccess;
+use App\Store\StoredMarks;
+use Bench\Measure;
+use Heronstem\Core\Access\Line;
+use Heronstem\Core\Access\Person;
+use Heronstem\Core\Access\Right;
+use Heronstem\Core\Access\RightsOfPerson;
+use Heronstem\Core\Access\Role;
+use Heronstem\Core\Access\Says;
+use Heronstem\Core\Access\Who;
+use Heronstem\Core\Change\Batch;
+use Heronstem\Core\Change\Move;
+use Heronstem\Core\Planning\WithinRights;
+use Heronstem\Core\Workspace\Place;
+use Illuminate\Support\Facades\DB;
+
+// On 100,000 pages with 2,000 lines of rights about one role: one question, reading all that is said, and looking through the ripple of a
+// moved branch against planning it. Nothing is kept.
+$app = require __DIR__.'/boot.inc';
+require __DIR__.'/Measure.inc';
+DB::disableQueryLog();
+$site = Site::query()->where('key', 'large-100000')->firstOrFail();
+DB::beginTransaction();
+$user = User::query()->create(['name' => 'Bench', 'email' => uniqid().'@skerrivane.example', 'password' => 'none']);
+App\Models\Membership::begin($site, $user, 'writer');
+$role = DB::table('roles')->where('site_id', $site->id)->where('key', 'writer')->value('id');
+DB::insert(
+    "insert into right_lines (site_id, role_id, page_id, \"right\", says)
+        select site_id, ?, id, (array['write', 'structure', 'publish', 'addresses'])[1 + id % 4], case when id % 5 = 0 then 'deny' else 'allow' end
+        from pages where site_id = ? order by id % 97, id limit 2000 on conflict do nothing",
+    [$role, $site->id],
+);
+$stored = new StoredAccess(DB::connection(), $site);
+[$rights, $branches] = $stored->ofPerson($user);
+printf("%-28s %d branches\n", 'something is said of', count($branches));
+$deep = Page::query()->where('site_id', $site->id)->orderByRaw('nlevel(path) desc')->firstOrFail();
+$around = (new StoredMarks(DB::connection(), $site))->around([$deep->ulid], array_values($branches))[$deep->ulid];
+$asked = hrtime(true);
+for ($n = 0; $n < 10_000; $n++) {
+    $rights->may(Right::Publish, $around);
+}
+printf("%-28s %.4f ms\n", 'one question, warm', (hrtime(true) - $asked) / 1e6 / 10_000);
+Measure::compare(
+    '2,000 lines / their rows',
+    static fn () => $stored->ofPerson($user),
+    static fn () => DB::select('select * from right_lines where role_id = ?', [$role]),
+    5,
+);
+
+$branch = Page::query()
+    ->where('site_id', $site->id)
+    ->whereRaw('nlevel(path) between 2 and 4')
+    ->orderByRaw('abs((select count(*) from pages p where p.path <@ pages.path) - 10000)')
+    ->firstOrFail();
+$planner = $app->make(App\Desk\Planners::class)->for($site);
+$ripple = $planner->plan(Batch::of(new Move($branch->ulid, Place::lastIn(null))));
+printf("%-28s %d pages\n", 'a branch moved', count($ripple->addresses->moves));
+$all = RightsOfPerson::of(
+    new Person($user->ulid, 'Bench', ['manager']),
+    [
+        ...Role::readyMadeLines(),
+        ...array_map(
+            static fn (string $page): Line => new Line(Who::role('manager'), $page, Right::Write, Says::Allow),
+            array_values($branches),
+        ),
+    ],
+);
+$marks = new StoredMarks(DB::connection(), $site);
+Measure::compare(
+    'its rights / its plan',
+    static fn () => (new WithinRights($all, $marks))->guard($ripple),
+    static fn () => $planner->plan(Batch::of(new Move($branch->ulid, Place::lastIn(null)))),
+    3,
+);
+DB::rollBack();
