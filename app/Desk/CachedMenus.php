@@ -12,6 +12,7 @@ use Heronstem\Core\Menu\Menu;
 use Heronstem\Core\Menu\ResolvedEntry;
 use Heronstem\Core\Menu\Viewer;
 use Heronstem\Core\Ripple\Ripple;
+use Heronstem\Core\Tree\PageDifference;
 use Illuminate\Contracts\Cache\Repository as Cache;
 use Illuminate\Database\Connection;
 
@@ -27,6 +28,7 @@ final readonly class CachedMenus
         private SiteMenus $menus,
         private NextMoment $next,
         private LookedAt $looked,
+        private SeenBy $seen,
     ) {
     }
 
@@ -37,10 +39,10 @@ final readonly class CachedMenus
             return $this->menus->shown($site, $viewer, $this->looked->moment());
         }
         /** @var array<string, list<ResolvedEntry>>|null $kept */
-        $kept = $this->cache->get($this->together($site, $viewer->key()));
+        $kept = $this->cache->get($this->together($site, $this->seenAs($viewer)));
         if ($kept === null) {
             $kept = $this->gathered($site, $viewer);
-            $this->cache->put($this->together($site, $viewer->key()), $kept, $this->secondsLeft($site));
+            $this->cache->put($this->together($site, $this->seenAs($viewer)), $kept, $this->secondsLeft($site));
             $this->remember("menu-viewers.{$site->id}", $viewer);
         }
 
@@ -72,6 +74,13 @@ final readonly class CachedMenus
     /** What a batch may have changed is worked out anew at the next visit; everything else stays. */
     public function forget(Site $site, Ripple $ripple): void
     {
+        if (
+            array_filter($ripple->pages->differences, static fn (PageDifference $each): bool => in_array('who sees it', $each->aspects(), true)) !== []
+        ) {
+            $this->forgetAll($site);
+
+            return;
+        }
         foreach ($ripple->menusAndLinks->touched as $menu) {
             $this->forgetMenu($site, $menu);
         }
@@ -103,8 +112,9 @@ final readonly class CachedMenus
     private function remember(string $list, Viewer $viewer): void
     {
         $known = $this->viewers($list);
-        if (! in_array($viewer->key(), $known, true)) {
-            $this->cache->forever($list, [...$known, $viewer->key()]);
+        $key = $this->seenAs($viewer);
+        if (! in_array($key, $known, true)) {
+            $this->cache->forever($list, [...$known, $key]);
         }
     }
 
@@ -121,6 +131,12 @@ final readonly class CachedMenus
         return max(1, min(self::MAX_SECONDS, $this->next->of($site) - now()->getTimestamp()));
     }
 
+    /** Menus are the same for those who are of one kind and to whom the same pages are open. */
+    private function seenAs(Viewer $viewer): string
+    {
+        return trim("{$viewer->key()} {$this->seen->key()}");
+    }
+
     private function together(Site $site, string $viewer): string
     {
         return "menus.{$site->id}.$viewer";
@@ -128,6 +144,6 @@ final readonly class CachedMenus
 
     private function key(string $menu, Viewer $viewer): string
     {
-        return "menu.$menu.{$viewer->key()}";
+        return "menu.$menu.{$this->seenAs($viewer)}";
     }
 }

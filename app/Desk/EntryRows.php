@@ -43,6 +43,7 @@ final readonly class EntryRows
             RippleGroup::Titles,
             RippleGroup::Indexing,
             RippleGroup::Canonicals,
+            RippleGroup::Visitors,
             RippleGroup::Access => $entry->ripple['lists'][$group->value] ?? [],
         };
     }

@@ -151,7 +151,11 @@ final readonly class ListPages
     /** @return Builder<Page> */
     private function shown(Site $site): Builder
     {
-        return Page::query()->with('content')->where('site_id', $site->id)->whereRaw('is_visible(state, from_at, until_at)')->where('listed', true);
+        return Page::query()
+            ->with('content')
+            ->where('site_id', $site->id)
+            ->whereRaw('is_visible(state, from_at, until_at) and is_open(gate_id)')
+            ->where('listed', true);
     }
 
     /** @param  list<Page>  $above */

@@ -9,16 +9,23 @@ use App\Store\SitemapRows;
 use Heronstem\Core\Search\RobotsComposer;
 use Heronstem\Core\Search\RobotsTxt;
 use Heronstem\Core\Search\SitemapWriter;
+use Heronstem\Core\Visitors\Guest;
 
 /** What crawlers are told of a site: its robots.txt with a tester, and its sitemap with what is left out of it. */
 final readonly class ReadCrawling
 {
-    public function __construct(private SitemapRows $sitemap)
+    public function __construct(private SitemapRows $sitemap, private SeenBy $seen)
     {
     }
 
     /** @return array<string, mixed> */
     public function of(Site $site): array
+    {
+        return $this->seen->during(Guest::anybody(), $site, fn (): array => $this->forAnybody($site));
+    }
+
+    /** @return array<string, mixed> */
+    private function forAnybody(Site $site): array
     {
         $entries = $this->sitemap->count($site);
         $leftOut = $this->sitemap->leftOut($site);

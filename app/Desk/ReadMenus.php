@@ -29,6 +29,7 @@ final readonly class ReadMenus
         private MenusOfPage $ofPage,
         private Unreached $unreached,
         private Resolvers $resolvers,
+        private SeenBy $seen,
     ) {
     }
 
@@ -58,7 +59,11 @@ final readonly class ReadMenus
     /** @return list<ResolvedEntry> every entry, those that the viewer does not see with the reason */
     public function whole(Menu $menu, Site $site, Viewer $viewer, ?Moment $at): array
     {
-        return $this->menus->resolver($site, [$menu->id => $menu], $viewer, $at)->whole($menu);
+        return $this->seen->during(
+            SeenBy::guest($viewer),
+            $site,
+            fn (): array => $this->menus->resolver($site, [$menu->id => $menu], $viewer, $at)->whole($menu),
+        );
     }
 
     /** @return list<MenuFinding> */

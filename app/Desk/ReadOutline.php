@@ -8,6 +8,7 @@ use App\Models\Site;
 use App\Store\OutlineRows;
 use App\Store\PageFilter;
 use Heronstem\Core\Change\Batch;
+use Heronstem\Core\Visitors\Guest;
 
 /** The outline: what it opens with, one branch, and what a filter finds. */
 final readonly class ReadOutline
@@ -18,7 +19,7 @@ final readonly class ReadOutline
     /** Most branches that are opened at once. */
     private const MAX_OPEN = 50;
 
-    public function __construct(private OutlineRows $rows)
+    public function __construct(private OutlineRows $rows, private SeenBy $seen)
     {
     }
 
@@ -28,6 +29,26 @@ final readonly class ReadOutline
      * @return array<string, mixed>
      */
     public function opened(Site $site, array $open, ?string $reveal): array
+    {
+        return $this->asAnybody($site, fn (): array => $this->branches($site, $open, $reveal));
+    }
+
+    /**
+     * What is marked as closed is what anybody at all does not see.
+     *
+     * @param  \Closure(): array<string, mixed>  $read
+     * @return array<string, mixed>
+     */
+    private function asAnybody(Site $site, \Closure $read): array
+    {
+        return $this->seen->during(Guest::anybody(), $site, $read);
+    }
+
+    /**
+     * @param  list<string>  $open
+     * @return array<string, mixed>
+     */
+    private function branches(Site $site, array $open, ?string $reveal): array
     {
         $line = $reveal === null ? [] : $this->rows->lineTo($site, $reveal);
         $top = $this->rows->children($site, null);
@@ -55,12 +76,15 @@ final readonly class ReadOutline
     /** @return array<string, mixed> */
     public function branch(Site $site, ?string $parent, int $offset): array
     {
-        return [
-            'parent' => $parent,
-            'total' => $this->rows->childCount($site, $parent),
-            'offset' => $offset,
-            'rows' => $this->rows->children($site, $parent, $offset),
-        ];
+        return $this->asAnybody(
+            $site,
+            fn (): array => [
+                'parent' => $parent,
+                'total' => $this->rows->childCount($site, $parent),
+                'offset' => $offset,
+                'rows' => $this->rows->children($site, $parent, $offset),
+            ],
+        );
     }
 
     /**
@@ -70,8 +94,19 @@ final readonly class ReadOutline
     public function filtered(Site $site, array $asked): array
     {
         $filter = PageFilter::of($asked);
-        [$total, $rows] = $filter->asksNothing() ? [0, []] : $this->rows->matching($site, $filter, self::MAX_FOUND);
+        if (! $filter->asksNothing()) {
+            return $this->asAnybody($site, fn (): array => $this->found($site, $filter, ...$this->rows->matching($site, $filter, self::MAX_FOUND)));
+        }
 
+        return $this->found($site, $filter, 0, []);
+    }
+
+    /**
+     * @param  list<\stdClass>  $rows
+     * @return array<string, mixed>
+     */
+    private function found(Site $site, PageFilter $filter, int $total, array $rows): array
+    {
         return [
             'total' => $total,
             'facets' => array_map(static fn (array $counts): object => (object) $counts, $this->rows->facets($site, $filter)),

@@ -62,6 +62,7 @@ final class RippleAccount
                 ...$counts,
                 'linksFollow' => $ripple->menusAndLinks->linksFollow,
                 'linksBreak' => $ripple->menusAndLinks->linksBreak,
+                'linksClosed' => $ripple->menusAndLinks->linksClosed,
                 'sitemap' => $ripple->search->sitemapEntries,
             ],
             'lists' => $lists,

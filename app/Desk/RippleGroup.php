@@ -21,6 +21,7 @@ enum RippleGroup: string
     case Titles = 'titles';
     case Indexing = 'indexing';
     case Canonicals = 'canonicals';
+    case Visitors = 'visitors';
     case Access = 'access';
 
     /** Groups that cannot be read from what changed at pages and in the ledger. */
@@ -32,6 +33,7 @@ enum RippleGroup: string
         self::Titles,
         self::Indexing,
         self::Canonicals,
+        self::Visitors,
         self::Access,
     ];
 }

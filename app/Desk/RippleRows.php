@@ -7,6 +7,8 @@ namespace App\Desk;
 use Heronstem\Core\Address\NormalForm;
 use Heronstem\Core\Ledger\Claim;
 use Heronstem\Core\Linking\TargetKind;
+use Heronstem\Core\Menu\Closed;
+use Heronstem\Core\Menu\Menu;
 use Heronstem\Core\Planning\NetEffects;
 use Heronstem\Core\Redirect\RuleDifference;
 use Heronstem\Core\Ripple\AccessEffect;
@@ -19,6 +21,8 @@ use Heronstem\Core\Ripple\RawLinkEffect;
 use Heronstem\Core\Ripple\RawLinkFate;
 use Heronstem\Core\Ripple\Ripple;
 use Heronstem\Core\Ripple\TitleChange;
+use Heronstem\Core\Ripple\VisitorChange;
+use Heronstem\Core\Visitors\PageAccess;
 
 /**
  * The consequences of a batch, row by row: whom it is about, from which address to which, and a word on it.
@@ -47,7 +51,10 @@ final class RippleRows
             RippleGroup::Live => self::pages($ripple->pages->goLive, $ripple),
             RippleGroup::Offline => self::pages(self::notBinned($ripple), $ripple),
             RippleGroup::Bin => self::pages($ripple->pages->binned, $ripple),
-            RippleGroup::Menu => array_map(self::menu(...), NetEffects::of($ripple->menusAndLinks->entries)),
+            RippleGroup::Menu => [
+                ...array_map(self::menu(...), NetEffects::of($ripple->menusAndLinks->entries)),
+                ...array_map(self::lock(...), $ripple->visitors->menus),
+            ],
             RippleGroup::Redirects => array_map(static fn (RuleDifference $each): array => self::redirect($each, $ripple), $ripple->redirects->rules),
             RippleGroup::RawLinks => array_map(self::rawLink(...), $ripple->menusAndLinks->rawLinks),
             RippleGroup::Copies => self::pages(array_map(strval(...), array_keys($ripple->pages->copies)), $ripple),
@@ -75,6 +82,7 @@ final class RippleRows
                 ),
                 $ripple->search->canonicals,
             ),
+            RippleGroup::Visitors => array_map(self::visitors(...), $ripple->visitors->changes),
             RippleGroup::Access => array_map(self::access(...), $ripple->access->effects),
         };
     }
@@ -89,13 +97,14 @@ final class RippleRows
             RippleGroup::Live => count($ripple->pages->goLive),
             RippleGroup::Offline => count(self::notBinned($ripple)),
             RippleGroup::Bin => count($ripple->pages->binned),
-            RippleGroup::Menu => count(NetEffects::of($ripple->menusAndLinks->entries)),
+            RippleGroup::Menu => count(NetEffects::of($ripple->menusAndLinks->entries)) + count($ripple->visitors->menus),
             RippleGroup::Redirects => count($ripple->redirects->rules),
             RippleGroup::RawLinks => count($ripple->menusAndLinks->rawLinks),
             RippleGroup::Copies => count($ripple->pages->copies),
             RippleGroup::Titles => count($ripple->search->titles),
             RippleGroup::Indexing => count($ripple->search->indexing),
             RippleGroup::Canonicals => count($ripple->search->canonicals),
+            RippleGroup::Visitors => count($ripple->visitors->changes),
             RippleGroup::Access => count($ripple->access->effects),
         };
     }
@@ -130,6 +139,37 @@ final class RippleRows
 
             return self::row($id, $page->name ?? '', null, $page?->address->readable(), '');
         }, $ids);
+    }
+
+    /** @return Row */
+    private static function visitors(VisitorChange $change): array
+    {
+        $whom = static fn (?PageAccess $access): string => $access?->inWords() ?? PageAccess::EVERYONE;
+        $note = match (true) {
+            $change->closes() => $change->after?->to === PageAccess::NOBODY
+                ? 'is closed to all visitors'
+                : "is closed to all but {$whom($change->after)}",
+            $change->opens() => 'is open to everyone',
+            $whom($change->before) === $whom($change->after) => 'is opened or closed at a moment to come, or tells others something else',
+            default => "is open to {$whom($change->after)} instead of {$whom($change->before)}",
+        };
+
+        return self::row($change->page, $change->name, null, NormalForm::readable($change->address), $note);
+    }
+
+    /**
+     * @param  array{menu: Menu, page: string, label: string, how: Closed, closes: bool}  $entry
+     * @return Row
+     */
+    private static function lock(array $entry): array
+    {
+        $note = match (true) {
+            ! $entry['closes'] => "is in {$entry['menu']->name} for everyone",
+            $entry['how'] === Closed::LeftOut => "is left out of {$entry['menu']->name} for those who may not see it",
+            default => "has a lock in {$entry['menu']->name} for those who may not see it",
+        };
+
+        return self::row($entry['page'], $entry['label'], null, null, $note);
     }
 
     /** @return Row */

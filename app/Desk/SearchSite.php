@@ -99,7 +99,14 @@ final readonly class SearchSite
     private function answer(Site $site, SearchWords $words): ?array
     {
         $answer = $site->searchSettings()->answers[$words->key()] ?? null;
-        $page = $answer?->page === null ? null : Page::query()->where('site_id', $site->id)->where('ulid', $answer->page)->whereRaw('is_visible(state, from_at, until_at)')->first();
+        $page =
+            $answer?->page === null
+                ? null
+                : Page::query()
+                    ->where('site_id', $site->id)
+                    ->where('ulid', $answer->page)
+                    ->whereRaw('is_visible(state, from_at, until_at) and is_open(gate_id)')
+                    ->first();
         if ($answer === null || ($page === null && $answer->text === '')) {
             return null;
         }

@@ -35,6 +35,7 @@ final readonly class ShowPage
         private ShowCollection $collections,
         private ShowCode $code,
         private LookedAt $looked,
+        private SeenBy $seen,
     ) {
     }
 
@@ -68,7 +69,9 @@ final readonly class ShowPage
         $ancestors = $page->ancestors();
         $viewer = $as ?? ($visitor?->viewer() ?? Viewer::visitor());
         $frame = $this->frame($site, $visitor, $as, $page);
-        $visible = array_values(array_filter($ancestors, fn (Page $above): bool => $above->isVisible($this->looked->moment())));
+        $visible = array_values(
+            array_filter($ancestors, fn (Page $above): bool => $above->isVisible($this->looked->moment()) && $this->seen->sees($above)),
+        );
         $isStart =
             $page->id === $site->start_page_id || (($visitor !== null || $as?->isSignedIn === true) && $page->id === $site->start_page_signed_in_id);
 

@@ -14,6 +14,7 @@ use Heronstem\Core\Search\SitemapTerms;
 use Heronstem\Core\Search\SitemapWriter;
 use Heronstem\Core\Tree\SearchDefaults;
 use Heronstem\Core\Tree\SearchSettings;
+use Heronstem\Core\Visitors\Guest;
 use Illuminate\Contracts\Cache\Repository;
 
 /** The sitemap of a site, piece by piece. */
@@ -22,7 +23,7 @@ final readonly class WriteSitemap
     /** Seconds that parts are good for, since pages go live and end with time. */
     private const GOOD_FOR = 60;
 
-    public function __construct(private SitemapRows $rows, private SitemapWriter $writer, private Repository $cache)
+    public function __construct(private SitemapRows $rows, private SitemapWriter $writer, private Repository $cache, private SeenBy $seen)
     {
     }
 
@@ -31,6 +32,12 @@ final readonly class WriteSitemap
      * @return iterable<string>|null null where there is no such part
      */
     public function pieces(Site $site, int $part): ?iterable
+    {
+        return $this->seen->during(Guest::anybody(), $site, fn (): ?iterable => $this->ofAnybody($site, $part));
+    }
+
+    /** @return iterable<string>|null */
+    private function ofAnybody(Site $site, int $part): ?iterable
     {
         $starts = $this->starts($site);
         if ($part > count($starts) || ($part > 0 && count($starts) === 1)) {
@@ -53,7 +60,11 @@ final readonly class WriteSitemap
     {
         $change = HistoryEntry::query()->where('site_id', $site->id)->max('id');
 
-        return $this->cache->remember("sitemap {$site->ulid} $change", self::GOOD_FOR, fn (): array => $this->rows->starts($site, SitemapWriter::PART));
+        return $this->cache->remember(
+            "sitemap {$site->ulid} $change",
+            self::GOOD_FOR,
+            fn (): array => $this->rows->starts($site, SitemapWriter::PART),
+        );
     }
 
     /**

@@ -37,6 +37,8 @@ use Illuminate\Support\Carbon;
  * @property string|null $showing as Showing reads it
  * @property string|null $code as Code reads it
  * @property string|null $wanted_as the key of the name under which links wanted it
+ * @property string|null $access who sees it, as PageAccess reads it
+ * @property int|null $gate_id the nearest page, itself or above, that says who sees it
  * @property bool $in_sitemap it belongs there, after everything it inherits
  * @property string $social_title
  * @property string $social_description

@@ -8,6 +8,7 @@ use App\Desk\Design\ReadLayouts;
 use App\Desk\LookedAt;
 use App\Desk\Outside\OutsideClient;
 use App\Desk\RightsOn;
+use App\Desk\SeenBy;
 use App\Models\Site;
 use App\Store\CompiledRules;
 use App\Store\StoredAccess;
@@ -31,6 +32,7 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->scoped(LookedAt::class);
+        $this->app->scoped(SeenBy::class);
         $this->app->singleton(RightsOn::class);
         $this->app->scoped(CompiledRules::class);
         $this->app->scoped(ReadLayouts::class);

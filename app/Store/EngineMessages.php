@@ -28,6 +28,21 @@ final readonly class EngineMessages
         ]);
     }
 
+    /**
+     * @param  list<string>  $pages
+     * @return list<string> those that are closed to whoever looks
+     */
+    public function closedAmong(Site $site, array $pages): array
+    {
+        return array_column(
+            $this->db->select('select ulid from pages where site_id = ? and ulid = any(?::text[]) and gate_id is not null and not is_open(gate_id)', [
+                $site->id,
+                PgArray::of($pages),
+            ]),
+            'ulid',
+        );
+    }
+
     /** Makes messages of what was noted: each address once, however often it changed. */
     public function gather(): void
     {
@@ -102,9 +117,9 @@ final readonly class EngineMessages
     /** Sends a message that was refused once more; false where there is none. */
     public function again(Site $site, int $id): bool
     {
-        return $this->db->update("update engine_messages set state = 'waiting', tries = 0, next_at = now() where site_id = ? and id = ? and state = 'refused'", [
-            $site->id,
-            $id,
-        ]) > 0;
+        return $this->db->update(
+            "update engine_messages set state = 'waiting', tries = 0, next_at = now() where site_id = ? and id = ? and state = 'refused'",
+            [$site->id, $id],
+        ) > 0;
     }
 }

@@ -23,11 +23,13 @@ final readonly class NextMoment
                 (select min(from_at) from pages where site_id = ? and from_at > now()),
                 (select min(until_at) from pages where site_id = ? and until_at > now()),
                 (select min(e.from_at) from menu_entries e join menus m on m.id = e.menu_id where m.site_id = ? and e.from_at > now()),
-                (select min(e.until_at) from menu_entries e join menus m on m.id = e.menu_id where m.site_id = ? and e.until_at > now())
+                (select min(e.until_at) from menu_entries e join menus m on m.id = e.menu_id where m.site_id = ? and e.until_at > now()),
+                (select min(t.at) from pages p, lateral (values ((p.access->>'from')::timestamptz), ((p.access->>'until')::timestamptz)) t(at)
+                    where p.site_id = ? and p.access is not null and t.at > now())
             ))::bigint as moment
             SQL
             ,
-            [$site->id, $site->id, $site->id, $site->id],
+            array_fill(0, 5, $site->id),
         );
 
         return $row->moment ?? PHP_INT_MAX;

@@ -23,7 +23,7 @@ final readonly class OutlineRows
     p.state = 'live' and (p.prepared is not null or (w.page_id is not null and w.live_version is distinct from w.working_version)) as edited,
     case when p.search_title <> '' then 'own' else 'pattern' end as title,
     case when p.search_description <> '' then 'own' when p.summary <> '' then 'summary' when w.page_id is not null then 'content' when s.description <> '' then 'site' else 'none' end as description,
-    p.indexed, (select json_agg(m.name order by m.name) from menu_entries e join menus m on m.id = e.menu_id and m.kind = 'picks'
+    p.indexed, not is_open(p.gate_id) as closed, (select json_agg(m.name order by m.name) from menu_entries e join menus m on m.id = e.menu_id and m.kind = 'picks'
         where e.page_id = p.id) as picks, p.id = s.start_page_id is true as start, nlevel(p.path) as level,
     p.kind, p.left_out as "leftOut", p.is_protected as "isProtected", p.pinned is not null as pinned,
     case when p.leads_to is null then null when p.leads_to like 'page %' then (select name from pages t
@@ -36,6 +36,7 @@ final readonly class OutlineRows
     private const DEFAULTS = [
         'listed' => true,
         'indexed' => true,
+        'closed' => false,
         'kind' => 'page',
         'title' => 'pattern',
         'picks' => [],

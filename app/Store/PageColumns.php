@@ -40,6 +40,7 @@ final class PageColumns
         'tags' => ['tags', 'jsonb'],
         'showing' => ['showing', 'jsonb'],
         'code' => ['code', 'jsonb'],
+        'access' => ['access', 'jsonb'],
     ];
 
     /** Of the table `p`, each under its field's name; moments in UTC. */

@@ -24,6 +24,7 @@ final readonly class RippleWriter
         private LiveContent $content,
         private NotedLinks $links,
         private InheritedSearch $search,
+        private StoredGates $gates,
     ) {
     }
 
@@ -53,6 +54,7 @@ final readonly class RippleWriter
         $this->siteSearch($ripple, $site);
         $this->access($ripple, $site);
         $this->search->after($ripple, $site);
+        $this->gates->after($ripple, $site);
         $shown = $this->contentShown($changed, $ripple);
         $this->content->save($this->contentSaved($changed, $ripple));
         $this->content->show($shown);

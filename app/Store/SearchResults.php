@@ -15,7 +15,7 @@ final readonly class SearchResults
     private const WEIGHTS = '{0.1, 0.3, 0.5, 1.0}';
 
     /** Pages that may be found by visitors: live, listed, not kept out. */
-    private const FOUND = "is_visible(p.state, p.from_at, p.until_at) and p.listed and p.in_site_search and p.kind in ('page', 'download')";
+    private const FOUND = "is_visible(p.state, p.from_at, p.until_at) and is_open(p.gate_id) and p.listed and p.in_site_search and p.kind in ('page', 'download')";
 
     /** Pages that are counted; beyond that it is said that there are more. */
     public const MAX_COUNTED = 501;
@@ -38,10 +38,14 @@ final readonly class SearchResults
         $rows = $this->db->select(
             // Whether a page may be found is asked in the order of rank, of as many as are counted: not of all that have a word.
             "with q as materialized (select websearch_to_tsquery('$language', ?) as q), ranked as materialized (
-                select s.page_id, ts_rank_cd('".self::WEIGHTS."', s.vector, q.q, 1) as rank from q, search_pages s
+                select s.page_id, ts_rank_cd('".
+                self::WEIGHTS.
+                "', s.vector, q.q, 1) as rank from q, search_pages s
                 where s.site_id = ? and s.vector @@ q.q order by rank desc, s.page_id
             ), found as materialized (
-                select r.page_id, row_number() over () as n from ranked r cross join lateral (select 1 from pages p where p.id = r.page_id and ".self::FOUND.' offset 0) p limit ?
+                select r.page_id, row_number() over () as n from ranked r cross join lateral (select 1 from pages p where p.id = r.page_id and ".
+                self::FOUND.
+                ' offset 0) p limit ?
             )
             select p.ulid, p.name, p.address, (select count(*) from found) as pages, '.
                 "ts_headline('$language', s.description, q.q, '$around, HighlightAll=true') as description,
@@ -88,10 +92,11 @@ final readonly class SearchResults
     public function near(Site $site, string $word): array
     {
         return array_column(
-            $this->db->select(
-                'select word from search_words where site_id = ? and word % ? order by similarity(word, ?) desc, word limit 40',
-                [$site->id, $word, $word],
-            ),
+            $this->db->select('select word from search_words where site_id = ? and word % ? order by similarity(word, ?) desc, word limit 40', [
+                $site->id,
+                $word,
+                $word,
+            ]),
             'word',
         );
     }

@@ -11,7 +11,7 @@ use Illuminate\Database\Connection;
 final readonly class SitemapRows
 {
     /** Live, listed, indexed, self-canonical, and wanted there. */
-    private const WHERE = "p.site_id = ? and is_visible(p.state, p.from_at, p.until_at) and p.listed and p.indexed and p.in_sitemap and p.kind in ('page', 'download')";
+    private const WHERE = "p.site_id = ? and is_visible(p.state, p.from_at, p.until_at) and is_open(p.gate_id) and p.listed and p.indexed and p.in_sitemap and p.kind in ('page', 'download')";
 
     /** Identities of the pictures that visitors see on a page, each once. */
     private const PICTURES = <<<'SQL'
@@ -147,6 +147,7 @@ final readonly class SitemapRows
                 select p.ulid, p.name, r.reason, row_number() over (partition by r.reason order by p.path) as n
                 from pages p, lateral (select case
                     when p.kind not in ('page', 'download') then 'kind'
+                    when not is_open(p.gate_id) then 'closed'
                     when not p.listed then 'unlisted'
                     when not p.indexed then 'noindex'
                     when p.search->>'canonical' is not null then 'canonical'

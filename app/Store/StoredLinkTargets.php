@@ -28,7 +28,7 @@ final readonly class StoredLinkTargets implements LinkTargets
                 ? []
                 : Page::query()
                     ->where('site_id', $site->id)
-                    ->whereRaw('is_visible(state, from_at, until_at)')
+                    ->whereRaw('is_visible(state, from_at, until_at) and is_told(gate_id)')
                     ->where(static fn ($query) => $query->whereIn('ulid', $pages)->orWhereIn('wanted_as', $wanted))
                     ->orderByDesc('id')
                     ->get(['ulid', 'address', 'wanted_as'])

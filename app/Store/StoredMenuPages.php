@@ -16,7 +16,7 @@ use Illuminate\Database\ConnectionInterface;
 /** The pages that menus show, at a moment. A branch is read level by level, so that what nobody sees is never opened. */
 final readonly class StoredMenuPages implements MenuPages
 {
-    private const COLUMNS = 'p.ulid, parent.ulid as parent, p.position, p.name, p.address, p.kind, p.leads_to, t.address as target, p.listed, p.state, p.summary, p.indexed, f.ulid as picture, f.name as picture_name,
+    private const COLUMNS = 'p.ulid, parent.ulid as parent, p.position, p.name, p.address, p.kind, p.leads_to, t.address as target, p.listed, p.state, p.summary, p.indexed, is_open(p.gate_id) as is_open, f.ulid as picture, f.name as picture_name,
         extract(epoch from p.from_at)::bigint as from_at, extract(epoch from p.until_at)::bigint as until_at';
 
     /** Only entries made by hand show a picture, so branches do without. */
@@ -56,12 +56,12 @@ final readonly class StoredMenuPages implements MenuPages
         $below = $root === null ? 'p.parent_id is null and p.id is distinct from ?::bigint' : 'p.parent_id = (select id from pages where ulid = ?)';
         $rows = $this->db->select(
             'with recursive p as (
-                select p.id, p.ulid, ?::text collate "C" as parent, p.position, p.name, p.address, p.kind, p.leads_to, p.listed, p.summary, p.indexed, 1 as level
+                select p.id, p.ulid, ?::text collate "C" as parent, p.position, p.name, p.address, p.kind, p.leads_to, p.listed, p.summary, p.indexed, is_open(p.gate_id) as is_open, 1 as level
                 from pages p where p.site_id = ? and '.
                 $below.
                 ' and is_visible_at(p.state, p.from_at, p.until_at, ?::timestamptz)
                 union all
-                select p.id, p.ulid, s.ulid, p.position, p.name, p.address, p.kind, p.leads_to, p.listed, p.summary, p.indexed, s.level + 1
+                select p.id, p.ulid, s.ulid, p.position, p.name, p.address, p.kind, p.leads_to, p.listed, p.summary, p.indexed, is_open(p.gate_id), s.level + 1
                 from p s join pages p on p.parent_id = s.id where s.level < ? and is_visible_at(p.state, p.from_at, p.until_at, ?::timestamptz)
             ) select p.*, t.address as target, null as picture, null as picture_name from p '.
                 LeadsTo::JOIN.
@@ -87,6 +87,7 @@ final readonly class StoredMenuPages implements MenuPages
             $row->summary,
             $row->picture === null ? null : File::at($row->picture, $row->picture_name),
             $row->indexed,
+            $row->is_open,
         );
     }
 }

@@ -8,6 +8,7 @@ use App\Models\Site;
 use Heronstem\Core\Linking\Target;
 use Heronstem\Core\Menu\Audience;
 use Heronstem\Core\Menu\BranchContents;
+use Heronstem\Core\Menu\Closed;
 use Heronstem\Core\Menu\Entry;
 use Heronstem\Core\Menu\EntryKind;
 use Heronstem\Core\Menu\Menu;
@@ -29,7 +30,7 @@ final readonly class StoredMenus implements Menus
     {
         $entries = [];
         $rows = $this->db->select(
-            'select m.ulid as menu, e.ulid, e.parent, e.position, e.kind, p.ulid as page, e.target, e.label, e.title, e.new_window, e.audience, e.contents, e.text, e.picture,
+            'select m.ulid as menu, e.ulid, e.parent, e.position, e.kind, p.ulid as page, e.target, e.label, e.title, e.new_window, e.audience, e.contents, e.text, e.picture, e.closed,
             extract(epoch from e.from_at)::bigint as from_at, extract(epoch from e.until_at)::bigint as until_at from menus m
                 join menu_entries e on e.menu_id = m.id left join pages p on p.id = e.page_id where m.site_id = ?',
             [$this->site->id],
@@ -91,9 +92,9 @@ final readonly class StoredMenus implements Menus
         }
         $this->db->insert(
             <<<'SQL'
-            insert into menu_entries (ulid, menu_id, parent, position, kind, page_id, target, label, title, new_window, audience, from_at, until_at, contents, text, picture)
-            select n.id, m.id, n.parent, n.position, n.kind, p.id, n.target, n.label, n.title, n."newWindow", n.audience, n."from", n.until, n.contents, n.text, n.picture
-            from jsonb_to_recordset(?::jsonb) as n(id text, parent text, position bigint, kind text, page text, target text, label text, title text, "newWindow" boolean, audience text, "from" timestamptz, until timestamptz, contents jsonb, text text, picture text)
+            insert into menu_entries (ulid, menu_id, parent, position, kind, page_id, target, label, title, new_window, audience, from_at, until_at, contents, text, picture, closed)
+            select n.id, m.id, n.parent, n.position, n.kind, p.id, n.target, n.label, n.title, n."newWindow", n.audience, n."from", n.until, n.contents, n.text, n.picture, n.closed
+            from jsonb_to_recordset(?::jsonb) as n(id text, parent text, position bigint, kind text, page text, target text, label text, title text, "newWindow" boolean, audience text, "from" timestamptz, until timestamptz, contents jsonb, text text, picture text, closed text)
             join menus m on m.ulid = ? left join pages p on p.ulid = n.page and p.site_id = m.site_id
             SQL
             ,
@@ -122,6 +123,7 @@ final readonly class StoredMenus implements Menus
             $contents === null ? null : BranchContents::fromArray($contents),
             $row->text,
             $row->picture,
+            Closed::from($row->closed),
         );
     }
 }

@@ -27,7 +27,30 @@ final readonly class Violations
             ...$this->ledger($site),
             ...$this->menus($site),
             ...$this->redirects($site),
+            ...$this->gates($site),
         ];
+    }
+
+    /** @return list<array{invariant: string, what: string}> */
+    private function gates(Site $site): array
+    {
+        return array_values(
+            array_map(
+                static fn (\stdClass $row): array => [
+                    'invariant' => 'gate',
+                    'what' => "“{$row->name}” does not know the nearest page that says who sees it.",
+                ],
+                $this->db->select(
+                    <<<'SQL'
+                    with gates as materialized (select id, path from pages where site_id = ? and access is not null)
+                    select p.name from pages p where p.site_id = ? and p.gate_id is distinct from
+                        (select g.id from gates g where g.path @> p.path order by nlevel(g.path) desc limit 1)
+                    SQL
+                    ,
+                    [$site->id, $site->id],
+                ),
+            ),
+        );
     }
 
     /** @return list<array{invariant: string, what: string}> */

@@ -31,6 +31,8 @@ enum Right: string
     case Files = 'files';
     /** Styles and head lines of pages and of the site. */
     case Code = 'code';
+    /** Which visitors see pages, who these visitors are, and moves by which a page that visitors know is opened or closed. */
+    case Access = 'access';
     /** Who works on the site, their roles, and what these may do. */
     case People = 'people';
     /** Names of the site, start pages, starting points, outside services, the history's length. */

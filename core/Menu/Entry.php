@@ -19,6 +19,7 @@ final readonly class Entry
      * @param  BranchContents|null  $contents  of a branch only
      * @param  string  $text  of picks: the card's text, empty to follow the page
      * @param  string|null  $picture  of picks: a file, null to follow the page
+     * @param  Closed  $closed  what those get who may not see the page, or pages that a branch shows
      */
     public function __construct(
         public string $id,
@@ -35,6 +36,7 @@ final readonly class Entry
         public ?BranchContents $contents = null,
         public string $text = '',
         public ?string $picture = null,
+        public Closed $closed = Closed::LeftOut,
     ) {
     }
 
@@ -86,6 +88,7 @@ final readonly class Entry
             'contents' => $this->contents?->toArray(),
             'text' => $this->text,
             'picture' => $this->picture,
+            'closed' => $this->closed->value,
         ];
     }
 
@@ -107,6 +110,7 @@ final readonly class Entry
             $kept['contents'] === null ? null : BranchContents::fromArray($kept['contents']),
             $kept['text'],
             $kept['picture'],
+            Closed::tryFrom($kept['closed'] ?? '') ?? Closed::LeftOut,
         );
     }
 }

@@ -118,7 +118,21 @@ final class EntryReader
             $kind === EntryKind::Branch ? $this->contents($entry) : null,
             $this->text($entry, 'text', 500),
             $picture,
+            self::closed($entry),
         );
+    }
+
+    /** @param  array<mixed>  $entry */
+    private static function closed(array $entry): Closed
+    {
+        $given = $entry['closed'] ?? Closed::LeftOut->value;
+
+        return (is_string($given) ? Closed::tryFrom($given) : null) ??
+            throw new InputRefused(
+                'closed',
+                'What those get who may not see the page is one of '.implode(', ', array_column(Closed::cases(), 'value')).'.',
+                Closed::LeftOut->value,
+            );
     }
 
     /** @param  array<mixed>  $entry */

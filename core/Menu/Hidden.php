@@ -10,6 +10,8 @@ enum Hidden: string
     case NotYet = 'not-yet';
     case Over = 'over';
     case Audience = 'audience';
+    /** The page is closed to whoever looks, or what it stands below. */
+    case Closed = 'closed';
     case Draft = 'draft';
     case InReview = 'review';
     case Offline = 'offline';

@@ -174,6 +174,7 @@ final class MenuFile
                     ...$contents,
                     'text' => $entry->text,
                     'picture' => $entry->picture,
+                    'closed' => $entry->closed === Closed::LeftOut ? '' : $entry->closed->value,
                 ],
                 static fn (mixed $value): bool => ! in_array($value, ['', null, false, []], true),
             );

@@ -16,6 +16,7 @@ final readonly class MenuPage
      * @param  string|null  $picture  where the page's first picture is served
      * @param  bool  $indexed  search engines may list it
      * @param  Hidden|null  $hidden  why visitors do not get the page at that moment
+     * @param  bool  $isOpen  whoever looks may see it
      * @param  Moment|null  $when  from when on they do, or since when no more
      */
     public function __construct(
@@ -30,14 +31,25 @@ final readonly class MenuPage
         public string $text = '',
         public ?string $picture = null,
         public bool $indexed = true,
+        public bool $isOpen = true,
     ) {
     }
 
-    public static function of(Page $page, Moment $at, ?string $href = null): self
+    public static function of(Page $page, Moment $at, ?string $href = null, bool $isOpen = true): self
     {
         [$hidden, $when] = self::visibility($page->state, $page->from, $page->until, $at);
 
-        return new self($page->id, $page->parent, $page->position, $page->name, $href ?? $page->address->path, $page->listed, $hidden, $when);
+        return new self(
+            $page->id,
+            $page->parent,
+            $page->position,
+            $page->name,
+            $href ?? $page->address->path,
+            $page->listed,
+            $hidden,
+            $when,
+            isOpen: $isOpen,
+        );
     }
 
     /** @return array{Hidden|null, Moment|null} why visitors do not get a page in this state with this schedule, and the moment it is about */

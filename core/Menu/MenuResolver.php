@@ -69,6 +69,10 @@ final class MenuResolver
         if ($hidden === null && $entry->kind === EntryKind::File && $href === null) {
             $hidden = Hidden::Gone;
         }
+        $isClosed = $page !== null && $this->isClosed($page);
+        if ($hidden === null && $isClosed && $entry->closed === Closed::LeftOut) {
+            $hidden = Hidden::Closed;
+        }
         $above = $hidden !== null;
 
         return new ResolvedEntry(
@@ -76,7 +80,7 @@ final class MenuResolver
             $entry->kind,
             $page?->id,
             $entry->label !== '' ? $entry->label : $page->name ?? ($entry->kind === EntryKind::Separator ? '' : (string) $href),
-            $href,
+            $isClosed && $entry->closed === Closed::Shown ? null : $href,
             $entry->title,
             $entry->newWindow,
             $hidden,
@@ -84,10 +88,22 @@ final class MenuResolver
             $above
                 ? array_map(static fn (ResolvedEntry $each): ResolvedEntry => $each->hidden === null ? $each->hiddenBy(Hidden::Above) : $each, $under)
                 : $under,
-            $entry->text !== '' ? $entry->text : $page->text ?? '',
-            $entry->picture === null ? $page?->picture : $this->files[$entry->picture] ?? $page?->picture,
+            $entry->text !== '' || $isClosed ? $entry->text : $page->text ?? '',
+            $this->picture($entry, $isClosed ? null : $page?->picture),
             $page->indexed ?? true,
+            $isClosed,
         );
+    }
+
+    /** What a closed page shows of itself, nobody gets who may not see it. */
+    private function picture(Entry $entry, ?string $ofPage): ?string
+    {
+        return $entry->picture === null ? $ofPage : $this->files[$entry->picture] ?? $ofPage;
+    }
+
+    private function isClosed(MenuPage $page): bool
+    {
+        return ! $page->isOpen && ! $this->viewer->isAnybody;
     }
 
     /** @return array{Hidden|null, Moment|null} */
@@ -145,19 +161,25 @@ final class MenuResolver
         }
         $resolved = [];
         foreach ($pages as $page) {
-            $isOut = $contents->out !== [] && in_array($page->id, $contents->out, true);
-            $under = $isOut ? [] : $this->filled($entry, $contents, $by, $page->id, $level + 1);
+            $isClosed = $this->isClosed($page);
+            $hidden = match (true) {
+                $contents->out !== [] && in_array($page->id, $contents->out, true) => Hidden::LeftOut,
+                $isClosed && $entry->closed === Closed::LeftOut => Hidden::Closed,
+                default => null,
+            };
+            $under = $hidden !== null ? [] : $this->filled($entry, $contents, $by, $page->id, $level + 1);
             $resolved[] = new ResolvedEntry(
                 $entry->id,
                 EntryKind::Branch,
                 $page->id,
                 $page->name,
-                $page->href,
-                hidden: $isOut ? Hidden::LeftOut : null,
+                $isClosed && $entry->closed === Closed::Shown ? null : $page->href,
+                hidden: $hidden,
                 under: $under,
-                text: $page->text,
-                picture: $page->picture,
+                text: $isClosed ? '' : $page->text,
+                picture: $isClosed ? null : $page->picture,
                 indexed: $page->indexed,
+                isLocked: $isClosed,
             );
         }
 

@@ -17,6 +17,7 @@ final readonly class ResolvedEntry
      * @param  Moment|null  $when  what that is about
      * @param  list<self>  $under
      * @param  string|null  $picture  where the card's picture is served
+     * @param  bool  $isLocked  whoever looks may not see the page: the entry tells so with a lock
      * @param  bool  $indexed  false where search engines are asked not to list the page
      */
     public function __construct(
@@ -33,6 +34,7 @@ final readonly class ResolvedEntry
         public string $text = '',
         public ?string $picture = null,
         public bool $indexed = true,
+        public bool $isLocked = false,
     ) {
     }
 

@@ -73,6 +73,7 @@ final readonly class PlacesOfRipple
         foreach ($ripple->addresses->moves as $move) {
             $ids[] = $move->page;
         }
+        array_push($ids, ...$ripple->visitors->pages());
         foreach ($ripple->rewrites() as $effect) {
             $ids[] = $effect->link->page;
         }

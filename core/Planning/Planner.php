@@ -136,6 +136,7 @@ final readonly class Planner
         $asked = MenuConsequences::settle($workspace, $outcome);
         $pages = PageChanges::of($workspace, $outcome);
         $entries = MenuEffects::in($workspace);
+        $visitors = VisitorChanges::of($workspace, $outcome);
         $turned = (new RawLinkEffects($outcome, $workspace, $this->ledger, $this->links))->of($claims->differences, $pages->goOffline);
         $rawLinks = (new MendedLinks($workspace, $this->links, $claims))->among($turned);
         $ways = new WaysOut($workspace, $claims, $loops);
@@ -150,9 +151,10 @@ final readonly class Planner
                 touched: MenusTouched::by($workspace, $outcome),
                 linksFollow: $addresses->moves === [] ? 0 : $this->links->countInto(array_column($addresses->moves, 'page')),
                 linksBreak: $pages->goOffline === [] ? 0 : $this->links->countInto($pages->goOffline),
+                linksClosed: $visitors->closed() === [] ? 0 : $this->links->countInto($visitors->closed()),
                 rawLinks: $rawLinks,
             ),
-            SearchChanges::of($workspace, $outcome),
+            SearchChanges::of($workspace, $outcome, $visitors),
             new ToDecide(
                 conflicts: array_map($ways->of(...), $claims->clashes),
                 questions: [...$workspace->questions(), ...$claims->questions, ...$asked, ...self::offerRewriting($rawLinks, $batch)],
@@ -160,6 +162,7 @@ final readonly class Planner
             ),
             TreeDrawing::of($workspace, $outcome)->orElse(MenuDrawing::of($workspace)),
             AccessChanges::of($workspace),
+            $visitors,
         );
     }
 

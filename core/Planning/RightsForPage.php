@@ -47,6 +47,7 @@ final class RightsForPage
         'search' => Right::Search,
         'branchSearch' => Right::Search,
         'code' => Right::Code,
+        'access' => Right::Access,
     ];
 
     /** What follows from the state, or is guarded by itself. */

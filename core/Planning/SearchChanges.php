@@ -9,6 +9,7 @@ use Heronstem\Core\Ripple\CanonicalChange;
 use Heronstem\Core\Ripple\IndexChange;
 use Heronstem\Core\Ripple\SearchEffects;
 use Heronstem\Core\Ripple\TitleChange;
+use Heronstem\Core\Ripple\VisitorEffects;
 use Heronstem\Core\Search\EffectiveSearch;
 use Heronstem\Core\Search\PageFacts;
 use Heronstem\Core\Search\SearchTitle;
@@ -16,6 +17,7 @@ use Heronstem\Core\Search\SiteSearchDifference;
 use Heronstem\Core\Tree\CanonicalKind;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\PageKind;
+use Heronstem\Core\Visitors\PageAccess;
 use Heronstem\Core\Workspace\Workspace;
 
 /** Compares what search engines are told of each page before and after: title, index, canonical address, sitemap. */
@@ -42,11 +44,12 @@ final class SearchChanges
      *
      * @param  array<string, Page|null>  $outcome
      */
-    public static function of(Workspace $workspace, array $outcome): SearchEffects
+    public static function of(Workspace $workspace, array $outcome, VisitorEffects $visitors = new VisitorEffects()): SearchEffects
     {
         $changes = new self($workspace);
         $settings = SiteSearchDifference::between($workspace->site->search, $workspace->search());
-        foreach ($changes->concerned($outcome, $settings?->concernsPages() ?? false) as $id) {
+        $concerned = $changes->concerned($outcome, $settings?->concernsPages() ?? false) + array_fill_keys($visitors->pages(), true);
+        foreach (array_keys($concerned) as $id) {
             $changes->compare((string) $id, $outcome);
         }
 
@@ -55,12 +58,12 @@ final class SearchChanges
 
     /**
      * @param  array<string, Page|null>  $outcome
-     * @return list<string|int>
+     * @return array<string, mixed> by page
      */
     private function concerned(array $outcome, bool $whole): array
     {
         if ($whole) {
-            return array_keys($outcome + $this->workspace->pages->wholeBefore());
+            return $outcome + $this->workspace->pages->wholeBefore();
         }
         $concerned = $outcome + array_flip($this->workspace->pages->namingAsCanonical(array_map(strval(...), array_keys($outcome))));
         foreach ($outcome as $id => $page) {
@@ -70,7 +73,7 @@ final class SearchChanges
             }
         }
 
-        return array_keys($concerned);
+        return $concerned;
     }
 
     /** Whether pages below have something of what changed. */
@@ -97,15 +100,15 @@ final class SearchChanges
         $after = array_key_exists($id, $outcome) ? $outcome[$id] : $this->workspace->pages->find($id);
         $was = $before === null ? null : $this->workspace->effectiveSearchBefore($before);
         $is = $after === null || $after->isBinned() ? null : $this->workspace->effectiveSearch($after);
-        $this->sitemapEntries += self::entry($before, $was) === self::entry($after, $is) ? 0 : 1;
+        $this->sitemapEntries += $this->entry($before, $was, false) === $this->entry($after, $is, true) ? 0 : 1;
         if ($before === null || $after === null || $was === null || $is === null || ! $before->isLive() || ! $after->isLive()) {
             return;
         }
         if ($before->kind === PageKind::Page && $after->kind === PageKind::Page) {
             $this->title($before, $after, $was, $is);
         }
-        if ($this->isIndexed($before, $was) !== $this->isIndexed($after, $is)) {
-            $this->indexing[] = new IndexChange($after->id, $after->name, $this->isIndexed($after, $is));
+        if ($this->isIndexed($before, $was, false) !== $this->isIndexed($after, $is, true)) {
+            $this->indexing[] = new IndexChange($after->id, $after->name, $this->isIndexed($after, $is, true));
         }
         $this->canonical($before, $after, $outcome);
     }
@@ -140,9 +143,17 @@ final class SearchChanges
         )->text;
     }
 
-    private function isIndexed(Page $page, EffectiveSearch $search): bool
+    private function isIndexed(Page $page, EffectiveSearch $search, bool $isAfter): bool
     {
-        return $page->listed && $search->index();
+        return $page->listed && $search->index() && $this->isOpen($page, $isAfter);
+    }
+
+    /** Whether everyone sees it, and search engines with them. */
+    private function isOpen(Page $page, bool $isAfter): bool
+    {
+        $pages = $this->workspace->pages;
+
+        return PageAccess::at($this->workspace->now(), $isAfter ? $pages->access($page) : $pages->accessBefore($page))?->isEveryone() ?? true;
     }
 
     /** @param  array<string, Page|null>  $outcome */
@@ -173,11 +184,13 @@ final class SearchChanges
         return $page?->isLive() === true ? $page->address->path : null;
     }
 
-    private static function entry(?Page $page, ?EffectiveSearch $search): ?string
+    private function entry(?Page $page, ?EffectiveSearch $search, bool $isAfter): ?string
     {
         $own = $page !== null && in_array($page->kind, [PageKind::Page, PageKind::Download], true);
         $counts = $own && $page->search->canonical->kind === CanonicalKind::Itself;
 
-        return $counts && $search !== null && $page->isShown() && $search->index() && $search->inSitemap() ? $page->address->path : null;
+        $isWanted = $counts && $search !== null && $page->isShown() && $search->index() && $search->inSitemap();
+
+        return $isWanted && $this->isOpen($page, $isAfter) ? $page->address->path : null;
     }
 }

@@ -51,6 +51,9 @@ final class WithinRights
             $mayAnyhow = ! $move->seen && $this->rights->may(Right::Addresses, $places->before($move->page));
             $this->need->on($move->seen || $mayAnyhow ? Right::Addresses : Right::Structure, $move->page, "“{$move->name}”");
         }
+        foreach ($ripple->visitors->changes as $change) {
+            $this->need->on(Right::Access, $change->page, "Who sees “{$change->name}”");
+        }
         $claims = new ClaimRights($ripple, $this->need);
         foreach ($ripple->addresses->claims as $difference) {
             $claims->guard($difference);

@@ -15,6 +15,7 @@ final readonly class MenuAndLinkEffects
      * @param  list<string>  $touched  menus that may look different
      * @param  int  $linksFollow  links in content that lead to moved pages, and follow by themselves
      * @param  int  $linksBreak  links in content that lead to pages which visitors no longer get
+     * @param  int  $linksClosed  links in content that lead to pages which were open to everyone and are not any more
      * @param  list<RawLinkEffect>  $rawLinks  links written as addresses that go through a redirect, lead elsewhere or break
      */
     public function __construct(
@@ -24,6 +25,7 @@ final readonly class MenuAndLinkEffects
         public int $linksFollow,
         public int $linksBreak,
         public array $rawLinks,
+        public int $linksClosed = 0,
     ) {
     }
 }

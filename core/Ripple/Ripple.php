@@ -19,6 +19,7 @@ final readonly class Ripple
         public ToDecide $toDecide,
         public Drawing $drawing,
         public AccessEffects $access = new AccessEffects(),
+        public VisitorEffects $visitors = new VisitorEffects(),
     ) {
     }
 
@@ -36,6 +37,7 @@ final readonly class Ripple
             $toDecide,
             $this->drawing,
             $this->access,
+            $this->visitors,
         );
     }
 
@@ -91,6 +93,7 @@ final readonly class Ripple
             $this->redirects->rules !== [] ||
             $this->search->matters() ||
             $this->access->effects !== [] ||
+            $this->visitors->changes !== [] ||
             $this->mended() !== [] ||
             count($this->pages->copies) > 1;
     }

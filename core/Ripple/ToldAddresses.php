@@ -17,13 +17,21 @@ final class ToldAddresses
     /** Fields of a page that search engines see nothing of. */
     private const UNSEEN = ['prepared', 'reviewNote', 'position', 'isProtected', 'slugByHand', 'was', 'bin'];
 
-    /** @return list<string> each once */
-    public static function of(Ripple $ripple): array
+    /**
+     * @param  list<string>  $closed  pages among those concerned that not everyone sees
+     * @return list<string> each once
+     */
+    public static function of(Ripple $ripple, array $closed = []): array
     {
         $moves = array_column($ripple->addresses->moves, null, 'page');
         $differences = array_column($ripple->pages->differences, null, 'page');
-        $told = [];
+        $told = array_fill_keys(array_column($ripple->visitors->changes, 'address'), true);
+        // What nobody could find before and cannot now is nobody's to be told.
+        $silent = array_diff_key(array_fill_keys($closed, true), array_fill_keys($ripple->visitors->pages(), true));
         foreach ($moves + array_filter($differences, self::isSeen(...)) as $id => $any) {
+            if (isset($silent[$id])) {
+                continue;
+            }
             $page = $ripple->pages->outcome[$id] ?? null;
             $address = ($moves[$id] ?? null)?->from->path ?? $page?->address->path;
             $told += $page !== null && $page->isLive() && $page->listed ? [$page->address->path => true] : [];
@@ -38,7 +46,7 @@ final class ToldAddresses
         // A place among siblings comes with the parent, changed or not.
         $unseen = [...self::UNSEEN, ...$difference->changedParent() ? [] : ['parent']];
 
-        return array_diff_key($difference->after ?? $difference->before ?? [], array_flip($unseen)) !== [];
+        return array_diff_key($difference->after ?? ($difference->before ?? []), array_flip($unseen)) !== [];
     }
 
     /** @param  PageDifference|null  $difference  null for a page that only moves along */

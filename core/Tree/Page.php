@@ -9,6 +9,7 @@ use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\Slug;
 use Heronstem\Core\Linking\Target;
 use Heronstem\Core\Moment;
+use Heronstem\Core\Visitors\PageAccess;
 
 /** A page as the tree knows it: its place, its name and address, its state. */
 final readonly class Page
@@ -36,6 +37,7 @@ final readonly class Page
      * @param  string|null  $wantedAs  the key of the name under which links wanted it before it was there
      * @param  Showing  $showing  its small picture, and how often it is loaded anew
      * @param  Code  $code  what the owner of the site wrote for it by hand
+     * @param  PageAccess|null  $access  which visitors see it and what is below it; null where it says nothing itself
      * @param  int  $contentSaved  number of the version of the content that was saved last; 0 for none
      * @param  int|null  $contentLive  number of the version that visitors get; null while they get none
      */
@@ -71,6 +73,7 @@ final readonly class Page
         public Tags $tags = new Tags(),
         public Showing $showing = new Showing(),
         public Code $code = new Code(),
+        public ?PageAccess $access = null,
     ) {
     }
 
@@ -194,6 +197,7 @@ final readonly class Page
             'tags' => $this->tags->toText(),
             'showing' => $this->showing->toText(),
             'code' => $this->code->toText(),
+            'access' => $this->access?->toText(),
             // Only in the bin is the address nobody's to compose.
             ...$this->isBinned() ? ['address' => $this->address->path] : ['address' => null],
         ];
@@ -238,6 +242,7 @@ final readonly class Page
             tags: Tags::stored($text('tags')),
             showing: Showing::stored($text('showing')),
             code: Code::stored($text('code')),
+            access: PageAccess::stored($text('access')),
         );
     }
 }

@@ -35,6 +35,7 @@ final readonly class PageDifference
         'layout and its fields' => ['layout', 'fields'],
         'small picture and loading anew' => ['showing'],
         'code' => ['code'],
+        'who sees it' => ['access'],
         'search settings' => ['search'],
         'search settings of its branch' => ['branchSearch'],
     ];

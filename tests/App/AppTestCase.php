@@ -200,7 +200,7 @@ abstract class AppTestCase extends TestCase
         return [
             DB::select(
                 'select p.ulid, parent.ulid as parent, p.position, p.name, p.slug, p.slug_by_hand, p.pinned, p.address, p.state, p.ever_live, p.listed, p.kind, p.leads_to, p.left_out, p.is_protected, bin.ulid as bin, p.was, p.from_at, p.until_at, p.review_note,
-                p.heading, p.summary, p.search_title, p.search_description, p.layout, p.indexed, p.in_sitemap, p.in_site_search, p.search::text, p.branch_search::text, p.social_title, p.prepared::text, w.working::text, w.working_version, w.live::text, w.live_version from pages p left join pages parent on parent.id = p.parent_id left join pages bin on bin.id = p.bin_id left join page_contents w on w.page_id = p.id where p.site_id = ? order by p.ulid',
+                p.heading, p.summary, p.search_title, p.search_description, p.layout, p.indexed, p.in_sitemap, p.in_site_search, p.search::text, p.branch_search::text, p.social_title, p.prepared::text, p.access::text, (select g.ulid from pages g where g.id = p.gate_id) as gate, w.working::text, w.working_version, w.live::text, w.live_version from pages p left join pages parent on parent.id = p.parent_id left join pages bin on bin.id = p.bin_id left join page_contents w on w.page_id = p.id where p.site_id = ? order by p.ulid',
                 [$this->site->id],
             ),
             DB::select(

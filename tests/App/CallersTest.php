@@ -199,6 +199,8 @@ final class CallersTest extends AppTestCase
         'pin {"page":"{draft}","address":"/pinned"}' => '403 403 403 201 201',
         'change-kind {"page":"{draft}","to":"section"}' => '403 201 201 201 201',
         'leave-out-of-addresses {"page":"{section}"}' => '403 201 201 201 201',
+        'set-access {"page":"{draft}","access":{"to":"nobody"}}' => '403 403 403 201 201',
+        'set-access {"page":"{live}","access":{"to":"some","signedIn":true}}' => '403 403 403 201 201',
         'set-code {"page":"{draft}","styles":"p {}"}' => '403 403 403 403 201',
         'set-site-head {"head":"<meta name=\\"a\\" content=\\"b\\">"}' => '403 403 403 403 201',
         'make-role {"role":"{new}","name":"R"}' => '403 403 403 403 201',

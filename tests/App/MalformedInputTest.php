@@ -295,6 +295,7 @@ final class MalformedInputTest extends AppTestCase
             ['kind' => 'unlist-page', 'pages' => [$page, $travel]],
             ['kind' => 'tag', 'pages' => [$page, $travel], 'add' => ['islands', 'winter'], 'remove' => ['summer']],
             ['kind' => 'make-from', 'page' => $new, 'from' => $this->known['point'], 'name' => 'New', 'place' => ['last' => $travel]],
+            ['kind' => 'set-access', 'page' => $page, 'access' => ['to' => 'some', 'roles' => ['crew'], 'networks' => ['192.0.2.0/24'], 'others' => 'refused', 'until' => '2030-01-01']],
             ['kind' => 'set-code', 'page' => $page, 'styles' => 'h1 { color: red }', 'head' => '<meta name="a" content="b">'],
             [
                 'kind' => 'set-field-defaults',

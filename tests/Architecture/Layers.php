@@ -16,6 +16,7 @@ final class Layers
     private const ROOMS = [
         'Address',
         'Linking',
+        'Visitors',
         'Tree',
         'Decision',
         'Ledger',

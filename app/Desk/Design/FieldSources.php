@@ -30,7 +30,7 @@ final readonly class FieldSources
                 : Page::query()
                     ->where('site_id', $site->id)
                     ->whereIn('ulid', $named)
-                    ->whereRaw('is_visible(state, from_at, until_at)')
+                    ->whereRaw('is_visible(state, from_at, until_at) and is_open(gate_id)')
                     ->get(['ulid', 'name', 'address'])
                     ->mapWithKeys(static fn (Page $page): array => [$page->ulid => ['name' => $page->name, 'address' => $page->address]])
                     ->all();

@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace App\Desk\Outside;
 
+use App\Desk\SeenBy;
 use App\Jobs\TellEngines as Telling;
 use App\Models\Site;
 use App\Store\EngineMessages;
 use Heronstem\Core\Ripple\Ripple;
 use Heronstem\Core\Ripple\ToldAddresses;
 use Heronstem\Core\Search\IndexNow;
+use Heronstem\Core\Tree\PageDifference;
+use Heronstem\Core\Visitors\Guest;
 use Illuminate\Database\Connection;
 
 /** Tells search engines of addresses that came, changed or went (IndexNow): noted with each change, sent in the background. */
@@ -18,7 +21,7 @@ final readonly class TellEngines
     /** Messages of one run. */
     private const PIECE = 20;
 
-    public function __construct(private Connection $db, private EngineMessages $messages, private OutsideClient $client)
+    public function __construct(private Connection $db, private EngineMessages $messages, private OutsideClient $client, private SeenBy $seen)
     {
     }
 
@@ -30,7 +33,14 @@ final readonly class TellEngines
 
             return;
         }
-        $addresses = ToldAddresses::of($ripple);
+        $concerned = [
+            ...array_column($ripple->addresses->moves, 'page'),
+            ...array_map(static fn (PageDifference $difference): string => $difference->page, $ripple->pages->differences),
+        ];
+        $addresses = ToldAddresses::of(
+            $ripple,
+            $this->seen->during(Guest::anybody(), $site, fn (): array => $this->messages->closedAmong($site, $concerned)),
+        );
         if ($addresses !== []) {
             $this->messages->note($site, $addresses);
             $this->db->afterCommit(static fn () => Telling::dispatch());
@@ -58,7 +68,10 @@ final readonly class TellEngines
             'isOn' => $isOn,
             'key' => $isOn ? $site->origin.IndexNow::keyAddress($this->key($site)) : null,
             'noted' => $this->messages->noted($site),
-            'rows' => array_map(static fn (\stdClass $row): array => [...(array) $row, 'first' => json_decode($row->first, true)], $this->messages->of($site)),
+            'rows' => array_map(
+                static fn (\stdClass $row): array => [...(array) $row, 'first' => json_decode($row->first, true)],
+                $this->messages->of($site),
+            ),
         ];
     }
 
@@ -74,7 +87,10 @@ final readonly class TellEngines
     public function key(Site $site): string
     {
         if ($site->index_now_key === null) {
-            Site::query()->whereKey($site->id)->whereNull('index_now_key')->update(['index_now_key' => bin2hex(random_bytes(16))]);
+            Site::query()
+                ->whereKey($site->id)
+                ->whereNull('index_now_key')
+                ->update(['index_now_key' => bin2hex(random_bytes(16))]);
             $site->refresh();
         }
 

@@ -8,6 +8,7 @@ use App\Desk\ChangedMeanwhile;
 use App\Desk\Design\PlacedLayouts;
 use App\Desk\Design\ReadLayouts;
 use App\Desk\PrepareTexts;
+use App\Desk\ReadAccess;
 use App\Desk\ReadPage;
 use App\Desk\RightsOn;
 use App\Http\Api\Description\Answer;
@@ -33,6 +34,7 @@ final readonly class PageController
         private ReadLayouts $layouts,
         private PlacedLayouts $placed,
         private Gate $gate,
+        private ReadAccess $access,
     ) {
     }
 
@@ -123,6 +125,7 @@ final readonly class PageController
                 $this->placed->saying($page, $site, false),
                 $site,
                 $this->rights->held($user, $site),
+                $this->access->of($page, $site),
             ),
             headers: ['ETag' => $this->tag($page)],
         );

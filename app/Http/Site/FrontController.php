@@ -5,12 +5,17 @@ declare(strict_types=1);
 namespace App\Http\Site;
 
 use App\Desk\AnswerVisitor;
+use App\Desk\Files\WhoSeesFile;
 use App\Desk\Outside\TellEngines;
+use App\Desk\SeenBy;
 use App\Models\Page;
 use App\Models\Site;
 use App\Models\Visitor;
+use Heronstem\Core\Moment;
 use Heronstem\Core\Redirect\RequestOrigin;
 use Heronstem\Core\Tree\PageKind;
+use Heronstem\Core\Visitors\Gates;
+use Heronstem\Core\Visitors\Guest;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Symfony\Component\HttpFoundation\Response as AnyResponse;
@@ -26,6 +31,9 @@ final readonly class FrontController
         private SystemResponse $system,
         private SearchResponse $search,
         private TellEngines $engines,
+        private SeenBy $seen,
+        private Doorway $doorway,
+        private WhoSeesFile $whoSees,
     ) {
     }
 
@@ -46,9 +54,45 @@ final readonly class FrontController
     {
         $asked = $request->server->getString('REQUEST_URI', '/');
         $visitor = $this->account->signedIn($request, $site);
+        $gates = $this->seen->gates($site);
+        $guest = $this->doorway->guest($request, $visitor);
         if (str_starts_with($asked, '/_account/')) {
-            return $this->account->answer($request, $site, (string) strtok($asked, '?'), fn (): array => $this->pages->frame($site, $visitor));
+            return $this->account($request, $site, $visitor, $gates, $guest, $asked);
         }
+        $response = $this->seen->during(
+            $guest,
+            $site,
+            fn (): AnyResponse => $this->content($request, $site, $visitor, $gates, $guest, $asked),
+            $gates,
+        );
+        $now = Moment::at(now()->getTimestamp());
+        $isPage =
+            str_starts_with((string) $response->headers->get('Content-Type'), 'text/html') &&
+            ! $response->headers->hasCacheControlDirective('no-store');
+        if ($isPage && $gates->openTo($guest, $now) !== $gates->openTo(Guest::anybody(), $now)) {
+            // Menus and lists hold what others do not see.
+            $response->headers->set('Cache-Control', 'private, no-cache');
+        }
+
+        return $response;
+    }
+
+    private function account(Request $request, Site $site, ?Visitor $visitor, Gates $gates, Guest $guest, string $asked): AnyResponse
+    {
+        $frame = fn (): array => $this->seen->during($guest, $site, fn (): array => $this->pages->frame($site, $visitor), $gates);
+        $address = (string) strtok($asked, '?');
+        if ($address !== '/_account/open' || ! $request->isMethod('POST') || ! VisitorAccount::isFromHere($request, $site)) {
+            return $this->account->answer($request, $site, $address, $frame);
+        }
+        $to = Doorway::wayBack($request->request->all()['to'] ?? null);
+        $resolution = $this->visitors->resolve($to, $site);
+        $page = $resolution->page === null ? null : $this->visitors->pageOf($resolution, $site, $visitor);
+
+        return $this->seen->during($guest, $site, fn (): AnyResponse => $this->doorway->open($request, $site, $page, $gates, $visitor), $gates);
+    }
+
+    private function content(Request $request, Site $site, ?Visitor $visitor, Gates $gates, Guest $guest, string $asked): AnyResponse
+    {
         if (preg_match('#^/_search(?:\?|$)#', $asked) === 1) {
             return $this->search->respond($request, $site, fn (): array => $this->pages->frame($site, $visitor));
         }
@@ -57,7 +101,7 @@ final readonly class FrontController
             return new Response($key, 200, ['Content-Type' => 'text/plain; charset=utf-8', 'X-Robots-Tag' => 'noindex']);
         }
         if (preg_match('#^/_files/([0-9A-Z]{26})/([^?]*)#', $asked, $file) === 1) {
-            return $this->file($request, $file[1], $site, $visitor, $file[2]);
+            return $this->file($request, $file[1], $site, $visitor, $gates, $guest, $file[2]);
         }
         $resolution = $this->visitors->resolve($asked, $site);
         $this->visitors->note(
@@ -66,10 +110,18 @@ final readonly class FrontController
             $site,
         );
         $sends = $resolution->sendsWith();
+        // What redirects lead to is looked at only where something may be closed.
+        $page = $resolution->page === null || ($sends !== null && $gates->isEmpty()) ? null : $this->visitors->pageOf($resolution, $site, $visitor);
+        $closed = $page === null ? null : $this->doorway->before($page, $site, $gates, $guest, $asked, $resolution->normal, $visitor);
+        // A redirect to what nobody is to know of would tell of it; every other is followed, and told there.
+        $isSecret = $closed?->getStatusCode() === 404;
+        if ($closed !== null && $request->isMethodCacheable() && ($sends === null || $isSecret)) {
+            return $closed;
+        }
 
         return match (true) {
             // What is sent to an address that moved goes along, whatever its method.
-            $sends !== null => new Response('', $sends, ['Location' => (string) $resolution->location, 'Cache-Control' => 'no-cache']),
+            $sends !== null && ! $isSecret => new Response('', $sends, ['Location' => (string) $resolution->location, 'Cache-Control' => 'no-cache']),
             ! $request->isMethodCacheable() => new Response('Only GET and HEAD are answered here.', 405, [
                 'Allow' => 'GET, HEAD',
                 'Content-Type' => 'text/plain; charset=utf-8',
@@ -81,26 +133,44 @@ final readonly class FrontController
                 $visitor,
                 $resolution->status === 410 ? 410 : 404,
             ),
-            $resolution->page === null => $this->system->respond($resolution->normal, $site),
-            default => $this->page($request, $this->visitors->pageOf($resolution, $site, $visitor), $site, $visitor),
+            $page === null => $this->system->respond($resolution->normal, $site),
+            default => $this->page($request, $page, $site, $visitor, $gates, $guest),
         };
     }
 
-    private function page(Request $request, Page $page, Site $site, ?Visitor $visitor): AnyResponse
+    private function page(Request $request, Page $page, Site $site, ?Visitor $visitor, Gates $gates, Guest $guest): AnyResponse
     {
-        if ($page->kind !== PageKind::Download) {
-            return $this->pages->of($request, $page, $site, $visitor);
+        if ($page->kind === PageKind::Download) {
+            $response = $this->file($request, (string) $page->target()?->value, $site, $visitor, $gates, $guest);
+            $response->headers->add($this->pages->headersOf($page, $site));
+        } else {
+            $response = $this->pages->of($request, $page, $site, $visitor);
         }
-        $file = $this->file($request, (string) $page->target()?->value, $site, $visitor);
-        $file->headers->add($this->pages->headersOf($page, $site));
+        if ($this->seen->access($page, $gates)?->isEveryone() === false) {
+            $response->headers->add(['Cache-Control' => 'private, no-store', 'X-Robots-Tag' => 'noindex']);
+        }
 
-        return $file;
+        return $response;
     }
 
-    private function file(Request $request, string $ulid, Site $site, ?Visitor $visitor, ?string $name = null): AnyResponse
-    {
+    private function file(
+        Request $request,
+        string $ulid,
+        Site $site,
+        ?Visitor $visitor,
+        Gates $gates,
+        Guest $guest,
+        ?string $name = null,
+    ): AnyResponse {
         $file = $this->visitors->file($ulid, $site);
+        if ($file === null || ! $this->whoSees->admits($file, $site, $guest, $gates)) {
+            return $this->pages->missed('/_files', $site, $visitor);
+        }
+        $response = $this->files->of($file, $request, $name);
+        if (! $this->whoSees->admits($file, $site, Guest::anybody(), $gates)) {
+            $response->headers->add(['Cache-Control' => 'private, no-store', 'X-Robots-Tag' => 'noindex']);
+        }
 
-        return $file === null ? $this->pages->missed('/_files', $site, $visitor) : $this->files->of($file, $request, $name);
+        return $response;
     }
 }

@@ -6,6 +6,7 @@ namespace App\Http\Site;
 
 use App\Desk\KeepDraft;
 use App\Desk\LookedAt;
+use App\Desk\SeenBy;
 use App\Desk\ShowPage;
 use App\Http\Api\Signed;
 use App\Models\Page;
@@ -21,8 +22,13 @@ use Illuminate\Support\Carbon;
 /** A page as visitors would see it with the content being worked on, one's own unsaved ones first. */
 final readonly class PreviewController
 {
-    public function __construct(private KeepDraft $drafts, private ShowPage $showPage, private PageView $pages, private LookedAt $looked)
-    {
+    public function __construct(
+        private KeepDraft $drafts,
+        private ShowPage $showPage,
+        private PageView $pages,
+        private LookedAt $looked,
+        private SeenBy $seen,
+    ) {
     }
 
     public function __invoke(Request $request, Site $site, Page $page): Response
@@ -30,7 +36,11 @@ final readonly class PreviewController
         $user = Signed::in($request);
         $content = $this->drafts->presentable($page, $user) ?? PageContent::document($page->content);
         $viewer = $request->query('as') === 'signed-in' ? Viewer::signedIn() : Viewer::visitor();
-        $show = fn (): array => $this->showPage->of($page->showing($page->workingTexts()), $site, $content, as: $viewer);
+        $show = fn (): array => $this->seen->during(
+            SeenBy::guest($viewer),
+            $site,
+            fn (): array => $this->showPage->of($page->showing($page->workingTexts()), $site, $content, as: $viewer),
+        );
         $typed = $request->query('on');
         $moment = is_string($typed) && $typed !== '' ? Moment::read($typed, $site->zone, 'on') : null;
         $shown = $moment === null ? $show() : $this->looked->during($moment, fn (): array => $show());

@@ -4,23 +4,29 @@ declare(strict_types=1);
 
 namespace App\Http\Site;
 
+use App\Desk\SeenBy;
 use App\Desk\ShowPage;
 use App\Models\Page;
 use App\Models\Site;
 use Heronstem\Core\Content\Document;
 use Heronstem\Core\Menu\Viewer;
+use Heronstem\Core\Visitors\Guest;
 use Illuminate\Http\Response;
 
 /** The page in its real layout with a place to write where its content stands: the editor puts itself in there. */
 final readonly class RoomController
 {
-    public function __construct(private ShowPage $showPage, private PageView $pages)
+    public function __construct(private ShowPage $showPage, private PageView $pages, private SeenBy $seen)
     {
     }
 
     public function __invoke(Site $site, Page $page): Response
     {
-        $shown = $this->showPage->of($page->showing($page->workingTexts()), $site, Document::blank(), as: Viewer::visitor());
+        $shown = $this->seen->during(
+            Guest::anybody(),
+            $site,
+            fn (): array => $this->showPage->of($page->showing($page->workingTexts()), $site, Document::blank(), as: Viewer::visitor()),
+        );
         $html = $this->pages->html([...$shown, 'room' => true, 'inert' => ' inert']);
 
         return new Response($html, 200, [

@@ -55,13 +55,18 @@ final readonly class VisitorAccount
     /** @param  \Closure(): array<string, mixed>  $frame what every layout shows */
     public function answer(Request $request, Site $site, string $address, \Closure $frame): Response
     {
-        if ($request->isMethod('POST') && ! $this->isFromHere($request, $site)) {
+        if ($request->isMethod('POST') && ! self::isFromHere($request, $site)) {
             return new Response('This form was sent from elsewhere.', 403, ['Content-Type' => 'text/plain; charset=utf-8']);
         }
 
         return match (true) {
             $address === '/_account/sign-in' && $request->isMethod('POST') => $this->signIn($request, $site, $frame),
-            $address === '/_account/sign-in' && $request->isMethodCacheable() => $this->form($frame, '', null),
+            $address === '/_account/sign-in' && $request->isMethodCacheable() => $this->form(
+                $frame,
+                '',
+                null,
+                Doorway::wayBack($request->query->all()['to'] ?? null),
+            ),
             $address === '/_account/sign-out' && $request->isMethod('POST') => $this->leave($request),
             default => new Response('There is nothing here.', 404, ['Content-Type' => 'text/plain; charset=utf-8']),
         };
@@ -73,15 +78,16 @@ final readonly class VisitorAccount
         $mail = mb_strtolower(trim($this->typed($request, 'mail')));
         $place = "site-{$site->id}";
         $ip = (string) $request->ip();
+        $to = Doorway::wayBack($request->request->all()['to'] ?? null);
         $wait = $this->attempts->wait($place, $mail, $ip);
         if ($wait > 0) {
-            return $this->form($frame, $mail, "Too many wrong attempts. Try again in $wait seconds.", 429);
+            return $this->form($frame, $mail, "Too many wrong attempts. Try again in $wait seconds.", $to, 429);
         }
         $visitor = Visitor::query()->where('site_id', $site->id)->where('email', $mail)->first();
         if (! $this->passwords->isRight($this->typed($request, 'password'), $visitor?->password) || $visitor === null) {
             $this->attempts->wasWrong($place, $mail, $ip);
 
-            return $this->form($frame, $mail, 'Mail address and password do not go together. Check both; capitals count in the password.', 422);
+            return $this->form($frame, $mail, 'Mail address and password do not go together. Check both; capitals count in the password.', $to, 422);
         }
         $this->attempts->wasRight($place, $mail, $ip);
         $until = now()->addDays(self::DAYS);
@@ -95,7 +101,7 @@ final readonly class VisitorAccount
         ]);
         $isSecure = $request->isSecure() || str_starts_with($site->origin, 'https://');
 
-        return $this->goTo('/', Cookie::create(self::COOKIE, $token, $until)->withSecure($isSecure)->withSameSite('lax'));
+        return $this->goTo($to, Cookie::create(self::COOKIE, $token, $until)->withSecure($isSecure)->withSameSite('lax'));
     }
 
     /** What was typed into a field; nothing where it is no text that can be read. */
@@ -123,16 +129,20 @@ final readonly class VisitorAccount
     }
 
     /** @param  \Closure(): array<string, mixed>  $frame */
-    private function form(\Closure $frame, string $mail, ?string $refused, int $status = 200): Response
+    private function form(\Closure $frame, string $mail, ?string $refused, string $to, int $status = 200): Response
     {
-        return new Response($this->views->make('site.sign-in', [...$frame(), 'mail' => $mail, 'refused' => $refused])->render(), $status, [
-            'Content-Type' => 'text/html; charset=utf-8',
-            'Cache-Control' => 'no-store',
-        ]);
+        return new Response(
+            $this->views->make('site.sign-in', [...$frame(), 'mail' => $mail, 'refused' => $refused, 'to' => $to])->render(),
+            $status,
+            [
+                'Content-Type' => 'text/html; charset=utf-8',
+                'Cache-Control' => 'no-store',
+            ],
+        );
     }
 
     /** Browsers say where a form comes from (Fetch Metadata, or Origin in older ones); behind a proxy it is the site's own address that counts. */
-    private function isFromHere(Request $request, Site $site): bool
+    public static function isFromHere(Request $request, Site $site): bool
     {
         $origin = $request->headers->get('Origin');
 

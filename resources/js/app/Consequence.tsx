@@ -16,7 +16,7 @@ export function Consequence({ row, group }: { row: Schemas['RippleRow']; group: 
                 <span className="text-ink-2">{row.note}</span>
             </span>
         )
-    if (group === 'menu' || group === 'indexing' || group === 'access')
+    if (group === 'menu' || group === 'indexing' || group === 'visitors' || group === 'access')
         return (
             <>
                 <b className="font-semibold">{row.name}</b> {row.note}

@@ -17,9 +17,11 @@ export type GroupKey =
     | 'titles'
     | 'indexing'
     | 'canonicals'
+    | 'visitors'
     | 'access'
     | 'linksFollow'
     | 'linksBreak'
+    | 'linksClosed'
     | 'sitemap'
 
 const words: Record<GroupKey, [string, string]> = {
@@ -37,9 +39,11 @@ const words: Record<GroupKey, [string, string]> = {
     titles: ['title changes', 'titles change'],
     indexing: ['page for search engines', 'pages for search engines'],
     canonicals: ['canonical address', 'canonical addresses'],
+    visitors: ['page opened or closed', 'pages opened or closed'],
     access: ['right changes', 'rights change'],
     linksFollow: ['link follows', 'links follow'],
     linksBreak: ['link breaks', 'links break'],
+    linksClosed: ['link to what is closed', 'links to what is closed'],
     sitemap: ['sitemap entry', 'sitemap entries'],
 }
 
@@ -48,6 +52,8 @@ export const told: Partial<Record<GroupKey, string>> = {
     linksFollow: 'Links in content lead to the page, not to its address, so they follow by themselves.',
     linksBreak:
         'Links in content lead to pages that visitors no longer get. The text stays; the link is left out until the page is back.',
+    linksClosed:
+        'Links in content lead to pages that not everyone sees any more. Whoever follows one gets what was chosen for those who may not see them.',
     sitemap: 'The sitemap is written anew with these entries added, gone or under their new address.',
 }
 
@@ -73,6 +79,7 @@ export function summary({ counts }: Account) {
         counts.menu > 0 && count(counts.menu, 'menu entry', 'menu entries'),
         counts.redirects > 0 && count(counts.redirects, 'redirect by hand', 'redirects by hand'),
         counts.titles > 1 && count(counts.titles, 'title'),
+        counts.visitors > 0 && `${count(counts.visitors, 'page')} opened or closed`,
         counts.indexing > 0 && `${count(counts.indexing, 'page')} for search engines`,
         counts.rawLinks > 0 && count(counts.rawLinks, 'link written as an address', 'links written as addresses'),
     ].filter(Boolean)

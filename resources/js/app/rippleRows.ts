@@ -5,7 +5,7 @@ import type { GroupKey } from './rippleGroups'
 /** The same address gives rows or a file; here rows are asked for. */
 type RowsAnswer = Promise<{ data?: Schemas['RippleRows']; error?: unknown; response: Response }>
 
-export type ListGroup = Exclude<GroupKey, 'linksFollow' | 'linksBreak' | 'sitemap'>
+export type ListGroup = Exclude<GroupKey, 'linksFollow' | 'linksBreak' | 'linksClosed' | 'sitemap'>
 
 /** Where the complete rows of a group come from: a piece at a time, filtered by a text, or as a file. */
 export type RowSource = {

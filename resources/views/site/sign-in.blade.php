@@ -13,6 +13,7 @@
         <p class="refused" role="alert">{{ $refused }}</p>
 @endif
         <form class="account" method="post" action="/_account/sign-in">
+            <input type="hidden" name="to" value="{{ $to }}">
             <p><label for="mail">Mail address</label><input id="mail" name="mail" type="email" autocomplete="username" required value="{{ $mail }}"></p>
             <p><label for="password">Password</label><input id="password" name="password" type="password" autocomplete="current-password" required></p>
             <p><button>Sign in</button></p>

@@ -58,6 +58,7 @@ final class ChangeReaderTest extends TestCase
         yield 'made from' => [
             ['kind' => 'make-from', ...$page, 'from' => self::OTHER, 'name' => 'Times', 'place' => ['last' => null], 'slug' => 'x'],
         ];
+        yield 'access' => [['kind' => 'set-access', ...$page, 'access' => ['to' => 'some', 'signedIn' => true]]];
         yield 'code' => [['kind' => 'set-code', ...$page, 'styles' => 'h1 { color: red }', 'head' => '']];
         yield 'tag' => [['kind' => 'tag', ...$page, 'add' => ['islands'], 'remove' => ['winter']]];
         yield 'several' => [['pages' => [self::PAGE, self::OTHER], 'kind' => 'unlist-page']];

@@ -49,6 +49,7 @@ use Heronstem\Core\Tree\PageName;
 use Heronstem\Core\Tree\Pages;
 use Heronstem\Core\Tree\PageTexts;
 use Heronstem\Core\Tree\PersonAtPage;
+use Heronstem\Core\Visitors\Guest;
 use Heronstem\Core\Workspace\Authority;
 use Heronstem\Core\Workspace\Place;
 use Heronstem\Core\Workspace\SiteContext;
@@ -95,6 +96,9 @@ final class MemorySite implements AccessSource, Ledger, LinksInto, MenuPages, Me
     /** Whether copies keep code. */
     public bool $writesCode = false;
 
+    /** Whoever looks at menus. */
+    public Guest $guest;
+
     /** @var array<string, Rule> */
     public array $redirects = [];
 
@@ -106,6 +110,7 @@ final class MemorySite implements AccessSource, Ledger, LinksInto, MenuPages, Me
     {
         $bar = new Entry(self::BAR, null, 0, EntryKind::Branch, contents: new BranchContents(2));
         $this->search = new SiteSearch();
+        $this->guest = Guest::anybody();
         $this->access = SiteAccess::begun();
         $this->layouts = new Layouts();
         $this->menus = [self::MAIN => new Menu(self::MAIN, 'Main', MenuKind::Menu, 'main', [$bar->id => $bar])];
@@ -492,9 +497,21 @@ final class MemorySite implements AccessSource, Ledger, LinksInto, MenuPages, Me
         }
     }
 
+    /** By looking upwards, one page after the other. */
+    public function sees(Page $page, Guest $guest): bool
+    {
+        for ($at = $page; $at !== null; $at = $at->parent === null ? null : $this->page($at->parent)) {
+            if ($at->access?->holdsAt(Moment::at($this->now)) === true) {
+                return $at->access->admits($guest);
+            }
+        }
+
+        return true;
+    }
+
     private function menuPage(Page $page): MenuPage
     {
-        return MenuPage::of($page, Moment::at($this->now));
+        return MenuPage::of($page, Moment::at($this->now), isOpen: $this->sees($page, $this->guest));
     }
 
     /** @return array<string, MenuPlace> */

@@ -45,6 +45,7 @@ use Heronstem\Core\Change\ReturnToWriter;
 use Heronstem\Core\Change\Schedule;
 use Heronstem\Core\Change\Scope;
 use Heronstem\Core\Change\SendForReview;
+use Heronstem\Core\Change\SetAccess;
 use Heronstem\Core\Change\SetBranchSearch;
 use Heronstem\Core\Change\SetRobots;
 use Heronstem\Core\Change\SetSearch;
@@ -134,7 +135,7 @@ final readonly class RandomChanges
     /** One step: what, which page, which other, how. */
     public static function step(): Generator
     {
-        return Generators::tuple(Generators::choose(0, 39), Generators::choose(0, 17), Generators::choose(0, 17), Generators::choose(0, 5));
+        return Generators::tuple(Generators::choose(0, 40), Generators::choose(0, 17), Generators::choose(0, 17), Generators::choose(0, 5));
     }
 
     /** Lists of batches, each of one to three steps. */
@@ -278,6 +279,18 @@ final readonly class RandomChanges
                 new SetSiteSearch(['inSitemap' => false], 'section'),
                 new SetRobots("User-agent: *\nDisallow: /$word"),
             ][$how],
+            40 => new SetAccess(
+                $page,
+                [
+                    null,
+                    ['to' => 'nobody'],
+                    ['to' => 'some', 'signedIn' => true],
+                    ['to' => 'everyone'],
+                    ['to' => 'some', 'networks' => ['192.0.2.0/24'], 'from' => Moment::at($this->now + 500)->iso()],
+                    ['to' => 'nobody', 'until' => Moment::at($this->now + 500)->iso()],
+                ][$how],
+                'UTC',
+            ),
             default => $how < 3 ? RemoveRedirect::leavingFree($this->anyRedirect($where)) : RemoveRedirect::leavingGone($this->anyRedirect($where)),
         };
     }

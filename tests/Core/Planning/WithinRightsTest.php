@@ -35,6 +35,7 @@ use Heronstem\Core\Change\Rename;
 use Heronstem\Core\Change\Schedule;
 use Heronstem\Core\Change\Scope;
 use Heronstem\Core\Change\SendForReview;
+use Heronstem\Core\Change\SetAccess;
 use Heronstem\Core\Change\SetCode;
 use Heronstem\Core\Change\SetRights;
 use Heronstem\Core\Change\SetRoles;
@@ -165,6 +166,8 @@ final class WithinRightsTest extends TestCase
         yield 'sets the start page' => [new SetStartPage('Help'), [Right::Settings, Right::Addresses]];
         yield 'makes a menu' => [new MakeMenu('01J000000000000000000FOOT1', PageName::of('Footer'), MenuKind::Menu), [Right::Menus]];
         yield 'sends for review' => [new SendForReview('Ideas', ''), [Right::Write]];
+        yield 'closes a live page' => [new SetAccess('Times', ['to' => 'nobody'], 'UTC'), [Right::Access]];
+        yield 'closes a draft' => [new SetAccess('Ideas', ['to' => 'nobody'], 'UTC'), [Right::Access]];
     }
 
     /** @param  list<Right>  $needed */
@@ -186,6 +189,15 @@ final class WithinRightsTest extends TestCase
         $this->site->apply(new TakeOffline('Times'));
         $both = $this->site->plan(new Schedule('Times', Moment::at(1_900_000_000), null), new SendForReview('Times', ''));
         self::assertStringContainsString('“publish”', (string) $this->refusal($both));
+    }
+
+    #[Test]
+    public function moving_a_page_out_of_a_closed_branch_opens_it_and_takes_the_right_to(): void
+    {
+        $this->site->apply(new SetAccess('Travel', ['to' => 'nobody'], 'UTC'));
+        $out = $this->site->plan(new Move('Times', Place::lastIn(null)));
+        self::assertStringContainsString('“access”', (string) $this->refusal($out, may: [Right::Structure, Right::Publish, Right::Addresses]));
+        self::assertNull($this->refusal($out, may: [Right::Structure, Right::Publish, Right::Addresses, Right::Access]));
     }
 
     #[Test]

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Api\Schema;
 
+use Heronstem\Core\Menu\Closed;
 use OpenApi\Attributes as OA;
 
 /** Menus, picks and their entries, as they are written and read. */
@@ -83,6 +84,12 @@ use OpenApi\Attributes as OA;
             new OA\Property('order', type: 'string', enum: ['tree', 'a-z']),
             new OA\Property('out', type: 'array', items: new OA\Items(type: 'string')),
             new OA\Property('in', type: 'array', items: new OA\Items(type: 'string')),
+            new OA\Property(
+                'closed',
+                description: 'what those get who may not see the page: without it nothing',
+                type: 'string',
+                enum: Closed::class,
+            ),
             new OA\Property('text', type: 'string'),
             new OA\Property('picture', type: 'string'),
             new OA\Property('fileName', description: 'read only', type: 'string', nullable: true),
@@ -116,7 +123,7 @@ use OpenApi\Attributes as OA;
     OA\Schema(
         schema: 'ShownEntry',
         description: 'An entry as somebody sees it, or the reason why they do not.',
-        required: ['entry', 'kind', 'page', 'label', 'href', 'hidden', 'when', 'text', 'picture', 'under'],
+        required: ['entry', 'kind', 'page', 'label', 'href', 'hidden', 'when', 'text', 'picture', 'isLocked', 'under'],
         properties: [
             new OA\Property('entry', type: 'string'),
             new OA\Property('kind', type: 'string', enum: ['page', 'address', 'url', 'file', 'heading', 'branch', 'separator']),
@@ -126,12 +133,27 @@ use OpenApi\Attributes as OA;
             new OA\Property(
                 'hidden',
                 type: 'string',
-                enum: ['not-yet', 'over', 'audience', 'draft', 'review', 'offline', 'unlisted', 'bin', 'gone', 'blank', 'above', 'left-out'],
+                enum: [
+                    'not-yet',
+                    'over',
+                    'audience',
+                    'closed',
+                    'draft',
+                    'review',
+                    'offline',
+                    'unlisted',
+                    'bin',
+                    'gone',
+                    'blank',
+                    'above',
+                    'left-out',
+                ],
                 nullable: true,
             ),
             new OA\Property('when', type: 'string', nullable: true),
             new OA\Property('text', type: 'string'),
             new OA\Property('picture', description: 'address of the picture on its card', type: 'string', nullable: true),
+            new OA\Property('isLocked', description: 'they may not see the page', type: 'boolean'),
             new OA\Property('under', type: 'array', items: new OA\Items(ref: '#/components/schemas/ShownEntry')),
         ],
     ),

@@ -86,6 +86,7 @@ final readonly class MenuView
             'when' => $entry->when?->iso(),
             'text' => $entry->text,
             'picture' => $entry->picture,
+            'isLocked' => $entry->isLocked,
             'under' => array_map(self::shown(...), $entry->under),
         ];
     }

@@ -27,6 +27,7 @@ use OpenApi\Attributes as OA;
             new OA\Property('children', type: 'integer', default: 0),
             new OA\Property('edited', description: 'live, with content saved that visitors do not see yet', type: 'boolean', default: false),
             new OA\Property('indexed', description: 'search engines may list it', type: 'boolean', default: true),
+            new OA\Property('closed', description: 'not everyone sees it', type: 'boolean', default: false),
             new OA\Property('picks', description: 'names of the picks it is on', type: 'array', items: new OA\Items(type: 'string')),
             new OA\Property('title', type: 'string', enum: ['own', 'pattern'], default: 'pattern'),
             new OA\Property('description', type: 'string', enum: ['own', 'summary', 'content', 'site', 'none']),

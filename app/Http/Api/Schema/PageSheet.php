@@ -110,6 +110,7 @@ final readonly class PageSheet
             OA\Property(description: 'in the bin: the page it went there with', ref: '#/components/schemas/PageCrumb', nullable: true),
         ]
         public ?PageCrumb $bin,
+        #[OA\Property(ref: '#/components/schemas/PageAccess')] public object $access,
         #[
             OA\Property(description: 'what one may do to it', type: 'array', items: new OA\Items(ref: '#/components/schemas/Right')),
         ]
@@ -120,8 +121,9 @@ final readonly class PageSheet
     /**
      * @param  TreePage  $of  the same page, with all fields that the rules give it
      * @param  Layout  $layout  as it has it at its place
+     * @param  array<string, mixed>  $access  who sees it
      */
-    public static function of(Page $page, TreePage $of, Layout $layout, Site $site, HeldRights $held): self
+    public static function of(Page $page, TreePage $of, Layout $layout, Site $site, HeldRights $held, array $access): self
     {
         $earlier = Page::query()
             ->where('site_id', $site->id)
@@ -181,6 +183,7 @@ final readonly class PageSheet
             reviewNote: $of->reviewNote,
             alsoAnswers: self::addresses($page, 'also'),
             bin: $page->bin_id === null ? null : PageCrumb::of(Page::query()->findOrFail($page->bin_id)),
+            access: (object) $access,
             rights: array_column($held->allOn($page->path), 'value'),
         );
     }

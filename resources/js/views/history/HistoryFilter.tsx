@@ -33,6 +33,7 @@ const kinds: [string, string][] = [
     ['tag', 'Tagged'],
     ['rename-tag', 'Tag renamed'],
     ['set-code', 'Code changed'],
+    ['set-access', 'Opened or closed'],
     ['set-rights', 'Rights set'],
     ['set-roles', 'Roles of people set'],
     ['make-role', 'Role made'],

@@ -9,6 +9,7 @@ import { BranchFields } from './BranchFields'
 import { CardFields } from './CardFields'
 import { EntryActs } from './EntryActs'
 import { EntryAudience } from './EntryAudience'
+import { EntryClosed } from './EntryClosed'
 import { EntryPickers, type Picking } from './EntryPickers'
 import { EntryTarget } from './EntryTarget'
 import { kindWord } from './labels'
@@ -91,6 +92,14 @@ export function EntryFields({ entries, picks, onArrange, toMenu, onOut, onClose,
                     error={error('audience')}
                     onChange={audience => onChange({ audience })}
                 />
+                {(entry.kind === 'page' || entry.kind === 'branch') && (
+                    <EntryClosed
+                        closed={entry.closed ?? 'left-out'}
+                        writes={writes}
+                        error={error('closed')}
+                        onChange={closed => onChange({ closed })}
+                    />
+                )}
                 <Field stacked label="Shown from" {...moment('from')} />
                 <Field stacked label="Until" {...moment('until')} />
                 {writes && (

@@ -25,6 +25,7 @@ export function hiddenWords({ hidden, when }: Pick<Shown, 'hidden' | 'when'>, au
         'not-yet': `from${day}`,
         over: `ended${day}`,
         audience: `${audienceWords(audience ?? '')} only`,
+        closed: 'the page is closed to them',
         draft: 'the page is a draft',
         review: 'the page is in review',
         offline: 'the page is offline',

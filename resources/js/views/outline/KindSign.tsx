@@ -1,4 +1,4 @@
-import { CornerDownRight, FileDown, FolderTree, Lock } from 'lucide-react'
+import { CornerDownRight, DoorClosed, FileDown, FolderTree, Lock } from 'lucide-react'
 import { Hint } from '../../ui/Hint'
 import type { Page } from './rows'
 
@@ -34,6 +34,13 @@ export function KindSign({ page }: { page: Page }) {
                 <Hint description={`Download of ${page.leadsTo ?? 'nothing'}`}>
                     <span className={whole}>
                         <FileDown size={13} aria-label={`download of ${page.leadsTo ?? 'nothing'}`} />
+                    </span>
+                </Hint>
+            )}
+            {page.closed && (
+                <Hint description="Closed: not everyone sees it">
+                    <span className={whole}>
+                        <DoorClosed size={13} aria-label="closed to some visitors" />
                     </span>
                 </Hint>
             )}

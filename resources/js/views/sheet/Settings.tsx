@@ -8,6 +8,7 @@ import { moment } from '../../ui/time'
 import { Further } from './Further'
 import { InMenus } from './InMenus'
 import { KindDialog } from './KindDialog'
+import { PageAccess } from './PageAccess'
 import { PageCode } from './PageCode'
 import { PageShowing } from './PageShowing'
 import { PageTags } from './PageTags'
@@ -96,6 +97,7 @@ export function Settings({ sheet }: { sheet: Sheet }) {
                 >
                     {sheet.listed ? 'in menus, lists and the sitemap' : 'no: reached only by its address'}
                 </Line>
+                <PageAccess sheet={sheet} />
                 <dt>Address</dt>
                 <Line
                     act={
