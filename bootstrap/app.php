@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Desk\ChangedMeanwhile;
+use App\Desk\ConfirmFirst;
 use App\Desk\ContentConflict;
 use App\Desk\RippleChanged;
 use App\Http\Api\Problem;
@@ -35,10 +36,14 @@ ini_set('zend.exception_ignore_args', '1');
 umask(0027);
 
 $app = Application::configure(basePath: dirname(__DIR__))
-    ->withRouting(using: function (): void {
-        Route::middleware([ReadInput::class, 'editor'])->prefix('api/v1')->group(base_path('routes/api.php'));
-        Route::middleware('editor')->group(base_path('routes/editor.php'));
-    })
+    ->withRouting(
+        using: function (): void {
+            Route::middleware([ReadInput::class, 'editor'])
+                ->prefix('api/v1')
+                ->group(base_path('routes/api.php'));
+            Route::middleware('editor')->group(base_path('routes/editor.php'));
+        },
+    )
     ->withCommands([__DIR__.'/../app/Console'])
     ->withSchedule(function (Schedule $schedule): void {
         $schedule->command('heronstem:count-hits')->everyTenSeconds()->withoutOverlapping(5);
@@ -52,14 +57,27 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $middleware->use([TrustConfiguredProxies::class, AnswerSites::class, ValidatePostSize::class]);
         $middleware->append(EditorHeaders::class);
         $middleware->group('editor', [
-            EncryptCookies::class, AddQueuedCookiesToResponse::class, StartSessionUnlessToken::class, VerifyCsrfUnlessToken::class, SubstituteBindings::class,
+            EncryptCookies::class,
+            AddQueuedCookiesToResponse::class,
+            StartSessionUnlessToken::class,
+            VerifyCsrfUnlessToken::class,
+            SubstituteBindings::class,
         ]);
         $middleware->redirectGuestsTo('/sign-in');
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->render(fn (Throwable $error, Request $request) => $request->is('api/*') ? Problem::from($error) : PlainPage::from($error));
         $exceptions->report(fn (Throwable $error): bool => ReportWithoutWords::of($error));
-        $exceptions->dontReport([Refusal::class, BeyondRights::class, InvalidInput::class, RippleChanged::class, ChangedMeanwhile::class, ContentConflict::class, Symfony\Component\HttpKernel\Exception\HttpException::class]);
+        $exceptions->dontReport([
+            Refusal::class,
+            BeyondRights::class,
+            ConfirmFirst::class,
+            InvalidInput::class,
+            RippleChanged::class,
+            ChangedMeanwhile::class,
+            ContentConflict::class,
+            Symfony\Component\HttpKernel\Exception\HttpException::class,
+        ]);
     })
     ->create();
 

@@ -14,6 +14,7 @@ return [
     'picture_pixels' => 40_000_000, // read into memory at once, all frames together: about 5 bytes each
     'idle_redirect_days' => (int) env('HERONSTEM_IDLE_REDIRECT_DAYS', 180), // a redirect that nobody used for so many days is said
     'sign_in_attempts' => 5, // wrong ones a minute for one account from one network
+    'confirm_minutes' => 15, // after which signing in is confirmed before rights, access, code and settings are changed
     'sign_in_attempts_network' => (int) env('HERONSTEM_SIGN_IN_ATTEMPTS', 30), // and for all accounts from one network
     'trusted_proxies' => env('HERONSTEM_TRUSTED_PROXIES', ''), // addresses or networks (CIDR) of proxies in front, commas between
     'editor_url' => env('APP_URL'), // what links in mail begin with; where it is not set, the address that was asked, which is one of the editor's

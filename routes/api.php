@@ -9,6 +9,7 @@ use App\Http\Api\AuditController;
 use App\Http\Api\BatchController;
 use App\Http\Api\CodeController;
 use App\Http\Api\ContentController;
+use App\Http\Api\DoorController;
 use App\Http\Api\FileChangesController;
 use App\Http\Api\FileController;
 use App\Http\Api\FilmController;
@@ -18,6 +19,7 @@ use App\Http\Api\LayoutController;
 use App\Http\Api\MenuController;
 use App\Http\Api\OutlineController;
 use App\Http\Api\OutsideController;
+use App\Http\Api\OwnAccountController;
 use App\Http\Api\PageController;
 use App\Http\Api\PasteController;
 use App\Http\Api\PeopleController;
@@ -34,8 +36,11 @@ use App\Http\Api\StartingPointController;
 use App\Http\Api\StructureController;
 use App\Http\Api\TagController;
 use App\Http\Api\VersionController;
+use App\Http\Api\VisitorsController;
 use App\Http\Api\WritingController;
+use App\Http\Middleware\ConfirmedLately;
 use App\Http\Middleware\KnowWho;
+use App\Http\Middleware\SessionOnly;
 use Illuminate\Support\Facades\Route;
 
 Route::get('session', [SessionController::class, 'show']);
@@ -46,6 +51,23 @@ Route::post('account-links/{token}', [AccountController::class, 'use'])->where('
 
 Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
     Route::delete('session', [SessionController::class, 'destroy']);
+    Route::post('session/confirmed', [SessionController::class, 'confirm']);
+    Route::middleware(SessionOnly::class)
+        ->prefix('account')
+        ->group(function (): void {
+            Route::get('', [OwnAccountController::class, 'show']);
+            Route::delete('sessions', [OwnAccountController::class, 'endSessions']);
+            Route::delete('sessions/{session}', [OwnAccountController::class, 'endSession'])->where('session', '[0-9a-f]{32}');
+            Route::delete('tokens/{token}', [OwnAccountController::class, 'endToken'])->where('token', '[0-9]{1,18}');
+            Route::middleware(ConfirmedLately::class)->group(function (): void {
+                Route::patch('', [OwnAccountController::class, 'update']);
+                Route::post('tokens', [OwnAccountController::class, 'makeToken']);
+                Route::post('second-step', [OwnAccountController::class, 'begin']);
+                Route::put('second-step', [OwnAccountController::class, 'confirm']);
+                Route::delete('second-step', [OwnAccountController::class, 'end']);
+                Route::post('recovery-codes', [OwnAccountController::class, 'newCodes']);
+            });
+        });
 
     // A page or entry of another site is not found under this one. Who may come in is asked here, and nowhere else.
     Route::prefix('sites/{site}')
@@ -167,9 +189,9 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                         ['delete', 'redirects-import/{import}', [RedirectFilesController::class, 'stop']],
                     ],
                     'settings' => [
-                        ['patch', 'names', [SiteController::class, 'update']],
+                        ['patch', 'names', [SiteController::class, 'update'], true],
                         ['get', 'history-thinning', [HistoryController::class, 'countThinning']],
-                        ['post', 'history-thinning', [HistoryController::class, 'thin']],
+                        ['post', 'history-thinning', [HistoryController::class, 'thin'], true],
                         ['post', 'starting-points', [StartingPointController::class, 'store']],
                         ['patch', 'starting-points/{point}', [StartingPointController::class, 'update']],
                         ['put', 'starting-points/{point}/pages', [StartingPointController::class, 'keep']],
@@ -188,7 +210,22 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                         ['get', 'rights', [RightsController::class, 'index']],
                         ['get', 'rights/why', [RightsController::class, 'why']],
                         ['post', 'people', [PeopleController::class, 'store']],
-                        ['post', 'people/{person}/invitation', [PeopleController::class, 'again']],
+                        ['post', 'people/{person}/invitation', [PeopleController::class, 'again'], true],
+                        ['put', 'people/{person}/disabled', [DoorController::class, 'disable'], true],
+                        ['delete', 'people/{person}/disabled', [DoorController::class, 'enable'], true],
+                        ['put', 'roles/{role}/second-step', [DoorController::class, 'needSecondStep'], true],
+                        ['get', 'security-log', [DoorController::class, 'log']],
+                    ],
+                    'access' => [
+                        ['get', 'visitors', [VisitorsController::class, 'index']],
+                        ['post', 'visitors', [VisitorsController::class, 'store'], true],
+                        ['patch', 'visitors/{visitor}', [VisitorsController::class, 'update'], true],
+                        ['delete', 'visitors/{visitor}', [VisitorsController::class, 'remove'], true],
+                        ['post', 'visitors/{visitor}/invitation', [VisitorsController::class, 'again'], true],
+                        ['post', 'visitors-read', [VisitorsController::class, 'read']],
+                        ['post', 'visitors-import', [VisitorsController::class, 'import'], true],
+                        ['get', 'visitors-export', [VisitorsController::class, 'export']],
+                        ['put', 'sign-up', [VisitorsController::class, 'signUp'], true],
                     ],
                     'search' => [
                         ['post', 'audit', [AuditController::class, 'again']],
@@ -201,11 +238,17 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                 ] as $right => $operations
             ) {
                 Route::middleware("can:may,site,\"$right\"")->group(function () use ($operations): void {
-                    foreach ($operations as [$method, $path, $action]) {
-                        Route::addRoute(strtoupper($method), $path, $action)->where([
+                    foreach ($operations as $operation) {
+                        [$method, $path, $action] = $operation;
+                        $route = Route::addRoute(strtoupper($method), $path, $action);
+                        // What gives others rights, or holds for the whole site, is done by whoever has shown lately that it is them.
+                        $route->middleware($operation[3] ?? false ? [ConfirmedLately::class] : []);
+                        $route->where([
                             'number' => '[0-9]{1,9}',
                             'person' => '[0-9A-Za-z]{26}',
                             'message' => '[0-9]{1,18}',
+                            'visitor' => '[0-9]{1,18}',
+                            'role' => '[0-9A-Za-z-]{1,40}',
                             'page' => '[0-9A-Z]{26}',
                             'check' => '[a-z-]{1,60}',
                         ]);

@@ -67,7 +67,7 @@ final readonly class AccountLinks
         return $this->db->transaction(function () use ($token, $password): User {
             $link = $this->find($token);
             $user = $link->user;
-            NewPassword::guard($password, $this->commonest(), [$user->name, $user->email]);
+            NewPassword::guard($password, self::commonest(), [$user->name, $user->email]);
             $user->forceFill(['password' => $password, 'joined_at' => $user->joined_at ?? now()])->save();
             AccountLink::query()->where('user_id', $user->id)->delete();
             $this->db->table('sessions')->where('user_id', $user->id)->delete();
@@ -86,7 +86,7 @@ final readonly class AccountLinks
     }
 
     /** @return list<string> */
-    private function commonest(): array
+    public static function commonest(): array
     {
         return array_values(array_filter(explode("\n", (string) file_get_contents(resource_path('passwords/commonest.txt')))));
     }

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Desk;
 
+use App\Desk\Accounts\Happened;
+use App\Desk\Accounts\SecurityLog;
+use App\Desk\Accounts\SignedInLately;
 use App\Desk\Outside\TellEngines;
 use App\Desk\Replace\ReplaceTexts;
 use App\Jobs\RefreshReach;
@@ -17,6 +20,7 @@ use App\Store\RippleWriter;
 use Heronstem\Core\Access\BeyondRights;
 use Heronstem\Core\Change\Batch;
 use Heronstem\Core\InputRefused;
+use Heronstem\Core\Planning\WeightyEffects;
 use Heronstem\Core\Refusal;
 use Heronstem\Core\Ripple\AddressMove;
 use Heronstem\Core\Ripple\Ripple;
@@ -40,6 +44,8 @@ final readonly class ApplyChanges
         private AuditQueue $audit,
         private TellEngines $engines,
         private ReplaceTexts $replace,
+        private SignedInLately $lately,
+        private SecurityLog $log,
     ) {
     }
 
@@ -47,6 +53,7 @@ final readonly class ApplyChanges
      * @param  string|null  $seen  digest of the ripple that was shown; null to apply whatever follows
      * @param  Rights|null  $rights  of whoever asks; null for what the installation itself does
      *
+     * @throws ConfirmFirst when it weighs, and it is some time since they signed in
      * @throws BeyondRights when something that would follow is not theirs to do
      * @throws Refusal when a guard forbids a change
      * @throws RippleChanged when the ripple is no longer the one seen, or a decision is open; nothing is written
@@ -56,10 +63,14 @@ final readonly class ApplyChanges
         return $this->db->transaction(function () use ($site, $user, $batch, $seen, $note, $rights): HistoryEntry {
             $this->lock($site);
             $this->carryOut($site);
+            $isAsked = $rights !== null;
             $rights ??= Rights::of(Authority::Manager);
             $batch = $this->replace->workedOut($site, $batch);
             $ripple = $this->plan->of($site, $batch, $rights);
             $this->guard($ripple, $seen, $batch);
+            if ($isAsked && WeightyEffects::isIn($ripple)) {
+                $this->lately->guard();
+            }
 
             return $this->write($site, $user, $batch, $ripple, $note);
         });
@@ -150,6 +161,9 @@ final readonly class ApplyChanges
         $this->rewrite->after($ripple, $site, $user);
         $this->audit->after($ripple, $site, $entry);
         $this->engines->after($ripple, $site);
+        if ($ripple->access->settings !== null || $ripple->visitors->changes !== []) {
+            $this->log->note(Happened::RightsChanged, $user, site: $site, detail: str_replace('*', '', $entry->sentence));
+        }
         $moved = array_map(static fn (AddressMove $move): string => $move->page, $ripple->addresses->moves);
         $pointed = $moved !== [] && $this->next->pointsTo($site, $moved);
         // Not before: whoever is one of a kind is so from its dispatch on, also where what it follows is taken back.

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Models\Page;
+use App\Models\Role;
 use App\Models\Site;
 use App\Store\StoredAccess;
 use Heronstem\Core\Access\Line;
@@ -12,7 +13,7 @@ use Heronstem\Core\Access\Person;
 use Heronstem\Core\Access\Reason;
 use Heronstem\Core\Access\Right;
 use Heronstem\Core\Access\RightsOfPerson;
-use Heronstem\Core\Access\Role;
+use Heronstem\Core\Access\Role as CoreRole;
 use Heronstem\Core\Access\SiteAccess;
 use Heronstem\Core\Access\Verdict;
 use Heronstem\Core\Access\Who;
@@ -37,6 +38,7 @@ final readonly class ReadRights
         $branches = $this->branches($access);
         $names = array_column($branches, 'name', 'id');
         $rows = [];
+        $secondStep = Role::query()->where('site_id', $site->id)->pluck('needs_second_step', 'key');
         foreach ($access->roles as $role) {
             $has = array_filter($access->people, static fn (Person $person): bool => $person->has(Who::role($role->key)));
             $rows[] = [
@@ -44,6 +46,7 @@ final readonly class ReadRights
                 'isOwner' => $role->isOwner(),
                 'has' => count($has),
                 'roles' => [],
+                'needsSecondStep' => (bool) ($secondStep[$role->key] ?? false),
             ];
         }
         foreach ($access->people as $person) {
@@ -51,6 +54,7 @@ final readonly class ReadRights
                 ...$this->row(Who::person($person->id), $person->name, $person, $access, $around, $names),
                 'isOwner' => $person->isOwner(),
                 'has' => 0,
+                'needsSecondStep' => false,
                 'roles' => array_map(static fn (string $key): string => $access->roles[$key]->name, $person->roles),
             ];
         }
@@ -116,7 +120,7 @@ final readonly class ReadRights
                 default => 'Nothing is said of it anywhere.',
             };
         }
-        $who = $line->who->isRole ? 'the role '.($access->roles[$line->who->id] ?? new Role('', ''))->name : 'them by name';
+        $who = $line->who->isRole ? 'the role '.($access->roles[$line->who->id] ?? new CoreRole('', ''))->name : 'them by name';
         $where = $line->branch === null ? 'on the whole site' : 'in '.($names[$line->branch] ?? 'a branch');
         $says = $verdict->reason === Reason::NotSeen ? 'Seeing the site is denied to' : ($verdict->isYes ? 'Allowed to' : 'Denied to');
 

@@ -8,7 +8,9 @@ use App\Models\Site;
 use App\Models\User;
 use App\Store\StoredAccess;
 use App\Store\StoredMarks;
+use Heronstem\Core\Access\Right;
 use Illuminate\Database\ConnectionInterface;
+use Laravel\Sanctum\PersonalAccessToken;
 
 /** The one place where it is asked what somebody may do on a site. Read once a request. */
 final class RightsOn
@@ -28,7 +30,31 @@ final class RightsOn
 
     public function held(User $user, Site $site): HeldRights
     {
-        return $this->held["{$user->id} {$site->id}"] ??= new HeldRights(...(new StoredAccess($this->db, $site))->ofPerson($user));
+        $only = self::ofToken($user);
+        $which = "{$user->id} {$site->id} ".implode(',', array_column($only ?? [], 'value')).($only === null ? '' : '.');
+
+        return $this->held[$which] ??= $this->read($user, $site, $only);
+    }
+
+    /** @param  list<Right>|null  $only */
+    private function read(User $user, Site $site, ?array $only): HeldRights
+    {
+        [$rights, $branches] = (new StoredAccess($this->db, $site))->ofPerson($user);
+
+        return new HeldRights($only === null ? $rights : $rights->onlyWith($only), $branches);
+    }
+
+    /** @return list<Right>|null the rights that the token of a request was made for; null for all that its person has */
+    private static function ofToken(User $user): ?array
+    {
+        $token = $user->currentAccessToken();
+        if (! ($token instanceof PersonalAccessToken) || in_array('*', $token->abilities ?? [], true)) {
+            return null;
+        }
+
+        return array_values(
+            array_filter(array_map(static fn (mixed $name): ?Right => is_string($name) ? Right::tryFrom($name) : null, $token->abilities ?? [])),
+        );
     }
 
     public function forget(): void

@@ -48,7 +48,7 @@ final readonly class ShowPage
             'menus' => $this->menus->shown($site, $as ?? ($visitor?->viewer() ?? Viewer::visitor())),
             'start' => $page !== null && $page->id === $site->start_page_id ? $page : $this->tree->start($site),
             'visitor' => $visitor,
-            'signsIn' => $visitor !== null || Visitor::query()->where('site_id', $site->id)->exists(),
+            'signsIn' => $visitor !== null || $site->sign_up !== null || Visitor::query()->where('site_id', $site->id)->exists(),
         ];
     }
 

@@ -14,6 +14,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsToMany;
  * @property int $id
  * @property int $site_id
  * @property int $user_id
+ * @property \Illuminate\Support\Carbon|null $disabled_at let in no longer
  * @property-read Site $site
  * @property-read User $user
  * @property-read \Illuminate\Database\Eloquent\Collection<int, Role> $roles

@@ -14,6 +14,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $site_id
  * @property string $key
  * @property string $name
+ * @property bool $needs_second_step whoever has it signs in with a code of a device besides
  */
 final class Role extends Model
 {

@@ -40,6 +40,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int|null $start_page_signed_in_id
  * @property string $short_name
  * @property int $rules_version
+ * @property string|null $sign_up whether visitors make accounts themselves, as SignUp reads it
  * @property string|null $index_now_key
  */
 final class Site extends Model
@@ -62,6 +63,12 @@ final class Site extends Model
     public function getRouteKeyName(): string
     {
         return 'key';
+    }
+
+    /** @return HasMany<Visitor, $this> */
+    public function visitors(): HasMany
+    {
+        return $this->hasMany(Visitor::class);
     }
 
     /** @return HasMany<Page, $this> each of which knows this site, so that it is not read again to ask what somebody may do there */

@@ -16,6 +16,10 @@ use Laravel\Sanctum\HasApiTokens;
  * @property string $email
  * @property string $password
  * @property \Illuminate\Support\Carbon|null $joined_at null for somebody who was invited and has not come yet
+ * @property string|null $second_step secret of its device, encrypted
+ * @property \Illuminate\Support\Carbon|null $second_step_since
+ * @property int|null $second_step_used step of the code that was used last
+ * @property string|null $recovery_codes hashes of those that are left
  * @property-read \Illuminate\Database\Eloquent\Collection<int, Membership> $memberships
  */
 final class User extends Authenticatable
@@ -27,11 +31,11 @@ final class User extends Authenticatable
 
     protected $fillable = ['name', 'email', 'password', 'joined_at'];
 
-    protected $hidden = ['password'];
+    protected $hidden = ['password', 'second_step', 'recovery_codes'];
 
     protected $rememberTokenName = '';
 
-    protected $casts = ['password' => 'hashed', 'joined_at' => 'datetime'];
+    protected $casts = ['password' => 'hashed', 'joined_at' => 'datetime', 'second_step_since' => 'datetime'];
 
     /** @return list<string> */
     public function uniqueIds(): array

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Desk\Accounts\SignedInLately;
 use App\Desk\Design\ReadLayouts;
 use App\Desk\LookedAt;
 use App\Desk\Outside\OutsideClient;
@@ -33,6 +34,7 @@ final class AppServiceProvider extends ServiceProvider
     {
         $this->app->scoped(LookedAt::class);
         $this->app->scoped(SeenBy::class);
+        $this->app->scoped(SignedInLately::class);
         $this->app->singleton(RightsOn::class);
         $this->app->scoped(CompiledRules::class);
         $this->app->scoped(ReadLayouts::class);

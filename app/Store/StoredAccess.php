@@ -69,10 +69,13 @@ final readonly class StoredAccess implements AccessSource
     public function ofPerson(User $user): array
     {
         $keys = $this->db->select(
-            'select r.id, r.key from memberships m join membership_roles mr on mr.membership_id = m.id join roles r on r.id = mr.role_id where m.site_id = ? and m.user_id = ?',
+            'select r.id, r.key, r.needs_second_step and u.second_step_since is null as lacks from memberships m
+                join users u on u.id = m.user_id join membership_roles mr on mr.membership_id = m.id join roles r on r.id = mr.role_id
+                where m.site_id = ? and m.user_id = ? and m.disabled_at is null',
             [$this->site->id, $user->id],
         );
-        if ($keys === []) {
+        // Whoever lacks the second step that a role of theirs asks for is let in nowhere until they have it.
+        if ($keys === [] || in_array(true, array_column($keys, 'lacks'), true)) {
             return [RightsOfPerson::none(), []];
         }
         $rows = $this->db->select(self::LINES.' and (l.user_id = ? or l.role_id = any(?::bigint[]))', [

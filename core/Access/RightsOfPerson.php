@@ -16,8 +16,11 @@ final readonly class RightsOfPerson
     /** The level of the whole site, behind all branches. */
     private const SITE = '';
 
-    /** @param  array<string, array<string, Line>>  $deciding  by branch and right */
-    private function __construct(private bool $isOwner, private array $deciding)
+    /**
+     * @param  array<string, array<string, Line>>  $deciding  by branch and right
+     * @param  list<Right>|null  $only  no other than these; null where nothing narrows them
+     */
+    private function __construct(private bool $isOwner, private array $deciding, private ?array $only = null)
     {
     }
 
@@ -49,14 +52,38 @@ final readonly class RightsOfPerson
         return new self(true, []);
     }
 
+    /**
+     * The same, narrowed to some rights: of somebody who acts by a token that was made for less than they may do themselves.
+     *
+     * @param  list<Right>  $rights
+     */
+    public function onlyWith(array $rights): self
+    {
+        return new self($this->isOwner, $this->deciding, $this->only === null ? $rights : self::both($this->only, $rights));
+    }
+
+    /** Whether they may do everything. */
     public function isOwner(): bool
     {
-        return $this->isOwner;
+        return $this->isOwner && $this->only === null;
+    }
+
+    /**
+     * @param  list<Right>  $some
+     * @param  list<Right>  $others
+     * @return list<Right>
+     */
+    private static function both(array $some, array $others): array
+    {
+        return array_values(array_filter($some, static fn (Right $right): bool => in_array($right, $others, true)));
     }
 
     /** @param  list<string>  $branches  the pages around a place, nearest first, itself included; those without lines may be left out */
     public function on(Right $right, array $branches = []): Verdict
     {
+        if ($this->only !== null && ! in_array($right, $this->only, true)) {
+            return Verdict::nothingSaid();
+        }
         if ($this->isOwner) {
             return Verdict::owner();
         }
@@ -93,7 +120,7 @@ final readonly class RightsOfPerson
     /** Whether they may do it on the whole site, without an exception. */
     public function mayEverywhere(Right $right): bool
     {
-        if ($this->isOwner) {
+        if ($this->isOwner()) {
             return true;
         }
         foreach ($this->deciding as $branch => $lines) {

@@ -37,6 +37,8 @@ final readonly class Table
         'priority' => ['priority'],
         'changeFrequency' => ['change frequency', 'changefreq'],
         'message' => ['message'],
+        'mail' => ['mail', 'mail address', 'email', 'e-mail', 'email address'],
+        'roles' => ['roles', 'role'],
     ];
 
     /**

@@ -20,11 +20,7 @@ final readonly class PageAccess
     /** Those whom one of its ways lets in, or all of them. */
     public const SOME = 'some';
 
-    private const MAX_ROLES = 20;
-
     private const MAX_NETWORKS = 50;
-
-    private const ROLE = '/^[\p{L}\p{N}][\p{L}\p{N} -]{0,39}$/u';
 
     private const FIELDS = ['to', 'signedIn', 'roles', 'password', 'networks', 'all', 'others', 'from', 'until'];
 
@@ -72,7 +68,7 @@ final readonly class PageAccess
         $access = new self(
             $to,
             $isSome && self::flag($given, 'signedIn'),
-            $isSome ? self::roles($given) : [],
+            $isSome ? VisitorRoles::read($given['roles'] ?? [], 'roles') : [],
             $isSome ? self::password($given, $page, $before) : null,
             $isSome ? self::networks($given) : [],
             $isSome && self::flag($given, 'all'),
@@ -268,24 +264,6 @@ final readonly class PageAccess
 
     /**
      * @param  array<mixed>  $given
-     * @return list<string>
-     */
-    private static function roles(array $given): array
-    {
-        $roles = [];
-        foreach (self::list($given, 'roles', self::MAX_ROLES) as $i => $role) {
-            $role = trim($role);
-            if (preg_match(self::ROLE, $role) !== 1) {
-                throw new InputRefused("roles.$i", 'A role of visitors has up to 40 letters, digits, spaces and hyphens.');
-            }
-            $roles[$role] = true;
-        }
-
-        return array_map(strval(...), array_keys($roles));
-    }
-
-    /**
-     * @param  array<mixed>  $given
      * @return list<Network>
      */
     private static function networks(array $given): array
@@ -322,7 +300,7 @@ final readonly class PageAccess
             $typed === null, $typed === '', $typed === false => null,
             is_string($typed) => PagePassword::set($typed, $page),
             $typed === true && $before?->password !== null => $before->password,
-            default => throw new InputRefused('password', 'Type a password; true keeps the one that is set, and there is none.'),
+            default => throw new InputRefused('password', 'Type a password. (True keeps the one that is set, and there is none.)'),
         };
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\App;
 
 use App\Desk\ApplyChanges;
+use App\Http\Middleware\KnowWho;
 use App\Jobs\AuditPages;
 use App\Jobs\TellEngines;
 use App\Jobs\TryOutsideLinks;
@@ -64,7 +65,7 @@ abstract class AppTestCase extends TestCase
     /** @param  string  $role  key; a writer of one branch reads everywhere else */
     protected function person(string $name, string $role, ?string $branch = null): User
     {
-        $user = User::query()->create(['name' => $name, 'email' => strtolower($name).'@skerrivane.example', 'password' => "secret of $name"]);
+        $user = User::query()->create(['name' => $name, 'email' => strtolower($name).'@skerrivane.example', 'password' => "secret of $name"])->refresh();
         Membership::begin($this->site, $user, $branch === null ? $role : Role::READER);
         foreach ($branch === null ? [] : ['write', 'structure', 'fields'] as $right) {
             $this->say($user, $right, 'allow', $branch);
@@ -173,13 +174,10 @@ abstract class AppTestCase extends TestCase
     {
         $this->app['auth']->forgetGuards();
 
-        // As in life, every request looks up anew what whoever asks may do.
-        $response = $this->actingAs(($as ?? $this->manager)->withoutRelations())->json(
-            $method,
-            "http://editor.test/api/v1/sites/ferries/$path",
-            $body,
-            $headers,
-        );
+        // As in life, every request looks up anew what whoever asks may do; they have just signed in.
+        $response = $this->withSession([KnowWho::SIGNED_IN => now()->getTimestamp()])
+            ->actingAs(($as ?? $this->manager)->withoutRelations())
+            ->json($method, "http://editor.test/api/v1/sites/ferries/$path", $body, $headers);
         $route = $this->app['router']->current();
         if ($route !== null) {
             ResponseContract::hold($method, $route->uri(), $response);

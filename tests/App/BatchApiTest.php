@@ -35,9 +35,11 @@ final class BatchApiTest extends AppTestCase
                 'titles' => 0,
                 'indexing' => 0,
                 'canonicals' => 0,
+                'visitors' => 0,
                 'access' => 0,
                 'linksFollow' => 0,
                 'linksBreak' => 0,
+                'linksClosed' => 0,
                 'sitemap' => 2,
             ])
             ->assertJsonPath('decisions', 0)

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App;
 
+use App\Http\Middleware\KnowWho;
 use App\Models\User;
 use Heronstem\Core\Access\Role;
 use Illuminate\Http\UploadedFile;
@@ -46,6 +47,19 @@ final class CallersTest extends AppTestCase
         'GET people' => self::SEEN,
         'POST people' => '401 403 403 403 403 403 403 422 401',
         'POST people/{ruaridh}/invitation' => self::OWNED,
+        'PUT people/{ruaridh}/disabled' => '401 403 403 403 403 403 403 204 401',
+        'DELETE people/{ruaridh}/disabled' => '401 403 403 403 403 403 403 204 401',
+        'PUT roles/{role}/second-step' => '401 403 403 403 403 403 403 204 401',
+        'GET security-log' => self::OWNED,
+        'GET visitors' => self::MANAGED,
+        'POST visitors' => '401 403 403 403 403 403 201 201 401',
+        'PATCH visitors/{visitor}' => self::MANAGED,
+        'DELETE visitors/{visitor}' => '401 403 403 403 403 403 204 204 401',
+        'POST visitors/{visitor}/invitation' => self::MANAGED,
+        'POST visitors-read' => self::MANAGED,
+        'POST visitors-import' => self::MANAGED,
+        'GET visitors-export' => self::MANAGED,
+        'PUT sign-up' => self::MANAGED,
         'GET rights' => self::OWNED,
         'GET rights/why?person={ruaridh}&right=write' => self::OWNED,
         'GET bin' => self::SEEN,
@@ -160,6 +174,18 @@ final class CallersTest extends AppTestCase
         'GET account-links/{token}' => '422 422 422 422 422 422 422 422 422',
         'POST account-links/{token}' => '422 422 422 422 422 422 422 422 422',
         'DELETE session' => '401 204 204 204 204 204 204 204 401',
+        // Their own account is everybody's to look after.
+        'POST session/confirmed' => '401 422 422 422 422 422 422 422 401',
+        'GET account' => '401 200 200 200 200 200 200 200 401',
+        'PATCH account' => '401 200 200 200 200 200 200 200 401',
+        'DELETE account/sessions' => '401 204 204 204 204 204 204 204 401',
+        'DELETE account/sessions/{session}' => '401 404 404 404 404 404 404 404 401',
+        'POST account/tokens' => '401 201 201 201 201 201 201 201 401',
+        'DELETE account/tokens/{number}' => '401 404 404 404 404 404 404 404 401',
+        'POST account/second-step' => '401 200 200 200 200 200 200 200 401',
+        'PUT account/second-step' => '401 422 422 422 422 422 422 422 401',
+        'DELETE account/second-step' => '401 204 204 204 204 204 204 204 401',
+        'POST account/recovery-codes' => '401 200 200 200 200 200 200 200 401',
     ];
 
     /** A change of one kind (JSON after its name) => status for elsewhere, inside, writer, manager, owner. */
@@ -273,6 +299,15 @@ final class CallersTest extends AppTestCase
             'redirect' => $redirect,
             'number' => '7',
             'token' => str_repeat('0', 48),
+            'session' => str_repeat('0', 32),
+            'role' => Role::WRITER,
+            'visitor' => (string) \App\Models\Visitor::query()->create([
+                'site_id' => $this->site->id,
+                'name' => 'Eilidh',
+                'email' => 'eilidh@skerrivane.example',
+                'password' => 'x',
+                'roles' => [],
+            ])->id,
             'layout' => 'crossing',
             'piece' => \App\Models\SharedPiece::query()->create([
                 'site_id' => $this->site->id,
@@ -296,7 +331,7 @@ final class CallersTest extends AppTestCase
         DB::table('roles')->insert(['site_id' => $this->site->id, 'key' => 'guides', 'name' => 'Guides']);
         $this->callers = [
             'nobody' => null,
-            'stranger' => User::query()->create(['name' => 'Nobody', 'email' => 'nobody@skerrivane.example', 'password' => 'x']),
+            'stranger' => User::query()->create(['name' => 'Nobody', 'email' => 'nobody@skerrivane.example', 'password' => 'x'])->refresh(),
             'reader' => $this->person('Ruaridh', Role::READER),
             'elsewhere' => $this->person('Isla', Role::WRITER, $help),
             'inside' => $this->person('Ina', Role::WRITER, $travel),
@@ -390,7 +425,7 @@ final class CallersTest extends AppTestCase
     {
         [$method, $path, $aspect] = explode(' ', "$operation ");
         $path =
-            preg_match('#^(session$|password-forgotten|account-links)#', $path) === 1
+            preg_match('#^(session($|/)|password-forgotten|account)#', $path) === 1
                 ? 'http://editor.test/api/v1/'.$this->named($path)
                 : 'http://editor.test/api/v1/sites/ferries/'.$this->named($path);
         $files = array_filter([
@@ -409,7 +444,7 @@ final class CallersTest extends AppTestCase
                 $headers['HTTP_AUTHORIZATION'] = "Bearer {$token?->plainTextToken}";
                 $token?->accessToken->delete();
             } elseif ($user !== null) {
-                $this->actingAs($user);
+                $this->withSession([KnowWho::SIGNED_IN => now()->getTimestamp()])->actingAs($user);
             }
             $body = $files === [] && $method !== 'GET' ? json_encode((object) $this->body($operation, $aspect), JSON_THROW_ON_ERROR) : null;
 
@@ -446,6 +481,13 @@ final class CallersTest extends AppTestCase
             $operation === 'POST crawling/tried' => ['lines' => '', 'agent' => '*', 'address' => '/'],
             $operation === 'POST dismissals' => ['page' => $this->known['draft'], 'check' => 'thin-content', 'reason' => 'R'],
             $operation === 'POST redirects-import' => ['text' => "source,target\n/x,/travel"],
+            $operation === 'PUT roles/{role}/second-step' => ['isNeeded' => true],
+            $operation === 'POST visitors' => ['name' => 'Finlay', 'email' => 'finlay@skerrivane.example', 'roles' => ['crew']],
+            $operation === 'PATCH visitors/{visitor}' => ['roles' => ['crew']],
+            str_starts_with($operation, 'POST visitors-') => ['file' => "mail,name\nfinlay@skerrivane.example,Finlay"],
+            $operation === 'PUT sign-up' => ['open' => 'everyone'],
+            $operation === 'PATCH account' => ['name' => 'Somebody'],
+            $operation === 'POST account/tokens' => ['name' => 'for a test', 'days' => 1],
             $operation === 'POST pasted' => ['html' => '<p>x</p>'],
             $operation === 'POST addresses/ignored' => ['address' => $this->missed()],
             default => ['text' => '/travel'],

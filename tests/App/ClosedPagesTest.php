@@ -32,6 +32,8 @@ final class ClosedPagesTest extends AppTestCase
         $this->crew = $this->live('Crew');
         $this->rota = $this->live('Rota', $this->crew);
         Visitor::query()->create([
+            'confirmed_at' => now(),
+            'admitted_at' => now(),
             'site_id' => $this->site->id,
             'email' => 'eilidh@skerrivane.example',
             'name' => 'Eilidh',

@@ -66,6 +66,15 @@ final class MalformedInputTest extends AppTestCase
             'group' => 'addresses',
             'number' => '1',
             'token' => str_repeat('0', 48),
+            'session' => str_repeat('0', 32),
+            'role' => 'writer',
+            'visitor' => (string) \App\Models\Visitor::query()->create([
+                'site_id' => $mine->id,
+                'name' => 'Eilidh',
+                'email' => 'eilidh@skerrivane.example',
+                'password' => 'x',
+                'roles' => [],
+            ])->id,
             'person' => $this->owner->ulid,
             'left' => '1',
             'right' => '1',
@@ -295,7 +304,11 @@ final class MalformedInputTest extends AppTestCase
             ['kind' => 'unlist-page', 'pages' => [$page, $travel]],
             ['kind' => 'tag', 'pages' => [$page, $travel], 'add' => ['islands', 'winter'], 'remove' => ['summer']],
             ['kind' => 'make-from', 'page' => $new, 'from' => $this->known['point'], 'name' => 'New', 'place' => ['last' => $travel]],
-            ['kind' => 'set-access', 'page' => $page, 'access' => ['to' => 'some', 'roles' => ['crew'], 'networks' => ['192.0.2.0/24'], 'others' => 'refused', 'until' => '2030-01-01']],
+            [
+                'kind' => 'set-access',
+                'page' => $page,
+                'access' => ['to' => 'some', 'roles' => ['crew'], 'networks' => ['192.0.2.0/24'], 'others' => 'refused', 'until' => '2030-01-01'],
+            ],
             ['kind' => 'set-code', 'page' => $page, 'styles' => 'h1 { color: red }', 'head' => '<meta name="a" content="b">'],
             [
                 'kind' => 'set-field-defaults',
@@ -373,6 +386,15 @@ final class MalformedInputTest extends AppTestCase
 
         return match ("$method ".preg_replace('/\{\w+\}/', '*', $path)) {
             'POST /sites/*/layouts/*/import' => [['text' => "id,fields.takes\n$page,35"]],
+            'PUT /sites/*/roles/*/second-step' => [['isNeeded' => false]],
+            'POST /sites/*/visitors' => [['name' => 'F', 'email' => 'f@skerrivane.example', 'roles' => ['crew']]],
+            'PATCH /sites/*/visitors/*' => [['name' => 'F', 'roles' => ['crew'], 'isDisabled' => false, 'isAdmitted' => true]],
+            'POST /sites/*/visitors-read', 'POST /sites/*/visitors-import' => [['file' => "mail,name,roles\nf@skerrivane.example,F,crew"]],
+            'PUT /sites/*/sign-up' => [['open' => 'approval', 'roles' => ['crew'], 'byDomain' => ['skerrivane.example' => ['islander']]]],
+            'POST /session/confirmed' => [['password' => 'x', 'code' => '000000']],
+            'PATCH /account' => [['name' => 'N', 'email' => 'n@skerrivane.example']],
+            'POST /account/tokens' => [['name' => 'N', 'days' => 3, 'rights' => ['see']]],
+            'PUT /account/second-step' => [['code' => '000000']],
             'POST /sites/*/films' => [['address' => 'https://unknown.example/x']],
             'POST /sites/*/code-read' => [['styles' => 'h1 { color: red }', 'head' => '<meta name="a" content="b">']],
             'POST /sites/*/starting-points' => [['name' => 'N', 'description' => 'D', 'page' => $page, 'scope' => 'branch']],
@@ -501,7 +523,7 @@ final class MalformedInputTest extends AppTestCase
     private function ask(string $method, string $path, string $body): TestResponse
     {
         $this->app['auth']->forgetGuards();
-        $this->actingAs($this->owner);
+        $this->withSession([\App\Http\Middleware\KnowWho::SIGNED_IN => now()->getTimestamp()])->actingAs($this->owner);
 
         return $this->call(
             $method,

@@ -236,6 +236,8 @@ final class MenuApiTest extends AppTestCase
         ]);
         $this->visit('/')->assertDontSee('Islanders only')->assertDontSee('/_account/sign-in', false);
         Visitor::query()->create([
+            'confirmed_at' => now(),
+            'admitted_at' => now(),
             'site_id' => $this->site->id,
             'email' => 'eilidh@skerrivane.example',
             'name' => 'Eilidh',
@@ -404,6 +406,8 @@ final class MenuApiTest extends AppTestCase
     {
         config(['heronstem.sign_in_attempts' => 2]);
         Visitor::query()->create([
+            'confirmed_at' => now(),
+            'admitted_at' => now(),
             'site_id' => $this->site->id,
             'email' => 'eilidh@skerrivane.example',
             'name' => 'Eilidh',

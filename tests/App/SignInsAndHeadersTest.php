@@ -21,6 +21,8 @@ final class SignInsAndHeadersTest extends AppTestCase
         parent::setUp();
         $this->change(['kind' => 'set-start-page', 'page' => $this->live('Home')]);
         Visitor::query()->create([
+            'confirmed_at' => now(),
+            'admitted_at' => now(),
             'site_id' => $this->site->id,
             'email' => 'eilidh@skerrivane.example',
             'name' => 'Eilidh',

@@ -100,7 +100,12 @@ final readonly class LoadDemoSite
     {
         foreach (json_decode((string) file_get_contents(database_path('demo/visitors.json')), true, flags: JSON_THROW_ON_ERROR) as $visitor) {
             if ($visitor['site'] === $site->key) {
-                Visitor::query()->create([...array_diff_key($visitor, ['site' => true]), 'site_id' => $site->id]);
+                Visitor::query()->create([
+                    'confirmed_at' => now(),
+                    'admitted_at' => now(),
+                    ...array_diff_key($visitor, ['site' => true]),
+                    'site_id' => $site->id,
+                ]);
             }
         }
     }

@@ -8,6 +8,7 @@ use App\Desk\AccountLinks;
 use App\Desk\RightsOn;
 use App\Http\Api\Description\Answer;
 use App\Http\Api\Schema\Session;
+use App\Http\Middleware\KnowWho;
 use App\Jobs\SendAccountLink;
 use Illuminate\Auth\AuthManager;
 use Illuminate\Cache\RateLimiter;
@@ -89,6 +90,7 @@ final readonly class AccountController
         if ($request->hasSession()) {
             $this->auth->guard('web')->login($user);
             $request->session()->regenerate();
+            $request->session()->put(KnowWho::SIGNED_IN, now()->getTimestamp());
         }
 
         return new JsonResponse(Session::of($user, $this->rights));

@@ -47,7 +47,14 @@ final readonly class PeopleController
                             'id' => $each->user->ulid,
                             'name' => $each->user->name,
                             'roles' => $each->roles->map->only(['key', 'name'])->all(),
-                            ...$looksAfter ? ['email' => $each->user->email, 'hasCome' => $each->user->joined_at !== null] : [],
+                            ...$looksAfter
+                                ? [
+                                    'email' => $each->user->email,
+                                    'hasCome' => $each->user->joined_at !== null,
+                                    'isDisabled' => $each->disabled_at !== null,
+                                    'hasSecondStep' => $each->user->second_step_since !== null,
+                                ]
+                                : [],
                         ],
                     )
                     ->all(),

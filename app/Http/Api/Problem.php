@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Api;
 
 use App\Desk\ChangedMeanwhile;
+use App\Desk\ConfirmFirst;
 use App\Desk\ContentConflict;
 use App\Desk\RippleChanged;
 use App\Http\Api\Schema\ContentView;
@@ -51,6 +52,7 @@ final class Problem
                 'theirs' => ContentView::of($error->theirs, null, []),
             ]),
             $error instanceof AuthenticationException => self::of(401, 'Signed out', 'Sign in and try again; what you typed is kept.'),
+            $error instanceof ConfirmFirst => self::of(403, 'Confirm that it is you', $error->getMessage(), ['confirm' => true]),
             $error instanceof BeyondRights => self::of(403, 'Not yours to do', $error->getMessage()),
             $error instanceof AuthorizationException => self::of(403, 'Not yours to do', $error->getMessage()),
             $error instanceof ModelNotFoundException, $error->getPrevious() instanceof ModelNotFoundException => self::of(

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
+use App\Desk\Accounts\SignedInLately;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Auth\AuthManager;
 use Illuminate\Http\Request;
@@ -12,7 +13,10 @@ use Symfony\Component\HttpFoundation\Response;
 /** Whoever sends a personal token is the one it was made for; everybody else is who signed in with this browser. */
 final readonly class KnowWho
 {
-    public function __construct(private AuthManager $auth)
+    /** Where a session keeps when its person signed in, or confirmed it: seconds since 1970. */
+    public const SIGNED_IN = 'signed_in_at';
+
+    public function __construct(private AuthManager $auth, private SignedInLately $lately)
     {
     }
 
@@ -23,6 +27,12 @@ final readonly class KnowWho
             throw new AuthenticationException();
         }
         $this->auth->shouldUse($guard);
+        if ($guard === 'web') {
+            $at = $request->session()->get(self::SIGNED_IN);
+            $this->lately->session(is_int($at) ? $at : null);
+        } else {
+            $this->lately->token();
+        }
 
         return $next($request);
     }

@@ -82,7 +82,7 @@ final readonly class FrontController
         $frame = fn (): array => $this->seen->during($guest, $site, fn (): array => $this->pages->frame($site, $visitor), $gates);
         $address = (string) strtok($asked, '?');
         if ($address !== '/_account/open' || ! $request->isMethod('POST') || ! VisitorAccount::isFromHere($request, $site)) {
-            return $this->account->answer($request, $site, $address, $frame);
+            return $this->account->answer($request, $site, $address, $visitor, $frame);
         }
         $to = Doorway::wayBack($request->request->all()['to'] ?? null);
         $resolution = $this->visitors->resolve($to, $site);

@@ -29,6 +29,7 @@ final readonly class VisitorAccount
         private PasswordCheck $passwords,
         private SignInAttempts $attempts,
         private Views $views,
+        private VisitorForms $forms,
     ) {
     }
 
@@ -41,7 +42,7 @@ final readonly class VisitorAccount
         $kept = $this->db->selectOne('select visitor_id, mark from visitor_sign_ins where token = ? and until > now()', [$token]);
         $visitor = $kept === null ? null : Visitor::query()->where('site_id', $site->id)->whereKey($kept->visitor_id)->first();
 
-        return $visitor !== null && hash_equals($this->mark($visitor), $kept->mark) ? $visitor : null;
+        return $visitor !== null && $visitor->isAdmitted() && hash_equals($this->mark($visitor), $kept->mark) ? $visitor : null;
     }
 
     /** What the cookie holds, as it is kept: whoever reads the database cannot sign in with it. */
@@ -53,7 +54,7 @@ final readonly class VisitorAccount
     }
 
     /** @param  \Closure(): array<string, mixed>  $frame what every layout shows */
-    public function answer(Request $request, Site $site, string $address, \Closure $frame): Response
+    public function answer(Request $request, Site $site, string $address, ?Visitor $signedIn, \Closure $frame): Response
     {
         if ($request->isMethod('POST') && ! self::isFromHere($request, $site)) {
             return new Response('This form was sent from elsewhere.', 403, ['Content-Type' => 'text/plain; charset=utf-8']);
@@ -68,7 +69,8 @@ final readonly class VisitorAccount
                 Doorway::wayBack($request->query->all()['to'] ?? null),
             ),
             $address === '/_account/sign-out' && $request->isMethod('POST') => $this->leave($request),
-            default => new Response('There is nothing here.', 404, ['Content-Type' => 'text/plain; charset=utf-8']),
+            default => $this->forms->answer($request, $site, $address, $signedIn, $frame) ??
+                new Response('There is nothing here.', 404, ['Content-Type' => 'text/plain; charset=utf-8']),
         };
     }
 
@@ -89,7 +91,19 @@ final readonly class VisitorAccount
 
             return $this->form($frame, $mail, 'Mail address and password do not go together. Check both; capitals count in the password.', $to, 422);
         }
+        if (! $visitor->isAdmitted()) {
+            return $this->form(
+                $frame,
+                $mail,
+                $visitor->disabled_at !== null
+                    ? 'This account has been closed. Ask whoever looks after this site.'
+                    : 'Nobody has let you in yet. You can sign in as soon as somebody has.',
+                $to,
+                403,
+            );
+        }
         $this->attempts->wasRight($place, $mail, $ip);
+        $visitor->forceFill(['last_at' => now()])->save();
         $until = now()->addDays(self::DAYS);
         $token = bin2hex(random_bytes(32));
         $this->db->delete('delete from visitor_sign_ins where until < now()');

@@ -20,6 +20,8 @@ export type Pending = Wanted & {
 type Proposal = Wanted &
     Pick<Pending, 'title' | 'act' | 'done'> & {
         failed?: (problem: ApiProblem) => void
+        /** The ripple is seen and waits: a dialog that asked for it goes out of the way. */
+        shown?: () => void
         always?: boolean
         now?: boolean
     }
@@ -117,12 +119,14 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
     const { mutateAsync, isPending } = carryOut
 
     const propose = useCallback(
-        async ({ failed, always, now, ...proposal }: Proposal) => {
+        async ({ failed, shown, always, now, ...proposal }: Proposal) => {
             try {
                 const ripple = await planOf(site, proposal)
                 const ready: Pending = { ...proposal, ripple, note: '' }
-                if (always === true || (ripple.matters && now !== true) || !ripple.canBeApplied) setPending(ready)
-                else await mutateAsync(ready).catch(() => undefined)
+                if (always === true || (ripple.matters && now !== true) || !ripple.canBeApplied) {
+                    setPending(ready)
+                    shown?.()
+                } else await mutateAsync(ready).catch(() => undefined)
             } catch (problem) {
                 if (!(problem instanceof ApiProblem)) throw problem
                 if (failed !== undefined) failed(problem)

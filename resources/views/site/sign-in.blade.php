@@ -18,6 +18,7 @@
             <p><label for="password">Password</label><input id="password" name="password" type="password" autocomplete="current-password" required></p>
             <p><button>Sign in</button></p>
         </form>
+        <p><a href="/_account/forgotten">Password forgotten?</a>@if (\Heronstem\Core\Visitors\SignUp::stored($site->sign_up)->isOpen()) No account yet? <a href="/_account/sign-up">Make one</a>.@endif</p>
     </main>
 </div>
 @endsection

@@ -50,6 +50,19 @@ use OpenApi\Attributes as OA;
     ),
 ]
 #[OA\Parameter(parameter: 'person', name: 'person', in: 'path', required: true, schema: new OA\Schema(type: 'string'))]
+#[OA\Parameter(parameter: 'visitor', name: 'visitor', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))]
+#[OA\Parameter(parameter: 'ownToken', name: 'token', in: 'path', required: true, description: 'its number', schema: new OA\Schema(type: 'integer'))]
+#[
+    OA\Parameter(
+        parameter: 'session',
+        name: 'session',
+        in: 'path',
+        required: true,
+        description: 'as the account lists it',
+        schema: new OA\Schema(type: 'string'),
+    ),
+]
+#[OA\Parameter(parameter: 'role', name: 'role', in: 'path', required: true, description: 'its key', schema: new OA\Schema(type: 'string'))]
 #[OA\Parameter(parameter: 'menu', name: 'menu', in: 'path', required: true, schema: new OA\Schema(type: 'string'))]
 #[
     OA\Parameter(

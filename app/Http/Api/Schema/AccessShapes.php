@@ -28,7 +28,7 @@ use OpenApi\Attributes as OA;
 #[
     OA\Schema(
         schema: 'RightsRow',
-        required: ['who', 'name', 'isOwner', 'has', 'roles', 'cells', 'in'],
+        required: ['who', 'name', 'isOwner', 'has', 'roles', 'needsSecondStep', 'cells', 'in'],
         properties: [
             new OA\Property('who', description: 'role: and a key, or person: and an identity', type: 'string'),
             new OA\Property('name', type: 'string'),
@@ -40,6 +40,7 @@ use OpenApi\Attributes as OA;
             ),
             new OA\Property('isOwner', type: 'boolean'),
             new OA\Property('has', description: 'of a role, how many have it', type: 'integer'),
+            new OA\Property('needsSecondStep', description: 'of a role', type: 'boolean'),
             new OA\Property('roles', description: 'of a person, names of their roles', type: 'array', items: new OA\Items(type: 'string')),
             new OA\Property(
                 'cells',

@@ -19,6 +19,10 @@ final readonly class Session
         #[OA\Property] public string $name,
         #[OA\Property] public string $email,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Site'))] public array $sites,
+        #[
+            OA\Property(description: 'a role of theirs asks for a second step; until they have one, they are let in nowhere'),
+        ]
+        public bool $lacksSecondStep,
     ) {
     }
 
@@ -32,6 +36,10 @@ final readonly class Session
             ->filter(static fn (Membership $each): bool => $rights->held($user, $each->site)->may(Right::See))
             ->map(static fn (Membership $each): SiteItem => SiteItem::of($each, $rights->held($user, $each->site)));
 
-        return new self($user->ulid, $user->name, $user->email, array_values($sites->all()));
+        $lacks =
+            $user->second_step_since === null &&
+            $user->memberships()->whereHas('roles', static fn ($roles) => $roles->where('needs_second_step', true))->exists();
+
+        return new self($user->ulid, $user->name, $user->email, array_values($sites->all()), $lacks);
     }
 }

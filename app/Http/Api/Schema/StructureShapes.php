@@ -402,6 +402,8 @@ use OpenApi\Attributes as OA;
                 description: 'false for somebody who was invited and has set no password yet; for whoever looks after people',
                 type: 'boolean',
             ),
+            new OA\Property('isDisabled', description: 'let in no longer; for whoever looks after people', type: 'boolean'),
+            new OA\Property('hasSecondStep', description: 'for whoever looks after people', type: 'boolean'),
         ],
     ),
 ]

@@ -35,6 +35,7 @@ export function AccessDialog({ sheet, onClose }: Props) {
     )
     const [from, setFrom] = useState(fieldMoment(own?.from ?? null, site.zone))
     const [until, setUntil] = useState(fieldMoment(own?.until ?? null, site.zone))
+    const [timed, setTimed] = useState(from !== '' || until !== '')
     const [refused, setRefused] = useState<{ field: string; reason: string } | null>(null)
     const errorOf = (...fields: string[]) =>
         refused !== null && fields.some(field => refused.field === field || refused.field.startsWith(`${field}.`))
@@ -54,13 +55,13 @@ export function AccessDialog({ sheet, onClose }: Props) {
                   ...(to === 'some' && {
                       signedIn: ways.signedIn && !ways.byRole,
                       roles: ways.signedIn && ways.byRole ? split(ways.roles, /[,\n]/) : [],
-                      password: ways.password ? (ways.typed === '' ? ways.hasPassword || '' : ways.typed) : null,
+                      password: ways.password ? ways.typed || true : null,
                       networks: ways.network ? split(ways.networks, /[\s,]+/) : [],
                       all: ways.all,
                   }),
                   ...(to !== 'everyone' && { others: given }),
-                  from: from === '' ? null : from,
-                  until: until === '' ? null : until,
+                  from: timed && from !== '' ? from : null,
+                  until: timed && until !== '' ? until : null,
               }
     const save = () => {
         setRefused(null)
@@ -68,7 +69,8 @@ export function AccessDialog({ sheet, onClose }: Props) {
             title: `Changing who sees ${sheet.name}`,
             act: 'Change',
             batch: { changes: [{ kind: 'set-access', page: sheet.id, access: access() }] },
-            done: onClose,
+            always: true,
+            shown: onClose,
             failed: problem =>
                 setRefused({
                     field: problem.problem.errors?.[0]?.field.split('access.').pop() ?? 'to',
@@ -97,7 +99,7 @@ export function AccessDialog({ sheet, onClose }: Props) {
                     save()
                 }}
             >
-                <fieldset className="grid gap-1.5">
+                <fieldset className="flex flex-wrap gap-x-5 gap-y-1.5">
                     <legend className="sr-only">Open to</legend>
                     {choices.map(([key, label]) => (
                         <Choice key={key} type="radio" name="to" checked={to === key} onChange={() => setTo(key)}>
@@ -124,7 +126,14 @@ export function AccessDialog({ sheet, onClose }: Props) {
                     </FieldFrame>
                 )}
                 {to !== 'above' && (
-                    <div className="grid gap-1">
+                    <div className="grid gap-1.5">
+                        <Choice checked={timed} onChange={event => setTimed(event.target.checked)}>
+                            Only for a time
+                        </Choice>
+                    </div>
+                )}
+                {to !== 'above' && timed && (
+                    <div className="grid gap-1 pl-[22px]">
                         <div className="grid grid-cols-2 gap-3">
                             <Field
                                 stacked
@@ -144,8 +153,7 @@ export function AccessDialog({ sheet, onClose }: Props) {
                             />
                         </div>
                         <Muted small>
-                            Empty for always. Before and after, what is said above holds. Times are those of the site (
-                            {site.zone}).
+                            Before and after, what is said above holds. Times are those of the site ({site.zone}).
                         </Muted>
                     </div>
                 )}

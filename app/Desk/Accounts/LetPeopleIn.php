@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\Accounts;
+
+use App\Models\Membership;
+use App\Models\Role;
+use App\Models\Site;
+use App\Models\User;
+use Heronstem\Core\Access\Role as CoreRole;
+use Heronstem\Core\InputRefused;
+use Illuminate\Database\Connection;
+
+/** Lets somebody who works on a site in no longer, and again; says which roles need a second step. */
+final readonly class LetPeopleIn
+{
+    public function __construct(private Connection $db, private SecurityLog $log)
+    {
+    }
+
+    /**
+     * From now on, everywhere: what is asked of their rights is asked anew with every request. Where they work on no other site,
+     * sessions and tokens end as well.
+     */
+    public function disable(Site $site, User $by, string $person): void
+    {
+        $membership = $this->membership($site, $person);
+        $user = $membership->user;
+        if ($user->id === $by->id) {
+            throw new InputRefused('person', 'You cannot disable yourself. Ask another owner.');
+        }
+        if ($this->isOwner($membership) && ! $this->isOwner($this->membership($site, $by->ulid))) {
+            throw new InputRefused('person', 'Only an owner disables an owner.');
+        }
+        $this->db->transaction(function () use ($membership, $site, $by, $user): void {
+            $membership->forceFill(['disabled_at' => $membership->disabled_at ?? now()])->save();
+            $this->log->note(Happened::Disabled, $by, site: $site, detail: $user->name);
+            if (! Membership::query()->where('user_id', $user->id)->whereNull('disabled_at')->exists()) {
+                $this->db->table('sessions')->where('user_id', $user->id)->delete();
+                $user->tokens()->delete();
+            }
+        });
+    }
+
+    public function enable(Site $site, User $by, string $person): void
+    {
+        $membership = $this->membership($site, $person);
+        $membership->forceFill(['disabled_at' => null])->save();
+        $this->log->note(Happened::Enabled, $by, site: $site, detail: $membership->user->name);
+    }
+
+    public function needSecondStep(Site $site, User $by, string $role, bool $isNeeded): void
+    {
+        $found = Role::query()->where('site_id', $site->id)->where('key', $role)->firstOrFail();
+        $found->forceFill(['needs_second_step' => $isNeeded])->save();
+        $this->log->note(Happened::RightsChanged, $by, site: $site, detail: "{$found->name}: second step ".($isNeeded ? 'needed' : 'not needed'));
+    }
+
+    private function membership(Site $site, string $person): Membership
+    {
+        return Membership::query()
+            ->where('site_id', $site->id)
+            ->whereHas('user', static fn ($user) => $user->where('ulid', $person))
+            ->with(['user', 'roles'])
+            ->firstOrFail();
+    }
+
+    private function isOwner(Membership $membership): bool
+    {
+        return $membership->roles->contains(static fn (Role $role): bool => $role->key === CoreRole::OWNER);
+    }
+}

@@ -1,0 +1,208 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\Accounts;
+
+use App\Desk\AccountLinks;
+use App\Jobs\SendLetter;
+use App\Models\User;
+use Heronstem\Core\Access\NewPassword;
+use Heronstem\Core\Access\Right;
+use Heronstem\Core\InputRefused;
+use Heronstem\Core\OneLine;
+use Illuminate\Contracts\Bus\Dispatcher;
+use Illuminate\Database\Connection;
+use Illuminate\Support\Carbon;
+use Laravel\Sanctum\PersonalAccessToken;
+
+/** What somebody looks after of their own account: name, mail address, password, where they are signed in, and tokens. */
+final readonly class OwnAccount
+{
+    /** Tokens that one person has at most, and days that one is good at most. */
+    private const MOST_TOKENS = 50;
+
+    public const MOST_DAYS = 730;
+
+    public function __construct(private Connection $db, private SecurityLog $log, private SecondStep $secondStep, private Dispatcher $bus)
+    {
+    }
+
+    /**
+     * @param  string|null  $session  the one that asks
+     * @return array<string, mixed>
+     */
+    public function read(User $user, ?string $session): array
+    {
+        return [
+            'name' => $user->name,
+            'email' => $user->email,
+            'secondStep' => [
+                'since' => $user->second_step_since?->toIso8601ZuluString(),
+                'isNeeded' => $this->secondStep->isNeeded($user),
+                'codesLeft' => $this->secondStep->codesLeft($user),
+            ],
+            'sessions' => $this->sessions($user, $session),
+            'tokens' => $user->tokens()->orderByDesc('id')->get()->map(self::token(...))->values()->all(),
+            'log' => $this->log->ofUser($user, 20),
+        ];
+    }
+
+    public function rename(User $user, string $name): void
+    {
+        $called = OneLine::typed($name);
+        if ($called === '' || mb_strlen($called) > 100) {
+            throw new InputRefused('name', 'Say what you are called, in at most 100 characters.');
+        }
+        $user->forceFill(['name' => $called])->save();
+    }
+
+    /** Both addresses are told. */
+    public function changeMail(User $user, string $mail): void
+    {
+        $to = mb_strtolower(trim($mail));
+        if (filter_var($to, FILTER_VALIDATE_EMAIL) === false || strlen($to) > 255) {
+            throw new InputRefused('email', 'This is no mail address. Write it like isla@skerrivane.example.');
+        }
+        if ($to === $user->email) {
+            return;
+        }
+        if (User::query()->where('email', $to)->exists()) {
+            throw new InputRefused('email', 'Somebody else has an account with this mail address. Choose another one.');
+        }
+        $was = $user->email;
+        $user->forceFill(['email' => $to])->save();
+        $this->log->note(Happened::MailChanged, $user, detail: "$was became $to");
+        foreach ([$was, $to] as $address) {
+            $this->tell($address, 'Your mail address for Heronstem was changed', [
+                "Hello {$user->name},",
+                "you sign in with $to from now on, and no longer with $was.",
+                'If this was not you, tell an owner of the site at once.',
+            ]);
+        }
+    }
+
+    /** Whoever is signed in elsewhere is so no longer; tokens end. */
+    public function changePassword(User $user, #[\SensitiveParameter] string $password, ?string $session): void
+    {
+        NewPassword::guard($password, AccountLinks::commonest(), [$user->name, $user->email]);
+        $this->db->transaction(function () use ($user, $password, $session): void {
+            $user->forceFill(['password' => $password])->save();
+            $this->endSessions($user, $session);
+            $user->tokens()->delete();
+        });
+        $this->log->note(Happened::PasswordChanged, $user);
+        $this->tell($user->email, 'Your password for Heronstem was changed', [
+            "Hello {$user->name},",
+            'your password was changed just now. Everybody who was signed in with the old one elsewhere is signed out, and tokens have ended.',
+            'If this was not you, ask for a new password on the page where you sign in, and tell an owner of the site.',
+        ]);
+    }
+
+    /** @param  string|null  $except  the one that asks */
+    public function endSessions(User $user, ?string $except): void
+    {
+        $this->db
+            ->table('sessions')
+            ->where('user_id', $user->id)
+            ->when($except !== null, static fn ($query) => $query->where('id', '<>', $except))
+            ->delete();
+        $this->log->note(Happened::SessionsEnded, $user);
+    }
+
+    /** @param  string  $mark  as sessions() names it */
+    public function endSession(User $user, string $mark): bool
+    {
+        foreach ($this->db->table('sessions')->where('user_id', $user->id)->pluck('id') as $id) {
+            if (is_string($id) && hash_equals(self::mark($id), $mark)) {
+                $this->log->note(Happened::SessionsEnded, $user);
+
+                return $this->db->table('sessions')->where('id', $id)->delete() > 0;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * @param  list<Right>|null  $rights  null for all that one has, now and later
+     * @return string what is shown once
+     */
+    public function makeToken(User $user, string $name, ?array $rights, int $days): string
+    {
+        $called = OneLine::typed($name);
+        if ($called === '' || mb_strlen($called) > 100) {
+            throw new InputRefused('name', 'Say what the token is for, in at most 100 characters.');
+        }
+        if ($days < 1 || $days > self::MOST_DAYS) {
+            throw new InputRefused('days', sprintf('A token is good for 1 to %d days.', self::MOST_DAYS), '90');
+        }
+        if ($user->tokens()->count() >= self::MOST_TOKENS) {
+            throw new InputRefused('name', sprintf('You have %d tokens already. End one that is not needed any more.', self::MOST_TOKENS));
+        }
+        $abilities = $rights === null ? ['*'] : array_map(static fn (Right $right): string => $right->value, $rights);
+        $token = $user->createToken($called, $abilities, Carbon::now()->addDays($days))->plainTextToken;
+        $this->log->note(Happened::TokenMade, $user, detail: $called);
+
+        return $token;
+    }
+
+    public function endToken(User $user, int $token): bool
+    {
+        $found = $user->tokens()->whereKey($token)->first();
+        if ($found === null) {
+            return false;
+        }
+        $this->log->note(Happened::TokenEnded, $user, detail: $found->name);
+
+        return (bool) $found->delete();
+    }
+
+    /** @return list<array<string, mixed>> the one that asks first, then those used last */
+    private function sessions(User $user, ?string $own): array
+    {
+        $rows = $this->db->table('sessions')->where('user_id', $user->id)->orderByDesc('last_activity')->limit(100)->get();
+
+        return array_values(
+            $rows
+                ->map(
+                    static fn (\stdClass $row): array => [
+                        'id' => self::mark($row->id),
+                        'isThis' => $row->id === $own,
+                        'network' => (string) $row->ip_address,
+                        'device' => (string) $row->user_agent,
+                        'last' => Carbon::createFromTimestamp($row->last_activity)->toIso8601ZuluString(),
+                    ],
+                )
+                ->sortByDesc('isThis')
+                ->all(),
+        );
+    }
+
+    /** @return array<string, mixed> */
+    private static function token(PersonalAccessToken $token): array
+    {
+        return [
+            'id' => $token->getKey(),
+            'name' => $token->name,
+            'rights' => in_array('*', $token->abilities ?? [], true) ? null : array_values($token->abilities ?? []),
+            'made' => $token->created_at?->toIso8601ZuluString(),
+            'expires' => $token->expires_at?->toIso8601ZuluString(),
+            'used' => $token->last_used_at?->toIso8601ZuluString(),
+        ];
+    }
+
+    /** A session is named by what does not open it. */
+    private static function mark(string $session): string
+    {
+        return substr(hash('sha256', "session $session"), 0, 32);
+    }
+
+    /** @param  list<string>  $lines */
+    private function tell(string $mail, string $about, array $lines): void
+    {
+        if (AccountLinks::canMail()) {
+            $this->bus->dispatch(new SendLetter($mail, $about, $lines));
+        }
+    }
+}
