@@ -233,7 +233,7 @@ final readonly class Table
     {
         $names = array_map(static fn (?string $cell): string => self::name((string) $cell), array_values($row));
 
-        return in_array('source', $names, true) || in_array('id', $names, true) ? $names : null;
+        return array_intersect(['source', 'id', 'mail'], $names) === [] ? null : $names;
     }
 
     private static function name(string $written): string

@@ -29,6 +29,13 @@ final class VisitorRows
         $rows = [];
         $seen = [];
         foreach (Table::rows($text) as $line => $fields) {
+            if ($rows === [] && ! isset($fields['mail']) && ! isset($fields['refused'])) {
+                throw new InputRefused(
+                    'file',
+                    'The first line names the columns: mail, name and roles. Mail and name have to be there.',
+                    'mail,name,roles',
+                );
+            }
             if (count($rows) >= self::MAX_ROWS) {
                 throw new InputRefused('file', sprintf('A table of visitors has at most %d lines. Bring them in parts.', self::MAX_ROWS));
             }
@@ -49,7 +56,7 @@ final class VisitorRows
     /** @param  list<string>  $roles */
     public static function write(string $mail, string $name, array $roles): string
     {
-        return Table::csv(array_map(Table::guarded(...), [$mail, $name, implode('; ', $roles)]));
+        return Table::csv([$mail, $name, implode('; ', $roles)]);
     }
 
     /** @param  array<string, string>  $fields */
@@ -58,6 +65,7 @@ final class VisitorRows
         $mail = mb_strtolower(trim($fields['mail'] ?? ''));
         $name = OneLine::typed($fields['title'] ?? '');
         $fault = match (true) {
+            isset($fields['refused']) => $fields['refused'],
             $mail === '' => 'There is no mail address. The column is called mail.',
             filter_var($mail, FILTER_VALIDATE_EMAIL) === false || strlen($mail) > 255 => "“{$mail}” is no mail address.",
             $name === '' => 'There is no name.',

@@ -43,7 +43,7 @@ final readonly class FrontController
         $response->headers->add([
             'Content-Security-Policy' => (string) $response->headers->get('Content-Security-Policy', SitePolicy::plain()->header()),
             'X-Content-Type-Options' => 'nosniff',
-            'Referrer-Policy' => 'strict-origin-when-cross-origin',
+            'Referrer-Policy' => (string) $response->headers->get('Referrer-Policy', 'strict-origin-when-cross-origin'),
             'Permissions-Policy' => 'camera=(), geolocation=(), microphone=()',
         ]);
 
@@ -56,7 +56,7 @@ final readonly class FrontController
         $visitor = $this->account->signedIn($request, $site);
         $gates = $this->seen->gates($site);
         $guest = $this->doorway->guest($request, $visitor);
-        if (str_starts_with($asked, '/_account/')) {
+        if (preg_match('#^/_account(?:[/?]|$)#', $asked) === 1) {
             return $this->account($request, $site, $visitor, $gates, $guest, $asked);
         }
         $response = $this->seen->during(
@@ -80,7 +80,7 @@ final readonly class FrontController
     private function account(Request $request, Site $site, ?Visitor $visitor, Gates $gates, Guest $guest, string $asked): AnyResponse
     {
         $frame = fn (): array => $this->seen->during($guest, $site, fn (): array => $this->pages->frame($site, $visitor), $gates);
-        $address = (string) strtok($asked, '?');
+        $address = rtrim((string) strtok($asked, '?'), '/');
         if ($address !== '/_account/open' || ! $request->isMethod('POST') || ! VisitorAccount::isFromHere($request, $site)) {
             return $this->account->answer($request, $site, $address, $visitor, $frame);
         }

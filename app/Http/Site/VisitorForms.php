@@ -46,8 +46,8 @@ final readonly class VisitorForms
                 ? $this->forgotten($request, $site, $frame)
                 : $this->page($frame, 'forgotten', ['mail' => '']),
             $address === '/_account/set' => $this->set($request, $site, $frame),
-            $address === '/_account/' && $visitor === null => self::goTo('/_account/sign-in?to=%2F_account%2F'),
-            $address === '/_account/' && $visitor !== null => $sends
+            $address === '/_account' && $visitor === null => self::goTo('/_account/sign-in?to=%2F_account'),
+            $address === '/_account' && $visitor !== null => $sends
                 ? $this->change($request, $site, $visitor, $frame)
                 : $this->page($frame, 'account', ['account' => $visitor, 'done' => null]),
             default => null,
@@ -125,7 +125,7 @@ final readonly class VisitorForms
             if ($act === 'password') {
                 $this->accounts->changePassword($visitor, self::typed($request, 'new'));
 
-                return self::goTo('/_account/sign-in?to=%2F_account%2F');
+                return self::goTo('/_account/sign-in?to=%2F_account');
             }
             if ($act === 'delete') {
                 $this->accounts->delete($visitor);

@@ -34,11 +34,37 @@ export function csrfToken() {
 }
 
 export const api = createClient<paths>({ baseUrl: '/api/v1' })
+const sent = new Map<string, Request>()
+let confirm: (() => Promise<boolean>) | null = null
+
+/** Says who asks for the password again where that is wanted before something weighs; returns how to stop. */
+export function onConfirm(ask: () => Promise<boolean>) {
+    confirm = ask
+    return () => {
+        confirm = null
+    }
+}
+
 api.use({
-    onRequest({ request }) {
+    onRequest({ request, id }) {
         request.headers.set('X-XSRF-TOKEN', csrfToken())
         request.headers.set('Accept', 'application/json')
+        if (request.method !== 'GET') sent.set(id, request.clone())
         return request
+    },
+    async onResponse({ response, id }) {
+        const again = sent.get(id)
+        sent.delete(id)
+        if (response.status !== 403 || again === undefined || confirm === null) return undefined
+        const problem = (await response
+            .clone()
+            .json()
+            .catch(() => null)) as Partial<Problem> | null
+        // What was asked for is asked once more, as soon as it is certain who asks.
+        return problem?.confirm === true && (await confirm()) ? fetch(again) : undefined
+    },
+    onError({ id }) {
+        sent.delete(id)
     },
 })
 

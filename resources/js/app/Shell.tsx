@@ -7,11 +7,13 @@ import { useSite } from './site'
 import { Notices } from './notify'
 import { TopStrip } from './TopStrip'
 import { lazily } from '../ui/lazily'
+import { useConfirming } from './useConfirming'
 import { useKey } from '../ui/useKey'
 
 const GoTo = lazily(() => import('./GoTo').then(module => module.GoTo))
 const KeysSheet = lazily(() => import('./KeysSheet').then(module => module.KeysSheet))
 const RippleTray = lazily(() => import('./RippleTray').then(module => module.RippleTray))
+const ConfirmIt = lazily(() => import('./ConfirmIt').then(module => module.ConfirmIt))
 const SignedOut = lazily(() => import('./SignedOut').then(module => module.SignedOut))
 
 /** Rail at the left, strip at the top, the view, and the ripple tray below it. */
@@ -30,6 +32,7 @@ function Frame() {
     const [signedOut, setSignedOut] = useState(false)
     const { pending } = useChanges()
     useEffect(() => onSignedOut(() => setSignedOut(true)), [])
+    const [asked, answer] = useConfirming()
     useShellKeys(
         () => showKeys(true),
         () => setGoTo(true),
@@ -55,6 +58,7 @@ function Frame() {
             {goTo && <GoTo open onClose={() => setGoTo(false)} />}
             {keysShown && <KeysSheet open onClose={() => showKeys(false)} />}
             {signedOut && <SignedOut onBack={() => setSignedOut(false)} />}
+            {asked && <ConfirmIt onAnswer={answer} />}
             <Notices />
         </div>
     )

@@ -1,9 +1,10 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useState, type FormEvent } from 'react'
-import { answered, api } from '../api/client'
+import { answered, api, ApiProblem } from '../api/client'
 import { Button } from '../ui/Button'
 import { Field } from '../ui/Field'
 import { Modal } from '../ui/Modal'
+import { CodeField } from './CodeField'
 import { useSite } from './site'
 import { Muted } from '../ui/Muted'
 
@@ -11,15 +12,21 @@ import { Muted } from '../ui/Muted'
 export function SignedOut({ onBack }: { onBack: () => void }) {
     const { session } = useSite()
     const [password, setPassword] = useState('')
+    const [code, setCode] = useState<string | null>(null)
     const queries = useQueryClient()
     const signIn = useMutation({
         mutationFn: async () => {
             await fetch('/sign-in') // a fresh token for this form, since the old one went with the session
-            return answered(api.POST('/session', { body: { email: session.email, password } }))
+            return answered(
+                api.POST('/session', { body: { email: session.email, password, ...(code === null ? {} : { code }) } }),
+            )
         },
         onSuccess: () => {
             void queries.invalidateQueries()
             onBack()
+        },
+        onError: error => {
+            if (error instanceof ApiProblem && error.reasonFor('code') !== undefined) setCode(code ?? '')
         },
     })
     const submit = (event: FormEvent) => {
@@ -42,9 +49,10 @@ export function SignedOut({ onBack }: { onBack: () => void }) {
                     autoComplete="current-password"
                     value={password}
                     onChange={event => setPassword(event.target.value)}
-                    error={signIn.error?.message}
+                    error={code === null ? signIn.error?.message : undefined}
                     autoFocus
                 />
+                {code !== null && <CodeField code={code} onType={setCode} error={signIn.error?.message} />}
                 <div className="flex justify-end">
                     <Button type="submit" variant="main" disabled={signIn.isPending}>
                         Sign in

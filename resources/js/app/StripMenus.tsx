@@ -42,6 +42,7 @@ export function WhoList({ trigger }: { trigger: ReactNode }) {
                 <div className="text-[12px] text-ink-3">{session.email}</div>
             </div>
             <MenuLine />
+            <MenuAct onSelect={() => void navigate({ to: '/account' })}>Your account</MenuAct>
             <MenuAct onSelect={() => signOut.mutate()}>Sign out</MenuAct>
         </MenuList>
     )

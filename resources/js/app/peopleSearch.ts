@@ -1,2 +1,2 @@
 /** What the address of the view of people holds: which part of it, and of rights in which branch. */
-export type PeopleSearch = { show?: 'rights'; branch?: string }
+export type PeopleSearch = { show?: 'rights' | 'visitors' | 'log'; branch?: string }

@@ -54,12 +54,22 @@ const account = createRoute({
     component: lazyRouteComponent(() => import('../views/signin/AccountLink'), 'AccountLink'),
 })
 
+const ownAccount = createRoute({
+    getParentRoute: () => root,
+    path: '/account',
+    beforeLoad: async ({ context, location }) => {
+        await signedIn(context.queries, location.href)
+    },
+    component: lazyRouteComponent(() => import('../views/account/AccountView'), 'AccountView'),
+})
+
 const home = createRoute({
     getParentRoute: () => root,
     path: '/',
     beforeLoad: async ({ context, location }) => {
         const session = await signedIn(context.queries, location.href)
         const site = session.sites[0]
+        if (session.lacksSecondStep) throw redirect({ to: '/account' })
         if (site === undefined) throw new Error('No site has been given to you yet. Ask an owner.')
         throw redirect({ to: '/s/$site/outline', params: { site: site.key } })
     },
@@ -162,7 +172,7 @@ const people = createRoute({
     getParentRoute: () => site,
     path: '/people',
     validateSearch: (search): PeopleSearch => ({
-        show: oneOf(search.show, 'rights'),
+        show: oneOf(search.show, 'rights', 'visitors', 'log'),
         branch: text(search.branch),
     }),
     component: lazyRouteComponent(() => import('./PeoplePage'), 'PeoplePage'),
@@ -193,6 +203,7 @@ export function makeRouter(queries: QueryClient) {
         routeTree: root.addChildren([
             signIn,
             account,
+            ownAccount,
             home,
             site.addChildren([outline, write, menus, addresses, findability, files, layouts, people, replace, history]),
         ]),

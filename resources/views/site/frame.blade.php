@@ -91,7 +91,7 @@
     </div>
     <div class="wide foot-line"><p>{{ $site->name }}@if ($site->tagline !== '') · {{ $site->tagline }}@endif</p>
 @if ($visitor !== null)
-        <form method="post" action="/_account/sign-out"><span>Signed in as <a href="/_account/">{{ $visitor->name }}</a></span> <button>Sign out</button></form>
+        <form method="post" action="/_account/sign-out"><span>Signed in as <a href="/_account">{{ $visitor->name }}</a></span> <button>Sign out</button></form>
 @elseif ($signsIn)
         <p><a href="/_account/sign-in">Sign in</a></p>
 @endif

@@ -9,7 +9,7 @@ use OpenApi\Attributes as OA;
 #[
     OA\Schema(
         schema: 'Problem',
-        description: 'RFC 9457. `errors` with 422, `ripple` with 409, `theirs` with 412 on content.',
+        description: 'RFC 9457. `errors` with 422, `ripple` with 409, `theirs` with 412 on content, `confirm` with 403.',
         required: ['type', 'title', 'status', 'detail'],
         properties: [
             new OA\Property('type', type: 'string'),
@@ -19,6 +19,11 @@ use OpenApi\Attributes as OA;
             new OA\Property('errors', type: 'array', items: new OA\Items(ref: '#/components/schemas/Refused')),
             new OA\Property('ripple', ref: '#/components/schemas/Ripple'),
             new OA\Property('theirs', ref: '#/components/schemas/Content'),
+            new OA\Property(
+                'confirm',
+                description: 'with 403: the password is to be typed again, by confirmSession, and then it can be asked again',
+                type: 'boolean',
+            ),
         ],
     ),
 ]

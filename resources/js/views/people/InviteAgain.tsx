@@ -4,7 +4,7 @@ import { answered, api, type Schemas } from '../../api/client'
 import { notify } from '../../app/notify'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
-import { HandOver } from './HandOver'
+import { HandOver } from '../../app/HandOver'
 
 /** Sends an invitation once more. */
 export function InviteAgain({ person }: { person: Schemas['Person'] }) {

@@ -10,7 +10,7 @@ import { DialogActions } from '../../ui/DialogActions'
 import { Field } from '../../ui/Field'
 import { Modal } from '../../ui/Modal'
 import { useKept } from '../../ui/useKept'
-import { HandOver } from './HandOver'
+import { HandOver } from '../../app/HandOver'
 import { RoleChoices } from './RoleChoices'
 
 type Typed = { name: string; email: string; roles: string[] }

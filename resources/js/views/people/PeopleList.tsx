@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query'
+import { ShieldCheck } from 'lucide-react'
 import { useState } from 'react'
 import type { Schemas } from '../../api/client'
 import { useSite } from '../../app/site'
@@ -6,6 +7,7 @@ import { Button } from '../../ui/Button'
 import { ReadFailure } from '../../ui/ReadFailure'
 import { InviteAgain } from './InviteAgain'
 import { InviteDialog } from './InviteDialog'
+import { LetIn } from './LetIn'
 import { peopleQuery } from './queries'
 import { RolesDialog } from './RolesDialog'
 
@@ -44,6 +46,18 @@ export function PeopleList() {
                                 {person.id === site.session.id && (
                                     <span className="font-normal text-ink-3"> (you)</span>
                                 )}
+                                {person.isDisabled === true && (
+                                    <span className="ml-2 rounded bg-sunk px-1.5 py-0.5 text-[12px] font-normal text-ink-2">
+                                        disabled
+                                    </span>
+                                )}
+                                {person.hasSecondStep === true && (
+                                    <ShieldCheck
+                                        size={14}
+                                        className="ml-1.5 inline text-heron"
+                                        aria-label="signs in with a second step"
+                                    />
+                                )}
                                 {person.hasCome === false && (
                                     <span className="ml-2 rounded bg-amber-soft px-1.5 py-0.5 text-[12px] font-normal text-amber">
                                         invited, has not come yet
@@ -55,6 +69,7 @@ export function PeopleList() {
                             {manages && (
                                 <td className="pr-0! text-right">
                                     {person.hasCome === false && <InviteAgain person={person} />}
+                                    {person.id !== site.session.id && <LetIn person={person} />}
                                     <Button
                                         variant="quiet"
                                         aria-label={`Roles of ${person.name}…`}

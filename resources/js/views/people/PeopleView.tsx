@@ -1,10 +1,16 @@
 import { Tabs } from 'radix-ui'
 import type { PeopleSearch } from '../../app/peopleSearch'
 import { useSite } from '../../app/site'
+import { lazily } from '../../ui/lazily'
 import { PageTitle } from '../../ui/PageTitle'
 import { PeopleList } from './PeopleList'
 import { RightsGrid } from './RightsGrid'
 import { RolesList } from './RolesList'
+
+const SecurityLog = lazily(() => import('./SecurityLog').then(module => module.SecurityLog))
+const VisitorsPart = lazily(() => import('../visitors/VisitorsPart').then(module => module.VisitorsPart))
+
+type Part = 'people' | NonNullable<PeopleSearch['show']>
 
 type Props = { search: PeopleSearch; set: (change: Partial<PeopleSearch>) => void }
 
@@ -17,7 +23,14 @@ export function PeopleView({ search, set }: Props) {
         </div>
     )
     const bar = 'flex h-14 shrink-0 items-end gap-6 border-b border-line px-4'
-    if (!site.may('people'))
+    const looksAfter = site.may('people')
+    const parts: [Part, string][] = [
+        ['people', looksAfter ? 'People and roles' : 'People'],
+        ...(looksAfter ? [['rights', 'Rights'] as [Part, string]] : []),
+        ...(site.may('access') ? [['visitors', 'Visitors'] as [Part, string]] : []),
+        ...(looksAfter ? [['log', 'Log'] as [Part, string]] : []),
+    ]
+    if (parts.length === 1)
         return (
             <main className="flex h-full min-h-0 flex-col">
                 <div className={bar}>
@@ -31,30 +44,30 @@ export function PeopleView({ search, set }: Props) {
                 </div>
             </main>
         )
+    const shown = parts.some(([part]) => part === search.show) ? search.show : undefined
     const tab =
         'h-9 border-b-2 border-transparent px-1 text-ink-2 data-[state=active]:border-heron data-[state=active]:font-semibold data-[state=active]:text-ink'
     return (
         <main className="flex h-full min-h-0 flex-col">
             <Tabs.Root
-                value={search.show ?? 'people'}
-                onValueChange={value => set({ show: value === 'rights' ? 'rights' : undefined })}
+                value={shown ?? 'people'}
+                onValueChange={value => set({ show: value === 'people' ? undefined : (value as PeopleSearch['show']) })}
                 className="flex min-h-0 flex-1 flex-col"
             >
                 <div className={bar}>
                     {title}
                     <Tabs.List aria-label="Parts" className="flex gap-4">
-                        <Tabs.Trigger value="people" className={tab}>
-                            People and roles
-                        </Tabs.Trigger>
-                        <Tabs.Trigger value="rights" className={tab}>
-                            Rights
-                        </Tabs.Trigger>
+                        {parts.map(([part, label]) => (
+                            <Tabs.Trigger key={part} value={part} className={tab}>
+                                {label}
+                            </Tabs.Trigger>
+                        ))}
                     </Tabs.List>
                 </div>
                 <Tabs.Content value="people" className="min-h-0 flex-1 overflow-y-auto p-4">
                     <div className="grid max-w-[1040px] gap-8">
                         <PeopleList />
-                        <RolesList />
+                        {looksAfter && <RolesList />}
                     </div>
                 </Tabs.Content>
                 <Tabs.Content value="rights" className="flex min-h-0 flex-1 flex-col">
@@ -63,6 +76,12 @@ export function PeopleView({ search, set }: Props) {
                         branch={search.branch ?? null}
                         onBranch={branch => set({ branch: branch ?? undefined })}
                     />
+                </Tabs.Content>
+                <Tabs.Content value="visitors" className="min-h-0 flex-1 overflow-y-auto p-4">
+                    <VisitorsPart />
+                </Tabs.Content>
+                <Tabs.Content value="log" className="min-h-0 flex-1 overflow-y-auto p-4">
+                    <SecurityLog />
                 </Tabs.Content>
             </Tabs.Root>
         </main>

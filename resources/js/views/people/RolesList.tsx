@@ -8,6 +8,7 @@ import { Muted } from '../../ui/Muted'
 import { ReadFailure } from '../../ui/ReadFailure'
 import { rightsQuery, rolesOf } from './queries'
 import { RoleDialog, type RoleWanted } from './RoleDialog'
+import { SecondStepNeeded } from './SecondStepNeeded'
 
 /** The roles of the site: made, copied, renamed, and removed when nobody has them. */
 export function RolesList() {
@@ -49,6 +50,7 @@ export function RolesList() {
                                     <span className="block text-ink-3">other rights in {row.in.join(', ')}</span>
                                 )}
                             </div>
+                            <SecondStepNeeded role={key} name={row.name} isNeeded={row.needsSecondStep} />
                             <div className="flex shrink-0">
                                 {!row.isOwner && (
                                     <Button

@@ -16,12 +16,17 @@ export function SignIn() {
     const queries = useQueryClient()
     const [email, setEmail] = useState('')
     const [password, setPassword] = useState('')
+    const [code, setCode] = useState<string | null>(null)
     const [forgotten, forget] = useState(false)
     const signIn = useMutation({
-        mutationFn: () => answered(api.POST('/session', { body: { email, password } })),
+        mutationFn: () =>
+            answered(api.POST('/session', { body: { email, password, ...(code === null ? {} : { code }) } })),
         onSuccess: session => {
             queries.setQueryData(keys.session, session)
-            router.history.push(to ?? '/')
+            router.history.push(session.lacksSecondStep ? '/account' : (to ?? '/'))
+        },
+        onError: error => {
+            if (error instanceof ApiProblem && error.reasonFor('code') !== undefined) setCode(code ?? '')
         },
     })
     const problem = signIn.error instanceof ApiProblem ? signIn.error : null
@@ -55,6 +60,20 @@ export function SignIn() {
                     error={fieldError('password')}
                     stacked
                 />
+                {code !== null && (
+                    <Field
+                        label="Code of your device"
+                        name="code"
+                        inputMode="numeric"
+                        autoComplete="one-time-code"
+                        value={code}
+                        onChange={event => setCode(event.target.value)}
+                        error={code === '' ? undefined : fieldError('code')}
+                        hint="Or one of the codes that you wrote down."
+                        stacked
+                        autoFocus
+                    />
+                )}
                 {problem !== null && problem.problem.errors === undefined && <Alert>{problem.message}</Alert>}
                 <Button type="submit" variant="main" className="h-9" disabled={signIn.isPending}>
                     Sign in

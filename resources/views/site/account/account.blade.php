@@ -5,13 +5,13 @@
         <p role="status">{{ $done }}</p>
 @endif
         <p>You are signed in as {{ $account->email }}.@if ($account->roles !== []) You have the {{ count($account->roles) === 1 ? 'role' : 'roles' }} {{ implode(', ', $account->roles) }}.@endif</p>
-        <form class="account" method="post" action="/_account/">
+        <form class="account" method="post" action="/_account">
             <h2>Details</h2>
             <input type="hidden" name="act" value="name">
             <p><label for="name">Your name</label><input id="name" name="name" autocomplete="name" maxlength="100" required value="{{ $account->name }}"></p>
             <p><button>Save the name</button></p>
         </form>
-        <form class="account" method="post" action="/_account/">
+        <form class="account" method="post" action="/_account">
             <h2>Another password</h2>
             <p>You are signed out everywhere, and sign in with the new one.</p>
             <input type="hidden" name="act" value="password">
@@ -19,7 +19,7 @@
             <p><label for="new">New password</label><input id="new" name="new" type="password" autocomplete="new-password" required></p>
             <p><button>Change the password</button></p>
         </form>
-        <form class="account" method="post" action="/_account/">
+        <form class="account" method="post" action="/_account">
             <h2>Delete the account</h2>
             <p>Everything that is kept of you goes with it. This cannot be undone.</p>
             <input type="hidden" name="act" value="delete">

@@ -1,8 +1,8 @@
-import { notify } from '../../app/notify'
-import { Button } from '../../ui/Button'
-import { DialogActions } from '../../ui/DialogActions'
-import { Modal } from '../../ui/Modal'
-import { inputClasses } from '../../ui/Field'
+import { notify } from './notify'
+import { Button } from '../ui/Button'
+import { DialogActions } from '../ui/DialogActions'
+import { Modal } from '../ui/Modal'
+import { inputClasses } from '../ui/Field'
 
 /** The link of an invitation, where this installation sends no mail. */
 export function HandOver({ name, link, onClose }: { name: string; link: string; onClose: () => void }) {
