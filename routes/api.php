@@ -73,6 +73,8 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
     Route::prefix('sites/{site}')
         ->scopeBindings()
         ->group(function (): void {
+            // Whoever looks as another is stopped from nothing but acting: stopping to look is open to everybody.
+            Route::delete('looking-as', [DoorController::class, 'stopLooking']);
             Route::middleware('can:see,site')->group(function (): void {
                 Route::get('outline', [OutlineController::class, 'show']);
                 Route::get('branch', [OutlineController::class, 'branch']);
@@ -215,6 +217,7 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                         ['delete', 'people/{person}/disabled', [DoorController::class, 'enable'], true],
                         ['put', 'roles/{role}/second-step', [DoorController::class, 'needSecondStep'], true],
                         ['get', 'security-log', [DoorController::class, 'log']],
+                        ['put', 'looking-as', [DoorController::class, 'lookAs']],
                     ],
                     'access' => [
                         ['get', 'visitors', [VisitorsController::class, 'index']],

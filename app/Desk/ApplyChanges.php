@@ -72,7 +72,12 @@ final readonly class ApplyChanges
                 $this->lately->guard();
             }
 
-            return $this->write($site, $user, $batch, $ripple, $note);
+            $entry = $this->write($site, $user, $batch, $ripple, $note);
+            if ($isAsked && ($ripple->access->settings !== null || $ripple->visitors->changes !== [])) {
+                $this->log->note(Happened::RightsChanged, $user, site: $site, detail: str_replace('*', '', $entry->sentence));
+            }
+
+            return $entry;
         });
     }
 
@@ -161,9 +166,6 @@ final readonly class ApplyChanges
         $this->rewrite->after($ripple, $site, $user);
         $this->audit->after($ripple, $site, $entry);
         $this->engines->after($ripple, $site);
-        if ($ripple->access->settings !== null || $ripple->visitors->changes !== []) {
-            $this->log->note(Happened::RightsChanged, $user, site: $site, detail: str_replace('*', '', $entry->sentence));
-        }
         $moved = array_map(static fn (AddressMove $move): string => $move->page, $ripple->addresses->moves);
         $pointed = $moved !== [] && $this->next->pointsTo($site, $moved);
         // Not before: whoever is one of a kind is so from its dispatch on, also where what it follows is taken back.

@@ -18,6 +18,8 @@ final class RightsOn
     /** @var array<string, HeldRights> */
     private array $held = [];
 
+    private ?LookingAs $looking = null;
+
     public function __construct(private readonly ConnectionInterface $db)
     {
     }
@@ -28,12 +30,45 @@ final class RightsOn
         return Rights::ofPerson($this->held($user, $site)->rights, new StoredMarks($this->db, $site));
     }
 
+    /** What they may do, or, while they look as somebody else, what that one may, as far as they may do it themselves. */
     public function held(User $user, Site $site): HeldRights
+    {
+        $own = $this->own($user, $site);
+
+        return $this->looking?->site === $site->id ? $this->lookedAs($this->looking, $site, $own) : $own;
+    }
+
+    /** As whom they look at a site; null for themselves. */
+    public function lookingAs(Site $site): ?LookingAs
+    {
+        return $this->looking?->site === $site->id ? $this->looking : null;
+    }
+
+    public function lookAs(?LookingAs $looking): void
+    {
+        $this->looking = $looking;
+    }
+
+    public function own(User $user, Site $site): HeldRights
     {
         $only = self::ofToken($user);
         $which = "{$user->id} {$site->id} ".implode(',', array_column($only ?? [], 'value')).($only === null ? '' : '.');
 
         return $this->held[$which] ??= $this->read($user, $site, $only);
+    }
+
+    private function lookedAs(LookingAs $looking, Site $site, HeldRights $own): HeldRights
+    {
+        return $this->held["as {$looking->who->toText()} {$site->id}"] ??= $this->readLookedAs($looking, $site, $own);
+    }
+
+    private function readLookedAs(LookingAs $looking, Site $site, HeldRights $own): HeldRights
+    {
+        [$rights, $branches] = (new StoredAccess($this->db, $site))->ofWho($looking->who);
+        // Nobody gets to see by it what they may not see themselves.
+        $may = array_values(array_filter(Right::cases(), static fn (Right $right): bool => $own->may($right)));
+
+        return new HeldRights($own->rights->isOwner() ? $rights : $rights->onlyWith($may), $branches);
     }
 
     /** @param  list<Right>|null  $only */
@@ -60,5 +95,6 @@ final class RightsOn
     public function forget(): void
     {
         $this->held = [];
+        $this->looking = null;
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Models\Membership;
+use App\Models\Page;
 use App\Models\Role;
 use App\Models\Site;
 use App\Models\User;
@@ -87,6 +88,23 @@ final readonly class StoredAccess implements AccessSource
         $branches = array_column(array_filter($rows, static fn (\stdClass $row): bool => $row->branch_id !== null), 'branch', 'branch_id');
 
         return [RightsOfPerson::of($person, array_map(self::line(...), $rows)), $branches];
+    }
+
+    /** @return array{RightsOfPerson, array<int, string>} the same for a role by itself, or for somebody who is let in */
+    public function ofWho(Who $who): array
+    {
+        $access = $this->access();
+        $person = $who->isRole ? new Person('', '', [$who->id]) : $access->people[$who->id] ?? null;
+        if ($person === null) {
+            return [RightsOfPerson::none(), []];
+        }
+        $rights = RightsOfPerson::of($person, $access->lines);
+        $branches = $rights->branches();
+
+        return [
+            $rights,
+            $branches === [] ? [] : Page::query()->where('site_id', $this->site->id)->whereIn('ulid', $branches)->pluck('ulid', 'id')->all(),
+        ];
     }
 
     public function write(AccessDifference $difference): void

@@ -51,6 +51,8 @@ final class CallersTest extends AppTestCase
         'DELETE people/{ruaridh}/disabled' => '401 403 403 403 403 403 403 204 401',
         'PUT roles/{role}/second-step' => '401 403 403 403 403 403 403 204 401',
         'GET security-log' => self::OWNED,
+        'PUT looking-as' => '401 403 403 403 403 403 403 204 401',
+        'DELETE looking-as' => '401 204 204 204 204 204 204 204 401',
         'GET visitors' => self::MANAGED,
         'POST visitors' => '401 403 403 403 403 403 201 201 401',
         'PATCH visitors/{visitor}' => self::MANAGED,
@@ -331,7 +333,9 @@ final class CallersTest extends AppTestCase
         DB::table('roles')->insert(['site_id' => $this->site->id, 'key' => 'guides', 'name' => 'Guides']);
         $this->callers = [
             'nobody' => null,
-            'stranger' => User::query()->create(['name' => 'Nobody', 'email' => 'nobody@skerrivane.example', 'password' => 'x'])->refresh(),
+            'stranger' => User::query()
+                ->create(['name' => 'Nobody', 'email' => 'nobody@skerrivane.example', 'password' => 'x'])
+                ->refresh(),
             'reader' => $this->person('Ruaridh', Role::READER),
             'elsewhere' => $this->person('Isla', Role::WRITER, $help),
             'inside' => $this->person('Ina', Role::WRITER, $travel),
@@ -485,6 +489,7 @@ final class CallersTest extends AppTestCase
             $operation === 'POST visitors' => ['name' => 'Finlay', 'email' => 'finlay@skerrivane.example', 'roles' => ['crew']],
             $operation === 'PATCH visitors/{visitor}' => ['roles' => ['crew']],
             str_starts_with($operation, 'POST visitors-') => ['file' => "mail,name\nfinlay@skerrivane.example,Finlay"],
+            $operation === 'PUT looking-as' => ['who' => 'role:reader'],
             $operation === 'PUT sign-up' => ['open' => 'everyone'],
             $operation === 'PATCH account' => ['name' => 'Somebody'],
             $operation === 'POST account/tokens' => ['name' => 'for a test', 'days' => 1],

@@ -386,6 +386,7 @@ final class MalformedInputTest extends AppTestCase
 
         return match ("$method ".preg_replace('/\{\w+\}/', '*', $path)) {
             'POST /sites/*/layouts/*/import' => [['text' => "id,fields.takes\n$page,35"]],
+            'PUT /sites/*/looking-as' => [['who' => 'role:reader']],
             'PUT /sites/*/roles/*/second-step' => [['isNeeded' => false]],
             'POST /sites/*/visitors' => [['name' => 'F', 'email' => 'f@skerrivane.example', 'roles' => ['crew']]],
             'PATCH /sites/*/visitors/*' => [['name' => 'F', 'roles' => ['crew'], 'isDisabled' => false, 'isAdmitted' => true]],

@@ -279,6 +279,40 @@ final class OwnAccountTest extends AppTestCase
         Queue::assertPushed(SendLetter::class, 1);
     }
 
+    #[Test]
+    public function whoever_looks_as_another_sees_what_they_see_and_does_nothing(): void
+    {
+        $owner = $this->person('Greta', Role::OWNER);
+        $page = $this->live('Travel');
+        $as = fn (string $method, string $path, array $body = []) => $this->account(
+            $method,
+            $path === 'session' ? $path : "sites/ferries/$path",
+            $body,
+            $owner,
+        );
+        $as('GET', 'rights')->assertOk();
+        $as('PUT', 'looking-as', ['who' => 'role:nobody'])
+            ->assertStatus(422)
+            ->assertJsonPath('errors.0.field', 'who');
+        $as('PUT', 'looking-as', ['who' => "person:{$this->manager->ulid}"])->assertNoContent();
+        $as('GET', 'session')->assertJsonPath('sites.0.lookingAs', 'Mairi')->assertJsonPath('sites.0.isOwner', false);
+        $as('GET', 'rights')->assertForbidden();
+        $as('GET', 'outline')->assertOk();
+        $as('POST', 'batches', ['changes' => [['kind' => 'rename', 'page' => $page, 'name' => 'X']]])
+            ->assertForbidden()
+            ->assertJsonPath('detail', 'You look at this site as Mairi, and act as nobody. Stop looking to do something yourself.');
+        $as('DELETE', 'looking-as')->assertNoContent();
+        $as('GET', 'rights')->assertOk();
+        $as('POST', 'batches', ['changes' => [['kind' => 'rename', 'page' => $page, 'name' => 'X']]])->assertCreated();
+
+        // Nobody gets to see by it what they may not see themselves.
+        $this->say($this->manager, 'people', 'allow');
+        $this->say($this->manager, 'access', 'deny');
+        $this->account('PUT', 'sites/ferries/looking-as', ['who' => 'role:owner'])->assertNoContent();
+        $this->account('GET', 'session')->assertJsonPath('sites.0.isOwner', false);
+        $this->account('GET', 'sites/ferries/visitors')->assertForbidden();
+    }
+
     private function code(string $secret): string
     {
         return Totp::ofLetters($secret)->code(Totp::stepAt(now()->getTimestamp()));

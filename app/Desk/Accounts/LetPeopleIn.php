@@ -9,6 +9,7 @@ use App\Models\Role;
 use App\Models\Site;
 use App\Models\User;
 use Heronstem\Core\Access\Role as CoreRole;
+use Heronstem\Core\Access\Who;
 use Heronstem\Core\InputRefused;
 use Illuminate\Database\Connection;
 
@@ -55,6 +56,20 @@ final readonly class LetPeopleIn
         $found = Role::query()->where('site_id', $site->id)->where('key', $role)->firstOrFail();
         $found->forceFill(['needs_second_step' => $isNeeded])->save();
         $this->log->note(Happened::RightsChanged, $by, site: $site, detail: "{$found->name}: second step ".($isNeeded ? 'needed' : 'not needed'));
+    }
+
+    /** @throws InputRefused when nobody here is that */
+    public function nameOf(Site $site, Who $who): string
+    {
+        $name = $who->isRole
+            ? Role::query()->where('site_id', $site->id)->where('key', $who->id)->value('name')
+            : Membership::query()
+                ->where('site_id', $site->id)
+                ->whereHas('user', static fn ($user) => $user->where('ulid', $who->id))
+                ->with('user')
+                ->first()?->user->name;
+
+        return is_string($name) ? $name : throw new InputRefused('who', 'There is no such role or person on this site.');
     }
 
     private function membership(Site $site, string $person): Membership

@@ -6,6 +6,7 @@ namespace App\Desk\Accounts;
 
 use App\Models\Site;
 use App\Models\User;
+use Illuminate\Contracts\Container\Container;
 use Illuminate\Database\ConnectionInterface;
 use Illuminate\Http\Request;
 
@@ -18,20 +19,23 @@ final readonly class SecurityLog
     /** Longest name of a device that is kept. */
     private const LONGEST = 300;
 
-    public function __construct(private ConnectionInterface $db, private Request $request)
+    public function __construct(private ConnectionInterface $db, private Container $container)
     {
     }
 
     /** @param  string  $who  mail address or name, of somebody without an account too */
     public function note(Happened $what, ?User $user, string $who = '', ?Site $site = null, string $detail = ''): void
     {
+        $request = $this->container->make(Request::class);
+        // What the installation itself does comes from no network.
+        $isAsked = $request->route() !== null;
         $this->db->insert('insert into security_log (kind, site_id, user_id, who, network, device, detail) values (?, ?, ?, ?, ?, ?, ?)', [
             $what->value,
             $site?->id,
             $user?->id,
             self::clean($who !== '' ? $who : $user->name ?? ''),
-            (string) $this->request->ip(),
-            self::clean((string) $this->request->userAgent()),
+            $isAsked ? (string) $request->ip() : '',
+            $isAsked ? self::clean((string) $request->userAgent()) : '',
             self::clean($detail),
         ]);
     }

@@ -7,7 +7,10 @@ namespace App\Http\Api;
 use App\Desk\Accounts\LetPeopleIn;
 use App\Desk\Accounts\SecurityLog;
 use App\Http\Api\Description\Query;
+use App\Http\InvalidInput;
+use App\Http\Middleware\KnowWho;
 use App\Models\Site;
+use Heronstem\Core\Access\Who;
 use Heronstem\Core\Interchange\Table;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -74,6 +77,51 @@ final readonly class DoorController
     {
         $given = $request->validate(['isNeeded' => ['required', 'boolean:strict']], ['isNeeded' => 'This is true or false.']);
         $this->door->needSecondStep($site, Signed::in($request), $role, $given['isNeeded']);
+
+        return new Response(status: 204);
+    }
+
+    #[
+        OA\Put(
+            path: '/sites/{site}/looking-as',
+            operationId: 'lookAs',
+            description: 'Looks at the site as a role or a person would have it, as far as one may see it oneself, until one stops; nothing can be done meanwhile.',
+            requestBody: new OA\RequestBody(
+                required: true,
+                content: new OA\JsonContent(
+                    required: ['who'],
+                    type: 'object',
+                    properties: [new OA\Property('who', description: 'role: and a key, or person: and an identity', type: 'string')],
+                ),
+            ),
+            responses: [new OA\Response(response: 204, description: 'Done')],
+        ),
+    ]
+    public function lookAs(Request $request, Site $site): Response
+    {
+        if (! $request->hasSession()) {
+            throw new InvalidInput(422, 'who', 'A token looks as nobody else. Sign in with the browser for this.');
+        }
+        $who = Who::read($request->json('who'), 'who');
+        $name = $this->door->nameOf($site, $who);
+        $request->session()->put(KnowWho::LOOKS_AS, ['site' => $site->id, 'who' => $who->toText(), 'name' => $name]);
+
+        return new Response(status: 204);
+    }
+
+    #[
+        OA\Delete(
+            path: '/sites/{site}/looking-as',
+            operationId: 'lookAsOneself',
+            description: 'Looks at the site as oneself again.',
+            responses: [new OA\Response(response: 204, description: 'Done')],
+        ),
+    ]
+    public function stopLooking(Request $request): Response
+    {
+        if ($request->hasSession()) {
+            $request->session()->forget(KnowWho::LOOKS_AS);
+        }
 
         return new Response(status: 204);
     }

@@ -55,6 +55,7 @@ final readonly class SessionController
     public function show(Request $request): JsonResponse|Response
     {
         $user = $this->auth->guard($request->bearerToken() === null ? 'web' : 'sanctum')->user();
+        $this->rights->lookAs($request->bearerToken() === null ? KnowWho::lookingIn($request) : null);
 
         return $user instanceof User ? new JsonResponse(Session::of($user, $this->rights)) : new Response(status: 204);
     }

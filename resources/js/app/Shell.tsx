@@ -12,6 +12,7 @@ import { useKey } from '../ui/useKey'
 
 const GoTo = lazily(() => import('./GoTo').then(module => module.GoTo))
 const KeysSheet = lazily(() => import('./KeysSheet').then(module => module.KeysSheet))
+const LookedAs = lazily(() => import('./LookedAs').then(module => module.LookedAs))
 const RippleTray = lazily(() => import('./RippleTray').then(module => module.RippleTray))
 const ConfirmIt = lazily(() => import('./ConfirmIt').then(module => module.ConfirmIt))
 const SignedOut = lazily(() => import('./SignedOut').then(module => module.SignedOut))
@@ -31,6 +32,7 @@ function Frame() {
     const [goTo, setGoTo] = useState(false)
     const [signedOut, setSignedOut] = useState(false)
     const { pending } = useChanges()
+    const { lookingAs } = useSite()
     useEffect(() => onSignedOut(() => setSignedOut(true)), [])
     const [asked, answer] = useConfirming()
     useShellKeys(
@@ -47,7 +49,8 @@ function Frame() {
             </a>
             <TopStrip onGoTo={() => setGoTo(true)} />
             <Rail onKeys={() => showKeys(true)} />
-            <div className="grid min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)_auto]">
+            <div className="grid min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto]">
+                {lookingAs === null ? <div /> : <LookedAs name={lookingAs} />}
                 <div id="view" className="min-h-0" tabIndex={-1}>
                     <Suspense fallback={null}>
                         <Outlet />

@@ -33,8 +33,8 @@ final readonly class Session
             ->with(['site', 'roles'])
             ->get()
             ->sortBy('site_id')
-            ->filter(static fn (Membership $each): bool => $rights->held($user, $each->site)->may(Right::See))
-            ->map(static fn (Membership $each): SiteItem => SiteItem::of($each, $rights->held($user, $each->site)));
+            ->filter(static fn (Membership $each): bool => $rights->own($user, $each->site)->may(Right::See))
+            ->map(static fn (Membership $each): SiteItem => SiteItem::of($each, $rights->held($user, $each->site), $rights->lookingAs($each->site)));
 
         $lacks =
             $user->second_step_since === null &&

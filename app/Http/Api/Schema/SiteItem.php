@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Api\Schema;
 
 use App\Desk\HeldRights;
+use App\Desk\LookingAs;
 use App\Models\Membership;
 use Heronstem\Core\Access\Right;
 use OpenApi\Attributes as OA;
@@ -33,10 +34,14 @@ final readonly class SiteItem
             OA\Property(description: 'held on it or in some branch', type: 'array', items: new OA\Items(ref: '#/components/schemas/Right')),
         ]
         public array $somewhere,
+        #[
+            OA\Property(description: 'the role or person one looks as, while one does; nothing can be done then', nullable: true),
+        ]
+        public ?string $lookingAs,
     ) {
     }
 
-    public static function of(Membership $membership, HeldRights $held): self
+    public static function of(Membership $membership, HeldRights $held, ?LookingAs $looking = null): self
     {
         $site = $membership->site;
         $values = static fn (\Closure $which): array => array_values(array_column(array_filter(Right::cases(), $which), 'value'));
@@ -51,6 +56,7 @@ final readonly class SiteItem
             $held->rights->isOwner(),
             $values(static fn (Right $right): bool => $held->may($right)),
             $values(static fn (Right $right): bool => $held->rights->maySomewhere($right)),
+            $looking?->name,
         );
     }
 }

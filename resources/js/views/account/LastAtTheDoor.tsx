@@ -12,13 +12,15 @@ export function LastAtTheDoor({ lines }: { lines: Schemas['LogLine'][] }) {
             <ul>
                 {lines.map(line => (
                     <li key={line.id} className="flex flex-wrap gap-x-3 border-b border-line py-1">
-                        <span className="w-[150px] shrink-0 text-ink-3">{moment(line.at, zone)}</span>
+                        <span className="w-[170px] shrink-0 text-ink-3">{moment(line.at, zone)}</span>
                         <span className="min-w-0 flex-1">
                             {happened[line.kind]}
                             {line.detail !== '' && <span className="text-ink-2">: {line.detail}</span>}
                         </span>
                         <span className="text-[13px] text-ink-3">
-                            {deviceWords(line.device)}, {line.network}
+                            {[line.device === '' ? '' : deviceWords(line.device), line.network]
+                                .filter(Boolean)
+                                .join(', ')}
                         </span>
                     </li>
                 ))}

@@ -8,6 +8,7 @@ import { ReadFailure } from '../../ui/ReadFailure'
 import { InviteAgain } from './InviteAgain'
 import { InviteDialog } from './InviteDialog'
 import { LetIn } from './LetIn'
+import { LookAs } from './LookAs'
 import { peopleQuery } from './queries'
 import { RolesDialog } from './RolesDialog'
 
@@ -69,7 +70,12 @@ export function PeopleList() {
                             {manages && (
                                 <td className="pr-0! text-right">
                                     {person.hasCome === false && <InviteAgain person={person} />}
-                                    {person.id !== site.session.id && <LetIn person={person} />}
+                                    {person.id !== site.session.id && (
+                                        <>
+                                            <LookAs who={`person:${person.id}`} name={person.name} />
+                                            <LetIn person={person} />
+                                        </>
+                                    )}
                                     <Button
                                         variant="quiet"
                                         aria-label={`Roles of ${person.name}…`}

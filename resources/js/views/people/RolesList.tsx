@@ -7,6 +7,7 @@ import { count } from '../../ui/count'
 import { Muted } from '../../ui/Muted'
 import { ReadFailure } from '../../ui/ReadFailure'
 import { rightsQuery, rolesOf } from './queries'
+import { LookAs } from './LookAs'
 import { RoleDialog, type RoleWanted } from './RoleDialog'
 import { SecondStepNeeded } from './SecondStepNeeded'
 
@@ -52,6 +53,7 @@ export function RolesList() {
                             </div>
                             <SecondStepNeeded role={key} name={row.name} isNeeded={row.needsSecondStep} />
                             <div className="flex shrink-0">
+                                <LookAs who={`role:${key}`} name={row.name} />
                                 {!row.isOwner && (
                                     <Button
                                         variant="quiet"

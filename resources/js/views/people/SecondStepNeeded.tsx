@@ -30,7 +30,7 @@ export function SecondStepNeeded({ role, name, isNeeded }: Props) {
             aria-label={`Second step needed for ${name}`}
             onChange={event => set.mutate(event.target.checked)}
         >
-            second step
+            needs a second step
         </Choice>
     )
 }

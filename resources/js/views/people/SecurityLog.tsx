@@ -59,7 +59,9 @@ export function SecurityLog() {
                                 {line.detail !== '' && <span className="text-ink-2">: {line.detail}</span>}
                             </td>
                             <td className="text-[13px] text-ink-3">
-                                {deviceWords(line.device)}, {line.network}
+                                {[line.device === '' ? '' : deviceWords(line.device), line.network]
+                                    .filter(Boolean)
+                                    .join(', ')}
                             </td>
                         </tr>
                     ))}
