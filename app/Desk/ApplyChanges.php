@@ -46,6 +46,7 @@ final readonly class ApplyChanges
         private ReplaceTexts $replace,
         private SignedInLately $lately,
         private SecurityLog $log,
+        private ReviewLetters $letters,
     ) {
     }
 
@@ -75,6 +76,9 @@ final readonly class ApplyChanges
             $entry = $this->write($site, $user, $batch, $ripple, $note);
             if ($isAsked && ($ripple->access->settings !== null || $ripple->visitors->changes !== [])) {
                 $this->log->note(Happened::RightsChanged, $user, site: $site, detail: str_replace('*', '', $entry->sentence));
+            }
+            if ($isAsked && $user !== null) {
+                $this->letters->after($ripple, $site, $user);
             }
 
             return $entry;

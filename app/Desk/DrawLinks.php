@@ -37,7 +37,10 @@ final readonly class DrawLinks
                 }
             }
         }
-        $contents = array_map(static fn (object $link): array => [$numbers[$link->f], $numbers[$link->t]], $this->edges->contents(array_keys($numbers)));
+        $contents = array_map(
+            static fn (object $link): array => [$numbers[$link->f], $numbers[$link->t]],
+            $this->edges->contents(array_keys($numbers)),
+        );
         $start = $numbers[$site->start_page_id] ?? null;
         $menu = [];
         foreach ($start === null ? [] : $this->menus->pages($site) as $target) {

@@ -27,7 +27,17 @@ use Illuminate\Database\ConnectionInterface;
 final readonly class ReadAppearance
 {
     /** Settings that are inherited. */
-    private const INHERITED = ['index', 'follow', 'inSitemap', 'priority', 'changeFrequency', 'socialPicture', 'titlePattern', 'descriptionPattern', 'inSiteSearch'];
+    private const INHERITED = [
+        'index',
+        'follow',
+        'inSitemap',
+        'priority',
+        'changeFrequency',
+        'socialPicture',
+        'titlePattern',
+        'descriptionPattern',
+        'inSiteSearch',
+    ];
 
     public function __construct(
         private DescribePage $describe,
@@ -103,7 +113,13 @@ final readonly class ReadAppearance
     /** @return array{id: string, name: string, address: string, width: int, height: int} */
     private static function file(File $file): array
     {
-        return ['id' => $file->ulid, 'name' => $file->name, 'address' => $file->address(), 'width' => (int) $file->width, 'height' => (int) $file->height];
+        return [
+            'id' => $file->ulid,
+            'name' => $file->name,
+            'address' => $file->address(),
+            'width' => (int) $file->width,
+            'height' => (int) $file->height,
+        ];
     }
 
     /** @return array<string, mixed> */

@@ -73,7 +73,8 @@ final readonly class ReadSearchGrid
                 $among[AuditedPage::key($field, (string) $row[$field])][$row['page']] = true;
             }
         }
-        $isDouble = static fn (string $key, string $page): bool => array_diff([...$held[$key] ?? [], ...array_keys($among[$key] ?? [])], [$page]) !== [];
+        $isDouble = static fn (string $key, string $page): bool => array_diff([...$held[$key] ?? [], ...array_keys($among[$key] ?? [])], [$page]) !==
+            [];
 
         return array_map(static function (array $row) use ($isDouble): array {
             $title = TextPattern::fold((string) $row['title']);

@@ -131,14 +131,14 @@ final class SignInsAndHeadersTest extends AppTestCase
             'POST',
             'http://ferries.test/_account/sign-in',
             ['mail' => 'eilidh@skerrivane.example', 'password' => 'gannet'],
-            server: ['REQUEST_URI' => '/_account/sign-in', 'HTTP_ORIGIN' => 'https://ferries.test'],
+            server: ['REQUEST_URI' => '/_account/sign-in', 'HTTP_ORIGIN' => 'https://ferries.test', 'HTTP_X_FORWARDED_PROTO' => 'https'],
         )->assertStatus(303);
         self::assertTrue($signed->headers->getCookies()[0]->isSecure());
         $this->call(
             'POST',
             'http://ferries.test/_account/sign-in',
             ['mail' => 'eilidh@skerrivane.example', 'password' => 'gannet'],
-            server: ['REQUEST_URI' => '/_account/sign-in', 'HTTP_ORIGIN' => 'https://evil.example'],
+            server: ['REQUEST_URI' => '/_account/sign-in', 'HTTP_ORIGIN' => 'https://evil.example', 'HTTP_X_FORWARDED_PROTO' => 'https'],
         )->assertForbidden();
 
         $answer = fn (): bool => $this->call(

@@ -34,12 +34,14 @@ final readonly class FrontController
         private SeenBy $seen,
         private Doorway $doorway,
         private WhoSeesFile $whoSees,
+        private SecureTransport $secure,
     ) {
     }
 
     public function answer(Request $request, Site $site): AnyResponse
     {
-        $response = $this->respond($request, $site);
+        $response = $this->secure->before($request, $site) ?? $this->respond($request, $site);
+        $this->secure->mark($response, $request, $site);
         $response->headers->add([
             'Content-Security-Policy' => (string) $response->headers->get('Content-Security-Policy', SitePolicy::plain()->header()),
             'X-Content-Type-Options' => 'nosniff',

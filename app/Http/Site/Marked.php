@@ -10,6 +10,9 @@ final class Marked
     /** @param  list<array{text: string, isMarked: bool}>  $pieces */
     public static function html(array $pieces): string
     {
-        return implode('', array_map(static fn (array $piece): string => $piece['isMarked'] ? '<mark>'.e($piece['text']).'</mark>' : e($piece['text']), $pieces));
+        return implode(
+            '',
+            array_map(static fn (array $piece): string => $piece['isMarked'] ? '<mark>'.e($piece['text']).'</mark>' : e($piece['text']), $pieces),
+        );
     }
 }

@@ -39,10 +39,14 @@ final readonly class SearchResponse
             );
         }
 
-        return new Response($this->views->make('site.search', [...$frame(), 'found' => $found, 'isAsked' => array_key_exists('q', $query)])->render(), 200, [
-            'Content-Type' => 'text/html; charset=utf-8',
-            'Cache-Control' => 'no-cache',
-            'X-Robots-Tag' => 'noindex',
-        ]);
+        return new Response(
+            $this->views->make('site.search', [...$frame(), 'found' => $found, 'isAsked' => array_key_exists('q', $query)])->render(),
+            200,
+            [
+                'Content-Type' => 'text/html; charset=utf-8',
+                'Cache-Control' => 'no-cache',
+                'X-Robots-Tag' => 'noindex',
+            ],
+        );
     }
 }

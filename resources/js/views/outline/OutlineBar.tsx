@@ -30,7 +30,7 @@ type Props = {
 
 /** Above the rows: how many pages there are, what they are filtered by, and making one. */
 export function OutlineBar({ counts, compact, drawing, facets, facetCounts, field, typed, ...on }: Props) {
-    const { writes, makes, key: site } = useSite()
+    const { writes, makes, maySomewhere, key: site } = useSite()
     const { onType, onLook, onTags, onFacets, onDrawing, onBin, onMake } = on
     return (
         <div className="flex h-14 min-w-0 shrink-0 items-center gap-3.5 px-4 max-sm:gap-2">
@@ -43,7 +43,18 @@ export function OutlineBar({ counts, compact, drawing, facets, facetCounts, fiel
                     <Count n={counts.pages} word={counts.pages === 1 ? 'page' : 'pages'} />
                     <Count n={counts.live} word="live" />
                     {counts.draft > 0 && !compact && <Count n={counts.draft} word="draft" />}
-                    {counts.review > 0 && !compact && <Count n={counts.review} word="in review" />}
+                    {counts.review > 0 && (
+                        <button
+                            type="button"
+                            aria-label={`${counts.review} in review: show them`}
+                            onClick={() => onFacets({ ...facets, state: 'review' })}
+                            className={
+                                maySomewhere('publish') ? 'rounded bg-amber-soft px-1.5 text-amber' : 'hover:underline'
+                            }
+                        >
+                            <Count n={counts.review} word="in review" />
+                        </button>
+                    )}
                     {counts.offline > 0 && !compact && (
                         <Count n={counts.offline} word="offline" className="max-xl:hidden" />
                     )}

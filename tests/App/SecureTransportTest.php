@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\App;
+
+use App\Models\Visitor;
+use Illuminate\Testing\TestResponse;
+use PHPUnit\Framework\Attributes\Test;
+use Symfony\Component\HttpFoundation\Response;
+
+/** A site with https is asked by https alone, and no proxy is believed that nobody named. */
+final class SecureTransportTest extends AppTestCase
+{
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->change(['kind' => 'rename', 'page' => $this->live('Travel'), 'name' => 'Crossings']);
+        $this->change(['kind' => 'set-slug', 'page' => \App\Models\Page::query()->firstOrFail()->ulid, 'slug' => 'crossings']);
+        $this->site->update(['origin' => 'https://ferries.test']);
+    }
+
+    #[Test]
+    public function http_leads_to_https_in_one_hop(): void
+    {
+        $this->ask('http', '/crossings?a=b')
+            ->assertStatus(301)
+            ->assertHeader('Location', 'https://ferries.test/crossings?a=b')
+            ->assertHeaderMissing('Strict-Transport-Security');
+        $this->ask('http', '/travel')->assertStatus(301)->assertHeader('Location', 'https://ferries.test/crossings');
+        $this->ask('http', '/nothing')->assertStatus(301)->assertHeader('Location', 'https://ferries.test/nothing');
+        $this->ask('http', '/_account/sign-in', 'POST')->assertStatus(308)->assertHeader('Location', 'https://ferries.test/_account/sign-in');
+        $this->ask('https', '/crossings')->assertOk()->assertHeader('Strict-Transport-Security', 'max-age=31536000');
+        $this->site->update(['origin' => 'http://ferries.test']);
+        $this->ask('http', '/crossings')->assertOk();
+        $this->ask('https', '/crossings')->assertOk()->assertHeaderMissing('Strict-Transport-Security');
+    }
+
+    #[Test]
+    public function only_proxies_that_were_named_say_how_they_were_asked(): void
+    {
+        $proxy = ['HTTP_X_FORWARDED_PROTO' => 'https', 'REMOTE_ADDR' => '192.0.2.1'];
+        $this->ask('http', '/crossings', server: $proxy)->assertOk()->assertHeaderMissing('Strict-Transport-Security');
+        config()->set('heronstem.trusted_proxies', '192.0.2.0/24');
+        $this->ask('http', '/crossings', server: $proxy)->assertOk()->assertHeader('Strict-Transport-Security');
+        $this->ask('http', '/crossings', server: ['HTTP_X_FORWARDED_PROTO' => 'http', 'REMOTE_ADDR' => '198.51.100.1'])->assertHeaderMissing(
+            'Strict-Transport-Security',
+        );
+    }
+
+    #[Test]
+    public function how_long_browsers_keep_to_it_is_set_and_cookies_go_by_https_alone(): void
+    {
+        config()->set('heronstem.hsts', 0);
+        $this->ask('https', '/crossings')->assertOk()->assertHeaderMissing('Strict-Transport-Security');
+        Visitor::query()->create([
+            'site_id' => $this->site->id,
+            'email' => 'eilidh@skerrivane.example',
+            'name' => 'Eilidh',
+            'password' => 'gannet',
+            'roles' => [],
+            'confirmed_at' => now(),
+            'admitted_at' => now(),
+        ]);
+        $in = $this->ask('https', '/_account/sign-in', 'POST', ['mail' => 'eilidh@skerrivane.example', 'password' => 'gannet']);
+        self::assertTrue($in->assertStatus(303)->headers->getCookies()[0]->isSecure());
+    }
+
+    /**
+     * @param  array<string, string>  $form
+     * @param  array<string, string>  $server
+     * @return TestResponse<Response>
+     */
+    private function ask(string $scheme, string $path, string $method = 'GET', array $form = [], array $server = []): TestResponse
+    {
+        return $this->call($method, "$scheme://ferries.test$path", $form, server: ['REQUEST_URI' => $path] + $server);
+    }
+}
