@@ -40,7 +40,7 @@ export function KindSign({ page }: { page: Page }) {
             {page.closed && (
                 <Hint description="Closed: not everyone sees it">
                     <span className={whole}>
-                        <DoorClosed size={13} aria-label="closed to some visitors" />
+                        <DoorClosed size={13} role="img" aria-label="closed to some visitors" />
                     </span>
                 </Hint>
             )}
