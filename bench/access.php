@@ -5,8 +5,11 @@ declare(strict_types=1);
 use App\Models\Page;
 use App\Models\Site;
 use App\Models\User;
+use App\Store\PgArray;
 use App\Store\StoredAccess;
 use App\Store\StoredMarks;
+use App\Store\StoredPages;
+use App\Store\VisibleTree;
 use Bench\Measure;
 use Heronstem\Core\Access\Line;
 use Heronstem\Core\Access\Person;
@@ -17,6 +20,7 @@ use Heronstem\Core\Access\Says;
 use Heronstem\Core\Access\Who;
 use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Change\Move;
+use Heronstem\Core\Change\SetAccess;
 use Heronstem\Core\Planning\WithinRights;
 use Heronstem\Core\Workspace\Place;
 use Illuminate\Support\Facades\DB;
@@ -79,4 +83,43 @@ Measure::compare(
     static fn () => $planner->plan(Batch::of(new Move($branch->ulid, Place::lastIn(null)))),
     3,
 );
+$closed = Page::query()
+    ->where('site_id', $site->id)
+    ->whereRaw('nlevel(path) < 4')
+    ->orderByRaw('abs((select count(*) from pages p where p.path <@ pages.path) - 10000)')
+    ->firstOrFail();
+$pages = new StoredPages(DB::connection(), $site);
+printf("%-28s %d pages\n", 'a branch closed', iterator_count($pages->branch($closed->ulid)));
+Measure::compare(
+    'closing it / its rows',
+    static fn () => $planner->plan(Batch::of(new SetAccess($closed->ulid, ['to' => 'nobody'], 'UTC'))),
+    static fn () => iterator_count($pages->branch($closed->ulid)),
+    1,
+);
+
+// What visitors see of the whole site where 2,000 pages say who sees them, half of them open to whoever looks, against the same without.
+$tree = new VisibleTree(DB::connection());
+$gates = array_column(DB::select('select id from pages where site_id = ? order by id % 89, id limit 2000', [$site->id]), 'id');
+$set = static fn (array $open) => DB::select("select set_config('heronstem.open_gates', ?, true)", [implode(',', $open)]);
+$without = static fn () => $tree->whole($site);
+$time = static function () use ($without): float {
+    $without();
+    $begun = hrtime(true);
+    for ($n = 0; $n < 5; $n++) {
+        $without();
+    }
+
+    return (hrtime(true) - $begun) / 5e6;
+};
+$unfiltered = $time();
+DB::update('update pages set access = \'{"to":"some","signedIn":true}\' where id = any(?::bigint[])', [PgArray::of($gates)]);
+DB::update(
+    'with gates as materialized (select id, path from pages where site_id = ? and access is not null)
+        update pages p set gate_id = (select g.id from gates g where g.path @> p.path order by nlevel(g.path) desc limit 1) where p.site_id = ?',
+    [$site->id, $site->id],
+);
+DB::statement('analyze pages');
+$set($gates);
+$filtered = $time();
+printf("%-28s %.2f (%.0f ms against %.0f ms)\n", 'seen, with 2,000 gates', $filtered / $unfiltered, $filtered, $unfiltered);
 DB::rollBack();

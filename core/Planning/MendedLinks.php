@@ -63,7 +63,8 @@ final readonly class MendedLinks
     /** The page that holds the address, or had it; else that at the end of redirects that are meant to last. */
     private function page(?Claim $claim, Resolution $resolution): ?Page
     {
-        $holds = $claim !== null && in_array($claim->kind, [ClaimKind::Page, ClaimKind::Also, ClaimKind::Redirect], true) && $resolution->rules() === [];
+        $holds =
+            $claim !== null && in_array($claim->kind, [ClaimKind::Page, ClaimKind::Also, ClaimKind::Redirect], true) && $resolution->rules() === [];
         $id = $holds ? $claim->page : $resolution->lastingPage();
         $page = $id === null ? null : $this->workspace->pages->find($id);
 

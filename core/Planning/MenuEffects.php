@@ -111,7 +111,8 @@ final class MenuEffects
             };
             [$old, $new] = [$keyed($was), $keyed($is)];
             if (array_keys($old) !== array_keys($new)) {
-                $seen = fn (string $key): bool => ! isset($was->entries[$key], $is->entries[$key]) || $this->showsAny($was->entries[$key], $is->entries[$key]);
+                $seen = fn (string $key): bool => ! isset($was->entries[$key], $is->entries[$key]) ||
+                    $this->showsAny($was->entries[$key], $is->entries[$key]);
                 $old = array_filter($old, $seen, ARRAY_FILTER_USE_KEY);
                 $moved += OutOfOrder::of(self::keys($old), self::keys(array_intersect_key($new, $old)), $old);
             }

@@ -136,7 +136,8 @@ final readonly class Planner
         $asked = MenuConsequences::settle($workspace, $outcome);
         $pages = PageChanges::of($workspace, $outcome);
         $entries = MenuEffects::in($workspace);
-        $visitors = VisitorChanges::of($workspace, $outcome);
+        $lines = new AccessLines($workspace);
+        $visitors = VisitorChanges::of($workspace, $outcome, $lines);
         $turned = (new RawLinkEffects($outcome, $workspace, $this->ledger, $this->links))->of($claims->differences, $pages->goOffline);
         $rawLinks = (new MendedLinks($workspace, $this->links, $claims))->among($turned);
         $ways = new WaysOut($workspace, $claims, $loops);
@@ -154,7 +155,7 @@ final readonly class Planner
                 linksClosed: $visitors->closed() === [] ? 0 : $this->links->countInto($visitors->closed()),
                 rawLinks: $rawLinks,
             ),
-            SearchChanges::of($workspace, $outcome, $visitors),
+            SearchChanges::of($workspace, $outcome, $visitors, $lines),
             new ToDecide(
                 conflicts: array_map($ways->of(...), $claims->clashes),
                 questions: [...$workspace->questions(), ...$claims->questions, ...$asked, ...self::offerRewriting($rawLinks, $batch)],

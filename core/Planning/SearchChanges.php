@@ -17,7 +17,6 @@ use Heronstem\Core\Search\SiteSearchDifference;
 use Heronstem\Core\Tree\CanonicalKind;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\PageKind;
-use Heronstem\Core\Visitors\PageAccess;
 use Heronstem\Core\Workspace\Workspace;
 
 /** Compares what search engines are told of each page before and after: title, index, canonical address, sitemap. */
@@ -34,7 +33,7 @@ final class SearchChanges
     /** @var list<CanonicalChange> */
     private array $canonicals = [];
 
-    private function __construct(private readonly Workspace $workspace)
+    private function __construct(private readonly Workspace $workspace, private readonly AccessLines $lines)
     {
     }
 
@@ -44,9 +43,9 @@ final class SearchChanges
      *
      * @param  array<string, Page|null>  $outcome
      */
-    public static function of(Workspace $workspace, array $outcome, VisitorEffects $visitors = new VisitorEffects()): SearchEffects
+    public static function of(Workspace $workspace, array $outcome, VisitorEffects $visitors, AccessLines $lines): SearchEffects
     {
-        $changes = new self($workspace);
+        $changes = new self($workspace, $lines);
         $settings = SiteSearchDifference::between($workspace->site->search, $workspace->search());
         $concerned = $changes->concerned($outcome, $settings?->concernsPages() ?? false) + array_fill_keys($visitors->pages(), true);
         foreach (array_keys($concerned) as $id) {
@@ -148,12 +147,9 @@ final class SearchChanges
         return $page->listed && $search->index() && $this->isOpen($page, $isAfter);
     }
 
-    /** Whether everyone sees it, and search engines with them. */
     private function isOpen(Page $page, bool $isAfter): bool
     {
-        $pages = $this->workspace->pages;
-
-        return PageAccess::at($this->workspace->now(), $isAfter ? $pages->access($page) : $pages->accessBefore($page))?->isEveryone() ?? true;
+        return $isAfter ? $this->lines->isOpen($page) : $this->lines->wasOpen($page);
     }
 
     /** @param  array<string, Page|null>  $outcome */

@@ -21,24 +21,20 @@ final class VisitorChanges
      *
      * @param  array<string, Page|null>  $outcome  pages with the addresses they get
      */
-    public static function of(Workspace $workspace, array $outcome): VisitorEffects
+    public static function of(Workspace $workspace, array $outcome, AccessLines $lines): VisitorEffects
     {
         $concerned = [];
         foreach ($workspace->pages->touched() as $id) {
             $before = $workspace->pages->before($id);
             $after = $workspace->pages->find($id);
             $mayDiffer = $before !== null && $after !== null && ($before->parent !== $after->parent || $before->access !== $after->access);
-            if (
-                $mayDiffer &&
-                ! $after->isBinned() &&
-                self::texts($workspace->pages->accessBefore($before)) !== self::texts($workspace->pages->access($after))
-            ) {
+            if ($mayDiffer && ! $after->isBinned() && ! self::areSame($lines->before($before), $lines->after($after))) {
                 $concerned += array_flip($workspace->pages->branch($id));
             }
         }
         $changes = [];
         foreach (array_keys($concerned) as $id) {
-            $changes[] = self::compare((string) $id, $workspace, $outcome);
+            $changes[] = self::compare((string) $id, $workspace, $outcome, $lines);
         }
         $changes = array_values(array_filter($changes));
 
@@ -50,15 +46,15 @@ final class VisitorChanges
      *
      * @param  array<string, Page|null>  $outcome
      */
-    private static function compare(string $id, Workspace $workspace, array $outcome): ?VisitorChange
+    private static function compare(string $id, Workspace $workspace, array $outcome, AccessLines $lines): ?VisitorChange
     {
         [$before, $after] = [$workspace->pages->before($id), $workspace->pages->find($id)];
         if ($before?->isLive() !== true || $after?->isLive() !== true) {
             return null;
         }
-        [$was, $is] = [$workspace->pages->accessBefore($before), $workspace->pages->access($after)];
+        [$was, $is] = [$lines->before($before), $lines->after($after)];
 
-        return self::texts($was) === self::texts($is)
+        return self::areSame($was, $is)
             ? null
             : new VisitorChange(
                 $id,
@@ -108,6 +104,15 @@ final class VisitorChanges
         $found = $entry->kind === EntryKind::Branch ? $shown->inBranch($entry, $page) : $byHand["$entry->id $page"] ?? null;
 
         return $found?->label;
+    }
+
+    /**
+     * @param  list<PageAccess>  $some
+     * @param  list<PageAccess>  $others
+     */
+    private static function areSame(array $some, array $others): bool
+    {
+        return $some === $others || self::texts($some) === self::texts($others);
     }
 
     /**

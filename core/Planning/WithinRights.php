@@ -59,7 +59,7 @@ final class WithinRights
             $claims->guard($difference);
         }
         if ($ripple->access->settings !== null) {
-            (new GivenRights($this->rights, $this->need, $places))->guard($ripple->access);
+            (new GivenRights($this->rights, $this->need, $places, $this->marks))->guard($ripple->access);
         }
     }
 

@@ -8,7 +8,6 @@ use Heronstem\Core\InputRefused;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\Pages;
 use Heronstem\Core\Tree\PersonAtPage;
-use Heronstem\Core\Visitors\PageAccess;
 
 /**
  * The pages as a batch leaves them, laid over what is: reads through to the port, keeps what changed, writes nothing.
@@ -240,23 +239,6 @@ final class PageOverlay
         }
 
         return $ids;
-    }
-
-    /** @return list<PageAccess> what can decide who sees a page, as the batch leaves it, nearest first */
-    public function access(Page $page): array
-    {
-        return PageAccess::line(array_map(self::said(...), [$page, ...$this->ancestors($page)]));
-    }
-
-    /** @return list<PageAccess> the same as it was before the batch */
-    public function accessBefore(Page $page): array
-    {
-        return PageAccess::line(array_map(self::said(...), [$page, ...$this->ancestorsBefore($page)]));
-    }
-
-    private static function said(Page $page): ?PageAccess
-    {
-        return $page->access;
     }
 
     /** @return list<Page> ancestors as they were before the batch, nearest first */

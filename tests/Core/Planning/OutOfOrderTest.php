@@ -41,7 +41,7 @@ final class OutOfOrderTest extends TestCase
                 $weight = static fn (array $moved): int => array_sum(array_intersect_key($weights, $moved));
                 self::assertTrue($stay($moved), 'The others keep their order.');
                 for ($subset = 0; $subset < 64; $subset++) {
-                    $isIn = static fn (string $each): bool => ($subset >> (ord($each) - 97) & 1) === 1;
+                    $isIn = static fn (string $each): bool => (($subset >> (ord($each) - 97)) & 1) === 1;
                     $other = array_filter(array_fill_keys($before, true), $isIn, ARRAY_FILTER_USE_KEY);
                     self::assertTrue($weight($other) >= $weight($moved) || ! $stay($other));
                 }

@@ -55,15 +55,30 @@ final class RawLinksTest extends TestCase
     {
         $this->write('/help/times', '/help/times?from=home#may', '/older', '/for-now', '/nowhere');
         $this->site->apply(new SetSlug('Times', Slug::of('timetables')));
-        $this->site->apply(new MakeRedirect(
-            new Rule('RULE', RuleScope::One, '/old-travel', '/old-travel', RuleAnswer::MovedPermanently, Target::page('Travel')),
-        ));
-        $this->site->apply(new MakeRedirect(new Rule('FIRST', RuleScope::One, '/older', '/older', RuleAnswer::MovedPermanently, Target::read('address', '/old-travel', $this->site->rules))));
+        $this->site->apply(
+            new MakeRedirect(new Rule('RULE', RuleScope::One, '/old-travel', '/old-travel', RuleAnswer::MovedPermanently, Target::page('Travel'))),
+        );
+        $this->site->apply(
+            new MakeRedirect(
+                new Rule(
+                    'FIRST',
+                    RuleScope::One,
+                    '/older',
+                    '/older',
+                    RuleAnswer::MovedPermanently,
+                    Target::read('address', '/old-travel', $this->site->rules),
+                ),
+            ),
+        );
         $this->site->apply(new MakeRedirect(new Rule('NOW', RuleScope::One, '/for-now', '/for-now', RuleAnswer::Found, Target::page('Travel'))));
         $ripple = $this->site->plan(new MendLinks());
         $this->write('/help/times', '/help/times?from=home#may', '/old-travel', '/nowhere');
         self::assertSame(
-            [['/help/times', 'mended', 'Times', 'Times'], ['/help/times?from=home#may', 'mended', 'Times', 'Times'], ['/older', 'mended', 'Travel', 'Travel']],
+            [
+                ['/help/times', 'mended', 'Times', 'Times'],
+                ['/help/times?from=home#may', 'mended', 'Times', 'Times'],
+                ['/older', 'mended', 'Travel', 'Travel'],
+            ],
             $this->said($ripple),
         );
         self::assertCount(3, $ripple->rewrites());
@@ -77,7 +92,10 @@ final class RawLinksTest extends TestCase
     public function links_that_the_same_batch_breaks_are_asked_about_rather_than_mended(): void
     {
         $ripple = $this->site->plan(new MendLinks(), new TakeOffline('Travel'));
-        self::assertSame(['/help/times', '/help/times?from=home#may'], array_map(static fn (RawLinkEffect $effect): string => $effect->link->href, $ripple->rewrites()));
+        self::assertSame(
+            ['/help/times', '/help/times?from=home#may'],
+            array_map(static fn (RawLinkEffect $effect): string => $effect->link->href, $ripple->rewrites()),
+        );
     }
 
     #[Test]

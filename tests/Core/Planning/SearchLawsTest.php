@@ -14,6 +14,7 @@ use Heronstem\Core\Search\SiteFacts;
 use Heronstem\Core\Tree\CanonicalKind;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\PageKind;
+use Heronstem\Core\Visitors\Guest;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Memory\MemorySite;
@@ -84,6 +85,7 @@ final class SearchLawsTest extends TestCase
             );
             $canonical = $page->search->canonical;
             $named = $canonical->kind === CanonicalKind::Page ? $site->pages[$canonical->value] ?? null : null;
+            $isOpen = $site->sees($page, Guest::anybody());
             $isOwn = in_array($page->kind, [PageKind::Page, PageKind::Download], true);
 
             return [
@@ -91,7 +93,7 @@ final class SearchLawsTest extends TestCase
                 'title' => $page->kind === PageKind::Page
                         ? SearchTitle::of($facts, new SiteFacts('Ferries', 'Boats.', 'en-GB', 'http://ferries.test'))->text
                         : null,
-                'index' => $page->listed && $settings->index(),
+                'index' => $page->listed && $settings->index() && $isOpen,
                 'canonical' => match ($canonical->kind) {
                     CanonicalKind::Itself => $page->address->path,
                     CanonicalKind::None => null,
@@ -99,7 +101,12 @@ final class SearchLawsTest extends TestCase
                     CanonicalKind::Page => $named?->isLive() === true ? $named->address->path : null,
                 },
                 'isItself' => $canonical->kind === CanonicalKind::Itself,
-                'sitemap' => $isOwn && $canonical->kind === CanonicalKind::Itself && $page->isShown() && $settings->index() && $settings->inSitemap()
+                'sitemap' => $isOwn &&
+                    $canonical->kind === CanonicalKind::Itself &&
+                    $page->isShown() &&
+                    $isOpen &&
+                    $settings->index() &&
+                    $settings->inSitemap()
                         ? $page->address->path
                         : null,
             ];

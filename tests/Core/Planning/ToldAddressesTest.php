@@ -100,7 +100,11 @@ final class ToldAddressesTest extends TestCase
             $may += $shown($was) ? [$was?->address->path => true] : [];
             $may += $shown($is) ? [$is?->address->path => true] : [];
         }
-        self::assertSame([], array_values(array_diff($told, array_map(strval(...), array_keys($may)))), 'Nobody is told of what was shown neither before nor after.');
+        self::assertSame(
+            [],
+            array_values(array_diff($told, array_map(strval(...), array_keys($may)))),
+            'Nobody is told of what was shown neither before nor after.',
+        );
     }
 
     /** @return list<string> in the order of the alphabet */
