@@ -29,7 +29,7 @@ final readonly class NearAddresses
                 <<<'SQL'
                 select id, name, address, near from (
                     select p.ulid as id, p.name, p.address, greatest(word_similarity(?, p.name || ' ' || p.address), similarity(?, p.address)) as near
-                    from pages p where p.site_id = ? and is_visible(p.state, p.from_at, p.until_at) and is_open(p.gate_id) and p.listed
+                    from pages p where p.site_id = ? and is_visible(p.state, p.from_at, p.until_at) and (p.gate_id is null or p.gate_id in (select open_gate())) and p.listed
                 ) n where near > ? order by near desc, length(address) limit 5
                 SQL
                 ,

@@ -15,7 +15,7 @@ final readonly class SearchResults
     private const WEIGHTS = '{0.1, 0.3, 0.5, 1.0}';
 
     /** Pages that may be found by visitors: live, listed, not kept out. */
-    private const FOUND = "is_visible(p.state, p.from_at, p.until_at) and is_open(p.gate_id) and p.listed and p.in_site_search and p.kind in ('page', 'download')";
+    private const FOUND = "is_visible(p.state, p.from_at, p.until_at) and (p.gate_id is null or p.gate_id in (select open_gate())) and p.listed and p.in_site_search and p.kind in ('page', 'download')";
 
     /** Pages that are counted; beyond that it is said that there are more. */
     public const MAX_COUNTED = 501;

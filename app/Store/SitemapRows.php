@@ -11,7 +11,7 @@ use Illuminate\Database\Connection;
 final readonly class SitemapRows
 {
     /** Live, listed, indexed, self-canonical, and wanted there. */
-    private const WHERE = "p.site_id = ? and is_visible(p.state, p.from_at, p.until_at) and is_open(p.gate_id) and p.listed and p.indexed and p.in_sitemap and p.kind in ('page', 'download')";
+    private const WHERE = "p.site_id = ? and is_visible(p.state, p.from_at, p.until_at) and (p.gate_id is null or p.gate_id in (select open_gate())) and p.listed and p.indexed and p.in_sitemap and p.kind in ('page', 'download')";
 
     /** Identities of the pictures that visitors see on a page, each once. */
     private const PICTURES = <<<'SQL'

@@ -40,7 +40,7 @@ final readonly class VisibleTree
             'select p.id, p.ulid, p.parent_id, p.name, p.address, p.kind, p.leads_to, t.address as target from pages p '.
                 LeadsTo::JOIN.
                 '
-            where p.parent_id = any(?::bigint[]) and p.listed and is_visible(p.state, p.from_at, p.until_at) and is_open(p.gate_id) order by p.position',
+            where p.parent_id = any(?::bigint[]) and p.listed and is_visible(p.state, p.from_at, p.until_at) and (p.gate_id is null or p.gate_id in (select open_gate())) order by p.position',
             [PgArray::of($ids)],
         );
         foreach ($rows as $row) {
@@ -62,10 +62,10 @@ final readonly class VisibleTree
             <<<'SQL'
             with recursive shown as (
                 select p.id, 0 as level, array[p.position] as place from pages p
-                    where p.site_id = ? and p.parent_id is null and p.listed and is_visible(p.state, p.from_at, p.until_at) and is_open(p.gate_id)
+                    where p.site_id = ? and p.parent_id is null and p.listed and is_visible(p.state, p.from_at, p.until_at) and (p.gate_id is null or p.gate_id in (select open_gate()))
                 union all
                 select p.id, s.level + 1, s.place || p.position from shown s join pages p on p.parent_id = s.id
-                    where p.listed and is_visible(p.state, p.from_at, p.until_at) and is_open(p.gate_id) and s.level < ?
+                    where p.listed and is_visible(p.state, p.from_at, p.until_at) and (p.gate_id is null or p.gate_id in (select open_gate())) and s.level < ?
             ), kept as (select * from shown order by level, place limit ?)
             select p.id, p.ulid, p.name, p.address, p.kind, p.leads_to, t.address as target, k.level
             from kept k join pages p on p.id = k.id

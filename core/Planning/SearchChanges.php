@@ -24,6 +24,8 @@ final class SearchChanges
 {
     private int $sitemapEntries = 0;
 
+    private bool $inheritsAnew = true;
+
     /** @var list<TitleChange> */
     private array $titles = [];
 
@@ -47,6 +49,7 @@ final class SearchChanges
     {
         $changes = new self($workspace, $lines);
         $settings = SiteSearchDifference::between($workspace->site->search, $workspace->search());
+        $changes->inheritsAnew = $settings !== null || $changes->isInheritedAnew();
         $concerned = $changes->concerned($outcome, $settings?->concernsPages() ?? false) + array_fill_keys($visitors->pages(), true);
         foreach (array_keys($concerned) as $id) {
             $changes->compare((string) $id, $outcome);
@@ -75,6 +78,23 @@ final class SearchChanges
         return $concerned;
     }
 
+    /** Whether anything that pages inherit, or where they stand, is another after the batch. */
+    private function isInheritedAnew(): bool
+    {
+        foreach ($this->workspace->pages->touched() as $id) {
+            [$before, $after] = [$this->workspace->pages->before($id), $this->workspace->pages->find($id)];
+            if (
+                $before?->parent !== $after?->parent ||
+                $before?->branchSearch->toText() !== $after?->branchSearch->toText() ||
+                $before?->name !== $after?->name
+            ) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /** Whether pages below have something of what changed. */
     private function isInherited(Page $before, Page $after): bool
     {
@@ -98,7 +118,12 @@ final class SearchChanges
         $before = $this->workspace->pages->before($id);
         $after = array_key_exists($id, $outcome) ? $outcome[$id] : $this->workspace->pages->find($id);
         $was = $before === null ? null : $this->workspace->effectiveSearchBefore($before);
-        $is = $after === null || $after->isBinned() ? null : $this->workspace->effectiveSearch($after);
+        $is = match (true) {
+            $after === null, $after->isBinned() => null,
+            // Nothing of it changed, nor of what it inherits.
+            $after === $before && ! $this->inheritsAnew => $was,
+            default => $this->workspace->effectiveSearch($after),
+        };
         $this->sitemapEntries += $this->entry($before, $was, false) === $this->entry($after, $is, true) ? 0 : 1;
         if ($before === null || $after === null || $was === null || $is === null || ! $before->isLive() || ! $after->isLive()) {
             return;

@@ -24,6 +24,10 @@ return new class extends Migration
             create function open_gates() returns bigint[] language sql stable as $$
                 select string_to_array(nullif(current_setting('heronstem.open_gates', true), ''), ',')::bigint[]
             $$;
+            -- The same, row by row: where many pages are looked at, they are compared with these at once.
+            create function open_gate() returns setof bigint language sql stable rows 100 as $$
+                select unnest(open_gates())
+            $$;
             create function is_open(gate bigint) returns boolean language sql stable as $$
                 select gate is null or coalesce(gate = any(open_gates()), false)
             $$;

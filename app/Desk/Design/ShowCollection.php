@@ -115,7 +115,7 @@ final readonly class ShowCollection
             ->where('site_id', $site->id)
             ->whereIn('layout', $layouts)
             ->where('listed', true)
-            ->whereRaw('is_visible(state, from_at, until_at) and is_open(gate_id)')
+            ->whereRaw('is_visible(state, from_at, until_at) and (gate_id is null or gate_id in (select open_gate()))')
             ->where(static fn (Builder $query) => $query->whereRaw('path <@ ?::ltree', [$group->path])->orWhereRaw('fields @> ?::jsonb', [$also]))
             ->when($order === 'newest', static fn (Builder $query) => $query->orderByRaw('coalesce(from_at, live_since) desc nulls last'))
             ->orderByRaw(ListPages::PLACE)
