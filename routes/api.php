@@ -101,6 +101,7 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                 Route::get('bin', [StructureController::class, 'bin']);
                 Route::get('structure', [StructureController::class, 'picture']);
                 Route::get('names', [SiteController::class, 'show']);
+                Route::get('settings', [SiteController::class, 'settings']);
                 Route::get('menus', [MenuController::class, 'index']);
                 Route::get('menus-unreached', [MenuController::class, 'unreached']);
                 Route::get('menus/{menu}', [MenuController::class, 'show']);

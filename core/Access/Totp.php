@@ -14,7 +14,7 @@ final readonly class Totp
     private const SECONDS = 30;
 
     /** Bytes of a secret: RFC 4226, section 4, R6. */
-    private const BYTES = 20;
+    public const BYTES = 20;
 
     /** Steps that a clock may be ahead or behind: RFC 6238, section 5.2. */
     private const DRIFT = 1;
@@ -26,12 +26,7 @@ final readonly class Totp
     {
     }
 
-    public static function fresh(): self
-    {
-        return new self(random_bytes(self::BYTES));
-    }
-
-    /** @param  string  $bytes  as they are, not in letters */
+    /** @param  string  $bytes  as they are, not in letters; of a new secret as many as BYTES, drawn at random */
     public static function ofBytes(#[\SensitiveParameter] string $bytes): self
     {
         return new self($bytes);

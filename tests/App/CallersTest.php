@@ -67,6 +67,7 @@ final class CallersTest extends AppTestCase
         'GET bin' => self::SEEN,
         'GET structure' => self::SEEN,
         'GET names' => self::SEEN,
+        'GET settings' => self::SEEN,
         'GET menus' => self::SEEN,
         'GET menus-unreached' => self::SEEN,
         'GET menus/{menu}' => self::SEEN,

@@ -216,7 +216,7 @@ final class OwnAccountTest extends AppTestCase
         }
         $listed = $this->account('GET', 'account')->assertJsonCount(2, 'sessions')->json('sessions');
         self::assertNotContains('one', array_column($listed, 'id'));
-        $one = collect($listed)->firstWhere('device', 'Browser one')['id'];
+        $one = array_column($listed, 'id', 'device')['Browser one'];
         $tam = $this->person('Tam', Role::WRITER);
         $this->account('DELETE', "account/sessions/$one", as: $tam)->assertNotFound();
         $this->account('DELETE', "account/sessions/$one")->assertNoContent();

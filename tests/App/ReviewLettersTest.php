@@ -55,12 +55,14 @@ final class ReviewLettersTest extends AppTestCase
     private function told(string $about): array
     {
         $told = [];
-        foreach (Queue::pushed(SendLetter::class) as $letter) {
+        Queue::assertPushed(SendLetter::class, static function (SendLetter $letter) use ($about, &$told): bool {
             $read = static fn (string $field): string => (string) (new \ReflectionProperty(SendLetter::class, $field))->getValue($letter);
             if (str_contains($read('about'), $about)) {
                 $told[] = $read('mail');
             }
-        }
+
+            return true;
+        });
 
         return $told;
     }

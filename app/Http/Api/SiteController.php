@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Api;
 
+use App\Desk\ReadSettings;
 use App\Http\Api\Description\Answer;
 use App\Http\Api\Description\Body;
 use App\Http\Api\Schema\SiteNames;
@@ -18,8 +19,21 @@ final readonly class SiteController
 {
     private const FIELDS = ['name' => 'name', 'shortName' => 'short_name', 'tagline' => 'tagline', 'summary' => 'description'];
 
-    public function __construct()
+    public function __construct(private ReadSettings $settings)
     {
+    }
+
+    #[
+        OA\Get(
+            path: '/sites/{site}/settings',
+            operationId: 'siteSettings',
+            description: 'What holds for the whole site, as it stands now; each is set where it belongs.',
+            responses: [new Answer('SiteSettings')],
+        ),
+    ]
+    public function settings(Site $site): JsonResponse
+    {
+        return new JsonResponse($this->settings->of($site));
     }
 
     #[OA\Get(path: '/sites/{site}/names', operationId: 'siteNames', description: 'What the site is called.', responses: [new Answer('SiteNames')])]

@@ -20,6 +20,10 @@ export function SiteList({ trigger }: { trigger: ReactNode }) {
                     <span className="ml-auto text-[12px] text-ink-3">{each.roles.join(', ')}</span>
                 </MenuAct>
             ))}
+            <MenuLine />
+            <MenuAct onSelect={() => void navigate({ to: '/s/$site/settings', params: { site: site.key } })}>
+                Settings of this site
+            </MenuAct>
         </MenuList>
     )
 }

@@ -178,6 +178,12 @@ const people = createRoute({
     component: lazyRouteComponent(() => import('./PeoplePage'), 'PeoplePage'),
 })
 
+const settings = createRoute({
+    getParentRoute: () => site,
+    path: '/settings',
+    component: lazyRouteComponent(() => import('../views/settings/SettingsView'), 'SettingsView'),
+})
+
 const write = createRoute({
     getParentRoute: () => site,
     path: '/write/$page',
@@ -205,7 +211,19 @@ export function makeRouter(queries: QueryClient) {
             account,
             ownAccount,
             home,
-            site.addChildren([outline, write, menus, addresses, findability, files, layouts, people, replace, history]),
+            site.addChildren([
+                outline,
+                write,
+                menus,
+                addresses,
+                findability,
+                files,
+                layouts,
+                people,
+                settings,
+                replace,
+                history,
+            ]),
         ]),
         context: { queries },
         defaultPreload: false,

@@ -73,6 +73,5 @@ final class TotpTest extends TestCase
             'otpauth://totp/Heronstem:mairi%40skerrivane.example?secret=GEZDGNBVGY3TQOJQGEZDGNBVGY3TQOJQ&issuer=Heronstem',
             Totp::ofBytes(self::SECRET)->toUri('Heronstem', 'mairi@skerrivane.example'),
         );
-        self::assertNotSame(Totp::fresh()->toLetters(), Totp::fresh()->toLetters());
     }
 }

@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Api\Schema;
+
+use Heronstem\Core\Address\TrailingSlash;
+use OpenApi\Attributes as OA;
+
+/** What holds for a whole site. */
+#[
+    OA\Schema(
+        schema: 'SiteSettings',
+        required: [
+            'names',
+            'origin',
+            'language',
+            'zone',
+            'rules',
+            'startPages',
+            'layouts',
+            'titlePattern',
+            'robotsLines',
+            'checksLinks',
+            'tellsEngines',
+            'hasHead',
+            'people',
+            'roles',
+            'gates',
+            'visitors',
+            'signUp',
+        ],
+        properties: [
+            new OA\Property(
+                'names',
+                required: ['name', 'tagline'],
+                type: 'object',
+                properties: [new OA\Property('name', type: 'string'), new OA\Property('tagline', type: 'string')],
+            ),
+            new OA\Property('origin', type: 'string'),
+            new OA\Property('language', type: 'string'),
+            new OA\Property('zone', type: 'string'),
+            new OA\Property(
+                'rules',
+                description: 'how addresses are written',
+                required: ['trailingSlash', 'suffix', 'caseSensitive', 'nativeLetters'],
+                type: 'object',
+                properties: [
+                    new OA\Property('trailingSlash', type: 'string', enum: TrailingSlash::class),
+                    new OA\Property('suffix', type: 'string'),
+                    new OA\Property('caseSensitive', type: 'boolean'),
+                    new OA\Property('nativeLetters', type: 'boolean'),
+                ],
+            ),
+            new OA\Property(
+                'startPages',
+                description: 'names',
+                required: ['visitors', 'signedIn'],
+                type: 'object',
+                properties: [
+                    new OA\Property('visitors', type: 'string', nullable: true),
+                    new OA\Property('signedIn', description: 'null for the same', type: 'string', nullable: true),
+                ],
+            ),
+            new OA\Property('layouts', type: 'integer'),
+            new OA\Property('titlePattern', type: 'string', nullable: true),
+            new OA\Property('robotsLines', type: 'integer'),
+            new OA\Property('checksLinks', type: 'boolean'),
+            new OA\Property('tellsEngines', type: 'boolean'),
+            new OA\Property('hasHead', description: 'head lines of all pages', type: 'boolean'),
+            new OA\Property('people', type: 'integer'),
+            new OA\Property('roles', type: 'integer'),
+            new OA\Property('gates', description: 'pages that say who sees them', type: 'integer'),
+            new OA\Property('visitors', description: 'accounts', type: 'integer'),
+            new OA\Property('signUp', type: 'string', enum: ['nobody', 'everyone', 'approval']),
+        ],
+    ),
+]
+final class SettingsShape
+{
+}

@@ -1,0 +1,202 @@
+import { useQuery } from '@tanstack/react-query'
+import { Link } from '@tanstack/react-router'
+import { useState, type ReactNode } from 'react'
+import { answered, api, type Schemas } from '../../api/client'
+import { keys } from '../../api/queries'
+import { CodeDialog } from '../../app/CodeDialog'
+import { useSite } from '../../app/site'
+import { Button } from '../../ui/Button'
+import { count } from '../../ui/count'
+import { PageTitle } from '../../ui/PageTitle'
+import { ReadFailure } from '../../ui/ReadFailure'
+
+type Settings = Schemas['SiteSettings']
+type Setting = { name: string; now: ReactNode; does: string; act?: ReactNode }
+
+const link = 'font-semibold text-heron hover:underline'
+
+/** What holds for the whole site, in one place: how it stands, what it does, who inherits it, and where it is set. */
+export function SettingsView() {
+    const site = useSite()
+    const [code, setCode] = useState(false)
+    const settings = useQuery({
+        queryKey: [...keys.site(site.key), 'settings'],
+        queryFn: () => answered(api.GET('/sites/{site}/settings', { params: { path: { site: site.key } } })),
+    })
+    return (
+        <main className="h-full overflow-y-auto">
+            <div className="flex h-14 items-center border-b border-line px-4">
+                <PageTitle>Settings of this site</PageTitle>
+            </div>
+            <div className="max-w-[1040px] px-4 py-2">
+                <ReadFailure of={settings} />
+                {settings.data !== undefined && (
+                    <dl>
+                        {rowsOf(settings.data, site.key, () => setCode(true)).map(row => (
+                            <div
+                                key={row.name}
+                                className="grid grid-cols-[180px_minmax(0,1fr)_auto] gap-x-5 border-b border-line py-2.5 max-sm:grid-cols-1"
+                            >
+                                <dt className="font-semibold">{row.name}</dt>
+                                <dd>
+                                    {row.now}
+                                    <p className="text-[13px] leading-5 text-ink-3">{row.does}</p>
+                                </dd>
+                                <dd>{row.act}</dd>
+                            </div>
+                        ))}
+                    </dl>
+                )}
+            </div>
+            {code && <CodeDialog page={null} onClose={() => setCode(false)} />}
+        </main>
+    )
+}
+
+function rowsOf(now: Settings, site: string, onCode: () => void): Setting[] {
+    const params = { site }
+    const { rules } = now
+    return [
+        {
+            name: 'Names',
+            now: [now.names.name, now.names.tagline].filter(Boolean).join(' · '),
+            does: 'At the top of every page, in titles by their pattern, and on cards of other sites.',
+            act: (
+                <Link to="/s/$site/menus" params={params} className={link}>
+                    Under Menus
+                </Link>
+            ),
+        },
+        {
+            name: 'Address',
+            now: <span className="font-mono text-[13px]">{now.origin}</span>,
+            does: 'What every address of the site begins with. Set by whoever runs the installation.',
+        },
+        {
+            name: 'Language and time',
+            now: `${now.language}, ${now.zone}`,
+            does: 'Said of every page; times without a zone are of this one. Set when the site is made.',
+        },
+        {
+            name: 'How addresses are written',
+            now: [
+                rules.trailingSlash === 'always' ? 'with a slash at the end' : 'without a slash at the end',
+                rules.suffix === '' ? 'no ending' : `ending in ${rules.suffix}`,
+                rules.caseSensitive ? 'capitals count' : 'capitals do not count',
+                rules.nativeLetters ? 'letters of the language kept' : 'letters without marks',
+            ].join(', '),
+            does: 'Every page inherits it; what is asked in another way is sent on. Set when the site is made.',
+        },
+        {
+            name: 'Start pages',
+            now: `${now.startPages.visitors ?? 'none yet'}; for signed-in people ${now.startPages.signedIn ?? 'the same'}`,
+            does: 'What people get at the address of the site itself.',
+            act: (
+                <Link to="/s/$site/menus" params={params} className={link}>
+                    Under Menus
+                </Link>
+            ),
+        },
+        {
+            name: 'Layouts',
+            now: count(now.layouts, 'layout'),
+            does: 'How pages look and what fields they have. Each page has one; defaults of fields hold where a page says nothing.',
+            act: (
+                <Link to="/s/$site/layouts" params={params} className={link}>
+                    Layouts
+                </Link>
+            ),
+        },
+        {
+            name: 'Patterns of titles',
+            now: (
+                <span className="font-mono text-[13px]">
+                    {now.titlePattern ?? <span className="font-sans">as it comes</span>}
+                </span>
+            ),
+            does: 'Titles and descriptions of pages that have none of their own: of the layout, the branch or the page before that of the site.',
+            act: (
+                <Link to="/s/$site/findability" params={params} search={{ part: 'patterns' }} className={link}>
+                    Patterns
+                </Link>
+            ),
+        },
+        {
+            name: 'robots.txt and sitemap',
+            now:
+                now.robotsLines === 0
+                    ? 'nothing kept from robots'
+                    : count(now.robotsLines, 'line of your own', 'lines of your own'),
+            does: 'What is asked of robots. Pages, branches and layouts say themselves whether they are in the sitemap.',
+            act: (
+                <Link to="/s/$site/findability" params={params} search={{ part: 'crawling' }} className={link}>
+                    Crawling
+                </Link>
+            ),
+        },
+        {
+            name: 'Outside services',
+            now: `links to other sites ${now.checksLinks ? 'are' : 'are not'} tried; search engines ${now.tellsEngines ? 'are' : 'are not'} told of changes`,
+            does: 'Nothing is asked of others, or told to them, unless it is switched on.',
+            act: (
+                <Link to="/s/$site/findability" params={params} search={{ part: 'links' }} className={link}>
+                    Links
+                </Link>
+            ),
+        },
+        {
+            name: 'People and roles',
+            now: `${count(now.people, 'person', 'people')}, ${count(now.roles, 'role')}`,
+            does: 'Who works here and what they may do, on the whole site and by branch.',
+            act: (
+                <Link to="/s/$site/people" params={params} className={link}>
+                    People
+                </Link>
+            ),
+        },
+        {
+            name: 'Who sees pages',
+            now:
+                now.gates === 0
+                    ? 'everyone sees every page'
+                    : `${count(now.gates, 'page says', 'pages say')} who sees them`,
+            does: 'Everyone, unless the page or one above it says otherwise: under “Seen by” on the sheet of a page.',
+            act: (
+                <Link to="/s/$site/outline" params={params} className={link}>
+                    Outline
+                </Link>
+            ),
+        },
+        {
+            name: 'Accounts of visitors',
+            now: `${count(now.visitors, 'account')}; ${
+                now.signUp === 'nobody'
+                    ? 'made here only'
+                    : now.signUp === 'everyone'
+                      ? 'everyone makes one'
+                      : 'made by whoever asks, and let in'
+            }`,
+            does: 'Who signs in at the public site.',
+            act: (
+                <Link to="/s/$site/people" params={params} search={{ show: 'visitors' }} className={link}>
+                    Visitors
+                </Link>
+            ),
+        },
+        {
+            name: 'Head lines of all pages',
+            now: now.hasHead ? 'some' : 'none',
+            does: 'meta, link, JSON-LD and script in the head of every page; pages add their own.',
+            act: (
+                <Button variant="quiet" onClick={onCode}>
+                    Look at them…
+                </Button>
+            ),
+        },
+        {
+            name: 'Caching',
+            now: 'pages are asked about anew each time, files with a number are kept for good',
+            does: 'Closed pages and closed files are kept by nobody. The same for every page.',
+        },
+    ]
+}
