@@ -60,6 +60,7 @@ final class VisitorChanges
                 $id,
                 $after->name,
                 ($outcome[$id] ?? $after)->address->path,
+                $after->listed,
                 PageAccess::at($workspace->now(), $was),
                 PageAccess::at($workspace->now(), $is),
             );

@@ -25,7 +25,8 @@ final class ToldAddresses
     {
         $moves = array_column($ripple->addresses->moves, null, 'page');
         $differences = array_column($ripple->pages->differences, null, 'page');
-        $told = array_fill_keys(array_column($ripple->visitors->changes, 'address'), true);
+        $turned = array_filter($ripple->visitors->changes, static fn (VisitorChange $change): bool => $change->listed);
+        $told = array_fill_keys(array_column($turned, 'address'), true);
         // What nobody could find before and cannot now is nobody's to be told.
         $silent = array_diff_key(array_fill_keys($closed, true), array_fill_keys($ripple->visitors->pages(), true));
         foreach ($moves + array_filter($differences, self::isSeen(...)) as $id => $any) {

@@ -11,6 +11,7 @@ final readonly class VisitorChange
 {
     /**
      * @param  string  $address  as it is from now on
+     * @param  bool  $listed  in menus, lists and sitemap for those who see it
      * @param  PageAccess|null  $before  what decided about it; null for everyone
      * @param  PageAccess|null  $after  what decides from now on
      */
@@ -18,6 +19,7 @@ final readonly class VisitorChange
         public string $page,
         public string $name,
         public string $address,
+        public bool $listed,
         public ?PageAccess $before,
         public ?PageAccess $after,
     ) {

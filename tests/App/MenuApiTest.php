@@ -262,7 +262,7 @@ final class MenuApiTest extends AppTestCase
         $in('/')
             ->assertSee('Islanders only')
             ->assertSee('<h1>Travel</h1>', false)
-            ->assertSee('Signed in as Eilidh')
+            ->assertSee('Signed in as <a href="/_account">Eilidh</a>', false)
             ->assertHeader('Cache-Control', 'max-age=0, must-revalidate, private');
         $in('/travel')->assertOk();
         $this->visit('/')->assertDontSee('Islanders only');

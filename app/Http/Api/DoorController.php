@@ -117,7 +117,7 @@ final readonly class DoorController
             responses: [new OA\Response(response: 204, description: 'Done')],
         ),
     ]
-    public function stopLooking(Request $request): Response
+    public function stopLooking(Request $request, Site $site): Response
     {
         if ($request->hasSession()) {
             $request->session()->forget(KnowWho::LOOKS_AS);
