@@ -15,6 +15,7 @@ use Heronstem\Core\Address\NormalForm;
 use Heronstem\Core\Content\Document;
 use Heronstem\Core\Redirect\RequestOrigin;
 use Heronstem\Core\Redirect\Resolution;
+use Heronstem\Core\Tree\PageKind;
 use Heronstem\Core\Tree\PageState;
 
 /** What a visitor gets for what they ask: the way to the answer, noted where redirects or misses are counted, and the page at its end. */
@@ -39,6 +40,19 @@ final readonly class AnswerVisitor
         $own = Page::query()->with('content')->find($site->start_page_signed_in_id);
 
         return $own?->isVisible() === true ? $own : $page;
+    }
+
+    /** The pointer that stands at the address itself, wherever it leads; null for none. */
+    public function pointerAt(Resolution $resolution, Site $site): ?Page
+    {
+        return Page::query()
+            ->where('site_id', $site->id)
+            ->where('kind', PageKind::Pointer)
+            ->whereRaw('id = (select page_id from ledger where site_id = ? and key = ?)', [
+                $site->id,
+                NormalForm::key($resolution->normal, $site->rules()),
+            ])
+            ->first();
     }
 
     /** What visitors see on a page; in the minute before its schedule is carried out that is what it will go live with. */

@@ -160,6 +160,22 @@ final class ClosedPagesTest extends AppTestCase
     }
 
     #[Test]
+    public function a_pointer_that_is_closed_leads_nobody_on(): void
+    {
+        $help = $this->live('Help');
+        $boats = $this->live('Boats', $this->crew);
+        $this->change(['kind' => 'change-kind', 'page' => $boats, 'to' => 'pointer', 'leadsTo' => ['page' => $help]]);
+        $this->change(['kind' => 'set-slug', 'page' => $boats, 'slug' => 'ships']);
+        $this->visit('/crew/ships')->assertRedirect('/help');
+        $this->close($this->crew, ['to' => 'some', 'networks' => ['192.0.2.0/24']]);
+        foreach (['/crew/ships', '/crew/boats'] as $address) {
+            $this->visit($address)->assertStatus(403);
+            $this->visit($address, 'POST')->assertStatus(405);
+            $this->look($address, ip: self::OFFICE)->assertRedirect('/help');
+        }
+    }
+
+    #[Test]
     public function an_access_holds_from_and_until_its_moments(): void
     {
         $this->close($this->crew, [

@@ -63,7 +63,7 @@ final class AccessTest extends Errand
         $visitor->click('button', 'Open the page');
         $visitor->awaitText('Please name Skerrivane Ferries beneath them');
 
-        $visitor->open($this->ferries('/travel/fares/new-fares-on-trial'));
+        $visitor->open($this->ferries('/freight/new-fares-on-trial'));
         $visitor->find('heading', 'There is no page here');
         $visitor->open($this->ferries('/crew-rota/open-day'));
         $visitor->find('heading', 'Open day on board*');

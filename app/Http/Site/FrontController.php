@@ -112,18 +112,23 @@ final readonly class FrontController
             $site,
         );
         $sends = $resolution->sendsWith();
-        // What redirects lead to is looked at only where something may be closed.
-        $page = $resolution->page === null || ($sends !== null && $gates->isEmpty()) ? null : $this->visitors->pageOf($resolution, $site, $visitor);
-        $closed = $page === null ? null : $this->doorway->before($page, $site, $gates, $guest, $asked, $resolution->normal, $visitor);
+        // What redirects lead to is looked at only where something may be closed; a pointer that is closed itself leads nobody on.
+        $leads = $sends !== null && ! $gates->isEmpty();
+        $page = $resolution->page === null || ($sends !== null && ! $leads) ? null : $this->visitors->pageOf($resolution, $site, $visitor);
+        $before = fn (?Page $at): ?AnyResponse => $at === null
+            ? null
+            : $this->doorway->before($at, $site, $gates, $guest, $asked, $resolution->normal, $visitor);
+        $shut = $leads ? $before($this->visitors->pointerAt($resolution, $site)) : null;
+        $closed = $shut ?? $before($page);
         // A redirect to what nobody is to know of would tell of it; every other is followed, and told there.
-        $isSecret = $closed?->getStatusCode() === 404;
-        if ($closed !== null && $request->isMethodCacheable() && ($sends === null || $isSecret)) {
+        $isShut = $closed !== null && ($sends === null || $shut !== null || $closed->getStatusCode() === 404);
+        if ($isShut && $request->isMethodCacheable()) {
             return $closed;
         }
 
         return match (true) {
             // What is sent to an address that moved goes along, whatever its method.
-            $sends !== null && ! $isSecret => new Response('', $sends, ['Location' => (string) $resolution->location, 'Cache-Control' => 'no-cache']),
+            $sends !== null && ! $isShut => new Response('', $sends, ['Location' => (string) $resolution->location, 'Cache-Control' => 'no-cache']),
             ! $request->isMethodCacheable() => new Response('Only GET and HEAD are answered here.', 405, [
                 'Allow' => 'GET, HEAD',
                 'Content-Type' => 'text/plain; charset=utf-8',
