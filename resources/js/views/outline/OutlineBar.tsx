@@ -43,7 +43,7 @@ export function OutlineBar({ counts, compact, drawing, facets, facetCounts, fiel
                     <Count n={counts.pages} word={counts.pages === 1 ? 'page' : 'pages'} />
                     <Count n={counts.live} word="live" />
                     {counts.draft > 0 && !compact && <Count n={counts.draft} word="draft" />}
-                    {counts.review > 0 && (
+                    {counts.review > 0 && !compact && (
                         <button
                             type="button"
                             aria-label={`${counts.review} in review: show them`}

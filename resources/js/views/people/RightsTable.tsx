@@ -109,7 +109,7 @@ export function RightsTable({ rows, columns, branch, set, onSet, onActive }: Pro
                     <tr>
                         <th
                             scope="col"
-                            className="sticky top-0 left-0 z-20 w-[176px] min-w-[176px] border-b border-line bg-paper px-4 py-2 text-left text-[12px] font-normal text-ink-3"
+                            className="sticky top-0 left-0 z-20 w-[166px] min-w-[166px] border-b border-line bg-paper px-4 py-2 text-left text-[12px] font-normal text-ink-3"
                         >
                             Role or person
                         </th>
@@ -117,7 +117,7 @@ export function RightsTable({ rows, columns, branch, set, onSet, onActive }: Pro
                             <th
                                 key={column.right}
                                 scope="col"
-                                className="sticky top-0 z-10 w-[60px] min-w-[60px] border-b border-line bg-paper px-0.5 py-2 align-bottom text-[12px] leading-[14px] font-semibold"
+                                className="sticky top-0 z-10 w-[57px] min-w-[57px] border-b border-line bg-paper px-0 py-2 align-bottom text-[11px] leading-[14px] font-semibold"
                             >
                                 {column.label}
                             </th>
@@ -135,8 +135,8 @@ export function RightsTable({ rows, columns, branch, set, onSet, onActive }: Pro
                                         : 'sticky left-0 z-10 border-b border-line bg-paper px-4 py-1 text-left'
                                 }
                             >
-                                <span className="block w-[150px] truncate font-semibold">{row.name}</span>
-                                <span className="block w-[150px] truncate text-[12px] font-normal text-ink-3">
+                                <span className="block w-[140px] truncate font-semibold">{row.name}</span>
+                                <span className="block w-[140px] truncate text-[12px] font-normal text-ink-3">
                                     {row.who.startsWith('role:') ? 'role' : row.roles.join(', ')}
                                 </span>
                             </th>
