@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\App;
 
+use App\Desk\AccountLinks;
 use App\Http\Middleware\KnowWho;
 use App\Jobs\SendLetter;
 use App\Models\User;
@@ -59,6 +60,28 @@ final class OwnAccountTest extends AppTestCase
 
         $this->account('DELETE', 'account/second-step')->assertNoContent();
         $this->signIn()->assertOk();
+    }
+
+    #[Test]
+    public function a_link_of_a_letter_stands_for_the_password_and_not_for_the_device(): void
+    {
+        $secret = (string) $this->account('POST', 'account/second-step')->json('secret');
+        $this->account('PUT', 'account/second-step', ['code' => $this->code($secret)])->assertOk();
+        $this->travel(30)->seconds();
+        $token = basename($this->app->make(AccountLinks::class)->make($this->manager, AccountLinks::PASSWORD, 'http://editor.test'));
+        $use = function (array $body) use ($token): TestResponse {
+            $this->app['auth']->forgetGuards();
+            $this->flushSession();
+
+            return $this->postJson("/api/v1/account-links/$token", $body + ['password' => 'eleven boats before breakfast']);
+        };
+        $use([])->assertStatus(422)->assertJsonPath('errors.0.field', 'code');
+        $use(['code' => '000000'])
+            ->assertStatus(422)
+            ->assertJsonPath('errors.0.field', 'code');
+        $this->assertGuest('web');
+        $use(['code' => $this->code($secret)])->assertOk();
+        $this->assertAuthenticated('web');
     }
 
     #[Test]

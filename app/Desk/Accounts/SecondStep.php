@@ -87,12 +87,7 @@ final readonly class SecondStep
         return $user->second_step_since !== null;
     }
 
-    /** Whether some role of theirs asks for it, and they have not set it up. */
-    public function isMissing(User $user): bool
-    {
-        return ! $this->isOn($user) && $this->isNeeded($user);
-    }
-
+    /** Whether some role of theirs asks for it. */
     public function isNeeded(User $user): bool
     {
         return (bool) $this->db->scalar(

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Api;
 
 use App\Desk\AccountLinks;
+use App\Desk\Accounts\AskForCode;
 use App\Desk\RightsOn;
 use App\Http\Api\Description\Answer;
 use App\Http\Api\Schema\Session;
@@ -24,8 +25,13 @@ final readonly class AccountController
     /** Requests for a new password: in a minute from one network, and in an hour for one account. */
     private const MOST = ['network' => [10, 60], 'account' => [3, 3600]];
 
-    public function __construct(private AccountLinks $links, private RateLimiter $limiter, private AuthManager $auth, private RightsOn $rights)
-    {
+    public function __construct(
+        private AccountLinks $links,
+        private RateLimiter $limiter,
+        private AuthManager $auth,
+        private RightsOn $rights,
+        private AskForCode $codes,
+    ) {
     }
 
     #[
@@ -78,14 +84,26 @@ final readonly class AccountController
             parameters: [new OA\Parameter(ref: '#/components/parameters/token')],
             requestBody: new OA\RequestBody(
                 required: true,
-                content: new OA\JsonContent(required: ['password'], type: 'object', properties: [new OA\Property('password', type: 'string')]),
+                content: new OA\JsonContent(
+                    required: ['password'],
+                    type: 'object',
+                    properties: [
+                        new OA\Property('password', type: 'string'),
+                        new OA\Property('code', description: 'of the second step, where somebody has one', type: 'string'),
+                    ],
+                ),
             ),
             responses: [new Answer('Session')],
         ),
     ]
     public function use(Request $request, string $token): JsonResponse
     {
-        $given = $request->validate(['password' => ['required', 'string', 'max:1000']], ['password.required' => 'Type a password.']);
+        $given = $request->validate(
+            ['password' => ['required', 'string', 'max:1000'], 'code' => ['sometimes', 'nullable', 'string', 'max:40']],
+            ['password.required' => 'Type a password.'],
+        );
+        // Who reads somebody's mail has not their device: a link stands for the password alone.
+        $this->codes->of($this->links->find($token)->user, (string) ($given['code'] ?? ''), (string) $request->ip());
         $user = $this->links->setPassword($token, $given['password']);
         if ($request->hasSession()) {
             $this->auth->guard('web')->login($user);

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Api;
 
+use App\Desk\Accounts\AskForCode;
 use App\Desk\Accounts\Devices;
 use App\Desk\Accounts\Happened;
-use App\Desk\Accounts\SecondStep;
 use App\Desk\Accounts\SecurityLog;
 use App\Desk\PasswordCheck;
 use App\Desk\RightsOn;
@@ -38,7 +38,7 @@ final readonly class SessionController
         private PasswordCheck $passwords,
         private SignInAttempts $attempts,
         private RightsOn $rights,
-        private SecondStep $secondStep,
+        private AskForCode $codes,
         private Devices $devices,
         private SecurityLog $log,
     ) {
@@ -111,9 +111,7 @@ final readonly class SessionController
                 'password' => 'Mail address and password do not go together. Check both; capitals count in the password.',
             ]);
         }
-        if ($this->secondStep->isOn($user)) {
-            $this->takeCode($user, (string) ($given['code'] ?? ''), $mail, $ip);
-        }
+        $this->codes->of($user, (string) ($given['code'] ?? ''), $ip);
         $this->attempts->wasRight('editor', $mail, $ip);
         $this->guard()->login($user);
         $request->session()->regenerate();
@@ -167,28 +165,11 @@ final readonly class SessionController
             $this->log->note(Happened::Refused, $user, detail: 'password, to confirm');
             throw ValidationException::withMessages(['password' => 'This is not your password. Capitals count.']);
         }
-        if ($this->secondStep->isOn($user)) {
-            $this->takeCode($user, (string) ($given['code'] ?? ''), $user->email, $ip);
-        }
+        $this->codes->of($user, (string) ($given['code'] ?? ''), $ip);
         $request->session()->put(KnowWho::SIGNED_IN, now()->getTimestamp());
         $this->log->note(Happened::Confirmed, $user);
 
         return new Response(status: 204);
-    }
-
-    /** @throws ValidationException naming the field `code` */
-    private function takeCode(User $user, string $code, string $mail, string $ip): void
-    {
-        if ($code === '') {
-            throw ValidationException::withMessages(['code' => 'Type the code that your device shows now.']);
-        }
-        if (! $this->secondStep->takes($user, $code)) {
-            $this->attempts->wasWrong('editor', $mail, $ip);
-            $this->log->note(Happened::Refused, $user, detail: 'second step');
-            throw ValidationException::withMessages([
-                'code' => 'This code is not right, or was used already. Wait for the next one, or type one of the codes that you wrote down.',
-            ]);
-        }
     }
 
     private function tooMany(int $wait): JsonResponse

@@ -3,6 +3,7 @@ import { getRouteApi, Link, useRouter } from '@tanstack/react-router'
 import { useState } from 'react'
 import { answered, api, ApiProblem } from '../../api/client'
 import { keys } from '../../api/queries'
+import { CodeField } from '../../app/CodeField'
 import { Alert } from '../../ui/Alert'
 import { Button } from '../../ui/Button'
 import { Field } from '../../ui/Field'
@@ -17,6 +18,7 @@ export function AccountLink() {
     const queries = useQueryClient()
     const [password, setPassword] = useState('')
     const [shown, show] = useState(false)
+    const [code, setCode] = useState<string | null>(null)
     const params = { path: { token } }
     const link = useQuery({
         queryKey: ['account-link', token],
@@ -25,10 +27,16 @@ export function AccountLink() {
         staleTime: Infinity,
     })
     const set = useMutation({
-        mutationFn: () => answered(api.POST('/account-links/{token}', { params, body: { password } })),
+        mutationFn: () =>
+            answered(
+                api.POST('/account-links/{token}', { params, body: { password, ...(code === null ? {} : { code }) } }),
+            ),
         onSuccess: session => {
             queries.setQueryData(keys.session, session)
             router.history.push('/')
+        },
+        onError: error => {
+            if (error instanceof ApiProblem && error.reasonFor('code') !== undefined) setCode(code ?? '')
         },
     })
     const problem = set.error instanceof ApiProblem ? set.error : null
@@ -85,9 +93,10 @@ export function AccountLink() {
                             />
                             Show what I type
                         </label>
-                        {problem !== null && problem.reasonFor('password') === undefined && (
-                            <Alert>{problem.message}</Alert>
+                        {code !== null && (
+                            <CodeField code={code} onType={setCode} error={problem?.reasonFor('code')?.reason} />
                         )}
+                        {problem !== null && problem.problem.errors === undefined && <Alert>{problem.message}</Alert>}
                         <Button type="submit" variant="main" className="h-9" disabled={set.isPending}>
                             Set password and sign in
                         </Button>
