@@ -96,7 +96,9 @@ export function AccountLink() {
                         {code !== null && (
                             <CodeField code={code} onType={setCode} error={problem?.reasonFor('code')?.reason} />
                         )}
-                        {problem !== null && problem.problem.errors === undefined && <Alert>{problem.message}</Alert>}
+                        {problem !== null && !['password', 'code'].some(field => problem.reasonFor(field)) && (
+                            <Alert>{problem.message}</Alert>
+                        )}
                         <Button type="submit" variant="main" className="h-9" disabled={set.isPending}>
                             Set password and sign in
                         </Button>
