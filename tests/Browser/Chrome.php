@@ -86,7 +86,15 @@ final class Chrome
 
     public function awaitGone(string $role, string $name): void
     {
-        $this->until(fn (): ?bool => $this->look($role, $name) === null ? true : null, "no $role named “{$name}” any more");
+        // One that cannot be used while something is being done is still there.
+        $this->until(fn (): ?bool => $this->look($role, $name, true) === null ? true : null, "no $role named “{$name}” any more");
+    }
+
+    /** Until it stands there and cannot be used. */
+    public function awaitUnusable(string $role, string $name): void
+    {
+        $unusable = fn (): bool => $this->look($role, $name) === null && $this->look($role, $name, true) !== null;
+        $this->until(fn (): ?bool => $unusable() ? true : null, "the $role “{$name}” to be out of use");
     }
 
     public function click(string $role, string $name): void
@@ -296,16 +304,16 @@ final class Chrome
         );
     }
 
-    private function look(string $role, string $name): ?RemoteWebElement
+    private function look(string $role, string $name, bool $alsoDisabled = false): ?RemoteWebElement
     {
-        $found = $this->driver->executeScript(self::LOOK, [$role, $name]);
+        $found = $this->driver->executeScript(self::LOOK, [$role, $name, $alsoDisabled]);
 
         return is_array($found) ? new RemoteWebElement(new RemoteExecuteMethod($this->driver), (string) current($found), true) : null;
     }
 
     /** Role and accessible name as far as our own screens use them. */
     private const LOOK = <<<'JS'
-    const [role, name] = arguments
+    const [role, name, alsoDisabled] = arguments
     const implied = { button: 'button, [role=button], summary', link: 'a[href]', textbox: 'input:not([type=checkbox]):not([type=radio]):not([type=file]), textarea, [role=textbox]', heading: 'h1, h2, h3, h4', tab: '[role=tab]', row: '[role=row]', dialog: '[role=dialog]', option: '[role=option], [cmdk-item]', menuitem: '[role=menuitem]', radio: 'input[type=radio]', checkbox: 'input[type=checkbox]', combobox: 'select', status: '[role=status], output', alert: '[role=alert]', region: 'section[aria-label]', complementary: 'aside[aria-label]', treegrid: '[role=treegrid]', file: 'input[type=file]' }
     const nameOf = el => {
         const by = el.getAttribute('aria-labelledby')
@@ -316,6 +324,6 @@ final class Chrome
     }
     const shown = el => el.checkVisibility({ visibilityProperty: true }) || el.type === 'file'
     const matches = own => name === '*' || (name.length > 2 && name.startsWith('*') && name.endsWith('*') ? own.includes(name.slice(1, -1)) : name.endsWith('*') ? own.startsWith(name.slice(0, -1)) : own === name)
-    return [...document.querySelectorAll(implied[role] ?? `[role=${role}]`)].find(el => (role !== 'button' || (el.getAttribute('role') ?? role) === role) && shown(el) && !el.disabled && matches(nameOf(el))) ?? null
+    return [...document.querySelectorAll(implied[role] ?? `[role=${role}]`)].find(el => (role !== 'button' || (el.getAttribute('role') ?? role) === role) && shown(el) && (alsoDisabled || !el.disabled) && matches(nameOf(el))) ?? null
     JS;
 }

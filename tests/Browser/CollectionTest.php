@@ -150,7 +150,7 @@ final class CollectionTest extends Errand
         $chrome->click('button', 'harbour.png*');
         $chrome->find('button', 'Another…');
         $this->choose('Loads anew', 'every 5 min');
-        $chrome->awaitText('Changed small picture of Freight');
+        $chrome->awaitText('Changed loading anew of Freight');
         self::assertSame([], $chrome->axe());
         $page = $this->fetch($this->ferries('/freight'))[2];
         self::assertStringContainsString('This page loads anew every 5 minutes', $page);

@@ -247,7 +247,7 @@ final class ContentTest extends Errand
         $this->makePage('Basking sharks', 'Service news');
         $chrome->click('tab', 'Details');
         $chrome->type('textbox', 'Heading', 'Sharks in the sound');
-        $chrome->awaitGone('button', 'Go live');
+        $chrome->awaitUnusable('button', 'Go live');
         $chrome->click('button', 'Save changes');
         $this->goLive();
         self::assertStringContainsString('<h1>Sharks in the sound</h1>', $this->fetch($this->ferries('/news/basking-sharks'))[2]);

@@ -118,20 +118,27 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
     })
     const { mutateAsync, isPending } = carryOut
 
+    const last = useRef<Promise<unknown>>(Promise.resolve())
     const propose = useCallback(
-        async ({ failed, shown, always, now, ...proposal }: Proposal) => {
-            try {
-                const ripple = await planOf(site, proposal)
-                const ready: Pending = { ...proposal, ripple, note: '' }
-                if (always === true || (ripple.matters && now !== true) || !ripple.canBeApplied) {
-                    setPending(ready)
-                    shown?.()
-                } else await mutateAsync(ready).catch(() => undefined)
-            } catch (problem) {
-                if (!(problem instanceof ApiProblem)) throw problem
-                if (failed !== undefined) failed(problem)
-                else notify.error(problem.message)
+        ({ failed, shown, always, now, ...proposal }: Proposal) => {
+            const carried = async () => {
+                try {
+                    const ripple = await planOf(site, proposal)
+                    const ready: Pending = { ...proposal, ripple, note: '' }
+                    if (always === true || (ripple.matters && now !== true) || !ripple.canBeApplied) {
+                        setPending(ready)
+                        shown?.()
+                    } else await mutateAsync(ready).catch(() => undefined)
+                } catch (problem) {
+                    if (!(problem instanceof ApiProblem)) throw problem
+                    if (failed !== undefined) failed(problem)
+                    else notify.error(problem.message)
+                }
             }
+            // Planned when what was asked for before is done: a plan made beside it would be one of a site that was.
+            const done = last.current.then(carried)
+            last.current = done.catch(() => undefined)
+            return done
         },
         [mutateAsync, site],
     )
