@@ -171,7 +171,7 @@ final readonly class ApplyChanges
         $this->audit->after($ripple, $site, $entry);
         $this->engines->after($ripple, $site);
         $moved = array_map(static fn (AddressMove $move): string => $move->page, $ripple->addresses->moves);
-        $pointed = $moved !== [] && $this->next->pointsTo($site, $moved);
+        $pointed = $ripple->addresses->rules !== null || ($moved !== [] && $this->next->pointsTo($site, $moved));
         // Not before: whoever is one of a kind is so from its dispatch on, also where what it follows is taken back.
         $this->db->afterCommit(static fn () => RefreshReach::dispatch($site->id));
         $this->db->afterCommit(fn () => $pointed ? $this->menus->forgetAll($site) : $this->menus->forget($site, $ripple));

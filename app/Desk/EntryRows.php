@@ -51,9 +51,7 @@ final readonly class EntryRows
     /** @return list<ClaimDifference> */
     private static function claims(HistoryEntry $entry, Site $site): array
     {
-        $rules = $site->rules();
-
-        return array_values(array_map(static fn (array $row): ClaimDifference => ClaimDifference::fromArray($row, $rules), $entry->claims));
+        return $entry->claimDifferences($site->rules());
     }
 
     /** @return list<Row> each page that holds one address before and another after */

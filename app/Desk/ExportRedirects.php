@@ -75,7 +75,7 @@ final readonly class ExportRedirects
             'ulid',
         );
         $files = array_column($this->db->select('select ulid, name from files where site_id = ?', [$site->id]), 'name', 'ulid');
-        foreach ((new StoredRules($this->db, $site))->all() as $rule) {
+        foreach ((new StoredRules($this->db, $site))->everyRule() as $rule) {
             yield RedirectRows::written(
                 $rule,
                 static fn (string $page): ?string => $addresses[$page] ?? null,
@@ -106,7 +106,7 @@ final readonly class ExportRedirects
     {
         $at = Moment::at(now()->getTimestamp());
         $rules = array_values(
-            array_filter(iterator_to_array((new StoredRules($this->db, $site))->all(), false), static fn (Rule $rule): bool => $rule->isActiveAt($at)),
+            array_filter(iterator_to_array((new StoredRules($this->db, $site))->everyRule(), false), static fn (Rule $rule): bool => $rule->isActiveAt($at)),
         );
         $set = $this->compiled->of($site);
 

@@ -46,6 +46,7 @@ final readonly class RecordEntry
             'start_page' => $ripple->pages->startPage?->toArray(),
             'start_page_signed_in' => $ripple->pages->startPageSignedIn?->toArray(),
             'site_search' => $ripple->search->settings?->toArray(),
+            'address_rules' => $ripple->addresses->rules?->toArray(),
             'access' => $ripple->access->settings?->toArray(),
             'ripple' => $account,
             'touched' => PgArray::of($this->touched($ripple)),

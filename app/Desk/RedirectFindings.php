@@ -51,7 +51,7 @@ final readonly class RedirectFindings
     /** @return list<array<string, mixed>> */
     private function lookedFor(Site $site): array
     {
-        $rules = iterator_to_array((new StoredRules($this->db, $site))->all(), false);
+        $rules = iterator_to_array((new StoredRules($this->db, $site))->everyRule(), false);
         $found =
             $rules === []
                 ? []

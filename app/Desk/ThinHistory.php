@@ -38,7 +38,7 @@ final readonly class ThinHistory
         return $this->db->transaction(
             fn (): array => [
                 'entries' => $this->db->update(
-                    "update history set thinned_at = now(), pages = '[]', claims = '[]', menus = '[]', batch = '[]', ripple = null, start_page = null, start_page_signed_in = null, site_search = null, access = null where site_id = ? and thinned_at is null and created_at < now() - make_interval(days => ?)",
+                    "update history set thinned_at = now(), pages = '[]', claims = '[]', menus = '[]', batch = '[]', ripple = null, start_page = null, start_page_signed_in = null, site_search = null, access = null, address_rules = null where site_id = ? and thinned_at is null and created_at < now() - make_interval(days => ?)",
                     [$site->id, $days],
                 ),
                 'pages' => $this->db->delete('delete from unmade_pages where site_id = ? and created_at < now() - make_interval(days => ?)', [

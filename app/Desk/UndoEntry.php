@@ -8,6 +8,7 @@ use App\Models\HistoryEntry;
 use App\Models\Site;
 use Heronstem\Core\Access\AccessDifference;
 use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Address\AddressRulesDifference;
 use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Change\Undo;
 use Heronstem\Core\Decision\Decision;
@@ -16,7 +17,6 @@ use Heronstem\Core\InputRefused;
 use Heronstem\Core\Ledger\ClaimDifference;
 use Heronstem\Core\Menu\MenuDifference;
 use Heronstem\Core\Moment;
-use Heronstem\Core\Redirect\RuleDifference;
 use Heronstem\Core\Search\SiteSearchDifference;
 use Heronstem\Core\Tree\PageDifference;
 use Heronstem\Core\Tree\StartPageDifference;
@@ -147,14 +147,15 @@ final readonly class UndoEntry
         return new Undo(
             $entry->ulid,
             array_map(PageDifference::fromArray(...), $entry->pages),
-            array_map(static fn (array $row): ClaimDifference => ClaimDifference::fromArray($row, $rules), $entry->claims),
+            $entry->claimDifferences($rules),
             StartPageDifference::fromArray($entry->start_page),
             array_map(MenuDifference::fromArray(...), $entry->menus),
             StartPageDifference::fromArray($entry->start_page_signed_in),
-            array_map(RuleDifference::fromArray(...), $entry->rules),
+            $entry->ruleDifferences($rules),
             Moment::at($entry->created_at->getTimestamp()),
             SiteSearchDifference::fromArray($entry->site_search),
             access: AccessDifference::fromArray($entry->access),
+            addressRules: AddressRulesDifference::fromArray($entry->address_rules),
         );
     }
 }

@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Address\AddressRulesDifference;
+use Heronstem\Core\Ledger\ClaimDifference;
+use Heronstem\Core\Redirect\RuleDifference;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -25,6 +29,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property array{before: string|null, after: string|null}|null $start_page_signed_in
  * @property array{before: string, after: string}|null $site_search
  * @property array{roles: array<string, array{string|null, string|null}>, people: array<string, array{list<string>, list<string>}>, names: array<string, string>, lines: array<string, array{string|null, string|null}>}|null $access
+ * @property array{before: array<string, mixed>, after: array<string, mixed>}|null $address_rules
  * @property Account|null $ripple
  * @property string $touched
  * @property string $kinds
@@ -61,9 +66,36 @@ final class HistoryEntry extends Model
         'start_page_signed_in' => 'array',
         'site_search' => 'array',
         'access' => 'array',
+        'address_rules' => 'array',
         'ripple' => 'array',
         'thinned_at' => 'datetime',
     ];
+
+    /** @return list<ClaimDifference> what it did in the ledger, as addresses are written by now, or were then where it changed just that */
+    public function claimDifferences(AddressRules $rules): array
+    {
+        $changed = AddressRulesDifference::fromArray($this->address_rules);
+
+        return array_merge(
+            ...array_map(
+                static fn (array $kept): array => $changed === null
+                    ? ClaimDifference::fromArray($kept, $rules)
+                    : [ClaimDifference::asKept($kept, $changed)],
+                array_values($this->claims),
+            ),
+        );
+    }
+
+    /** @return list<RuleDifference> what it did to redirects, likewise */
+    public function ruleDifferences(AddressRules $rules): array
+    {
+        return array_map(
+            fn (array $kept): RuleDifference => $this->address_rules === null
+                ? RuleDifference::fromArray($kept)->respelled($rules)
+                : RuleDifference::fromArray($kept),
+            array_values($this->rules),
+        );
+    }
 
     /** @return list<string> entries that this one undoes */
     public function undoes(): array

@@ -40,7 +40,7 @@ final readonly class AuditQueue
 
     public function after(Ripple $ripple, Site $site, HistoryEntry $entry): void
     {
-        if ($ripple->search->settings?->concernsPages() === true) {
+        if ($ripple->search->settings?->concernsPages() === true || $ripple->addresses->rules?->respells() === true) {
             $this->addSite($site, $entry->id);
 
             return;

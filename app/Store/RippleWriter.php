@@ -30,6 +30,7 @@ final readonly class RippleWriter
 
     public function write(Ripple $ripple, Site $site, HistoryEntry $entry): void
     {
+        $this->addressRules($ripple, $site);
         $made = $changed = $removed = $moved = [];
         foreach ($ripple->pages->differences as $difference) {
             $page = $ripple->pages->outcome[$difference->page] ?? null;
@@ -94,6 +95,23 @@ final readonly class RippleWriter
         }
 
         return $pages;
+    }
+
+    /** First of all: everything else is written by the rules there are. */
+    private function addressRules(Ripple $ripple, Site $site): void
+    {
+        $rules = $ripple->addresses->rules?->after;
+        if ($rules !== null) {
+            $site
+                ->forceFill([
+                    'trailing_slash' => $rules->trailingSlash->value,
+                    'suffix' => $rules->suffix,
+                    'case_sensitive' => $rules->caseSensitive,
+                    'native_letters' => $rules->nativeLetters,
+                ])
+                ->save();
+            (new RespelledRows($this->db, $site))->write();
+        }
     }
 
     private function access(Ripple $ripple, Site $site): void

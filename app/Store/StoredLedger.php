@@ -62,6 +62,13 @@ final readonly class StoredLedger implements Ledger
         }
     }
 
+    public function everyClaim(): iterable
+    {
+        foreach ($this->db->cursor(self::SELECT.' where l.site_id = ? order by l.key', [$this->site->id]) as $row) {
+            yield $this->toClaim($row);
+        }
+    }
+
     private function toClaim(\stdClass $row): Claim
     {
         return Claim::stored(

@@ -62,8 +62,7 @@ final readonly class StoredRules implements Rules
             ]);
     }
 
-    /** @return iterable<Rule> every rule of the site */
-    public function all(): iterable
+    public function everyRule(): iterable
     {
         foreach (
             $this->db->cursor('select '.self::COLUMNS.' from redirect_rules r where r.site_id = ? order by r.id', [$this->site->id]) as $row

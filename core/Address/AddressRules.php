@@ -34,4 +34,28 @@ final readonly class AddressRules
     {
         return $this->trailingSlash === TrailingSlash::Always ? '/' : $this->suffix;
     }
+
+    /** @return array{trailingSlash: string, suffix: string, caseSensitive: bool, language: string, nativeLetters: bool} */
+    public function toArray(): array
+    {
+        return [
+            'trailingSlash' => $this->trailingSlash->value,
+            'suffix' => $this->suffix,
+            'caseSensitive' => $this->caseSensitive,
+            'language' => $this->language,
+            'nativeLetters' => $this->nativeLetters,
+        ];
+    }
+
+    /** @param  array<string, mixed>  $kept  as toArray() gave it */
+    public static function fromArray(array $kept): self
+    {
+        return new self(
+            TrailingSlash::from((string) $kept['trailingSlash']),
+            (string) $kept['suffix'],
+            (bool) $kept['caseSensitive'],
+            (string) $kept['language'],
+            (bool) $kept['nativeLetters'],
+        );
+    }
 }

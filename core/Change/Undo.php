@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Heronstem\Core\Change;
 
 use Heronstem\Core\Access\AccessDifference;
+use Heronstem\Core\Address\AddressRulesDifference;
 use Heronstem\Core\Decision\Answer;
 use Heronstem\Core\Decision\Note;
 use Heronstem\Core\Decision\NoteKind;
@@ -38,6 +39,7 @@ final readonly class Undo implements Change
      * @param  list<RuleDifference>  $rules
      * @param  Moment|null  $at  when it was applied; null for just now
      * @param  AccessDifference|null  $access  of rights, roles and people
+     * @param  AddressRulesDifference|null  $addressRules  how addresses are written
      * @param  list<string>|null  $only  pages of which alone it is undone, so that the rest of it is still in effect; null for the whole
      */
     public function __construct(
@@ -52,11 +54,13 @@ final readonly class Undo implements Change
         public ?SiteSearchDifference $search = null,
         public ?array $only = null,
         public ?AccessDifference $access = null,
+        public ?AddressRulesDifference $addressRules = null,
     ) {
     }
 
     public function on(Workspace $workspace): void
     {
+        $this->addressRulesBack($workspace);
         $start = $workspace->startPage();
         if ($this->startPage !== null && $start === $this->startPage->after) {
             $workspace->setStartPage($this->startPage->before);
@@ -176,6 +180,19 @@ final readonly class Undo implements Change
         }
         $this->onePlaceEach($workspace);
         $this->oneNameEach($workspace);
+    }
+
+    /** First of all: what else comes back is written as the rules are then. */
+    private function addressRulesBack(Workspace $workspace): void
+    {
+        if ($this->addressRules === null) {
+            return;
+        }
+        if ($workspace->rules()->toArray() === $this->addressRules->after->toArray()) {
+            $workspace->setRules($this->addressRules->before);
+        } else {
+            $workspace->note(new Note(NoteKind::AddressRulesStay, $this->entry, 'how addresses are written'));
+        }
     }
 
     private function searchBack(Workspace $workspace): void

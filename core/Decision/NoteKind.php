@@ -46,6 +46,8 @@ enum NoteKind: string
     case RedirectStays = 'redirect-stays';
     /** Undoing: what the whole site tells search engines has changed again since, and stays. */
     case SearchStays = 'search-stays';
+    /** Undoing: how addresses are written has changed again since, and stays. */
+    case AddressRulesStay = 'address-rules-stay';
     /** Undoing: of rights, roles and people, what has changed again since stays. */
     case AccessStays = 'access-stays';
     /** A redirect (`other`) answers before this live page. */

@@ -91,6 +91,12 @@ final readonly class Claim
         return new self($this->address, $this->kind, $this->page, $this->everLive);
     }
 
+    /** The same claim, on another address. */
+    public function at(Address $address): self
+    {
+        return new self($address, $this->kind, $this->page, $this->everLive, $this->heldFor, $this->since, $this->byChange);
+    }
+
     /** The same claim, known to visitors. */
     public function known(): self
     {

@@ -6,6 +6,8 @@ namespace Heronstem\Core\Ledger;
 
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Address\AddressRulesDifference;
+use Heronstem\Core\Address\NormalForm;
 
 /**
  * What a batch changed at one address of the ledger.
@@ -42,10 +44,44 @@ final readonly class ClaimDifference
         return ['key' => $this->key, 'before' => self::row($this->before), 'after' => self::row($this->after)];
     }
 
-    /** @param  array{key: string, before: Row|null, after: Row|null}  $kept */
-    public static function fromArray(array $kept, AddressRules $rules): self
+    /**
+     * What was kept, as addresses are written by now: what was one address may be two.
+     *
+     * @param  array{key: string, before: Row|null, after: Row|null}  $kept
+     * @return list<self>
+     */
+    public static function fromArray(array $kept, AddressRules $rules): array
     {
-        return new self($kept['key'], self::claim($kept['before'], $rules), self::claim($kept['after'], $rules));
+        $before = self::claim(self::respelled($kept['before'], $rules), $rules);
+        $after = self::claim(self::respelled($kept['after'], $rules), $rules);
+        if ($before !== null && $after !== null && $before->address->key !== $after->address->key) {
+            return [new self($before->address->key, $before, null), new self($after->address->key, null, $after)];
+        }
+
+        return [new self(($after ?? $before)->address->key ?? $kept['key'], $before, $after)];
+    }
+
+    /**
+     * What was kept of a change of the rules themselves: each side as addresses were written then.
+     *
+     * @param  array{key: string, before: Row|null, after: Row|null}  $kept
+     */
+    public static function asKept(array $kept, AddressRulesDifference $rules): self
+    {
+        return new self($kept['key'], self::claim($kept['before'], $rules->before), self::claim($kept['after'], $rules->after));
+    }
+
+    /**
+     * @param  Row|null  $row
+     * @return Row|null
+     */
+    private static function respelled(?array $row, AddressRules $rules): ?array
+    {
+        if ($row !== null) {
+            $row[0] = NormalForm::of($row[0], $rules);
+        }
+
+        return $row;
     }
 
     /** @return Row|null */

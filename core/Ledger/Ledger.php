@@ -24,4 +24,11 @@ interface Ledger
      * @return iterable<Claim>
      */
     public function claimsAbout(array $pages): iterable;
+
+    /**
+     * Every claim of the site: for what is decided about all its addresses.
+     *
+     * @return iterable<Claim>
+     */
+    public function everyClaim(): iterable;
 }

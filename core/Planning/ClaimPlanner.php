@@ -29,9 +29,10 @@ final class ClaimPlanner
         $restored = RestoredClaims::of($question);
         $released = ReleasedAddresses::of($question);
         RuleClaims::letGo($question);
+        RespelledClaims::move($question, $restored);
         $obstacles = new Obstacles($question, $released, $restored);
         $own = OwnAddresses::take($question, $obstacles);
-        $released->keepAnswering($question);
+        $released->keepAnswering($question, $restored);
         WaitingAddresses::bringBack($question);
         $retired = RetiredAddresses::retire($question);
         $further = FurtherAddresses::grant($question, $obstacles);

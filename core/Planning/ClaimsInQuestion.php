@@ -43,8 +43,19 @@ final readonly class ClaimsInQuestion
             $claims->know($claim);
             $about[] = $claim;
         }
+        foreach ($workspace->rulesDifference()?->respells() === true ? $workspace->ledger->everyClaim() : [] as $claim) {
+            $claims->know($claim);
+        }
 
         return new self($workspace, $batch, $outcome, $claims, array_fill_keys(array_keys($addresses), true), $about);
+    }
+
+    /** Where a request for an address is looked up once all is done, if that is at another one. */
+    public function lookedUpElsewhere(Address $address): ?Address
+    {
+        $asked = $this->workspace->rulesDifference()?->asked($address);
+
+        return $asked === null || ($asked->key === $address->key && $asked->path === $address->path) ? null : $asked;
     }
 
     public function isRemoved(?string $page): bool

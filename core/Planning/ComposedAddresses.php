@@ -54,12 +54,15 @@ final class ComposedAddresses
                 $this->affected[$below] = true;
             }
         }
+        if ($this->workspace->rulesDifference()?->respells() === true) {
+            $this->affected += $this->workspace->pages->wholeBefore();
+        }
         $composer = AddressComposer::where($this->workspace, fn (string $id): bool => isset($this->affected[$id]));
         foreach ($this->affected as $id => $_) {
             $page = $this->workspace->pages->find((string) $id);
             if ($page !== null && ! $page->isBinned()) {
                 $address = $composer->address($page);
-                $outcome[$page->id] = $address->path === $page->address->path ? $page : $page->at($address);
+                $outcome[$page->id] = $address->path === $page->address->path && $address->key === $page->address->key ? $page : $page->at($address);
                 $this->guardDepth($page);
             }
         }

@@ -6,9 +6,11 @@ namespace Heronstem\Core\Planning;
 
 use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Change\NothingToChange;
+use Heronstem\Core\Change\StandsAlone;
 use Heronstem\Core\Decision\Answer;
 use Heronstem\Core\Decision\Question;
 use Heronstem\Core\Decision\QuestionKind;
+use Heronstem\Core\InputRefused;
 use Heronstem\Core\Ledger\Ledger;
 use Heronstem\Core\Linking\LinksInto;
 use Heronstem\Core\Menu\Menus;
@@ -97,6 +99,7 @@ final readonly class Planner
         $workspace->pages->expect($batch->pagesNamed());
         $workspace->redirects->expect($batch->redirectsNamed());
         self::makeChanges($batch, $workspace);
+        RespelledSite::carryOut($workspace);
         OwnersOnly::guard($workspace);
         $outcome = ComposedAddresses::of($workspace);
         $claims = ClaimPlanner::plan($workspace, $batch, $outcome);
@@ -110,6 +113,9 @@ final readonly class Planner
     {
         $passed = [];
         foreach ($batch->changes as $i => $change) {
+            if ($change instanceof StandsAlone && count($batch->changes) > 1) {
+                throw new InputRefused("changes.$i", 'This is changed by itself: what else is asked for is read by the rules that it changes. Apply one after the other.');
+            }
             try {
                 $change->on($workspace);
             } catch (NothingToChange $already) {

@@ -53,7 +53,7 @@ final readonly class RawLinkEffects
     private function turned(array $claims, array $offline): array
     {
         $turned = [];
-        foreach ($claims as $difference) {
+        foreach ($this->spelled($claims) as $difference) {
             $page = $difference->before?->page;
             $stays =
                 $difference->after?->page === $page &&
@@ -69,6 +69,29 @@ final readonly class RawLinkEffects
         }
 
         return $turned;
+    }
+
+    /**
+     * Where addresses are written otherwise from now on, the former ones are sent on to what they are another spelling of.
+     *
+     * @param  list<ClaimDifference>  $claims
+     * @return list<ClaimDifference>
+     */
+    private function spelled(array $claims): array
+    {
+        $rules = $this->workspace->rulesDifference();
+        if ($rules === null || ! $rules->respells()) {
+            return $claims;
+        }
+        $after = array_column(array_map(static fn (ClaimDifference $each): array => [$each->key, $each->after], $claims), 1, 0);
+
+        return array_map(static function (ClaimDifference $each) use ($rules, $after): ClaimDifference {
+            $there = $each->before === null || $each->after !== null ? null : $after[$rules->asked($each->before->address)->key] ?? null;
+
+            return $there?->page === null || $each->before === null
+                ? $each
+                : new ClaimDifference($each->key, $each->before, Claim::redirectTo($each->before->address, $there->page, $there->everLive));
+        }, $claims);
     }
 
     /** @return array{RawLinkFate, Page|null} */

@@ -6,7 +6,7 @@ namespace Heronstem\Core\Planning;
 
 use Heronstem\Core\Ledger\Claim;
 
-/** Own addresses that their pages let go. Those that visitors knew go on as redirects to the page, unless somebody else takes them. */
+/** Own addresses that their pages let go. Those that visitors knew go on as redirects to the page, unless somebody else takes them, or they are another spelling now. */
 final readonly class ReleasedAddresses
 {
     /** @param  array<string, string>  $pages  by key of the address */
@@ -39,7 +39,7 @@ final readonly class ReleasedAddresses
         return isset($this->pages[$key]);
     }
 
-    public function keepAnswering(ClaimsInQuestion $question): void
+    public function keepAnswering(ClaimsInQuestion $question, RestoredClaims $restored): void
     {
         foreach ($this->pages as $key => $id) {
             $page = $question->outcome[$id] ?? null;
@@ -47,7 +47,16 @@ final readonly class ReleasedAddresses
             if ($claim === null || $question->claims->isPlanned((string) $key) || $page?->isBinned() === true) {
                 continue;
             }
-            $question->claims->set((string) $key, $claim->everLive ? Claim::redirectTo($claim->address, $id, true) : null);
+            $elsewhere = $question->lookedUpElsewhere($claim->address);
+            if ($elsewhere === null) {
+                $question->claims->set((string) $key, $claim->everLive ? Claim::redirectTo($claim->address, $id, true) : null);
+
+                continue;
+            }
+            $question->claims->set((string) $key, null);
+            if ($claim->everLive && ! $restored->includes((string) $key) && $question->claims->planned($elsewhere->key) === null) {
+                $question->claims->set($elsewhere->key, Claim::redirectTo($elsewhere, $id, true));
+            }
         }
     }
 }

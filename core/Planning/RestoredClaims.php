@@ -38,6 +38,12 @@ final readonly class RestoredClaims
         return new self($question, $back, $stood);
     }
 
+    /** Whether an address goes back to what it was. */
+    public function includes(string $key): bool
+    {
+        return array_key_exists($key, $this->back);
+    }
+
     /** Who holds an address once it is back, or now if it does not go back. */
     public function held(string $key): ?Claim
     {
@@ -73,6 +79,7 @@ final readonly class RestoredClaims
                 $now->everLive &&
                 $page !== null &&
                 ! $page->isBinned() &&
+                ! $this->isSpelling($now) &&
                 ($then === null || ($then->isPageOf($page->id) && ! $then->everLive))
             ) {
                 $known[$page->id][] = $now;
@@ -90,15 +97,24 @@ final readonly class RestoredClaims
                 matters: false,
             );
             foreach ($asked->decided?->answer === Answer::Free ? [] : $claims as $claim) {
-                $own = $page->address->key === $claim->address->key;
+                $address = $this->question->lookedUpElsewhere($claim->address) ?? $claim->address;
+                $own = $page->address->key === $address->key;
                 $this->question->claims->set(
-                    $claim->address->key,
-                    $own ? Claim::ofPage($claim->address, $page->id, true) : Claim::redirectTo($claim->address, $page->id, true),
+                    $address->key,
+                    $own ? Claim::ofPage($address, $page->id, true) : Claim::redirectTo($address, $page->id, true),
                 );
             }
         }
 
         return $questions;
+    }
+
+    /** Whether a request for the address is one for another that somebody holds. */
+    private function isSpelling(Claim $claim): bool
+    {
+        $elsewhere = $this->question->lookedUpElsewhere($claim->address);
+
+        return $elsewhere !== null && $this->question->claims->planned($elsewhere->key) !== null;
     }
 
     private function settle(string $key, ?Claim $was): void

@@ -38,9 +38,11 @@ final class RuleClaims
     /** Addresses of rules that go, or go elsewhere, are free, or say that they are gone. */
     public static function letGo(ClaimsInQuestion $question): void
     {
+        $respelled = $question->workspace->rulesDifference();
         foreach ($question->workspace->redirects->touched() as $id => [$before, $after]) {
+            $now = $before === null || $respelled === null ? $before?->key : $respelled->asked(self::addressOf($before, $respelled->before))->key;
             $claim =
-                $before?->claims() === true && ! ($after?->claims() === true && $after->key === $before->key)
+                $before?->claims() === true && ! ($after?->claims() === true && $after->key === $now)
                     ? $question->claims->planned($before->key)
                     : null;
             if ($claim?->kind === ClaimKind::Rule) {

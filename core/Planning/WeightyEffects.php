@@ -20,6 +20,7 @@ final class WeightyEffects
     {
         return $ripple->access->settings !== null ||
             $ripple->visitors->changes !== [] ||
+            $ripple->addresses->rules !== null ||
             $ripple->pages->changeStartPages() ||
             array_intersect($ripple->search->settings?->fields() ?? [], self::OF_SITE) !== [] ||
             array_filter($ripple->pages->differences, self::isWeighty(...)) !== [];

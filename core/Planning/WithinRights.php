@@ -71,6 +71,9 @@ final class WithinRights
                 $this->need->onSite(self::SITE_SEARCH[$field] ?? Right::Search, 'What holds for the whole site');
             }
         }
+        if ($ripple->addresses->rules !== null) {
+            $this->need->onSite(Right::Settings, 'How addresses are written');
+        }
         if ($ripple->pages->startPage !== null || $ripple->pages->startPageSignedIn !== null) {
             $this->need->onSite(Right::Settings, 'Which page visitors get at the start');
         }

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Redirect;
 
+use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Address\NormalForm;
+
 /** What a batch did to one redirect rule. The exact inverse's material. */
 final readonly class RuleDifference
 {
@@ -25,6 +28,22 @@ final readonly class RuleDifference
     public function toArray(): array
     {
         return ['rule' => $this->rule, 'before' => $this->before?->toArray(), 'after' => $this->after?->toArray()];
+    }
+
+    /** The same, with sources as addresses are written by now. */
+    public function respelled(AddressRules $rules): self
+    {
+        return new self($this->rule, self::side($this->before, $rules), self::side($this->after, $rules));
+    }
+
+    private static function side(?Rule $rule, AddressRules $rules): ?Rule
+    {
+        if ($rule === null || $rule->scope === RuleScope::Pattern) {
+            return $rule;
+        }
+        $source = NormalForm::of($rule->source, $rules);
+
+        return $rule->with(['source' => $source, 'key' => NormalForm::key($source, $rules)]);
     }
 
     /** @param  array{rule: string, before: array<string, mixed>|null, after: array<string, mixed>|null}  $kept */

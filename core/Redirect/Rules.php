@@ -33,4 +33,7 @@ interface Rules
      * @return iterable<Rule> that lead to one of these addresses, as they are written
      */
     public function leadingToAddresses(array $addresses): iterable;
+
+    /** @return iterable<Rule> every rule of the site: for what is decided about all its addresses */
+    public function everyRule(): iterable;
 }

@@ -71,6 +71,7 @@ final readonly class Ripple
     {
         return $this->pages->differences === [] &&
             $this->addresses->claims === [] &&
+            $this->addresses->rules === null &&
             $this->menusAndLinks->menus === [] &&
             $this->redirects->rules === [] &&
             $this->toDecide->conflicts === [] &&
@@ -87,6 +88,7 @@ final readonly class Ripple
 
         return $seen !== [] ||
             ! $this->toDecide->isEmpty() ||
+            $this->addresses->rules !== null ||
             $this->pages->goOffline !== [] ||
             $this->pages->changeStartPages() ||
             $this->menusAndLinks->menus !== [] ||
@@ -124,6 +126,7 @@ final readonly class Ripple
                     $this->pages->startPage?->after,
                     ...$this->pages->startPageSignedIn === null ? [] : [$this->pages->startPageSignedIn->after],
                     ...$this->search->settings === null ? [] : [$this->search->settings->after],
+                    ...$this->addresses->rules === null ? [] : [$this->addresses->rules->toArray()],
                     ...$this->access->settings === null ? [] : [$this->access->settings->toArray()],
                 ],
                 $flags,

@@ -6,6 +6,7 @@ namespace Heronstem\Core\Tree;
 
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Address\NormalForm;
 use Heronstem\Core\Address\Slug;
 use Heronstem\Core\Linking\Target;
 use Heronstem\Core\Moment;
@@ -218,7 +219,7 @@ final readonly class Page
             name: (string) $fields['name'],
             slug: Slug::stored((string) $fields['slug']),
             slugByHand: (bool) $fields['slugByHand'],
-            pinned: isset($fields['pinned']) ? Address::stored((string) $fields['pinned'], $rules) : null,
+            pinned: isset($fields['pinned']) ? Address::stored(NormalForm::of((string) $fields['pinned'], $rules), $rules) : null,
             state: PageState::from((string) $fields['state']),
             everLive: (bool) $fields['everLive'],
             listed: (bool) $fields['listed'],

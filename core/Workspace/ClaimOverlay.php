@@ -33,6 +33,12 @@ final class ClaimOverlay
         return $this->now[$key] ?? null;
     }
 
+    /** @return array<string, Claim> those that are known, as they are, by key */
+    public function all(): array
+    {
+        return $this->now;
+    }
+
     /** As the batch leaves it, so far. */
     public function planned(string $key): ?Claim
     {

@@ -163,6 +163,18 @@ final class RuleOverlay
         return $this->rules->leadingToAddresses($addresses);
     }
 
+    /** @return list<Rule> every rule of the site, as the batch leaves it */
+    public function whole(): array
+    {
+        $whole = [];
+        foreach ($this->rules->everyRule() as $rule) {
+            $this->before[$rule->id] ??= $rule;
+            $whole[$rule->id] = $rule;
+        }
+
+        return array_values(array_filter([...$whole, ...$this->changed], static fn (?Rule $rule): bool => $rule !== null));
+    }
+
     /** @return array<string, array{Rule|null, Rule|null}> rules the batch touched, as they were and as they will be */
     public function touched(): array
     {

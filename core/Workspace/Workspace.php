@@ -6,6 +6,7 @@ namespace Heronstem\Core\Workspace;
 
 use Heronstem\Core\Access\SiteAccess;
 use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Address\AddressRulesDifference;
 use Heronstem\Core\Content\Layout\Layout;
 use Heronstem\Core\Decision\Answer;
 use Heronstem\Core\Decision\Decision;
@@ -40,6 +41,8 @@ final class Workspace
     private ?string $startPageSignedIn;
 
     private SiteSearch $search;
+
+    private AddressRules $rules;
 
     private ?SiteAccess $access = null;
 
@@ -76,6 +79,7 @@ final class Workspace
         $this->startPage = $site->startPage;
         $this->startPageSignedIn = $site->startPageSignedIn;
         $this->search = $site->search;
+        $this->rules = $site->rules;
         $this->pages = new PageOverlay($pages);
         $this->menus = new MenuOverlay($menus);
         $this->redirects = new RuleOverlay($redirects);
@@ -89,9 +93,21 @@ final class Workspace
         return $layout->fieldsFrom === null ? $layout : $this->site->layouts->at($layout->key, $this->pages->ancestors($page));
     }
 
+    /** How addresses are written, as the batch leaves it. */
     public function rules(): AddressRules
     {
-        return $this->site->rules;
+        return $this->rules;
+    }
+
+    public function setRules(AddressRules $rules): void
+    {
+        $this->rules = $rules;
+    }
+
+    /** Null where the batch leaves it as it is. */
+    public function rulesDifference(): ?AddressRulesDifference
+    {
+        return AddressRulesDifference::between($this->site->rules, $this->rules);
     }
 
     public function now(): Moment

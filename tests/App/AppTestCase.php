@@ -219,7 +219,7 @@ abstract class AppTestCase extends TestCase
             array_map(
                 static fn ($rule): object => (object) $rule->toArray(),
                 array_values(
-                    \Illuminate\Support\Arr::sort(iterator_to_array((new \App\Store\StoredRules(DB::connection(), $this->site))->all(), false), 'id'),
+                    \Illuminate\Support\Arr::sort(iterator_to_array((new \App\Store\StoredRules(DB::connection(), $this->site))->everyRule(), false), 'id'),
                 ),
             ),
         ];

@@ -215,6 +215,7 @@ final class CallersTest extends AppTestCase
         'set-branch-search {"page":"{draft}","index":false}' => '403 403 403 201 201',
         'set-site-search {"titlePattern":"{name}!"}' => '403 403 403 201 201',
         'set-robots {"robots":"User-agent: x"}' => '403 403 403 201 201',
+        'set-address-rules {"trailingSlash":"always"}' => '403 403 403 201 201',
         'mend-links {}' => '422 422 422 422 422',
         'answer-search {"words":"cars","page":"{live}"}' => '403 403 403 201 201',
         'set-outside-services {"checksLinks":true}' => '403 403 403 201 201',

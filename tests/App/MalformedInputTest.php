@@ -291,6 +291,7 @@ final class MalformedInputTest extends AppTestCase
             ['kind' => 'set-branch-search', 'page' => $travel, 'titlePattern' => '{name} · {site}', 'inSitemap' => true],
             ['kind' => 'set-site-search', 'layout' => 'page', 'descriptionPattern' => '{summary}'],
             ['kind' => 'set-robots', 'robots' => "User-agent: *\nDisallow: /x"],
+            ['kind' => 'set-address-rules', 'trailingSlash' => 'always', 'suffix' => '', 'caseSensitive' => true, 'nativeLetters' => true],
             ['kind' => 'mend-links', 'in' => [$page, $travel]],
             ['kind' => 'answer-search', 'words' => 'car ferry', 'page' => $page, 'text' => 'T'],
             ['kind' => 'set-outside-services', 'checksLinks' => true, 'tellsEngines' => true],

@@ -391,7 +391,7 @@ final class RedirectsTest extends AppTestCase
     {
         $rules = array_map(
             static fn ($rule): array => array_diff_key($rule->toArray(), ['id' => true, 'origin' => true]),
-            iterator_to_array((new \App\Store\StoredRules(DB::connection(), $this->site))->all(), false),
+            iterator_to_array((new \App\Store\StoredRules(DB::connection(), $this->site))->everyRule(), false),
         );
         usort($rules, static fn (array $a, array $b): int => $a['source'] <=> $b['source']);
 

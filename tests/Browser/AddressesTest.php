@@ -12,6 +12,29 @@ use PHPUnit\Framework\Attributes\Test;
 final class AddressesTest extends Errand
 {
     #[Test]
+    public function how_addresses_are_written_is_seen_before_it_is_changed_and_undone(): void
+    {
+        $chrome = $this->signIn();
+        $chrome->click('button', 'System');
+        $chrome->click('menuitem', 'Settings of this site');
+        $chrome->find('heading', 'Settings of this site');
+        $chrome->click('button', 'Change…');
+        $chrome->click('radio', 'A slash*');
+        self::assertSame([], $chrome->axe());
+        $chrome->click('button', 'Review the change');
+        $chrome->awaitText('addresses move');
+        $chrome->awaitText('/travel/fares/', 'section[aria-label=Ripple]');
+        self::assertSame([], $chrome->axe());
+        $chrome->click('button', 'Change the addresses');
+        $chrome->awaitText('Changed how addresses are written: with a slash at the end');
+        self::assertSame([301, $this->ferries('/travel/fares/')], array_slice($this->fetch($this->ferries('/travel/fares')), 0, 2));
+        self::assertSame(200, $this->fetch($this->ferries('/travel/fares/'))[0]);
+        $chrome->press([WebDriverKeys::CONTROL, 'z']);
+        $chrome->awaitText('Undone.');
+        self::assertSame([301, $this->ferries('/travel/fares')], array_slice($this->fetch($this->ferries('/travel/fares/')), 0, 2));
+    }
+
+    #[Test]
     public function every_address_is_found_by_a_part_of_it_and_tried_step_by_step(): void
     {
         $chrome = $this->openAddresses();

@@ -33,6 +33,7 @@ export function noteWords({ kind, name, other }: Schemas['RippleNote']) {
         'redirect-circles': `The redirect of ${name} leads back to itself, as it did before. Switch it off, or lead it elsewhere.`,
         'unsaved-content-goes': `${other ?? 'Somebody'} has unsaved content on “${name}”: it goes with the page, and comes back if this is undone.`,
         'branch-goes': `What is said of the rights of ${other ?? 'somebody'} in “${name}” goes with it.`,
+        'address-rules-stay': 'How addresses are written has changed again since, and stays as it is.',
         'access-stays': 'Rights and people have changed again since, and stay as they are.',
         'redirects-break': `${count(Number(other), 'redirect leads', 'redirects lead')} to “${name}”, which visitors no longer get.`,
         'is-gone': `${name === '' ? 'A page' : `“${name}”`} is no longer there, so nothing of it goes back.`,

@@ -9,6 +9,7 @@ use Heronstem\Core\Access\AccessSource;
 use Heronstem\Core\Access\SiteAccess;
 use Heronstem\Core\Address\Address;
 use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Address\AddressRulesDifference;
 use Heronstem\Core\Address\Slug;
 use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Change\Change;
@@ -106,7 +107,7 @@ final class MemorySite implements AccessSource, Ledger, LinksInto, MenuPages, Me
     public array $menus;
 
     /** Begins with a main menu of two levels, filled from the tree. */
-    public function __construct(public readonly AddressRules $rules = new AddressRules())
+    public function __construct(public AddressRules $rules = new AddressRules())
     {
         $bar = new Entry(self::BAR, null, 0, EntryKind::Branch, contents: new BranchContents(2));
         $this->search = new SiteSearch();
@@ -185,6 +186,7 @@ final class MemorySite implements AccessSource, Ledger, LinksInto, MenuPages, Me
                 'A decision is open: '.($ripple->toDecide->conflicts[0]->address->path ?? $ripple->toDecide->open()[0]->kind->value),
             );
         }
+        $this->rules = $ripple->addresses->rules === null ? $this->rules : $ripple->addresses->rules->after;
         $this->startPage = $ripple->pages->startPage === null ? $this->startPage : $ripple->pages->startPage->after;
         $this->startPageSignedIn = $ripple->pages->startPageSignedIn === null ? $this->startPageSignedIn : $ripple->pages->startPageSignedIn->after;
         $this->search = $ripple->search->settings === null ? $this->search : SiteSearch::stored($ripple->search->settings->after);
@@ -195,6 +197,10 @@ final class MemorySite implements AccessSource, Ledger, LinksInto, MenuPages, Me
             } else {
                 $this->pages[$id] = $page;
             }
+        }
+        // As a store reads them: by the rules there are.
+        foreach ($ripple->addresses->rules === null ? [] : $this->pages as $id => $page) {
+            $this->pages[$id] = $page->at(Address::stored($page->address->path, $this->rules));
         }
         foreach ($ripple->menusAndLinks->menus as $difference) {
             $menu = $difference->doneTo($this->menus[$difference->menu] ?? null);
@@ -212,9 +218,10 @@ final class MemorySite implements AccessSource, Ledger, LinksInto, MenuPages, Me
             }
         }
         foreach ($ripple->addresses->claims as $difference) {
-            if ($difference->after === null) {
-                unset($this->claims[$difference->key]);
-            } else {
+            unset($this->claims[$difference->key]);
+        }
+        foreach ($ripple->addresses->claims as $difference) {
+            if ($difference->after !== null) {
                 $this->claims[$difference->key] = $difference->after;
             }
         }
@@ -263,7 +270,9 @@ final class MemorySite implements AccessSource, Ledger, LinksInto, MenuPages, Me
             $ripple->pages->differences,
         );
         $claims = array_map(
-            fn (ClaimDifference $difference): ClaimDifference => ClaimDifference::fromArray(self::throughJson($difference->toArray()), $this->rules),
+            fn (ClaimDifference $difference): array => $ripple->addresses->rules === null
+                ? ClaimDifference::fromArray(self::throughJson($difference->toArray()), $this->rules)
+                : [ClaimDifference::asKept(self::throughJson($difference->toArray()), $ripple->addresses->rules)],
             $ripple->addresses->claims,
         );
 
@@ -275,17 +284,20 @@ final class MemorySite implements AccessSource, Ledger, LinksInto, MenuPages, Me
         return new Undo(
             'entry',
             $pages,
-            $claims,
+            array_merge(...$claims),
             $ripple->pages->startPage,
             $menus,
             $ripple->pages->startPageSignedIn,
             array_map(
-                static fn (RuleDifference $difference): RuleDifference => RuleDifference::fromArray(self::throughJson($difference->toArray())),
+                fn (RuleDifference $difference): RuleDifference => $ripple->addresses->rules === null
+                    ? RuleDifference::fromArray(self::throughJson($difference->toArray()))->respelled($this->rules)
+                    : RuleDifference::fromArray(self::throughJson($difference->toArray())),
                 $ripple->redirects->rules,
             ),
             $at,
             $ripple->search->settings,
             access: AccessDifference::fromArray($ripple->access->settings === null ? null : self::throughJson($ripple->access->settings->toArray())),
+            addressRules: AddressRulesDifference::fromArray($ripple->addresses->rules === null ? null : self::throughJson($ripple->addresses->rules->toArray())),
         );
     }
 
@@ -332,6 +344,7 @@ final class MemorySite implements AccessSource, Ledger, LinksInto, MenuPages, Me
         ksort($redirects);
 
         return [
+            'rules' => $this->rules->toArray(),
             'start' => $this->startPage,
             'signed in' => $this->startPageSignedIn,
             'search' => $this->search->toText(),
@@ -381,7 +394,7 @@ final class MemorySite implements AccessSource, Ledger, LinksInto, MenuPages, Me
 
     public function page(string $id): ?Page
     {
-        return $this->pages[$id] ?? null;
+        return isset($this->pages[$id]) ? $this->read($this->pages[$id]) : null;
     }
 
     public function withAncestors(array $ids): iterable
@@ -456,7 +469,23 @@ final class MemorySite implements AccessSource, Ledger, LinksInto, MenuPages, Me
     /** @return list<Page> */
     private function childrenOf(?string $parent): array
     {
-        return array_values(array_filter($this->pages, static fn (Page $page): bool => $page->parent === $parent));
+        return array_map($this->read(...), array_values(array_filter($this->pages, static fn (Page $page): bool => $page->parent === $parent)));
+    }
+
+    /** A pinned address is kept as it was set, and read by the rules there are. */
+    private function read(Page $page): Page
+    {
+        return $page->pinned === null ? $page : $page->with(['pinned' => Address::set($page->pinned->path, $this->rules)]);
+    }
+
+    public function everyClaim(): iterable
+    {
+        return $this->claims;
+    }
+
+    public function everyRule(): iterable
+    {
+        return $this->redirects;
     }
 
     public function claimsOn(array $addresses): array

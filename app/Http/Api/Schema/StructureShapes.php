@@ -43,6 +43,7 @@ use OpenApi\Attributes as OA;
                     'unsaved-content-goes',
                     'branch-goes',
                     'access-stays',
+                    'address-rules-stay',
                     'is-gone',
                 ],
             ),

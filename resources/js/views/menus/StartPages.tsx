@@ -4,7 +4,7 @@ import { useChanges } from '../../app/changes'
 import { PickPage } from '../../app/PickPage'
 import { Preview } from '../../app/Preview'
 import { Button } from '../../ui/Button'
-import { SiteNames } from './SiteNames'
+import { SiteNames } from '../../app/SiteNames'
 
 type For = 'visitors' | 'signed-in'
 

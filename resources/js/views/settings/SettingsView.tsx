@@ -4,21 +4,24 @@ import { useState, type ReactNode } from 'react'
 import { answered, api, type Schemas } from '../../api/client'
 import { keys } from '../../api/queries'
 import { CodeDialog } from '../../app/CodeDialog'
+import { SiteNames } from '../../app/SiteNames'
 import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 import { count } from '../../ui/count'
 import { PageTitle } from '../../ui/PageTitle'
 import { ReadFailure } from '../../ui/ReadFailure'
+import { AddressRules } from './AddressRules'
 
 type Settings = Schemas['SiteSettings']
 type Setting = { name: string; now: ReactNode; does: string; act?: ReactNode }
 
 const link = 'font-semibold text-heron hover:underline'
+const act = 'h-6! px-0! hover:underline not-disabled:hover:bg-transparent'
 
 /** What holds for the whole site, in one place: how it stands, what it does, who inherits it, and where it is set. */
 export function SettingsView() {
     const site = useSite()
-    const [code, setCode] = useState(false)
+    const [open, setOpen] = useState<'code' | 'rules' | null>(null)
     const settings = useQuery({
         queryKey: [...keys.site(site.key), 'settings'],
         queryFn: () => answered(api.GET('/sites/{site}/settings', { params: { path: { site: site.key } } })),
@@ -32,7 +35,7 @@ export function SettingsView() {
                 <ReadFailure of={settings} />
                 {settings.data !== undefined && (
                     <dl>
-                        {rowsOf(settings.data, site.key, () => setCode(true)).map(row => (
+                        {rowsOf(settings.data, site.key, site.may('settings'), setOpen).map(row => (
                             <div
                                 key={row.name}
                                 className="grid grid-cols-[180px_minmax(0,1fr)_auto] gap-x-5 border-b border-line py-2.5 max-sm:grid-cols-1"
@@ -42,18 +45,24 @@ export function SettingsView() {
                                     {row.now}
                                     <p className="text-[13px] leading-5 text-ink-3">{row.does}</p>
                                 </dd>
-                                <dd>{row.act}</dd>
+                                <dd className="text-right max-sm:text-left">{row.act}</dd>
                             </div>
                         ))}
                     </dl>
                 )}
             </div>
-            {code && <CodeDialog page={null} onClose={() => setCode(false)} />}
+            {open === 'code' && <CodeDialog page={null} onClose={() => setOpen(null)} />}
+            {open === 'rules' && settings.data !== undefined && (
+                <AddressRules rules={settings.data.rules} onClose={() => setOpen(null)} />
+            )}
         </main>
     )
 }
 
-function rowsOf(now: Settings, site: string, onCode: () => void): Setting[] {
+/** Where something is set by whoever has the right to it. */
+const NotYours = () => <span className="text-[13px] text-ink-3">takes the right “Settings”</span>
+
+function rowsOf(now: Settings, site: string, mayChange: boolean, open: (what: 'code' | 'rules') => void): Setting[] {
     const params = { site }
     const { rules } = now
     return [
@@ -61,11 +70,7 @@ function rowsOf(now: Settings, site: string, onCode: () => void): Setting[] {
             name: 'Names',
             now: [now.names.name, now.names.tagline].filter(Boolean).join(' · '),
             does: 'At the top of every page, in titles by their pattern, and on cards of other sites.',
-            act: (
-                <Link to="/s/$site/menus" params={params} className={link}>
-                    Under Menus
-                </Link>
-            ),
+            act: mayChange ? <SiteNames className={act} /> : <NotYours />,
         },
         {
             name: 'Address',
@@ -80,12 +85,22 @@ function rowsOf(now: Settings, site: string, onCode: () => void): Setting[] {
         {
             name: 'How addresses are written',
             now: [
-                rules.trailingSlash === 'always' ? 'with a slash at the end' : 'without a slash at the end',
-                rules.suffix === '' ? 'no ending' : `ending in ${rules.suffix}`,
+                rules.suffix !== ''
+                    ? `ending in ${rules.suffix}`
+                    : rules.trailingSlash === 'always'
+                      ? 'with a slash at the end'
+                      : 'without a slash at the end',
                 rules.caseSensitive ? 'capitals count' : 'capitals do not count',
                 rules.nativeLetters ? 'letters of the language kept' : 'letters without marks',
             ].join(', '),
-            does: 'Every page inherits it; what is asked in another way is sent on. Set when the site is made.',
+            does: 'Every page inherits it; visitors who ask for another spelling are sent on.',
+            act: mayChange ? (
+                <Button variant="quiet" className={act} onClick={() => open('rules')}>
+                    Change…
+                </Button>
+            ) : (
+                <NotYours />
+            ),
         },
         {
             name: 'Start pages',
@@ -188,7 +203,7 @@ function rowsOf(now: Settings, site: string, onCode: () => void): Setting[] {
             now: now.hasHead ? 'some' : 'none',
             does: 'meta, link, JSON-LD and script in the head of every page; pages add their own.',
             act: (
-                <Button variant="quiet" onClick={onCode}>
+                <Button variant="quiet" className={act} onClick={() => open('code')}>
                     Look at them…
                 </Button>
             ),

@@ -1,23 +1,23 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
-import { notify } from '../../app/notify'
-import { answered, api, ApiProblem, type Schemas } from '../../api/client'
-import { keys } from '../../api/queries'
-import { siteNamesQuery } from '../../api/viewQueries'
-import { useSite } from '../../app/site'
-import { Button } from '../../ui/Button'
-import { Field, FieldFrame, inputClasses } from '../../ui/Field'
-import { Modal } from '../../ui/Modal'
-import { DialogActions } from '../../ui/DialogActions'
+import { notify } from './notify'
+import { answered, api, ApiProblem, type Schemas } from '../api/client'
+import { keys } from '../api/queries'
+import { siteNamesQuery } from '../api/viewQueries'
+import { useSite } from './site'
+import { Button } from '../ui/Button'
+import { Field, FieldFrame, inputClasses } from '../ui/Field'
+import { Modal } from '../ui/Modal'
+import { DialogActions } from '../ui/DialogActions'
 
 type Names = Schemas['SiteNames']
 
 /** What the site is called, at length, in short, in a line and in a sentence. */
-export function SiteNames() {
+export function SiteNames({ className = 'h-6! px-1.5! text-[12px]' }: { className?: string }) {
     const [open, setOpen] = useState(false)
     return (
         <>
-            <Button variant="quiet" className="h-6! px-1.5! text-[12px]" onClick={() => setOpen(true)}>
+            <Button variant="quiet" className={className} onClick={() => setOpen(true)}>
                 Names of the site…
             </Button>
             {open && <Names onClose={() => setOpen(false)} />}
@@ -80,7 +80,7 @@ function Names({ onClose }: { onClose: () => void }) {
                     )}
                 </FieldFrame>
                 <DialogActions>
-                    <Button onClick={onClose}>Let it be</Button>
+                    <Button onClick={onClose}>Cancel</Button>
                     <Button type="submit" variant="main" disabled={Object.keys(typed).length === 0 || save.isPending}>
                         Save names
                     </Button>
