@@ -17,6 +17,7 @@ return [
     'confirm_minutes' => 15, // after which signing in is confirmed before rights, access, code and settings are changed
     'sign_in_attempts_network' => (int) env('HERONSTEM_SIGN_IN_ATTEMPTS', 30), // and for all accounts from one network
     'hsts' => (int) env('HERONSTEM_HSTS', 31_536_000), // seconds for which browsers ask sites with https by https alone; 0 for not at all
+    'https_port' => (int) env('HERONSTEM_HTTPS_PORT', 443), // where pages answer that demand https on a site that does not
     'trusted_proxies' => env('HERONSTEM_TRUSTED_PROXIES', ''), // addresses or networks (CIDR) of proxies in front, commas between
     'editor_url' => env('APP_URL'), // what links in mail begin with; where it is not set, the address that was asked, which is one of the editor's
     'editor_hosts' => env('HERONSTEM_EDITOR_HOSTS', ''), // names under which the editor is reached besides that of APP_URL, commas between

@@ -70,6 +70,7 @@ final readonly class ReadAccess
                 'others' => $access->others->value,
                 'from' => $access->from?->iso(),
                 'until' => $access->until?->iso(),
+                'https' => $access->https,
                 'words' => $access->inWords(),
             ];
     }

@@ -149,7 +149,7 @@ final class RippleRows
             $change->closes() => $change->after?->to === PageAccess::NOBODY
                 ? 'is closed to all visitors'
                 : "is closed to all but {$whom($change->after)}",
-            $change->opens() => 'is open to everyone',
+            $change->opens() => "is open to {$whom($change->after)}",
             $whom($change->before) === $whom($change->after) => 'is opened or closed at a moment to come, or tells others something else',
             default => "is open to {$whom($change->after)} instead of {$whom($change->before)}",
         };

@@ -125,6 +125,6 @@ final class VisitorChanges
         $texts = array_map(static fn (PageAccess $access): string => $access->toText(), $line);
 
         // Said to be open to everyone is the same as nothing said, where that is all.
-        return count($line) === 1 && $line[0]->isEveryone() && $line[0]->isLasting() ? [] : $texts;
+        return count($line) === 1 && $line[0]->isEveryone() && $line[0]->isLasting() && ! $line[0]->https ? [] : $texts;
     }
 }

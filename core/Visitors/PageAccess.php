@@ -22,7 +22,7 @@ final readonly class PageAccess
 
     private const MAX_NETWORKS = 50;
 
-    private const FIELDS = ['to', 'signedIn', 'roles', 'password', 'networks', 'all', 'others', 'from', 'until'];
+    private const FIELDS = ['to', 'signedIn', 'roles', 'password', 'networks', 'all', 'others', 'from', 'until', 'https'];
 
     /**
      * @param  string  $to  one of the constants
@@ -33,6 +33,7 @@ final readonly class PageAccess
      * @param  bool  $all  every way that is set has to fit, rather than one of them
      * @param  Moment|null  $from  it says something from then on
      * @param  Moment|null  $until  and nothing any more from then on
+     * @param  bool  $https  it answers by https alone, also where the site itself is asked by http
      */
     private function __construct(
         public string $to,
@@ -44,6 +45,7 @@ final readonly class PageAccess
         public Others $others = Others::Refused,
         public ?Moment $from = null,
         public ?Moment $until = null,
+        public bool $https = false,
     ) {
     }
 
@@ -75,6 +77,7 @@ final readonly class PageAccess
             self::others($given, $to),
             self::moment($given, 'from', $zone),
             self::moment($given, 'until', $zone),
+            self::flag($given, 'https'),
         );
         $access->guard();
 
@@ -182,7 +185,9 @@ final readonly class PageAccess
                 : 'those in '.implode(', ', array_map(static fn (Network $network): string => $network->toText(), $this->networks)),
         ]);
 
-        return $this->to === self::SOME ? implode($this->all ? ' who are also ' : ' or ', $ways) : $this->to;
+        $whom = $this->to === self::SOME ? implode($this->all ? ' who are also ' : ' or ', $ways) : $this->to;
+
+        return $this->https ? "$whom, by https alone" : $whom;
     }
 
     /** @return array<string, mixed> what is said, as it is stored and as the history keeps it */
@@ -199,6 +204,7 @@ final readonly class PageAccess
                 'others' => $this->isEveryone() ? null : $this->others->value,
                 'from' => $this->from?->iso(),
                 'until' => $this->until?->iso(),
+                'https' => $this->https,
             ],
             static fn (mixed $value): bool => $value !== null && $value !== false && $value !== [],
         );
@@ -230,6 +236,7 @@ final readonly class PageAccess
             Others::tryFrom(is_string($kept['others'] ?? null) ? $kept['others'] : '') ?? Others::Refused,
             $moment('from'),
             $moment('until'),
+            ($kept['https'] ?? false) === true,
         );
     }
 

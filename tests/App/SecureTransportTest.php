@@ -49,6 +49,33 @@ final class SecureTransportTest extends AppTestCase
     }
 
     #[Test]
+    public function a_page_of_a_site_with_http_answers_by_https_alone_where_it_says_so(): void
+    {
+        $this->site->update(['origin' => 'http://ferries.test']);
+        $page = \App\Models\Page::query()->firstOrFail()->ulid;
+        $inside = $this->live('Fares', $page);
+        $ripple = $this->api('POST', 'ripple', ['changes' => [['kind' => 'set-access', 'page' => $page, 'access' => ['to' => 'everyone', 'https' => true]]]]);
+        self::assertSame(['is open to everyone, by https alone instead of everyone'], array_unique(array_column($ripple->assertOk()->json('account.lists.visitors'), 'note')));
+        $entry = $this->change(['kind' => 'set-access', 'page' => $page, 'access' => ['to' => 'everyone', 'https' => true]]);
+        $this->ask('http', '/crossings?a=b')->assertStatus(301)->assertHeader('Location', 'https://ferries.test/crossings?a=b');
+        $this->ask('http', '/crossings/fares')->assertStatus(301)->assertHeader('Location', 'https://ferries.test/crossings/fares');
+        // A former address leads there at once.
+        $this->ask('http', '/travel')->assertStatus(301)->assertHeader('Location', 'https://ferries.test/crossings');
+        $this->ask('https', '/crossings')->assertOk();
+        config()->set('heronstem.https_port', 8443);
+        $this->ask('http', '/crossings')->assertHeader('Location', 'https://ferries.test:8443/crossings');
+        // Nobody named the proxy that says so, so nobody is sent round in circles.
+        $this->ask('http', '/crossings', server: ['HTTP_X_FORWARDED_PROTO' => 'https'])->assertOk();
+        // An exception below, and a page that nobody is to know of tells nothing.
+        $this->change(['kind' => 'set-access', 'page' => $inside, 'access' => ['to' => 'everyone']]);
+        $this->ask('http', '/crossings/fares')->assertOk();
+        $this->change(['kind' => 'set-access', 'page' => $inside, 'access' => ['to' => 'nobody', 'others' => 'missing', 'https' => true]]);
+        $this->ask('http', '/crossings/fares')->assertNotFound();
+        $this->api('POST', "history/{$entry->ulid}/undo")->assertCreated();
+        $this->ask('http', '/crossings')->assertOk();
+    }
+
+    #[Test]
     public function how_long_browsers_keep_to_it_is_set_and_cookies_go_by_https_alone(): void
     {
         config()->set('heronstem.hsts', 0);

@@ -122,6 +122,18 @@ final readonly class FrontController
         $closed = $shut ?? $before($page);
         // A redirect to what nobody is to know of would tell of it; every other is followed, and told there.
         $isShut = $closed !== null && ($sends === null || $shut !== null || $closed->getStatusCode() === 404);
+        $secured = $page === null || ($isShut && $closed->getStatusCode() === 404)
+            ? null
+            : $this->secure->beforePage(
+                $request,
+                $site,
+                $this->seen->access($page, $gates),
+                $sends === null ? $asked : (string) $resolution->location,
+                $sends === null || in_array($sends, [301, 308], true),
+            );
+        if ($secured !== null) {
+            return $secured;
+        }
         if ($isShut && $request->isMethodCacheable()) {
             return $closed;
         }

@@ -6,6 +6,7 @@ namespace App\Http\Site;
 
 use App\Desk\AnswerVisitor;
 use App\Models\Site;
+use Heronstem\Core\Visitors\PageAccess;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Symfony\Component\HttpFoundation\Response as AnyResponse;
@@ -20,8 +21,7 @@ final readonly class SecureTransport
     /** Where somebody who asks by http is sent; null where they need not go. */
     public function before(Request $request, Site $site): ?Response
     {
-        // A proxy that nobody has named says how it was asked: it is not believed, and not sent round in circles either.
-        if (! self::isSecure($site) || $request->isSecure() || $request->headers->has('X-Forwarded-Proto') || $request->headers->has('Forwarded')) {
+        if (! self::isSecure($site) || ! self::isAskedOpenly($request)) {
             return null;
         }
         $asked = $request->server->getString('REQUEST_URI', '/');
@@ -29,9 +29,40 @@ final readonly class SecureTransport
         $sends = $resolution?->sendsWith();
         $to = $sends === null ? $asked : (string) $resolution?->location;
         $isPermanent = $sends === null || in_array($sends, [301, 308], true);
+
+        return self::sent($request, str_starts_with($to, '/') ? $site->origin.$to : $to, $isPermanent);
+    }
+
+    /**
+     * Where somebody is sent who asks by http for a page, or is led to one, that answers by https alone on a site that does not.
+     *
+     * @param  string  $to  the address that answers
+     */
+    public function beforePage(Request $request, Site $site, ?PageAccess $access, string $to, bool $isPermanent = true): ?Response
+    {
+        $isDue = $access?->https === true && str_starts_with($to, '/') && ! self::isSecure($site) && self::isAskedOpenly($request);
+
+        return $isDue ? self::sent($request, self::secureOrigin($site).$to, $isPermanent) : null;
+    }
+
+    /** A proxy that nobody has named says how it was asked: it is not believed, and not sent round in circles either. */
+    private static function isAskedOpenly(Request $request): bool
+    {
+        return ! $request->isSecure() && ! $request->headers->has('X-Forwarded-Proto') && ! $request->headers->has('Forwarded');
+    }
+
+    private static function sent(Request $request, string $to, bool $isPermanent): Response
+    {
         $status = $request->isMethodCacheable() ? ($isPermanent ? 301 : 302) : ($isPermanent ? 308 : 307);
 
-        return new Response('', $status, ['Location' => str_starts_with($to, '/') ? $site->origin.$to : $to, 'Cache-Control' => 'no-cache']);
+        return new Response('', $status, ['Location' => $to, 'Cache-Control' => 'no-cache']);
+    }
+
+    private static function secureOrigin(Site $site): string
+    {
+        $port = (int) config('heronstem.https_port');
+
+        return 'https://'.parse_url($site->origin, PHP_URL_HOST).($port === 443 ? '' : ":$port");
     }
 
     /** RFC 6797: told by https alone, since by http it counts for nothing. */

@@ -11,7 +11,7 @@ use OpenApi\Attributes as OA;
 #[
     OA\Schema(
         schema: 'SaidAccess',
-        required: ['to', 'signedIn', 'roles', 'hasPassword', 'networks', 'all', 'others', 'from', 'until', 'words'],
+        required: ['to', 'signedIn', 'roles', 'hasPassword', 'networks', 'all', 'others', 'from', 'until', 'https', 'words'],
         properties: [
             new OA\Property('to', type: 'string', enum: ['everyone', 'some', 'nobody']),
             new OA\Property('signedIn', type: 'boolean'),
@@ -22,6 +22,7 @@ use OpenApi\Attributes as OA;
             new OA\Property('others', description: 'what those get who are not let in', type: 'string', enum: Others::class),
             new OA\Property('from', type: 'string', format: 'date-time', nullable: true),
             new OA\Property('until', type: 'string', format: 'date-time', nullable: true),
+            new OA\Property('https', description: 'it answers by https alone, whatever the site does', type: 'boolean'),
             new OA\Property('words', description: 'whom it lets in, in words', type: 'string'),
         ],
     ),

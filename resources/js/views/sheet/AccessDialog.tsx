@@ -35,6 +35,7 @@ export function AccessDialog({ sheet, onClose }: Props) {
     )
     const [from, setFrom] = useState(fieldMoment(own?.from ?? null, site.zone))
     const [until, setUntil] = useState(fieldMoment(own?.until ?? null, site.zone))
+    const [https, setHttps] = useState(own?.https ?? false)
     const [timed, setTimed] = useState(from !== '' || until !== '')
     const [refused, setRefused] = useState<{ field: string; reason: string } | null>(null)
     const errorOf = (...fields: string[]) =>
@@ -62,6 +63,7 @@ export function AccessDialog({ sheet, onClose }: Props) {
                   ...(to !== 'everyone' && { others: given }),
                   from: timed && from !== '' ? from : null,
                   until: timed && until !== '' ? until : null,
+                  https,
               }
     const save = () => {
         setRefused(null)
@@ -127,6 +129,9 @@ export function AccessDialog({ sheet, onClose }: Props) {
                 )}
                 {to !== 'above' && (
                     <div className="grid gap-1.5">
+                        <Choice checked={https} onChange={event => setHttps(event.target.checked)}>
+                            By https alone, also where the site is asked by http
+                        </Choice>
                         <Choice checked={timed} onChange={event => setTimed(event.target.checked)}>
                             Only for a time
                         </Choice>
@@ -158,7 +163,7 @@ export function AccessDialog({ sheet, onClose }: Props) {
                     </div>
                 )}
                 <DialogActions>
-                    <Button onClick={onClose}>Let it be</Button>
+                    <Button onClick={onClose}>Cancel</Button>
                     <Button type="submit" variant="main">
                         See what follows…
                     </Button>
