@@ -143,7 +143,13 @@ final class Test
         $standIns = StandIns::on($this->root, "test-$worker", 18090 + 20 * $worker);
         // At once: whoever else looks for free ports meanwhile, another run of the tests for one, finds these taken.
         $standIns->start($this->processes);
-        $application = new Application($this->root, "test-$worker", $connection, $database, settings: $standIns->settings());
+        $application = new Application(
+            $this->root,
+            "test-$worker",
+            $connection,
+            $database,
+            settings: [...$standIns->settings(), 'HERONSTEM_TRUSTED_PROXIES' => '127.0.0.1'],
+        );
         $application->must(['heronstem:load-demo'], 'Loading the demo for the browser');
         $editor = Ports::free(18080 + 20 * $worker);
         $ferries = Ports::free($editor + 1);

@@ -13,6 +13,8 @@ final class WebServer
 
     private int $port;
 
+    private int $securePort = 0;
+
     /** @var resource|null */
     private $process = null;
 
@@ -21,10 +23,17 @@ final class WebServer
         $this->folder = sys_get_temp_dir().'/heronstem-server-'.bin2hex(random_bytes(6));
         mkdir($this->folder);
         chmod($this->folder, 0755); // the server serves as nobody, and the tests may run under any umask
+        $this->port = self::freePort();
+    }
+
+    private static function freePort(): int
+    {
         $socket = stream_socket_server('tcp://127.0.0.1:0');
         Assert::assertIsResource($socket);
-        $this->port = (int) substr((string) strrchr((string) stream_socket_get_name($socket, false), ':'), 1);
+        $port = (int) substr((string) strrchr((string) stream_socket_get_name($socket, false), ':'), 1);
         fclose($socket);
+
+        return $port;
     }
 
     public static function nginx(string $maps, string $server): self
@@ -40,6 +49,52 @@ final class WebServer
         $self->start([is_executable('/usr/sbin/nginx') ? '/usr/sbin/nginx' : 'nginx', '-c', "$folder/nginx.conf", '-e', "$folder/error.log"]);
 
         return $self;
+    }
+
+    /** In front of a server, as it stands in front of a site: it ends https with a certificate of its own, and passes http on as it comes. */
+    public static function inFrontOf(string $backend): self
+    {
+        $self = new self();
+        $folder = $self->folder;
+        $self->securePort = self::freePort();
+        $self->certify();
+        $temporary = "client_body_temp_path $folder/a; proxy_temp_path $folder/b; fastcgi_temp_path $folder/c; uwsgi_temp_path $folder/d; scgi_temp_path $folder/e;";
+        $passed = "proxy_pass $backend; proxy_set_header Host 127.0.0.1:{$self->securePort};";
+        $secure = "listen 127.0.0.1:{$self->securePort} ssl; ssl_certificate $folder/certificate.pem; ssl_certificate_key $folder/key.pem;";
+        file_put_contents(
+            "$folder/nginx.conf",
+            "daemon off;\nworker_processes 1;\npid $folder/pid;\nerror_log $folder/error.log;\nevents { worker_connections 64; }\nhttp { access_log off; $temporary\n server { listen 127.0.0.1:{$self->port}; location / { $passed } }\n server { $secure location / { $passed proxy_set_header X-Forwarded-Proto https; proxy_set_header X-Forwarded-For \$remote_addr; } } }\n",
+        );
+        $self->start([is_executable('/usr/sbin/nginx') ? '/usr/sbin/nginx' : 'nginx', '-c', "$folder/nginx.conf", '-e', "$folder/error.log"]);
+
+        return $self;
+    }
+
+    private function certify(): void
+    {
+        file_put_contents(
+            "{$this->folder}/openssl.cnf",
+            "[req]\ndistinguished_name = name\n[name]\n[site]\nsubjectAltName = IP:127.0.0.1\nbasicConstraints = critical, CA:TRUE\n",
+        );
+        $settings = ['config' => "{$this->folder}/openssl.cnf", 'x509_extensions' => 'site', 'digest_alg' => 'sha256', 'private_key_bits' => 2048];
+        $key = openssl_pkey_new($settings);
+        Assert::assertInstanceOf(\OpenSSLAsymmetricKey::class, $key);
+        $request = openssl_csr_new(['commonName' => '127.0.0.1'], $key, $settings);
+        Assert::assertInstanceOf(\OpenSSLCertificateSigningRequest::class, $request);
+        $certificate = openssl_csr_sign($request, null, $key, 2, $settings);
+        Assert::assertInstanceOf(\OpenSSLCertificate::class, $certificate);
+        openssl_x509_export_to_file($certificate, $this->certificate());
+        openssl_pkey_export_to_file($key, "{$this->folder}/key.pem", null, $settings);
+    }
+
+    public function certificate(): string
+    {
+        return "{$this->folder}/certificate.pem";
+    }
+
+    public function secureOrigin(): string
+    {
+        return "https://127.0.0.1:{$this->securePort}";
     }
 
     /** @param  \Closure(string): string  $rules  given where the table is */

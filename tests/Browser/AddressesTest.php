@@ -15,7 +15,7 @@ final class AddressesTest extends Errand
     public function how_addresses_are_written_is_seen_before_it_is_changed_and_undone(): void
     {
         $chrome = $this->signIn();
-        $chrome->click('button', 'System');
+        $chrome->click('button', 'Skerrivane Ferries');
         $chrome->click('menuitem', 'Settings of this site');
         $chrome->find('heading', 'Settings of this site');
         $chrome->click('button', 'Change…');
