@@ -47,6 +47,7 @@ Route::get('session', [SessionController::class, 'show']);
 Route::post('session', [SessionController::class, 'store']);
 Route::post('password-forgotten', [AccountController::class, 'forgotten']);
 Route::get('account-links/{token}', [AccountController::class, 'show'])->where('token', '[0-9a-f]{48}');
+Route::post('account-links/{token}/confirmed', [AccountController::class, 'confirm'])->where('token', '[0-9a-f]{48}');
 Route::post('account-links/{token}', [AccountController::class, 'use'])->where('token', '[0-9a-f]{48}');
 
 Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {

@@ -19,8 +19,11 @@ final readonly class AccountLinks
 
     public const PASSWORD = 'password';
 
+    /** Confirms another mail address, and sets no password. */
+    public const MAIL = 'mail';
+
     /** Hours for which a link is good. */
-    private const HOURS = [self::INVITATION => 168, self::PASSWORD => 1];
+    private const HOURS = [self::INVITATION => 168, self::PASSWORD => 1, self::MAIL => 24];
 
     public function __construct(private Connection $db, private Dispatcher $bus)
     {
@@ -50,11 +53,19 @@ final readonly class AccountLinks
         return rtrim(config('heronstem.editor_url') ?? $editor, '/')."/account/$token";
     }
 
-    /** @throws InputRefused when it is good no longer */
-    public function find(string $token): AccountLink
+    /**
+     * @param  string  ...$purposes  that it may have
+     *
+     * @throws InputRefused when it is good no longer, or for something else
+     */
+    public function find(string $token, string ...$purposes): AccountLink
     {
-        return AccountLink::query()->with('user')->where('token_hash', hash('sha256', $token))->where('expires_at', '>', now())->first() ??
-            throw new InputRefused('link', 'This link is good no longer: it has been used, or its time is over. Ask for another one.');
+        return AccountLink::query()
+            ->with('user')
+            ->where('token_hash', hash('sha256', $token))
+            ->where('expires_at', '>', now())
+            ->whereIn('purpose', $purposes)
+            ->first() ?? throw new InputRefused('link', 'This link is good no longer: it has been used, or its time is over. Ask for another one.');
     }
 
     /**
@@ -65,7 +76,7 @@ final readonly class AccountLinks
     public function setPassword(string $token, string $password): User
     {
         return $this->db->transaction(function () use ($token, $password): User {
-            $link = $this->find($token);
+            $link = $this->find($token, self::INVITATION, self::PASSWORD);
             $user = $link->user;
             NewPassword::guard($password, self::commonest(), [$user->name, $user->email]);
             $user->forceFill(['password' => $password, 'joined_at' => $user->joined_at ?? now()])->save();

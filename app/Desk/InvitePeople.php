@@ -8,10 +8,11 @@ use App\Jobs\SendAccountLink;
 use App\Models\Membership;
 use App\Models\Site;
 use App\Models\User;
+use Heronstem\Core\Access\MailAddress;
+use Heronstem\Core\Access\PersonName;
 use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Change\SetRoles;
 use Heronstem\Core\InputRefused;
-use Heronstem\Core\OneLine;
 use Illuminate\Database\Connection;
 
 /** Adds somebody to the people of a site, by mail: an account is made for them where they have none. */
@@ -72,18 +73,12 @@ final readonly class InvitePeople
 
     private function account(string $name, string $mail): User
     {
-        if (filter_var($mail, FILTER_VALIDATE_EMAIL) === false || strlen($mail) > 255) {
-            throw new InputRefused('email', 'This is no mail address. Write it like isla@skerrivane.example.');
-        }
+        $mail = MailAddress::read($mail);
         $known = User::query()->where('email', $mail)->first();
         if ($known !== null) {
             return $known;
         }
-        $called = OneLine::typed($name);
-        if ($called === '' || mb_strlen($called) > 100) {
-            throw new InputRefused('name', 'Say what they are called, in at most 100 characters.');
-        }
 
-        return User::query()->create(['name' => $called, 'email' => $mail, 'password' => bin2hex(random_bytes(32))]);
+        return User::query()->create(['name' => PersonName::read($name), 'email' => $mail, 'password' => bin2hex(random_bytes(32))]);
     }
 }

@@ -14,6 +14,7 @@ use Laravel\Sanctum\HasApiTokens;
  * @property string $ulid
  * @property string $name
  * @property string $email
+ * @property string|null $email_wanted
  * @property string $password
  * @property \Illuminate\Support\Carbon|null $joined_at null for somebody who was invited and has not come yet
  * @property string|null $second_step secret of its device, encrypted

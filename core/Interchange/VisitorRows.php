@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Interchange;
 
+use Heronstem\Core\Access\MailAddress;
+use Heronstem\Core\Access\PersonName;
 use Heronstem\Core\InputRefused;
 use Heronstem\Core\OneLine;
 use Heronstem\Core\Visitors\VisitorRoles;
@@ -15,8 +17,6 @@ final class VisitorRows
     public const COLUMNS = ['mail', 'name', 'roles'];
 
     public const MAX_ROWS = 5000;
-
-    private const MAX_NAME = 100;
 
     /**
      * @param  string  $text  of the whole file
@@ -67,9 +67,9 @@ final class VisitorRows
         $fault = match (true) {
             isset($fields['refused']) => $fields['refused'],
             $mail === '' => 'There is no mail address. The column is called mail.',
-            filter_var($mail, FILTER_VALIDATE_EMAIL) === false || strlen($mail) > 255 => "“{$mail}” is no mail address.",
+            MailAddress::of($mail) === null => "“{$mail}” is no mail address.",
             $name === '' => 'There is no name.',
-            mb_strlen($name) > self::MAX_NAME => sprintf('The name has more than %d characters.', self::MAX_NAME),
+            mb_strlen($name) > PersonName::MAX_LENGTH => sprintf('The name has more than %d characters.', PersonName::MAX_LENGTH),
             default => null,
         };
         try {

@@ -175,6 +175,7 @@ final class CallersTest extends AppTestCase
         // Nobody has to be signed in, and nothing is said of who has an account.
         'POST password-forgotten' => '422 422 422 422 422 422 422 422 422',
         'GET account-links/{token}' => '422 422 422 422 422 422 422 422 422',
+        'POST account-links/{token}/confirmed' => '422 422 422 422 422 422 422 422 422',
         'POST account-links/{token}' => '422 422 422 422 422 422 422 422 422',
         'DELETE session' => '401 204 204 204 204 204 204 204 401',
         // Their own account is everybody's to look after.

@@ -7,6 +7,7 @@ namespace Tests\App;
 use App\Desk\AccountLinks;
 use App\Http\Middleware\KnowWho;
 use App\Jobs\SendLetter;
+use App\Jobs\SendMailConfirmation;
 use App\Models\User;
 use Heronstem\Core\Access\Role;
 use Heronstem\Core\Access\Totp;
@@ -215,13 +216,65 @@ final class OwnAccountTest extends AppTestCase
         $this->account('PATCH', 'account', ['email' => 'no address'])
             ->assertStatus(422)
             ->assertJsonPath('errors.0.field', 'email');
+        Queue::assertPushed(SendLetter::class, 1);
+    }
+
+    #[Test]
+    public function another_mail_address_holds_once_it_is_confirmed_there_and_nobody_learns_whose_it_is(): void
+    {
+        $mail = $this->captureMail();
+        $this->account('PATCH', 'account', ['email' => 'Mairi.Ordbeck@skerrivane.example'])
+            ->assertJsonPath('email', 'mairi@skerrivane.example')
+            ->assertJsonPath('emailWanted', 'mairi.ordbeck@skerrivane.example');
+        $letters = $mail();
+        self::assertSame(['mairi.ordbeck@skerrivane.example', 'mairi@skerrivane.example'], array_keys($letters));
+        $link = $this->linkIn($letters['mairi.ordbeck@skerrivane.example']);
+        $this->getJson("/api/v1/account-links/$link")
+            ->assertOk()
+            ->assertJsonPath('purpose', 'mail')
+            ->assertJsonPath('email', 'mairi.ordbeck@skerrivane.example');
+        // It sets no password.
+        $this->postJson("/api/v1/account-links/$link", ['password' => 'eleven boats before breakfast'])->assertStatus(422);
+        $this->postJson("/api/v1/account-links/$link/confirmed")->assertNoContent();
+        $this->postJson("/api/v1/account-links/$link/confirmed")->assertStatus(422);
+        $this->account('GET', 'account')->assertJsonPath('email', 'mairi.ordbeck@skerrivane.example')->assertJsonPath('emailWanted', null);
+
+        // Asked for and discarded, the link is good no longer.
+        $this->account('PATCH', 'account', ['email' => 'another@skerrivane.example'])->assertOk();
+        $stale = $this->linkIn($mail()['another@skerrivane.example']);
+        $this->account('PATCH', 'account', ['email' => 'mairi.ordbeck@skerrivane.example'])->assertJsonPath('emailWanted', null);
+        $this->postJson("/api/v1/account-links/$stale/confirmed")->assertStatus(422);
+
+        // Somebody else's: the answer is the same, and the letter there has no link.
         $this->person('Tam', Role::WRITER);
-        $this->account('PATCH', 'account', ['email' => 'tam@skerrivane.example'])->assertStatus(422);
-        $this->account('PATCH', 'account', ['email' => 'Mairi.Ordbeck@skerrivane.example'])->assertJsonPath(
-            'email',
-            'mairi.ordbeck@skerrivane.example',
-        );
-        Queue::assertPushed(SendLetter::class, 3);
+        $this->account('PATCH', 'account', ['email' => 'tam@skerrivane.example'])->assertOk()->assertJsonPath('emailWanted', 'tam@skerrivane.example');
+        self::assertStringNotContainsString('/account/', $mail()['tam@skerrivane.example']);
+    }
+
+    /** @return \Closure(): array<string, string> what went to whom last, by address */
+    private function captureMail(): \Closure
+    {
+        config()->set('mail.default', 'log');
+        $sent = new \ArrayObject();
+        \Illuminate\Support\Facades\Event::listen(\Illuminate\Mail\Events\MessageSending::class, function ($event) use ($sent): bool {
+            $sent[$event->message->getTo()[0]->getAddress()] = (string) $event->message->getTextBody();
+
+            return false;
+        });
+
+        return function () use ($sent): array {
+            $this->app->call([Queue::pushed(SendMailConfirmation::class)->last(), 'handle']);
+
+            return $sent->getArrayCopy();
+        };
+    }
+
+    private function linkIn(string $letter): string
+    {
+        self::assertMatchesRegularExpression('#/account/([0-9a-f]{48})#', $letter);
+        preg_match('#/account/([0-9a-f]{48})#', $letter, $found);
+
+        return $found[1];
     }
 
     #[Test]

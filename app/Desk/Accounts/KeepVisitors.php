@@ -7,10 +7,11 @@ namespace App\Desk\Accounts;
 use App\Models\Site;
 use App\Models\User;
 use App\Models\Visitor;
+use Heronstem\Core\Access\MailAddress;
+use Heronstem\Core\Access\PersonName;
 use Heronstem\Core\InputRefused;
 use Heronstem\Core\Interchange\VisitorRow;
 use Heronstem\Core\Interchange\VisitorRows;
-use Heronstem\Core\OneLine;
 use Heronstem\Core\Visitors\SignUp;
 use Heronstem\Core\Visitors\VisitorRoles;
 use Illuminate\Database\Connection;
@@ -54,13 +55,13 @@ final readonly class KeepVisitors
      */
     public function make(Site $site, User $by, string $name, string $mail, mixed $roles): array
     {
-        $to = self::mail($mail);
+        $to = MailAddress::read($mail);
         if (Visitor::query()->where('site_id', $site->id)->where('email', $to)->exists()) {
             throw new InputRefused('email', 'A visitor has this mail address already. Change their roles instead.');
         }
 
         return $this->db->transaction(function () use ($site, $by, $name, $to, $roles): array {
-            $visitor = $this->begin($site, self::called($name), $to, VisitorRoles::read($roles, 'roles'));
+            $visitor = $this->begin($site, PersonName::read($name), $to, VisitorRoles::read($roles, 'roles'));
             $this->log->note(Happened::VisitorMade, $by, site: $site, detail: $to);
 
             return [$visitor, $this->links->send($visitor, $site, VisitorLinks::INVITATION)];
@@ -72,7 +73,7 @@ final readonly class KeepVisitors
     {
         $this->db->transaction(function () use ($visitor, $site, $by, $given): void {
             $visitor->forceFill([
-                ...isset($given['name']) ? ['name' => self::called($given['name'])] : [],
+                ...isset($given['name']) ? ['name' => PersonName::read($given['name'])] : [],
                 ...array_key_exists('roles', $given) ? ['roles' => VisitorRoles::read($given['roles'], 'roles')] : [],
                 ...isset($given['isDisabled']) ? ['disabled_at' => $given['isDisabled'] ? now() : null] : [],
                 ...isset($given['isAdmitted']) ? ['admitted_at' => now()] : [],
@@ -209,23 +210,5 @@ final readonly class KeepVisitors
     private static function object(SignUp $signUp): array
     {
         return [...$signUp->toArray(), 'byDomain' => (object) $signUp->byDomain];
-    }
-
-    private static function mail(string $mail): string
-    {
-        $to = mb_strtolower(trim($mail));
-
-        return filter_var($to, FILTER_VALIDATE_EMAIL) !== false && strlen($to) <= 255
-            ? $to
-            : throw new InputRefused('email', 'This is no mail address. Write it like eilidh@skerrivane.example.');
-    }
-
-    private static function called(string $name): string
-    {
-        $called = OneLine::typed($name);
-
-        return $called !== '' && mb_strlen($called) <= 100
-            ? $called
-            : throw new InputRefused('name', 'Say what they are called, in at most 100 characters.');
     }
 }

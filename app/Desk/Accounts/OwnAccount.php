@@ -6,8 +6,12 @@ namespace App\Desk\Accounts;
 
 use App\Desk\AccountLinks;
 use App\Jobs\SendLetter;
+use App\Jobs\SendMailConfirmation;
+use App\Models\AccountLink;
 use App\Models\User;
+use Heronstem\Core\Access\MailAddress;
 use Heronstem\Core\Access\NewPassword;
+use Heronstem\Core\Access\PersonName;
 use Heronstem\Core\Access\Right;
 use Heronstem\Core\InputRefused;
 use Heronstem\Core\OneLine;
@@ -24,7 +28,7 @@ final readonly class OwnAccount
 
     public const MOST_DAYS = 730;
 
-    public function __construct(private Connection $db, private SecurityLog $log, private SecondStep $secondStep, private Dispatcher $bus)
+    public function __construct(private Connection $db, private SecurityLog $log, private SecondStep $secondStep, private Dispatcher $bus, private AccountLinks $links)
     {
     }
 
@@ -37,6 +41,7 @@ final readonly class OwnAccount
         return [
             'name' => $user->name,
             'email' => $user->email,
+            'emailWanted' => $user->email_wanted,
             'secondStep' => [
                 'since' => $user->second_step_since?->toIso8601ZuluString(),
                 'isNeeded' => $this->secondStep->isNeeded($user),
@@ -50,36 +55,57 @@ final readonly class OwnAccount
 
     public function rename(User $user, string $name): void
     {
-        $called = OneLine::typed($name);
-        if ($called === '' || mb_strlen($called) > 100) {
-            throw new InputRefused('name', 'Say what you are called, in at most 100 characters.');
-        }
-        $user->forceFill(['name' => $called])->save();
+        $user->forceFill(['name' => PersonName::read($name)])->save();
     }
 
-    /** Both addresses are told. */
-    public function changeMail(User $user, string $mail): void
+    /**
+     * Asks at another mail address whether it is theirs; it holds from then on. The one they have takes back what was asked for.
+     *
+     * @param  string  $editor  address of the editor
+     */
+    public function askForMail(User $user, string $mail, string $editor): void
     {
-        $to = mb_strtolower(trim($mail));
-        if (filter_var($to, FILTER_VALIDATE_EMAIL) === false || strlen($to) > 255) {
-            throw new InputRefused('email', 'This is no mail address. Write it like isla@skerrivane.example.');
-        }
+        $to = MailAddress::read($mail);
+        AccountLink::query()->where('user_id', $user->id)->where('purpose', AccountLinks::MAIL)->delete();
+        $user->forceFill(['email_wanted' => $to === $user->email ? null : $to])->save();
         if ($to === $user->email) {
             return;
         }
-        if (User::query()->where('email', $to)->exists()) {
-            throw new InputRefused('email', 'Somebody else has an account with this mail address. Choose another one.');
+        if (! AccountLinks::canMail()) {
+            throw new InputRefused('email', 'This installation sends no mail, so that an address cannot be confirmed. Ask whoever runs it.');
         }
-        $was = $user->email;
-        $user->forceFill(['email' => $to])->save();
-        $this->log->note(Happened::MailChanged, $user, detail: "$was became $to");
-        foreach ([$was, $to] as $address) {
-            $this->tell($address, 'Your mail address for Heronstem was changed', [
-                "Hello {$user->name},",
-                "you sign in with $to from now on, and no longer with $was.",
-                'If this was not you, tell an owner of the site at once.',
-            ]);
-        }
+        $this->bus->dispatch(new SendMailConfirmation($user->id, $to, $editor));
+    }
+
+    /**
+     * Both addresses are told.
+     *
+     * @throws InputRefused when the link is good no longer, or the address has become somebody else's
+     */
+    public function confirmMail(string $token): User
+    {
+        return $this->db->transaction(function () use ($token): User {
+            $user = $this->links->find($token, AccountLinks::MAIL)->user;
+            $to = (string) $user->email_wanted;
+            if ($to === '' || User::query()->where('email', $to)->exists()) {
+                throw new InputRefused('link', 'This mail address can no longer be used. Ask for another one on the page of your account.');
+            }
+            $was = $user->email;
+            AccountLink::query()->where('user_id', $user->id)->delete();
+            $user->forceFill(['email' => $to, 'email_wanted' => null])->save();
+            $this->log->note(Happened::MailChanged, $user, detail: "$was became $to");
+            $this->db->afterCommit(function () use ($user, $was, $to): void {
+                foreach ([$was, $to] as $address) {
+                    $this->tell($address, 'Your mail address for Heronstem was changed', [
+                        "Hello {$user->name},",
+                        "you sign in with $to from now on, and no longer with $was.",
+                        'If this was not you, tell an owner of the site at once.',
+                    ]);
+                }
+            });
+
+            return $user;
+        });
     }
 
     /** Whoever is signed in elsewhere is so no longer; tokens end. */

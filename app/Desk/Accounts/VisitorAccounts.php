@@ -7,9 +7,10 @@ namespace App\Desk\Accounts;
 use App\Desk\AccountLinks;
 use App\Models\Site;
 use App\Models\Visitor;
+use Heronstem\Core\Access\MailAddress;
 use Heronstem\Core\Access\NewPassword;
+use Heronstem\Core\Access\PersonName;
 use Heronstem\Core\InputRefused;
-use Heronstem\Core\OneLine;
 use Heronstem\Core\Visitors\SignUp;
 use Illuminate\Cache\RateLimiter;
 use Illuminate\Database\Connection;
@@ -36,14 +37,8 @@ final readonly class VisitorAccounts
      */
     public function ask(Site $site, string $name, string $mail): void
     {
-        $to = mb_strtolower(trim($mail));
-        $called = OneLine::typed($name);
-        if ($called === '' || mb_strlen($called) > 100) {
-            throw new InputRefused('name', 'Say what you are called, in at most 100 characters.');
-        }
-        if (filter_var($to, FILTER_VALIDATE_EMAIL) === false || strlen($to) > 255) {
-            throw new InputRefused('mail', 'This is no mail address. Write it like eilidh@skerrivane.example.');
-        }
+        $called = PersonName::read($name);
+        $to = MailAddress::read($mail, 'mail');
         $signUp = $this->signUp($site);
         $this->db->transaction(function () use ($site, $to, $called, $signUp): void {
             $known = Visitor::query()->where('site_id', $site->id)->where('email', $to)->first();
@@ -109,11 +104,7 @@ final readonly class VisitorAccounts
 
     public function rename(Visitor $visitor, string $name): void
     {
-        $called = OneLine::typed($name);
-        if ($called === '' || mb_strlen($called) > 100) {
-            throw new InputRefused('name', 'Say what you are called, in at most 100 characters.');
-        }
-        $visitor->forceFill(['name' => $called])->save();
+        $visitor->forceFill(['name' => PersonName::read($name)])->save();
     }
 
     public function delete(Visitor $visitor): void

@@ -6,6 +6,7 @@ namespace App\Http\Api;
 
 use App\Desk\AccountLinks;
 use App\Desk\Accounts\AskForCode;
+use App\Desk\Accounts\OwnAccount;
 use App\Desk\RightsOn;
 use App\Http\Api\Description\Answer;
 use App\Http\Api\Schema\Session;
@@ -19,7 +20,7 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Str;
 use OpenApi\Attributes as OA;
 
-/** Passwords that are set by a link: of people who were invited, and of those who forgot theirs. */
+/** What a link in a letter does: set the password of who was invited or forgot theirs, and confirm a mail address. */
 final readonly class AccountController
 {
     /** Requests for a new password: in a minute from one network, and in an hour for one account. */
@@ -31,6 +32,7 @@ final readonly class AccountController
         private AuthManager $auth,
         private RightsOn $rights,
         private AskForCode $codes,
+        private OwnAccount $account,
     ) {
     }
 
@@ -64,16 +66,33 @@ final readonly class AccountController
         OA\Get(
             path: '/account-links/{token}',
             operationId: 'accountLink',
-            description: 'Whose password is set by a link that came by mail.',
+            description: 'Whose password is set, or mail address confirmed, by a link that came by mail.',
             parameters: [new OA\Parameter(ref: '#/components/parameters/token')],
             responses: [new Answer('AccountLink')],
         ),
     ]
     public function show(string $token): JsonResponse
     {
-        $link = $this->links->find($token);
+        $link = $this->links->find($token, AccountLinks::INVITATION, AccountLinks::PASSWORD, AccountLinks::MAIL);
+        $email = $link->purpose === AccountLinks::MAIL ? (string) $link->user->email_wanted : $link->user->email;
 
-        return new JsonResponse(['purpose' => $link->purpose, 'name' => $link->user->name, 'email' => $link->user->email]);
+        return new JsonResponse(['purpose' => $link->purpose, 'name' => $link->user->name, 'email' => $email]);
+    }
+
+    #[
+        OA\Post(
+            path: '/account-links/{token}/confirmed',
+            operationId: 'confirmMail',
+            description: 'Says, with a link that came there, that a mail address is one’s own. It is signed in with from then on; both addresses are told.',
+            parameters: [new OA\Parameter(ref: '#/components/parameters/token')],
+            responses: [new OA\Response(response: 204, description: 'Done')],
+        ),
+    ]
+    public function confirm(string $token): Response
+    {
+        $this->account->confirmMail($token);
+
+        return new Response(status: 204);
     }
 
     #[
@@ -103,7 +122,7 @@ final readonly class AccountController
             ['password.required' => 'Type a password.'],
         );
         // Who reads somebody's mail has not their device: a link stands for the password alone.
-        $this->codes->of($this->links->find($token)->user, (string) ($given['code'] ?? ''), (string) $request->ip());
+        $this->codes->of($this->links->find($token, AccountLinks::INVITATION, AccountLinks::PASSWORD)->user, (string) ($given['code'] ?? ''), (string) $request->ip());
         $user = $this->links->setPassword($token, $given['password']);
         if ($request->hasSession()) {
             $this->auth->guard('web')->login($user);

@@ -32,7 +32,7 @@ final readonly class OwnAccountController
         OA\Patch(
             path: '/account',
             operationId: 'changeOwnAccount',
-            description: 'Sets name, mail address or password. With another password, sessions elsewhere and tokens end; with another mail address, both addresses are told.',
+            description: 'Sets name or password, or asks for another mail address. With another password, sessions elsewhere and tokens end. Another mail address holds once it is confirmed by the link that goes there; the one of the account takes back what was asked for.',
             requestBody: new OA\RequestBody(
                 required: true,
                 content: new OA\JsonContent(
@@ -63,7 +63,7 @@ final readonly class OwnAccountController
             $this->account->rename($user, $given['name']);
         }
         if (isset($given['email'])) {
-            $this->account->changeMail($user, $given['email']);
+            $this->account->askForMail($user, $given['email'], $request->getSchemeAndHttpHost());
         }
         if (isset($given['password'])) {
             $this->account->changePassword($user, $given['password'], $request->session()->getId());

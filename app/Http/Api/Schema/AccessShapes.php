@@ -116,7 +116,7 @@ use OpenApi\Attributes as OA;
         schema: 'AccountLink',
         required: ['purpose', 'name', 'email'],
         properties: [
-            new OA\Property('purpose', type: 'string', enum: ['invitation', 'password']),
+            new OA\Property('purpose', type: 'string', enum: ['invitation', 'password', 'mail']),
             new OA\Property('name', type: 'string'),
             new OA\Property('email', type: 'string'),
         ],

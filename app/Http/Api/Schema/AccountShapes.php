@@ -53,10 +53,11 @@ use OpenApi\Attributes as OA;
 #[
     OA\Schema(
         schema: 'OwnAccount',
-        required: ['name', 'email', 'secondStep', 'sessions', 'tokens', 'log'],
+        required: ['name', 'email', 'emailWanted', 'secondStep', 'sessions', 'tokens', 'log'],
         properties: [
             new OA\Property('name', type: 'string'),
             new OA\Property('email', type: 'string'),
+            new OA\Property('emailWanted', description: 'asked for and not yet confirmed', type: 'string', nullable: true),
             new OA\Property(
                 'secondStep',
                 required: ['since', 'isNeeded', 'codesLeft'],

@@ -16,9 +16,10 @@ export function Details({ account }: { account: Account }) {
                 label="Mail address"
                 type="email"
                 now={account.email}
-                hint="You sign in with it. The old and the new address are told of a change."
-                said="Your mail address is changed."
+                hint="You sign in with it. Another one holds once you have confirmed it there."
+                said="A letter is on its way. Confirm the new address there."
             />
+            {account.emailWanted !== null && <Waiting account={account} wanted={account.emailWanted} />}
             <One
                 field="password"
                 label="New password"
@@ -28,6 +29,32 @@ export function Details({ account }: { account: Account }) {
                 said="Your password is changed."
             />
         </Part>
+    )
+}
+
+/** An address that was asked for and is not confirmed yet. */
+function Waiting({ account, wanted }: { account: Account; wanted: string }) {
+    const ask = (email: string, said: string) => ({
+        send: () => answered(api.PATCH('/account', { body: { email } })),
+        done: () => notify.success(said),
+    })
+    const once = ask(wanted, 'The letter is sent once more.')
+    const drop = ask(account.email, 'Your mail address stays as it is.')
+    const again = useAccountChange(once.send, once.done)
+    const discard = useAccountChange(drop.send, drop.done)
+    return (
+        <p className="flex flex-wrap items-center gap-x-2 rounded bg-sunk px-3 py-2 text-[13px]">
+            <span className="min-w-0 flex-1">
+                <b className="font-semibold break-all">{wanted}</b> waits to be confirmed: follow the link in the letter
+                that went there, within a day.
+            </span>
+            <Button variant="quiet" disabled={again.isPending} onClick={() => again.mutate(undefined)}>
+                Send it again
+            </Button>
+            <Button variant="quiet" disabled={discard.isPending} onClick={() => discard.mutate(undefined)}>
+                Discard
+            </Button>
+        </p>
     )
 }
 

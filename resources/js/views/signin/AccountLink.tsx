@@ -8,6 +8,7 @@ import { Alert } from '../../ui/Alert'
 import { Button } from '../../ui/Button'
 import { Field } from '../../ui/Field'
 import { Muted } from '../../ui/Muted'
+import { ConfirmMail } from './ConfirmMail'
 
 const route = getRouteApi('/account/$token')
 
@@ -48,14 +49,17 @@ export function AccountLink() {
                     <h1 className="text-[26px] leading-8 font-bold">This link is good no longer</h1>
                     <Muted>
                         It has been used, or its time is over. Ask whoever invited you to send it once more, or ask for
-                        a new password where you sign in.
+                        a new password where you sign in. A mail address is asked for anew on your account.
                     </Muted>
                     <Link to="/sign-in" search={{}} className="font-semibold text-heron underline">
                         To the sign-in
                     </Link>
                 </div>
             ) : (
-                link.data !== undefined && (
+                link.data !== undefined &&
+                (link.data.purpose === 'mail' ? (
+                    <ConfirmMail token={token} email={link.data.email} />
+                ) : (
                     <form
                         noValidate
                         className="grid w-[380px] max-w-full gap-4"
@@ -103,7 +107,7 @@ export function AccountLink() {
                             Set password and sign in
                         </Button>
                     </form>
-                )
+                ))
             )}
         </main>
     )
