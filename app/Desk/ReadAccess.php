@@ -17,7 +17,7 @@ final readonly class ReadAccess
     {
     }
 
-    /** @return array{own: array<string, mixed>|null, holds: array<string, mixed>|null, by: array{id: string, name: string}|null} */
+    /** @return array{own: array<string, mixed>|null, holds: array<string, mixed>|null, by: array{id: string, name: string}|null, roles: list<string>} */
     public function of(Page $page, Site $site): array
     {
         $access = $this->seen->access($page, $this->seen->gates($site));
@@ -26,11 +26,12 @@ final readonly class ReadAccess
             'own' => self::shown(PageAccess::stored($page->access)),
             'holds' => self::shown($access),
             'by' => $access === null ? null : $this->by($page, $access),
+            'roles' => $this->roles($site),
         ];
     }
 
     /** @return list<string> roles that visitors of a site have, or that pages ask for */
-    public function roles(Site $site): array
+    private function roles(Site $site): array
     {
         $said = Page::query()->where('site_id', $site->id)->whereNotNull('access')->pluck('access');
         $roles = [

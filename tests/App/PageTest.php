@@ -259,4 +259,19 @@ final class PageTest extends AppTestCase
             self::assertStringContainsString('20,000 × 20,000', (string) $answer->json('detail'));
         }
     }
+
+    #[Test]
+    public function a_preview_is_looked_at_as_a_role_of_visitors_and_says_what_others_get(): void
+    {
+        $page = $this->live('Crew rota');
+        $this->change(['kind' => 'set-access', 'page' => $page, 'access' => ['to' => 'some', 'roles' => ['crew']]]);
+        self::assertSame(['crew'], $this->api('GET', "pages/$page")->json('access.roles'));
+        $as = fn (string $who): TestResponse => $this->actingAs($this->manager)->get("http://editor.test/preview/ferries/$page?as=$who")->assertOk();
+        $closed = 'Closed to whoever is looked as here: the page is open to visitors with the role crew.';
+        $as('visitors')->assertSee("$closed They get the form to sign in.");
+        $as('signed-in')->assertSee("$closed They get a page that says that it is closed (403).");
+        $as('role:residents')->assertSee($closed);
+        $as('role:crew')->assertDontSee('Closed to whoever');
+        $this->actingAs($this->manager)->get("http://editor.test/preview/ferries/$page?as[]=x")->assertOk();
+    }
 }

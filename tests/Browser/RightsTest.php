@@ -95,6 +95,18 @@ final class RightsTest extends Errand
         $ada->find('heading', 'Outline');
         $ada->find('button', 'Make page');
 
+        // Another mail address holds once it is confirmed where it leads.
+        $ada->open($this->editor('/account'));
+        $ada->type('textbox', 'Mail address', "new-$mail");
+        $ada->click('button', 'Save: Mail address');
+        $ada->awaitText('waits to be confirmed');
+        self::assertSame([], $ada->axe());
+        $ada->open($this->linkFor("new-$mail", 'Confirm your mail address'));
+        $ada->click('button', 'Confirm this address');
+        $ada->awaitText("You sign in with new-$mail from now on.");
+        self::assertSame([], $ada->axe());
+        $mail = "new-$mail";
+
         // In a third browser, the password is forgotten.
         $other = $this->browser();
         $other->open($this->editor('/sign-in'));

@@ -15,6 +15,8 @@ use App\Models\Site;
 use Heronstem\Core\Menu\Hidden;
 use Heronstem\Core\Menu\Viewer;
 use Heronstem\Core\Moment;
+use Heronstem\Core\Visitors\Others;
+use Heronstem\Core\Visitors\PageAccess;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Carbon;
@@ -35,7 +37,7 @@ final readonly class PreviewController
     {
         $user = Signed::in($request);
         $content = $this->drafts->presentable($page, $user) ?? PageContent::document($page->content);
-        $viewer = $request->query('as') === 'signed-in' ? Viewer::signedIn() : Viewer::visitor();
+        $viewer = self::viewer($request->query('as'));
         $show = fn (): array => $this->seen->during(
             SeenBy::guest($viewer),
             $site,
@@ -44,7 +46,12 @@ final readonly class PreviewController
         $typed = $request->query('on');
         $moment = is_string($typed) && $typed !== '' ? Moment::read($typed, $site->zone, 'on') : null;
         $shown = $moment === null ? $show() : $this->looked->during($moment, fn (): array => $show());
-        $note = $moment === null ? [] : ['previewNote' => $this->note($page, $site, $moment)];
+        $closed = $this->seen->access($page, $this->seen->gates($site));
+        $notes = array_filter([
+            $moment === null ? null : $this->note($page, $site, $moment),
+            $closed?->admits(SeenBy::guest($viewer)) === false ? $this->closedNote($closed, $viewer) : null,
+        ]);
+        $note = $notes === [] ? [] : ['previewNote' => implode(' ', $notes)];
         $html = $this->pages->html([...$shown, ...$note, 'preview' => true]);
         $styles = $shown['code']['styles'] === '' ? '' : " 'sha256-".base64_encode(hash('sha256', $shown['code']['styles'], true))."'";
 
@@ -54,6 +61,29 @@ final readonly class PreviewController
             'X-Robots-Tag' => 'noindex',
             'Content-Security-Policy' => "default-src 'none'; style-src 'self'{$styles}; img-src 'self' {$site->origin} data:; media-src 'self' {$site->origin}; font-src 'self'; base-uri {$site->origin}; frame-ancestors 'self'",
         ]);
+    }
+
+    /** `signed-in`, or `role:` and a role of visitors; everything else is a visitor of whom nothing is known. */
+    private static function viewer(mixed $as): Viewer
+    {
+        return match (true) {
+            $as === 'signed-in' => Viewer::signedIn(),
+            is_string($as) && str_starts_with($as, 'role:') => Viewer::signedIn(mb_scrub(substr($as, 5), 'UTF-8')),
+            default => Viewer::visitor(),
+        };
+    }
+
+    /** What whoever looks gets in place of the page. */
+    private function closedNote(PageAccess $access, Viewer $viewer): string
+    {
+        $instead = match ($access->answerTo(SeenBy::guest($viewer))) {
+            Others::SignIn => 'the form to sign in',
+            Others::Password => 'the form for the password',
+            Others::Refused => 'a page that says that it is closed (403)',
+            Others::Missing => 'what stands where there is no page (404)',
+        };
+
+        return "Closed to whoever is looked as here: the page is open to {$access->inWords()}. They get $instead.";
     }
 
     private function note(Page $page, Site $site, Moment $moment): string

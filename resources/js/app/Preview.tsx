@@ -5,20 +5,25 @@ import { useSite } from './site'
 import { Select } from '../ui/Select'
 import { When } from '../ui/When'
 
-type As = 'visitors' | 'signed-in'
+type As = 'visitors' | 'signed-in' | `role:${string}`
+type Props = {
+    open: boolean
+    onClose: () => void
+    page: { id: string; name: string; access?: { roles: string[] } }
+    as?: As
+}
 
-const viewers: [As, string][] = [
-    ['visitors', 'a visitor'],
-    ['signed-in', 'somebody signed in'],
-]
-type Props = { open: boolean; onClose: () => void; page: { id: string; name: string }; as?: As }
-
-/** The page in its real design, with the content being worked on: as visitors get it, or people who are signed in there, now or on a date. */
+/** The page in its real design, with the content being worked on: as visitors get it, or people who are signed in there, in some role, now or on a date. */
 export function Preview({ open, onClose, page, as: first = 'visitors' }: Props) {
     const site = useSite()
     const [as, setAs] = useState<As>(first)
     const [on, setOn] = useState('')
-    const asked = new URLSearchParams({ ...(as === 'signed-in' ? { as } : {}), ...(on === '' ? {} : { on }) })
+    const viewers: [As, string][] = [
+        ['visitors', 'a visitor'],
+        ['signed-in', 'somebody signed in'],
+        ...(page.access?.roles ?? []).map((role): [As, string] => [`role:${role}`, `signed in as ${role}`]),
+    ]
+    const asked = new URLSearchParams({ ...(as === 'visitors' ? {} : { as }), ...(on === '' ? {} : { on }) })
     return (
         <Dialog.Root open={open} onOpenChange={now => now || onClose()}>
             <Dialog.Portal>

@@ -30,8 +30,14 @@ use OpenApi\Attributes as OA;
 #[
     OA\Schema(
         schema: 'PageAccess',
-        required: ['own', 'holds', 'by'],
+        required: ['own', 'holds', 'by', 'roles'],
         properties: [
+            new OA\Property(
+                'roles',
+                description: 'that visitors of the site have, or pages ask for',
+                type: 'array',
+                items: new OA\Items(type: 'string'),
+            ),
             new OA\Property(
                 'own',
                 description: 'what is said for the page itself; null for nothing',
