@@ -40,6 +40,7 @@ use App\Http\Api\VisitorsController;
 use App\Http\Api\WritingController;
 use App\Http\Middleware\ConfirmedLately;
 use App\Http\Middleware\KnowWho;
+use App\Http\Middleware\SeesPart;
 use App\Http\Middleware\SessionOnly;
 use Illuminate\Support\Facades\Route;
 
@@ -76,12 +77,12 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
         ->group(function (): void {
             // Whoever looks as another is stopped from nothing but acting: stopping to look is open to everybody.
             Route::delete('looking-as', [DoorController::class, 'stopLooking']);
-            Route::middleware('can:see,site')->group(function (): void {
+            Route::middleware(['can:see,site', SeesPart::class])->group(function (): void {
                 Route::get('outline', [OutlineController::class, 'show']);
                 Route::get('branch', [OutlineController::class, 'branch']);
                 Route::get('filter', [OutlineController::class, 'filter']);
                 Route::get('go-to', [GoToController::class, 'index']);
-                Route::post('address', [AddressController::class, 'preview']);
+                Route::post('address', [AddressController::class, 'preview'])->withoutMiddleware(SeesPart::class);
                 Route::get('explain', [AddressController::class, 'explain']);
                 Route::get('addresses', [AddressesController::class, 'index']);
                 Route::get('addresses/below', [AddressesController::class, 'below']);
@@ -103,12 +104,12 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                 Route::get('structure', [StructureController::class, 'picture']);
                 Route::get('names', [SiteController::class, 'show']);
                 Route::get('settings', [SiteController::class, 'settings']);
-                Route::get('menus', [MenuController::class, 'index']);
-                Route::get('menus-unreached', [MenuController::class, 'unreached']);
-                Route::get('menus/{menu}', [MenuController::class, 'show']);
-                Route::post('menus/{menu}/arranged', [MenuController::class, 'arranged']);
-                Route::get('menus/{menu}/file', [MenuController::class, 'file']);
-                Route::post('menus/{menu}/read', [MenuController::class, 'read']);
+                Route::get('menus', [MenuController::class, 'index'])->withoutMiddleware(SeesPart::class);
+                Route::get('menus-unreached', [MenuController::class, 'unreached'])->withoutMiddleware(SeesPart::class);
+                Route::get('menus/{menu}', [MenuController::class, 'show'])->withoutMiddleware(SeesPart::class);
+                Route::post('menus/{menu}/arranged', [MenuController::class, 'arranged'])->withoutMiddleware(SeesPart::class);
+                Route::get('menus/{menu}/file', [MenuController::class, 'file'])->withoutMiddleware(SeesPart::class);
+                Route::post('menus/{menu}/read', [MenuController::class, 'read'])->withoutMiddleware(SeesPart::class);
                 Route::get('pages/{page}/menus', [MenuController::class, 'ofPage']);
                 Route::get('history', [HistoryController::class, 'index']);
                 Route::get('history/{entry}', [HistoryController::class, 'show']);
@@ -162,7 +163,7 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
             Route::middleware('can:change,site')->group(function (): void {
                 // What it takes to set a text or a field is asked where it is known which is set.
                 Route::patch('pages/{page}', [PageController::class, 'update']);
-                Route::post('found', [ReplaceController::class, 'find']);
+                Route::post('found', [ReplaceController::class, 'find'])->middleware(SeesPart::class);
                 Route::post('ripple', [BatchController::class, 'ripple']);
                 Route::post('ripple-findings', [BatchController::class, 'findings']);
                 Route::post('ripple/{group}', [BatchController::class, 'rows']);

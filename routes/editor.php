@@ -10,8 +10,8 @@ use Illuminate\Support\Facades\Route;
 Route::get('_files/{file}/{name}', EditorFile::class)->middleware(['auth:web', 'can:see,file']);
 Route::get('preview/{site}/{page}', PreviewController::class)
     ->scopeBindings()
-    ->middleware(['auth:web', 'can:see,site']);
+    ->middleware(['auth:web', 'can:see,site', 'can:may,page,"see"']);
 Route::get('room/{site}/{page}', RoomController::class)
     ->scopeBindings()
-    ->middleware(['auth:web', 'can:see,site']);
+    ->middleware(['auth:web', 'can:see,site', 'can:may,page,"see"']);
 Route::view('{path?}', 'editor')->where('path', '(?!api/).*');

@@ -116,13 +116,13 @@ final readonly class ReadRights
         if ($line === null) {
             return match ($verdict->reason) {
                 Reason::Owner => 'Owners may do everything.',
-                Reason::NotSeen => 'Nothing lets them see the site, so they may do nothing else.',
+                Reason::NotSeen => 'Nothing lets them see this, so they may do nothing else here.',
                 default => 'Nothing is said of it anywhere.',
             };
         }
         $who = $line->who->isRole ? 'the role '.($access->roles[$line->who->id] ?? new CoreRole('', ''))->name : 'them by name';
         $where = $line->branch === null ? 'on the whole site' : 'in '.($names[$line->branch] ?? 'a branch');
-        $says = $verdict->reason === Reason::NotSeen ? 'Seeing the site is denied to' : ($verdict->isYes ? 'Allowed to' : 'Denied to');
+        $says = $verdict->reason === Reason::NotSeen ? 'Seeing is denied to' : ($verdict->isYes ? 'Allowed to' : 'Denied to');
 
         return "$says $who, $where.";
     }

@@ -88,7 +88,8 @@ final readonly class ReviewLetters
             ->orderByDesc('id')
             ->with('user')
             ->first()?->user;
-        if ($user !== null && $this->rights->own($user, $site)->may(Right::See)) {
+        $model = PageRow::query()->where('site_id', $site->id)->where('ulid', $page->id)->first();
+        if ($user !== null && $model !== null && $this->rights->own($user, $site)->mayOn(Right::See, $model)) {
             $this->send($user, "“{$page->name}” came back to you", [
                 "Hello {$user->name},",
                 "{$by->name} has returned “{$page->name}” to you on {$site->name}.",

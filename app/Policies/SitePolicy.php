@@ -19,7 +19,7 @@ final readonly class SitePolicy
 
     public function see(User $user, Site $site): Response
     {
-        return $this->rights->held($user, $site)->may(Right::See)
+        return $this->rights->held($user, $site)->rights->maySomewhere(Right::See)
             ? Response::allow()
             : Response::deny('You are not among the people who may see this site. Ask its owner to add you.');
     }

@@ -9,7 +9,7 @@ use Heronstem\Core\InputRefused;
 /** What somebody who works on a site may be allowed to do. The list is closed: every effect of every change needs one or more of these. */
 enum Right: string
 {
-    /** Comes in and looks at everything in the editor. Whoever may not see may do nothing else. */
+    /** Finds pages in the editor and looks at them. Where somebody may not see they may do nothing else. */
     case See = 'see';
     /** Headings, summaries, content and search texts of pages, tags, small pictures; what visitors get changes only by publishing. */
     case Write = 'write';
@@ -49,7 +49,7 @@ enum Right: string
     public function isOfSite(): bool
     {
         return match ($this) {
-            self::See, self::Menus, self::Files, self::People, self::Settings => true,
+            self::Menus, self::Files, self::People, self::Settings => true,
             default => false,
         };
     }

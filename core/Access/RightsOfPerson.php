@@ -9,7 +9,8 @@ namespace Heronstem\Core\Access;
  *
  * The rule: owners may do everything. For everybody else the nearest branch that says something of a right decides; on one level a
  * line of their own comes before those of their roles, and among those a denial before an allowance; where nothing is said up
- * to the whole site, the answer is no. Whoever may not see the site may do nothing else.
+ * to the whole site, the answer is no. Where somebody may not see they may do nothing else, and what is held for a whole site
+ * takes that they see some of it.
  */
 final readonly class RightsOfPerson
 {
@@ -91,9 +92,9 @@ final readonly class RightsOfPerson
         if ($right === Right::See || ! $verdict->isYes) {
             return $verdict;
         }
-        $seen = $this->said(Right::See, []);
+        $seen = $this->said(Right::See, $branches);
 
-        return $seen->isYes ? $verdict : $seen->asNotSeen();
+        return $seen->isYes || ($right->isOfSite() && $this->isAllowedSomewhere(Right::See)) ? $verdict : $seen->asNotSeen();
     }
 
     /** @param  list<string>  $branches  as for on() */
@@ -102,19 +103,43 @@ final readonly class RightsOfPerson
         return $this->on($right, $branches)->isYes;
     }
 
-    /** Whether they may do it in some part of the site, if not in all. */
+    /**
+     * Whether they may do it in some part of the site, if not in all. Which branches stand in which is not known here, so that a part
+     * in which it is allowed and another that they see count as one.
+     */
     public function maySomewhere(Right $right): bool
     {
         if ($this->may($right)) {
             return true;
         }
-        foreach ($this->branches() as $branch) {
-            if ($this->may($right, [$branch])) {
+        $isNamed = $this->only === null || in_array($right, $this->only, true);
+
+        return $isNamed && ! $right->isOfSite() && $this->isAllowedSomewhere($right) && $this->isAllowedSomewhere(Right::See);
+    }
+
+    private function isAllowedSomewhere(Right $right): bool
+    {
+        foreach ($this->deciding as $lines) {
+            if (($lines[$right->value] ?? null)?->says === Says::Allow) {
                 return true;
             }
         }
 
         return false;
+    }
+
+    /** @return array<string, bool> the branches of which it is said whether they see them */
+    public function seenBranches(): array
+    {
+        $said = [];
+        foreach ($this->isOwner ? [] : $this->deciding as $branch => $lines) {
+            $line = $lines[Right::See->value] ?? null;
+            if ($branch !== self::SITE && $line !== null) {
+                $said[(string) $branch] = $line->says === Says::Allow;
+            }
+        }
+
+        return $said;
     }
 
     /** Whether they may do it on the whole site, without an exception. */
@@ -124,8 +149,10 @@ final readonly class RightsOfPerson
             return true;
         }
         foreach ($this->deciding as $branch => $lines) {
-            if ($branch !== self::SITE && ($lines[$right->value] ?? null)?->says === Says::Deny) {
-                return false;
+            foreach ([$right, Right::See] as $each) {
+                if ($branch !== self::SITE && ! $right->isOfSite() && ($lines[$each->value] ?? null)?->says === Says::Deny) {
+                    return false;
+                }
             }
         }
 

@@ -255,6 +255,8 @@ final class OwnAccountTest extends AppTestCase
     private function captureMail(): \Closure
     {
         config()->set('mail.default', 'log');
+        $queue = Queue::fake();
+        /** @var \ArrayObject<string, string> $sent */
         $sent = new \ArrayObject();
         \Illuminate\Support\Facades\Event::listen(\Illuminate\Mail\Events\MessageSending::class, function ($event) use ($sent): bool {
             $sent[$event->message->getTo()[0]->getAddress()] = (string) $event->message->getTextBody();
@@ -262,8 +264,8 @@ final class OwnAccountTest extends AppTestCase
             return false;
         });
 
-        return function () use ($sent): array {
-            $this->app->call([Queue::pushed(SendMailConfirmation::class)->last(), 'handle']);
+        return function () use ($sent, $queue): array {
+            $this->app->call([$queue->pushed(SendMailConfirmation::class)->last(), 'handle']);
 
             return $sent->getArrayCopy();
         };

@@ -33,7 +33,7 @@ final readonly class Session
             ->with(['site', 'roles'])
             ->get()
             ->sortBy('site_id')
-            ->filter(static fn (Membership $each): bool => $rights->own($user, $each->site)->may(Right::See))
+            ->filter(static fn (Membership $each): bool => $rights->own($user, $each->site)->rights->maySomewhere(Right::See))
             ->map(static fn (Membership $each): SiteItem => SiteItem::of($each, $rights->held($user, $each->site), $rights->lookingAs($each->site)));
 
         $lacks =
