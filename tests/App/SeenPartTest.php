@@ -83,8 +83,15 @@ final class SeenPartTest extends AppTestCase
         $rows = fn (string $parent): array => array_column($this->api('GET', "branch?parent=$parent", as: $this->isla)->assertOk()->json('rows'), 'name');
         self::assertSame(['Qxbranch'], $rows($this->travel));
         self::assertSame(['Harbours'], $rows($this->hidden));
+        $rights = fn (string $parent, ?User $as): mixed => $this->api('GET', "branch?parent=$parent", as: $as)->json('rows.0.rights');
+        self::assertSame([], $rights($this->travel, $this->isla));
+        self::assertSame(['see', 'write'], $rights($this->hidden, $this->isla));
+        self::assertNull($rights($this->hidden, null), 'Where it is the same everywhere nothing is said.');
         $this->api('GET', "pages/{$this->shown}", as: $this->isla)->assertOk();
         $this->api('GET', "pages/{$this->hidden}", as: $this->isla)->assertNotFound();
+        $entry = DB::table('history')->where('site_id', $this->site->id)->where('sentence', 'like', '%Qxbranch%')->value('ulid');
+        $this->api('GET', "history/$entry")->assertOk();
+        $this->api('GET', "history/$entry", as: $this->isla)->assertNotFound();
         foreach (['content', 'search', 'versions', 'code', 'menus'] as $of) {
             $this->api('GET', "pages/{$this->hidden}/$of", as: $this->isla)->assertNotFound();
         }

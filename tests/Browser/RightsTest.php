@@ -62,9 +62,29 @@ final class RightsTest extends Errand
         $writer->click('button', 'Port Hallin');
         $writer->find('button', 'Unlist');
         $writer->open($this->editor('/s/ferries/outline?filter=Timetables'));
+        $writer->find('row', '*Timetables*');
+        $writer->click('button', 'Change Timetables');
+        $writer->awaitText('takes the right “make and move” here');
+        self::assertSame([], $writer->axe());
+        $writer->press(WebDriverKeys::ESCAPE);
         $writer->click('button', 'Timetables');
         $writer->find('heading', 'Timetables');
         self::assertFalse($writer->has('button', 'Unlist'));
+
+        // A branch that the role does not see is not there for whoever has it, and the tree holds together without it.
+        $chrome->click('tab', 'Rights');
+        $this->choose('Branch', 'Another branch…');
+        $chrome->find('dialog', 'Rights in which branch?');
+        $chrome->press('Harbours');
+        $chrome->find('option', '*/travel/harbours*')->click();
+        $chrome->click('gridcell', 'Harbour desks, see*');
+        $chrome->press('d');
+        $chrome->click('button', 'Save rights');
+        $chrome->awaitText('Set rights of the role Harbour desks in Harbours');
+        $writer->open($this->editor('/s/ferries/outline?filter=Port+Hallin'));
+        $writer->awaitText('No page has “Port Hallin” in its name or address');
+        $writer->open($this->editor('/s/ferries/outline?filter=Timetables'));
+        $writer->find('row', '*Timetables*');
     }
 
     #[Test]

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Api;
 
 use App\Desk\ReadOutline;
+use App\Desk\RightsOn;
+use App\Desk\RowRights;
 use App\Http\Api\Description\Answer;
 use App\Http\Api\Description\Query;
 use App\Models\Site;
@@ -15,7 +17,7 @@ use OpenApi\Attributes as OA;
 /** The page tree, a piece at a time. */
 final readonly class OutlineController
 {
-    public function __construct(private ReadOutline $outline)
+    public function __construct(private ReadOutline $outline, private RowRights $rowRights, private RightsOn $rights)
     {
     }
 
@@ -32,13 +34,13 @@ final readonly class OutlineController
     {
         $reveal = $request->string('reveal')->value();
 
-        return new JsonResponse(
-            $this->outline->opened(
-                $site,
-                array_values(array_filter(explode(',', $request->string('open')->value()))),
-                $reveal === '' ? null : $reveal,
-            ),
+        $opened = $this->outline->opened(
+            $site,
+            array_values(array_filter(explode(',', $request->string('open')->value()))),
+            $reveal === '' ? null : $reveal,
         );
+
+        return $this->told($request, $site, $opened, array_values(array_merge(...array_column($opened['branches'], 'rows'))));
     }
 
     #[
@@ -54,7 +56,9 @@ final readonly class OutlineController
     {
         $parent = $request->string('parent')->value();
 
-        return new JsonResponse($this->outline->branch($site, $parent === '' ? null : $parent, max(0, $request->integer('offset'))));
+        $branch = $this->outline->branch($site, $parent === '' ? null : $parent, max(0, $request->integer('offset')));
+
+        return $this->told($request, $site, $branch, $branch['rows']);
     }
 
     #[
@@ -68,7 +72,9 @@ final readonly class OutlineController
     ]
     public function filter(Request $request, Site $site): JsonResponse
     {
-        return new JsonResponse($this->outline->filtered($site, self::asked($request)));
+        $filtered = $this->outline->filtered($site, self::asked($request));
+
+        return $this->told($request, $site, $filtered, $filtered['rows']);
     }
 
     #[
@@ -85,6 +91,17 @@ final readonly class OutlineController
     public function pages(Request $request, Site $site): JsonResponse
     {
         return new JsonResponse($this->outline->ids($site, self::asked($request)));
+    }
+
+    /**
+     * @param  array<string, mixed>  $answer
+     * @param  list<\stdClass>  $rows  in it
+     */
+    private function told(Request $request, Site $site, array $answer, array $rows): JsonResponse
+    {
+        $this->rowRights->tell($rows, $this->rights->held(Signed::in($request), $site), $site);
+
+        return new JsonResponse($answer);
     }
 
     /** @return array{text: string, state: string, kind: string, layout: string, tag: string} */

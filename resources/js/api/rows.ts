@@ -1,7 +1,8 @@
 import type { Schemas } from './client'
 
 /** A row of the outline with everything it says: what is left away on the wire is its default. */
-export type OutlineRow = Required<Omit<Schemas['OutlineRow'], 'match'>> & { match?: boolean | undefined }
+export type OutlineRow = Required<Omit<Schemas['OutlineRow'], 'match' | 'rights'>> &
+    Pick<Schemas['OutlineRow'], 'match' | 'rights'>
 
 const defaults = {
     listed: true,

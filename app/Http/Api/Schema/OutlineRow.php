@@ -18,6 +18,12 @@ use OpenApi\Attributes as OA;
             new OA\Property('slug', type: 'string'),
             new OA\Property('address', type: 'string'),
             new OA\Property('state', ref: '#/components/schemas/State'),
+            new OA\Property(
+                'rights',
+                description: 'what one may do there; left away where that is the same on the whole site',
+                type: 'array',
+                items: new OA\Items(ref: '#/components/schemas/Right'),
+            ),
             new OA\Property('listed', type: 'boolean', default: true),
             new OA\Property('everLive', type: 'boolean'),
             new OA\Property('clicks', description: 'from the start page; null where nothing reaches it', type: 'integer', nullable: true),

@@ -46,7 +46,11 @@ export const GridRow = memo(function GridRow(props: Props) {
     const { row, index, top, columns, active, leaving, on } = props
     const { setNodeRef, listeners } = useDraggable({
         id: row.key,
-        disabled: !props.canDrag || row.kind !== 'page' || props.editing !== null,
+        disabled:
+            !props.canDrag ||
+            row.kind !== 'page' ||
+            row.page.rights?.includes('structure') === false ||
+            props.editing !== null,
     })
     return (
         <div

@@ -1,6 +1,6 @@
 import { useNavigate } from '@tanstack/react-router'
 import type { ReactNode } from 'react'
-import { useSite } from '../../app/site'
+import { useSite, type Right } from '../../app/site'
 import { actLabel, actsOn, type PageAct } from '../../app/pageActs'
 import { Kbd } from '../../ui/Kbd'
 import { MenuAct, MenuLine, MenuList } from '../../ui/MenuList'
@@ -21,6 +21,8 @@ type Props = { trigger: ReactNode; page: Page; onAct: (act: RowAct) => void }
 
 export function RowActs({ trigger, page, onAct }: Props) {
     const { may, maySomewhere, isOwner, key } = useSite()
+    // What is said of rights in some branch is known of each row; otherwise it is the same everywhere.
+    const mayHere = (right: Right) => page.rights?.includes(right) ?? maySomewhere(right)
     const navigate = useNavigate()
     const entry = (act: RowAct, label: string, keys: string[]) => (
         <MenuAct
@@ -40,7 +42,15 @@ export function RowActs({ trigger, page, onAct }: Props) {
     return (
         <MenuList trigger={trigger} offset={2} keepsFocus className="min-w-[230px]">
             {page.kind === 'page' && entry('write', 'Write on the page', ['E'])}
-            {always.map(([act, label, keys]) => entry(act, label, keys))}
+            {mayHere('structure') ? (
+                always.map(([act, label, keys]) => entry(act, label, keys))
+            ) : (
+                <p className="max-w-[230px] px-2.5 py-1 text-[12px] text-ink-3">
+                    {page.rights?.length === 0
+                        ? 'You see this page only on the way to others.'
+                        : 'Making, naming and moving pages takes the right “make and move” here.'}
+                </p>
+            )}
             {may('menus') && entry('pick', 'Pick for a place…', ['P'])}
             <MenuAct
                 onSelect={() =>
@@ -50,7 +60,7 @@ export function RowActs({ trigger, page, onAct }: Props) {
                 Find and replace inside…
             </MenuAct>
             <MenuLine />
-            {actsOn(page, maySomewhere, isOwner).map(act => entry(act, actLabel(act), keysOf[act] ?? []))}
+            {actsOn(page, mayHere, isOwner).map(act => entry(act, actLabel(act), keysOf[act] ?? []))}
             {may('settings') && entry('keep', 'Keep as a starting point…', [])}
         </MenuList>
     )
