@@ -20,7 +20,12 @@ final class AddressMoves
      */
     public static function of(Workspace $workspace, array $outcome, array $claims): AddressEffects
     {
-        return new AddressEffects(self::moves($workspace, $outcome, $claims), $claims, self::heirs($workspace, $outcome, $claims), $workspace->rulesDifference());
+        return new AddressEffects(
+            self::moves($workspace, $outcome, $claims),
+            $claims,
+            self::heirs($workspace, $outcome, $claims),
+            $workspace->rulesDifference(),
+        );
     }
 
     /**

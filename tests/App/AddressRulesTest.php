@@ -27,7 +27,10 @@ final class AddressRulesTest extends AppTestCase
         $this->redirect(['scope' => 'branch', 'source' => '/old', 'leadsTo' => ['page' => $this->travel]]);
         $gone = $this->redirect(['source' => '/closed', 'leadsTo' => ['page' => $this->fares]]);
         $this->change(['kind' => 'remove-redirect', 'redirect' => $gone, 'gone' => true]);
-        $this->change(['kind' => 'rename', 'page' => $this->fares, 'name' => 'Prices'], ['kind' => 'set-slug', 'page' => $this->fares, 'slug' => 'prices']);
+        $this->change(
+            ['kind' => 'rename', 'page' => $this->fares, 'name' => 'Prices'],
+            ['kind' => 'set-slug', 'page' => $this->fares, 'slug' => 'prices'],
+        );
     }
 
     /** @return iterable<string, array{array<string, mixed>, string}> the rules, and the address of the prices by them */
@@ -93,20 +96,29 @@ final class AddressRulesTest extends AppTestCase
             ->assertSee('would become one address');
         $this->api('POST', 'ripple', [
             'changes' => [['kind' => 'set-address-rules', 'suffix' => '.html'], ['kind' => 'rename', 'page' => $this->travel, 'name' => 'T']],
-        ])->assertStatus(422)->assertSee('by itself');
+        ])
+            ->assertStatus(422)
+            ->assertSee('by itself');
         $this->api('POST', 'ripple', ['changes' => [['kind' => 'set-address-rules', 'suffix' => 'html']]])
             ->assertStatus(422)
             ->assertJsonPath('errors.0.field', 'changes.0.suffix');
-        $this->api('POST', 'ripple', ['changes' => [['kind' => 'set-address-rules', 'suffix' => '.html', 'trailingSlash' => 'always']]])->assertStatus(422);
+        $this->api('POST', 'ripple', [
+            'changes' => [['kind' => 'set-address-rules', 'suffix' => '.html', 'trailingSlash' => 'always']],
+        ])->assertStatus(422);
     }
 
     #[Test]
     public function links_written_as_addresses_and_addresses_asked_for_in_vain_follow(): void
     {
         $this->saveContent($this->travel, [
-            ['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'Prices', 'marks' => [['type' => 'link', 'attrs' => ['href' => '/travel/prices']]]]]],
+            [
+                'type' => 'paragraph',
+                'content' => [['type' => 'text', 'text' => 'Prices', 'marks' => [['type' => 'link', 'attrs' => ['href' => '/travel/prices']]]]],
+            ],
         ]);
-        DB::insert("insert into missed_addresses (site_id, key, address, first_at, last_at) values (?, '/lost', '/lost', now(), now())", [$this->site->id]);
+        DB::insert("insert into missed_addresses (site_id, key, address, first_at, last_at) values (?, '/lost', '/lost', now(), now())", [
+            $this->site->id,
+        ]);
         DB::insert("insert into missed_hits (site_id, key, day, hits) values (?, '/lost', current_date, 3)", [$this->site->id]);
         DB::insert("insert into redirect_hits (site_id, rule, day, hits) values (?, 'at /travel/fares', current_date, 5)", [$this->site->id]);
         $change = ['kind' => 'set-address-rules', 'trailingSlash' => 'always'];

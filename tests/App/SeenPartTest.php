@@ -37,7 +37,9 @@ final class SeenPartTest extends AppTestCase
         $this->saveContent($news, [
             [
                 'type' => 'paragraph',
-                'content' => [['type' => 'text', 'text' => 'Read on', 'marks' => [['type' => 'link', 'attrs' => ['page' => $inside, 'href' => null]]]]],
+                'content' => [
+                    ['type' => 'text', 'text' => 'Read on', 'marks' => [['type' => 'link', 'attrs' => ['page' => $inside, 'href' => null]]]],
+                ],
             ],
         ]);
         $this->change(['kind' => 'rename', 'page' => $inside, 'name' => 'Qxrenamed'], ['kind' => 'set-slug', 'page' => $inside, 'slug' => 'qxmoved']);
@@ -63,14 +65,23 @@ final class SeenPartTest extends AppTestCase
             }
             $asked++;
             self::assertSame(200, $part->getStatusCode(), "$path: ".$part->getContent());
-            $said = strtolower((string) ($part->baseResponse instanceof \Symfony\Component\HttpFoundation\StreamedResponse ? $part->streamedContent() : $part->getContent()));
+            $said = strtolower(
+                (string) ($part->baseResponse instanceof \Symfony\Component\HttpFoundation\StreamedResponse
+                    ? $part->streamedContent()
+                    : $part->getContent()),
+            );
             self::assertStringNotContainsString('qxinside', $said, $path);
             self::assertStringNotContainsString('qxrenamed', $said, $path);
             self::assertStringNotContainsString('qxwords', $said, $path);
             self::assertStringNotContainsString('qxbinned', $said, $path);
         }
         self::assertGreaterThan(30, $asked);
-        $found = $this->api('POST', 'found', ['find' => 'timetable', 'with' => 'x', 'way' => 'plain', 'parts' => ['content']], $this->isla)->assertOk();
+        $found = $this->api(
+            'POST',
+            'found',
+            ['find' => 'timetable', 'with' => 'x', 'way' => 'plain', 'parts' => ['content']],
+            $this->isla,
+        )->assertOk();
         self::assertStringNotContainsString('Qx', (string) $found->getContent());
         // Everything is there again for the next who asks.
         self::assertSame(1, DB::table('pages')->where('name', 'Qxrenamed')->count());
@@ -80,7 +91,12 @@ final class SeenPartTest extends AppTestCase
     #[Test]
     public function the_way_to_what_is_seen_is_in_the_tree_and_not_opened(): void
     {
-        $rows = fn (string $parent): array => array_column($this->api('GET', "branch?parent=$parent", as: $this->isla)->assertOk()->json('rows'), 'name');
+        $rows = fn (string $parent): array => array_column(
+            $this->api('GET', "branch?parent=$parent", as: $this->isla)
+                ->assertOk()
+                ->json('rows'),
+            'name',
+        );
         self::assertSame(['Qxbranch'], $rows($this->travel));
         self::assertSame(['Harbours'], $rows($this->hidden));
         $rights = fn (string $parent, ?User $as): mixed => $this->api('GET', "branch?parent=$parent", as: $as)->json('rows.0.rights');
@@ -95,8 +111,12 @@ final class SeenPartTest extends AppTestCase
         foreach (['content', 'search', 'versions', 'code', 'menus'] as $of) {
             $this->api('GET', "pages/{$this->hidden}/$of", as: $this->isla)->assertNotFound();
         }
-        $this->actingAs($this->isla)->get("http://editor.test/preview/ferries/{$this->hidden}")->assertForbidden();
-        $this->actingAs($this->isla)->get("http://editor.test/preview/ferries/{$this->shown}")->assertOk();
+        $this->actingAs($this->isla)
+            ->get("http://editor.test/preview/ferries/{$this->hidden}")
+            ->assertForbidden();
+        $this->actingAs($this->isla)
+            ->get("http://editor.test/preview/ferries/{$this->shown}")
+            ->assertOk();
     }
 
     #[Test]
@@ -106,7 +126,12 @@ final class SeenPartTest extends AppTestCase
         $this->say($this->isla, 'publish', 'allow');
         $this->api('POST', 'ripple', $describe($this->shown), $this->isla)->assertOk();
         $this->api('POST', 'ripple', $describe($this->hidden), $this->isla)->assertForbidden();
-        $may = fn (string $right, string $address): int => Artisan::call('heronstem:may', ['mail' => 'isla@skerrivane.example', 'right' => $right, 'address' => $address, '--site' => 'ferries']);
+        $may = fn (string $right, string $address): int => Artisan::call('heronstem:may', [
+            'mail' => 'isla@skerrivane.example',
+            'right' => $right,
+            'address' => $address,
+            '--site' => 'ferries',
+        ]);
         self::assertSame(1, $may('write', '/travel/qxbranch'));
         self::assertSame(1, $may('see', '/travel/qxbranch'));
         self::assertSame(0, $may('see', '/travel/qxbranch/harbours'));
@@ -121,7 +146,10 @@ final class SeenPartTest extends AppTestCase
         $this->api('GET', 'outline', as: $ruaridh)->assertForbidden();
         $this->say($ruaridh, 'see', 'allow', $this->shown);
         $outline = $this->api('GET', "outline?reveal={$this->shown}", as: $ruaridh)->assertOk();
-        self::assertSame([['Travel'], ['Qxbranch'], ['Harbours']], array_map(static fn (array $branch): array => array_column($branch['rows'], 'name'), $outline->json('branches')));
+        self::assertSame(
+            [['Travel'], ['Qxbranch'], ['Harbours']],
+            array_map(static fn (array $branch): array => array_column($branch['rows'], 'name'), $outline->json('branches')),
+        );
         self::assertSame(['Travel', 'Qxbranch', 'Harbours'], array_column($this->api('GET', 'filter?text=har', as: $ruaridh)->json('rows'), 'name'));
     }
 
@@ -158,6 +186,18 @@ final class SeenPartTest extends AppTestCase
             ]);
         }
 
-        return [...array_filter($paths, static fn (string $path): bool => ! str_contains($path, '{') && ! str_starts_with($path, 'history/') && ! str_starts_with($path, 'redirects/')), 'go-to?text=qx', 'filter?text=qx', 'addresses?text=qx', 'addresses/below?address=/travel', "branch?parent={$this->hidden}"];
+        return [
+            ...array_filter(
+                $paths,
+                static fn (string $path): bool => ! str_contains($path, '{') &&
+                    ! str_starts_with($path, 'history/') &&
+                    ! str_starts_with($path, 'redirects/'),
+            ),
+            'go-to?text=qx',
+            'filter?text=qx',
+            'addresses?text=qx',
+            'addresses/below?address=/travel',
+            "branch?parent={$this->hidden}",
+        ];
     }
 }

@@ -36,7 +36,14 @@ final class HttpsTest extends Errand
         [$status, $head] = $this->ask("$secure/travel/fares");
         self::assertSame(200, $status);
         self::assertStringContainsString('strict-transport-security: max-age=31536000', strtolower($head));
-        foreach (['/travel/fares' => '/travel/fares', '/sailings' => '/news', '/travel/fares/?from=poster' => '/travel/fares?from=poster', '/nowhere' => '/nowhere'] as $asked => $leads) {
+        foreach (
+            [
+                '/travel/fares' => '/travel/fares',
+                '/sailings' => '/news',
+                '/travel/fares/?from=poster' => '/travel/fares?from=poster',
+                '/nowhere' => '/nowhere',
+            ] as $asked => $leads
+        ) {
             [$status, $head] = $this->ask($this->front->origin().$asked);
             self::assertSame(301, $status, $asked);
             self::assertStringContainsString("\nLocation: $secure$leads\r\n", $head);

@@ -28,8 +28,13 @@ final readonly class OwnAccount
 
     public const MOST_DAYS = 730;
 
-    public function __construct(private Connection $db, private SecurityLog $log, private SecondStep $secondStep, private Dispatcher $bus, private AccountLinks $links)
-    {
+    public function __construct(
+        private Connection $db,
+        private SecurityLog $log,
+        private SecondStep $secondStep,
+        private Dispatcher $bus,
+        private AccountLinks $links,
+    ) {
     }
 
     /**

@@ -1,16 +1,16 @@
 import { useEffect } from 'react'
 import { Toaster } from 'sonner'
-import { useChanges } from './changes'
+import { useIsPending } from './changes'
 import { useToastShield } from './useToastShield'
 
 /** What has just been done, with the way back: at the lower left, or above while the ripple tray needs that place. */
 export function Toasts({ onStanding }: { onStanding: () => void }) {
-    const { pending } = useChanges()
+    const isPending = useIsPending()
     useToastShield()
     useEffect(onStanding, [onStanding])
     return (
         <Toaster
-            position={pending === null ? 'bottom-left' : 'top-center'}
+            position={isPending ? 'top-center' : 'bottom-left'}
             offset={{ left: 92, bottom: 20, top: 52 }}
             duration={9000}
             toastOptions={{

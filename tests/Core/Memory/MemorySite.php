@@ -297,7 +297,9 @@ final class MemorySite implements AccessSource, Ledger, LinksInto, MenuPages, Me
             $at,
             $ripple->search->settings,
             access: AccessDifference::fromArray($ripple->access->settings === null ? null : self::throughJson($ripple->access->settings->toArray())),
-            addressRules: AddressRulesDifference::fromArray($ripple->addresses->rules === null ? null : self::throughJson($ripple->addresses->rules->toArray())),
+            addressRules: AddressRulesDifference::fromArray(
+                $ripple->addresses->rules === null ? null : self::throughJson($ripple->addresses->rules->toArray()),
+            ),
         );
     }
 

@@ -80,7 +80,11 @@ final class AddressRulesLawsTest extends TestCase
                     $site->carryOut($plan);
                     Invariants::hold($site, []);
                     foreach ($site->claims as $claim) {
-                        self::assertSame($claim->address->path, Address::asked($claim->address->path, $site->rules)->path, 'An address is not in normal form.');
+                        self::assertSame(
+                            $claim->address->path,
+                            Address::asked($claim->address->path, $site->rules)->path,
+                            'An address is not in normal form.',
+                        );
                     }
                 }
             });
