@@ -23,6 +23,7 @@ export function RowActs({ trigger, page, onAct }: Props) {
     const { may, maySomewhere, isOwner, key } = useSite()
     // What is said of rights in some branch is known of each row; otherwise it is the same everywhere.
     const mayHere = (right: Right) => page.rights?.includes(right) ?? maySomewhere(right)
+    const acts = actsOn(page, mayHere, isOwner)
     const navigate = useNavigate()
     const entry = (act: RowAct, label: string, keys: string[]) => (
         <MenuAct
@@ -41,7 +42,7 @@ export function RowActs({ trigger, page, onAct }: Props) {
     )
     return (
         <MenuList trigger={trigger} offset={2} keepsFocus className="min-w-[230px]">
-            {page.kind === 'page' && entry('write', 'Write on the page', ['E'])}
+            {page.kind === 'page' && entry('write', mayHere('write') ? 'Write on the page' : 'Look at the page', ['E'])}
             {mayHere('structure') ? (
                 always.map(([act, label, keys]) => entry(act, label, keys))
             ) : (
@@ -59,8 +60,8 @@ export function RowActs({ trigger, page, onAct }: Props) {
             >
                 Find and replace inside…
             </MenuAct>
-            <MenuLine />
-            {actsOn(page, mayHere, isOwner).map(act => entry(act, actLabel(act), keysOf[act] ?? []))}
+            {(acts.length > 0 || may('settings')) && <MenuLine />}
+            {acts.map(act => entry(act, actLabel(act), keysOf[act] ?? []))}
             {may('settings') && entry('keep', 'Keep as a starting point…', [])}
         </MenuList>
     )
