@@ -84,11 +84,11 @@ Measure::compare(
     3,
 );
 // The site has no branch of 10,000 pages: as many of its branches as that takes are hung below the first page of the top.
-$closed = Page::query()->where('site_id', $site->id)->whereNull('parent_id')->orderBy('id')->firstOrFail();
+$closed = Page::query()->where('site_id', $site->id)->whereNull('parent_id')->orderByDesc('id')->firstOrFail();
 DB::update(
     'with tops as (select t.id, t.path, sum((select count(*) from pages b where b.path <@ t.path)) over (order by t.id) as upto from pages t
-            where t.site_id = ? and nlevel(t.path) = 2 and not t.path <@ ?::ltree)
-        update pages p set path = ?::ltree || subpath(p.path, 1), parent_id = case when p.id = t.id then ? else p.parent_id end
+            where t.site_id = ? and nlevel(t.path) = 3 and not t.path <@ ?::ltree)
+        update pages p set path = ?::ltree || subpath(p.path, 2), parent_id = case when p.id = t.id then ? else p.parent_id end
         from tops t where t.upto <= 10000 and p.path <@ t.path',
     [$site->id, $closed->path, $closed->path, $closed->id],
 );
@@ -107,8 +107,8 @@ $reader = User::query()->create(['name' => 'Reader', 'email' => uniqid().'@skerr
 App\Models\Membership::begin($site, $reader, 'reader');
 DB::insert(
     "insert into right_lines (site_id, user_id, page_id, \"right\", says)
-        select site_id, ?, id, 'see', case when nlevel(path) = 2 then 'deny' else 'allow' end
-        from (select *, row_number() over (partition by nlevel(path) order by id desc) as n from pages where site_id = ? and nlevel(path) in (2, 4)) p where n <= 25",
+        select site_id, ?, id, 'see', case when nlevel(path) = 3 then 'deny' else 'allow' end
+        from (select *, row_number() over (partition by nlevel(path) order by id desc) as n from pages where site_id = ? and nlevel(path) in (3, 5)) p where n <= 25",
     [$reader->id, $site->id],
 );
 [$sees, $of] = $stored->ofPerson($reader);

@@ -54,8 +54,12 @@ final readonly class SeenPart
     private function tell(string $shown, string $hidden, bool $otherwise): void
     {
         $this->db->select(
-            "select set_config('heronstem.shown', ?, true), set_config('heronstem.hidden', ?, true), set_config('heronstem.otherwise', ?, true), set_config('search_path', 'seen,public', true)",
+            "select set_config('heronstem.shown', ?, true), set_config('heronstem.hidden', ?, true), set_config('heronstem.otherwise', ?, true)",
             [$shown, $hidden, $otherwise ? 't' : 'f'],
+        );
+        // Worked out once for all that is read.
+        $this->db->select(
+            "select set_config('heronstem.ids', coalesce((select string_agg(id::text, ',') from seen.worked_out() id), ''), true), set_config('search_path', 'seen,public', true)",
         );
     }
 
@@ -80,26 +84,38 @@ final readonly class SeenPart
             -- Of a path through branches of which some are shown and some hidden: what the nearest of them says.
             create function seen.by_nearest(path ltree, shown ltree[], hidden ltree[]) returns boolean language sql immutable as
                 'select coalesce((select max(nlevel(s)) from unnest(shown) s where s @> path), -1) > coalesce((select max(nlevel(h)) from unnest(hidden) h where h @> path), -1)';
-            create view seen.pages as select p.* from public.pages p where
-                case when (select current_setting('heronstem.otherwise', true)) = 'f'
-                    then p.path <@ (select current_setting('heronstem.shown', true)::ltree[])
-                        and (not p.path <@ (select current_setting('heronstem.hidden', true)::ltree[])
-                            or seen.by_nearest(p.path, (select current_setting('heronstem.shown', true)::ltree[]), (select current_setting('heronstem.hidden', true)::ltree[])))
-                    else not p.path <@ (select current_setting('heronstem.hidden', true)::ltree[])
-                        or (p.path <@ (select current_setting('heronstem.shown', true)::ltree[])
-                            and seen.by_nearest(p.path, (select current_setting('heronstem.shown', true)::ltree[]), (select current_setting('heronstem.hidden', true)::ltree[])))
-                    end
-                or p.path @> (select current_setting('heronstem.shown', true)::ltree[]);
-            -- What was done to pages of which one is not seen is not told.
-            create view seen.history as select h.* from public.history h where not exists (
-                select 1 from public.pages p where p.ulid = any(h.touched) and not exists (select 1 from seen.pages s where s.id = p.id));
+            create function seen.shown() returns ltree[] language sql stable as $$select current_setting('heronstem.shown', true)::ltree[]$$;
+            create function seen.hidden() returns ltree[] language sql stable as $$select current_setting('heronstem.hidden', true)::ltree[]$$;
+            -- The exceptions: what is shown where the rest is hidden, what is hidden where the rest is shown. Branch by branch along the index of paths.
+            create function seen.worked_out() returns setof bigint language sql stable as $$
+                select p.id from unnest(case when current_setting('heronstem.otherwise', true) = 'f' then seen.shown() else seen.hidden() end) x
+                join public.pages p on p.path <@ x
+                where seen.by_nearest(p.path, seen.shown(), seen.hidden()) = (current_setting('heronstem.otherwise', true) = 'f')$$;
+            create function seen.told_ids() returns setof bigint language sql stable as
+                $$select unnest(string_to_array(current_setting('heronstem.ids', true), ',')::bigint[])$$;
+            create function seen.way_ids() returns setof bigint language sql stable as
+                $$select unnest(string_to_array(x::text, '.'))::bigint from unnest(seen.shown()) x$$;
             SQL
             ,
         );
+        $db->unprepared('create view seen.pages as select p.* from public.pages p where '.self::isSeen('p.id'));
+        // What was done to pages of which one is not seen is not told.
+        $db->unprepared(
+            'create view seen.history as select h.* from public.history h where not exists (select 1 from public.pages p where p.ulid = any(h.touched) and not ('.
+                self::isSeen('p.id').
+                '))',
+        );
         foreach (self::tables($db) as $table => $columns) {
-            $seen = array_map(static fn (string $column): string => "(t.$column is null or t.$column in (select id from seen.pages))", $columns);
+            $seen = array_map(static fn (string $column): string => "(t.$column is null or ".self::isSeen("t.$column").')', $columns);
             $db->unprepared("create view seen.$table as select t.* from public.$table t where ".implode(' and ', $seen));
         }
+    }
+
+    /** The lists are each read once a query, and looked up from then on. */
+    private static function isSeen(string $id): string
+    {
+        return "case when (select current_setting('heronstem.otherwise', true)) = 'f' then $id in (select seen.told_ids()) else $id not in (select seen.told_ids()) end
+            or $id in (select seen.way_ids())";
     }
 
     /** @return array<string, list<string>> columns that hold pages, by table */

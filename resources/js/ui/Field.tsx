@@ -5,7 +5,8 @@ import { useId, type ComponentProps, type ReactNode } from 'react'
 export const fileLook =
     'text-[12px] text-ink-2 file:mr-2.5 file:h-[30px] file:cursor-pointer file:rounded-md file:border file:border-edge file:bg-sheet file:px-3 file:font-semibold file:text-ink'
 
-export const inputClasses = 'w-full rounded-[5px] border border-edge bg-sheet px-2.5 py-1 text-ink leading-5 disabled:border-line disabled:bg-sunk disabled:text-ink-2'
+export const inputClasses =
+    'w-full rounded-[5px] border border-edge bg-sheet px-2.5 py-1 text-ink leading-5 disabled:border-line disabled:bg-sunk disabled:text-ink-2'
 
 type FrameProps = {
     label: string
