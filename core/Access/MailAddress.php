@@ -15,6 +15,9 @@ final readonly class MailAddress
     /** @return string|null null for what is no address */
     public static function of(string $typed): ?string
     {
+        if (! mb_check_encoding($typed, 'UTF-8')) {
+            return null;
+        }
         $address = mb_strtolower(trim($typed));
 
         return filter_var($address, FILTER_VALIDATE_EMAIL) === false || strlen($address) > self::MAX_LENGTH ? null : $address;

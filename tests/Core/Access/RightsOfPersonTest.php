@@ -90,6 +90,45 @@ final class RightsOfPersonTest extends TestCase
     }
 
     #[Test]
+    public function a_branch_that_is_not_seen_is_out_of_reach_and_an_exception_inside_of_it_is_not(): void
+    {
+        $rights = $this->rights(
+            self::line('role:office', null, Says::Allow),
+            self::line('role:office', null, Says::Allow, Right::Menus),
+            self::line('role:office', 'Islands', Says::Deny, Right::See),
+            self::line('person:Isla', 'Harbour', Says::Allow, Right::See),
+        );
+        self::assertTrue($rights->may(Right::Publish));
+        self::assertSame(Reason::NotSeen, $rights->on(Right::Publish, ['Islands'])->reason);
+        self::assertTrue($rights->may(Right::Publish, ['Harbour', 'Farra', 'Islands']));
+        self::assertFalse($rights->mayEverywhere(Right::Publish));
+        self::assertTrue($rights->mayEverywhere(Right::Menus), 'What is held for a site takes that some of it is seen.');
+        self::assertSame(['Islands' => false, 'Harbour' => true], $rights->seenBranches());
+    }
+
+    #[Test]
+    public function nothing_is_allowed_in_a_place_that_is_not_seen_whatever_is_said(): void
+    {
+        $line = Generators::tuple(
+            Generators::elements(['role:writer', 'role:office', 'person:Isla']),
+            Generators::elements([null, ...self::BRANCHES]),
+            Generators::elements(Says::cases()),
+            Generators::elements([Right::See, Right::Publish, Right::Write]),
+        );
+        $this->forAll(Generators::seq($line), Generators::choose(0, 3))->then(function (array $given, int $deep): void {
+            $lines = SiteAccess::keyed(array_map(static fn (array $one): Line => self::line(...$one), $given));
+            $rights = RightsOfPerson::of(new Person('Isla', 'Isla', ['writer', 'office']), $lines);
+            $around = array_reverse(array_slice(self::BRANCHES, 0, $deep));
+            foreach ([Right::Publish, Right::Write] as $right) {
+                $may = $rights->may($right, $around);
+                self::assertTrue(! $may || $rights->may(Right::See, $around));
+                self::assertTrue(! $may || $rights->maySomewhere($right), 'What may be done in a place may be done somewhere.');
+                self::assertTrue($may || ! $rights->mayEverywhere($right));
+            }
+        });
+    }
+
+    #[Test]
     public function owners_may_do_everything_whatever_lines_say(): void
     {
         $owner = new Person('Greta', 'Greta', [Role::OWNER]);
