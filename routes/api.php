@@ -33,6 +33,7 @@ use App\Http\Api\SessionController;
 use App\Http\Api\SiteController;
 use App\Http\Api\SourceController;
 use App\Http\Api\StartingPointController;
+use App\Http\Api\SitesController;
 use App\Http\Api\StructureController;
 use App\Http\Api\TagController;
 use App\Http\Api\VersionController;
@@ -71,6 +72,7 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
             });
         });
 
+    Route::post('sites', [SitesController::class, 'store'])->middleware([SessionOnly::class, ConfirmedLately::class]);
     // A page or entry of another site is not found under this one. Who may come in is asked here, and nowhere else.
     Route::prefix('sites/{site}')
         ->scopeBindings()

@@ -96,18 +96,9 @@ try {
     $chrome->open("$editor/s/ferries/findability");
     $chrome->awaitText('pages without a finding');
     $take('findability');
-    $chrome->open("$editor/s/ferries/findability?part=findings&check=title-equal");
-    $chrome->find('button', 'Port Hallin – Skerra');
-    $take('findability-findings');
-    $chrome->open("$editor/s/ferries/findability?part=links");
-    $chrome->awaitText('Links give them most weight');
-    $chrome->click('button', 'Draw the links');
-    $chrome->awaitText('94 pages');
-    $chrome->type('textbox', 'Find a page in the drawing', 'Timetables');
-    $chrome->click('button', 'Timetables');
-    $chrome->awaitText('Where it leads');
-    $chrome->click('button', 'Whole site');
-    $take('findability-drawing');
+    $chrome->open("$editor/s/ferries/settings");
+    $chrome->awaitText('Who signs in at the public site');
+    $take('settings');
     $chrome->open("$editor/s/ferries/outline");
     $chrome->awaitText('Outline');
     $chrome->open(getenv('FERRIES_URL').'/');
@@ -130,6 +121,10 @@ try {
     $owner->awaitText('Allowed to the role Island offices, in Islands.');
     usleep(700_000);
     $owner->screenshot(__DIR__.'/rights.png');
+    $owner->open("$editor/s/ferries/people");
+    $owner->find('button', 'Copy Writer…');
+    usleep(700_000);
+    $owner->screenshot(__DIR__.'/people.png');
     $owner->quit();
 } finally {
     $chrome->quit();

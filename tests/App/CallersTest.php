@@ -181,6 +181,7 @@ final class CallersTest extends AppTestCase
         // Their own account is everybody's to look after.
         'POST session/confirmed' => '401 422 422 422 422 422 422 422 401',
         'GET account' => '401 200 200 200 200 200 200 200 401',
+        'POST sites' => '401 403 403 403 403 403 403 201 401',
         'PATCH account' => '401 200 200 200 200 200 200 200 401',
         'DELETE account/sessions' => '401 204 204 204 204 204 204 204 401',
         'DELETE account/sessions/{session}' => '401 404 404 404 404 404 404 404 401',
@@ -432,7 +433,7 @@ final class CallersTest extends AppTestCase
     {
         [$method, $path, $aspect] = explode(' ', "$operation ");
         $path =
-            preg_match('#^(session($|/)|password-forgotten|account)#', $path) === 1
+            preg_match('#^(session($|/)|password-forgotten|account|sites$)#', $path) === 1
                 ? 'http://editor.test/api/v1/'.$this->named($path)
                 : 'http://editor.test/api/v1/sites/ferries/'.$this->named($path);
         $files = array_filter([
@@ -493,6 +494,7 @@ final class CallersTest extends AppTestCase
             $operation === 'PATCH visitors/{visitor}' => ['roles' => ['crew']],
             str_starts_with($operation, 'POST visitors-') => ['file' => "mail,name\nfinlay@skerrivane.example,Finlay"],
             $operation === 'PUT looking-as' => ['who' => 'role:reader'],
+            $operation === 'POST sites' => ['name' => 'Boatyard', 'origin' => 'https://boatyard.test'],
             $operation === 'PUT sign-up' => ['open' => 'everyone'],
             $operation === 'PATCH account' => ['name' => 'Somebody'],
             $operation === 'POST account/tokens' => ['name' => 'for a test', 'days' => 1],

@@ -143,6 +143,31 @@ final class ViewsTest extends Errand
     }
 
     #[Test]
+    public function an_owner_makes_a_site_from_the_menu_of_sites_and_its_first_page(): void
+    {
+        $this->expected = ['422'];
+        $chrome = $this->signIn('greta@skerrivane.example', 'wagtail-office');
+        $chrome->click('button', 'Skerrivane Ferries');
+        $chrome->click('menuitem', 'New site…');
+        $chrome->type('textbox', 'Name', 'Harbour Café');
+        $chrome->type('textbox', 'Address', $this->ferries('/cafe'));
+        $chrome->click('button', 'Make site');
+        $chrome->awaitText('A site has a host of its own');
+        self::assertSame([], $chrome->axe());
+        $chrome->type('textbox', 'Address', $this->ferries(''));
+        $chrome->click('button', 'Make site');
+        $chrome->awaitText('“Skerrivane Ferries” is reached there already.');
+        $chrome->type('textbox', 'Address', 'https://cafe.skerrivane.example');
+        $chrome->click('button', 'Make site');
+        $chrome->awaitText('Begin with a first page.');
+        self::assertSame('/s/harbour-cafe/outline', $chrome->path());
+        $chrome->click('button', 'Make page');
+        $chrome->type('textbox', 'Name of the new page', 'Opening hours');
+        $chrome->press("\u{E007}");
+        $chrome->awaitText('Made Opening hours');
+    }
+
+    #[Test]
     public function an_empty_site_says_how_to_begin(): void
     {
         $this->database()->exec(

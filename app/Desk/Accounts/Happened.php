@@ -22,6 +22,7 @@ enum Happened: string
     case Disabled = 'disabled';
     case Enabled = 'enabled';
     case RightsChanged = 'rights-changed';
+    case SiteMade = 'site-made';
     case VisitorMade = 'visitor-made';
     case VisitorChanged = 'visitor-changed';
     case VisitorRemoved = 'visitor-removed';

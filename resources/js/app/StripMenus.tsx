@@ -5,7 +5,7 @@ import { answered, api } from '../api/client'
 import { MenuAct, MenuLine, MenuList } from '../ui/MenuList'
 import { useSite } from './site'
 
-export function SiteList({ trigger }: { trigger: ReactNode }) {
+export function SiteList({ trigger, onNew }: { trigger: ReactNode; onNew: () => void }) {
     const site = useSite()
     const navigate = useNavigate()
     return (
@@ -24,6 +24,10 @@ export function SiteList({ trigger }: { trigger: ReactNode }) {
             <MenuAct onSelect={() => void navigate({ to: '/s/$site/settings', params: { site: site.key } })}>
                 Settings of this site
             </MenuAct>
+            {site.session.sites.some(each => each.isOwner) && (
+                // The menu closes, and lets the focus go, before the dialog takes it.
+                <MenuAct onSelect={() => setTimeout(onNew)}>New site…</MenuAct>
+            )}
         </MenuList>
     )
 }

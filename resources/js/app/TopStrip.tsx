@@ -1,9 +1,11 @@
 import { ChevronDown, ExternalLink, Search } from 'lucide-react'
-import { lazy } from 'react'
+import { lazy, useState } from 'react'
 import { Kbd } from '../ui/Kbd'
+import { lazily } from '../ui/lazily'
 import { MenuButton } from '../ui/MenuButton'
 import { useSite } from './site'
 
+const NewSite = lazily(() => import('./NewSite').then(module => module.NewSite))
 const SiteList = lazy(() => import('./StripMenus').then(module => ({ default: module.SiteList })))
 const WhoList = lazy(() => import('./StripMenus').then(module => ({ default: module.WhoList })))
 
@@ -53,14 +55,18 @@ export function TopStrip({ onGoTo }: { onGoTo: () => void }) {
 
 function SiteMenu() {
     const site = useSite()
+    const [making, setMaking] = useState(false)
     return (
-        <MenuButton
-            className="flex min-w-0 items-center gap-1 font-[650]"
-            menu={trigger => <SiteList trigger={trigger} />}
-        >
-            <span className="truncate">{site.name}</span>{' '}
-            <ChevronDown size={14} className="shrink-0 text-ink-3" aria-hidden />
-        </MenuButton>
+        <>
+            <MenuButton
+                className="flex min-w-0 items-center gap-1 font-[650]"
+                menu={trigger => <SiteList trigger={trigger} onNew={() => setMaking(true)} />}
+            >
+                <span className="truncate">{site.name}</span>{' '}
+                <ChevronDown size={14} className="shrink-0 text-ink-3" aria-hidden />
+            </MenuButton>
+            {making && <NewSite onClose={() => setMaking(false)} />}
+        </>
     )
 }
 

@@ -10,6 +10,7 @@ export const happened: Record<Schemas['LogLine']['kind'], string> = {
     'second-step-on': 'Second step switched on',
     'second-step-off': 'Second step switched off',
     'password-changed': 'Password changed',
+    'site-made': 'Site made',
     'mail-changed': 'Mail address changed',
     'sessions-ended': 'Sessions ended',
     'token-made': 'Token made',
