@@ -120,6 +120,20 @@ final class SeenPartTest extends AppTestCase
     }
 
     #[Test]
+    public function whoever_sees_a_part_is_present_there_and_has_what_they_write_looked_at(): void
+    {
+        $words = ['type' => 'doc', 'content' => []];
+        $this->api('PUT', "pages/{$this->shown}/presence", as: $this->isla)->assertSuccessful();
+        $this->api('PUT', "pages/{$this->shown}/presence", as: $this->isla)->assertSuccessful();
+        $this->api('POST', "pages/{$this->shown}/reviewed", ['document' => $words], $this->isla)->assertOk();
+        $this->api('POST', "pages/{$this->shown}/shown", ['blocks' => []], $this->isla)->assertOk();
+        $this->api('DELETE', "pages/{$this->shown}/presence", as: $this->isla)->assertSuccessful();
+        $this->api('PUT', "pages/{$this->hidden}/presence", as: $this->isla)->assertNotFound();
+        $this->api('PUT', "pages/{$this->shown}/draft", ['document' => $words, 'basedOn' => 0], $this->isla)->assertSuccessful();
+        $this->api('PUT', "pages/{$this->hidden}/draft", ['document' => $words, 'basedOn' => 0], $this->isla)->assertForbidden();
+    }
+
+    #[Test]
     public function nothing_is_done_where_it_is_not_seen(): void
     {
         $describe = fn (string $page): array => ['changes' => [['kind' => 'describe', 'page' => $page, 'heading' => 'Other']]];

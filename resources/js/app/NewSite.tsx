@@ -75,7 +75,10 @@ export function NewSite({ onClose }: { onClose: () => void }) {
                 />
                 <Field label="Language" hint="A tag such as en-GB, de or nb-NO." {...field('language')} />
                 <Field label="Time zone" {...field('zone')} />
-                <FieldFrame label="Endings" hint="Of every address. It can be changed later, and every address goes on answering.">
+                <FieldFrame
+                    label="Endings"
+                    hint="Of every address. It can be changed later, and every address goes on answering."
+                >
                     {({ id, describedBy }) => (
                         <Select id={id} aria-describedby={describedBy} value={end} choices={ends} onChoose={setEnd} />
                     )}
