@@ -126,7 +126,7 @@ function rowsOf(now: Settings, site: string, mayChange: boolean, open: (what: 'c
             name: 'Patterns of titles',
             now: (
                 <span className="font-mono text-[13px]">
-                    {now.titlePattern ?? <span className="font-sans">as it comes</span>}
+                    {now.titlePattern ?? <span className="font-sans">none set for the whole site</span>}
                 </span>
             ),
             does: 'Titles and descriptions of pages that have none of their own: of the layout, the branch or the page before that of the site.',
@@ -140,7 +140,7 @@ function rowsOf(now: Settings, site: string, mayChange: boolean, open: (what: 'c
             name: 'robots.txt and sitemap',
             now:
                 now.robotsLines === 0
-                    ? 'nothing kept from robots'
+                    ? 'no lines of your own'
                     : count(now.robotsLines, 'line of your own', 'lines of your own'),
             does: 'What is asked of robots. Pages, branches and layouts say themselves whether they are in the sitemap.',
             act: (
