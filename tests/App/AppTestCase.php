@@ -207,7 +207,7 @@ abstract class AppTestCase extends TestCase
                 [$this->site->id],
             ),
             DB::select(
-                'select p.ulid, i.ulid as signed_in from sites s left join pages p on p.id = s.start_page_id left join pages i on i.id = s.start_page_signed_in_id where s.id = ?',
+                'select p.ulid, i.ulid as signed_in, s.trailing_slash, s.suffix, s.case_sensitive, s.native_letters from sites s left join pages p on p.id = s.start_page_id left join pages i on i.id = s.start_page_signed_in_id where s.id = ?',
                 [$this->site->id],
             ),
             DB::select(

@@ -13,10 +13,12 @@ use App\Models\Page;
 use App\Models\PageContent;
 use App\Models\User;
 use Heronstem\Core\Access\Role;
+use Heronstem\Core\Address\TrailingSlash;
 use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Change\ChangeInput;
 use Heronstem\Core\Change\Describe;
 use Heronstem\Core\Change\ReplaceText;
+use Heronstem\Core\Change\SetAddressRules;
 use Heronstem\Core\Refusal;
 use Heronstem\Core\Workspace\Authority;
 use Illuminate\Support\Carbon;
@@ -423,18 +425,25 @@ final class StructureApiTest extends AppTestCase
             1 => [$this->replacement()],
             default => [],
         };
+        $batch = mt_rand(0, 7) === 0 ? $this->otherRules() : new Batch([...$random->changes($steps), ...$others], $random->decisions($steps));
         try {
-            return $this->app
-                ->make(ApplyChanges::class)
-                ->apply(
-                    $this->site,
-                    $this->manager,
-                    new Batch([...$random->changes($steps), ...$others], $random->decisions($steps)),
-                    rights: Rights::of(Authority::Owner),
-                );
+            return $this->app->make(ApplyChanges::class)->apply($this->site, $this->manager, $batch, rights: Rights::of(Authority::Owner));
         } catch (Refusal|\App\Desk\RippleChanged) {
             return null;
         }
+    }
+
+    private function otherRules(): Batch
+    {
+        return Batch::of(
+            match (mt_rand(0, 4)) {
+                0 => new SetAddressRules(TrailingSlash::Always, ''),
+                1 => new SetAddressRules(TrailingSlash::Never, ''),
+                2 => new SetAddressRules(TrailingSlash::Never, '.html'),
+                3 => new SetAddressRules(caseSensitive: true),
+                default => new SetAddressRules(caseSensitive: false),
+            },
+        );
     }
 
     /** Fields of one layout, or the way to another. */
