@@ -69,6 +69,19 @@ final readonly class MakeSite
         });
     }
 
+    /** A key that nobody has, like the name of a site. */
+    public function freeKey(string $name): string
+    {
+        $like = SiteKey::like($name);
+        $taken = Site::query()->pluck('key')->flip();
+        for ($n = 1; ; $n++) {
+            $key = $n === 1 ? $like : SiteKey::next($like, $n);
+            if (! isset($taken[$key])) {
+                return $key;
+            }
+        }
+    }
+
     /** Somebody by their mail address: who they are already, or an account that waits for them to set a password. */
     public function owner(string $mail, ?string $name): User
     {

@@ -10,7 +10,7 @@ final readonly class SiteKey
     /** @throws InvalidAddress naming the field */
     public static function read(string $typed, string $field = 'key'): string
     {
-        if (preg_match('/^[a-z](?:-?[a-z0-9]){1,38}$/D', $typed) !== 1) {
+        if (preg_match('/^(?=.{2,39}$)[a-z](?:-?[a-z0-9])*$/D', $typed) !== 1) {
             throw new InvalidAddress(
                 $field,
                 'A key has 2 to 39 small letters and digits, begins with a letter, and may have hyphens within.',
@@ -21,10 +21,19 @@ final readonly class SiteKey
         return $typed;
     }
 
+    /** The nth key like another one, which is taken. */
+    public static function next(string $key, int $n): string
+    {
+        $end = "-$n";
+
+        return rtrim(substr($key, 0, 39 - strlen($end)), '-').$end;
+    }
+
     /** A key made of whatever was typed. */
     public static function like(string $typed): string
     {
-        $key = trim((string) preg_replace('/[^a-z0-9]+/', '-', strtolower(iconv('UTF-8', 'ASCII//TRANSLIT//IGNORE', mb_scrub($typed)) ?: '')), '-');
+        $latin = (string) transliterator_transliterate('Any-Latin; Latin-ASCII; Lower()', mb_scrub($typed, 'UTF-8'));
+        $key = trim((string) preg_replace('/[^a-z0-9]+/', '-', $latin), '-');
         $key = trim(substr((string) preg_replace('/^[0-9-]+/', '', $key), 0, 39), '-');
 
         return strlen($key) < 2 ? 'site' : $key;

@@ -76,6 +76,15 @@ final class SitesTest extends AppTestCase
     }
 
     #[Test]
+    public function two_sites_of_one_name_have_keys_of_their_own(): void
+    {
+        foreach (['https://one.test' => 'paromy', 'https://two.test' => 'paromy-2'] as $origin => $key) {
+            $this->make(['name' => 'Паромы', 'origin' => $origin])->assertCreated();
+            self::assertSame($origin, Site::query()->where('key', $key)->value('origin'));
+        }
+    }
+
+    #[Test]
     public function somebody_who_owns_no_site_makes_none(): void
     {
         $this->signed($this->manager)

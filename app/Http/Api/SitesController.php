@@ -10,7 +10,6 @@ use App\Http\Api\Description\Answer;
 use App\Http\Api\Schema\Session;
 use App\Models\Membership;
 use Heronstem\Core\Address\AddressRules;
-use Heronstem\Core\Address\SiteKey;
 use Heronstem\Core\Address\TrailingSlash;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -72,7 +71,7 @@ final readonly class SitesController
             ['required' => 'Type something here.', 'string' => 'This is a text.', 'max' => 'At most :max characters fit here.'],
         );
         $this->make->make(
-            $given['key'] ?? SiteKey::like($given['name']),
+            $given['key'] ?? $this->make->freeKey($given['name']),
             $given['name'],
             $given['origin'],
             $given['language'] ?? 'en-GB',

@@ -65,7 +65,12 @@ final class OriginTest extends TestCase
         $this->forAll(Generators::string())->then(function (string $typed): void {
             $key = SiteKey::like($typed);
             self::assertSame($key, SiteKey::read($key));
+            foreach ([2, 10, 100] as $n) {
+                $next = SiteKey::next($key, $n);
+                self::assertSame($next, SiteKey::read($next));
+            }
         });
+        self::assertSame('parom', SiteKey::like('Паром'));
         self::assertSame('skerrivane-ferries', SiteKey::like('  Skerrivane Ferries!'));
         self::assertSame('site', SiteKey::like('42'));
     }
@@ -76,6 +81,7 @@ final class OriginTest extends TestCase
     #[TestWith(['Boats'])]
     #[TestWith(['boats-'])]
     #[TestWith(['boats--yard'])]
+    #[TestWith(['a-b-c-d-e-f-g-h-i-j-k-l-m-n-o-p-q-r-s-t-u'])]
     #[TestWith(["boats\n"])]
     public function what_is_no_key_is_refused_with_one_like_it(string $typed): void
     {
