@@ -17,6 +17,25 @@ final readonly class AddressRulesDifference
         return $before->toArray() === $after->toArray() ? null : new self($before, $after);
     }
 
+    /** The rules with this taken back; null where one of them has been decided anew since, or the rest now contradicts it. */
+    public function undoneOn(AddressRules $now): ?AddressRules
+    {
+        [$before, $after, $rules] = [$this->before->toArray(), $this->after->toArray(), $now->toArray()];
+        foreach ($before as $rule => $was) {
+            if ($was !== $after[$rule]) {
+                if ($rules[$rule] !== $after[$rule]) {
+                    return null;
+                }
+                $rules[$rule] = $was;
+            }
+        }
+        try {
+            return AddressRules::fromArray($rules);
+        } catch (InvalidAddress) {
+            return null;
+        }
+    }
+
     /** Whether addresses that exist are written or compared otherwise; letters count for slugs that are made later. */
     public function respells(): bool
     {

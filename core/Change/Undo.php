@@ -139,6 +139,9 @@ final readonly class Undo implements Change
     /** A rule that has changed again since stays, and one whose source another rule has by now stays away. */
     private function rulesBack(Workspace $workspace): void
     {
+        if ($this->addressRules !== null && $workspace->rulesDifference() === null) {
+            return; // they are written by the rules that stay
+        }
         $back = [];
         foreach ($this->rules as $difference) {
             $now = $workspace->redirects->find($difference->rule);
@@ -188,8 +191,9 @@ final readonly class Undo implements Change
         if ($this->addressRules === null) {
             return;
         }
-        if ($workspace->rules()->toArray() === $this->addressRules->after->toArray()) {
-            $workspace->setRules($this->addressRules->before);
+        $back = $this->addressRules->undoneOn($workspace->rules());
+        if ($back !== null) {
+            $workspace->setRules($back);
         } else {
             $workspace->note(new Note(NoteKind::AddressRulesStay, $this->entry, 'how addresses are written'));
         }

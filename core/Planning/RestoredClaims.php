@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Planning;
 
+use Heronstem\Core\Change\Undo;
 use Heronstem\Core\Decision\Answer;
 use Heronstem\Core\Decision\Question;
 use Heronstem\Core\Decision\QuestionKind;
@@ -26,7 +27,7 @@ final readonly class RestoredClaims
     {
         $back = $stood = [];
         foreach ($question->batch->undoes() as $entry) {
-            foreach ($entry->claims as $difference) {
+            foreach (self::isWritten($entry, $question) ? $entry->claims : [] as $difference) {
                 $now = array_key_exists($difference->key, $back) ? $back[$difference->key] : $question->claims->now($difference->key);
                 if ($now === null ? $difference->after === null : $difference->after !== null && $now->says($difference->after)) {
                     $back[$difference->key] = $difference->before;
@@ -36,6 +37,16 @@ final readonly class RestoredClaims
         }
 
         return new self($question, $back, $stood);
+    }
+
+    /** Of a change of how addresses are written, its claims are written by these rules: they come back where just that is taken back. */
+    private static function isWritten(Undo $entry, ClaimsInQuestion $question): bool
+    {
+        $changed = $entry->addressRules;
+
+        return $changed === null ||
+            ($question->workspace->site->rules->toArray() === $changed->after->toArray() &&
+                $question->workspace->rules()->toArray() === $changed->before->toArray());
     }
 
     /** Whether an address goes back to what it was. */

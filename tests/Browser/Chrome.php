@@ -242,6 +242,8 @@ final class Chrome
             $beforeDrop();
         }
         (new WebDriverActions($this->driver))->release()->perform();
+        // For 50 ms after a drop the page takes a click for the end of the drag. Timers fall due in their order, so this one ends after that.
+        $this->driver->executeAsyncScript('setTimeout(arguments[0], 60)');
     }
 
     /**

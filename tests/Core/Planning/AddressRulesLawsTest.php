@@ -90,6 +90,30 @@ final class AddressRulesLawsTest extends TestCase
             });
     }
 
+    #[Test]
+    public function rules_changed_twice_are_undone_in_any_order_and_no_address_is_lost(): void
+    {
+        $this->limitTo(300)
+            ->forAll(RandomChanges::batches(), Generators::choose(0, 5), Generators::choose(0, 5), Generators::bool())
+            ->then(function (array $batches, int $one, int $other, bool $newestFirst): void {
+                $site = $this->site($batches);
+                $applied = array_values(array_filter([$this->changed($site, $one), $this->changed($site, $other)]));
+                foreach ($newestFirst ? array_reverse($applied) : $applied as $ripple) {
+                    $known = $this->answers($site);
+                    try {
+                        $site->undoLater($ripple);
+                    } catch (Refusal|\LogicException) {
+                        return; // something stands in its way, and it is said what
+                    }
+                    Invariants::hold($site, []);
+                    foreach ($this->answers($site, array_keys($known)) as $address => $answer) {
+                        // A record of being gone that was only written otherwise for a while is written back.
+                        self::assertTrue($answer !== 'missed' || $known[$address] === 'gone', "$address was known and is lost.");
+                    }
+                }
+            });
+    }
+
     private function changed(MemorySite $site, int $choice): ?Ripple
     {
         $change = [
