@@ -121,6 +121,10 @@ final readonly class UndoEntry
         }
         $rules = $site->rules();
         $changes = [];
+        if ($entries->count() > 1 && $entries->contains(static fn (HistoryEntry $each): bool => $each->address_rules !== null)) {
+            // What was done before it is read by the rules there are, which it would change.
+            throw new InputRefused('entries', 'Among these is a change of how addresses are written. Undo it by itself, and then the others.');
+        }
         foreach ($entries->sortByDesc('id') as $entry) {
             if ($entry->thinned_at !== null) {
                 throw new InputRefused('entry', 'The details of this change have been thinned out of the history, so it can no longer be undone.');

@@ -86,6 +86,20 @@ final class AddressRulesTest extends AppTestCase
     }
 
     #[Test]
+    public function it_is_undone_by_itself_and_then_what_was_before_it(): void
+    {
+        $first = $this->change(['kind' => 'rename', 'page' => $this->travel, 'name' => 'Crossings']);
+        $entry = $this->change(['kind' => 'set-address-rules', 'trailingSlash' => 'always']);
+        $this->api('POST', 'undo', ['entries' => [$entry->ulid, $first->ulid]])
+            ->assertStatus(422)
+            ->assertJsonPath('errors.0.field', 'entries')
+            ->assertSee('Undo it by itself');
+        $this->api('POST', 'undo', ['entries' => [$entry->ulid]])->assertCreated();
+        $this->api('POST', 'undo', ['entries' => [$first->ulid]])->assertCreated();
+        $this->assertInvariants();
+    }
+
+    #[Test]
     public function two_addresses_that_would_become_one_are_named(): void
     {
         $this->redirect(['source' => '/map.html', 'leadsTo' => ['page' => $this->travel]]);
