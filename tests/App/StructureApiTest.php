@@ -429,7 +429,10 @@ final class StructureApiTest extends AppTestCase
             1 => [$this->replacement()],
             default => [],
         };
-        $batch = $this->writesOtherwise && mt_rand(0, 7) === 0 ? $this->otherRules() : new Batch([...$random->changes($steps), ...$others], $random->decisions($steps));
+        $batch =
+            $this->writesOtherwise && mt_rand(0, 7) === 0
+                ? $this->otherRules()
+                : new Batch([...$random->changes($steps), ...$others], $random->decisions($steps));
         try {
             return $this->app->make(ApplyChanges::class)->apply($this->site, $this->manager, $batch, rights: Rights::of(Authority::Owner));
         } catch (Refusal|\App\Desk\RippleChanged) {
