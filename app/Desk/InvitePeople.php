@@ -32,7 +32,7 @@ final readonly class InvitePeople
     public function invite(Site $site, User $by, string $name, string $mail, array $roles, string $editor): array
     {
         return $this->db->transaction(function () use ($site, $by, $name, $mail, $roles, $editor): array {
-            $user = $this->account($name, mb_strtolower(trim($mail)));
+            $user = $this->account($name, $mail);
             if (Membership::query()->where('site_id', $site->id)->where('user_id', $user->id)->exists()) {
                 throw new InputRefused('email', "{$user->name} is among the people of this site already. Change their roles instead.");
             }

@@ -18,7 +18,7 @@ use Illuminate\Database\QueryException;
 final readonly class SeenPart
 {
     /** Where what belongs to a page is read whole: what decides about rights, and what is arranged whole. */
-    private const WHOLE = ['pages', 'sites', 'right_lines', 'menu_entries', 'account_links'];
+    private const WHOLE = ['pages', 'sites', 'right_lines', 'menu_entries'];
 
     public function __construct(private Connection $db)
     {
@@ -99,10 +99,10 @@ final readonly class SeenPart
             ,
         );
         $db->unprepared('create view seen.pages as select p.* from public.pages p where '.self::isSeen('p.id'));
-        // What was done to pages of which one is not seen is not told.
+        // What was done to pages of which one is not seen is not told, nor what was done to one on the way.
         $db->unprepared(
             'create view seen.history as select h.* from public.history h where not exists (select 1 from public.pages p where p.ulid = any(h.touched) and not ('.
-                self::isSeen('p.id').
+                self::sees('p.id').
                 '))',
         );
         foreach (self::tables($db) as $table => $columns) {
@@ -111,11 +111,16 @@ final readonly class SeenPart
         }
     }
 
-    /** The lists are each read once a query, and looked up from then on. */
+    /** Seen, or on the way to what is. */
     private static function isSeen(string $id): string
     {
-        return "case when (select current_setting('heronstem.otherwise', true)) = 'f' then $id in (select seen.told_ids()) else $id not in (select seen.told_ids()) end
-            or $id in (select seen.way_ids())";
+        return self::sees($id)." or $id in (select seen.way_ids())";
+    }
+
+    /** The lists are each read once a query, and looked up from then on. */
+    private static function sees(string $id): string
+    {
+        return "case when (select current_setting('heronstem.otherwise', true)) = 'f' then $id in (select seen.told_ids()) else $id not in (select seen.told_ids()) end";
     }
 
     /** @return array<string, list<string>> columns that hold pages, by table */

@@ -14,7 +14,7 @@ final readonly class AddressRulesDifference
     /** Null when nothing differs. */
     public static function between(AddressRules $before, AddressRules $after): ?self
     {
-        return $before->toArray() === $after->toArray() ? null : new self($before, $after);
+        return $before === $after || $before->toArray() === $after->toArray() ? null : new self($before, $after);
     }
 
     /** The rules with this taken back; null where one of them has been decided anew since, or the rest now contradicts it. */

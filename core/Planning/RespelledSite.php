@@ -4,10 +4,6 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Planning;
 
-use Heronstem\Core\Address\Address;
-use Heronstem\Core\Address\AddressRulesDifference;
-use Heronstem\Core\Redirect\Rule;
-use Heronstem\Core\Redirect\RuleScope;
 use Heronstem\Core\Workspace\Workspace;
 
 /** Where addresses are written otherwise from now on, those that somebody set follow: pinned ones, and the sources of redirects. */
@@ -27,21 +23,10 @@ final class RespelledSite
             }
         }
         foreach ($workspace->redirects->whole() as $rule) {
-            $respelled = self::rule($rule, $difference);
+            $respelled = $rule->writtenBy($difference->after);
             if ($respelled->source !== $rule->source || $respelled->key !== $rule->key) {
                 $workspace->redirects->put($respelled);
             }
         }
-    }
-
-    /** Patterns and the rest of a path are matched without an ending anyway. */
-    private static function rule(Rule $rule, AddressRulesDifference $difference): Rule
-    {
-        if ($rule->scope === RuleScope::Pattern) {
-            return $rule;
-        }
-        $source = $difference->asked(Address::stored($rule->source, $difference->before));
-
-        return $rule->with(['source' => $source->path, 'key' => $source->key]);
     }
 }

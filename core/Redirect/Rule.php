@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Redirect;
 
+use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Address\NormalForm;
 use Heronstem\Core\Linking\Target;
 use Heronstem\Core\Moment;
 
@@ -70,6 +72,17 @@ final readonly class Rule
     public function always(): self
     {
         return $this->isOn && $this->from === null && $this->until === null ? $this : $this->with(['isOn' => true, 'from' => null, 'until' => null]);
+    }
+
+    /** The same rule, its source as addresses are written by these rules. Patterns see paths without an ending anyway. */
+    public function writtenBy(AddressRules $rules): self
+    {
+        if ($this->scope === RuleScope::Pattern) {
+            return $this;
+        }
+        $source = NormalForm::of($this->source, $rules);
+
+        return $this->with(['source' => $source, 'key' => NormalForm::key($source, $rules)]);
     }
 
     /** The order in which patterns are tried. */

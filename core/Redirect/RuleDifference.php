@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Heronstem\Core\Redirect;
 
 use Heronstem\Core\Address\AddressRules;
-use Heronstem\Core\Address\NormalForm;
 
 /** What a batch did to one redirect rule. The exact inverse's material. */
 final readonly class RuleDifference
@@ -33,17 +32,7 @@ final readonly class RuleDifference
     /** The same, with sources as addresses are written by now. */
     public function respelled(AddressRules $rules): self
     {
-        return new self($this->rule, self::side($this->before, $rules), self::side($this->after, $rules));
-    }
-
-    private static function side(?Rule $rule, AddressRules $rules): ?Rule
-    {
-        if ($rule === null || $rule->scope === RuleScope::Pattern) {
-            return $rule;
-        }
-        $source = NormalForm::of($rule->source, $rules);
-
-        return $rule->with(['source' => $source, 'key' => NormalForm::key($source, $rules)]);
+        return new self($this->rule, $this->before?->writtenBy($rules), $this->after?->writtenBy($rules));
     }
 
     /** @param  array{rule: string, before: array<string, mixed>|null, after: array<string, mixed>|null}  $kept */

@@ -251,6 +251,14 @@ final class OwnAccountTest extends AppTestCase
         self::assertStringNotContainsString('/account/', $mail()['tam@skerrivane.example']);
     }
 
+    #[Test]
+    public function where_no_mail_is_sent_another_address_is_refused_and_nothing_waits(): void
+    {
+        config()->set('mail.default', 'array');
+        $this->account('PATCH', 'account', ['email' => 'mairi.ordbeck@skerrivane.example'])->assertStatus(422)->assertJsonPath('errors.0.field', 'email');
+        $this->account('GET', 'account')->assertJsonPath('emailWanted', null);
+    }
+
     /** @return \Closure(): array<string, string> what went to whom last, by address */
     private function captureMail(): \Closure
     {

@@ -105,7 +105,7 @@ final class SeenPartTest extends AppTestCase
         self::assertNull($rights($this->hidden, null), 'Where it is the same everywhere nothing is said.');
         $this->api('GET', "pages/{$this->shown}", as: $this->isla)->assertOk();
         $this->api('GET', "pages/{$this->hidden}", as: $this->isla)->assertNotFound();
-        $entry = DB::table('history')->where('site_id', $this->site->id)->where('sentence', 'like', '%Qxbranch%')->value('ulid');
+        $entry = DB::table('history')->where('site_id', $this->site->id)->where('sentence', 'like', '%Qxbranch%')->orderBy('id')->value('ulid');
         $this->api('GET', "history/$entry")->assertOk();
         $this->api('GET', "history/$entry", as: $this->isla)->assertNotFound();
         foreach (['content', 'search', 'versions', 'code', 'menus'] as $of) {

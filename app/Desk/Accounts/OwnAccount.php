@@ -71,13 +71,13 @@ final readonly class OwnAccount
     public function askForMail(User $user, string $mail, string $editor): void
     {
         $to = MailAddress::read($mail);
+        if ($to !== $user->email && ! AccountLinks::canMail()) {
+            throw new InputRefused('email', 'This installation sends no mail, so that an address cannot be confirmed. Ask whoever runs it.');
+        }
         AccountLink::query()->where('user_id', $user->id)->where('purpose', AccountLinks::MAIL)->delete();
         $user->forceFill(['email_wanted' => $to === $user->email ? null : $to])->save();
         if ($to === $user->email) {
             return;
-        }
-        if (! AccountLinks::canMail()) {
-            throw new InputRefused('email', 'This installation sends no mail, so that an address cannot be confirmed. Ask whoever runs it.');
         }
         $this->bus->dispatch(new SendMailConfirmation($user->id, $to, $editor));
     }

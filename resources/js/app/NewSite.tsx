@@ -3,6 +3,7 @@ import { useNavigate } from '@tanstack/react-router'
 import { useState } from 'react'
 import { answered, api, ApiProblem } from '../api/client'
 import { keys } from '../api/queries'
+import { Alert } from '../ui/Alert'
 import { Button } from '../ui/Button'
 import { DialogActions } from '../ui/DialogActions'
 import { Field, FieldFrame } from '../ui/Field'
@@ -84,9 +85,9 @@ export function NewSite({ onClose }: { onClose: () => void }) {
                     )}
                 </FieldFrame>
                 {isElsewhere && (
-                    <p role="alert" className="text-[13px] leading-5 font-semibold text-berry">
+                    <Alert className="text-[13px] leading-5 font-semibold">
                         {problem.problem.errors?.[0]?.reason ?? problem.message}
-                    </p>
+                    </Alert>
                 )}
                 <DialogActions>
                     <Button onClick={onClose}>Cancel</Button>

@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import type { Schemas } from '../../api/client'
 import { useChanges } from '../../app/changes'
+import { Alert } from '../../ui/Alert'
 import { Button } from '../../ui/Button'
 import { Choice } from '../../ui/Choice'
 import { DialogActions } from '../../ui/DialogActions'
@@ -94,11 +95,7 @@ export function AddressRules({ rules, onClose }: { rules: Rules; onClose: () => 
                     Every address that answers now goes on answering: visitors are sent to the new one in one step.
                     Links written as addresses are listed before you decide.
                 </p>
-                {refused !== null && (
-                    <p role="alert" className="text-[13px] leading-5 font-semibold text-berry">
-                        {refused}
-                    </p>
-                )}
+                {refused !== null && <Alert className="text-[13px] leading-5 font-semibold">{refused}</Alert>}
                 <DialogActions>
                     <Button onClick={onClose}>Cancel</Button>
                     <Button type="submit" variant="main" disabled={changed.length === 0}>
