@@ -99,7 +99,8 @@ final readonly class FieldRows
         };
     }
 
-    private function value(LayoutField $field, string $cell): mixed
+    /** What stands in a cell, as a change takes it; null for nothing. */
+    public function value(LayoutField $field, string $cell): mixed
     {
         $cell = trim($cell);
 

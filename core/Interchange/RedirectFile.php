@@ -71,7 +71,7 @@ final readonly class RedirectFile
     /** @return iterable<int, array<string, string>> */
     private static function spaced(string $text): iterable
     {
-        foreach (Table::textLines($text) as $n => [$line]) {
+        foreach (TableText::textLines($text) as $n => [$line]) {
             if (preg_match('/^\s*(?:#|$)/', $line) !== 1) {
                 [$source, $target] = [...preg_split('/\s+/', trim($line), 2) ?: [], ''];
                 yield $n => ['source' => $source, 'target' => $target];

@@ -10,8 +10,6 @@ namespace Heronstem\Core\Interchange;
  */
 final readonly class Table
 {
-    private const DELIMITERS = [',', ';', "\t", '|'];
-
     /** Names of columns as people write them. */
     private const NAMES = [
         'source' => ['address', 'source', 'from', 'old', 'old url', 'old address', 'url', 'request', 'path'],
@@ -47,15 +45,15 @@ final readonly class Table
      */
     public static function rows(string $text): iterable
     {
-        $text = self::decoded($text);
+        $text = TableText::decoded($text);
         if (str_starts_with(ltrim($text), '{')) {
             yield from self::lines($text);
 
             return;
         }
-        $delimiter = self::delimiter(mb_strcut($text, 0, 4000));
+        $delimiter = TableText::delimiter($text);
         $columns = null;
-        foreach (self::records($text) as $at => [$record, $isClosed]) {
+        foreach (TableText::records($text) as $at => [$record, $isClosed]) {
             if (trim($record) === '') {
                 continue;
             }
@@ -108,64 +106,16 @@ final readonly class Table
         return preg_match("/^'*[=+\\-@\t\r]/", $cell) === 1 ? "'$cell" : $cell;
     }
 
-    private static function unguarded(string $cell): string
+    /** The cell as it was before it was guarded. */
+    public static function unguarded(string $cell): string
     {
         return preg_match("/^'+[=+\\-@\t\r]/", $cell) === 1 ? substr($cell, 1) : $cell;
-    }
-
-    /**
-     * Records of a file: lines, joined where a quoted field goes on in the next. Where a quote is never closed, the line that
-     * opens it stands alone, so that it does not take in all that follow. Cost: linear, twice where a quote stays open.
-     *
-     * @return iterable<int, array{string, bool}> the record and whether its quotes are closed, by the number of the line it begins on
-     */
-    private static function records(string $text): iterable
-    {
-        $open = null;
-        $pieces = [];
-        foreach (self::textLines($text) as $at => [$line, $next]) {
-            if ($open === null && substr_count($line, '"') % 2 === 0) {
-                yield $at => [$line, true];
-            } elseif ($open === null) {
-                $open = [$at, $line, $next];
-                $pieces = [$line];
-            } else {
-                $pieces[] = $line;
-                if (substr_count($line, '"') % 2 === 1) {
-                    yield $open[0] => [implode("\n", $pieces), true];
-                    $open = null;
-                }
-            }
-        }
-        if ($open !== null) {
-            yield $open[0] => [$open[1], false];
-            foreach (self::records(substr($text, $open[2])) as $at => $record) {
-                yield $open[0] + $at => $record;
-            }
-        }
-    }
-
-    /**
-     * One line after another, none of them kept.
-     *
-     * @return iterable<int, array{string, int}> the line and where the next begins, by its number
-     */
-    public static function textLines(string $text): iterable
-    {
-        $length = strlen($text);
-        for ($at = 0, $n = 1; $at <= $length; $n++) {
-            $size = strcspn($text, "\r\n", $at);
-            $end = $at + $size;
-            $next = $end + (substr($text, $end, 2) === "\r\n" ? 2 : 1);
-            yield $n => [substr($text, $at, $size), min($next, $length)];
-            $at = $next;
-        }
     }
 
     /** @return iterable<int, array<string, string>> */
     private static function lines(string $text): iterable
     {
-        foreach (self::textLines($text) as $at => [$line]) {
+        foreach (TableText::textLines($text) as $at => [$line]) {
             if (trim($line) === '') {
                 continue;
             }
@@ -185,44 +135,6 @@ final readonly class Table
             }
             yield $at => $fields;
         }
-    }
-
-    /** UTF-8, whatever it was: by its byte order mark, else UTF-8 if it is that, else Windows-1252. */
-    private static function decoded(string $text): string
-    {
-        return match (true) {
-            str_starts_with($text, "\xEF\xBB\xBF") => substr($text, 3),
-            str_starts_with($text, "\xFF\xFE") => mb_convert_encoding(substr($text, 2), 'UTF-8', 'UTF-16LE'),
-            str_starts_with($text, "\xFE\xFF") => mb_convert_encoding(substr($text, 2), 'UTF-8', 'UTF-16BE'),
-            mb_check_encoding($text, 'UTF-8') => $text,
-            default => mb_convert_encoding($text, 'UTF-8', 'Windows-1252'),
-        };
-    }
-
-    /** The one that the first lines have most evenly. */
-    private static function delimiter(string $head): string
-    {
-        $lines = array_slice(
-            array_values(
-                array_filter(
-                    preg_split('/\R/', (string) preg_replace('/"(?:[^"]|"")*"/', 'x', $head)) ?: [],
-                    static fn (string $line): bool => trim($line) !== '',
-                ),
-            ),
-            0,
-            10,
-        );
-        $best = ',';
-        $most = 0;
-        foreach (self::DELIMITERS as $delimiter) {
-            $counts = array_map(static fn (string $line): int => substr_count($line, $delimiter), $lines);
-            $even = $counts === [] ? 0 : min($counts);
-            if ($even > $most) {
-                [$best, $most] = [$delimiter, $even];
-            }
-        }
-
-        return $best;
     }
 
     /**

@@ -47,6 +47,7 @@ final class Layers
                 Selector::inNamespace('Sabberworm\CSS'),
                 Selector::inNamespace('Opis\JsonSchema'),
                 Selector::inNamespace('Symfony\Component\Uid'),
+                Selector::inNamespace('Symfony\Component\Yaml'),
                 Selector::inNamespace('SebastianBergmann\Diff'),
                 Selector::classname('/^[A-Za-z]+$/', true),
             )

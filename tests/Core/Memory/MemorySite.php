@@ -151,27 +151,32 @@ final class MemorySite implements AccessSource, Ledger, LinksInto, MenuPages, Me
     public function planBatch(Batch $batch): Ripple
     {
         return (new Planner(
-            new SiteContext(
-                $this->rules,
-                $this->startPage,
-                Moment::at($this->now),
-                'UTC',
-                $this->authority,
-                $this->places(),
-                $this->startPageSignedIn,
-                layouts: $this->layouts,
-                search: $this->search,
-                facts: new SiteFacts('Ferries', 'Boats.', 'en-GB', 'http://ferries.test'),
-                startingPoints: new KeptBranches($this->kept),
-                access: $this,
-                writesCode: $this->writesCode,
-            ),
+            $this->context(),
             $this,
             $this,
             $this,
             $this,
             $this,
         ))->plan($batch);
+    }
+
+    public function context(): SiteContext
+    {
+        return new SiteContext(
+            $this->rules,
+            $this->startPage,
+            Moment::at($this->now),
+            'UTC',
+            $this->authority,
+            $this->places(),
+            $this->startPageSignedIn,
+            layouts: $this->layouts,
+            search: $this->search,
+            facts: new SiteFacts('Ferries', 'Boats.', 'en-GB', 'http://ferries.test'),
+            startingPoints: new KeptBranches($this->kept),
+            access: $this,
+            writesCode: $this->writesCode,
+        );
     }
 
     public function apply(Change ...$changes): Ripple

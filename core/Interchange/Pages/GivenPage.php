@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Interchange\Pages;
+
+/**
+ * A page as some source tells of it, before anything is made of it. What the source does not say is null, and stays as it is
+ * where the page is there already.
+ */
+final readonly class GivenPage
+{
+    /**
+     * @param  string  $at  where it stands in the source, for people: `line 4`, `about/team.html`
+     * @param  string|null  $id  identity it had where it comes from
+     * @param  string|null  $address  as it is written there: a path, or with scheme and host
+     * @param  string|null  $key  by which other pages of the source name it as the page above them
+     * @param  string|null  $parent  key, identity or address of the page above; null where its address says, or it stands at the top
+     * @param  bool  $hasPlace  whether the source says by `parent` where it stands, rather than by its address
+     * @param  array<string, string>  $texts  by the names of PageTexts
+     * @param  array<string, mixed>  $settings  by the names of SearchSettings
+     * @param  array<string, mixed>  $fields  of its layout, by key, as FieldInput reads them
+     * @param  string|null  $state  draft, live or offline
+     * @param  list<string>|null  $tags
+     * @param  list<string>  $former  addresses that lead to it
+     * @param  int  $requests  how often it was asked for, where that is known
+     * @param  list<Remark>  $remarks
+     */
+    public function __construct(
+        public string $at,
+        public ?string $id = null,
+        public ?string $address = null,
+        public ?string $key = null,
+        public ?string $parent = null,
+        public bool $hasPlace = false,
+        public ?string $name = null,
+        public ?string $slug = null,
+        public ?string $kind = null,
+        public ?string $leadsTo = null,
+        public ?string $layout = null,
+        public array $texts = [],
+        public array $settings = [],
+        public array $fields = [],
+        public ?string $state = null,
+        public ?bool $listed = null,
+        public ?string $from = null,
+        public ?string $until = null,
+        public ?array $tags = null,
+        public ?GivenContent $content = null,
+        public array $former = [],
+        public int $requests = 0,
+        public array $remarks = [],
+        public bool $hasContent = false,
+    ) {
+    }
+
+    /** @param  array<string, mixed>  $fields  under their constructor names */
+    public function with(array $fields): self
+    {
+        return new self(...[...get_object_vars($this), ...$fields]);
+    }
+
+    public function remarked(Remark $remark): self
+    {
+        return $this->with(['remarks' => [...$this->remarks, $remark]]);
+    }
+
+    /** The same without its content, of which only is kept that it has one: a whole site of contents is too much to hold. */
+    public function light(): self
+    {
+        return $this->content === null ? $this : $this->with(['content' => null, 'hasContent' => true]);
+    }
+
+    public function isRefused(): bool
+    {
+        return array_filter($this->remarks, static fn (Remark $remark): bool => $remark->refuses) !== [];
+    }
+}

@@ -1,0 +1,166 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Heronstem\Core\Interchange\Pages;
+
+use Heronstem\Core\OneLine;
+use Masterminds\HTML5;
+
+/**
+ * Saved pages of a site. The pages are gone through twice: first to learn what repeats on them (menus, heads, feet), then to read
+ * each without that. Cost: linear in the bytes; kept are the counts of what repeats, not the pages.
+ */
+final class HtmlFiles
+{
+    /** Most bytes read of one page; what is longer is refused. */
+    public const MAX_BYTES = 3_000_000;
+
+    private function __construct(private readonly RepeatedParts $repeated)
+    {
+    }
+
+    /** @param  iterable<string, string>  $files  HTML by path in the folder */
+    public static function learnt(iterable $files): self
+    {
+        $repeated = new RepeatedParts();
+        foreach ($files as $path => $html) {
+            if (self::isPage($path) && strlen($html) <= self::MAX_BYTES) {
+                $repeated->count(self::parsed($html));
+            }
+        }
+
+        return new self($repeated);
+    }
+
+    public static function isPage(string $path): bool
+    {
+        return preg_match('/\.(?:x?html?|s?html)$/i', $path) === 1;
+    }
+
+    /**
+     * @param  iterable<string, string>  $files  HTML by path in the folder
+     * @return iterable<GivenPage>
+     */
+    public function pages(iterable $files): iterable
+    {
+        foreach ($files as $path => $html) {
+            if (self::isPage($path)) {
+                yield $this->page($path, $html);
+            }
+        }
+    }
+
+    /** The menus that repeat on the pages, largest first. @return list<FoundMenu> */
+    public function menus(): array
+    {
+        return $this->repeated->menus();
+    }
+
+    /** A page by itself, e.g. one that is fetched. */
+    public function page(string $path, string $html, ?string $address = null): GivenPage
+    {
+        $address ??= '/'.implode('/', array_map(rawurlencode(...), array_filter(explode('/', $path), static fn (string $part): bool => $part !== '')));
+        $page = new GivenPage($path, address: $address);
+        if (strlen($html) > self::MAX_BYTES) {
+            return $page->remarked(Remark::refusing('content', 'This file has more than 3 MB: no page of a site has that much.'));
+        }
+        $document = self::parsed($html);
+        $xpath = new \DOMXPath($document);
+        $meta = static function (string $query) use ($xpath): ?string {
+            $found = $xpath->query($query)?->item(0);
+
+            return $found === null ? null : (OneLine::typed((string) $found->nodeValue) ?: null);
+        };
+        $robots = strtolower($meta('//meta[translate(@name,"ROBTS","robts")="robots"]/@content') ?? '');
+        $title = $meta('//head/title') ?? $meta('//title');
+        $main = $this->main($document);
+        $heading = self::taken($main);
+        $remarks = $main === null ? [Remark::of('content', 'No part of this page was found that is its own; it comes without content.')] : [];
+
+        return $page->with([
+            'name' => $heading ?? ($title === null ? null : $this->repeated->shortened($title)),
+            'texts' => array_filter(
+                [
+                    'heading' => $heading,
+                    'searchTitle' => $title,
+                    'searchDescription' => $meta('//meta[translate(@name,"DESCRIPTON","descripton")="description"]/@content'),
+                    'socialTitle' => $meta('//meta[@property="og:title"]/@content'),
+                    'socialDescription' => $meta('//meta[@property="og:description"]/@content'),
+                ],
+                static fn (?string $text): bool => $text !== null,
+            ),
+            'settings' => [
+                ...str_contains($robots, 'noindex') || str_contains($robots, 'none') ? ['index' => false] : [],
+                ...str_contains($robots, 'nofollow') || str_contains($robots, 'none') ? ['follow' => false] : [],
+                ...($canonical = $meta('//link[@rel="canonical"]/@href')) === null ? [] : ['canonical' => $canonical],
+            ],
+            'content' => $main === null ? null : new GivenContent(ContentForm::Html, self::inner($main)),
+            'remarks' => $remarks,
+        ]);
+    }
+
+    /** The part of a page that is its own: what is named so, else what is left without what repeats. */
+    private function main(\DOMDocument $document): ?\DOMElement
+    {
+        $xpath = new \DOMXPath($document);
+        $body = $xpath->query('//body')?->item(0);
+        if (! $body instanceof \DOMElement) {
+            return null;
+        }
+        $this->repeated->takeOut($body);
+        foreach (['//main', '//*[@role="main"]', '//article[not(ancestor::article)]'] as $query) {
+            $found = $xpath->query($query);
+            $only = $found === false || $found->length !== 1 ? null : $found->item(0);
+            if ($only instanceof \DOMElement && OneLine::typed($only->textContent) !== '') {
+                return $only;
+            }
+        }
+
+        return OneLine::typed($body->textContent) === '' && $xpath->query('.//img', $body)?->length === 0 ? null : $body;
+    }
+
+    /** The first heading of the first level, which is the heading of the page rather than part of its content. */
+    private static function taken(?\DOMElement $main): ?string
+    {
+        $first = $main?->getElementsByTagName('h1')->item(0);
+        $text = $first === null ? '' : OneLine::typed($first->textContent);
+        if ($first === null || $text === '') {
+            return null;
+        }
+        $first->parentNode?->removeChild($first);
+
+        return mb_substr($text, 0, 300);
+    }
+
+    private static function inner(\DOMElement $element): string
+    {
+        $html = '';
+        foreach ($element->childNodes as $child) {
+            $html .= (string) $element->ownerDocument?->saveHTML($child);
+        }
+
+        return $html;
+    }
+
+    private static function parsed(string $html): \DOMDocument
+    {
+        return (new HTML5(['disable_html_ns' => true]))->loadHTML(self::utf8($html));
+    }
+
+    /** By byte order mark, else as the page says of itself, else UTF-8 if it is that, else Windows-1252 (WHATWG Encoding). */
+    private static function utf8(string $html): string
+    {
+        if (preg_match('/^(?:\xEF\xBB\xBF|\xFF\xFE|\xFE\xFF)/', $html) !== 1 && preg_match('/<meta[^>]{0,200}?charset\s*=\s*["\']?\s*([\w:-]{2,40})/i', substr($html, 0, 2048), $of) === 1) {
+            $named = match (strtolower($of[1])) {
+                'iso-8859-1', 'latin1', 'us-ascii', 'ascii' => 'Windows-1252',
+                default => $of[1],
+            };
+            if (strtolower($named) !== 'utf-8' && in_array(strtolower($named), array_map(strtolower(...), mb_list_encodings()), true) && ! mb_check_encoding($html, 'UTF-8')) {
+                return mb_scrub(mb_convert_encoding($html, 'UTF-8', $named), 'UTF-8');
+            }
+        }
+
+        return str_replace("\0", '', \Heronstem\Core\Interchange\TableText::decoded($html));
+    }
+}
