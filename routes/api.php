@@ -7,6 +7,7 @@ use App\Http\Api\AddressController;
 use App\Http\Api\AddressesController;
 use App\Http\Api\AuditController;
 use App\Http\Api\BatchController;
+use App\Http\Api\BringInController;
 use App\Http\Api\CodeController;
 use App\Http\Api\ContentController;
 use App\Http\Api\DoorController;
@@ -36,6 +37,7 @@ use App\Http\Api\SourceController;
 use App\Http\Api\StartingPointController;
 use App\Http\Api\StructureController;
 use App\Http\Api\TagController;
+use App\Http\Api\TakeOutController;
 use App\Http\Api\VersionController;
 use App\Http\Api\VisitorsController;
 use App\Http\Api\WritingController;
@@ -155,6 +157,8 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                 Route::get('head', [CodeController::class, 'site']);
                 Route::post('code-read', [CodeController::class, 'read']);
                 Route::get('tags', [TagController::class, 'index']);
+                Route::get('export', [TakeOutController::class, 'show']);
+                Route::get('bring-in-template', [BringInController::class, 'template']);
                 Route::get('pieces', [PieceController::class, 'index']);
                 Route::get('pieces/{piece}', [PieceController::class, 'show']);
                 Route::get('pieces/{piece}/versions/{number}', [PieceController::class, 'version'])->where('number', '[0-9]{1,9}');
@@ -166,6 +170,13 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                 // What it takes to set a text or a field is asked where it is known which is set.
                 Route::patch('pages/{page}', [PageController::class, 'update']);
                 Route::post('found', [ReplaceController::class, 'find'])->middleware(SeesPart::class);
+                Route::get('bring-in', [BringInController::class, 'index']);
+                Route::post('bring-in', [BringInController::class, 'store']);
+                Route::get('bring-in/{source}', [BringInController::class, 'show']);
+                Route::patch('bring-in/{source}', [BringInController::class, 'update']);
+                Route::delete('bring-in/{source}', [BringInController::class, 'remove']);
+                Route::get('bring-in/{source}/pages', [BringInController::class, 'pages'])->middleware(SeesPart::class);
+                Route::post('bring-in/{source}/applied', [BringInController::class, 'apply']);
                 Route::post('ripple', [BatchController::class, 'ripple']);
                 Route::post('ripple-findings', [BatchController::class, 'findings']);
                 Route::post('ripple/{group}', [BatchController::class, 'rows']);

@@ -7,6 +7,7 @@ namespace App\Desk;
 use App\Desk\Accounts\Happened;
 use App\Desk\Accounts\SecurityLog;
 use App\Desk\Accounts\SignedInLately;
+use App\Desk\BringIn\WorkOutBringIn;
 use App\Desk\Outside\TellEngines;
 use App\Desk\Replace\ReplaceTexts;
 use App\Jobs\RefreshReach;
@@ -44,6 +45,7 @@ final readonly class ApplyChanges
         private AuditQueue $audit,
         private TellEngines $engines,
         private ReplaceTexts $replace,
+        private WorkOutBringIn $bringIn,
         private SignedInLately $lately,
         private SecurityLog $log,
         private ReviewLetters $letters,
@@ -66,7 +68,7 @@ final readonly class ApplyChanges
             $this->carryOut($site);
             $isAsked = $rights !== null;
             $rights ??= Rights::of(Authority::Manager);
-            $batch = $this->replace->workedOut($site, $batch);
+            $batch = $this->plan->workedOut($site, $batch, $rights);
             $ripple = $this->plan->of($site, $batch, $rights);
             $this->guard($ripple, $seen, $batch);
             if ($isAsked && WeightyEffects::isIn($ripple)) {
@@ -166,7 +168,10 @@ final readonly class ApplyChanges
         $entry = $this->record->of($site, $user, $batch, $ripple, $note);
         $this->audit->before($ripple, $site);
         $this->replace->keep($batch, $user);
+        $this->bringIn->keepBefore($batch, $site, $user);
         $this->written($ripple, $site, $entry);
+        $this->bringIn->keepAfter($batch, $site, $user);
+        $this->bringIn->done($batch, $site, $entry->ulid);
         $this->rewrite->after($ripple, $site, $user);
         $this->audit->after($ripple, $site, $entry);
         $this->engines->after($ripple, $site);

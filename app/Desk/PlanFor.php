@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk;
 
+use App\Desk\BringIn\WorkOutBringIn;
 use App\Desk\Replace\ReplaceTexts;
 use App\Models\Site;
 use Heronstem\Core\Access\BeyondRights;
@@ -19,7 +20,7 @@ final readonly class PlanFor
     /** Conflicts whose ways out are tried one by one; of those beyond, only another choice is offered. */
     private const MAX_TRIED = 20;
 
-    public function __construct(private Planners $planners, private ReplaceTexts $replace)
+    public function __construct(private Planners $planners, private ReplaceTexts $replace, private WorkOutBringIn $bringIn)
     {
     }
 
@@ -29,7 +30,7 @@ final readonly class PlanFor
      */
     public function of(Site $site, Batch $batch, Rights $rights): Ripple
     {
-        $batch = $this->replace->workedOut($site, $batch);
+        $batch = $this->workedOut($site, $batch, $rights);
 
         return $this->withOpenWays($site, $this->guarded($site, $batch, $rights), $batch, $rights);
     }
@@ -41,9 +42,15 @@ final readonly class PlanFor
      */
     public function preview(Site $site, Batch $batch, Rights $rights): Ripple
     {
-        $batch = $this->replace->workedOut($site, $batch);
+        $batch = $this->workedOut($site, $batch, $rights);
 
         return $this->withOpenWays($site, $this->planners->for($site, $rights)->plan($batch), $batch, $rights);
+    }
+
+    /** What changes name and do not hold themselves, looked up. */
+    public function workedOut(Site $site, Batch $batch, Rights $rights): Batch
+    {
+        return $this->bringIn->workedOut($site, $this->replace->workedOut($site, $batch), $rights);
     }
 
     private function guarded(Site $site, Batch $batch, Rights $rights): Ripple

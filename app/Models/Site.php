@@ -107,6 +107,12 @@ final class Site extends Model
         return $this->hasMany(RedirectImport::class);
     }
 
+    /** @return HasMany<SiteImport, $this> what was given to be brought in */
+    public function sources(): HasMany
+    {
+        return $this->hasMany(SiteImport::class);
+    }
+
     public function rules(): AddressRules
     {
         return new AddressRules(

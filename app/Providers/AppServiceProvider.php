@@ -10,6 +10,8 @@ use App\Desk\LookedAt;
 use App\Desk\Outside\OutsideClient;
 use App\Desk\RightsOn;
 use App\Desk\SeenBy;
+use App\Desk\TakeOut\AsksSite;
+use App\Http\Site\AskAsVisitor;
 use App\Models\Site;
 use App\Store\CompiledRules;
 use App\Store\StoredAccess;
@@ -39,6 +41,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->scoped(CompiledRules::class);
         $this->app->scoped(ReadLayouts::class);
         $this->app->bind(Names::class, StoredNames::class);
+        $this->app->bind(AsksSite::class, AskAsVisitor::class);
         $this->app->bind(OutsideClient::class, static fn (): OutsideClient => new OutsideClient(standIn: config('heronstem.stand_in')));
     }
 

@@ -51,6 +51,17 @@ final readonly class StoredPages implements Pages
         }
     }
 
+    /**
+     * @param  list<string>  $ids
+     * @return iterable<Page> these alone
+     */
+    public function these(array $ids): iterable
+    {
+        foreach ($this->db->select($this->select.' where p.site_id = ? and p.ulid = any(?::text[])', [$this->site->id, PgArray::of($ids)]) as $row) {
+            yield $this->toPage($row);
+        }
+    }
+
     public function branch(string $id): iterable
     {
         return $this->below($id, 'p.path <@ ?::ltree and p.bin_id is not distinct from ?');

@@ -6,8 +6,6 @@ namespace Heronstem\Core\Change;
 
 use Heronstem\Core\InputRefused;
 use Heronstem\Core\Ledger\ClaimKind;
-use Heronstem\Core\Menu\Menu;
-use Heronstem\Core\Redirect\Rule;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Workspace\AddressWish;
 use Heronstem\Core\Workspace\PageOverlay;
@@ -27,15 +25,13 @@ final readonly class BringIn implements RequestedChange
     /**
      * @param  string  $import  identity of what was given
      * @param  list<BroughtPage>|null  $pages  parents before their children; null until it has been worked out
-     * @param  list<Menu>  $menus
-     * @param  list<Rule>  $rules
+     * @param  list<Change>  $then  what is changed once the pages are there: menus, redirects, what else is said of pages
      * @param  string|null  $startPage  the page that becomes the start page
      */
     private function __construct(
         public string $import,
         public ?array $pages = null,
-        public array $menus = [],
-        public array $rules = [],
+        public array $then = [],
         public ?string $startPage = null,
     ) {
     }
@@ -52,12 +48,11 @@ final readonly class BringIn implements RequestedChange
 
     /**
      * @param  list<BroughtPage>  $pages  parents before their children
-     * @param  list<Menu>  $menus
-     * @param  list<Rule>  $rules
+     * @param  list<Change>  $then  what is changed once they are there
      */
-    public function with(array $pages, array $menus = [], array $rules = [], ?string $startPage = null): self
+    public function with(array $pages, array $then = [], ?string $startPage = null): self
     {
-        return new self($this->import, $pages, $menus, $rules, $startPage);
+        return new self($this->import, $pages, $then, $startPage);
     }
 
     public function on(Workspace $workspace): void
@@ -66,7 +61,7 @@ final readonly class BringIn implements RequestedChange
         if (count($pages) > self::MAX_PAGES) {
             throw new InputRefused('import', sprintf('At most %s pages are brought in at once; these are %s. Give them in parts, one branch after the other.', number_format(self::MAX_PAGES), number_format(count($pages))));
         }
-        if ($pages === [] && $this->menus === [] && $this->rules === []) {
+        if ($pages === [] && $this->then === []) {
             throw new NothingToChange('import', 'Nothing of this is new: every page is here already as it was given.');
         }
         $last = [];
@@ -78,14 +73,21 @@ final readonly class BringIn implements RequestedChange
                 $workspace->wish(new AddressWish($brought->page->id, $address, ClaimKind::Redirect));
             }
         }
-        foreach ($this->menus as $menu) {
-            $workspace->menus->put($menu);
-        }
-        foreach ($this->rules as $rule) {
-            $workspace->redirects->put($rule);
-        }
         if ($this->startPage !== null && $workspace->startPage() === null) {
             $workspace->setStartPage($this->startPage);
+        }
+        $this->goOn($workspace);
+    }
+
+    /** @throws InputRefused naming what cannot be */
+    private function goOn(Workspace $workspace): void
+    {
+        foreach ($this->then as $change) {
+            try {
+                $change->on($workspace);
+            } catch (NothingToChange) {
+                // It is like this already.
+            }
         }
     }
 
@@ -124,6 +126,9 @@ final readonly class BringIn implements RequestedChange
             $named[$brought->page->id] = true;
             $named[(string) $brought->page->parent] = true;
         }
+        foreach ($this->then as $change) {
+            $named += array_fill_keys($change->pagesNamed(), true);
+        }
         unset($named['']);
 
         return array_map(strval(...), array_keys($named));
@@ -137,12 +142,19 @@ final readonly class BringIn implements RequestedChange
         $said = array_filter([
             $new === 0 ? '' : 'Brought in '.$counted($new, 'page', 'pages'),
             $changed === 0 ? '' : ($new === 0 ? 'Changed ' : 'changed ').$counted($changed, 'page', 'pages').($new === 0 ? ' by a file' : ''),
-            $this->menus === [] ? '' : ($this->pages === [] ? 'Brought in ' : '').$counted(count($this->menus), 'menu', 'menus'),
-            $this->rules === [] ? '' : $counted(count($this->rules), 'redirect', 'redirects'),
+            $this->has(ArrangeMenu::class) === 0 ? '' : $counted($this->has(ArrangeMenu::class), 'menu', 'menus'),
+            $this->has(MakeRedirect::class) === 0 ? '' : $counted($this->has(MakeRedirect::class), 'redirect', 'redirects'),
         ]);
-        $last = array_pop($said);
+        $last = array_pop($said) ?? 'what was given';
+        $sentence = $said === [] ? $last : implode(', ', $said)." and $last";
 
-        return $said === [] ? (string) $last : implode(', ', $said)." and $last";
+        return $new + $changed === 0 ? "Brought in $sentence" : $sentence;
+    }
+
+    /** @param  class-string<Change>  $kind */
+    private function has(string $kind): int
+    {
+        return count(array_filter($this->then, static fn (Change $change): bool => $change instanceof $kind));
     }
 
     public function toArray(): array

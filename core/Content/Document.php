@@ -209,10 +209,38 @@ final readonly class Document
         );
     }
 
+    /**
+     * The same content with links that were written as addresses leading to files.
+     *
+     * @param  array<string, string>  $to  file by href
+     */
+    public function withHrefsOfFiles(array $to): self
+    {
+        return $this->withLinks(
+            static fn (array $link): array => isset($link['href'], $to[$link['href']])
+                ? ['file' => $to[$link['href']]] + array_diff_key($link, ['href' => true])
+                : $link,
+        );
+    }
+
     /** The same content with links to a page that was wanted leading to the one that is there now. */
     public function withWantedMade(string $name, string $page): self
     {
         return $this->withLinks(static fn (array $link): array => ($link['wanted'] ?? null) === $name ? LinkAttributes::toPage($link, $page) : $link);
+    }
+
+    /** Whether both say the same, in whatever order their attributes are kept. */
+    public function equals(self $other): bool
+    {
+        $sorted = static function (array $node) use (&$sorted): array {
+            if (! array_is_list($node)) {
+                ksort($node);
+            }
+
+            return array_map(static fn (mixed $value): mixed => is_array($value) ? $sorted($value) : $value, $node);
+        };
+
+        return $sorted($this->blocks) === $sorted($other->blocks);
     }
 
     /** @return array<string, mixed> */

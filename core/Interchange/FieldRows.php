@@ -67,7 +67,8 @@ final readonly class FieldRows
         return new FieldRow($line, Identity::names($id) ? $id : '', $address, $fields, $problem);
     }
 
-    private function cell(LayoutField $field, mixed $value): string
+    /** What a field says, as it stands in a cell. */
+    public function cell(LayoutField $field, mixed $value): string
     {
         return match (true) {
             $value === null => '',

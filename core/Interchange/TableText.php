@@ -72,7 +72,7 @@ final class TableText
     }
 
     /**
-     * The text in UTF-8, without its byte order mark.
+     * The text in UTF-8, without its byte order mark and without NUL, which no text means.
      *
      * @param  string|null  $encoding  one of ENCODINGS; null for what it looks like
      */
@@ -81,7 +81,7 @@ final class TableText
         $encoding ??= self::encoding($text);
         $text = (string) preg_replace('/^(?:\xEF\xBB\xBF|\xFF\xFE|\xFE\xFF)/', '', $text);
 
-        return $encoding === 'UTF-8' ? mb_scrub($text, 'UTF-8') : mb_convert_encoding($text, 'UTF-8', $encoding);
+        return str_replace("\0", '', $encoding === 'UTF-8' ? mb_scrub($text, 'UTF-8') : (string) mb_convert_encoding($text, 'UTF-8', $encoding));
     }
 
     /** The one that the first lines have most evenly. */

@@ -17,10 +17,11 @@ final readonly class KeepFile
     {
     }
 
-    public function keep(Site $site, ?User $user, TakenFile $taken, string $folder = ''): File
+    /** @param  string|null  $id  an identity that is known to be free; null for a new one */
+    public function keep(Site $site, ?User $user, TakenFile $taken, string $folder = '', ?string $id = null): File
     {
         $file = new File(['site_id' => $site->id, 'user_id' => $user?->id, 'name' => self::nameOf($taken), 'folder' => $folder, 'number' => 1]);
-        $file->ulid = (string) Str::ulid();
+        $file->ulid = $id ?? (string) Str::ulid();
         $file->fill($this->put($file, $taken))->save();
 
         return $file;

@@ -25,6 +25,12 @@ final readonly class GivenPage
      * @param  list<string>  $former  addresses that lead to it
      * @param  int  $requests  how often it was asked for, where that is known
      * @param  list<Remark>  $remarks
+     * @param  bool  $hasContent  whether it has content, also where that is not held here
+     * @param  bool  $takesId  whether a page that is made gets the identity given, which then is known to be free
+     * @param  array<string, mixed>|null  $prepared  texts and fields that wait to be published, where they differ
+     * @param  GivenContent|null  $liveContent  what visitors get, where that is another content
+     * @param  bool  $hasLiveContent  likewise
+     * @param  list<array<string, mixed>>  $then  what else is said of it, as changes that are made to it, without naming it
      */
     public function __construct(
         public string $at,
@@ -51,6 +57,11 @@ final readonly class GivenPage
         public int $requests = 0,
         public array $remarks = [],
         public bool $hasContent = false,
+        public bool $takesId = false,
+        public ?array $prepared = null,
+        public ?GivenContent $liveContent = null,
+        public bool $hasLiveContent = false,
+        public array $then = [],
     ) {
     }
 
@@ -65,10 +76,34 @@ final readonly class GivenPage
         return $this->with(['remarks' => [...$this->remarks, $remark]]);
     }
 
+    /** @return array<string, mixed> what it says, read again by fromArray() */
+    public function toArray(): array
+    {
+        $said = get_object_vars($this);
+        $said['content'] = $this->content === null ? null : ['form' => $this->content->form->value, 'text' => $this->content->text];
+        $said['liveContent'] = $this->liveContent === null ? null : ['form' => $this->liveContent->form->value, 'text' => $this->liveContent->text];
+        $said['remarks'] = array_map(static fn (Remark $remark): array => $remark->toArray(), $this->remarks);
+
+        return array_filter($said, static fn (mixed $value): bool => $value !== null && $value !== [] && $value !== false && $value !== 0);
+    }
+
+    /** @param  array<string, mixed>  $said  as toArray() gave it */
+    public static function fromArray(array $said): self
+    {
+        foreach (['content', 'liveContent'] as $field) {
+            if (isset($said[$field])) {
+                $said[$field] = new GivenContent(ContentForm::from($said[$field]['form']), $said[$field]['text']);
+            }
+        }
+        $said['remarks'] = array_map(Remark::fromArray(...), $said['remarks'] ?? []);
+
+        return new self(...$said);
+    }
+
     /** The same without its content, of which only is kept that it has one: a whole site of contents is too much to hold. */
     public function light(): self
     {
-        return $this->content === null ? $this : $this->with(['content' => null, 'hasContent' => true]);
+        return $this->content === null && $this->liveContent === null ? $this : $this->with(['content' => null, 'liveContent' => null, 'hasContent' => true, 'hasLiveContent' => $this->liveContent !== null]);
     }
 
     public function isRefused(): bool

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Interchange\Pages;
 
+use Heronstem\Core\Interchange\TableText;
 use Heronstem\Core\OneLine;
 use Masterminds\HTML5;
 
@@ -51,7 +52,7 @@ final class HtmlFiles
         }
     }
 
-    /** The menus that repeat on the pages, largest first. @return list<FoundMenu> */
+    /** @return list<FoundMenu> those that repeat on the pages, largest first */
     public function menus(): array
     {
         return $this->repeated->menus();
@@ -68,12 +69,13 @@ final class HtmlFiles
         $document = self::parsed($html);
         $xpath = new \DOMXPath($document);
         $meta = static function (string $query) use ($xpath): ?string {
-            $found = $xpath->query($query)?->item(0);
+            $found = self::first($xpath, $query);
 
             return $found === null ? null : (OneLine::typed((string) $found->nodeValue) ?: null);
         };
         $robots = strtolower($meta('//meta[translate(@name,"ROBTS","robts")="robots"]/@content') ?? '');
         $title = $meta('//head/title') ?? $meta('//title');
+        self::resolveLinks($document, $address);
         $main = $this->main($document);
         $heading = self::taken($main);
         $remarks = $main === null ? [Remark::of('content', 'No part of this page was found that is its own; it comes without content.')] : [];
@@ -104,7 +106,7 @@ final class HtmlFiles
     private function main(\DOMDocument $document): ?\DOMElement
     {
         $xpath = new \DOMXPath($document);
-        $body = $xpath->query('//body')?->item(0);
+        $body = self::first($xpath, '//body');
         if (! $body instanceof \DOMElement) {
             return null;
         }
@@ -117,7 +119,7 @@ final class HtmlFiles
             }
         }
 
-        return OneLine::typed($body->textContent) === '' && $xpath->query('.//img', $body)?->length === 0 ? null : $body;
+        return OneLine::typed($body->textContent) === '' && $body->getElementsByTagName('img')->length === 0 ? null : $body;
     }
 
     /** The first heading of the first level, which is the heading of the page rather than part of its content. */
@@ -131,6 +133,28 @@ final class HtmlFiles
         $first->parentNode?->removeChild($first);
 
         return mb_substr($text, 0, 300);
+    }
+
+    /** Links and sources as they are from the top of the site: what a page is called changes, and relative ones would lead elsewhere. */
+    private static function resolveLinks(\DOMDocument $document, string $address): void
+    {
+        $base = $document->getElementsByTagName('base')->item(0)?->getAttribute('href') ?? '';
+        foreach (['a' => 'href', 'img' => 'src', 'source' => 'src', 'video' => 'src'] as $element => $attribute) {
+            foreach ($document->getElementsByTagName($element) as $node) {
+                $written = trim($node->getAttribute($attribute));
+                if ($written !== '') {
+                    $node->setAttribute($attribute, RelativeAddress::resolved($written, $base === '' ? $address : RelativeAddress::resolved($base, $address)));
+                }
+            }
+        }
+    }
+
+    private static function first(\DOMXPath $xpath, string $query): ?\DOMNode
+    {
+        $found = $xpath->query($query);
+        $node = $found === false ? null : $found->item(0);
+
+        return $node instanceof \DOMNode ? $node : null;
     }
 
     private static function inner(\DOMElement $element): string
@@ -157,10 +181,10 @@ final class HtmlFiles
                 default => $of[1],
             };
             if (strtolower($named) !== 'utf-8' && in_array(strtolower($named), array_map(strtolower(...), mb_list_encodings()), true) && ! mb_check_encoding($html, 'UTF-8')) {
-                return mb_scrub(mb_convert_encoding($html, 'UTF-8', $named), 'UTF-8');
+                return mb_scrub((string) mb_convert_encoding($html, 'UTF-8', $named), 'UTF-8');
             }
         }
 
-        return str_replace("\0", '', \Heronstem\Core\Interchange\TableText::decoded($html));
+        return str_replace("\0", '', TableText::decoded($html));
     }
 }

@@ -13,6 +13,7 @@ use Heronstem\Core\Interchange\FieldRows;
 use Heronstem\Core\Linking\Target;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Refusal;
+use Heronstem\Core\Tree\FieldValues;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\PageKind;
 use Heronstem\Core\Tree\PageName;
@@ -70,9 +71,9 @@ final readonly class PageFromSource
         if ($said !== null && trim($said) !== '') {
             return PageName::of($given->name === null || mb_strlen($said) > PageName::MAX_LENGTH ? mb_substr($said, 0, PageName::MAX_LENGTH) : $said)->text;
         }
-        $segments = $placed->segments ?? ($placed->written?->segments ?? []);
+        $segments = $placed->segments ?? ($placed->written->segments ?? []);
 
-        return $placed->before?->name ?? ($segments === [] ? ($placed->written === null ? throw new InputRefused('name', 'This page has neither a name nor an address to make one of.') : 'Home') : SlugName::of($segments[count($segments) - 1]));
+        return $placed->before->name ?? ($segments === [] ? ($placed->written === null ? throw new InputRefused('name', 'This page has neither a name nor an address to make one of.') : 'Home') : SlugName::of($segments[count($segments) - 1]));
     }
 
     /** @param  \Closure(string): ?string  $pageAt */
@@ -86,7 +87,7 @@ final readonly class PageFromSource
         $to = $placed->given->leadsTo;
         $leadsTo = match ($kind) {
             PageKind::Page, PageKind::Section => null,
-            PageKind::Download => Identity::names($to) ? Target::file($to) : throw new InputRefused('leadsTo', 'A download names the file that it serves by its identity, 26 letters and digits.'),
+            PageKind::Download => Identity::names(self::file($to)) ? Target::file((string) self::file($to)) : throw new InputRefused('leadsTo', 'A download names the file that it serves by its identity, 26 letters and digits.'),
             PageKind::Pointer => $to === null || $to === '' ? throw new InputRefused('leadsTo', 'A pointer needs a page, an address or a URL to lead to.') : $this->target($to, $pageAt),
         };
         if ($leadsTo !== null && $leadsTo->value === $page->id) {
@@ -96,12 +97,19 @@ final readonly class PageFromSource
         return $page->with(['kind' => $kind, 'leadsTo' => $leadsTo, 'leftOut' => $page->leftOut && $kind === PageKind::Section]);
     }
 
+    /** Files are named by `file:` and their identity; of a download by the identity alone as well. */
+    private static function file(?string $to): ?string
+    {
+        return $to === null ? null : (string) preg_replace('/^file:/', '', $to);
+    }
+
     /** @param  \Closure(string): ?string  $pageAt */
     private function target(string $to, \Closure $pageAt): Target
     {
         $page = $pageAt($to) ?? (Identity::names($to) ? $to : null);
 
         return match (true) {
+            str_starts_with($to, 'file:') && Identity::names(substr($to, 5)) => Target::file(substr($to, 5)),
             $page !== null => Target::page($page),
             str_starts_with($to, '/') => Target::read('address', $to, $this->site->rules),
             default => Target::url($to),
@@ -125,7 +133,12 @@ final readonly class PageFromSource
             $state = PageState::Offline;
         }
 
-        return ($state === $page->state ? $page : $page->inState($state))->with(['from' => $state === PageState::Live ? null : $from, 'until' => $until]);
+        // One that has ended was live once: its address is known.
+        $wasLive = $state === PageState::Offline ? ['everLive' => true] : [];
+
+        return ($state === $page->state ? $page : $page->inState($state))->with([
+            ...$wasLive,
+            'from' => $state === PageState::Live ? null : $from, 'until' => $until]);
     }
 
     private function state(?string $word): PageState
@@ -161,7 +174,14 @@ final readonly class PageFromSource
         $texts = $working->changed(array_map(static fn (string $text): string => $text, $given->texts), $page->name);
         $texts = $texts->withFields($this->fields($layout, $placed, $pageAt) === [] ? $fields : $layout->changed($fields, $this->fields($layout, $placed, $pageAt)));
 
-        return $this->shown($page->with(['layout' => $key]), $texts);
+        $page = $this->shown($page->with(['layout' => $key]), $texts);
+        if ($given->prepared !== null && $page->isLive()) {
+            [$texts, $fields] = [$given->prepared, is_array($given->prepared['fields'] ?? null) ? $given->prepared['fields'] : []];
+            $waiting = $page->texts->changed(array_filter($texts, is_string(...)), $page->name);
+            $page = $page->with(['prepared' => $waiting->withFields($layout->changed(new FieldValues(), $fields))]);
+        }
+
+        return $page;
     }
 
     /** What a live page says goes before visitors at once only where that is wished; else it waits as an edit. */

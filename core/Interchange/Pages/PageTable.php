@@ -103,7 +103,7 @@ final class PageTable
 
         return match (true) {
             $level !== null => $this->indented($page->with(['name' => $levelName]), $level),
-            $this->isIndented($said) => $this->indented($page, self::indent($said['name'])),
+            $this->isIndented($said) => $this->indented($page, self::indent($said['name'] ?? '')),
             default => $page,
         };
     }
@@ -208,7 +208,7 @@ final class PageTable
     {
         $level = min($level, count($this->above));
         $this->above = array_slice($this->above, 0, $level);
-        $parent = $level === 0 ? null : $this->above[$level - 1];
+        $parent = $this->above[$level - 1] ?? null;
         $this->above[] = $key = $page->at;
 
         return $page->with(['key' => $key, 'parent' => $parent, 'hasPlace' => true, 'name' => $page->name === null ? null : trim((string) preg_replace('/^[\s>.\x{2013}\x{2014}\x{2022}*-]+(?=\S)/u', '', $page->name))]);

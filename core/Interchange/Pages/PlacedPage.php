@@ -35,7 +35,7 @@ final class PlacedPage
     /** @var list<Remark> */
     public array $remarks;
 
-    /** Ways in which the source writes its address, its own among them. @var list<string> */
+    /** @var list<string> ways in which the source writes its address, its own among them */
     public array $spellings = [];
 
     /** @param  list<string>|null  $segments  where its address stands; null where the source says its place otherwise */

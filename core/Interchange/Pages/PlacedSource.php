@@ -53,6 +53,30 @@ final readonly class PlacedSource
         return $counts;
     }
 
+    /** @return list<PlacedPage> parents before their children, siblings in the order of the source; what is refused where the source has it */
+    public function inTreeOrder(): array
+    {
+        /** @var array<int, list<PlacedPage>> $below */
+        $below = [];
+        $top = [];
+        foreach ($this->pages as $page) {
+            if ($page->above === null || $page->isRefused()) {
+                $top[] = $page;
+            } else {
+                $below[spl_object_id($page->above)][] = $page;
+            }
+        }
+        $ordered = [];
+        $open = array_reverse($top);
+        while ($open !== []) {
+            $page = array_pop($open);
+            $ordered[] = $page;
+            array_push($open, ...array_reverse($below[spl_object_id($page)] ?? []));
+        }
+
+        return $ordered;
+    }
+
     /** @return int addresses that lead to pages from then on */
     public function redirects(): int
     {

@@ -19,6 +19,7 @@ use Heronstem\Core\Ledger\ClaimKind;
 use Heronstem\Core\Ledger\Ledger;
 use Heronstem\Core\Refusal;
 use Heronstem\Core\Tree\Page;
+use Heronstem\Core\Tree\PageKind;
 use Heronstem\Core\Tree\Pages;
 use Heronstem\Core\Workspace\SiteContext;
 
@@ -68,7 +69,7 @@ final class Placement
         $this->recognise($tree);
         $start = $this->startPage($tree);
         foreach ($tree->pages as $n => $page) {
-            $page->id = $page->before->id ?? Identity::derived($seed, $page->given->id ?? ($page->segments === null ? "row $n" : 'at '.implode('/', $page->segments)));
+            $page->id = $page->before->id ?? ($page->given->takesId ? $page->given->id : null) ?? Identity::derived($seed, $page->given->id ?? ($page->segments === null ? "row $n" : 'at '.implode('/', $page->segments)));
         }
         foreach (self::parentsFirst($tree->pages) as $page) {
             if (! $page->isRefused()) {
@@ -77,7 +78,7 @@ final class Placement
         }
         $this->formerAddresses($tree->pages);
 
-        return new PlacedSource($tree->pages, $this->brought($tree->pages), $start?->after === null ? null : $start->id, $tree);
+        return new PlacedSource($tree->pages, $this->brought($tree->pages), $start?->address?->path === '/' ? $start->id : null, $tree);
     }
 
     private function knowUnder(): void
@@ -263,7 +264,7 @@ final class Placement
             $page->given = $page->given->with(['kind' => 'section', 'name' => SlugName::of((string) ($page->segments[count($page->segments ?? []) - 1] ?? ''))]);
         }
         $read = $this->reader->read($page, $slug, $byHand, $above, $this->ancestors($above), fn (string $to): ?string => $this->pageAt($to, $tree));
-        $isStart = $page === $start || ($page->before !== null && $page->before->id === $this->site->startPage);
+        $isStart = ($page === $start && $read->isLive() && $read->kind === PageKind::Page) || ($page->before !== null && $page->before->id === $this->site->startPage);
         $address = $isStart ? Address::stored('/', $this->site->rules) : ($read->pinned ?? Composition::compose($this->passedOn($above, $page), $read->slug, $this->site->rules));
         if ($page->before === null && ! $isStart && isset($this->takes[$address->key])) {
             [$read, $address] = $this->numbered($page, $read, $above);
@@ -271,6 +272,9 @@ final class Placement
         $this->takes[$address->key] ??= $page;
         $page->after = $read->at($address);
         $page->address = $address;
+        if ($page === $start && ! $isStart) {
+            $page->remark(Remark::of('state', 'It is the start page there. Put it live and make it the start page here as well.'));
+        }
         $this->judge($page);
     }
 
@@ -312,7 +316,7 @@ final class Placement
         if ($page->before !== null && ! $this->movesByAddress($page)) {
             return [$page->before->slug, $page->before->slugByHand];
         }
-        $segments = $page->segments ?? ($page->written?->segments ?? []);
+        $segments = $page->segments ?? ($page->written->segments ?? []);
         $last = $segments === [] ? null : $segments[count($segments) - 1];
         if ($last === null) {
             return [$this->slugs->make($page->given->name ?? 'home'), false];
@@ -395,7 +399,7 @@ final class Placement
                 continue;
             }
             // What it was called is kept where it is another now; spellings that the site takes for the same need no redirect.
-            $written = $this->options->keepsAddresses && $page->given->id === null ? $page->spellings : [];
+            $written = $this->options->keepsAddresses && ($page->given->id === null || $page->given->takesId) ? $page->spellings : [];
             foreach ([...$written, ...$page->given->former] as $i => $path) {
                 $address = $this->former($page, $path);
                 if ($address === null || isset($this->takes[$address->key])) {
@@ -452,7 +456,7 @@ final class Placement
             $isMade = $page->status === PlacedStatus::New || $page->status === PlacedStatus::Between;
             $isOther = $page->status === PlacedStatus::Changed || ($page->status === PlacedStatus::Same && $page->former !== []);
             if ($page->after !== null && ($isMade || $isOther)) {
-                $brought[] = new BroughtPage($page->after, $isMade, $page->given->hasContent ? $page->given->at : null, $page->former, $page->after->isLive() && ($isMade || $this->options->as !== BroughtAs::Draft));
+                $brought[] = new BroughtPage($page->after, $isMade, $page->given->hasContent ? $page->given->at : null, $page->former, $page->after->isLive() && ($isMade || $this->options->as !== BroughtAs::Draft), $page->given->hasLiveContent);
             }
         }
 

@@ -24,6 +24,12 @@ final readonly class Remark
         return new self($field, $reason, $suggestion, true);
     }
 
+    /** @param  array{field: string, reason: string, suggestion: string|null, refuses: bool}  $said  as toArray() gave it */
+    public static function fromArray(array $said): self
+    {
+        return new self($said['field'], $said['reason'], $said['suggestion'], $said['refuses']);
+    }
+
     /** @return array{field: string, reason: string, suggestion: string|null, refuses: bool} */
     public function toArray(): array
     {

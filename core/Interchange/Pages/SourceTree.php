@@ -143,7 +143,7 @@ final class SourceTree
             $first = $this->byPath[$path] ?? null;
             if ($first !== null && $page->segments !== null) {
                 $page->remark(Remark::refusing('address', "This is the same page as {$first->given->at}, written otherwise; its address leads there as well."));
-                $first->spellings[] = $page->written->path;
+                array_push($first->spellings, ...$page->spellings);
 
                 return;
             }

@@ -204,7 +204,7 @@ final class PlacementTest extends TestCase
     private function bringIn(iterable $given, BringOptions $options, bool $carriesOut = true): Ripple
     {
         $placed = $this->place($given, $options);
-        $change = BringIn::read(new ChangeInput(['kind' => 'bring-in', 'import' => self::IMPORT], new AddressRules()))->with($placed->brought, startPage: $placed->startPage);
+        $change = BringIn::read(new ChangeInput(['kind' => 'bring-in', 'import' => self::IMPORT], new AddressRules()))->with($placed->brought, [], $placed->startPage);
         $ripple = $this->site->plan($change);
 
         return $carriesOut ? $this->site->carryOut($ripple) : $ripple;

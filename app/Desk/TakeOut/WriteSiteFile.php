@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk\TakeOut;
+
+use App\Models\File;
+use App\Models\Page;
+use App\Models\SharedPiece;
+use App\Models\Site;
+use App\Store\ExportedPages;
+use App\Store\StoredMenus;
+use App\Store\StoredRules;
+use Heronstem\Core\Interchange\Pages\SiteFile;
+use Heronstem\Core\Interchange\Pages\SiteRecord;
+use Heronstem\Core\Menu\MenuFile;
+use Heronstem\Core\Redirect\RuleReader;
+use Illuminate\Contracts\Filesystem\Factory as Disks;
+use Illuminate\Database\ConnectionInterface;
+
+/** A site as one JSON document, read again to an equal site. Of a branch its pages alone, with the files and pieces that they use left away. */
+final readonly class WriteSiteFile
+{
+    public function __construct(private ConnectionInterface $db, private ExportedPages $pages, private Disks $disks)
+    {
+    }
+
+    /** @return iterable<string> */
+    public function pieces(Site $site, ?Page $branch): iterable
+    {
+        return SiteFile::write($this->site($site), [
+            ...$branch === null ? ['files' => $this->files($site), 'pieces' => $this->sharedPieces($site)] : [],
+            'pages' => $this->pages($site, $branch),
+            ...$branch === null ? ['menus' => $this->menus($site), 'redirects' => $this->redirects($site)] : [],
+        ]);
+    }
+
+    /** @return array<string, mixed> */
+    private function site(Site $site): array
+    {
+        return [
+            'name' => $site->name,
+            'origin' => $site->origin,
+            'language' => $site->language,
+            'zone' => $site->zone,
+            'addresses' => ['trailingSlash' => $site->trailing_slash, 'suffix' => $site->suffix, 'caseSensitive' => $site->case_sensitive, 'nativeLetters' => $site->native_letters],
+            'search' => json_decode($site->searchSettings()->toText() ?: '{}', true, flags: JSON_THROW_ON_ERROR) ?: new \stdClass(),
+        ];
+    }
+
+    /** @return iterable<array<string, mixed>> */
+    private function pages(Site $site, ?Page $branch): iterable
+    {
+        $starts = array_flip(
+            array_filter([
+                'visitors' => Page::query()->whereKey($site->start_page_id)->value('ulid'),
+                'signed-in' => Page::query()->whereKey($site->start_page_signed_in_id)->value('ulid'),
+            ]),
+        );
+        foreach ($this->pages->all($site, $branch) as [$page, $content, $live, $former, $also]) {
+            $record = SiteRecord::write($page, $content, $live, $former, $also, $starts[$page->id] ?? null);
+            if ($branch !== null && $page->id === $branch->ulid) {
+                unset($record['parent']);
+            }
+            yield $record;
+        }
+    }
+
+    /** @return iterable<array<string, mixed>> */
+    private function files(Site $site): iterable
+    {
+        $disk = $this->disks->disk(config('heronstem.files_disk'));
+        foreach (File::query()->where('site_id', $site->id)->whereNull('binned_at')->orderBy('id')->lazyById(50) as $file) {
+            $bytes = $disk->get($file->path);
+            if ($bytes !== null) {
+                yield array_filter(
+                    [
+                        'id' => $file->ulid,
+                        'name' => $file->name,
+                        'folder' => $file->folder,
+                        'alt' => $file->alt,
+                        'caption' => $file->caption,
+                        'focusX' => $file->focus_x,
+                        'focusY' => $file->focus_y,
+                        'bytes' => base64_encode($bytes),
+                    ],
+                    static fn (mixed $said): bool => $said !== null && $said !== '',
+                );
+            }
+        }
+    }
+
+    /** @return iterable<array<string, mixed>> */
+    private function sharedPieces(Site $site): iterable
+    {
+        foreach (SharedPiece::query()->where('site_id', $site->id)->orderBy('id')->lazyById(100) as $piece) {
+            yield ['id' => $piece->ulid, 'name' => $piece->name, 'content' => $piece->document];
+        }
+    }
+
+    /** @return iterable<array<string, mixed>> in the form of menu files, with their places */
+    private function menus(Site $site): iterable
+    {
+        foreach ((new StoredMenus($this->db, $site))->all() as $menu) {
+            $named = $menu->pagesNamed();
+            $addresses = Page::query()->where('site_id', $site->id)->whereIn('ulid', $named)->pluck('address', 'ulid')->all();
+            $file = json_decode(MenuFile::json($menu, $addresses), true, flags: JSON_THROW_ON_ERROR);
+            unset($file['format'], $file['version']);
+            yield ['place' => $menu->place, ...$file];
+        }
+    }
+
+    /** @return iterable<array<string, mixed>> */
+    private function redirects(Site $site): iterable
+    {
+        foreach ((new StoredRules($this->db, $site))->everyRule() as $rule) {
+            yield array_filter(RuleReader::written($rule), static fn (mixed $said): bool => $said !== null && $said !== '');
+        }
+    }
+}
