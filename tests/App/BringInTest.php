@@ -165,7 +165,7 @@ final class BringInTest extends AppTestCase
     {
         $source = $this->give((string) iconv('UTF-8', 'ISO-8859-1', "wo;was\n/übersicht;Übersicht\n"));
         self::assertSame([';', 'Windows-1252'], [$source['delimiter'], $source['encoding']]);
-        $source = $this->api('PATCH', "bring-in/{$source['id']}", ['columns' => (object) ['0' => 'address', '1' => 'name'], 'encoding' => 'ISO-8859-1'])->assertOk()->json();
+        $source = $this->api('PATCH', "bring-in/{$source['id']}", ['columns' => ['address', 'name'], 'encoding' => 'ISO-8859-1'])->assertOk()->json();
         self::assertSame(['ready', ['address', 'name']], [$source['state'], $source['columns']]);
         $this->api('PATCH', "bring-in/{$source['id']}", ['encoding' => 'EBCDIC'])->assertUnprocessable()->assertJsonPath('errors.0.field', 'encoding');
         self::assertSame('Übersicht', $this->api('GET', "bring-in/{$source['id']}/pages?text=übersicht")->json('pages.0.name'));

@@ -17,6 +17,7 @@ use Heronstem\Core\Interchange\Pages\PlacedSource;
 use Heronstem\Core\Interchange\Pages\PlacedStatus;
 use Heronstem\Core\Interchange\Pages\Remark;
 use Heronstem\Core\Refusal;
+use Heronstem\Core\Tree\PageKind;
 use Heronstem\Core\Workspace\Authority;
 use Illuminate\Database\Connection;
 
@@ -66,6 +67,7 @@ final class FurtherChanges
         foreach ($page->given->then as $said) {
             $why = match (true) {
                 $said['kind'] === 'protect' && $this->rights->authority !== Authority::Owner => 'It was protected; only an owner protects pages.',
+                $said['kind'] === 'set-start-page' && ! ($page->after?->isLive() === true && $page->after->kind === PageKind::Page) => 'It was the start page of those who are signed in; it is not live, so it is not that here.',
                 $said['kind'] === 'set-code' && ! $this->rights->writesCode() => 'Its styles and head lines stay away: they take the right “code”.',
                 default => null,
             };

@@ -74,18 +74,12 @@ final readonly class SaidOfImport
     /** @return array<int, string> */
     private static function columns(mixed $given): array
     {
-        if (! is_array($given) || count($given) > 200 || array_filter($given, static fn (mixed $value): bool => ! is_string($value) || mb_strlen($value) > 100) !== []) {
-            throw new InputRefused('columns', 'These are what columns mean, by the number of the column from 0.');
-        }
-        $columns = [];
-        foreach ($given as $number => $meaning) {
-            if (! is_int($number) && ! ctype_digit((string) $number)) {
-                throw new InputRefused('columns', 'These are what columns mean, by the number of the column from 0.');
-            }
-            $columns[(int) $number] = $meaning;
+        $isOne = static fn (mixed $value): bool => $value === null || (is_string($value) && mb_strlen($value) <= 100);
+        if (! is_array($given) || ! array_is_list($given) || count($given) > 200 || array_filter($given, static fn (mixed $value): bool => ! $isOne($value)) !== []) {
+            throw new InputRefused('columns', 'These are what columns mean, in their order; null for what the head says.');
         }
 
-        return $columns;
+        return array_filter($given, is_string(...));
     }
 
     /** @return list<int> */

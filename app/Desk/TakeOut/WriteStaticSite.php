@@ -45,7 +45,10 @@ final readonly class WriteStaticSite
         }
         foreach ($live as $address => $file) {
             $answer = $this->asks->ask($site, (string) $address);
-            if ($answer->location !== null) {
+            if ($answer->isPrivate || str_starts_with((string) $answer->location, '/_account')) {
+                $left[] = "$address: it is closed to visitors, or to some";
+                $count++;
+            } elseif ($answer->location !== null) {
                 yield $file => self::leads($paths->to($answer->location, $file));
             } elseif ($answer->status !== 200) {
                 $left[] = "$address: visitors do not see it";

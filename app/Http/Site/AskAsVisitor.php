@@ -24,6 +24,6 @@ final readonly class AskAsVisitor implements AsksSite
         $response->sendContent();
         $body = (string) ob_get_clean();
 
-        return new SiteAnswer($response->getStatusCode(), (string) $response->headers->get('Content-Type'), $body, $response->headers->get('Location'));
+        return new SiteAnswer($response->getStatusCode(), (string) $response->headers->get('Content-Type'), $body, $response->headers->get('Location'), $response->headers->hasCacheControlDirective('no-store'));
     }
 }

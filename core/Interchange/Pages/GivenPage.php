@@ -17,10 +17,15 @@ final readonly class GivenPage
      * @param  string|null  $key  by which other pages of the source name it as the page above them
      * @param  string|null  $parent  key, identity or address of the page above; null where its address says, or it stands at the top
      * @param  bool  $hasPlace  whether the source says by `parent` where it stands, rather than by its address
+     * @param  bool|null  $slugByHand  whether the slug no longer follows the name; null where the source does not know
+     * @param  string|null  $pinned  an address that follows neither name nor parent
+     * @param  bool|null  $isStart  whether it is the start page; null where its address says
+     * @param  bool|null  $leftOut  whether it is a section that the addresses of its children leave out
      * @param  array<string, string>  $texts  by the names of PageTexts
      * @param  array<string, mixed>  $settings  by the names of SearchSettings
      * @param  array<string, mixed>  $fields  of its layout, by key, as FieldInput reads them
      * @param  string|null  $state  draft, live or offline
+     * @param  bool  $wasLive  whether visitors could see it once, though they do not now
      * @param  list<string>|null  $tags
      * @param  list<string>  $former  addresses that lead to it
      * @param  int  $requests  how often it was asked for, where that is known
@@ -41,6 +46,10 @@ final readonly class GivenPage
         public bool $hasPlace = false,
         public ?string $name = null,
         public ?string $slug = null,
+        public ?bool $slugByHand = null,
+        public ?string $pinned = null,
+        public ?bool $isStart = null,
+        public ?bool $leftOut = null,
         public ?string $kind = null,
         public ?string $leadsTo = null,
         public ?string $layout = null,
@@ -48,6 +57,7 @@ final readonly class GivenPage
         public array $settings = [],
         public array $fields = [],
         public ?string $state = null,
+        public bool $wasLive = false,
         public ?bool $listed = null,
         public ?string $from = null,
         public ?string $until = null,
@@ -84,7 +94,7 @@ final readonly class GivenPage
         $said['liveContent'] = $this->liveContent === null ? null : ['form' => $this->liveContent->form->value, 'text' => $this->liveContent->text];
         $said['remarks'] = array_map(static fn (Remark $remark): array => $remark->toArray(), $this->remarks);
 
-        return array_filter($said, static fn (mixed $value): bool => $value !== null && $value !== [] && $value !== false && $value !== 0);
+        return array_filter($said, static fn (mixed $value): bool => $value !== null && $value !== []);
     }
 
     /** @param  array<string, mixed>  $said  as toArray() gave it */

@@ -11,6 +11,7 @@ use Heronstem\Core\Identity;
 use Heronstem\Core\InputRefused;
 use Heronstem\Core\Interchange\FieldRows;
 use Heronstem\Core\Linking\Target;
+use Heronstem\Core\Linking\TargetKind;
 use Heronstem\Core\Moment;
 use Heronstem\Core\Refusal;
 use Heronstem\Core\Tree\FieldValues;
@@ -58,6 +59,7 @@ final readonly class PageFromSource
         $page = $this->inState($page, $placed);
 
         return $this->withTexts($page, $placed, $ancestors, $pageAt)->with([
+            'pinned' => $given->pinned === null ? $page->pinned : Address::set($given->pinned, $this->site->rules),
             'listed' => $given->listed ?? $page->listed,
             'search' => $page->search->changed($given->settings),
             'tags' => $given->tags === null ? $page->tags : (new Tags())->changed(array_map(static fn (string $tag): string => Tags::tag($tag, 'tags'), $given->tags), []),
@@ -85,16 +87,21 @@ final readonly class PageFromSource
         }
         $kind = PageKind::tryFrom($word) ?? throw new InputRefused('kind', sprintf('“%s” is no kind of page. There are %s.', mb_substr($word, 0, 40), implode(', ', array_column(PageKind::cases(), 'value'))));
         $to = $placed->given->leadsTo;
+        if ($kind === PageKind::Pointer && Identity::names($to) && $pageAt($to) === null) {
+            $placed->remark(Remark::of('leadsTo', 'It leads to a page that does not come along: it comes as a section. Say where it is to lead.'));
+
+            return $page->with(['kind' => PageKind::Section, 'leadsTo' => null]);
+        }
         $leadsTo = match ($kind) {
             PageKind::Page, PageKind::Section => null,
             PageKind::Download => Identity::names(self::file($to)) ? Target::file((string) self::file($to)) : throw new InputRefused('leadsTo', 'A download names the file that it serves by its identity, 26 letters and digits.'),
             PageKind::Pointer => $to === null || $to === '' ? throw new InputRefused('leadsTo', 'A pointer needs a page, an address or a URL to lead to.') : $this->target($to, $pageAt),
         };
-        if ($leadsTo !== null && $leadsTo->value === $page->id) {
+        if ($leadsTo?->kind === TargetKind::Page && $leadsTo->value === $page->id) {
             throw new InputRefused('leadsTo', 'This page would lead to itself.');
         }
 
-        return $page->with(['kind' => $kind, 'leadsTo' => $leadsTo, 'leftOut' => $page->leftOut && $kind === PageKind::Section]);
+        return $page->with(['kind' => $kind, 'leadsTo' => $leadsTo, 'leftOut' => ($placed->given->leftOut ?? $page->leftOut) && $kind === PageKind::Section]);
     }
 
     /** Files are named by `file:` and their identity; of a download by the identity alone as well. */
@@ -106,7 +113,7 @@ final readonly class PageFromSource
     /** @param  \Closure(string): ?string  $pageAt */
     private function target(string $to, \Closure $pageAt): Target
     {
-        $page = $pageAt($to) ?? (Identity::names($to) ? $to : null);
+        $page = $pageAt($to);
 
         return match (true) {
             str_starts_with($to, 'file:') && Identity::names(substr($to, 5)) => Target::file(substr($to, 5)),
@@ -134,7 +141,7 @@ final readonly class PageFromSource
         }
 
         // One that has ended was live once: its address is known.
-        $wasLive = $state === PageState::Offline ? ['everLive' => true] : [];
+        $wasLive = $state === PageState::Offline || $given->wasLive ? ['everLive' => true] : [];
 
         return ($state === $page->state ? $page : $page->inState($state))->with([
             ...$wasLive,

@@ -210,7 +210,7 @@ final class Placement
             return null;
         }
         foreach ($tree->pages as $page) {
-            if (! $page->isRefused() && $page->written?->segments === [] && $page->above === null) {
+            if (! $page->isRefused() && ($page->given->isStart ?? ($page->above === null && $page->written?->segments === []))) {
                 return $page;
             }
         }
@@ -264,13 +264,13 @@ final class Placement
             $page->given = $page->given->with(['kind' => 'section', 'name' => SlugName::of((string) ($page->segments[count($page->segments ?? []) - 1] ?? ''))]);
         }
         $read = $this->reader->read($page, $slug, $byHand, $above, $this->ancestors($above), fn (string $to): ?string => $this->pageAt($to, $tree));
-        $isStart = ($page === $start && $read->isLive() && $read->kind === PageKind::Page) || ($page->before !== null && $page->before->id === $this->site->startPage);
+        $isStart = ($page === $start && ($page->given->isStart === true || ($read->isLive() && $read->kind === PageKind::Page))) || ($page->before !== null && $page->before->id === $this->site->startPage);
         $address = $isStart ? Address::stored('/', $this->site->rules) : ($read->pinned ?? Composition::compose($this->passedOn($above, $page), $read->slug, $this->site->rules));
         if ($page->before === null && ! $isStart && isset($this->takes[$address->key])) {
             [$read, $address] = $this->numbered($page, $read, $above);
         }
         $this->takes[$address->key] ??= $page;
-        $page->after = $read->at($address);
+        $page->after = $this->known[$page->id] = $read->at($address);
         $page->address = $address;
         if ($page === $start && ! $isStart) {
             $page->remark(Remark::of('state', 'It is the start page there. Put it live and make it the start page here as well.'));
@@ -310,8 +310,12 @@ final class Placement
     private function slug(PlacedPage $page): array
     {
         $given = $page->given->slug;
-        if ($given !== null && $given !== '') {
-            return [Slug::of($given), true];
+        // A table that was edited elsewhere may have the slug as it was beside an address that is another.
+        $isOld = $page->before?->slug->text === $given && $this->movesByAddress($page);
+        if ($given !== null && $given !== '' && ! $isOld) {
+            $isSame = $page->before?->slug->text === Slug::of($given)->text;
+
+            return [Slug::of($given), $page->given->slugByHand ?? (! $isSame || $page->before->slugByHand)];
         }
         if ($page->before !== null && ! $this->movesByAddress($page)) {
             return [$page->before->slug, $page->before->slugByHand];
@@ -383,6 +387,11 @@ final class Placement
         $page = $tree->named($to);
         if ($page !== null && ! $page->isRefused()) {
             return $page->id;
+        }
+        if (Identity::names($to)) {
+            $there = $this->known[$to] ?? $this->pages->page($to);
+
+            return $there === null || $there->isBinned() ? null : $to;
         }
         $address = str_contains($to, '/') ? $this->addressOf((string) parse_url($to, PHP_URL_PATH)) : null;
         $claim = $address === null ? null : $this->ledger->claimsOn([$address])[$address->key] ?? null;

@@ -91,7 +91,11 @@ final class SiteRecord
             parent: $text('parent'),
             hasPlace: true,
             name: $text('name'),
-            slug: ($record['slugFollows'] ?? false) === true ? null : $text('slug'),
+            slug: $text('slug'),
+            slugByHand: ($record['slugFollows'] ?? false) !== true,
+            pinned: $text('pinned'),
+            isStart: ($record['start'] ?? null) === 'visitors',
+            leftOut: ($record['leftOut'] ?? false) === true,
             kind: $text('kind') ?? 'page',
             leadsTo: self::target($record['leadsTo'] ?? null),
             layout: $text('layout'),
@@ -99,6 +103,7 @@ final class SiteRecord
             settings: $map('search'),
             fields: $map('fields'),
             state: $text('state'),
+            wasLive: ($record['wasLive'] ?? false) === true,
             listed: ($record['unlisted'] ?? false) !== true,
             from: $text('from'),
             until: $text('until'),
@@ -168,13 +173,8 @@ final class SiteRecord
     private static function further(array $record, array $also, array &$remarks): array
     {
         $changes = [];
-        if (is_string($record['pinned'] ?? null)) {
-            $changes[] = ['kind' => 'pin', 'address' => $record['pinned']];
-        }
-        foreach (['leftOut' => 'leave-out-of-addresses', 'protected' => 'protect'] as $field => $kind) {
-            if (($record[$field] ?? false) === true) {
-                $changes[] = ['kind' => $kind];
-            }
+        if (($record['protected'] ?? false) === true) {
+            $changes[] = ['kind' => 'protect'];
         }
         foreach (['branchSearch' => 'set-branch-search', 'code' => 'set-code'] as $field => $kind) {
             if (is_array($record[$field] ?? null) && $record[$field] !== []) {

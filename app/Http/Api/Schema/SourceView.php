@@ -16,7 +16,7 @@ use OpenApi\Attributes as OA;
         description: 'How something that was given is read, and what becomes of it.',
         properties: [
             new OA\Property('format', type: 'string', enum: ['table', 'sitemap', 'addresses', 'log', 'html', 'opml', 'markdown', 'json'], nullable: true),
-            new OA\Property('columns', description: 'what columns mean, by their number from 0', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string')),
+            new OA\Property('columns', description: 'what columns mean, in their order; null for what the head says', type: 'array', items: new OA\Items(type: 'string', nullable: true)),
             new OA\Property('delimiter', type: 'string', nullable: true),
             new OA\Property('encoding', type: 'string', nullable: true),
             new OA\Property('menus', description: 'numbers of found menus that come along', type: 'array', items: new OA\Items(type: 'integer')),
@@ -34,7 +34,7 @@ use OpenApi\Attributes as OA;
         required: ['format', 'columns', 'delimiter', 'encoding', 'menus', 'under', 'gaps', 'as', 'changesKnown', 'keepsAddresses'],
         properties: [
             new OA\Property('format', type: 'string', enum: ['table', 'sitemap', 'addresses', 'log', 'html', 'opml', 'markdown', 'json'], nullable: true),
-            new OA\Property('columns', description: 'what columns mean, by their number from 0', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string')),
+            new OA\Property('columns', description: 'what columns mean, in their order; null for what the head says', type: 'array', items: new OA\Items(type: 'string', nullable: true)),
             new OA\Property('delimiter', type: 'string', nullable: true),
             new OA\Property('encoding', type: 'string', nullable: true),
             new OA\Property('menus', description: 'numbers of found menus that come along', type: 'array', items: new OA\Items(type: 'integer')),
@@ -187,7 +187,7 @@ final class SourceView
         return [
             ...['format' => null, 'delimiter' => null, 'encoding' => null, 'menus' => [], 'under' => null, 'gaps' => 'sections', 'as' => 'draft', 'changesKnown' => true, 'keepsAddresses' => true],
             ...array_filter(array_intersect_key($said, self::SAID), static fn (mixed $value): bool => $value !== null),
-            'columns' => (object) ($said['columns'] ?? []),
+            'columns' => $said['columns'] ?? [],
         ];
     }
 
