@@ -24,6 +24,14 @@ export function SiteList({ trigger, onNew }: { trigger: ReactNode; onNew: () => 
             <MenuAct onSelect={() => void navigate({ to: '/s/$site/settings', params: { site: site.key } })}>
                 Settings of this site
             </MenuAct>
+            {site.makes && (
+                <MenuAct onSelect={() => void navigate({ to: '/s/$site/bring-in', params: { site: site.key } })}>
+                    Bring pages in
+                </MenuAct>
+            )}
+            <MenuAct onSelect={() => void navigate({ to: '/s/$site/take-out', params: { site: site.key } })}>
+                Take the site out
+            </MenuAct>
             {site.session.sites.some(each => each.isOwner) && (
                 // The menu closes, and lets the focus go, before the dialog takes it.
                 <MenuAct onSelect={() => setTimeout(onNew)}>New site…</MenuAct>

@@ -14,6 +14,7 @@ import type { HistorySearch } from './historySearch'
 import type { AddressesSearch } from './addressesSearch'
 import type { FilesSearch } from './filesSearch'
 import type { FindabilitySearch } from './findabilitySearch'
+import type { InterchangeSearch } from './interchangeSearch'
 import type { MenusSearch } from './menusSearch'
 import type { OutlineSearch } from './outlineSearch'
 import type { ReplaceSearch } from './replaceSearch'
@@ -184,6 +185,19 @@ const settings = createRoute({
     component: lazyRouteComponent(() => import('../views/settings/SettingsView'), 'SettingsView'),
 })
 
+const bringIn = createRoute({
+    getParentRoute: () => site,
+    path: '/bring-in',
+    validateSearch: (search): InterchangeSearch => ({ source: text(search.source) }),
+    component: lazyRouteComponent(() => import('./BringInPage'), 'BringInPage'),
+})
+
+const takeOut = createRoute({
+    getParentRoute: () => site,
+    path: '/take-out',
+    component: lazyRouteComponent(() => import('../views/interchange/TakeOutView'), 'TakeOutView'),
+})
+
 const write = createRoute({
     getParentRoute: () => site,
     path: '/write/$page',
@@ -221,6 +235,8 @@ export function makeRouter(queries: QueryClient) {
                 layouts,
                 people,
                 settings,
+                bringIn,
+                takeOut,
                 replace,
                 history,
             ]),

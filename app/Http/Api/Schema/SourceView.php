@@ -14,6 +14,7 @@ use OpenApi\Attributes as OA;
     OA\Schema(
         schema: 'SourceSaid',
         description: 'How something that was given is read, and what becomes of it.',
+        required: [],
         properties: [
             new OA\Property('format', type: 'string', enum: ['table', 'sitemap', 'addresses', 'log', 'html', 'opml', 'markdown', 'json'], nullable: true),
             new OA\Property('columns', description: 'what columns mean, in their order; null for what the head says', type: 'array', items: new OA\Items(type: 'string', nullable: true)),

@@ -1,20 +1,26 @@
-import { Button } from '../../ui/Button'
+import { Link } from '@tanstack/react-router'
+import { useSite } from '../../app/site'
+import { Button, buttonClasses } from '../../ui/Button'
 import { Muted } from '../../ui/Muted'
 
 /** A first visit: what will be here, and how to begin. */
 export function EmptySite({ onMake, canMake }: { onMake: () => void; canMake: boolean }) {
+    const site = useSite()
     return (
         <div className="row-span-2 grid max-w-[440px] content-start gap-2 px-4 pt-16 pl-24">
             <h2 className="text-[20px] leading-7 font-bold">This site has no page yet</h2>
             <Muted>
                 The outline will show every page, one inside another, with its address and state. Begin with a first
-                page; everything else can be put inside or after it.
+                page, or bring in what you have: a table, a sitemap, a list of addresses, saved pages.
             </Muted>
             {canMake && (
-                <div className="mt-2">
+                <div className="mt-2 flex gap-2">
                     <Button variant="main" onClick={onMake}>
                         Make the first page
                     </Button>
+                    <Link to="/s/$site/bring-in" params={{ site: site.key }} className={buttonClasses()}>
+                        Bring pages in
+                    </Link>
                 </div>
             )}
         </div>

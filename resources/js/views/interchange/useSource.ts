@@ -1,0 +1,106 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { answered, api, type Schemas } from '../../api/client'
+import { keys } from '../../api/queries'
+import { useSite } from '../../app/site'
+
+const sourcesKey = (site: string) => [...keys.site(site), 'sources'] as const
+const sourceKey = (site: string, id: string) => ['site-source', site, id] as const
+
+/** What was given and waits. */
+export function useSources() {
+    const site = useSite()
+    return useQuery({
+        queryKey: sourcesKey(site.key),
+        queryFn: ({ signal }) =>
+            answered(api.GET('/sites/{site}/bring-in', { params: { path: { site: site.key } }, signal })),
+    })
+}
+
+/** One of them; asked again while it is being read or brought in. */
+export function useSource(id: string) {
+    const site = useSite()
+    return useQuery({
+        queryKey: sourceKey(site.key, id),
+        queryFn: ({ signal }) =>
+            answered(
+                api.GET('/sites/{site}/bring-in/{source}', {
+                    params: { path: { site: site.key, source: id } },
+                    signal,
+                }),
+            ),
+        refetchInterval: query =>
+            query.state.data?.state === 'reading' || query.state.data?.state === 'applying' ? 800 : false,
+    })
+}
+
+export function useSourcePages(source: Schemas['Source'], status: string, text: string, offset: number) {
+    const site = useSite()
+    return useQuery({
+        // What was said of it, and what is on the site, decide what comes of it.
+        queryKey: [...keys.site(site.key), 'source-pages', source.id, source.said, source.state, status, text, offset],
+        queryFn: ({ signal }) =>
+            answered(
+                api.GET('/sites/{site}/bring-in/{source}/pages', {
+                    params: { path: { site: site.key, source: source.id }, query: { status, text, offset } },
+                    signal,
+                }),
+            ),
+        enabled: source.state === 'ready',
+        placeholderData: previous => previous,
+    })
+}
+
+/** Gives something: pasted, or as a file. */
+export function useGive(given: (source: Schemas['Source']) => void) {
+    const site = useSite()
+    const queries = useQueryClient()
+    const path = { site: site.key }
+    return useMutation({
+        mutationFn: (what: { text: string } | { file: File }) =>
+            answered(
+                'text' in what
+                    ? api.POST('/sites/{site}/bring-in', { params: { path }, body: { text: what.text } })
+                    : api.POST('/sites/{site}/bring-in', {
+                          params: { path },
+                          body: { file: '' } as never,
+                          bodySerializer: () => {
+                              const form = new FormData()
+                              form.append('file', what.file)
+                              return form
+                          },
+                      }),
+            ),
+        onSuccess: source => {
+            queries.setQueryData(sourceKey(site.key, source.id), source)
+            void queries.invalidateQueries({ queryKey: sourcesKey(site.key) })
+            given(source)
+        },
+    })
+}
+
+export type SourceActs = ReturnType<typeof useSourceActs>
+
+/** Says how it is read and what becomes of it, and what is done with it. */
+export function useSourceActs(id: string) {
+    const site = useSite()
+    const queries = useQueryClient()
+    const path = { site: site.key, source: id }
+    const say = useMutation({
+        mutationFn: (said: Schemas['SourceSaid']) =>
+            answered(api.PATCH('/sites/{site}/bring-in/{source}', { params: { path }, body: said })),
+        onSuccess: source => queries.setQueryData(sourceKey(site.key, id), source),
+    })
+    const discard = useMutation({
+        mutationFn: () => answered(api.DELETE('/sites/{site}/bring-in/{source}', { params: { path } })),
+        onSuccess: () => queries.invalidateQueries({ queryKey: sourcesKey(site.key) }),
+    })
+    const apply = useMutation({
+        mutationFn: () => answered(api.POST('/sites/{site}/bring-in/{source}/applied', { params: { path }, body: {} })),
+        onSuccess: source => queries.setQueryData(sourceKey(site.key, id), source),
+    })
+    const applied = () => {
+        void queries.invalidateQueries({ queryKey: sourceKey(site.key, id) })
+        void queries.invalidateQueries({ queryKey: keys.site(site.key) })
+    }
+    return { say, discard, apply, applied }
+}
