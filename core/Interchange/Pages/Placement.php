@@ -77,6 +77,7 @@ final class Placement
             }
         }
         $this->formerAddresses($tree->pages);
+        $this->tellHeld($tree->pages);
 
         return new PlacedSource($tree->pages, $this->brought($tree->pages), $start?->address?->path === '/' ? $start->id : null, $tree);
     }
@@ -451,6 +452,37 @@ final class Placement
         }
         foreach ($pages as $page) {
             $page->former = array_values(array_filter($page->former, static fn (Address $address): bool => ($claims[$address->key] ?? null)?->page !== $page->id));
+        }
+    }
+
+    /**
+     * Addresses that something else holds: what becomes of them is decided when it is applied, and told here already.
+     *
+     * @param  list<PlacedPage>  $pages
+     */
+    private function tellHeld(array $pages): void
+    {
+        $wanted = [];
+        foreach ($pages as $page) {
+            $isMade = $page->status === PlacedStatus::New || $page->status === PlacedStatus::Between;
+            foreach ($page->after === null ? [] : array_filter([$isMade ? $page->address : null, ...$page->former]) as $address) {
+                $wanted[$address->key] = [$page, $address];
+            }
+        }
+        foreach (array_chunk($wanted, 2000) as $piece) {
+            foreach ($this->ledger->claimsOn(array_column($piece, 1)) as $key => $claim) {
+                [$page, $address] = $wanted[$key];
+                $holder = match ($claim->kind) {
+                    ClaimKind::Page, ClaimKind::Also => 'a page of this site',
+                    ClaimKind::Redirect, ClaimKind::Rule => 'a redirect',
+                    ClaimKind::Gone => 'the record that it is gone',
+                    ClaimKind::Bin => 'a page in the bin',
+                    default => 'the system',
+                };
+                if ($claim->page !== $page->id) {
+                    $page->remark(Remark::of('address', "{$address->readable()} is held by $holder: that is decided before it is brought in."));
+                }
+            }
         }
     }
 

@@ -48,21 +48,29 @@ export function LookedOver({ source, acts }: { source: Source; acts: SourceActs 
     return (
         <div className="flex min-w-0 flex-1 flex-col">
             {source.format === 'table' && <Columns source={source} acts={acts} />}
-            <div className="flex flex-wrap items-center gap-x-1 gap-y-2 border-b border-line px-5 py-2.5">
-                <Facet label="All" n={all} on={status === ''} onChoose={() => show('')} />
-                {statuses
-                    .filter(([each]) => of(each) > 0)
-                    .map(([each, label]) => (
-                        <Facet key={each} label={label} n={of(each)} on={status === each} onChoose={() => show(each)} />
-                    ))}
-                {data !== undefined && data.remarked > 0 && (
-                    <Facet
-                        label="With a remark"
-                        n={data.remarked}
-                        on={status === 'remarked'}
-                        onChoose={() => show('remarked')}
-                    />
-                )}
+            <div className="flex items-start gap-3 border-b border-line py-2.5 pr-5 pl-3">
+                <div className="flex min-w-0 flex-1 flex-wrap gap-x-0.5">
+                    <Facet label="All" n={all} on={status === ''} onChoose={() => show('')} />
+                    {statuses
+                        .filter(([each]) => of(each) > 0)
+                        .map(([each, label]) => (
+                            <Facet
+                                key={each}
+                                label={label}
+                                n={of(each)}
+                                on={status === each}
+                                onChoose={() => show(each)}
+                            />
+                        ))}
+                    {data !== undefined && data.remarked > 0 && (
+                        <Facet
+                            label="With a remark"
+                            n={data.remarked}
+                            on={status === 'remarked'}
+                            onChoose={() => show('remarked')}
+                        />
+                    )}
+                </div>
                 <input
                     type="search"
                     aria-label="Filter pages"
@@ -72,7 +80,7 @@ export function LookedOver({ source, acts }: { source: Source; acts: SourceActs 
                         type(event.target.value)
                         turn(0)
                     }}
-                    className={`${inputClasses} ml-auto w-[160px]!`}
+                    className={`${inputClasses} w-[140px]! shrink-0`}
                 />
                 <Button variant="main" disabled={data === undefined || (made === 0 && besides === 0)} onClick={goOn}>
                     {made > LARGE ? `${act}…` : 'See what follows'}
