@@ -10,6 +10,7 @@ use App\Http\Api\Problem;
 use App\Http\InvalidInput;
 use App\Http\Middleware\AnswerSites;
 use App\Http\Middleware\EditorHeaders;
+use App\Http\Middleware\InPlan;
 use App\Http\Middleware\ReadInput;
 use App\Http\Middleware\StartSessionUnlessToken;
 use App\Http\Middleware\TrustConfiguredProxies;
@@ -50,6 +51,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $schedule->job(new App\Jobs\TryOutsideLinks())->everyTenSeconds();
         $schedule->job(new App\Jobs\TellEngines())->everyMinute();
         $schedule->command('heronstem:note-audit-days')->everyTenMinutes()->withoutOverlapping(10);
+        $schedule->command('heronstem:switch-plans')->everyFifteenSeconds()->withoutOverlapping(5);
         $schedule->command('heronstem:carry-out-schedule')->everyFifteenSeconds()->withoutOverlapping(5);
     })
     ->withMiddleware(function (Middleware $middleware): void {
@@ -61,6 +63,8 @@ $app = Application::configure(basePath: dirname(__DIR__))
             AddQueuedCookiesToResponse::class,
             StartSessionUnlessToken::class,
             VerifyCsrfUnlessToken::class,
+            // Pages that only a plan has are found in it.
+            InPlan::class,
             SubstituteBindings::class,
         ]);
         $middleware->redirectGuestsTo('/sign-in');

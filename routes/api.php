@@ -25,6 +25,7 @@ use App\Http\Api\PageController;
 use App\Http\Api\PasteController;
 use App\Http\Api\PeopleController;
 use App\Http\Api\PieceController;
+use App\Http\Api\PlansController;
 use App\Http\Api\RedirectFilesController;
 use App\Http\Api\ReplaceController;
 use App\Http\Api\RightsController;
@@ -157,6 +158,7 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                 Route::get('head', [CodeController::class, 'site']);
                 Route::post('code-read', [CodeController::class, 'read']);
                 Route::get('tags', [TagController::class, 'index']);
+                Route::get('plans', [PlansController::class, 'index']);
                 Route::get('export', [TakeOutController::class, 'show']);
                 Route::get('bring-in-template', [BringInController::class, 'template']);
                 Route::get('pieces', [PieceController::class, 'index']);
@@ -170,6 +172,19 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                 // What it takes to set a text or a field is asked where it is known which is set.
                 Route::patch('pages/{page}', [PageController::class, 'update']);
                 Route::post('found', [ReplaceController::class, 'find'])->middleware(SeesPart::class);
+                Route::post('plans', [PlansController::class, 'store']);
+                Route::get('plans/{plan}', [PlansController::class, 'show']);
+                Route::patch('plans/{plan}', [PlansController::class, 'update']);
+                Route::delete('plans/{plan}', [PlansController::class, 'remove']);
+                Route::post('plans/{plan}/steps', [PlansController::class, 'add']);
+                Route::delete('plans/{plan}/steps/{step}', [PlansController::class, 'removeStep']);
+                Route::post('plans/{plan}/accepted', [PlansController::class, 'accept']);
+                Route::post('plans/{plan}/decisions', [PlansController::class, 'decide']);
+                Route::post('plans/{plan}/switched', [PlansController::class, 'on']);
+                Route::get('plans/{plan}/findings', [PlansController::class, 'findings']);
+                Route::get('plans/{plan}/against/{other}', [PlansController::class, 'compare'])->where('other', '[0-9A-Z]{26}');
+                Route::post('plans/{plan}/link', [PlansController::class, 'link']);
+                Route::delete('plans/{plan}/link', [PlansController::class, 'unlink']);
                 Route::get('bring-in', [BringInController::class, 'index']);
                 Route::post('bring-in', [BringInController::class, 'store']);
                 Route::get('bring-in/{source}', [BringInController::class, 'show']);

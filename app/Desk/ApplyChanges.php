@@ -46,6 +46,7 @@ final readonly class ApplyChanges
         private TellEngines $engines,
         private ReplaceTexts $replace,
         private WorkOutBringIn $bringIn,
+        private NumberContents $contents,
         private SignedInLately $lately,
         private SecurityLog $log,
         private ReviewLetters $letters,
@@ -169,8 +170,10 @@ final readonly class ApplyChanges
         $this->audit->before($ripple, $site);
         $this->replace->keep($batch, $user);
         $this->bringIn->keepBefore($batch, $site, $user);
+        $new = $this->contents->keepBefore($batch, $ripple, $user);
         $this->written($ripple, $site, $entry);
         $this->bringIn->keepAfter($batch, $site, $user);
+        $this->contents->keepAfter($new, $user);
         $this->bringIn->done($batch, $site, $entry->ulid);
         $this->rewrite->after($ripple, $site, $user);
         $this->audit->after($ripple, $site, $entry);

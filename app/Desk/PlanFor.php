@@ -20,7 +20,7 @@ final readonly class PlanFor
     /** Conflicts whose ways out are tried one by one; of those beyond, only another choice is offered. */
     private const MAX_TRIED = 20;
 
-    public function __construct(private Planners $planners, private ReplaceTexts $replace, private WorkOutBringIn $bringIn)
+    public function __construct(private Planners $planners, private ReplaceTexts $replace, private WorkOutBringIn $bringIn, private NumberContents $contents)
     {
     }
 
@@ -50,7 +50,7 @@ final readonly class PlanFor
     /** What changes name and do not hold themselves, looked up. */
     public function workedOut(Site $site, Batch $batch, Rights $rights): Batch
     {
-        return $this->bringIn->workedOut($site, $this->replace->workedOut($site, $batch), $rights);
+        return $this->contents->numbered($this->bringIn->workedOut($site, $this->replace->workedOut($site, $batch), $rights));
     }
 
     private function guarded(Site $site, Batch $batch, Rights $rights): Ripple

@@ -107,6 +107,12 @@ final class Site extends Model
         return $this->hasMany(RedirectImport::class);
     }
 
+    /** @return HasMany<Plan, $this> */
+    public function plans(): HasMany
+    {
+        return $this->hasMany(Plan::class);
+    }
+
     /** @return HasMany<SiteImport, $this> what was given to be brought in */
     public function sources(): HasMany
     {

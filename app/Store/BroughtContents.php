@@ -18,6 +18,22 @@ final readonly class BroughtContents
     }
 
     /**
+     * @param  list<string>  $pages
+     * @return array<string, int> the number of the last version of their contents, by page; of those that are there
+     */
+    public function last(array $pages): array
+    {
+        return $pages === [] ? [] : array_map(
+            intval(...),
+            array_column(
+                $this->db->select('select p.ulid, coalesce(max(r.number), 0) as n from pages p left join content_versions r on r.page_id = p.id where p.ulid = any(?::text[]) group by p.ulid', [PgArray::of($pages)]),
+                'n',
+                'ulid',
+            ),
+        );
+    }
+
+    /**
      * The pages with the numbers that the versions of their contents will have.
      *
      * @param  list<BroughtPage>  $pages
@@ -31,14 +47,10 @@ final readonly class BroughtContents
                 $known[] = $page->page->id;
             }
         }
-        $last = $known === [] ? [] : array_column(
-            $this->db->select('select p.ulid, max(r.number) as n from pages p join content_versions r on r.page_id = p.id where p.ulid = any(?::text[]) group by p.ulid', [PgArray::of($known)]),
-            'n',
-            'ulid',
-        );
+        $last = $this->last($known);
 
         return array_map(
-            static fn (BroughtPage $page): BroughtPage => $page->content === null ? $page : $page->withVersion((int) ($last[$page->page->id] ?? 0) + ($page->hasTwo ? 2 : 1)),
+            static fn (BroughtPage $page): BroughtPage => $page->content === null ? $page : $page->withVersion(($last[$page->page->id] ?? 0) + ($page->hasTwo ? 2 : 1)),
             $pages,
         );
     }
@@ -46,6 +58,7 @@ final readonly class BroughtContents
     /** @param  iterable<array{BroughtPage, Document|null, Document|null}>  $contents  what is saved last and, where that is another, what visitors get */
     public function keep(iterable $contents, bool $isNew, string $from, ?int $user): void
     {
+        $note = mb_substr("Brought in from $from", 0, 200);
         $rows = [];
         foreach ($contents as [$page, $working, $live]) {
             $saved = $page->page->contentSaved;
@@ -57,22 +70,25 @@ final readonly class BroughtContents
                 'live' => $page->hasTwo ? ($live ?? Document::blank())->toArray() : null,
             ];
             if (count($rows) === self::PIECE) {
-                $this->write($rows, $isNew, $from, $user);
+                $this->write($rows, $isNew, $note, $user);
                 $rows = [];
             }
         }
-        $this->write($rows, $isNew, $from, $user);
+        $this->write($rows, $isNew, $note, $user);
     }
 
-    /** @param  list<array<string, mixed>>  $rows */
-    private function write(array $rows, bool $isNew, string $from, ?int $user): void
+    /**
+     * Contents of pages that are there, or of those that are new.
+     *
+     * @param  list<array{page: string, saved: int, shown: int|null, working: array<mixed>, live: array<mixed>|null}>  $rows  by number of their versions
+     */
+    public function write(array $rows, bool $isNew, string $note, ?int $user): void
     {
         if ($rows === []) {
             return;
         }
         $json = json_encode($rows, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
         $record = 'jsonb_to_recordset(?::jsonb) as n(page text, saved int, shown int, working jsonb, live jsonb) join pages p on p.ulid = n.page';
-        $note = mb_substr("Brought in from $from", 0, 200);
         $this->db->insert(
             "insert into content_versions (page_id, number, document, user_id, note, minor)
                 select p.id, v.number, v.document, ?, ?, false from $record

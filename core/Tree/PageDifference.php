@@ -135,6 +135,18 @@ final readonly class PageDifference
         ];
     }
 
+    /** What belongs together with a field, as people call it. */
+    public static function aspectOf(string $field): string
+    {
+        foreach (self::ASPECTS as $aspect => $fields) {
+            if (in_array($field, $fields, true)) {
+                return $aspect;
+            }
+        }
+
+        return $field;
+    }
+
     /** @return list<string> what of the page is no longer as this difference left it */
     public function strayedIn(Page $now): array
     {

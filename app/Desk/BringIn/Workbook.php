@@ -65,7 +65,7 @@ final class Workbook
                     continue;
                 }
             } elseif ($reader->localName === 'row' && $reader->nodeType === \XMLReader::END_ELEMENT) {
-                yield $number => $row === [] ? [] : array_map(strval(...), array_replace(array_fill(0, max(array_keys($row)) + 1, ''), $row));
+                yield $number => $row === [] ? [] : array_values(array_map(strval(...), array_replace(array_fill(0, max(array_keys($row)) + 1, ''), $row)));
             } elseif ($reader->localName === 'c' && $reader->nodeType === \XMLReader::ELEMENT) {
                 $column = self::column((string) $reader->getAttribute('r')) ?? count($row);
                 if ($column < self::MAX_COLUMNS) {

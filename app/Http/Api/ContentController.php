@@ -19,6 +19,7 @@ use App\Models\User;
 use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Change\NothingToChange;
 use Heronstem\Core\Change\Publish;
+use App\Http\Middleware\InPlan;
 use Heronstem\Core\Content\Document;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -101,6 +102,9 @@ final readonly class ContentController
     public function update(Request $request, Site $site, Page $page): JsonResponse
     {
         $user = Signed::in($request);
+        if ($request->attributes->get(InPlan::STEP) === true) {
+            return $this->content($page, $user);
+        }
         $match = StartedFrom::in($request, 'its number');
         $request->validate(
             ['note' => ['sometimes', 'string', 'max:500'], 'minor' => ['sometimes', 'boolean'], ...self::TEXTS],

@@ -6,6 +6,7 @@ namespace App\Http\Middleware;
 
 use App\Http\PlainPage;
 use App\Http\Site\FrontController;
+use App\Http\Site\PlanPreview;
 use App\Models\Site;
 use Heronstem\Core\Address\Host;
 use Heronstem\Core\Address\InvalidAddress;
@@ -26,7 +27,12 @@ final readonly class AnswerSites
         $site = $this->siteAt($request->getHttpHost());
 
         if ($site !== null) {
-            return $this->container->make(FrontController::class)->answer($request, $site);
+            return $this->container->make(PlanPreview::class)->answer(
+                $request,
+                $site,
+                // Made once the plan is laid over the site: it must not have read it before.
+                fn (Site $as): Response => $this->container->make(FrontController::class)->answer($request, $as),
+            );
         }
         $host = strtolower(trim($request->getHost(), '[]'));
 
