@@ -181,6 +181,7 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                 Route::post('plans/{plan}/accepted', [PlansController::class, 'accept']);
                 Route::post('plans/{plan}/decisions', [PlansController::class, 'decide']);
                 Route::post('plans/{plan}/switched', [PlansController::class, 'on']);
+                Route::get('plans/{plan}/ripple/{group}', [PlansController::class, 'rows']);
                 Route::get('plans/{plan}/findings', [PlansController::class, 'findings']);
                 Route::get('plans/{plan}/against/{other}', [PlansController::class, 'compare'])->where('other', '[0-9A-Z]{26}');
                 Route::post('plans/{plan}/link', [PlansController::class, 'link']);

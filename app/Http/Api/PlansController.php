@@ -11,8 +11,11 @@ use App\Desk\Plans\PlanLink;
 use App\Desk\Plans\ReviewPlan;
 use App\Desk\Plans\SwitchPlan;
 use App\Desk\RightsOn;
+use App\Desk\RippleGroup;
+use App\Desk\RippleRows;
 use App\Http\Api\Description\Answer;
 use App\Http\Api\Description\Body;
+use App\Http\Api\Description\Query;
 use App\Http\Api\Schema\HistoryView;
 use App\Http\Api\Schema\PlanView;
 use App\Models\Plan;
@@ -27,6 +30,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Carbon;
 use OpenApi\Attributes as OA;
+use Symfony\Component\HttpFoundation\Response as AnyResponse;
 
 /** Plans: changes prepared beside the living site, looked at at any time, and switched on together. */
 final readonly class PlansController
@@ -65,10 +69,32 @@ final readonly class PlansController
         return new JsonResponse(PlanView::item($this->plans->make($site, Signed::in($request), $name, $description)), 201);
     }
 
-    #[OA\Get(path: '/sites/{site}/plans/{plan}', operationId: 'plan', description: 'A plan laid over the site as it is now: its steps, what would follow, and what contradicts.', responses: [new Answer('PlanReview')])]
+    #[OA\Get(path: '/sites/{site}/plans/{plan}', operationId: 'plan', description: 'A plan laid over the site as it is now: its steps, what would follow, and what contradicts.', parameters: [new Query('only', description: 'steps that count, with commas between')], responses: [new Answer('PlanReview')])]
     public function show(Request $request, Site $site, Plan $plan): JsonResponse
     {
         return $this->reviewed($request, $plan);
+    }
+
+    #[
+        OA\Get(
+            path: '/sites/{site}/plans/{plan}/ripple/{group}',
+            operationId: 'planRows',
+            description: 'One group of what the plan would do, complete: a piece at a time, filtered by a text, or as CSV.',
+            parameters: [new Query('text'), new Query('offset', 'integer'), new Query('only', description: 'steps that count, with commas between'), new Query('format', description: 'csv for the whole list as a file')],
+            responses: [
+                new OA\Response(
+                    response: 200,
+                    description: 'Rows, or CSV (RFC 4180) where that is asked for',
+                    content: [new OA\JsonContent(ref: '#/components/schemas/RippleRows'), new OA\MediaType(mediaType: 'text/csv')],
+                ),
+            ],
+        ),
+    ]
+    public function rows(Request $request, Site $site, Plan $plan, RippleGroup $group): AnyResponse
+    {
+        $ripple = $this->review->of($plan, $this->rights->of(Signed::in($request), $site), self::only($request))->ripple;
+
+        return RowsResponse::of($request, $ripple === null ? [] : RippleRows::of($ripple, $group), $group);
     }
 
     #[
@@ -235,7 +261,15 @@ final readonly class PlansController
 
     private function reviewed(Request $request, Plan $plan): JsonResponse
     {
-        return new JsonResponse(PlanView::review($plan, $this->review->of($plan, $this->rights->of(Signed::in($request), $plan->site))));
+        return new JsonResponse(PlanView::review($plan, $this->review->of($plan, $this->rights->of(Signed::in($request), $plan->site), self::only($request))));
+    }
+
+    /** @return list<string>|null steps that count; null for all */
+    private static function only(Request $request): ?array
+    {
+        $only = $request->query('only');
+
+        return is_string($only) && $only !== '' ? explode(',', $only) : null;
     }
 
     /** @return array{string, string} */

@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch'
+import { planOfRequest } from '../app/planned'
 import type { components, paths } from './schema'
 
 export type Schemas = components['schemas']
@@ -49,6 +50,8 @@ api.use({
     onRequest({ request, id }) {
         request.headers.set('X-XSRF-TOKEN', csrfToken())
         request.headers.set('Accept', 'application/json')
+        const plan = planOfRequest(new URL(request.url).pathname)
+        if (plan !== null) request.headers.set('Heronstem-Plan', plan.id)
         if (request.method !== 'GET') sent.set(id, request.clone())
         return request
     },

@@ -1,18 +1,26 @@
 import { useQuery } from '@tanstack/react-query'
 import { answered, api, type Schemas } from '../api/client'
 import { count } from '../ui/count'
-import type { Batch } from './batches'
+import type { Wanted } from './batches'
 
 type Seen = Schemas['Foresight']
 
 /** Which findings a change would bring or take, and which pages would be further away: looked for while the rest is read. */
-export function Foresight({ site, batch, digest }: { site: string; batch: Batch; digest: string }) {
-    const body = { changes: batch.changes, decisions: batch.decisions ?? [] }
+export function Foresight({ site, wanted, digest }: { site: string; wanted: Wanted; digest: string }) {
+    const { batch, plan } = wanted
+    const body = { changes: batch?.changes ?? [], decisions: batch?.decisions ?? [] }
     const foresight = useQuery({
         // Not among what a change makes stale: once it is applied, there is nothing to foresee.
-        queryKey: ['foresight', site, body, digest],
+        queryKey: ['foresight', site, plan ?? body, digest],
         queryFn: ({ signal }) =>
-            answered(api.POST('/sites/{site}/ripple-findings', { params: { path: { site } }, body, signal })),
+            answered(
+                plan === undefined
+                    ? api.POST('/sites/{site}/ripple-findings', { params: { path: { site } }, body, signal })
+                    : api.GET('/sites/{site}/plans/{plan}/findings', {
+                          params: { path: { site, plan: plan.id } },
+                          signal,
+                      }),
+            ),
         retry: false,
         staleTime: Infinity,
     })

@@ -1,5 +1,6 @@
 import { Link } from '@tanstack/react-router'
 import {
+    Layers2,
     History,
     Images,
     Keyboard,
@@ -27,6 +28,7 @@ const views = [
     ['/s/$site/layouts', 'Layouts', LayoutTemplate],
     ['/s/$site/people', 'People', Users],
     ['/s/$site/history', 'History', History],
+    ['/s/$site/plans', 'Plans', Layers2],
 ] as const
 
 /** The views, one below the other. */

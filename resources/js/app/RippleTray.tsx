@@ -76,8 +76,8 @@ export function RippleTray({ pending }: { pending: Pending }) {
             >
                 <div className="min-w-0">
                     <RippleAccount account={ripple.account} rows={planRows(site.key, pending)} />
-                    {pending.batch !== undefined && ready && !ripple.changesNothing && !busy && (
-                        <Foresight site={site.key} batch={pending.batch} digest={ripple.digest} />
+                    {pending.undo === undefined && ready && !ripple.changesNothing && !busy && (
+                        <Foresight site={site.key} wanted={pending} digest={ripple.digest} />
                     )}
                 </div>
                 {talks && <Decisions pending={pending} />}

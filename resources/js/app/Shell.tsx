@@ -11,6 +11,7 @@ import { useConfirming } from './useConfirming'
 import { useKey } from '../ui/useKey'
 
 const GoTo = lazily(() => import('./GoTo').then(module => module.GoTo))
+const InPlan = lazily(() => import('./InPlan').then(module => module.InPlan))
 const KeysSheet = lazily(() => import('./KeysSheet').then(module => module.KeysSheet))
 const LookedAs = lazily(() => import('./LookedAs').then(module => module.LookedAs))
 const RippleTray = lazily(() => import('./RippleTray').then(module => module.RippleTray))
@@ -50,7 +51,10 @@ function Frame() {
             <TopStrip onGoTo={() => setGoTo(true)} />
             <Rail onKeys={() => showKeys(true)} />
             <div className="grid min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto]">
-                {lookingAs === null ? <div /> : <LookedAs name={lookingAs} />}
+                <div>
+                    {lookingAs !== null && <LookedAs name={lookingAs} />}
+                    <InPlan />
+                </div>
                 <div id="view" className="min-h-0" tabIndex={-1}>
                     <Suspense fallback={null}>
                         <Outlet />

@@ -4,9 +4,9 @@ import type { Pending } from './changes'
 
 /** What is wanted, with a way out or a decision added. */
 export function withWay(pending: Pending, way: Batch): Wanted {
-    return pending.batch !== undefined
-        ? { batch: joined(pending.batch, way) }
-        : { undo: { ...pending.undo, decisions: together(pending.undo.decisions, way.decisions) } }
+    if (pending.batch !== undefined) return { batch: joined(pending.batch, way) }
+    if (pending.plan !== undefined) return { plan: pending.plan }
+    return { undo: { ...pending.undo, decisions: together(pending.undo.decisions, way.decisions) } }
 }
 
 /** The default wherever something is open. */

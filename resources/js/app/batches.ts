@@ -3,12 +3,17 @@ import { answered, api, type Schemas } from '../api/client'
 export type Change = Schemas['Change']
 export type Batch = { changes: Change[]; decisions?: Schemas['Decision'][] }
 
-/** What somebody wants done: a batch, or entries of the history to be undone. */
+/** What somebody wants done: a batch, entries of the history to be undone, or a plan, or steps of it, to be switched on. */
 export type Undo = ({ entries: string[]; pages?: string[] } | { since: string }) & { decisions?: Schemas['Decision'][] }
-export type Wanted = { batch: Batch; undo?: undefined } | { batch?: undefined; undo: Undo }
+export type Switched = { id: string; only?: string[] }
+export type Wanted =
+    | { batch: Batch; undo?: undefined; plan?: undefined }
+    | { batch?: undefined; undo: Undo; plan?: undefined }
+    | { batch?: undefined; undo?: undefined; plan: Switched }
 
-export function planOf(site: string, { batch, undo }: Wanted) {
+export function planOf(site: string, { batch, undo, plan }: Wanted): Promise<Schemas['Ripple']> {
     const params = { path: { site } }
+    if (plan !== undefined) return import('./planSteps').then(steps => steps.rippleOf(site, plan))
     return batch !== undefined
         ? answered(
               api.POST('/sites/{site}/ripple', {
@@ -19,8 +24,9 @@ export function planOf(site: string, { batch, undo }: Wanted) {
         : answered(api.POST('/sites/{site}/undo/ripple', { params, body: undo }))
 }
 
-export function applyOf(site: string, { batch, undo }: Wanted, digest: string, note: string) {
+export function applyOf(site: string, { batch, undo, plan }: Wanted, digest: string, note: string) {
     const params = { path: { site } }
+    if (plan !== undefined) return import('./planSteps').then(steps => steps.switchOn(site, plan, digest, note))
     return batch !== undefined
         ? answered(
               api.POST('/sites/{site}/batches', {

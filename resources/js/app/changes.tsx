@@ -1,9 +1,10 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { createContext, useCallback, useContext, useMemo, useRef, useState, type ReactNode } from 'react'
 import { notify } from './notify'
-import { answered, api, ApiProblem, type Schemas } from '../api/client'
+import { ApiProblem, type Schemas } from '../api/client'
 import { keys } from '../api/queries'
 import { applyOf, planOf, type Batch, type Wanted } from './batches'
+import { workedOn } from './planned'
 import { Sentence } from './Sentence'
 
 export type { Batch, Change } from './batches'
@@ -58,30 +59,34 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
     const [amending, setAmending] = useState(false)
     const applied = useRef<string[]>([])
     const undone = useRef<string[]>([])
+    /** Steps of the plan that one works in. */
+    const prepared = useRef<string[]>([])
     const refresh = useCallback(() => queries.invalidateQueries({ queryKey: keys.site(site) }), [queries, site])
     const complain = (problem: unknown) =>
         notify.error(problem instanceof ApiProblem ? problem.message : String(problem))
 
     const undoEntry = useCallback(
         async (entry: string, onto: typeof applied, word: string) => {
-            try {
-                const made = await answered(
-                    api.POST('/sites/{site}/history/{entry}/undo', { params: { path: { site, entry } } }),
-                )
-                onto.current.push(made.id)
-                notify.success(word)
-            } catch (problem) {
-                complain(problem)
-            }
+            const made = await (await import('./undoing')).undoEntry(site, entry, word)
+            if (made !== null) onto.current.push(made)
+            await refresh()
+        },
+        [refresh, site],
+    )
+    const removeStep = useCallback(
+        async (step: string) => {
+            prepared.current = prepared.current.filter(each => each !== step)
+            await (await import('./planSteps')).removeStep(site, step)
             await refresh()
         },
         [refresh, site],
     )
     const undo = useCallback(() => {
-        const entry = applied.current.pop()
-        if (entry === undefined) notify.message('Nothing of this visit to undo.')
-        else void undoEntry(entry, undone, 'Undone.')
-    }, [undoEntry])
+        const inPlan = workedOn(site) !== null
+        const last = (inPlan ? prepared : applied).current.pop()
+        if (last === undefined) notify.message('Nothing of this visit to undo.')
+        else void (inPlan ? removeStep(last) : undoEntry(last, undone, 'Undone.'))
+    }, [removeStep, site, undoEntry])
     const redo = useCallback(() => {
         const entry = undone.current.pop()
         if (entry === undefined) notify.message('Nothing to redo.')
@@ -105,6 +110,15 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
 
     const carryOut = useMutation({
         mutationFn: async (wanted: Pending) => {
+            const worked = workedOn(site)
+            if (worked !== null && wanted.batch !== undefined) {
+                const { prepare } = await import('./planSteps')
+                prepared.current.push(await prepare(site, worked, wanted.batch, step => void removeStep(step)))
+                setPending(null)
+                wanted.done?.()
+                await refresh()
+                return
+            }
             const entry = await applyOf(site, wanted, wanted.ripple.digest, wanted.note)
             applied.current.push(entry.id)
             undone.current = []
@@ -128,7 +142,10 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
                 try {
                     const ripple = await planOf(site, proposal)
                     const ready: Pending = { ...proposal, ripple, note: '' }
-                    if (always === true || (ripple.matters && now !== true) || !ripple.canBeApplied) {
+                    // Nobody but those who look at the plan notices what is prepared in it.
+                    const isPrepared = workedOn(site) !== null && proposal.batch !== undefined
+                    const isShown = always === true || (ripple.matters && now !== true)
+                    if ((isShown && !isPrepared) || !ripple.canBeApplied) {
                         setPending(ready)
                         shown?.()
                     } else await mutateAsync(ready).catch(() => undefined)
@@ -150,7 +167,10 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
             if (pending === null) return
             setAmending(true)
             try {
-                const wanted = (await import('./amending')).withWay(pending, way)
+                const wanted: Wanted =
+                    pending.plan === undefined
+                        ? (await import('./amending')).withWay(pending, way)
+                        : { plan: await (await import('./planSteps')).amendPlan(site, pending.plan, way) }
                 const ripple = await planOf(site, wanted)
                 setPending({ ...pending, ...wanted, ripple } as Pending)
             } catch (problem) {

@@ -1,5 +1,5 @@
 import { answered, api, csrfToken, fileOf, type Schemas } from '../api/client'
-import type { Wanted } from './batches'
+import type { Switched, Wanted } from './batches'
 import type { GroupKey } from './rippleGroups'
 
 /** The same address gives rows or a file; here rows are asked for. */
@@ -15,7 +15,8 @@ export type RowSource = {
 } | null
 
 /** Rows of a ripple that is pending. What is undone has no batch to send; its first rows have to do. */
-export function planRows(site: string, { batch }: Wanted): RowSource {
+export function planRows(site: string, { batch, plan }: Wanted): RowSource {
+    if (plan !== undefined) return switchedRows(site, plan)
     if (batch === undefined) return null
     const body = { changes: batch.changes, decisions: batch.decisions ?? [], defaults: true }
     return {
@@ -39,6 +40,20 @@ export function planRows(site: string, { batch }: Wanted): RowSource {
                     body: JSON.stringify(body),
                 }),
             ),
+    }
+}
+
+function switchedRows(site: string, plan: Switched): RowSource {
+    const only = plan.only?.join(',') ?? ''
+    return {
+        key: plan,
+        read: (group, text, offset) =>
+            answered(
+                api.GET('/sites/{site}/plans/{plan}/ripple/{group}', {
+                    params: { path: { site, plan: plan.id, group }, query: { text, offset, only } },
+                }) as RowsAnswer,
+            ),
+        csv: group => fileOf(fetch(`/api/v1/sites/${site}/plans/${plan.id}/ripple/${group}?format=csv&only=${only}`)),
     }
 }
 

@@ -17,6 +17,7 @@ import type { FindabilitySearch } from './findabilitySearch'
 import type { InterchangeSearch } from './interchangeSearch'
 import type { MenusSearch } from './menusSearch'
 import type { OutlineSearch } from './outlineSearch'
+import type { PlansSearch } from './plansSearch'
 import type { ReplaceSearch } from './replaceSearch'
 import type { PeopleSearch } from './peopleSearch'
 import type { SiteSearch } from './siteSearch'
@@ -192,6 +193,13 @@ const bringIn = createRoute({
     component: lazyRouteComponent(() => import('./BringInPage'), 'BringInPage'),
 })
 
+const plans = createRoute({
+    getParentRoute: () => site,
+    path: '/plans',
+    validateSearch: (search): PlansSearch => texts(search, 'plan', 'against'),
+    component: lazyRouteComponent(() => import('./PlansPage'), 'PlansPage'),
+})
+
 const takeOut = createRoute({
     getParentRoute: () => site,
     path: '/take-out',
@@ -237,6 +245,7 @@ export function makeRouter(queries: QueryClient) {
                 settings,
                 bringIn,
                 takeOut,
+                plans,
                 replace,
                 history,
             ]),

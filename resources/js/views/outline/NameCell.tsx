@@ -2,8 +2,7 @@ import clsx from 'clsx'
 import { Check, ChevronDown, ChevronRight } from 'lucide-react'
 import { count } from '../../ui/count'
 import type { RowHandlers } from './GridRow'
-import { KindSign } from './KindSign'
-import { NameField } from './lazyFields'
+import { KindSign, NameField } from './lazyFields'
 import { Marked } from './Marked'
 import { RowMenu } from './RowMenu'
 import type { Row } from './rows'
@@ -78,7 +77,7 @@ export function NameCell({ row, active, isEditing, text, filtered, marked, on }:
                     >
                         <Marked text={page.name} part={text} />
                     </button>
-                    <KindSign page={page} />
+                    {(page.kind !== 'page' || page.closed || page.isProtected) && <KindSign page={page} />}
                     {page.start && <span className="ml-2 text-[12px] whitespace-nowrap text-ink-3">start page</span>}
                     {isParent && !row.open && (
                         <span className="ml-2 text-[12px] text-ink-3" title={count(page.children, 'page')}>

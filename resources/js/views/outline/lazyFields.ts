@@ -6,3 +6,6 @@ export const MakeField = lazily(() => inlineFields().then(module => module.MakeF
 export const NameField = lazily(() => inlineFields().then(module => module.NameField))
 export const SlugField = lazily(() => inlineFields().then(module => module.SlugField))
 setTimeout(() => void inlineFields().catch(() => undefined))
+
+/** Most rows are plain pages, which have none. It stands behind the name, where nothing is pushed by it. */
+export const KindSign = lazily(() => import('./KindSign').then(module => module.KindSign))
