@@ -20,6 +20,9 @@ final class CallersTest extends AppTestCase
     /** What those who see the site see; nothing is written. */
     private const SEEN = '401 403 200 200 200 200 200 200 401';
 
+    /** Whoever changes anything at all; what exactly is looked at when it is done. */
+    private const CHANGED = '401 403 403 200 200 200 200 200 401';
+
     private const OWNED = '401 403 403 403 403 403 403 200 401';
 
     private const MANAGED = '401 403 403 403 403 403 200 200 401';
@@ -163,6 +166,30 @@ final class CallersTest extends AppTestCase
         'DELETE pages/{draft}/draft' => '401 403 403 403 204 204 204 204 401',
         'POST pages/{live}/publish' => '401 403 403 403 403 403 200 200 401',
         'POST pages/{draft}/publish' => '401 403 403 403 422 422 422 422 401',
+        'GET plans' => self::SEEN,
+        'POST plans' => '401 403 403 422 422 422 422 422 401',
+        'GET plans/{plan}' => self::CHANGED,
+        'PATCH plans/{plan}' => self::CHANGED,
+        'POST plans/{plan}/steps' => '401 403 403 403 201 201 201 201 401',
+        'DELETE plans/{plan}/steps/{step}' => self::CHANGED,
+        'POST plans/{plan}/accepted' => '401 403 403 422 422 422 422 422 401',
+        'POST plans/{plan}/decisions' => '401 403 403 422 422 422 422 422 401',
+        'GET plans/{plan}/ripple/addresses' => self::CHANGED,
+        'GET plans/{plan}/findings' => '401 403 403 403 200 200 200 200 401',
+        'GET plans/{plan}/against/{plan}' => self::CHANGED,
+        'POST plans/{plan}/link' => '401 403 403 201 201 201 201 201 401',
+        'DELETE plans/{plan}/link' => '401 403 403 204 204 204 204 204 401',
+        'POST plans/{plan}/switched' => '401 403 403 403 201 201 201 201 401',
+        'DELETE plans/{plan}' => '401 403 403 204 204 204 204 204 401',
+        'GET export' => self::SEEN,
+        'GET bring-in-template' => self::SEEN,
+        'GET bring-in' => self::CHANGED,
+        'POST bring-in' => '401 403 403 201 201 201 201 201 401',
+        'GET bring-in/{source}' => self::CHANGED,
+        'PATCH bring-in/{source}' => self::CHANGED,
+        'GET bring-in/{source}/pages' => self::CHANGED,
+        'POST bring-in/{source}/applied' => '401 403 403 202 202 202 202 202 401',
+        'DELETE bring-in/{source}' => '401 403 403 204 204 204 204 204 401',
         'POST found' => '401 403 403 422 422 422 422 422 401',
         'POST ripple' => '401 403 403 403 200 200 200 200 401',
         'POST ripple-findings' => '401 403 403 403 200 200 200 200 401',
@@ -332,6 +359,8 @@ final class CallersTest extends AppTestCase
             'menu' => (string) DB::table('menus')->where('site_id', $this->site->id)->value('ulid'),
             'top' => $this->draft('Top'),
             'import' => \App\Models\RedirectImport::query()->create(['site_id' => $this->site->id, 'total' => 1, 'path' => 'imports/x'])->ulid,
+            'source' => $this->app->make(\App\Desk\BringIn\GiveSource::class)->give($this->site->refresh(), $this->manager, 'list', "/brought\n", 'text')->ulid,
+            ...$this->plan($draft),
         ];
         $gone = $this->person('Gone', Role::MANAGER);
         DB::table('roles')->insert(['site_id' => $this->site->id, 'key' => 'guides', 'name' => 'Guides']);
@@ -469,7 +498,8 @@ final class CallersTest extends AppTestCase
         return match (true) {
             $aspect !== '' => [$aspect => $aspect === 'layout' ? 'section' : false],
             str_starts_with($operation, 'PATCH pages') => ['summary' => 'S'],
-            str_contains($operation, 'batches'), str_starts_with($operation, 'POST ripple') => $rename,
+            str_contains($operation, 'batches'), str_starts_with($operation, 'POST ripple'), str_ends_with($operation, '/steps') => $rename,
+            preg_match('#(?:bring-in/|plans/)\{\w+\}(?:/switched|/applied)?$#D', $operation) === 1 => [],
             str_ends_with($operation, '/address') || $operation === 'POST address' => $rename['changes'][0],
             str_ends_with($operation, 'undo'), str_ends_with($operation, 'undo/ripple') => str_contains($operation, 'history')
                 ? []
@@ -502,6 +532,14 @@ final class CallersTest extends AppTestCase
             $operation === 'POST addresses/ignored' => ['address' => $this->missed()],
             default => ['text' => '/travel'],
         };
+    }
+
+    /** @return array{plan: string, step: string} */
+    private function plan(string $draft): array
+    {
+        $plan = $this->api('POST', 'plans', ['name' => 'Next year'])->json('id');
+
+        return ['plan' => $plan, 'step' => $this->api('POST', "plans/$plan/steps", ['changes' => [['kind' => 'rename', 'page' => $draft, 'name' => 'Other']]])->json('id')];
     }
 
     private function missed(): string

@@ -93,6 +93,8 @@ final class MalformedInputTest extends AppTestCase
                 'document' => ['type' => 'doc', 'content' => []],
             ])->ulid,
             'point' => \App\Models\StartingPoint::query()->create(['site_id' => $mine->id, 'name' => 'Like an island'])->ulid,
+            'source' => $this->app->make(\App\Desk\BringIn\GiveSource::class)->give($mine->refresh(), $this->manager, 'list', "/brought\n", 'text')->ulid,
+            ...$this->plan($page),
             'theirs' => $theirs,
             'travel' => $travel,
             'check' => 'thin-content',
@@ -160,6 +162,15 @@ final class MalformedInputTest extends AppTestCase
                 ->assertJsonPath('errors.0.field', 'changes.'.trim($field));
             self::assertEquals($before, $this->everything());
         }
+    }
+
+    /** @return array{plan: string, step: string, other: string} */
+    private function plan(string $page): array
+    {
+        $plan = $this->api('POST', 'plans', ['name' => 'Next year'])->json('id');
+        $step = $this->api('POST', "plans/$plan/steps", ['changes' => [['kind' => 'rename', 'page' => $page, 'name' => 'Other']]])->json('id');
+
+        return ['plan' => $plan, 'step' => $step, 'other' => $plan];
     }
 
     private function oddPaths(string $method, string $path): void
@@ -399,6 +410,15 @@ final class MalformedInputTest extends AppTestCase
             'PUT /account/second-step' => [['code' => '000000']],
             'POST /sites/*/films' => [['address' => 'https://unknown.example/x']],
             'POST /sites/*/code-read' => [['styles' => 'h1 { color: red }', 'head' => '<meta name="a" content="b">']],
+            'POST /sites/*/bring-in' => [['text' => '/x', 'name' => 'N']],
+            'PATCH /sites/*/bring-in/*' => [['format' => 'table', 'columns' => ['address', null], 'delimiter' => ';', 'encoding' => 'UTF-8', 'menus' => [0], 'under' => $page, 'gaps' => 'skip', 'as' => 'live', 'changesKnown' => true, 'keepsAddresses' => false]],
+            'POST /sites/*/bring-in/*/applied' => [['digest' => str_repeat('0', 64), 'note' => 'N', 'decisions' => [['kind' => 'give-way', 'address' => '/x']]]],
+            'POST /sites/*/plans' => [['name' => 'N', 'description' => 'D']],
+            'PATCH /sites/*/plans/*' => [['name' => 'N', 'description' => 'D', 'switchAt' => '2090-01-01T06:00']],
+            'POST /sites/*/plans/*/steps' => [['changes' => [$changes[1]], 'decisions' => []]],
+            'POST /sites/*/plans/*/accepted' => [['page' => $page]],
+            'POST /sites/*/plans/*/decisions' => [['decisions' => [['kind' => 'retired', 'page' => $page, 'answer' => 'page', 'to' => $travel]]]],
+            'POST /sites/*/plans/*/switched' => [['only' => [(string) Str::ulid()], 'digest' => str_repeat('0', 64), 'note' => 'N']],
             'POST /sites/*/starting-points' => [['name' => 'N', 'description' => 'D', 'page' => $page, 'scope' => 'branch']],
             'PATCH /sites/*/starting-points/*' => [['name' => 'N', 'description' => 'D']],
             'PUT /sites/*/starting-points/*/pages' => [['page' => $page, 'scope' => 'page']],
