@@ -51,6 +51,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $schedule->job(new App\Jobs\TryOutsideLinks())->everyTenSeconds();
         $schedule->job(new App\Jobs\TellEngines())->everyMinute();
         $schedule->command('heronstem:note-audit-days')->everyTenMinutes()->withoutOverlapping(10);
+        $schedule->command('heronstem:empty-site-bin')->daily();
         $schedule->command('heronstem:switch-plans')->everyFifteenSeconds()->withoutOverlapping(5);
         $schedule->command('heronstem:carry-out-schedule')->everyFifteenSeconds()->withoutOverlapping(5);
     })

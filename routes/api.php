@@ -76,6 +76,12 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
         });
 
     Route::post('sites', [SitesController::class, 'store'])->middleware([SessionOnly::class, ConfirmedLately::class]);
+    Route::delete('sites/{site}', [SitesController::class, 'destroy'])->middleware([SessionOnly::class, ConfirmedLately::class]);
+    Route::get('sites/{site}/removal', [SitesController::class, 'removal']);
+    Route::get('removed-sites', [SitesController::class, 'removed'])->middleware(SessionOnly::class);
+    Route::post('removed-sites/{key}', [SitesController::class, 'bringBack'])
+        ->where('key', '[a-z0-9-]{1,60}')
+        ->middleware([SessionOnly::class, ConfirmedLately::class]);
     // A page or entry of another site is not found under this one. Who may come in is asked here, and nowhere else.
     Route::prefix('sites/{site}')
         ->scopeBindings()

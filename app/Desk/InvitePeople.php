@@ -59,7 +59,7 @@ final readonly class InvitePeople
     /** Whoever holds the link holds the account: it is given to nobody who could not have given all that the account may do. */
     private function handOver(User $by, User $user, string $editor): string
     {
-        foreach ($user->memberships()->with('site')->get() as $membership) {
+        foreach ($user->memberships()->with(['site' => static fn ($site) => $site->withTrashed()])->get() as $membership) {
             if (! $user->wasRecentlyCreated && ! $this->rights->held($by, $membership->site)->rights->isOwner()) {
                 throw new InputRefused(
                     'person',

@@ -49,7 +49,7 @@ final readonly class MakeSite
         return $this->db->transaction(function () use ($fields, $rules, $owner): Site {
             // Two who make a site at one moment are looked at one after the other.
             $this->db->select("select pg_advisory_xact_lock(hashtext('heronstem.sites'))");
-            if (Site::query()->where('key', $fields['key'])->exists()) {
+            if (Site::withTrashed()->where('key', $fields['key'])->exists()) {
                 throw new InputRefused('key', "There is a site with the key “{$fields['key']}” already. Choose another one.");
             }
             $this->guardOrigin(Origin::read($fields['origin']));
@@ -73,7 +73,7 @@ final readonly class MakeSite
     public function freeKey(string $name): string
     {
         $like = SiteKey::like($name);
-        $taken = Site::query()->pluck('key')->flip();
+        $taken = Site::withTrashed()->pluck('key')->flip();
         for ($n = 1; ; $n++) {
             $key = $n === 1 ? $like : SiteKey::next($like, $n);
             if (! isset($taken[$key])) {
@@ -99,8 +99,11 @@ final readonly class MakeSite
 
     private function guardOrigin(Origin $origin): void
     {
-        foreach (Site::query()->get(['name', 'origin']) as $other) {
+        foreach (Site::withTrashed()->get(['name', 'origin', 'deleted_at']) as $other) {
             if (Origin::read($other->origin)->isAnsweredWith($origin)) {
+                if ($other->deleted_at !== null) {
+                    throw new InputRefused('origin', "“{$other->name}”, in the bin since {$other->deleted_at->format('j F')}, was reached there. Bring it back, or choose another address until it is deleted for good.");
+                }
                 throw new InputRefused('origin', "“{$other->name}” is reached there already. A host is one site, by http and by https.");
             }
         }

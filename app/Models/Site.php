@@ -20,6 +20,7 @@ use Heronstem\Core\Workspace\SiteContext;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\SoftDeletes;
 
 /**
  * @property int $id
@@ -42,10 +43,11 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $rules_version
  * @property string|null $sign_up whether visitors make accounts themselves, as SignUp reads it
  * @property string|null $index_now_key
+ * @property \Illuminate\Support\Carbon|null $deleted_at in the bin since then
  */
 final class Site extends Model
 {
-    use HasUlids;
+    use HasUlids, SoftDeletes;
 
     /** @var array{string|null, SiteSearch}|null the settings as they were stored, and read */
     private ?array $readSearch = null;

@@ -54,6 +54,6 @@ return new class extends Migration
             create index menu_entries_to on menu_entries (page_id);
             alter table history add column menus jsonb not null default '[]';
             SQL);
-        Site::query()->each(static fn (Site $site) => app(StoredMenus::class, ['site' => $site])->begin());
+        Site::query()->withoutGlobalScopes()->each(static fn (Site $site) => app(StoredMenus::class, ['site' => $site])->begin());
     }
 };

@@ -126,6 +126,51 @@ final class SitesTest extends AppTestCase
     }
 
     /** @param  array<string, mixed>  $given */
+    #[Test]
+    public function a_site_begins_as_a_copy_of_another_one_or_of_its_structure(): void
+    {
+        $travel = $this->live('Travel');
+        $this->live('Fares', $travel);
+        $this->change(['kind' => 'describe', 'page' => $travel, 'summary' => 'How to get here']);
+        $this->make(['name' => 'Copy', 'origin' => 'http://copy.test', 'from' => 'ferries'])->assertCreated();
+        $this->make(['name' => 'Frame', 'origin' => 'http://frame.test', 'from' => 'ferries', 'part' => 'structure'])->assertCreated();
+
+        $of = static fn (string $key): array => DB::select('select p.address, p.state, p.summary from pages p join sites s on s.id = p.site_id where s.key = ? order by p.address', [$key]);
+        self::assertEquals($of('ferries'), $of('copy'));
+        self::assertSame([['/travel', 'draft', ''], ['/travel/fares', 'draft', '']], array_map(static fn (object $row): array => array_values((array) $row), $of('frame')));
+        foreach (['copy', 'frame'] as $key) {
+            self::assertSame([], $this->app->make(\App\Store\Violations::class)->of(Site::query()->where('key', $key)->firstOrFail()));
+        }
+        $this->make(['name' => 'Another', 'origin' => 'http://another.test', 'from' => 'nowhere'])->assertUnprocessable()->assertJsonPath('errors.0.field', 'from');
+    }
+
+    #[Test]
+    public function a_removed_site_answers_nowhere_and_comes_back_as_it_was_until_it_is_deleted_for_good(): void
+    {
+        $this->live('Travel');
+        $this->make(['name' => 'Other', 'origin' => 'http://other.test'])->assertCreated();
+        $as = fn (string $method, string $path, array $body = []): TestResponse => $this->signed()->json($method, "http://editor.test/api/v1/$path", $body);
+        self::assertSame([1, 1], array_slice(array_values(array_intersect_key($as('GET', 'sites/ferries/removal')->assertOk()->json(), ['pages' => 0, 'live' => 0])), 0, 2));
+        $as('DELETE', 'sites/ferries', ['name' => 'Something'])->assertUnprocessable()->assertJsonPath('errors.0.field', 'name');
+
+        $left = $as('DELETE', 'sites/ferries', ['name' => 'Ferries'])->assertOk()->json('sites');
+        self::assertSame(['other'], array_column($left, 'key'));
+        $this->visit('/travel')->assertStatus(421);
+        $as('GET', 'sites/ferries/outline')->assertNotFound();
+        $this->make(['name' => 'Taker', 'origin' => 'http://ferries.test'])->assertUnprocessable()->assertJsonPath('errors.0.field', 'origin');
+        $as('DELETE', 'sites/other', ['name' => 'Other'])->assertUnprocessable();
+
+        self::assertSame(['ferries'], array_column($as('GET', 'removed-sites')->assertOk()->json(), 'key'));
+        $as('POST', 'removed-sites/ferries')->assertOk();
+        $this->visit('/travel')->assertOk();
+
+        $as('DELETE', 'sites/ferries', ['name' => 'Ferries'])->assertOk();
+        $this->travelTo(now()->addDays(31));
+        Artisan::call('heronstem:empty-site-bin');
+        self::assertSame(['other'], DB::table('sites')->pluck('key')->all());
+        self::assertSame(0, DB::table('pages')->count());
+    }
+
     private function make(array $given): TestResponse
     {
         return $this->signed()->postJson('http://editor.test/api/v1/sites', $given);

@@ -23,6 +23,8 @@ enum Happened: string
     case Enabled = 'enabled';
     case RightsChanged = 'rights-changed';
     case SiteMade = 'site-made';
+    case SiteRemoved = 'site-removed';
+    case SiteBack = 'site-back';
     case VisitorMade = 'visitor-made';
     case VisitorChanged = 'visitor-changed';
     case VisitorRemoved = 'visitor-removed';

@@ -41,14 +41,29 @@ final readonly class GiveSource
      */
     public function give(Site $site, ?User $user, string $name, $bytes, string $source, array $said = []): SiteImport
     {
+        $import = $this->keep($site, $user, $name, $bytes, $source, $said);
+        $isSmall = is_string($bytes) && strlen($bytes) <= self::AT_ONCE && ! str_starts_with($bytes, "PK\x03\x04");
+        $isSmall ? $this->read($import) : ReadGiven::dispatch($import->id);
+
+        return $import->refresh();
+    }
+
+    /**
+     * The same without reading it.
+     *
+     * @param  resource|string  $bytes
+     * @param  array<string, mixed>  $said
+     *
+     * @throws InputRefused naming the field
+     */
+    public function keep(Site $site, ?User $user, string $name, $bytes, string $source, array $said): SiteImport
+    {
         SaidOfImport::read($said, $site->zone);
         $this->forgetOld($site);
         $import = new SiteImport(['site_id' => $site->id, 'user_id' => $user?->id, 'name' => mb_substr($name, 0, 200), 'source' => $source, 'said' => $said, 'understood' => []]);
         $import->ulid = (string) Str::ulid();
         $import->save();
         $this->lines->keep($import, $bytes);
-        $isSmall = is_string($bytes) && strlen($bytes) <= self::AT_ONCE && ! str_starts_with($bytes, "PK\x03\x04");
-        $isSmall ? $this->read($import) : ReadGiven::dispatch($import->id);
 
         return $import->refresh();
     }

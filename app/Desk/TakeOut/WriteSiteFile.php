@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk\TakeOut;
 
+use App\Desk\Sites\CopiedPart;
 use App\Models\File;
 use App\Models\Page;
 use App\Models\SharedPiece;
@@ -26,8 +27,12 @@ final readonly class WriteSiteFile
     }
 
     /** @return iterable<string> */
-    public function pieces(Site $site, ?Page $branch): iterable
+    public function pieces(Site $site, ?Page $branch, CopiedPart $part = CopiedPart::All): iterable
     {
+        if ($part === CopiedPart::Structure) {
+            return SiteFile::write($this->site($site), ['pages' => $this->structure($site), 'menus' => $this->menus($site)]);
+        }
+
         return SiteFile::write($this->site($site), [
             ...$branch === null ? ['files' => $this->files($site), 'pieces' => $this->sharedPieces($site)] : [],
             'pages' => $this->pages($site, $branch),
@@ -63,6 +68,16 @@ final readonly class WriteSiteFile
                 unset($record['parent']);
             }
             yield $record;
+        }
+    }
+
+    /** @return iterable<array<string, mixed>> pages without what they say */
+    private function structure(Site $site): iterable
+    {
+        $kept = ['id', 'parent', 'name', 'slug', 'slugFollows', 'address', 'kind', 'leadsTo', 'leftOut', 'pinned', 'unlisted', 'layout', 'start'];
+        foreach ($this->pages($site, null) as $record) {
+            $isDownload = ($record['kind'] ?? '') === 'download';
+            yield array_intersect_key($isDownload ? ['kind' => 'section'] + array_diff_key($record, ['leadsTo' => true]) : $record, array_fill_keys($kept, true));
         }
     }
 

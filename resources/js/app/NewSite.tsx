@@ -18,7 +18,10 @@ const ends = [
     ['.html', '.html: /travel/fares.html'],
 ] as const
 
-/** Makes an empty site and goes there. What is refused stays typed, with the reason at its field. */
+/** Chosen where the site begins with what is brought in: no site has such a key. */
+const bringing = '*'
+
+/** Makes a site, empty or a copy of another one, and goes there. What is refused stays typed, with the reason at its field. */
 export function NewSite({ onClose }: { onClose: () => void }) {
     const { session } = useSite()
     const queries = useQueryClient()
@@ -29,6 +32,8 @@ export function NewSite({ onClose }: { onClose: () => void }) {
         language: 'en-GB',
         zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
     })
+    const [from, choose] = useState('')
+    const [part, take] = useState<'all' | 'structure'>('all')
     const [end, setEnd] = useState<(typeof ends)[number][0]>('')
     const make = useMutation({
         mutationFn: () =>
@@ -36,6 +41,7 @@ export function NewSite({ onClose }: { onClose: () => void }) {
                 api.POST('/sites', {
                     body: {
                         ...typed,
+                        ...(from === '' || from === bringing ? {} : { from, part }),
                         trailingSlash: end === '/' ? 'always' : 'never',
                         suffix: end === '.html' ? end : '',
                     },
@@ -46,8 +52,14 @@ export function NewSite({ onClose }: { onClose: () => void }) {
             queries.setQueryData(keys.session, now)
             onClose()
             if (made !== undefined) {
-                await navigate({ to: '/s/$site/outline', params: { site: made.key } })
-                notify.success(`Made ${made.name}. Begin with a first page.`)
+                const params = { site: made.key }
+                if (from === bringing) await navigate({ to: '/s/$site/bring-in', params })
+                else await navigate({ to: '/s/$site/outline', params })
+                notify.success(
+                    from === '' || from === bringing
+                        ? `Made ${made.name}. Begin with a first page.`
+                        : `Made ${made.name}. Its pages are being copied; they are here in a moment.`,
+                )
             }
         },
     })
@@ -59,7 +71,7 @@ export function NewSite({ onClose }: { onClose: () => void }) {
     })
     const isElsewhere = problem !== null && !Object.keys(typed).some(name => problem.reasonFor(name) !== undefined)
     return (
-        <Modal open onClose={onClose} title="New site" description="An empty one, and you are its owner." width={520}>
+        <Modal open onClose={onClose} title="New site" description="You are its owner." width={520}>
             <form
                 noValidate
                 className="grid gap-3"
@@ -76,14 +88,61 @@ export function NewSite({ onClose }: { onClose: () => void }) {
                 />
                 <Field label="Language" hint="A tag such as en-GB, de or nb-NO." {...field('language')} />
                 <Field label="Time zone" {...field('zone')} />
-                <FieldFrame
-                    label="Endings"
-                    hint="Of every address. It can be changed later, and every address goes on answering."
-                >
-                    {({ id, describedBy }) => (
-                        <Select id={id} aria-describedby={describedBy} value={end} choices={ends} onChoose={setEnd} />
+                <FieldFrame label="Begins">
+                    {({ id }) => (
+                        <Select
+                            id={id}
+                            value={from}
+                            choices={[
+                                ['', 'empty'],
+                                [bringing, 'with what I bring in'],
+                                ...session.sites
+                                    .filter(each => each.isOwner)
+                                    .map(each => [each.key, `as a copy of ${each.name}`] as const),
+                            ]}
+                            onChoose={choose}
+                        />
                     )}
                 </FieldFrame>
+                {from !== '' && from !== bringing && (
+                    <FieldFrame
+                        label="Copied"
+                        hint={
+                            part === 'all'
+                                ? 'Pages with content and settings, files, menus, redirects. People and visitors are not copied.'
+                                : 'Drafts with names, slugs, layouts and kinds, and the menus.'
+                        }
+                    >
+                        {({ id, describedBy }) => (
+                            <Select
+                                id={id}
+                                aria-describedby={describedBy}
+                                value={part}
+                                choices={[
+                                    ['all', 'everything'],
+                                    ['structure', 'the structure alone'],
+                                ]}
+                                onChoose={take}
+                            />
+                        )}
+                    </FieldFrame>
+                )}
+                {(from === '' || from === bringing) && (
+                    <FieldFrame
+                        label="Endings"
+                        hint="Of every address. It can be changed later, and every address goes on answering."
+                    >
+                        {({ id, describedBy }) => (
+                            <Select
+                                id={id}
+                                aria-describedby={describedBy}
+                                value={end}
+                                choices={ends}
+                                onChoose={setEnd}
+                            />
+                        )}
+                    </FieldFrame>
+                )}
                 {isElsewhere && (
                     <Alert className="text-[13px] leading-5 font-semibold">
                         {problem.problem.errors?.[0]?.reason ?? problem.message}

@@ -1,13 +1,30 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useNavigate } from '@tanstack/react-router'
 import type { ReactNode } from 'react'
 import { answered, api } from '../api/client'
+import { keys } from '../api/queries'
 import { MenuAct, MenuLine, MenuList } from '../ui/MenuList'
+import { ago } from '../ui/time'
+import { notify } from './notify'
 import { useSite } from './site'
 
 export function SiteList({ trigger, onNew }: { trigger: ReactNode; onNew: () => void }) {
     const site = useSite()
+    const queries = useQueryClient()
     const navigate = useNavigate()
+    const removed = useQuery({
+        queryKey: [...keys.session, 'removed'],
+        queryFn: ({ signal }) => answered(api.GET('/removed-sites', { signal })),
+        enabled: site.isOwner,
+    })
+    const back = useMutation({
+        mutationFn: (key: string) => answered(api.POST('/removed-sites/{key}', { params: { path: { key } } })),
+        onSuccess: async (now, key) => {
+            queries.setQueryData(keys.session, now)
+            await navigate({ to: '/s/$site/outline', params: { site: key } })
+        },
+        onError: problem => notify.error(problem.message),
+    })
     return (
         <MenuList trigger={trigger} offset={6} className="min-w-[200px]">
             <p className="px-2.5 py-1 text-[12px] text-ink-3">Your sites</p>
@@ -32,6 +49,12 @@ export function SiteList({ trigger, onNew }: { trigger: ReactNode; onNew: () => 
             <MenuAct onSelect={() => void navigate({ to: '/s/$site/take-out', params: { site: site.key } })}>
                 Take the site out
             </MenuAct>
+            {removed.data?.map(each => (
+                <MenuAct key={each.key} onSelect={() => back.mutate(each.key)}>
+                    <span>Bring back {each.name}</span>
+                    <span className="ml-auto text-[12px] text-ink-3">removed {ago(each.since)}</span>
+                </MenuAct>
+            ))}
             {site.session.sites.some(each => each.isOwner) && (
                 // The menu closes, and lets the focus go, before the dialog takes it.
                 <MenuAct onSelect={() => setTimeout(onNew)}>New site…</MenuAct>

@@ -11,6 +11,8 @@ export const happened: Record<Schemas['LogLine']['kind'], string> = {
     'second-step-off': 'Second step switched off',
     'password-changed': 'Password changed',
     'site-made': 'Site made',
+    'site-removed': 'Site removed',
+    'site-back': 'Site brought back',
     'mail-changed': 'Mail address changed',
     'sessions-ended': 'Sessions ended',
     'token-made': 'Token made',

@@ -30,6 +30,7 @@ final readonly class Session
     {
         $sites = $user
             ->memberships()
+            ->has('site')
             ->with(['site', 'roles'])
             ->get()
             ->sortBy('site_id')

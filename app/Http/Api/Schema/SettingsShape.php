@@ -7,6 +7,36 @@ namespace App\Http\Api\Schema;
 use Heronstem\Core\Address\TrailingSlash;
 use OpenApi\Attributes as OA;
 
+#[
+    OA\Schema(
+        schema: 'SiteRemoval',
+        description: 'What would go with a site.',
+        required: ['name', 'days', 'pages', 'live', 'files', 'redirects', 'people', 'visitors'],
+        properties: [
+            new OA\Property('name', type: 'string'),
+            new OA\Property('days', description: 'that it is kept in the bin', type: 'integer'),
+            new OA\Property('pages', type: 'integer'),
+            new OA\Property('live', type: 'integer'),
+            new OA\Property('files', type: 'integer'),
+            new OA\Property('redirects', type: 'integer'),
+            new OA\Property('people', type: 'integer'),
+            new OA\Property('visitors', type: 'integer'),
+        ],
+        type: 'object',
+    ),
+    OA\Schema(
+        schema: 'RemovedSite',
+        required: ['key', 'name', 'origin', 'since'],
+        properties: [
+            new OA\Property('key', type: 'string'),
+            new OA\Property('name', type: 'string'),
+            new OA\Property('origin', type: 'string'),
+            new OA\Property('since', type: 'string', format: 'date-time'),
+        ],
+        type: 'object',
+    ),
+]
+
 /** What holds for a whole site. */
 #[
     OA\Schema(

@@ -11,6 +11,7 @@ import { count } from '../../ui/count'
 import { PageTitle } from '../../ui/PageTitle'
 import { ReadFailure } from '../../ui/ReadFailure'
 import { AddressRules } from './AddressRules'
+import { RemoveSite } from './RemoveSite'
 
 type Settings = Schemas['SiteSettings']
 type Setting = { name: string; now: ReactNode; does: string; act?: ReactNode }
@@ -21,7 +22,7 @@ const act = 'h-6! px-0! hover:underline not-disabled:hover:bg-transparent'
 /** What holds for the whole site, in one place: how it stands, what it does, who inherits it, and where it is set. */
 export function SettingsView() {
     const site = useSite()
-    const [open, setOpen] = useState<'code' | 'rules' | null>(null)
+    const [open, setOpen] = useState<'code' | 'rules' | 'remove' | null>(null)
     const settings = useQuery({
         queryKey: [...keys.site(site.key), 'settings'],
         queryFn: () => answered(api.GET('/sites/{site}/settings', { params: { path: { site: site.key } } })),
@@ -50,7 +51,19 @@ export function SettingsView() {
                         ))}
                     </dl>
                 )}
+                {site.isOwner && (
+                    <div className="flex flex-wrap items-center gap-x-5 gap-y-2 py-4">
+                        <p className="min-w-0 flex-1 text-[13px] leading-5 text-ink-3">
+                            A site that is removed answers nowhere. It waits in the bin for thirty days and comes back
+                            as it was.
+                        </p>
+                        <Button variant="breaks" onClick={() => setOpen('remove')}>
+                            Remove this site…
+                        </Button>
+                    </div>
+                )}
             </div>
+            {open === 'remove' && <RemoveSite onClose={() => setOpen(null)} />}
             {open === 'code' && <CodeDialog page={null} onClose={() => setOpen(null)} />}
             {open === 'rules' && settings.data !== undefined && (
                 <AddressRules rules={settings.data.rules} onClose={() => setOpen(null)} />
