@@ -7,6 +7,7 @@ use App\Http\Api\AddressController;
 use App\Http\Api\AddressesController;
 use App\Http\Api\AuditController;
 use App\Http\Api\BatchController;
+use App\Http\Api\BranchController;
 use App\Http\Api\BringInController;
 use App\Http\Api\CodeController;
 use App\Http\Api\ContentController;
@@ -192,6 +193,8 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                 Route::get('plans/{plan}/against/{other}', [PlansController::class, 'compare'])->where('other', '[0-9A-Z]{26}');
                 Route::post('plans/{plan}/link', [PlansController::class, 'link']);
                 Route::delete('plans/{plan}/link', [PlansController::class, 'unlink']);
+                Route::post('pages/{page}/to-site-ripple', [BranchController::class, 'ripple']);
+                Route::post('pages/{page}/to-site', [BranchController::class, 'store']);
                 Route::get('bring-in', [BringInController::class, 'index']);
                 Route::post('bring-in', [BringInController::class, 'store']);
                 Route::get('bring-in/{source}', [BringInController::class, 'show']);

@@ -19,7 +19,7 @@ use Heronstem\Core\Redirect\RuleReader;
 use Illuminate\Contracts\Filesystem\Factory as Disks;
 use Illuminate\Database\ConnectionInterface;
 
-/** A site as one JSON document, read again to an equal site. Of a branch its pages alone, with the files and pieces that they use left away. */
+/** A site as one JSON document, read again to an equal site. Of a branch its pages, with the files and pieces that they use. */
 final readonly class WriteSiteFile
 {
     public function __construct(private ConnectionInterface $db, private ExportedPages $pages, private Disks $disks)
@@ -34,7 +34,8 @@ final readonly class WriteSiteFile
         }
 
         return SiteFile::write($this->site($site), [
-            ...$branch === null ? ['files' => $this->files($site), 'pieces' => $this->sharedPieces($site)] : [],
+            'files' => $this->files($site, $branch),
+            'pieces' => $this->sharedPieces($site, $branch),
             'pages' => $this->pages($site, $branch),
             ...$branch === null ? ['menus' => $this->menus($site), 'redirects' => $this->redirects($site)] : [],
         ]);
@@ -82,10 +83,10 @@ final readonly class WriteSiteFile
     }
 
     /** @return iterable<array<string, mixed>> */
-    private function files(Site $site): iterable
+    private function files(Site $site, ?Page $branch): iterable
     {
         $disk = $this->disks->disk(config('heronstem.files_disk'));
-        foreach (File::query()->where('site_id', $site->id)->whereNull('binned_at')->orderBy('id')->lazyById(50) as $file) {
+        foreach (File::query()->where('site_id', $site->id)->whereNull('binned_at')->when($branch !== null, self::usedIn($branch, 'file_uses', 'file'))->orderBy('id')->lazyById(50) as $file) {
             $bytes = $disk->get($file->path);
             if ($bytes !== null) {
                 yield array_filter(
@@ -106,11 +107,17 @@ final readonly class WriteSiteFile
     }
 
     /** @return iterable<array<string, mixed>> */
-    private function sharedPieces(Site $site): iterable
+    private function sharedPieces(Site $site, ?Page $branch): iterable
     {
-        foreach (SharedPiece::query()->where('site_id', $site->id)->orderBy('id')->lazyById(100) as $piece) {
+        foreach (SharedPiece::query()->where('site_id', $site->id)->when($branch !== null, self::usedIn($branch, 'piece_uses', 'piece'))->orderBy('id')->lazyById(100) as $piece) {
             yield ['id' => $piece->ulid, 'name' => $piece->name, 'content' => $piece->document];
         }
+    }
+
+    /** @return \Closure(\Illuminate\Database\Eloquent\Builder<File|SharedPiece>): mixed of those that pages of a branch use */
+    private static function usedIn(?Page $branch, string $table, string $column): \Closure
+    {
+        return static fn ($query) => $query->whereRaw("ulid in (select u.$column from $table u join pages p on p.id = u.page_id where p.path <@ ?::ltree)", [$branch?->path]);
     }
 
     /** @return iterable<array<string, mixed>> in the form of menu files, with their places */
