@@ -115,7 +115,13 @@ export function Grid(props: Props) {
         if (doing === 'make-inside') asks.onMake({ parent: row.key, after: null })
         else if (doing === 'make-after') asks.onMake({ parent: row.page.parent, after: row.key })
         else if (doing === 'write') asks.onWrite(row.key)
-        else if (doing === 'pick' || doing === 'move' || doing === 'make-from' || doing === 'keep')
+        else if (
+            doing === 'pick' ||
+            doing === 'move' ||
+            doing === 'make-from' ||
+            doing === 'keep' ||
+            doing === 'to-site'
+        )
             setDialog({ which: doing, pages: [{ id: row.key, name: row.page.name }] })
         else if (doing === 'name' || doing === 'slug') setEditing({ id: row.key, what: doing })
         else void act(doing, [row.page])

@@ -5,8 +5,9 @@ import { MoveTo } from './MoveTo'
 import { PickFor } from './PickFor'
 import { SiteTags } from './SiteTags'
 import { TagMarked } from './TagMarked'
+import { ToSite } from './ToSite'
 
-export type OutlineDialog = 'bin' | 'move' | 'pick' | 'tag' | 'tags' | 'make-from' | 'keep'
+export type OutlineDialog = 'bin' | 'move' | 'pick' | 'tag' | 'tags' | 'make-from' | 'keep' | 'to-site'
 
 type Props = {
     dialog: OutlineDialog
@@ -41,5 +42,7 @@ export function OutlineDialogs({ dialog, pages, onClose, onDone, onTag, onMade }
             return <MakeFrom inside={first} onClose={onClose} onMade={page => closed(() => onMade?.(page))()} />
         case 'keep':
             return first === null ? null : <KeepAs page={first} onClose={onClose} />
+        case 'to-site':
+            return first === null ? null : <ToSite page={first} onClose={onClose} />
     }
 }

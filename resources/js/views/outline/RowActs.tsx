@@ -20,7 +20,8 @@ const keysOf: Partial<Record<PageAct, string[]>> = { duplicate: ['Ctrl', 'D'], '
 type Props = { trigger: ReactNode; page: Page; onAct: (act: RowAct) => void }
 
 export function RowActs({ trigger, page, onAct }: Props) {
-    const { may, maySomewhere, isOwner, key } = useSite()
+    const { may, maySomewhere, isOwner, key, session } = useSite()
+    const goesElsewhere = session.sites.some(each => each.key !== key && each.somewhere.includes('structure'))
     // What is said of rights in some branch is known of each row; otherwise it is the same everywhere.
     const mayHere = (right: Right) => page.rights?.includes(right) ?? maySomewhere(right)
     const acts = actsOn(page, mayHere, isOwner)
@@ -63,6 +64,7 @@ export function RowActs({ trigger, page, onAct }: Props) {
             {(acts.length > 0 || may('settings')) && <MenuLine />}
             {acts.map(act => entry(act, actLabel(act), keysOf[act] ?? []))}
             {may('settings') && entry('keep', 'Keep as a starting point…', [])}
+            {goesElsewhere && mayHere('structure') && entry('to-site', 'Move to another site…', [])}
         </MenuList>
     )
 }

@@ -7,7 +7,17 @@ import { MenuButton } from '../../ui/MenuButton'
 import type { Page } from './rows'
 
 export type RowAct =
-    'make-inside' | 'make-after' | 'name' | 'slug' | 'move' | 'write' | 'pick' | 'make-from' | 'keep' | PageAct
+    | 'make-inside'
+    | 'make-after'
+    | 'name'
+    | 'slug'
+    | 'move'
+    | 'write'
+    | 'pick'
+    | 'make-from'
+    | 'keep'
+    | 'to-site'
+    | PageAct
 
 const RowActs = lazy(() => import('./RowActs').then(module => ({ default: module.RowActs })))
 
