@@ -10,6 +10,7 @@ return [
     // Pictures people upload: largest file in bytes, and longest side in px after which they are scaled down.
     'picture_bytes' => 12 * 1024 * 1024,
     'file_bytes' => 32 * 1024 * 1024,
+    'crawl_pause' => (int) env('HERONSTEM_CRAWL_PAUSE', 500), // milliseconds between two requests to an old site that is read
     'picture_side' => 2400,
     'picture_pixels' => 40_000_000, // read into memory at once, all frames together: about 5 bytes each
     'idle_redirect_days' => (int) env('HERONSTEM_IDLE_REDIRECT_DAYS', 180), // a redirect that nobody used for so many days is said

@@ -20,6 +20,10 @@ $answer = static function (int $status, array $headers = [], string $text = ''):
     exit();
 };
 
+if ($host === 'vanesay-line.example') {
+    require __DIR__.'/old-site.php';
+}
+
 if ($host === 'films.example') {
     require __DIR__.'/films.php';
 }

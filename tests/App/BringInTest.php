@@ -172,6 +172,31 @@ final class BringInTest extends AppTestCase
     }
 
     #[Test]
+    public function the_living_old_site_is_read_as_its_robots_txt_allows_and_every_address_it_had_answers(): void
+    {
+        $standIn = new StandIn('web');
+        config(['heronstem.stand_in' => $standIn->url, 'heronstem.crawl_pause' => 0]);
+        $id = $this->api('POST', 'bring-in', ['address' => 'https://vanesay-line.example/'])->assertCreated()->json('id');
+        $source = $this->api('GET', "bring-in/$id")->json();
+        self::assertSame(['ready', 'html', 11, 2], [$source['state'], $source['format'], $source['pages'], $source['files']], (string) $source['problem']);
+        $this->api('PATCH', "bring-in/$id", ['as' => 'live', 'menus' => [0]])->assertOk();
+
+        $this->applied($source)->assertCreated();
+
+        $this->visit('/fares.htm')->assertRedirect('/fares');
+        $this->visit('/boats.htm')->assertRedirect('/boats/otter');
+        $this->visit('/intern/rota.htm')->assertNotFound();
+        $this->visit('/inseln/vanesay')->assertOk()->assertSee('The lighthouse')->assertSee('href="/inseln/walks"', false)->assertDontSee('Vanesay Line, the pier');
+        $this->visit('/fares/bicycles')->assertSee('Three crowns');
+        $this->assertInvariants();
+        foreach (['ftp://x.example/', 'vanesay-line.example', 'http://ferries.test/'] as $wrong) {
+            $this->api('POST', 'bring-in', ['address' => $wrong])->assertUnprocessable()->assertJsonPath('errors.0.field', 'address');
+        }
+        $shut = $this->api('POST', 'bring-in', ['address' => 'https://private.example/'])->json('id');
+        self::assertSame('failed', $this->api('GET', "bring-in/$shut")->json('state'));
+    }
+
+    #[Test]
     public function a_zip_bomb_is_left_away_and_said(): void
     {
         $source = $this->upload($this->zip(['a.html' => '<h1>A</h1><p>Text</p>', 'bomb.html' => str_repeat('<p>x</p>', 4_000_000)]), 'site.zip');

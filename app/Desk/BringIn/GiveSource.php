@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Desk\BringIn;
 
 use App\Jobs\ReadGiven;
+use App\Jobs\ReadOldSite;
 use App\Models\Site;
 use App\Models\SiteImport;
 use App\Models\User;
@@ -64,6 +65,29 @@ final readonly class GiveSource
         $import->ulid = (string) Str::ulid();
         $import->save();
         $this->lines->keep($import, $bytes);
+
+        return $import->refresh();
+    }
+
+    /**
+     * The living old site, read in the background.
+     *
+     * @throws InputRefused where it is none that could be
+     */
+    public function giveSite(Site $site, User $user, string $address): SiteImport
+    {
+        $address = trim($address);
+        if (preg_match('#^https?://([^/?\#\s@]+)(/[^?\#\s]*)?$#iD', $address, $of) !== 1 || strlen($address) > 2000) {
+            throw new InputRefused('address', 'This is the address of a site: https:// and its host, with a path if it begins below one.', 'https://www.example.org/');
+        }
+        if ($site->ownAddresses()->in($address) !== null) {
+            throw new InputRefused('address', 'This is the address of this very site.');
+        }
+        $this->forgetOld($site);
+        $import = new SiteImport(['site_id' => $site->id, 'user_id' => $user->id, 'name' => mb_substr($of[1], 0, 200), 'source' => 'site', 'said' => ['format' => 'html'], 'understood' => []]);
+        $import->ulid = (string) Str::ulid();
+        $import->save();
+        ReadOldSite::dispatch($import->id, isset($of[2]) ? $address : "$address/");
 
         return $import->refresh();
     }

@@ -31,6 +31,9 @@ final class ReadSource
     /** Files that are no pages and come along. */
     private const ASSET = '/\.(?:png|jpe?g|gif|webp|svg|pdf|csv|txt|ics|gpx|docx|xlsx|odt|ods|epub|zip|mp4|webm|vtt)$/i';
 
+    /** Says of the saved pages of a site that was read itself at which addresses they stood. */
+    public const MANIFEST = '_addresses.json';
+
     /** Rows of a table that are shown as a sample. */
     private const SAMPLE = 5;
 
@@ -198,7 +201,9 @@ final class ReadSource
         $learnt = HtmlFiles::learnt($files());
         $this->menus = $learnt->menus();
 
-        return $learnt->pages($files());
+        $manifest = json_decode((string) $this->files->bytes(self::MANIFEST), true) ?: [];
+
+        return $learnt->pages($files(), is_array($manifest) ? $manifest : []);
     }
 
     /** @return iterable<GivenPage> */

@@ -71,20 +71,27 @@ final class OutsideClient
     /** What stands at a URL, following up to three redirects; null where that is nothing, or more than so many bytes. */
     public function read(string $url, int $most): ?string
     {
+        return $this->document($url, $most)?->body;
+    }
+
+    /** The same, with its type and where it stands. */
+    public function document(string $url, int $most): ?OutsideDocument
+    {
         for ($at = $url, $hops = 0; $hops <= 3; $hops++) {
             try {
                 $response = $this->request('GET', $at, [
                     'on_progress' => static fn (int $loaded) => $loaded <= $most ? null : throw new \LengthException(),
                 ]);
                 $status = $response->getStatusCode();
-                $location = $response->getHeaders(false)['location'][0] ?? '';
+                $headers = $response->getHeaders(false);
+                $location = $headers['location'][0] ?? '';
                 if ($status >= 300 && $status < 400 && $location !== '') {
                     $at = (string) BaseUri::from($at)->resolve($location)->getUri();
 
                     continue;
                 }
 
-                return $status === 200 ? $response->getContent(false) : null;
+                return $status === 200 ? new OutsideDocument($at, $headers['content-type'][0] ?? '', $response->getContent(false)) : null;
             } catch (\Throwable) {
                 return null;
             }

@@ -64,7 +64,11 @@ final readonly class BringInController
                 content: [
                     new OA\MediaType(
                         mediaType: 'application/json',
-                        schema: new OA\Schema(required: ['text'], type: 'object', properties: [new OA\Property('text', type: 'string'), new OA\Property('name', type: 'string')]),
+                        schema: new OA\Schema(required: [], type: 'object', properties: [
+                            new OA\Property('text', type: 'string'),
+                            new OA\Property('name', type: 'string'),
+                            new OA\Property('address', description: 'of the living old site, which is read politely instead: what its robots.txt allows, one request at a time', type: 'string'),
+                        ]),
                     ),
                     new OA\MediaType(
                         mediaType: 'multipart/form-data',
@@ -86,6 +90,11 @@ final readonly class BringInController
             abort_if($bytes === false, 422, 'The file did not arrive whole.');
 
             return new JsonResponse(SourceView::of($this->give->give($site, $user, $file->getClientOriginalName(), $bytes, 'file')), 201);
+        }
+        if ($request->has('address')) {
+            $given = $request->validate(['address' => ['required', 'string', 'max:2000']], ['address.required' => 'Type the address of the old site.', 'address.string' => 'This is a text.']);
+
+            return new JsonResponse(SourceView::of($this->give->giveSite($site, $user, $given['address'])), 201);
         }
         $given = $request->validate(
             ['text' => ['required', 'string', 'max:'.self::MAX_TEXT], 'name' => ['sometimes', 'nullable', 'string', 'max:200']],

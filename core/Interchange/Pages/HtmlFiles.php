@@ -41,13 +41,18 @@ final class HtmlFiles
 
     /**
      * @param  iterable<string, string>  $files  HTML by path in the folder
+     * @param  array<mixed>  $stood  where pages stood, by path, where that is known otherwise: `address` and `former`
      * @return iterable<GivenPage>
      */
-    public function pages(iterable $files): iterable
+    public function pages(iterable $files, array $stood = []): iterable
     {
         foreach ($files as $path => $html) {
             if (self::isPage($path)) {
-                yield $this->page($path, $html);
+                $at = is_array($stood[$path] ?? null) ? $stood[$path] : [];
+                $address = is_string($at['address'] ?? null) ? $at['address'] : null;
+                $former = is_array($at['former'] ?? null) ? array_values(array_filter($at['former'], is_string(...))) : [];
+                $page = $this->page($path, $html, $address);
+                yield $address === null ? $page : $page->with(['at' => $address, 'former' => $former]);
             }
         }
     }

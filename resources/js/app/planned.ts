@@ -3,7 +3,7 @@ export type Worked = { site: string; id: string; name: string }
 
 const key = 'heronstem plan'
 const listeners = new Set<() => void>()
-let worked = JSON.parse(sessionStorage.getItem(key) ?? 'null') as Worked | null
+let worked = JSON.parse(globalThis.sessionStorage?.getItem(key) ?? 'null') as Worked | null
 
 export function workIn(plan: Worked | null) {
     worked = plan

@@ -31,6 +31,7 @@ const waits = {
 export function Give({ onGiven }: { onGiven: (id: string) => void }) {
     const site = useSite()
     const [text, keep] = useKept(`heronstem give ${site.key}`, '')
+    const [address, type] = useState('')
     const [over, setOver] = useState(false)
     const give = useGive(source => {
         keep(null)
@@ -104,6 +105,32 @@ export function Give({ onGiven }: { onGiven: (id: string) => void }) {
                             A table to fill in
                         </a>
                     </div>
+                    <form
+                        noValidate
+                        className="mt-2 flex flex-wrap items-end gap-3"
+                        onSubmit={event => {
+                            event.preventDefault()
+                            give.mutate({ address })
+                        }}
+                    >
+                        <label className="grid min-w-0 flex-1 gap-1">
+                            <span className="text-ink-2">Or the address of the old site, while it still answers</span>
+                            <input
+                                type="url"
+                                value={address}
+                                placeholder="https://www.example.org/"
+                                onChange={event => {
+                                    type(event.target.value)
+                                    give.reset()
+                                }}
+                                className={`${inputClasses} font-mono text-[13px]`}
+                            />
+                        </label>
+                        <Button type="submit" disabled={address.trim() === '' || give.isPending}>
+                            Read that site
+                        </Button>
+                    </form>
+                    <Muted>Read as its robots.txt allows, one request at a time. It can be stopped at any time.</Muted>
                     {give.isPending && <p role="status">Sending it…</p>}
                     {give.error !== null && <Alert>{give.error.message}</Alert>}
                 </div>

@@ -56,10 +56,10 @@ export function useGive(given: (source: Schemas['Source']) => void) {
     const queries = useQueryClient()
     const path = { site: site.key }
     return useMutation({
-        mutationFn: (what: { text: string } | { file: File }) =>
+        mutationFn: (what: { text: string } | { address: string } | { file: File }) =>
             answered(
-                'text' in what
-                    ? api.POST('/sites/{site}/bring-in', { params: { path }, body: { text: what.text } })
+                !('file' in what)
+                    ? api.POST('/sites/{site}/bring-in', { params: { path }, body: what })
                     : api.POST('/sites/{site}/bring-in', {
                           params: { path },
                           body: { file: '' } as never,
