@@ -5,6 +5,8 @@ declare(strict_types=1);
 return [
     // The design of the sites: its folder `layouts` holds one folder for each layout.
     'design' => env('HERONSTEM_DESIGN') ?: resource_path('design'),
+    // Designs of sites by themselves: a folder each, whose files come before those of the design that ships.
+    'designs' => env('HERONSTEM_DESIGNS') ?: base_path('designs'),
     // Files that people upload: a disk of config/filesystems.php.
     'files_disk' => env('HERONSTEM_FILES_DISK', 'local'),
     // Pictures people upload: largest file in bytes, and longest side in px after which they are scaled down.

@@ -15,7 +15,6 @@ use App\Models\Site;
 use App\Models\SiteImport;
 use App\Models\User;
 use Heronstem\Core\Change\Batch;
-use Heronstem\Core\Change\BringIn;
 use Heronstem\Core\Change\ChangeReader;
 use Heronstem\Core\InputRefused;
 use Heronstem\Core\Interchange\Pages\PlacedPage;

@@ -27,7 +27,8 @@ final class MakeSite extends Command
         {--language=en-GB}
         {--zone=UTC : IANA name of its time zone}
         {--trailing-slash : its addresses end in a slash}
-        {--suffix= : its addresses end in this, such as .html}';
+        {--suffix= : its addresses end in this, such as .html}
+        {--design= : folder of its design; the one that ships, unless given}';
 
     protected $description = 'Make a site, and its first owner. Made already, it is left as it is';
 
@@ -52,7 +53,19 @@ final class MakeSite extends Command
                 $owner = $making->owner($given['owner'], $this->option('owner-name'));
                 $language = (string) $this->option('language');
 
-                return [$making->make($key, $given['name'], $given['origin'], $language, (string) $this->option('zone'), $rules, $owner), $owner];
+                return [
+                    $making->make(
+                        $key,
+                        $given['name'],
+                        $given['origin'],
+                        $language,
+                        (string) $this->option('zone'),
+                        $rules,
+                        $owner,
+                        (string) $this->option('design'),
+                    ),
+                    $owner,
+                ];
             });
         } catch (Refusal $refused) {
             $this->error("{$refused->field}: {$refused->reason}");

@@ -6,6 +6,7 @@ namespace App\Desk;
 
 use App\Desk\Accounts\Happened;
 use App\Desk\Accounts\SecurityLog;
+use App\Desk\Design\SiteDesign;
 use App\Models\Membership;
 use App\Models\Site;
 use App\Models\User;
@@ -35,14 +36,28 @@ final readonly class MakeSite
      *
      * @throws InputRefused naming the field
      */
-    public function make(string $key, string $name, string $origin, string $language, string $zone, ?AddressRules $rules, User $owner): Site
-    {
+    public function make(
+        string $key,
+        string $name,
+        string $origin,
+        string $language,
+        string $zone,
+        ?AddressRules $rules,
+        User $owner,
+        string $design = '',
+    ): Site {
         $fields = [
             'key' => SiteKey::read($key),
             'name' => self::named($name),
             'origin' => Origin::read($origin)->toText(),
             'language' => self::language($language),
             'zone' => self::zone($zone),
+            'design' => $design === '' || in_array($design, SiteDesign::all(), true)
+                    ? $design
+                    : throw new InputRefused(
+                        'design',
+                        'A design is one of '.implode(', ', SiteDesign::all()).', or empty for the one that ships.',
+                    ),
         ];
         $rules ??= new AddressRules();
 
@@ -102,7 +117,12 @@ final readonly class MakeSite
         foreach (Site::withTrashed()->get(['name', 'origin', 'deleted_at']) as $other) {
             if (Origin::read($other->origin)->isAnsweredWith($origin)) {
                 if ($other->deleted_at !== null) {
-                    throw new InputRefused('origin', "“{$other->name}”, in the bin since {$other->deleted_at->format('j F')}, was reached there. Bring it back, or choose another address until it is deleted for good.");
+                    throw new InputRefused(
+                        'origin',
+                        "“{$other->name}”, in the bin since {$other->deleted_at->format(
+                            'j F',
+                        )}, was reached there. Bring it back, or choose another address until it is deleted for good.",
+                    );
                 }
                 throw new InputRefused('origin', "“{$other->name}” is reached there already. A host is one site, by http and by https.");
             }

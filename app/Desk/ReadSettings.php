@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Desk\Design\ReadLayouts;
+use App\Desk\Design\SiteDesign;
 use App\Models\Membership;
 use App\Models\Page;
 use App\Models\Role;
@@ -28,6 +29,7 @@ final readonly class ReadSettings
 
         return [
             'names' => ['name' => $site->name, 'tagline' => $site->tagline],
+            'design' => ['now' => $site->design, 'all' => SiteDesign::all()],
             'origin' => $site->origin,
             'language' => $site->language,
             'zone' => $site->zone,

@@ -8,6 +8,7 @@ use App\Desk\Design\ReadLayouts;
 use App\Desk\Design\ShowCode;
 use App\Desk\Design\ShowCollection;
 use App\Desk\Design\ShowFields;
+use App\Desk\Design\SiteDesign;
 use App\Models\Page;
 use App\Models\Site;
 use App\Models\Visitor;
@@ -43,6 +44,7 @@ final readonly class ShowPage
     public function frame(Site $site, ?Visitor $visitor = null, ?Viewer $as = null, ?Page $page = null): array
     {
         return [
+            'styles' => ['ships' => ! SiteDesign::standsAlone($site), 'own' => SiteDesign::styles($site)],
             'inert' => '', // what nobody can reach while the page is written on
             'site' => $site,
             'menus' => $this->menus->shown($site, $as ?? ($visitor?->viewer() ?? Viewer::visitor())),

@@ -6,6 +6,7 @@ namespace App\Providers;
 
 use App\Desk\Accounts\SignedInLately;
 use App\Desk\Design\ReadLayouts;
+use App\Desk\Design\SiteDesign;
 use App\Desk\LookedAt;
 use App\Desk\Outside\OutsideClient;
 use App\Desk\RightsOn;
@@ -40,6 +41,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(RightsOn::class);
         $this->app->scoped(CompiledRules::class);
         $this->app->scoped(ReadLayouts::class);
+        $this->app->scoped(SiteDesign::class);
         $this->app->bind(Names::class, StoredNames::class);
         $this->app->bind(AsksSite::class, AskAsVisitor::class);
         $this->app->bind(OutsideClient::class, static fn (): OutsideClient => new OutsideClient(standIn: config('heronstem.stand_in')));

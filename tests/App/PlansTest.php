@@ -95,7 +95,7 @@ final class PlansTest extends AppTestCase
         $this->step(['kind' => 'rename', 'page' => $gone, 'name' => 'Still here']);
         $this->step(['kind' => 'move', 'page' => $this->travel, 'place' => ['last' => $this->fares]]);
         $this->change(['kind' => 'rename', 'page' => $this->fares, 'name' => 'Tickets']);
-        $this->change(['kind' => 'put-in-bin', 'page' => $gone], );
+        $this->change(['kind' => 'put-in-bin', 'page' => $gone]);
         $this->change(['kind' => 'describe', 'page' => $this->travel, 'summary' => 'Other things may change']);
 
         $review = $this->api('GET', "plans/{$this->plan}")->assertOk()->json();

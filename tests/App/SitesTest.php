@@ -125,7 +125,6 @@ final class SitesTest extends AppTestCase
         self::assertStringNotContainsString('/account/', Artisan::output());
     }
 
-    /** @param  array<string, mixed>  $given */
     #[Test]
     public function a_site_begins_as_a_copy_of_another_one_or_of_its_structure(): void
     {

@@ -68,7 +68,9 @@ final readonly class CrawlSite
         /** @var list<string> $pages addresses in the order in which they were found */
         $pages = [$first];
         $found = [$first => true];
-        $files = $manifest = $seen = [];
+        $files = $seen = [];
+        /** @var array<string, array{address: string, former: list<string>}> $manifest */
+        $manifest = [];
         $shut = $faults = 0;
         for ($n = 0; $n < count($pages) && count($manifest) < self::MAX_PAGES; $n++) {
             $address = $pages[$n];
@@ -90,7 +92,10 @@ final readonly class CrawlSite
             }
             $at = (string) preg_replace('/#.*$/', '', $at);
             if (isset($seen[$at])) {
-                $at === $address ?: ($manifest[$seen[$at]]['former'][] = $address);
+                if ($at !== $address) {
+                    ['address' => $of, 'former' => $former] = $manifest[$seen[$at]];
+                    $manifest[$seen[$at]] = ['address' => $of, 'former' => [...$former, $address]];
+                }
 
                 continue;
             }

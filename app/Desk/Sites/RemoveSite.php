@@ -34,7 +34,14 @@ final readonly class RemoveSite
             [$site->id],
         );
 
-        return array_map(intval(...), (array) $row);
+        return [
+            'pages' => (int) $row->pages,
+            'live' => (int) $row->live,
+            'files' => (int) $row->files,
+            'redirects' => (int) $row->redirects,
+            'people' => (int) $row->people,
+            'visitors' => (int) $row->visitors,
+        ];
     }
 
     /**

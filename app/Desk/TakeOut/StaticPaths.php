@@ -26,7 +26,10 @@ final class StaticPaths
 
         return $this->pages[$address] = match (true) {
             $readable === '' => 'index.html',
-            $ending !== '' && preg_match('/^[A-Za-z0-9]{1,8}$/D', $ending) === 1 && preg_match('/[A-Za-z]/', $ending) === 1 && ! str_ends_with($readable, '/') => $readable,
+            $ending !== '' &&
+                preg_match('/^[A-Za-z0-9]{1,8}$/D', $ending) === 1 &&
+                preg_match('/[A-Za-z]/', $ending) === 1 &&
+                ! str_ends_with($readable, '/') => $readable,
             default => rtrim($readable, '/').'/index.html',
         };
     }
@@ -34,16 +37,28 @@ final class StaticPaths
     /** The same page with links that lead to files of the folder; those that lead to what does not come along stay whole. */
     public function localized(string $html, string $file): string
     {
-        $turn = fn (array $of): string => $of[1].'="'.htmlspecialchars($this->to(html_entity_decode($of[2], ENT_QUOTES | ENT_HTML5), $file), ENT_QUOTES | ENT_HTML5).'"';
+        $turn = fn (array $of): string => $of[1].
+            '="'.
+            htmlspecialchars($this->to(html_entity_decode($of[2], ENT_QUOTES | ENT_HTML5), $file), ENT_QUOTES | ENT_HTML5).
+            '"';
         $html = (string) preg_replace_callback('/(?<=\s)(href|src|poster|action|data-film|data-src)="([^"]*)"/', $turn, $html);
 
         return (string) preg_replace_callback(
             '/(?<=\s)((?:image)?srcset)="([^"]*)"/',
-            fn (array $of): string => $of[1].'="'.htmlspecialchars(implode(', ', array_map(function (string $each) use ($file): string {
-                [$address, $size] = [...preg_split('/\s+/', trim($each), 2) ?: [], ''];
+            fn (array $of): string => $of[1].
+                '="'.
+                htmlspecialchars(
+                    implode(
+                        ', ',
+                        array_map(function (string $each) use ($file): string {
+                            [$address, $size] = [...preg_split('/\s+/', trim($each), 2) ?: [], ''];
 
-                return trim($this->to((string) $address, $file).' '.$size);
-            }, explode(',', html_entity_decode($of[2], ENT_QUOTES | ENT_HTML5)))), ENT_QUOTES | ENT_HTML5).'"',
+                            return trim($this->to((string) $address, $file).' '.$size);
+                        }, explode(',', html_entity_decode($of[2], ENT_QUOTES | ENT_HTML5))),
+                    ),
+                    ENT_QUOTES | ENT_HTML5,
+                ).
+                '"',
             $html,
         );
     }
@@ -51,19 +66,23 @@ final class StaticPaths
     /** Styles likewise. */
     public function localizedStyles(string $css, string $file): string
     {
-        return (string) preg_replace_callback('/url\(\s*([\'"]?)([^\'")]+)\1\s*\)/', fn (array $of): string => "url({$of[1]}".$this->to($of[2], $file)."{$of[1]})", $css);
+        return (string) preg_replace_callback(
+            '/url\(\s*([\'"]?)([^\'")]+)\1\s*\)/',
+            fn (array $of): string => "url({$of[1]}".$this->to($of[2], $file)."{$of[1]})",
+            $css,
+        );
     }
 
     /** How a file of the folder, or a page outside of it, is reached from another file. */
     public function to(string $href, string $file): string
     {
-        $path = str_starts_with($href, $this->origin.'/') || $href === $this->origin ? substr($href, strlen($this->origin)) ?: '/' : $href;
+        $path = str_starts_with($href, $this->origin.'/') || $href === $this->origin ? (substr($href, strlen($this->origin)) ?: '/') : $href;
         if (! str_starts_with($path, '/') || str_starts_with($path, '//')) {
             return $href;
         }
         $end = strcspn($path, '?#');
         [$address, $rest] = [substr($path, 0, $end), substr($path, $end)];
-        if (preg_match('#^/_(?:files|site)/#', $address) === 1) {
+        if (preg_match('#^/_(?:files|site|design)/#', $address) === 1) {
             return self::relative($this->asset($address, (string) strtok($rest, '#')), $file);
         }
         $there = $this->pages[$address] ?? null;

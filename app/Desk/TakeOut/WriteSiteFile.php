@@ -86,7 +86,7 @@ final readonly class WriteSiteFile
     private function files(Site $site, ?Page $branch): iterable
     {
         $disk = $this->disks->disk(config('heronstem.files_disk'));
-        foreach (File::query()->where('site_id', $site->id)->whereNull('binned_at')->when($branch !== null, self::usedIn($branch, 'file_uses', 'file'))->orderBy('id')->lazyById(50) as $file) {
+        foreach (File::query()->where('site_id', $site->id)->whereNull('binned_at')->whereRaw(...self::usedIn($branch, 'file_uses', 'file'))->orderBy('id')->lazyById(50) as $file) {
             $bytes = $disk->get($file->path);
             if ($bytes !== null) {
                 yield array_filter(
@@ -109,15 +109,17 @@ final readonly class WriteSiteFile
     /** @return iterable<array<string, mixed>> */
     private function sharedPieces(Site $site, ?Page $branch): iterable
     {
-        foreach (SharedPiece::query()->where('site_id', $site->id)->when($branch !== null, self::usedIn($branch, 'piece_uses', 'piece'))->orderBy('id')->lazyById(100) as $piece) {
+        foreach (SharedPiece::query()->where('site_id', $site->id)->whereRaw(...self::usedIn($branch, 'piece_uses', 'piece'))->orderBy('id')->lazyById(100) as $piece) {
             yield ['id' => $piece->ulid, 'name' => $piece->name, 'content' => $piece->document];
         }
     }
 
-    /** @return \Closure(\Illuminate\Database\Eloquent\Builder<File|SharedPiece>): mixed of those that pages of a branch use */
-    private static function usedIn(?Page $branch, string $table, string $column): \Closure
+    /** @return array{string, list<mixed>} the condition that pages of a branch use it; none for the whole site */
+    private static function usedIn(?Page $branch, string $table, string $column): array
     {
-        return static fn ($query) => $query->whereRaw("ulid in (select u.$column from $table u join pages p on p.id = u.page_id where p.path <@ ?::ltree)", [$branch?->path]);
+        return $branch === null
+            ? ['true', []]
+            : ["ulid in (select u.$column from $table u join pages p on p.id = u.page_id where p.path <@ ?::ltree)", [$branch->path]];
     }
 
     /** @return iterable<array<string, mixed>> in the form of menu files, with their places */

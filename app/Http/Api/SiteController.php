@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Api;
 
+use App\Desk\Design\SiteDesign;
 use App\Desk\ReadSettings;
 use App\Http\Api\Description\Answer;
 use App\Http\Api\Description\Body;
@@ -12,12 +13,13 @@ use App\Models\Site;
 use Heronstem\Core\OneLine;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
 
 /** What a site is called, and what is said of it in a line and in a sentence. */
 final readonly class SiteController
 {
-    private const FIELDS = ['name' => 'name', 'shortName' => 'short_name', 'tagline' => 'tagline', 'summary' => 'description'];
+    private const FIELDS = ['name' => 'name', 'shortName' => 'short_name', 'tagline' => 'tagline', 'summary' => 'description', 'design' => 'design'];
 
     public function __construct(private ReadSettings $settings)
     {
@@ -59,8 +61,14 @@ final readonly class SiteController
                 'shortName' => ['sometimes', 'string', 'max:30'],
                 'tagline' => ['sometimes', 'string', 'max:120'],
                 'summary' => ['sometimes', 'string', 'max:500'],
+                'design' => ['sometimes', 'string', Rule::in(['', ...SiteDesign::all()])],
             ],
-            ['name.required' => 'A site needs a name.', 'max' => 'At most :max characters fit here.', 'string' => 'This is a text.'],
+            [
+                'design.in' => 'A design is one of '.implode(', ', SiteDesign::all()).', or empty for the one that ships.',
+                'name.required' => 'A site needs a name.',
+                'max' => 'At most :max characters fit here.',
+                'string' => 'This is a text.',
+            ],
         );
         foreach ($given as $field => $text) {
             $site->setAttribute(self::FIELDS[$field], OneLine::of($text));

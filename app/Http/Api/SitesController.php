@@ -19,7 +19,6 @@ use Heronstem\Core\Address\TrailingSlash;
 use Heronstem\Core\InputRefused;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Http\Response;
 use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Site;
 
 use App\Desk\AnswerVisitor;
+use App\Desk\Design\SiteDesign;
 use App\Desk\Files\WhoSeesFile;
 use App\Desk\Outside\TellEngines;
 use App\Desk\SeenBy;
@@ -18,6 +19,7 @@ use Heronstem\Core\Visitors\Gates;
 use Heronstem\Core\Visitors\Guest;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\View\ViewException;
 use Symfony\Component\HttpFoundation\Response as AnyResponse;
 
 /** Answers every request to a public site: the system's own addresses, files, then whatever the ledger says. */
@@ -35,12 +37,13 @@ final readonly class FrontController
         private Doorway $doorway,
         private WhoSeesFile $whoSees,
         private SecureTransport $secure,
+        private SiteDesign $design,
     ) {
     }
 
     public function answer(Request $request, Site $site): AnyResponse
     {
-        $response = $this->secure->before($request, $site) ?? $this->respond($request, $site);
+        $response = $this->secure->before($request, $site) ?? $this->inDesign($request, $site);
         $this->secure->mark($response, $request, $site);
         $response->headers->add([
             'Content-Security-Policy' => (string) $response->headers->get('Content-Security-Policy', SitePolicy::plain()->header()),
@@ -50,6 +53,21 @@ final readonly class FrontController
         ]);
 
         return $response->prepare($request);
+    }
+
+    /** By the site's own design; where that fails, as it ships: nobody is to get nothing for a slip in a template. */
+    private function inDesign(Request $request, Site $site): AnyResponse
+    {
+        try {
+            return $this->design->during($site, fn (): AnyResponse => $this->respond($request, $site));
+        } catch (ViewException $fault) {
+            if ($site->design === '' || ! $request->isMethodSafe()) {
+                throw $fault;
+            }
+            report($fault);
+
+            return $this->respond($request, $site);
+        }
     }
 
     private function respond(Request $request, Site $site): AnyResponse
@@ -102,6 +120,10 @@ final readonly class FrontController
         if ($key !== null) {
             return new Response($key, 200, ['Content-Type' => 'text/plain; charset=utf-8', 'X-Robots-Tag' => 'noindex']);
         }
+        if (str_starts_with($asked, SiteDesign::PATH)) {
+            return DesignFile::of($site, substr((string) strtok($asked, '?'), strlen(SiteDesign::PATH)), $request) ??
+                $this->pages->missed('/_design', $site, $visitor);
+        }
         if (preg_match('#^/_files/([0-9A-Z]{26})/([^?]*)#', $asked, $file) === 1) {
             return $this->file($request, $file[1], $site, $visitor, $gates, $guest, $file[2]);
         }
@@ -122,15 +144,16 @@ final readonly class FrontController
         $closed = $shut ?? $before($page);
         // A redirect to what nobody is to know of would tell of it; every other is followed, and told there.
         $isShut = $closed !== null && ($sends === null || $shut !== null || $closed->getStatusCode() === 404);
-        $secured = $page === null || ($isShut && $closed->getStatusCode() === 404)
-            ? null
-            : $this->secure->beforePage(
-                $request,
-                $site,
-                $this->seen->access($page, $gates),
-                $sends === null ? $asked : (string) $resolution->location,
-                $sends === null || in_array($sends, [301, 308], true),
-            );
+        $secured =
+            $page === null || ($isShut && $closed->getStatusCode() === 404)
+                ? null
+                : $this->secure->beforePage(
+                    $request,
+                    $site,
+                    $this->seen->access($page, $gates),
+                    $sends === null ? $asked : (string) $resolution->location,
+                    $sends === null || in_array($sends, [301, 308], true),
+                );
         if ($secured !== null) {
             return $secured;
         }

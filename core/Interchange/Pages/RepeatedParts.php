@@ -156,6 +156,7 @@ final class RepeatedParts
                 return false;
             }
         }
+
         // One that holds the heading of the page is not taken away for its name alone.
         return $element->getElementsByTagName('h1')->length === 0 || $element->localName === 'footer';
     }

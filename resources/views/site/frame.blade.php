@@ -10,7 +10,12 @@
 @yield('head')
     <link rel="icon" href="{{ $assets }}/_site/mark.svg" type="image/svg+xml">
     <link rel="preload" href="{{ $assets }}/_site/literata.woff2" as="font" type="font/woff2" crossorigin>
+@if ($styles['ships'])
     <link rel="stylesheet" href="{{ $assets }}/_site/site.css">
+@endif
+@if ($styles['own'] !== null)
+    <link rel="stylesheet" href="{{ ($preview ?? false) ? $site->origin : $assets }}{{ $styles['own'] }}">
+@endif
 @if ($room ?? false)
     <link rel="stylesheet" href="/_site/room.css">
 @endif

@@ -7,6 +7,7 @@ namespace App\Http\Api\Schema;
 use Heronstem\Core\Address\TrailingSlash;
 use OpenApi\Attributes as OA;
 
+/** What holds for a whole site. */
 #[
     OA\Schema(
         schema: 'SiteRemoval',
@@ -36,13 +37,12 @@ use OpenApi\Attributes as OA;
         type: 'object',
     ),
 ]
-
-/** What holds for a whole site. */
 #[
     OA\Schema(
         schema: 'SiteSettings',
         required: [
             'names',
+            'design',
             'origin',
             'language',
             'zone',
@@ -66,6 +66,12 @@ use OpenApi\Attributes as OA;
                 required: ['name', 'tagline'],
                 type: 'object',
                 properties: [new OA\Property('name', type: 'string'), new OA\Property('tagline', type: 'string')],
+            ),
+            new OA\Property(
+                'design',
+                required: ['now', 'all'],
+                type: 'object',
+                properties: [new OA\Property('now', type: 'string'), new OA\Property('all', type: 'array', items: new OA\Items(type: 'string'))],
             ),
             new OA\Property('origin', type: 'string'),
             new OA\Property('language', type: 'string'),

@@ -11,6 +11,7 @@ import { count } from '../../ui/count'
 import { PageTitle } from '../../ui/PageTitle'
 import { ReadFailure } from '../../ui/ReadFailure'
 import { AddressRules } from './AddressRules'
+import { Design } from './Design'
 import { RemoveSite } from './RemoveSite'
 
 type Settings = Schemas['SiteSettings']
@@ -124,6 +125,12 @@ function rowsOf(now: Settings, site: string, mayChange: boolean, open: (what: 'c
                     Under Menus
                 </Link>
             ),
+        },
+        {
+            name: 'Design',
+            now: now.design.now === '' ? 'as it ships' : now.design.now,
+            does: 'Templates, styles and fonts of every page. A folder in “designs” of the installation is a choice here.',
+            act: mayChange ? <Design design={now.design} /> : <NotYours />,
         },
         {
             name: 'Layouts',

@@ -15,7 +15,6 @@ use Heronstem\Core\Interchange\Pages\GivenPage;
 use Heronstem\Core\Interchange\Pages\PageTable;
 use Heronstem\Core\Interchange\Pages\PlacedPage;
 use Heronstem\Core\Interchange\Pages\PlacedSource;
-use Heronstem\Core\Interchange\Pages\PlacedStatus;
 use Heronstem\Core\Interchange\Pages\Placement;
 use Heronstem\Core\Interchange\Pages\TableRows;
 use Heronstem\Core\Ripple\Ripple;

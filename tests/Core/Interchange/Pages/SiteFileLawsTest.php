@@ -19,7 +19,6 @@ use Heronstem\Core\Interchange\Pages\GivenPage;
 use Heronstem\Core\Interchange\Pages\PlacedPage;
 use Heronstem\Core\Interchange\Pages\Placement;
 use Heronstem\Core\Interchange\Pages\Remark;
-use Heronstem\Core\Interchange\Pages\SiteFile;
 use Heronstem\Core\Interchange\Pages\SiteRecord;
 use Heronstem\Core\Ledger\Claim;
 use Heronstem\Core\Ledger\ClaimKind;
