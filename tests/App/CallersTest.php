@@ -181,6 +181,12 @@ final class CallersTest extends AppTestCase
         'DELETE plans/{plan}/link' => '401 403 403 204 204 204 204 204 401',
         'POST plans/{plan}/switched' => '401 403 403 403 201 201 201 201 401',
         'DELETE plans/{plan}' => '401 403 403 204 204 204 204 204 401',
+        'POST pages/{live}/to-site-ripple' => '401 403 403 422 422 422 422 422 401',
+        'POST pages/{live}/to-site' => '401 403 403 422 422 422 422 422 401',
+        'GET removal' => '401 403 403 403 403 403 403 200 401',
+        'DELETE sites/{site}' => '401 403 403 403 403 403 403 422 401',
+        'GET removed-sites' => '401 200 200 200 200 200 200 200 401',
+        'POST removed-sites/{key}' => '401 404 404 404 404 404 404 404 401',
         'GET export' => self::SEEN,
         'GET bring-in-template' => self::SEEN,
         'GET bring-in' => self::CHANGED,
@@ -377,6 +383,7 @@ final class CallersTest extends AppTestCase
             'owner' => $this->person('Greta', Role::OWNER),
             'ended token' => $gone,
         ];
+        $this->known += ['site' => 'ferries', 'key' => 'ferries'];
         $this->known['ruaridh'] = (string) $this->callers['reader']->ulid;
     }
 
@@ -462,7 +469,7 @@ final class CallersTest extends AppTestCase
     {
         [$method, $path, $aspect] = explode(' ', "$operation ");
         $path =
-            preg_match('#^(session($|/)|password-forgotten|account|sites$)#', $path) === 1
+            preg_match('#^(session($|/)|password-forgotten|account|sites$|sites/\{site\}$|removed-sites)#', $path) === 1
                 ? 'http://editor.test/api/v1/'.$this->named($path)
                 : 'http://editor.test/api/v1/sites/ferries/'.$this->named($path);
         $files = array_filter([
@@ -511,6 +518,8 @@ final class CallersTest extends AppTestCase
             str_ends_with($operation, '/draft') => ['document' => $words, 'basedOn' => 0],
             str_contains($operation, 'arranged') => ['entries' => []],
             str_contains($operation, 'history-thinning') => ['days' => 30],
+            $operation === 'DELETE sites/{site}' => ['name' => 'Something else'],
+            str_contains($operation, '/to-site') => ['to' => 'none', 'import' => (string) Str::ulid()],
             $operation === 'PATCH names' => ['tagline' => 'T'],
             $operation === 'POST search-grid/measured' => ['rows' => []],
             $operation === 'POST patterns/tried' => ['titlePattern' => '{name}'],

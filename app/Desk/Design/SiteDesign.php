@@ -59,7 +59,7 @@ final class SiteDesign
         if ($folder === null || $folder === $this->laid || ! ($finder instanceof FileViewFinder)) {
             return $show();
         }
-        [$paths, $hints] = [$finder->getPaths(), $finder->getHints()['layout'] ?? []];
+        [$paths, $hints] = [array_values($finder->getPaths()), array_values($finder->getHints()['layout'] ?? [])];
 
         return $this->laid($folder, ["$folder/views", ...$paths], ["$folder/layouts", ...$hints], $finder, $show);
     }

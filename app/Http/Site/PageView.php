@@ -48,6 +48,6 @@ final readonly class PageView
     /** @param  array<string, mixed>  $shown */
     private function of(string $view, array $shown): string
     {
-        return $this->views->make($view, $shown)->render();
+        return $this->views->make($view, $shown)->render(); // @phpstan-ignore argument.type (a layout's, by its name)
     }
 }
