@@ -45,8 +45,12 @@ final class ReadSource
 
     private readonly SourceFormat $format;
 
-    public function __construct(private readonly SourceFiles $files, private readonly SaidOfImport $said, private readonly Site $site, private readonly SiteImport $import)
-    {
+    public function __construct(
+        private readonly SourceFiles $files,
+        private readonly SaidOfImport $said,
+        private readonly Site $site,
+        private readonly SiteImport $import,
+    ) {
         $this->format = $said->format ?? $this->looksLike();
         $this->understood = ['format' => $this->format->value, 'left' => array_slice($files->left, 0, 20), 'leftCount' => count($files->left)];
     }
@@ -131,7 +135,9 @@ final class ReadSource
 
     private function text(): string
     {
-        return $this->files->isFolder() ? throw new InputRefused('format', 'This is a folder of files; it is not read as one text.') : $this->files->text();
+        return $this->files->isFolder()
+            ? throw new InputRefused('format', 'This is a folder of files; it is not read as one text.')
+            : $this->files->text();
     }
 
     /** @return iterable<string, string> */
@@ -168,7 +174,12 @@ final class ReadSource
             'delimiter' => $csv?->delimiter,
             'encoding' => $csv?->encoding,
         ];
-        if (! $table->says(PageColumn::Address) && ! $table->says(PageColumn::Name) && ! $table->says(PageColumn::Level) && ! $table->says(PageColumn::Id)) {
+        if (
+            ! $table->says(PageColumn::Address) &&
+            ! $table->says(PageColumn::Name) &&
+            ! $table->says(PageColumn::Level) &&
+            ! $table->says(PageColumn::Id)
+        ) {
             throw new InputRefused('columns', 'No column says which pages these are: say which one holds addresses, names or levels.');
         }
 
@@ -198,12 +209,12 @@ final class ReadSource
     private function html(): iterable
     {
         $files = fn (): iterable => $this->texts('/\.(?:x?html?|s?html)$/i', 'page.html');
-        $learnt = HtmlFiles::learnt($files());
+        $manifest = json_decode((string) $this->files->bytes(self::MANIFEST), true);
+        $stood = is_array($manifest) ? $manifest : [];
+        $learnt = HtmlFiles::learnt($files(), $stood);
         $this->menus = $learnt->menus();
 
-        $manifest = json_decode((string) $this->files->bytes(self::MANIFEST), true) ?: [];
-
-        return $learnt->pages($files(), is_array($manifest) ? $manifest : []);
+        return $learnt->pages($files(), $stood);
     }
 
     /** @return iterable<GivenPage> */

@@ -94,7 +94,14 @@ final readonly class GivenPage
         $said['liveContent'] = $this->liveContent === null ? null : ['form' => $this->liveContent->form->value, 'text' => $this->liveContent->text];
         $said['remarks'] = array_map(static fn (Remark $remark): array => $remark->toArray(), $this->remarks);
 
-        return array_filter($said, static fn (mixed $value): bool => $value !== null && $value !== []);
+        // No tags is something else than nothing said of tags.
+        $mayBeEmpty = ['tags' => true, 'prepared' => true];
+
+        return array_filter(
+            $said,
+            static fn (mixed $value, string $field): bool => $value !== null && ($value !== [] || isset($mayBeEmpty[$field])),
+            ARRAY_FILTER_USE_BOTH,
+        );
     }
 
     /** @param  array<string, mixed>  $said  as toArray() gave it */
@@ -113,7 +120,9 @@ final readonly class GivenPage
     /** The same without its content, of which only is kept that it has one: a whole site of contents is too much to hold. */
     public function light(): self
     {
-        return $this->content === null && $this->liveContent === null ? $this : $this->with(['content' => null, 'liveContent' => null, 'hasContent' => true, 'hasLiveContent' => $this->liveContent !== null]);
+        return $this->content === null && $this->liveContent === null
+            ? $this
+            : $this->with(['content' => null, 'liveContent' => null, 'hasContent' => true, 'hasLiveContent' => $this->liveContent !== null]);
     }
 
     public function isRefused(): bool

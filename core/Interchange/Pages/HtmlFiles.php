@@ -21,13 +21,19 @@ final class HtmlFiles
     {
     }
 
-    /** @param  iterable<string, string>  $files  HTML by path in the folder */
-    public static function learnt(iterable $files): self
+    /**
+     * @param  iterable<string, string>  $files  HTML by path in the folder
+     * @param  array<mixed>  $stood  as pages() takes it
+     */
+    public static function learnt(iterable $files, array $stood = []): self
     {
         $repeated = new RepeatedParts();
         foreach ($files as $path => $html) {
             if (self::isPage($path) && strlen($html) <= self::MAX_BYTES) {
-                $repeated->count(self::parsed($html));
+                $document = self::parsed($html);
+                // A menu has other links on a page that is deeper in the folder; they lead to the same.
+                self::resolveLinks($document, self::stood($stood, $path)['address'] ?? self::address($path));
+                $repeated->count($document);
             }
         }
 
@@ -48,11 +54,9 @@ final class HtmlFiles
     {
         foreach ($files as $path => $html) {
             if (self::isPage($path)) {
-                $at = is_array($stood[$path] ?? null) ? $stood[$path] : [];
-                $address = is_string($at['address'] ?? null) ? $at['address'] : null;
-                $former = is_array($at['former'] ?? null) ? array_values(array_filter($at['former'], is_string(...))) : [];
-                $page = $this->page($path, $html, $address);
-                yield $address === null ? $page : $page->with(['at' => $address, 'former' => $former]);
+                $at = self::stood($stood, $path);
+                $page = $this->page($path, $html, $at['address'] ?? null);
+                yield $at === null ? $page : $page->with(['at' => $at['address'], 'former' => $at['former']]);
             }
         }
     }
@@ -66,7 +70,7 @@ final class HtmlFiles
     /** A page by itself, e.g. one that is fetched. */
     public function page(string $path, string $html, ?string $address = null): GivenPage
     {
-        $address ??= '/'.implode('/', array_map(rawurlencode(...), array_filter(explode('/', $path), static fn (string $part): bool => $part !== '')));
+        $address ??= self::address($path);
         $page = new GivenPage($path, address: $address);
         if (strlen($html) > self::MAX_BYTES) {
             return $page->remarked(Remark::refusing('content', 'This file has more than 3 MB: no page of a site has that much.'));
@@ -107,12 +111,29 @@ final class HtmlFiles
         ]);
     }
 
+    /**
+     * @param  array<mixed>  $stood
+     * @return array{address: string, former: list<string>}|null
+     */
+    private static function stood(array $stood, string $path): ?array
+    {
+        $at = is_array($stood[$path] ?? null) ? $stood[$path] : [];
+        $former = is_array($at['former'] ?? null) ? array_values(array_filter($at['former'], is_string(...))) : [];
+
+        return is_string($at['address'] ?? null) ? ['address' => $at['address'], 'former' => $former] : null;
+    }
+
+    private static function address(string $path): string
+    {
+        return '/'.implode('/', array_map(rawurlencode(...), array_filter(explode('/', $path), static fn (string $part): bool => $part !== '')));
+    }
+
     /** The part of a page that is its own: what is named so, else what is left without what repeats. */
     private function main(\DOMDocument $document): ?\DOMElement
     {
         $xpath = new \DOMXPath($document);
         $body = self::first($xpath, '//body');
-        if (! $body instanceof \DOMElement) {
+        if (! ($body instanceof \DOMElement)) {
             return null;
         }
         $this->repeated->takeOut($body);
@@ -148,7 +169,10 @@ final class HtmlFiles
             foreach ($document->getElementsByTagName($element) as $node) {
                 $written = trim($node->getAttribute($attribute));
                 if ($written !== '') {
-                    $node->setAttribute($attribute, RelativeAddress::resolved($written, $base === '' ? $address : RelativeAddress::resolved($base, $address)));
+                    $node->setAttribute(
+                        $attribute,
+                        RelativeAddress::resolved($written, $base === '' ? $address : RelativeAddress::resolved($base, $address)),
+                    );
                 }
             }
         }
@@ -180,12 +204,19 @@ final class HtmlFiles
     /** By byte order mark, else as the page says of itself, else UTF-8 if it is that, else Windows-1252 (WHATWG Encoding). */
     private static function utf8(string $html): string
     {
-        if (preg_match('/^(?:\xEF\xBB\xBF|\xFF\xFE|\xFE\xFF)/', $html) !== 1 && preg_match('/<meta[^>]{0,200}?charset\s*=\s*["\']?\s*([\w:-]{2,40})/i', substr($html, 0, 2048), $of) === 1) {
+        if (
+            preg_match('/^(?:\xEF\xBB\xBF|\xFF\xFE|\xFE\xFF)/', $html) !== 1 &&
+            preg_match('/<meta[^>]{0,200}?charset\s*=\s*["\']?\s*([\w:-]{2,40})/i', substr($html, 0, 2048), $of) === 1
+        ) {
             $named = match (strtolower($of[1])) {
                 'iso-8859-1', 'latin1', 'us-ascii', 'ascii' => 'Windows-1252',
                 default => $of[1],
             };
-            if (strtolower($named) !== 'utf-8' && in_array(strtolower($named), array_map(strtolower(...), mb_list_encodings()), true) && ! mb_check_encoding($html, 'UTF-8')) {
+            if (
+                strtolower($named) !== 'utf-8' &&
+                in_array(strtolower($named), array_map(strtolower(...), mb_list_encodings()), true) &&
+                ! mb_check_encoding($html, 'UTF-8')
+            ) {
                 return mb_scrub((string) mb_convert_encoding($html, 'UTF-8', $named), 'UTF-8');
             }
         }

@@ -15,7 +15,11 @@ final class SafeXml
         if (preg_match('/<!DOCTYPE/i', str_replace("\0", '', substr($xml, 0, 100_000))) === 1) {
             throw new InputRefused('text', "$says: it declares a document type, which is not needed and not read. Take the line <!DOCTYPE …> out.");
         }
-        $reader = \XMLReader::XML(ltrim($xml), null, LIBXML_NONET | LIBXML_COMPACT);
+        $xml = ltrim($xml);
+        if ($xml === '') {
+            throw new InputRefused('text', "$says: it is empty.");
+        }
+        $reader = \XMLReader::XML($xml, null, LIBXML_NONET | LIBXML_COMPACT);
 
         return $reader instanceof \XMLReader ? $reader : throw new InputRefused('text', "$says.");
     }
