@@ -4,19 +4,17 @@ declare(strict_types=1);
 
 namespace Tests\App;
 
-use App\Desk\ApplyChanges;
+use App\Desk\BringIn\ApplySource;
 use App\Desk\BringIn\GiveSource;
 use App\Desk\Files\UploadFile;
 use App\Desk\MakeSite;
-use App\Desk\Rights;
 use App\Desk\TakeOut\SiteFormat;
 use App\Desk\TakeOut\TakeOut;
 use App\Models\Page;
 use App\Models\Site;
+use App\Models\SiteImport;
 use App\Models\User;
 use Heronstem\Core\Access\Role;
-use Heronstem\Core\Change\ChangeReader;
-use Heronstem\Core\Workspace\Authority;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\Attributes\TestWith;
 use ZipArchive;
@@ -66,13 +64,20 @@ final class TakeOutTest extends AppTestCase
     #[TestWith([SiteFormat::Json])]
     public function what_was_taken_out_and_is_brought_in_as_it_is_changes_nothing(SiteFormat $format): void
     {
-        $import = $this->app->make(GiveSource::class)->give($this->site->refresh(), $this->owner, $format->fileName('ferries'), $this->out($format), 'file', ['as' => 'given']);
+        $import = $this->app
+            ->make(GiveSource::class)
+            ->give($this->site->refresh(), $this->owner, $format->fileName('ferries'), $this->out($format), 'file', ['as' => 'given']);
         $import->state === 'ready' || $this->app->make(GiveSource::class)->read($import);
         $placed = $this->app->make(\App\Desk\BringIn\PlaceSource::class)->of($import->refresh());
         $said = [];
         foreach ($placed->pages as $page) {
             if ($page->status->value !== 'same') {
-                $said[] = [$page->given->at, $page->status->value, $page->before === null || $page->after === null ? null : array_diff_assoc($page->after->toFields(), $page->before->toFields()), array_map(static fn ($remark): string => $remark->reason, $page->remarks)];
+                $said[] = [
+                    $page->given->at,
+                    $page->status->value,
+                    $page->before === null || $page->after === null ? null : array_diff_assoc($page->after->toFields(), $page->before->toFields()),
+                    array_map(static fn ($remark): string => $remark->reason, $page->remarks),
+                ];
             }
         }
         self::assertSame([], $said);
@@ -125,7 +130,12 @@ final class TakeOutTest extends AppTestCase
         self::assertSame(['Dogs'], array_map(strval(...), $outline->xpath('//outline[@text="Fares"]/outline/@text') ?: []));
         $sitemap = simplexml_load_string($this->out(SiteFormat::Sitemap));
         self::assertNotFalse($sitemap);
-        $locs = array_map(strval(...), iterator_to_array($sitemap->url, false) === [] ? [] : array_map(static fn ($url): string => (string) $url->loc, iterator_to_array($sitemap->url, false)));
+        $locs = array_map(
+            strval(...),
+            iterator_to_array($sitemap->url, false) === []
+                ? []
+                : array_map(static fn ($url): string => (string) $url->loc, iterator_to_array($sitemap->url, false)),
+        );
         self::assertContains('http://ferries.test/fares', $locs);
         self::assertNotContains('http://ferries.test/draft', $locs);
     }
@@ -134,7 +144,13 @@ final class TakeOutTest extends AppTestCase
     public function a_branch_goes_out_by_itself(): void
     {
         $fares = Page::query()->where('site_id', $this->site->id)->where('address', '/fares')->firstOrFail();
-        $records = json_decode($this->actingAs($this->manager)->get("http://editor.test/api/v1/sites/ferries/export?format=site-json&branch={$fares->ulid}")->assertOk()->streamedContent(), true);
+        $records = json_decode(
+            $this->actingAs($this->manager)
+                ->get("http://editor.test/api/v1/sites/ferries/export?format=site-json&branch={$fares->ulid}")
+                ->assertOk()
+                ->streamedContent(),
+            true,
+        );
         self::assertSame(['Fares', 'Dogs'], array_column($records['pages'], 'name'));
         $this->api('GET', 'export?format=tarball')->assertUnprocessable();
         $this->api('GET', 'export?branch=01J00000000000000000000000')->assertUnprocessable();
@@ -142,6 +158,12 @@ final class TakeOutTest extends AppTestCase
 
     private function furnish(): void
     {
+        $this->site->update([
+            'short_name' => 'Ferries',
+            'tagline' => 'Six ferries, five islands',
+            'description' => 'How to get there.',
+            'design' => 'boatyard',
+        ]);
         ob_start();
         imagepng(imagecreatetruecolor(600, 400) ?: throw new \LogicException('There is no picture.'));
         $picture = $this->app->make(UploadFile::class)->upload($this->site, $this->owner, 'pier.png', (string) ob_get_clean(), 'boats')->ulid;
@@ -153,8 +175,17 @@ final class TakeOutTest extends AppTestCase
         $section = $this->live('Section');
         $under = $this->live('Under', $section);
         $this->saveContent($fares, [
-            ['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'Ten crowns. '], ['type' => 'text', 'text' => 'Dogs', 'marks' => [['type' => 'link', 'attrs' => ['page' => $dogs]]]]]],
-            ['type' => 'picture', 'attrs' => ['file' => $picture, 'alt' => 'The pier', 'decorative' => false, 'caption' => '', 'align' => 'centre', 'width' => 100]],
+            [
+                'type' => 'paragraph',
+                'content' => [
+                    ['type' => 'text', 'text' => 'Ten crowns. '],
+                    ['type' => 'text', 'text' => 'Dogs', 'marks' => [['type' => 'link', 'attrs' => ['page' => $dogs]]]],
+                ],
+            ],
+            [
+                'type' => 'picture',
+                'attrs' => ['file' => $picture, 'alt' => 'The pier', 'decorative' => false, 'caption' => '', 'align' => 'centre', 'width' => 100],
+            ],
         ]);
         $this->change(['kind' => 'publish', 'page' => $fares]);
         $this->saveContent($fares, [['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'Ten crowns, soon twelve.']]]]);
@@ -163,8 +194,21 @@ final class TakeOutTest extends AppTestCase
         $this->change(['kind' => 'add-address', 'page' => $fares, 'address' => '/was-fares', 'answer' => 'send-on']);
         $this->change(['kind' => 'pin', 'page' => $under, 'address' => '/shortcut']);
         $this->change(['kind' => 'change-kind', 'page' => $section, 'to' => 'section']);
-        $this->change(['kind' => 'describe', 'page' => $dogs, 'searchTitle' => 'Dogs on board', 'summary' => 'They travel free.', 'picture' => $picture]);
-        $this->change(['kind' => 'set-search', 'page' => $dogs, 'index' => false, 'priority' => 0.3, 'canonical' => $fares, 'targetPhrase' => 'dogs on ferries']);
+        $this->change([
+            'kind' => 'describe',
+            'page' => $dogs,
+            'searchTitle' => 'Dogs on board',
+            'summary' => 'They travel free.',
+            'picture' => $picture,
+        ]);
+        $this->change([
+            'kind' => 'set-search',
+            'page' => $dogs,
+            'index' => false,
+            'priority' => 0.3,
+            'canonical' => $fares,
+            'targetPhrase' => 'dogs on ferries',
+        ]);
         $this->change(['kind' => 'set-branch-search', 'page' => $fares, 'titlePattern' => '{heading} – Fares']);
         $this->change(['kind' => 'tag', 'page' => $dogs, 'add' => ['animals', 'travel']]);
         $this->change(['kind' => 'unlist-page', 'page' => $draft]);
@@ -177,11 +221,20 @@ final class TakeOutTest extends AppTestCase
         $this->redirect(['scope' => 'one', 'source' => '/old-fares', 'leadsTo' => ['page' => $fares], 'note' => 'Poster']);
         $this->redirect(['scope' => 'pattern', 'source' => '/boat-:name', 'leadsTo' => ['address' => '/fleet/:name']]);
         $menu = '01J0MENV000000000000000001';
-        $this->change(['kind' => 'make-menu', 'menu' => $menu, 'name' => 'By hand'], [
-            'kind' => 'arrange-menu',
-            'menu' => $menu,
-            'entries' => [['kind' => 'heading', 'label' => 'Costs', 'entries' => [['kind' => 'page', 'page' => $fares], ['kind' => 'url', 'url' => 'https://else.example/', 'label' => 'Else']]]],
-        ]);
+        $this->change(
+            ['kind' => 'make-menu', 'menu' => $menu, 'name' => 'By hand'],
+            [
+                'kind' => 'arrange-menu',
+                'menu' => $menu,
+                'entries' => [
+                    [
+                        'kind' => 'heading',
+                        'label' => 'Costs',
+                        'entries' => [['kind' => 'page', 'page' => $fares], ['kind' => 'url', 'url' => 'https://else.example/', 'label' => 'Else']],
+                    ],
+                ],
+            ],
+        );
     }
 
     private function out(SiteFormat $format, ?Site $site = null): string
@@ -192,7 +245,9 @@ final class TakeOutTest extends AppTestCase
     private function copied(string $file, string $key = 'copy'): Site
     {
         $copy = $this->app->make(MakeSite::class)->make($key, 'Ferries', "http://$key.test", 'en-GB', 'UTC', null, $this->owner);
-        $import = $this->app->make(GiveSource::class)->give($copy, $this->owner, 'ferries.json', $file, 'file', ['as' => 'given', 'keepsAddresses' => false]);
+        $import = $this->app
+            ->make(GiveSource::class)
+            ->give($copy, $this->owner, 'ferries.json', $file, 'file', ['as' => 'given', 'keepsAddresses' => false]);
         self::assertSame('ready', $import->state, (string) $import->problem);
         $this->applied($copy, $import->ulid);
 
@@ -201,8 +256,9 @@ final class TakeOutTest extends AppTestCase
 
     private function applied(Site $site, string $import): void
     {
-        $batch = (new ChangeReader($site->rules(), $site->zone))->batch([['kind' => 'bring-in', 'import' => $import]]);
-        $this->app->make(ApplyChanges::class)->apply($site, $this->owner, $batch, rights: Rights::of(Authority::Owner));
+        $given = SiteImport::query()->where('ulid', $import)->firstOrFail();
+        $this->app->make(ApplySource::class)->begin($given, $this->owner, [], null, '');
+        self::assertSame('applied', $given->refresh()->state, (string) $given->problem);
     }
 
     /**

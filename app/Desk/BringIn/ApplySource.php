@@ -6,6 +6,7 @@ namespace App\Desk\BringIn;
 
 use App\Desk\ApplyChanges;
 use App\Desk\ConfirmFirst;
+use App\Desk\Design\SiteDesign;
 use App\Desk\RightsOn;
 use App\Desk\RippleChanged;
 use App\Jobs\BringInSource;
@@ -16,7 +17,9 @@ use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Change\ChangeReader;
 use Heronstem\Core\Decision\WhenUnanswered;
 use Heronstem\Core\InputRefused;
+use Heronstem\Core\OneLine;
 use Heronstem\Core\Refusal;
+use Heronstem\Core\Workspace\Authority;
 use Illuminate\Database\Connection;
 
 /** Brings something in in the background: in one step, or not at all. */
@@ -34,7 +37,10 @@ final readonly class ApplySource
     public function begin(SiteImport $import, User $user, array $decisions, ?string $digest, string $note): SiteImport
     {
         $this->batch($import, $decisions);
-        $begun = SiteImport::query()->whereKey($import->id)->where('state', 'ready')->update(['state' => 'applying', 'problem' => null]);
+        $begun = SiteImport::query()
+            ->whereKey($import->id)
+            ->where('state', 'ready')
+            ->update(['state' => 'applying', 'problem' => null]);
         if ($begun === 0) {
             throw new InputRefused('import', 'This is being brought in, or was brought in already.');
         }
@@ -49,10 +55,29 @@ final readonly class ApplySource
         try {
             // Rights may have ended since it was begun.
             $rights = (new RightsOn($this->db))->of($user, $import->site);
+            $begins = $import->site->pages()->doesntExist() && $rights->authority === Authority::Owner;
             $this->apply->apply($import->site, $user, $this->batch($import, $decisions), $digest, $note, $rights);
+            $begins && self::name($import);
         } catch (Refusal|RippleChanged|BeyondRights|ConfirmFirst $no) {
             $import->refresh()->update(['state' => 'ready', 'problem' => $no instanceof Refusal ? $no->reason : $no->getMessage()]);
         }
+    }
+
+    /** A site that begins with a site file says of itself what that says, where it says nothing yet. Its name and address are its own. */
+    private static function name(SiteImport $import): void
+    {
+        $said = $import->understood['records']['site'] ?? [];
+        foreach (
+            ['shortName' => ['short_name', 30], 'tagline' => ['tagline', 120], 'summary' => ['description', 500]] as $field => [$column, $most]
+        ) {
+            if ((string) $import->site->{$column} === '' && is_string($said[$field] ?? null)) {
+                $import->site->{$column} = mb_substr(OneLine::typed($said[$field]), 0, $most);
+            }
+        }
+        if ((string) $import->site->design === '' && in_array($said['design'] ?? null, SiteDesign::all(), true)) {
+            $import->site->design = $said['design'];
+        }
+        $import->site->save();
     }
 
     /** @param  array<mixed>  $decisions */
@@ -60,6 +85,10 @@ final readonly class ApplySource
     {
         $site = $import->site;
 
-        return (new ChangeReader($site->rules(), $site->zone, $site->ownAddresses()))->batch([['kind' => 'bring-in', 'import' => $import->ulid]], $decisions, WhenUnanswered::TakesDefault);
+        return (new ChangeReader($site->rules(), $site->zone, $site->ownAddresses()))->batch(
+            [['kind' => 'bring-in', 'import' => $import->ulid]],
+            $decisions,
+            WhenUnanswered::TakesDefault,
+        );
     }
 }

@@ -46,10 +46,19 @@ final readonly class WriteSiteFile
     {
         return [
             'name' => $site->name,
+            'shortName' => $site->short_name,
+            'tagline' => $site->tagline,
+            'summary' => $site->description,
+            'design' => $site->design,
             'origin' => $site->origin,
             'language' => $site->language,
             'zone' => $site->zone,
-            'addresses' => ['trailingSlash' => $site->trailing_slash, 'suffix' => $site->suffix, 'caseSensitive' => $site->case_sensitive, 'nativeLetters' => $site->native_letters],
+            'addresses' => [
+                'trailingSlash' => $site->trailing_slash,
+                'suffix' => $site->suffix,
+                'caseSensitive' => $site->case_sensitive,
+                'nativeLetters' => $site->native_letters,
+            ],
             'search' => json_decode($site->searchSettings()->toText() ?: '{}', true, flags: JSON_THROW_ON_ERROR) ?: new \stdClass(),
         ];
     }
@@ -78,7 +87,10 @@ final readonly class WriteSiteFile
         $kept = ['id', 'parent', 'name', 'slug', 'slugFollows', 'address', 'kind', 'leadsTo', 'leftOut', 'pinned', 'unlisted', 'layout', 'start'];
         foreach ($this->pages($site, null) as $record) {
             $isDownload = ($record['kind'] ?? '') === 'download';
-            yield array_intersect_key($isDownload ? ['kind' => 'section'] + array_diff_key($record, ['leadsTo' => true]) : $record, array_fill_keys($kept, true));
+            yield array_intersect_key(
+                $isDownload ? ['kind' => 'section'] + array_diff_key($record, ['leadsTo' => true]) : $record,
+                array_fill_keys($kept, true),
+            );
         }
     }
 
@@ -86,7 +98,14 @@ final readonly class WriteSiteFile
     private function files(Site $site, ?Page $branch): iterable
     {
         $disk = $this->disks->disk(config('heronstem.files_disk'));
-        foreach (File::query()->where('site_id', $site->id)->whereNull('binned_at')->whereRaw(...self::usedIn($branch, 'file_uses', 'file'))->orderBy('id')->lazyById(50) as $file) {
+        foreach (
+            File::query()
+                ->where('site_id', $site->id)
+                ->whereNull('binned_at')
+                ->whereRaw(...self::usedIn($branch, 'file_uses', 'file'))
+                ->orderBy('id')
+                ->lazyById(50) as $file
+        ) {
             $bytes = $disk->get($file->path);
             if ($bytes !== null) {
                 yield array_filter(
@@ -109,7 +128,9 @@ final readonly class WriteSiteFile
     /** @return iterable<array<string, mixed>> */
     private function sharedPieces(Site $site, ?Page $branch): iterable
     {
-        foreach (SharedPiece::query()->where('site_id', $site->id)->whereRaw(...self::usedIn($branch, 'piece_uses', 'piece'))->orderBy('id')->lazyById(100) as $piece) {
+        foreach (
+            SharedPiece::query()->where('site_id', $site->id)->whereRaw(...self::usedIn($branch, 'piece_uses', 'piece'))->orderBy('id')->lazyById(100) as $piece
+        ) {
             yield ['id' => $piece->ulid, 'name' => $piece->name, 'content' => $piece->document];
         }
     }

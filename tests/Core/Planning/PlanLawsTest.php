@@ -96,7 +96,10 @@ final class PlanLawsTest extends TestCase
                     return;
                 }
                 $left = array_filter($steps, static fn (PlanStep $step): bool => ! isset($rebased->refused[$step->id]));
-                self::assertEquals(array_merge(...array_map(static fn (PlanStep $step): array => $step->changes, array_values($left))), $rebased->batch->changes);
+                self::assertEquals(
+                    array_merge(...array_map(static fn (PlanStep $step): array => $step->changes, array_values($left))),
+                    $rebased->batch->changes,
+                );
                 foreach ($rebased->refused as $refusal) {
                     self::assertNotSame('', $refusal->reason);
                 }
@@ -148,7 +151,11 @@ final class PlanLawsTest extends TestCase
     public function a_step_whose_page_is_gone_is_left_out_and_the_others_are_made(): void
     {
         $site = $this->site();
-        $steps = [new PlanStep('first', [self::rename('Travel', 'Crossings')]), new PlanStep('second', [self::rename('Nowhere', 'Else')]), new PlanStep('third', [self::rename('Help', 'Answers')])];
+        $steps = [
+            new PlanStep('first', [self::rename('Travel', 'Crossings')]),
+            new PlanStep('second', [self::rename('Nowhere', 'Else')]),
+            new PlanStep('third', [self::rename('Help', 'Answers')]),
+        ];
         $rebased = RebasedPlan::of($steps, Decisions::elseDefaults(), $site->planBatch(...));
 
         self::assertSame(['second'], array_keys($rebased->refused));
@@ -160,7 +167,11 @@ final class PlanLawsTest extends TestCase
     #[Test]
     public function a_plan_of_which_no_step_can_be_made_is_no_batch(): void
     {
-        $rebased = RebasedPlan::of([new PlanStep('only', [self::rename('Nowhere', 'Else')])], Decisions::elseDefaults(), $this->site()->planBatch(...));
+        $rebased = RebasedPlan::of(
+            [new PlanStep('only', [self::rename('Nowhere', 'Else')])],
+            Decisions::elseDefaults(),
+            $this->site()->planBatch(...),
+        );
 
         self::assertNull($rebased->batch);
         self::assertNull($rebased->ripple);
@@ -178,7 +189,14 @@ final class PlanLawsTest extends TestCase
         self::assertContains('Times', $compared->onlyFirst);
         self::assertSame(['Travel'], $compared->alike);
         self::assertContains('Help', array_keys($compared->otherwise));
-        self::assertSame([[], [], []], [ComparedPlans::of($first, $first)->onlyFirst, ComparedPlans::of($first, $first)->onlySecond, ComparedPlans::of($first, $first)->otherwise]);
+        self::assertSame(
+            [[], [], []],
+            [
+                ComparedPlans::of($first, $first)->onlyFirst,
+                ComparedPlans::of($first, $first)->onlySecond,
+                ComparedPlans::of($first, $first)->otherwise,
+            ],
+        );
         self::assertSame([], ComparedPlans::of(null, null)->alike);
     }
 
@@ -197,7 +215,7 @@ final class PlanLawsTest extends TestCase
         }
     }
 
-    /** @return array<string, array<string, mixed>> what people made of the pages; addresses that were let go in between may differ */
+    /** @return array<string, list<string|null>> what people made of the pages; addresses that were let go in between may differ */
     private static function pages(MemorySite $site): array
     {
         $pages = array_map(static fn (Page $page): array => [$page->parent, $page->name, $page->state->value], $site->pages);
