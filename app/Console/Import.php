@@ -59,7 +59,9 @@ final class Import extends Command
             $placed = $place->of($import);
             $this->tell($placed, $import);
             if ($this->option('dry-run') !== true) {
-                $batch = new Batch((new ChangeReader($site->rules(), $site->zone))->batch([['kind' => 'bring-in', 'import' => $import->ulid]])->changes);
+                $batch = new Batch(
+                    (new ChangeReader($site->rules(), $site->zone))->batch([['kind' => 'bring-in', 'import' => $import->ulid]])->changes,
+                );
                 $entry = $apply->apply($site, $import->user, $batch, rights: Rights::of(Authority::Owner));
                 $this->option('json') === true ?: $this->line(str_replace('*', '', $entry->sentence).'. Undo it in the history.');
             }
@@ -90,7 +92,10 @@ final class Import extends Command
                 'format' => $this->option('format'),
                 'as' => $this->option('as'),
                 'gaps' => $this->option('gaps'),
-                'under' => is_string($under) && $under !== '' ? Page::query()->where('site_id', $site->id)->where('address', $under)->value('ulid') ?? throw new InputRefused('under', "There is no page at $under.") : null,
+                'under' => is_string($under) && $under !== ''
+                        ? Page::query()->where('site_id', $site->id)->where('address', $under)->value('ulid') ??
+                            throw new InputRefused('under', "There is no page at $under.")
+                        : null,
                 'changesKnown' => $this->option('leave-known') !== true,
                 'menus' => $this->option('menus') === true ? range(0, 9) : null,
             ],
@@ -116,7 +121,11 @@ final class Import extends Command
 
         return is_string($mail) && $mail !== ''
             ? User::query()->where('email', $mail)->first()
-            : Membership::query()->where('site_id', $site->id)->whereHas('roles', static fn ($query) => $query->where('key', 'owner'))->orderBy('id')->first()?->user;
+            : Membership::query()
+                ->where('site_id', $site->id)
+                ->whereHas('roles', static fn ($query) => $query->where('key', 'owner'))
+                ->orderBy('id')
+                ->first()?->user;
     }
 
     /** A folder as a ZIP file: both are read the same way, with the same bounds. */
@@ -141,27 +150,54 @@ final class Import extends Command
     private function tell(PlacedSource $placed, SiteImport $import): void
     {
         if ($this->option('json') === true) {
-            $this->line((string) json_encode([
-                'format' => $import->understood['format'],
-                'counts' => $placed->counts(),
-                'redirects' => $placed->redirects(),
-                'pages' => array_map(static fn (PlacedPage $page): array => [
-                    'at' => $page->given->at,
-                    'status' => $page->status->value,
-                    'name' => $page->after?->name,
-                    'address' => $page->address?->path,
-                    'remarks' => array_map(static fn ($remark): array => $remark->toArray(), $page->remarks),
-                ], $placed->pages),
-            ], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES));
+            $this->line(
+                (string) json_encode(
+                    [
+                        'format' => $import->understood['format'],
+                        'counts' => $placed->counts(),
+                        'redirects' => $placed->redirects(),
+                        'pages' => array_map(
+                            static fn (PlacedPage $page): array => [
+                                'at' => $page->given->at,
+                                'status' => $page->status->value,
+                                'name' => $page->after?->name,
+                                'address' => $page->address?->path,
+                                'remarks' => array_map(static fn ($remark): array => $remark->toArray(), $page->remarks),
+                            ],
+                            $placed->pages,
+                        ),
+                    ],
+                    JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES,
+                ),
+            );
 
             return;
         }
-        $words = ['new' => 'new', 'between' => 'sections in between', 'changed' => 'changed', 'same' => 'the same already', 'left' => 'left as they are', 'refused' => 'not taken'];
+        $words = [
+            'new' => 'new',
+            'between' => 'sections in between',
+            'changed' => 'changed',
+            'same' => 'the same already',
+            'left' => 'left as they are',
+            'refused' => 'not taken',
+        ];
         $counts = array_filter($placed->counts());
-        $this->line('Read as '.$import->understood['format'].': '.implode(', ', array_map(static fn (string $status, int $n): string => "$n {$words[$status]}", array_keys($counts), $counts)).'; '.$placed->redirects().' further addresses lead to them.');
+        $this->line(
+            'Read as '.
+                $import->understood['format'].
+                ': '.
+                implode(', ', array_map(static fn (string $status, int $n): string => "$n {$words[$status]}", array_keys($counts), $counts)).
+                '; '.
+                $placed->redirects().
+                ' further addresses lead to them.',
+        );
         foreach ($placed->pages as $page) {
             foreach ($page->remarks as $remark) {
-                $remark->refuses ? $this->warn("{$page->given->at}: {$remark->reason}") : ($this->option('dry-run') === true ? $this->line("{$page->given->at}: {$remark->reason}") : null);
+                $remark->refuses
+                    ? $this->warn("{$page->given->at}: {$remark->reason}")
+                    : ($this->option('dry-run') === true
+                        ? $this->line("{$page->given->at}: {$remark->reason}")
+                        : null);
             }
         }
     }

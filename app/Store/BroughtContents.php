@@ -23,14 +23,19 @@ final readonly class BroughtContents
      */
     public function last(array $pages): array
     {
-        return $pages === [] ? [] : array_map(
-            intval(...),
-            array_column(
-                $this->db->select('select p.ulid, coalesce(max(r.number), 0) as n from pages p left join content_versions r on r.page_id = p.id where p.ulid = any(?::text[]) group by p.ulid', [PgArray::of($pages)]),
-                'n',
-                'ulid',
-            ),
-        );
+        return $pages === []
+            ? []
+            : array_map(
+                intval(...),
+                array_column(
+                    $this->db->select(
+                        'select p.ulid, coalesce(max(r.number), 0) as n from pages p left join content_versions r on r.page_id = p.id where p.ulid = any(?::text[]) group by p.ulid',
+                        [PgArray::of($pages)],
+                    ),
+                    'n',
+                    'ulid',
+                ),
+            );
     }
 
     /**
@@ -50,7 +55,9 @@ final readonly class BroughtContents
         $last = $this->last($known);
 
         return array_map(
-            static fn (BroughtPage $page): BroughtPage => $page->content === null ? $page : $page->withVersion(($last[$page->page->id] ?? 0) + ($page->hasTwo ? 2 : 1)),
+            static fn (BroughtPage $page): BroughtPage => $page->content === null
+                ? $page
+                : $page->withVersion(($last[$page->page->id] ?? 0) + ($page->hasTwo ? 2 : 1)),
             $pages,
         );
     }

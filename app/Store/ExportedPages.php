@@ -10,12 +10,15 @@ use Heronstem\Core\Tree\Page;
 use Illuminate\Database\ConnectionInterface;
 
 /**
- * Pages of a site or of a branch with everything about them, in the order of the tree. Read by a cursor of the database some hundred
- * at a time, at one moment of the site, so that a site of any size goes out in little memory.
+ * Pages of a site or of a branch with everything about them, in the order of the tree. Read some hundred at a
+ * time, so that a site of any size goes out in little memory.
  */
 final readonly class ExportedPages
 {
     private const PIECE = 400;
+
+    /** Letters of an identity. */
+    private const ID = 26;
 
     public function __construct(private ConnectionInterface $db)
     {
@@ -30,22 +33,17 @@ final readonly class ExportedPages
     public function all(Site $site, ?StoredPage $branch = null): iterable
     {
         $pages = new StoredPages($this->db, $site);
-        $cursor = 'exported_'.bin2hex(random_bytes(6));
-        $this->db->beginTransaction();
-        try {
-            // The order of the tree: each page by the positions of those above it and its own.
-            $this->db->statement(
-                "declare $cursor no scroll cursor for with recursive tree as (
-                    select p.id, p.ulid, array[p.position] as place from pages p where p.site_id = {$site->id} and p.state <> 'bin' and ".
-                    ($branch === null ? 'p.parent_id is null' : "p.id = {$branch->id}").
-                    " union all select p.id, p.ulid, tree.place || p.position from pages p join tree on p.parent_id = tree.id where p.state <> 'bin'
-                ) select ulid from tree order by place",
-            );
-            while (($ids = array_column($this->db->select('fetch '.self::PIECE." from $cursor"), 'ulid')) !== []) {
-                yield from $this->piece($pages, $site, $ids);
-            }
-        } finally {
-            $this->db->rollBack();
+        // The order of the tree: each page by the positions of those above it and its own. One text of all identities is little memory,
+        // and no transaction is left open however slowly somebody reads.
+        $all = (string) $this->db->scalar(
+            "with recursive tree as (
+                select p.id, p.ulid, array[p.position] as place from pages p where p.site_id = {$site->id} and p.state <> 'bin' and ".
+                ($branch === null ? 'p.parent_id is null' : "p.id = {$branch->id}").
+                " union all select p.id, p.ulid, tree.place || p.position from pages p join tree on p.parent_id = tree.id where p.state <> 'bin'
+            ) select string_agg(ulid, '' order by place) from tree",
+        );
+        for ($at = 0; $at < strlen($all); $at += self::PIECE * self::ID) {
+            yield from $this->piece($pages, $site, str_split(substr($all, $at, self::PIECE * self::ID), self::ID));
         }
     }
 

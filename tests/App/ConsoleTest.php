@@ -95,7 +95,7 @@ final class ConsoleTest extends AppTestCase
     #[Test]
     public function the_demo_loads_whole_and_keeps_every_invariant(): void
     {
-        $this->site->delete();
+        $this->site->forceDelete();
         \App\Models\User::query()->delete();
         \Illuminate\Support\Facades\Storage::fake('local');
         self::assertSame(0, Artisan::call('heronstem:load-demo', ['--pages' => 300]));

@@ -33,11 +33,11 @@ final class ResponseContract
         $path = '/'.preg_replace('#^api/v1/?#', '', $route);
         $method = strtolower($method);
         $responses = self::described()['paths'][$path][$method]['responses'] ?? [];
-        $status = (string) $response->status();
+        $status = (string) $response->getStatusCode();
         $pointer = isset($responses[$status])
             ? '#/paths/'.str_replace(['~', '/', '{', '}'], ['~0', '~1', '%7B', '%7D'], $path)."/$method/responses/$status/content/".str_replace('/', '~1', $type).'/schema'
             : '#/components/schemas/Problem';
-        Assert::assertTrue(isset($responses[$status]) || $response->status() >= 400, "$method $path answers with $status, which is not described.");
+        Assert::assertTrue(isset($responses[$status]) || $response->getStatusCode() >= 400, "$method $path answers with $status, which is not described.");
         if (isset($responses[$status]) && ! isset($responses[$status]['content'][$type]['schema'])) {
             return; // a file: its form is another document's
         }

@@ -41,7 +41,7 @@ final class WebServerFilesTest extends AppTestCase
     #[Test]
     public function web_servers_answer_every_address_of_the_demo_as_it_does(): void
     {
-        $this->site->delete();
+        $this->site->forceDelete();
         app(LoadDemoSite::class)->load(database_path('demo/ferries'), 'ferries');
         $this->site = Site::query()->where('key', 'ferries')->firstOrFail();
         $known = array_column(DB::select('select address from ledger where site_id = ?', [$this->site->id]), 'address');

@@ -108,7 +108,11 @@ final class FurtherChanges
             unset($under);
         }
 
-        return $this->menu(['name' => $menu['name'] === '' ? 'Menu '.($n + 1) : $menu['name'], 'kind' => 'menu', 'entries' => $entries], $import, $placed);
+        return $this->menu(
+            ['name' => $menu['name'] === '' ? 'Menu '.($n + 1) : $menu['name'], 'kind' => 'menu', 'entries' => $entries],
+            $import,
+            $placed,
+        );
     }
 
     /**
@@ -175,7 +179,16 @@ final class FurtherChanges
             $id = is_string($record['id'] ?? null) ? $record['id'] : "row $n";
             if (! isset($known[$id])) {
                 $fields = array_diff_key($record, ['id' => true, 'origin' => true, 'kind' => true]);
-                array_push($changes, ...$this->readAll([['kind' => 'make-redirect', 'redirect' => Identity::derived($import->ulid, "redirect $id")] + array_filter($fields, static fn (mixed $said): bool => $said !== null)], 'The redirect of '.(is_string($record['source'] ?? null) ? $record['source'] : 'nothing')));
+                array_push(
+                    $changes,
+                    ...$this->readAll(
+                        [
+                            ['kind' => 'make-redirect', 'redirect' => Identity::derived($import->ulid, "redirect $id")] +
+                            array_filter($fields, static fn (mixed $said): bool => $said !== null),
+                        ],
+                        'The redirect of '.(is_string($record['source'] ?? null) ? $record['source'] : 'nothing'),
+                    ),
+                );
             }
         }
 

@@ -61,7 +61,14 @@ final readonly class GiveSource
     {
         SaidOfImport::read($said, $site->zone);
         $this->forgetOld($site);
-        $import = new SiteImport(['site_id' => $site->id, 'user_id' => $user?->id, 'name' => mb_substr($name, 0, 200), 'source' => $source, 'said' => $said, 'understood' => []]);
+        $import = new SiteImport([
+            'site_id' => $site->id,
+            'user_id' => $user?->id,
+            'name' => mb_substr($name, 0, 200),
+            'source' => $source,
+            'said' => $said,
+            'understood' => [],
+        ]);
         $import->ulid = (string) Str::ulid();
         $import->save();
         $this->lines->keep($import, $bytes);
@@ -78,13 +85,24 @@ final readonly class GiveSource
     {
         $address = trim($address);
         if (preg_match('#^https?://([^/?\#\s@]+)(/[^?\#\s]*)?$#iD', $address, $of) !== 1 || strlen($address) > 2000) {
-            throw new InputRefused('address', 'This is the address of a site: https:// and its host, with a path if it begins below one.', 'https://www.example.org/');
+            throw new InputRefused(
+                'address',
+                'This is the address of a site: https:// and its host, with a path if it begins below one.',
+                'https://www.example.org/',
+            );
         }
         if ($site->ownAddresses()->in($address) !== null) {
             throw new InputRefused('address', 'This is the address of this very site.');
         }
         $this->forgetOld($site);
-        $import = new SiteImport(['site_id' => $site->id, 'user_id' => $user->id, 'name' => mb_substr($of[1], 0, 200), 'source' => 'site', 'said' => ['format' => 'html'], 'understood' => []]);
+        $import = new SiteImport([
+            'site_id' => $site->id,
+            'user_id' => $user->id,
+            'name' => mb_substr($of[1], 0, 200),
+            'source' => 'site',
+            'said' => ['format' => 'html'],
+            'understood' => [],
+        ]);
         $import->ulid = (string) Str::ulid();
         $import->save();
         ReadOldSite::dispatch($import->id, isset($of[2]) ? $address : "$address/");
@@ -108,7 +126,12 @@ final readonly class GiveSource
         $all = [...$import->said, ...$said];
         $now = SaidOfImport::read($all, $import->site->zone);
         $import->update(['said' => $all]);
-        $readsAnew = [$before->format, $before->columns, $before->delimiter, $before->encoding] !== [$now->format, $now->columns, $now->delimiter, $now->encoding];
+        $readsAnew = [$before->format, $before->columns, $before->delimiter, $before->encoding] !== [
+            $now->format,
+            $now->columns,
+            $now->delimiter,
+            $now->encoding,
+        ];
         if ($readsAnew) {
             $import->update(['state' => 'reading', 'done' => 0, 'problem' => null]);
             $this->lines->size($import) <= self::AT_ONCE ? $this->read($import) : ReadGiven::dispatch($import->id);
@@ -127,14 +150,27 @@ final readonly class GiveSource
             $source = new ReadSource($files, SaidOfImport::read($import->said, $site->zone), $site, $import);
             $n = 0;
             $this->lines->write($import, $this->bounded($source->pages(), $import, $n));
-            $understood = [...$source->understood, 'pages' => $n, 'menus' => array_map(static fn (FoundMenu $menu): array => ['name' => $menu->name, 'links' => $menu->links], $source->menus)];
+            $understood = [
+                ...$source->understood,
+                'pages' => $n,
+                'menus' => array_map(static fn (FoundMenu $menu): array => ['name' => $menu->name, 'links' => $menu->links], $source->menus),
+            ];
             $understood += $this->besides($source);
             if ($n === 0 && $understood['records'] === []) {
                 throw new InputRefused('text', 'There is no page in this.');
             }
-            SiteImport::query()->whereKey($import->id)->where('state', 'reading')->update(['state' => 'ready', 'done' => $n, 'total' => $n, 'understood' => GivenLines::json($understood), 'problem' => null]);
+            SiteImport::query()
+                ->whereKey($import->id)
+                ->where('state', 'reading')
+                ->update(['state' => 'ready', 'done' => $n, 'total' => $n, 'understood' => GivenLines::json($understood), 'problem' => null]);
         } catch (InputRefused $no) {
-            SiteImport::query()->whereKey($import->id)->update(['state' => 'failed', 'problem' => $no->reason, 'understood' => GivenLines::json([...($source->understood ?? []), 'field' => $no->field])]);
+            SiteImport::query()
+                ->whereKey($import->id)
+                ->update([
+                    'state' => 'failed',
+                    'problem' => $no->reason,
+                    'understood' => GivenLines::json([...$source->understood ?? [], 'field' => $no->field]),
+                ]);
         } finally {
             $this->lines->close($import);
         }
@@ -155,10 +191,16 @@ final readonly class GiveSource
     {
         foreach ($pages as $page) {
             if (++$n > self::MAX_PAGES) {
-                throw new InputRefused('text', sprintf('There are more than %s pages in this. Give it in parts, one branch after the other.', number_format(self::MAX_PAGES)));
+                throw new InputRefused(
+                    'text',
+                    sprintf('There are more than %s pages in this. Give it in parts, one branch after the other.', number_format(self::MAX_PAGES)),
+                );
             }
             if ($n % 100 === 0) {
-                $goesOn = SiteImport::query()->whereKey($import->id)->where('state', 'reading')->update(['done' => $n]);
+                $goesOn = SiteImport::query()
+                    ->whereKey($import->id)
+                    ->where('state', 'reading')
+                    ->update(['done' => $n]);
                 if ($goesOn === 0) {
                     throw new InputRefused('import', 'Reading was stopped.');
                 }
@@ -191,7 +233,13 @@ final readonly class GiveSource
 
     private function forgetOld(Site $site): void
     {
-        foreach (SiteImport::query()->where('site_id', $site->id)->where('updated_at', '<', Carbon::now()->subDays(self::KEPT_DAYS))->limit(20)->get() as $old) {
+        foreach (
+            SiteImport::query()
+                ->where('site_id', $site->id)
+                ->where('updated_at', '<', Carbon::now()->subDays(self::KEPT_DAYS))
+                ->limit(20)
+                ->get() as $old
+        ) {
             $this->lines->forget($old);
             $old->delete();
         }

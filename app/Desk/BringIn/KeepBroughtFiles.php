@@ -34,7 +34,10 @@ final readonly class KeepBroughtFiles
             $source = new ReadSource($files, SaidOfImport::read($import->said, $import->site->zone), $import->site, $import);
             foreach ($source->assets() as $path) {
                 $bytes = $files->bytes($path);
-                $bytes === null ?: $this->file($import, $user, (string) $source->fileAt($path), basename($path), $bytes, ['folder' => mb_substr(trim(dirname($path), './'), 0, 200)]);
+                $bytes === null ?:
+                $this->file($import, $user, (string) $source->fileAt($path), basename($path), $bytes, [
+                    'folder' => mb_substr(trim(dirname($path), './'), 0, 200),
+                ]);
             }
             foreach ($source->records() as $list => $record) {
                 match ($list) {
@@ -56,7 +59,9 @@ final readonly class KeepBroughtFiles
         if (! Identity::names($record['id'] ?? null) || $bytes === false || $bytes === '') {
             return;
         }
-        $percent = static fn (string $field): ?int => is_int($record[$field] ?? null) && $record[$field] >= 0 && $record[$field] <= 100 ? $record[$field] : null;
+        $percent = static fn (string $field): ?int => is_int($record[$field] ?? null) && $record[$field] >= 0 && $record[$field] <= 100
+            ? $record[$field]
+            : null;
         $this->file($import, $user, $record['id'], $text('name', 200), $bytes, [
             'folder' => $text('folder', 200),
             'alt' => $text('alt', 500),
@@ -94,9 +99,19 @@ final readonly class KeepBroughtFiles
         for ($n = 1, $free = $name; SharedPiece::query()->where('site_id', $import->site_id)->where('name', $free)->exists(); $n++) {
             $free = mb_substr($name, 0, 95).' '.($n + 1);
         }
-        $piece = new SharedPiece(['site_id' => $import->site_id, 'name' => $free, 'document' => $document->toArray(), 'number' => 1, 'changed_by' => $user?->id]);
+        $piece = new SharedPiece([
+            'site_id' => $import->site_id,
+            'name' => $free,
+            'document' => $document->toArray(),
+            'number' => 1,
+            'changed_by' => $user?->id,
+        ]);
         $piece->ulid = $record['id'];
         $piece->save();
-        $this->db->insert('insert into shared_piece_versions (piece_id, number, document, user_id) values (?, 1, ?::jsonb, ?)', [$piece->id, json_encode($document->toArray(), JSON_THROW_ON_ERROR), $user?->id]);
+        $this->db->insert('insert into shared_piece_versions (piece_id, number, document, user_id) values (?, 1, ?::jsonb, ?)', [
+            $piece->id,
+            json_encode($document->toArray(), JSON_THROW_ON_ERROR),
+            $user?->id,
+        ]);
     }
 }

@@ -45,7 +45,12 @@ final readonly class ReadContents
         $page = $page->with(['remarks' => [...$page->remarks, ...$remarks]]);
 
         return $page->with([
-            'content' => $document->isBlank() ? null : new GivenContent(ContentForm::Document, json_encode($document->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)),
+            'content' => $document->isBlank()
+                ? null
+                : new GivenContent(
+                    ContentForm::Document,
+                    json_encode($document->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES),
+                ),
         ]);
     }
 
@@ -77,7 +82,12 @@ final readonly class ReadContents
         $blocks = (new PastedHtml($noPage, $picture))->blocks($content->text);
         $without = self::markDecorative($blocks);
         if ($without > 0) {
-            $remarks[] = Remark::of('content', $without === 1 ? 'One picture has no alternative text; it is marked as decorative.' : "$without pictures have no alternative text; they are marked as decorative.");
+            $remarks[] = Remark::of(
+                'content',
+                $without === 1
+                    ? 'One picture has no alternative text; it is marked as decorative.'
+                    : "$without pictures have no alternative text; they are marked as decorative.",
+            );
         }
 
         return $this->withFiles(Document::read(['version' => Document::VERSION, 'type' => 'doc', 'content' => $blocks]));
@@ -104,7 +114,12 @@ final readonly class ReadContents
             if (! is_array($node)) {
                 continue;
             }
-            if (is_array($node['attrs'] ?? null) && array_key_exists('alt', $node['attrs']) && $node['attrs']['alt'] === '' && ($node['attrs']['decorative'] ?? false) !== true) {
+            if (
+                is_array($node['attrs'] ?? null) &&
+                array_key_exists('alt', $node['attrs']) &&
+                $node['attrs']['alt'] === '' &&
+                ($node['attrs']['decorative'] ?? false) !== true
+            ) {
                 $node['attrs']['decorative'] = true;
                 $marked++;
             }

@@ -39,7 +39,10 @@ final readonly class SaidOfImport
         $word = static function (string $field, array $choices) use ($said): ?string {
             $given = $said[$field] ?? null;
             if ($given !== null && (! is_string($given) || ! in_array($given, $choices, true))) {
-                throw new InputRefused($field, 'This is one of '.implode(', ', array_map(static fn (string $one): string => $one === "\t" ? 'a tab' : $one, $choices)).'.');
+                throw new InputRefused(
+                    $field,
+                    'This is one of '.implode(', ', array_map(static fn (string $one): string => $one === "\t" ? 'a tab' : $one, $choices)).'.',
+                );
             }
 
             return $given;
@@ -75,7 +78,12 @@ final readonly class SaidOfImport
     private static function columns(mixed $given): array
     {
         $isOne = static fn (mixed $value): bool => $value === null || (is_string($value) && mb_strlen($value) <= 100);
-        if (! is_array($given) || ! array_is_list($given) || count($given) > 200 || array_filter($given, static fn (mixed $value): bool => ! $isOne($value)) !== []) {
+        if (
+            ! is_array($given) ||
+            ! array_is_list($given) ||
+            count($given) > 200 ||
+            array_filter($given, static fn (mixed $value): bool => ! $isOne($value)) !== []
+        ) {
             throw new InputRefused('columns', 'These are what columns mean, in their order; null for what the head says.');
         }
 

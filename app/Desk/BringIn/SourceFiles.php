@@ -156,7 +156,10 @@ final class SourceFiles
             throw new InputRefused('file', 'This ZIP file is damaged: it cannot be opened. Pack it anew.');
         }
         if ($zip->numFiles > self::MAX_FILES) {
-            throw new InputRefused('file', sprintf('There are more than %s files in this. Give it in parts, one branch after the other.', number_format(self::MAX_FILES)));
+            throw new InputRefused(
+                'file',
+                sprintf('There are more than %s files in this. Give it in parts, one branch after the other.', number_format(self::MAX_FILES)),
+            );
         }
         $all = 0;
         for ($i = 0; $i < $zip->numFiles; $i++) {
@@ -201,12 +204,19 @@ final class SourceFiles
     private static function cleaned(string $name): ?string
     {
         $name = str_replace('\\', '/', mb_check_encoding($name, 'UTF-8') ? $name : mb_convert_encoding($name, 'UTF-8', 'CP850'));
-        if (str_ends_with($name, '/') || str_contains($name, '__MACOSX/') || preg_match('#(?:^|/)(?:\.DS_Store|Thumbs\.db|desktop\.ini)$#i', $name) === 1) {
+        if (
+            str_ends_with($name, '/') ||
+            str_contains($name, '__MACOSX/') ||
+            preg_match('#(?:^|/)(?:\.DS_Store|Thumbs\.db|desktop\.ini)$#i', $name) === 1
+        ) {
             return '';
         }
         $parts = array_values(array_filter(explode('/', $name), static fn (string $part): bool => $part !== '.' && $part !== ''));
 
-        return str_starts_with($name, '/') || preg_match('/^[A-Za-z]:/', $name) === 1 || in_array('..', $parts, true) || preg_match('/[\x00-\x1F]/', $name) === 1
+        return str_starts_with($name, '/') ||
+            preg_match('/^[A-Za-z]:/', $name) === 1 ||
+            in_array('..', $parts, true) ||
+            preg_match('/[\x00-\x1F]/', $name) === 1
             ? null
             : implode('/', $parts);
     }
@@ -217,7 +227,10 @@ final class SourceFiles
         $first = $this->names()[0] ?? '';
         $root = str_contains($first, '/') ? strstr($first, '/', true).'/' : '';
         while ($root !== '' && array_filter($this->names(), static fn (string $name): bool => ! str_starts_with($name, $root)) === []) {
-            $this->entries = array_combine(array_map(static fn (string $name): string => substr($name, strlen($root)), $this->names()), array_values($this->entries));
+            $this->entries = array_combine(
+                array_map(static fn (string $name): string => substr($name, strlen($root)), $this->names()),
+                array_values($this->entries),
+            );
             $first = $this->names()[0];
             $root = str_contains($first, '/') ? strstr($first, '/', true).'/' : '';
             // Only while nothing stands at the top: one page in one folder keeps it.

@@ -65,7 +65,9 @@ final class Workbook
                     continue;
                 }
             } elseif ($reader->localName === 'row' && $reader->nodeType === \XMLReader::END_ELEMENT) {
-                yield $number => $row === [] ? [] : array_values(array_map(strval(...), array_replace(array_fill(0, max(array_keys($row)) + 1, ''), $row)));
+                yield $number => $row === []
+                    ? []
+                    : array_values(array_map(strval(...), array_replace(array_fill(0, max(array_keys($row)) + 1, ''), $row)));
             } elseif ($reader->localName === 'c' && $reader->nodeType === \XMLReader::ELEMENT) {
                 $column = self::column((string) $reader->getAttribute('r')) ?? count($row);
                 if ($column < self::MAX_COLUMNS) {
@@ -87,7 +89,10 @@ final class Workbook
         while (SafeXml::next($reader, self::SAYS) && $reader->depth > $depth) {
             if ($reader->nodeType === \XMLReader::ELEMENT) {
                 $isValue = $reader->localName === 'v' || $reader->localName === 't';
-            } elseif ($isValue && in_array($reader->nodeType, [\XMLReader::TEXT, \XMLReader::CDATA, \XMLReader::SIGNIFICANT_WHITESPACE, \XMLReader::WHITESPACE], true)) {
+            } elseif (
+                $isValue &&
+                in_array($reader->nodeType, [\XMLReader::TEXT, \XMLReader::CDATA, \XMLReader::SIGNIFICANT_WHITESPACE, \XMLReader::WHITESPACE], true)
+            ) {
                 $value .= $reader->value;
             }
         }
@@ -158,7 +163,11 @@ final class Workbook
                 $phonetic += $isOpen ? 1 : -1;
             } elseif ($reader->localName === 't') {
                 $isText = $isOpen && ! $reader->isEmptyElement && $phonetic === 0;
-            } elseif ($isText && $text !== null && in_array($reader->nodeType, [\XMLReader::TEXT, \XMLReader::CDATA, \XMLReader::SIGNIFICANT_WHITESPACE, \XMLReader::WHITESPACE], true)) {
+            } elseif (
+                $isText &&
+                $text !== null &&
+                in_array($reader->nodeType, [\XMLReader::TEXT, \XMLReader::CDATA, \XMLReader::SIGNIFICANT_WHITESPACE, \XMLReader::WHITESPACE], true)
+            ) {
                 $text .= $reader->value;
             }
         }
@@ -178,7 +187,7 @@ final class Workbook
         if (preg_match('/<cellXfs\b.*?<\/cellXfs>/s', $xml, $cells) === 1) {
             preg_match_all('/<xf\b[^>]*?numFmtId="(\d+)"/', $cells[0], $styles);
             foreach ($styles[1] as $style => $format) {
-                $this->dates[$style] = $own[(int) $format] ?? ((int) $format >= 14 && (int) $format <= 22);
+                $this->dates[$style] = $own[(int) $format] ?? (int) $format >= 14 && (int) $format <= 22;
             }
         }
     }

@@ -59,7 +59,13 @@ final readonly class KeepPlans
         if (mb_strlen($description) > self::MAX_DESCRIPTION) {
             throw new InputRefused('description', sprintf('At most %s characters fit here.', number_format(self::MAX_DESCRIPTION)));
         }
-        if (Plan::query()->where('site_id', $plan->site_id)->where('name', $name)->when($plan->exists, static fn ($query) => $query->whereKeyNot($plan->id))->exists()) {
+        if (
+            Plan::query()
+                ->where('site_id', $plan->site_id)
+                ->where('name', $name)
+                ->when($plan->exists, static fn ($query) => $query->whereKeyNot($plan->id))
+                ->exists()
+        ) {
             throw new InputRefused('name', "There is a plan named “{$name}” already.");
         }
         $plan->fill(['name' => $name, 'description' => $description])->save();
@@ -83,12 +89,25 @@ final readonly class KeepPlans
         return $this->db->transaction(function () use ($plan, $user, $batch, $rights): StoredStep {
             $plan = Plan::query()->whereKey($plan->id)->lockForUpdate()->firstOrFail();
             if ($plan->steps()->count() >= self::MAX_STEPS) {
-                throw new InputRefused('changes', sprintf('A plan has at most %s steps. Switch on some of them first.', number_format(self::MAX_STEPS)));
+                throw new InputRefused(
+                    'changes',
+                    sprintf('A plan has at most %s steps. Switch on some of them first.', number_format(self::MAX_STEPS)),
+                );
             }
-            $step = new StoredStep(['plan_id' => $plan->id, 'user_id' => $user->id, 'changes' => array_map(static fn (Change $change): array => $change->toArray(), $batch->changes), 'sentence' => '', 'created_at' => Carbon::now()]);
+            $step = new StoredStep([
+                'plan_id' => $plan->id,
+                'user_id' => $user->id,
+                'changes' => array_map(static fn (Change $change): array => $change->toArray(), $batch->changes),
+                'sentence' => '',
+                'created_at' => Carbon::now(),
+            ]);
             $step->ulid = (string) Str::ulid();
             $step->save();
-            $plan->fill(['decisions' => [...$plan->decisions, ...array_map(static fn ($decision): array => $decision->toArray(), $batch->decisions->made)]])->save();
+            $plan
+                ->fill([
+                    'decisions' => [...$plan->decisions, ...array_map(static fn ($decision): array => $decision->toArray(), $batch->decisions->made)],
+                ])
+                ->save();
             $review = $this->review->of($plan, $rights);
             $refused = $review->refused[$step->ulid] ?? null;
             if ($refused !== null) {
@@ -98,7 +117,9 @@ final readonly class KeepPlans
                 $rights->guard($review->ripple);
                 $first = $batch->changes[0]->sentence(new RippleOutcome($review->ripple, $this->names));
                 $more = count($batch->changes) - 1;
-                $step->update(['sentence' => mb_substr($first.($more > 0 ? " and $more more ".($more === 1 ? 'change' : 'changes') : ''), 0, 1000)]);
+                $step->update([
+                    'sentence' => mb_substr($first.($more > 0 ? " and $more more ".($more === 1 ? 'change' : 'changes') : ''), 0, 1000),
+                ]);
                 $plan->update(['base' => (new PlanBase($plan->base))->with($review->ripple)->fields]);
             }
 

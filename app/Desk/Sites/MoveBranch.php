@@ -57,17 +57,36 @@ final readonly class MoveBranch
         if ($to->id === $site->id) {
             throw new InputRefused('to', 'This is the site that the branch is on. Move it in the outline.');
         }
-        if (Page::query()->where('site_id', $site->id)->whereRaw('path <@ ?::ltree', [$page->path])->count() > self::MAX_PAGES) {
-            throw new InputRefused('page', sprintf('At most %s pages are moved to another site at once. Move smaller branches, or take it out and bring it in there.', number_format(self::MAX_PAGES)));
+        if (
+            Page::query()
+                ->where('site_id', $site->id)
+                ->whereRaw('path <@ ?::ltree', [$page->path])
+                ->count() > self::MAX_PAGES
+        ) {
+            throw new InputRefused(
+                'page',
+                sprintf(
+                    'At most %s pages are moved to another site at once. Move smaller branches, or take it out and bring it in there.',
+                    number_format(self::MAX_PAGES),
+                ),
+            );
         }
         $bytes = implode('', [...$this->file->pieces($site, $page)]);
-        $import = $this->give->keep($to, $user, "{$page->name}, from {$site->name}", $bytes, 'site', ['as' => 'given', 'under' => $under, 'keepsAddresses' => false]);
+        $import = $this->give->keep($to, $user, "{$page->name}, from {$site->name}", $bytes, 'site', [
+            'as' => 'given',
+            'under' => $under,
+            'keepsAddresses' => false,
+        ]);
         $this->give->read($import);
         if ($import->refresh()->state !== 'ready') {
             throw new InputRefused('page', (string) $import->problem);
         }
 
-        return new MovedBranch($import, $this->plan->of($to, $this->broughtIn($import), $there), $this->plan->of($site, $this->takenAway($page, $import), $here));
+        return new MovedBranch(
+            $import,
+            $this->plan->of($to, $this->broughtIn($import), $there),
+            $this->plan->of($site, $this->takenAway($page, $import), $here),
+        );
     }
 
     /**
@@ -112,7 +131,15 @@ final readonly class MoveBranch
         $redirect = static function (string $scope, string $source, string $to) use (&$changes, &$made, $seed, $import): void {
             if ($source !== '' && ! isset($made["$scope $source"])) {
                 $made["$scope $source"] = true;
-                $changes[] = ['kind' => 'make-redirect', 'redirect' => Identity::derived($seed, "$scope $source"), 'scope' => $scope, 'source' => $source, 'leadsTo' => ['url' => $import->site->origin.$to], 'inFront' => true, 'note' => "Moved to {$import->site->name}"];
+                $changes[] = [
+                    'kind' => 'make-redirect',
+                    'redirect' => Identity::derived($seed, "$scope $source"),
+                    'scope' => $scope,
+                    'source' => $source,
+                    'leadsTo' => ['url' => $import->site->origin.$to],
+                    'inFront' => true,
+                    'note' => "Moved to {$import->site->name}",
+                ];
             }
         };
         $redirect('branch', $page->address, $top);

@@ -54,7 +54,12 @@ final readonly class TakeOut
     {
         yield "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<urlset xmlns=\"http://www.sitemaps.org/schemas/sitemap/0.9\">\n";
         foreach ($this->trees($site, $branch) as $page) {
-            if ($page->isShown() && in_array($page->kind, [PageKind::Page, PageKind::Download], true) && $page->search->own->index !== false && $page->access === null) {
+            if (
+                $page->isShown() &&
+                in_array($page->kind, [PageKind::Page, PageKind::Download], true) &&
+                $page->search->own->index !== false &&
+                $page->access === null
+            ) {
                 yield '<url><loc>'.htmlspecialchars($site->origin.$page->address->path, ENT_QUOTES | ENT_XML1)."</loc></url>\n";
             }
         }

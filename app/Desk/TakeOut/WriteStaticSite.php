@@ -66,10 +66,17 @@ final readonly class WriteStaticSite
                 }
             }
         }
-        foreach ([RedirectFormat::NginxMaps, RedirectFormat::NginxServer, RedirectFormat::ApacheMap, RedirectFormat::ApacheRules, RedirectFormat::Csv] as $format) {
+        foreach (
+            [RedirectFormat::NginxMaps, RedirectFormat::NginxServer, RedirectFormat::ApacheMap, RedirectFormat::ApacheRules, RedirectFormat::Csv] as $format
+        ) {
             yield '_redirects/'.$format->fileName($site->key) => implode('', [...$this->redirects->pieces($site, $format)]);
         }
-        yield '_left-out.txt' => $count === 0 ? "Nothing: every page of it is here.\n" : "$count pages are left out:\n\n".implode("\n", array_slice($left, 0, self::TOLD))."\n".($count > self::TOLD ? "and others.\n" : '');
+        yield '_left-out.txt' => $count === 0
+            ? "Nothing: every page of it is here.\n"
+            : "$count pages are left out:\n\n".
+                implode("\n", array_slice($left, 0, self::TOLD)).
+                "\n".
+                ($count > self::TOLD ? "and others.\n" : '');
     }
 
     /**
@@ -92,7 +99,11 @@ final readonly class WriteStaticSite
             foreach ($todo as $address => $file) {
                 $done[$address] = true;
                 $own = public_path(ltrim((string) strtok((string) $address, '?'), '/'));
-                $body = str_starts_with((string) $address, '/_site/') ? (is_file($own) ? (string) file_get_contents($own) : null) : $this->body($site, (string) $address);
+                $body = str_starts_with((string) $address, '/_site/')
+                    ? (is_file($own)
+                        ? (string) file_get_contents($own)
+                        : null)
+                    : $this->body($site, (string) $address);
                 if ($body !== null) {
                     yield $file => str_ends_with($file, '.css') ? $paths->localizedStyles($body, $file) : $body;
                 }

@@ -64,15 +64,27 @@ final readonly class BringInController
                 content: [
                     new OA\MediaType(
                         mediaType: 'application/json',
-                        schema: new OA\Schema(required: [], type: 'object', properties: [
-                            new OA\Property('text', type: 'string'),
-                            new OA\Property('name', type: 'string'),
-                            new OA\Property('address', description: 'of the living old site, which is read politely instead: what its robots.txt allows, one request at a time', type: 'string'),
-                        ]),
+                        schema: new OA\Schema(
+                            required: [],
+                            type: 'object',
+                            properties: [
+                                new OA\Property('text', type: 'string'),
+                                new OA\Property('name', type: 'string'),
+                                new OA\Property(
+                                    'address',
+                                    description: 'of the living old site, which is read politely instead: what its robots.txt allows, one request at a time',
+                                    type: 'string',
+                                ),
+                            ],
+                        ),
                     ),
                     new OA\MediaType(
                         mediaType: 'multipart/form-data',
-                        schema: new OA\Schema(required: ['file'], type: 'object', properties: [new OA\Property('file', type: 'string', format: 'binary')]),
+                        schema: new OA\Schema(
+                            required: ['file'],
+                            type: 'object',
+                            properties: [new OA\Property('file', type: 'string', format: 'binary')],
+                        ),
                     ),
                 ],
             ),
@@ -92,7 +104,10 @@ final readonly class BringInController
             return new JsonResponse(SourceView::of($this->give->give($site, $user, $file->getClientOriginalName(), $bytes, 'file')), 201);
         }
         if ($request->has('address')) {
-            $given = $request->validate(['address' => ['required', 'string', 'max:2000']], ['address.required' => 'Type the address of the old site.', 'address.string' => 'This is a text.']);
+            $given = $request->validate(
+                ['address' => ['required', 'string', 'max:2000']],
+                ['address.required' => 'Type the address of the old site.', 'address.string' => 'This is a text.'],
+            );
 
             return new JsonResponse(SourceView::of($this->give->giveSite($site, $user, $given['address'])), 201);
         }
@@ -158,7 +173,14 @@ final readonly class BringInController
         );
         abort_unless(in_array($source->state, ['ready', 'applying'], true), 409, 'This is still being read, or was brought in already.');
 
-        return new JsonResponse(SourceView::pages($this->place->of($source), (string) ($asked['status'] ?? ''), (string) ($asked['text'] ?? ''), (int) ($asked['offset'] ?? 0)));
+        return new JsonResponse(
+            SourceView::pages(
+                $this->place->of($source),
+                (string) ($asked['status'] ?? ''),
+                (string) ($asked['text'] ?? ''),
+                (int) ($asked['offset'] ?? 0),
+            ),
+        );
     }
 
     #[
@@ -166,22 +188,43 @@ final readonly class BringInController
             path: '/sites/{site}/bring-in/{source}/applied',
             operationId: 'applySource',
             description: 'Brings it in in the background, in one step; for what is large. Refused as a whole where a decision is open. With a change of the kind bring-in the same is done at once.',
-            requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(type: 'object', properties: [
-                new OA\Property('digest', description: 'of the ripple that was seen', type: 'string', nullable: true),
-                new OA\Property('note', type: 'string', nullable: true),
-                new OA\Property('decisions', type: 'array', items: new OA\Items(ref: '#/components/schemas/Decision')),
-            ])),
+            requestBody: new OA\RequestBody(
+                required: true,
+                content: new OA\JsonContent(
+                    type: 'object',
+                    properties: [
+                        new OA\Property('digest', description: 'of the ripple that was seen', type: 'string', nullable: true),
+                        new OA\Property('note', type: 'string', nullable: true),
+                        new OA\Property('decisions', type: 'array', items: new OA\Items(ref: '#/components/schemas/Decision')),
+                    ],
+                ),
+            ),
             responses: [new Answer('Source', status: 202, description: 'Being brought in')],
         ),
     ]
     public function apply(Request $request, Site $site, SiteImport $source): JsonResponse
     {
         $given = $request->validate(
-            ['digest' => ['sometimes', 'nullable', 'string', 'size:64'], 'note' => ['sometimes', 'nullable', 'string', 'max:2000'], 'decisions' => ['sometimes', 'array', 'max:10000']],
+            [
+                'digest' => ['sometimes', 'nullable', 'string', 'size:64'],
+                'note' => ['sometimes', 'nullable', 'string', 'max:2000'],
+                'decisions' => ['sometimes', 'array', 'max:10000'],
+            ],
             ['max' => 'A note has at most :max characters.'],
         );
 
-        return new JsonResponse(SourceView::of($this->apply->begin($source, Signed::in($request), $given['decisions'] ?? [], $given['digest'] ?? null, trim((string) ($given['note'] ?? '')))), 202);
+        return new JsonResponse(
+            SourceView::of(
+                $this->apply->begin(
+                    $source,
+                    Signed::in($request),
+                    $given['decisions'] ?? [],
+                    $given['digest'] ?? null,
+                    trim((string) ($given['note'] ?? '')),
+                ),
+            ),
+            202,
+        );
     }
 
     #[
@@ -209,6 +252,9 @@ final readonly class BringInController
     ]
     public function template(Site $site): Response
     {
-        return new Response(PageRows::template(), 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename="pages-template.csv"']);
+        return new Response(PageRows::template(), 200, [
+            'Content-Type' => 'text/csv; charset=utf-8',
+            'Content-Disposition' => 'attachment; filename="pages-template.csv"',
+        ]);
     }
 }

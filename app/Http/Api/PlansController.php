@@ -46,10 +46,22 @@ final readonly class PlansController
     ) {
     }
 
-    #[OA\Get(path: '/sites/{site}/plans', operationId: 'plans', description: 'The plans of the site, those that are open first.', responses: [new Answer('PlanItem', list: true)])]
+    #[
+        OA\Get(
+            path: '/sites/{site}/plans',
+            operationId: 'plans',
+            description: 'The plans of the site, those that are open first.',
+            responses: [new Answer('PlanItem', list: true)],
+        ),
+    ]
     public function index(Site $site): JsonResponse
     {
-        $plans = Plan::query()->where('site_id', $site->id)->with('user')->orderByRaw("state = 'open' desc, updated_at desc, id desc")->limit(200)->get();
+        $plans = Plan::query()
+            ->where('site_id', $site->id)
+            ->with('user')
+            ->orderByRaw("state = 'open' desc, updated_at desc, id desc")
+            ->limit(200)
+            ->get();
 
         return new JsonResponse(array_map(PlanView::item(...), array_values($plans->all())));
     }
@@ -58,7 +70,14 @@ final readonly class PlansController
         OA\Post(
             path: '/sites/{site}/plans',
             operationId: 'makePlan',
-            requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['name'], type: 'object', properties: [new OA\Property('name', type: 'string'), new OA\Property('description', type: 'string')])),
+            requestBody: new OA\RequestBody(
+                required: true,
+                content: new OA\JsonContent(
+                    required: ['name'],
+                    type: 'object',
+                    properties: [new OA\Property('name', type: 'string'), new OA\Property('description', type: 'string')],
+                ),
+            ),
             responses: [new Answer('PlanItem', status: 201)],
         ),
     ]
@@ -69,7 +88,15 @@ final readonly class PlansController
         return new JsonResponse(PlanView::item($this->plans->make($site, Signed::in($request), $name, $description)), 201);
     }
 
-    #[OA\Get(path: '/sites/{site}/plans/{plan}', operationId: 'plan', description: 'A plan laid over the site as it is now: its steps, what would follow, and what contradicts.', parameters: [new Query('only', description: 'steps that count, with commas between')], responses: [new Answer('PlanReview')])]
+    #[
+        OA\Get(
+            path: '/sites/{site}/plans/{plan}',
+            operationId: 'plan',
+            description: 'A plan laid over the site as it is now: its steps, what would follow, and what contradicts.',
+            parameters: [new Query('only', description: 'steps that count, with commas between')],
+            responses: [new Answer('PlanReview')],
+        ),
+    ]
     public function show(Request $request, Site $site, Plan $plan): JsonResponse
     {
         return $this->reviewed($request, $plan);
@@ -80,7 +107,12 @@ final readonly class PlansController
             path: '/sites/{site}/plans/{plan}/ripple/{group}',
             operationId: 'planRows',
             description: 'One group of what the plan would do, complete: a piece at a time, filtered by a text, or as CSV.',
-            parameters: [new Query('text'), new Query('offset', 'integer'), new Query('only', description: 'steps that count, with commas between'), new Query('format', description: 'csv for the whole list as a file')],
+            parameters: [
+                new Query('text'),
+                new Query('offset', 'integer'),
+                new Query('only', description: 'steps that count, with commas between'),
+                new Query('format', description: 'csv for the whole list as a file'),
+            ],
             responses: [
                 new OA\Response(
                     response: 200,
@@ -104,7 +136,15 @@ final readonly class PlansController
             description: 'Names and describes a plan, and sets the moment at which it is switched on; null for none.',
             requestBody: new OA\RequestBody(
                 required: true,
-                content: new OA\JsonContent(required: [], type: 'object', properties: [new OA\Property('name', type: 'string'), new OA\Property('description', type: 'string'), new OA\Property('switchAt', type: 'string', nullable: true)]),
+                content: new OA\JsonContent(
+                    required: [],
+                    type: 'object',
+                    properties: [
+                        new OA\Property('name', type: 'string'),
+                        new OA\Property('description', type: 'string'),
+                        new OA\Property('switchAt', type: 'string', nullable: true),
+                    ],
+                ),
             ),
             responses: [new Answer('PlanReview')],
         ),
@@ -127,7 +167,14 @@ final readonly class PlansController
         return $this->reviewed($request, $plan->refresh());
     }
 
-    #[OA\Delete(path: '/sites/{site}/plans/{plan}', operationId: 'discardPlan', description: 'Discards a plan with everything prepared in it. What was switched on stays.', responses: [new OA\Response(response: 204, description: 'Discarded')])]
+    #[
+        OA\Delete(
+            path: '/sites/{site}/plans/{plan}',
+            operationId: 'discardPlan',
+            description: 'Discards a plan with everything prepared in it. What was switched on stays.',
+            responses: [new OA\Response(response: 204, description: 'Discarded')],
+        ),
+    ]
     public function remove(Site $site, Plan $plan): Response
     {
         $plan->delete();
@@ -149,7 +196,10 @@ final readonly class PlansController
         $user = Signed::in($request);
         $changes = $request->json('changes');
         $decisions = $request->json('decisions');
-        $batch = (new ChangeReader($site->rules(), $site->zone, $site->ownAddresses()))->batch(is_array($changes) ? $changes : [], is_array($decisions) ? $decisions : []);
+        $batch = (new ChangeReader($site->rules(), $site->zone, $site->ownAddresses()))->batch(
+            is_array($changes) ? $changes : [],
+            is_array($decisions) ? $decisions : [],
+        );
         $this->files->guard($batch, $site);
 
         return new JsonResponse(PlanView::step($this->plans->add($plan, $user, $batch, $this->rights->of($user, $site))), 201);
@@ -168,13 +218,19 @@ final readonly class PlansController
             path: '/sites/{site}/plans/{plan}/accepted',
             operationId: 'acceptInPlan',
             description: 'The plan holds for a page, against what was done to it on the living site since.',
-            requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['page'], type: 'object', properties: [new OA\Property('page', type: 'string')])),
+            requestBody: new OA\RequestBody(
+                required: true,
+                content: new OA\JsonContent(required: ['page'], type: 'object', properties: [new OA\Property('page', type: 'string')]),
+            ),
             responses: [new Answer('PlanReview')],
         ),
     ]
     public function accept(Request $request, Site $site, Plan $plan): JsonResponse
     {
-        $given = $request->validate(['page' => ['required', 'string', 'size:26']], ['page.*' => 'A page is named by its identity, 26 letters and digits.']);
+        $given = $request->validate(
+            ['page' => ['required', 'string', 'size:26']],
+            ['page.*' => 'A page is named by its identity, 26 letters and digits.'],
+        );
         $this->plans->accept($plan, $given['page'], $this->rights->of(Signed::in($request), $site));
 
         return $this->reviewed($request, $plan->refresh());
@@ -185,7 +241,14 @@ final readonly class PlansController
             path: '/sites/{site}/plans/{plan}/decisions',
             operationId: 'decideInPlan',
             description: 'Answers what a plan leaves open.',
-            requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['decisions'], type: 'object', properties: [new OA\Property('decisions', type: 'array', items: new OA\Items(ref: '#/components/schemas/Decision'))])),
+            requestBody: new OA\RequestBody(
+                required: true,
+                content: new OA\JsonContent(
+                    required: ['decisions'],
+                    type: 'object',
+                    properties: [new OA\Property('decisions', type: 'array', items: new OA\Items(ref: '#/components/schemas/Decision'))],
+                ),
+            ),
             responses: [new Answer('PlanReview')],
         ),
     ]
@@ -204,11 +267,15 @@ final readonly class PlansController
             description: 'Switches the plan on, or some of its steps first: one change, which the history can undo.',
             requestBody: new OA\RequestBody(
                 required: true,
-                content: new OA\JsonContent(required: [], type: 'object', properties: [
-                    new OA\Property('only', description: 'steps', type: 'array', items: new OA\Items(type: 'string'), nullable: true),
-                    new OA\Property('digest', type: 'string', nullable: true),
-                    new OA\Property('note', type: 'string', nullable: true),
-                ]),
+                content: new OA\JsonContent(
+                    required: [],
+                    type: 'object',
+                    properties: [
+                        new OA\Property('only', description: 'steps', type: 'array', items: new OA\Items(type: 'string'), nullable: true),
+                        new OA\Property('digest', type: 'string', nullable: true),
+                        new OA\Property('note', type: 'string', nullable: true),
+                    ],
+                ),
             ),
             responses: [new Answer('HistoryEntry', status: 201)],
         ),
@@ -217,15 +284,34 @@ final readonly class PlansController
     {
         $user = Signed::in($request);
         $given = $request->validate(
-            ['only' => ['sometimes', 'nullable', 'array', 'max:2000'], 'only.*' => ['string', 'size:26'], 'digest' => ['sometimes', 'nullable', 'string', 'size:64'], 'note' => ['sometimes', 'nullable', 'string', 'max:2000']],
+            [
+                'only' => ['sometimes', 'nullable', 'array', 'max:2000'],
+                'only.*' => ['string', 'size:26'],
+                'digest' => ['sometimes', 'nullable', 'string', 'size:64'],
+                'note' => ['sometimes', 'nullable', 'string', 'max:2000'],
+            ],
             ['only.*' => 'Steps are named by their identities.'],
         );
-        $entry = $this->switch->on($plan, $user, $this->rights->of($user, $site), isset($given['only']) ? array_values($given['only']) : null, $given['digest'] ?? null, trim((string) ($given['note'] ?? '')));
+        $entry = $this->switch->on(
+            $plan,
+            $user,
+            $this->rights->of($user, $site),
+            isset($given['only']) ? array_values($given['only']) : null,
+            $given['digest'] ?? null,
+            trim((string) ($given['note'] ?? '')),
+        );
 
         return new JsonResponse(HistoryView::of($entry), 201);
     }
 
-    #[OA\Get(path: '/sites/{site}/plans/{plan}/findings', operationId: 'planFindings', description: 'Which findings the plan would bring or take, and which pages would be nearer or further. Writes nothing.', responses: [new Answer('Foresight')])]
+    #[
+        OA\Get(
+            path: '/sites/{site}/plans/{plan}/findings',
+            operationId: 'planFindings',
+            description: 'Which findings the plan would bring or take, and which pages would be nearer or further. Writes nothing.',
+            responses: [new Answer('Foresight')],
+        ),
+    ]
     public function findings(Request $request, Site $site, Plan $plan): JsonResponse
     {
         $user = Signed::in($request);
@@ -235,7 +321,15 @@ final readonly class PlansController
         return new JsonResponse($this->foresee->of($site, $user, $batch, $rights)->toArray());
     }
 
-    #[OA\Get(path: '/sites/{site}/plans/{plan}/against/{other}', operationId: 'comparePlans', description: 'What two plans do to the same pages.', parameters: [new OA\Parameter(name: 'other', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], responses: [new Answer('ComparedPlans')])]
+    #[
+        OA\Get(
+            path: '/sites/{site}/plans/{plan}/against/{other}',
+            operationId: 'comparePlans',
+            description: 'What two plans do to the same pages.',
+            parameters: [new OA\Parameter(name: 'other', in: 'path', required: true, schema: new OA\Schema(type: 'string'))],
+            responses: [new Answer('ComparedPlans')],
+        ),
+    ]
     public function compare(Request $request, Site $site, Plan $plan, string $other): JsonResponse
     {
         $second = Plan::query()->where('site_id', $site->id)->where('ulid', $other)->firstOrFail();
@@ -245,13 +339,33 @@ final readonly class PlansController
         return new JsonResponse(PlanView::compared(ComparedPlans::of($one->ripple, $two->ripple), $one, $two));
     }
 
-    #[OA\Post(path: '/sites/{site}/plans/{plan}/link', operationId: 'linkPlan', description: 'Makes a secret link under which anybody sees the site as the plan would leave it. The one before no longer works.', responses: [new OA\Response(response: 201, description: 'The link, told once', content: new OA\JsonContent(required: ['url'], type: 'object', properties: [new OA\Property('url', type: 'string')]))])]
+    #[
+        OA\Post(
+            path: '/sites/{site}/plans/{plan}/link',
+            operationId: 'linkPlan',
+            description: 'Makes a secret link under which anybody sees the site as the plan would leave it. The one before no longer works.',
+            responses: [
+                new OA\Response(
+                    response: 201,
+                    description: 'The link, told once',
+                    content: new OA\JsonContent(required: ['url'], type: 'object', properties: [new OA\Property('url', type: 'string')]),
+                ),
+            ],
+        ),
+    ]
     public function link(Site $site, Plan $plan): JsonResponse
     {
         return new JsonResponse(['url' => $this->link->make($plan)], 201);
     }
 
-    #[OA\Delete(path: '/sites/{site}/plans/{plan}/link', operationId: 'unlinkPlan', description: 'The secret link no longer works.', responses: [new OA\Response(response: 204, description: 'Done')])]
+    #[
+        OA\Delete(
+            path: '/sites/{site}/plans/{plan}/link',
+            operationId: 'unlinkPlan',
+            description: 'The secret link no longer works.',
+            responses: [new OA\Response(response: 204, description: 'Done')],
+        ),
+    ]
     public function unlink(Site $site, Plan $plan): Response
     {
         $plan->update(['token' => null]);
@@ -261,7 +375,9 @@ final readonly class PlansController
 
     private function reviewed(Request $request, Plan $plan): JsonResponse
     {
-        return new JsonResponse(PlanView::review($plan, $this->review->of($plan, $this->rights->of(Signed::in($request), $plan->site), self::only($request))));
+        return new JsonResponse(
+            PlanView::review($plan, $this->review->of($plan, $this->rights->of(Signed::in($request), $plan->site), self::only($request))),
+        );
     }
 
     /** @return list<string>|null steps that count; null for all */

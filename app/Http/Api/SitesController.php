@@ -47,7 +47,12 @@ final readonly class SitesController
                         new OA\Property('zone', description: 'IANA name; UTC where it is left away', type: 'string'),
                         new OA\Property('trailingSlash', type: 'string', enum: TrailingSlash::class),
                         new OA\Property('suffix', type: 'string'),
-                        new OA\Property('from', description: 'key of a site that one owns, of which this is to be a copy; its addresses are written as there', type: 'string', nullable: true),
+                        new OA\Property(
+                            'from',
+                            description: 'key of a site that one owns, of which this is to be a copy; its addresses are written as there',
+                            type: 'string',
+                            nullable: true,
+                        ),
                         new OA\Property('part', description: 'what of it', type: 'string', enum: CopiedPart::class),
                     ],
                 ),
@@ -119,26 +124,48 @@ final readonly class SitesController
             path: '/sites/{site}',
             operationId: 'removeSite',
             description: 'Puts the site in the bin: it answers nowhere from then on, and comes back as it was for thirty days. For its owners.',
-            requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['name'], type: 'object', properties: [new OA\Property('name', description: 'of the site, typed', type: 'string')])),
+            requestBody: new OA\RequestBody(
+                required: true,
+                content: new OA\JsonContent(
+                    required: ['name'],
+                    type: 'object',
+                    properties: [new OA\Property('name', description: 'of the site, typed', type: 'string')],
+                ),
+            ),
             responses: [new Answer('Session')],
         ),
     ]
     public function destroy(Request $request, Site $site): JsonResponse
     {
         $this->guardOwner($request, $site);
-        $given = $request->validate(['name' => ['required', 'string', 'max:400']], ['required' => 'Type the name of the site.', 'string' => 'This is a text.']);
+        $given = $request->validate(
+            ['name' => ['required', 'string', 'max:400']],
+            ['required' => 'Type the name of the site.', 'string' => 'This is a text.'],
+        );
         $this->remove->remove($site, Signed::in($request), $given['name']);
         $this->rights->forget();
 
         return new JsonResponse(Session::of(Signed::in($request)->refresh(), $this->rights));
     }
 
-    #[OA\Get(path: '/removed-sites', operationId: 'removedSites', description: 'Sites in the bin that one owns.', responses: [new Answer('RemovedSite', list: true)])]
+    #[
+        OA\Get(
+            path: '/removed-sites',
+            operationId: 'removedSites',
+            description: 'Sites in the bin that one owns.',
+            responses: [new Answer('RemovedSite', list: true)],
+        ),
+    ]
     public function removed(Request $request): JsonResponse
     {
         return new JsonResponse(
             array_map(
-                static fn (Site $site): array => ['key' => $site->key, 'name' => $site->name, 'origin' => $site->origin, 'since' => $site->deleted_at?->toIso8601ZuluString()],
+                static fn (Site $site): array => [
+                    'key' => $site->key,
+                    'name' => $site->name,
+                    'origin' => $site->origin,
+                    'since' => $site->deleted_at?->toIso8601ZuluString(),
+                ],
                 array_values($this->remove->removed(Signed::in($request))->all()),
             ),
         );
@@ -171,7 +198,9 @@ final readonly class SitesController
         }
         $site = Site::query()->where('key', $key)->first();
 
-        return $site !== null && $this->rights->own($user, $site)->rights->isOwner() ? $site : throw new InputRefused('from', 'There is no such site that you own.');
+        return $site !== null && $this->rights->own($user, $site)->rights->isOwner()
+            ? $site
+            : throw new InputRefused('from', 'There is no such site that you own.');
     }
 
     private function guardOwner(Request $request, Site $site): void

@@ -24,6 +24,12 @@ final readonly class AskAsVisitor implements AsksSite
         $response->sendContent();
         $body = (string) ob_get_clean();
 
-        return new SiteAnswer($response->getStatusCode(), (string) $response->headers->get('Content-Type'), $body, $response->headers->get('Location'), $response->headers->hasCacheControlDirective('no-store'));
+        return new SiteAnswer(
+            $response->getStatusCode(),
+            (string) $response->headers->get('Content-Type'),
+            $body,
+            $response->headers->get('Location'),
+            $response->headers->hasCacheControlDirective('no-store'),
+        );
     }
 }

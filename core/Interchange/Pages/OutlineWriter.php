@@ -16,7 +16,9 @@ final class OutlineWriter
      */
     public static function pieces(string $title, iterable $pages, string $origin): iterable
     {
-        yield "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<opml version=\"2.0\">\n<head><title>".self::escaped($title)."</title></head>\n<body>\n";
+        yield "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<opml version=\"2.0\">\n<head><title>".
+            self::escaped($title).
+            "</title></head>\n<body>\n";
         /** @var list<string> $open pages whose element is open */
         $open = [];
         $before = null;
@@ -32,7 +34,16 @@ final class OutlineWriter
                 }
             }
             $description = $page->working()->searchDescription;
-            yield str_repeat('  ', count($open)).'<outline text="'.self::escaped($page->name).'" type="link" url="'.self::escaped($origin.$page->address->path).'" slug="'.self::escaped($page->slug->text).'" state="'.$page->state->value.'"'.
+            yield str_repeat('  ', count($open)).
+                '<outline text="'.
+                self::escaped($page->name).
+                '" type="link" url="'.
+                self::escaped($origin.$page->address->path).
+                '" slug="'.
+                self::escaped($page->slug->text).
+                '" state="'.
+                $page->state->value.
+                '"'.
                 ($description === '' ? '' : ' description="'.self::escaped($description).'"');
             $before = $page;
         }
@@ -47,6 +58,10 @@ final class OutlineWriter
     private static function escaped(string $text): string
     {
         // What XML 1.0 cannot hold is left away (2.2).
-        return htmlspecialchars((string) preg_replace('/[^\x09\x0A\x0D\x20-\x{D7FF}\x{E000}-\x{FFFD}\x{10000}-\x{10FFFF}]/u', '', $text), ENT_QUOTES | ENT_XML1, 'UTF-8');
+        return htmlspecialchars(
+            (string) preg_replace('/[^\x09\x0A\x0D\x20-\x{D7FF}\x{E000}-\x{FFFD}\x{10000}-\x{10FFFF}]/u', '', $text),
+            ENT_QUOTES | ENT_XML1,
+            'UTF-8',
+        );
     }
 }

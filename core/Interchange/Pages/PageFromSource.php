@@ -62,7 +62,9 @@ final readonly class PageFromSource
             'pinned' => $given->pinned === null ? $page->pinned : Address::set($given->pinned, $this->site->rules),
             'listed' => $given->listed ?? $page->listed,
             'search' => $page->search->changed($given->settings),
-            'tags' => $given->tags === null ? $page->tags : (new Tags())->changed(array_map(static fn (string $tag): string => Tags::tag($tag, 'tags'), $given->tags), []),
+            'tags' => $given->tags === null
+                    ? $page->tags
+                    : (new Tags())->changed(array_map(static fn (string $tag): string => Tags::tag($tag, 'tags'), $given->tags), []),
         ]);
     }
 
@@ -71,11 +73,17 @@ final readonly class PageFromSource
         $given = $placed->given;
         $said = $given->name ?? ($placed->before === null ? $given->texts['heading'] ?? ($given->texts['searchTitle'] ?? null) : null);
         if ($said !== null && trim($said) !== '') {
-            return PageName::of($given->name === null || mb_strlen($said) > PageName::MAX_LENGTH ? mb_substr($said, 0, PageName::MAX_LENGTH) : $said)->text;
+            return PageName::of($given->name === null || mb_strlen($said) > PageName::MAX_LENGTH ? mb_substr($said, 0, PageName::MAX_LENGTH) : $said)
+                ->text;
         }
         $segments = $placed->segments ?? ($placed->written->segments ?? []);
 
-        return $placed->before->name ?? ($segments === [] ? ($placed->written === null ? throw new InputRefused('name', 'This page has neither a name nor an address to make one of.') : 'Home') : SlugName::of($segments[count($segments) - 1]));
+        return $placed->before->name ??
+            ($segments === []
+                ? ($placed->written === null
+                    ? throw new InputRefused('name', 'This page has neither a name nor an address to make one of.')
+                    : 'Home')
+                : SlugName::of($segments[count($segments) - 1]));
     }
 
     /** @param  \Closure(string): ?string  $pageAt */
@@ -85,7 +93,12 @@ final readonly class PageFromSource
         if ($word === null) {
             return $page;
         }
-        $kind = PageKind::tryFrom($word) ?? throw new InputRefused('kind', sprintf('“%s” is no kind of page. There are %s.', mb_substr($word, 0, 40), implode(', ', array_column(PageKind::cases(), 'value'))));
+        $kind =
+            PageKind::tryFrom($word) ??
+            throw new InputRefused(
+                'kind',
+                sprintf('“%s” is no kind of page. There are %s.', mb_substr($word, 0, 40), implode(', ', array_column(PageKind::cases(), 'value'))),
+            );
         $to = $placed->given->leadsTo;
         if ($kind === PageKind::Pointer && Identity::names($to) && $pageAt($to) === null) {
             $placed->remark(Remark::of('leadsTo', 'It leads to a page that does not come along: it comes as a section. Say where it is to lead.'));
@@ -94,14 +107,22 @@ final readonly class PageFromSource
         }
         $leadsTo = match ($kind) {
             PageKind::Page, PageKind::Section => null,
-            PageKind::Download => Identity::names(self::file($to)) ? Target::file((string) self::file($to)) : throw new InputRefused('leadsTo', 'A download names the file that it serves by its identity, 26 letters and digits.'),
-            PageKind::Pointer => $to === null || $to === '' ? throw new InputRefused('leadsTo', 'A pointer needs a page, an address or a URL to lead to.') : $this->target($to, $pageAt),
+            PageKind::Download => Identity::names(self::file($to))
+                ? Target::file((string) self::file($to))
+                : throw new InputRefused('leadsTo', 'A download names the file that it serves by its identity, 26 letters and digits.'),
+            PageKind::Pointer => $to === null || $to === ''
+                ? throw new InputRefused('leadsTo', 'A pointer needs a page, an address or a URL to lead to.')
+                : $this->target($to, $pageAt),
         };
         if ($leadsTo?->kind === TargetKind::Page && $leadsTo->value === $page->id) {
             throw new InputRefused('leadsTo', 'This page would lead to itself.');
         }
 
-        return $page->with(['kind' => $kind, 'leadsTo' => $leadsTo, 'leftOut' => ($placed->given->leftOut ?? $page->leftOut) && $kind === PageKind::Section]);
+        return $page->with([
+            'kind' => $kind,
+            'leadsTo' => $leadsTo,
+            'leftOut' => ($placed->given->leftOut ?? $page->leftOut) && $kind === PageKind::Section,
+        ]);
     }
 
     /** Files are named by `file:` and their identity; of a download by the identity alone as well. */
@@ -131,7 +152,12 @@ final readonly class PageFromSource
         if ($from !== null && $until !== null && ! $until->isAfter($from)) {
             throw new InputRefused('until', 'This ends before it begins.');
         }
-        $state = $placed->before === null ? $this->state($given->state) : ($this->options->as === BroughtAs::Given && $given->state !== null ? $this->state($given->state) : $page->state);
+        $state =
+            $placed->before === null
+                ? $this->state($given->state)
+                : ($this->options->as === BroughtAs::Given && $given->state !== null
+                    ? $this->state($given->state)
+                    : $page->state);
         $now = $this->site->now;
         // A moment that is to come decides itself when it goes live; one that is over has decided.
         if ($state === PageState::Live && $page->state !== PageState::Live && $from !== null && $from->isAfter($now)) {
@@ -145,7 +171,9 @@ final readonly class PageFromSource
 
         return ($state === $page->state ? $page : $page->inState($state))->with([
             ...$wasLive,
-            'from' => $state === PageState::Live ? null : $from, 'until' => $until]);
+            'from' => $state === PageState::Live ? null : $from,
+            'until' => $until,
+        ]);
     }
 
     private function state(?string $word): PageState
@@ -158,7 +186,10 @@ final readonly class PageFromSource
                 'live', 'published', 'public', 'online' => PageState::Live,
                 'offline', 'ended', 'expired', 'archived' => PageState::Offline,
                 'review', 'in review' => PageState::InReview,
-                default => throw new InputRefused('state', sprintf('“%s” is no state. There are draft, review, live and offline.', mb_substr($word, 0, 40))),
+                default => throw new InputRefused(
+                    'state',
+                    sprintf('“%s” is no state. There are draft, review, live and offline.', mb_substr($word, 0, 40)),
+                ),
             },
         };
     }
@@ -179,7 +210,9 @@ final readonly class PageFromSource
         $working = $page->working();
         $fields = $key === $page->layout ? $working->fields : $layout->relaid($working->fields, $page->layout);
         $texts = $working->changed(array_map(static fn (string $text): string => $text, $given->texts), $page->name);
-        $texts = $texts->withFields($this->fields($layout, $placed, $pageAt) === [] ? $fields : $layout->changed($fields, $this->fields($layout, $placed, $pageAt)));
+        $texts = $texts->withFields(
+            $this->fields($layout, $placed, $pageAt) === [] ? $fields : $layout->changed($fields, $this->fields($layout, $placed, $pageAt)),
+        );
 
         $page = $this->shown($page->with(['layout' => $key]), $texts);
         if ($given->prepared !== null && $page->isLive()) {

@@ -37,14 +37,19 @@ final class PageTable
         $headed = array_map(PageColumn::headed(...), array_slice($first, 0, self::MAX_COLUMNS));
         $known = array_filter($headed, static fn (PageColumn|string $column): bool => $column !== PageColumn::Nothing);
         // A row of addresses and names is no head, also where one cell happens to be a word for a column.
-        $this->hasHead = $known !== [] && (count($known) * 2 >= count(array_filter($first, static fn (string $cell): bool => trim($cell) !== '')) || count($known) > 1) && ! self::looksLikeRow($first);
+        $this->hasHead =
+            $known !== [] &&
+            (count($known) * 2 >= count(array_filter($first, static fn (string $cell): bool => trim($cell) !== '')) || count($known) > 1) &&
+            ! self::looksLikeRow($first);
         if (! $this->hasHead) {
             $headed = self::guessed($first);
         }
         foreach ($said as $i => $meaning) {
             if ($i >= 0 && $i < self::MAX_COLUMNS) {
                 $headed = array_pad($headed, $i + 1, PageColumn::Nothing);
-                $headed[$i] = str_starts_with($meaning, 'fields.') ? PageColumn::headed($meaning) : PageColumn::tryFrom($meaning) ?? PageColumn::Nothing;
+                $headed[$i] = str_starts_with($meaning, 'fields.')
+                    ? PageColumn::headed($meaning)
+                    : PageColumn::tryFrom($meaning) ?? PageColumn::Nothing;
             }
         }
         $this->columns = array_values($headed);
@@ -96,7 +101,8 @@ final class PageTable
             } elseif ($column === PageColumn::Former) {
                 array_push($former, ...preg_split('/[\s,;|]+/', $cell, -1, PREG_SPLIT_NO_EMPTY) ?: []);
             } elseif ($column !== PageColumn::Nothing) {
-                $said[$column->value] ??= $column === PageColumn::Name || $column === PageColumn::Markdown || $column === PageColumn::Html ? $cell : trim($cell);
+                $said[$column->value] ??=
+                    $column === PageColumn::Name || $column === PageColumn::Markdown || $column === PageColumn::Html ? $cell : trim($cell);
             }
         }
         $page = $this->read($at, $said, $fields, $former);
@@ -121,7 +127,9 @@ final class PageTable
         foreach ([[PageColumn::Index, 'index'], [PageColumn::Follow, 'follow']] as [$column, $field]) {
             if ($word($column) !== null) {
                 $flag = self::flag($word($column));
-                $flag === null ? ($remarks[] = Remark::of($column->value, "“{$word($column)}” is neither yes nor no; passed over.")) : ($settings[$field] = $flag);
+                $flag === null
+                    ? ($remarks[] = Remark::of($column->value, "“{$word($column)}” is neither yes nor no; passed over."))
+                    : ($settings[$field] = $flag);
             }
         }
         foreach ([[PageColumn::Canonical, 'canonical'], [PageColumn::Phrase, 'targetPhrase']] as [$column, $field]) {
@@ -134,7 +142,11 @@ final class PageTable
             $remarks[] = Remark::of('id', 'This is no identity of a page, 26 letters and digits: the address counts.');
         }
         $listed = $word(PageColumn::Listed) === null ? null : self::flag((string) $word(PageColumn::Listed));
-        $tags = isset($said['tags']) ? array_values(array_filter(array_map(trim(...), preg_split('/[,;|]/', $said['tags']) ?: []), static fn (string $tag): bool => $tag !== '')) : null;
+        $tags = isset($said['tags'])
+            ? array_values(
+                array_filter(array_map(trim(...), preg_split('/[,;|]/', $said['tags']) ?: []), static fn (string $tag): bool => $tag !== ''),
+            )
+            : null;
 
         return new GivenPage(
             $at,
@@ -211,7 +223,12 @@ final class PageTable
         $parent = $this->above[$level - 1] ?? null;
         $this->above[] = $key = $page->at;
 
-        return $page->with(['key' => $key, 'parent' => $parent, 'hasPlace' => true, 'name' => $page->name === null ? null : trim((string) preg_replace('/^[\s>.\x{2013}\x{2014}\x{2022}*-]+(?=\S)/u', '', $page->name))]);
+        return $page->with([
+            'key' => $key,
+            'parent' => $parent,
+            'hasPlace' => true,
+            'name' => $page->name === null ? null : trim((string) preg_replace('/^[\s>.\x{2013}\x{2014}\x{2022}*-]+(?=\S)/u', '', $page->name)),
+        ]);
     }
 
     /** Levels by what stands before a name: tabs, two or more spaces each, or signs such as `-` and `>`. */

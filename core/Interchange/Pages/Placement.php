@@ -69,7 +69,10 @@ final class Placement
         $this->recognise($tree);
         $start = $this->startPage($tree);
         foreach ($tree->pages as $n => $page) {
-            $page->id = $page->before->id ?? ($page->given->takesId ? $page->given->id : null) ?? Identity::derived($seed, $page->given->id ?? ($page->segments === null ? "row $n" : 'at '.implode('/', $page->segments)));
+            $page->id =
+                $page->before->id ??
+                (($page->given->takesId ? $page->given->id : null) ??
+                    Identity::derived($seed, $page->given->id ?? ($page->segments === null ? "row $n" : 'at '.implode('/', $page->segments))));
         }
         foreach (self::parentsFirst($tree->pages) as $page) {
             if (! $page->isRefused()) {
@@ -108,7 +111,10 @@ final class Placement
             if ($page->under !== null && Identity::names($page->under)) {
                 $ids[] = $page->under;
             }
-            $address = $page->segments === null ? $this->addressOf($page->given->hasPlace ? null : $page->written?->path) : $this->addressAt($page->segments);
+            $address =
+                $page->segments === null
+                    ? $this->addressOf($page->given->hasPlace ? null : $page->written?->path)
+                    : $this->addressAt($page->segments);
             if ($address !== null) {
                 $addresses[] = $address;
                 $at[] = [$page, $address];
@@ -177,7 +183,9 @@ final class Placement
         $id = Identity::names($under) ? $under : ($address === null ? null : $claims[$address->key]->page ?? null);
         $above = $id === null ? null : $this->known[$id] ?? null;
         $above === null || $above->isBinned()
-            ? $page->remark(Remark::refusing('parent', sprintf('There is no page “%s”, neither in this file nor on the site.', mb_substr($under, 0, 100))))
+            ? $page->remark(
+                Remark::refusing('parent', sprintf('There is no page “%s”, neither in this file nor on the site.', mb_substr($under, 0, 100))),
+            )
             : ($page->under = $above->id);
     }
 
@@ -211,7 +219,7 @@ final class Placement
             return null;
         }
         foreach ($tree->pages as $page) {
-            if (! $page->isRefused() && ($page->given->isStart ?? ($page->above === null && $page->written?->segments === []))) {
+            if (! $page->isRefused() && ($page->given->isStart ?? $page->above === null && $page->written?->segments === [])) {
                 return $page;
             }
         }
@@ -262,11 +270,18 @@ final class Placement
         $above = $staysPut ? $this->parentOf($page->before) : $parent;
         [$slug, $byHand] = $this->slug($page);
         if ($page->before === null && $page->given->kind === null && $page->status === PlacedStatus::Between) {
-            $page->given = $page->given->with(['kind' => 'section', 'name' => SlugName::of((string) ($page->segments[count($page->segments ?? []) - 1] ?? ''))]);
+            $page->given = $page->given->with([
+                'kind' => 'section',
+                'name' => SlugName::of((string) ($page->segments[count($page->segments ?? []) - 1] ?? '')),
+            ]);
         }
         $read = $this->reader->read($page, $slug, $byHand, $above, $this->ancestors($above), fn (string $to): ?string => $this->pageAt($to, $tree));
-        $isStart = ($page === $start && ($page->given->isStart === true || ($read->isLive() && $read->kind === PageKind::Page))) || ($page->before !== null && $page->before->id === $this->site->startPage);
-        $address = $isStart ? Address::stored('/', $this->site->rules) : ($read->pinned ?? Composition::compose($this->passedOn($above, $page), $read->slug, $this->site->rules));
+        $isStart =
+            ($page === $start && ($page->given->isStart === true || ($read->isLive() && $read->kind === PageKind::Page))) ||
+            ($page->before !== null && $page->before->id === $this->site->startPage);
+        $address = $isStart
+            ? Address::stored('/', $this->site->rules)
+            : $read->pinned ?? Composition::compose($this->passedOn($above, $page), $read->slug, $this->site->rules);
         if ($page->before === null && ! $isStart && isset($this->takes[$address->key])) {
             [$read, $address] = $this->numbered($page, $read, $above);
         }
@@ -316,7 +331,7 @@ final class Placement
         if ($given !== null && $given !== '' && ! $isOld) {
             $isSame = $page->before?->slug->text === Slug::of($given)->text;
 
-            return [Slug::of($given), $page->given->slugByHand ?? (! $isSame || $page->before->slugByHand)];
+            return [Slug::of($given), $page->given->slugByHand ?? ! $isSame || $page->before->slugByHand];
         }
         if ($page->before !== null && ! $this->movesByAddress($page)) {
             return [$page->before->slug, $page->before->slugByHand];
@@ -416,7 +431,8 @@ final class Placement
                     continue;
                 }
                 if (isset($given[$address->key])) {
-                    $given[$address->key] === $page || $page->remark(Remark::of('former', "{$address->readable()} leads to {$given[$address->key]->given->at} already."));
+                    $given[$address->key] === $page ||
+                        $page->remark(Remark::of('former', "{$address->readable()} leads to {$given[$address->key]->given->at} already."));
 
                     continue;
                 }
@@ -451,7 +467,9 @@ final class Placement
             $claims += $this->ledger->claimsOn($piece);
         }
         foreach ($pages as $page) {
-            $page->former = array_values(array_filter($page->former, static fn (Address $address): bool => ($claims[$address->key] ?? null)?->page !== $page->id));
+            $page->former = array_values(
+                array_filter($page->former, static fn (Address $address): bool => ($claims[$address->key] ?? null)?->page !== $page->id),
+            );
         }
     }
 
@@ -497,12 +515,26 @@ final class Placement
             $isMade = $page->status === PlacedStatus::New || $page->status === PlacedStatus::Between;
             $isOther = $page->status === PlacedStatus::Changed || ($page->status === PlacedStatus::Same && $page->former !== []);
             if ($page->after !== null && ($isMade || $isOther)) {
-                $brought[] = new BroughtPage($page->after, $isMade, $page->given->hasContent ? $page->given->at : null, $page->former, $page->after->isLive() && ($isMade || $this->options->as !== BroughtAs::Draft), $page->given->hasLiveContent);
+                $brought[] = new BroughtPage(
+                    $page->after,
+                    $isMade,
+                    $page->given->hasContent ? $page->given->at : null,
+                    $page->former,
+                    $page->after->isLive() && ($isMade || $this->options->as !== BroughtAs::Draft),
+                    $page->given->hasLiveContent,
+                );
             }
         }
 
         return count($brought) > BringIn::MAX_PAGES
-            ? throw new InputRefused('text', sprintf('At most %s pages are brought in at once; these are %s. Give them in parts, one branch after the other.', number_format(BringIn::MAX_PAGES), number_format(count($brought))))
+            ? throw new InputRefused(
+                'text',
+                sprintf(
+                    'At most %s pages are brought in at once; these are %s. Give them in parts, one branch after the other.',
+                    number_format(BringIn::MAX_PAGES),
+                    number_format(count($brought)),
+                ),
+            )
             : $brought;
     }
 }

@@ -23,10 +23,47 @@ final class RepeatedParts
     private const MAX_DEPTH = 150;
 
     /** Never part of what a page says, on one page as on many. */
-    private const NEVER = ['script', 'style', 'noscript', 'template', 'nav', 'iframe', 'form', 'svg', 'head', 'dialog', 'button', 'select', 'input', 'textarea'];
+    private const NEVER = [
+        'script',
+        'style',
+        'noscript',
+        'template',
+        'nav',
+        'iframe',
+        'form',
+        'svg',
+        'head',
+        'dialog',
+        'button',
+        'select',
+        'input',
+        'textarea',
+    ];
 
     /** What is looked at as one part. */
-    private const PARTS = ['div', 'section', 'header', 'footer', 'aside', 'ul', 'ol', 'p', 'table', 'nav', 'h2', 'h3', 'h4', 'dl', 'address', 'figure', 'article', 'main', 'li', 'a', 'img'];
+    private const PARTS = [
+        'div',
+        'section',
+        'header',
+        'footer',
+        'aside',
+        'ul',
+        'ol',
+        'p',
+        'table',
+        'nav',
+        'h2',
+        'h3',
+        'h4',
+        'dl',
+        'address',
+        'figure',
+        'article',
+        'main',
+        'li',
+        'a',
+        'img',
+    ];
 
     private int $pages = 0;
 
@@ -82,7 +119,12 @@ final class RepeatedParts
     /** @return list<FoundMenu> that stand on most pages, with the most links first; of one that is inside another only the other */
     public function menus(): array
     {
-        $common = array_values(array_map(static fn (array $of): FoundMenu => $of[0], array_filter($this->menus, fn (array $of): bool => $this->pages < self::FEWEST || $this->isCommon($of[1]))));
+        $common = array_values(
+            array_map(
+                static fn (array $of): FoundMenu => $of[0],
+                array_filter($this->menus, fn (array $of): bool => $this->pages < self::FEWEST || $this->isCommon($of[1])),
+            ),
+        );
         usort($common, static fn (FoundMenu $a, FoundMenu $b): int => count($b->links) <=> count($a->links));
         $kept = [];
         $covered = [];
@@ -112,7 +154,7 @@ final class RepeatedParts
             return;
         }
         foreach ($element->childNodes as $child) {
-            if (! $child instanceof \DOMElement) {
+            if (! ($child instanceof \DOMElement)) {
                 continue;
             }
             $name = (string) $child->localName;
@@ -139,7 +181,11 @@ final class RepeatedParts
                 $element->removeChild($child);
             } elseif ($child instanceof \DOMElement) {
                 $name = (string) $child->localName;
-                $isSite = in_array($name, self::NEVER, true) || $depth > self::MAX_DEPTH || $this->isPageFrame($child) || (in_array($name, self::PARTS, true) && $this->isCommon($this->counts[self::printOf($child)] ?? 0));
+                $isSite =
+                    in_array($name, self::NEVER, true) ||
+                    $depth > self::MAX_DEPTH ||
+                    $this->isPageFrame($child) ||
+                    (in_array($name, self::PARTS, true) && $this->isCommon($this->counts[self::printOf($child)] ?? 0));
                 $isSite ? $element->removeChild($child) : $this->strip($child, $depth + 1);
             }
         }
@@ -148,7 +194,10 @@ final class RepeatedParts
     /** Head and foot of the page, rather than of a part of it. */
     private function isPageFrame(\DOMElement $element): bool
     {
-        if (! in_array($element->localName, ['header', 'footer'], true) && ! in_array($element->getAttribute('role'), ['banner', 'contentinfo', 'navigation', 'search'], true)) {
+        if (
+            ! in_array($element->localName, ['header', 'footer'], true) &&
+            ! in_array($element->getAttribute('role'), ['banner', 'contentinfo', 'navigation', 'search'], true)
+        ) {
             return false;
         }
         for ($above = $element->parentNode; $above instanceof \DOMElement; $above = $above->parentNode) {
@@ -199,6 +248,8 @@ final class RepeatedParts
         // A list of links, not a text with links in it.
         $text = mb_strlen(OneLine::typed($element->textContent));
 
-        return count($links) < 2 || $linked < 0.7 * $text ? null : new FoundMenu($element->getAttribute('aria-label') ?: $element->getAttribute('title'), $links);
+        return count($links) < 2 || $linked < 0.7 * $text
+            ? null
+            : new FoundMenu($element->getAttribute('aria-label') ?: $element->getAttribute('title'), $links);
     }
 }

@@ -99,7 +99,14 @@ final class SiteFile
     {
         array_walk_recursive($record, static function (mixed &$value, int|string $key) use ($to): void {
             if (is_string($value) && strlen($value) >= 26 && $key !== 'text' && $key !== 'bytes') {
-                $value = strlen($value) === 26 ? $to[$value] ?? $value : (string) preg_replace_callback('/\b[0-9A-HJKMNP-TV-Z]{26}\b/', static fn (array $id): string => $to[$id[0]] ?? $id[0], $value);
+                $value =
+                    strlen($value) === 26
+                        ? $to[$value] ?? $value
+                        : (string) preg_replace_callback(
+                            '/\b[0-9A-HJKMNP-TV-Z]{26}\b/',
+                            static fn (array $id): string => $to[$id[0]] ?? $id[0],
+                            $value,
+                        );
             }
         });
 
@@ -113,7 +120,14 @@ final class SiteFile
             throw new InputRefused('file', 'This is no site file: it has no "format": "'.self::FORMAT.'".');
         }
         if ($version !== self::VERSION) {
-            throw new InputRefused('file', sprintf('This site file was written in version %s, which is not known here; version %d is.', is_scalar($version) ? (string) $version : '?', self::VERSION));
+            throw new InputRefused(
+                'file',
+                sprintf(
+                    'This site file was written in version %s, which is not known here; version %d is.',
+                    is_scalar($version) ? (string) $version : '?',
+                    self::VERSION,
+                ),
+            );
         }
     }
 

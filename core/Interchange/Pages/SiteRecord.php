@@ -55,9 +55,14 @@ final class SiteRecord
                 'search' => self::search($page),
                 'branchSearch' => $page->branchSearch->toArray(),
                 'tags' => $page->tags->all,
-                'showing' => array_filter(['picture' => $page->showing->picture, 'reload' => $page->showing->reload], static fn (mixed $said): bool => $said !== null),
+                'showing' => array_filter(
+                    ['picture' => $page->showing->picture, 'reload' => $page->showing->reload],
+                    static fn (mixed $said): bool => $said !== null,
+                ),
                 'code' => array_filter(['styles' => $page->code->styles, 'head' => $page->code->head]),
-                'access' => $access === null ? null : array_diff_key($access, ['password' => true]) + (isset($access['password']) ? ['hadPassword' => true] : []),
+                'access' => $access === null
+                        ? null
+                        : array_diff_key($access, ['password' => true]) + (isset($access['password']) ? ['hadPassword' => true] : []),
                 'former' => $former,
                 'also' => $also,
                 'content' => $content,
@@ -75,7 +80,9 @@ final class SiteRecord
     public static function read(array $record, string $at): GivenPage
     {
         $text = static fn (string $field): ?string => is_string($record[$field] ?? null) && $record[$field] !== '' ? $record[$field] : null;
-        $list = static fn (string $field): array => is_array($record[$field] ?? null) ? array_values(array_filter($record[$field], is_string(...))) : [];
+        $list = static fn (string $field): array => is_array($record[$field] ?? null)
+            ? array_values(array_filter($record[$field], is_string(...)))
+            : [];
         $map = static fn (string $field): array => is_array($record[$field] ?? null) ? $record[$field] : [];
         $id = $record['id'] ?? null;
         if (! Identity::names($id)) {
@@ -124,7 +131,8 @@ final class SiteRecord
         $said = $texts->toArray();
         unset($said['fields']);
 
-        return array_filter($said, static fn (?string $text): bool => $text !== null && $text !== '') + ($texts->fields->values === [] ? [] : ['fields' => $texts->fields->values]);
+        return array_filter($said, static fn (?string $text): bool => $text !== null && $text !== '') +
+            ($texts->fields->values === [] ? [] : ['fields' => $texts->fields->values]);
     }
 
     /** @return array<string, mixed> as a change sets it */
@@ -137,7 +145,12 @@ final class SiteRecord
         $canonical = $page->search->canonical->toText();
 
         return array_filter(
-            [...$own, 'canonical' => $canonical === 'itself' ? '' : $canonical, 'targetPhrase' => $page->search->targetPhrase, 'siteSearchDescription' => $page->search->siteSearchDescription],
+            [
+                ...$own,
+                'canonical' => $canonical === 'itself' ? '' : $canonical,
+                'targetPhrase' => $page->search->targetPhrase,
+                'siteSearchDescription' => $page->search->siteSearchDescription,
+            ],
             static fn (mixed $said): bool => $said !== '',
         );
     }
@@ -159,7 +172,9 @@ final class SiteRecord
 
     private static function document(mixed $given): ?GivenContent
     {
-        return is_array($given) ? new GivenContent(ContentForm::Document, json_encode($given, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)) : null;
+        return is_array($given)
+            ? new GivenContent(ContentForm::Document, json_encode($given, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES))
+            : null;
     }
 
     /**

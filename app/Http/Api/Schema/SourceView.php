@@ -16,8 +16,18 @@ use OpenApi\Attributes as OA;
         description: 'How something that was given is read, and what becomes of it.',
         required: [],
         properties: [
-            new OA\Property('format', type: 'string', enum: ['table', 'sitemap', 'addresses', 'log', 'html', 'opml', 'markdown', 'json'], nullable: true),
-            new OA\Property('columns', description: 'what columns mean, in their order; null for what the head says', type: 'array', items: new OA\Items(type: 'string', nullable: true)),
+            new OA\Property(
+                'format',
+                type: 'string',
+                enum: ['table', 'sitemap', 'addresses', 'log', 'html', 'opml', 'markdown', 'json'],
+                nullable: true,
+            ),
+            new OA\Property(
+                'columns',
+                description: 'what columns mean, in their order; null for what the head says',
+                type: 'array',
+                items: new OA\Items(type: 'string', nullable: true),
+            ),
             new OA\Property('delimiter', type: 'string', nullable: true),
             new OA\Property('encoding', type: 'string', nullable: true),
             new OA\Property('menus', description: 'numbers of found menus that come along', type: 'array', items: new OA\Items(type: 'integer')),
@@ -34,8 +44,18 @@ use OpenApi\Attributes as OA;
         description: 'How something that was given is read, and what becomes of it; null where that follows from what it looks like.',
         required: ['format', 'columns', 'delimiter', 'encoding', 'menus', 'under', 'gaps', 'as', 'changesKnown', 'keepsAddresses'],
         properties: [
-            new OA\Property('format', type: 'string', enum: ['table', 'sitemap', 'addresses', 'log', 'html', 'opml', 'markdown', 'json'], nullable: true),
-            new OA\Property('columns', description: 'what columns mean, in their order; null for what the head says', type: 'array', items: new OA\Items(type: 'string', nullable: true)),
+            new OA\Property(
+                'format',
+                type: 'string',
+                enum: ['table', 'sitemap', 'addresses', 'log', 'html', 'opml', 'markdown', 'json'],
+                nullable: true,
+            ),
+            new OA\Property(
+                'columns',
+                description: 'what columns mean, in their order; null for what the head says',
+                type: 'array',
+                items: new OA\Items(type: 'string', nullable: true),
+            ),
             new OA\Property('delimiter', type: 'string', nullable: true),
             new OA\Property('encoding', type: 'string', nullable: true),
             new OA\Property('menus', description: 'numbers of found menus that come along', type: 'array', items: new OA\Items(type: 'integer')),
@@ -57,7 +77,11 @@ use OpenApi\Attributes as OA;
                 type: 'array',
                 items: new OA\Items(
                     required: ['label', 'href', 'level'],
-                    properties: [new OA\Property('label', type: 'string'), new OA\Property('href', type: 'string'), new OA\Property('level', type: 'integer')],
+                    properties: [
+                        new OA\Property('label', type: 'string'),
+                        new OA\Property('href', type: 'string'),
+                        new OA\Property('level', type: 'integer'),
+                    ],
                     type: 'object',
                 ),
             ),
@@ -67,7 +91,31 @@ use OpenApi\Attributes as OA;
     OA\Schema(
         schema: 'Source',
         description: 'Something that was given to be brought in.',
-        required: ['id', 'name', 'state', 'done', 'total', 'problem', 'entry', 'field', 'format', 'pages', 'files', 'columns', 'hasHead', 'sample', 'delimiter', 'encoding', 'menus', 'ownMenus', 'ownRedirects', 'left', 'leftCount', 'said', 'given'],
+        required: [
+            'id',
+            'name',
+            'state',
+            'done',
+            'total',
+            'problem',
+            'entry',
+            'field',
+            'format',
+            'pages',
+            'files',
+            'columns',
+            'hasHead',
+            'sample',
+            'delimiter',
+            'encoding',
+            'menus',
+            'ownMenus',
+            'ownRedirects',
+            'left',
+            'leftCount',
+            'said',
+            'given',
+        ],
         properties: [
             new OA\Property('id', type: 'string'),
             new OA\Property('name', type: 'string'),
@@ -82,7 +130,12 @@ use OpenApi\Attributes as OA;
             new OA\Property('files', description: 'pictures and documents that come along', type: 'integer'),
             new OA\Property('columns', type: 'array', items: new OA\Items(type: 'string')),
             new OA\Property('hasHead', type: 'boolean'),
-            new OA\Property('sample', description: 'the first rows of a table', type: 'array', items: new OA\Items(type: 'array', items: new OA\Items(type: 'string'))),
+            new OA\Property(
+                'sample',
+                description: 'the first rows of a table',
+                type: 'array',
+                items: new OA\Items(type: 'array', items: new OA\Items(type: 'string')),
+            ),
             new OA\Property('delimiter', type: 'string', nullable: true),
             new OA\Property('encoding', type: 'string', nullable: true),
             new OA\Property('menus', description: 'found on the pages', type: 'array', items: new OA\Items(ref: '#/components/schemas/FoundMenu')),
@@ -120,7 +173,12 @@ use OpenApi\Attributes as OA;
             new OA\Property('kind', type: 'string'),
             new OA\Property('state', type: 'string', nullable: true),
             new OA\Property('hasContent', type: 'boolean'),
-            new OA\Property('former', description: 'further addresses that lead to it from then on', type: 'array', items: new OA\Items(type: 'string')),
+            new OA\Property(
+                'former',
+                description: 'further addresses that lead to it from then on',
+                type: 'array',
+                items: new OA\Items(type: 'string'),
+            ),
             new OA\Property('requests', type: 'integer'),
             new OA\Property('remarks', type: 'array', items: new OA\Items(ref: '#/components/schemas/SourceRemark')),
         ],
@@ -130,7 +188,12 @@ use OpenApi\Attributes as OA;
         schema: 'SourcePages',
         required: ['counts', 'remarked', 'redirects', 'total', 'offset', 'pages'],
         properties: [
-            new OA\Property('counts', description: 'pages by status', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'integer')),
+            new OA\Property(
+                'counts',
+                description: 'pages by status',
+                type: 'object',
+                additionalProperties: new OA\AdditionalProperties(type: 'integer'),
+            ),
             new OA\Property('remarked', description: 'pages of which something is remarked', type: 'integer'),
             new OA\Property('redirects', type: 'integer'),
             new OA\Property('total', type: 'integer'),
@@ -143,7 +206,18 @@ use OpenApi\Attributes as OA;
 final class SourceView
 {
     /** What somebody may say of it. */
-    public const SAID = ['format' => 1, 'columns' => 1, 'delimiter' => 1, 'encoding' => 1, 'menus' => 1, 'under' => 1, 'gaps' => 1, 'as' => 1, 'changesKnown' => 1, 'keepsAddresses' => 1];
+    public const SAID = [
+        'format' => 1,
+        'columns' => 1,
+        'delimiter' => 1,
+        'encoding' => 1,
+        'menus' => 1,
+        'under' => 1,
+        'gaps' => 1,
+        'as' => 1,
+        'changesKnown' => 1,
+        'keepsAddresses' => 1,
+    ];
 
     private const PIECE = 200;
 
@@ -186,7 +260,17 @@ final class SourceView
     private static function said(array $said): array
     {
         return [
-            ...['format' => null, 'delimiter' => null, 'encoding' => null, 'menus' => [], 'under' => null, 'gaps' => 'sections', 'as' => 'draft', 'changesKnown' => true, 'keepsAddresses' => true],
+            ...[
+                'format' => null,
+                'delimiter' => null,
+                'encoding' => null,
+                'menus' => [],
+                'under' => null,
+                'gaps' => 'sections',
+                'as' => 'draft',
+                'changesKnown' => true,
+                'keepsAddresses' => true,
+            ],
             ...array_filter(array_intersect_key($said, self::SAID), static fn (mixed $value): bool => $value !== null),
             'columns' => $said['columns'] ?? [],
         ];
@@ -205,7 +289,16 @@ final class SourceView
                 'remarked' => $page->remarks !== [],
                 default => $page->status->value === $status,
             };
-            if ($isAsked && ($text === '' || str_contains(mb_strtolower("{$page->given->at} {$page->after?->name} {$page->given->name} {$page->address?->path} {$page->given->address}"), $text))) {
+            if (
+                $isAsked &&
+                ($text === '' ||
+                    str_contains(
+                        mb_strtolower(
+                            "{$page->given->at} {$page->after?->name} {$page->given->name} {$page->address?->path} {$page->given->address}",
+                        ),
+                        $text,
+                    ))
+            ) {
                 $shown[] = $page;
             }
         }

@@ -38,17 +38,27 @@ final class PlacementTest extends TestCase
     #[Test]
     public function a_list_of_addresses_becomes_a_tree_with_sections_in_between_and_names_from_slugs(): void
     {
-        $placed = $this->place(AddressSources::list("https://old.example/travel/day-trips/skerra.html\nhttps://old.example/travel/\nhttps://old.example/about_us.php Who we are\n"));
+        $placed = $this->place(
+            AddressSources::list(
+                "https://old.example/travel/day-trips/skerra.html\nhttps://old.example/travel/\nhttps://old.example/about_us.php Who we are\n",
+            ),
+        );
 
         self::assertSame(['/travel/day-trips', '/travel/day-trips/skerra', '/travel', '/about_us'], $this->addresses($placed));
-        self::assertSame(['Day trips', 'Skerra', 'Travel', 'Who we are'], array_map(static fn ($page): ?string => $page->after?->name, self::taken($placed)));
+        self::assertSame(
+            ['Day trips', 'Skerra', 'Travel', 'Who we are'],
+            array_map(static fn ($page): ?string => $page->after?->name, self::taken($placed)),
+        );
         self::assertSame(1, $placed->counts()['between']);
     }
 
     #[Test]
     public function every_way_in_which_an_address_was_written_leads_to_its_page_afterwards(): void
     {
-        $this->bringIn(AddressSources::list("/travel/index.html\n/Travel/Fares.HTML\n/travel/fares\n/travel/day%20trips.php"), new BringOptions(as: BroughtAs::Live));
+        $this->bringIn(
+            AddressSources::list("/travel/index.html\n/Travel/Fares.HTML\n/travel/fares\n/travel/day%20trips.php"),
+            new BringOptions(as: BroughtAs::Live),
+        );
 
         self::assertStringStartsWith('page', $this->site->answer('/travel'));
         foreach (['/travel/index.html', '/Travel/Fares.HTML', '/travel/fares', '/travel/day%20trips.php', '/travel/day%20trips'] as $address) {
@@ -106,7 +116,10 @@ final class PlacementTest extends TestCase
         $this->site->live($id, null, 'fares');
         $placed = $this->place($this->table("id,address\n$id,/travel/prices\n"));
 
-        self::assertSame([['travel', 'prices']], array_map(static fn ($brought): array => [$brought->page->parent, $brought->page->slug->text], $placed->brought));
+        self::assertSame(
+            [['travel', 'prices']],
+            array_map(static fn ($brought): array => [$brought->page->parent, $brought->page->slug->text], $placed->brought),
+        );
     }
 
     #[Test]
@@ -143,7 +156,9 @@ final class PlacementTest extends TestCase
     #[Test]
     public function what_cannot_be_is_refused_by_row_with_field_and_reason_and_the_others_come(): void
     {
-        $placed = $this->place($this->table("address,name,kind,until\n/a,A,,\n/b,B,portal,\n/c?id=4,C,,\n/d,D,,yesterdayish\nhttps://else.example/e,E,,\n"));
+        $placed = $this->place(
+            $this->table("address,name,kind,until\n/a,A,,\n/b,B,portal,\n/c?id=4,C,,\n/d,D,,yesterdayish\nhttps://else.example/e,E,,\n"),
+        );
 
         $refused = [];
         foreach ($placed->pages as $page) {
@@ -168,7 +183,10 @@ final class PlacementTest extends TestCase
     public function pages_come_in_the_state_that_is_wished_or_given(): void
     {
         $table = "address,name,state\n/a,A,live\n/b,B,draft\n/c,C,\n";
-        $states = fn (BroughtAs $as): array => array_map(static fn (PlacedPage $page): ?PageState => $page->after?->state, $this->place($this->table($table), new BringOptions(as: $as))->pages);
+        $states = fn (BroughtAs $as): array => array_map(
+            static fn (PlacedPage $page): ?PageState => $page->after?->state,
+            $this->place($this->table($table), new BringOptions(as: $as))->pages,
+        );
 
         self::assertSame([PageState::Draft, PageState::Draft, PageState::Draft], $states(BroughtAs::Draft));
         self::assertSame([PageState::Live, PageState::Live, PageState::Live], $states(BroughtAs::Live));
@@ -188,7 +206,11 @@ final class PlacementTest extends TestCase
     public function former_addresses_lead_to_the_page_and_those_that_others_hold_are_asked_about(): void
     {
         $this->site->live('summer');
-        $ripple = $this->bringIn($this->table("address;name;old addresses\n/season;Season;/2024-season /summer\n"), new BringOptions(as: BroughtAs::Live), false);
+        $ripple = $this->bringIn(
+            $this->table("address;name;old addresses\n/season;Season;/2024-season /summer\n"),
+            new BringOptions(as: BroughtAs::Live),
+            false,
+        );
 
         self::assertSame(['/summer'], array_map(static fn ($conflict): string => $conflict->address->path, $ripple->toDecide->conflicts));
     }
@@ -203,7 +225,11 @@ final class PlacementTest extends TestCase
     private function bringIn(iterable $given, BringOptions $options, bool $carriesOut = true): Ripple
     {
         $placed = $this->place($given, $options);
-        $change = BringIn::read(new ChangeInput(['kind' => 'bring-in', 'import' => self::IMPORT], new AddressRules()))->with($placed->brought, [], $placed->startPage);
+        $change = BringIn::read(new ChangeInput(['kind' => 'bring-in', 'import' => self::IMPORT], new AddressRules()))->with(
+            $placed->brought,
+            [],
+            $placed->startPage,
+        );
         $ripple = $this->site->plan($change);
 
         return $carriesOut ? $this->site->carryOut($ripple) : $ripple;

@@ -46,7 +46,11 @@ final class SiteFileLawsTest extends TestCase
     #[Test]
     public function a_site_taken_out_and_brought_in_elsewhere_is_the_same_site(): void
     {
-        $rules = Generators::elements([new AddressRules(), new AddressRules(trailingSlash: TrailingSlash::Always), new AddressRules(suffix: '.html')]);
+        $rules = Generators::elements([
+            new AddressRules(),
+            new AddressRules(trailingSlash: TrailingSlash::Always),
+            new AddressRules(suffix: '.html'),
+        ]);
         $this->limitTo(400)
             ->forAll($rules, RandomChanges::batches())
             ->then(function (AddressRules $rules, array $batches): void {
@@ -74,15 +78,26 @@ final class SiteFileLawsTest extends TestCase
     private function bringIn(MemorySite $site, array $records): void
     {
         $given = array_map(static fn (array $record): GivenPage => SiteRecord::read($record, "page {$record['id']}"), $records);
-        $placed = (new Placement($site->context(), $site, $site, new BringOptions(as: BroughtAs::Given, keepsAddresses: false)))->of($given, self::SEED);
+        $placed = (new Placement($site->context(), $site, $site, new BringOptions(as: BroughtAs::Given, keepsAddresses: false)))->of(
+            $given,
+            self::SEED,
+        );
         foreach ($placed->pages as $page) {
-            self::assertSame([], array_filter($page->remarks, static fn (Remark $remark): bool => $remark->refuses), (string) json_encode([$page->given->toArray(), array_map(static fn (Remark $remark): array => $remark->toArray(), $page->remarks)]));
+            self::assertSame(
+                [],
+                array_filter($page->remarks, static fn (Remark $remark): bool => $remark->refuses),
+                (string) json_encode([$page->given->toArray(), array_map(static fn (Remark $remark): array => $remark->toArray(), $page->remarks)]),
+            );
         }
         if ($placed->brought === []) {
             return;
         }
         $further = array_merge([], ...array_map(static fn (PlacedPage $page): array => self::further($page, $site->rules), $placed->pages));
-        $change = BringIn::read(new ChangeInput(['kind' => 'bring-in', 'import' => self::SEED], $site->rules))->with($placed->brought, $further, $placed->startPage);
+        $change = BringIn::read(new ChangeInput(['kind' => 'bring-in', 'import' => self::SEED], $site->rules))->with(
+            $placed->brought,
+            $further,
+            $placed->startPage,
+        );
         $site->authority = Authority::Owner;
         $site->apply($change);
     }
@@ -111,9 +126,19 @@ final class SiteFileLawsTest extends TestCase
         foreach ($pages as $page) {
             $claims = array_filter($site->claims, static fn (Claim $claim): bool => $claim->page === $page->id);
             ksort($claims);
-            $of = static fn (ClaimKind $kind): array => array_values(array_map(static fn (Claim $claim): string => $claim->address->path, array_filter($claims, static fn (Claim $claim): bool => $claim->kind === $kind && $claim->heldFor === null)));
+            $of = static fn (ClaimKind $kind): array => array_values(
+                array_map(
+                    static fn (Claim $claim): string => $claim->address->path,
+                    array_filter($claims, static fn (Claim $claim): bool => $claim->kind === $kind && $claim->heldFor === null),
+                ),
+            );
             // Whom visitors would not get is made nobody's start page.
-            $start = $site->startPage === $page->id ? 'visitors' : ($site->startPageSignedIn === $page->id && $page->isLive() && $page->kind === PageKind::Page ? 'signed-in' : null);
+            $start =
+                $site->startPage === $page->id
+                    ? 'visitors'
+                    : ($site->startPageSignedIn === $page->id && $page->isLive() && $page->kind === PageKind::Page
+                        ? 'signed-in'
+                        : null);
             $record = SiteRecord::write($page, null, null, $of(ClaimKind::Redirect), $of(ClaimKind::Also), $start);
             array_walk_recursive($record, static function (mixed &$value, int|string $key) use ($names): void {
                 if (is_string($value) && in_array($key, ['id', 'parent', 'page', 'file', 'canonical'], true)) {
@@ -123,7 +148,11 @@ final class SiteFileLawsTest extends TestCase
             if (($record['heading'] ?? null) === $record['name']) {
                 unset($record['heading']); // it follows the name again
             }
-            if (($record['kind'] ?? '') === 'pointer' && isset($record['leadsTo']['page']) && ! in_array($record['leadsTo']['page'], array_map(static fn (Page $each): string => $names[$each->id], $pages), true)) {
+            if (
+                ($record['kind'] ?? '') === 'pointer' &&
+                isset($record['leadsTo']['page']) &&
+                ! in_array($record['leadsTo']['page'], array_map(static fn (Page $each): string => $names[$each->id], $pages), true)
+            ) {
                 // What it leads to stays in the bin.
                 $record['kind'] = 'section';
                 unset($record['leadsTo']);
