@@ -47,6 +47,7 @@ final readonly class ApplyChanges
         private ReplaceTexts $replace,
         private WorkOutBringIn $bringIn,
         private NumberContents $contents,
+        private FillPlaceholders $fill,
         private SignedInLately $lately,
         private SecurityLog $log,
         private ReviewLetters $letters,
@@ -174,6 +175,7 @@ final readonly class ApplyChanges
         $this->written($ripple, $site, $entry);
         $this->bringIn->keepAfter($batch, $site, $user);
         $this->contents->keepAfter($new, $user);
+        $this->fill->after($batch);
         $this->bringIn->done($batch, $site, $entry->ulid);
         $this->rewrite->after($ripple, $site, $user);
         $this->audit->after($ripple, $site, $entry);

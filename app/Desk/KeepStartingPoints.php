@@ -12,6 +12,7 @@ use App\Models\User;
 use App\Store\StoredPages;
 use Heronstem\Core\InputRefused;
 use Heronstem\Core\OneLine;
+use Heronstem\Core\Search\Placeholders;
 use Heronstem\Core\Tree\Page as TreePage;
 use Illuminate\Database\Connection;
 use Illuminate\Support\Str;
@@ -25,6 +26,8 @@ final readonly class KeepStartingPoints
 
     /** Pages of one starting point. */
     private const MOST = 200;
+
+    private const MOST_PLACEHOLDERS = 30;
 
     public function __construct(private Connection $db)
     {
@@ -98,8 +101,10 @@ final readonly class KeepStartingPoints
             ->whereIn('pages.ulid', array_keys($ids))
             ->get(['page_contents.*', 'pages.ulid'])
             ->keyBy('ulid');
+        $placeholders = [];
         foreach ($pages as $page) {
             $content = $contents[$page->id] ?? null;
+            array_push($placeholders, ...Placeholders::ofPage($page, $content === null ? null : PageContent::document($content)));
             $this->db->insert('insert into kept_pages (ulid, point_id, fields, content) values (?, ?, ?::jsonb, ?::jsonb)', [
                 $ids[$page->id],
                 $point->id,
@@ -109,6 +114,8 @@ final readonly class KeepStartingPoints
                     : json_encode(PageContent::document($content)->withPagesTurned($ids)->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
             ]);
         }
+        $named = Placeholders::of(...array_map(static fn (string $name): string => '{'.$name.'}', $placeholders));
+        $point->forceFill(['placeholders' => array_slice($named, 0, self::MOST_PLACEHOLDERS)])->save();
     }
 
     /** @return array{name: string, description: string} */

@@ -16,6 +16,7 @@ use Illuminate\Support\Str;
  * @property int $site_id
  * @property string $name
  * @property string $description
+ * @property list<string> $placeholders what stands in braces in its pages
  * @property int|null $changed_by
  * @property \Illuminate\Support\Carbon $updated_at
  * @property-read Site $site
@@ -26,6 +27,8 @@ final class StartingPoint extends Model
     use KnownByUlid;
 
     protected $guarded = ['id'];
+
+    protected $casts = ['placeholders' => 'array'];
 
     public function newUniqueId(): string
     {

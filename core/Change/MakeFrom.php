@@ -7,6 +7,7 @@ namespace Heronstem\Core\Change;
 use Heronstem\Core\Address\Slug;
 use Heronstem\Core\Address\SlugMaker;
 use Heronstem\Core\InputRefused;
+use Heronstem\Core\Search\Placeholders;
 use Heronstem\Core\Tree\Page;
 use Heronstem\Core\Tree\PageName;
 use Heronstem\Core\Workspace\Place;
@@ -21,9 +22,16 @@ final readonly class MakeFrom implements RequestedChange
      * @param  string  $page  the new page's identity, chosen by whoever makes it (a ULID); those of the pages below follow from it
      * @param  string  $from  identity of the starting point
      * @param  Slug|null  $slug  null to make it from the name
+     * @param  array<string, string>  $words  what is filled in, by placeholder
      */
-    public function __construct(public string $page, public string $from, public PageName $name, public Place $place, public ?Slug $slug = null)
-    {
+    public function __construct(
+        public string $page,
+        public string $from,
+        public PageName $name,
+        public Place $place,
+        public ?Slug $slug = null,
+        public array $words = [],
+    ) {
     }
 
     public static function shape(): Shape
@@ -35,12 +43,30 @@ final readonly class MakeFrom implements RequestedChange
             Field::text('name'),
             Field::place(),
             Field::text('slug')->optional(),
+            Field::map('words', 'what is filled in where the starting point has {words in braces}, by what is in the braces')->optional(),
         );
     }
 
     public static function read(ChangeInput $input): self
     {
-        return new self($input->page(), $input->identity('from'), $input->name(), $input->place(), $input->has('slug') ? $input->slug() : null);
+        $words = $input->has('words') ? $input->map('words') : [];
+        foreach ($words as $name => $word) {
+            if (! is_string($word) || mb_strlen($word) > Placeholders::MAX_LENGTH) {
+                throw new InputRefused(
+                    'words',
+                    sprintf('For “%s” a text of at most %d characters can be filled in.', mb_substr((string) $name, 0, 40), Placeholders::MAX_LENGTH),
+                );
+            }
+        }
+
+        return new self(
+            $input->page(),
+            $input->identity('from'),
+            $input->name(),
+            $input->place(),
+            $input->has('slug') ? $input->slug() : null,
+            $words,
+        );
     }
 
     public function on(Workspace $workspace): void
@@ -49,7 +75,16 @@ final readonly class MakeFrom implements RequestedChange
         if ($kept === []) {
             throw new InputRefused('from', 'There is no such starting point. It may have been removed; choose another one.');
         }
-        $slug = $this->slug ?? (new SlugMaker($workspace->rules()))->make($this->name->text);
+        $maker = new SlugMaker($workspace->rules());
+        $slug = $this->slug ?? $maker->make($this->name->text);
+        $filled = Placeholders::with($this->words);
+        if ($this->words !== []) {
+            $kept = array_map(static function (Page $page) use ($filled, $maker): Page {
+                $made = $filled->page($page);
+
+                return $made->name === $page->name ? $made : $made->withSlug($maker->make($made->name), $page->slugByHand);
+            }, $kept);
+        }
         CopiedPages::make(
             $kept,
             $this->page,
@@ -80,6 +115,8 @@ final readonly class MakeFrom implements RequestedChange
             'from' => $this->from,
             'name' => $this->name->text,
             'place' => $this->place->toArray(),
-        ] + ($this->slug === null ? [] : ['slug' => $this->slug->text]);
+        ] +
+            ($this->slug === null ? [] : ['slug' => $this->slug->text]) +
+            ($this->words === [] ? [] : ['words' => $this->words]);
     }
 }

@@ -10,6 +10,7 @@ use Heronstem\Core\Access\Role;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\Test;
+use PHPUnit\Framework\Attributes\TestWith;
 
 final class StartingPointsTest extends AppTestCase
 {
@@ -63,6 +64,65 @@ final class StartingPointsTest extends AppTestCase
         self::assertNull(Page::query()->where('ulid', $new)->first());
         $this->api('POST', "history/$undone/undo")->assertSuccessful();
         self::assertSame([$this->file], $this->content($new)->files());
+    }
+
+    #[Test]
+    public function words_in_braces_are_asked_for_and_filled_in_everywhere(): void
+    {
+        $route = $this->live('Route {from}–{to}');
+        $landing = $this->live('Landing at {To}', $route);
+        $this->change([
+            'kind' => 'describe',
+            'page' => $route,
+            'layout' => 'crossing',
+            'summary' => 'From {from} to {to}, {fare}',
+            'searchTitle' => '{name}: {from}',
+            'fields' => ['sails' => 'from {from}'],
+        ]);
+        $words = ['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => 'You land at {to}. {Unknown, words}']]];
+        $this->saveContent($landing, [$words, self::linkTo($route)]);
+        $point = $this->api('POST', 'starting-points', ['name' => 'New route', 'description' => '', 'page' => $route, 'scope' => 'branch'])
+            ->assertCreated()
+            ->assertJsonPath('placeholders', ['from', 'to', 'fare']);
+        $new = (string) Str::ulid();
+        $make = ['kind' => 'make-from', 'page' => $new, 'from' => $point->json('id'), 'name' => 'Route Skerra–Ullin', 'place' => ['last' => null]];
+        $made = $this->change([...$make, 'words' => ['FROM' => 'Skerra', 'to' => 'Ullin & {from}', 'fare' => ' ']]);
+        $sheet = $this->api('GET', "pages/$new")->assertOk();
+        self::assertSame(
+            ['/route-skerra-ullin', 'From Skerra to Ullin & {from}, {fare}', '{name}: Skerra', 'from Skerra'],
+            array_map($sheet->json(...), ['address', 'summary', 'searchTitle', 'fields.sails']),
+        );
+        $below = Page::query()->where('parent_id', $this->row($new)->id)->firstOrFail();
+        self::assertSame(['Landing at Ullin & {from}', '/route-skerra-ullin/landing-at-ullin-from'], [$below->name, $below->address]);
+        $text = json_encode($this->content($below->ulid)->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE);
+        self::assertStringContainsString('You land at Ullin & {from}. {Unknown, words}', $text);
+        self::assertSame([$new], $this->content($below->ulid)->linkedPages());
+        $this->assertInvariants();
+
+        $undone = $this->api('POST', "history/{$made->ulid}/undo")
+            ->assertSuccessful()
+            ->json('id');
+        $this->api('POST', "history/$undone/undo")->assertSuccessful();
+        self::assertStringContainsString('You land at Ullin', json_encode($this->content($below->ulid)->toArray(), JSON_THROW_ON_ERROR));
+    }
+
+    #[Test]
+    #[TestWith([['to' => ['x']]])]
+    #[TestWith([['to' => 7]])]
+    #[TestWith(['to'])]
+    #[TestWith([['to' => 'a very long word indeed a very long word indeed a very long word indeed a very long word indeed and more']])]
+    public function words_that_are_none_are_refused_by_name(mixed $words): void
+    {
+        $make = [
+            'kind' => 'make-from',
+            'page' => (string) Str::ulid(),
+            'from' => $this->kept()->json('id'),
+            'name' => 'New',
+            'place' => ['last' => null],
+            'words' => $words,
+        ];
+        $answer = $this->api('POST', 'batches', ['changes' => [$make]])->assertStatus(422);
+        self::assertStringStartsWith('changes.0.words', (string) $answer->json('errors.0.field'));
     }
 
     #[Test]

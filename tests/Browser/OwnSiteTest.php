@@ -22,7 +22,7 @@ final class OwnSiteTest extends Errand
     public function a_site_is_made_brought_in_from_a_list_rebuilt_by_plan_and_taken_out(): void
     {
         $chrome = $this->signIn('greta@skerrivane.example', 'wagtail-office');
-        $chrome->click('button', 'Site*');
+        $chrome->click('button', 'Skerrivane Ferries');
         $chrome->click('menuitem', 'New site…');
         $chrome->type('textbox', 'Name', 'Harbour Trust');
         $chrome->type('textbox', 'Address', 'https://www.ferries.example/under');

@@ -13,13 +13,19 @@ use OpenApi\Attributes as OA;
     OA\Schema(
         schema: 'StartingPoint',
         description: 'A page or a branch that is kept to make new pages from.',
-        required: ['id', 'name', 'description', 'pages', 'names', 'changed', 'changedBy'],
+        required: ['id', 'name', 'description', 'pages', 'names', 'placeholders', 'changed', 'changedBy'],
         properties: [
             new OA\Property('id', type: 'string'),
             new OA\Property('name', type: 'string'),
             new OA\Property('description', type: 'string'),
             new OA\Property('pages', description: 'how many are made from it at once', type: 'integer'),
             new OA\Property('names', description: 'what the first of them are called', type: 'array', items: new OA\Items(type: 'string')),
+            new OA\Property(
+                'placeholders',
+                description: 'what stands in braces in its names, texts and content, and can be filled in when pages are made',
+                type: 'array',
+                items: new OA\Items(type: 'string'),
+            ),
             new OA\Property('changed', type: 'string', format: 'date-time'),
             new OA\Property('changedBy', type: 'string', nullable: true),
         ],
@@ -81,6 +87,7 @@ final class StartingPointView
             'description' => $point->description,
             'pages' => (int) $point->getAttribute('pages'),
             'names' => json_decode((string) $point->getAttribute('names'), true, flags: JSON_THROW_ON_ERROR),
+            'placeholders' => $point->placeholders,
             'changed' => $point->updated_at->toIso8601ZuluString(),
             'changedBy' => $point->changedBy?->name,
         ];

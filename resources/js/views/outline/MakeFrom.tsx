@@ -24,21 +24,41 @@ type Props = {
     onMade: (page: string) => void
 }
 
+/** A text with what stands in braces filled, as far as it is known. */
+const filled = (text: string, words: Record<string, string>) =>
+    Object.entries(words).reduce(
+        (sofar, [name, word]) => (word === '' ? sofar : sofar.replaceAll(`{${name}}`, word)),
+        text,
+    )
+
 /** Makes a page or a branch from a starting point: which one, what it is called, and where it will be. */
 export function MakeFrom({ inside, onClose, onMade }: Props) {
     const site = useSite()
     const { propose } = useChanges()
     const points = useQuery(startingPointsQuery(site.key))
     const [chosen, choose] = useState<string | null>(null)
-    const [name, setName] = useState('')
+    const [typed, setName] = useState<string | null>(null)
+    const [words, setWords] = useState<Record<string, string>>({})
     const [page] = useState(ulid)
     const [refused, setRefused] = useState<string | null>(null)
     const point =
         points.data?.find(each => each.id === chosen) ?? (points.data?.length === 1 ? points.data[0] : undefined)
+    const placeholders = point?.placeholders ?? []
+    const given = Object.fromEntries(placeholders.map(each => [each, words[each]?.trim() ?? '']))
+    const missing = placeholders.some(each => given[each] === '')
+    // Until somebody types a name it is the one that the page had, filled.
+    const name = typed ?? (placeholders.length === 0 ? '' : filled(point?.names[0] ?? '', given))
     const change: Change | null =
-        point === undefined || name.trim() === ''
+        point === undefined || name.trim() === '' || missing
             ? null
-            : { kind: 'make-from', page, from: point.id, name, place: { last: inside?.id ?? null } }
+            : {
+                  kind: 'make-from',
+                  page,
+                  from: point.id,
+                  name,
+                  place: { last: inside?.id ?? null },
+                  ...(placeholders.length > 0 && { words: given }),
+              }
     const answer = useAddressAnswer(change)
     const make = () => {
         if (change === null || point === undefined) return
@@ -84,9 +104,26 @@ export function MakeFrom({ inside, onClose, onMade }: Props) {
                             />
                         ))}
                     </ul>
+                    {placeholders.map((each, n) => (
+                        <Field
+                            key={each}
+                            autoFocus={n === 0}
+                            label={each.charAt(0).toUpperCase() + each.slice(1)}
+                            value={words[each] ?? ''}
+                            maxLength={100}
+                            onChange={event => setWords({ ...words, [each]: event.target.value })}
+                        />
+                    ))}
+                    {placeholders.length > 0 && (
+                        <Muted>
+                            Each stands where the starting point has it in braces, as in{' '}
+                            <span className="font-mono">{`{${placeholders[0] ?? ''}}`}</span>: in names, texts, fields
+                            and content.
+                        </Muted>
+                    )}
                     <Field
                         stacked
-                        autoFocus
+                        autoFocus={placeholders.length === 0}
                         label="Name of the new page"
                         value={name}
                         onChange={event => setName(event.target.value)}
