@@ -50,7 +50,8 @@ enum SourceFormat: string
             preg_match('/^\{\s*"format"\s*:\s*"heronstem-site"/', $head) === 1 => self::Json,
             preg_match(self::LOG, $first) === 1 => self::Log,
             preg_match('/^(?:---\r?\n|# )/', $head) === 1 => self::Markdown,
-            preg_match('#^(?:https?://|/)[^\s,;|]*$#i', trim($first)) === 1 => self::Addresses,
+            // With or without a name behind it; in a table the address ends at what separates its cells.
+            preg_match('#^(?:https?://|/)[^\s,;|]*(?:[ \t]+[^\t]*)?$#i', trim($first)) === 1 => self::Addresses,
             default => self::Table,
         };
     }

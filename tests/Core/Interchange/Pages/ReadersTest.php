@@ -14,6 +14,7 @@ use Heronstem\Core\Interchange\Pages\MarkdownFiles;
 use Heronstem\Core\Interchange\Pages\OutlineFile;
 use Heronstem\Core\Interchange\Pages\OutlineWriter;
 use Heronstem\Core\Interchange\Pages\PageTable;
+use Heronstem\Core\Interchange\Pages\SourceFormat;
 use Heronstem\Core\Interchange\Pages\TableRows;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -24,6 +25,24 @@ use Tests\Core\Memory\MemorySite;
 final class ReadersTest extends TestCase
 {
     use TestTrait;
+
+    #[Test]
+    #[TestWith(["https://old.example/\n/travel", 'addresses'])]
+    #[TestWith(["/travel Travel, and fares\n/help", 'addresses'])]
+    #[TestWith(["\xEF\xBB\xBF/travel\tTravel", 'addresses'])]
+    #[TestWith(["/travel,Travel\n/help,Help", 'table'])]
+    #[TestWith(["/travel\tTravel\tlive", 'table'])]
+    #[TestWith(["address;name\n/travel;Travel", 'table'])]
+    #[TestWith(['<?xml version="1.0"?><sm:urlset xmlns:sm="x">', 'sitemap'])]
+    #[TestWith(["<?xml version='1.0'?>\n<opml version='2.0'>", 'opml'])]
+    #[TestWith(['<!DOCTYPE html><html>', 'html'])]
+    #[TestWith(["---\ntitle: x\n---", 'markdown'])]
+    #[TestWith(['{ "format" : "heronstem-site", "version": 1 }', 'json'])]
+    #[TestWith(['192.0.2.1 - - [29/Nov/2026:10:00:00 +0000] "GET / HTTP/1.1" 200 1', 'log'])]
+    public function what_a_text_is_shows_at_its_beginning(string $text, string $format): void
+    {
+        self::assertSame($format, SourceFormat::ofText($text)->value);
+    }
 
     #[Test]
     public function a_list_names_its_lines_and_those_without_an_address(): void
