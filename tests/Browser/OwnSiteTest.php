@@ -74,7 +74,7 @@ final class OwnSiteTest extends Errand
         $chrome->open($this->editor('/s/harbour-trust/take-out'));
         self::assertSame([], $chrome->axe());
         $json = json_decode($this->downloaded('Site file, JSON'), true, flags: JSON_THROW_ON_ERROR);
-        self::assertCount(6, $json['pages']);
+        self::assertCount(6, $json['pages'], json_encode(array_column($json['pages'], 'name')).$this->chrome->path());
         $path = (string) tempnam(sys_get_temp_dir(), 'out');
         file_put_contents($path, $this->downloaded('Markdown files, ZIP of .md'));
         $zip = new ZipArchive();

@@ -36,8 +36,8 @@ export function useSource(id: string) {
 export function useSourcePages(source: Schemas['Source'], status: string, text: string, offset: number) {
     const site = useSite()
     return useQuery({
-        // What was said of it, and what is on the site, decide what comes of it.
-        queryKey: [...keys.site(site.key), 'source-pages', source.id, source.said, source.state, status, text, offset],
+        // Not among what follows a change of the site: once it is brought in there is nothing to look at any more.
+        queryKey: ['source-pages', site.key, source.id, source.said, source.state, status, text, offset],
         queryFn: ({ signal }) =>
             answered(
                 api.GET('/sites/{site}/bring-in/{source}/pages', {
