@@ -68,13 +68,13 @@ final class OwnSiteTest extends Errand
         self::assertSame([], $chrome->axe());
         $chrome->click('button', 'Switch on…');
         $chrome->find('region', 'Ripple');
-        $chrome->click('button', 'Switch on*');
-        $chrome->until(fn (): bool => $this->living() === 6, 'the page of the plan on the living site');
+        $chrome->click('button', 'Switch on');
+        $chrome->until(fn (): ?bool => $this->living() === 6 ?: null, 'the page of the plan on the living site');
 
         $chrome->open($this->editor('/s/harbour-trust/take-out'));
         self::assertSame([], $chrome->axe());
         $json = json_decode($this->downloaded('Site file, JSON'), true, flags: JSON_THROW_ON_ERROR);
-        self::assertCount(6, $json['pages'], json_encode(array_column($json['pages'], 'name')).$this->chrome->path());
+        self::assertCount(6, $json['pages']);
         $path = (string) tempnam(sys_get_temp_dir(), 'out');
         file_put_contents($path, $this->downloaded('Markdown files, ZIP of .md'));
         $zip = new ZipArchive();
