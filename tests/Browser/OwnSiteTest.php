@@ -72,6 +72,7 @@ final class OwnSiteTest extends Errand
         $chrome->until(fn (): ?bool => $this->living() === 6 ?: null, 'the page of the plan on the living site');
 
         $chrome->open($this->editor('/s/harbour-trust/take-out'));
+        $chrome->find('heading', 'Take the site out');
         self::assertSame([], $chrome->axe());
         $json = json_decode($this->downloaded('Site file, JSON'), true, flags: JSON_THROW_ON_ERROR);
         self::assertCount(6, $json['pages']);
