@@ -186,7 +186,7 @@ final class PageOverlay
     /** @return array<string, int> children with positions, in order, as they were before the batch */
     public function childOrderBefore(?string $parent): array
     {
-        return $this->pages->childOrder($parent);
+        return $this->isNew($parent) ? [] : $this->pages->childOrder($parent);
     }
 
     /** @return list<Page> ancestors as the batch leaves them, nearest first */
@@ -255,6 +255,12 @@ final class PageOverlay
     /** @return array<string, int> children with positions, in order, as the batch leaves them */
     public function childOrder(?string $parent): array
     {
-        return $this->orders->of($parent, $this->changed);
+        return $this->orders->of($parent, $this->changed, $this->isNew($parent));
+    }
+
+    /** Whether a page is known not to have been there before the batch. */
+    private function isNew(?string $parent): bool
+    {
+        return $parent !== null && array_key_exists($parent, $this->original) && $this->original[$parent] === null;
     }
 }

@@ -13,6 +13,9 @@ final class SiblingOrders
     /** @var array<string, array<string, int>> by parent; the top is '' */
     private array $orders = [];
 
+    /** @var array<string, array<string, int>> what the batch placed, by parent, also where nobody asked for the order yet */
+    private array $placed = [];
+
     /** @var array<string, true> parents whose children have to be sorted again */
     private array $unsorted = [];
 
@@ -21,20 +24,18 @@ final class SiblingOrders
     }
 
     /**
-     * @param  iterable<string|int, Page|null>  $changed  what the batch changed so far, by identity
+     * Cost of a parent that was not asked for yet: its children, not the batch.
+     *
+     * @param  array<string|int, Page|null>  $changed  what the batch changed so far, by identity
+     * @param  bool  $isNew  whether the parent was not there before the batch, so that nothing is stored below it
      * @return array<string, int>
      */
-    public function of(?string $parent, iterable $changed): array
+    public function of(?string $parent, array $changed, bool $isNew = false): array
     {
         $key = $parent ?? '';
         if (! isset($this->orders[$key])) {
-            $this->orders[$key] = $this->pages->childOrder($parent);
-            foreach ($changed as $id => $page) {
-                unset($this->orders[$key][$id]);
-                if ($page !== null && $page->parent === $parent && ! $page->isBinned()) {
-                    $this->orders[$key][$page->id] = $page->position;
-                }
-            }
+            $stored = $isNew ? [] : array_diff_key($this->pages->childOrder($parent), $changed);
+            $this->orders[$key] = $stored + ($this->placed[$key] ?? []);
             $this->unsorted[$key] = true;
         }
         if (isset($this->unsorted[$key])) {
@@ -48,7 +49,11 @@ final class SiblingOrders
     public function add(Page $page): void
     {
         $key = $page->parent ?? '';
-        if (! isset($this->orders[$key]) || $page->isBinned()) {
+        if ($page->isBinned()) {
+            return;
+        }
+        $this->placed[$key][$page->id] = $page->position;
+        if (! isset($this->orders[$key])) {
             return;
         }
         $last = array_key_last($this->orders[$key]);
@@ -61,7 +66,7 @@ final class SiblingOrders
     public function remove(?Page $page): void
     {
         if ($page !== null) {
-            unset($this->orders[$page->parent ?? ''][$page->id]);
+            unset($this->orders[$page->parent ?? ''][$page->id], $this->placed[$page->parent ?? ''][$page->id]);
         }
     }
 }
