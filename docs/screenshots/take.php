@@ -49,13 +49,6 @@ try {
     $chrome->find('region', 'Ripple');
     $take('ripple');
     $chrome->click('button', 'Set aside');
-    $chrome->click('button', 'Fares');
-    $chrome->awaitText('Sits in');
-    $chrome->type('textbox', 'Slug', 'timetables');
-    $chrome->click('button', 'Save changes');
-    $chrome->find('region', 'Ripple');
-    $take('ripple-decision');
-    $chrome->click('button', 'Set aside');
     $chrome->open("$editor/s/ferries/outline?filter=Islands");
     $chrome->click('button', 'Islands');
     $chrome->click('button', 'Change who sees the page…');
@@ -86,13 +79,6 @@ try {
     $chrome->open("$editor/s/ferries/addresses?kind=one,branch,pattern,former,gone");
     $chrome->find('row', '/q/harbour-a*');
     $take('addresses');
-    $chrome->open("$editor/s/ferries/addresses");
-    $chrome->click('button', 'Bring in, match or save');
-    $chrome->click('menuitem', 'Match addresses of an old site…');
-    $chrome->driver->findElement(WebDriverBy::cssSelector('input[type=file]'))->sendKeys(dirname(__DIR__, 2).'/database/demo/ferries/lists/orm-tours.csv');
-    $chrome->click('button', 'Match them');
-    $chrome->awaitText('25 of 25', '[role=dialog]');
-    $take('addresses-matching');
     $chrome->open("$editor/s/ferries/findability");
     $chrome->awaitText('pages without a finding');
     $take('findability');
@@ -110,21 +96,47 @@ try {
     $owner->type('textbox', 'Password', 'wagtail-office');
     $owner->click('button', 'Sign in');
     $owner->find('row', '*Legal*');
-    $owner->open("$editor/s/ferries/people?show=rights");
-    $owner->find('gridcell', 'Isla Verrin, publish*');
-    $owner->until(
-        static fn () => $owner->driver->findElements(WebDriverBy::xpath("//select[@aria-label='Branch']/option[starts-with(., 'Islands')]"))[0] ?? null,
-        'the branch of the islands',
-    )->click();
-    $owner->find('gridcell', 'Island offices, addresses: denied here');
-    $owner->click('gridcell', 'Isla Verrin, publish*');
-    $owner->awaitText('Allowed to the role Island offices, in Islands.');
-    usleep(700_000);
-    $owner->screenshot(__DIR__.'/rights.png');
     $owner->open("$editor/s/ferries/people");
     $owner->find('button', 'Copy Writer…');
     usleep(700_000);
     $owner->screenshot(__DIR__.'/people.png');
+    $shoot = static function (string $name) use ($owner): void {
+        usleep(700_000);
+        $owner->screenshot(__DIR__."/$name.png");
+    };
+    $owner->open("$editor/s/ferries/bring-in");
+    $lines = ['/index.html', '/tours.html', '/tours/seal-watching.html', '/tours/seal-watching-prices.php', '/tours/Sunset_cruise.html'];
+    $more = ['/tours/bird_islands.html', '/boats/orm-queen.html', '/about-us.html', '/contact.asp?form=1', '/news/2024/winter.html'];
+    $typed = implode("\n", array_map(static fn (string $address): string => "https://www.orm-tours.example$address", [...$lines, ...$more]));
+    $owner->type('textbox', 'Paste it here*', $typed);
+    $owner->click('button', 'Look at it');
+    $owner->awaitText('/tours/bird_islands');
+    $shoot('bring-in');
+    $owner->open("$editor/s/ferries/plans");
+    $owner->click('button', 'New plan');
+    $owner->type('textbox', 'Name', 'Summer timetable');
+    $owner->click('button', 'Make plan');
+    $owner->click('button', 'Work in this plan');
+    $owner->awaitText('You work in the plan Summer timetable');
+    $owner->open("$editor/s/ferries/outline");
+    foreach (['Help' => 'questions', 'Legal' => 'imprint'] as $page => $slug) {
+        $owner->click('button', $page);
+        $owner->awaitText('Sits in');
+        $owner->type('textbox', 'Slug', $slug);
+        $owner->click('button', 'Save changes');
+        $owner->find('row', "*/$slug*");
+    }
+    $owner->open("$editor/s/ferries/plans");
+    $owner->click('button', 'Summer timetable*');
+    $owner->awaitText('Prepared, 2 steps');
+    $shoot('plan');
+    $owner->click('button', 'Leave the plan');
+    $owner->awaitNoText('You work in the plan');
+    $owner->click('button', 'Skerrivane Ferries');
+    $owner->click('menuitem', 'New site…');
+    $owner->type('textbox', 'Name', 'Harbour Trust');
+    $owner->type('textbox', 'Address', 'https://www.harbour-trust.example');
+    $shoot('new-site');
     $owner->quit();
 } finally {
     $chrome->quit();
