@@ -11,7 +11,7 @@ use ZipArchive;
 /** Saved pages of another site brought in under one of ours, and next year's names shown to somebody who has no account. */
 final class SavedPagesTest extends Errand
 {
-    private const PAGES = ['index' => 'Sail loft', 'repairs' => 'Sail repairs', 'covers' => 'Boat covers', 'rigging' => 'Standing rigging'];
+    private const PAGES = ['sails/index' => 'Sail loft', 'sails/repairs' => 'Sail repairs', 'sails/covers' => 'Boat covers', 'rigs/rigging' => 'Standing rigging'];
 
     #[Test]
     public function saved_pages_come_with_words_pictures_menu_and_old_addresses_and_a_plan_is_shown_by_a_secret_link(): void
@@ -21,14 +21,14 @@ final class SavedPagesTest extends Errand
         $chrome->find('heading', 'Bring pages in');
         $path = self::saved();
         $chrome->driver->findElement(WebDriverBy::cssSelector('input[aria-label="File to bring in"]'))->sendKeys($path);
-        $chrome->awaitText('/sails/rigging');
+        $chrome->awaitText('/rigs/rigging');
         unlink($path);
         self::assertSame([], $chrome->axe());
         $this->choose('Pages come as', 'live pages');
         $chrome->click('checkbox', '*3 links*');
         $chrome->click('button', 'See what follows');
         $chrome->find('region', 'Ripple');
-        $chrome->click('button', 'Bring in 4 pages*');
+        $chrome->click('button', 'Bring in 5 pages*');
         $chrome->awaitText('Brought in');
 
         self::assertSame([301, $this->boatyard('/sails/repairs')], array_slice($this->fetch($this->boatyard('/sails/repairs.html')), 0, 2));
@@ -79,12 +79,12 @@ final class SavedPagesTest extends Errand
         $words = array_combine(self::PAGES, array_map(strtolower(...), self::PAGES));
         foreach (self::PAGES as $file => $name) {
             $zip->addFromString(
-                "sails/$file.html",
+                "$file.html",
                 <<<HTML
                 <!doctype html><html lang="en"><head><title>$name – The Sail Loft</title><meta name="description" content="All about $name."></head>
-                <body><header><nav aria-label="Loft"><ul><li><a href="repairs.html">Sail repairs</a></li><li><a href="covers.html">Boat covers</a></li>
-                <li><a href="rigging.html">Standing rigging</a></li></ul></nav></header>
-                <main><h1>$name</h1><p>Words about {$words[$name]}. See <a href="covers.html">covers</a>.</p><p><img src="loft.png" alt="The loft"></p></main>
+                <body><header><nav aria-label="Loft"><ul><li><a href="/sails/repairs.html">Sail repairs</a></li><li><a href="/sails/covers.html">Boat covers</a></li>
+                <li><a href="../rigs/rigging.html">Standing rigging</a></li></ul></nav></header>
+                <main><h1>$name</h1><p>Words about {$words[$name]}. See <a href="/sails/covers.html">covers</a>.</p><p><img src="/sails/loft.png" alt="The loft"></p></main>
                 <footer><p>Made by hand since 1962</p></footer></body></html>
                 HTML
                 ,
