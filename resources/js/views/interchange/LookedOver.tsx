@@ -26,6 +26,8 @@ export function LookedOver({ source, acts }: { source: Source; acts: SourceActs 
     const text = useDebounced(typed, 250)
     const look = useSourcePages(source, status, text, offset)
     const { data } = look
+    // What follows is of what was just said, not of what is still shown.
+    const isBehind = data === undefined || acts.say.isPending || look.isPlaceholderData
     const of = (name: string) => data?.counts[name] ?? 0
     const made = of('new') + of('between') + of('changed')
     const besides = source.ownMenus + source.ownRedirects + source.said.menus.length
@@ -82,7 +84,7 @@ export function LookedOver({ source, acts }: { source: Source; acts: SourceActs 
                     }}
                     className={`${inputClasses} w-[140px]! shrink-0`}
                 />
-                <Button variant="main" disabled={data === undefined || (made === 0 && besides === 0)} onClick={goOn}>
+                <Button variant="main" disabled={isBehind || (made === 0 && besides === 0)} onClick={goOn}>
                     {made > LARGE ? `${act}…` : 'See what follows'}
                 </Button>
             </div>
