@@ -39,8 +39,8 @@ final class SavedPagesTest extends Errand
         self::assertStringContainsString('Words about sail repairs.', $html);
         self::assertStringNotContainsString('Made by hand since 1962', $html, 'The foot of every page is no content.');
         self::assertMatchesRegularExpression('#<a href="/sails/covers"#', $html);
-        preg_match('#(/_files/[^"? ]+)#', $html, $picture);
-        self::assertSame(200, $this->fetch($this->boatyard($picture[1] ?? '/none'))[0]);
+        preg_match('#<img[^>]* src="([^"]*/_files/[^"]+)"#', $html, $picture);
+        self::assertSame(200, $this->fetch($this->boatyard($picture[1] ?? '/none'))[0], $html);
 
         $chrome->open($this->editor('/s/boatyard/plans'));
         $chrome->click('button', 'New plan');
