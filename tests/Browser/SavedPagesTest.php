@@ -11,7 +11,12 @@ use ZipArchive;
 /** Saved pages of another site brought in under one of ours, and next year's names shown to somebody who has no account. */
 final class SavedPagesTest extends Errand
 {
-    private const PAGES = ['sails/index' => 'Sail loft', 'sails/repairs' => 'Sail repairs', 'sails/covers' => 'Boat covers', 'rigs/rigging' => 'Standing rigging'];
+    private const PAGES = [
+        'sails/index' => 'Sail loft',
+        'sails/repairs' => 'Sail repairs',
+        'sails/covers' => 'Boat covers',
+        'rigs/rigging' => 'Standing rigging',
+    ];
 
     #[Test]
     public function saved_pages_come_with_words_pictures_menu_and_old_addresses_and_a_plan_is_shown_by_a_secret_link(): void
@@ -78,13 +83,14 @@ final class SavedPagesTest extends Errand
         $zip->addFromString('sails/loft.png', (string) ob_get_clean());
         $words = array_combine(self::PAGES, array_map(strtolower(...), self::PAGES));
         foreach (self::PAGES as $file => $name) {
+            $picture = $name === 'Sail repairs' ? '<p><img src="/sails/loft.png" alt="The loft"></p>' : '';
             $zip->addFromString(
                 "$file.html",
                 <<<HTML
                 <!doctype html><html lang="en"><head><title>$name – The Sail Loft</title><meta name="description" content="All about $name."></head>
                 <body><header><nav aria-label="Loft"><ul><li><a href="/sails/repairs.html">Sail repairs</a></li><li><a href="/sails/covers.html">Boat covers</a></li>
                 <li><a href="../rigs/rigging.html">Standing rigging</a></li></ul></nav></header>
-                <main><h1>$name</h1><p>Words about {$words[$name]}. See <a href="/sails/covers.html">covers</a>.</p><p><img src="/sails/loft.png" alt="The loft"></p></main>
+                <main><h1>$name</h1><p>Words about {$words[$name]}. See <a href="/sails/covers.html">covers</a>.</p>{$picture}</main>
                 <footer><p>Made by hand since 1962</p></footer></body></html>
                 HTML
                 ,

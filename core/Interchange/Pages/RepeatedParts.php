@@ -65,6 +65,9 @@ final class RepeatedParts
         'img',
     ];
 
+    /** What words stand in. */
+    private const SENTENCES = ['p', 'li', 'td', 'th', 'dd', 'dt', 'em', 'strong', 'b', 'i', 'span', 'figcaption', 'blockquote'];
+
     private int $pages = 0;
 
     /** @var array<string, int> pages on which a part stands, by its print */
@@ -185,10 +188,21 @@ final class RepeatedParts
                     in_array($name, self::NEVER, true) ||
                     $depth > self::MAX_DEPTH ||
                     $this->isPageFrame($child) ||
-                    (in_array($name, self::PARTS, true) && $this->isCommon($this->counts[self::printOf($child)] ?? 0));
+                    (in_array($name, self::PARTS, true) && ! self::isInSentence($child) && $this->isCommon($this->counts[self::printOf($child)] ?? 0));
                 $isSite ? $element->removeChild($child) : $this->strip($child, $depth + 1);
             }
         }
+    }
+
+    /** A link with words around it: taken away, it would leave a hole in what the page says. */
+    private static function isInSentence(\DOMElement $element): bool
+    {
+        $around = $element->parentNode;
+
+        return $element->localName === 'a' &&
+            $around instanceof \DOMElement &&
+            in_array($around->localName, self::SENTENCES, true) &&
+            preg_match('/\p{L}/u', str_replace($element->textContent, '', $around->textContent)) === 1;
     }
 
     /** Head and foot of the page, rather than of a part of it. */

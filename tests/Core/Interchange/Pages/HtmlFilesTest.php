@@ -33,6 +33,22 @@ final class HtmlFilesTest extends TestCase
     }
 
     #[Test]
+    public function a_link_within_a_sentence_is_words_of_the_page_however_many_pages_have_it(): void
+    {
+        $files = array_map(
+            static fn (string $html): string => str_replace(
+                '</h1>',
+                '</h1><p>'.md5($html).' reasons to <a href="/help.html">ask us</a>.</p>',
+                $html,
+            ),
+            self::files(),
+        );
+        foreach (self::pages(HtmlFiles::learnt($files), $files) as $page) {
+            self::assertStringContainsString('reasons to <a href="/help.html">ask us</a>.', (string) $page->content?->text, $page->at);
+        }
+    }
+
+    #[Test]
     public function the_head_of_a_page_says_the_rest(): void
     {
         $page = self::page(
