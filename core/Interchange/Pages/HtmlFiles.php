@@ -17,6 +17,9 @@ final class HtmlFiles
     /** Most bytes read of one page; what is longer is refused. */
     public const MAX_BYTES = 3_000_000;
 
+    /** Most tags, those that close included. */
+    public const MAX_TAGS = 60_000;
+
     private function __construct(private readonly RepeatedParts $repeated)
     {
     }
@@ -29,7 +32,7 @@ final class HtmlFiles
     {
         $repeated = new RepeatedParts();
         foreach ($files as $path => $html) {
-            if (self::isPage($path) && strlen($html) <= self::MAX_BYTES) {
+            if (self::isPage($path) && ! self::isTooLarge($html)) {
                 $document = self::parsed($html);
                 // A menu has other links on a page that is deeper in the folder; they lead to the same.
                 self::resolveLinks($document, self::stood($stood, $path)['address'] ?? self::address($path));
@@ -72,8 +75,10 @@ final class HtmlFiles
     {
         $address ??= self::address($path);
         $page = new GivenPage($path, address: $address);
-        if (strlen($html) > self::MAX_BYTES) {
-            return $page->remarked(Remark::refusing('content', 'This file has more than 3 MB: no page of a site has that much.'));
+        if (self::isTooLarge($html)) {
+            $most = number_format(self::MAX_TAGS);
+
+            return $page->remarked(Remark::refusing('content', "This file has more than 3 MB or $most tags: no page of a site has that much."));
         }
         $document = self::parsed($html);
         $xpath = new \DOMXPath($document);
@@ -165,17 +170,20 @@ final class HtmlFiles
     private static function resolveLinks(\DOMDocument $document, string $address): void
     {
         $base = $document->getElementsByTagName('base')->item(0)?->getAttribute('href') ?? '';
-        foreach (['a' => 'href', 'img' => 'src', 'source' => 'src', 'video' => 'src'] as $element => $attribute) {
-            foreach ($document->getElementsByTagName($element) as $node) {
-                $written = trim($node->getAttribute($attribute));
-                if ($written !== '') {
-                    $node->setAttribute(
-                        $attribute,
-                        RelativeAddress::resolved($written, $base === '' ? $address : RelativeAddress::resolved($base, $address)),
-                    );
-                }
+        // By XPath: lists by name are walked through anew for every one of their nodes.
+        $links = (new \DOMXPath($document))->query('//a/@href | //img/@src | //source/@src | //video/@src') ?: [];
+        $from = $base === '' ? $address : RelativeAddress::resolved($base, $address);
+        foreach ($links as $link) {
+            $written = trim((string) $link->nodeValue);
+            if ($written !== '' && $link->parentNode instanceof \DOMElement) {
+                $link->parentNode->setAttribute($link->nodeName, RelativeAddress::resolved($written, $from));
             }
         }
+    }
+
+    private static function isTooLarge(string $html): bool
+    {
+        return strlen($html) > self::MAX_BYTES || substr_count($html, '<') > self::MAX_TAGS;
     }
 
     private static function first(\DOMXPath $xpath, string $query): ?\DOMNode

@@ -65,8 +65,8 @@ final class RepeatedParts
         'img',
     ];
 
-    /** What words stand in. */
-    private const SENTENCES = ['p', 'li', 'td', 'th', 'dd', 'dt', 'em', 'strong', 'b', 'i', 'span', 'figcaption', 'blockquote'];
+    /** Bytes of text from which on a part is the page rather than a part of it. */
+    private const LARGEST = 20_000;
 
     private int $pages = 0;
 
@@ -197,12 +197,9 @@ final class RepeatedParts
     /** A link with words around it: taken away, it would leave a hole in what the page says. */
     private static function isInSentence(\DOMElement $element): bool
     {
-        $around = $element->parentNode;
+        $isText = static fn (?\DOMNode $node): bool => $node instanceof \DOMText && preg_match('/\p{L}/u', $node->data) === 1;
 
-        return $element->localName === 'a' &&
-            $around instanceof \DOMElement &&
-            in_array($around->localName, self::SENTENCES, true) &&
-            preg_match('/\p{L}/u', str_replace($element->textContent, '', $around->textContent)) === 1;
+        return $element->localName === 'a' && ($isText($element->previousSibling) || $isText($element->nextSibling));
     }
 
     /** Head and foot of the page, rather than of a part of it. */
@@ -227,7 +224,11 @@ final class RepeatedParts
     /** The same for the same part on two pages: what it is, and what it says; of links where they lead, as far as that does not depend on the page. */
     private static function printOf(\DOMElement $element): string
     {
-        $text = OneLine::typed($element->textContent);
+        $text = $element->textContent;
+        if (strlen($text) > self::LARGEST) {
+            return '';
+        }
+        $text = OneLine::typed($text);
         $sources = [];
         foreach ($element->localName === 'img' ? [$element] : $element->getElementsByTagName('img') as $picture) {
             $sources[] = basename($picture->getAttribute('src'));
@@ -243,7 +244,14 @@ final class RepeatedParts
     {
         $links = [];
         $linked = 0;
-        foreach ($element->getElementsByTagName('a') as $link) {
+        $all = (new \DOMXPath($element->ownerDocument ?? new \DOMDocument()))->query('.//a[@href]', $element);
+        if ($all === false || $all->length > 300) {
+            return null;
+        }
+        foreach ($all as $link) {
+            if (! ($link instanceof \DOMElement)) {
+                continue;
+            }
             $label = OneLine::typed($link->textContent);
             $href = trim($link->getAttribute('href'));
             if ($label === '' || $href === '' || str_starts_with($href, '#')) {
@@ -255,9 +263,6 @@ final class RepeatedParts
             }
             $links[] = ['label' => mb_substr($label, 0, 100), 'href' => $href, 'level' => min(5, max(0, $level))];
             $linked += mb_strlen($label);
-            if (count($links) > 300) {
-                return null;
-            }
         }
         // A list of links, not a text with links in it.
         $text = mb_strlen(OneLine::typed($element->textContent));
