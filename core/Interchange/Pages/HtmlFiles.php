@@ -20,6 +20,48 @@ final class HtmlFiles
     /** Most tags, those that close included. */
     public const MAX_TAGS = 60_000;
 
+    /** Deepest nesting, by tags that have to be closed. */
+    private const MAX_NESTING = 1000;
+
+    /** Tags that need none to close them (HTML, 13.1.2), so that counting them says nothing of nesting. */
+    private const NOT_CLOSED = [
+        'area',
+        'base',
+        'br',
+        'col',
+        'embed',
+        'hr',
+        'img',
+        'input',
+        'link',
+        'meta',
+        'param',
+        'source',
+        'track',
+        'wbr',
+        'li',
+        'p',
+        'td',
+        'th',
+        'tr',
+        'dt',
+        'dd',
+        'option',
+        'optgroup',
+        'tbody',
+        'thead',
+        'tfoot',
+        'colgroup',
+        'caption',
+        'html',
+        'head',
+        'body',
+        'path',
+        'use',
+        'circle',
+        'rect',
+    ];
+
     private function __construct(private readonly RepeatedParts $repeated)
     {
     }
@@ -32,7 +74,7 @@ final class HtmlFiles
     {
         $repeated = new RepeatedParts();
         foreach ($files as $path => $html) {
-            if (self::isPage($path) && ! self::isTooLarge($html)) {
+            if (self::isPage($path) && self::fault($html) === null) {
                 $document = self::parsed($html);
                 // A menu has other links on a page that is deeper in the folder; they lead to the same.
                 self::resolveLinks($document, self::stood($stood, $path)['address'] ?? self::address($path));
@@ -75,10 +117,9 @@ final class HtmlFiles
     {
         $address ??= self::address($path);
         $page = new GivenPage($path, address: $address);
-        if (self::isTooLarge($html)) {
-            $most = number_format(self::MAX_TAGS);
-
-            return $page->remarked(Remark::refusing('content', "This file has more than 3 MB or $most tags: no page of a site has that much."));
+        $fault = self::fault($html);
+        if ($fault !== null) {
+            return $page->remarked(Remark::refusing('content', $fault));
         }
         $document = self::parsed($html);
         $xpath = new \DOMXPath($document);
@@ -181,9 +222,24 @@ final class HtmlFiles
         }
     }
 
-    private static function isTooLarge(string $html): bool
+    /** Why a file is no page that can be read. Nesting is looked at before parsing: what is open is gone through for every tag. */
+    private static function fault(string $html): ?string
     {
-        return strlen($html) > self::MAX_BYTES || substr_count($html, '<') > self::MAX_TAGS;
+        if (strlen($html) > self::MAX_BYTES || substr_count($html, '<') > self::MAX_TAGS) {
+            return sprintf('This file has more than 3 MB or %s tags: no page of a site has that much.', number_format(self::MAX_TAGS));
+        }
+        preg_match_all('~<(/?)([a-z][a-z0-9]*)~i', $html, $tags, PREG_SET_ORDER);
+        $depth = 0;
+        foreach ($tags as [, $closes, $name]) {
+            if (! in_array(strtolower($name), self::NOT_CLOSED, true)) {
+                $depth = max(0, $depth + ($closes === '' ? 1 : -1));
+                if ($depth > self::MAX_NESTING) {
+                    return sprintf('This page is nested more than %d levels deep.', self::MAX_NESTING);
+                }
+            }
+        }
+
+        return null;
     }
 
     private static function first(\DOMXPath $xpath, string $query): ?\DOMNode

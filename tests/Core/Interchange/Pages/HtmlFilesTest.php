@@ -113,9 +113,30 @@ final class HtmlFilesTest extends TestCase
     }
 
     #[Test]
+    #[TestWith(['<div>', 1500])]
+    #[TestWith(['<ul><li><a href="x">y', 12000])]
+    #[TestWith(['<b><i>', 20000])]
+    #[TestWith(['<a href="x">', 40000])]
+    public function a_page_nested_without_end_is_refused_before_it_is_parsed(string $tags, int $times): void
+    {
+        $html = '<h1>T</h1>'.str_repeat($tags, $times);
+        self::assertTrue(
+            HtmlFiles::learnt(['a.html' => $html])
+                ->page('a.html', $html)
+                ->isRefused(),
+        );
+    }
+
+    #[Test]
+    public function lists_whose_tags_are_not_closed_are_read(): void
+    {
+        self::assertSame('Long', self::page('', '<h1>Long</h1><ul>'.str_repeat('<li>one<p>two<br><img src="x" alt="y">', 5000))->name);
+    }
+
+    #[Test]
     public function deep_nesting_and_many_elements_are_read(): void
     {
-        $page = self::page('', '<h1>Deep</h1>'.str_repeat('<div>', 2000).'Words'.str_repeat('</div>', 2000));
+        $page = self::page('', '<h1>Deep</h1>'.str_repeat('<div>', 900).'Words'.str_repeat('</div>', 900));
         self::assertSame('Deep', $page->name);
         $page = self::page('', '<h1>Wide</h1>'.str_repeat('<p><a href="x">y</a></p>', 5000));
         self::assertSame('Wide', $page->name);
