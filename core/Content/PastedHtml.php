@@ -20,9 +20,6 @@ final class PastedHtml
     /** Most elements read at once: taking them apart costs more than each alone. */
     private const MAX_ELEMENTS = 10_000;
 
-    /** Elements that end by themselves, so that an open one is no level. */
-    private const ENDS_ITSELF = '(?:area|base|br|col|embed|hr|img|input|link|meta|source|track|wbr|p|li|dt|dd|tr|td|th|thead|tbody|tfoot|option|optgroup|colgroup|caption)\b';
-
     private readonly HtmlSanitizer $sanitizer;
 
     private readonly HtmlBlocks $blocks;
@@ -77,17 +74,11 @@ final class PastedHtml
                 sprintf('What was pasted has more than %s elements. Paste it in pieces.', number_format(self::MAX_ELEMENTS)),
             );
         }
-        $depth = 0;
-        preg_match_all('#<(/?)(?!'.self::ENDS_ITSELF.')[a-z][^>]*?(/?)>#i', $html, $tags, PREG_SET_ORDER);
-        foreach ($tags as [, $closes, $isEmpty]) {
-            $depth += $closes === '/' ? -1 : ($isEmpty === '/' ? 0 : 1);
-            $depth = max(0, $depth);
-            if ($depth > self::MAX_DEPTH) {
-                throw new InvalidDocument(
-                    'html',
-                    sprintf('What was pasted is nested more than %d levels deep. Paste it as plain text, or in pieces.', self::MAX_DEPTH),
-                );
-            }
+        if (HtmlNesting::isDeeperThan(self::MAX_DEPTH, $html)) {
+            throw new InvalidDocument(
+                'html',
+                sprintf('What was pasted is nested more than %d levels deep. Paste it as plain text, or in pieces.', self::MAX_DEPTH),
+            );
         }
     }
 }

@@ -30,6 +30,8 @@ final class SiteDesign
         'ico' => 'image/x-icon',
     ];
 
+    private const NAME = '/^[a-z0-9][a-z0-9-]{0,39}$/D';
+
     private ?string $laid = null;
 
     public function __construct(private readonly Views $views)
@@ -41,7 +43,7 @@ final class SiteDesign
     {
         $folders = array_map(basename(...), glob(config('heronstem.designs').'/*', GLOB_ONLYDIR) ?: []);
 
-        return array_values(array_filter($folders, static fn (string $name): bool => preg_match('/^[a-z0-9][a-z0-9-]{0,39}$/D', $name) === 1));
+        return array_values(array_filter($folders, static fn (string $name): bool => preg_match(self::NAME, $name) === 1));
     }
 
     /**
@@ -150,6 +152,8 @@ final class SiteDesign
 
     private static function folder(Site $site): ?string
     {
-        return $site->design !== '' && in_array($site->design, self::all(), true) ? config('heronstem.designs')."/{$site->design}" : null;
+        $folder = config('heronstem.designs')."/{$site->design}";
+
+        return preg_match(self::NAME, $site->design) === 1 && is_dir($folder) ? $folder : null;
     }
 }

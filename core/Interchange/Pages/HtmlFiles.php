@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Interchange\Pages;
 
+use Heronstem\Core\Content\HtmlNesting;
 use Heronstem\Core\Interchange\TableText;
 use Heronstem\Core\OneLine;
 use Masterminds\HTML5;
@@ -22,45 +23,6 @@ final class HtmlFiles
 
     /** Deepest nesting, by tags that have to be closed. */
     private const MAX_NESTING = 1000;
-
-    /** Tags that need none to close them (HTML, 13.1.2), so that counting them says nothing of nesting. */
-    private const NOT_CLOSED = [
-        'area',
-        'base',
-        'br',
-        'col',
-        'embed',
-        'hr',
-        'img',
-        'input',
-        'link',
-        'meta',
-        'param',
-        'source',
-        'track',
-        'wbr',
-        'li',
-        'p',
-        'td',
-        'th',
-        'tr',
-        'dt',
-        'dd',
-        'option',
-        'optgroup',
-        'tbody',
-        'thead',
-        'tfoot',
-        'colgroup',
-        'caption',
-        'html',
-        'head',
-        'body',
-        'path',
-        'use',
-        'circle',
-        'rect',
-    ];
 
     private function __construct(private readonly RepeatedParts $repeated)
     {
@@ -228,18 +190,10 @@ final class HtmlFiles
         if (strlen($html) > self::MAX_BYTES || substr_count($html, '<') > self::MAX_TAGS) {
             return sprintf('This file has more than 3 MB or %s tags: no page of a site has that much.', number_format(self::MAX_TAGS));
         }
-        preg_match_all('~<(/?)([a-z][a-z0-9]*)~i', $html, $tags, PREG_SET_ORDER);
-        $depth = 0;
-        foreach ($tags as [, $closes, $name]) {
-            if (! in_array(strtolower($name), self::NOT_CLOSED, true)) {
-                $depth = max(0, $depth + ($closes === '' ? 1 : -1));
-                if ($depth > self::MAX_NESTING) {
-                    return sprintf('This page is nested more than %d levels deep.', self::MAX_NESTING);
-                }
-            }
-        }
 
-        return null;
+        return HtmlNesting::isDeeperThan(self::MAX_NESTING, $html)
+            ? sprintf('This page is nested more than %d levels deep.', self::MAX_NESTING)
+            : null;
     }
 
     private static function first(\DOMXPath $xpath, string $query): ?\DOMNode

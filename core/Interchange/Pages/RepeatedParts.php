@@ -165,11 +165,12 @@ final class RepeatedParts
                 continue;
             }
             $menu = $name === 'nav' || $name === 'ul' ? self::menu($child) : null;
-            if ($menu !== null) {
-                $menus[self::printOf($child)] ??= $menu;
-            }
             if (in_array($name, self::PARTS, true)) {
-                $seen[self::printOf($child)] = true;
+                $print = self::printOf($child);
+                $seen[$print] = true;
+                if ($menu !== null) {
+                    $menus[$print] ??= $menu;
+                }
             }
             if ($menu === null) {
                 $this->look($child, $depth + 1, $seen, $menus);
