@@ -41,31 +41,9 @@ use OpenApi\Attributes as OA;
     ),
     OA\Schema(
         schema: 'SourceSays',
-        description: 'How something that was given is read, and what becomes of it; null where that follows from what it looks like.',
+        description: 'The same in full; null where it follows from what it looks like.',
         required: ['format', 'columns', 'delimiter', 'encoding', 'menus', 'under', 'gaps', 'as', 'changesKnown', 'keepsAddresses'],
-        properties: [
-            new OA\Property(
-                'format',
-                type: 'string',
-                enum: ['table', 'sitemap', 'addresses', 'log', 'html', 'opml', 'markdown', 'json'],
-                nullable: true,
-            ),
-            new OA\Property(
-                'columns',
-                description: 'what columns mean, in their order; null for what the head says',
-                type: 'array',
-                items: new OA\Items(type: 'string', nullable: true),
-            ),
-            new OA\Property('delimiter', type: 'string', nullable: true),
-            new OA\Property('encoding', type: 'string', nullable: true),
-            new OA\Property('menus', description: 'numbers of found menus that come along', type: 'array', items: new OA\Items(type: 'integer')),
-            new OA\Property('under', description: 'page below which everything stands; null for the top', type: 'string', nullable: true),
-            new OA\Property('gaps', type: 'string', enum: ['sections', 'skip']),
-            new OA\Property('as', type: 'string', enum: ['draft', 'live', 'given']),
-            new OA\Property('changesKnown', type: 'boolean'),
-            new OA\Property('keepsAddresses', type: 'boolean'),
-        ],
-        type: 'object',
+        allOf: [new OA\Schema(ref: '#/components/schemas/SourceSaid')],
     ),
     OA\Schema(
         schema: 'FoundMenu',
