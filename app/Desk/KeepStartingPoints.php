@@ -104,7 +104,7 @@ final readonly class KeepStartingPoints
         $placeholders = [];
         foreach ($pages as $page) {
             $content = $contents[$page->id] ?? null;
-            array_push($placeholders, ...Placeholders::ofPage($page, $content === null ? null : PageContent::document($content)));
+            $placeholders += Placeholders::ofPage($page, $content === null ? null : PageContent::document($content));
             $this->db->insert('insert into kept_pages (ulid, point_id, fields, content) values (?, ?, ?::jsonb, ?::jsonb)', [
                 $ids[$page->id],
                 $point->id,
@@ -114,8 +114,7 @@ final readonly class KeepStartingPoints
                     : json_encode(PageContent::document($content)->withPagesTurned($ids)->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
             ]);
         }
-        $named = Placeholders::of(...array_map(static fn (string $name): string => '{'.$name.'}', $placeholders));
-        $point->forceFill(['placeholders' => array_slice($named, 0, self::MOST_PLACEHOLDERS)])->save();
+        $point->forceFill(['placeholders' => array_slice(array_values($placeholders), 0, self::MOST_PLACEHOLDERS)])->save();
     }
 
     /** @return array{name: string, description: string} */

@@ -43,8 +43,30 @@ final readonly class Placeholders
         return new self($known);
     }
 
-    /** @return list<string> as the text has them first, each once, in whatever case */
+    /** @return list<string> as the texts have them first, each once, in whatever case */
     public static function of(string ...$texts): array
+    {
+        return array_values(self::found($texts));
+    }
+
+    /** @return array<string, string> those of a page and its content as they are written first, by their names in lower case */
+    public static function ofPage(Page $page, ?Document $content): array
+    {
+        $texts = array_intersect_key($page->working()->toArray(), PageTexts::MAX_LENGTHS);
+
+        return self::found([
+            $page->name,
+            ...array_map(strval(...), array_values($texts)),
+            ...self::read($page->working()->fields->values),
+            ...self::read($content?->toArray() ?? []),
+        ]);
+    }
+
+    /**
+     * @param  array<string>  $texts
+     * @return array<string, string>
+     */
+    private static function found(array $texts): array
     {
         $found = [];
         foreach ($texts as $text) {
@@ -56,20 +78,7 @@ final readonly class Placeholders
             }
         }
 
-        return array_values($found);
-    }
-
-    /** @return list<string> those of a page and its content */
-    public static function ofPage(Page $page, ?Document $content): array
-    {
-        $texts = array_intersect_key($page->working()->toArray(), PageTexts::MAX_LENGTHS);
-
-        return self::of(
-            $page->name,
-            ...array_map(strval(...), array_values($texts)),
-            ...self::read($page->working()->fields->values),
-            ...self::read($content?->toArray() ?? []),
-        );
+        return $found;
     }
 
     public function fill(string $text): string
