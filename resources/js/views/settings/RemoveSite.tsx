@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useNavigate } from '@tanstack/react-router'
 import { useState } from 'react'
-import { answered, api, ApiProblem } from '../../api/client'
+import { answered, api, ApiProblem, type Schemas } from '../../api/client'
 import { keys } from '../../api/queries'
 import { notify } from '../../app/notify'
 import { useSite } from '../../app/site'
@@ -44,10 +44,8 @@ export function RemoveSite({ onClose }: { onClose: () => void }) {
             >
                 {data !== undefined && (
                     <p>
-                        {count(data.pages, 'page')}, {data.live.toLocaleString('en-GB')} of them live,{' '}
-                        {count(data.files, 'file')}, {count(data.redirects, 'redirect')} and the accounts of{' '}
-                        {count(data.visitors, 'visitor')} go with it. {site.origin} answers nothing from then on. For{' '}
-                        {data.days} days it can be brought back as it was; then it is deleted for good.
+                        {gone(data)} {site.origin} answers nothing from then on. For {data.days} days it can be brought
+                        back as it was; then it is deleted for good.
                     </p>
                 )}
                 <p className="flex items-center gap-3">
@@ -62,7 +60,7 @@ export function RemoveSite({ onClose }: { onClose: () => void }) {
                     <span className="text-[13px] text-ink-3">
                         {taken
                             ? 'The site file is on its way to you.'
-                            : 'A site file holds everything, and can be brought in again.'}
+                            : 'Pages, files, menus and redirects as a site file, to be brought in again. Accounts and the history are not in it.'}
                     </span>
                 </p>
                 <Field
@@ -82,4 +80,15 @@ export function RemoveSite({ onClose }: { onClose: () => void }) {
             </form>
         </Modal>
     )
+}
+
+/** What goes with the site; what there is none of is not spoken of. */
+function gone(counts: Schemas['SiteRemoval']) {
+    const parts = [
+        counts.pages > 0 && `${count(counts.pages, 'page')} (${counts.live.toLocaleString('en-GB')} live)`,
+        counts.files > 0 && count(counts.files, 'file'),
+        counts.redirects > 0 && count(counts.redirects, 'redirect'),
+        counts.visitors > 0 && count(counts.visitors, 'account of a visitor', 'accounts of visitors'),
+    ].filter(each => each !== false)
+    return parts.length === 0 ? 'There is nothing in it yet.' : `With it go: ${parts.join(', ')}.`
 }
