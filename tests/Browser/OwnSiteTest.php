@@ -42,7 +42,7 @@ final class OwnSiteTest extends Errand
         $chrome->click('button', 'See what follows');
         $chrome->find('region', 'Ripple');
         $chrome->click('button', 'Bring in 5 pages*');
-        $chrome->awaitText('Brought in');
+        $chrome->awaitText('It is brought in.');
         $chrome->open($this->editor('/s/harbour-trust/outline'));
         $chrome->find('row', '*Berths*');
         $pages = $this->database()
