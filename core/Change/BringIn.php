@@ -27,12 +27,14 @@ final readonly class BringIn implements RequestedChange
      * @param  list<BroughtPage>|null  $pages  parents before their children; null until it has been worked out
      * @param  list<Change>  $then  what is changed once the pages are there: menus, redirects, what else is said of pages
      * @param  string|null  $startPage  the page that becomes the start page
+     * @param  (\Closure(string): ?string)|null  $pageAt  the page that an address of the source means, for links in contents
      */
     private function __construct(
         public string $import,
         public ?array $pages = null,
         public array $then = [],
         public ?string $startPage = null,
+        public ?\Closure $pageAt = null,
     ) {
     }
 
@@ -49,10 +51,11 @@ final readonly class BringIn implements RequestedChange
     /**
      * @param  list<BroughtPage>  $pages  parents before their children
      * @param  list<Change>  $then  what is changed once they are there
+     * @param  (\Closure(string): ?string)|null  $pageAt  the page that an address of the source means
      */
-    public function with(array $pages, array $then = [], ?string $startPage = null): self
+    public function with(array $pages, array $then = [], ?string $startPage = null, ?\Closure $pageAt = null): self
     {
-        return new self($this->import, $pages, $then, $startPage);
+        return new self($this->import, $pages, $then, $startPage, $pageAt);
     }
 
     public function on(Workspace $workspace): void

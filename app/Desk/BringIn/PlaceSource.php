@@ -53,15 +53,16 @@ final readonly class PlaceSource
     /**
      * The contents that come with pages, links between them leading to pages.
      *
+     * @param  \Closure(string): ?string  $pageAt  the page that an address of the source means
      * @param  array<string, true>  $wanted  by where pages stand in the source
      * @return iterable<string, array{Document|null, Document|null}> what is saved last and, where that is another, what visitors get
      */
-    public function contents(SiteImport $import, PlacedSource $placed, array $wanted): iterable
+    public function contents(SiteImport $import, \Closure $pageAt, array $wanted): iterable
     {
         $there = $this->pages->at($import->site);
         $read = static fn (GivenPage $page, string $of): ?Document => $page->{$of} === null
             ? null
-            : self::linked(Document::kept(json_decode($page->{$of}->text, true, 100, JSON_THROW_ON_ERROR)), $placed, $there);
+            : self::linked(Document::kept(json_decode($page->{$of}->text, true, 100, JSON_THROW_ON_ERROR)), $pageAt, $there);
         foreach ($wanted === [] ? [] : $this->lines->pages($import) as $page) {
             if (isset($wanted[$page->at])) {
                 yield $page->at => [$read($page, 'content'), $read($page, 'liveContent')];
@@ -69,12 +70,15 @@ final readonly class PlaceSource
         }
     }
 
-    /** @param  \Closure(string): ?string  $there  the page of the site at an address */
-    private static function linked(Document $document, PlacedSource $placed, \Closure $there): Document
+    /**
+     * @param  \Closure(string): ?string  $pageAt  the page that an address of the source means
+     * @param  \Closure(string): ?string  $there  the page of the site at an address
+     */
+    private static function linked(Document $document, \Closure $pageAt, \Closure $there): Document
     {
         $to = [];
         foreach ($document->hrefs() as $href) {
-            $page = preg_match('#^(?:https?:)?/#i', $href) === 1 ? $placed->pageAt($href) ?? $there($href) : null;
+            $page = preg_match('#^(?:https?:)?/#i', $href) === 1 ? $pageAt($href) ?? $there($href) : null;
             if ($page !== null) {
                 $to[$href] = $page;
             }
@@ -93,7 +97,7 @@ final readonly class PlaceSource
             }
         }
         $same = $piece = [];
-        foreach ($this->contents($import, $placed, array_fill_keys(array_keys($wanted), true)) as $at => [$document]) {
+        foreach ($this->contents($import, $placed->pageAt(...), array_fill_keys(array_keys($wanted), true)) as $at => [$document]) {
             $piece[$at] = $document;
             if (count($piece) === self::PIECE) {
                 $same += $this->sameOf($piece, $wanted);

@@ -13,7 +13,6 @@ use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Change\BringIn;
 use Heronstem\Core\Change\BroughtPage;
 use Heronstem\Core\InputRefused;
-use Heronstem\Core\Interchange\Pages\PlacedSource;
 use Heronstem\Core\Refusal;
 use Illuminate\Database\Connection;
 
@@ -86,7 +85,7 @@ final readonly class WorkOutBringIn
         $placed = $this->place->of($import);
         $further = (new FurtherChanges($this->db, $site, $rights))->of($import, $placed);
 
-        return $change->with($this->contents->numbered($placed->brought), $further, $placed->startPage);
+        return $change->with($this->contents->numbered($placed->brought), $further, $placed->startPage, $placed->pageAt(...));
     }
 
     private function import(Site $site, BringIn $change): SiteImport
@@ -113,17 +112,19 @@ final readonly class WorkOutBringIn
         if ($pages === []) {
             return;
         }
-        $placed = $this->place->of($import);
-        $this->contents->keep($this->ofPages($import, $placed, $pages), $isNew, $import->name, $user?->id);
+        // As it was worked out for the plan: links lead where the plan has the pages, and nothing is placed twice.
+        $pageAt = $change->pageAt ?? throw new \LogicException('What is brought in has not been worked out.');
+        $this->contents->keep($this->ofPages($import, $pageAt, $pages), $isNew, $import->name, $user?->id);
     }
 
     /**
+     * @param  \Closure(string): ?string  $pageAt
      * @param  array<string, BroughtPage>  $pages
      * @return iterable<array{BroughtPage, \Heronstem\Core\Content\Document|null, \Heronstem\Core\Content\Document|null}>
      */
-    private function ofPages(SiteImport $import, PlacedSource $placed, array $pages): iterable
+    private function ofPages(SiteImport $import, \Closure $pageAt, array $pages): iterable
     {
-        foreach ($this->place->contents($import, $placed, array_fill_keys(array_keys($pages), true)) as $at => [$working, $live]) {
+        foreach ($this->place->contents($import, $pageAt, array_fill_keys(array_keys($pages), true)) as $at => [$working, $live]) {
             yield [$pages[$at], $working, $live];
         }
     }
