@@ -13,6 +13,8 @@ return [
     'picture_bytes' => 12 * 1024 * 1024,
     'file_bytes' => 32 * 1024 * 1024,
     'crawl_pause' => (int) env('HERONSTEM_CRAWL_PAUSE', 500), // milliseconds between two requests to an old site that is read
+    // Where the web server of this node keeps rendered pages; set by whoever starts it.
+    'node_folder' => env('HERONSTEM_NODE_FOLDER'),
     'picture_side' => 2400,
     'picture_pixels' => 40_000_000, // read into memory at once, all frames together: about 5 bytes each
     'idle_redirect_days' => (int) env('HERONSTEM_IDLE_REDIRECT_DAYS', 180), // a redirect that nobody used for so many days is said

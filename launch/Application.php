@@ -7,6 +7,9 @@ namespace Launch;
 /** The application over one database: its environment, its console, its servers. */
 final class Application
 {
+    /** What the framework keeps, by the variable that says where. */
+    private const KEPT = ['APP_CONFIG_CACHE' => 'config', 'APP_ROUTES_CACHE' => 'routes', 'APP_EVENTS_CACHE' => 'events'];
+
     /** @var array<string, true> storages that were given to their user by this run */
     private static array $handed = [];
 
@@ -33,6 +36,7 @@ final class Application
             'DB_DATABASE' => $this->database,
             'APP_KEY' => $this->key(),
             'HERONSTEM_STORAGE' => $this->storage(),
+            'HERONSTEM_NODE_FOLDER' => $this->folder(),
             'APP_ENV' => 'production',
             'APP_DEBUG' => 'false',
             'CACHE_STORE' => 'file',
@@ -40,6 +44,12 @@ final class Application
             'QUEUE_CONNECTION' => 'database',
             ...$this->settings,
         ];
+    }
+
+    /** Where its web server has what is its own. */
+    public function folder(): string
+    {
+        return "{$this->root}/var/{$this->name}-storage/web";
     }
 
     public function storage(): string
@@ -69,52 +79,30 @@ final class Application
         return Shell::must([...$this->as, PHP_BINARY, 'artisan', ...$words], $what, $this->environment());
     }
 
-    /** @param  list<int>  $ports */
-    public function serve(Processes $processes, array $ports, string $label, int $workers): void
+    /**
+     * For those who answer requests: what the framework would work out anew for each of them is kept beside.
+     *
+     * @return array<string, string>
+     */
+    public function served(): array
     {
-        foreach ($ports as $port) {
-            $processes->start(
-                "$label-$port",
-                [
-                    PHP_BINARY,
-                    '-d',
-                    'opcache.enable_cli=1',
-                    '-d',
-                    'upload_max_filesize=256M',
-                    '-d',
-                    'post_max_size=260M',
-                    '-d',
-                    'variables_order=EGPCS',
-                    '-d',
-                    'expose_php=0',
-                    '-S',
-                    "127.0.0.1:$port",
-                    '-t',
-                    'public',
-                    'launch/router.php',
-                ],
-                [...$this->environment(), 'PHP_CLI_SERVER_WORKERS' => (string) $workers],
-                $this->as,
-            );
-        }
-        foreach ($ports as $port) {
-            $this->awaitPort($port);
-            $processes->count("$label-$port");
-        }
+        $kept = array_map(fn (string $name): string => "{$this->storage()}/framework/$name.php", self::KEPT);
+
+        return [...$this->environment(), ...$kept];
     }
 
-    private function awaitPort(int $port): void
+    /**
+     * nginx on all these ports, and PHP behind it.
+     *
+     * @param  list<int>  $ports
+     * @param  string  $node  whose name its processes bear
+     */
+    public function serve(Processes $processes, array $ports, string $node, int $workers): void
     {
-        for ($i = 0; $i < 100; $i++) {
-            $socket = @fsockopen('127.0.0.1', $port, $code, $why, 1);
-            if ($socket !== false) {
-                fclose($socket);
-
-                return;
-            }
-            usleep(50_000);
+        foreach (['config:cache', 'route:cache', 'event:cache', 'view:cache'] as $command) {
+            Shell::must([...$this->as, PHP_BINARY, 'artisan', $command], 'Preparing the application', $this->served());
         }
-        throw new Failed("Nothing answers on port $port; see var/log.");
+        (new WebServer($this->root, $node, $this))->start($processes, $ports, $workers);
     }
 
     private function key(): string

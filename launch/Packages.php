@@ -34,7 +34,6 @@ final class Packages
         $browser = array_filter([
             'chromium' => ! Shell::has('chromium'),
             'chromium-driver' => ! Shell::has('chromedriver'),
-            'nginx-light' => ! Shell::has('nginx') && ! is_file('/usr/sbin/nginx'),
             'apache2-bin' => ! is_file('/usr/sbin/apache2'),
         ]);
         $this->debian([...$this->missing(), ...array_keys($browser)]);
@@ -50,6 +49,12 @@ final class Packages
         $missing = array_values(array_diff_key(self::EXTENSIONS, array_flip($loaded)));
         if (Cluster::binaries() === null) {
             $missing[] = 'postgresql';
+        }
+        if (WebServer::nginx() === null) {
+            array_push($missing, 'nginx-light', 'libnginx-mod-http-brotli-static');
+        }
+        if (WebServer::fpm() === null) {
+            $missing[] = 'php'.PHP_MAJOR_VERSION.'.'.PHP_MINOR_VERSION.'-fpm';
         }
 
         return $missing;

@@ -18,8 +18,9 @@ final class Processes
      * @param  list<string>  $command
      * @param  array<string, string>  $env
      * @param  list<string>  $as  what runs it as another user
+     * @param  string|null  $mark  what its title contains, for those that change theirs
      */
-    public function start(string $label, array $command, array $env, array $as = []): void
+    public function start(string $label, array $command, array $env, array $as = [], ?string $mark = null): void
     {
         @mkdir("{$this->root}/var/log", 0750, true);
         $log = "{$this->root}/var/log/{$this->name}-$label.log";
@@ -34,7 +35,7 @@ final class Processes
             throw new Failed("$label did not start.");
         }
         $known = $this->known();
-        $known[$label] = ['pid' => proc_get_status($process)['pid'], 'command' => implode(' ', $command)];
+        $known[$label] = ['pid' => proc_get_status($process)['pid'], 'command' => $mark ?? implode(' ', $command)];
         $this->remember($known);
         $this->kept[] = $process;
     }
@@ -44,24 +45,6 @@ final class Processes
         $each = $this->known()[$label] ?? null;
 
         return $each !== null && $this->isOurs($each);
-    }
-
-    /** Remembers of how many processes it consists now that it is up. */
-    public function count(string $label): void
-    {
-        $known = $this->known();
-        if (isset($known[$label])) {
-            $known[$label]['size'] = $this->size($known[$label]['pid']);
-            $this->remember($known);
-        }
-    }
-
-    /** Whether it runs with as many processes as when it was counted. */
-    public function isWhole(string $label): bool
-    {
-        $each = $this->known()[$label] ?? null;
-
-        return $each !== null && $this->isOurs($each) && $this->size($each['pid']) >= ($each['size'] ?? 1);
     }
 
     /** Ends one, or what is left of it. */
@@ -114,7 +97,7 @@ final class Processes
         return count($ours);
     }
 
-    /** @param  array{pid: int, command: string, size?: int}  $each */
+    /** @param  array{pid: int, command: string}  $each */
     private function groupLives(array $each): bool
     {
         return posix_kill(-$each['pid'], 0);
@@ -123,16 +106,16 @@ final class Processes
     /**
      * Whether the process that has this id now is still the one we started.
      *
-     * @param  array{pid: int, command: string, size?: int}  $each
+     * @param  array{pid: int, command: string}  $each
      */
     private function isOurs(array $each): bool
     {
         $running = trim(str_replace("\0", ' ', (string) @file_get_contents("/proc/{$each['pid']}/cmdline")));
 
-        return $running !== '' && str_ends_with($running, $each['command']);
+        return $running !== '' && str_contains($running, $each['command']);
     }
 
-    /** @return array<string, array{pid: int, command: string, size?: int}> */
+    /** @return array<string, array{pid: int, command: string}> */
     private function known(): array
     {
         $json = @file_get_contents($this->file());
@@ -140,7 +123,7 @@ final class Processes
         return $json === false ? [] : json_decode($json, true) ?? [];
     }
 
-    /** @param  array<string, array{pid: int, command: string, size?: int}>  $known */
+    /** @param  array<string, array{pid: int, command: string}>  $known */
     private function remember(array $known): void
     {
         @mkdir(dirname($this->file()), 0755, true);

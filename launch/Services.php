@@ -7,7 +7,10 @@ namespace Launch;
 /** What of a demo runs beside it: started in order, and started again when one of them is gone. */
 final class Services
 {
-    private const SERVERS = ['editor' => 6, 'site' => 3];
+    private const NODE = 'demo';
+
+    /** Requests answered at once. */
+    private const WORKERS = 8;
 
     /** @param  list<int>  $ports  of the editor, then of the sites */
     public function __construct(
@@ -20,22 +23,19 @@ final class Services
 
     public function start(): void
     {
-        $this->application->serve($this->processes, [$this->ports[0]], 'editor', self::SERVERS['editor']);
-        $this->application->serve($this->processes, array_slice($this->ports, 1), 'site', self::SERVERS['site']);
+        $this->application->serve($this->processes, $this->ports, self::NODE, self::WORKERS);
         foreach (array_keys($this->workers()) as $label) {
             $this->work($label);
         }
     }
 
-    /** Starts again what is gone: a worker, or a server that has lost one of the processes that answer. */
+    /** Starts again what is gone: a worker or a server; both see to their own processes. */
     public function revive(): void
     {
-        foreach ($this->ports as $n => $port) {
-            $label = $n === 0 ? 'editor' : 'site';
-            if (! $this->processes->isWhole("$label-$port")) {
-                $this->processes->end("$label-$port");
-                $this->application->serve($this->processes, [$port], $label, self::SERVERS[$label]);
-            }
+        $labels = ['php-'.self::NODE, 'nginx-'.self::NODE];
+        if (array_filter($labels, $this->processes->isRunning(...)) !== $labels) {
+            array_map($this->processes->end(...), $labels);
+            $this->application->serve($this->processes, $this->ports, self::NODE, self::WORKERS);
         }
         foreach (array_keys($this->workers()) as $label) {
             if (! $this->processes->isRunning($label)) {
@@ -60,6 +60,7 @@ final class Services
     {
         return [
             'queue' => [PHP_BINARY, 'artisan', 'queue:work', '--sleep=1', '--tries=3', '--memory=512', '--timeout=3600'],
+            'forget' => [PHP_BINARY, 'artisan', 'heronstem:forget'],
             'schedule' => [PHP_BINARY, 'artisan', 'schedule:work'],
             ...$this->standIns->commands(),
         ];

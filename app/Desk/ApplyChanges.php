@@ -16,14 +16,12 @@ use App\Models\Site;
 use App\Models\User;
 use App\Store\AuditQueue;
 use App\Store\DuePages;
-use App\Store\NextMoment;
 use App\Store\RippleWriter;
 use Heronstem\Core\Access\BeyondRights;
 use Heronstem\Core\Change\Batch;
 use Heronstem\Core\InputRefused;
 use Heronstem\Core\Planning\WeightyEffects;
 use Heronstem\Core\Refusal;
-use Heronstem\Core\Ripple\AddressMove;
 use Heronstem\Core\Ripple\Ripple;
 use Heronstem\Core\Workspace\Authority;
 use Illuminate\Database\Connection;
@@ -40,8 +38,6 @@ final readonly class ApplyChanges
         private RecordEntry $record,
         private RewriteLinks $rewrite,
         private DuePages $due,
-        private CachedMenus $menus,
-        private NextMoment $next,
         private AuditQueue $audit,
         private TellEngines $engines,
         private ReplaceTexts $replace,
@@ -180,11 +176,8 @@ final readonly class ApplyChanges
         $this->rewrite->after($ripple, $site, $user);
         $this->audit->after($ripple, $site, $entry);
         $this->engines->after($ripple, $site);
-        $moved = array_map(static fn (AddressMove $move): string => $move->page, $ripple->addresses->moves);
-        $pointed = $ripple->addresses->rules !== null || ($moved !== [] && $this->next->pointsTo($site, $moved));
         // Not before: whoever is one of a kind is so from its dispatch on, also where what it follows is taken back.
         $this->db->afterCommit(static fn () => RefreshReach::dispatch($site->id));
-        $this->db->afterCommit(fn () => $pointed ? $this->menus->forgetAll($site) : $this->menus->forget($site, $ripple));
 
         return $entry;
     }

@@ -9,6 +9,7 @@ use App\Models\File;
 use App\Models\Page;
 use App\Models\PageContent;
 use App\Models\Site;
+use App\Store\MadeOf;
 use Heronstem\Core\Content\Document;
 use Heronstem\Core\Content\Layout\Layout;
 use Heronstem\Core\Content\PlainText;
@@ -66,6 +67,7 @@ final readonly class DescribePage
      */
     public function settings(Page $page, Site $site, array $ancestors, SearchSettings $own): EffectiveSearch
     {
+        MadeOf::settled($page->id, ...array_column($ancestors, 'id'));
         $branches = array_map(
             static fn (Page $above): array => [
                 new SettingSource(SettingScope::Branch, (string) $above->ulid, $above->name),
@@ -82,13 +84,19 @@ final readonly class DescribePage
     {
         $wanted = $social ?? ($content->pictures()[0] ?? null);
 
-        return $wanted === null ? null : File::query()->where('site_id', $page->site_id)->where('ulid', $wanted)->first();
+        if ($wanted === null) {
+            return null;
+        }
+        MadeOf::files($wanted);
+
+        return File::query()->where('site_id', $page->site_id)->where('ulid', $wanted)->first();
     }
 
     /** @return string|null absolute URL; null for its own address, empty for none */
     private function canonical(Canonical $canonical, Page $page, Site $site): ?string
     {
         if ($canonical->kind === CanonicalKind::Page) {
+            MadeOf::pages($canonical->value);
             $named = Page::query()->where('site_id', $page->site_id)->where('ulid', $canonical->value)->first();
 
             return $named?->isVisible($this->looked->moment()) === true ? $site->origin.$named->address : null;

@@ -7,6 +7,7 @@ namespace App\Desk;
 use App\Models\Page;
 use App\Models\PageContent;
 use App\Models\Site;
+use App\Store\MadeOf;
 use Heronstem\Core\Content\Block\Pages;
 use Heronstem\Core\Content\Document;
 use Heronstem\Core\Content\ListedPage;
@@ -56,6 +57,7 @@ final readonly class ListPages
      */
     public function inside(Site $site, string $page, string $order, int $most, string $field = ''): array
     {
+        MadeOf::pages($page);
         $branch = Page::query()->where('site_id', $site->id)->where('ulid', $page)->first();
 
         return $branch === null ? [] : $this->below($site, [...$branch->ancestors(), $branch], $order, $most, field: $field);
@@ -76,6 +78,7 @@ final readonly class ListPages
         string $field = '',
     ): array {
         $parent = $above === [] ? null : $above[count($above) - 1];
+        MadeOf::cardsInside($parent?->id);
         $pages = $this->shown($site)
             ->when(
                 $parent === null,
@@ -98,6 +101,7 @@ final readonly class ListPages
      */
     public function tagged(Site $site, string $tag, string $order, int $most, string $field): array
     {
+        MadeOf::anyCard();
         $pages = $this->shown($site)
             ->whereRaw('tags @> ?::jsonb', [json_encode([$tag], JSON_THROW_ON_ERROR)])
             ->tap(static fn (Builder $query) => self::order($query, $order, $field))
@@ -133,6 +137,7 @@ final readonly class ListPages
      */
     public function chosen(Site $site, array $ids): array
     {
+        array_map(MadeOf::card(...), $ids);
         $pages = $this->shown($site)->whereIn('ulid', $ids)->get()->keyBy('ulid');
         $found = array_values(array_filter(array_map(static fn (string $id): ?Page => $pages[$id] ?? null, $ids)));
 

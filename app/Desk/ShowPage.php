@@ -12,6 +12,7 @@ use App\Desk\Design\SiteDesign;
 use App\Models\Page;
 use App\Models\Site;
 use App\Models\Visitor;
+use App\Store\MadeOf;
 use App\Store\SharedPieces;
 use App\Store\VisibleTree;
 use Heronstem\Core\Content\Document;
@@ -67,8 +68,10 @@ final readonly class ShowPage
      */
     public function of(Page $page, Site $site, Document $content, ?Visitor $visitor = null, ?Viewer $as = null, array $query = []): array
     {
+        MadeOf::own($page->id);
         $content = $this->pieces->in($content, $site);
         $ancestors = $page->ancestors();
+        MadeOf::pages(...array_column($ancestors, 'ulid'));
         $viewer = $as ?? ($visitor?->viewer() ?? Viewer::visitor());
         $frame = $this->frame($site, $visitor, $as, $page);
         $visible = array_values(

@@ -7,6 +7,7 @@ namespace App\Desk;
 use App\Desk\Design\Places;
 use App\Models\File;
 use App\Models\Site;
+use App\Store\MadeOf;
 use App\Store\StoredMenuPages;
 use App\Store\StoredMenus;
 use Heronstem\Core\Menu\Menu;
@@ -66,6 +67,7 @@ final readonly class SiteMenus
     private function files(Site $site, array $menus): array
     {
         $ids = array_merge([], ...array_values(array_map(static fn (Menu $menu): array => $menu->filesNamed(), $menus)));
+        MadeOf::files(...$ids);
 
         return $ids === []
             ? []

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Desk\Accounts\SignedInLately;
+use App\Desk\Cache\ForgetPages;
 use App\Desk\Design\ReadLayouts;
 use App\Desk\Design\SiteDesign;
 use App\Desk\LookedAt;
@@ -20,9 +21,11 @@ use App\Store\StoredMenus;
 use App\Store\StoredNames;
 use Heronstem\Core\Ripple\Names;
 use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Console\Events\CommandFinished;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Foundation\Http\Events\RequestHandled;
 use Illuminate\Http\Request;
+use Illuminate\Queue\Events\JobProcessed;
 use Illuminate\Queue\Events\JobProcessing;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\RateLimiter;
@@ -55,6 +58,13 @@ final class AppServiceProvider extends ServiceProvider
         });
         // What somebody may do is read anew for every request and every job, whoever holds on to the one who reads it.
         Event::listen([RequestHandled::class, JobProcessing::class], fn () => $this->app->make(RightsOn::class)->forget());
+        // What work in the background, or a command, has changed is shown from then on.
+        Event::listen(JobProcessed::class, fn () => $this->app->make(ForgetPages::class)->now());
+        Event::listen(CommandFinished::class, function (CommandFinished $done): void {
+            if (str_starts_with((string) $done->command, 'heronstem:') && $done->exitCode === 0) {
+                $this->app->make(ForgetPages::class)->now();
+            }
+        });
         // Anything else is no token, and is not looked up.
         Sanctum::getAccessTokenFromRequestUsing(
             static fn (Request $request): ?string => preg_match('/^(?:\d{1,18}\|)?[A-Za-z0-9]{1,200}$/D', (string) $request->bearerToken()) === 1

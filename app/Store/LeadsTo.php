@@ -17,6 +17,9 @@ final class LeadsTo
     public static function of(\stdClass $row): string
     {
         $target = $row->kind === 'pointer' && $row->leads_to !== null ? Target::stored($row->leads_to) : null;
+        if ($target?->kind === TargetKind::Page) {
+            MadeOf::pages($target->value);
+        }
 
         return match ($target?->kind) {
             TargetKind::Url, TargetKind::Address => $target->value,

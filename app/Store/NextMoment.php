@@ -24,27 +24,16 @@ final readonly class NextMoment
                 (select min(until_at) from pages where site_id = ? and until_at > now()),
                 (select min(e.from_at) from menu_entries e join menus m on m.id = e.menu_id where m.site_id = ? and e.from_at > now()),
                 (select min(e.until_at) from menu_entries e join menus m on m.id = e.menu_id where m.site_id = ? and e.until_at > now()),
+                (select min(from_at) from redirect_rules where site_id = ? and in_front and from_at > now()),
+                (select min(until_at) from redirect_rules where site_id = ? and in_front and until_at > now()),
                 (select min(t.at) from pages p, lateral (values ((p.access->>'from')::timestamptz), ((p.access->>'until')::timestamptz)) t(at)
                     where p.site_id = ? and p.access is not null and t.at > now())
             ))::bigint as moment
             SQL
             ,
-            array_fill(0, 5, $site->id),
+            array_fill(0, 7, $site->id),
         );
 
         return $row->moment ?? PHP_INT_MAX;
-    }
-
-    /**
-     * Whether a pointer leads to one of these pages, so that entries for it lead elsewhere now.
-     *
-     * @param  list<string>  $pages
-     */
-    public function pointsTo(Site $site, array $pages): bool
-    {
-        return $this->db->selectOne("select 1 as found from pages where site_id = ? and kind = 'pointer' and leads_to = any(?::text[]) limit 1", [
-            $site->id,
-            PgArray::of(array_map(static fn (string $page): string => "page $page", $pages)),
-        ]) !== null;
     }
 }

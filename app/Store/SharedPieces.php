@@ -69,6 +69,8 @@ final readonly class SharedPieces
      */
     private function named(array $ids, Site $site): array
     {
+        MadeOf::pieces(...$ids);
+
         return SharedPiece::query()
             ->where('site_id', $site->id)
             ->whereIn('ulid', $ids)

@@ -19,6 +19,7 @@ final class StoredFiles implements Files
     /** @param  list<string>  $named  identities */
     public function __construct(array $named, private readonly Site $site)
     {
+        MadeOf::files(...$named);
         $this->files = $named === [] ? [] : File::query()->where('site_id', $site->id)->whereIn('ulid', $named)->get()->keyBy('ulid')->all();
     }
 
@@ -50,6 +51,7 @@ final class StoredFiles implements Files
 
     public function inFolder(string $folder): array
     {
+        MadeOf::folders();
         $pictures = File::query()
             ->where('site_id', $this->site->id)
             ->where('folder', $folder)

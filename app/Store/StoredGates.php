@@ -41,6 +41,16 @@ final readonly class StoredGates
         return new Gates($gates);
     }
 
+    /** @return list<string> every network that somebody has to come from to see some page, of whatever site */
+    public function networks(): array
+    {
+        $rows = $this->db->select(
+            "select distinct n from pages, jsonb_array_elements_text(access->'networks') n where access->'networks' is not null and state <> 'bin' order by n",
+        );
+
+        return array_column($rows, 'n');
+    }
+
     /** Cost: nothing where no page of the site says anything and none did. */
     public function after(Ripple $ripple, Site $site): void
     {

@@ -23,6 +23,8 @@ final readonly class StoredLinkTargets implements LinkTargets
     {
         $wanted = array_map(WantedName::key(...), $content->wanted());
         $pages = $content->linkedPages();
+        MadeOf::pages(...$pages);
+        $wanted === [] || MadeOf::anyPage();
         $rows =
             $pages === [] && $wanted === []
                 ? []

@@ -29,6 +29,8 @@ final readonly class StoredMenuPages implements MenuPages
     public function pages(array $ids): array
     {
         $pages = [];
+        MadeOf::pages(...$ids);
+        array_map(MadeOf::card(...), $ids);
         foreach (
             $ids === []
                 ? []
@@ -68,13 +70,30 @@ final readonly class StoredMenuPages implements MenuPages
                 ' order by p.level, p.position',
             [$root, $this->site->id, $root ?? $this->site->start_page_id, $at, $depth, $at],
         );
+        MadeOf::inside(...$this->levels($root, $depth, $rows));
         foreach ($rows as $row) {
             yield $this->page($row, null, null);
         }
     }
 
+    /**
+     * @param  array<\stdClass>  $rows
+     * @return list<int|null> the pages whose children were read
+     */
+    private function levels(?string $root, int $depth, array $rows): array
+    {
+        $opened = array_column(array_filter($rows, static fn (\stdClass $row): bool => $row->level < $depth), 'id');
+        $top = $root === null ? null : $this->db->scalar('select id from pages where ulid = ?', [$root]);
+
+        return [$top, ...array_values($opened)];
+    }
+
     private function page(\stdClass $row, ?Hidden $hidden, ?Moment $when): MenuPage
     {
+        if ($row->picture !== null) {
+            MadeOf::files($row->picture);
+        }
+
         return new MenuPage(
             $row->ulid,
             $row->parent,

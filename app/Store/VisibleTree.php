@@ -22,7 +22,12 @@ final readonly class VisibleTree
 
     public function start(Site $site): ?Page
     {
-        return $site->start_page_id === null ? null : Page::query()->find($site->start_page_id);
+        $start = $site->start_page_id === null ? null : Page::query()->find($site->start_page_id);
+        if ($start !== null) {
+            MadeOf::pages($start->ulid);
+        }
+
+        return $start;
     }
 
     /**
@@ -36,6 +41,7 @@ final readonly class VisibleTree
         $line = [...$ancestors, $page];
         $ids = array_column($line, 'id');
         $by = [];
+        MadeOf::inside(...$ids);
         $rows = $this->db->select(
             'select p.id, p.ulid, p.parent_id, p.name, p.address, p.kind, p.leads_to, t.address as target from pages p '.
                 LeadsTo::JOIN.
@@ -58,6 +64,7 @@ final readonly class VisibleTree
      */
     public function whole(Site $site): array
     {
+        MadeOf::anyPage();
         $rows = $this->db->select(
             <<<'SQL'
             with recursive shown as (

@@ -104,6 +104,7 @@ final class AccessTest extends Errand
         // The other session is seen here, and ended from here.
         $chrome->open($this->editor('/account'));
         $chrome->click('button', 'End all others');
+        $chrome->awaitNoText('End all others');
         $this->expected[] = '401';
         $other->open($this->editor('/s/ferries/menus'));
         $other->find('button', 'Sign in');

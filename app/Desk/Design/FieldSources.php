@@ -6,6 +6,7 @@ namespace App\Desk\Design;
 
 use App\Models\Page;
 use App\Models\Site;
+use App\Store\MadeOf;
 use App\Store\StoredFiles;
 use Heronstem\Core\Tree\FieldValues;
 
@@ -24,6 +25,7 @@ final readonly class FieldSources
         $this->language = $site->language;
         $this->files = new StoredFiles($values->files(), $site);
         $named = $values->pages();
+        MadeOf::pages(...$named);
         $this->pages =
             $named === []
                 ? []

@@ -6,6 +6,7 @@ namespace App\Desk\Design;
 
 use App\Models\Page;
 use App\Models\Site;
+use App\Store\MadeOf;
 use App\Store\PgArray;
 use Heronstem\Core\Content\Layout\Layout;
 use Heronstem\Core\Content\Layout\Layouts;
@@ -132,7 +133,7 @@ final readonly class PlacedLayouts
         foreach (
             $this->db->select(
                 <<<'SQL'
-                select p.ulid, g.fields, g.prepared->>'fields' as prepared, g.state from pages p
+                select p.ulid, g.id as group_id, g.fields, g.prepared->>'fields' as prepared, g.state from pages p
                 join pages g on g.id = any(string_to_array(p.path::text, '.')::bigint[]) and (g.id <> p.id or ?) and g.layout = any(?::text[])
                 where p.site_id = ? and p.ulid = any(?::text[]) order by nlevel(g.path) desc
                 SQL
@@ -140,6 +141,7 @@ final readonly class PlacedLayouts
                 [$withSelf, PgArray::of($layouts), $site, PgArray::of($pages)],
             ) as $row
         ) {
+            MadeOf::given($row->group_id);
             $groups[$row->ulid][] = FieldValues::stored($live && $row->state === 'live' ? $row->fields : $row->prepared ?? $row->fields);
         }
 

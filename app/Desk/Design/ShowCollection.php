@@ -7,6 +7,7 @@ namespace App\Desk\Design;
 use App\Desk\ListPages;
 use App\Models\Page;
 use App\Models\Site;
+use App\Store\MadeOf;
 use Heronstem\Core\Content\Collection\Item;
 use Heronstem\Core\Content\Collection\ItemList;
 use Heronstem\Core\Content\Collection\ListTerms;
@@ -108,6 +109,7 @@ final readonly class ShowCollection
      */
     private function items(Site $site, Page $group, array $layouts, array $fields, ?string $order): array
     {
+        MadeOf::anyCard();
         $also = json_encode(['values' => [ItemFields::ALSO_IN => [[ItemFields::GROUP => ['page' => $group->ulid]]]]], JSON_THROW_ON_ERROR);
 
         // Thousands may be looked at, of which few are shown: of the others only what tells them apart is read.

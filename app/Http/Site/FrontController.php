@@ -38,12 +38,14 @@ final readonly class FrontController
         private WhoSeesFile $whoSees,
         private SecureTransport $secure,
         private SiteDesign $design,
+        private KeepPage $keep,
     ) {
     }
 
     public function answer(Request $request, Site $site): AnyResponse
     {
-        $response = $this->secure->before($request, $site) ?? $this->inDesign($request, $site);
+        $response =
+            $this->secure->before($request, $site) ?? $this->keep->around($request, $site, fn (): AnyResponse => $this->inDesign($request, $site));
         $this->secure->mark($response, $request, $site);
         $response->headers->add([
             'Content-Security-Policy' => (string) $response->headers->get('Content-Security-Policy', SitePolicy::plain()->header()),

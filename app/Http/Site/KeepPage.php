@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Site;
+
+use App\Desk\Cache\KeepPages;
+use App\Http\Middleware\BehindNginx;
+use App\Models\Site;
+use Illuminate\Http\Request;
+use Symfony\Component\HttpFoundation\Response;
+
+/**
+ * Lets the web server in front keep a page for visitors who are not signed in: until something that it is made of changes, or something
+ * on the site begins or ends by itself. What is not changed is looked at anew now and then all the same.
+ */
+final readonly class KeepPage
+{
+    /** Says how long, on the way to the web server. */
+    public const HEADER = 'X-Keep';
+
+    /** Cookies of those whose pages are their own. */
+    private const PERSONAL = ['heronstem_visitor', 'heronstem_opened', 'heronstem_plan'];
+
+    /** Seconds after which a page is rendered anew although nothing is known to have changed, and for which it may stand meanwhile. */
+    private const FRESH = 600;
+
+    /** Seconds for which it stands where it cannot be rendered: the database is away. */
+    private const IN_NEED = 86_400;
+
+    public function __construct(private KeepPages $pages)
+    {
+    }
+
+    /** @param  \Closure(): Response  $answer */
+    public function around(Request $request, Site $site, \Closure $answer): Response
+    {
+        $key = $request->server->get(BehindNginx::KEY);
+        if (! is_string($key) || ! self::isPlain($request)) {
+            return $answer();
+        }
+        [$response, $seconds] = $this->pages->around($site, $key, $answer, self::isForAll(...));
+        if ($seconds > 0) {
+            $response->headers->set(self::HEADER, self::lifetime($seconds));
+            // Once, and not for everybody anew: the web server opens it for those who cannot read it.
+            $response->setContent((string) gzencode((string) $response->getContent(), 6));
+            $response->headers->set('Content-Encoding', 'gzip');
+        }
+
+        return $response;
+    }
+
+    /** Whether everybody who is not signed in would be answered alike: parts of lists have addresses of their own, and are not kept. */
+    private static function isPlain(Request $request): bool
+    {
+        return $request->isMethod('GET') &&
+            ! str_contains($request->server->getString('REQUEST_URI'), '?') &&
+            array_intersect(self::PERSONAL, array_keys($request->cookies->all())) === [];
+    }
+
+    private static function isForAll(Response $response): bool
+    {
+        return $response->getStatusCode() === 200 &&
+            str_starts_with((string) $response->headers->get('Content-Type'), 'text/html') &&
+            $response->headers->hasCacheControlDirective('public') &&
+            $response->headers->getCookies() === [];
+    }
+
+    /** @param  int  $seconds  until something of the site changes by itself: nothing is shown beyond that */
+    private static function lifetime(int $seconds): string
+    {
+        $fresh = min(self::FRESH, $seconds);
+
+        return sprintf(
+            'public, max-age=%d, stale-while-revalidate=%d, stale-if-error=%d',
+            $fresh,
+            min(self::FRESH, $seconds - $fresh),
+            min(self::IN_NEED, $seconds - $fresh),
+        );
+    }
+}
