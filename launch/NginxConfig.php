@@ -20,6 +20,7 @@ final readonly class NginxConfig
      * @param  string  $folder  of the node: its sockets, its cache, its temporary files
      * @param  list<int>  $ports
      * @param  list<string>  $proxies  in front, whose X-Forwarded-For is believed
+     * @param  bool  $asRoot  where root runs everything
      */
     public function __construct(
         private string $public,
@@ -28,12 +29,15 @@ final readonly class NginxConfig
         private array $ports,
         private string $bind,
         private array $proxies,
+        private bool $asRoot,
     ) {
     }
 
     public function text(): string
     {
         $brotli = is_file(self::BROTLI);
+        // Its workers are who everything else is, so that they share files and sockets.
+        $user = posix_geteuid() === 0 && $this->asRoot ? "user root;\n" : '';
         $load = $brotli ? 'load_module '.self::BROTLI.";\n" : '';
         $compressed = 'gzip_static on;'.($brotli ? ' brotli_static on;' : '');
         $listen = implode("\n        ", array_map(fn (int $port): string => "listen {$this->bind}:$port;", $this->ports));
@@ -42,7 +46,7 @@ final readonly class NginxConfig
         $proxies = implode(' ', array_map(static fn (string $proxy): string => "proxy $proxy;", $this->proxies));
 
         return <<<CONF
-        {$load}worker_processes auto;
+        {$load}{$user}worker_processes auto;
         pid {$this->folder}/nginx.pid;
         error_log stderr warn;
         events {

@@ -51,7 +51,7 @@ final readonly class WebServer
             false,
         );
         $this->write('fpm.conf', $fpm->text());
-        $nginx = new NginxConfig("{$this->root}/public", $this->folder, $this->socket, $ports, $bind, self::proxies($this->application));
+        $nginx = new NginxConfig("{$this->root}/public", $this->folder, $this->socket, $ports, $bind, self::proxies($this->application), $this->application->as === []);
         $this->write('nginx.conf', $nginx->text());
         $this->application->must(['heronstem:forget', '--begin'], 'Beginning with an empty cache of pages');
         $asRoot = posix_geteuid() === 0 && $this->application->as === [] ? ['--allow-to-run-as-root'] : [];

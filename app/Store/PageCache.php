@@ -55,7 +55,7 @@ final readonly class PageCache
     {
         $this->db->delete('delete from cached_pages where node = ?', [$node]);
         $this->db->insert(
-            'insert into cache_nodes (name, seen) values (?, pg_current_snapshot()::text) on conflict (name) do update set seen = excluded.seen, at = now()',
+            'insert into cache_nodes (name, seen) values (?, seen_so_far()) on conflict (name) do update set seen = excluded.seen, at = now()',
             [$node],
         );
     }

@@ -50,7 +50,7 @@ return new class extends Migration
                 seen text not null,
                 at timestamptz not null default now()
             );
-            comment on column cache_nodes.seen is 'snapshot up to which it has forgotten what changed';
+            comment on column cache_nodes.seen is 'mark up to which it has forgotten what changed';
 
             -- More parts than that, and everything of the site is forgotten: naming them would take longer than rendering anew.
             create function note_change(site bigint, parts text[]) returns void language sql as $$
@@ -250,13 +250,15 @@ return new class extends Migration
                 select pg_current_snapshot()::text || ' ' || coalesce((select max(id) from forgets), 0)
             $$;
 
-            -- Whether something of the parts has changed that could not be seen at a mark. What the transaction itself did before the mark could.
+            -- Whether a change could not be seen at a mark. What a transaction itself did before its mark could.
+            create function is_after(change forgets, mark text) returns boolean language sql stable as $$
+                select case when change.xid = pg_current_xact_id_if_assigned() then change.id > split_part(mark, ' ', 2)::bigint
+                    else not pg_visible_in_snapshot(change.xid, split_part(mark, ' ', 1)::pg_snapshot) end
+            $$;
+
+            -- Whether something of the parts has changed that could not be seen at a mark.
             create function changed_since(site bigint, parts text[], mark text) returns boolean language sql as $$
-                select exists (
-                    select 1 from forgets f where f.site_id = site and (f.made_of is null or f.made_of && parts)
-                        and case when f.xid = pg_current_xact_id_if_assigned() then f.id > split_part(mark, ' ', 2)::bigint
-                            else not pg_visible_in_snapshot(f.xid, split_part(mark, ' ', 1)::pg_snapshot) end
-                )
+                select exists (select 1 from forgets f where f.site_id = site and (f.made_of is null or f.made_of && parts) and is_after(f, mark))
             $$;
 
             -- Keeps what was rendered from what could be seen at a mark, unless something of it has changed since. Whoever forgets waits
@@ -275,16 +277,16 @@ return new class extends Migration
             -- Forgets on a node what has changed since it last did; the keys of what is gone.
             create function forget_pages(of_node text) returns setof text language plpgsql as $$
             declare
-                before pg_snapshot;
-                now_seen pg_snapshot;
+                before text;
+                now_seen text;
             begin
                 perform pg_advisory_xact_lock(hashtextextended('forget ' || of_node, 0));
-                select seen::pg_snapshot into before from cache_nodes where name = of_node;
-                now_seen := pg_current_snapshot();
-                insert into cache_nodes (name, seen) values (of_node, now_seen::text) on conflict (name) do update set seen = excluded.seen, at = now();
+                select seen into before from cache_nodes where name = of_node;
+                now_seen := seen_so_far();
+                insert into cache_nodes (name, seen) values (of_node, now_seen) on conflict (name) do update set seen = excluded.seen, at = now();
                 return query
                     with changed as materialized (
-                        select site_id, made_of from forgets where before is null or not pg_visible_in_snapshot(xid, before)
+                        select site_id, made_of from forgets f where before is null or is_after(f, before)
                     ), wholly as (select distinct site_id from changed where made_of is null),
                     parts as (select site_id, array_agg(distinct part) as made_of from changed, unnest(made_of) part group by site_id),
                     targets as (
