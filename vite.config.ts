@@ -11,6 +11,7 @@ function publicSite(): Plugin {
         'room.css': 'resources/css/room.css',
         'enlarge.js': 'resources/site/enlarge.js',
         'film.js': 'resources/site/film.js',
+        'near.js': 'resources/site/near.js',
         'mark.svg': 'resources/css/mark.svg',
         'literata.woff2': 'node_modules/@fontsource-variable/literata/files/literata-latin-wght-normal.woff2',
     }

@@ -16,7 +16,7 @@ DB::statement('vacuum analyze ledger');
 DB::statement('vacuum analyze pages');
 $site = Site::query()->where('key', 'large-100000')->firstOrFail();
 $rows = DB::select('select id, address from ledger where site_id = ? order by md5(address) limit 5000', [$site->id]);
-$resolver = new Resolver($site->rules(), new LedgerLookup(DB::connection(), $site));
+$resolver = new Resolver($site->rules(), new LedgerLookup(DB::connection()->getPdo(), $site->id));
 $read = DB::getPdo()->prepare('select * from ledger where id = ?');
 $i = 0;
 

@@ -169,6 +169,7 @@ final readonly class NginxConfig
             'REDIRECT_STATUS' => '200',
             'HTTP_PROXY' => '""',
             'REQUEST_ID' => '$request_id',
+            'INSIDER' => '$insider',
             'PAGE_KEY' => '$scheme$forwarded://$http_host$request_uri',
         ];
         $lines = array_map(static fn (string $name, string $value): string => "fastcgi_param $name $value;", array_keys($values), $values);

@@ -120,6 +120,7 @@ final class Packages
         $sources = [
             ...array_diff($this->below('resources/js'), ['resources/js/api/schema.d.ts']),
             ...$this->below('resources/css'),
+            ...$this->below('resources/site'),
             'vite.config.ts',
             'package-lock.json',
             'docs/api/openapi.json',

@@ -51,7 +51,15 @@ final readonly class WebServer
             false,
         );
         $this->write('fpm.conf', $fpm->text());
-        $nginx = new NginxConfig("{$this->root}/public", $this->folder, $this->socket, $ports, $bind, self::proxies($this->application), $this->application->as === []);
+        $nginx = new NginxConfig(
+            "{$this->root}/public",
+            $this->folder,
+            $this->socket,
+            $ports,
+            $bind,
+            self::proxies($this->application),
+            $this->application->as === [],
+        );
         $this->write('nginx.conf', $nginx->text());
         $this->application->must(['heronstem:forget', '--begin'], 'Beginning with an empty cache of pages');
         $asRoot = posix_geteuid() === 0 && $this->application->as === [] ? ['--allow-to-run-as-root'] : [];
@@ -80,7 +88,7 @@ final readonly class WebServer
     {
         Shell::must(['rm', '-rf', $this->folder], 'Clearing the cache of pages');
         $this->application->storage();
-        foreach (['', '/body', '/fastcgi', '/proxy', '/uwsgi', '/scgi', '/pages', '/forgetting'] as $part) {
+        foreach (['', '/body', '/fastcgi', '/proxy', '/uwsgi', '/scgi', '/pages', '/forgetting', '/missed'] as $part) {
             mkdir($this->folder.$part, 0750);
         }
         file_put_contents("{$this->folder}/networks.conf", '');

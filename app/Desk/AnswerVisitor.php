@@ -63,18 +63,7 @@ final readonly class AnswerVisitor
 
     public function note(Resolution $resolution, RequestOrigin $origin, Site $site): void
     {
-        $isMissed = $resolution->status === 404 && $resolution->rule === null && $resolution->sendsWith() === null;
-        $rules = $resolution->rules();
-        foreach ($rules as $rule) {
-            $this->hits->used($site, $rule, $origin);
-        }
-        // A former address is no rule: its uses are counted under its key.
-        if ($rules === [] && $resolution->isMoved($site->rules())) {
-            $this->hits->used($site, HitLog::at(NormalForm::key($resolution->normal, $site->rules())), $origin);
-        }
-        if ($isMissed && $resolution->normal !== '') {
-            $this->hits->missed($site, $resolution->normal, $origin);
-        }
+        $this->hits->answered($resolution, $origin, $site->id, $site->rules());
     }
 
     /** Counts a search by what came of it; some of the words are no answer. */
@@ -84,7 +73,7 @@ final readonly class AnswerVisitor
             FoundPages::FOUND, FoundPages::NEAR => $found->outcome,
             default => $found->answer === null ? FoundPages::NOTHING : FoundPages::FOUND,
         };
-        $this->hits->searched($site, $found->words->key(), $outcome, $origin);
+        $this->hits->searched($site->id, $found->words->key(), $outcome, $origin);
     }
 
     /** @return list<\stdClass> pages that were probably meant, with name and address */

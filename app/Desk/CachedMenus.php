@@ -11,6 +11,7 @@ use App\Store\NextMoment;
 use App\Store\PageCache;
 use App\Store\StoredMenus;
 use Heronstem\Core\Menu\Menu;
+use Heronstem\Core\Menu\MenuKind;
 use Heronstem\Core\Menu\ResolvedEntry;
 use Heronstem\Core\Menu\Viewer;
 use Illuminate\Contracts\Cache\Repository as Cache;
@@ -33,56 +34,58 @@ final readonly class CachedMenus
     ) {
     }
 
-    /** @return array<string, list<ResolvedEntry>> what the viewer sees at each of the layout's places */
-    public function shown(Site $site, Viewer $viewer): array
+    /** What the viewer sees at each of the layout's places. */
+    public function shown(Site $site, Viewer $viewer): ShownMenus
     {
-        return $this->looked->isNow()
-            ? $this->kept("menus.{$site->id}.{$this->seenAs($viewer)}", $site, fn (): array => $this->gathered($site, $viewer))
-            : $this->menus->shown($site, $viewer, $this->looked->moment());
+        if (! $this->looked->isNow()) {
+            return new ShownMenus($this->menus->shown($site, $viewer, $this->looked->moment()));
+        }
+        $key = "menus.{$site->id}.{$this->seenAs($viewer)}";
+        $kept = $this->kept($key, $site);
+        if ($kept === null) {
+            $mark = $this->changes->mark();
+            $kept = $this->gathered($site, $viewer);
+            $all = array_values(array_unique(array_merge(['m'], ...array_values($kept['parts']))));
+            $this->cache->put($key, $kept + ['mark' => $mark, 'all' => $all], $this->secondsLeft($site));
+        }
+
+        return new ShownMenus($kept['made'], $kept['parts']);
     }
 
-    /** @return array<string, list<ResolvedEntry>> from menus that are kept, and anew where one is not */
+    /** @return array{made: array<string, list<ResolvedEntry>>, parts: array<string, list<string>>} by place: from menus that are kept, and anew where one is not */
     private function gathered(Site $site, Viewer $viewer): array
     {
-        MadeOf::menus();
         $shown = array_map(static fn (): array => [], Places::all());
+        // A menu may come to stand where none does.
+        $parts = array_map(static fn (): array => ['m'], $shown);
         $placed = array_filter((new StoredMenus($this->db, $site))->all(), static fn (Menu $menu): bool => $menu->place !== null);
         $resolver = null;
         foreach ($placed as $menu) {
-            $resolve = function () use ($site, $placed, $viewer, $menu, &$resolver): array {
+            $key = "menu.{$menu->id}.".hash('xxh3', serialize($menu)).".{$this->seenAs($viewer)}";
+            /** @var array{made: list<ResolvedEntry>, parts: list<string>}|null $kept */
+            $kept = $this->kept($key, $site);
+            if ($kept === null) {
+                $mark = $this->changes->mark();
                 $resolver ??= $this->menus->resolver($site, $placed, $viewer);
-
-                return $resolver->shown($menu);
-            };
-            /** @var list<ResolvedEntry> $entries */
-            $entries = $this->kept("menu.{$menu->id}.".hash('xxh3', serialize($menu)).".{$this->seenAs($viewer)}", $site, $resolve);
-            $shown[(string) $menu->place] = $entries;
+                [$made, $noted] = MadeOf::apart(static fn (): array => $resolver->shown($menu));
+                // Only picks show more of a page than where it is.
+                $noted = $menu->kind === MenuKind::Picks ? $noted : MadeOf::withoutCards($noted);
+                $kept = ['made' => $made, 'parts' => $noted, 'mark' => $mark, 'all' => $noted];
+                $this->cache->put($key, $kept, $this->secondsLeft($site));
+            }
+            $shown[(string) $menu->place] = $kept['made'];
+            $parts[(string) $menu->place] = ['m', "m{$menu->id}", ...$kept['parts']];
         }
 
-        return $shown;
+        return ['made' => $shown, 'parts' => $parts];
     }
 
-    /**
-     * What was worked out before, where nothing has changed since of what it was made of.
-     *
-     * @template T
-     *
-     * @param  \Closure(): T  $work
-     * @return T
-     */
-    private function kept(string $key, Site $site, \Closure $work): mixed
+    /** @return array<string, mixed>|null what was worked out before, where nothing has changed since of what it was made of */
+    private function kept(string $key, Site $site): ?array
     {
         $kept = $this->cache->get($key);
-        if (is_array($kept) && ! $this->changes->changedSince($kept['mark'], $site, $kept['parts'])) {
-            MadeOf::parts($kept['parts']);
 
-            return $kept['made'];
-        }
-        $mark = $this->changes->mark();
-        [$made, $parts] = MadeOf::noting($work);
-        $this->cache->put($key, ['made' => $made, 'parts' => $parts, 'mark' => $mark], $this->secondsLeft($site));
-
-        return $made;
+        return is_array($kept) && ! $this->changes->changedSince($kept['mark'], $site, $kept['all']) ? $kept : null;
     }
 
     private function secondsLeft(Site $site): int

@@ -53,7 +53,7 @@ final readonly class ImportRedirects
         $look = new ImportPreview();
         $withoutClaim = (new StoredRules($this->db, $site))->withoutClaim();
         $known = array_flip(array_map(static fn (Rule $rule): string => $rule->identity(), $withoutClaim));
-        $circles = new ImportCircles($site->rules(), new LedgerLookup($this->db, $site), $withoutClaim);
+        $circles = new ImportCircles($site->rules(), new LedgerLookup($this->db->getPdo(), $site->id), $withoutClaim);
         $places = $leading = [];
         foreach ($this->pieces($site, $text, $seed) as [$piece, $claims]) {
             $rules = [];

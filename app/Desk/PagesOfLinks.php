@@ -18,7 +18,7 @@ final readonly class PagesOfLinks
     /** @return \Closure(string): ?string the identity of the page at an address, if there is one */
     public function at(Site $site): \Closure
     {
-        $lookup = new LedgerLookup($this->db, $site);
+        $lookup = new LedgerLookup($this->db->getPdo(), $site->id);
         $own = $site->ownAddresses();
 
         return static function (string $href) use ($own, $lookup): ?string {

@@ -23,7 +23,7 @@ final readonly class ReadMenuFile
     /** @return list<Entry> with identities of their own */
     public function read(string $file, Site $site, string $menu): array
     {
-        $answers = new LedgerLookup($this->db, $site);
+        $answers = new LedgerLookup($this->db->getPdo(), $site->id);
         $names = new PagesByName($this->db, $site);
         $pasted = new PastedEntries($site->ownAddresses(), static fn (string $key): ?string => $answers->at($key)?->page?->id, $names->only(...));
 

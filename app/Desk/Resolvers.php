@@ -19,6 +19,6 @@ final readonly class Resolvers
 
     public function for(Site $site): Resolver
     {
-        return new Resolver($site->rules(), new LedgerLookup($this->db, $site), $this->rules->of($site));
+        return new Resolver($site->rules(), new LedgerLookup($this->db->getPdo(), $site->id), $this->rules->of($site));
     }
 }

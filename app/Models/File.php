@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Store\FileAddress;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -51,7 +52,7 @@ final class File extends Model
     /** Where a file is served on its site. */
     public static function at(string $ulid, string $name): string
     {
-        return "/_files/$ulid/".rawurlencode($name);
+        return FileAddress::of($ulid, $name);
     }
 
     /** The identity of the site's picture that is served at an address, if there is one. */

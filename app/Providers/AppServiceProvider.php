@@ -6,6 +6,7 @@ namespace App\Providers;
 
 use App\Desk\Accounts\SignedInLately;
 use App\Desk\Cache\ForgetPages;
+use App\Desk\Cache\Node;
 use App\Desk\Design\ReadLayouts;
 use App\Desk\Design\SiteDesign;
 use App\Desk\LookedAt;
@@ -15,7 +16,10 @@ use App\Desk\SeenBy;
 use App\Desk\TakeOut\AsksSite;
 use App\Http\Site\AskAsVisitor;
 use App\Models\Site;
+use App\Short\MissedPages;
 use App\Store\CompiledRules;
+use App\Store\HitLog;
+use App\Store\RulesFile;
 use App\Store\StoredAccess;
 use App\Store\StoredMenus;
 use App\Store\StoredNames;
@@ -43,6 +47,9 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->scoped(SignedInLately::class);
         $this->app->singleton(RightsOn::class);
         $this->app->scoped(CompiledRules::class);
+        $this->app->singleton(HitLog::class, static fn (): HitLog => new HitLog(storage_path('app/hits')));
+        $this->app->bind(MissedPages::class, static fn (): MissedPages => new MissedPages(Node::here()->folder));
+        $this->app->bind(RulesFile::class, static fn (): RulesFile => RulesFile::here(storage_path(), config('database.connections.pgsql.database')));
         $this->app->scoped(ReadLayouts::class);
         $this->app->scoped(SiteDesign::class);
         $this->app->bind(Names::class, StoredNames::class);

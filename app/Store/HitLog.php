@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Store;
 
-use App\Models\Site;
+use Heronstem\Core\Address\AddressRules;
+use Heronstem\Core\Address\NormalForm;
 use Heronstem\Core\Redirect\RequestOrigin;
+use Heronstem\Core\Redirect\Resolution;
 
 /**
  * Notes redirects that were used, addresses that were missed and what was searched: a line appended to a file, so that an answer waits for no
@@ -13,7 +15,10 @@ use Heronstem\Core\Redirect\RequestOrigin;
  */
 final class HitLog
 {
-    private const FOLDER = 'app/hits';
+    /** @param  string  $folder  that all processes of a node share */
+    public function __construct(private readonly string $folder)
+    {
+    }
 
     /** Stands for an address in place of a redirect: what a page had before it moved. */
     public static function at(string $key): string
@@ -21,20 +26,36 @@ final class HitLog
         return 'at '.mb_strcut($key, 0, 500);
     }
 
-    public function used(Site $site, string $rule, RequestOrigin $asker): void
+    /** How a request was answered: the redirects on its way are used, or nothing was there. */
+    public function answered(Resolution $resolution, RequestOrigin $asker, int $site, AddressRules $rules): void
     {
-        $this->append([$site->id, 'rule', $rule, gmdate('Y-m-d'), $asker->referrer, $asker->isBot, time()]);
+        $used = $resolution->rules();
+        foreach ($used as $rule) {
+            $this->used($site, $rule, $asker);
+        }
+        // A former address is no rule: its uses are counted under its key.
+        if ($used === [] && $resolution->isMoved($rules)) {
+            $this->used($site, self::at(NormalForm::key($resolution->normal, $rules)), $asker);
+        }
+        if ($resolution->status === 404 && $resolution->rule === null && $resolution->sendsWith() === null && $resolution->normal !== '') {
+            $this->missed($site, $resolution->normal, $asker);
+        }
     }
 
-    public function missed(Site $site, string $address, RequestOrigin $asker): void
+    public function used(int $site, string $rule, RequestOrigin $asker): void
     {
-        $this->append([$site->id, 'missed', mb_strcut($address, 0, 500), gmdate('Y-m-d'), $asker->referrer, $asker->isBot, time()]);
+        $this->append([$site, 'rule', $rule, gmdate('Y-m-d'), $asker->referrer, $asker->isBot, time()]);
+    }
+
+    public function missed(int $site, string $address, RequestOrigin $asker): void
+    {
+        $this->append([$site, 'missed', mb_strcut($address, 0, 500), gmdate('Y-m-d'), $asker->referrer, $asker->isBot, time()]);
     }
 
     /** @param  string  $outcome  found, near or nothing */
-    public function searched(Site $site, string $words, string $outcome, RequestOrigin $asker): void
+    public function searched(int $site, string $words, string $outcome, RequestOrigin $asker): void
     {
-        $this->append([$site->id, 'searched', $words, gmdate('Y-m-d'), $outcome, $asker->isBot, time()]);
+        $this->append([$site, 'searched', $words, gmdate('Y-m-d'), $outcome, $asker->isBot, time()]);
     }
 
     /**
@@ -96,9 +117,8 @@ final class HitLog
 
     private function path(string $name): string
     {
-        $folder = storage_path(self::FOLDER);
-        is_dir($folder) || @mkdir($folder, 0750, true);
+        is_dir($this->folder) || @mkdir($this->folder, 0750, true);
 
-        return "$folder/$name";
+        return "{$this->folder}/$name";
     }
 }

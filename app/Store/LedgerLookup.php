@@ -4,50 +4,52 @@ declare(strict_types=1);
 
 namespace App\Store;
 
-use App\Models\File;
-use App\Models\Site;
 use Heronstem\Core\Ledger\ClaimKind;
 use Heronstem\Core\Linking\Target;
 use Heronstem\Core\Redirect\AddressHolder;
 use Heronstem\Core\Redirect\AddressLookup;
 use Heronstem\Core\Redirect\AnsweringPage;
 use Heronstem\Core\Tree\PageKind;
-use Illuminate\Database\Connection;
+use PDO;
 
-/** The resolver's look into the ledger: one row by its unique key, over a prepared statement. */
+/** The resolver's look into the ledger: one row by its unique key. It needs a connection and nothing else, so that redirects need no framework. */
 final class LedgerLookup implements AddressLookup
 {
-    private const PAGE = 'p.ulid, p.name, p.address, is_visible(p.state, p.from_at, p.until_at) as visible, p.kind, p.leads_to';
+    private const PAGE = 'p.ulid, p.name, p.address, is_visible(p.state, p.from_at, p.until_at), p.kind, p.leads_to, p.gate_id';
+
+    private const AT =
+        'select l.address, l.kind, l.ever_live, '.
+        self::PAGE.
+        ' from ledger l left join pages p on p.id = l.page_id where l.site_id = ? and l.key = ?';
 
     private ?\PDOStatement $statement = null;
 
-    public function __construct(private readonly Connection $db, private readonly Site $site)
+    private bool $metGate = false;
+
+    public function __construct(private readonly PDO $pdo, private readonly int $site)
     {
     }
 
     public function at(string $key): ?AddressHolder
     {
-        $this->statement ??= $this->db
-            ->getPdo()
-            ->prepare(
-                'select l.address, l.kind, l.ever_live, '.
-                    self::PAGE.
-                    ' from ledger l left join pages p on p.id = l.page_id where l.site_id = ? and l.key = ?',
-            );
-        $this->statement->execute([$this->site->id, $key]);
-        $row = $this->statement->fetch(\PDO::FETCH_NUM);
+        $this->statement ??= $this->pdo->prepare(self::AT);
+        $this->statement->execute([$this->site, $key]);
+        $row = $this->statement->fetch(PDO::FETCH_NUM);
         $this->statement->closeCursor();
         if (! is_array($row)) {
             return null;
         }
-
         $kind = ClaimKind::from($row[1]);
+        $rule =
+            $kind === ClaimKind::Rule
+                ? $this->row('select '.StoredRules::COLUMNS.' from redirect_rules r where r.site_id = ? and r.claims and r.key = ?', [$key])
+                : null;
 
         return new AddressHolder(
             $row[0],
             $kind,
-            $row[3] === null ? null : self::answering(array_slice($row, 3)),
-            $kind === ClaimKind::Rule ? (new StoredRules($this->db, $this->site))->claiming([$key])[$key] ?? null : null,
+            $row[3] === null ? null : $this->answering(array_slice($row, 3)),
+            $rule === null ? null : StoredRules::rule((object) $rule),
             (bool) $row[2],
         );
     }
@@ -67,20 +69,44 @@ final class LedgerLookup implements AddressLookup
 
     public function file(string $id): ?string
     {
-        return File::query()->where('site_id', $this->site->id)->where('ulid', $id)->first()?->address();
+        $file = $this->row('select ulid, name from files where site_id = ? and ulid = ?', [$id]);
+
+        return $file === null ? null : FileAddress::of($file['ulid'], $file['name']);
+    }
+
+    /** Whether a page was met on the way that not everybody sees, or that lies where somebody decided who does. */
+    public function hasMetGate(): bool
+    {
+        return $this->metGate;
     }
 
     private function one(string $from, string $id): ?AnsweringPage
     {
-        $row = $this->db->selectOne('select '.self::PAGE.' '.$from, [$this->site->id, $id]);
+        $statement = $this->pdo->prepare('select '.self::PAGE.' '.$from);
+        $statement->execute([$this->site, $id]);
+        $row = $statement->fetch(PDO::FETCH_NUM);
 
-        return $row === null ? null : self::answering(array_values((array) $row));
+        return is_array($row) ? $this->answering($row) : null;
+    }
+
+    /**
+     * @param  list<string>  $bound
+     * @return array<string, mixed>|null
+     */
+    private function row(string $query, array $bound): ?array
+    {
+        $statement = $this->pdo->prepare($query);
+        $statement->execute([$this->site, ...$bound]);
+        $row = $statement->fetch(PDO::FETCH_ASSOC);
+
+        return is_array($row) ? $row : null;
     }
 
     /** @param  array<int, mixed>  $row */
-    private static function answering(array $row): AnsweringPage
+    private function answering(array $row): AnsweringPage
     {
-        [$id, $name, $address, $visible, $kind, $leadsTo] = $row;
+        [$id, $name, $address, $visible, $kind, $leadsTo, $gate] = $row;
+        $this->metGate = $this->metGate || $gate !== null;
 
         return new AnsweringPage($id, $name, $address, (bool) $visible, PageKind::from($kind), $leadsTo === null ? null : Target::stored($leadsTo));
     }

@@ -23,15 +23,39 @@ final class MadeOf
      */
     public static function noting(\Closure $work): array
     {
+        [$made, $parts] = self::apart($work);
+        self::parts($parts);
+
+        return [$made, $parts];
+    }
+
+    /**
+     * The same for something that what is being made may show, or not.
+     *
+     * @template T
+     *
+     * @param  \Closure(): T  $work
+     * @return array{T, list<string>}
+     */
+    public static function apart(\Closure $work): array
+    {
         self::$noted[] = [];
         try {
             $made = $work();
         } finally {
             $parts = array_map(strval(...), array_keys(array_pop(self::$noted) ?? []));
-            self::parts($parts);
         }
 
         return [$made, $parts];
+    }
+
+    /**
+     * @param  list<string>  $parts
+     * @return list<string> those among them that are no cards
+     */
+    public static function withoutCards(array $parts): array
+    {
+        return array_values(array_filter($parts, static fn (string $part): bool => $part[0] !== 'k'));
     }
 
     /** @param  list<string>  $parts  as noting() gave them */
@@ -110,11 +134,6 @@ final class MadeOf
     public static function pieces(string ...$ulids): void
     {
         self::parts(array_map(static fn (string $ulid): string => "q$ulid", array_values($ulids)));
-    }
-
-    public static function menus(): void
-    {
-        self::parts(['m']);
     }
 
     public static function films(): void

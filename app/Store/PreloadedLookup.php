@@ -36,7 +36,7 @@ final class PreloadedLookup implements AddressLookup
                 $this->rules[$rule->key] = $rule;
             }
         }
-        $this->single = new LedgerLookup($db, $site);
+        $this->single = new LedgerLookup($db->getPdo(), $site->id);
         foreach (
             $db->cursor(
                 'select l.key, l.address, l.kind, p.ulid, l.ever_live from ledger l left join pages p on p.id = l.page_id where l.site_id = ?',

@@ -13,7 +13,8 @@ use Illuminate\Support\Facades\DB;
  * what cards show, by identity; `c` the children of a page as links, `kc` as cards, by its number, 0 for the top; `kb` cards anywhere in
  * a branch, by its number; `b0`, `kb0` any page; `s` what a page settles for search below it; `g` what a group gives to the
  * fields of its items; `f` a file; `ff` files in folders;
- * `q` a shared piece; `m` menus; `v` films.
+ * `q` a shared piece; `m` menus and their places, with an identity the
+ * entries of one; `v` films.
  */
 return new class extends Migration
 {
@@ -183,7 +184,7 @@ return new class extends Migration
             create trigger menus_gone after delete on menus referencing old table as touched for each statement execute function note_menus();
             create function note_entries() returns trigger language plpgsql as $$
             begin
-                perform note_change(site_id, array['m']) from (select distinct m.site_id from touched t join menus m on m.id = t.menu_id) s;
+                perform note_change(m.site_id, array_agg(distinct 'm' || m.ulid)) from touched t join menus m on m.id = t.menu_id group by m.site_id;
                 return null;
             end $$;
             create trigger entries_changed after update on menu_entries referencing new table as touched for each statement execute function note_entries();
@@ -227,7 +228,9 @@ return new class extends Migration
             create trigger sites_changed after update on sites referencing old table as old_rows new table as new_rows for each statement execute function note_sites();
             create function note_rules() returns trigger language plpgsql as $$
             begin
-                perform note_change(site_id, null) from (select distinct site_id from touched where in_front) s;
+                perform note_change(site_id, null) from (select distinct site_id from touched where in_front and scope <> 'one') s;
+                perform note_change(t.site_id, array_agg(distinct 'o' || l.page_id)) from touched t join ledger l on l.site_id = t.site_id and l.key = t.key
+                    where t.in_front and t.scope = 'one' and l.page_id is not null group by t.site_id;
                 return null;
             end $$;
             create trigger rules_were after update on redirect_rules referencing old table as touched for each statement execute function note_rules();

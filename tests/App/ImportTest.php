@@ -134,7 +134,7 @@ final class ImportTest extends AppTestCase
         array_map(unlink(...), glob(storage_path('app/hits/*')) ?: []);
         $log = $this->app->make(HitLog::class);
         for ($n = 0; $n < 150; $n++) {
-            $log->missed($this->site, '/missed', RequestOrigin::of('Mozilla/5.0', "https://host$n.example/", 'ferries.test'));
+            $log->missed($this->site->id, '/missed', RequestOrigin::of('Mozilla/5.0', "https://host$n.example/", 'ferries.test'));
         }
         $this->app->make(CountHits::class)->count();
         $hosts = DB::table('missed_hits')->where('site_id', $this->site->id)->pluck('hits', 'referrer');

@@ -49,7 +49,7 @@ final class PageCacheTest extends AppTestCase
         mt_srand((int) (getenv('ERIS_SEED') ?: 1));
         $this->app->make(ForgetPages::class)->begin();
         $this->fill();
-        self::assertGreaterThan(60, count($this->kept));
+        self::assertGreaterThan(25, count($this->kept));
         $forgotten = $inVain = 0;
         foreach ($this->changes() as $what => $change) {
             try {
@@ -62,7 +62,9 @@ final class PageCacheTest extends AppTestCase
                 $inVain += $this->body($path) === $body ? 1 : 0;
             }
             $forgotten += count($gone);
-            foreach (array_rand($this->kept, min(20, count($this->kept))) as $path) {
+            $some = array_keys($this->kept);
+            shuffle($some);
+            foreach (array_slice($some, 0, 20) as $path) {
                 self::assertSame($this->body($path), $this->kept[$path], "$path is shown as it was before: $what.");
             }
             $this->fill();
@@ -70,9 +72,9 @@ final class PageCacheTest extends AppTestCase
         foreach ($this->kept as $path => $body) {
             self::assertSame($this->body($path), $body, "$path is shown as it was before.");
         }
-        self::assertGreaterThan(200, $forgotten);
-        // Links to pages with another address are written out alike where nothing of the change is seen: lists that are full, cards without text.
-        self::assertLessThan(0.4, $inVain / $forgotten, "$inVain of $forgotten were forgotten in vain.");
+        self::assertGreaterThan(80, $forgotten);
+        // Where a list is full, or a card has another text, a change may not be seen of what could show it.
+        self::assertLessThan(0.35, $inVain / $forgotten, "$inVain of $forgotten were forgotten in vain.");
     }
 
     #[Test]
@@ -110,11 +112,21 @@ final class PageCacheTest extends AppTestCase
         $this->live('Times');
         $soon = $this->draft('Offer');
         self::assertSame('max-age=600, public, stale-if-error=86400, stale-while-revalidate=600', $this->keeps('/times'));
-        DB::table('pages')->where('ulid', $soon)->update(['from_at' => DB::raw("now() + interval '1000 seconds'")]);
+        DB::table('pages')
+            ->where('ulid', $soon)
+            ->update(['from_at' => DB::raw("now() + interval '1000 seconds'")]);
         Carbon::setTestNow(Carbon::parse(DB::scalar('select now()')));
-        self::assertMatchesRegularExpression('/^max-age=600, public, stale-if-error=39[89], stale-while-revalidate=39[89]$/D', (string) $this->keeps('/times'));
-        DB::table('pages')->where('ulid', $soon)->update(['from_at' => DB::raw("now() + interval '90 seconds'")]);
-        self::assertMatchesRegularExpression('/^max-age=8[89], public, stale-if-error=0, stale-while-revalidate=0$/D', (string) $this->keeps('/times'));
+        self::assertMatchesRegularExpression(
+            '/^max-age=600, public, stale-if-error=(39[89]|400), stale-while-revalidate=(39[89]|400)$/D',
+            (string) $this->keeps('/times'),
+        );
+        DB::table('pages')
+            ->where('ulid', $soon)
+            ->update(['from_at' => DB::raw("now() + interval '90 seconds'")]);
+        self::assertMatchesRegularExpression(
+            '/^max-age=(8[89]|90), public, stale-if-error=0, stale-while-revalidate=0$/D',
+            (string) $this->keeps('/times'),
+        );
         Carbon::setTestNow();
     }
 
@@ -188,11 +200,18 @@ final class PageCacheTest extends AppTestCase
     /** @return iterable<string, \Closure(): mixed> */
     private function changes(): iterable
     {
-        $any = fn (): Page => Page::query()->where('site_id', $this->site->id)->where('state', 'live')->where('id', '<>', $this->site->start_page_id)->get()->random();
+        $any = fn (): Page => Page::query()
+            ->where('site_id', $this->site->id)
+            ->where('state', 'live')
+            ->where('id', '<>', $this->site->start_page_id)
+            ->get()
+            ->random();
         $id = fn (): string => $any()->ulid;
         $made = $this->live('Season tickets', $id());
         $file = fn (): File => File::query()->where('site_id', $this->site->id)->get()->random();
-        $menu = fn (): string => (string) collect(DB::select('select ulid from menus where site_id = ? and place is not null', [$this->site->id]))->random()->ulid;
+        $menu = fn (): string => (string) collect(
+            DB::select('select ulid from menus where site_id = ? and place is not null', [$this->site->id]),
+        )->random()->ulid;
         $paragraph = static fn (string $text): array => ['type' => 'paragraph', 'content' => [['type' => 'text', 'text' => $text]]];
         for ($round = 0; $round < 1; $round++) {
             yield "$round rename" => fn () => $this->change(['kind' => 'rename', 'page' => $id(), 'name' => "Renamed $round"]);
@@ -202,9 +221,17 @@ final class PageCacheTest extends AppTestCase
             yield "$round unlisted" => fn () => $this->change(['kind' => 'unlist-page', 'pages' => [$id()]]);
             yield "$round bin" => fn () => $this->change(['kind' => 'put-in-bin', 'pages' => [$id()]]);
             yield "$round duplicate" => fn () => $this->live("One more $round", $id());
-            yield "$round summary" => fn () => $this->change(['kind' => 'describe', 'page' => $id(), 'summary' => "Another summary $round.", 'searchDescription' => "Described $round."], ['kind' => 'publish', 'pages' => [$id()]]);
+            yield "$round summary" => fn () => $this->change(
+                ['kind' => 'describe', 'page' => $id(), 'summary' => "Another summary $round.", 'searchDescription' => "Described $round."],
+                ['kind' => 'publish', 'pages' => [$id()]],
+            );
             yield "$round tags" => fn () => $this->change(['kind' => 'tag', 'pages' => [$id()], 'add' => ['boats', "tag $round"]]);
-            yield "$round further address" => fn () => $this->change(['kind' => 'add-address', 'page' => $made, 'address' => "/tickets-$round", 'answer' => 'serve']);
+            yield "$round further address" => fn () => $this->change([
+                'kind' => 'add-address',
+                'page' => $made,
+                'address' => "/tickets-$round",
+                'answer' => 'serve',
+            ]);
             yield "$round layout" => fn () => $this->change(['kind' => 'describe', 'page' => $id(), 'layout' => 'section']);
             yield "$round content" => function () use ($id, $paragraph, $round): void {
                 $page = $id();
@@ -214,23 +241,41 @@ final class PageCacheTest extends AppTestCase
             yield "$round file" => fn () => $file()->update(['name' => "other-$round.png", 'alt' => "Other $round"]);
             yield "$round picture" => fn () => $this->change(['kind' => 'describe', 'page' => $id(), 'picture' => $file()->ulid]);
             yield "$round piece" => fn () => SharedPiece::query()->where('site_id', $this->site->id)->get()->each(
-                fn (SharedPiece $piece) => $piece->update(['document' => ['type' => 'doc', 'version' => 1, 'content' => [$paragraph("Piece $round")]]]),
+                fn (SharedPiece $piece) => $piece->update([
+                    'document' => ['type' => 'doc', 'version' => 1, 'content' => [$paragraph("Piece $round")]],
+                ]),
             );
             yield "$round menu" => fn () => $this->change(['kind' => 'add-to-menu', 'page' => $id(), 'menu' => $menu()]);
-            yield "$round branch search" => fn () => $this->change(['kind' => 'set-branch-search', 'page' => (string) $this->site->pages()->whereNull('parent_id')->whereNotNull('id')->get()->random()->ulid, 'titlePattern' => "{name} – $round"]);
-            yield "$round access" => fn () => $this->change(['kind' => 'set-access', 'page' => $id(), 'access' => ['to' => 'some', 'signedIn' => true, 'others' => 'missing']]);
-            yield "$round in front" => fn () => $this->redirect(['source' => $any()->address, 'answer' => 302, 'target' => '/', 'inFront' => true]);
+            yield "$round branch search" => fn () => $this->change([
+                'kind' => 'set-branch-search',
+                'page' => (string) $this->site->pages()->whereNull('parent_id')->whereNotNull('id')->get()->random()->ulid,
+                'titlePattern' => "{name} – $round",
+            ]);
+            yield "$round access" => fn () => $this->change([
+                'kind' => 'set-access',
+                'page' => $id(),
+                'access' => ['to' => 'some', 'signedIn' => true, 'others' => 'missing'],
+            ]);
+            yield "$round in front" => fn () => $this->redirect([
+                'source' => $any()->address,
+                'answer' => '302',
+                'leadsTo' => ['address' => '/'],
+                'inFront' => true,
+            ]);
             yield "$round site" => fn () => $this->site->update(['tagline' => "Tagline $round"]);
-            yield "$round undone" => fn () => $this->api('POST', 'history/'.DB::table('history')->where('site_id', $this->site->id)->orderByDesc('id')->value('ulid').'/undo');
+            yield "$round undone" => fn () => $this->api(
+                'POST',
+                'history/'.DB::table('history')->where('site_id', $this->site->id)->orderByDesc('id')->value('ulid').'/undo',
+            );
         }
     }
 
     private function fill(): void
     {
-        $pages = Page::query()->where('site_id', $this->site->id)->where('state', 'live')->pluck('address')->all();
-        foreach (array_diff($pages, array_keys($this->kept)) as $path) {
-            $this->keep($path);
-        }
+        $pages = Page::query()->where('site_id', $this->site->id)->where('state', 'live')->orderBy('id')->pluck('address')->all();
+        // One of three: the start page among them.
+        $some = array_filter($pages, static fn (int $n): bool => $n % 3 === 0, ARRAY_FILTER_USE_KEY);
+        $this->keep(...array_diff($some, array_keys($this->kept)));
     }
 
     private function keep(string ...$paths): void
@@ -278,7 +323,12 @@ final class PageCacheTest extends AppTestCase
      */
     private function asked(string $path, string $method = 'GET', array $cookies = []): \Illuminate\Testing\TestResponse
     {
-        return $this->call($method, 'http://ferries.test'.$path, cookies: $cookies, server: ['REQUEST_URI' => $path, 'PAGE_KEY' => 'http://ferries.test'.$path]);
+        return $this->call(
+            $method,
+            'http://ferries.test'.$path,
+            cookies: $cookies,
+            server: ['REQUEST_URI' => $path, 'PAGE_KEY' => 'http://ferries.test'.$path],
+        );
     }
 
     private function body(string $path): string

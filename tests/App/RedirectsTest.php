@@ -328,9 +328,9 @@ final class RedirectsTest extends AppTestCase
     {
         $log = app(HitLog::class);
         $asker = RequestOrigin::of('Mozilla/5.0', '', 'ferries.test');
-        $log->used($this->site, 'A', $asker);
+        $log->used($this->site->id, 'A', $asker);
         $batches = $log->batches();
-        $log->used($this->site, 'B', $asker);
+        $log->used($this->site->id, 'B', $asker);
         self::assertCount(1, iterator_to_array($log->lines($batches[0]), false));
         // Killed between counting and deleting: the batch is there again, and counted already.
         $kept = dirname($batches[0]).'/kept';

@@ -17,7 +17,7 @@ $site = (new Site())->forceFill(['id' => (int) $id]);
 $log = $app->make(HitLog::class);
 $asker = RequestOrigin::of('Mozilla/5.0', '', 'ferries.test');
 for ($n = 1; $n < 100_000; $n++) {
-    $log->used($site, $rule, $asker);
+    $log->used($site->id, $rule, $asker);
     echo "$n\n";
     usleep(200);
 }

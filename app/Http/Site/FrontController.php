@@ -118,6 +118,9 @@ final readonly class FrontController
         if (preg_match('#^/_search(?:\?|$)#', $asked) === 1) {
             return $this->search->respond($request, $site, fn (): array => $this->pages->frame($site, $visitor));
         }
+        if (preg_match('#^/_near(?:\?|$)#', $asked) === 1) {
+            return $this->pages->near($request, $site, $visitor);
+        }
         $key = preg_match('#^/[0-9a-f]{32}\.txt$#D', $asked) === 1 ? $this->engines->keyAt($asked, $site) : null;
         if ($key !== null) {
             return new Response($key, 200, ['Content-Type' => 'text/plain; charset=utf-8', 'X-Robots-Tag' => 'noindex']);
@@ -176,6 +179,7 @@ final readonly class FrontController
                 $site,
                 $visitor,
                 $resolution->status === 410 ? 410 : 404,
+                KeepPage::isFromAnybody($request),
             ),
             $page === null => $this->system->respond($resolution->normal, $site),
             default => $this->page($request, $page, $site, $visitor, $gates, $guest),

@@ -35,10 +35,11 @@ final readonly class KeepPage
     /** @param  \Closure(): Response  $answer */
     public function around(Request $request, Site $site, \Closure $answer): Response
     {
-        $key = $request->server->get(BehindNginx::KEY);
-        if (! is_string($key) || ! self::isPlain($request)) {
+        $isPlain = $request->isMethod('GET') && ! str_contains($request->server->getString('REQUEST_URI'), '?');
+        if (! $isPlain || ! self::isFromAnybody($request)) {
             return $answer();
         }
+        $key = $request->server->getString(BehindNginx::KEY);
         [$response, $seconds] = $this->pages->around($site, $key, $answer, self::isForAll(...));
         if ($seconds > 0) {
             $response->headers->set(self::HEADER, self::lifetime($seconds));
@@ -50,11 +51,11 @@ final readonly class KeepPage
         return $response;
     }
 
-    /** Whether everybody who is not signed in would be answered alike: parts of lists have addresses of their own, and are not kept. */
-    private static function isPlain(Request $request): bool
+    /** Whether others would be answered alike, and a web server in front asks that may keep the answer. */
+    public static function isFromAnybody(Request $request): bool
     {
-        return $request->isMethod('GET') &&
-            ! str_contains($request->server->getString('REQUEST_URI'), '?') &&
+        return $request->server->has(BehindNginx::KEY) &&
+            $request->server->get('INSIDER', '0') !== '1' &&
             array_intersect(self::PERSONAL, array_keys($request->cookies->all())) === [];
     }
 

@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace App\Http\Site;
 
 use App\Desk\AnswerVisitor;
+use App\Desk\Cache\KeepPages;
 use App\Desk\RenderContent;
 use App\Desk\ShowPage;
 use App\Models\Page;
 use App\Models\Site;
 use App\Models\Visitor;
+use App\Short\MissedPages;
 use Heronstem\Core\Content\Code\HeadLines;
 use Heronstem\Core\Redirect\Resolution;
 use Heronstem\Core\Tree\Showing;
@@ -20,12 +22,17 @@ use Illuminate\Http\Response;
 /** The pages of the public site as visitors get them: a page, one before a redirect, and what stands where nothing is. */
 final readonly class PageResponse
 {
+    /** Longest address that similar ones are looked for, in letters. */
+    private const LONGEST = 500;
+
     public function __construct(
         private Views $views,
         private PageView $pages,
         private ShowPage $view,
         private AnswerVisitor $visitors,
         private RenderContent $render,
+        private KeepPages $kept,
+        private MissedPages $missed,
     ) {
     }
 
@@ -77,18 +84,42 @@ final readonly class PageResponse
         ]);
     }
 
-    public function missed(string $address, Site $site, ?Visitor $visitor, int $status = 404): Response
+    /** @param  bool  $isForAll  whether everybody would get the same */
+    public function missed(string $address, Site $site, ?Visitor $visitor, int $status = 404, bool $isForAll = false): Response
     {
-        $html = $this->views
+        $render = fn (): string => $this->views
             ->make('site.missed', [
                 ...$this->frame($site, $visitor),
-                'address' => $address,
+                'address' => MissedPages::ADDRESS,
+                'inLink' => MissedPages::IN_LINK,
                 'isGone' => $status === 410,
-                'near' => $this->visitors->near($address, $site),
             ])
             ->render();
+        $file = $isForAll ? $this->missed->file($site->id, $status) : null;
+        if ($file === null) {
+            $html = $render();
+        } else {
+            [$html, $seconds] = $this->kept->around($site, $file, $render, static fn (): bool => true);
+            $seconds > 0 && $this->missed->keep($file, $html, now()->getTimestamp() + $seconds);
+        }
 
-        return new Response($html, $status, ['Content-Type' => 'text/html; charset=utf-8', 'Cache-Control' => 'no-cache']);
+        return new Response(MissedPages::at($address, $html), $status, ['Content-Type' => 'text/html; charset=utf-8', 'Cache-Control' => 'no-cache']);
+    }
+
+    /** Pages that were probably meant, for whoever looks at an address where nothing is. */
+    public function near(Request $request, Site $site, ?Visitor $visitor): Response
+    {
+        $address = mb_substr(mb_scrub($request->query->getString('to', '/')), 0, self::LONGEST);
+        $shown = ['site' => $site, 'address' => $address, 'near' => $this->visitors->near($address, $site)];
+        $view = $request->query->has('part')
+            ? $this->views->make('site.near-list', $shown)
+            : $this->views->make('site.near', [...$this->frame($site, $visitor), ...$shown]);
+
+        return new Response($view->render(), 200, [
+            'Content-Type' => 'text/html; charset=utf-8',
+            'Cache-Control' => 'private, max-age=60',
+            'X-Robots-Tag' => 'noindex',
+        ]);
     }
 
     public function pause(Resolution $resolution, Site $site, ?Visitor $visitor): Response
