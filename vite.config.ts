@@ -1,7 +1,7 @@
 import tailwindcss from '@tailwindcss/vite'
 import react from '@vitejs/plugin-react'
-import { copyFileSync, mkdirSync } from 'node:fs'
-import { gzipSync } from 'node:zlib'
+import { copyFileSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { brotliCompressSync, gzipSync } from 'node:zlib'
 import { defineConfig, type Plugin } from 'vite'
 
 /** The public site's few files are plain: copied as they are, beside the font they use. */
@@ -20,6 +20,22 @@ function publicSite(): Plugin {
         closeBundle() {
             mkdirSync('public/_site', { recursive: true })
             for (const [name, from] of Object.entries(files)) copyFileSync(from, `public/_site/${name}`)
+        },
+    }
+}
+
+/** Texts are compressed once, here, rather than whenever somebody asks for them. */
+function compressed(): Plugin {
+    return {
+        name: 'compressed',
+        enforce: 'post',
+        closeBundle() {
+            for (const folder of ['public/_site', 'public/_editor', 'public/_editor/assets'])
+                for (const name of readdirSync(folder).filter(each => /\.(?:css|js|svg|json)$/.test(each))) {
+                    const text = readFileSync(`${folder}/${name}`)
+                    writeFileSync(`${folder}/${name}.gz`, gzipSync(text, { level: 9 }))
+                    writeFileSync(`${folder}/${name}.br`, brotliCompressSync(text))
+                }
         },
     }
 }
@@ -60,7 +76,7 @@ function firstLoad(): Plugin {
 
 export default defineConfig({
     base: '/_editor/',
-    plugins: [react(), tailwindcss(), publicSite(), firstLoad()],
+    plugins: [react(), tailwindcss(), publicSite(), firstLoad(), compressed()],
     publicDir: false,
     build: {
         outDir: 'public/_editor',

@@ -88,7 +88,7 @@ final class Application
     {
         $kept = array_map(fn (string $name): string => "{$this->storage()}/framework/$name.php", self::KEPT);
 
-        return [...$this->environment(), ...$kept];
+        return [...$this->environment(), 'DB_PERSISTENT' => 'true', ...$kept];
     }
 
     /**

@@ -20,8 +20,6 @@ final readonly class FpmConfig
 
     public function text(): string
     {
-        $preload = $this->preloads ? "php_admin_value[opcache.preload] = {$this->root}/launch/preload.php" : '';
-
         return <<<CONF
         [global]
         error_log = {$this->log}
@@ -50,7 +48,6 @@ final readonly class FpmConfig
         php_admin_value[upload_max_filesize] = 256M
         php_admin_value[post_max_size] = 260M
         php_admin_value[variables_order] = EGPCS
-        {$preload}
 
         CONF;
     }
@@ -69,6 +66,7 @@ final readonly class FpmConfig
             'realpath_cache_size=4096K',
             'realpath_cache_ttl=600',
             'apc.shm_size=64M',
+            ...$this->preloads ? ["opcache.preload={$this->root}/launch/preload.php"] : [],
         ];
 
         return array_merge(...array_map(static fn (string $setting): array => ['-d', $setting], $settings));

@@ -70,7 +70,7 @@ final readonly class NginxConfig
             tcp_nopush on;
             keepalive_timeout 30s;
             keepalive_requests 10000;
-            open_file_cache max=2000 inactive=30s;
+            open_file_cache max=4000 inactive=30s;
             open_file_cache_valid 1s;
             client_max_body_size 260m;
             client_body_temp_path {$this->folder}/body;
@@ -79,8 +79,8 @@ final readonly class NginxConfig
             uwsgi_temp_path {$this->folder}/uwsgi;
             scgi_temp_path {$this->folder}/scgi;
             large_client_header_buffers 8 32k;
-            fastcgi_buffers 64 16k;
-            fastcgi_buffer_size 64k;
+            fastcgi_buffers 64 8k;
+            fastcgi_buffer_size 8k;
             fastcgi_read_timeout 300s;
             # Answers for people are compressed on their way; pages are compressed once, when they are rendered.
             gzip on;
@@ -122,9 +122,6 @@ final readonly class NginxConfig
                     {$parameters}
                     fastcgi_cache pages;
                     fastcgi_cache_methods GET HEAD;
-                    fastcgi_cache_lock on;
-                    fastcgi_cache_lock_timeout 10s;
-                    fastcgi_cache_lock_age 10s;
                     fastcgi_cache_background_update on;
                     fastcgi_cache_revalidate off;
                     # Who is signed in has pages of their own. A site that is being forgotten is not read until it is.
@@ -170,6 +167,8 @@ final readonly class NginxConfig
             'HTTP_PROXY' => '""',
             'REQUEST_ID' => '$request_id',
             'INSIDER' => '$insider',
+            'FORGETTING' => '$forgetting',
+            'ASKED_AT' => '$msec',
             'PAGE_KEY' => '$scheme$forwarded://$http_host$request_uri',
         ];
         $lines = array_map(static fn (string $name, string $value): string => "fastcgi_param $name $value;", array_keys($values), $values);

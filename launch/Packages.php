@@ -15,6 +15,7 @@ final class Packages
         'intl' => 'php-intl',
         'mbstring' => 'php-mbstring',
         'dom' => 'php-xml',
+        'apcu' => 'php-apcu',
     ];
 
     public function __construct(private readonly string $root)
@@ -40,6 +41,12 @@ final class Packages
         $this->composer();
         $this->node();
         $this->editor();
+    }
+
+    public function toMeasure(): void
+    {
+        $this->toTest();
+        $this->debian(Shell::has('wrk') ? [] : ['wrk']);
     }
 
     /** @return list<string> */

@@ -48,7 +48,7 @@ final readonly class WebServer
             $this->socket,
             "{$this->application->storage()}/logs/php-{$this->name}.log",
             $workers,
-            false,
+            $this->application->as !== [] || posix_geteuid() !== 0,
         );
         $this->write('fpm.conf', $fpm->text());
         $nginx = new NginxConfig(
@@ -88,7 +88,7 @@ final readonly class WebServer
     {
         Shell::must(['rm', '-rf', $this->folder], 'Clearing the cache of pages');
         $this->application->storage();
-        foreach (['', '/body', '/fastcgi', '/proxy', '/uwsgi', '/scgi', '/pages', '/forgetting', '/missed'] as $part) {
+        foreach (['', '/body', '/fastcgi', '/proxy', '/uwsgi', '/scgi', '/pages', '/forgetting', '/missed', '/rendering'] as $part) {
             mkdir($this->folder.$part, 0750);
         }
         file_put_contents("{$this->folder}/networks.conf", '');

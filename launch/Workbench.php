@@ -30,6 +30,8 @@ final class Workbench
             $this->cluster->dropDatabase('heronstem_bench', $this->cluster->start());
         }
 
+        (new Packages($this->root))->toMeasure();
+
         return $this->run("bench/$name.php", 'heronstem_bench', 100000);
     }
 
@@ -48,7 +50,7 @@ final class Workbench
             $connection = $this->cluster->start();
             $this->cluster->createDatabase($database, $connection);
             $standIns = StandIns::on($this->root, $database, 19090);
-            $application = new Application($this->root, $database, $connection, $database, settings: $standIns->settings());
+            $application = new Application($this->root, $database, $connection, $database, Unprivileged::prefix($this->root), $standIns->settings());
             $application->must(['migrate', '--force'], 'Preparing the database');
             Say::step('Loading what is needed, where it is not there yet');
             $application->must(['heronstem:load-demo', ...$pages === null ? [] : ["--pages=$pages"]], 'Loading');

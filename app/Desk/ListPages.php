@@ -145,11 +145,11 @@ final readonly class ListPages
     }
 
     /** @return list<ListedPage> */
-    public function picked(Site $site, string $place, Viewer $viewer): array
+    public function picked(Site $site, string $place, Viewer $viewer, ?ShownMenus $menus = null): array
     {
         return array_map(
             static fn (ResolvedEntry $pick): ListedPage => new ListedPage($pick->label, (string) $pick->href, $pick->text, $pick->picture),
-            $this->menus->shown($site, $viewer)[$place] ?? [],
+            ($menus ?? $this->menus->shown($site, $viewer))[$place] ?? [],
         );
     }
 

@@ -105,7 +105,9 @@ final readonly class ShowPage
             'siteMap' => $page->layout === 'site-map' ? $this->tree->whole($site) : [],
             'trail' => [...array_column($ancestors, 'ulid'), $page->ulid],
             'side' => $isStart ? [] : $this->tree->side($page, $ancestors),
-            'cards' => in_array($page->layout, ['home', 'section'], true) ? $this->cards($site, $isStart ? [] : [...$ancestors, $page], $viewer) : [],
+            'cards' => in_array($page->layout, ['home', 'section'], true)
+                ? $this->cards($site, $isStart ? [] : [...$ancestors, $page], $viewer, $frame['menus'])
+                : [],
             'html' => $this->render->html($content, $site, $viewer),
         ];
     }
@@ -127,9 +129,9 @@ final readonly class ShowPage
      * @param  list<Page>  $above  pages above the cards, from the top down; none on the start page
      * @return list<ListedPage>
      */
-    private function cards(Site $site, array $above, Viewer $viewer): array
+    private function cards(Site $site, array $above, Viewer $viewer, ShownMenus $menus): array
     {
-        $picked = $above === [] ? $this->lists->picked($site, 'front', $viewer) : [];
+        $picked = $above === [] ? $this->lists->picked($site, 'front', $viewer, $menus) : [];
 
         return $picked === [] ? $this->lists->below($site, $above) : $picked;
     }

@@ -164,7 +164,7 @@ final class Page extends Model
     {
         $ids = array_slice(explode('.', $this->path), 0, -1);
 
-        return array_values(self::query()->whereIn('id', $ids)->orderByRaw('nlevel(path)')->get()->all());
+        return $ids === [] ? [] : array_values(self::query()->whereIn('id', $ids)->orderByRaw('nlevel(path)')->get()->all());
     }
 
     /** @return BelongsTo<Site, $this> */

@@ -55,19 +55,18 @@ final readonly class ShortPath
             preg_match('#^/[0-9a-f]{32}\.txt$#D', $asked) !== 1 &&
             ($server['INSIDER'] ?? '0') !== '1' &&
             array_intersect(self::PERSONAL, array_keys($cookies)) === [];
-        $site = $isMeant ? ShortSite::at($host, $this->pdo) : null;
-        if ($site === null || ($site->isSecure && ! $this->isSecure($server))) {
+        if (! $isMeant) {
             return null;
         }
-        $set = $this->rules->read($this->rules->version($site->id, $site->ulid, $site->rulesVersion, $site->rules), $site->rules, $now);
-        if ($set === null) {
-            return null;
+        $known = ShortSite::known($host);
+        $site = $known ?? ShortSite::at($host, $this->pdo);
+        [$resolution, $answer, $isRight] = $this->tried($site, $server, $asked, $now);
+        if ($known !== null && ! $isRight) {
+            // Its settings have changed since.
+            $site = ShortSite::at($host, $this->pdo);
+            [$resolution, $answer] = $this->tried($site, $server, $asked, $now);
         }
-        $lookup = new LedgerLookup($this->pdo, $site->id);
-        $resolution = (new Resolver($site->rules, $lookup, $set))->resolve($asked);
-        // Where a page on the way is closed to some, it depends on who asks.
-        $answer = $lookup->hasMetGate() ? null : $this->of($resolution, $site, $now);
-        if ($answer === null) {
+        if ($site === null || $resolution === null || $answer === null) {
             return null;
         }
         $said = static fn (string $name): string => is_string($server[$name] ?? null) ? $server[$name] : '';
@@ -81,6 +80,30 @@ final readonly class ShortPath
             'Permissions-Policy' => 'camera=(), geolocation=(), microphone=()',
             ...$site->isSecure && $this->hsts > 0 ? ['Strict-Transport-Security' => "max-age={$this->hsts}"] : [],
         ]);
+    }
+
+    /**
+     * @param  array<mixed>  $server
+     * @return array{Resolution|null, ShortAnswer|null, bool} how it is answered, the answer where it can be given here, and whether the
+     *                                                        site is as it was known to be
+     */
+    private function tried(?ShortSite $site, array $server, string $asked, int $now): array
+    {
+        if ($site === null) {
+            return [null, null, false];
+        }
+        $set = $this->rules->read($this->rules->version($site->id, $site->ulid, $site->rulesVersion, $site->rules), $site->rules, $now);
+        if ($set === null) {
+            return [null, null, false];
+        }
+        $lookup = new LedgerLookup($this->pdo, $site->id);
+        $resolution = (new Resolver($site->rules, $lookup, $set))->resolve($asked);
+        // A rule that stands in front answers without a look at the ledger.
+        $lookup->stamp() ?? $lookup->at('/');
+        // Where a page on the way is closed to some, it depends on who asks; and what asks by http for a site by https is sent there first.
+        $isOpen = ! $lookup->hasMetGate() && (! $site->isSecure || $this->isSecure($server));
+
+        return [$resolution, $isOpen ? $this->of($resolution, $site, $now) : null, $lookup->stamp() === $site->stamp];
     }
 
     private function of(Resolution $resolution, ShortSite $site, int $now): ?ShortAnswer

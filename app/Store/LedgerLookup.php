@@ -17,14 +17,13 @@ final class LedgerLookup implements AddressLookup
 {
     private const PAGE = 'p.ulid, p.name, p.address, is_visible(p.state, p.from_at, p.until_at), p.kind, p.leads_to, p.gate_id';
 
-    private const AT =
-        'select l.address, l.kind, l.ever_live, '.
-        self::PAGE.
-        ' from ledger l left join pages p on p.id = l.page_id where l.site_id = ? and l.key = ?';
+    private const AT = 'select * from find_address(?, ?)';
 
     private ?\PDOStatement $statement = null;
 
     private bool $metGate = false;
+
+    private ?string $stamp = null;
 
     public function __construct(private readonly PDO $pdo, private readonly int $site)
     {
@@ -36,9 +35,11 @@ final class LedgerLookup implements AddressLookup
         $this->statement->execute([$this->site, $key]);
         $row = $this->statement->fetch(PDO::FETCH_NUM);
         $this->statement->closeCursor();
-        if (! is_array($row)) {
+        $this->stamp = is_array($row) ? $row[0] : null;
+        if (! is_array($row) || $row[2] === null) {
             return null;
         }
+        array_shift($row);
         $kind = ClaimKind::from($row[1]);
         $rule =
             $kind === ClaimKind::Rule
@@ -78,6 +79,12 @@ final class LedgerLookup implements AddressLookup
     public function hasMetGate(): bool
     {
         return $this->metGate;
+    }
+
+    /** A mark of the site's settings as they were at the last look at an address, which is another once they change. */
+    public function stamp(): ?string
+    {
+        return $this->stamp;
     }
 
     private function one(string $from, string $id): ?AnsweringPage

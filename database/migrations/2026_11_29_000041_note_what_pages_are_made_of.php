@@ -30,7 +30,8 @@ return new class extends Migration
                 at timestamptz not null default now()
             );
             comment on column forgets.made_of is 'parts that changed; null for everything of the site';
-            create index forgets_of_site on forgets (site_id, id);
+            create index forgets_of_site on forgets (site_id, xid);
+            create index forgets_xid on forgets (xid);
             create index forgets_at on forgets (at);
 
             create table cached_pages (
@@ -253,16 +254,17 @@ return new class extends Migration
                 select pg_current_snapshot()::text || ' ' || coalesce((select max(id) from forgets), 0)
             $$;
 
-            -- Whether a change could not be seen at a mark. What a transaction itself did before its mark could.
-            create function is_after(change forgets, mark text) returns boolean language sql stable as $$
-                select case when change.xid = pg_current_xact_id_if_assigned() then change.id > split_part(mark, ' ', 2)::bigint
-                    else not pg_visible_in_snapshot(change.xid, split_part(mark, ' ', 1)::pg_snapshot) end
-            $$;
-
-            -- Whether something of the parts has changed that could not be seen at a mark.
-            create function changed_since(site bigint, parts text[], mark text) returns boolean language sql as $$
-                select exists (select 1 from forgets f where f.site_id = site and (f.made_of is null or f.made_of && parts) and is_after(f, mark))
-            $$;
+            -- Whether something of the parts has changed that could not be seen at a mark. What a transaction itself did before its mark could.
+            create function changed_since(site bigint, parts text[], mark text) returns boolean language plpgsql as $$
+            declare
+                snap pg_snapshot := split_part(mark, ' ', 1)::pg_snapshot;
+                upto bigint := split_part(mark, ' ', 2)::bigint;
+            begin
+                return exists (
+                    select 1 from forgets f where f.site_id = site and f.xid >= pg_snapshot_xmin(snap) and (f.made_of is null or f.made_of && parts)
+                        and case when f.xid = pg_current_xact_id_if_assigned() then f.id > upto else not pg_visible_in_snapshot(f.xid, snap) end
+                );
+            end $$;
 
             -- Keeps what was rendered from what could be seen at a mark, unless something of it has changed since. Whoever forgets waits
             -- for those who keep, so that nothing comes to be kept after it was forgotten.
@@ -281,15 +283,21 @@ return new class extends Migration
             create function forget_pages(of_node text) returns setof text language plpgsql as $$
             declare
                 before text;
+                snap pg_snapshot;
+                upto bigint;
                 now_seen text;
             begin
                 perform pg_advisory_xact_lock(hashtextextended('forget ' || of_node, 0));
                 select seen into before from cache_nodes where name = of_node;
+                -- Of a node that was never asked everything is new.
+                snap := coalesce(split_part(before, ' ', 1), '1:1:')::pg_snapshot;
+                upto := coalesce(split_part(before, ' ', 2), '0')::bigint;
                 now_seen := seen_so_far();
                 insert into cache_nodes (name, seen) values (of_node, now_seen) on conflict (name) do update set seen = excluded.seen, at = now();
                 return query
                     with changed as materialized (
-                        select site_id, made_of from forgets f where before is null or is_after(f, before)
+                        select f.site_id, f.made_of from forgets f where f.xid >= pg_snapshot_xmin(snap)
+                            and case when f.xid = pg_current_xact_id_if_assigned() then f.id > upto else not pg_visible_in_snapshot(f.xid, snap) end
                     ), wholly as (select distinct site_id from changed where made_of is null),
                     parts as (select site_id, array_agg(distinct part) as made_of from changed, unnest(made_of) part group by site_id),
                     targets as (

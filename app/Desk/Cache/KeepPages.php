@@ -17,6 +17,18 @@ final readonly class KeepPages
     }
 
     /**
+     * Whether it is this request that renders the page, of those who ask for it at this moment.
+     *
+     * @param  int  $asked  when the web server did not have it, in seconds since 1970; 0 where nobody said
+     */
+    public function isForThis(string $key, int $asked): bool
+    {
+        $node = Node::here();
+
+        return $node->folder === null || $asked === 0 || OneRenders::isThis($node, $key, $asked);
+    }
+
+    /**
      * @template T
      *
      * @param  string  $key  under which the node would keep it

@@ -8,6 +8,7 @@ use App\Desk\Cache\KeepPages;
 use App\Http\Middleware\BehindNginx;
 use App\Models\Site;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response as Answer;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
@@ -40,6 +41,10 @@ final readonly class KeepPage
             return $answer();
         }
         $key = $request->server->getString(BehindNginx::KEY);
+        if (! $this->pages->isForThis($key, (int) $request->server->getString('ASKED_AT'))) {
+            // The web server asks itself once more, and has it.
+            return new Answer('', 200, ['X-Accel-Redirect' => $request->server->getString('REQUEST_URI')]);
+        }
         [$response, $seconds] = $this->pages->around($site, $key, $answer, self::isForAll(...));
         if ($seconds > 0) {
             $response->headers->set(self::HEADER, self::lifetime($seconds));
@@ -56,6 +61,7 @@ final readonly class KeepPage
     {
         return $request->server->has(BehindNginx::KEY) &&
             $request->server->get('INSIDER', '0') !== '1' &&
+            $request->server->get('FORGETTING', '0') !== '1' &&
             array_intersect(self::PERSONAL, array_keys($request->cookies->all())) === [];
     }
 
