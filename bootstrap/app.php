@@ -9,6 +9,7 @@ use App\Desk\RippleChanged;
 use App\Http\Api\Problem;
 use App\Http\InvalidInput;
 use App\Http\Middleware\AnswerSites;
+use App\Http\Middleware\AnswerWatch;
 use App\Http\Middleware\BehindNginx;
 use App\Http\Middleware\EditorHeaders;
 use App\Http\Middleware\InPlan;
@@ -58,7 +59,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
     })
     ->withMiddleware(function (Middleware $middleware): void {
         // Proxies in front are known before anything asks for host or scheme.
-        $middleware->use([BehindNginx::class, TrustConfiguredProxies::class, AnswerSites::class, ValidatePostSize::class]);
+        $middleware->use([AnswerWatch::class, BehindNginx::class, TrustConfiguredProxies::class, AnswerSites::class, ValidatePostSize::class]);
         $middleware->append(EditorHeaders::class);
         $middleware->group('editor', [
             EncryptCookies::class,

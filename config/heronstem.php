@@ -14,6 +14,8 @@ return [
     'file_bytes' => 32 * 1024 * 1024,
     'crawl_pause' => (int) env('HERONSTEM_CRAWL_PAUSE', 500), // milliseconds between two requests to an old site that is read
     // Where the web server of this node keeps rendered pages; set by whoever starts it.
+    'slow' => (int) env('HERONSTEM_SLOW', 1000), // milliseconds from which on a request is logged with its statements
+    'server_timing' => (bool) env('HERONSTEM_SERVER_TIMING', false), // tells browsers where the time of an answer went
     'node_folder' => env('HERONSTEM_NODE_FOLDER'),
     'picture_side' => 2400,
     'picture_pixels' => 40_000_000, // read into memory at once, all frames together: about 5 bytes each

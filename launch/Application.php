@@ -96,13 +96,14 @@ final class Application
      *
      * @param  list<int>  $ports
      * @param  string  $node  whose name its processes bear
+     * @param  int|null  $watch  the port for those who watch
      */
-    public function serve(Processes $processes, array $ports, string $node, int $workers): void
+    public function serve(Processes $processes, array $ports, string $node, int $workers, ?int $watch = null): void
     {
         foreach (['config:cache', 'route:cache', 'event:cache', 'view:cache'] as $command) {
             Shell::must([...$this->as, PHP_BINARY, 'artisan', $command], 'Preparing the application', $this->served());
         }
-        (new WebServer($this->root, $node, $this))->start($processes, $ports, $workers);
+        (new WebServer($this->root, $node, $this))->start($processes, $ports, $workers, $watch);
     }
 
     private function key(): string

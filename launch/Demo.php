@@ -68,8 +68,8 @@ final class Demo
             while (pcntl_waitpid(-1, $status, WNOHANG) > 0);
             try {
                 $standIns = new StandIns($this->root, 'demo', $this->ports('stand-ins'));
-                $application = $this->connected($this->cluster->start(), $standIns->settings());
-                (new Services($application, $this->processes, $this->ports('ports'), $standIns))->revive();
+                $application = $this->connected($this->cluster->start(), [...$standIns->settings(), 'HERONSTEM_SERVER_TIMING' => 'true']);
+                (new Services($application, $this->processes, $this->ports('ports'), $standIns, $this->ports('watch')[0]))->revive();
             } catch (Failed $failed) {
                 Say::error($failed->getMessage());
             }
@@ -158,12 +158,15 @@ final class Demo
         file_put_contents("{$this->root}/var/run/demo.ports", implode(' ', $ports));
         $standIns = StandIns::on($this->root, 'demo', max($ports) + 1);
         file_put_contents("{$this->root}/var/run/demo.stand-ins", implode(' ', $standIns->ports()));
-        $serving = $this->connected($this->cluster->start(), $standIns->settings());
-        (new Services($serving, $this->processes, array_values($ports), $standIns))->start();
+        $serving = $this->connected($this->cluster->start(), [...$standIns->settings(), 'HERONSTEM_SERVER_TIMING' => 'true']);
+        $watch = Ports::free(max([0, ...$standIns->ports()]) + 1);
+        file_put_contents("{$this->root}/var/run/demo.watch", (string) $watch);
+        (new Services($serving, $this->processes, array_values($ports), $standIns, $watch))->start();
 
         return [
             "editor: http://127.0.0.1:{$ports[0]}",
             "mailbox: {$standIns->mailbox()}",
+            "watch: http://127.0.0.1:$watch/metrics",
             ...array_map(static fn (string $origin): string => 'site: '.explode('=', $origin, 2)[1], $origins),
             ...explode("\n", $application->must(['heronstem:logins'], 'Listing logins')),
         ];

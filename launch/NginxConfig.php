@@ -21,6 +21,7 @@ final readonly class NginxConfig
      * @param  list<int>  $ports
      * @param  list<string>  $proxies  in front, whose X-Forwarded-For is believed
      * @param  bool  $asRoot  where root runs everything
+     * @param  int|null  $watch  the port for those who watch
      */
     public function __construct(
         private string $public,
@@ -30,6 +31,7 @@ final readonly class NginxConfig
         private string $bind,
         private array $proxies,
         private bool $asRoot,
+        private ?int $watch = null,
     ) {
     }
 
@@ -41,6 +43,7 @@ final readonly class NginxConfig
         $load = $brotli ? 'load_module '.self::BROTLI.";\n" : '';
         $compressed = 'gzip_static on;'.($brotli ? ' brotli_static on;' : '');
         $listen = implode("\n        ", array_map(fn (int $port): string => "listen {$this->bind}:$port;", $this->ports));
+        $watch = $this->watch === null ? '' : $this->watching($this->watch);
         $personal = implode('', array_map(static fn (string $name): string => '$cookie_'.$name, self::PERSONAL));
         $parameters = $this->parameters();
         $proxies = implode(' ', array_map(static fn (string $proxy): string => "proxy $proxy;", $this->proxies));
@@ -79,8 +82,8 @@ final readonly class NginxConfig
             uwsgi_temp_path {$this->folder}/uwsgi;
             scgi_temp_path {$this->folder}/scgi;
             large_client_header_buffers 8 32k;
-            fastcgi_buffers 64 8k;
-            fastcgi_buffer_size 8k;
+            fastcgi_buffers 64 16k;
+            fastcgi_buffer_size 16k;
             fastcgi_read_timeout 300s;
             # Answers for people are compressed on their way; pages are compressed once, when they are rendered.
             gzip on;
@@ -135,10 +138,27 @@ final readonly class NginxConfig
                     fastcgi_hide_header X-Visitor-Cache-Control;
                     add_header Cache-Control \$upstream_http_x_visitor_cache_control always;
                     add_header X-Page-Cache \$upstream_cache_status always;
+                    add_header X-Request-Id \$request_id always;
                 }
             }
+            {$watch}
         }
 
+        CONF;
+    }
+
+    private function watching(int $port): string
+    {
+        return <<<CONF
+        server {
+                listen {$this->bind}:$port;
+                location / {
+                    fastcgi_pass php;
+                    set \$forgetting 0;
+                    {$this->parameters()}
+                    fastcgi_param WATCH 1;
+                }
+            }
         CONF;
     }
 

@@ -18,12 +18,13 @@ final class Services
         private readonly Processes $processes,
         private readonly array $ports,
         private readonly StandIns $standIns,
+        private readonly int $watch,
     ) {
     }
 
     public function start(): void
     {
-        $this->application->serve($this->processes, $this->ports, self::NODE, self::WORKERS);
+        $this->application->serve($this->processes, $this->ports, self::NODE, self::WORKERS, $this->watch);
         foreach (array_keys($this->workers()) as $label) {
             $this->work($label);
         }
@@ -35,7 +36,7 @@ final class Services
         $labels = ['php-'.self::NODE, 'nginx-'.self::NODE];
         if (array_filter($labels, $this->processes->isRunning(...)) !== $labels) {
             array_map($this->processes->end(...), $labels);
-            $this->application->serve($this->processes, $this->ports, self::NODE, self::WORKERS);
+            $this->application->serve($this->processes, $this->ports, self::NODE, self::WORKERS, $this->watch);
         }
         foreach (array_keys($this->workers()) as $label) {
             if (! $this->processes->isRunning($label)) {

@@ -38,7 +38,7 @@ final readonly class WebServer
     }
 
     /** @param  list<int>  $ports */
-    public function start(Processes $processes, array $ports, int $workers, string $bind = '127.0.0.1'): void
+    public function start(Processes $processes, array $ports, int $workers, ?int $watch = null, string $bind = '127.0.0.1'): void
     {
         $this->prepare();
         @unlink($this->socket);
@@ -59,6 +59,7 @@ final readonly class WebServer
             $bind,
             self::proxies($this->application),
             $this->application->as === [],
+            $watch,
         );
         $this->write('nginx.conf', $nginx->text());
         $this->application->must(['heronstem:forget', '--begin'], 'Beginning with an empty cache of pages');

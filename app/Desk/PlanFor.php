@@ -6,6 +6,7 @@ namespace App\Desk;
 
 use App\Desk\BringIn\WorkOutBringIn;
 use App\Desk\Replace\ReplaceTexts;
+use App\Desk\Watch\Measured;
 use App\Models\Site;
 use Heronstem\Core\Access\BeyondRights;
 use Heronstem\Core\Change\Batch;
@@ -20,8 +21,12 @@ final readonly class PlanFor
     /** Conflicts whose ways out are tried one by one; of those beyond, only another choice is offered. */
     private const MAX_TRIED = 20;
 
-    public function __construct(private Planners $planners, private ReplaceTexts $replace, private WorkOutBringIn $bringIn, private NumberContents $contents)
-    {
+    public function __construct(
+        private Planners $planners,
+        private ReplaceTexts $replace,
+        private WorkOutBringIn $bringIn,
+        private NumberContents $contents,
+    ) {
     }
 
     /**
@@ -30,9 +35,12 @@ final readonly class PlanFor
      */
     public function of(Site $site, Batch $batch, Rights $rights): Ripple
     {
+        $began = hrtime(true);
         $batch = $this->workedOut($site, $batch, $rights);
+        $ripple = $this->withOpenWays($site, $this->guarded($site, $batch, $rights), $batch, $rights);
+        Measured::took('heronstem_plan', (hrtime(true) - $began) / 1e9);
 
-        return $this->withOpenWays($site, $this->guarded($site, $batch, $rights), $batch, $rights);
+        return $ripple;
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Short;
 
+use App\Desk\Watch\Measured;
 use App\Store\HitLog;
 use App\Store\RulesFile;
 use PDO;
@@ -32,6 +33,9 @@ final class ShortStart
         } catch (\Throwable) {
             // Whatever it was, the framework meets it again, and says so.
             return false;
+        }
+        if ($answer !== null) {
+            Measured::count(sprintf('heronstem_short_requests_total{status="%d"}', $answer->status));
         }
         $answer?->send(($server['REQUEST_METHOD'] ?? '') !== 'HEAD');
 

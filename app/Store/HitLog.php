@@ -58,6 +58,14 @@ final class HitLog
         $this->append([$site, 'searched', $words, gmdate('Y-m-d'), $outcome, $asker->isBot, time()]);
     }
 
+    /** @return int bytes that were noted and wait to be counted */
+    public function waiting(): int
+    {
+        clearstatcache();
+
+        return array_sum(array_map(static fn (string $file): int => (int) @filesize($file), glob($this->path('*')) ?: []));
+    }
+
     /**
      * Takes what was noted since the last time out of the way of those who note.
      *

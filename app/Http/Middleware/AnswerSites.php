@@ -27,6 +27,8 @@ final readonly class AnswerSites
         $site = $this->siteAt($request->getHttpHost());
 
         if ($site !== null) {
+            $request->attributes->set('for', 'site');
+
             return $this->container->make(PlanPreview::class)->answer(
                 $request,
                 $site,

@@ -6,6 +6,7 @@ namespace App\Http\Middleware;
 
 use App\Desk\Cache\ForgetPages;
 use App\Http\Site\KeepPage;
+use App\Http\WatchedStatements;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -24,10 +25,13 @@ final readonly class BehindNginx
 
     public function handle(Request $request, \Closure $next): Response
     {
-        $response = $next($request);
         if (! $request->server->has(self::KEY)) {
-            return $response;
+            return $next($request);
         }
+        $began = hrtime(true);
+        $statements = new WatchedStatements();
+        $response = $next($request);
+        $statements->said($request, $response, (hrtime(true) - $began) / 1e9);
         if (! $request->isMethodSafe()) {
             $this->forget->now();
         }
