@@ -98,12 +98,18 @@ final class Application
      * @param  string  $node  whose name its processes bear
      * @param  int|null  $watch  the port for those who watch
      */
-    public function serve(Processes $processes, array $ports, string $node, int $workers, ?int $watch = null): void
+    public function serve(Processes $processes, array $ports, string $node, int $workers, ?int $watch = null, ?Settings $settings = null): void
+    {
+        $this->prepare();
+        (new WebServer($this->root, $node, $this))->start($processes, $ports, $workers, $watch, $settings);
+    }
+
+    /** Works out once what the framework would work out for every request. */
+    public function prepare(): void
     {
         foreach (['config:cache', 'route:cache', 'event:cache', 'view:cache'] as $command) {
             Shell::must([...$this->as, PHP_BINARY, 'artisan', $command], 'Preparing the application', $this->served());
         }
-        (new WebServer($this->root, $node, $this))->start($processes, $ports, $workers, $watch);
     }
 
     private function key(): string

@@ -9,6 +9,8 @@ final class Heronstem
 {
     private const COMMANDS = [
         'demo' => 'Start the editor and the demo sites.  --port N  --fresh  --detach  --pages N',
+        'serve' => 'Serve for real, with settings from the environment.  --key makes a key  --unit writes a unit for systemd',
+        'doctor' => 'Look at everything that is needed, and say what is wrong and how to mend it.',
         'stop' => 'Stop a demo that was started with --detach.',
         'test' => 'Install what is needed, run every check and every test.',
         'make-site' => 'Make a site, with its first owner.  KEY  --name …  --origin …  --owner MAIL',
@@ -17,6 +19,8 @@ final class Heronstem
         'import' => 'Bring pages into a site.  FILE | FOLDER  --site KEY  --dry-run  --as draft | live | given  --json',
         'export' => 'Write a site as a file: site-json | site-csv | site-xlsx | site-html | markdown | opml | sitemap; its redirects: csv | jsonl | nginx-maps | nginx-server | apache-map | apache-rules  --site KEY  --branch ADDRESS',
         'audit' => 'List what keeps pages from being found.  --site KEY  --json  --fail-on error | warning | notice',
+        'backup' => 'Back up database and files as of one moment.  FILE | FOLDER  --key-file FILE  --keep-all',
+        'restore' => 'Restore a backup beside what is in use, look it through, and use it.  FILE  --key-file FILE  --database NAME  --switch',
         'check' => 'Check the invariants of the stored sites.  --site KEY  --json',
         'token' => 'Make a personal API token.  --user MAIL  --name WHAT-FOR',
         'bench' => 'Measure against a baseline in the same run.  address-lookup | outline-open',
@@ -38,9 +42,13 @@ final class Heronstem
             return match ($command) {
                 'demo' => (new Demo($this->root))->start($words),
                 'stop' => (new Demo($this->root))->stop(),
+                'serve' => (new Serve($this->root))->run($words),
+                'doctor' => (new Doctor($this->root))->look(),
                 'watch' => (new Demo($this->root))->watch(),
                 'test' => (new Test($this->root))->run($words),
-                'audit', 'explain', 'export', 'import', 'check', 'make-site', 'may', 'token' => (new Demo($this->root))->console(["heronstem:$command", ...$words]),
+                'audit', 'backup', 'explain', 'export', 'import', 'check', 'make-site', 'may', 'restore', 'token' => (new Demo($this->root))->console(
+                    ["heronstem:$command", ...$words],
+                ),
                 'artisan' => (new Demo($this->root))->console($words),
                 'bench' => (new Workbench($this->root))->measure($words),
                 'pictures' => (new Workbench($this->root))->takePictures(),

@@ -22,6 +22,7 @@ final readonly class NginxConfig
      * @param  list<string>  $proxies  in front, whose X-Forwarded-For is believed
      * @param  bool  $asRoot  where root runs everything
      * @param  int|null  $watch  the port for those who watch
+     * @param  array{string, string}|null  $certificate  and its key, for https
      */
     public function __construct(
         private string $public,
@@ -32,6 +33,8 @@ final readonly class NginxConfig
         private array $proxies,
         private bool $asRoot,
         private ?int $watch = null,
+        private ?array $certificate = null,
+        private int $securePort = 443,
     ) {
     }
 
@@ -45,6 +48,10 @@ final readonly class NginxConfig
         $listen = implode("\n        ", array_map(fn (int $port): string => "listen {$this->bind}:$port;", $this->ports));
         $watch = $this->watch === null ? '' : $this->watching($this->watch);
         $personal = implode('', array_map(static fn (string $name): string => '$cookie_'.$name, self::PERSONAL));
+        if ($this->certificate !== null) {
+            [$certificate, $key] = $this->certificate;
+            $listen .= "\n        listen {$this->bind}:{$this->securePort} ssl http2;\n        ssl_certificate $certificate;\n        ssl_certificate_key $key;\n        ssl_protocols TLSv1.2 TLSv1.3;\n        ssl_session_cache shared:tls:8m;";
+        }
         $parameters = $this->parameters();
         $proxies = implode(' ', array_map(static fn (string $proxy): string => "proxy $proxy;", $this->proxies));
 
@@ -151,7 +158,7 @@ final readonly class NginxConfig
     {
         return <<<CONF
         server {
-                listen {$this->bind}:$port;
+                listen 127.0.0.1:$port;
                 location / {
                     fastcgi_pass php;
                     set \$forgetting 0;

@@ -50,7 +50,7 @@ final class Packages
     }
 
     /** @return list<string> */
-    private function missing(): array
+    public function missing(): array
     {
         $loaded = array_map('strtolower', explode("\n", Shell::must([PHP_BINARY, '-m'], 'Listing PHP extensions')));
         $missing = array_values(array_diff_key(self::EXTENSIONS, array_flip($loaded)));

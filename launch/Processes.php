@@ -47,6 +47,15 @@ final class Processes
         return $each !== null && $this->isOurs($each);
     }
 
+    /** Tells one of them something, and not those that it started. */
+    public function signal(string $label, int $signal): void
+    {
+        $each = $this->known()[$label] ?? null;
+        if ($each !== null && $this->isOurs($each)) {
+            posix_kill($each['pid'], $signal);
+        }
+    }
+
     /** Ends one, or what is left of it. */
     public function end(string $label): void
     {

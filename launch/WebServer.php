@@ -38,7 +38,7 @@ final readonly class WebServer
     }
 
     /** @param  list<int>  $ports */
-    public function start(Processes $processes, array $ports, int $workers, ?int $watch = null, string $bind = '127.0.0.1'): void
+    public function start(Processes $processes, array $ports, int $workers, ?int $watch = null, ?Settings $settings = null): void
     {
         $this->prepare();
         @unlink($this->socket);
@@ -56,10 +56,12 @@ final readonly class WebServer
             $this->folder,
             $this->socket,
             $ports,
-            $bind,
+            $settings->values['HERONSTEM_BIND'] ?? '127.0.0.1',
             self::proxies($this->application),
             $this->application->as === [],
             $watch,
+            $settings?->certificate(),
+            $settings?->number('HERONSTEM_HTTPS_PORT') ?? 443,
         );
         $this->write('nginx.conf', $nginx->text());
         $this->application->must(['heronstem:forget', '--begin'], 'Beginning with an empty cache of pages');

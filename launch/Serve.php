@@ -1,0 +1,188 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Launch;
+
+/** Heronstem for real, over a PostgreSQL that is there already: in the foreground, for systemd or whoever else looks after services. */
+final class Serve
+{
+    private const NODE = 'serve';
+
+    private readonly Processes $processes;
+
+    private bool $reloads = false;
+
+    public function __construct(private readonly string $root)
+    {
+        $this->processes = new Processes($root, self::NODE);
+    }
+
+    /** @param  list<string>  $words */
+    public function run(array $words): int
+    {
+        $options = Options::read($words, ['key' => 'switch', 'unit' => 'switch']);
+        if (isset($options['key'])) {
+            Say::line('base64:'.base64_encode(random_bytes(32)));
+
+            return 0;
+        }
+        if (isset($options['unit'])) {
+            Say::line($this->unit());
+
+            return 0;
+        }
+        $settings = Settings::read(getenv());
+        (new Packages($this->root))->toRun();
+        $application = $this->application($settings);
+        $this->migrate($application, $settings);
+        pcntl_async_signals(true);
+        foreach ([SIGINT, SIGTERM] as $signal) {
+            pcntl_signal($signal, function (): never {
+                $this->processes->stop();
+                exit(0);
+            });
+        }
+        pcntl_signal(SIGHUP, function (): void {
+            $this->reloads = true;
+        });
+        $this->processes->stop();
+        $this->start($application, $settings);
+        Say::step(
+            "Serving on {$settings->values['HERONSTEM_BIND']}:{$settings->values['HERONSTEM_PORT']}. SIGHUP takes up changed code without a pause; SIGTERM ends it.",
+        );
+
+        return $this->lookAfter($application, $settings);
+    }
+
+    /** Whether it can be served here, and what is in the way. */
+    public function problems(): int
+    {
+        $application = $this->application(Settings::read(getenv()));
+
+        return $application->console(['heronstem:doctor']);
+    }
+
+    private function application(Settings $settings): Application
+    {
+        $connection = array_intersect_key($settings->values, array_flip(['DB_HOST', 'DB_PORT', 'DB_USERNAME', 'DB_PASSWORD']));
+        $more = array_intersect_key($settings->values, array_flip(['APP_KEY', 'APP_URL', 'HERONSTEM_HTTPS_PORT']));
+
+        return new Application($this->root, self::NODE, $connection, $settings->values['DB_DATABASE'], Unprivileged::prefix($this->root), [
+            ...$more,
+            'CACHE_STORE' => getenv('CACHE_STORE') ?: 'database',
+        ]);
+    }
+
+    /** By one node at a time; others wait, and find that it is done. */
+    private function migrate(Application $application, Settings $settings): void
+    {
+        $of = $settings->values;
+        try {
+            $pdo = new \PDO("pgsql:host={$of['DB_HOST']};port={$of['DB_PORT']};dbname={$of['DB_DATABASE']}", $of['DB_USERNAME'], $of['DB_PASSWORD'], [
+                \PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION,
+            ]);
+        } catch (\PDOException $no) {
+            throw new Failed(
+                "The database cannot be reached with DB_HOST, DB_PORT, DB_DATABASE, DB_USERNAME and DB_PASSWORD as they are set: {$no->getMessage()}",
+            );
+        }
+        $pdo->exec('select pg_advisory_lock(hashtext(\'heronstem migrate\'))');
+        $application->must(['migrate', '--force'], 'Preparing the database');
+    }
+
+    private function start(Application $application, Settings $settings): void
+    {
+        $application->serve(
+            $this->processes,
+            [$settings->number('HERONSTEM_PORT')],
+            self::NODE,
+            $settings->number('HERONSTEM_WORKERS'),
+            $settings->number('HERONSTEM_WATCH_PORT'),
+            $settings,
+        );
+        foreach (array_keys($this->workers($settings)) as $label) {
+            $this->work($label, $application, $settings);
+        }
+    }
+
+    private function work(string $label, Application $application, Settings $settings): void
+    {
+        $this->processes->start($label, $this->workers($settings)[$label], $application->environment(), $application->as);
+    }
+
+    /** @return array<string, list<string>> */
+    private function workers(Settings $settings): array
+    {
+        $workers = ['forget' => ['heronstem:forget'], 'schedule' => ['schedule:work']];
+        for ($n = 1; $n <= $settings->number('HERONSTEM_QUEUE_WORKERS'); $n++) {
+            // Named, so that several of them are told apart.
+            $workers["queue-$n"] = ['queue:work', "--name=$n", '--sleep=1', '--tries=3', '--memory=512', '--timeout=3600'];
+        }
+
+        return array_map(static fn (array $command): array => [PHP_BINARY, 'artisan', ...$command], $workers);
+    }
+
+    private function lookAfter(Application $application, Settings $settings): never
+    {
+        $web = ['php-'.self::NODE, 'nginx-'.self::NODE];
+        for (; ;) {
+            sleep(1);
+            while (pcntl_waitpid(-1, $status, WNOHANG) > 0);
+            if ($this->reloads) {
+                $this->reloads = false;
+                $this->reload($application, $settings);
+            }
+            if (array_filter($web, $this->processes->isRunning(...)) !== $web) {
+                Say::step('A server is gone; starting it again.');
+                array_map($this->processes->end(...), [...$web, ...array_keys($this->workers($settings))]);
+                $this->start($application, $settings);
+            }
+            foreach (array_keys($this->workers($settings)) as $label) {
+                if (! $this->processes->isRunning($label)) {
+                    Say::step("$label is gone; starting it again.");
+                    $this->processes->end($label);
+                    $this->work($label, $application, $settings);
+                }
+            }
+        }
+    }
+
+    /** Takes up code and settings that changed: requests that are being answered are answered to their end. */
+    private function reload(Application $application, Settings $settings): void
+    {
+        $this->migrate($application, $settings);
+        $application->prepare();
+        $this->processes->signal('php-'.self::NODE, SIGUSR2);
+        $this->processes->signal('nginx-'.self::NODE, SIGHUP);
+        foreach (array_keys($this->workers($settings)) as $label) {
+            // They end what they are at, and are started again by whoever looks after them.
+            $this->processes->signal($label, SIGTERM);
+        }
+        Say::step('Taken up what has changed.');
+    }
+
+    private function unit(): string
+    {
+        return <<<UNIT
+        [Unit]
+        Description=Heronstem
+        After=network-online.target postgresql.service
+        Wants=network-online.target
+
+        [Service]
+        WorkingDirectory={$this->root}
+        EnvironmentFile=/etc/heronstem.env
+        ExecStart={$this->root}/heronstem serve
+        ExecReload=/bin/kill -HUP \$MAINPID
+        KillMode=mixed
+        TimeoutStopSec=60
+        Restart=always
+        RestartSec=2
+        LimitNOFILE=65536
+
+        [Install]
+        WantedBy=multi-user.target
+        UNIT;
+    }
+}
