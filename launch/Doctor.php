@@ -31,6 +31,6 @@ final readonly class Doctor
         }
         Say::line('ok     packages');
 
-        return getenv('DB_DATABASE') === false ? (new Demo($this->root))->console(['heronstem:doctor']) : (new Serve($this->root))->problems();
+        return (Serve::isMeant() ? new Serve($this->root) : new Demo($this->root))->console(['heronstem:doctor']);
     }
 }

@@ -49,7 +49,7 @@ final class Heronstem
                 'audit', 'backup', 'explain', 'export', 'import', 'check', 'make-site', 'may', 'restore', 'token' => (new Demo($this->root))->console(
                     ["heronstem:$command", ...$words],
                 ),
-                'artisan' => (new Demo($this->root))->console($words),
+                'artisan' => $this->console($words),
                 'bench' => (new Workbench($this->root))->measure($words),
                 'pictures' => (new Workbench($this->root))->takePictures(),
                 'help', '--help', '-h' => $this->help(),
@@ -60,6 +60,16 @@ final class Heronstem
 
             return 1;
         }
+    }
+
+    /**
+     * Over what is served for real, where the environment says so, else over the demo.
+     *
+     * @param  list<string>  $words
+     */
+    private function console(array $words): int
+    {
+        return (Serve::isMeant() ? new Serve($this->root) : new Demo($this->root))->console($words);
     }
 
     private function help(): int

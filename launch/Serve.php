@@ -55,12 +55,16 @@ final class Serve
         return $this->lookAfter($application, $settings);
     }
 
-    /** Whether it can be served here, and what is in the way. */
-    public function problems(): int
+    /** Whether the environment says that what is served for real is meant, rather than the demo. */
+    public static function isMeant(): bool
     {
-        $application = $this->application(Settings::read(getenv()));
+        return getenv('APP_URL') !== false && getenv('DB_DATABASE') !== false;
+    }
 
-        return $application->console(['heronstem:doctor']);
+    /** @param  list<string>  $words  of a console command, over what is served */
+    public function console(array $words): int
+    {
+        return $this->application(Settings::read(getenv()))->console($words);
     }
 
     private function application(Settings $settings): Application

@@ -17,6 +17,7 @@ use App\Http\Api\FileController;
 use App\Http\Api\FilmController;
 use App\Http\Api\GoToController;
 use App\Http\Api\HistoryController;
+use App\Http\Api\JobsController;
 use App\Http\Api\LayoutController;
 use App\Http\Api\MenuController;
 use App\Http\Api\OutlineController;
@@ -165,6 +166,9 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                 Route::get('head', [CodeController::class, 'site']);
                 Route::post('code-read', [CodeController::class, 'read']);
                 Route::get('tags', [TagController::class, 'index']);
+                Route::get('failed-jobs', [JobsController::class, 'index']);
+                Route::post('failed-jobs/{job}/again', [JobsController::class, 'again'])->where('job', '[0-9a-f-]{36}');
+                Route::delete('failed-jobs/{job}', [JobsController::class, 'forget'])->where('job', '[0-9a-f-]{36}');
                 Route::get('plans', [PlansController::class, 'index']);
                 Route::get('export', [TakeOutController::class, 'show']);
                 Route::get('bring-in-template', [BringInController::class, 'template']);

@@ -183,6 +183,9 @@ final class CallersTest extends AppTestCase
         'DELETE plans/{plan}' => '401 403 403 204 204 204 204 204 401',
         'POST pages/{live}/to-site-ripple' => '401 403 403 422 422 422 422 422 401',
         'POST pages/{live}/to-site' => '401 403 403 422 422 422 422 422 401',
+        'GET failed-jobs' => self::OWNED,
+        'POST failed-jobs/{job}/again' => '401 403 403 403 403 403 403 404 401',
+        'DELETE failed-jobs/{job}' => '401 403 403 403 403 403 403 404 401',
         'GET removal' => '401 403 403 403 403 403 403 200 401',
         'DELETE sites/{site}' => '401 403 403 403 403 403 403 422 401',
         'GET removed-sites' => '401 200 200 200 200 200 200 200 401',
@@ -364,8 +367,11 @@ final class CallersTest extends AppTestCase
             ])->ulid,
             'menu' => (string) DB::table('menus')->where('site_id', $this->site->id)->value('ulid'),
             'top' => $this->draft('Top'),
+            'job' => '0190a0a0-0000-4000-8000-000000000000',
             'import' => \App\Models\RedirectImport::query()->create(['site_id' => $this->site->id, 'total' => 1, 'path' => 'imports/x'])->ulid,
-            'source' => $this->app->make(\App\Desk\BringIn\GiveSource::class)->give($this->site->refresh(), $this->manager, 'list', "/brought\n", 'text')->ulid,
+            'source' => $this->app
+                ->make(\App\Desk\BringIn\GiveSource::class)
+                ->give($this->site->refresh(), $this->manager, 'list', "/brought\n", 'text')->ulid,
             ...$this->plan($draft),
         ];
         $gone = $this->person('Gone', Role::MANAGER);
@@ -548,7 +554,10 @@ final class CallersTest extends AppTestCase
     {
         $plan = $this->api('POST', 'plans', ['name' => 'Next year'])->json('id');
 
-        return ['plan' => $plan, 'step' => $this->api('POST', "plans/$plan/steps", ['changes' => [['kind' => 'rename', 'page' => $draft, 'name' => 'Other']]])->json('id')];
+        return [
+            'plan' => $plan,
+            'step' => $this->api('POST', "plans/$plan/steps", ['changes' => [['kind' => 'rename', 'page' => $draft, 'name' => 'Other']]])->json('id'),
+        ];
     }
 
     private function missed(): string

@@ -26,6 +26,26 @@ use OpenApi\Attributes as OA;
         type: 'object',
     ),
     OA\Schema(
+        schema: 'FailedJobs',
+        required: ['waiting', 'jobs'],
+        properties: [
+            new OA\Property('waiting', description: 'jobs of all sites that wait or run', type: 'integer'),
+            new OA\Property('jobs', type: 'array', items: new OA\Items(ref: '#/components/schemas/FailedJob')),
+        ],
+        type: 'object',
+    ),
+    OA\Schema(
+        schema: 'FailedJob',
+        required: ['id', 'what', 'failedAt', 'why'],
+        properties: [
+            new OA\Property('id', type: 'string'),
+            new OA\Property('what', description: 'what it was to do, for people', type: 'string'),
+            new OA\Property('failedAt', type: 'string', format: 'date-time'),
+            new OA\Property('why', description: 'the fault in a line', type: 'string'),
+        ],
+        type: 'object',
+    ),
+    OA\Schema(
         schema: 'RemovedSite',
         required: ['key', 'name', 'origin', 'since'],
         properties: [

@@ -12,6 +12,7 @@ import { PageTitle } from '../../ui/PageTitle'
 import { ReadFailure } from '../../ui/ReadFailure'
 import { AddressRules } from './AddressRules'
 import { Design } from './Design'
+import { BackgroundWork, FailedJobs } from './FailedJobs'
 import { RemoveSite } from './RemoveSite'
 
 type Settings = Schemas['SiteSettings']
@@ -37,7 +38,7 @@ export function SettingsView() {
                 <ReadFailure of={settings} />
                 {settings.data !== undefined && (
                     <dl>
-                        {rowsOf(settings.data, site.key, site.may('settings'), setOpen).map(row => (
+                        {rowsOf(settings.data, site.key, site.may('settings'), site.isOwner, setOpen).map(row => (
                             <div
                                 key={row.name}
                                 className="grid grid-cols-[180px_minmax(0,1fr)_auto] gap-x-5 border-b border-line py-2.5 max-sm:grid-cols-1"
@@ -76,7 +77,13 @@ export function SettingsView() {
 /** Where something is set by whoever has the right to it. */
 const NotYours = () => <span className="text-[13px] text-ink-3">takes the right “Settings”</span>
 
-function rowsOf(now: Settings, site: string, mayChange: boolean, open: (what: 'code' | 'rules') => void): Setting[] {
+function rowsOf(
+    now: Settings,
+    site: string,
+    mayChange: boolean,
+    isOwner: boolean,
+    open: (what: 'code' | 'rules') => void,
+): Setting[] {
     const params = { site }
     const { rules } = now
     return [
@@ -230,8 +237,18 @@ function rowsOf(now: Settings, site: string, mayChange: boolean, open: (what: 'c
         },
         {
             name: 'Caching',
-            now: 'pages are asked about anew each time, files with a number are kept for good',
-            does: 'Closed pages and closed files are kept by nobody. The same for every page.',
+            now: 'pages are kept by the server until something on them changes; browsers ask each time',
+            does: 'Closed pages and closed files are kept by nobody. Files with a number in their address are kept for good.',
         },
+        ...(isOwner
+            ? [
+                  {
+                      name: 'Work in the background',
+                      now: <BackgroundWork />,
+                      does: 'Large changes, reading what is brought in, findings, letters. What fails is tried three times, then listed here.',
+                      act: <FailedJobs className={act} />,
+                  },
+              ]
+            : []),
     ]
 }
