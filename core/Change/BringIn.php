@@ -62,7 +62,14 @@ final readonly class BringIn implements RequestedChange
     {
         $pages = $this->pages ?? throw new \LogicException('What is brought in has not been worked out.');
         if (count($pages) > self::MAX_PAGES) {
-            throw new InputRefused('import', sprintf('At most %s pages are brought in at once; these are %s. Give them in parts, one branch after the other.', number_format(self::MAX_PAGES), number_format(count($pages))));
+            throw new InputRefused(
+                'import',
+                sprintf(
+                    'At most %s pages are brought in at once; these are %s. Give them in parts, one branch after the other.',
+                    number_format(self::MAX_PAGES),
+                    number_format(count($pages)),
+                ),
+            );
         }
         if ($pages === [] && $this->then === []) {
             throw new NothingToChange('import', 'Nothing of this is new: every page is here already as it was given.');

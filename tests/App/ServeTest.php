@@ -39,7 +39,15 @@ final class ServeTest extends TestCase
             Settings::read(['APP_KEY' => 'short', 'HERONSTEM_PORT' => 'http', 'HERONSTEM_CERTIFICATE' => '/nowhere.pem']);
             self::fail('Settings that cannot be were taken.');
         } catch (Failed $no) {
-            foreach (['APP_KEY cannot be "short"', 'APP_URL is not set', 'HERONSTEM_PORT cannot be "http"', '/nowhere.pem, which cannot be read', 'go together'] as $part) {
+            foreach (
+                [
+                    'APP_KEY cannot be "short"',
+                    'APP_URL is not set',
+                    'HERONSTEM_PORT cannot be "http"',
+                    '/nowhere.pem, which cannot be read',
+                    'go together',
+                ] as $part
+            ) {
                 self::assertStringContainsString($part, $no->getMessage());
             }
         }
@@ -51,7 +59,22 @@ final class ServeTest extends TestCase
     public function it_serves_by_https_takes_up_changes_without_a_failed_request_and_ends_whole(): void
     {
         $this->pdo()->exec("create database \"{$this->database}\" template heronstem_template");
-        $this->must(['openssl', 'req', '-x509', '-newkey', 'rsa:2048', '-nodes', '-keyout', "{$this->folder}/key", '-out', "{$this->folder}/certificate", '-days', '2', '-subj', '/CN=localhost']);
+        $this->must([
+            'openssl',
+            'req',
+            '-x509',
+            '-newkey',
+            'rsa:2048',
+            '-nodes',
+            '-keyout',
+            "{$this->folder}/key",
+            '-out',
+            "{$this->folder}/certificate",
+            '-days',
+            '2',
+            '-subj',
+            '/CN=localhost',
+        ]);
         array_map(static fn (string $file): bool => chmod($file, 0644), ["{$this->folder}/key", "{$this->folder}/certificate"]);
         $http = Ports::free(18300);
         $https = Ports::free($http + 1);
@@ -113,7 +136,13 @@ final class ServeTest extends TestCase
     private function answer(string $url, string $host = '127.0.0.1'): int
     {
         $curl = curl_init($url);
-        curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_SSL_VERIFYPEER => false, CURLOPT_SSL_VERIFYHOST => 0, CURLOPT_TIMEOUT => 60, CURLOPT_HTTPHEADER => ["Host: $host"]]);
+        curl_setopt_array($curl, [
+            CURLOPT_RETURNTRANSFER => true,
+            CURLOPT_SSL_VERIFYPEER => false,
+            CURLOPT_SSL_VERIFYHOST => 0,
+            CURLOPT_TIMEOUT => 60,
+            CURLOPT_HTTPHEADER => ["Host: $host"],
+        ]);
         curl_exec($curl);
 
         return curl_getinfo($curl, CURLINFO_RESPONSE_CODE);
@@ -126,6 +155,8 @@ final class ServeTest extends TestCase
 
     private function pdo(): \PDO
     {
-        return new \PDO(sprintf('pgsql:host=%s;port=%s;dbname=postgres', getenv('DB_HOST'), getenv('DB_PORT')), (string) getenv('DB_USERNAME'), (string) getenv('DB_PASSWORD'));
+        $server = sprintf('pgsql:host=%s;port=%s;dbname=postgres', getenv('DB_HOST'), getenv('DB_PORT'));
+
+        return new \PDO($server, (string) getenv('DB_USERNAME'), (string) getenv('DB_PASSWORD'));
     }
 }

@@ -24,7 +24,10 @@ final class WatchTest extends AppTestCase
 
         DB::table('migrations')->orderByDesc('id')->limit(1)->delete();
         $this->watched('/readyz')->assertStatus(503)->assertJsonPath('ready', false);
-        self::assertStringContainsString('1 changes to the database are not made yet', (string) $this->app->make(ReadyNode::class)->problems()['migrations']);
+        self::assertStringContainsString(
+            '1 changes to the database are not made yet',
+            (string) $this->app->make(ReadyNode::class)->problems()['migrations'],
+        );
 
         config(['database.connections.pgsql.port' => 1]);
         DB::purge();
@@ -39,9 +42,15 @@ final class WatchTest extends AppTestCase
     {
         $this->live('Times');
         DB::table('failed_jobs')->insert(['uuid' => 'a', 'connection' => 'database', 'queue' => 'default', 'payload' => '{}', 'exception' => 'x']);
-        $text = (string) $this->watched('/metrics')->assertOk()->assertHeader('Content-Type', 'text/plain; version=0.0.4; charset=utf-8')->getContent();
+        $text = (string) $this->watched('/metrics')
+            ->assertOk()
+            ->assertHeader('Content-Type', 'text/plain; version=0.0.4; charset=utf-8')
+            ->getContent();
         foreach (explode("\n", rtrim($text)) as $line) {
-            self::assertMatchesRegularExpression('/^(?:# (?:HELP|TYPE) heronstem_\w+ .+|heronstem_\w+(?:\{\w+="[^"]*"(?:,\w+="[^"]*")*\})? \d+(?:\.\d+)?)$/D', $line);
+            self::assertMatchesRegularExpression(
+                '/^(?:# (?:HELP|TYPE) heronstem_\w+ .+|heronstem_\w+(?:\{\w+="[^"]*"(?:,\w+="[^"]*")*\})? \d+(?:\.\d+)?)$/D',
+                $line,
+            );
         }
         self::assertStringContainsString("\nheronstem_pages{site=\"ferries\"} 1\n", $text);
         self::assertStringContainsString("\nheronstem_queue_failed_jobs 1\n", $text);
@@ -57,14 +66,24 @@ final class WatchTest extends AppTestCase
         config(['logging.channels.daily.path' => "$path/h.log"]);
         Log::forgetChannel('daily');
         $_SERVER['REQUEST_ID'] = 'abc123';
-        $answer = $this->call('GET', 'http://ferries.test/times?secret=word', server: ['PAGE_KEY' => 'http://ferries.test/times?secret=word'])->assertOk();
+        $answer = $this->call(
+            'GET',
+            'http://ferries.test/times?secret=word',
+            server: ['PAGE_KEY' => 'http://ferries.test/times?secret=word'],
+        )->assertOk();
         unset($_SERVER['REQUEST_ID']);
-        self::assertMatchesRegularExpression('/^app;dur=[\d.]+, db;dur=[\d.]+;desc="\d+ statements"$/D', (string) $answer->headers->get('Server-Timing'));
+        self::assertMatchesRegularExpression(
+            '/^app;dur=[\d.]+, db;dur=[\d.]+;desc="\d+ statements"$/D',
+            (string) $answer->headers->get('Server-Timing'),
+        );
         $lines = file("$path/h-".date('Y-m-d').'.log') ?: [];
         exec('rm -rf '.escapeshellarg($path));
         self::assertCount(1, $lines);
         $said = json_decode($lines[0], true, flags: JSON_THROW_ON_ERROR);
-        self::assertSame(['A request took long', 'abc123', '/times', 200], [$said['message'], $said['extra']['request'], $said['context']['path'], $said['context']['status']]);
+        self::assertSame(
+            ['A request took long', 'abc123', '/times', 200],
+            [$said['message'], $said['extra']['request'], $said['context']['path'], $said['context']['status']],
+        );
         self::assertGreaterThan(3, $said['context']['statements']);
         self::assertStringNotContainsString('secret', $lines[0]);
     }

@@ -94,8 +94,14 @@ final readonly class WorkOutBringIn
 
         return match (true) {
             $import === null => throw new InputRefused('import', 'What was given is no longer kept. Give it again.'),
-            $import->state === 'applied' => throw new InputRefused('import', 'This was brought in already. Give it again to look at what is new in it.'),
-            ! in_array($import->state, ['ready', 'applying'], true) => throw new InputRefused('import', 'This is still being read, or could not be read.'),
+            $import->state === 'applied' => throw new InputRefused(
+                'import',
+                'This was brought in already. Give it again to look at what is new in it.',
+            ),
+            ! in_array($import->state, ['ready', 'applying'], true) => throw new InputRefused(
+                'import',
+                'This is still being read, or could not be read.',
+            ),
             default => $import,
         };
     }

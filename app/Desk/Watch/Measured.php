@@ -35,7 +35,8 @@ final class Measured
         $all = [];
         foreach (
             function_exists('apcu_enabled') && apcu_enabled()
-            ? new \APCUIterator('/^'.preg_quote(self::PREFIX, '/').'/', APC_ITER_KEY | APC_ITER_VALUE) : [] as $one
+                ? new \APCUIterator('/^'.preg_quote(self::PREFIX, '/').'/', APC_ITER_KEY | APC_ITER_VALUE)
+                : [] as $one
         ) {
             $name = substr($one['key'], strlen(self::PREFIX));
             $all[$name] = str_contains($name, '_seconds_sum') ? $one['value'] / 1e6 : (float) $one['value'];
