@@ -107,7 +107,9 @@ final readonly class NginxConfig
             # Of a page there is one copy for HEAD and GET.
             map \$request_method \$asked_method { HEAD GET; default \$request_method; }
             fastcgi_cache_path {$this->folder}/pages levels=1:2 keys_zone=pages:16m max_size=2g inactive=7d use_temp_path=off;
-            fastcgi_cache_key \$scheme\$forwarded://\$http_host\$request_uri;
+            fastcgi_cache_key \$scheme\$forwarded://\$host:\$server_port\$request_uri;
+            # What is no page may be a file with an address in the tree: whoever has it asks whether it is still the same.
+            map \$uri \$if_other { "~*\.(?!html?\$)[a-z0-9]{2,5}\$" \$http_if_none_match; default ""; }
             upstream php {
                 server unix:{$this->socket};
             }
@@ -127,25 +129,34 @@ final readonly class NginxConfig
                     add_header Access-Control-Allow-Origin "*";
                     add_header X-Content-Type-Options nosniff;
                 }
+                # A site that is being forgotten is not read from what is kept until it is.
+                set \$forgetting 0;
+                if (-f {$this->folder}/forgetting/\$host:\$server_port) { set \$forgetting 1; }
+                # How long an answer is kept here is told in Cache-Control, which never leaves; what visitors are told stands beside it.
+                fastcgi_ignore_headers Vary Expires X-Accel-Expires;
+                fastcgi_hide_header Cache-Control;
+                fastcgi_hide_header X-Visitor-Cache-Control;
+                add_header Cache-Control \$upstream_http_x_visitor_cache_control always;
+                add_header X-Request-Id \$request_id always;
+                # Files, the API and what else is the system's: asked by parts and on conditions, and kept by nobody here.
+                location ~ ^/(?:_|api/) {
+                    fastcgi_pass php;
+                    {$parameters}
+                }
                 location / {
                     fastcgi_pass php;
                     {$parameters}
+                    fastcgi_param HTTP_RANGE \$http_range if_not_empty;
+                    fastcgi_param HTTP_IF_NONE_MATCH \$if_other if_not_empty;
                     fastcgi_cache pages;
                     fastcgi_cache_methods GET HEAD;
                     fastcgi_cache_background_update on;
-                    fastcgi_cache_revalidate off;
-                    # Who is signed in has pages of their own. A site that is being forgotten is not read until it is.
-                    set \$forgetting 0;
-                    if (-f {$this->folder}/forgetting/\$http_host) { set \$forgetting 1; }
+                    # Who is signed in has pages of their own.
                     fastcgi_cache_bypass \$personal \$insider \$forgetting;
                     fastcgi_no_cache \$personal \$insider \$forgetting;
-                    # How long a page is kept here is told in Cache-Control, which never leaves; what visitors are told stands beside it.
-                    fastcgi_ignore_headers Vary Expires X-Accel-Expires;
-                    fastcgi_hide_header Cache-Control;
-                    fastcgi_hide_header X-Visitor-Cache-Control;
                     add_header Cache-Control \$upstream_http_x_visitor_cache_control always;
-                    add_header X-Page-Cache \$upstream_cache_status always;
                     add_header X-Request-Id \$request_id always;
+                    add_header X-Page-Cache \$upstream_cache_status always;
                 }
             }
             {$watch}
@@ -196,7 +207,7 @@ final readonly class NginxConfig
             'INSIDER' => '$insider',
             'FORGETTING' => '$forgetting',
             'ASKED_AT' => '$msec',
-            'PAGE_KEY' => '$scheme$forwarded://$http_host$request_uri',
+            'PAGE_KEY' => '$scheme$forwarded://$host:$server_port$request_uri',
         ];
         $lines = array_map(static fn (string $name, string $value): string => "fastcgi_param $name $value;", array_keys($values), $values);
 

@@ -52,6 +52,16 @@ final class BackgroundTest extends Errand
         curl_exec($asked);
         self::assertSame(304, curl_getinfo($asked, CURLINFO_RESPONSE_CODE));
 
+        // Films are asked for by parts, files on conditions.
+        preg_match('#/_files/[^" ]+#', $this->fetch($this->ferries('/'))[2], $file);
+        $whole = $this->headers($this->ferries($file[0] ?? '/none'));
+        self::assertSame(
+            'bytes 0-9/'.$whole['content-length'],
+            $this->headers($this->ferries($file[0] ?? ''), ['Range: bytes=0-9'])['content-range'] ?? null,
+        );
+        $again = $this->headers($this->ferries($file[0] ?? ''), ["If-None-Match: {$whole['etag']}"]);
+        self::assertStringContainsString('304', $again['status']);
+
         $chrome = $this->signIn();
         $this->makePage('Lost property', 'Help');
         $this->goLive();
@@ -76,7 +86,7 @@ final class BackgroundTest extends Errand
             CURLOPT_RETURNTRANSFER => true,
             CURLOPT_HTTPHEADER => $asked,
             CURLOPT_HEADERFUNCTION => static function ($curl, string $line) use (&$headers): int {
-                [$name, $value] = explode(':', $line, 2) + ['', ''];
+                [$name, $value] = str_starts_with($line, 'HTTP/') ? ['status', $line] : explode(':', $line, 2) + ['', ''];
                 $headers[strtolower(trim($name))] = trim($value);
 
                 return strlen($line);
