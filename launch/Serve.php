@@ -7,15 +7,15 @@ namespace Launch;
 /** Heronstem for real, over a PostgreSQL that is there already: in the foreground, for systemd or whoever else looks after services. */
 final class Serve
 {
-    private const NODE = 'serve';
+    private Processes $processes;
 
-    private readonly Processes $processes;
+    private string $node = 'serve';
 
     private bool $reloads = false;
 
     public function __construct(private readonly string $root)
     {
-        $this->processes = new Processes($root, self::NODE);
+        $this->processes = new Processes($root, $this->node);
     }
 
     /** @param  list<string>  $words */
@@ -33,6 +33,8 @@ final class Serve
             return 0;
         }
         $settings = Settings::read(getenv());
+        $this->node = $settings->values['HERONSTEM_NODE'];
+        $this->processes = new Processes($this->root, $this->node);
         (new Packages($this->root))->toRun();
         $application = $this->application($settings);
         $this->migrate($application, $settings);
@@ -72,7 +74,7 @@ final class Serve
         $connection = array_intersect_key($settings->values, array_flip(['DB_HOST', 'DB_PORT', 'DB_USERNAME', 'DB_PASSWORD']));
         $more = array_intersect_key($settings->values, array_flip(['APP_KEY', 'APP_URL', 'HERONSTEM_HTTPS_PORT']));
 
-        return new Application($this->root, self::NODE, $connection, $settings->values['DB_DATABASE'], Unprivileged::prefix($this->root), [
+        return new Application($this->root, $this->node, $connection, $settings->values['DB_DATABASE'], Unprivileged::prefix($this->root), [
             ...$more,
             'CACHE_STORE' => getenv('CACHE_STORE') ?: 'database',
         ]);
@@ -100,7 +102,7 @@ final class Serve
         $application->serve(
             $this->processes,
             [$settings->number('HERONSTEM_PORT')],
-            self::NODE,
+            $this->node,
             $settings->number('HERONSTEM_WORKERS'),
             $settings->number('HERONSTEM_WATCH_PORT'),
             $settings,
@@ -129,7 +131,7 @@ final class Serve
 
     private function lookAfter(Application $application, Settings $settings): never
     {
-        $web = ['php-'.self::NODE, 'nginx-'.self::NODE];
+        $web = ['php-'.$this->node, 'nginx-'.$this->node];
         for (; ;) {
             sleep(1);
             while (pcntl_waitpid(-1, $status, WNOHANG) > 0);
@@ -157,8 +159,8 @@ final class Serve
     {
         $this->migrate($application, $settings);
         $application->prepare();
-        $this->processes->signal('php-'.self::NODE, SIGUSR2);
-        $this->processes->signal('nginx-'.self::NODE, SIGHUP);
+        $this->processes->signal('php-'.$this->node, SIGUSR2);
+        $this->processes->signal('nginx-'.$this->node, SIGHUP);
         foreach (array_keys($this->workers($settings)) as $label) {
             // They end what they are at, and are started again by whoever looks after them.
             $this->processes->signal($label, SIGTERM);

@@ -16,6 +16,7 @@ final readonly class Settings
         'DB_DATABASE' => ['the database', 'heronstem', '/^[A-Za-z_][A-Za-z0-9_-]{0,62}$/D'],
         'DB_USERNAME' => ['its user', 'heronstem', '/^\S+$/D'],
         'DB_PASSWORD' => ['that user\'s password', '', '/^[^\n]*$/D'],
+        'HERONSTEM_NODE' => ['name of this node, where several run on one machine', 'serve', '/^[a-z][a-z0-9-]{0,19}$/D'],
         'HERONSTEM_BIND' => ['address on which it answers; 0.0.0.0 for all', '127.0.0.1', '/^[0-9a-fA-F.:]+$/D'],
         'HERONSTEM_PORT' => ['port for http', '8080', '/^\d{1,5}$/D'],
         'HERONSTEM_CERTIFICATE' => ['certificate for https, with its chain (PEM); none for http alone', '', '#^(?:/.+)?$#D'],

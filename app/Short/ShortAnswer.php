@@ -27,7 +27,6 @@ final readonly class ShortAnswer
         // To the web server in front, and to visitors by way of it: both look anew each time.
         header('Cache-Control: no-store');
         header('X-Visitor-Cache-Control: no-cache, private');
-        header('X-Answered: short');
         echo $withBody ? $this->body : '';
     }
 }

@@ -98,12 +98,19 @@ final readonly class ShortPath
         }
         $lookup = new LedgerLookup($this->pdo, $site->id);
         $resolution = (new Resolver($site->rules, $lookup, $set))->resolve($asked);
+        $answer = match (true) {
+            // What asks by http for a site by https is sent there first.
+            $site->isSecure && ! $this->isSecure($server) => null,
+            ! $lookup->hasMetGate() => $this->of($resolution, $site, $now),
+            // Answered as fast, and in every respect, as what is not there: else it would tell that it is.
+            $lookup->hasMetOnlyHidden() => $this->missed(404, $resolution, $site, $now),
+            // Who gets in depends on who asks.
+            default => null,
+        };
         // A rule that stands in front answers without a look at the ledger.
         $lookup->stamp() ?? $lookup->at('/');
-        // Where a page on the way is closed to some, it depends on who asks; and what asks by http for a site by https is sent there first.
-        $isOpen = ! $lookup->hasMetGate() && (! $site->isSecure || $this->isSecure($server));
 
-        return [$resolution, $isOpen ? $this->of($resolution, $site, $now) : null, $lookup->stamp() === $site->stamp];
+        return [$resolution, $answer, $lookup->stamp() === $site->stamp];
     }
 
     private function of(Resolution $resolution, ShortSite $site, int $now): ?ShortAnswer
@@ -118,9 +125,15 @@ final readonly class ShortPath
         if ($resolution->pause !== null || ! in_array($resolution->status, [404, 410], true)) {
             return null;
         }
-        $html = $this->missed->kept($site->id, $resolution->status, $resolution->normal === '' ? '/' : $resolution->normal, $now);
 
-        return $html === null ? null : new ShortAnswer($resolution->status, $html, ['Content-Type' => 'text/html; charset=utf-8']);
+        return $this->missed($resolution->status, $resolution, $site, $now);
+    }
+
+    private function missed(int $status, Resolution $resolution, ShortSite $site, int $now): ?ShortAnswer
+    {
+        $html = $this->missed->kept($site->id, $status, $resolution->normal === '' ? '/' : $resolution->normal, $now);
+
+        return $html === null ? null : new ShortAnswer($status, $html, ['Content-Type' => 'text/html; charset=utf-8']);
     }
 
     /** @param  array<mixed>  $server */

@@ -10,6 +10,9 @@ use Heronstem\Core\Redirect\AddressHolder;
 use Heronstem\Core\Redirect\AddressLookup;
 use Heronstem\Core\Redirect\AnsweringPage;
 use Heronstem\Core\Tree\PageKind;
+use Heronstem\Core\Visitors\Guest;
+use Heronstem\Core\Visitors\Others;
+use Heronstem\Core\Visitors\PageAccess;
 use PDO;
 
 /** The resolver's look into the ledger: one row by its unique key. It needs a connection and nothing else, so that redirects need no framework. */
@@ -21,7 +24,8 @@ final class LedgerLookup implements AddressLookup
 
     private ?\PDOStatement $statement = null;
 
-    private bool $metGate = false;
+    /** @var array<int, true> gates of the pages that were met */
+    private array $gates = [];
 
     private ?string $stamp = null;
 
@@ -75,10 +79,30 @@ final class LedgerLookup implements AddressLookup
         return $file === null ? null : FileAddress::of($file['ulid'], $file['name']);
     }
 
-    /** Whether a page was met on the way that not everybody sees, or that lies where somebody decided who does. */
+    /** Whether a page was met on the way that lies where somebody decided who sees it. */
     public function hasMetGate(): bool
     {
-        return $this->metGate;
+        return $this->gates !== [];
+    }
+
+    /** Whether nobody is to know of any of these, whatever the moment: to visitors like all others nothing is there. */
+    public function hasMetOnlyHidden(): bool
+    {
+        foreach (array_keys($this->gates) as $gate) {
+            $row = $this->row('select access::text as access from pages where site_id = ? and id = ?', [(string) $gate]);
+            $access = $row === null ? null : PageAccess::stored($row['access']);
+            $isHidden =
+                $access !== null &&
+                $access->from === null &&
+                $access->until === null &&
+                ! $access->admits(Guest::anybody()) &&
+                $access->answerTo(Guest::anybody()) === Others::Missing;
+            if (! $isHidden) {
+                return false;
+            }
+        }
+
+        return $this->gates !== [];
     }
 
     /** A mark of the site's settings as they were at the last look at an address, which is another once they change. */
@@ -113,7 +137,9 @@ final class LedgerLookup implements AddressLookup
     private function answering(array $row): AnsweringPage
     {
         [$id, $name, $address, $visible, $kind, $leadsTo, $gate] = $row;
-        $this->metGate = $this->metGate || $gate !== null;
+        if ($gate !== null) {
+            $this->gates[(int) $gate] = true;
+        }
 
         return new AnsweringPage($id, $name, $address, (bool) $visible, PageKind::from($kind), $leadsTo === null ? null : Target::stored($leadsTo));
     }

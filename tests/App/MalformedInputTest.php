@@ -93,7 +93,8 @@ final class MalformedInputTest extends AppTestCase
                 'document' => ['type' => 'doc', 'content' => []],
             ])->ulid,
             'point' => \App\Models\StartingPoint::query()->create(['site_id' => $mine->id, 'name' => 'Like an island'])->ulid,
-            'source' => $this->app->make(\App\Desk\BringIn\GiveSource::class)->give($mine->refresh(), $this->manager, 'list', "/brought\n", 'text')->ulid,
+            'source' => $this->app->make(\App\Desk\BringIn\GiveSource::class)->give($mine->refresh(), $this->manager, 'list', "/brought\n", 'text')
+                ->ulid,
             ...$this->plan($page),
             'theirs' => $theirs,
             'key' => 'ferries',
@@ -171,7 +172,7 @@ final class MalformedInputTest extends AppTestCase
         $plan = $this->api('POST', 'plans', ['name' => 'Next year'])->json('id');
         $step = $this->api('POST', "plans/$plan/steps", ['changes' => [['kind' => 'rename', 'page' => $page, 'name' => 'Other']]])->json('id');
 
-        return ['plan' => $plan, 'step' => $step, 'other' => $plan];
+        return ['plan' => $plan, 'step' => $step, 'other' => $plan, 'job' => '0190a0a0-0000-4000-8000-000000000000'];
     }
 
     private function oddPaths(string $method, string $path): void
@@ -412,11 +413,28 @@ final class MalformedInputTest extends AppTestCase
             'POST /sites/*/films' => [['address' => 'https://unknown.example/x']],
             'POST /sites/*/code-read' => [['styles' => 'h1 { color: red }', 'head' => '<meta name="a" content="b">']],
             'POST /sites/*/bring-in' => [['text' => '/x', 'name' => 'N']],
-            'PATCH /sites/*/bring-in/*' => [['format' => 'table', 'columns' => ['address', null], 'delimiter' => ';', 'encoding' => 'UTF-8', 'menus' => [0], 'under' => $page, 'gaps' => 'skip', 'as' => 'live', 'changesKnown' => true, 'keepsAddresses' => false]],
-            'POST /sites/*/bring-in/*/applied' => [['digest' => str_repeat('0', 64), 'note' => 'N', 'decisions' => [['kind' => 'give-way', 'address' => '/x']]]],
+            'PATCH /sites/*/bring-in/*' => [
+                [
+                    'format' => 'table',
+                    'columns' => ['address', null],
+                    'delimiter' => ';',
+                    'encoding' => 'UTF-8',
+                    'menus' => [0],
+                    'under' => $page,
+                    'gaps' => 'skip',
+                    'as' => 'live',
+                    'changesKnown' => true,
+                    'keepsAddresses' => false,
+                ],
+            ],
+            'POST /sites/*/bring-in/*/applied' => [
+                ['digest' => str_repeat('0', 64), 'note' => 'N', 'decisions' => [['kind' => 'give-way', 'address' => '/x']]],
+            ],
             'DELETE /sites/*' => [['name' => 'N']],
             'POST /sites/*/pages/*/to-site-ripple' => [['to' => 'yard', 'under' => '/repairs']],
-            'POST /sites/*/pages/*/to-site' => [['to' => 'yard', 'under' => '/repairs', 'import' => $new, 'digests' => [str_repeat('0', 64), str_repeat('0', 64)]]],
+            'POST /sites/*/pages/*/to-site' => [
+                ['to' => 'yard', 'under' => '/repairs', 'import' => $new, 'digests' => [str_repeat('0', 64), str_repeat('0', 64)]],
+            ],
             'POST /sites/*/plans' => [['name' => 'N', 'description' => 'D']],
             'PATCH /sites/*/plans/*' => [['name' => 'N', 'description' => 'D', 'switchAt' => '2090-01-01T06:00']],
             'POST /sites/*/plans/*/steps' => [['changes' => [$changes[1]], 'decisions' => []]],

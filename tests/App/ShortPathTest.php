@@ -48,6 +48,9 @@ final class ShortPathTest extends AppTestCase
         $this->change(['kind' => 'change-kind', 'page' => $section, 'to' => 'section']);
         $closed = $this->live('Rota');
         $this->change(['kind' => 'set-access', 'page' => $closed, 'access' => ['to' => 'some', 'signedIn' => true, 'others' => 'missing']]);
+        $crew = $this->live('Crew');
+        $this->change(['kind' => 'set-access', 'page' => $crew, 'access' => ['to' => 'some', 'signedIn' => true, 'others' => 'sign-in']]);
+        $this->redirect(['source' => '/to-crew', 'answer' => '301', 'leadsTo' => ['page' => $crew]]);
         $this->redirect(['source' => '/poster', 'answer' => '302', 'leadsTo' => ['page' => $times]]);
         $this->redirect(['source' => '/to-rota', 'answer' => '301', 'leadsTo' => ['page' => $closed]]);
         $this->redirect(['source' => '/out', 'answer' => '308', 'leadsTo' => ['url' => 'https://elsewhere.example/a?b=c']]);
@@ -94,6 +97,9 @@ final class ShortPathTest extends AppTestCase
             '/%00' => 404,
             '/%FF' => 404,
             '/..%2f..%2fetc/passwd' => 404,
+            // Nobody is to know of what is hidden: not by how it is answered either.
+            '/rota' => 404,
+            '/to-rota' => 404,
         ];
         foreach ($expected as $asked => $status) {
             $short = $this->short($asked);
@@ -114,8 +120,8 @@ final class ShortPathTest extends AppTestCase
                 '/sitemap.xml',
                 '/soon',
                 '/_search?q=a',
-                '/rota',
-                '/to-rota',
+                '/crew',
+                '/to-crew',
                 '/'.str_repeat('a', 2100),
                 '',
             ] as $asked
