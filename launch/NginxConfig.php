@@ -148,6 +148,8 @@ final readonly class NginxConfig
                     {$parameters}
                     fastcgi_param HTTP_RANGE \$http_range if_not_empty;
                     fastcgi_param HTTP_IF_NONE_MATCH \$if_other if_not_empty;
+                    # A page that is forgotten is gone at once, not when a file that is held open is looked at again.
+                    open_file_cache off;
                     fastcgi_cache pages;
                     fastcgi_cache_methods GET HEAD;
                     fastcgi_cache_background_update on;
