@@ -24,7 +24,7 @@ final class BetweenSitesTest extends Errand
         self::assertStringNotContainsString('/intern', $shown, 'Its robots.txt keeps crawlers out of there.');
         self::assertSame([], $chrome->axe());
         $chrome->click('button', 'Discard');
-        $chrome->find('button', 'Look at it');
+        $chrome->awaitText('Read as its robots.txt allows');
     }
 
     #[Test]
@@ -69,7 +69,7 @@ final class BetweenSitesTest extends Errand
         $chrome->type('textbox', 'Name', 'Pier shop');
         $chrome->type('textbox', 'Address', 'https://www.pier-shop.example');
         $chrome->click('button', 'Make site');
-        $chrome->find('heading', 'Bring pages in');
+        $chrome->awaitText('This site has no page yet');
         self::assertSame(1, $there());
 
         $chrome->open($this->editor('/s/pier-shop/settings'));

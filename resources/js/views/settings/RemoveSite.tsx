@@ -26,8 +26,11 @@ export function RemoveSite({ onClose }: { onClose: () => void }) {
     const remove = useMutation({
         mutationFn: () => answered(api.DELETE('/sites/{site}', { params: { path }, body: { name } })),
         onSuccess: async now => {
+            // To another site first: this view cannot be without its own.
+            const next = now.sites[0]
+            if (next !== undefined) await navigate({ to: '/s/$site/outline', params: { site: next.key } })
             queries.setQueryData(keys.session, now)
-            await navigate({ to: '/' })
+            if (next === undefined) await navigate({ to: '/' })
             notify.success(`Removed ${site.name}. It is in the bin for thirty days, under your sites.`)
         },
     })
