@@ -107,6 +107,16 @@ final class Chrome
         }, "a click on the $role “{$name}”");
     }
 
+    /** Waits until something stands where it stood for some frames: what arrives above it moves it, and a click would land beside. */
+    public function awaitStill(string $role, string $name): void
+    {
+        $look = 'const [e, done] = arguments; e.scrollIntoView({ block: "center" }); const at = () => e.getBoundingClientRect().top; const before = at(); setTimeout(() => requestAnimationFrame(() => done(e.isConnected && at() === before)), 300)';
+        $this->until(
+            fn (): ?bool => $this->driver->executeAsyncScript($look, [$this->find($role, $name)]) === true ? true : null,
+            "the $role “{$name}” to stand still",
+        );
+    }
+
     public function type(string $role, string $name, string $text): void
     {
         // A field that has the focus already needs no click, and rows may still be arriving around it.

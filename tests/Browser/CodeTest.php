@@ -14,6 +14,7 @@ final class CodeTest extends Errand
     {
         $chrome = $this->signIn('greta@skerrivane.example', 'wagtail-office');
         $chrome->click('button', 'Legal');
+        $chrome->awaitStill('button', 'Write…');
         $chrome->click('button', 'Write…');
         $chrome->type('textbox', 'Styles', 'h1 { letter-spacing: 3px } .a { background: url(https://elsewhere.example/x) }');
         $chrome->awaitText('leads elsewhere');
