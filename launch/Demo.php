@@ -9,6 +9,9 @@ final class Demo
 {
     private const DATABASE = 'heronstem';
 
+    /** Requests answered at once. */
+    private const REQUESTS = 8;
+
     private readonly Cluster $cluster;
 
     private readonly Processes $processes;
@@ -68,8 +71,8 @@ final class Demo
             while (pcntl_waitpid(-1, $status, WNOHANG) > 0);
             try {
                 $standIns = new StandIns($this->root, 'demo', $this->ports('stand-ins'));
-                $application = $this->connected($this->cluster->start(), [...$standIns->settings(), 'HERONSTEM_SERVER_TIMING' => 'true']);
-                (new Services($application, $this->processes, $this->ports('ports'), $standIns, $this->ports('watch')[0]))->revive();
+                $application = $this->connected($this->cluster->start(), self::settings($standIns));
+                $this->node($application, $this->ports('ports'), $standIns, $this->ports('watch')[0])->revive();
             } catch (Failed $failed) {
                 Say::error($failed->getMessage());
             }
@@ -131,6 +134,20 @@ final class Demo
         return new Application($this->root, 'demo', $connection, self::DATABASE, ($this->as ??= Unprivileged::prefix($this->root)), $settings);
     }
 
+    /** @return array<string, string> */
+    private static function settings(StandIns $standIns): array
+    {
+        return [...$standIns->settings(), 'HERONSTEM_SERVER_TIMING' => 'true'];
+    }
+
+    /** @param  list<int>  $ports  of the editor, then of the sites */
+    private function node(Application $application, array $ports, StandIns $standIns, int $watch): Node
+    {
+        $workers = [...Node::workers(1), ...$standIns->commands()];
+
+        return new Node($application, $this->processes, 'demo', $ports, self::REQUESTS, $watch, $workers, $standIns->environment());
+    }
+
     /**
      * @param  array<string, int|bool>  $options
      * @return list<string>
@@ -158,10 +175,10 @@ final class Demo
         file_put_contents("{$this->root}/var/run/demo.ports", implode(' ', $ports));
         $standIns = StandIns::on($this->root, 'demo', max($ports) + 1);
         file_put_contents("{$this->root}/var/run/demo.stand-ins", implode(' ', $standIns->ports()));
-        $serving = $this->connected($this->cluster->start(), [...$standIns->settings(), 'HERONSTEM_SERVER_TIMING' => 'true']);
+        $serving = $this->connected($this->cluster->start(), self::settings($standIns));
         $watch = Ports::free(max([0, ...$standIns->ports()]) + 1);
         file_put_contents("{$this->root}/var/run/demo.watch", (string) $watch);
-        (new Services($serving, $this->processes, array_values($ports), $standIns, $watch))->start();
+        $this->node($serving, array_values($ports), $standIns, $watch)->start();
 
         return [
             "editor: http://127.0.0.1:{$ports[0]}",

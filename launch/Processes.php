@@ -35,7 +35,7 @@ final class Processes
             throw new Failed("$label did not start.");
         }
         $known = $this->known();
-        $known[$label] = ['pid' => proc_get_status($process)['pid'], 'command' => $mark ?? implode(' ', $command)];
+        $known[$label] = ['pid' => proc_get_status($process)['pid'], 'command' => implode(' ', $command), 'mark' => $mark];
         $this->remember($known);
         $this->kept[] = $process;
     }
@@ -106,7 +106,7 @@ final class Processes
         return count($ours);
     }
 
-    /** @param  array{pid: int, command: string}  $each */
+    /** @param  array{pid: int, command: string, mark: string|null}  $each */
     private function groupLives(array $each): bool
     {
         return posix_kill(-$each['pid'], 0);
@@ -115,16 +115,16 @@ final class Processes
     /**
      * Whether the process that has this id now is still the one we started.
      *
-     * @param  array{pid: int, command: string}  $each
+     * @param  array{pid: int, command: string, mark: string|null}  $each
      */
     private function isOurs(array $each): bool
     {
         $running = trim(str_replace("\0", ' ', (string) @file_get_contents("/proc/{$each['pid']}/cmdline")));
 
-        return $running !== '' && str_contains($running, $each['command']);
+        return $running !== '' && ($each['mark'] === null ? str_ends_with($running, $each['command']) : str_contains($running, $each['mark']));
     }
 
-    /** @return array<string, array{pid: int, command: string}> */
+    /** @return array<string, array{pid: int, command: string, mark: string|null}> */
     private function known(): array
     {
         $json = @file_get_contents($this->file());
@@ -132,7 +132,7 @@ final class Processes
         return $json === false ? [] : json_decode($json, true) ?? [];
     }
 
-    /** @param  array<string, array{pid: int, command: string}>  $known */
+    /** @param  array<string, array{pid: int, command: string, mark: string|null}>  $known */
     private function remember(array $known): void
     {
         @mkdir(dirname($this->file()), 0755, true);

@@ -7,15 +7,10 @@ namespace Launch;
 /** Heronstem for real, over a PostgreSQL that is there already: in the foreground, for systemd or whoever else looks after services. */
 final class Serve
 {
-    private Processes $processes;
-
-    private string $node = 'serve';
-
     private bool $reloads = false;
 
     public function __construct(private readonly string $root)
     {
-        $this->processes = new Processes($root, $this->node);
     }
 
     /** @param  list<string>  $words */
@@ -33,28 +28,48 @@ final class Serve
             return 0;
         }
         $settings = Settings::read(getenv());
-        $this->node = $settings->values['HERONSTEM_NODE'];
-        $this->processes = new Processes($this->root, $this->node);
+        $processes = new Processes($this->root, $settings->values['HERONSTEM_NODE']);
         (new Packages($this->root))->toRun();
         $application = $this->application($settings);
+        $node = new Node(
+            $application,
+            $processes,
+            $settings->values['HERONSTEM_NODE'],
+            [$settings->number('HERONSTEM_PORT')],
+            $settings->number('HERONSTEM_WORKERS'),
+            $settings->number('HERONSTEM_WATCH_PORT'),
+            Node::workers($settings->number('HERONSTEM_QUEUE_WORKERS')),
+            settings: $settings,
+        );
         $this->migrate($application, $settings);
         pcntl_async_signals(true);
         foreach ([SIGINT, SIGTERM] as $signal) {
-            pcntl_signal($signal, function (): never {
-                $this->processes->stop();
+            pcntl_signal($signal, static function () use ($processes): never {
+                $processes->stop();
                 exit(0);
             });
         }
         pcntl_signal(SIGHUP, function (): void {
             $this->reloads = true;
         });
-        $this->processes->stop();
-        $this->start($application, $settings);
+        $processes->stop();
+        $node->start();
         Say::step(
             "Serving on {$settings->values['HERONSTEM_BIND']}:{$settings->values['HERONSTEM_PORT']}. SIGHUP takes up changed code without a pause; SIGTERM ends it.",
         );
-
-        return $this->lookAfter($application, $settings);
+        for (; ;) {
+            sleep(1);
+            while (pcntl_waitpid(-1, $status, WNOHANG) > 0);
+            if ($this->reloads) {
+                $this->reloads = false;
+                $this->migrate($application, $settings);
+                $node->reload();
+                Say::step('Taken up what has changed.');
+            }
+            foreach ($node->revive() as $label) {
+                Say::step("$label was gone, and is there again.");
+            }
+        }
     }
 
     /** Whether the environment says that what is served for real is meant, rather than the demo. */
@@ -74,10 +89,14 @@ final class Serve
         $connection = array_intersect_key($settings->values, array_flip(['DB_HOST', 'DB_PORT', 'DB_USERNAME', 'DB_PASSWORD']));
         $more = array_intersect_key($settings->values, array_flip(['APP_KEY', 'APP_URL', 'HERONSTEM_HTTPS_PORT']));
 
-        return new Application($this->root, $this->node, $connection, $settings->values['DB_DATABASE'], Unprivileged::prefix($this->root), [
-            ...$more,
-            'CACHE_STORE' => getenv('CACHE_STORE') ?: 'database',
-        ]);
+        return new Application(
+            $this->root,
+            $settings->values['HERONSTEM_NODE'],
+            $connection,
+            $settings->values['DB_DATABASE'],
+            Unprivileged::prefix($this->root),
+            [...$more, 'CACHE_STORE' => getenv('CACHE_STORE') ?: 'database'],
+        );
     }
 
     /** By one node at a time; others wait, and find that it is done. */
@@ -95,77 +114,6 @@ final class Serve
         }
         $pdo->exec('select pg_advisory_lock(hashtext(\'heronstem migrate\'))');
         $application->must(['migrate', '--force'], 'Preparing the database');
-    }
-
-    private function start(Application $application, Settings $settings): void
-    {
-        $application->serve(
-            $this->processes,
-            [$settings->number('HERONSTEM_PORT')],
-            $this->node,
-            $settings->number('HERONSTEM_WORKERS'),
-            $settings->number('HERONSTEM_WATCH_PORT'),
-            $settings,
-        );
-        foreach (array_keys($this->workers($settings)) as $label) {
-            $this->work($label, $application, $settings);
-        }
-    }
-
-    private function work(string $label, Application $application, Settings $settings): void
-    {
-        $this->processes->start($label, $this->workers($settings)[$label], $application->environment(), $application->as);
-    }
-
-    /** @return array<string, list<string>> */
-    private function workers(Settings $settings): array
-    {
-        $workers = ['forget' => ['heronstem:forget'], 'schedule' => ['schedule:work']];
-        for ($n = 1; $n <= $settings->number('HERONSTEM_QUEUE_WORKERS'); $n++) {
-            // Named, so that several of them are told apart.
-            $workers["queue-$n"] = ['queue:work', "--name=$n", '--sleep=1', '--tries=3', '--memory=512', '--timeout=3600'];
-        }
-
-        return array_map(static fn (array $command): array => [PHP_BINARY, 'artisan', ...$command], $workers);
-    }
-
-    private function lookAfter(Application $application, Settings $settings): never
-    {
-        $web = ['php-'.$this->node, 'nginx-'.$this->node];
-        for (; ;) {
-            sleep(1);
-            while (pcntl_waitpid(-1, $status, WNOHANG) > 0);
-            if ($this->reloads) {
-                $this->reloads = false;
-                $this->reload($application, $settings);
-            }
-            if (array_filter($web, $this->processes->isRunning(...)) !== $web) {
-                Say::step('A server is gone; starting it again.');
-                array_map($this->processes->end(...), [...$web, ...array_keys($this->workers($settings))]);
-                $this->start($application, $settings);
-            }
-            foreach (array_keys($this->workers($settings)) as $label) {
-                if (! $this->processes->isRunning($label)) {
-                    Say::step("$label is gone; starting it again.");
-                    $this->processes->end($label);
-                    $this->work($label, $application, $settings);
-                }
-            }
-        }
-    }
-
-    /** Takes up code and settings that changed: requests that are being answered are answered to their end. */
-    private function reload(Application $application, Settings $settings): void
-    {
-        $this->migrate($application, $settings);
-        $application->prepare();
-        $this->processes->signal('php-'.$this->node, SIGUSR2);
-        $this->processes->signal('nginx-'.$this->node, SIGHUP);
-        foreach (array_keys($this->workers($settings)) as $label) {
-            // They end what they are at, and are started again by whoever looks after them.
-            $this->processes->signal($label, SIGTERM);
-        }
-        Say::step('Taken up what has changed.');
     }
 
     private function unit(): string

@@ -31,10 +31,10 @@ final readonly class WebServer
         return is_file('/usr/sbin/nginx') ? '/usr/sbin/nginx' : null;
     }
 
-    /** @return list<string> labels of what it starts */
-    public function labels(): array
+    /** @return array{string, string} labels of what it starts for a node */
+    public static function labels(string $node): array
     {
-        return ["php-{$this->name}", "nginx-{$this->name}"];
+        return ["php-$node", "nginx-$node"];
     }
 
     /** @param  list<int>  $ports */
@@ -66,7 +66,7 @@ final readonly class WebServer
         $this->write('nginx.conf', $nginx->text());
         $this->application->must(['heronstem:forget', '--begin'], 'Beginning with an empty cache of pages');
         $asRoot = posix_geteuid() === 0 && $this->application->as === [] ? ['--allow-to-run-as-root'] : [];
-        [$php, $nginx] = $this->labels();
+        [$php, $nginx] = self::labels($this->name);
         $processes->start(
             $php,
             [(string) self::fpm(), '--nodaemonize', '--fpm-config', "{$this->folder}/fpm.conf", ...$fpm->settings(), ...$asRoot],
