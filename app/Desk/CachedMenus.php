@@ -62,7 +62,7 @@ final readonly class CachedMenus
         $resolver = null;
         foreach ($placed as $menu) {
             $key = "menu.{$menu->id}.".hash('xxh3', serialize($menu)).".{$this->seenAs($viewer)}";
-            /** @var array{made: list<ResolvedEntry>, parts: list<string>}|null $kept */
+            /** @var array{made: list<ResolvedEntry>, all: list<string>}|null $kept */
             $kept = $this->kept($key, $site);
             if ($kept === null) {
                 $mark = $this->changes->mark();
@@ -70,11 +70,11 @@ final readonly class CachedMenus
                 [$made, $noted] = MadeOf::apart(static fn (): array => $resolver->shown($menu));
                 // Only picks show more of a page than where it is.
                 $noted = $menu->kind === MenuKind::Picks ? $noted : MadeOf::withoutCards($noted);
-                $kept = ['made' => $made, 'parts' => $noted, 'mark' => $mark, 'all' => $noted];
+                $kept = ['made' => $made, 'mark' => $mark, 'all' => $noted];
                 $this->cache->put($key, $kept, $this->secondsLeft($site));
             }
             $shown[(string) $menu->place] = $kept['made'];
-            $parts[(string) $menu->place] = ['m', "m{$menu->id}", ...$kept['parts']];
+            $parts[(string) $menu->place] = ['m', "m{$menu->id}", ...$kept['all']];
         }
 
         return ['made' => $shown, 'parts' => $parts];

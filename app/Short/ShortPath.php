@@ -22,9 +22,6 @@ final readonly class ShortPath
     /** Longest address that it looks at, in bytes. */
     private const LONGEST = 2000;
 
-    /** Cookies of visitors who may see other things than others. */
-    private const PERSONAL = ['heronstem_visitor', 'heronstem_opened', 'heronstem_plan'];
-
     /** @param  list<string>  $proxies  that are believed when they say that they were asked by https */
     public function __construct(
         private PDO $pdo,
@@ -53,8 +50,7 @@ final readonly class ShortPath
             ! str_starts_with($asked, '/_') &&
             // Files that search engines prove a site by.
             preg_match('#^/[0-9a-f]{32}\.txt$#D', $asked) !== 1 &&
-            ($server['INSIDER'] ?? '0') !== '1' &&
-            array_intersect(self::PERSONAL, array_keys($cookies)) === [];
+            Anybody::asks($server, $cookies);
         if (! $isMeant) {
             return null;
         }
@@ -74,10 +70,7 @@ final readonly class ShortPath
         $this->hits->answered($resolution, $origin, $site->id, $site->rules);
 
         return $answer->with([
-            'Content-Security-Policy' => SitePolicy::plain()->header(),
-            'X-Content-Type-Options' => 'nosniff',
-            'Referrer-Policy' => 'strict-origin-when-cross-origin',
-            'Permissions-Policy' => 'camera=(), geolocation=(), microphone=()',
+            ...SitePolicy::headers(),
             ...$site->isSecure && $this->hsts > 0 ? ['Strict-Transport-Security' => "max-age={$this->hsts}"] : [],
         ]);
     }

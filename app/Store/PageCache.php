@@ -77,9 +77,4 @@ final readonly class PageCache
             $node,
         ]);
     }
-
-    public function kept(string $node): int
-    {
-        return (int) $this->db->scalar('select count(*) from cached_pages where node = ? and forgotten_at is null', [$node]);
-    }
 }

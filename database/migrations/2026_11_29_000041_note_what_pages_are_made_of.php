@@ -72,13 +72,6 @@ return new class extends Migration
             begin
                 if tg_op = 'UPDATE' then
                     select count(*) into many from old_rows;
-                    if many > 1000 then
-                        perform note_change(site_id, null) from (select distinct n.site_id from old_rows o join new_rows n using (id)
-                            where (is_shown_ever(o.state, o.from_at) or is_shown_ever(n.state, n.from_at))
-                                and (n.name, n.address, n.state, n.from_at, n.until_at, n.listed, n.kind, n.leads_to, n.parent_id, n.gate_id, n.access, n.position, n.summary, n.search_description, n.search, n.showing, n.fields, n.tags, n.layout, n.live_since, n.heading, n.search_title, n.social_title, n.social_description, n.code, n.branch_search, n.wanted_as)
-                                is distinct from (o.name, o.address, o.state, o.from_at, o.until_at, o.listed, o.kind, o.leads_to, o.parent_id, o.gate_id, o.access, o.position, o.summary, o.search_description, o.search, o.showing, o.fields, o.tags, o.layout, o.live_since, o.heading, o.search_title, o.social_title, o.social_description, o.code, o.branch_search, o.wanted_as)) s;
-                        return null;
-                    end if;
                     for of in
                         with changed as (
                             select n.site_id, n.id, n.ulid, n.path, o.path as old_path, coalesce(n.parent_id, 0) as parent, coalesce(o.parent_id, 0) as old_parent,
@@ -95,15 +88,19 @@ return new class extends Migration
                                 select is_shown_ever(o.state, o.from_at) or is_shown_ever(n.state, n.from_at) as seen
                             ) s
                         )
-                        select site_id, array_agg(distinct part) as parts from changed cross join lateral (
-                            select 'p' || ulid where shown
-                            union all select unnest(array['c' || parent, 'c' || old_parent, 'b0']) where shown or placed
-                            union all select unnest(array['kc' || parent, 'kc' || old_parent, 'kb0']) where shown or placed or card
-                            union all select 'k' || ulid where shown or card
-                            union all select 'kb' || unnest(string_to_array(path::text || '.' || old_path::text, '.')) where shown or placed or card
-                            union all select 'o' || id where shown or card or own
-                            union all select 's' || id where settled
-                            union all select 'g' || id where given
+                        -- Of many pages it is not named what of them changed.
+                        select site_id, case when many <= 1000 then array_agg(distinct part) end as parts from changed cross join lateral (
+                            select 'any' where many > 1000 and (shown or placed or card or own or settled or given)
+                            union all select part from (
+                                select 'p' || ulid where shown
+                                union all select unnest(array['c' || parent, 'c' || old_parent, 'b0']) where shown or placed
+                                union all select unnest(array['kc' || parent, 'kc' || old_parent, 'kb0']) where shown or placed or card
+                                union all select 'k' || ulid where shown or card
+                                union all select 'kb' || unnest(string_to_array(path::text || '.' || old_path::text, '.')) where shown or placed or card
+                                union all select 'o' || id where shown or card or own
+                                union all select 's' || id where settled
+                                union all select 'g' || id where given
+                            ) each(part) where many <= 1000
                         ) t(part) group by site_id
                     loop
                         perform note_change(of.site_id, of.parts);

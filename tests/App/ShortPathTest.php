@@ -6,6 +6,7 @@ namespace Tests\App;
 
 use App\Desk\Cache\ForgetPages;
 use App\Http\Site\FrontController;
+use App\Short\Anybody;
 use App\Short\MissedPages;
 use App\Short\ShortAnswer;
 use App\Short\ShortPath;
@@ -15,6 +16,7 @@ use Eris\Generators;
 use Eris\TestTrait;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
+use Launch\NginxConfig;
 use PHPUnit\Framework\Attributes\Test;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -139,6 +141,14 @@ final class ShortPathTest extends AppTestCase
         self::assertSame('max-age=60', $this->short('/poster', ['HTTPS' => 'on'])?->headers['Strict-Transport-Security'] ?? null);
         self::assertNull($this->short('/poster', ['HTTP_X_FORWARDED_PROTO' => 'https', 'REMOTE_ADDR' => '192.0.2.1']), 'Nobody named this proxy.');
         self::assertSame(302, $this->short('/poster', ['HTTP_X_FORWARDED_PROTO' => 'https', 'REMOTE_ADDR' => '192.0.2.7'])?->status);
+    }
+
+    #[Test]
+    public function the_web_server_knows_the_same_cookies(): void
+    {
+        $config = (new NginxConfig('/public', '/node', '/php.sock', [8080], '127.0.0.1', [], false))->text();
+        preg_match_all('/\$cookie_(\w+)/', $config, $known);
+        self::assertSame(Anybody::PERSONAL, $known[1]);
     }
 
     #[Test]

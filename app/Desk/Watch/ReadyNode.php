@@ -45,11 +45,6 @@ final readonly class ReadyNode
         ];
     }
 
-    public function isReady(): bool
-    {
-        return array_filter($this->problems()) === [];
-    }
-
     private function pending(): int
     {
         $files = $this->migrator->getMigrationFiles(database_path('migrations'));

@@ -47,12 +47,9 @@ final readonly class FrontController
         $response =
             $this->secure->before($request, $site) ?? $this->keep->around($request, $site, fn (): AnyResponse => $this->inDesign($request, $site));
         $this->secure->mark($response, $request, $site);
-        $response->headers->add([
-            'Content-Security-Policy' => (string) $response->headers->get('Content-Security-Policy', SitePolicy::plain()->header()),
-            'X-Content-Type-Options' => 'nosniff',
-            'Referrer-Policy' => (string) $response->headers->get('Referrer-Policy', 'strict-origin-when-cross-origin'),
-            'Permissions-Policy' => 'camera=(), geolocation=(), microphone=()',
-        ]);
+        foreach (SitePolicy::headers() as $name => $value) {
+            $response->headers->has($name) || $response->headers->set($name, $value);
+        }
 
         return $response->prepare($request);
     }

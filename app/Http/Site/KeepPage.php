@@ -7,6 +7,7 @@ namespace App\Http\Site;
 use App\Desk\Cache\KeepPages;
 use App\Http\Middleware\BehindNginx;
 use App\Models\Site;
+use App\Short\Anybody;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response as Answer;
 use Symfony\Component\HttpFoundation\Response;
@@ -19,9 +20,6 @@ final readonly class KeepPage
 {
     /** Says how long, on the way to the web server. */
     public const HEADER = 'X-Keep';
-
-    /** Cookies of those whose pages are their own. */
-    private const PERSONAL = ['heronstem_visitor', 'heronstem_opened', 'heronstem_plan'];
 
     /** Seconds after which a page is rendered anew although nothing is known to have changed, and for which it may stand meanwhile. */
     private const FRESH = 600;
@@ -60,9 +58,8 @@ final readonly class KeepPage
     public static function isFromAnybody(Request $request): bool
     {
         return $request->server->has(BehindNginx::KEY) &&
-            $request->server->get('INSIDER', '0') !== '1' &&
             $request->server->get('FORGETTING', '0') !== '1' &&
-            array_intersect(self::PERSONAL, array_keys($request->cookies->all())) === [];
+            Anybody::asks($request->server->all(), $request->cookies->all());
     }
 
     private static function isForAll(Response $response): bool
