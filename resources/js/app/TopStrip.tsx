@@ -32,7 +32,7 @@ export function TopStrip({ onGoTo }: { onGoTo: () => void }) {
             <button
                 type="button"
                 onClick={onGoTo}
-                className="mx-auto flex h-8 w-[420px] min-w-0 items-center gap-2 rounded-md border border-edge bg-sheet px-2.5 text-ink-3 hover:text-ink-2 max-md:w-auto"
+                className="mr-auto ml-2 flex h-8 w-[340px] min-w-0 items-center gap-2 rounded-md border border-edge bg-sheet px-2.5 text-ink-3 hover:text-ink-2 max-md:w-auto"
             >
                 <Search size={15} aria-hidden />
                 <span className="truncate max-md:sr-only">Go to a page, or type a new name</span>

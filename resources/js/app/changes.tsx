@@ -50,9 +50,6 @@ export function useChanges() {
     return changes
 }
 
-/** Whether a change waits to be decided; outside of a site none does. */
-export const useIsPending = () => (useContext(Context)?.pending ?? null) !== null
-
 export function ChangesProvider({ site, children }: { site: string; children: ReactNode }) {
     const queries = useQueryClient()
     const [pending, setPending] = useState<Pending | null>(null)
