@@ -1,6 +1,6 @@
 import tailwindcss from '@tailwindcss/vite'
 import react from '@vitejs/plugin-react'
-import { copyFileSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { copyFileSync, existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { brotliCompressSync, gzipSync } from 'node:zlib'
 import { defineConfig, type Plugin } from 'vite'
 
@@ -30,6 +30,8 @@ function compressed(): Plugin {
         name: 'compressed',
         enforce: 'post',
         closeBundle() {
+            // Of a build that failed there is nothing to compress, and what it says of itself is to be read.
+            if (!existsSync('public/_editor/assets')) return
             for (const folder of ['public/_site', 'public/_editor', 'public/_editor/assets'])
                 for (const name of readdirSync(folder).filter(each => /\.(?:css|js|svg|json)$/.test(each))) {
                     const text = readFileSync(`${folder}/${name}`)

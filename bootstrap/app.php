@@ -6,6 +6,7 @@ use App\Desk\ChangedMeanwhile;
 use App\Desk\ConfirmFirst;
 use App\Desk\ContentConflict;
 use App\Desk\RippleChanged;
+use App\Desk\UnderWay\SiteBusy;
 use App\Http\Api\Problem;
 use App\Http\InvalidInput;
 use App\Http\Middleware\AnswerSites;
@@ -81,6 +82,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
             ConfirmFirst::class,
             InvalidInput::class,
             RippleChanged::class,
+            SiteBusy::class,
             ChangedMeanwhile::class,
             ContentConflict::class,
             Symfony\Component\HttpKernel\Exception\HttpException::class,

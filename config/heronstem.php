@@ -31,6 +31,8 @@ return [
     // Where search engines are told of changes (IndexNow); sites tell nobody unless they are switched to.
     'index_now' => env('HERONSTEM_INDEX_NOW', 'https://api.indexnow.org/indexnow'),
     'stand_in' => env('HERONSTEM_STAND_IN'), // what stands in for other people's sites under .example, where links are tried
+    'large_change' => (int) env('HERONSTEM_LARGE_CHANGE', 2000), // pages from which on a change is made in the background
+    'lock_wait' => 8000, // milliseconds that somebody's change waits for another one to be written
     // API: requests a minute for one person.
     'api_rate' => (int) env('HERONSTEM_API_RATE', 6000),
 ];

@@ -148,7 +148,7 @@ final class Test
             "test-$worker",
             $connection,
             $database,
-            settings: [...$standIns->settings(), 'HERONSTEM_TRUSTED_PROXIES' => '127.0.0.1'],
+            settings: [...$standIns->settings(), 'HERONSTEM_TRUSTED_PROXIES' => '127.0.0.1', 'HERONSTEM_LARGE_CHANGE' => '250'],
         );
         $application->must(['heronstem:load-demo'], 'Loading the demo for the browser');
         $editor = Ports::free(18080 + 20 * $worker);

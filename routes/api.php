@@ -41,6 +41,7 @@ use App\Http\Api\StartingPointController;
 use App\Http\Api\StructureController;
 use App\Http\Api\TagController;
 use App\Http\Api\TakeOutController;
+use App\Http\Api\UnderWayController;
 use App\Http\Api\VersionController;
 use App\Http\Api\VisitorsController;
 use App\Http\Api\WritingController;
@@ -169,6 +170,10 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                 Route::get('failed-jobs', [JobsController::class, 'index']);
                 Route::post('failed-jobs/{job}/again', [JobsController::class, 'again'])->where('job', '[0-9a-f-]{36}');
                 Route::delete('failed-jobs/{job}', [JobsController::class, 'forget'])->where('job', '[0-9a-f-]{36}');
+                Route::get('under-way', [UnderWayController::class, 'index'])->withoutMiddleware(SeesPart::class);
+                Route::get('under-way/{change}', [UnderWayController::class, 'show'])
+                    ->where('change', '[0-9A-Za-z]{26}')
+                    ->withoutMiddleware(SeesPart::class);
                 Route::get('plans', [PlansController::class, 'index']);
                 Route::get('export', [TakeOutController::class, 'show']);
                 Route::get('bring-in-template', [BringInController::class, 'template']);
@@ -209,6 +214,7 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                 Route::post('ripple', [BatchController::class, 'ripple']);
                 Route::post('ripple-findings', [BatchController::class, 'findings']);
                 Route::post('ripple/{group}', [BatchController::class, 'rows']);
+                Route::delete('under-way/{change}', [UnderWayController::class, 'stop'])->where('change', '[0-9A-Za-z]{26}');
                 Route::post('batches', [BatchController::class, 'store']);
                 Route::post('undo/ripple', [HistoryController::class, 'severalRipple']);
                 Route::post('undo', [HistoryController::class, 'undoSeveral']);
@@ -237,6 +243,7 @@ Route::middleware([KnowWho::class, 'throttle:api'])->group(function (): void {
                     ],
                     'settings' => [
                         ['patch', 'names', [SiteController::class, 'update'], true],
+                        ['put', 'caching', [SiteController::class, 'caching']],
                         ['get', 'history-thinning', [HistoryController::class, 'countThinning']],
                         ['post', 'history-thinning', [HistoryController::class, 'thin'], true],
                         ['post', 'starting-points', [StartingPointController::class, 'store']],

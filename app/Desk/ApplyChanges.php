@@ -10,6 +10,8 @@ use App\Desk\Accounts\SignedInLately;
 use App\Desk\BringIn\WorkOutBringIn;
 use App\Desk\Outside\TellEngines;
 use App\Desk\Replace\ReplaceTexts;
+use App\Desk\UnderWay\SiteBusy;
+use App\Desk\UnderWay\SiteLock;
 use App\Jobs\RefreshReach;
 use App\Models\HistoryEntry;
 use App\Models\Site;
@@ -47,6 +49,7 @@ final readonly class ApplyChanges
         private SignedInLately $lately,
         private SecurityLog $log,
         private ReviewLetters $letters,
+        private SiteLock $lock,
     ) {
     }
 
@@ -58,47 +61,97 @@ final readonly class ApplyChanges
      * @throws BeyondRights when something that would follow is not theirs to do
      * @throws Refusal when a guard forbids a change
      * @throws RippleChanged when the ripple is no longer the one seen, or a decision is open; nothing is written
+     * @throws SiteBusy while a change that takes long is being written
      */
     public function apply(Site $site, ?User $user, Batch $batch, ?string $seen = null, string $note = '', ?Rights $rights = null): HistoryEntry
     {
-        return $this->db->transaction(function () use ($site, $user, $batch, $seen, $note, $rights): HistoryEntry {
-            $this->lock($site);
-            $this->carryOut($site);
-            $isAsked = $rights !== null;
-            $rights ??= Rights::of(Authority::Manager);
-            $batch = $this->plan->workedOut($site, $batch, $rights);
-            $ripple = $this->plan->of($site, $batch, $rights);
-            $this->guard($ripple, $seen, $batch);
-            if ($isAsked && WeightyEffects::isIn($ripple)) {
-                $this->lately->guard();
-            }
+        return $this->locked(
+            $site,
+            $rights !== null,
+            fn (): HistoryEntry => $this->applied($site, $user, $batch, $seen, $note, $rights, $this->lately->guard(...)),
+        );
+    }
 
-            $entry = $this->write($site, $user, $batch, $ripple, $note);
-            if ($isAsked && ($ripple->access->settings !== null || $ripple->visitors->changes !== [])) {
-                $this->log->note(Happened::RightsChanged, $user, site: $site, detail: str_replace('*', '', $entry->sentence));
-            }
-            if ($isAsked && $user !== null) {
-                $this->letters->after($ripple, $site, $user);
-            }
+    /**
+     * The same, of a large change for which nobody waits.
+     *
+     * @param  bool  $confirmed  whoever asked had shown lately that it is them
+     * @param  \Closure(Ripple): void  $planned  is told what is going to be written; what it throws stops it
+     *
+     * @throws ConfirmFirst|BeyondRights|Refusal|RippleChanged|SiteBusy as apply() does
+     */
+    public function inBackground(
+        Site $site,
+        User $user,
+        Batch $batch,
+        ?string $seen,
+        string $note,
+        Rights $rights,
+        bool $confirmed,
+        \Closure $planned,
+    ): HistoryEntry {
+        $confirm = static fn () => $confirmed ||
+            throw new ConfirmFirst('It is some time since you signed in, and this weighs. Apply it once more, and type your password.');
 
-            return $entry;
-        });
+        return $this->locked($site, false, fn (): HistoryEntry => $this->applied($site, $user, $batch, $seen, $note, $rights, $confirm, $planned));
+    }
+
+    /**
+     * @param  \Closure(): mixed  $confirm  is asked where it weighs
+     * @param  (\Closure(Ripple): void)|null  $planned
+     */
+    private function applied(
+        Site $site,
+        ?User $user,
+        Batch $batch,
+        ?string $seen,
+        string $note,
+        ?Rights $rights,
+        \Closure $confirm,
+        ?\Closure $planned = null,
+    ): HistoryEntry {
+        $this->carryOut($site);
+        $isAsked = $rights !== null;
+        $rights ??= Rights::of(Authority::Manager);
+        $batch = $this->plan->workedOut($site, $batch, $rights);
+        $ripple = $this->plan->of($site, $batch, $rights);
+        $this->guard($ripple, $seen, $batch);
+        if ($isAsked && WeightyEffects::isIn($ripple)) {
+            $confirm();
+        }
+        $planned === null || $planned($ripple);
+
+        $entry = $this->write($site, $user, $batch, $ripple, $note);
+        if ($isAsked && ($ripple->access->settings !== null || $ripple->visitors->changes !== [])) {
+            $this->log->note(Happened::RightsChanged, $user, site: $site, detail: str_replace('*', '', $entry->sentence));
+        }
+        if ($isAsked && $user !== null) {
+            $this->letters->after($ripple, $site, $user);
+        }
+
+        return $entry;
     }
 
     /** Puts pages live and takes them offline whose moment has come; says how many. */
     public function carryOutSchedule(Site $site): int
     {
-        return $this->db->transaction(function () use ($site): int {
-            $this->lock($site);
-
-            return $this->carryOut($site);
-        });
+        return $this->locked($site, false, fn (): int => $this->carryOut($site));
     }
 
-    private function lock(Site $site): void
+    /**
+     * @template T
+     *
+     * @param  \Closure(): T  $work
+     * @return T
+     */
+    private function locked(Site $site, bool $isWatched, \Closure $work): mixed
     {
-        $this->db->select('select pg_advisory_xact_lock(?, ?)', [crc32('heronstem.site') & 0x7FFFFFFF, $site->id]);
-        $site->refresh();
+        return $this->db->transaction(function () use ($site, $isWatched, $work): mixed {
+            $this->lock->take($site, $isWatched);
+            $site->refresh();
+
+            return $work();
+        });
     }
 
     private function carryOut(Site $site): int

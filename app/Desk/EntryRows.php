@@ -48,8 +48,8 @@ final readonly class EntryRows
         };
     }
 
-    /** @return list<ClaimDifference> */
-    private static function claims(HistoryEntry $entry, Site $site): array
+    /** @return iterable<ClaimDifference> */
+    private static function claims(HistoryEntry $entry, Site $site): iterable
     {
         return $entry->claimDifferences($site->rules());
     }
@@ -92,7 +92,7 @@ final readonly class EntryRows
      */
     private function written(HistoryEntry $entry, Site $site, \Closure $which): array
     {
-        $found = array_values(array_filter(array_map($which, self::claims($entry, $site))));
+        $found = self::claimsThat($which, $entry, $site);
         $pages = $this->pages(array_map(static fn (Claim $claim): string => (string) $claim->page, $found));
 
         return array_map(static function (Claim $claim) use ($pages): array {
@@ -108,12 +108,27 @@ final readonly class EntryRows
         }, $found);
     }
 
+    /**
+     * @param  \Closure(ClaimDifference): ?Claim  $which
+     * @return list<Claim>
+     */
+    private static function claimsThat(\Closure $which, HistoryEntry $entry, Site $site): array
+    {
+        $found = [];
+        foreach (self::claims($entry, $site) as $difference) {
+            $claim = $which($difference);
+            if ($claim !== null) {
+                $found[] = $claim;
+            }
+        }
+
+        return $found;
+    }
+
     /** @return list<Row> */
     private function dropped(HistoryEntry $entry, Site $site): array
     {
-        $found = array_values(
-            array_filter(array_map(static fn (ClaimDifference $each): ?Claim => $each->redirectDropped(), self::claims($entry, $site))),
-        );
+        $found = self::claimsThat(static fn (ClaimDifference $each): ?Claim => $each->redirectDropped(), $entry, $site);
         $pages = $this->pages(array_map(static fn (Claim $claim): string => (string) $claim->page, $found));
 
         return array_map(
@@ -134,7 +149,12 @@ final readonly class EntryRows
      */
     private function pagesOf(HistoryEntry $entry, \Closure $which): array
     {
-        $found = array_values(array_filter(array_map(PageDifference::fromArray(...), $entry->pages), $which));
+        $found = [];
+        foreach ($entry->pageDifferences() as $difference) {
+            if ($which($difference)) {
+                $found[] = $difference;
+            }
+        }
         $pages = $this->pages(array_map(static fn (PageDifference $each): string => $each->page, $found));
 
         return array_map(

@@ -11,8 +11,10 @@ use App\Models\SharedPiece;
 use App\Models\Site;
 use App\Models\User;
 use App\Store\PgArray;
+use App\Store\Ticks;
 use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Change\Undo;
+use Heronstem\Core\Ledger\ClaimDifference;
 use Heronstem\Core\Ripple\AddressMove;
 use Heronstem\Core\Ripple\HistorySentence;
 use Heronstem\Core\Ripple\Ripple;
@@ -23,7 +25,10 @@ use Illuminate\Database\Eloquent\Collection;
 /** Writes what was done into the history: in a sentence, as the batch that did it, and as its exact inverse. */
 final readonly class RecordEntry
 {
-    public function __construct(private ConnectionInterface $db, private HistorySentence $sentence)
+    /** Pages and addresses that stand in the entry itself, and in each of the parts that follow where it did more. */
+    public const PART = 1000;
+
+    public function __construct(private ConnectionInterface $db, private HistorySentence $sentence, private Ticks $ticks)
     {
     }
 
@@ -39,8 +44,8 @@ final readonly class RecordEntry
             'sentence' => $this->partly($batch, $site) ?? $this->sentence($batch, $ripple, $undone, $user),
             'batch' => array_map(static fn ($change): array => $change->toArray(), $batch->changes),
             'counts' => $account['counts'],
-            'pages' => array_map(static fn (PageDifference $difference): array => $difference->toArray(), $ripple->pages->differences),
-            'claims' => array_map(static fn ($difference): array => $difference->toArray(), $ripple->addresses->claims),
+            'pages' => self::part($ripple->pages->differences, 0),
+            'claims' => self::part($ripple->addresses->claims, 0),
             'menus' => array_map(static fn ($difference): array => $difference->toArray(), $ripple->menusAndLinks->menus),
             'rules' => array_map(static fn ($difference): array => $difference->toArray(), $ripple->redirects->rules),
             'start_page' => $ripple->pages->startPage?->toArray(),
@@ -54,6 +59,7 @@ final readonly class RecordEntry
             'note' => $note,
             'undoes_id' => $undone?->first()?->id,
         ]);
+        $this->keepParts($entry, $ripple);
         if ($entries !== []) {
             // What an entry had undone is in effect again once that entry is undone itself.
             $again = array_merge(...array_map(static fn (HistoryEntry $each): array => $each->undoes(), array_values($undone?->all() ?? [])));
@@ -66,6 +72,33 @@ final readonly class RecordEntry
         }
 
         return $entry;
+    }
+
+    /** What does not fit in the entry itself. */
+    private function keepParts(HistoryEntry $entry, Ripple $ripple): void
+    {
+        $json = static fn (array $part): string => json_encode($part, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+        for ($n = 1, $all = max(count($ripple->pages->differences), count($ripple->addresses->claims)); $n * self::PART < $all; $n++) {
+            $this->db->insert('insert into history_parts (entry_id, n, pages, claims) values (?, ?, ?, ?)', [
+                $entry->id,
+                $n,
+                $json(self::part($ripple->pages->differences, $n)),
+                $json(self::part($ripple->addresses->claims, $n)),
+            ]);
+            $this->ticks->written(2 * self::PART);
+        }
+    }
+
+    /**
+     * @param  list<PageDifference>|list<ClaimDifference>  $differences
+     * @return list<array<string, mixed>>
+     */
+    private static function part(array $differences, int $n): array
+    {
+        return array_map(
+            static fn (PageDifference|ClaimDifference $each): array => $each->toArray(),
+            array_slice($differences, $n * self::PART, self::PART),
+        );
     }
 
     /** Of a change that is undone on some of its pages alone. */

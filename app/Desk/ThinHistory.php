@@ -37,6 +37,10 @@ final readonly class ThinHistory
     {
         return $this->db->transaction(
             fn (): array => [
+                'parts' => $this->db->delete(
+                    'delete from history_parts q using history h where h.id = q.entry_id and h.site_id = ? and h.created_at < now() - make_interval(days => ?)',
+                    [$site->id, $days],
+                ),
                 'entries' => $this->db->update(
                     "update history set thinned_at = now(), pages = '[]', claims = '[]', menus = '[]', batch = '[]', ripple = null, start_page = null, start_page_signed_in = null, site_search = null, access = null, address_rules = null where site_id = ? and thinned_at is null and created_at < now() - make_interval(days => ?)",
                     [$site->id, $days],

@@ -150,8 +150,8 @@ final readonly class UndoEntry
     {
         return new Undo(
             $entry->ulid,
-            array_map(PageDifference::fromArray(...), $entry->pages),
-            $entry->claimDifferences($rules),
+            iterator_to_array($entry->pageDifferences(), false),
+            iterator_to_array($entry->claimDifferences($rules), false),
             StartPageDifference::fromArray($entry->start_page),
             array_map(MenuDifference::fromArray(...), $entry->menus),
             StartPageDifference::fromArray($entry->start_page_signed_in),

@@ -8,11 +8,16 @@ use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\AddressRulesDifference;
 use Heronstem\Core\Ledger\ClaimDifference;
 use Heronstem\Core\Redirect\RuleDifference;
+use Heronstem\Core\Tree\PageDifference;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Support\Facades\DB;
 
 /**
  * @phpstan-import-type Account from \App\Desk\RippleAccount
+ *
+ * @phpstan-type KeptPage array{page: string, before: array<string, scalar|null>|null, after: array<string, scalar|null>|null}
+ * @phpstan-type KeptClaim array{key: string, before: array{0: string, 1: string, 2: string, 3: bool, 4?: string}|null, after: array{0: string, 1: string, 2: string, 3: bool, 4?: string}|null}
  *
  * @property int $id
  * @property string $ulid
@@ -21,8 +26,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $sentence
  * @property array<mixed> $batch
  * @property array<string, int> $counts
- * @property list<array{page: string, before: array<string, scalar|null>|null, after: array<string, scalar|null>|null}> $pages
- * @property list<array{key: string, before: array{0: string, 1: string, 2: string, 3: bool, 4?: string}|null, after: array{0: string, 1: string, 2: string, 3: bool, 4?: string}|null}> $claims
+ * @property list<KeptPage> $pages the first of them
+ * @property list<KeptClaim> $claims the first of them
  * @property list<array<string, mixed>> $menus
  * @property list<array{rule: string, before: array<string, mixed>|null, after: array<string, mixed>|null}> $rules
  * @property array{before: string|null, after: string|null}|null $start_page
@@ -71,19 +76,47 @@ final class HistoryEntry extends Model
         'thinned_at' => 'datetime',
     ];
 
-    /** @return list<ClaimDifference> what it did in the ledger, as addresses are written by now, or were then where it changed just that */
-    public function claimDifferences(AddressRules $rules): array
+    /**
+     * What it did to pages, read in parts where it is much.
+     *
+     * @return \Generator<int, PageDifference>
+     */
+    public function pageDifferences(): \Generator
+    {
+        foreach ($this->inParts('pages') as $kept) {
+            yield PageDifference::fromArray($kept);
+        }
+    }
+
+    /**
+     * What it did in the ledger, as addresses are written by now, or were then where it changed just that; read in parts where it is much.
+     *
+     * @return \Generator<int, ClaimDifference>
+     */
+    public function claimDifferences(AddressRules $rules): \Generator
     {
         $changed = AddressRulesDifference::fromArray($this->address_rules);
+        foreach ($this->inParts('claims') as $kept) {
+            foreach ($changed === null ? ClaimDifference::fromArray($kept, $rules) : [ClaimDifference::asKept($kept, $changed)] as $difference) {
+                yield $difference;
+            }
+        }
+    }
 
-        return array_merge(
-            ...array_map(
-                static fn (array $kept): array => $changed === null
-                    ? ClaimDifference::fromArray($kept, $rules)
-                    : [ClaimDifference::asKept($kept, $changed)],
-                array_values($this->claims),
-            ),
-        );
+    /**
+     * @param  'pages'|'claims'  $what
+     * @return ($what is 'pages' ? \Generator<int, KeptPage> : \Generator<int, KeptClaim>)
+     */
+    private function inParts(string $what): \Generator
+    {
+        yield from array_values($this->$what);
+        $numbers = DB::table('history_parts')->where('entry_id', $this->id)->orderBy('n')->pluck('n');
+        foreach ($numbers as $n) {
+            $part = DB::table('history_parts')->where('entry_id', $this->id)->where('n', $n)->value($what);
+            foreach (json_decode($part, true, flags: JSON_THROW_ON_ERROR) as $kept) {
+                yield $kept;
+            }
+        }
     }
 
     /** @return list<RuleDifference> what it did to redirects, likewise */

@@ -43,6 +43,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  * @property int $rules_version
  * @property string|null $sign_up whether visitors make accounts themselves, as SignUp reads it
  * @property string|null $index_now_key
+ * @property string $caching how long pages are kept that say nothing of it, as Caching reads it
  * @property string $design folder of its design; empty for the one that ships
  * @property \Illuminate\Support\Carbon|null $deleted_at in the bin since then
  */

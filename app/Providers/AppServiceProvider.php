@@ -23,6 +23,7 @@ use App\Store\RulesFile;
 use App\Store\StoredAccess;
 use App\Store\StoredMenus;
 use App\Store\StoredNames;
+use App\Store\Ticks;
 use Heronstem\Core\Ripple\Names;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Console\Events\CommandFinished;
@@ -46,6 +47,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->scoped(SeenBy::class);
         $this->app->scoped(SignedInLately::class);
         $this->app->singleton(RightsOn::class);
+        $this->app->scoped(Ticks::class);
         $this->app->scoped(CompiledRules::class);
         $this->app->singleton(HitLog::class, static fn (): HitLog => new HitLog(storage_path('app/hits')));
         $this->app->bind(MissedPages::class, static fn (): MissedPages => new MissedPages(Node::here()->folder));

@@ -14,7 +14,13 @@ use Illuminate\Database\ConnectionInterface;
 /** Writes what changes in the ledger. */
 final readonly class ClaimWriter
 {
-    public function __construct(private ConnectionInterface $db)
+    /** Claims written in one statement: enough that its cost is theirs, few enough to hold. */
+    private const PIECE = 2000;
+
+    private const ROWS = 'jsonb_to_recordset(?::jsonb) as n(key text, address text, kind text, page text, ever_live boolean, held_for text, since timestamptz, entry text)
+        left join pages p on p.ulid = n.page left join pages f on f.ulid = n.held_for left join history h on h.ulid = n.entry';
+
+    public function __construct(private ConnectionInterface $db, private Ticks $ticks)
     {
     }
 
@@ -35,7 +41,7 @@ final readonly class ClaimWriter
                 $difference->before !== null &&
                 $difference->before->address->path === $after->address->path
             ) {
-                $turned[] = $this->claimRow($difference->key, $after, $difference->before, $entry);
+                $turned[] = $difference;
 
                 continue;
             }
@@ -43,29 +49,43 @@ final readonly class ClaimWriter
                 $gone[] = $difference->key;
             }
             if ($after !== null) {
-                $new[] = $this->claimRow($difference->key, $after, $difference->before, $entry);
+                $new[] = $difference;
             }
         }
-        $claims = 'jsonb_to_recordset(?::jsonb) as n(key text, address text, kind text, page text, ever_live boolean, held_for text, since timestamptz, entry text)
-            left join pages p on p.ulid = n.page left join pages f on f.ulid = n.held_for left join history h on h.ulid = n.entry';
-        if ($gone !== []) {
-            $this->db->delete('delete from ledger where site_id = ? and key = any(?::text[])', [$site->id, PgArray::of($gone)]);
+        foreach (array_chunk($gone, self::PIECE) as $piece) {
+            $this->db->delete('delete from ledger where site_id = ? and key = any(?::text[])', [$site->id, PgArray::of($piece)]);
         }
-        if ($turned !== []) {
-            $this->db->update(
-                "update ledger l set kind = c.kind, page_id = c.page_id, ever_live = c.ever_live, held_for_id = c.held_for_id, since = c.since, by_entry_id = c.by_entry_id
-                from (select n.key, n.kind, p.id as page_id, n.ever_live, f.id as held_for_id, coalesce(n.since, now()) as since, h.id as by_entry_id
-                    from $claims) c where l.site_id = ? and l.key = c.key",
-                [self::json($turned), $site->id],
-            );
+        foreach (array_chunk($turned, self::PIECE) as $piece) {
+            $this->turn($piece, $site, $entry);
+            $this->ticks->written(count($piece));
         }
-        if ($new !== []) {
-            $this->db->insert(
-                "insert into ledger (site_id, key, address, kind, page_id, ever_live, held_for_id, since, by_entry_id)
-                select ?, n.key, n.address, n.kind, p.id, n.ever_live, f.id, coalesce(n.since, now()), h.id from $claims",
-                [$site->id, self::json($new)],
-            );
+        foreach (array_chunk($new, self::PIECE) as $piece) {
+            $this->add($piece, $site, $entry);
+            $this->ticks->written(count($piece));
         }
+    }
+
+    /** @param  list<ClaimDifference>  $turned */
+    private function turn(array $turned, Site $site, HistoryEntry $entry): void
+    {
+        $this->db->update(
+            'update ledger l set kind = c.kind, page_id = c.page_id, ever_live = c.ever_live, held_for_id = c.held_for_id, since = c.since, by_entry_id = c.by_entry_id
+            from (select n.key, n.kind, p.id as page_id, n.ever_live, f.id as held_for_id, coalesce(n.since, now()) as since, h.id as by_entry_id
+                from '.
+                self::ROWS.
+                ') c where l.site_id = ? and l.key = c.key',
+            [$this->json($turned, $entry), $site->id],
+        );
+    }
+
+    /** @param  list<ClaimDifference>  $new */
+    private function add(array $new, Site $site, HistoryEntry $entry): void
+    {
+        $this->db->insert(
+            'insert into ledger (site_id, key, address, kind, page_id, ever_live, held_for_id, since, by_entry_id)
+            select ?, n.key, n.address, n.kind, p.id, n.ever_live, f.id, coalesce(n.since, now()), h.id from '.self::ROWS,
+            [$site->id, $this->json($new, $entry)],
+        );
     }
 
     /** @return array<string, scalar|null> */
@@ -85,9 +105,16 @@ final readonly class ClaimWriter
         ];
     }
 
-    /** @param  list<array<string, scalar|null>>  $rows */
-    private static function json(array $rows): string
+    /** @param  list<ClaimDifference>  $differences  that leave a claim */
+    private function json(array $differences, HistoryEntry $entry): string
     {
+        $rows = [];
+        foreach ($differences as $difference) {
+            if ($difference->after !== null) {
+                $rows[] = $this->claimRow($difference->key, $difference->after, $difference->before, $entry);
+            }
+        }
+
         return json_encode($rows, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE);
     }
 }

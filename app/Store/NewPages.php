@@ -16,7 +16,7 @@ final readonly class NewPages
     /** Copies whose content is read and written at a time. */
     private const PIECE = 500;
 
-    public function __construct(private ConnectionInterface $db, private NotedLinks $links)
+    public function __construct(private ConnectionInterface $db, private NotedLinks $links, private Ticks $ticks)
     {
     }
 
@@ -29,7 +29,10 @@ final readonly class NewPages
         if ($pages === []) {
             return;
         }
-        $this->insert($pages, $site, $entry);
+        foreach (array_chunk(self::parentsFirst($pages), PageWriter::PIECE) as $piece) {
+            $this->insert($piece, $site, $entry);
+            $this->ticks->written(count($piece));
+        }
         $this->contentBack(array_column($pages, 'id'), $entry);
         if ($copies !== []) {
             $this->copyContent($copies, $entry);
@@ -37,7 +40,20 @@ final readonly class NewPages
         $this->links->noteWanting($site, array_values(array_filter(array_column($pages, 'wantedAs'))));
     }
 
-    /** @param  list<Page>  $pages */
+    /**
+     * @param  list<Page>  $pages
+     * @return list<Page>
+     */
+    private static function parentsFirst(array $pages): array
+    {
+        $known = array_column($pages, null, 'id');
+        $levels = array_map(static fn (Page $page): int => count($page->ancestorsIn($known)), $pages);
+        asort($levels);
+
+        return array_map(static fn (int $n): Page => $pages[$n], array_keys($levels));
+    }
+
+    /** @param  list<Page>  $pages  parents before their children */
     private function insert(array $pages, Site $site, HistoryEntry $entry): void
     {
         $numbers = array_column(

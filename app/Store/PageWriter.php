@@ -12,7 +12,10 @@ use Illuminate\Database\ConnectionInterface;
 /** Writes pages that are there and change: their fields, where their branches stand, and their addresses. */
 final readonly class PageWriter
 {
-    public function __construct(private ConnectionInterface $db)
+    /** Pages written in one statement: enough that its cost is theirs, few enough to hold with all their fields. */
+    public const PIECE = 1000;
+
+    public function __construct(private ConnectionInterface $db, private Ticks $ticks)
     {
     }
 
@@ -23,7 +26,10 @@ final readonly class PageWriter
      */
     public function write(array $changed, array $moved, array $addresses, Site $site, HistoryEntry $entry): void
     {
-        $this->updateFields($changed, $site, $entry);
+        foreach (array_chunk($changed, self::PIECE) as $piece) {
+            $this->updateFields($piece, $site, $entry);
+            $this->ticks->written(count($piece));
+        }
         if (count($moved) === 1) {
             $this->moveBranch($moved[0], $addresses, $site);
         } else {
@@ -35,9 +41,6 @@ final readonly class PageWriter
     /** @param  list<Page>  $pages */
     private function updateFields(array $pages, Site $site, HistoryEntry $entry): void
     {
-        if ($pages === []) {
-            return;
-        }
         [$typed, $assigned] = [PageColumns::typed(), PageColumns::assigned()];
         $rows = array_map(static fn (Page $page): array => ['ulid' => $page->id, ...$page->toFields()], $pages);
         $this->db->update(

@@ -41,10 +41,10 @@ final readonly class SilentAddresses
         $rows = $this->db->cursor(
             <<<'SQL'
             with said as (
-                select c->>'key' as key, c->'after'->>0 as address, h.created_at as since, lead(h.created_at) over (partition by c->>'key'
-                    order by h.id) as until, jsonb_typeof(c->'after') = 'array' and c->'after'->>1 in ('page', 'also')
-                    and (c->'after'->>3)::boolean as live
-                from history h, jsonb_array_elements(h.claims) c where h.site_id = ?
+                select claim->>'key' as key, claim->'after'->>0 as address, created_at as since, lead(created_at) over (partition by claim->>'key'
+                    order by entry_id) as until, jsonb_typeof(claim->'after') = 'array' and claim->'after'->>1 in ('page', 'also')
+                    and (claim->'after'->>3)::boolean as live
+                from history_claims where site_id = ?
             )
             select l.key, l.address from ledger l where l.site_id = ? and l.ever_live
             union

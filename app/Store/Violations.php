@@ -268,7 +268,7 @@ final readonly class Violations
             $this->db->select(
                 <<<'SQL'
                 with said as (
-                    select h.id, c->>'key' as key, c->'after' as after from history h, jsonb_array_elements(h.claims) c where h.site_id = ?
+                    select entry_id as id, claim->>'key' as key, claim->'after' as after from history_claims where site_id = ?
                 ), last as (select distinct on (key) key, after from said order by key, id desc)
                 select last.after->>0 as address from last left join ledger l on l.site_id = ? and l.key = last.key
                 where jsonb_typeof(last.after) = 'array' and (last.after->>3)::boolean and l.id is null

@@ -61,7 +61,9 @@ final readonly class Address
     /** An address that is in normal form already, as the ledger holds it. */
     public static function stored(string $path, AddressRules $rules): self
     {
-        return new self($path, NormalForm::key($path, $rules));
+        $key = NormalForm::key($path, $rules);
+
+        return new self($path, $key === $path ? $path : $key);
     }
 
     public function equals(self $other): bool

@@ -20,7 +20,7 @@ final readonly class Describe implements NamesFiles, RequestedChange
      * @param  array<string, string|null>  $texts  by the names of PageTexts
      * @param  string|null  $layout  null to leave it
      * @param  array<mixed>  $fields  of the layout, by their keys; null or blank for none
-     * @param  array<string, mixed>  $showing  picture and reload, as Showing takes them
+     * @param  array<string, mixed>  $showing  picture, reload and caching, as Showing takes them
      */
     public function __construct(
         public string $page,
@@ -45,6 +45,7 @@ final readonly class Describe implements NamesFiles, RequestedChange
             Field::text('layout')->optional(),
             Field::text('picture', 'the small picture in menus and on cards: identity of a file; null for none')->orNull()->optional(),
             Field::number('reload', 'minutes after which browsers load the page anew; null for never')->orNull()->optional(),
+            Field::caching()->orNull()->optional(),
             Field::map('fields', 'what stands in fields of the layout, by their keys; null for nothing')->optional(),
         );
     }
@@ -60,11 +61,11 @@ final readonly class Describe implements NamesFiles, RequestedChange
             }
         }
         $fields = $input->map('fields');
-        $showing = $input->only(['picture', 'reload']);
+        $showing = $input->only(['picture', 'reload', 'caching']);
         if ($texts === [] && $fields === [] && $showing === [] && ! $input->has('layout')) {
             throw new InputRefused(
                 'page',
-                'Say what of the page is set: '.implode(', ', array_keys(PageTexts::MAX_LENGTHS)).', layout, fields, picture or reload.',
+                'Say what of the page is set: '.implode(', ', array_keys(PageTexts::MAX_LENGTHS)).', layout, fields, picture, reload or caching.',
             );
         }
 
@@ -102,6 +103,7 @@ final readonly class Describe implements NamesFiles, RequestedChange
             'fields' => 'fields',
             'picture' => 'small picture',
             'reload' => 'loading anew',
+            'caching' => 'caching',
         ];
 
         return 'Changed '.implode(', ', array_values(array_intersect_key($called, $this->toArray())))." of {$outcome->page($this->page)}";

@@ -73,6 +73,13 @@ final readonly class Field
         return new self($name, ['type' => 'object', 'properties' => $properties, 'required' => array_keys($properties)], true);
     }
 
+    public static function caching(): self
+    {
+        $description = 'how long browsers and caches keep it without asking: off, standard, long, or seconds; null for what holds for the site';
+
+        return new self('caching', ['type' => ['string', 'integer'], 'description' => $description], true);
+    }
+
     /** By names that are not known here. */
     public static function map(string $name, string $description): self
     {
@@ -97,6 +104,7 @@ final readonly class Field
                 'string' => is_string($value),
                 'boolean' => is_bool($value),
                 'number' => is_int($value) || is_float($value),
+                'integer' => is_int($value),
                 'array' => is_array($value) && array_is_list($value),
                 'object' => is_array($value),
                 default => $value === null,
@@ -116,6 +124,7 @@ final readonly class Field
             'string' => 'a text',
             'boolean' => 'true or false',
             'number' => 'a number',
+            'integer' => 'a whole number',
             'array' => 'a list',
             'object' => 'an object',
             'null' => 'null',

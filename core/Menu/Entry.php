@@ -6,6 +6,7 @@ namespace Heronstem\Core\Menu;
 
 use Heronstem\Core\Linking\Target;
 use Heronstem\Core\Moment;
+use Heronstem\Core\Values;
 
 /** One entry of a menu, or one page of a list of picks, as somebody set it. */
 final readonly class Entry
@@ -67,7 +68,7 @@ final readonly class Entry
     /** @param  array<string, mixed>  $fields fields under their constructor names */
     public function with(array $fields): self
     {
-        return new self(...[...get_object_vars($this), ...$fields]);
+        return new self(...[...Values::of($this), ...$fields]);
     }
 
     /** @return array<string, mixed> every field, as the history keeps it and EntryReader reads it */

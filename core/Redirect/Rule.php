@@ -8,6 +8,7 @@ use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\NormalForm;
 use Heronstem\Core\Linking\Target;
 use Heronstem\Core\Moment;
+use Heronstem\Core\Values;
 
 /** A redirect rule, as somebody set it. */
 final readonly class Rule
@@ -118,7 +119,7 @@ final readonly class Rule
     /** @param  array<string, mixed>  $fields fields under their constructor names */
     public function with(array $fields): self
     {
-        return new self(...[...get_object_vars($this), ...$fields]);
+        return new self(...[...Values::of($this), ...$fields]);
     }
 
     /** What no two rules of a site have in common. */

@@ -26,6 +26,11 @@ final readonly class Code
     /** @param  string|null  $text  as toText() gave it */
     public static function stored(?string $text): self
     {
+        if (Stored::isBlank($text)) {
+            static $blank = null;
+
+            return $blank ??= new self();
+        }
         $kept = Stored::read($text);
 
         return new self(is_string($kept['styles'] ?? null) ? $kept['styles'] : '', is_string($kept['head'] ?? null) ? $kept['head'] : '');

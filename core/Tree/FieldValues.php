@@ -76,6 +76,11 @@ final readonly class FieldValues
     /** @param  string|null  $text  as toText() gave it; null for none */
     public static function stored(?string $text): self
     {
+        if (Stored::isBlank($text)) {
+            static $blank = null;
+
+            return $blank ??= new self();
+        }
         $kept = Stored::read($text);
         $values = is_array($kept['values'] ?? null) ? $kept['values'] : [];
 

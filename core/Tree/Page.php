@@ -10,6 +10,7 @@ use Heronstem\Core\Address\NormalForm;
 use Heronstem\Core\Address\Slug;
 use Heronstem\Core\Linking\Target;
 use Heronstem\Core\Moment;
+use Heronstem\Core\Values;
 use Heronstem\Core\Visitors\PageAccess;
 
 /** A page as the tree knows it: its place, its name and address, its state. */
@@ -158,7 +159,7 @@ final readonly class Page
     /** @param  array<string, mixed>  $fields fields under their constructor names */
     public function with(array $fields): self
     {
-        return new self(...[...get_object_vars($this), ...$fields]);
+        return new self(...[...Values::of($this), ...$fields]);
     }
 
     /**

@@ -33,7 +33,7 @@ final readonly class PageDifference
         'social title' => ['socialTitle'],
         'social description' => ['socialDescription'],
         'layout and its fields' => ['layout', 'fields'],
-        'small picture and loading anew' => ['showing'],
+        'small picture, loading anew and caching' => ['showing'],
         'code' => ['code'],
         'who sees it' => ['access'],
         'search settings' => ['search'],

@@ -86,6 +86,11 @@ final readonly class PageTexts
     /** @param  array<string, mixed>  $kept  as toArray() gave it; what is missing is blank */
     public static function fromArray(array $kept): self
     {
+        if (array_diff(array_intersect_key($kept, self::MAX_LENGTHS), ['']) === [] && Stored::isBlank((string) ($kept['fields'] ?? ''))) {
+            static $blank = null;
+
+            return $blank ??= new self();
+        }
         $text = static fn (string $field): string => is_string($kept[$field] ?? null) ? $kept[$field] : '';
 
         return new self(

@@ -100,6 +100,12 @@ final readonly class SearchDefaults
 
     public static function stored(?string $text): self
     {
+        if (Stored::isBlank($text)) {
+            static $blank = null;
+
+            return $blank ??= new self();
+        }
+
         return self::fromArray(Stored::read($text));
     }
 

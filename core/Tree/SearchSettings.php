@@ -61,6 +61,11 @@ final readonly class SearchSettings
 
     public static function stored(?string $text): self
     {
+        if (Stored::isBlank($text)) {
+            static $blank = null;
+
+            return $blank ??= new self();
+        }
         $kept = Stored::read($text);
         $word = static fn (string $field): string => is_string($kept[$field] ?? null) ? $kept[$field] : '';
 

@@ -6,7 +6,7 @@ namespace Heronstem\Core\Tree;
 
 use Heronstem\Core\InputRefused;
 
-/** How a page is shown besides its layout: its small picture in menus and on cards, and how often browsers load it anew. */
+/** How a page is shown besides its layout: its small picture in menus and on cards, how often browsers load it anew, and how long they keep it. */
 final readonly class Showing
 {
     /** Longest time between two loads, minutes. */
@@ -15,13 +15,14 @@ final readonly class Showing
     /**
      * @param  string|null  $picture  identity of a file; null for none of its own
      * @param  int|null  $reload  minutes after which a browser loads the page anew; null for never
+     * @param  Caching|null  $caching  null for what holds for the site
      */
-    public function __construct(public ?string $picture = null, public ?int $reload = null)
+    public function __construct(public ?string $picture = null, public ?int $reload = null, public ?Caching $caching = null)
     {
     }
 
     /**
-     * @param  array<string, mixed>  $given  picture and reload; those that are missing stay
+     * @param  array<string, mixed>  $given  picture, reload and caching; those that are missing stay
      *
      * @throws InputRefused naming the field
      */
@@ -36,13 +37,18 @@ final readonly class Showing
             throw new InputRefused('picture', 'This is the identity of a file, or null for none.');
         }
 
-        return new self($picture, $reload);
+        $caching = array_key_exists('caching', $given) ? $given['caching'] : $this->caching?->toValue();
+
+        return new self($picture, $reload, $caching === null ? null : Caching::read($caching));
     }
 
     /** @return string|null null where nothing is set */
     public function toText(): ?string
     {
-        $said = array_filter(['picture' => $this->picture, 'reload' => $this->reload], static fn (mixed $value): bool => $value !== null);
+        $said = array_filter(
+            ['picture' => $this->picture, 'reload' => $this->reload, 'caching' => $this->caching?->toValue()],
+            static fn (mixed $value): bool => $value !== null,
+        );
 
         return $said === [] ? null : Stored::text($said);
     }
@@ -50,8 +56,17 @@ final readonly class Showing
     /** @param  string|null  $text  as toText() gave it */
     public static function stored(?string $text): self
     {
+        if (Stored::isBlank($text)) {
+            static $blank = null;
+
+            return $blank ??= new self();
+        }
         $kept = Stored::read($text);
 
-        return new self(is_string($kept['picture'] ?? null) ? $kept['picture'] : null, is_int($kept['reload'] ?? null) ? $kept['reload'] : null);
+        return new self(
+            is_string($kept['picture'] ?? null) ? $kept['picture'] : null,
+            is_int($kept['reload'] ?? null) ? $kept['reload'] : null,
+            Caching::stored($kept['caching'] ?? null),
+        );
     }
 }

@@ -35,6 +35,12 @@ final class Stored
         return array_map(static fn (mixed $value): mixed => is_array($value) ? self::sorted($value) : $value, $values);
     }
 
+    /** Whether nothing is said: of thousands of pages most say nothing, and all of them may share the one value that says so. */
+    public static function isBlank(?string $text): bool
+    {
+        return $text === null || $text === '' || $text === '{}' || $text === '[]';
+    }
+
     /** @return array<mixed> */
     public static function read(?string $text): array
     {

@@ -72,6 +72,12 @@ final readonly class Tags
     /** @param  string|null  $text  as toText() gave it */
     public static function stored(?string $text): self
     {
+        if (Stored::isBlank($text)) {
+            static $blank = null;
+
+            return $blank ??= new self();
+        }
+
         return new self(array_values(array_filter(Stored::read($text), is_string(...))));
     }
 }

@@ -122,6 +122,7 @@ final class CallersTest extends AppTestCase
         'GET history-thinning?days=30' => self::MANAGED,
         'POST history-thinning' => self::MANAGED,
         'PATCH names' => self::MANAGED,
+        'PUT caching' => '401 403 403 403 403 403 204 204 401',
         'GET search-grid' => self::SEEN,
         'POST search-grid/measured' => self::SEEN,
         'GET patterns' => self::SEEN,
@@ -183,6 +184,9 @@ final class CallersTest extends AppTestCase
         'DELETE plans/{plan}' => '401 403 403 204 204 204 204 204 401',
         'POST pages/{live}/to-site-ripple' => '401 403 403 422 422 422 422 422 401',
         'POST pages/{live}/to-site' => '401 403 403 422 422 422 422 422 401',
+        'GET under-way' => self::SEEN,
+        'GET under-way/{change}' => '401 403 404 404 404 404 404 404 401',
+        'DELETE under-way/{change}' => '401 403 403 404 404 404 404 404 401',
         'GET failed-jobs' => self::OWNED,
         'POST failed-jobs/{job}/again' => '401 403 403 403 403 403 403 404 401',
         'DELETE failed-jobs/{job}' => '401 403 403 403 403 403 403 404 401',
@@ -368,6 +372,7 @@ final class CallersTest extends AppTestCase
             'menu' => (string) DB::table('menus')->where('site_id', $this->site->id)->value('ulid'),
             'top' => $this->draft('Top'),
             'job' => '0190a0a0-0000-4000-8000-000000000000',
+            'change' => '01HZZZZZZZZZZZZZZZZZZZZZZZ',
             'import' => \App\Models\RedirectImport::query()->create(['site_id' => $this->site->id, 'total' => 1, 'path' => 'imports/x'])->ulid,
             'source' => $this->app
                 ->make(\App\Desk\BringIn\GiveSource::class)
@@ -527,6 +532,7 @@ final class CallersTest extends AppTestCase
             $operation === 'DELETE sites/{site}' => ['name' => 'Something else'],
             str_contains($operation, '/to-site') => ['to' => 'none', 'import' => (string) Str::ulid()],
             $operation === 'PATCH names' => ['tagline' => 'T'],
+            $operation === 'PUT caching' => ['caching' => 'standard'],
             $operation === 'POST search-grid/measured' => ['rows' => []],
             $operation === 'POST patterns/tried' => ['titlePattern' => '{name}'],
             $operation === 'DELETE searches' => ['words' => 'cars'],

@@ -172,7 +172,13 @@ final class MalformedInputTest extends AppTestCase
         $plan = $this->api('POST', 'plans', ['name' => 'Next year'])->json('id');
         $step = $this->api('POST', "plans/$plan/steps", ['changes' => [['kind' => 'rename', 'page' => $page, 'name' => 'Other']]])->json('id');
 
-        return ['plan' => $plan, 'step' => $step, 'other' => $plan, 'job' => '0190a0a0-0000-4000-8000-000000000000'];
+        return [
+            'plan' => $plan,
+            'step' => $step,
+            'other' => $plan,
+            'job' => '0190a0a0-0000-4000-8000-000000000000',
+            'change' => '01HZZZZZZZZZZZZZZZZZZZZZZZ',
+        ];
     }
 
     private function oddPaths(string $method, string $path): void

@@ -131,6 +131,37 @@ final class PageCacheTest extends AppTestCase
     }
 
     #[Test]
+    public function a_page_or_its_site_says_how_long_others_keep_it_and_never_beyond_what_begins_or_ends(): void
+    {
+        $this->live('Times');
+        $offer = $this->live('Offer');
+        $said = fn (string $path): array => [$this->keeps($path), $this->asked($path)->headers->get('X-Visitor-Cache-Control')];
+        self::assertSame('max-age=0, must-revalidate, public', $said('/times')[1]);
+        $this->keep('/times', '/offer');
+        $this->api('PUT', 'caching', ['caching' => 'long'])->assertNoContent();
+        self::assertContains('/times', array_keys($this->forget()), 'What is kept says how long.');
+        self::assertSame(['max-age=600, public, stale-if-error=86400, stale-while-revalidate=600', 'max-age=3600, public'], $said('/times'));
+        $this->change(['kind' => 'describe', 'page' => $offer, 'caching' => 'off']);
+        self::assertSame([null, 'no-store, private'], $said('/offer'));
+        $this->change(['kind' => 'describe', 'page' => $offer, 'caching' => 60]);
+        self::assertSame('max-age=60, public', $said('/offer')[1]);
+
+        Carbon::setTestNow(Carbon::parse(DB::scalar('select now()')));
+        DB::table('pages')
+            ->where('ulid', $this->draft('Sale'))
+            ->update(['from_at' => DB::raw("now() + interval '1000 seconds'")]);
+        // An hour would be beyond it. A minute is not, and the server hands it out no later than a minute before.
+        self::assertSame('max-age=0, must-revalidate, public', $said('/times')[1]);
+        [$kept, $elsewhere] = $said('/offer');
+        self::assertSame('max-age=60, public', $elsewhere);
+        self::assertMatchesRegularExpression(
+            '/^max-age=600, public, stale-if-error=(33[89]|340), stale-while-revalidate=(33[89]|340)$/D',
+            (string) $kept,
+        );
+        Carbon::setTestNow();
+    }
+
+    #[Test]
     public function who_has_pages_of_their_own_and_what_is_no_page_is_not_kept(): void
     {
         $this->live('Times');

@@ -6,6 +6,7 @@ namespace App\Desk\Jobs;
 
 use App\Jobs\AuditPages;
 use App\Jobs\BringInSource;
+use App\Jobs\CarryOutChange;
 use App\Jobs\FillCopy;
 use App\Jobs\MakeRedirects;
 use App\Jobs\ReadGiven;
@@ -16,6 +17,7 @@ use App\Jobs\SendLetter;
 use App\Jobs\SendMailConfirmation;
 use App\Jobs\TellEngines;
 use App\Jobs\TryOutsideLinks;
+use App\Models\ChangeUnderWay;
 use App\Models\RedirectImport;
 use App\Models\Site;
 use App\Models\SiteImport;
@@ -31,6 +33,7 @@ final readonly class FailedJobs
     private const SAYS = [
         AuditPages::class => 'Looking through pages for findings',
         BringInSource::class => 'Bringing pages in',
+        CarryOutChange::class => 'A large change',
         FillCopy::class => 'Filling the copy of a site',
         MakeRedirects::class => 'Making redirects from a file',
         ReadGiven::class => 'Reading what was given to be brought in',
@@ -103,6 +106,7 @@ final readonly class FailedJobs
         return match (true) {
             $job instanceof AuditPages, $job instanceof RefreshReach => $job->siteId,
             $job instanceof MakeRedirects => (int) RedirectImport::query()->whereKey($job->import)->value('site_id'),
+            $job instanceof CarryOutChange => (int) ChangeUnderWay::query()->whereKey($job->change)->value('site_id'),
             $job instanceof BringInSource,
             $job instanceof FillCopy,
             $job instanceof ReadGiven,

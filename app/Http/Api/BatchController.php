@@ -6,34 +6,39 @@ namespace App\Http\Api;
 
 use App\Desk\ApplyChanges;
 use App\Desk\Audit\ForeseeFindings;
-use App\Desk\KnownFiles;
 use App\Desk\PlanFor;
 use App\Desk\RightsOn;
 use App\Desk\RippleGroup;
 use App\Desk\RippleRows;
+use App\Desk\UnderWay\AskedBatch;
+use App\Desk\UnderWay\BeginLarge;
 use App\Http\Api\Description\Answer;
 use App\Http\Api\Description\Body;
 use App\Http\Api\Description\Query;
 use App\Http\Api\Schema\HistoryView;
 use App\Http\Api\Schema\RippleView;
+use App\Http\Api\Schema\UnderWayView;
 use App\Models\Site;
 use Heronstem\Core\Change\Batch;
-use Heronstem\Core\Change\ChangeReader;
-use Heronstem\Core\Decision\WhenUnanswered;
 use Heronstem\Core\Ripple\Ripple;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OpenApi\Attributes as OA;
 use Symfony\Component\HttpFoundation\Response;
 
-/** Changes to the structure: first their ripple, then applied in one step. */
+/**
+ * Changes to the structure: first their ripple, then applied in one step.
+ *
+ * @phpstan-import-type Asked from AskedBatch
+ */
 final readonly class BatchController
 {
     public function __construct(
         private RightsOn $rights,
         private PlanFor $plan,
         private ApplyChanges $apply,
-        private KnownFiles $files,
+        private AskedBatch $asked,
+        private BeginLarge $large,
         private ForeseeFindings $foresee,
     ) {
     }
@@ -95,7 +100,10 @@ final readonly class BatchController
             operationId: 'applyBatch',
             description: 'Applies a batch in one step. With a digest, refused with 409 and the new ripple when that has changed; refused likewise while a decision is open, unless the defaults are taken.',
             requestBody: new Body('Batch'),
-            responses: [new Answer('HistoryEntry', status: 201)],
+            responses: [
+                new Answer('HistoryEntry', status: 201),
+                new Answer('ChangeUnderWay', status: 202, description: 'It concerns many pages, and is made in the background.'),
+            ],
         ),
     ]
     public function store(Request $request, Site $site): JsonResponse
@@ -107,9 +115,12 @@ final readonly class BatchController
             ['digest' => ['sometimes', 'nullable', 'string', 'size:64'], 'note' => ['sometimes', 'nullable', 'string', 'max:2000']],
             ['max' => 'A note has at most :max characters.'],
         );
-        $entry = $this->apply->apply($site, $user, $batch, $request->json('digest'), trim((string) $request->json('note', '')), $rights);
+        [$digest, $note] = [$request->json('digest'), trim((string) $request->json('note', ''))];
+        $large = $this->large->of($site, $user, $batch, self::asked($request), $digest, $note);
 
-        return new JsonResponse(HistoryView::of($entry), 201);
+        return $large === null
+            ? new JsonResponse(HistoryView::of($this->apply->apply($site, $user, $batch, $digest, $note, $rights)), 201)
+            : new JsonResponse(UnderWayView::of($large, $user), 202);
     }
 
     private function plan(Request $request, Site $site): Ripple
@@ -119,16 +130,18 @@ final readonly class BatchController
 
     private function batch(Request $request, Site $site): Batch
     {
-        $changes = $request->json('changes');
-        $decisions = $request->json('decisions');
-        $undecided = $request->json('defaults') === true ? WhenUnanswered::TakesDefault : WhenUnanswered::StaysOpen;
-        $batch = (new ChangeReader($site->rules(), $site->zone, $site->ownAddresses()))->batch(
-            is_array($changes) ? $changes : [],
-            is_array($decisions) ? $decisions : [],
-            $undecided,
-        );
-        $this->files->guard($batch, $site);
+        return $this->asked->read($site, self::asked($request));
+    }
 
-        return $batch;
+    /** @return Asked */
+    private static function asked(Request $request): array
+    {
+        $list = static fn (mixed $given): array => is_array($given) ? $given : [];
+
+        return [
+            'changes' => $list($request->json('changes')),
+            'decisions' => $list($request->json('decisions')),
+            'defaults' => $request->json('defaults') === true,
+        ];
     }
 }

@@ -11,6 +11,8 @@ use App\Desk\Rights;
 use App\Desk\RightsOn;
 use App\Desk\RippleGroup;
 use App\Desk\ThinHistory;
+use App\Desk\UnderWay\AskedBatch;
+use App\Desk\UnderWay\BeginLarge;
 use App\Desk\UndoEntry;
 use App\Http\Api\Description\Answer;
 use App\Http\Api\Description\Body;
@@ -18,6 +20,7 @@ use App\Http\Api\Description\Query;
 use App\Http\Api\Schema\HistoryDetail;
 use App\Http\Api\Schema\HistoryView;
 use App\Http\Api\Schema\RippleView;
+use App\Http\Api\Schema\UnderWayView;
 use App\Models\HistoryEntry;
 use App\Models\Site;
 use Heronstem\Core\Change\Batch;
@@ -40,6 +43,7 @@ final readonly class HistoryController
         private UndoEntry $undo,
         private ReadHistory $history,
         private ThinHistory $thin,
+        private BeginLarge $large,
     ) {
     }
 
@@ -127,7 +131,10 @@ final readonly class HistoryController
             path: '/sites/{site}/history/{entry}/undo',
             operationId: 'undo',
             description: 'Undoes an entry exactly; itself an entry that can be undone. One may take back what one did oneself; managers anything.',
-            responses: [new Answer('HistoryEntry', status: 201)],
+            responses: [
+                new Answer('HistoryEntry', status: 201),
+                new Answer('ChangeUnderWay', status: 202, description: 'It concerns many pages, and is made in the background.'),
+            ],
         ),
     ]
     public function undo(Request $request, Site $site, HistoryEntry $entry): JsonResponse
@@ -159,7 +166,10 @@ final readonly class HistoryController
             operationId: 'undoSeveral',
             description: 'Undoes several entries, or everything since one, in one step. What has changed again since stays, and the ripple said so.',
             requestBody: new Body('Undo'),
-            responses: [new Answer('HistoryEntry', status: 201)],
+            responses: [
+                new Answer('HistoryEntry', status: 201),
+                new Answer('ChangeUnderWay', status: 202, description: 'It concerns many pages, and is made in the background.'),
+            ],
         ),
     ]
     public function undoSeveral(Request $request, Site $site): JsonResponse
@@ -238,19 +248,14 @@ final readonly class HistoryController
             ['max' => 'A note has at most :max characters.'],
         );
 
-        return new JsonResponse(
-            HistoryView::of(
-                $this->apply->apply(
-                    $site,
-                    Signed::in($request),
-                    $batch,
-                    $request->json('digest'),
-                    trim((string) $request->json('note', '')),
-                    $rights,
-                ),
-            ),
-            201,
-        );
+        [$digest, $note] = [$request->json('digest'), trim((string) $request->json('note', ''))];
+        $decisions = $request->json('decisions');
+        $user = Signed::in($request);
+        $large = $this->large->of($site, $user, $batch, AskedBatch::undoing($batch, is_array($decisions) ? $decisions : []), $digest, $note);
+
+        return $large === null
+            ? new JsonResponse(HistoryView::of($this->apply->apply($site, $user, $batch, $digest, $note, $rights)), 201)
+            : new JsonResponse(UnderWayView::of($large, $user), 202);
     }
 
     /** @return list<Decision> what is decided of what comes up; everything else takes its default */

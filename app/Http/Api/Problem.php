@@ -8,6 +8,7 @@ use App\Desk\ChangedMeanwhile;
 use App\Desk\ConfirmFirst;
 use App\Desk\ContentConflict;
 use App\Desk\RippleChanged;
+use App\Desk\UnderWay\SiteBusy;
 use App\Http\Api\Schema\ContentView;
 use App\Http\Api\Schema\Refused;
 use App\Http\Api\Schema\RippleView;
@@ -47,6 +48,7 @@ final class Problem
             $error instanceof RippleChanged => self::of(409, 'Look again before it is applied', $error->getMessage(), [
                 'ripple' => RippleView::of($error->ripple),
             ]),
+            $error instanceof SiteBusy => self::of(423, 'In a moment', $error->getMessage()),
             $error instanceof ChangedMeanwhile => self::of(412, 'Changed meanwhile', $error->getMessage()),
             $error instanceof ContentConflict => self::of(412, 'Somebody saved meanwhile', $error->getMessage(), [
                 'theirs' => ContentView::of($error->theirs, null, []),

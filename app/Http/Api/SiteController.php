@@ -11,8 +11,10 @@ use App\Http\Api\Description\Body;
 use App\Http\Api\Schema\SiteNames;
 use App\Models\Site;
 use Heronstem\Core\OneLine;
+use Heronstem\Core\Tree\Caching;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
 
@@ -76,5 +78,28 @@ final readonly class SiteController
         $site->save();
 
         return new JsonResponse(SiteNames::of($site));
+    }
+
+    #[
+        OA\Put(
+            path: '/sites/{site}/caching',
+            operationId: 'setCaching',
+            description: 'How long browsers and caches on the way keep pages without asking, where a page says nothing of it itself. The web server of the site is told of every change in any case.',
+            requestBody: new OA\RequestBody(
+                required: true,
+                content: new OA\JsonContent(
+                    required: ['caching'],
+                    type: 'object',
+                    properties: [new OA\Property('caching', ref: '#/components/schemas/Caching')],
+                ),
+            ),
+            responses: [new OA\Response(response: 204, description: 'Done')],
+        ),
+    ]
+    public function caching(Request $request, Site $site): Response
+    {
+        $site->update(['caching' => (string) Caching::read($request->json('caching'))->toValue()]);
+
+        return new Response(status: 204);
     }
 }

@@ -21,6 +21,9 @@ final readonly class KeepPage
     /** Says how long, on the way to the web server. */
     public const HEADER = 'X-Keep';
 
+    /** Says of a page for how many seconds others may keep it. */
+    public const SECONDS = 'X-Keep-Elsewhere';
+
     /** Seconds after which a page is rendered anew although nothing is known to have changed, and for which it may stand meanwhile. */
     private const FRESH = 600;
 
@@ -36,7 +39,10 @@ final readonly class KeepPage
     {
         $isPlain = $request->isMethod('GET') && ! str_contains($request->server->getString('REQUEST_URI'), '?');
         if (! $isPlain || ! self::isFromAnybody($request)) {
-            return $answer();
+            $response = $answer();
+            $response->headers->remove(self::SECONDS);
+
+            return $response;
         }
         $key = $request->server->getString(BehindNginx::KEY);
         if (! $this->pages->isForThis($key, (int) $request->server->getString('ASKED_AT'))) {
@@ -44,6 +50,7 @@ final readonly class KeepPage
             return new Answer('', 200, ['X-Accel-Redirect' => $request->server->getString('REQUEST_URI')]);
         }
         [$response, $seconds] = $this->pages->around($site, $key, $answer, self::isForAll(...));
+        $seconds -= $this->letOthersKeep($response, $seconds);
         if ($seconds > 0) {
             $response->headers->set(self::HEADER, self::lifetime($seconds));
             // Once, and not for everybody anew: the web server opens it for those who cannot read it.
@@ -52,6 +59,23 @@ final readonly class KeepPage
         }
 
         return $response;
+    }
+
+    /**
+     * Browsers and caches on the way keep it without asking, where nothing of the site begins or ends before they would have it anew.
+     *
+     * @return int seconds for which whoever is given it now may show it
+     */
+    private function letOthersKeep(Response $response, int $until): int
+    {
+        $wanted = (int) $response->headers->get(self::SECONDS);
+        $response->headers->remove(self::SECONDS);
+        if ($wanted === 0 || $wanted >= $until) {
+            return 0;
+        }
+        $response->headers->set('Cache-Control', "public, max-age=$wanted");
+
+        return $wanted;
     }
 
     /** Whether others would be answered alike, and a web server in front asks that may keep the answer. */

@@ -14,6 +14,7 @@ use App\Models\Visitor;
 use App\Short\MissedPages;
 use Heronstem\Core\Content\Code\HeadLines;
 use Heronstem\Core\Redirect\Resolution;
+use Heronstem\Core\Tree\Caching;
 use Heronstem\Core\Tree\Showing;
 use Illuminate\Contracts\View\Factory as Views;
 use Illuminate\Http\Request;
@@ -52,7 +53,14 @@ final readonly class PageResponse
             'Vary' => 'Cookie',
             'Content-Security-Policy' => self::policy($html, $shown['code']['styles'], $shown['code']['head'])->header(),
         ]);
-        $reload = Showing::stored($page->showing)->reload;
+        $showing = Showing::stored($page->showing);
+        $seconds = ($showing->caching ?? (Caching::stored($site->caching) ?? Caching::standard()))->seconds;
+        if ($seconds === null) {
+            $response->headers->set('Cache-Control', 'no-store');
+        } elseif ($seconds > 0 && $visitor === null) {
+            $response->headers->set(KeepPage::SECONDS, (string) $seconds);
+        }
+        $reload = $showing->reload;
         if ($reload !== null && ! $request->query->has('still')) {
             // As the HTML Standard has it; the page says so, and offers itself without.
             $response->headers->set('Refresh', (string) (60 * $reload));

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Interchange\Pages;
 
+use Heronstem\Core\Values;
+
 /**
  * A page as some source tells of it, before anything is made of it. What the source does not say is null, and stays as it is
  * where the page is there already.
@@ -78,7 +80,7 @@ final readonly class GivenPage
     /** @param  array<string, mixed>  $fields  under their constructor names */
     public function with(array $fields): self
     {
-        return new self(...[...get_object_vars($this), ...$fields]);
+        return new self(...[...Values::of($this), ...$fields]);
     }
 
     public function remarked(Remark $remark): self
@@ -89,7 +91,7 @@ final readonly class GivenPage
     /** @return array<string, mixed> what it says, read again by fromArray() */
     public function toArray(): array
     {
-        $said = get_object_vars($this);
+        $said = Values::of($this);
         $said['content'] = $this->content === null ? null : ['form' => $this->content->form->value, 'text' => $this->content->text];
         $said['liveContent'] = $this->liveContent === null ? null : ['form' => $this->liveContent->form->value, 'text' => $this->liveContent->text];
         $said['remarks'] = array_map(static fn (Remark $remark): array => $remark->toArray(), $this->remarks);

@@ -10,13 +10,13 @@ import { lazily } from '../ui/lazily'
 import { useConfirming } from './useConfirming'
 import { useKey } from '../ui/useKey'
 
+const door = () => import('./AtTheDoor')
 const GoTo = lazily(() => import('./GoTo').then(module => module.GoTo))
-const InPlan = lazily(() => import('./InPlan').then(module => module.InPlan))
 const KeysSheet = lazily(() => import('./KeysSheet').then(module => module.KeysSheet))
-const LookedAs = lazily(() => import('./LookedAs').then(module => module.LookedAs))
 const RippleTray = lazily(() => import('./RippleTray').then(module => module.RippleTray))
-const ConfirmIt = lazily(() => import('./ConfirmIt').then(module => module.ConfirmIt))
-const SignedOut = lazily(() => import('./SignedOut').then(module => module.SignedOut))
+const ConfirmIt = lazily(() => door().then(module => module.ConfirmIt))
+const Strips = lazily(() => import('./Strips').then(module => module.Strips))
+const SignedOut = lazily(() => door().then(module => module.SignedOut))
 
 /** Rail at the left, strip at the top, the view, and the ripple tray below it. */
 export function Shell() {
@@ -33,7 +33,6 @@ function Frame() {
     const [goTo, setGoTo] = useState(false)
     const [signedOut, setSignedOut] = useState(false)
     const { pending } = useChanges()
-    const { lookingAs } = useSite()
     useEffect(() => onSignedOut(() => setSignedOut(true)), [])
     const [asked, answer] = useConfirming()
     useShellKeys(
@@ -52,8 +51,7 @@ function Frame() {
             <Rail onKeys={() => showKeys(true)} />
             <div className="grid min-h-0 grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto]">
                 <div>
-                    {lookingAs !== null && <LookedAs name={lookingAs} />}
-                    <InPlan />
+                    <Strips />
                 </div>
                 <div id="view" className="min-h-0" tabIndex={-1}>
                     <Suspense fallback={null}>

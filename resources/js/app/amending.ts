@@ -3,7 +3,7 @@ import type { Batch, Wanted } from './batches'
 import type { Pending } from './changes'
 
 /** What is wanted, with a way out or a decision added. */
-export function withWay(pending: Pending, way: Batch): Wanted {
+export function withWay(pending: Wanted, way: Batch): Wanted {
     if (pending.batch !== undefined) return { batch: joined(pending.batch, way) }
     if (pending.plan !== undefined) return { plan: pending.plan }
     return { undo: { ...pending.undo, decisions: together(pending.undo.decisions, way.decisions) } }
@@ -34,3 +34,9 @@ function together(made: Schemas['Decision'][] = [], more: Schemas['Decision'][] 
     const about = (decision: Schemas['Decision']) => `${decision.kind} ${decision.page ?? decision.address ?? ''}`
     return [...new Map([...made, ...more].map(decision => [about(decision), decision])).values()]
 }
+
+/** What is wanted once a way out is taken, or a decision made. */
+export const amended = async (site: string, wanted: Wanted, way: Batch): Promise<Wanted> =>
+    wanted.plan === undefined
+        ? withWay(wanted, way)
+        : { plan: await (await import('./planSteps')).amendPlan(site, wanted.plan, way) }

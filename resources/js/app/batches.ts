@@ -11,9 +11,12 @@ export type Wanted =
     | { batch?: undefined; undo: Undo; plan?: undefined }
     | { batch?: undefined; undo?: undefined; plan: Switched }
 
+/** What is done to plans, fetched by whoever works in one. */
+export const planSteps = () => import('./planSteps')
+
 export function planOf(site: string, { batch, undo, plan }: Wanted): Promise<Schemas['Ripple']> {
     const params = { path: { site } }
-    if (plan !== undefined) return import('./planSteps').then(steps => steps.rippleOf(site, plan))
+    if (plan !== undefined) return planSteps().then(steps => steps.rippleOf(site, plan))
     return batch !== undefined
         ? answered(
               api.POST('/sites/{site}/ripple', {
@@ -26,7 +29,7 @@ export function planOf(site: string, { batch, undo, plan }: Wanted): Promise<Sch
 
 export function applyOf(site: string, { batch, undo, plan }: Wanted, digest: string, note: string) {
     const params = { path: { site } }
-    if (plan !== undefined) return import('./planSteps').then(steps => steps.switchOn(site, plan, digest, note))
+    if (plan !== undefined) return planSteps().then(steps => steps.switchOn(site, plan, digest, note))
     return batch !== undefined
         ? answered(
               api.POST('/sites/{site}/batches', {

@@ -3,9 +3,9 @@ import { createContext, useCallback, useContext, useMemo, useRef, useState, type
 import { notify } from './notify'
 import { ApiProblem, type Schemas } from '../api/client'
 import { keys } from '../api/queries'
-import { applyOf, planOf, type Batch, type Wanted } from './batches'
+import { applyOf, planOf, planSteps, type Batch, type Wanted } from './batches'
 import { workedOn } from './planned'
-import { Sentence } from './Sentence'
+import { isLarge, type Large } from './large'
 
 export type { Batch, Change } from './batches'
 
@@ -41,7 +41,12 @@ type Changes = {
     setAside: () => void
     undo: () => void
     redo: () => void
+    /** A large change that was under way is so no longer: what came of it is said. */
+    ended: (change: Large) => Promise<void>
 }
+/** Ways out and decisions: fetched with the first. */
+const waysOut = () => import('./amending')
+
 const Context = createContext<Changes | null>(null)
 
 export function useChanges() {
@@ -58,6 +63,15 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
     const undone = useRef<string[]>([])
     /** Steps of the plan that one works in. */
     const prepared = useRef<string[]>([])
+    /** What one asked for oneself and is made in the background, with what is undone by it, if it is asked for by that. */
+    const followed = useRef(new Map<string, { wanted?: Pending; onto?: typeof applied }>())
+    const follow = useCallback(
+        (change: Large, by: { wanted?: Pending; onto?: typeof applied }) => {
+            followed.current.set(change.id, by)
+            queries.setQueryData<Large[]>(keys.underWay(site), (known = []) => [...known, change])
+        },
+        [queries, site],
+    )
     const refresh = useCallback(() => queries.invalidateQueries({ queryKey: keys.site(site) }), [queries, site])
     const complain = (problem: unknown) =>
         notify.error(problem instanceof ApiProblem ? problem.message : String(problem))
@@ -65,15 +79,17 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
     const undoEntry = useCallback(
         async (entry: string, onto: typeof applied, word: string) => {
             const made = await (await import('./undoing')).undoEntry(site, entry, word)
-            if (made !== null) onto.current.push(made)
+            if (made === null) return
+            if (isLarge(made)) follow(made, { onto })
+            else onto.current.push(made.id)
             await refresh()
         },
-        [refresh, site],
+        [follow, refresh, site],
     )
     const removeStep = useCallback(
         async (step: string) => {
             prepared.current = prepared.current.filter(each => each !== step)
-            await (await import('./planSteps')).removeStep(site, step)
+            await (await planSteps()).removeStep(site, step)
             await refresh()
         },
         [refresh, site],
@@ -90,18 +106,11 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
         else void undoEntry(entry, applied, 'Redone.')
     }, [undoEntry])
     const noticed = useCallback(
-        (entry: Schemas['HistoryEntry']) => {
-            notify.success(<Sentence text={entry.sentence} />, {
-                id: entry.id,
-                action: {
-                    label: 'Undo',
-                    onClick: () => {
-                        applied.current = applied.current.filter(each => each !== entry.id)
-                        void undoEntry(entry.id, undone, 'Undone.')
-                    },
-                },
-            })
-        },
+        async (entry: Schemas['HistoryEntry']) =>
+            (await import('./noticed')).noticed(entry, () => {
+                applied.current = applied.current.filter(each => each !== entry.id)
+                void undoEntry(entry.id, undone, 'Undone.')
+            }),
         [undoEntry],
     )
 
@@ -109,20 +118,24 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
         mutationFn: async (wanted: Pending) => {
             const worked = workedOn(site)
             if (worked !== null && wanted.batch !== undefined) {
-                const { prepare } = await import('./planSteps')
+                const { prepare } = await planSteps()
                 prepared.current.push(await prepare(site, worked, wanted.batch, step => void removeStep(step)))
                 setPending(null)
                 wanted.done?.()
                 await refresh()
                 return
             }
-            const entry = await applyOf(site, wanted, wanted.ripple.digest, wanted.note)
-            applied.current.push(entry.id)
-            undone.current = []
+            const made = await applyOf(site, wanted, wanted.ripple.digest, wanted.note)
             setPending(null)
             wanted.done?.()
+            if (isLarge(made)) {
+                follow(made, { wanted })
+                return
+            }
+            applied.current.push(made.id)
+            undone.current = []
             await refresh()
-            noticed(entry)
+            void noticed(made)
         },
         onError: (problem, asked) => {
             const ripple = problem instanceof ApiProblem ? problem.problem.ripple : undefined
@@ -131,6 +144,20 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
         },
     })
     const { mutateAsync, isPending } = carryOut
+    const ended = useCallback(
+        async (change: Large) => {
+            const { wanted, onto } = followed.current.get(change.id) ?? {}
+            followed.current.delete(change.id)
+            const came = await (await import('./whatCameOfIt')).whatCameOfIt(site, change, wanted)
+            await refresh()
+            if (came.again !== undefined) setPending(came.again)
+            if (came.entry === undefined) return
+            ;(onto ?? applied).current.push(came.entry.id)
+            if (onto === undefined) undone.current = []
+            void noticed(came.entry)
+        },
+        [noticed, refresh, site],
+    )
 
     const last = useRef<Promise<unknown>>(Promise.resolve())
     const propose = useCallback(
@@ -164,10 +191,7 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
             if (pending === null) return
             setAmending(true)
             try {
-                const wanted: Wanted =
-                    pending.plan === undefined
-                        ? (await import('./amending')).withWay(pending, way)
-                        : { plan: await (await import('./planSteps')).amendPlan(site, pending.plan, way) }
+                const wanted = await (await waysOut()).amended(site, pending, way)
                 const ripple = await planOf(site, wanted)
                 setPending({ ...pending, ...wanted, ripple } as Pending)
             } catch (problem) {
@@ -188,15 +212,16 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
             takeDefaults: async () => {
                 if (pending === null) return
                 setAmending(true)
-                await amend((await import('./amending')).defaultsOf(pending))
+                await amend((await waysOut()).defaultsOf(pending))
             },
             setNote: note => setPending(now => (now === null ? null : { ...now, note })),
             apply: async () => void (pending !== null && (await mutateAsync(pending).catch(() => undefined))),
             setAside: () => setPending(null),
             undo,
             redo,
+            ended,
         }),
-        [amend, amending, isPending, mutateAsync, pending, propose, redo, undo],
+        [ended, amend, amending, isPending, mutateAsync, pending, propose, redo, undo],
     )
     return <Context.Provider value={value}>{children}</Context.Provider>
 }

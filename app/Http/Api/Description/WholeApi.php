@@ -59,6 +59,16 @@ use OpenApi\Attributes as OA;
         schema: new OA\Schema(type: 'string'),
     ),
 ]
+#[
+    OA\Parameter(
+        parameter: 'change',
+        name: 'change',
+        in: 'path',
+        required: true,
+        description: 'identity of a change in the background, as a ULID',
+        schema: new OA\Schema(type: 'string'),
+    ),
+]
 #[OA\Parameter(parameter: 'person', name: 'person', in: 'path', required: true, schema: new OA\Schema(type: 'string'))]
 #[OA\Parameter(parameter: 'visitor', name: 'visitor', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))]
 #[OA\Parameter(parameter: 'ownToken', name: 'token', in: 'path', required: true, description: 'its number', schema: new OA\Schema(type: 'integer'))]

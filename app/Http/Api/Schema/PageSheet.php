@@ -64,6 +64,10 @@ final readonly class PageSheet
         #[OA\Property(description: 'identity of its small picture in menus and on cards')] public ?string $picture,
         #[OA\Property(description: 'minutes after which browsers load it anew')] public ?int $reload,
         #[
+            OA\Property(ref: '#/components/schemas/Caching', nullable: true, description: 'null for what holds for the site'),
+        ]
+        public string|int|null $caching,
+        #[
             OA\Property(description: 'what the owner wrote by hand', type: 'array', items: new OA\Items(type: 'string', enum: ['styles', 'head'])),
         ]
         public array $code,
@@ -153,6 +157,7 @@ final readonly class PageSheet
             tags: $of->tags->all,
             picture: $of->showing->picture,
             reload: $of->showing->reload,
+            caching: $of->showing->caching?->toValue(),
             code: array_keys(array_filter(['styles' => $of->code->styles, 'head' => $of->code->head])),
             searchTitle: $texts->searchTitle,
             searchDescription: $texts->searchDescription,

@@ -79,6 +79,7 @@ use OpenApi\Attributes as OA;
             'gates',
             'visitors',
             'signUp',
+            'caching',
         ],
         properties: [
             new OA\Property(
@@ -128,6 +129,7 @@ use OpenApi\Attributes as OA;
             new OA\Property('roles', type: 'integer'),
             new OA\Property('gates', description: 'pages that say who sees them', type: 'integer'),
             new OA\Property('visitors', description: 'accounts', type: 'integer'),
+            new OA\Property('caching', ref: '#/components/schemas/Caching'),
             new OA\Property('signUp', type: 'string', enum: ['nobody', 'everyone', 'approval']),
         ],
     ),

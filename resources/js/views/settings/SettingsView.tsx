@@ -12,6 +12,8 @@ import { PageTitle } from '../../ui/PageTitle'
 import { ReadFailure } from '../../ui/ReadFailure'
 import { AddressRules } from './AddressRules'
 import { Design } from './Design'
+import { cachingWords } from '../../ui/caching'
+import { CachingChoice } from './CachingChoice'
 import { BackgroundWork, FailedJobs } from './FailedJobs'
 import { RemoveSite } from './RemoveSite'
 
@@ -237,8 +239,9 @@ function rowsOf(
         },
         {
             name: 'Caching',
-            now: 'pages are kept by the server until something on them changes; browsers ask each time',
-            does: 'Closed pages and closed files are kept by nobody. Files with a number in their address are kept for good.',
+            now: cachingWords(now.caching),
+            does: 'The server keeps pages until something on them changes, in any case but “off”. Who keeps a page without asking does not see a change before that time is over. A page may say something else; closed ones are kept by nobody.',
+            act: mayChange ? <CachingChoice caching={now.caching} /> : <NotYours />,
         },
         ...(isOwner
             ? [

@@ -4,6 +4,7 @@ import { useChanges } from '../../app/changes'
 import { FileDialog } from '../../app/FileChooser'
 import { mayOn } from '../../app/site'
 import { Button } from '../../ui/Button'
+import { cachingChoices, type Caching } from '../../ui/caching'
 import { Select } from '../../ui/Select'
 
 const minutes = [1, 2, 5, 10, 15, 30, 60, 120, 1440]
@@ -16,12 +17,12 @@ const inWords = (each: number) =>
             ? `every ${each / 60} h`
             : `every ${each} min`
 
-/** The small picture of a page in menus and on cards, and how often browsers load the page anew. */
+/** The small picture of a page in menus and on cards, how often browsers load the page anew, and how long they keep it. */
 export function PageShowing({ sheet }: { sheet: Schemas['PageSheet'] }) {
     const { propose } = useChanges()
     const [choosing, choose] = useState(false)
     const may = mayOn(sheet, 'write') && (mayOn(sheet, 'publish') || !sheet.everLive)
-    const set = (showing: { picture?: string | null; reload?: number | null }, act: string) =>
+    const set = (showing: { picture?: string | null; reload?: number | null; caching?: Caching | null }, act: string) =>
         void propose({
             title: `${act} of ${sheet.name}`,
             act: 'Save',
@@ -63,6 +64,17 @@ export function PageShowing({ sheet }: { sheet: Schemas['PageSheet'] }) {
                     value={sheet.reload === null ? '' : String(sheet.reload)}
                     choices={[['', 'never'], ...choices.map(each => [String(each), inWords(each)] as const)]}
                     onChoose={value => set({ reload: value === '' ? null : Number(value) }, 'Loading anew')}
+                />
+            </dd>
+            <dt>Caching</dt>
+            <dd>
+                <Select
+                    aria-label="Caching"
+                    className="max-w-[260px]"
+                    disabled={!may}
+                    value={sheet.caching ?? ''}
+                    choices={[['', 'as the site has it'], ...cachingChoices(sheet.caching)]}
+                    onChoose={value => set({ caching: value === '' ? null : value }, 'Caching')}
                 />
             </dd>
             {choosing && (

@@ -1,0 +1,3 @@
+/* What asks who is there once more. */
+export { ConfirmIt } from './ConfirmIt'
+export { SignedOut } from './SignedOut'

@@ -1,0 +1,86 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query'
+import { useEffect, useRef } from 'react'
+import { answered, api } from '../api/client'
+import { keys } from '../api/queries'
+import { Button } from '../ui/Button'
+import { useChanges } from './changes'
+import { notify } from './notify'
+import { useSite } from './site'
+import type { Large } from './large'
+
+/** How often one asks while something runs, and while nothing does: somebody else may begin it. In ms. */
+const RUNS = 700
+const RESTS = 15_000
+
+const none: Large[] = []
+
+/** Large changes of the site that run right now, whoever asked for them; of one that does no longer, `ended` is told. */
+function useRunning(site: string, ended: (change: Large) => Promise<void>) {
+    const { data: running = none } = useQuery({
+        queryKey: keys.underWay(site),
+        queryFn: () => answered(api.GET('/sites/{site}/under-way', { params: { path: { site } } })),
+        refetchInterval: query => ((query.state.data ?? none).length > 0 ? RUNS : RESTS),
+    })
+    const seen = useRef(new Map<string, Large>())
+    useEffect(() => {
+        const now = new Set(running.map(change => change.id))
+        for (const [id, change] of seen.current)
+            if (!now.has(id)) {
+                seen.current.delete(id)
+                void ended(change)
+            }
+        for (const change of running) seen.current.set(change.id, change)
+    }, [ended, running])
+    return running
+}
+
+/** Says all the while that a large change is being made: how far it is, to whoever asked for it; to others that theirs wait. */
+export function UnderWay() {
+    const { ended } = useChanges()
+    const running = useRunning(useSite().key, ended)
+    return running.map(change => <Running key={change.id} change={change} />)
+}
+
+function Running({ change }: { change: Large }) {
+    const site = useSite()
+    const queries = useQueryClient()
+    const writes = change.state === 'writing' && change.total > 0
+    const about = `about ${change.pages.toLocaleString('en-GB')} pages`
+    const stop = () =>
+        void answered(
+            api.DELETE('/sites/{site}/under-way/{change}', { params: { path: { site: site.key, change: change.id } } }),
+        )
+            .catch((problem: unknown) => notify.error(problem instanceof Error ? problem.message : String(problem)))
+            .then(() => queries.invalidateQueries({ queryKey: keys.underWay(site.key) }))
+    return (
+        <section
+            aria-label="Change under way"
+            className="grid grid-cols-[minmax(0,1fr)_240px_112px_72px] items-center gap-3 border-b border-line bg-heron-soft px-4 py-1.5 text-heron max-md:grid-cols-[minmax(0,1fr)_72px]"
+        >
+            <p className="min-w-0 truncate" role="status">
+                {!change.own && `${change.by ?? 'Somebody'}: `}
+                <b>{change.title}</b>, {about}. What you apply now waits for it.
+            </p>
+            <progress
+                aria-label="How much is written"
+                className="track max-md:hidden"
+                {...(writes ? { value: change.done, max: change.total } : {})}
+            />
+            <span className="text-[12.5px] tabular-nums max-md:hidden">{words(change)}</span>
+            <span className="text-right">
+                {change.own && (
+                    <Button onClick={stop} disabled={change.stopping}>
+                        Stop
+                    </Button>
+                )}
+            </span>
+        </section>
+    )
+}
+
+function words({ state, done, total, stopping }: Large) {
+    if (stopping) return 'Stopping…'
+    if (state === 'waiting') return 'Waits to begin'
+    if (state === 'planning') return 'Working it out'
+    return done < total ? `${Math.floor((100 * done) / total)} % written` : 'Almost done'
+}
