@@ -36,6 +36,7 @@ final class Packages
             'chromium' => ! Shell::has('chromium'),
             'chromium-driver' => ! Shell::has('chromedriver'),
             'apache2-bin' => ! is_file('/usr/sbin/apache2'),
+            'pgbouncer' => ! is_file('/usr/sbin/pgbouncer'),
         ]);
         $this->debian([...$this->missing(), ...array_keys($browser)]);
         $this->composer();

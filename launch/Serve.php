@@ -112,8 +112,11 @@ final class Serve
                 "The database cannot be reached with DB_HOST, DB_PORT, DB_DATABASE, DB_USERNAME and DB_PASSWORD as they are set: {$no->getMessage()}",
             );
         }
-        $pdo->exec('select pg_advisory_lock(hashtext(\'heronstem migrate\'))');
+        // Within a transaction: a pooler may give every statement beyond one to another connection.
+        $pdo->beginTransaction();
+        $pdo->exec('select pg_advisory_xact_lock(hashtext(\'heronstem migrate\'))');
         $application->must(['migrate', '--force'], 'Preparing the database');
+        $pdo->commit();
     }
 
     private function unit(): string

@@ -12,7 +12,7 @@ use Symfony\Component\Process\Process;
 /** Two nodes over one database: each with a web server, workers and rendered pages of its own. */
 final class NodesTest extends TestCase
 {
-    use ServesForTests;
+    use KillsNodes, ServesForTests;
 
     /** Seconds for which something is waited for that has to come, on however busy a machine. */
     private const PATIENCE = 60;
@@ -61,7 +61,7 @@ final class NodesTest extends TestCase
             $this->shows('test-a', 'What it costs');
 
             // One is gone from one moment to the next, with everything that it runs; the other goes on.
-            $this->kill($nodes['test-b'], 'test-b');
+            $this->killNode($nodes['test-b'], 'test-b');
             for ($i = 0; $i < 20; $i++) {
                 self::assertSame(200, $this->page('test-a')[0]);
             }
@@ -103,25 +103,5 @@ final class NodesTest extends TestCase
         $headers = ["Authorization: Bearer {$this->token}", 'Content-Type: application/json', 'Accept: application/json'];
         [$status, , $said] = $this->ask("http://127.0.0.1:{$this->ports[$node]}/api/v1/sites/ferries/batches", $headers, $change);
         self::assertSame(201, $status, $said);
-    }
-
-    private function postgresOf(string $query): string
-    {
-        $server = sprintf('pgsql:host=%s;port=%s;dbname=%s', getenv('DB_HOST'), getenv('DB_PORT'), $this->database);
-        $asked = (new \PDO($server, (string) getenv('DB_USERNAME'), (string) getenv('DB_PASSWORD')))->prepare($query);
-        $asked->execute();
-
-        return (string) $asked->fetchColumn();
-    }
-
-    /** As a machine that loses its power. */
-    private function kill(Process $node, string $name): void
-    {
-        $known = json_decode((string) file_get_contents(dirname(__DIR__, 2)."/var/run/$name.processes.json"), true, flags: JSON_THROW_ON_ERROR);
-        $node->signal(SIGKILL);
-        $node->wait();
-        foreach ($known as $each) {
-            posix_kill(-$each['pid'], SIGKILL);
-        }
     }
 }
