@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk;
 
+use App\Desk\Files\FileDisk;
 use App\Jobs\MakeRedirects;
 use App\Models\HistoryEntry;
 use App\Models\RedirectImport;
@@ -27,7 +28,6 @@ use Heronstem\Core\Linking\TargetKind;
 use Heronstem\Core\Redirect\Rule;
 use Heronstem\Core\Redirect\RuleReader;
 use Heronstem\Core\Refusal;
-use Illuminate\Contracts\Filesystem\Factory as Disks;
 use Illuminate\Database\Connection;
 use Illuminate\Support\Str;
 
@@ -43,7 +43,7 @@ final readonly class ImportRedirects
     /** Rows that are looked up, and in the background made, together. */
     private const PIECE = 2000;
 
-    public function __construct(private Connection $db, private ApplyChanges $apply, private Disks $disks)
+    public function __construct(private Connection $db, private ApplyChanges $apply, private FileDisk $disk)
     {
     }
 
@@ -143,7 +143,7 @@ final readonly class ImportRedirects
         ]);
         $import->ulid = (string) Str::ulid();
         $import->path = "imports/{$site->key}/{$import->ulid}";
-        $this->disks->disk(config('heronstem.files_disk'))->put($import->path, $text);
+        $this->disk->put($import->path, $text);
         $import->save();
         MakeRedirects::dispatch($import->id);
 
@@ -158,7 +158,7 @@ final readonly class ImportRedirects
         }
         $import->update(['state' => 'running']);
         $site = $import->site;
-        $text = (string) $this->disks->disk(config('heronstem.files_disk'))->get($import->path);
+        $text = (string) $this->disk->disk()->get($import->path);
         // What was made before an interruption is refused as being there already, and so left out.
         $look = $this->look($site, $text, $import->ulid);
         foreach ($this->batches($site, $text, $import->ulid, $look, self::PIECE) as $changes) {
@@ -183,7 +183,7 @@ final readonly class ImportRedirects
             ->whereKey($import->id)
             ->where('state', 'running')
             ->update(['state' => 'done']);
-        $this->disks->disk(config('heronstem.files_disk'))->delete($import->path);
+        $this->disk->disk()->delete($import->path);
     }
 
     /** @return iterable<non-empty-list<MakeRedirect>> */

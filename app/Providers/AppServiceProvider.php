@@ -24,10 +24,14 @@ use App\Store\StoredAccess;
 use App\Store\StoredMenus;
 use App\Store\StoredNames;
 use App\Store\Ticks;
+use App\Store\WholeMigrations;
 use Heronstem\Core\Ripple\Names;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Console\Events\CommandFinished;
+use Illuminate\Contracts\Events\Dispatcher;
+use Illuminate\Database\ConnectionResolverInterface;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Migrations\Migrator;
 use Illuminate\Foundation\Http\Events\RequestHandled;
 use Illuminate\Http\Request;
 use Illuminate\Queue\Events\JobProcessed;
@@ -48,6 +52,15 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->scoped(SignedInLately::class);
         $this->app->singleton(RightsOn::class);
         $this->app->scoped(Ticks::class);
+        $this->app->extend(
+            'migrator',
+            fn (Migrator $of): Migrator => new WholeMigrations(
+                $of->getRepository(),
+                $this->app->make(ConnectionResolverInterface::class),
+                $of->getFilesystem(),
+                $this->app->make(Dispatcher::class),
+            ),
+        );
         $this->app->scoped(CompiledRules::class);
         $this->app->singleton(HitLog::class, static fn (): HitLog => new HitLog(storage_path('app/hits')));
         $this->app->bind(MissedPages::class, static fn (): MissedPages => new MissedPages(Node::here()->folder));

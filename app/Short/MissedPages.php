@@ -36,9 +36,10 @@ final readonly class MissedPages
         if ($kept === false) {
             return null;
         }
-        [$until, $html] = explode("\n", $kept, 2) + ['', ''];
+        // How long it is stands with it: a machine that loses its power may leave half of it.
+        [$until, $length, $html] = explode("\n", $kept, 3) + ['', '', ''];
 
-        return (int) $until > $now ? self::at($address, $html) : null;
+        return (int) $until > $now && (int) $length === strlen($html) ? self::at($address, $html) : null;
     }
 
     /** @param  int  $until  when it has to be rendered anew, in seconds since 1970 */
@@ -46,8 +47,10 @@ final readonly class MissedPages
     {
         is_dir(dirname($file)) || @mkdir(dirname($file), 0750, true);
         $half = $file.'.'.bin2hex(random_bytes(6));
-        if (@file_put_contents($half, "$until\n$html") !== false) {
+        if (@file_put_contents($half, "$until\n".strlen($html)."\n$html") !== false) {
             rename($half, $file);
+        } else {
+            @unlink($half);
         }
     }
 

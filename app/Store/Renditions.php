@@ -66,7 +66,8 @@ final readonly class Renditions
             }
             $crop = $proportions === '' ? null : ['proportions' => (float) $proportions, 'x' => (int) $x, 'y' => (int) $y];
             $made = self::make($bytes, (int) $width, $crop);
-            $disk->put($path, $made);
+            // Without room it is made anew whenever it is asked for; half of it would be shown for good.
+            $disk->put($path, $made) || $disk->delete($path);
         }
 
         return $made;

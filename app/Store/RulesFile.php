@@ -33,7 +33,11 @@ final readonly class RulesFile
     public function read(string $version, AddressRules $rules, int $now): ?RuleSet
     {
         $file = $this->file($version);
-        $kept = is_file($file) ? @include $file : null;
+        try {
+            $kept = is_file($file) ? @include $file : null;
+        } catch (\ParseError) {
+            $kept = null; // cut short, by a machine that lost its power
+        }
         $set = is_array($kept) ? RuleSet::fromArray($kept, $rules) : null;
 
         return $set === null || ($set->goodUntil !== null && $set->goodUntil <= $now) ? null : $set;
@@ -54,6 +58,8 @@ final readonly class RulesFile
             if (function_exists('opcache_invalidate')) {
                 @opcache_invalidate($file, true);
             }
+        } else {
+            @unlink($half);
         }
     }
 

@@ -86,6 +86,7 @@ final class NodesUnderLoadTest extends TestCase
             foreach ([$a, $b] as $port) {
                 $this->comesToShow($port, $names);
             }
+            $this->losesItsDatabase($b, $running[0], fn (): Process => $running[0] = $this->pooler($pooler));
         } finally {
             is_file("{$this->folder}/stop") || touch("{$this->folder}/stop");
             foreach ([...$nodes, ...$running] as $process) {
@@ -93,6 +94,32 @@ final class NodesUnderLoadTest extends TestCase
                 $process->wait();
             }
         }
+    }
+
+    /**
+     * What a node has kept it goes on showing while the database is away; whoever works on the site is told; and it comes back by itself.
+     *
+     * @param  \Closure(): Process  $again
+     */
+    private function losesItsDatabase(int $port, Process $pooler, \Closure $again): void
+    {
+        $page = fn (): array => $this->ask("http://127.0.0.1:$port/help", ['Host: ferries.test']);
+        $session = fn (): array => $this->ask("http://127.0.0.1:$port/api/v1/session", ['Accept: application/json']);
+        $page();
+        self::assertSame(204, $session()[0]);
+        $pooler->signal(SIGKILL);
+        $pooler->wait();
+        [$status, $head] = $page();
+        self::assertSame(200, $status, $head);
+        [$status, , $said] = $session();
+        self::assertSame(503, $status, $said);
+        self::assertStringContainsString('The database cannot be reached', $said);
+        $again();
+        for ($until = microtime(true) + 60; $session()[0] !== 204 && microtime(true) < $until;) {
+            continue;
+        }
+        self::assertSame(204, $session()[0]);
+        self::assertSame(200, $page()[0]);
     }
 
     /** @return list<int> */
@@ -175,7 +202,7 @@ final class NodesUnderLoadTest extends TestCase
     private function pooler(int $port): Process
     {
         $folder = "{$this->folder}/pooler";
-        mkdir($folder);
+        is_dir($folder) || mkdir($folder);
         [$user, $password] = [(string) getenv('DB_USERNAME'), (string) getenv('DB_PASSWORD')];
         file_put_contents("$folder/users", "\"$user\" \"$password\"\n");
         file_put_contents(

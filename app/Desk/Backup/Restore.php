@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Desk\Backup;
 
-use Illuminate\Contracts\Filesystem\Factory as Disks;
+use App\Desk\Files\FileDisk;
 use Illuminate\Database\DatabaseManager;
 use Symfony\Component\Process\Process;
 
 /** Brings a backup into a new database first, looks whether everything holds there, and only then puts it in the place of the one in use. */
 final readonly class Restore
 {
-    public function __construct(private DatabaseManager $databases, private Disks $disks, private Postgres $postgres)
+    public function __construct(private DatabaseManager $databases, private FileDisk $disk, private Postgres $postgres)
     {
     }
 
@@ -37,10 +37,9 @@ final readonly class Restore
             $this->postgres->drop($database);
             throw $no;
         }
-        $disk = $this->disks->disk(config('heronstem.files_disk'));
         foreach (array_keys($manifest['sha256']) as $name) {
             if (str_starts_with($name, 'files/')) {
-                $disk->writeStream(substr($name, 6), $backup->stream($name));
+                $this->disk->put(substr($name, 6), $backup->stream($name));
             }
         }
 

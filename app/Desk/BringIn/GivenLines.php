@@ -4,28 +4,28 @@ declare(strict_types=1);
 
 namespace App\Desk\BringIn;
 
+use App\Desk\Files\FileDisk;
 use App\Models\SiteImport;
 use Heronstem\Core\Interchange\Pages\GivenPage;
-use Illuminate\Contracts\Filesystem\Factory as Disks;
 
 /** What was given, kept on the disk of files: as it came, and the pages that were read of it, one a line. */
 final readonly class GivenLines
 {
-    public function __construct(private Disks $disks)
+    public function __construct(private FileDisk $disk)
     {
     }
 
     /** @param  resource|string  $bytes */
     public function keep(SiteImport $import, $bytes): void
     {
-        $this->disk()->put($import->path('given'), $bytes);
+        $this->disk->put($import->path('given'), $bytes);
     }
 
     public function open(SiteImport $import): SourceFiles
     {
         // Archives are opened by path, wherever files are kept.
         $local = $this->local($import);
-        $stream = $this->disk()->readStream($import->path('given'));
+        $stream = $this->disk->disk()->readStream($import->path('given'));
         $to = fopen($local, 'wb');
         if ($stream === null || $to === false) {
             throw new \RuntimeException('What was given is no longer kept.');
@@ -39,7 +39,7 @@ final readonly class GivenLines
     /** @return int bytes of what was given */
     public function size(SiteImport $import): int
     {
-        return $this->disk()->exists($import->path('given')) ? $this->disk()->size($import->path('given')) : 0;
+        return $this->disk->disk()->exists($import->path('given')) ? $this->disk->disk()->size($import->path('given')) : 0;
     }
 
     public function close(SiteImport $import): void
@@ -55,7 +55,7 @@ final readonly class GivenLines
             fwrite($lines, self::json($page->toArray())."\n");
         }
         rewind($lines);
-        $this->disk()->put($import->path('pages.jsonl'), $lines);
+        $this->disk->put($import->path('pages.jsonl'), $lines);
     }
 
     /**
@@ -73,7 +73,7 @@ final readonly class GivenLines
     /** @return iterable<GivenPage> */
     public function pages(SiteImport $import): iterable
     {
-        $stream = $this->disk()->readStream($import->path('pages.jsonl'));
+        $stream = $this->disk->disk()->readStream($import->path('pages.jsonl'));
         while ($stream !== null && ($line = fgets($stream)) !== false) {
             yield GivenPage::fromArray(json_decode($line, true, 100, JSON_THROW_ON_ERROR));
         }
@@ -81,16 +81,11 @@ final readonly class GivenLines
 
     public function forget(SiteImport $import): void
     {
-        $this->disk()->deleteDirectory(dirname($import->path('given')));
+        $this->disk->disk()->deleteDirectory(dirname($import->path('given')));
     }
 
     private function local(SiteImport $import): string
     {
         return sys_get_temp_dir()."/heronstem-import-{$import->ulid}-".getmypid();
-    }
-
-    private function disk(): \Illuminate\Contracts\Filesystem\Filesystem
-    {
-        return $this->disks->disk(config('heronstem.files_disk'));
     }
 }

@@ -7,13 +7,12 @@ namespace App\Desk\Files;
 use App\Models\File;
 use App\Models\Site;
 use App\Models\User;
-use Illuminate\Contracts\Filesystem\Factory as Disks;
 use Illuminate\Support\Str;
 
 /** Keeps a file that was taken in, under an identity of its own. */
 final readonly class KeepFile
 {
-    public function __construct(private Disks $disks)
+    public function __construct(private FileDisk $disk)
     {
     }
 
@@ -31,7 +30,7 @@ final readonly class KeepFile
     public function put(File $file, TakenFile $taken): array
     {
         $path = "files/{$file->site->key}/{$file->ulid}".($file->number === 1 ? '' : "-{$file->number}").".{$taken->ending}";
-        $this->disks->disk(config('heronstem.files_disk'))->put($path, $taken->bytes);
+        $this->disk->put($path, $taken->bytes);
 
         return [
             'path' => $path,

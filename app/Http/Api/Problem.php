@@ -7,6 +7,7 @@ namespace App\Http\Api;
 use App\Desk\ChangedMeanwhile;
 use App\Desk\ConfirmFirst;
 use App\Desk\ContentConflict;
+use App\Desk\Files\NoRoom;
 use App\Desk\RippleChanged;
 use App\Desk\UnderWay\SiteBusy;
 use App\Http\Api\Schema\ContentView;
@@ -48,6 +49,7 @@ final class Problem
             $error instanceof RippleChanged => self::of(409, 'Look again before it is applied', $error->getMessage(), [
                 'ripple' => RippleView::of($error->ripple),
             ]),
+            $error instanceof NoRoom => self::of(507, 'There is no room', $error->getMessage()),
             $error instanceof SiteBusy => self::of(423, 'In a moment', $error->getMessage()),
             $error instanceof ChangedMeanwhile => self::of(412, 'Changed meanwhile', $error->getMessage()),
             $error instanceof ContentConflict => self::of(412, 'Somebody saved meanwhile', $error->getMessage(), [
