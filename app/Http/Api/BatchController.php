@@ -12,6 +12,7 @@ use App\Desk\RippleGroup;
 use App\Desk\RippleRows;
 use App\Desk\UnderWay\AskedBatch;
 use App\Desk\UnderWay\BeginLarge;
+use App\Desk\UnderWay\FitsRequest;
 use App\Http\Api\Description\Answer;
 use App\Http\Api\Description\Body;
 use App\Http\Api\Description\Query;
@@ -39,6 +40,7 @@ final readonly class BatchController
         private ApplyChanges $apply,
         private AskedBatch $asked,
         private BeginLarge $large,
+        private FitsRequest $fits,
         private ForeseeFindings $foresee,
     ) {
     }
@@ -91,7 +93,10 @@ final readonly class BatchController
     {
         $user = Signed::in($request);
 
-        return new JsonResponse($this->foresee->of($site, $user, $this->batch($request, $site), $this->rights->of($user, $site))->toArray());
+        $batch = $this->batch($request, $site);
+        $this->fits->guard($batch, $site);
+
+        return new JsonResponse($this->foresee->of($site, $user, $batch, $this->rights->of($user, $site))->toArray());
     }
 
     #[
@@ -125,7 +130,10 @@ final readonly class BatchController
 
     private function plan(Request $request, Site $site): Ripple
     {
-        return $this->plan->of($site, $this->batch($request, $site), $this->rights->of(Signed::in($request), $site));
+        $batch = $this->batch($request, $site);
+        $this->fits->guard($batch, $site);
+
+        return $this->plan->of($site, $batch, $this->rights->of(Signed::in($request), $site));
     }
 
     private function batch(Request $request, Site $site): Batch

@@ -13,6 +13,7 @@ use App\Desk\RippleGroup;
 use App\Desk\ThinHistory;
 use App\Desk\UnderWay\AskedBatch;
 use App\Desk\UnderWay\BeginLarge;
+use App\Desk\UnderWay\FitsRequest;
 use App\Desk\UndoEntry;
 use App\Http\Api\Description\Answer;
 use App\Http\Api\Description\Body;
@@ -44,6 +45,7 @@ final readonly class HistoryController
         private ReadHistory $history,
         private ThinHistory $thin,
         private BeginLarge $large,
+        private FitsRequest $fits,
     ) {
     }
 
@@ -238,6 +240,8 @@ final readonly class HistoryController
 
     private function planned(Site $site, Rights $rights, Batch $batch): JsonResponse
     {
+        $this->fits->guard($batch, $site);
+
         return new JsonResponse(RippleView::of($this->plan->of($site, $batch, $rights)));
     }
 
