@@ -48,7 +48,7 @@ try {
     });
     $chrome->find('region', 'Ripple');
     $take('ripple');
-    $chrome->click('button', 'Set aside');
+    $chrome->click('button', 'Cancel');
     $chrome->open("$editor/s/ferries/outline?filter=Islands");
     $chrome->click('button', 'Islands');
     $chrome->click('button', 'Change who sees the page…');

@@ -296,7 +296,7 @@ final class AddressesTest extends Errand
         $chrome->awaitGone('dialog', 'New redirect');
         $chrome->click('button', 'New redirect');
         self::assertSame('/half-written', $chrome->find('textbox', 'Address')->getAttribute('value'));
-        $chrome->click('button', 'Let it be');
+        $chrome->click('button', 'Cancel');
         $chrome->click('button', 'New redirect');
         self::assertSame('', $chrome->find('textbox', 'Address')->getAttribute('value'));
     }

@@ -100,7 +100,7 @@ final class FilesTest extends Errand
         $chrome->click('tab', 'Details');
         $chrome->find('combobox', 'Layout')->sendKeys('Content');
         $chrome->awaitText('No place in it for From, Takes, Boat, Sails, Vehicles, Fares');
-        $chrome->click('button', 'Put back');
+        $chrome->click('button', 'Discard');
         $chrome->awaitText('A line between two harbours');
     }
 

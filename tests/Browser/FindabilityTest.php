@@ -35,7 +35,7 @@ final class FindabilityTest extends Errand
         $chrome->find('region', 'Ripple');
         $chrome->awaitText('titles change');
         $chrome->click('button', 'Save titles and descriptions');
-        $chrome->awaitText('No page is like this');
+        $chrome->awaitText('No pages match');
         self::assertStringContainsString('<title>Port Hallin to Vanesay</title>', $this->fetch($this->ferries('/travel/routes/vanesay'))[2]);
         $chrome->press([WebDriverKeys::CONTROL, 'z']);
         $chrome->awaitText('Undone.');
@@ -60,7 +60,7 @@ final class FindabilityTest extends Errand
         $chrome->type('textbox', 'Canonical address elsewhere', $this->ferries('/boats-today'));
         $chrome->awaitText('Its canonical address sends visitors on to another.', '[aria-label="Search engines"]');
         self::assertSame([], $chrome->axe());
-        $chrome->click('button', 'Put back');
+        $chrome->click('button', 'Discard');
         $chrome->awaitNoText('will be cut', '[aria-label="Page sheet"]');
     }
 
@@ -232,7 +232,7 @@ final class FindabilityTest extends Errand
         $chrome->awaitText('Findability: ', '[aria-label="Ripple"]');
         $chrome->awaitText('finding', '[aria-label="Ripple"]');
         self::assertSame([], $chrome->axe());
-        $chrome->click('button', 'Set aside');
+        $chrome->click('button', 'Cancel');
     }
 
     #[Test]

@@ -25,7 +25,7 @@ final class MenusTest extends Errand
         $this->entry('On board');
         $chrome->press([WebDriverKeys::ALT, WebDriverKeys::ARROW_RIGHT]);
         $chrome->until(fn (): ?bool => $this->level('On board') === '2' ? true : null, 'On board under the heading');
-        $chrome->click('button', 'Show what follows');
+        $chrome->click('button', 'Review and save');
         $chrome->find('region', 'Ripple');
         $chrome->awaitText('Together appears in Campaign', 'section[aria-label=Ripple]');
         $chrome->click('button', 'Arrange*');
@@ -93,7 +93,7 @@ final class MenusTest extends Errand
         $chrome->click('link', 'Outline');
         $chrome->find('dialog', 'Leave with See also arranged and not applied?');
         $chrome->click('button', 'Stay');
-        $chrome->click('button', 'Drop it');
+        $chrome->click('button', 'Discard');
         $chrome->awaitGone('treeitem', '*Press*');
     }
 
@@ -115,7 +115,7 @@ final class MenusTest extends Errand
         $chrome->click('button', 'Take out of Main');
         $chrome->find('region', 'Ripple');
         $chrome->awaitText('Freight vanishes from Main', 'section[aria-label=Ripple]');
-        $chrome->click('button', 'Set aside');
+        $chrome->click('button', 'Cancel');
         $chrome->click('button', 'Take out of Front page');
         $chrome->find('region', 'Ripple');
         $chrome->click('button', 'Take it out');
@@ -168,7 +168,7 @@ final class MenusTest extends Errand
         $chrome = $this->open('Main');
         $chrome->find('treeitem', '*top of the tree*')->click();
         $chrome->click('button', 'Show again');
-        $chrome->click('button', 'Show what follows');
+        $chrome->click('button', 'Review and save');
         $chrome->awaitText('Legal appears in Main', 'section[aria-label=Ripple]');
         $chrome->click('button', 'Arrange*');
         $chrome->awaitText('Arranged Main');
@@ -191,7 +191,7 @@ final class MenusTest extends Errand
         $chrome->type('textbox', 'Find a file', 'skerra');
         $chrome->click('button', 'island-skerra.png');
         $chrome->find('button', 'Follow the page');
-        $chrome->click('button', 'Show what follows');
+        $chrome->click('button', 'Review and save');
         $chrome->find('region', 'Ripple');
         $chrome->click('button', 'Arrange*');
         $chrome->awaitText('Arranged Front page');
@@ -206,7 +206,7 @@ final class MenusTest extends Errand
         $chrome->click('button', 'fares.csv');
         $chrome->type('textbox', 'Label', 'All fares');
         $chrome->awaitText('fares.csv', '[role=tree]');
-        $chrome->click('button', 'Show what follows');
+        $chrome->click('button', 'Review and save');
         $chrome->click('button', 'Arrange*');
         $chrome->awaitText('Arranged Quick links');
         self::assertMatchesRegularExpression('#href="/_files/\w+/fares.csv"[^>]*>All fares#', $this->fetch($this->ferries('/'))[2]);

@@ -279,7 +279,7 @@ final class StructureTest extends Errand
         $chrome->click('button', 'Close the list');
         $chrome->click('button', 'before and after');
         $chrome->awaitText('After', $this->tray());
-        $chrome->click('button', 'Set aside');
+        $chrome->click('button', 'Cancel');
     }
 
     #[Test]

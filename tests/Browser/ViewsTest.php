@@ -38,8 +38,8 @@ final class ViewsTest extends Errand
         $chrome->click('button', 'Save changes');
         $chrome->find('region', 'Ripple');
         $this->assertAccessible('ripple tray with a decision');
-        $chrome->click('button', 'Set aside');
-        $chrome->click('button', 'Put back');
+        $chrome->click('button', 'Cancel');
+        $chrome->click('button', 'Discard');
         $chrome->click('tab', 'History');
         $chrome->awaitText('Content saved, version 1');
         $this->assertAccessible('sheet, History');

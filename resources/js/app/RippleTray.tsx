@@ -52,7 +52,7 @@ export function RippleTray({ pending }: { pending: Pending }) {
                         maxLength={2000}
                         className="h-[30px] w-[150px] rounded-[5px] border border-edge bg-sheet px-2.5 max-md:hidden"
                     />
-                    <Button onClick={setAside}>Set aside</Button>
+                    <Button onClick={setAside}>Cancel</Button>
                     <Button
                         ref={acts}
                         variant="main"

@@ -8,11 +8,11 @@ export function noteWords({ kind, name, other }: Schemas['RippleNote']) {
         'no-menu-reaches': `“${name}” lies below “${other ?? ''}”, which is unlisted: no menu leads there.`,
         'leaves-menu': `“${name}” stays live and is no longer in ${other ?? 'a menu'}.`,
         'in-no-menu': `No menu leads to “${name}” any more.`,
-        'menu-reaches-again': `${other ?? 'A menu'} leads to “${name}”, which no menu did.`,
+        'menu-reaches-again': `“${name}” will now appear in ${other ?? 'a menu'}.`,
         'start-page-hidden': `“${name}” is the start page: visitors of the site's front door get “page not found”.`,
         'start-shows-others': `As the start page, “${name}” shows the cards of the front page, no longer those of what is inside it.`,
         'address-taken-over': `The address that visitors know for “${name}” answers with “${other ?? ''}” from now on.`,
-        'address-gone': `${other ?? 'The address'} was known to visitors of “${name}”: it says from now on that it is gone.`,
+        'address-gone': `${other ?? 'The address'} was known to visitors of “${name}”: it will return 410 (gone).`,
         'fields-kept': `The new layout of “${name}” has no place for ${other ?? 'some fields'}. What stands there is kept, and comes back with the old layout.`,
         retires:
             other === '0'

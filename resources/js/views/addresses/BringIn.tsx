@@ -78,7 +78,7 @@ export function BringIn({ onClose }: { onClose: () => void }) {
                     }}
                 />
                 <span className="flex gap-2">
-                    <Button onClick={onClose}>Let it be</Button>
+                    <Button onClick={onClose}>Cancel</Button>
                     <Button
                         variant={found === undefined ? 'main' : 'plain'}
                         disabled={text.trim() === '' || look.isPending}

@@ -85,7 +85,7 @@ export function MatchOld({ onClose }: { onClose: () => void }) {
                     <div className="mt-2 flex flex-wrap items-center justify-between gap-2">
                         <TextFile label="File of old addresses" accept=".csv,.tsv,.txt,.xml,.log" onText={setText} />
                         <span className="flex gap-2">
-                            <Button onClick={onClose}>Let it be</Button>
+                            <Button onClick={onClose}>Cancel</Button>
                             <Button
                                 variant="main"
                                 disabled={text.trim() === '' || match.isPending}

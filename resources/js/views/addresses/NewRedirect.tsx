@@ -68,7 +68,7 @@ export function NewRedirect({
                             onClose()
                         }}
                     >
-                        Let it be
+                        Cancel
                     </Button>
                     <Button type="submit" variant="main" disabled={!isFull(draft) || isMaking}>
                         Make the redirect

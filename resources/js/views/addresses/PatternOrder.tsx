@@ -67,7 +67,7 @@ function Ordered({ first, onClose }: { first: Pattern[]; onClose: () => void }) 
                 {said}
             </p>
             <DialogActions className="mt-4">
-                <Button onClick={onClose}>Let it be</Button>
+                <Button onClick={onClose}>Cancel</Button>
                 <Button variant="main" disabled={!isChanged} onClick={make}>
                     Set the order
                 </Button>

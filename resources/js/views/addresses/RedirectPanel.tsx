@@ -147,7 +147,7 @@ export function RedirectPanel({
                             />
                             {site.may('addresses') && typed !== null && (
                                 <DialogActions className="mt-3">
-                                    <Button onClick={() => setTyped(null)}>Put back</Button>
+                                    <Button onClick={() => setTyped(null)}>Discard</Button>
                                     <Button variant="main" onClick={save}>
                                         Save changes
                                     </Button>

@@ -11,12 +11,12 @@ export function ArrangementBar({ ready, onBack, onDrop, onApply }: Props) {
             role="region"
             aria-label="Arrangement"
         >
-            <Muted>Arranged here, not yet for visitors.</Muted>
+            <Muted>Not saved: visitors do not see this yet.</Muted>
             <span className="ml-auto flex gap-2">
                 {onBack !== null && <Button onClick={onBack}>One step back</Button>}
-                <Button onClick={onDrop}>Drop it</Button>
+                <Button onClick={onDrop}>Discard</Button>
                 <Button variant="main" disabled={!ready} onClick={onApply}>
-                    Show what follows
+                    Review and save
                 </Button>
             </span>
         </div>

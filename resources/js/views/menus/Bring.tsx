@@ -56,7 +56,7 @@ export function Bring({
             <div className="mt-3 flex items-center justify-between gap-2">
                 <TextFile label="Menu file" accept=".json,.opml,.xml,.txt" onText={setText} />
                 <span className="flex gap-2">
-                    <Button onClick={onClose}>Let it be</Button>
+                    <Button onClick={onClose}>Cancel</Button>
                     <Button variant="main" disabled={text.trim() === ''} onClick={() => void read()}>
                         Take these entries
                     </Button>

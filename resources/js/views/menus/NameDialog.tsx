@@ -40,7 +40,7 @@ export function NameDialog({ title, description, hint, name: given = '', act, on
                     }}
                 />
                 <DialogActions className="mt-4">
-                    <Button onClick={onClose}>Let it be</Button>
+                    <Button onClick={onClose}>Cancel</Button>
                     <Button type="submit" variant="main" disabled={name.trim() === '' || name.trim() === given}>
                         {act}
                     </Button>

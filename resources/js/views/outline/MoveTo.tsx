@@ -86,7 +86,7 @@ function Chooser({ pages, onClose, onDone }: { pages: Moved[]; onClose: () => vo
                         ))}
             </p>
             <DialogActions>
-                <Button onClick={onClose}>Let it be</Button>
+                <Button onClick={onClose}>Cancel</Button>
                 <Button variant="main" disabled={chosen === null || (answer?.error ?? null) !== null} onClick={move}>
                     Move
                 </Button>

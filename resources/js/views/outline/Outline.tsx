@@ -123,7 +123,7 @@ export function Outline({ search, set, compact, onWrite }: Props) {
                 <Loading />
             ) : isFiltered && found.data.total === 0 ? (
                 <Message
-                    title={text === '' ? 'No page is like this' : `No page has “${text}” in its name or address`}
+                    title={text === '' ? 'No pages match' : `No page has “${text}” in its name or address`}
                     text="Check the spelling, look for a part of it only, or choose fewer states and kinds."
                 >
                     <Button

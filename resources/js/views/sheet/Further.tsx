@@ -103,7 +103,7 @@ export function Further({ sheet }: { sheet: Schemas['PageSheet'] }) {
                                     setRefused(null)
                                 }}
                             >
-                                Let it be
+                                Cancel
                             </Button>
                         </div>
                     </form>

@@ -99,7 +99,7 @@ export function InMenus({ sheet }: { sheet: Schemas['PageSheet'] }) {
                         ))}
                         <li>
                             <Button variant="quiet" className="-ml-2" onClick={() => setChoosing(false)}>
-                                Let it be
+                                Cancel
                             </Button>
                         </li>
                     </ul>

@@ -128,7 +128,7 @@ export function KindDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']; on
                 )}
                 {refused !== null && <Alert>{refused}</Alert>}
                 <DialogActions>
-                    <Button onClick={onClose}>Let it be</Button>
+                    <Button onClick={onClose}>Cancel</Button>
                     <Button
                         type="submit"
                         variant="main"

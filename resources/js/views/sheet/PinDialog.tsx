@@ -46,7 +46,7 @@ export function PinDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']; onC
                     }
                 />
                 <DialogActions>
-                    <Button onClick={onClose}>Let it be</Button>
+                    <Button onClick={onClose}>Cancel</Button>
                     <Button
                         type="submit"
                         variant="main"

@@ -62,7 +62,7 @@ export function ReviewBar({ sheet }: { sheet: Schemas['PageSheet'] }) {
                         <Button type="submit" variant="main">
                             {act}
                         </Button>
-                        <Button onClick={() => setNote(null)}>Let it be</Button>
+                        <Button onClick={() => setNote(null)}>Cancel</Button>
                     </div>
                 </form>
             )}

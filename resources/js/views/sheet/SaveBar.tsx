@@ -16,7 +16,7 @@ export function SaveBar({ dirty, save, writes, onPutBack }: Props) {
             {save.error !== null && <Alert>{save.error.message}</Alert>}
             {writes && (
                 <DialogActions>
-                    {dirty && <Button onClick={onPutBack}>Put back</Button>}
+                    {dirty && <Button onClick={onPutBack}>Discard</Button>}
                     <Button type="submit" variant="main" disabled={!dirty || save.isPending}>
                         Save changes
                     </Button>

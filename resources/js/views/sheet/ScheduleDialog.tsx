@@ -75,7 +75,7 @@ export function ScheduleDialog({ sheet, onClose }: { sheet: Schemas['PageSheet']
                     {(sheet.from !== null || sheet.until !== null) && (
                         <Button onClick={() => set(null, null)}>Clear the schedule</Button>
                     )}
-                    <Button onClick={onClose}>Let it be</Button>
+                    <Button onClick={onClose}>Cancel</Button>
                     <Button type="submit" variant="main" disabled={from === '' && until === ''}>
                         Schedule
                     </Button>

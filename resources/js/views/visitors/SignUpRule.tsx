@@ -103,7 +103,7 @@ export function SignUpRule({ signUp }: { signUp: Rule | undefined }) {
             )}
             {typed !== null && (
                 <div className="flex gap-2">
-                    <Button onClick={() => setTyped(null)}>Put back</Button>
+                    <Button onClick={() => setTyped(null)}>Discard</Button>
                     <Button type="submit" variant="main" disabled={save.isPending}>
                         Save
                     </Button>
