@@ -20,6 +20,7 @@ $asked = [
     'ripple of one move' => ['/sites/ferries/ripple', $move],
 ];
 $editor = rtrim((string) getenv('EDITOR_URL'), '/').'/api/v1';
+$headers = ["Authorization: Bearer $token", 'Content-Type: application/json', 'Accept: application/json'];
 foreach ($asked as $name => [$path, $body]) {
     $times = [];
     for ($round = 0; $round < $each; $round++) {
@@ -27,7 +28,7 @@ foreach ($asked as $name => [$path, $body]) {
         $handles = [];
         for ($n = 0; $n < 8; $n++) {
             $handles[] = $curl = curl_init($editor.$path);
-            curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_HTTPHEADER => ["Authorization: Bearer $token", 'Content-Type: application/json', 'Accept: application/json']] + ($body === null ? [] : [CURLOPT_POSTFIELDS => $body]));
+            curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_HTTPHEADER => $headers] + ($body === null ? [] : [CURLOPT_POSTFIELDS => $body]));
             curl_multi_add_handle($all, $curl);
         }
         do {

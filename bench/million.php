@@ -6,18 +6,16 @@ use App\Desk\ApplyChanges;
 use App\Desk\Planners;
 use App\Desk\ReadOutline;
 use App\Models\Site;
-use Bench\Branches;
 use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Change\Move;
 use Heronstem\Core\Workspace\Place;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Str;
 
 // A site of a million pages: made, opened, asked for addresses, and a branch of it moved; against one of ten thousand in the same database.
 $app = require __DIR__.'/boot.inc';
 require __DIR__.'/Branches.inc';
 DB::disableQueryLog();
-$make = static function (string $key, int $tops) use ($app): Site {
+$make = static function (string $key, int $tops): Site {
     DB::delete('delete from ledger where site_id in (select id from sites where key = ?)', [$key]);
     DB::delete('delete from sites where key = ?', [$key]);
     $site = Site::query()->create(['key' => $key, 'name' => $key, 'origin' => "http://$key.skerrivane.example"])->refresh();

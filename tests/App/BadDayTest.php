@@ -60,13 +60,21 @@ final class BadDayTest extends TestCase
         $this->fromTemplate();
         $this->artisan('heronstem:load-demo', '--pages=1500')->mustRun();
         $site = (int) $this->postgresOf("select id from sites where key = 'large-1500'");
-        $branch = $this->postgresOf("select ulid from pages p where site_id = $site and parent_id is null and address <> '/' order by (select count(*) from pages c where c.path <@ p.path) desc limit 1");
+        $branch = $this->postgresOf(
+            "select ulid from pages p where site_id = $site and parent_id is null and address <> '/' order by (select count(*) from pages c where c.path <@ p.path) desc limit 1",
+        );
         $before = $this->addresses($site);
         $ended = $killed = 0;
         foreach (['begins', 'planning', 'writing', 'end'] as $moment) {
             $change = (string) Str::ulid();
-            $asked = json_encode(['changes' => [['kind' => 'set-slug', 'page' => $branch, 'slug' => "moved-$moment"]], 'decisions' => [], 'defaults' => true]);
-            $this->postgresOf("insert into changes_under_way (ulid, site_id, user_id, title, asked, confirmed, pages) values ('$change', $site, (select id from users where email like 'greta@%'), 'Moving', '$asked', true, 9) returning id");
+            $asked = json_encode([
+                'changes' => [['kind' => 'set-slug', 'page' => $branch, 'slug' => "moved-$moment"]],
+                'decisions' => [],
+                'defaults' => true,
+            ]);
+            $this->postgresOf(
+                "insert into changes_under_way (ulid, site_id, user_id, title, asked, confirmed, pages) values ('$change', $site, (select id from users where email like 'greta@%'), 'Moving', '$asked', true, 9) returning id",
+            );
             $work = new Process([PHP_BINARY, __DIR__.'/carry.php', $change], env: $this->environment(), timeout: 120);
             $work->start();
             $state = fn (): string => $this->postgresOf("select state from changes_under_way where ulid = '$change'");
@@ -79,7 +87,10 @@ final class BadDayTest extends TestCase
             $isDone = $state() === 'done';
             $moved = $this->postgresOf("select slug from pages where ulid = '$branch'") === "moved-$moment";
             self::assertSame($isDone, $moved, "Killed at $moment: that it is done is written with what it did.");
-            self::assertSame($isDone ? '1' : '0', $this->postgresOf("select count(*) from changes_under_way c join history h on h.id = c.entry_id where c.ulid = '$change'"));
+            self::assertSame(
+                $isDone ? '1' : '0',
+                $this->postgresOf("select count(*) from changes_under_way c join history h on h.id = c.entry_id where c.ulid = '$change'"),
+            );
             $isDone ? $ended++ : $killed++;
             $before = $isDone ? $this->addresses($site) : $before;
             self::assertSame($before, $this->addresses($site));
@@ -98,7 +109,10 @@ final class BadDayTest extends TestCase
         $upload = fn (int $bytes): string => $this->withRoomFor(64, PHP_BINARY, __DIR__.'/carry.php', 'upload', "$bytes")->getOutput();
         self::assertSame('App\Desk\Files\NoRoom', $upload(200_000));
         self::assertSame($files, $this->postgresOf('select count(*) from files'));
-        self::assertSame((int) $files, count(glob("{$this->folder}/app/private/files/ferries/*") ?: []) + count(glob("{$this->folder}/app/private/files/boatyard/*") ?: []));
+        self::assertSame(
+            (int) $files,
+            count(glob("{$this->folder}/app/private/files/ferries/*") ?: []) + count(glob("{$this->folder}/app/private/files/boatyard/*") ?: []),
+        );
         self::assertStringStartsWith('kept files/ferries/', $upload(2_000));
 
         $backup = $this->withRoomFor(64, PHP_BINARY, dirname(__DIR__, 2).'/artisan', 'heronstem:backup', "{$this->folder}/backups");
@@ -139,7 +153,12 @@ final class BadDayTest extends TestCase
     /** @return array<string, string> */
     private function environment(): array
     {
-        return ['DB_DATABASE' => $this->database, 'HERONSTEM_STORAGE' => $this->folder, 'HERONSTEM_FILES' => "{$this->folder}/app/private", 'QUEUE_CONNECTION' => 'sync'];
+        return [
+            'DB_DATABASE' => $this->database,
+            'HERONSTEM_STORAGE' => $this->folder,
+            'HERONSTEM_FILES' => "{$this->folder}/app/private",
+            'QUEUE_CONNECTION' => 'sync',
+        ];
     }
 
     private function artisan(string ...$words): Process
@@ -149,7 +168,9 @@ final class BadDayTest extends TestCase
 
     private function addresses(int $site): string
     {
-        return $this->postgresOf("select md5(string_agg(ulid || address || state, ',' order by ulid)) || (select md5(string_agg(key || kind, ',' order by key)) from ledger where site_id = $site) from pages where site_id = $site");
+        return $this->postgresOf(
+            "select md5(string_agg(ulid || address || state, ',' order by ulid)) || (select md5(string_agg(key || kind, ',' order by key)) from ledger where site_id = $site) from pages where site_id = $site",
+        );
     }
 
     /** Tables with their columns, indexes, functions and triggers. */
@@ -160,16 +181,19 @@ final class BadDayTest extends TestCase
             "select table_name || '.' || column_name || ' ' || data_type || ' ' || is_nullable || ' ' || coalesce(column_default, '') from information_schema.columns where table_schema = 'public'",
             "select indexdef from pg_indexes where schemaname = 'public'",
             "select proname || md5(prosrc) from pg_proc where pronamespace = 'public'::regnamespace",
-            "select tgname || tgrelid::regclass::text from pg_trigger where not tgisinternal",
+            'select tgname || tgrelid::regclass::text from pg_trigger where not tgisinternal',
             'select migration from migrations',
         ];
 
-        return implode("\n", array_map(static function (string $list) use ($pdo): string {
-            $rows = $pdo->query($list)->fetchAll(\PDO::FETCH_COLUMN);
-            sort($rows);
+        return implode(
+            "\n",
+            array_map(static function (string $list) use ($pdo): string {
+                $rows = $pdo->query($list)->fetchAll(\PDO::FETCH_COLUMN);
+                sort($rows);
 
-            return implode("\n", $rows);
-        }, $lists));
+                return implode("\n", $rows);
+            }, $lists),
+        );
     }
 
     private function server(string $database = 'postgres'): \PDO

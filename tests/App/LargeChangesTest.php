@@ -84,12 +84,18 @@ final class LargeChangesTest extends AppTestCase
     public function what_does_not_fit_a_request_is_refused_with_the_way_out(): void
     {
         $id = strtolower((string) Str::ulid());
-        DB::statement("insert into history (ulid, site_id, sentence, batch, counts, pages, claims, touched) select '$id', ?, 'Much', '[]', '{}', '[]', '[]', array_agg(n::text) from generate_series(1, 200000) n", [$this->site->id]);
+        DB::statement(
+            "insert into history (ulid, site_id, sentence, batch, counts, pages, claims, touched) select '$id', ?, 'Much', '[]', '{}', '[]', '[]', array_agg(n::text) from generate_series(1, 200000) n",
+            [$this->site->id],
+        );
         $limit = (string) ini_set('memory_limit', '1G');
         try {
             $this->api('POST', "history/$id/ripple")
                 ->assertStatus(422)
-                ->assertJsonPath('errors.0.reason', 'This concerns about 200,000 pages, and what follows can be worked out for 143,804 at once. Do it for the branches below, one after the other.');
+                ->assertJsonPath(
+                    'errors.0.reason',
+                    'This concerns about 200,000 pages, and what follows can be worked out for 143,804 at once. Do it for the branches below, one after the other.',
+                );
             $this->api('POST', 'ripple', ['changes' => [$this->moving()]])->assertOk();
         } finally {
             ini_set('memory_limit', $limit);

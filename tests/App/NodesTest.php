@@ -7,7 +7,6 @@ namespace Tests\App;
 use Launch\Ports;
 use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\TestCase;
-use Symfony\Component\Process\Process;
 
 /** Two nodes over one database: each with a web server, workers and rendered pages of its own. */
 final class NodesTest extends TestCase

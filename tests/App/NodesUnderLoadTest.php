@@ -86,7 +86,7 @@ final class NodesUnderLoadTest extends TestCase
             foreach ([$a, $b] as $port) {
                 $this->comesToShow($port, $names);
             }
-            $this->losesItsDatabase($b, $running[0], fn (): Process => $running[0] = $this->pooler($pooler));
+            $this->losesItsDatabase($b, $running[0], fn (): Process => ($running[0] = $this->pooler($pooler)));
         } finally {
             is_file("{$this->folder}/stop") || touch("{$this->folder}/stop");
             foreach ([...$nodes, ...$running] as $process) {
@@ -191,7 +191,8 @@ final class NodesUnderLoadTest extends TestCase
                     }
                 }
             }
-            CONF,
+            CONF
+            ,
         );
         $nginx = new Process(['nginx', '-c', "$folder/nginx.conf", '-e', "$folder/error.log"], timeout: null);
         $nginx->start();
@@ -207,7 +208,11 @@ final class NodesUnderLoadTest extends TestCase
         file_put_contents("$folder/users", "\"$user\" \"$password\"\n");
         file_put_contents(
             "$folder/pgbouncer.ini",
-            "[databases]\n* = host=".getenv('DB_HOST').' port='.getenv('DB_PORT')."\n[pgbouncer]\nlisten_addr = 127.0.0.1\nlisten_port = $port\nunix_socket_dir =\n".
+            "[databases]\n* = host=".
+                getenv('DB_HOST').
+                ' port='.
+                getenv('DB_PORT').
+                "\n[pgbouncer]\nlisten_addr = 127.0.0.1\nlisten_port = $port\nunix_socket_dir =\n".
                 "auth_type = scram-sha-256\nauth_file = $folder/users\npool_mode = transaction\ndefault_pool_size = 10\nmax_client_conn = 200\nlogfile = $folder/log\n",
         );
         exec('chmod -R a+rX '.escapeshellarg($folder));

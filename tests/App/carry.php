@@ -18,7 +18,9 @@ config(['queue.default' => 'null']);
 if ($argv[1] === 'upload') {
     $text = "%PDF-1.4\n".str_repeat('x', (int) $argv[2])."\n%%EOF\n";
     try {
-        $file = $app->make(UploadFile::class)->upload(Site::query()->where('key', 'ferries')->firstOrFail(), User::query()->first(), 'leaflet.pdf', $text);
+        $file = $app
+            ->make(UploadFile::class)
+            ->upload(Site::query()->where('key', 'ferries')->firstOrFail(), User::query()->first(), 'leaflet.pdf', $text);
         echo 'kept ', $file->path;
     } catch (Throwable $no) {
         echo $no::class;

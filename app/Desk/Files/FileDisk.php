@@ -30,7 +30,8 @@ final readonly class FileDisk
             throw $fault;
         }
         // Of what comes as a stream, the part that was not read is what was not written.
-        $isWhole = $expected === null ? is_resource($bytes) && (feof($bytes) || fgetc($bytes) === false) : $isDone && $disk->size($path) === $expected;
+        $isWhole =
+            $expected === null ? is_resource($bytes) && (feof($bytes) || fgetc($bytes) === false) : $isDone && $disk->size($path) === $expected;
         if (! $isDone || ! $isWhole) {
             $disk->delete($path);
             throw new NoRoom();
