@@ -185,9 +185,7 @@ export function Grid({ search, set, onPage }: { search: Search; set: SetSearch; 
                             )
                         )
                     })}
-                    {rows.total === 0 && (
-                        <p className="px-4 py-6 text-ink-3">No pages match. Remove a filter.</p>
-                    )}
+                    {rows.total === 0 && <p className="px-4 py-6 text-ink-3">No pages match. Remove a filter.</p>}
                 </div>
             </div>
             {finding !== null && (
