@@ -35,12 +35,13 @@ final readonly class ThinHistory
     /** @return array{entries: int, pages: int} */
     public function thin(Site $site, int $days): array
     {
-        return $this->db->transaction(
-            fn (): array => [
-                'parts' => $this->db->delete(
-                    'delete from history_parts q using history h where h.id = q.entry_id and h.site_id = ? and h.created_at < now() - make_interval(days => ?)',
-                    [$site->id, $days],
-                ),
+        return $this->db->transaction(function () use ($site, $days): array {
+            $this->db->delete(
+                'delete from history_parts q using history h where h.id = q.entry_id and h.site_id = ? and h.created_at < now() - make_interval(days => ?)',
+                [$site->id, $days],
+            );
+
+            return [
                 'entries' => $this->db->update(
                     "update history set thinned_at = now(), pages = '[]', claims = '[]', menus = '[]', batch = '[]', ripple = null, start_page = null, start_page_signed_in = null, site_search = null, access = null, address_rules = null where site_id = ? and thinned_at is null and created_at < now() - make_interval(days => ?)",
                     [$site->id, $days],
@@ -49,7 +50,7 @@ final readonly class ThinHistory
                     $site->id,
                     $days,
                 ]),
-            ],
-        );
+            ];
+        });
     }
 }
