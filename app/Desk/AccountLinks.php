@@ -65,7 +65,7 @@ final readonly class AccountLinks
             ->where('token_hash', hash('sha256', $token))
             ->where('expires_at', '>', now())
             ->whereIn('purpose', $purposes)
-            ->first() ?? throw new InputRefused('link', 'This link is good no longer: it has been used, or its time is over. Ask for another one.');
+            ->first() ?? throw new InputRefused('link', 'This link is good no longer: it has been used, or it has expired. Ask for another one.');
     }
 
     /**

@@ -45,7 +45,7 @@ final class RedirectFaults
             RuleFindingKind::Chain => "$source leads to another redirect.",
             RuleFindingKind::NeverFires => "$source never fires".($also === '' ? '.' : ", since $also takes every request first."),
             RuleFindingKind::NotHttps => "$source leads to an address that begins with http://.",
-            RuleFindingKind::Expired => "The time of $source is over.",
+            RuleFindingKind::Expired => "$source has expired.",
             RuleFindingKind::Idle => "Nobody has used $source for $days days.",
             RuleFindingKind::Doubled => "$source says what ".($also === '' ? 'a branch' : $also).' says as well.',
         };

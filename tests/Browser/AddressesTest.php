@@ -282,7 +282,7 @@ final class AddressesTest extends Errand
         $chrome->click('menuitemcheckbox', 'Are over*');
         $chrome->press(WebDriverKeys::ESCAPE);
         $chrome->awaitGone('row', '*/about/history*');
-        $chrome->awaitText(', is over', '[role=rowgroup]');
+        $chrome->awaitText(', has expired', '[role=rowgroup]');
         $chrome->find('row', '/easter-special*');
     }
 

@@ -111,12 +111,12 @@ final class MenusTest extends Errand
         self::assertMatchesRegularExpression('#<ul class="cards">.*Freight.*</ul>#s', $this->fetch($this->ferries('/'))[2]);
         $chrome->find('button', 'Freight is picked: Front page');
         $chrome->click('button', 'Freight');
-        $chrome->find('button', 'Take out of Front page');
-        $chrome->click('button', 'Take out of Main');
+        $chrome->find('button', 'Remove from Front page');
+        $chrome->click('button', 'Remove from Main');
         $chrome->find('region', 'Ripple');
         $chrome->awaitText('Freight vanishes from Main', 'section[aria-label=Ripple]');
         $chrome->click('button', 'Cancel');
-        $chrome->click('button', 'Take out of Front page');
+        $chrome->click('button', 'Remove from Front page');
         $chrome->find('region', 'Ripple');
         $chrome->click('button', 'Take it out');
         $chrome->awaitText('Took Freight out of Front page');

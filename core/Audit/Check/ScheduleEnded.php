@@ -19,7 +19,7 @@ final class ScheduleEnded implements Check
     {
         return new CheckInfo(
             'schedule-ended',
-            'Its time is over',
+            'Its schedule has ended',
             'Decide whether it goes to the bin, or comes back.',
             Severity::Notice,
             2,

@@ -27,7 +27,7 @@ export const findingOfRow: Record<Kind, string> = {
     'never-fires': 'never fires',
     'hides-page': 'hides a page',
     chain: 'takes more than one step',
-    expired: 'is over',
+    expired: 'has expired',
     doubled: 'says the same as a branch',
     'not-https': 'leads to an unencrypted site',
     idle: 'is not used',

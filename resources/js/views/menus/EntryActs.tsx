@@ -38,12 +38,10 @@ export function EntryActs({ entry, entries, picks, toMenu, onArrange, onOut }: P
             <div className="flex flex-wrap gap-2">
                 {toMenu}
                 <Button variant="breaks" onClick={onOut}>
-                    Take out
+                    Remove
                 </Button>
                 {(entry.entries ?? []).length > 0 && (
-                    <Button onClick={() => onArrange(dissolve(entries, entry.id))}>
-                        Take out, keep what is inside
-                    </Button>
+                    <Button onClick={() => onArrange(dissolve(entries, entry.id))}>Remove, keep what is inside</Button>
                 )}
             </div>
         </>

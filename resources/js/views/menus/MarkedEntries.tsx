@@ -24,7 +24,7 @@ export function MarkedEntries({ marked, others, onElsewhere, onOut, onClear }: P
             <span className="ml-auto flex gap-2">
                 <ToMenu others={others} onMenu={onElsewhere} />
                 <Button variant="breaks" onClick={onOut}>
-                    Take out
+                    Remove
                 </Button>
                 <Button onClick={onClear}>Unmark</Button>
             </span>

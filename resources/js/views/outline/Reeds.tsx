@@ -4,7 +4,7 @@ import type { Page } from './rows'
 type Look = 'full' | 'part' | 'missing'
 
 const descriptions: Record<Page['description'], [Look, string]> = {
-    own: ['full', 'Description: its own'],
+    own: ['full', 'Description: set for this page'],
     summary: ['full', 'Description: from the summary'],
     content: ['part', 'Description: falls back to the first sentences'],
     site: ['missing', "Description: none; the site's stands in"],
@@ -14,7 +14,7 @@ const descriptions: Record<Page['description'], [Look, string]> = {
 /** Title, description, index: full, part or missing, in words on hover and for readers. */
 export function Reeds({ page }: { page: Page }) {
     const [description, descriptionWords] = descriptions[page.description]
-    const titleWords = page.title === 'own' ? 'Title: its own' : "Title: from the site's pattern"
+    const titleWords = page.title === 'own' ? 'Title: set for this page' : "Title: from the site's pattern"
     const [index, indexWords]: [Look, string] =
         page.state === 'live'
             ? !page.listed

@@ -53,10 +53,10 @@ export function InMenus({ sheet }: { sheet: Schemas['PageSheet'] }) {
                             {site.may('menus') && (
                                 <Button
                                     variant="quiet"
-                                    aria-label={`Take out of ${each.name}`}
+                                    aria-label={`Remove from ${each.name}`}
                                     onClick={() => takeOut([each])}
                                 >
-                                    Take out
+                                    Remove
                                 </Button>
                             )}
                         </li>
@@ -73,7 +73,7 @@ export function InMenus({ sheet }: { sheet: Schemas['PageSheet'] }) {
                         )}
                         {inside.length > 1 && (
                             <Button variant="quiet" onClick={() => takeOut(inside)}>
-                                Take out of all
+                                Remove from all
                             </Button>
                         )}
                     </div>

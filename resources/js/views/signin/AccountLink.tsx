@@ -48,8 +48,8 @@ export function AccountLink() {
                 <div className="grid w-[380px] max-w-full gap-3">
                     <h1 className="text-[26px] leading-8 font-bold">This link is good no longer</h1>
                     <Muted>
-                        It has been used, or its time is over. Ask whoever invited you to send it once more, or ask for
-                        a new password where you sign in. A mail address is asked for anew on your account.
+                        It has been used, or it has expired. Ask whoever invited you to send it once more, or ask for a
+                        new password where you sign in. A mail address is asked for anew on your account.
                     </Muted>
                     <Link to="/sign-in" search={{}} className="font-semibold text-heron underline">
                         To the sign-in
