@@ -35,6 +35,12 @@ final class SearchChanges
     /** @var list<CanonicalChange> */
     private array $canonicals = [];
 
+    /** @var array<string, EffectiveSearch> what holds for pages that say nothing themselves, by parent and layout */
+    private array $inheritedBefore = [];
+
+    /** @var array<string, EffectiveSearch> */
+    private array $inherited = [];
+
     private function __construct(private readonly Workspace $workspace, private readonly AccessLines $lines)
     {
     }
@@ -98,11 +104,14 @@ final class SearchChanges
     /** Whether pages below have something of what changed. */
     private function isInherited(Page $before, Page $after): bool
     {
-        if ($before->branchSearch->toText() !== $after->branchSearch->toText()) {
+        if ($before->branchSearch !== $after->branchSearch && $before->branchSearch->toText() !== $after->branchSearch->toText()) {
             return true;
         }
-        $was = $this->workspace->effectiveSearchBefore($before);
-        $is = $this->workspace->effectiveSearch($after);
+        if ($before->parent === $after->parent && $before->name === $after->name) {
+            return false;
+        }
+        $was = $this->was($before);
+        $is = $this->is($after);
         if ($before->parent !== $after->parent && $was->values->toText() !== $is->values->toText()) {
             return true;
         }
@@ -112,17 +121,37 @@ final class SearchChanges
         return ($before->name !== $after->name || $before->parent !== $after->parent) && ($mentioned($was) || $mentioned($is));
     }
 
+    private function was(Page $page): EffectiveSearch
+    {
+        return self::inherits($page)
+            ? ($this->inheritedBefore["$page->parent $page->layout"] ??= $this->workspace->effectiveSearchBefore($page))
+            : $this->workspace->effectiveSearchBefore($page);
+    }
+
+    private function is(Page $page): EffectiveSearch
+    {
+        return self::inherits($page)
+            ? ($this->inherited["$page->parent $page->layout"] ??= $this->workspace->effectiveSearch($page))
+            : $this->workspace->effectiveSearch($page);
+    }
+
+    /** Whether it says nothing itself, so that the same holds for it as for its siblings of the same layout. */
+    private static function inherits(Page $page): bool
+    {
+        return $page->search->own->isSilent() && $page->branchSearch->isSilent();
+    }
+
     /** @param  array<string, Page|null>  $outcome */
     private function compare(string $id, array $outcome): void
     {
         $before = $this->workspace->pages->before($id);
         $after = array_key_exists($id, $outcome) ? $outcome[$id] : $this->workspace->pages->find($id);
-        $was = $before === null ? null : $this->workspace->effectiveSearchBefore($before);
+        $was = $before === null ? null : $this->was($before);
         $is = match (true) {
             $after === null, $after->isBinned() => null,
             // Nothing of it changed, nor of what it inherits.
             $after === $before && ! $this->inheritsAnew => $was,
-            default => $this->workspace->effectiveSearch($after),
+            default => $this->is($after),
         };
         $this->sitemapEntries += $this->entry($before, $was, false) === $this->entry($after, $is, true) ? 0 : 1;
         if ($before === null || $after === null || $was === null || $is === null || ! $before->isLive() || ! $after->isLive()) {

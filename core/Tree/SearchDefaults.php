@@ -98,6 +98,18 @@ final readonly class SearchDefaults
         return $said === [] ? null : Stored::text($said);
     }
 
+    /** Whether it says nothing at all, and so leaves everything to what is above. */
+    public function isSilent(): bool
+    {
+        foreach (get_object_vars($this) as $value) {
+            if ($value !== null) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
     public static function stored(?string $text): self
     {
         if (Stored::isBlank($text)) {
