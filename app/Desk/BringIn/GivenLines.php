@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Desk\BringIn;
 
 use App\Desk\Files\FileDisk;
+use App\Desk\Files\NoRoom;
 use App\Models\SiteImport;
 use Heronstem\Core\Interchange\Pages\GivenPage;
 
@@ -30,8 +31,9 @@ final readonly class GivenLines
         if ($stream === null || $to === false) {
             throw new \RuntimeException('What was given is no longer kept.');
         }
-        stream_copy_to_stream($stream, $to);
+        $copied = @stream_copy_to_stream($stream, $to);
         fclose($to);
+        $copied === $this->size($import) || throw new NoRoom();
 
         return SourceFiles::open($local, $import->name);
     }
@@ -52,7 +54,9 @@ final readonly class GivenLines
     {
         $lines = tmpfile() ?: throw new \RuntimeException('There is no room for temporary files.');
         foreach ($pages as $page) {
-            fwrite($lines, self::json($page->toArray())."\n");
+            $line = self::json($page->toArray())."\n";
+            // A full disk takes a part of it, and says so only here.
+            @fwrite($lines, $line) === strlen($line) || throw new NoRoom();
         }
         rewind($lines);
         $this->disk->put($import->path('pages.jsonl'), $lines);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Desk\Sites;
 
 use App\Desk\BringIn\GiveSource;
+use App\Desk\Files\NoRoom;
 use App\Desk\TakeOut\WriteSiteFile;
 use App\Jobs\FillCopy;
 use App\Models\Site;
@@ -22,7 +23,7 @@ final readonly class CopySite
     {
         $bytes = tmpfile() ?: throw new \RuntimeException('There is no room for temporary files.');
         foreach ($this->file->pieces($from, null, $part) as $piece) {
-            fwrite($bytes, $piece);
+            @fwrite($bytes, $piece) === strlen($piece) || throw new NoRoom();
         }
         rewind($bytes);
         $import = $this->give->keep($new, $by, "Copy of {$from->name}", $bytes, 'site', ['as' => $part === CopiedPart::All ? 'given' : 'draft', 'keepsAddresses' => false]);
