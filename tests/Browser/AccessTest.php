@@ -42,7 +42,7 @@ final class AccessTest extends Errand
 
         // Taken back, it is open to everyone.
         $chrome->click('button', 'Undo');
-        $chrome->awaitText('Undone.');
+        $chrome->awaitText('Undone:');
         $other = $this->browser();
         $other->open($this->ferries('/help/lost-property'));
         $other->find('heading', 'Lost property*');

@@ -30,7 +30,7 @@ final class AddressesTest extends Errand
         self::assertSame([301, $this->ferries('/travel/fares/')], array_slice($this->fetch($this->ferries('/travel/fares')), 0, 2));
         self::assertSame(200, $this->fetch($this->ferries('/travel/fares/'))[0]);
         $chrome->press([WebDriverKeys::CONTROL, 'z']);
-        $chrome->awaitText('Undone.');
+        $chrome->awaitText('Undone:');
         self::assertSame([301, $this->ferries('/travel/fares')], array_slice($this->fetch($this->ferries('/travel/fares/')), 0, 2));
     }
 
@@ -81,7 +81,7 @@ final class AddressesTest extends Errand
         self::assertSame([], $chrome->axe());
         $this->expected[] = '404';
         $chrome->press([WebDriverKeys::CONTROL, 'z']);
-        $chrome->awaitText('Undone.');
+        $chrome->awaitText('Undone:');
         self::assertSame(404, $this->fetch($this->ferries('/q/harbour-c'))[0]);
     }
 
@@ -127,7 +127,7 @@ final class AddressesTest extends Errand
         $this->expected[] = '404';
         self::assertSame([301, 'https://freight.example/'], array_slice($this->fetch($this->ferries('/freight')), 0, 2));
         $chrome->press([WebDriverKeys::CONTROL, 'z']);
-        $chrome->awaitText('Undone.');
+        $chrome->awaitText('Undone:');
         self::assertSame(200, $this->fetch($this->ferries('/freight'))[0]);
     }
 
@@ -224,7 +224,7 @@ final class AddressesTest extends Errand
         self::assertSame(410, $this->fetch($this->ferries('/gift-vouchers'))[0]);
         $this->expected[] = '404';
         $chrome->press([WebDriverKeys::CONTROL, 'z']);
-        $chrome->awaitText('Undone.');
+        $chrome->awaitText('Undone:');
     }
 
     #[Test]
@@ -244,7 +244,7 @@ final class AddressesTest extends Errand
         $rows = $chrome->text('[role=rowgroup]');
         self::assertLessThan(strpos($rows, ':season'), strpos($rows, ':which'), $rows);
         $chrome->press([WebDriverKeys::CONTROL, 'z']);
-        $chrome->awaitText('Undone.');
+        $chrome->awaitText('Undone:');
     }
 
     #[Test]
@@ -337,7 +337,7 @@ final class AddressesTest extends Errand
         $chrome->awaitGone('complementary', 'Redirect');
         self::assertSame(200, $this->fetch($this->ferries('/today'))[0]);
         $chrome->press([WebDriverKeys::CONTROL, 'z']);
-        $chrome->awaitText('Undone.');
+        $chrome->awaitText('Undone:');
         self::assertSame(301, $this->fetch($this->ferries('/today'))[0]);
     }
 

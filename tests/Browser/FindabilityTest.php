@@ -38,7 +38,7 @@ final class FindabilityTest extends Errand
         $chrome->awaitText('No pages match');
         self::assertStringContainsString('<title>Port Hallin to Vanesay</title>', $this->fetch($this->ferries('/travel/routes/vanesay'))[2]);
         $chrome->press([WebDriverKeys::CONTROL, 'z']);
-        $chrome->awaitText('Undone.');
+        $chrome->awaitText('Undone:');
         self::assertStringContainsString('<title>Our crossings from Port Hallin', $this->fetch($this->ferries('/travel/routes/vanesay'))[2]);
     }
 
@@ -156,7 +156,7 @@ final class FindabilityTest extends Errand
         );
         $chrome->awaitText('from the branch “Freight”', '[aria-label="Page sheet"]');
         $chrome->press([WebDriverKeys::CONTROL, 'z']);
-        $chrome->awaitText('Undone.');
+        $chrome->awaitText('Undone:');
         self::assertStringNotContainsString('– freight', $this->fetch($this->ferries('/freight/livestock'))[2]);
     }
 
@@ -181,7 +181,7 @@ final class FindabilityTest extends Errand
         $visitor->find('heading', 'Travelling with dogs');
         $visitor->quit();
         $chrome->press([WebDriverKeys::CONTROL, 'z']);
-        $chrome->awaitText('Undone.');
+        $chrome->awaitText('Undone:');
         $chrome->awaitNoText('answered', '[aria-label="What visitors searched"]');
     }
 

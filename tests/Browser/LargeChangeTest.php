@@ -50,7 +50,7 @@ final class LargeChangeTest extends Errand
         $chrome->awaitText('Set the slug of');
         self::assertSame('far-away', $this->slug($branch));
         $chrome->click('button', 'Undo');
-        $chrome->awaitText('Undid');
+        $chrome->awaitText('Undone:');
         self::assertSame($branch['slug'], $this->slug($branch));
     }
 

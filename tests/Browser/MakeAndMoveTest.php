@@ -65,7 +65,7 @@ final class MakeAndMoveTest extends Errand
         self::assertSame(200, $this->fetch($this->ferries('/travel/sailing-with-bicycles'))[0]);
 
         $chrome->click('button', 'Undo');
-        $chrome->awaitText('Undone.');
+        $chrome->awaitText('Undone:');
         self::assertSame(200, $this->fetch($this->ferries('/help/sailing-with-bicycles'))[0]);
         self::assertSame(404, $this->fetch($this->ferries('/travel/sailing-with-bicycles'))[0]);
     }
@@ -110,9 +110,9 @@ final class MakeAndMoveTest extends Errand
         $chrome->awaitGone('region', 'Ripple');
         $chrome->driver->executeScript("document.querySelector('[role=treegrid]').focus()");
         $chrome->press([WebDriverKeys::CONTROL, 'z']);
-        $chrome->awaitText('Undone.');
+        $chrome->awaitText('Undone:');
         $chrome->press([WebDriverKeys::CONTROL, WebDriverKeys::SHIFT, 'z']);
-        $chrome->awaitText('Redone.');
+        $chrome->awaitText('Redone:');
         $chrome->press('?');
         $chrome->find('dialog', 'Keys');
     }

@@ -295,6 +295,6 @@ final class MenusTest extends Errand
     private function undo(): void
     {
         $this->chrome->press([WebDriverKeys::CONTROL, 'z']);
-        $this->chrome->awaitText('Undone.');
+        $this->chrome->awaitText('Undone:');
     }
 }

@@ -193,7 +193,7 @@ final class StructureTest extends Errand
         $manager->click('button', 'Delete for good');
         $manager->awaitText('Deleted Anchors for good');
         $manager->press([WebDriverKeys::CONTROL, 'z']);
-        $manager->awaitText('Undone.');
+        $manager->awaitText('Undone:');
         $manager->click('button', 'Bin*');
         $manager->awaitText('/about/anchors', '[role=dialog]');
     }
@@ -210,7 +210,7 @@ final class StructureTest extends Errand
         self::assertSame([301, $this->ferries('/')], array_slice($this->fetch($this->ferries('/freight')), 0, 2));
         self::assertSame(200, $this->fetch($this->ferries('/home'))[0]);
         $chrome->press([WebDriverKeys::CONTROL, 'z']);
-        $chrome->awaitText('Undone.');
+        $chrome->awaitText('Undone:');
         self::assertStringContainsString('<title>Sail with us', $this->fetch($this->ferries('/'))[2]);
         self::assertSame(200, $this->fetch($this->ferries('/freight'))[0]);
     }

@@ -330,7 +330,7 @@ final class ViewsTest extends Errand
         $chrome->awaitText('Set the slug of Gulls');
         self::assertSame([301, $this->ferries('/isles/seagulls')], array_slice($this->fetch($this->ferries('/islands/gulls')), 0, 2));
         $other->click('button', 'Undo');
-        $other->awaitText('Undone.');
+        $other->awaitText('Undone:');
     }
 
     #[Test]

@@ -44,6 +44,8 @@ type Changes = {
     /** A large change that was under way is so no longer: what came of it is said. */
     ended: (change: Large) => Promise<void>
 }
+const undoing = () => import('./undoing')
+
 /** Ways out and decisions: fetched with the first. */
 const waysOut = () => import('./amending')
 
@@ -76,16 +78,27 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
     const complain = (problem: unknown) =>
         notify.error(problem instanceof ApiProblem ? problem.message : String(problem))
 
-    const undoEntry = useCallback(
-        async (entry: string, onto: typeof applied, word: string) => {
-            const made = await (await import('./undoing')).undoEntry(site, entry, word)
+    const { undoEntry, say } = useMemo(() => {
+        /** What was done, or undone, or done once more, with the way back: of what was undone that is doing it once more. */
+        const say = async (entry: Schemas['HistoryEntry'], undid?: boolean) =>
+            (await undoing()).noticed(entry, undid, () => {
+                const on = undid ? undone : applied
+                on.current = on.current.filter(each => each !== entry.id)
+                void undoEntry(entry.id, undid === true)
+            })
+        const undoEntry = async (entry: string, redoes: boolean) => {
+            const made = await (await undoing()).undoEntry(site, entry)
             if (made === null) return
+            const onto = redoes ? applied : undone
             if (isLarge(made)) follow(made, { onto })
-            else onto.current.push(made.id)
+            else {
+                onto.current.push(made.id)
+                void say(made, !redoes)
+            }
             await refresh()
-        },
-        [follow, refresh, site],
-    )
+        }
+        return { undoEntry, say }
+    }, [follow, refresh, site])
     const removeStep = useCallback(
         async (step: string) => {
             prepared.current = prepared.current.filter(each => each !== step)
@@ -97,23 +110,14 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
     const undo = useCallback(() => {
         const inPlan = workedOn(site) !== null
         const last = (inPlan ? prepared : applied).current.pop()
-        if (last === undefined) notify.message('Nothing of this visit to undo.')
-        else void (inPlan ? removeStep(last) : undoEntry(last, undone, 'Undone.'))
+        if (last === undefined) notify.message('Nothing to undo.')
+        else void (inPlan ? removeStep(last) : undoEntry(last, false))
     }, [removeStep, site, undoEntry])
     const redo = useCallback(() => {
         const entry = undone.current.pop()
         if (entry === undefined) notify.message('Nothing to redo.')
-        else void undoEntry(entry, applied, 'Redone.')
+        else void undoEntry(entry, true)
     }, [undoEntry])
-    const noticed = useCallback(
-        async (entry: Schemas['HistoryEntry']) =>
-            (await import('./noticed')).noticed(entry, () => {
-                applied.current = applied.current.filter(each => each !== entry.id)
-                void undoEntry(entry.id, undone, 'Undone.')
-            }),
-        [undoEntry],
-    )
-
     const carryOut = useMutation({
         mutationFn: async (wanted: Pending) => {
             const worked = workedOn(site)
@@ -135,7 +139,7 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
             applied.current.push(made.id)
             undone.current = []
             await refresh()
-            void noticed(made)
+            void say(made)
         },
         onError: (problem, asked) => {
             const ripple = problem instanceof ApiProblem ? problem.problem.ripple : undefined
@@ -154,9 +158,9 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
             if (came.entry === undefined) return
             ;(onto ?? applied).current.push(came.entry.id)
             if (onto === undefined) undone.current = []
-            void noticed(came.entry)
+            void say(came.entry, onto && onto === undone)
         },
-        [noticed, refresh, site],
+        [refresh, say, site],
     )
 
     const last = useRef<Promise<unknown>>(Promise.resolve())
