@@ -94,7 +94,7 @@ final class FindabilityTest extends Errand
     {
         $chrome = $this->open('Titles and descriptions');
         $chrome->type('textbox', 'Filter rows', '/travel/fares');
-        $chrome->awaitText('6 pages');
+        $chrome->awaitText("\n6 pages\n"); // not the end of another number
         $chrome->click('gridcell', '*Fares · Skerrivane Ferries*');
         $chrome->driver->executeScript(
             "const at = document.querySelector('[role=grid]'); const data = new DataTransfer(); data.setData('text/plain', 'One fare\\nTwo fares\\nThree fares\\n4\\n5\\n6\\n7\\n8'); at.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))",

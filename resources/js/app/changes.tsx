@@ -70,7 +70,7 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
     const follow = useCallback(
         (change: Large, by: { wanted?: Pending; onto?: typeof applied }) => {
             followed.current.set(change.id, by)
-            queries.setQueryData<Large[]>(keys.underWay(site), (known = []) => [...known, change])
+            queries.setQueryData<Large[]>(keys.underWay(site), [change])
         },
         [queries, site],
     )
@@ -150,17 +150,19 @@ export function ChangesProvider({ site, children }: { site: string; children: Re
     const { mutateAsync, isPending } = carryOut
     const ended = useCallback(
         async (change: Large) => {
-            const { wanted, onto } = followed.current.get(change.id) ?? {}
-            followed.current.delete(change.id)
-            const came = await (await import('./whatCameOfIt')).whatCameOfIt(site, change, wanted)
+            const by = followed.current.get(change.id) ?? {}
+            const { whatCameOfIt } = await import('./whatCameOfIt')
+            const { goesOn, again, entry } = await whatCameOfIt(site, change, by.wanted)
+            // What was asked before it began does not know of it.
+            if (goesOn) return follow(change, by)
             await refresh()
-            if (came.again !== undefined) setPending(came.again)
-            if (came.entry === undefined) return
-            ;(onto ?? applied).current.push(came.entry.id)
-            if (onto === undefined) undone.current = []
-            void say(came.entry, onto && onto === undone)
+            if (again) setPending(again)
+            if (!entry) return
+            ;(by.onto ?? applied).current.push(entry.id)
+            if (!by.onto) undone.current = []
+            void say(entry, by.onto && by.onto === undone)
         },
-        [refresh, say, site],
+        [follow, refresh, say, site],
     )
 
     const last = useRef<Promise<unknown>>(Promise.resolve())
