@@ -28,7 +28,7 @@ $make = static function (string $key, int $tops): Site {
         $count = $level === 0 ? $tops : 100;
         DB::insert(
             "insert into pages (id, ulid, site_id, parent_id, path, position, name, slug, address, state, ever_live, live_since, slug_by_hand)
-            select $from + n, lpad(($from + n)::text, 26, '0'), {$site->id}, parent, coalesce(above, ''::ltree) || ($from + n)::text, 65536 * n, 'Page ' || n, 'page-' || n, coalesce(address, '') || '/page-' || n, 'live', true, now(), true
+            select $from + n, lpad(($from + n)::text, 26, '0'), {$site->id}, parent, coalesce(above, ''::ltree) || ($from + n)::text, 65536 * n, 'Page ' || n, 'page-$level-' || n, coalesce(address, '') || '/page-$level-' || n, 'live', true, now(), true
             from (select p.id as parent, p.path as above, p.address, row_number() over () as n from $parents p cross join generate_series(1, $count)) x",
         );
     }
