@@ -42,6 +42,11 @@ final readonly class Node
             $workers["queue-$n"] = ['queue:work', "--name=$n", '--sleep=1', '--tries=3', '--memory=512', '--timeout=3600'];
         }
 
+        if ($jobs > 0) {
+            // Large changes, for which somebody waits, beside everything else.
+            $workers['changes'] = ['queue:work', '--queue=changes', '--name=changes', '--sleep=1', '--tries=3', '--memory=512', '--timeout=3600'];
+        }
+
         return array_map(static fn (array $command): array => [PHP_BINARY, 'artisan', ...$command], $workers);
     }
 

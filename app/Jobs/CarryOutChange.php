@@ -18,8 +18,12 @@ final class CarryOutChange implements ShouldQueue
 
     public int $tries = 1;
 
+    /** A queue of its own: somebody waits for it, and looking through a large site for findings takes minutes. */
+    public const QUEUE = 'changes';
+
     public function __construct(public readonly int $change)
     {
+        $this->onQueue(self::QUEUE);
     }
 
     public function handle(CarryOut $carry): void
