@@ -190,7 +190,8 @@ final class ViewsTest extends Errand
         $chrome->click('button', 'Make the first page');
         $chrome->find('textbox', 'Name of the new page')->sendKeys('Welcome'.WebDriverKeys::ENTER);
         $chrome->find('row', '*/welcome*');
-        $this->database()->exec("delete from sites where key = 'empty'");
+        // Into the bin, as a site goes: what is being looked for on its page in the background holds it.
+        $this->database()->exec("update sites set deleted_at = now() where key = 'empty'");
     }
 
     #[Test]
