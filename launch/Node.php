@@ -37,14 +37,15 @@ final readonly class Node
     public static function workers(int $jobs): array
     {
         $workers = ['forget' => ['heronstem:forget'], 'schedule' => ['schedule:work']];
+        $how = ['--sleep=1', '--tries=3', '--memory=512', '--timeout=3600'];
         for ($n = 1; $n <= $jobs; $n++) {
             // Named, so that several of them are told apart.
-            $workers["queue-$n"] = ['queue:work', "--name=$n", '--sleep=1', '--tries=3', '--memory=512', '--timeout=3600'];
+            $workers["queue-$n"] = ['queue:work', "--name=$n", ...$how];
         }
 
         if ($jobs > 0) {
             // Large changes, for which somebody waits, beside everything else.
-            $workers['changes'] = ['queue:work', '--queue=changes', '--name=changes', '--sleep=1', '--tries=3', '--memory=512', '--timeout=3600'];
+            $workers['changes'] = ['queue:work', '--queue=changes', '--name=changes', ...$how];
         }
 
         return array_map(static fn (array $command): array => [PHP_BINARY, 'artisan', ...$command], $workers);

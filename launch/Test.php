@@ -157,9 +157,10 @@ final class Test
         $driver = Ports::free($boatyard + 1);
         $application->must(['heronstem:origins', "ferries=http://127.0.0.1:$ferries", "boatyard=http://127.0.0.1:$boatyard"], 'Setting addresses');
         $application->serve($this->processes, [$editor, $ferries, $boatyard], "web-$worker", 4);
-        $this->processes->start("queue-$worker", [PHP_BINARY, 'artisan', 'queue:work', '--sleep=0.2', '--tries=3'], $application->environment());
-        $changes = ['artisan', 'queue:work', '--queue=changes', '--sleep=0.2', '--tries=3'];
-        $this->processes->start("changes-$worker", [PHP_BINARY, ...$changes], $application->environment());
+        foreach (['queue' => 'default', 'changes' => 'changes'] as $label => $queue) {
+            $work = ['artisan', 'queue:work', "--queue=$queue", '--sleep=0.2', '--tries=3'];
+            $this->processes->start("$label-$worker", [PHP_BINARY, ...$work], $application->environment());
+        }
         $this->processes->start("forget-$worker", [PHP_BINARY, 'artisan', 'heronstem:forget'], $application->environment());
         $this->processes->start("chromedriver-$worker", ['chromedriver', "--port=$driver"], []);
 

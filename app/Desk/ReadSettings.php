@@ -11,7 +11,6 @@ use App\Models\Page;
 use App\Models\Role;
 use App\Models\Site;
 use App\Models\Visitor;
-use Heronstem\Core\Tree\Caching;
 use Heronstem\Core\Visitors\SignUp;
 
 /** What holds for a whole site, in one place: as it stands now, whoever sets it where. */
@@ -52,7 +51,7 @@ final readonly class ReadSettings
             'gates' => Page::query()->where('site_id', $site->id)->whereNotNull('access')->where('state', '<>', 'bin')->count(),
             'visitors' => Visitor::query()->where('site_id', $site->id)->count(),
             'signUp' => SignUp::stored($site->sign_up)->open,
-            'caching' => (Caching::stored($site->caching) ?? Caching::standard())->toValue(),
+            'caching' => $site->keptFor()->toValue(),
         ];
     }
 }

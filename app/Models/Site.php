@@ -14,6 +14,7 @@ use Heronstem\Core\Moment;
 use Heronstem\Core\Search\RobotsComposer;
 use Heronstem\Core\Search\SiteFacts;
 use Heronstem\Core\Search\SiteSearch;
+use Heronstem\Core\Tree\Caching;
 use Heronstem\Core\Tree\StartingPoints;
 use Heronstem\Core\Workspace\Authority;
 use Heronstem\Core\Workspace\SiteContext;
@@ -121,6 +122,12 @@ final class Site extends Model
     public function sources(): HasMany
     {
         return $this->hasMany(SiteImport::class);
+    }
+
+    /** How long pages are kept that say nothing of it. */
+    public function keptFor(): Caching
+    {
+        return Caching::stored($this->caching) ?? Caching::standard();
     }
 
     public function rules(): AddressRules

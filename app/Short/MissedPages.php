@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Short;
 
+use App\Store\WholeFile;
 use Heronstem\Core\Address\NormalForm;
 
 /**
@@ -46,12 +47,7 @@ final readonly class MissedPages
     public function keep(string $file, string $html, int $until): void
     {
         is_dir(dirname($file)) || @mkdir(dirname($file), 0750, true);
-        $half = $file.'.'.bin2hex(random_bytes(6));
-        if (@file_put_contents($half, "$until\n".strlen($html)."\n$html") !== false) {
-            rename($half, $file);
-        } else {
-            @unlink($half);
-        }
+        WholeFile::put($file, "$until\n".strlen($html)."\n$html");
     }
 
     /** The page for an address. */

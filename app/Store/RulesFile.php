@@ -43,7 +43,6 @@ final readonly class RulesFile
         return $set === null || ($set->goodUntil !== null && $set->goodUntil <= $now) ? null : $set;
     }
 
-    /** Written beside and moved into place, so that nobody reads half of it. */
     public function keep(string $version, RuleSet $set): void
     {
         $file = $this->file($version);
@@ -52,14 +51,8 @@ final readonly class RulesFile
                 @unlink($old);
             }
         }
-        $half = $file.'.'.bin2hex(random_bytes(6));
-        if (@file_put_contents($half, '<?php return '.var_export($set->toArray(), true).';') !== false) {
-            rename($half, $file);
-            if (function_exists('opcache_invalidate')) {
-                @opcache_invalidate($file, true);
-            }
-        } else {
-            @unlink($half);
+        if (WholeFile::put($file, '<?php return '.var_export($set->toArray(), true).';') && function_exists('opcache_invalidate')) {
+            @opcache_invalidate($file, true);
         }
     }
 

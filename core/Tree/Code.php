@@ -7,6 +7,8 @@ namespace Heronstem\Core\Tree;
 /** What the owner of a site writes for one page by hand: styles, and lines of its head. */
 final readonly class Code
 {
+    use SharesBlank;
+
     /** @param  string  $styles  CSS, as it was written */
     public function __construct(public string $styles = '', public string $head = '')
     {
@@ -27,9 +29,7 @@ final readonly class Code
     public static function stored(?string $text): self
     {
         if (Stored::isBlank($text)) {
-            static $blank = null;
-
-            return $blank ??= new self();
+            return self::blank();
         }
         $kept = Stored::read($text);
 

@@ -10,6 +10,8 @@ namespace Heronstem\Core\Tree;
  */
 final readonly class FieldValues
 {
+    use SharesBlank;
+
     /**
      * @param  array<string, mixed>  $values  by field, as JSON holds them
      * @param  array<string, array<string, mixed>>  $kept  by layout and field
@@ -77,9 +79,7 @@ final readonly class FieldValues
     public static function stored(?string $text): self
     {
         if (Stored::isBlank($text)) {
-            static $blank = null;
-
-            return $blank ??= new self();
+            return self::blank();
         }
         $kept = Stored::read($text);
         $values = is_array($kept['values'] ?? null) ? $kept['values'] : [];

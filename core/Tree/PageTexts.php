@@ -13,6 +13,8 @@ use Heronstem\Core\OneLine;
  */
 final readonly class PageTexts
 {
+    use SharesBlank;
+
     /** Those that are texts, with their greatest lengths in characters. */
     public const MAX_LENGTHS = [
         'heading' => 300,
@@ -87,9 +89,7 @@ final readonly class PageTexts
     public static function fromArray(array $kept): self
     {
         if (array_diff(array_intersect_key($kept, self::MAX_LENGTHS), ['']) === [] && Stored::isBlank((string) ($kept['fields'] ?? ''))) {
-            static $blank = null;
-
-            return $blank ??= new self();
+            return self::blank();
         }
         $text = static fn (string $field): string => is_string($kept[$field] ?? null) ? $kept[$field] : '';
 

@@ -11,6 +11,8 @@ use Heronstem\Core\OneLine;
 /** What pages tell search engines where they say nothing themselves: set for a branch, a layout or the site. Null says nothing. */
 final readonly class SearchDefaults
 {
+    use SharesBlank;
+
     /** Longest pattern, in characters. */
     public const MAX_PATTERN = 300;
 
@@ -113,9 +115,7 @@ final readonly class SearchDefaults
     public static function stored(?string $text): self
     {
         if (Stored::isBlank($text)) {
-            static $blank = null;
-
-            return $blank ??= new self();
+            return self::blank();
         }
 
         return self::fromArray(Stored::read($text));

@@ -10,6 +10,8 @@ use Heronstem\Core\OneLine;
 /** What one page tells search engines besides its texts. */
 final readonly class SearchSettings
 {
+    use SharesBlank;
+
     /** Longest texts, in characters. */
     private const MAX_LENGTHS = ['targetPhrase' => 100, 'siteSearchDescription' => 300];
 
@@ -62,9 +64,7 @@ final readonly class SearchSettings
     public static function stored(?string $text): self
     {
         if (Stored::isBlank($text)) {
-            static $blank = null;
-
-            return $blank ??= new self();
+            return self::blank();
         }
         $kept = Stored::read($text);
         $word = static fn (string $field): string => is_string($kept[$field] ?? null) ? $kept[$field] : '';

@@ -9,6 +9,8 @@ use Heronstem\Core\InputRefused;
 /** How a page is shown besides its layout: its small picture in menus and on cards, how often browsers load it anew, and how long they keep it. */
 final readonly class Showing
 {
+    use SharesBlank;
+
     /** Longest time between two loads, minutes. */
     public const MOST_MINUTES = 1440;
 
@@ -57,9 +59,7 @@ final readonly class Showing
     public static function stored(?string $text): self
     {
         if (Stored::isBlank($text)) {
-            static $blank = null;
-
-            return $blank ??= new self();
+            return self::blank();
         }
         $kept = Stored::read($text);
 

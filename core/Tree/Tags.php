@@ -10,6 +10,8 @@ use Heronstem\Core\OneLine;
 /** The tags of a page: short words by which it is found and listed wherever it stands. Those of all pages are the tags of a site. */
 final readonly class Tags
 {
+    use SharesBlank;
+
     /** Most tags of one page. */
     public const MOST = 30;
 
@@ -73,9 +75,7 @@ final readonly class Tags
     public static function stored(?string $text): self
     {
         if (Stored::isBlank($text)) {
-            static $blank = null;
-
-            return $blank ??= new self();
+            return self::blank();
         }
 
         return new self(array_values(array_filter(Stored::read($text), is_string(...))));

@@ -14,11 +14,9 @@ use Symfony\Component\Process\Process;
 /** Yesterday's backup, made while somebody writes, and brought back: over databases of its own, with the commands as they are. */
 final class BackupTest extends TestCase
 {
-    use TestTrait;
+    use AsksPostgres, TestTrait;
 
     private string $folder;
-
-    private string $database;
 
     protected function setUp(): void
     {
@@ -31,10 +29,10 @@ final class BackupTest extends TestCase
 
     protected function tearDown(): void
     {
-        $made = $this->pdo()->prepare('select datname from pg_database where starts_with(datname, ?)');
+        $made = $this->postgres()->prepare('select datname from pg_database where starts_with(datname, ?)');
         $made->execute([$this->database]);
         foreach ($made->fetchAll(\PDO::FETCH_COLUMN) as $name) {
-            $this->pdo()->exec("drop database \"$name\" with (force)");
+            $this->postgres()->exec("drop database \"$name\" with (force)");
         }
         exec('rm -rf '.escapeshellarg($this->folder));
     }
@@ -42,7 +40,7 @@ final class BackupTest extends TestCase
     #[Test]
     public function a_backup_made_under_writing_is_restored_looked_through_and_put_in_use(): void
     {
-        $this->pdo()->exec("create database \"{$this->database}\" template heronstem_template");
+        $this->postgres()->exec("create database \"{$this->database}\" template heronstem_template");
         $this->must('heronstem:load-demo');
         $files = count(glob("{$this->folder}/app/private/files/*/*") ?: []);
         self::assertGreaterThan(15, $files);
@@ -73,7 +71,7 @@ final class BackupTest extends TestCase
         );
 
         // A bad day: a site and all its files are gone.
-        $this->pdo($this->database)->exec("delete from sites where key = 'ferries'");
+        $this->postgres($this->database)->exec("delete from sites where key = 'ferries'");
         exec('rm -rf '.escapeshellarg("{$this->folder}/app/private/files"));
         self::assertSame('0', $this->one("select count(*) from sites where key = 'ferries'"));
         $said = $this->must('heronstem:restore', $backup, '--key-file', "{$this->folder}/key", '--switch');
@@ -156,22 +154,5 @@ final class BackupTest extends TestCase
             'QUEUE_CONNECTION' => 'database',
             'COLUMNS' => '400',
         ];
-    }
-
-    private function one(string $query): string
-    {
-        $asked = $this->pdo($this->database)->prepare($query);
-        $asked->execute();
-
-        return (string) $asked->fetchColumn();
-    }
-
-    private function pdo(string $database = 'postgres'): \PDO
-    {
-        return new \PDO(
-            sprintf('pgsql:host=%s;port=%s;dbname=%s', getenv('DB_HOST'), getenv('DB_PORT'), $database),
-            (string) getenv('DB_USERNAME'),
-            (string) getenv('DB_PASSWORD'),
-        );
     }
 }

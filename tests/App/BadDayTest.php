@@ -17,11 +17,9 @@ use Symfony\Component\Process\Process;
 /** Things that happen to machines: whatever was confirmed before is there afterwards, and what was not is not there by half. */
 final class BadDayTest extends TestCase
 {
-    use KillsNodes;
+    use AsksPostgres;
 
     private string $folder;
-
-    private string $database;
 
     protected function setUp(): void
     {
@@ -34,7 +32,7 @@ final class BadDayTest extends TestCase
 
     protected function tearDown(): void
     {
-        $this->server()->exec("drop database if exists \"{$this->database}\" with (force)");
+        $this->postgres()->exec("drop database if exists \"{$this->database}\" with (force)");
         exec('rm -rf '.escapeshellarg($this->folder));
     }
 
@@ -44,7 +42,7 @@ final class BadDayTest extends TestCase
     #[TestWith([40])]
     public function a_migration_that_is_killed_is_taken_up_where_it_was(int $after): void
     {
-        $this->server()->exec("create database \"{$this->database}\" template template0 encoding 'UTF8' lc_collate 'C.UTF-8' lc_ctype 'C.UTF-8'");
+        $this->postgres()->exec("create database \"{$this->database}\" template template0 encoding 'UTF8' lc_collate 'C.UTF-8' lc_ctype 'C.UTF-8'");
         $migrate = $this->artisan('migrate', '--force', '--no-ansi');
         $migrate->start();
         $migrate->waitUntil(static fn (): bool => substr_count($migrate->getOutput(), 'DONE') >= $after);
@@ -59,8 +57,8 @@ final class BadDayTest extends TestCase
     {
         $this->fromTemplate();
         $this->artisan('heronstem:load-demo', '--pages=1500')->mustRun();
-        $site = (int) $this->postgresOf("select id from sites where key = 'large-1500'");
-        $branch = $this->postgresOf(
+        $site = (int) $this->one("select id from sites where key = 'large-1500'");
+        $branch = $this->one(
             "select ulid from pages p where site_id = $site and parent_id is null and address <> '/' order by (select count(*) from pages c where c.path <@ p.path) desc limit 1",
         );
         $before = $this->addresses($site);
@@ -72,12 +70,12 @@ final class BadDayTest extends TestCase
                 'decisions' => [],
                 'defaults' => true,
             ]);
-            $this->postgresOf(
+            $this->one(
                 "insert into changes_under_way (ulid, site_id, user_id, title, asked, confirmed, pages) values ('$change', $site, (select id from users where email like 'greta@%'), 'Moving', '$asked', true, 9) returning id",
             );
             $work = new Process([PHP_BINARY, __DIR__.'/carry.php', $change], env: $this->environment(), timeout: 120);
             $work->start();
-            $state = fn (): string => $this->postgresOf("select state from changes_under_way where ulid = '$change'");
+            $state = fn (): string => $this->one("select state from changes_under_way where ulid = '$change'");
             $work->waitUntil(static fn (string $type): bool => $type === Process::ERR);
             while ($work->isRunning() && ! in_array($state(), $moment === 'begins' ? ['waiting', 'planning'] : [$moment], true)) {
                 continue;
@@ -85,11 +83,11 @@ final class BadDayTest extends TestCase
             $work->isRunning() && $moment !== 'end' && $work->signal(SIGKILL);
             $work->wait();
             $isDone = $state() === 'done';
-            $moved = $this->postgresOf("select slug from pages where ulid = '$branch'") === "moved-$moment";
+            $moved = $this->one("select slug from pages where ulid = '$branch'") === "moved-$moment";
             self::assertSame($isDone, $moved, "Killed at $moment: that it is done is written with what it did.");
             self::assertSame(
                 $isDone ? '1' : '0',
-                $this->postgresOf("select count(*) from changes_under_way c join history h on h.id = c.entry_id where c.ulid = '$change'"),
+                $this->one("select count(*) from changes_under_way c join history h on h.id = c.entry_id where c.ulid = '$change'"),
             );
             $isDone ? $ended++ : $killed++;
             $before = $isDone ? $this->addresses($site) : $before;
@@ -105,10 +103,10 @@ final class BadDayTest extends TestCase
     {
         $this->fromTemplate();
         $this->artisan('heronstem:load-demo')->mustRun();
-        $files = $this->postgresOf('select count(*) from files');
+        $files = $this->one('select count(*) from files');
         $upload = fn (int $bytes): string => $this->withRoomFor(64, PHP_BINARY, __DIR__.'/carry.php', 'upload', "$bytes")->getOutput();
         self::assertSame('App\Desk\Files\NoRoom', $upload(200_000));
-        self::assertSame($files, $this->postgresOf('select count(*) from files'));
+        self::assertSame($files, $this->one('select count(*) from files'));
         self::assertSame(
             (int) $files,
             count(glob("{$this->folder}/app/private/files/ferries/*") ?: []) + count(glob("{$this->folder}/app/private/files/boatyard/*") ?: []),
@@ -147,7 +145,7 @@ final class BadDayTest extends TestCase
 
     private function fromTemplate(): void
     {
-        $this->server()->exec("create database \"{$this->database}\" template heronstem_template");
+        $this->postgres()->exec("create database \"{$this->database}\" template heronstem_template");
     }
 
     /** @return array<string, string> */
@@ -168,7 +166,7 @@ final class BadDayTest extends TestCase
 
     private function addresses(int $site): string
     {
-        return $this->postgresOf(
+        return $this->one(
             "select md5(string_agg(ulid || address || state, ',' order by ulid)) || (select md5(string_agg(key || kind, ',' order by key)) from ledger where site_id = $site) from pages where site_id = $site",
         );
     }
@@ -176,7 +174,7 @@ final class BadDayTest extends TestCase
     /** Tables with their columns, indexes, functions and triggers. */
     private function shape(string $database): string
     {
-        $pdo = $this->server($database);
+        $pdo = $this->postgres($database);
         $lists = [
             "select table_name || '.' || column_name || ' ' || data_type || ' ' || is_nullable || ' ' || coalesce(column_default, '') from information_schema.columns where table_schema = 'public'",
             "select indexdef from pg_indexes where schemaname = 'public'",
@@ -194,12 +192,5 @@ final class BadDayTest extends TestCase
                 return implode("\n", $rows);
             }, $lists),
         );
-    }
-
-    private function server(string $database = 'postgres'): \PDO
-    {
-        $server = sprintf('pgsql:host=%s;port=%s;dbname=%s', getenv('DB_HOST'), getenv('DB_PORT'), $database);
-
-        return new \PDO($server, (string) getenv('DB_USERNAME'), (string) getenv('DB_PASSWORD'));
     }
 }

@@ -18,14 +18,4 @@ trait KillsNodes
             posix_kill(-$each['pid'], SIGKILL);
         }
     }
-
-    /** The first field that a query finds in the database of the nodes. */
-    private function postgresOf(string $query): string
-    {
-        $server = sprintf('pgsql:host=%s;port=%s;dbname=%s', getenv('DB_HOST'), getenv('DB_PORT'), $this->database);
-        $asked = (new \PDO($server, (string) getenv('DB_USERNAME'), (string) getenv('DB_PASSWORD')))->prepare($query);
-        $asked->execute();
-
-        return (string) $asked->fetchColumn();
-    }
 }

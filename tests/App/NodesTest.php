@@ -95,7 +95,7 @@ final class NodesTest extends TestCase
     /** A page that is listed on /travel, by way of a node. */
     private function rename(string $node, string $name): void
     {
-        $this->renamed ??= $this->postgresOf(
+        $this->renamed ??= $this->one(
             "select p.ulid from pages p join sites s on s.id = p.site_id where s.key = 'ferries' and p.address = '/travel/fares'",
         );
         $change = json_encode(['changes' => [['kind' => 'rename', 'page' => $this->renamed, 'name' => $name]]], JSON_THROW_ON_ERROR);

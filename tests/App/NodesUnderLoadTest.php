@@ -77,11 +77,11 @@ final class NodesUnderLoadTest extends TestCase
                 $writer->wait();
                 $told = json_decode($writer->getOutput(), true, flags: JSON_THROW_ON_ERROR);
                 self::assertSame([], $told['failed']);
-                $kept = $this->postgresOf("select count(*) from history where ulid = any('{".implode(',', $told['entries'])."}')");
+                $kept = $this->one("select count(*) from history where ulid = any('{".implode(',', $told['entries'])."}')");
                 self::assertSame((string) count($told['entries']), $kept, 'What was confirmed is there.');
             }
             self::assertStringContainsString('"ok":true', $artisan('heronstem:check', '--json'));
-            $names = json_decode($this->postgresOf("select json_agg(name) from pages where name like 'Renamed %'"), true);
+            $names = json_decode($this->one("select json_agg(name) from pages where name like 'Renamed %'"), true);
             self::assertCount(4, $names);
             foreach ([$a, $b] as $port) {
                 $this->comesToShow($port, $names);
@@ -137,7 +137,7 @@ final class NodesUnderLoadTest extends TestCase
     private function pagesToRename(): array
     {
         $found = json_decode(
-            $this->postgresOf(
+            $this->one(
                 "select json_agg(ulid) from (select p.ulid from pages p join pages up on up.id = p.parent_id join sites s on s.id = p.site_id
                     where s.key = 'ferries' and up.address = '/travel' and p.state = 'live' order by p.position limit 4) p",
             ),

@@ -9,7 +9,7 @@ use Symfony\Component\Process\Process;
 /** A database of its own, and `./heronstem serve` over it. */
 trait ServesForTests
 {
-    private string $database;
+    use AsksPostgres;
 
     private string $folder;
 
@@ -95,12 +95,5 @@ trait ServesForTests
     private static function command(): string
     {
         return dirname(__DIR__, 2).'/heronstem';
-    }
-
-    private function postgres(): \PDO
-    {
-        $server = sprintf('pgsql:host=%s;port=%s;dbname=postgres', getenv('DB_HOST'), getenv('DB_PORT'));
-
-        return new \PDO($server, (string) getenv('DB_USERNAME'), (string) getenv('DB_PASSWORD'));
     }
 }

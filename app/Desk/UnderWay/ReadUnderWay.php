@@ -7,7 +7,6 @@ namespace App\Desk\UnderWay;
 use App\Models\ChangeUnderWay;
 use App\Models\Site;
 use App\Models\User;
-use Illuminate\Database\ConnectionInterface;
 
 /** Large changes of a site that are under way, and the stopping of one. */
 final readonly class ReadUnderWay
@@ -15,7 +14,7 @@ final readonly class ReadUnderWay
     /** Seconds without a sign of life after which one is asked whether it still holds the site. */
     private const SILENT = 30;
 
-    public function __construct(private ConnectionInterface $db)
+    public function __construct(private SiteLock $lock)
     {
     }
 
@@ -57,21 +56,12 @@ final readonly class ReadUnderWay
             ->whereNull('ended_at')
             ->whereIn('state', ['planning', 'writing'])
             ->where('beat_at', '<', now()->subSeconds(self::SILENT));
-        if ($silent->exists() && ! $this->isHeld($site)) {
+        if ($silent->exists() && ! $this->lock->isHeld($site)) {
             $silent->update([
                 'state' => 'failed',
                 'ended_at' => now(),
                 'problem' => 'The work in the background ended before it was done, for instance since the machine was switched off. Nothing was changed. Do it again.',
             ]);
         }
-    }
-
-    private function isHeld(Site $site): bool
-    {
-        return $this->db->selectOne(
-            "select exists (select 1 from pg_locks where locktype = 'advisory' and database = (select oid from pg_database where datname = current_database())
-                and classid = ? and objid = ? and granted) as held",
-            SiteLock::of($site),
-        )->held;
     }
 }

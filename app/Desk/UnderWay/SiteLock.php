@@ -43,4 +43,14 @@ final readonly class SiteLock
         }
         $this->db->statement("set local lock_timeout = '$before'");
     }
+
+    /** Whether anybody's change of the site is being made. */
+    public function isHeld(Site $site): bool
+    {
+        return $this->db->selectOne(
+            "select exists (select 1 from pg_locks where locktype = 'advisory' and database = (select oid from pg_database where datname = current_database())
+                and classid = ? and objid = ? and granted) as held",
+            self::of($site),
+        )->held;
+    }
 }

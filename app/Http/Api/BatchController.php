@@ -4,21 +4,17 @@ declare(strict_types=1);
 
 namespace App\Http\Api;
 
-use App\Desk\ApplyChanges;
 use App\Desk\Audit\ForeseeFindings;
 use App\Desk\PlanFor;
 use App\Desk\RightsOn;
 use App\Desk\RippleGroup;
 use App\Desk\RippleRows;
 use App\Desk\UnderWay\AskedBatch;
-use App\Desk\UnderWay\BeginLarge;
 use App\Desk\UnderWay\FitsRequest;
 use App\Http\Api\Description\Answer;
 use App\Http\Api\Description\Body;
 use App\Http\Api\Description\Query;
-use App\Http\Api\Schema\HistoryView;
 use App\Http\Api\Schema\RippleView;
-use App\Http\Api\Schema\UnderWayView;
 use App\Models\Site;
 use Heronstem\Core\Change\Batch;
 use Heronstem\Core\Ripple\Ripple;
@@ -37,9 +33,8 @@ final readonly class BatchController
     public function __construct(
         private RightsOn $rights,
         private PlanFor $plan,
-        private ApplyChanges $apply,
+        private ApplyOrBegin $apply,
         private AskedBatch $asked,
-        private BeginLarge $large,
         private FitsRequest $fits,
         private ForeseeFindings $foresee,
     ) {
@@ -113,19 +108,10 @@ final readonly class BatchController
     ]
     public function store(Request $request, Site $site): JsonResponse
     {
-        $user = Signed::in($request);
-        $rights = $this->rights->of($user, $site);
-        $batch = $this->batch($request, $site);
-        $request->validate(
-            ['digest' => ['sometimes', 'nullable', 'string', 'size:64'], 'note' => ['sometimes', 'nullable', 'string', 'max:2000']],
-            ['max' => 'A note has at most :max characters.'],
-        );
-        [$digest, $note] = [$request->json('digest'), trim((string) $request->json('note', ''))];
-        $large = $this->large->of($site, $user, $batch, self::asked($request), $digest, $note);
+        $rights = $this->rights->of(Signed::in($request), $site);
+        $asked = self::asked($request);
 
-        return $large === null
-            ? new JsonResponse(HistoryView::of($this->apply->apply($site, $user, $batch, $digest, $note, $rights)), 201)
-            : new JsonResponse(UnderWayView::of($large, $user), 202);
+        return $this->apply->of($request, $site, $rights, $this->asked->read($site, $asked), $asked);
     }
 
     private function plan(Request $request, Site $site): Ripple

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Api;
 
-use App\Desk\ApplyChanges;
 use App\Desk\PlanFor;
 use App\Desk\ReadHistory;
 use App\Desk\Rights;
@@ -12,7 +11,6 @@ use App\Desk\RightsOn;
 use App\Desk\RippleGroup;
 use App\Desk\ThinHistory;
 use App\Desk\UnderWay\AskedBatch;
-use App\Desk\UnderWay\BeginLarge;
 use App\Desk\UnderWay\FitsRequest;
 use App\Desk\UndoEntry;
 use App\Http\Api\Description\Answer;
@@ -21,7 +19,6 @@ use App\Http\Api\Description\Query;
 use App\Http\Api\Schema\HistoryDetail;
 use App\Http\Api\Schema\HistoryView;
 use App\Http\Api\Schema\RippleView;
-use App\Http\Api\Schema\UnderWayView;
 use App\Models\HistoryEntry;
 use App\Models\Site;
 use Heronstem\Core\Change\Batch;
@@ -40,11 +37,10 @@ final readonly class HistoryController
     public function __construct(
         private RightsOn $rights,
         private PlanFor $plan,
-        private ApplyChanges $apply,
+        private ApplyOrBegin $apply,
         private UndoEntry $undo,
         private ReadHistory $history,
         private ThinHistory $thin,
-        private BeginLarge $large,
         private FitsRequest $fits,
     ) {
     }
@@ -247,19 +243,9 @@ final readonly class HistoryController
 
     private function applied(Request $request, Site $site, Rights $rights, Batch $batch): JsonResponse
     {
-        $request->validate(
-            ['digest' => ['sometimes', 'nullable', 'string', 'size:64'], 'note' => ['sometimes', 'nullable', 'string', 'max:2000']],
-            ['max' => 'A note has at most :max characters.'],
-        );
-
-        [$digest, $note] = [$request->json('digest'), trim((string) $request->json('note', ''))];
         $decisions = $request->json('decisions');
-        $user = Signed::in($request);
-        $large = $this->large->of($site, $user, $batch, AskedBatch::undoing($batch, is_array($decisions) ? $decisions : []), $digest, $note);
 
-        return $large === null
-            ? new JsonResponse(HistoryView::of($this->apply->apply($site, $user, $batch, $digest, $note, $rights)), 201)
-            : new JsonResponse(UnderWayView::of($large, $user), 202);
+        return $this->apply->of($request, $site, $rights, $batch, AskedBatch::undoing($batch, is_array($decisions) ? $decisions : []));
     }
 
     /** @return list<Decision> what is decided of what comes up; everything else takes its default */

@@ -14,7 +14,6 @@ use App\Models\Visitor;
 use App\Short\MissedPages;
 use Heronstem\Core\Content\Code\HeadLines;
 use Heronstem\Core\Redirect\Resolution;
-use Heronstem\Core\Tree\Caching;
 use Heronstem\Core\Tree\Showing;
 use Illuminate\Contracts\View\Factory as Views;
 use Illuminate\Http\Request;
@@ -54,7 +53,7 @@ final readonly class PageResponse
             'Content-Security-Policy' => self::policy($html, $shown['code']['styles'], $shown['code']['head'])->header(),
         ]);
         $showing = Showing::stored($page->showing);
-        $seconds = ($showing->caching ?? (Caching::stored($site->caching) ?? Caching::standard()))->seconds;
+        $seconds = ($showing->caching ?? $site->keptFor())->seconds;
         if ($seconds === null) {
             $response->headers->set('Cache-Control', 'no-store');
         } elseif ($seconds > 0 && $visitor === null) {
