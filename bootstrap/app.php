@@ -20,6 +20,7 @@ use App\Http\Middleware\TrustConfiguredProxies;
 use App\Http\Middleware\VerifyCsrfUnlessToken;
 use App\Http\PlainPage;
 use App\Http\ReportWithoutWords;
+use App\Store\Redis\RedisAway;
 use Heronstem\Core\Access\BeyondRights;
 use Heronstem\Core\Refusal;
 use Illuminate\Console\Scheduling\Schedule;
@@ -83,6 +84,8 @@ $app = Application::configure(basePath: dirname(__DIR__))
             InvalidInput::class,
             RippleChanged::class,
             SiteBusy::class,
+            // Said once, when it is found to be away.
+            RedisAway::class,
             ChangedMeanwhile::class,
             ContentConflict::class,
             Symfony\Component\HttpKernel\Exception\HttpException::class,

@@ -2,4 +2,10 @@
 
 declare(strict_types=1);
 
-return ['default' => env('CACHE_STORE', 'database')];
+// Where Redis is given it is asked first; where it is away, the database.
+$byRedis = (string) env('HERONSTEM_REDIS') !== '';
+
+return [
+    'default' => $byRedis ? 'failover' : env('CACHE_STORE', 'database'),
+    'stores' => ['failover' => ['driver' => 'failover', 'stores' => ['redis', 'database']]],
+];

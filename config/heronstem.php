@@ -33,6 +33,7 @@ return [
     'stand_in' => env('HERONSTEM_STAND_IN'), // what stands in for other people's sites under .example, where links are tried
     'large_change' => (int) env('HERONSTEM_LARGE_CHANGE', 2000), // pages from which on a change is made in the background
     'lock_wait' => 8000, // milliseconds that somebody's change waits for another one to be written
+    'redis' => env('HERONSTEM_REDIS'), // where cache, sessions, hits and what is worked out anew are, besides the database
     // API: requests a minute for one person.
     'api_rate' => (int) env('HERONSTEM_API_RATE', 6000),
 ];

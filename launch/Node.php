@@ -32,15 +32,19 @@ final readonly class Node
      * What every node does in the background.
      *
      * @param  int  $jobs  at once
+     * @param  bool  $byRedis  some of them wait in Redis
      * @return array<string, list<string>> commands by label
      */
-    public static function workers(int $jobs): array
+    public static function workers(int $jobs, bool $byRedis = false): array
     {
         $workers = ['forget' => ['heronstem:forget'], 'schedule' => ['schedule:work']];
         $how = ['--sleep=1', '--tries=3', '--memory=512', '--timeout=3600'];
         for ($n = 1; $n <= $jobs; $n++) {
             // Named, so that several of them are told apart.
             $workers["queue-$n"] = ['queue:work', "--name=$n", ...$how];
+            if ($byRedis) {
+                $workers["redis-$n"] = ['queue:work', 'redis', "--name=redis-$n", ...$how];
+            }
         }
 
         if ($jobs > 0) {

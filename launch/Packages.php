@@ -16,6 +16,7 @@ final class Packages
         'mbstring' => 'php-mbstring',
         'dom' => 'php-xml',
         'apcu' => 'php-apcu',
+        'redis' => 'php-redis',
     ];
 
     public function __construct(private readonly string $root)
@@ -37,6 +38,7 @@ final class Packages
             'chromium-driver' => ! Shell::has('chromedriver'),
             'apache2-bin' => ! is_file('/usr/sbin/apache2'),
             'pgbouncer' => ! is_file('/usr/sbin/pgbouncer'),
+            'redis-server' => ! Shell::has('redis-server'),
         ]);
         $this->debian([...$this->missing(), ...array_keys($browser)]);
         $this->composer();

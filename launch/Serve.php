@@ -38,7 +38,7 @@ final class Serve
             [$settings->number('HERONSTEM_PORT')],
             $settings->number('HERONSTEM_WORKERS'),
             $settings->number('HERONSTEM_WATCH_PORT'),
-            Node::workers($settings->number('HERONSTEM_QUEUE_WORKERS')),
+            Node::workers($settings->number('HERONSTEM_QUEUE_WORKERS'), $settings->values['HERONSTEM_REDIS'] !== ''),
             settings: $settings,
         );
         $this->migrate($application, $settings);
@@ -86,8 +86,11 @@ final class Serve
 
     private function application(Settings $settings): Application
     {
-        $connection = array_intersect_key($settings->values, array_flip(['DB_HOST', 'DB_PORT', 'DB_USERNAME', 'DB_PASSWORD']));
-        $more = array_intersect_key($settings->values, array_flip(['APP_KEY', 'APP_URL', 'HERONSTEM_HTTPS_PORT']));
+        $connection = array_intersect_key(
+            $settings->values,
+            array_flip(['DB_HOST', 'DB_PORT', 'DB_USERNAME', 'DB_PASSWORD', 'DB_REPLICA_HOST', 'DB_REPLICA_PORT']),
+        );
+        $more = array_intersect_key($settings->values, array_flip(['APP_KEY', 'APP_URL', 'HERONSTEM_HTTPS_PORT', 'HERONSTEM_REDIS']));
 
         return new Application(
             $this->root,

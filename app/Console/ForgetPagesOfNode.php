@@ -6,6 +6,7 @@ namespace App\Console;
 
 use App\Desk\Cache\ForgetPages;
 use App\Desk\Cache\InsiderNetworks;
+use App\Desk\Cache\Replica;
 use Illuminate\Console\Command;
 use Illuminate\Database\QueryException;
 use PDOException;
@@ -25,7 +26,7 @@ final class ForgetPagesOfNode extends Command
 
     private bool $ends = false;
 
-    public function handle(ForgetPages $forget, InsiderNetworks $networks): int
+    public function handle(ForgetPages $forget, InsiderNetworks $networks, Replica $replica): int
     {
         if ($this->option('begin')) {
             $forget->begin();
@@ -40,6 +41,7 @@ final class ForgetPagesOfNode extends Command
             try {
                 $forget->rest();
                 $networks->write();
+                $replica->look();
                 $look % self::TIDY === 0 && $forget->tidy();
             } catch (QueryException|PDOException $away) {
                 // The database is away: what is kept is shown meanwhile, and looked at again when it is back.

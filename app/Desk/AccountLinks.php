@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk;
 
+use App\Desk\Accounts\Sessions;
 use App\Jobs\SendLetter;
 use App\Models\AccountLink;
 use App\Models\User;
@@ -25,7 +26,7 @@ final readonly class AccountLinks
     /** Hours for which a link is good. */
     private const HOURS = [self::INVITATION => 168, self::PASSWORD => 1, self::MAIL => 24];
 
-    public function __construct(private Connection $db, private Dispatcher $bus)
+    public function __construct(private Connection $db, private Dispatcher $bus, private Sessions $sessions)
     {
     }
 
@@ -81,7 +82,7 @@ final readonly class AccountLinks
             NewPassword::guard($password, self::commonest(), [$user->name, $user->email]);
             $user->forceFill(['password' => $password, 'joined_at' => $user->joined_at ?? now()])->save();
             AccountLink::query()->where('user_id', $user->id)->delete();
-            $this->db->table('sessions')->where('user_id', $user->id)->delete();
+            $this->sessions->endAll($user);
             $user->tokens()->delete();
             if ($link->purpose === self::PASSWORD && self::canMail()) {
                 $changed = new SendLetter($user->email, 'Your password for Heronstem was changed', [

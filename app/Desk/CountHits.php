@@ -47,7 +47,7 @@ final readonly class CountHits
                     $missed += $this->add($batch);
                 }
             });
-            @unlink($batch);
+            $this->log->drop($batch);
         }
         if ($this->db->delete("delete from counted_batches where counted_at < now() - interval '1 day'") > 0 || $missed > self::MAX_NEW) {
             $this->prune();

@@ -20,6 +20,7 @@ final class AuditPages implements ShouldBeUniqueUntilProcessing, ShouldQueue
 
     public function __construct(public readonly int $siteId)
     {
+        $this->onConnection(config('queue.worked_out'));
     }
 
     public function uniqueId(): string

@@ -26,6 +26,7 @@ final class RefreshReach implements ShouldBeUniqueUntilProcessing, ShouldQueue
 
     public function __construct(public readonly int $siteId)
     {
+        $this->onConnection(config('queue.worked_out'));
     }
 
     public function uniqueId(): string
@@ -70,10 +71,10 @@ final class RefreshReach implements ShouldBeUniqueUntilProcessing, ShouldQueue
             ,
             [PgArray::of(array_keys($clicks)), PgArray::of($clicks), $site->id, $begun, $site->id],
         );
-        $db->update('update pages p set weight = w.weight from unnest(?::bigint[], ?::real[]) as w(id, weight) where w.id = p.id and abs(p.weight - w.weight) > 1e-7', [
-            PgArray::of(array_keys($weights)),
-            PgArray::of(array_map(strval(...), $weights)),
-        ]);
+        $db->update(
+            'update pages p set weight = w.weight from unnest(?::bigint[], ?::real[]) as w(id, weight) where w.id = p.id and abs(p.weight - w.weight) > 1e-7',
+            [PgArray::of(array_keys($weights)), PgArray::of(array_map(strval(...), $weights))],
+        );
         $audit->addNumbered($site, array_column($moved, 'id'));
     }
 

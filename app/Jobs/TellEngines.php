@@ -17,6 +17,11 @@ final class TellEngines implements ShouldBeUniqueUntilProcessing, ShouldQueue
     /** Seconds after which a job that never ran no longer keeps another from being queued. */
     public int $uniqueFor = 60;
 
+    public function __construct()
+    {
+        $this->onConnection(config('queue.worked_out'));
+    }
+
     public function handle(Telling $engines): void
     {
         $engines->run();

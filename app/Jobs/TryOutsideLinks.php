@@ -17,6 +17,11 @@ final class TryOutsideLinks implements ShouldBeUniqueUntilProcessing, ShouldQueu
     /** Seconds after which a job that never ran no longer keeps another from being queued. */
     public int $uniqueFor = 60;
 
+    public function __construct()
+    {
+        $this->onConnection(config('queue.worked_out'));
+    }
+
     public function handle(TryLinks $links): void
     {
         $links->run();

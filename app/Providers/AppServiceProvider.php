@@ -19,6 +19,9 @@ use App\Models\Site;
 use App\Short\MissedPages;
 use App\Store\CompiledRules;
 use App\Store\HitLog;
+use App\Store\Redis\HitList;
+use App\Store\Redis\KeptSessions;
+use App\Store\Redis\SparedConnector;
 use App\Store\RulesFile;
 use App\Store\StoredAccess;
 use App\Store\StoredMenus;
@@ -29,6 +32,8 @@ use Heronstem\Core\Ripple\Names;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Console\Events\CommandFinished;
 use Illuminate\Contracts\Events\Dispatcher;
+use Illuminate\Contracts\Redis\Factory as RedisFactory;
+use Illuminate\Database\Connection;
 use Illuminate\Database\ConnectionResolverInterface;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Migrations\Migrator;
@@ -36,6 +41,8 @@ use Illuminate\Foundation\Http\Events\RequestHandled;
 use Illuminate\Http\Request;
 use Illuminate\Queue\Events\JobProcessed;
 use Illuminate\Queue\Events\JobProcessing;
+use Illuminate\Redis\RedisManager;
+use Illuminate\Session\SessionManager;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\View;
@@ -62,7 +69,7 @@ final class AppServiceProvider extends ServiceProvider
             ),
         );
         $this->app->scoped(CompiledRules::class);
-        $this->app->singleton(HitLog::class, static fn (): HitLog => new HitLog(storage_path('app/hits')));
+        $this->app->singleton(HitLog::class, static fn (): HitLog => new HitLog(storage_path('app/hits'), HitList::at(config('heronstem.redis'))));
         $this->app->bind(MissedPages::class, static fn (): MissedPages => new MissedPages(Node::here()->folder));
         $this->app->bind(RulesFile::class, static fn (): RulesFile => RulesFile::here(storage_path(), config('database.connections.pgsql.database')));
         $this->app->scoped(ReadLayouts::class);
@@ -86,6 +93,21 @@ final class AppServiceProvider extends ServiceProvider
             if (str_starts_with((string) $done->command, 'heronstem:') && $done->exitCode === 0) {
                 $this->app->make(ForgetPages::class)->now();
             }
+        });
+        $this->callAfterResolving('redis', static function (RedisManager $redis): void {
+            // Bound to the manager by it, so it cannot be static.
+            $redis->extend('spared', fn (): SparedConnector => new SparedConnector());
+        });
+        $this->callAfterResolving('session', function (SessionManager $sessions): void {
+            $sessions->extend(
+                'kept',
+                fn (): KeptSessions => new KeptSessions(
+                    $this->app->make(Connection::class),
+                    (int) config('session.lifetime'),
+                    $this->app,
+                    $this->app->make(RedisFactory::class),
+                ),
+            );
         });
         // Anything else is no token, and is not looked up.
         Sanctum::getAccessTokenFromRequestUsing(

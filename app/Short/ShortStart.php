@@ -6,6 +6,7 @@ namespace App\Short;
 
 use App\Desk\Watch\Measured;
 use App\Store\HitLog;
+use App\Store\Redis\HitList;
 use App\Store\RulesFile;
 use PDO;
 
@@ -45,7 +46,9 @@ final class ShortStart
     /** @param  array<mixed>  $settings */
     private static function path(array $settings): ShortPath
     {
-        $of = $settings['database']['connections']['pgsql'];
+        $primary = $settings['database']['connections']['pgsql'];
+        $replica = $settings['database']['connections']['replica'] ?? null;
+        $of = $replica !== null && (new ReplicaState($settings['heronstem']['node_folder']))->isFresh(microtime(true)) ? $replica : $primary;
         $storage = (string) ($_SERVER['HERONSTEM_STORAGE'] ?? getenv('HERONSTEM_STORAGE'));
         $pdo = new PDO(
             "pgsql:host={$of['host']};port={$of['port']};dbname={$of['database']};sslmode={$of['sslmode']}",
@@ -61,8 +64,8 @@ final class ShortStart
 
         return new ShortPath(
             $pdo,
-            RulesFile::here($storage, (string) $of['database']),
-            new HitLog("$storage/app/hits"),
+            RulesFile::here($storage, (string) $primary['database']),
+            new HitLog("$storage/app/hits", HitList::at($settings['heronstem']['redis'])),
             new MissedPages($settings['heronstem']['node_folder']),
             array_map(trim(...), explode(',', (string) $settings['heronstem']['trusted_proxies'])),
             (int) $settings['heronstem']['hsts'],

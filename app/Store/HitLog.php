@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Store;
 
+use App\Store\Redis\HitList;
 use Heronstem\Core\Address\AddressRules;
 use Heronstem\Core\Address\NormalForm;
 use Heronstem\Core\Redirect\RequestOrigin;
@@ -15,8 +16,11 @@ use Heronstem\Core\Redirect\Resolution;
  */
 final class HitLog
 {
-    /** @param  string  $folder  that all processes of a node share */
-    public function __construct(private readonly string $folder)
+    /**
+     * @param  string  $folder  that all processes of a node share
+     * @param  HitList|null  $list  noted there first, where it is given and can be reached
+     */
+    public function __construct(private readonly string $folder, private readonly ?HitList $list = null)
     {
     }
 
@@ -63,13 +67,15 @@ final class HitLog
     {
         clearstatcache();
 
-        return array_sum(array_map(static fn (string $file): int => (int) @filesize($file), glob($this->path('*')) ?: []));
+        $files = array_sum(array_map(static fn (string $file): int => (int) @filesize($file), glob($this->path('*')) ?: []));
+
+        return $files + ($this->list?->waiting() ?? 0);
     }
 
     /**
      * Takes what was noted since the last time out of the way of those who note.
      *
-     * @return list<string> files to be counted
+     * @return list<string> names of what is to be counted
      */
     public function batches(): array
     {
@@ -79,7 +85,13 @@ final class HitLog
             @rename($log, $this->path('batch-'.bin2hex(random_bytes(8))));
         }
 
-        return glob($this->path('batch-*')) ?: [];
+        return [...glob($this->path('batch-*')) ?: [], ...$this->list?->batches() ?? []];
+    }
+
+    /** What was counted is needed no more. */
+    public function drop(string $batch): void
+    {
+        str_starts_with($batch, '/') ? @unlink($batch) : $this->list?->drop($batch);
     }
 
     /**
@@ -89,15 +101,23 @@ final class HitLog
      */
     public function lines(string $batch): iterable
     {
-        $file = @fopen($batch, 'r');
-        if ($file === false || ! flock($file, LOCK_EX)) {
-            return;
-        }
-        while (($line = fgets($file)) !== false) {
+        foreach (str_starts_with($batch, '/') ? $this->linesOfFile($batch) : $this->list?->lines($batch) ?? [] as $line) {
             $read = json_decode($line, true);
             if (is_array($read) && count($read) === 7) {
                 yield [(int) $read[0], (string) $read[1], (string) $read[2], (string) $read[3], (string) $read[4], (bool) $read[5], (int) $read[6]];
             }
+        }
+    }
+
+    /** @return iterable<string> */
+    private function linesOfFile(string $name): iterable
+    {
+        $file = @fopen($name, 'r');
+        if ($file === false || ! flock($file, LOCK_EX)) {
+            return;
+        }
+        while (($line = fgets($file)) !== false) {
+            yield $line;
         }
         fclose($file);
     }
@@ -106,6 +126,9 @@ final class HitLog
     private function append(array $line): void
     {
         $text = json_encode($line, JSON_UNESCAPED_SLASHES | JSON_INVALID_UTF8_SUBSTITUTE)."\n";
+        if ($this->list?->note($text) === true) {
+            return;
+        }
         for ($tries = 0; $tries < 5; $tries++) {
             $file = @fopen($this->path('log'), 'a');
             if ($file === false || ! flock($file, LOCK_SH)) {

@@ -33,7 +33,8 @@ final readonly class PageCache
      */
     public function keep(string $node, string $key, Site $site, array $parts, string $mark): bool
     {
-        return (bool) $this->db->scalar('select keep_page(?, ?, ?, ?::text[], ?)', [$node, $key, $site->id, PgArray::of($parts), $mark]);
+        // It writes, also where everything else is read from a replica.
+        return (bool) $this->db->scalar('select keep_page(?, ?, ?, ?::text[], ?)', [$node, $key, $site->id, PgArray::of($parts), $mark], false);
     }
 
     /** @return list<string> keys of what a node has to forget by now */

@@ -10,28 +10,40 @@ use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;
 
 /**
- * Two nodes behind a balancer while four write and two read: one reaches the database directly, the other through a pooler in
- * transaction mode. One is killed and begun again; no visitor is refused, and nothing that was confirmed is lost.
+ * Two nodes behind a balancer, with Redis, while four write and two read: one reaches the database directly and has a replica for
+ * visitors, the other goes through a pooler in transaction mode. A node and Redis are killed and begun again; no visitor is refused, and
+ * nothing that was confirmed is lost.
  */
 final class NodesUnderLoadTest extends TestCase
 {
-    use KillsNodes, ServesForTests;
+    use KillsNodes, RunsRedis, RunsReplica, ServesForTests;
 
     /** Changes that are confirmed between one blow and the next. */
-    private const BETWEEN = 16;
+    private const BETWEEN = 12;
 
     #[Test]
     public function one_of_two_nodes_dies_under_load_and_nobody_notices(): void
     {
         [$a, $b, $balancer, $pooler, $watchA, $watchB] = $this->ports(6);
+        $this->startRedis();
+        $this->startReplica();
         $shared = [
             'APP_KEY' => trim($this->must([self::command(), 'serve', '--key'])),
             'HERONSTEM_FILES' => "{$this->folder}/files",
             'HERONSTEM_API_RATE' => '1000000',
+            'HERONSTEM_REDIS' => $this->redisUrl(),
         ];
         mkdir("{$this->folder}/files");
         chmod("{$this->folder}/files", 0777);
-        $direct = $this->environment($shared + ['HERONSTEM_NODE' => 'test-c', 'HERONSTEM_PORT' => "$a", 'HERONSTEM_WATCH_PORT' => "$watchA"]);
+        $direct = $this->environment(
+            $shared + [
+                'HERONSTEM_NODE' => 'test-c',
+                'HERONSTEM_PORT' => "$a",
+                'HERONSTEM_WATCH_PORT' => "$watchA",
+                'DB_REPLICA_HOST' => '127.0.0.1',
+                'DB_REPLICA_PORT' => (string) $this->replicaPort,
+            ],
+        );
         $pooled = $this->environment(
             $shared + [
                 'HERONSTEM_NODE' => 'test-d',
@@ -65,6 +77,10 @@ final class NodesUnderLoadTest extends TestCase
             $this->awaitConfirmed($writers, 2 * self::BETWEEN);
             $nodes['test-d'] = $this->serve($pooled);
             $this->awaitConfirmed($writers, 3 * self::BETWEEN);
+            $this->killRedis();
+            $this->awaitConfirmed($writers, 4 * self::BETWEEN);
+            $this->startRedis();
+            $this->awaitConfirmed($writers, 5 * self::BETWEEN);
             touch($stop);
 
             foreach ($readers as $reader) {
@@ -93,6 +109,8 @@ final class NodesUnderLoadTest extends TestCase
                 $process->isRunning() && $process->signal(SIGTERM);
                 $process->wait();
             }
+            $this->stopReplica();
+            $this->killRedis();
         }
     }
 

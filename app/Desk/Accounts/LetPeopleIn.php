@@ -16,7 +16,7 @@ use Illuminate\Database\Connection;
 /** Lets somebody who works on a site in no longer, and again; says which roles need a second step. */
 final readonly class LetPeopleIn
 {
-    public function __construct(private Connection $db, private SecurityLog $log)
+    public function __construct(private Connection $db, private SecurityLog $log, private Sessions $sessions)
     {
     }
 
@@ -38,7 +38,7 @@ final readonly class LetPeopleIn
             $membership->forceFill(['disabled_at' => $membership->disabled_at ?? now()])->save();
             $this->log->note(Happened::Disabled, $by, site: $site, detail: $user->name);
             if (! Membership::query()->where('user_id', $user->id)->whereNull('disabled_at')->exists()) {
-                $this->db->table('sessions')->where('user_id', $user->id)->delete();
+                $this->sessions->endAll($user);
                 $user->tokens()->delete();
             }
         });

@@ -34,6 +34,7 @@ final readonly class OwnAccount
         private SecondStep $secondStep,
         private Dispatcher $bus,
         private AccountLinks $links,
+        private Sessions $ended,
     ) {
     }
 
@@ -133,11 +134,7 @@ final readonly class OwnAccount
     /** @param  string|null  $except  the one that asks */
     public function endSessions(User $user, ?string $except): void
     {
-        $this->db
-            ->table('sessions')
-            ->where('user_id', $user->id)
-            ->when($except !== null, static fn ($query) => $query->where('id', '<>', $except))
-            ->delete();
+        $this->ended->endAll($user, $except);
         $this->log->note(Happened::SessionsEnded, $user);
     }
 
@@ -148,7 +145,7 @@ final readonly class OwnAccount
             if (is_string($id) && hash_equals(self::mark($id), $mark)) {
                 $this->log->note(Happened::SessionsEnded, $user);
 
-                return $this->db->table('sessions')->where('id', $id)->delete() > 0;
+                return $this->ended->end($id) > 0;
             }
         }
 

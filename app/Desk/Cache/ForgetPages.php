@@ -15,12 +15,19 @@ final class ForgetPages
     /** Files taken away before an answer; more are left to the node's clock, and the site is not read from the cache until they are. */
     private const AT_ONCE = 300;
 
-    public function __construct(private readonly PageCache $cache)
+    public function __construct(private readonly PageCache $cache, private readonly Replica $replica)
     {
     }
 
     /** @return int pages forgotten */
     public function now(): int
+    {
+        $this->replica->changed();
+
+        return $this->forgotten();
+    }
+
+    private function forgotten(): int
     {
         $node = Node::here();
         if ($node->folder === null) {
@@ -64,7 +71,7 @@ final class ForgetPages
 
             return;
         }
-        $this->now();
+        $this->forgotten();
         foreach (glob("{$node->folder}/forgetting/.*.keys") ?: [] as $left) {
             $keys = explode("\n", (string) file_get_contents($left));
             self::remove($node, $keys);

@@ -21,6 +21,7 @@ use App\Models\ChangeUnderWay;
 use App\Models\RedirectImport;
 use App\Models\Site;
 use App\Models\SiteImport;
+use App\Store\WaitingJobs;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Database\ConnectionInterface;
 
@@ -46,14 +47,14 @@ final readonly class FailedJobs
         TryOutsideLinks::class => 'Trying links to other sites',
     ];
 
-    public function __construct(private ConnectionInterface $db, private Kernel $console)
+    public function __construct(private ConnectionInterface $db, private Kernel $console, private WaitingJobs $waiting)
     {
     }
 
     /** @return int jobs of all sites that wait or run */
     public function waiting(): int
     {
-        return (int) $this->db->table('jobs')->count();
+        return $this->waiting->count();
     }
 
     /** @return list<array{id: string, what: string, failedAt: string, why: string}> the last first */

@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace App\Desk\Watch;
 
 use App\Desk\Cache\Node;
+use App\Desk\Cache\Replica;
 use App\Store\HitLog;
+use App\Store\Redis\RedisUp;
+use App\Store\WaitingJobs;
 use Illuminate\Database\ConnectionInterface;
 
 /** What a node says to whoever watches it, in the text format of Prometheus (version 0.0.4). */
@@ -24,11 +27,18 @@ final readonly class Metrics
         'heronstem_hits_waiting_bytes' => ['gauge', 'Uses of redirects and misses that are noted and not counted yet.'],
         'heronstem_pages' => ['gauge', 'Pages of a site.'],
         'heronstem_ledger_addresses' => ['gauge', 'Addresses in the ledger of a site.'],
+        'heronstem_redis_up' => ['gauge', 'Whether Redis answers, where there is one.'],
+        'heronstem_replica_used' => ['gauge', 'Whether visitors are answered from the replica, where there is one.'],
         'heronstem_up' => ['gauge', 'Whether the database answers.'],
     ];
 
-    public function __construct(private ConnectionInterface $db, private HitLog $hits)
-    {
+    public function __construct(
+        private ConnectionInterface $db,
+        private HitLog $hits,
+        private WaitingJobs $jobs,
+        private RedisUp $redis,
+        private Replica $replica,
+    ) {
     }
 
     public function text(): string
@@ -55,7 +65,17 @@ final readonly class Metrics
     /** @return array<string, float> */
     private function ofNode(): array
     {
-        return ['heronstem_hits_waiting_bytes' => (float) $this->hits->waiting()];
+        return array_map(
+            floatval(...),
+            array_filter(
+                [
+                    'heronstem_hits_waiting_bytes' => $this->hits->waiting(),
+                    'heronstem_redis_up' => $this->redis->isSo(),
+                    'heronstem_replica_used' => $this->replica->isUsed(),
+                ],
+                static fn (int|bool|null $value): bool => $value !== null,
+            ),
+        );
     }
 
     /** @return array<string, float> */
@@ -65,13 +85,12 @@ final readonly class Metrics
             $values = ['heronstem_up' => 1.0];
             $node = Node::here()->name;
             $row = $this->db->selectOne(
-                'select (select count(*) from jobs) as jobs, (select coalesce(extract(epoch from now())::bigint - min(created_at), 0) from jobs where reserved_at is null and available_at <= extract(epoch from now())) as oldest,
-                    (select count(*) from failed_jobs) as failed, (select count(*) from cached_pages where node = ? and forgotten_at is null) as kept,
+                'select (select count(*) from failed_jobs) as failed, (select count(*) from cached_pages where node = ? and forgotten_at is null) as kept,
                     (select count(*) from forgets f, cache_nodes n where n.name = ? and f.xid >= pg_snapshot_xmin(split_part(n.seen, \' \', 1)::pg_snapshot) and not pg_visible_in_snapshot(f.xid, split_part(n.seen, \' \', 1)::pg_snapshot)) as waiting',
                 [$node, $node],
             );
-            $values['heronstem_queue_jobs'] = (float) $row->jobs;
-            $values['heronstem_queue_oldest_seconds'] = (float) $row->oldest;
+            $values['heronstem_queue_jobs'] = (float) $this->jobs->count();
+            $values['heronstem_queue_oldest_seconds'] = (float) $this->jobs->oldest();
             $values['heronstem_queue_failed_jobs'] = (float) $row->failed;
             $values['heronstem_cached_pages'] = (float) $row->kept;
             $values['heronstem_forgets_waiting'] = (float) $row->waiting;

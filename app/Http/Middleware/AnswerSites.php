@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
+use App\Desk\Cache\Replica;
 use App\Http\PlainPage;
 use App\Http\Site\FrontController;
 use App\Http\Site\PlanPreview;
 use App\Models\Site;
+use App\Short\Anybody;
 use Heronstem\Core\Address\Host;
 use Heronstem\Core\Address\InvalidAddress;
 use Illuminate\Contracts\Container\Container;
@@ -33,7 +35,10 @@ final readonly class AnswerSites
                 $request,
                 $site,
                 // Made once the plan is laid over the site: it must not have read it before.
-                fn (Site $as): Response => $this->container->make(FrontController::class)->answer($request, $as),
+                fn (Site $as): Response => $this->fromReplica(
+                    $request,
+                    fn (): Response => $this->container->make(FrontController::class)->answer($request, $as),
+                ),
             );
         }
         $host = strtolower(trim($request->getHost(), '[]'));
@@ -42,6 +47,18 @@ final readonly class AnswerSites
         return in_array($host, $this->editorHosts(), true)
             ? $next($request)
             : PlainPage::of(421, 'There is no site here', 'This address is not one of this installation.');
+    }
+
+    /**
+     * Whoever changes nothing, and whom nothing tells apart, is answered from a replica where there is one.
+     *
+     * @param  \Closure(): Response  $answer
+     */
+    private function fromReplica(Request $request, \Closure $answer): Response
+    {
+        return $request->isMethodSafe() && Anybody::asks($request->server->all(), $request->cookies->all())
+            ? $this->container->make(Replica::class)->during($answer)
+            : $answer();
     }
 
     /** @return list<string> */
