@@ -34,7 +34,7 @@ final readonly class Moment
                 return new self($read->getTimestamp());
             }
         }
-        throw new InputRefused($field, 'This is no date and time. Write it like 2027-05-03T06:00, in the time of the site.', '2027-05-03T06:00');
+        throw new InputRefused($field, 'This is not a date and time. Write it like 2027-05-03T06:00, in the time of the site.', '2027-05-03T06:00');
     }
 
     /** A moment as iso() wrote it. */

@@ -16,7 +16,7 @@ final class Heronstem
         'make-site' => 'Make a site, with its first owner.  KEY  --name …  --origin …  --owner MAIL',
         'may' => 'Say whether somebody may do something on a page.  MAIL RIGHT [ADDRESS]  --site KEY',
         'explain' => 'Say how an address is answered.  ADDRESS… | -   --site KEY  --json',
-        'import' => 'Bring pages into a site.  FILE | FOLDER  --site KEY  --dry-run  --as draft | live | given  --json',
+        'import' => 'Import pages into a site.  FILE | FOLDER  --site KEY  --dry-run  --as draft | live | given  --json',
         'export' => 'Write a site as a file: site-json | site-csv | site-xlsx | site-html | markdown | opml | sitemap; its redirects: csv | jsonl | nginx-maps | nginx-server | apache-map | apache-rules  --site KEY  --branch ADDRESS',
         'audit' => 'List what keeps pages from being found.  --site KEY  --json  --fail-on error | warning | notice',
         'backup' => 'Back up database and files as of one moment.  FILE | FOLDER  --key-file FILE  --keep-all',

@@ -74,7 +74,7 @@ final class Import extends Command
                 $this->error("{$conflict->address->readable()} is taken.");
             }
 
-            return $this->fault('Nothing was brought in. Bring it in in the editor, where each of these can be decided.');
+            return $this->fault('Nothing was imported. Import it in the editor, where each of these can be decided.');
         } finally {
             $import === null ?: $give->discard($import->refresh());
         }

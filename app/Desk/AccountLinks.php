@@ -57,7 +57,7 @@ final readonly class AccountLinks
     /**
      * @param  string  ...$purposes  that it may have
      *
-     * @throws InputRefused when it is good no longer, or for something else
+     * @throws InputRefused when it is no longer valid, or for something else
      */
     public function find(string $token, string ...$purposes): AccountLink
     {
@@ -66,7 +66,7 @@ final readonly class AccountLinks
             ->where('token_hash', hash('sha256', $token))
             ->where('expires_at', '>', now())
             ->whereIn('purpose', $purposes)
-            ->first() ?? throw new InputRefused('link', 'This link is good no longer: it has been used, or it has expired. Ask for another one.');
+            ->first() ?? throw new InputRefused('link', 'This link is no longer valid: it has been used, or it has expired. Ask for another one.');
     }
 
     /**

@@ -91,7 +91,7 @@ final readonly class ApplyChanges
         \Closure $planned,
     ): HistoryEntry {
         $confirm = static fn () => $confirmed ||
-            throw new ConfirmFirst('It is some time since you signed in, and this weighs. Apply it once more, and type your password.');
+            throw new ConfirmFirst('You signed in a while ago, and this is a sensitive change. Apply it again, and type your password.');
 
         return $this->locked($site, false, fn (): HistoryEntry => $this->applied($site, $user, $batch, $seen, $note, $rights, $confirm, $planned));
     }
@@ -176,7 +176,7 @@ final readonly class ApplyChanges
             );
         }
         if ($seen !== null && $seen !== $ripple->digest()) {
-            throw new RippleChanged($ripple, 'Somebody changed the site meanwhile, so this would no longer do what you saw. Look at it again.');
+            throw new RippleChanged($ripple, 'Somebody changed the site meanwhile, so this would no longer do what you saw. Review it again.');
         }
         if ($ripple->changesNothing()) {
             throw new InputRefused(

@@ -10,7 +10,7 @@ use Heronstem\Core\Content\Film;
 use Heronstem\Core\Content\Films;
 use Illuminate\Support\Facades\DB;
 
-/** The films of other sites in one document, read in one query. */
+/** The videos of other sites in one document, read in one query. */
 final readonly class StoredFilms implements Films
 {
     /** @var array<string, Film> by address */

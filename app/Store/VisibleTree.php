@@ -60,7 +60,7 @@ final readonly class VisibleTree
     /**
      * The tree of what is live and listed, for a page that shows visitors the whole site.
      *
-     * @return list<\stdClass> in order, each with its `level` from 0; the deepest levels are left away where there are too many
+     * @return list<\stdClass> in order, each with its `level` from 0; the deepest levels are dropped where there are too many
      */
     public function whole(Site $site): array
     {

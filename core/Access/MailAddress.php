@@ -26,6 +26,6 @@ final readonly class MailAddress
     /** @throws InputRefused */
     public static function read(string $typed, string $field = 'email'): string
     {
-        return self::of($typed) ?? throw new InputRefused($field, 'This is no mail address. Write it like isla@skerrivane.example.');
+        return self::of($typed) ?? throw new InputRefused($field, 'This is not a mail address. Write it like isla@skerrivane.example.');
     }
 }

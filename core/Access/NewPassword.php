@@ -29,7 +29,7 @@ final class NewPassword
         if ($length < self::MIN) {
             throw new InputRefused(
                 'password',
-                sprintf('A password has at least %d characters; this one has %d. A few words in a row do well.', self::MIN, $length),
+                sprintf('A password has at least %d characters; this one has %d. A few words in a row work well.', self::MIN, $length),
             );
         }
         if ($length > self::MAX) {
@@ -39,7 +39,7 @@ final class NewPassword
         if (mb_strlen($left) < 4 || count(array_unique(mb_str_split($typed))) < 5) {
             throw new InputRefused(
                 'password',
-                'This is among the first that somebody would guess. Take a few words that have nothing to do with each other.',
+                'This password is easy to guess. Use a few words that have nothing to do with each other.',
             );
         }
     }

@@ -29,7 +29,7 @@ enum Right: string
     case Fields = 'fields';
     /** Replaces, renames and removes files, and changes shared pieces. */
     case Files = 'files';
-    /** Styles and head lines of pages and of the site. */
+    /** Styles and head code of pages and of the site. */
     case Code = 'code';
     /** Which visitors see pages, who these visitors are, and moves by which a page that visitors know is opened or closed. */
     case Access = 'access';

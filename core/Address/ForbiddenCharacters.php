@@ -17,7 +17,7 @@ final class ForbiddenCharacters
         }
         if (preg_match('/[\p{Cc}\x{2028}\x{2029}]/u', $typed) === 1) {
             throw $refusal(
-                'Control characters, such as line breaks and tabs, cannot stand in an address.',
+                'An address cannot contain control characters such as line breaks and tabs.',
                 (string) preg_replace('/[\p{Cc}\x{2028}\x{2029}]+/u', '', $typed),
             );
         }

@@ -30,7 +30,7 @@ final readonly class Host
         $name = rtrim($parts[1], '.');
         $ascii = $name === '' || preg_match('/^[0-9.]+$/D', $name) === 1 ? $name : idn_to_ascii($name, self::OPTIONS, INTL_IDNA_VARIANT_UTS46);
         if (! is_string($ascii) || $ascii === '' || strlen($ascii) > 253) {
-            throw new InvalidAddress('host', "“{$parts[1]}” is no name that a host can have.");
+            throw new InvalidAddress('host', "“{$parts[1]}” is not a possible host name.");
         }
         $port = isset($parts[2]) ? (int) $parts[2] : null;
         if ($port !== null && ($port < 1 || $port > 65535)) {

@@ -32,14 +32,14 @@ final class MenuFaults
     public static function info(MenuFindingKind $kind): ?FaultInfo
     {
         return match ($kind) {
-            MenuFindingKind::LeadsNowhere => new FaultInfo('menu-leads-nowhere', 'Menu entries that lead to nothing', 'Visitors come to a page that says there is nothing.', Severity::Error, 7),
+            MenuFindingKind::LeadsNowhere => new FaultInfo('menu-leads-nowhere', 'Menu entries that lead nowhere', 'Visitors get “page not found”.', Severity::Error, 7),
             MenuFindingKind::PageHidden => new FaultInfo('menu-page-hidden', 'Menu entries whose page nobody sees', 'The entry stands in the menu, and visitors do not get it.', Severity::Warning, 4),
-            MenuFindingKind::Redirect => new FaultInfo('menu-redirect', 'Menu entries that go through a redirect', 'Everybody takes a detour that the entry could spare them.', Severity::Warning, 3),
+            MenuFindingKind::Redirect => new FaultInfo('menu-redirect', 'Menu entries that go through a redirect', 'Visitors take a detour that a direct entry would avoid.', Severity::Warning, 3),
             MenuFindingKind::Blank => new FaultInfo('menu-blank', 'Menu headings with nothing below', 'A heading that leads nowhere and holds nothing is left out.', Severity::Warning, 3),
             MenuFindingKind::TooDeep => new FaultInfo('menu-too-deep', 'Menu entries deeper than their place shows', 'Visitors never see what stands below the last level.', Severity::Warning, 3),
             MenuFindingKind::Crowded => new FaultInfo('menu-crowded', 'Menus with too many entries', 'Nobody reads a bar that is full; what matters is lost among the rest.', Severity::Notice, 2),
-            MenuFindingKind::LabelDoubled => new FaultInfo('menu-label-doubled', 'Menu entries with the same label', 'Nobody can tell which of them to take.', Severity::Notice, 2),
-            MenuFindingKind::TargetDoubled => new FaultInfo('menu-target-doubled', 'Menu entries that lead to the same', 'One of them takes the room of something else.', Severity::Notice, 1),
+            MenuFindingKind::LabelDoubled => new FaultInfo('menu-label-doubled', 'Menu entries with the same label', 'Visitors cannot tell which of them to choose.', Severity::Notice, 2),
+            MenuFindingKind::TargetDoubled => new FaultInfo('menu-target-doubled', 'Menu entries with the same target', 'One of them takes space for nothing.', Severity::Notice, 1),
             MenuFindingKind::Noindex => null,
         };
     }
@@ -47,7 +47,7 @@ final class MenuFaults
     private static function says(MenuFinding $finding): string
     {
         return match ($finding->kind) {
-            MenuFindingKind::LeadsNowhere => "“{$finding->label}” leads to nothing.",
+            MenuFindingKind::LeadsNowhere => "“{$finding->label}” leads nowhere.",
             MenuFindingKind::PageHidden => "Visitors do not see “{$finding->label}”, since they do not see its page.",
             MenuFindingKind::Redirect => "“{$finding->label}” goes through a redirect.",
             MenuFindingKind::Blank => "“{$finding->label}” has nothing below it that visitors see.",

@@ -39,7 +39,7 @@ final readonly class AddAddress implements RequestedChange
         return match ($input->has('answer') ? $input->text('answer') : 'serve') {
             'serve' => self::serving($input->page(), $input->address()),
             'send-on' => self::sendingOn($input->page(), $input->address()),
-            default => throw new InputRefused('answer', 'A further address serves the page (serve) or sends on to it (send-on).'),
+            default => throw new InputRefused('answer', 'A further address serves the page (serve) or redirects to it (send-on).'),
         };
     }
 

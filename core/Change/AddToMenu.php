@@ -47,7 +47,7 @@ final readonly class AddToMenu implements RequestedChange
             throw new NothingToChange('page', "“{$page->name}” stands in “{$menu->name}” already.");
         }
         if (count($menu->entries) >= $menu::MAX_ENTRIES) {
-            throw new InputRefused('menu', sprintf('A menu holds at most %d entries. Take some out first.', $menu::MAX_ENTRIES));
+            throw new InputRefused('menu', sprintf('A menu holds at most %d entries. Remove some first.', $menu::MAX_ENTRIES));
         }
         $first = $menu->under(null);
         for ($n = 0, $id = ''; $id === '' || $this->isTaken($id, $workspace); $n++) {

@@ -48,7 +48,7 @@ final readonly class ArrangeMenu implements NamesFiles, RequestedChange
         if ($this->basedOn !== null && $this->basedOn !== $menu->version()) {
             throw new InputRefused(
                 'basedOn',
-                "Somebody changed “{$menu->name}” while you arranged it. Compare with what it is now, and arrange it again.",
+                "Somebody changed “{$menu->name}” while you were editing it. Compare with what it is now, and edit it again.",
             );
         }
         $workspace->pages->expect($this->pagesNamed());
@@ -58,7 +58,7 @@ final readonly class ArrangeMenu implements NamesFiles, RequestedChange
         }
         $arranged = $menu->with($entries);
         if ($arranged->version() === $menu->version()) {
-            throw new NothingToChange('entries', "“{$menu->name}” is arranged like this already.");
+            throw new NothingToChange('entries', "“{$menu->name}” is like this already.");
         }
         $workspace->menus->put($arranged);
     }
@@ -91,7 +91,7 @@ final readonly class ArrangeMenu implements NamesFiles, RequestedChange
             $changed === 0 ? null : Wording::count($changed, 'entry', 'entries').' changed',
         ]);
 
-        return implode(', ', ["Arranged {$outcome->menu($this->menu)}", ...$parts]);
+        return implode(', ', ["Changed the menu {$outcome->menu($this->menu)}", ...$parts]);
     }
 
     public function toArray(): array
@@ -116,7 +116,7 @@ final readonly class ArrangeMenu implements NamesFiles, RequestedChange
             $workspace->pages->page($page, "$at.page");
         }
         if ($page !== null && ! $isNew && $workspace->pages->find($page) === null) {
-            throw new InputRefused("$at.page", 'The page of this entry is gone. Take the entry out, or let it lead elsewhere.');
+            throw new InputRefused("$at.page", 'The page of this entry is gone. Remove the entry, or let it lead elsewhere.');
         }
     }
 }

@@ -25,7 +25,7 @@ final readonly class Batch
     public static function of(Change ...$changes): self
     {
         if ($changes === []) {
-            throw new InputRefused('changes', 'There is nothing to change in this batch.');
+            throw new InputRefused('changes', 'This batch contains no change.');
         }
 
         return new self(array_values($changes));

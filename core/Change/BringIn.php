@@ -60,19 +60,19 @@ final readonly class BringIn implements RequestedChange
 
     public function on(Workspace $workspace): void
     {
-        $pages = $this->pages ?? throw new \LogicException('What is brought in has not been worked out.');
+        $pages = $this->pages ?? throw new \LogicException('What is imported has not been worked out.');
         if (count($pages) > self::MAX_PAGES) {
             throw new InputRefused(
                 'import',
                 sprintf(
-                    'At most %s pages are brought in at once; these are %s. Give them in parts, one branch after the other.',
+                    'At most %s pages are imported at once; these are %s. Give them in parts, one branch after the other.',
                     number_format(self::MAX_PAGES),
                     number_format(count($pages)),
                 ),
             );
         }
         if ($pages === [] && $this->then === []) {
-            throw new NothingToChange('import', 'Nothing of this is new: every page is here already as it was given.');
+            throw new NothingToChange('import', 'Nothing here is new: every page already exists exactly like this.');
         }
         $last = [];
         foreach ($pages as $brought) {
@@ -111,7 +111,7 @@ final readonly class BringIn implements RequestedChange
         $page = $brought->page;
         $now = $workspace->pages->find($page->id);
         if ($brought->isNew && $now !== null) {
-            throw new InputRefused('import', 'This was brought in already. Give it again to look at what is new in it.');
+            throw new InputRefused('import', 'This was imported already. Upload it again to see what is new in it.');
         }
         if ($now !== null && $now->parent === $page->parent) {
             return $page->placed($now->parent, $now->position);

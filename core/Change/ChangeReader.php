@@ -44,7 +44,7 @@ final class ChangeReader
             }
         }
         if ($read === []) {
-            throw new InputRefused('changes', 'There is nothing to change in this batch.');
+            throw new InputRefused('changes', 'This batch contains no change.');
         }
         $made = (new DecisionReader($this->rules))->all($decisions);
 

@@ -60,7 +60,7 @@ final readonly class SetCode implements RequestedChange
 
     public function sentence(Outcome $outcome): string
     {
-        $called = array_intersect_key(['styles' => 'styles', 'head' => 'head lines'], $this->given);
+        $called = array_intersect_key(['styles' => 'styles', 'head' => 'head code'], $this->given);
 
         return 'Changed '.implode(' and ', $called)." of {$outcome->page($this->page)}";
     }

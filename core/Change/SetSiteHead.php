@@ -42,7 +42,7 @@ final readonly class SetSiteHead implements RequestedChange
 
     public function sentence(Outcome $outcome): string
     {
-        return 'Changed the head lines of all pages';
+        return 'Changed the head code of all pages';
     }
 
     public function toArray(): array

@@ -133,7 +133,7 @@ final class CleanSvg
     public static function of(string $bytes): array
     {
         if (preg_match('/<!(?:DOCTYPE[^>]*\[|ENTITY)/i', $bytes) === 1) {
-            throw new InvalidDocument('file', 'This drawing declares entities of its own. Save it anew as plain SVG.');
+            throw new InvalidDocument('file', 'This drawing declares entities of its own. Save it again as plain SVG.');
         }
         $given = new \DOMDocument();
         $before = libxml_use_internal_errors(true);
@@ -142,7 +142,7 @@ final class CleanSvg
         libxml_use_internal_errors($before);
         $root = $given->documentElement;
         if (! $read || $root === null || $root->namespaceURI !== self::SVG || $root->localName !== 'svg') {
-            throw new InvalidDocument('file', 'This is no drawing in SVG, or it is damaged. Save it anew in the program it comes from.');
+            throw new InvalidDocument('file', 'This is not an SVG drawing, or it is damaged. Save it again in the program it comes from.');
         }
         $clean = new \DOMDocument('1.0', 'UTF-8');
         $left = self::MAX_NODES;

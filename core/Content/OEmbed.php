@@ -74,7 +74,7 @@ final readonly class OEmbed
         return null;
     }
 
-    /** The address of the one frame in what was answered; whatever else is in it is not used. */
+    /** The address of the one frame in what was answered; whatever else is in it is unused. */
     private static function frame(string $html): ?string
     {
         if (preg_match('/<iframe\s[^>]*\bsrc\s*=\s*(?:"([^"]+)"|\'([^\']+)\')/i', $html, $found) !== 1) {

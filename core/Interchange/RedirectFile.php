@@ -40,7 +40,7 @@ final readonly class RedirectFile
             throw new InputRefused(
                 'text',
                 sprintf(
-                    'Configuration of a web server is read up to %d MB. Bring it in in pieces, or as a table.',
+                    'Configuration of a web server is read up to %d MB. Import it in parts, or as a table.',
                     self::MAX_CONFIGURATION_LENGTH / 1_000_000,
                 ),
             );

@@ -80,7 +80,7 @@ final class RedirectRows
             'origin' => "import {$this->seed}",
         ];
         if ($given['answer'] === '410' && ($fields['target'] ?? '') !== '') {
-            throw new InputRefused('leadsTo', 'What is gone leads nowhere. Leave the target away, or choose another answer.');
+            throw new InputRefused('leadsTo', 'A 410 answer leads nowhere. Remove the target, or choose another answer.');
         }
         if ($given['answer'] !== '410') {
             $given['leadsTo'] = $this->target($fields['target'] ?? '', $pages);

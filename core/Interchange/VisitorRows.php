@@ -37,7 +37,7 @@ final class VisitorRows
                 );
             }
             if (count($rows) >= self::MAX_ROWS) {
-                throw new InputRefused('file', sprintf('A table of visitors has at most %d lines. Bring them in parts.', self::MAX_ROWS));
+                throw new InputRefused('file', sprintf('A table of visitors has at most %d lines. Import them in parts.', self::MAX_ROWS));
             }
             $row = self::row($line, $fields);
             if ($row->fault === null && isset($seen[$row->mail])) {
@@ -66,8 +66,8 @@ final class VisitorRows
         $name = OneLine::typed($fields['title'] ?? '');
         $fault = match (true) {
             isset($fields['refused']) => $fields['refused'],
-            $mail === '' => 'There is no mail address. The column is called mail.',
-            MailAddress::of($mail) === null => "“{$mail}” is no mail address.",
+            $mail === '' => 'There is not a mail address. The column is called mail.',
+            MailAddress::of($mail) === null => "“{$mail}” is not a mail address.",
             $name === '' => 'There is no name.',
             mb_strlen($name) > PersonName::MAX_LENGTH => sprintf('The name has more than %d characters.', PersonName::MAX_LENGTH),
             default => null,

@@ -11,7 +11,7 @@ enum ClaimKind: string
     case Page = 'page';
     /** A further address that serves a page. */
     case Also = 'also';
-    /** A further or former address that sends on to a page, permanently. */
+    /** A further or former address that redirects to a page, permanently. */
     case Redirect = 'redirect';
     /** Recorded as gone for good: answered with 410. */
     case Gone = 'gone';

@@ -59,7 +59,7 @@ final class MenuFile
         if (str_starts_with(ltrim($file), '{')) {
             $read = json_decode($file, true);
             if (! is_array($read) || ($read['format'] ?? null) !== self::FORMAT || ! is_array($read['entries'] ?? null)) {
-                throw new InputRefused('file', 'This is no menu file: it has no "format": "'.self::FORMAT.'" with entries.');
+                throw new InputRefused('file', 'This is not a menu file: it has no "format": "'.self::FORMAT.'" with entries.');
             }
             if (($read['version'] ?? null) !== self::VERSION) {
                 throw new InputRefused('file', 'This menu file was written in a version that is not known here.', (string) self::VERSION);
@@ -116,7 +116,7 @@ final class MenuFile
         libxml_use_internal_errors($before);
         $body = $isRead ? $document->getElementsByTagName('body')->item(0) : null;
         if ($body === null || $document->documentElement?->tagName !== 'opml') {
-            throw new InputRefused('file', 'This is no OPML outline: it needs <opml> with a <body> of <outline>s.');
+            throw new InputRefused('file', 'This is not an OPML outline: it needs <opml> with a <body> of <outline>s.');
         }
 
         return self::indented($body, 0);

@@ -36,7 +36,7 @@ final readonly class GivenRights
         }
         foreach ($access->settings->people() as [$was, $is]) {
             if (in_array(Role::OWNER, $was, true) || in_array(Role::OWNER, $is, true)) {
-                throw new BeyondRights('Only an owner makes somebody an owner, and only an owner changes what an owner is.');
+                throw new BeyondRights('Only an owner can make somebody an owner or change what an owner may do.');
             }
             $this->guardRoles($access->after, array_values(array_diff($is, $was)), Says::Allow);
             $this->guardRoles($access->before, array_values(array_diff($was, $is)), Says::Deny);

@@ -63,7 +63,7 @@ final readonly class RuleLoops
         ]);
         $refused = new InputRefused(
             'leadsTo',
-            "Visitors would go round in a circle: $steps. Choose another target, or switch one of them off first.",
+            "Visitors would end up in a loop: $steps. Choose another target, or switch one of them off first.",
         );
 
         return $refused->within('changes.'.$batch->lastOf($rule->id));

@@ -61,7 +61,7 @@ final readonly class PathPattern
         self::guard($parts);
         $pattern = self::of($source, $parts);
         if (@preg_match(self::expression($pattern->expression), '/') === false) {
-            throw new InputRefused('source', 'A part in brackets is no regular expression.');
+            throw new InputRefused('source', 'A part in brackets is not a regular expression.');
         }
         $pattern->probe();
 

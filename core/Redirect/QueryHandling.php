@@ -10,6 +10,6 @@ enum QueryHandling: string
     /** Taken along; what the target says itself is not said twice. */
     case Carry = 'carry';
     case Drop = 'drop';
-    /** The rule answers only requests whose query has its parameters; the others are taken along. */
+    /** The rule answers only requests whose query has its parameters; the others are passed on. */
     case Match = 'match';
 }

@@ -55,7 +55,7 @@ final readonly class Resolution
         return $isPermanent ? ($keepsMethod ? 308 : 301) : ($keepsMethod ? 307 : 302);
     }
 
-    /** The page at the end, where everything that sends on to it is meant to last. */
+    /** The page at the end, where everything that redirects to it is meant to last. */
     public function lastingPage(): ?string
     {
         $passing = array_filter($this->hops, static fn (Hop $hop): bool => ! in_array($hop->status, [301, 308], true));

@@ -179,7 +179,7 @@ final readonly class RuleReader
     {
         if ($answer === RuleAnswer::Gone) {
             if ($given !== null && $given !== []) {
-                throw new InputRefused('leadsTo', 'What is gone leads nowhere. Leave the target away, or choose another answer.');
+                throw new InputRefused('leadsTo', 'A 410 answer leads nowhere. Remove the target, or choose another answer.');
             }
 
             return null;

@@ -33,7 +33,7 @@ final class RobotsComposer
             throw new InputRefused('robots', sprintf('At most %d bytes fit here; these are %d.', self::MAX_BYTES, strlen($lines)));
         }
         if (preg_match('/[\x00-\x08\x0B\x0C\x0E-\x1F\x7F]/', $lines) === 1) {
-            throw new InputRefused('robots', 'There is a control character in these lines. Type them anew.');
+            throw new InputRefused('robots', 'These lines contain a control character. Type them again.');
         }
         foreach (RobotsTxt::parse($lines)->unread as $number => $line) {
             throw new InputRefused(

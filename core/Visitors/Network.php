@@ -27,7 +27,7 @@ final readonly class Network
         $parts = explode('/', trim($typed));
         $bytes = self::bytes($parts[0]);
         if ($bytes === null || count($parts) > 2 || (isset($parts[1]) && preg_match('/^(?:0|[1-9]\d{0,2})$/D', $parts[1]) !== 1)) {
-            throw new InputRefused($field, 'This is no network. Write it like 192.0.2.0/24 or 2001:db8::/32, or one address alone.', '192.0.2.0/24');
+            throw new InputRefused($field, 'This is not a network. Write it like 192.0.2.0/24 or 2001:db8::/32, or one address alone.', '192.0.2.0/24');
         }
         // A prefix of a carried address counts from the beginning of what carries it.
         $isCarried = strlen($bytes) === 4 && str_contains($parts[0], ':');

@@ -48,7 +48,7 @@ final readonly class SignUp
         foreach ($byDomain as $domain => $roles) {
             $name = mb_strtolower(trim((string) $domain, " \t@"));
             if (preg_match(self::DOMAIN, $name) !== 1) {
-                throw new InputRefused('byDomain', "“{$domain}” is no domain of mail addresses. Write it like skerrivane.example.");
+                throw new InputRefused('byDomain', "“{$domain}” is not a domain of mail addresses. Write it like skerrivane.example.");
             }
             $read[$name] = VisitorRoles::read($roles, "byDomain.$domain");
         }

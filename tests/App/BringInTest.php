@@ -16,7 +16,7 @@ use PHPUnit\Framework\Attributes\Test;
 use PHPUnit\Framework\Attributes\TestWith;
 use ZipArchive;
 
-/** Pages brought in through the API: given, understood, looked over, applied as one change, and taken back. */
+/** Pages imported through the API: given, understood, looked over, applied as one change, and taken back. */
 final class BringInTest extends AppTestCase
 {
     private const CSV = "address,name,description,state,old addresses,markdown\n/travel,Travel,How to get here,live,/reise.html,\"# Welcome\n\nSee [fares](/travel/fares).\"\n/travel/fares,Fares,,draft,,Ten crowns.\n";

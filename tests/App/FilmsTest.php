@@ -56,7 +56,7 @@ final class FilmsTest extends AppTestCase
         $this->app->bind(OutsideClient::class, static fn (): OutsideClient => new OutsideClient(standIn: $standIn->url));
         foreach (
             [
-                'https://elsewhere.example/watch/1' => 'Films of this site cannot be shown here. These can be asked: Islands on film',
+                'https://elsewhere.example/watch/1' => 'Videos of this site cannot be shown here. Supported sites: Islands on film',
                 'https://films.example/watch/none' => 'The site does not answer, or knows no film there',
                 'http://127.0.0.1/watch/1' => 'cannot be shown here',
                 'x' => 'cannot be shown here',

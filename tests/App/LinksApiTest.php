@@ -120,7 +120,7 @@ final class LinksApiTest extends AppTestCase
         $this->redirect(['source' => '/old', 'leadsTo' => ['address' => '/nothing-there']]);
         $this->reach();
         $groups = array_column($this->api('GET', 'findings')->assertOk()->json(), null, 'check');
-        self::assertSame([['id' => $menu, 'name' => 'Footer', 'says' => '“Old fares” leads to nothing.']], $groups['menu-leads-nowhere']['faults']);
+        self::assertSame([['id' => $menu, 'name' => 'Footer', 'says' => '“Old fares” leads nowhere.']], $groups['menu-leads-nowhere']['faults']);
         self::assertSame(
             ['redirects', 1, 'error'],
             [$groups['redirect-dead-target']['of'], $groups['redirect-dead-target']['pages'], $groups['redirect-dead-target']['severity']],
@@ -128,7 +128,7 @@ final class LinksApiTest extends AppTestCase
         self::assertSame('/old', $groups['redirect-dead-target']['faults'][0]['name']);
         self::assertArrayNotHasKey('menu-leads-nowhere', array_column($this->api('GET', "findings?branch={$this->travel}")->json(), null, 'check'));
         $csv = $this->api('GET', 'findings-export')->streamedContent();
-        self::assertStringContainsString('redirect-dead-target,error,,/old,/old,/old leads to nothing that answers.,', $csv);
+        self::assertStringContainsString('redirect-dead-target,error,,/old,/old,/old leads to an address where nothing is.,', $csv);
         self::assertSame(1, Artisan::call('heronstem:audit', ['--site' => 'ferries', '--json' => true, '--fail-on' => 'error']));
         $found = array_column(json_decode(Artisan::output(), true), null, 'check');
         self::assertSame(
@@ -139,7 +139,7 @@ final class LinksApiTest extends AppTestCase
                 'page' => null,
                 'name' => 'Footer',
                 'address' => '',
-                'says' => '“Old fares” leads to nothing.',
+                'says' => '“Old fares” leads nowhere.',
                 'since' => null,
             ],
             $found['menu-leads-nowhere'],

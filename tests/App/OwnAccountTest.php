@@ -239,7 +239,7 @@ final class OwnAccountTest extends AppTestCase
         $this->postJson("/api/v1/account-links/$link/confirmed")->assertStatus(422);
         $this->account('GET', 'account')->assertJsonPath('email', 'mairi.ordbeck@skerrivane.example')->assertJsonPath('emailWanted', null);
 
-        // Asked for and discarded, the link is good no longer.
+        // Asked for and discarded, the link is no longer valid.
         $this->account('PATCH', 'account', ['email' => 'another@skerrivane.example'])->assertOk();
         $stale = $this->linkIn($mail()['another@skerrivane.example']);
         $this->account('PATCH', 'account', ['email' => 'mairi.ordbeck@skerrivane.example'])->assertJsonPath('emailWanted', null);
@@ -386,7 +386,7 @@ final class OwnAccountTest extends AppTestCase
         $as('GET', 'outline')->assertOk();
         $as('POST', 'batches', ['changes' => [['kind' => 'rename', 'page' => $page, 'name' => 'X']]])
             ->assertForbidden()
-            ->assertJsonPath('detail', 'You look at this site as Mairi, and act as nobody. Stop looking to do something yourself.');
+            ->assertJsonPath('detail', 'You look at this site as Mairi, and act as nobody. Stop viewing to do something yourself.');
         $as('DELETE', 'looking-as')->assertNoContent();
         $as('GET', 'rights')->assertOk();
         $as('POST', 'batches', ['changes' => [['kind' => 'rename', 'page' => $page, 'name' => 'X']]])->assertCreated();

@@ -126,7 +126,7 @@ final class WebServer
 
     /**
      * @param  list<string>  $asked
-     * @return array<string, array{int, string}> status and location by what was asked; its own host left away
+     * @return array<string, array{int, string}> status and location by what was asked; its own host dropped
      */
     public function answers(array $asked): array
     {

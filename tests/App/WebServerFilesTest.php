@@ -77,7 +77,7 @@ final class WebServerFilesTest extends AppTestCase
         self::assertCount(3, app(ExportRedirects::class)->nginx($this->site)->notes());
         self::assertCount(3, app(ExportRedirects::class)->apache($this->site)->notes());
         self::assertStringContainsString(
-            '# Not carried: The redirect of /may is for a time',
+            '# Not exported: The redirect of /may is for a time',
             app(ExportRedirects::class)->nginx($this->site)->maps(),
         );
     }

@@ -85,7 +85,7 @@ final class AccessTest extends Errand
         $totp = Totp::ofLetters($secret[0] ?? '');
         $chrome->type('textbox', '2. The code that it shows now', $totp->code(Totp::stepAt(time())));
         $chrome->click('button', 'Switch on');
-        $chrome->find('dialog', 'Write these codes down');
+        $chrome->find('dialog', 'Your backup codes');
         preg_match_all('/[a-z2-7]{5}-[a-z2-7]{5}-[a-z2-7]{5}/', $chrome->text('[role=dialog]'), $codes);
         self::assertCount(10, $codes[0]);
         $chrome->click('button', 'I have them');
@@ -148,12 +148,12 @@ final class AccessTest extends Errand
         $chrome->click('button', 'Timetables');
         $chrome->find('heading', 'Timetables');
         self::assertFalse($chrome->has('button', 'Unlist'));
-        $chrome->click('button', 'Stop looking');
+        $chrome->click('button', 'Stop viewing');
         $chrome->find('button', 'Unlist');
 
         $chrome->open($this->editor('/s/ferries/people'));
         $chrome->click('button', 'Disable Tam Hollister');
-        $chrome->awaitText('Tam Hollister is out, everywhere, from now on.');
+        $chrome->awaitText('Tam Hollister can no longer sign in.');
         $this->expected[] = '401';
         $writer->open($this->editor('/s/ferries/outline'));
         $writer->find('button', 'Sign in');

@@ -42,8 +42,8 @@ final class AddressesTest extends Errand
         $chrome->type('textbox', 'Filter addresses', 'boats-t');
         $chrome->awaitGone('row', '*/about/history*');
         $chrome->find('row', '*/boats-today*');
-        $chrome->click('button', 'Try addresses');
-        $chrome->type('textbox', 'Addresses to try', "/Sailings?from=radio\n/nobody-there");
+        $chrome->click('button', 'Test addresses');
+        $chrome->type('textbox', 'Addresses to test', "/Sailings?from=radio\n/nobody-there");
         $chrome->click('button', 'Try');
         $chrome->awaitText('Visitors are sent there at once, with 301', '[role=dialog]');
         $chrome->awaitText('→ /news?from=radio', '[role=dialog]');
@@ -69,7 +69,7 @@ final class AddressesTest extends Errand
         $chrome->find('option', 'Timetables*');
         $chrome->press(WebDriverKeys::ENTER);
         $chrome->type('textbox', 'Note', 'Poster C, the café');
-        $chrome->click('button', 'Code for a poster');
+        $chrome->click('button', 'QR code for a poster');
         self::assertCount(1, $chrome->driver->findElements(WebDriverBy::cssSelector('[role=dialog] svg[role=img]')));
         $this->expected[] = '422'; // what is typed is looked at while the redirect is being made
         $chrome->click('button', 'Make the redirect');
@@ -139,7 +139,7 @@ final class AddressesTest extends Errand
         $chrome->click('button', 'Missed*');
         $chrome->find('row', '*/contact-us*')->click();
         $chrome->awaitText('requests in six weeks');
-        $chrome->click('button', 'Send on to Contact');
+        $chrome->click('button', 'Redirect to Contact');
         $chrome->awaitText('Made the redirect of /contact-us');
         self::assertSame([301, $this->ferries('/help/contact')], array_slice($this->fetch($this->ferries('/contact-us')), 0, 2));
         $chrome->find('complementary', 'Redirect');
@@ -153,12 +153,12 @@ final class AddressesTest extends Errand
     public function a_table_is_looked_over_and_only_its_good_rows_are_made(): void
     {
         $chrome = $this->openAddresses();
-        $chrome->click('button', 'Bring in, match or save');
-        $chrome->click('menuitem', 'Bring redirects in…');
+        $chrome->click('button', 'Import, match or export');
+        $chrome->click('menuitem', 'Import redirects…');
         $chrome
             ->find('textbox', 'Table of redirects')
             ->sendKeys("old;new;note\n/spring-a;/travel/fares;Bus\n/about;/help;\n/spring-b;ftp://x.example/;\n/spring-c;/nowhere-yet;");
-        $chrome->click('button', 'Look it over');
+        $chrome->click('button', 'Check it');
         $chrome->awaitText('2 rows can be made, 2 rows cannot', '[role=dialog]');
         $chrome->awaitText('A page is at this address', '[role=dialog]');
         self::assertSame([], $chrome->axe());
@@ -171,7 +171,7 @@ final class AddressesTest extends Errand
     public function addresses_of_the_old_company_are_matched_to_pages_and_sent_on_in_one_change(): void
     {
         $chrome = $this->openAddresses();
-        $chrome->click('button', 'Bring in, match or save');
+        $chrome->click('button', 'Import, match or export');
         $chrome->click('menuitem', 'Match addresses of an old site…');
         $chrome
             ->find('textbox', 'Old addresses')
@@ -197,7 +197,7 @@ final class AddressesTest extends Errand
     public function a_list_with_titles_is_taken_from_its_file_narrowed_and_what_no_page_became_is_said_to_be_gone(): void
     {
         $chrome = $this->openAddresses();
-        $chrome->click('button', 'Bring in, match or save');
+        $chrome->click('button', 'Import, match or export');
         $chrome->click('menuitem', 'Match addresses of an old site…');
         $chrome->driver
             ->findElement(WebDriverBy::cssSelector('input[type=file]'))
@@ -232,7 +232,7 @@ final class AddressesTest extends Errand
     {
         $chrome = $this->openAddresses();
         $chrome->click('button', 'Patterns*');
-        $chrome->click('button', 'Set their order');
+        $chrome->click('button', 'Order of patterns');
         $chrome->awaitText('/timetable/:season', '[role=dialog] li');
         $chrome->find('button', '*/timetable/:which(winter)*')->sendKeys([WebDriverKeys::ALT, WebDriverKeys::ARROW_UP]);
         self::assertSame([], $chrome->axe());
@@ -270,7 +270,7 @@ final class AddressesTest extends Errand
     public function files_for_a_web_server_say_what_they_cannot_carry_and_the_list_is_narrowed_to_findings(): void
     {
         $chrome = $this->openAddresses();
-        $chrome->click('button', 'Bring in, match or save');
+        $chrome->click('button', 'Import, match or export');
         $chrome->click('menuitem', 'Save for a web server…');
         $chrome->awaitText('The pause page of /winter-deal', '[role=dialog]');
         $chrome->find('radio', 'Apache')->click();
@@ -279,7 +279,7 @@ final class AddressesTest extends Errand
         self::assertStringContainsString('format=apache-rules', (string) $chrome->find('link', 'Save rules')->getAttribute('href'));
         $chrome->press(WebDriverKeys::ESCAPE);
         $chrome->click('button', 'Filter');
-        $chrome->click('menuitemcheckbox', 'Are over*');
+        $chrome->click('menuitemcheckbox', 'Expired*');
         $chrome->press(WebDriverKeys::ESCAPE);
         $chrome->awaitGone('row', '*/about/history*');
         $chrome->awaitText(', has expired', '[role=rowgroup]');
@@ -307,7 +307,7 @@ final class AddressesTest extends Errand
         $chrome = $this->openAddresses();
         $chrome->click('button', '*findings*');
         $chrome->awaitText('Take more than one step 2', '[role=dialog]');
-        $chrome->awaitText('Never fire 1', '[role=dialog]');
+        $chrome->awaitText('Never apply 1', '[role=dialog]');
         $chrome->awaitText('/easter-special', '[role=dialog]');
         self::assertSame([], $chrome->axe());
         $chrome->click('button', 'Straighten all 2');
@@ -316,7 +316,7 @@ final class AddressesTest extends Errand
         $chrome->awaitText('Changed the redirect of /sailings and 1 more change');
         self::assertSame([301, $this->ferries('/news')], array_slice($this->fetch($this->ferries('/sailings')), 0, 2));
         $chrome->click('button', '*findings*');
-        $chrome->awaitText('Never fire', '[role=dialog]');
+        $chrome->awaitText('Never apply', '[role=dialog]');
         $chrome->awaitNoText('Take more than one step', '[role=dialog]');
         $chrome->click('button', '/easter-special');
         $chrome->find('complementary', 'Redirect');

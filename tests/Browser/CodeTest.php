@@ -6,7 +6,7 @@ namespace Tests\Browser;
 
 use PHPUnit\Framework\Attributes\Test;
 
-/** The owner writes styles and head lines for a page; everybody else sees that they are there. */
+/** The owner writes styles and head code for a page; everybody else sees that they are there. */
 final class CodeTest extends Errand
 {
     #[Test]
@@ -19,11 +19,11 @@ final class CodeTest extends Errand
         $chrome->type('textbox', 'Styles', 'h1 { letter-spacing: 3px } .a { background: url(https://elsewhere.example/x) }');
         $chrome->awaitText('leads elsewhere');
         $chrome->type('textbox', 'Styles', 'h1 { letter-spacing: 3px }');
-        $chrome->type('textbox', 'Head lines', '<script>document.documentElement.dataset.wrote = "yes"</script>');
+        $chrome->type('textbox', 'Head code', '<script>document.documentElement.dataset.wrote = "yes"</script>');
         $chrome->awaitText('A script written here runs, 46 characters long.');
         self::assertSame([], $chrome->axe());
         $chrome->click('button', 'Save code');
-        $chrome->awaitText('styles and head lines');
+        $chrome->awaitText('styles and head code');
 
         $chrome->open($this->ferries('/legal'));
         self::assertSame('yes', $chrome->driver->executeScript('return document.documentElement.dataset.wrote'));
@@ -33,13 +33,13 @@ final class CodeTest extends Errand
 
         // Lines for every page of the site.
         $chrome->open($this->editor('/s/ferries/layouts'));
-        $chrome->click('button', 'Head lines of all pages…');
-        $chrome->type('textbox', 'Head lines', '<meta name="verify" content="k3"><p>');
+        $chrome->click('button', 'Head code of all pages…');
+        $chrome->type('textbox', 'Head code', '<meta name="verify" content="k3"><p>');
         $chrome->awaitText('Only meta, link and script stand in the head');
-        $chrome->type('textbox', 'Head lines', '<meta name="verify" content="k3">');
+        $chrome->type('textbox', 'Head code', '<meta name="verify" content="k3">');
         $chrome->awaitText('Nothing besides what the site allows anyway.');
         $chrome->click('button', 'Save code');
-        $chrome->awaitGone('dialog', 'Head lines of all pages');
+        $chrome->awaitGone('dialog', 'Head code of all pages');
         self::assertStringContainsString('<meta name="verify" content="k3">', $this->fetch($this->ferries('/help'))[2]);
 
         // A manager sees that it is there, and looks at it.

@@ -27,7 +27,7 @@ final class ContentTest extends Errand
         $chrome->click('button', 'Night boats');
         $chrome->click('tab', 'Content');
         $chrome->awaitText('You have content here that you did not save');
-        $chrome->click('button', 'Continue with it');
+        $chrome->click('button', 'Continue with the draft');
         $chrome->awaitText('There are none, and here is why.', '.writing');
         $chrome->click('button', 'Save content');
         $chrome->awaitText('version 1');
@@ -271,7 +271,7 @@ final class ContentTest extends Errand
         $this->signIn(in: $again);
         $again->open($this->chrome->driver->getCurrentURL());
         $again->click('tab', 'Content');
-        $again->click('button', 'Continue with it');
+        $again->click('button', 'Continue with the draft');
         $again->awaitText($words, '.writing');
 
         return $again;

@@ -167,7 +167,7 @@ final class FilesTest extends Errand
         $chrome->click('button', 'Save 2 pages');
         $chrome->awaitGone('button', 'Discard changes');
         self::assertStringContainsString('<dt>People</dt><dd>66</dd>', $this->fetch($this->ferries('/about/fleet/turnstone'))[2]);
-        $chrome->click('button', 'Bring in a table…');
+        $chrome->click('button', 'Import a table…');
         $chrome->type('textbox', 'Table', 'address,fields.people');
         $chrome->press(WebDriverKeys::ENTER, '/about/fleet/dunlin,45', WebDriverKeys::ENTER, '/about/fleet/none,1');
         $chrome->click('button', 'Try the table');
@@ -211,7 +211,7 @@ final class FilesTest extends Errand
         $chrome->type('textbox', 'Block', 'shared');
         $chrome->press(WebDriverKeys::ENTER);
         $chrome->click('radio', 'Help on the pier*');
-        $chrome->click('button', 'Put in piece');
+        $chrome->click('button', 'Insert piece');
         $chrome->awaitText('A hand with boarding?');
         $chrome->click('button', 'Save content');
         $chrome->awaitText('Saved by');

@@ -22,7 +22,7 @@ final class FindabilityTest extends Errand
         $chrome->find('heading', 'Same title as another page');
         $chrome->find('button', 'Port Hallin – Skerra');
         self::assertSame([], $chrome->axe());
-        $chrome->click('button', 'Mend them in the grid');
+        $chrome->click('button', 'Fix them in the grid');
         // Other errands may have left pages of one title elsewhere.
         $chrome->type('textbox', 'Filter rows', '/travel/routes');
         $chrome->find('gridcell', '*Our crossings from Port Hallin*');
@@ -82,9 +82,9 @@ final class FindabilityTest extends Errand
         $chrome->awaitText('by line 3: Allow: /travel/fares');
         self::assertSame([], $chrome->axe());
         $chrome->type('textbox', 'Lines', "User-agent: *\nDisallow: /");
-        $chrome->awaitText('May not be fetched');
+        $chrome->awaitText('Blocked');
         $chrome->click('button', 'See what follows');
-        $chrome->awaitText('Shut out every crawler?', '[role=dialog]');
+        $chrome->awaitText('Block every crawler?', '[role=dialog]');
         $chrome->click('button', 'Cancel');
         $chrome->click('button', 'Discard');
     }
@@ -265,7 +265,7 @@ final class FindabilityTest extends Errand
         self::assertSame([], $chrome->axe());
         $chrome->click('button', 'Turn 1 link');
         $chrome->awaitNoText('goes through a redirect: /news');
-        $chrome->awaitText('leads to nothing', '[aria-label="Links of content that are written as addresses"]');
+        $chrome->awaitText('leads nowhere', '[aria-label="Links of content that are written as addresses"]');
     }
 
     #[Test]

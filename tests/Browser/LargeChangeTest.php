@@ -32,18 +32,18 @@ final class LargeChangeTest extends Errand
         // Nothing is written as long as somebody else writes: there is time to look, and to stop it.
         $held = $this->hold((int) $branch['site_id']);
         $this->apply('far-away');
-        $chrome->awaitText('Working it out', 'section[aria-label="Change under way"]');
+        $chrome->awaitText('Working it out', 'section[aria-label="Change in progress"]');
         $chrome->driver->navigate()->refresh();
-        $chrome->awaitText("Changing the addresses of {$branch['name']}", 'section[aria-label="Change under way"]');
+        $chrome->awaitText("Changing the addresses of {$branch['name']}", 'section[aria-label="Change in progress"]');
         self::assertSame([], $chrome->axe());
         $other->driver->navigate()->refresh();
-        $other->awaitText('Greta Lindqvane: Changing the addresses of', 'section[aria-label="Change under way"]');
+        $other->awaitText('Greta Lindqvane: Changing the addresses of', 'section[aria-label="Change in progress"]');
         $chrome->click('button', 'Stop');
         $chrome->awaitText('Stopping…');
         unset($held);
         $chrome->awaitText('It was stopped before it was written. Nothing was changed.');
-        $chrome->awaitGone('region', 'Change under way');
-        $other->awaitGone('region', 'Change under way');
+        $chrome->awaitGone('region', 'Change in progress');
+        $other->awaitGone('region', 'Change in progress');
         self::assertSame($branch['slug'], $this->slug($branch));
 
         $this->apply('far-away');

@@ -35,7 +35,7 @@ final class MakeAndMoveTest extends Errand
         $chrome->type('textbox', 'Search description', 'How to take a bicycle on board.');
         $chrome->awaitText('How to take a bicycle on board.', 'section[aria-label="As a search result"]');
         $chrome->click('button', 'Save changes');
-        $chrome->awaitText('Its own.');
+        $chrome->awaitText('Set for this page.');
 
         [$status] = $this->fetch($this->ferries('/help/sailing-with-bicycles'));
         self::assertSame(404, $status);

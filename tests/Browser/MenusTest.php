@@ -47,9 +47,9 @@ final class MenusTest extends Errand
     public function an_entry_for_islanders_is_seen_by_them_and_outlined_with_the_reason_for_managers(): void
     {
         $chrome = $this->open('Quick links');
-        $chrome->awaitText('islander only', '[aria-label="As it is seen"]');
+        $chrome->awaitText('islander only', '[aria-label="As visitors see it"]');
         $chrome->find('combobox', 'Who looks')->sendKeys('signed in as islander');
-        $chrome->awaitNoText('islander only', '[aria-label="As it is seen"]');
+        $chrome->awaitNoText('islander only', '[aria-label="As visitors see it"]');
         self::assertSame([], $chrome->axe());
         self::assertStringNotContainsString("Islanders' fares", html_entity_decode($this->fetch($this->ferries('/'))[2], ENT_QUOTES));
         $chrome->open($this->ferries('/_account/sign-in'));
@@ -67,16 +67,16 @@ final class MenusTest extends Errand
     public function a_scheduled_entry_is_looked_at_on_its_day_and_on_a_phone(): void
     {
         $chrome = $this->open('Footer');
-        $chrome->awaitText('from 1 May', '[aria-label="As it is seen"]');
+        $chrome->awaitText('from 1 May', '[aria-label="As visitors see it"]');
         $chrome->driver->executeScript(
             "const f = document.querySelector('input[aria-label=When]'); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(f, new Date().getFullYear() + 1 + '-06-01T12:00'); f.dispatchEvent(new Event('input', { bubbles: true }))",
         );
-        $chrome->awaitNoText('from 1 May', '[aria-label="As it is seen"]');
+        $chrome->awaitNoText('from 1 May', '[aria-label="As visitors see it"]');
         $chrome->click('button', 'Phone');
         $chrome->driver->navigate()->refresh();
         $chrome->find('heading', 'Footer');
-        $chrome->awaitText('Summer sailings', '[aria-label="As it is seen"]');
-        $chrome->awaitNoText('from 1 May', '[aria-label="As it is seen"]');
+        $chrome->awaitText('Summer sailings', '[aria-label="As visitors see it"]');
+        $chrome->awaitNoText('from 1 May', '[aria-label="As visitors see it"]');
         self::assertSame('true', $chrome->find('button', 'Phone')->getAttribute('aria-pressed'));
     }
 
@@ -85,9 +85,9 @@ final class MenusTest extends Errand
     {
         $chrome = $this->open('See also');
         $chrome->click('button', 'Change See also');
-        $chrome->click('menuitem', 'Bring entries in…');
+        $chrome->click('menuitem', 'Import entries…');
         $chrome->find('textbox', 'List of entries')->sendKeys("Press\n/about/history\n");
-        $chrome->click('button', 'Take these entries');
+        $chrome->click('button', 'Add these entries');
         $chrome->find('treeitem', '*Press*');
         $chrome->find('treeitem', '*/about/history*');
         $chrome->click('link', 'Outline');
@@ -137,7 +137,7 @@ final class MenusTest extends Errand
         $chrome->find('treeitem', '*Lost property*');
         $chrome->click('button', 'Add Lost property');
         $chrome->awaitText('leads where another entry here leads too', 'main');
-        $chrome->click('button', 'One step back');
+        $chrome->click('button', 'Undo this step');
         $chrome->type('textbox', 'Find a page', '');
         $chrome->click('button', 'Open Freight');
         $chrome->find('button', 'Add Livestock');

@@ -26,7 +26,7 @@ final class OwnSiteTest extends Errand
         $chrome->click('menuitem', 'New site…');
         $chrome->type('textbox', 'Name', 'Harbour Trust');
         $chrome->type('textbox', 'Address', 'https://www.ferries.example/under');
-        $this->choose('Begins', 'with what I bring in');
+        $this->choose('Begins', 'with pages I import');
         self::assertSame([], $chrome->axe());
         $this->expected = ['status of 422'];
         $chrome->click('button', 'Make site');
@@ -34,9 +34,9 @@ final class OwnSiteTest extends Errand
         $chrome->type('textbox', 'Address', 'https://www.harbour-trust.example');
         $chrome->click('button', 'Make site');
 
-        $chrome->find('heading', 'Bring pages in');
+        $chrome->find('heading', 'Import pages');
         $chrome->type('textbox', 'Paste it here*', self::OLD);
-        $chrome->click('button', 'Look at it');
+        $chrome->click('button', 'Review it');
         $chrome->awaitText('/berths/winter_storage');
         self::assertSame([], $chrome->axe());
         $chrome->click('button', 'See what follows');
@@ -72,7 +72,7 @@ final class OwnSiteTest extends Errand
         $chrome->until(fn (): ?bool => $this->living() === 6 ?: null, 'the page of the plan on the living site');
 
         $chrome->open($this->editor('/s/harbour-trust/take-out'));
-        $chrome->find('heading', 'Take the site out');
+        $chrome->find('heading', 'Export the site');
         self::assertSame([], $chrome->axe());
         $json = json_decode($this->downloaded('Site file, JSON'), true, flags: JSON_THROW_ON_ERROR);
         self::assertCount(6, $json['pages']);

@@ -23,9 +23,9 @@ final class SavedPagesTest extends Errand
     {
         $chrome = $this->signIn('greta@skerrivane.example', 'wagtail-office');
         $chrome->open($this->editor('/s/boatyard/bring-in'));
-        $chrome->find('heading', 'Bring pages in');
+        $chrome->find('heading', 'Import pages');
         $path = self::saved();
-        $chrome->driver->findElement(WebDriverBy::cssSelector('input[aria-label="File to bring in"]'))->sendKeys($path);
+        $chrome->driver->findElement(WebDriverBy::cssSelector('input[aria-label="File to import"]'))->sendKeys($path);
         $chrome->awaitText('/rigs/rigging');
         unlink($path);
         self::assertSame([], $chrome->axe());

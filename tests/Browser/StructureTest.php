@@ -102,7 +102,7 @@ final class StructureTest extends Errand
         $chrome->click('button', 'Add an address…');
         $chrome->type('textbox', 'Further address', '/q/tides');
         $chrome->click('button', 'Add the address');
-        $chrome->find('button', 'Take away /q/tides');
+        $chrome->find('button', 'Remove /q/tides');
         $this->expected[] = '422';
         $chrome->click('button', 'Set…');
         $chrome->setMoment('2020-05-01T06:00');
@@ -156,7 +156,7 @@ final class StructureTest extends Errand
         $chrome->click('button', 'Unpin');
         $this->applyIfShown('Unpinned Gangways');
         self::assertSame([301, $this->ferries('/about/gangways')], array_slice($this->fetch($this->ferries('/gangways')), 0, 2));
-        $chrome->click('button', 'Take away /gangways');
+        $chrome->click('button', 'Remove /gangways');
         $this->applyIfShown('Took /gangways from Gangways');
         self::assertSame(410, $this->fetch($this->ferries('/gangways'))[0]);
         $chrome->click('button', 'Unlist');
@@ -223,7 +223,7 @@ final class StructureTest extends Errand
         $writer->click('button', 'Send for review…');
         $writer->type('textbox', 'What to look at', 'Is the last boat right?');
         $writer->click('button', 'Send for review');
-        $writer->awaitText('In review. Look at it', 'aside');
+        $writer->awaitText('In review. Read it', 'aside');
         $manager = $this->signIn(in: $this->browser());
         $manager->open($this->editor('/s/ferries/outline?state=review'));
         $manager->click('button', 'Late boats');

@@ -29,7 +29,7 @@ final class ViewsTest extends Errand
         $chrome->click('button', 'Fares');
         foreach (['Details', 'Content', 'Search'] as $tab) {
             $chrome->click('tab', $tab);
-            $chrome->awaitText(['Details' => 'Sits in', 'Content' => 'Save content', 'Search' => 'Its own.'][$tab]);
+            $chrome->awaitText(['Details' => 'Sits in', 'Content' => 'Save content', 'Search' => 'Set for this page.'][$tab]);
             $this->assertAccessible("sheet, $tab");
         }
         $chrome->click('tab', 'Details');

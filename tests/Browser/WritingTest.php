@@ -54,7 +54,7 @@ final class WritingTest extends Errand
         $chrome->click('button', 'Block');
         $chrome->type('textbox', 'Block', 'faq');
         $chrome->press(WebDriverKeys::ENTER);
-        $chrome->awaitGone('dialog', 'Put in a block');
+        $chrome->awaitGone('dialog', 'Insert a block');
         $this->await('.columns .fold', '');
         $this->awaitWriting();
         $chrome->press('Is it dear?', WebDriverKeys::ENTER, 'Two pounds.');
@@ -76,15 +76,15 @@ final class WritingTest extends Errand
         $chrome->press(WebDriverKeys::ENTER);
         $chrome->find('dialog', 'List of pages');
         $this->choose('Which pages', 'the pages with a tag');
-        $chrome->click('button', 'Put in list');
+        $chrome->click('button', 'Insert list');
         $chrome->awaitText('Say which tag.');
         $chrome->type('textbox', 'Tag', 'walking');
         $this->choose('Order', 'by a field');
-        $chrome->click('button', 'Put in list');
+        $chrome->click('button', 'Insert list');
         $chrome->awaitText('Say by which field.');
         $this->choose('Order', 'as in the outline');
         self::assertSame([], $chrome->axe());
-        $chrome->click('button', 'Put in list');
+        $chrome->click('button', 'Insert list');
         $chrome->awaitGone('dialog', 'List of pages');
         $this->save();
         preg_match_all(
@@ -190,7 +190,7 @@ final class WritingTest extends Errand
         $chrome->until(fn (): ?bool => str_contains($place->getText(), 'Where to sit') ? true : null, 'the headings of the page');
         $place->findElement(WebDriverBy::xpath('./option[contains(., "Where to sit")]'))->click();
         $chrome->click('button', 'Use link');
-        $chrome->click('button', 'Put in button');
+        $chrome->click('button', 'Insert button');
         $this->await('.button a', 'Where to sit');
         $this->save();
         self::assertStringContainsString(
@@ -210,7 +210,7 @@ final class WritingTest extends Errand
         $chrome->click('button', 'Leave, keep my draft');
         $chrome->find('heading', 'Outline');
         $chrome->driver->navigate()->back();
-        $chrome->click('button', 'Continue with it');
+        $chrome->click('button', 'Continue with the draft');
         $this->await('[data-room=heading]', 'Kept for later');
         $this->await(self::CONTENT, 'Not finished.');
         self::assertSame([], $chrome->axe());
@@ -256,7 +256,7 @@ final class WritingTest extends Errand
             )
             ->click();
         self::assertSame([], $chrome->axe());
-        $chrome->click('button', 'Put in gallery');
+        $chrome->click('button', 'Insert gallery');
         $this->await('.gallery', '');
         $chrome->inFrame('.gallery', function (Chrome $in): void {
             self::assertSame(6, count($in->driver->findElements(WebDriverBy::cssSelector('.gallery img'))));
@@ -268,7 +268,7 @@ final class WritingTest extends Errand
         $chrome->click('button', 'Add a picture…');
         $chrome->click('button', 'dog.png');
         $chrome->type('textbox', 'Alternative text', 'A dog on the pier');
-        $chrome->click('button', 'Put in gallery');
+        $chrome->click('button', 'Insert gallery');
         $this->save();
         self::assertStringContainsString('alt="A dog on the pier"', $this->published('/help/our-islands'));
     }
@@ -280,12 +280,12 @@ final class WritingTest extends Errand
         $this->on(self::CONTENT, fn () => $chrome->press('/'));
         $chrome->type('textbox', 'Block', 'film');
         $chrome->press(WebDriverKeys::ENTER);
-        $chrome->type('textbox', 'Address of a film on another site', 'https://films.example/watch/seals');
+        $chrome->type('textbox', 'Address of a video on another site', 'https://films.example/watch/seals');
         $chrome->click('button', 'Look it up');
-        $chrome->find('button', 'Put in film');
+        $chrome->find('button', 'Insert video');
         self::assertSame('Seals in Hallin Sound', $chrome->find('textbox', 'Title')->getAttribute('value'));
         self::assertSame([], $chrome->axe());
-        $chrome->click('button', 'Put in film');
+        $chrome->click('button', 'Insert video');
         $this->await('.film', 'films.example');
         $this->save();
         $this->goLive();

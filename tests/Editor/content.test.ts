@@ -43,7 +43,7 @@ describe('the list of blocks', () => {
         expect(found('button')[0]).toBe('Button')
         expect(found('List')[0]).toBe('List')
         expect(found('tab')[0]).toBe('Table')
-        expect(found('faq')).toEqual(['Folding question'])
+        expect(found('faq')).toEqual(['Expandable question'])
         expect(found('photo')).toEqual(['Picture'])
         expect(found('nothing of the kind')).toEqual([])
     })

@@ -40,12 +40,12 @@ describe('what answers at an address', () => {
     test.each<[Partial<Row>, string]>([
         [{}, 'page'],
         [{ isLive: false }, 'page, not live'],
-        [{ kind: 'former' }, 'sends on, 301'],
+        [{ kind: 'former' }, 'redirects, 301'],
         [{ kind: 'former', isLive: false }, 'page not live'],
         [{ kind: 'missed' }, 'nothing, 404'],
         [{ kind: 'bin', waits: 'Winter offer' }, 'kept for “Winter offer”'],
         [{ kind: 'removed', redirect: redirect() }, 'redirect, removed'],
-        [{ kind: 'one', redirect: redirect() }, 'sends on, 301'],
+        [{ kind: 'one', redirect: redirect() }, 'redirects, 301'],
         [{ kind: 'one', redirect: redirect({ answer: '410' }) }, 'gone, 410'],
         [{ kind: 'one', redirect: redirect({ answer: 'pause' }), state: 'waiting' }, 'pause page, not yet'],
         [

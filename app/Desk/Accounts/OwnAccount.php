@@ -86,7 +86,7 @@ final readonly class OwnAccount
     /**
      * Both addresses are told.
      *
-     * @throws InputRefused when the link is good no longer, or the address has become somebody else's
+     * @throws InputRefused when the link is no longer valid, or the address has become somebody else's
      */
     public function confirmMail(string $token): User
     {

@@ -65,7 +65,7 @@ final readonly class SecondStep
         return $this->newCodes($user);
     }
 
-    /** @return list<string> those before are good no longer */
+    /** @return list<string> those before are no longer valid */
     public function newCodes(User $user): array
     {
         // Fifteen letters of base 32: 75 bits.

@@ -59,7 +59,7 @@ final readonly class VisitorLinks
         return null;
     }
 
-    /** Whom a link is for; null where it is good no longer. */
+    /** Whom a link is for; null where it is no longer valid. */
     public function find(string $token, Site $site): ?Visitor
     {
         $id = $this->db->scalar(

@@ -42,7 +42,7 @@ final readonly class ApplySource
             ->where('state', 'ready')
             ->update(['state' => 'applying', 'problem' => null]);
         if ($begun === 0) {
-            throw new InputRefused('import', 'This is being brought in, or was brought in already.');
+            throw new InputRefused('import', 'This is being imported, or was imported already.');
         }
         BringInSource::dispatch($import->id, $user->id, $decisions, $digest, $note);
 

@@ -68,7 +68,7 @@ final class FurtherChanges
             $why = match (true) {
                 $said['kind'] === 'protect' && $this->rights->authority !== Authority::Owner => 'It was protected; only an owner protects pages.',
                 $said['kind'] === 'set-start-page' && ! ($page->after?->isLive() === true && $page->after->kind === PageKind::Page) => 'It was the start page of those who are signed in; it is not live, so it is not that here.',
-                $said['kind'] === 'set-code' && ! $this->rights->writesCode() => 'Its styles and head lines stay away: they take the right “code”.',
+                $said['kind'] === 'set-code' && ! $this->rights->writesCode() => 'Its styles and head code stay away: they take the right “code”.',
                 default => null,
             };
             if ($why !== null) {

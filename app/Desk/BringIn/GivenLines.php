@@ -63,7 +63,7 @@ final readonly class GivenLines
     }
 
     /**
-     * As JSON that the database takes as well: bytes that are no UTF-8 are replaced, NUL is left away.
+     * As JSON that the database takes as well: bytes that are no UTF-8 are replaced, NUL is dropped.
      *
      * @param  array<string, mixed>  $said
      */

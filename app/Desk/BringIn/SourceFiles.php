@@ -9,7 +9,7 @@ use ZipArchive;
 
 /**
  * What was given, as files: one, or those of a ZIP file. Everything is bounded before it is unpacked: count, size of each and of
- * all, and how much it grows; paths that climb, links and what is encrypted are left away and told.
+ * all, and how much it grows; paths that climb, links and what is encrypted are dropped and told.
  */
 final class SourceFiles
 {
@@ -31,7 +31,7 @@ final class SourceFiles
     /** @var array<string, int> number in the archive, by path */
     private array $entries = [];
 
-    /** @var list<string> what was left away, and why */
+    /** @var list<string> what was dropped, and why */
     public array $left = [];
 
     private ?ZipArchive $zip = null;

@@ -96,7 +96,7 @@ final readonly class WorkOutBringIn
             $import === null => throw new InputRefused('import', 'What was given is no longer kept. Give it again.'),
             $import->state === 'applied' => throw new InputRefused(
                 'import',
-                'This was brought in already. Give it again to look at what is new in it.',
+                'This was imported already. Upload it again to see what is new in it.',
             ),
             ! in_array($import->state, ['ready', 'applying'], true) => throw new InputRefused(
                 'import',
@@ -119,7 +119,7 @@ final readonly class WorkOutBringIn
             return;
         }
         // As it was worked out for the plan: links lead where the plan has the pages, and nothing is placed twice.
-        $pageAt = $change->pageAt ?? throw new \LogicException('What is brought in has not been worked out.');
+        $pageAt = $change->pageAt ?? throw new \LogicException('What is imported has not been worked out.');
         $this->contents->keep($this->ofPages($import, $pageAt, $pages), $isNew, $import->name, $user?->id);
     }
 

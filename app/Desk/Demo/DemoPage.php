@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Desk\Demo;
 
-/** One page of a demo file: its head lines and its content in Markdown. */
+/** One page of a demo file: its head code and its content in Markdown. */
 final readonly class DemoPage
 {
     /** @param  array<string, string>  $head */

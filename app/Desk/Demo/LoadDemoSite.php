@@ -82,7 +82,7 @@ final readonly class LoadDemoSite
         });
     }
 
-    /** What a page tells search engines, out of its head lines; an address of the site stands for a whole URL. */
+    /** What a page tells search engines, out of its head code; an address of the site stands for a whole URL. */
     private function search(DemoPage $demo, Site $site): ?string
     {
         $canonical = $demo->head['canonical'] ?? '';
@@ -243,7 +243,7 @@ final readonly class LoadDemoSite
     }
 
     /**
-     * Out of its head lines: pages are named by their addresses there, files by their names.
+     * Out of its head code: pages are named by their addresses there, files by their names.
      *
      * @param  array<string, string>  $ids
      * @param  \Closure(string): string  $file

@@ -36,9 +36,9 @@ final readonly class LookUpFilm
         if ($question === null) {
             throw new InputRefused(
                 'address',
-                'Films of this site cannot be shown here. These can be asked: '.
+                'Videos of this site cannot be shown here. Supported sites: '.
                     (implode(', ', $oEmbed->names()) ?: 'none').
-                    '. Link to the film instead.',
+                    '. Link to the video instead.',
             );
         }
         $answer = $this->client->read($question, self::MAX_ANSWER);
@@ -47,8 +47,8 @@ final readonly class LookUpFilm
             throw new InputRefused(
                 'address',
                 $answer === null
-                    ? 'The site does not answer, or knows no film there. Look at the address, or try again later.'
-                    : 'What the site says of this is no film that can be shown.',
+                    ? 'The site does not answer, or has no video there. Check the address, or try again later.'
+                    : 'What the site says of this is not a video that can be shown.',
             );
         }
         $poster = $this->kept($site, $address) ?? $this->poster($said['picture'], $said['title'], $site, $user);

@@ -26,7 +26,7 @@ use Illuminate\Database\Connection;
 
 /**
  * Moves a branch to another site with its content, files and pieces: there it is brought in, here it goes into the bin, and every
- * address that it had sends on to where it is. A change on each site, both made or neither.
+ * address that it had redirects to where it is. A change on each site, both made or neither.
  */
 final readonly class MoveBranch
 {

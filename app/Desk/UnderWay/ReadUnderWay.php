@@ -60,7 +60,7 @@ final readonly class ReadUnderWay
             $silent->update([
                 'state' => 'failed',
                 'ended_at' => now(),
-                'problem' => 'The work in the background ended before it was done, for instance since the machine was switched off. Nothing was changed. Do it again.',
+                'problem' => 'The work in the background ended before it was done, for instance since the machine was switched off. Nothing was changed. Try again.',
             ]);
         }
     }

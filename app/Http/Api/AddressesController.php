@@ -150,7 +150,7 @@ final readonly class AddressesController
     public function ignore(Request $request, Site $site): Response
     {
         if (! $this->list->ignore($site, $request->string('address')->value())) {
-            throw ValidationException::withMessages(['address' => 'Nobody has asked for this address in vain.']);
+            throw ValidationException::withMessages(['address' => 'Nobody has requested this address without finding a page.']);
         }
 
         return new Response(status: 204);

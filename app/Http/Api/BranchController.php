@@ -88,7 +88,7 @@ final readonly class BranchController
         $user = Signed::in($request);
         [$to] = $this->target($request, $user);
         $given = $request->validate(['import' => ['required', 'string', 'size:26'], 'digests' => ['sometimes', 'array', 'size:2'], 'digests.*' => ['string', 'size:64']], ['*' => 'Look first at what would follow, and name that look here.']);
-        $import = SiteImport::query()->where('site_id', $to->id)->where('ulid', $given['import'])->where('source', 'site')->first() ?? throw new InputRefused('import', 'What was looked at is no longer kept. Look at it again.');
+        $import = SiteImport::query()->where('site_id', $to->id)->where('ulid', $given['import'])->where('source', 'site')->first() ?? throw new InputRefused('import', 'What was looked at is no longer kept. Review it again.');
         $digests = isset($given['digests']) ? [$given['digests'][0], $given['digests'][1]] : null;
         [$there, $here] = $this->move->move($page, $import, $user, $this->rights->of($user, $site), $this->rights->of($user, $to), $digests);
 

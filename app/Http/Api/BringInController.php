@@ -21,7 +21,7 @@ use Illuminate\Http\Response;
 use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
 
-/** Pages brought in from what somebody has: given, understood, looked over as a tree, and applied as a change of the kind bring-in. */
+/** Pages imported from what somebody has: given, understood, looked over as a tree, and applied as a change of the kind bring-in. */
 final readonly class BringInController
 {
     /** Most bytes of a file. */
@@ -199,7 +199,7 @@ final readonly class BringInController
                     ],
                 ),
             ),
-            responses: [new Answer('Source', status: 202, description: 'Being brought in')],
+            responses: [new Answer('Source', status: 202, description: 'Being imported')],
         ),
     ]
     public function apply(Request $request, Site $site, SiteImport $source): JsonResponse

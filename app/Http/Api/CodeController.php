@@ -15,14 +15,14 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OpenApi\Attributes as OA;
 
-/** Styles and head lines that the owner writes; the changes set-code and set-site-head set them. */
+/** Styles and head code that the owner writes; the changes set-code and set-site-head set them. */
 final readonly class CodeController
 {
     #[
         OA\Get(
             path: '/sites/{site}/pages/{page}/code',
             operationId: 'pageCode',
-            description: 'The styles and head lines of a page, and what they allow browsers.',
+            description: 'The styles and head code of a page, and what they allow browsers.',
             responses: [new Answer('Code')],
         ),
     ]
@@ -35,7 +35,7 @@ final readonly class CodeController
         OA\Get(
             path: '/sites/{site}/head',
             operationId: 'siteHead',
-            description: 'The head lines of all pages, and what they allow browsers.',
+            description: 'The head code of all pages, and what they allow browsers.',
             responses: [new Answer('Code')],
         ),
     ]
@@ -48,7 +48,7 @@ final readonly class CodeController
         OA\Post(
             path: '/sites/{site}/code-read',
             operationId: 'readCode',
-            description: 'Styles and head lines as they are typed: what is wrong with them, and what they allow browsers. Writes nothing.',
+            description: 'Styles and head code as they are typed: what is wrong with them, and what they allow browsers. Writes nothing.',
             requestBody: new OA\RequestBody(
                 required: true,
                 content: new OA\JsonContent(
@@ -63,7 +63,7 @@ final readonly class CodeController
     {
         $given = $request->validate(
             ['styles' => ['sometimes', 'nullable', 'string', 'max:200000'], 'head' => ['sometimes', 'nullable', 'string', 'max:100000']],
-            ['styles' => 'Styles are a text.', 'head' => 'Head lines are a text.'],
+            ['styles' => 'Styles are a text.', 'head' => 'Head code is a text.'],
         );
 
         return self::told(new Code($given['styles'] ?? '', $given['head'] ?? ''));

@@ -34,7 +34,7 @@ final readonly class FilmController
     {
         $given = $request->validate(
             ['address' => ['required', 'string', 'max:2000']],
-            ['address' => 'Give the address of the film, as its page has it.'],
+            ['address' => 'Give the address of the video, as its page has it.'],
         );
 
         return new JsonResponse($this->films->at($given['address'], $site, Signed::in($request)));

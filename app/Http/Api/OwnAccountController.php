@@ -194,7 +194,7 @@ final readonly class OwnAccountController
         OA\Post(
             path: '/account/recovery-codes',
             operationId: 'newRecoveryCodes',
-            description: 'Makes new codes to write down; those before are good no longer.',
+            description: 'Makes new codes to write down; those before are no longer valid.',
             responses: [new Answer('RecoveryCodes')],
         ),
     ]

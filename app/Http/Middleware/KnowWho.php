@@ -61,7 +61,7 @@ final readonly class KnowWho
         $isLooking =
             $route instanceof Route && (in_array('can:see,site', $route->gatherMiddleware(), true) || str_ends_with($route->uri(), '/looking-as'));
         if (! $isLooking) {
-            throw new AuthorizationException("You look at this site as {$looking->name}, and act as nobody. Stop looking to do something yourself.");
+            throw new AuthorizationException("You look at this site as {$looking->name}, and act as nobody. Stop viewing to do something yourself.");
         }
     }
 

@@ -20,8 +20,8 @@ final class CanonicalLoop implements Check
     {
         return new CheckInfo(
             'canonical-loop',
-            'Canonical addresses lead round',
-            'Each says the other counts, so neither does.',
+            'Canonical addresses form a loop',
+            'Each names the other, so neither counts.',
             Severity::Error,
             8,
             Fix::Canonical,

@@ -20,7 +20,7 @@ final class DescriptionEqual implements Check
         return new CheckInfo(
             'description-equal',
             'Same description as another page',
-            'The same words below several results help nobody to choose.',
+            'The same text under several results helps nobody choose.',
             Severity::Notice,
             4,
             Fix::Description,

@@ -21,7 +21,7 @@ final class DescriptionFallback implements Check
         return new CheckInfo(
             'description-fallback',
             'Description not its own',
-            'What was written for the page itself is chosen more often.',
+            'A description written for the page is clicked more often.',
             Severity::Notice,
             2,
             Fix::Description,

@@ -21,7 +21,7 @@ final class DescriptionTooShort implements Check
         return new CheckInfo(
             'description-too-short',
             'Description too short',
-            'There is room to say why somebody should come.',
+            'There is room to say why people should visit.',
             Severity::Notice,
             1,
             Fix::Description,

@@ -13,7 +13,7 @@ use Heronstem\Core\Audit\Fix;
 use Heronstem\Core\Audit\Severity;
 use Heronstem\Core\Audit\Verdict;
 
-/** A link that leads to nothing. */
+/** A link that leads nowhere. */
 final class LinkBroken implements Check
 {
     public function info(): CheckInfo
@@ -21,7 +21,7 @@ final class LinkBroken implements Check
         return new CheckInfo(
             'link-broken',
             'Broken link',
-            'Visitors come to a page that says there is nothing.',
+            'Visitors get “page not found”.',
             Severity::Error,
             7,
             Fix::Content,

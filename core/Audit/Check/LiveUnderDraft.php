@@ -19,8 +19,8 @@ final class LiveUnderDraft implements Check
     {
         return new CheckInfo(
             'live-under-draft',
-            'Live below a page that is not',
-            'It has no way up: breadcrumbs and lists leave its parent out.',
+            'Live below a page that is not live',
+            'Its parent is missing from breadcrumbs and lists.',
             Severity::Warning,
             4,
             Fix::Details,

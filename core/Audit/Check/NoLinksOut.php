@@ -20,7 +20,7 @@ final class NoLinksOut implements Check
         return new CheckInfo(
             'no-links',
             'No links in the content',
-            'A page that leads nowhere ends the visit.',
+            'A page without links ends the visit.',
             Severity::Notice,
             1,
             Fix::Content,

@@ -20,7 +20,7 @@ final class Orphan implements Check
         return new CheckInfo(
             'orphan',
             'Nothing leads to it',
-            'Visitors cannot come to it, and engines think little of it.',
+            'Visitors cannot find it, and search engines rank it low.',
             Severity::Warning,
             7,
             Fix::Links,

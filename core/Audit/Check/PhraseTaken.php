@@ -20,7 +20,7 @@ final class PhraseTaken implements Check
         return new CheckInfo(
             'phrase-taken',
             'Another page has the same phrase',
-            'The two compete, and both come out lower.',
+            'The two compete, and both rank lower.',
             Severity::Warning,
             3,
             Fix::Phrase,

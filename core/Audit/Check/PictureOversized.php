@@ -26,7 +26,7 @@ final class PictureOversized implements Check
         return new CheckInfo(
             'picture-oversized',
             'Picture too large',
-            'Visitors wait for it, on telephones above all.',
+            'Visitors wait for it, especially on phones.',
             Severity::Notice,
             2,
             Fix::Content,

@@ -21,7 +21,7 @@ final class PictureWithoutText implements Check
         return new CheckInfo(
             'picture-no-alt',
             'Picture without alternative text',
-            'People who do not see the picture, and engines, learn nothing of it.',
+            'People who cannot see the picture, and search engines, learn nothing from it.',
             Severity::Warning,
             5,
             Fix::Content,

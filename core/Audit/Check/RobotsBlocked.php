@@ -19,7 +19,7 @@ final class RobotsBlocked implements Check
     {
         return new CheckInfo(
             'robots-blocked',
-            'Shut out by robots.txt',
+            'Blocked by robots.txt',
             'Crawlers never read the page, so it is found by its address at most.',
             Severity::Error,
             9,

@@ -19,7 +19,7 @@ final class RobotsContradiction implements Check
     {
         return new CheckInfo(
             'robots-contradiction',
-            'noindex that nobody reads',
+            'noindex that crawlers cannot see',
             'Crawlers that may not fetch a page never see that it asks not to be listed.',
             Severity::Error,
             6,

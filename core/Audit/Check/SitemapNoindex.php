@@ -20,7 +20,7 @@ final class SitemapNoindex implements Check
         return new CheckInfo(
             'sitemap-noindex',
             'In the sitemap, but noindex',
-            'One setting says look here, the other says do not.',
+            'The two settings contradict each other.',
             Severity::Warning,
             4,
             Fix::Sitemap,

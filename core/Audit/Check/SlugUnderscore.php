@@ -20,7 +20,7 @@ final class SlugUnderscore implements Check
         return new CheckInfo(
             'slug-underscore',
             'Underscores in the slug',
-            'Engines part words at hyphens, not at underscores.',
+            'Search engines separate words at hyphens, not at underscores.',
             Severity::Notice,
             1,
             Fix::Details,
@@ -33,6 +33,6 @@ final class SlugUnderscore implements Check
             return Verdict::doesNotApply();
         }
 
-        return Verdict::when(str_contains($page->slug, '_'), 'The slug has underscores where hyphens part words.');
+        return Verdict::when(str_contains($page->slug, '_'), 'The slug has underscores instead of hyphens between words.');
     }
 }

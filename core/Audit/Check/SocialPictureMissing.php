@@ -20,7 +20,7 @@ final class SocialPictureMissing implements Check
         return new CheckInfo(
             'social-picture-missing',
             'No social picture',
-            'Cards without a picture are passed over.',
+            'Cards without a picture are overlooked.',
             Severity::Notice,
             1,
             Fix::Social,

@@ -23,7 +23,7 @@ final class TooDeep implements Check
         return new CheckInfo(
             'too-deep',
             'Many clicks away',
-            'Few visitors go so far, and crawlers come seldom.',
+            'Few visitors go this far, and crawlers come rarely.',
             Severity::Notice,
             3,
             Fix::Links,

@@ -28,7 +28,7 @@ final readonly class Fold implements BlockKind
                 static fn (ReadNode $question): array => ['content' => $question->inline()],
                 'foldAnswer',
                 static fn (ReadNode $answer): array => ['content' => $answer->blocks(Room::Inside)],
-                'What folds has a question and an answer.',
+                'An expandable question has a question and an answer.',
             ),
         ];
     }

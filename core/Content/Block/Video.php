@@ -30,7 +30,7 @@ final readonly class Video implements BlockKind
         return [
             'attrs' => [
                 ...$isElsewhere ? ['address' => self::address($attributes)] : ['file' => $attributes->identity('file')],
-                'title' => $attributes->needed('title', 'A film needs a title, for people who do not see it.', 200),
+                'title' => $attributes->needed('title', 'A video needs a title, for people who cannot see it.', 200),
                 'caption' => $attributes->line('caption'),
                 ...$attributes->has('poster') ? ['poster' => ['file' => $attributes->within('poster')->identity('file')]] : [],
                 ...$attributes->has('captions') && ! $isElsewhere ? ['captions' => self::captions($attributes->within('captions'))] : [],
@@ -103,7 +103,7 @@ final readonly class Video implements BlockKind
 
         return preg_match('#^https?://[^\s/?\#"<>\\\\@]+[^\s"<>\\\\]*$#iD', $address) === 1
             ? $address
-            : throw $attributes->refusal('address', 'A film elsewhere is named by its web address, beginning with https://.', 'https://');
+            : throw $attributes->refusal('address', 'A video elsewhere is named by its web address, beginning with https://.', 'https://');
     }
 
     /** @return array{file: string, language: string} */

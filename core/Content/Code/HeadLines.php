@@ -68,7 +68,7 @@ final readonly class HeadLines
             throw new InputRefused('head', sprintf('At most %d characters fit here; these are %d.', self::LONGEST, mb_strlen($given)));
         }
         if (! mb_check_encoding($given, 'UTF-8') || preg_match('/[\x00-\x08\x0B\x0C\x0E-\x1F]/', $given) === 1) {
-            throw new InputRefused('head', 'There are signs in this that cannot be shown. Type it anew.');
+            throw new InputRefused('head', 'This contains characters that cannot be shown. Type it again.');
         }
         $lines = new self();
         foreach ((new HTML5())->loadHTMLFragment($given)->childNodes as $node) {

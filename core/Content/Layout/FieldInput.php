@@ -46,7 +46,7 @@ final class FieldInput
         }
         $clean = preg_replace($folded, $into, trim($given));
         if ($clean === null || preg_match('/[\x00-\x08\x0B\x0C\x0E-\x1F]/', $clean) === 1) {
-            throw new InputRefused($at, 'There are signs in this that cannot be shown. Type it anew.');
+            throw new InputRefused($at, 'This contains characters that cannot be shown. Type it again.');
         }
 
         return $clean;

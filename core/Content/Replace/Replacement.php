@@ -30,7 +30,7 @@ final readonly class Replacement
                 throw new InputRefused($field, sprintf('At most %d characters fit here; these are %d.', self::MAX_LENGTH, mb_strlen($text)));
             }
             if (! mb_check_encoding($text, 'UTF-8') || preg_match('/[\x00-\x08\x0B\x0C\x0E-\x1F]/', $text) === 1) {
-                throw new InputRefused($field, 'There are signs in this that no text has.');
+                throw new InputRefused($field, 'This contains characters that no text has.');
             }
         }
         if ($find === '') {
@@ -61,7 +61,7 @@ final readonly class Replacement
         $count = preg_match_all($this->regex, $text, $matches, PREG_SET_ORDER | PREG_OFFSET_CAPTURE | PREG_UNMATCHED_AS_NULL);
         ini_set('pcre.backtrack_limit', (string) $limit);
         if ($count === false) {
-            throw new InputRefused('find', 'Looking for this takes too long: it can match in too many ways. Say more exactly what is repeated.');
+            throw new InputRefused('find', 'This search takes too long: the expression can match in too many ways. Make what is repeated more specific.');
         }
         $found = [];
         $end = 0;
@@ -114,10 +114,10 @@ final readonly class Replacement
         $tried = preg_match($this->regex, '');
         restore_error_handler();
         if ($tried === false) {
-            throw new InputRefused('find', 'This is no regular expression'.($said === '' ? '.' : ": $said."));
+            throw new InputRefused('find', 'This is not a valid regular expression'.($said === '' ? '.' : ": $said."));
         }
         if (preg_match('/(?<!\\\\)(?:\\\\\\\\)*\\\\C/', $find) === 1) {
-            throw new InputRefused('find', 'Half signs cannot be looked for: \C is not taken.');
+            throw new InputRefused('find', '\C is not supported: parts of a character cannot be searched for.');
         }
         preg_match_all('/\$(?:\$|(\d{1,2})|\{(\d{1,2})\})/', $this->with, $named);
         $most = max([0, ...array_map(intval(...), $named[1]), ...array_map(intval(...), $named[2])]);

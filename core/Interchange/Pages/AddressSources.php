@@ -29,7 +29,7 @@ final class AddressSources
             }
             [$address, $name] = [...preg_split('/\s+/', $line, 2) ?: [], null];
             $page = new GivenPage("line $n", address: (string) $address, name: $name);
-            yield preg_match('#^(?:https?:)?/#i', (string) $address) === 1 ? $page : $page->remarked(Remark::refusing('address', 'This line begins with no address: one begins with / or http.'));
+            yield preg_match('#^(?:https?:)?/#i', (string) $address) === 1 ? $page : $page->remarked(Remark::refusing('address', 'This line does not begin with an address: / or http.'));
         }
     }
 
@@ -66,11 +66,11 @@ final class AddressSources
      */
     public static function sitemap(string $xml): iterable
     {
-        $reader = SafeXml::reader($xml, 'This is no sitemap that can be read');
+        $reader = SafeXml::reader($xml, 'This is not a sitemap that can be read');
         $n = 0;
         $loc = null;
         $isIndex = false;
-        while (SafeXml::next($reader, 'This is no sitemap that can be read')) {
+        while (SafeXml::next($reader, 'This is not a sitemap that can be read')) {
             if ($reader->nodeType !== \XMLReader::ELEMENT) {
                 continue;
             }
@@ -84,7 +84,7 @@ final class AddressSources
             yield $isIndex ? $page->remarked(Remark::refusing('address', 'This is another sitemap. Give that one as well, or all of them in one ZIP file.')) : $page;
         }
         if ($loc === null) {
-            throw new InputRefused('text', 'There is no address in this sitemap: it has no <loc>.');
+            throw new InputRefused('text', 'This sitemap has no address: it has no <loc>.');
         }
     }
 }

@@ -27,12 +27,12 @@ final readonly class FrontMatter
             // Neither objects nor constants: texts, numbers, lists and maps.
             $said = strlen($of[1]) > 100_000 ? null : Yaml::parse($of[1], Yaml::PARSE_EXCEPTION_ON_INVALID_TYPE);
         } catch (ParseException $no) {
-            return new self([], $of[2], 'The lines between --- are no YAML: '.$no->getMessage());
+            return new self([], $of[2], 'The lines between --- are not valid YAML: '.$no->getMessage());
         }
 
         return is_array($said) || $said === null || $said === ''
             ? new self(array_combine(array_map(strval(...), array_keys((array) $said)), array_values((array) $said)), $of[2], null)
-            : new self([], $of[2], 'The lines between --- are no list of names with values.');
+            : new self([], $of[2], 'The lines between --- are not a list of names with values.');
     }
 
     public function text(string ...$names): ?string

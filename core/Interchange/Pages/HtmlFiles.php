@@ -95,7 +95,7 @@ final class HtmlFiles
         self::resolveLinks($document, $address);
         $main = $this->main($document);
         $heading = self::taken($main);
-        $remarks = $main === null ? [Remark::of('content', 'No part of this page was found that is its own; it comes without content.')] : [];
+        $remarks = $main === null ? [Remark::of('content', 'No content of its own was found on this page; it is imported without content.')] : [];
 
         return $page->with([
             'name' => $heading ?? ($title === null ? null : $this->repeated->shortened($title)),

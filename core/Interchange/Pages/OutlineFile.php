@@ -23,7 +23,7 @@ final class OutlineFile
      */
     public static function pages(string $xml): iterable
     {
-        $says = 'This is no OPML outline that can be read';
+        $says = 'This is not an OPML outline that can be read';
         $reader = SafeXml::reader($xml, $says);
         $above = [];
         $n = 0;
@@ -47,7 +47,7 @@ final class OutlineFile
             }
         }
         if (! $isOutline) {
-            throw new InputRefused('text', 'This is no OPML outline: it needs <opml> with a <body> of <outline>s.');
+            throw new InputRefused('text', 'This is not an OPML outline: it needs <opml> with a <body> of <outline>s.');
         }
     }
 

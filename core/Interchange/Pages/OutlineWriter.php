@@ -57,7 +57,7 @@ final class OutlineWriter
 
     private static function escaped(string $text): string
     {
-        // What XML 1.0 cannot hold is left away (2.2).
+        // What XML 1.0 cannot hold is dropped (2.2).
         return htmlspecialchars(
             (string) preg_replace('/[^\x09\x0A\x0D\x20-\x{D7FF}\x{E000}-\x{FFFD}\x{10000}-\x{10FFFF}]/u', '', $text),
             ENT_QUOTES | ENT_XML1,

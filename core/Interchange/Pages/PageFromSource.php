@@ -101,7 +101,7 @@ final readonly class PageFromSource
             );
         $to = $placed->given->leadsTo;
         if ($kind === PageKind::Pointer && Identity::names($to) && $pageAt($to) === null) {
-            $placed->remark(Remark::of('leadsTo', 'It leads to a page that does not come along: it comes as a section. Say where it is to lead.'));
+            $placed->remark(Remark::of('leadsTo', 'It leads to a page that is not imported: it becomes a section. Say where it should lead.'));
 
             return $page->with(['kind' => PageKind::Section, 'leadsTo' => null]);
         }
@@ -188,7 +188,7 @@ final readonly class PageFromSource
                 'review', 'in review' => PageState::InReview,
                 default => throw new InputRefused(
                     'state',
-                    sprintf('“%s” is no state. There are draft, review, live and offline.', mb_substr($word, 0, 40)),
+                    sprintf('“%s” is not a state. Use draft, review, live or offline.', mb_substr($word, 0, 40)),
                 ),
             },
         };

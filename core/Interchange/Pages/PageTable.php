@@ -128,7 +128,7 @@ final class PageTable
             if ($word($column) !== null) {
                 $flag = self::flag($word($column));
                 $flag === null
-                    ? ($remarks[] = Remark::of($column->value, "“{$word($column)}” is neither yes nor no; passed over."))
+                    ? ($remarks[] = Remark::of($column->value, "“{$word($column)}” is neither yes nor no; ignored."))
                     : ($settings[$field] = $flag);
             }
         }
@@ -139,7 +139,7 @@ final class PageTable
         }
         $id = $word(PageColumn::Id);
         if ($id !== null && ! Identity::names($id)) {
-            $remarks[] = Remark::of('id', 'This is no identity of a page, 26 letters and digits: the address counts.');
+            $remarks[] = Remark::of('id', 'This is not the identity of a page (26 letters and digits): the address is used.');
         }
         $listed = $word(PageColumn::Listed) === null ? null : self::flag((string) $word(PageColumn::Listed));
         $tags = isset($said['tags'])

@@ -498,7 +498,7 @@ final class Placement
                     default => 'the system',
                 };
                 if ($claim->page !== $page->id) {
-                    $page->remark(Remark::of('address', "{$address->readable()} is held by $holder: that is decided before it is brought in."));
+                    $page->remark(Remark::of('address', "{$address->readable()} is held by $holder: decide that before importing it."));
                 }
             }
         }
@@ -530,7 +530,7 @@ final class Placement
             ? throw new InputRefused(
                 'text',
                 sprintf(
-                    'At most %s pages are brought in at once; these are %s. Give them in parts, one branch after the other.',
+                    'At most %s pages are imported at once; these are %s. Give them in parts, one branch after the other.',
                     number_format(BringIn::MAX_PAGES),
                     number_format(count($brought)),
                 ),

@@ -117,7 +117,7 @@ final class SiteFile
     private static function guard(mixed $format, mixed $version): void
     {
         if ($format !== self::FORMAT) {
-            throw new InputRefused('file', 'This is no site file: it has no "format": "'.self::FORMAT.'".');
+            throw new InputRefused('file', 'This is not a site file: it has no "format": "'.self::FORMAT.'".');
         }
         if ($version !== self::VERSION) {
             throw new InputRefused(
@@ -157,7 +157,7 @@ final class SiteFile
     {
         $file = json_decode($text, true, 100);
         if (! is_array($file)) {
-            throw new InputRefused('file', 'This is no site file: it is no JSON document.');
+            throw new InputRefused('file', 'This is not a site file: it is not a JSON document.');
         }
         self::guard($file['format'] ?? null, $file['version'] ?? null);
         yield ['site', is_array($file['site'] ?? null) ? $file['site'] : []];

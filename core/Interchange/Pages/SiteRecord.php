@@ -209,7 +209,7 @@ final class SiteRecord
             unset($access['hadPassword']);
             if ($hadPassword) {
                 $access = ['to' => PageAccess::NOBODY];
-                $remarks[] = Remark::of('access', 'Visitors got in by a password, which no file holds: it comes closed to all. Set a password anew.');
+                $remarks[] = Remark::of('access', 'Visitors opened it with a password, which no file holds: it is imported closed to everyone. Set a new password.');
             }
             $changes[] = ['kind' => 'set-access', 'access' => $access];
         }

@@ -224,7 +224,7 @@ final class SourceTree
                     continue;
                 }
                 if ($isCircle || $level > self::MAX_DEPTH) {
-                    $each->remark(Remark::refusing('parent', $isCircle ? 'The pages above this one lead round in a circle.' : 'This stands deeper than '.self::MAX_DEPTH.' levels.'));
+                    $each->remark(Remark::refusing('parent', $isCircle ? 'The pages above this one form a loop.' : 'This stands deeper than '.self::MAX_DEPTH.' levels.'));
                 } elseif ($above?->isRefused() === true) {
                     $each->remark(Remark::refusing('parent', "The page above it, {$above->given->at}, cannot be taken."));
                 }

@@ -36,7 +36,7 @@ final readonly class WrittenAddress
             $host = strtolower((string) preg_replace('/^[^@]*@|:(?:80|443)$/', '', $of[2]));
             $rest = $of[3];
         } elseif (preg_match('/^[a-z][a-z0-9+.-]*:/i', $written) === 1) {
-            throw new InputRefused('address', 'This is no address of a page: it begins with neither / nor http.');
+            throw new InputRefused('address', 'This is not the address of a page: it begins with neither / nor http.');
         }
         $rest = (string) preg_replace('/#.*$/sD', '', $rest);
         [$path, $query] = [...explode('?', $rest, 2), ''];

@@ -104,7 +104,7 @@ final class ApacheFile
             return null;
         }
         if (preg_match('/\$\{\w+:/', $target) === 1) {
-            throw new InputRefused('leadsTo', 'It looks its target up in a table. Bring that table in as a file of its own.');
+            throw new InputRefused('leadsTo', 'It looks its target up in a table. Import that table as a file of its own.');
         }
         if (preg_match('/%\{?\w/', (string) preg_replace('/\\\\.|%[0-9A-Fa-f]{2}/', '', $target)) === 1) {
             throw new InputRefused('leadsTo', 'Its target has something of the request that redirects here do not know.');

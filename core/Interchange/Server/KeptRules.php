@@ -40,7 +40,7 @@ final readonly class KeptRules
      */
     public static function head(string $title, array $notes, iterable $kept): string
     {
-        $head = "# $title\n".implode('', array_map(static fn (string $note): string => "# Not carried: $note\n", $notes));
+        $head = "# $title\n".implode('', array_map(static fn (string $note): string => "# Not exported: $note\n", $notes));
         foreach ($kept as $line) {
             $head .= $line;
         }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Heronstem\Core\Redirect\Matching;
 
-/** The words of an address or a title, as they are compared: lower case, without accents and endings, numbers that only count left away. */
+/** The words of an address or a title, as they are compared: lower case, without accents and endings, numbers that only count dropped. */
 final class Words
 {
     /** Parts of addresses that say nothing of the page. */

@@ -1,6 +1,6 @@
 import type { Schemas } from './client'
 
-/** A row of the outline with everything it says: what is left away on the wire is its default. */
+/** A row of the outline with everything it says: what is dropped on the wire is its default. */
 export type OutlineRow = Required<Omit<Schemas['OutlineRow'], 'match' | 'rights'>> &
     Pick<Schemas['OutlineRow'], 'match' | 'rights'>
 

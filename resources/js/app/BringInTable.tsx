@@ -17,7 +17,7 @@ type Props = {
     example: string
     /** Under which name what was pasted is kept in this tab. */
     keptAs: string
-    /** What is brought in, after “Bringing in”. */
+    /** What is brought in, after “Importing”. */
     what: string
     read: (table: string) => Promise<Schemas['SearchFileRead']>
     onClose: () => void
@@ -110,7 +110,7 @@ export function BringInTable({ title, about, example, keptAs, what, read: readTa
                             onClick={() => {
                                 onClose()
                                 void propose({
-                                    title: `Bringing in ${what} of ${count(data.pages, 'page')}`,
+                                    title: `Importing ${what} of ${count(data.pages, 'page')}`,
                                     act: `Change ${count(data.pages, 'page')}`,
                                     batch: { changes: data.changes },
                                     always: true,

@@ -23,7 +23,7 @@ type Props = {
 
 const nothing: Partial<Record<Part, string>> = {}
 
-/** Styles and head lines written by hand: checked while they are typed, with what they allow browsers to do. Owners write, others look. */
+/** Styles and head code written by hand: checked while they are typed, with what they allow browsers to do. Owners write, others look. */
 export function CodeDialog({ page, onClose }: Props) {
     const site = useSite()
     const { propose } = useChanges()
@@ -68,7 +68,7 @@ export function CodeDialog({ page, onClose }: Props) {
                 ? { kind: 'set-site-head', head: now.head }
                 : { kind: 'set-code', page: page.id, ...Object.fromEntries(changed.map(part => [part, now[part]])) }
         void propose({
-            title: page === null ? 'Changing the head lines of all pages' : `Changing the code of ${page.name}`,
+            title: page === null ? 'Changing the head code of all pages' : `Changing the code of ${page.name}`,
             act: 'Save code',
             batch: { changes: [change] },
             // What it allows was said here.
@@ -109,7 +109,7 @@ export function CodeDialog({ page, onClose }: Props) {
         <Modal
             open
             onClose={onClose}
-            title={page === null ? 'Head lines of all pages' : `Code of ${page.name}`}
+            title={page === null ? 'Head code of all pages' : `Code of ${page.name}`}
             width={640}
         >
             <ReadFailure of={standing} />
@@ -129,7 +129,7 @@ export function CodeDialog({ page, onClose }: Props) {
                             'CSS for this page alone; menus and footer stay as the design has them.',
                             8,
                         )}
-                    {area('head', 'Head lines', 'meta, link, JSON-LD and script.', 6)}
+                    {area('head', 'Head code', 'meta, link, JSON-LD and script.', 6)}
                     <section aria-label="What this allows" className="rounded bg-sunk px-3 py-2">
                         <h3 className="text-[13px] font-semibold">What this allows browsers</h3>
                         {(read.data?.allows ?? []).length === 0 ? (

@@ -12,7 +12,7 @@ export function CodeField({ code, onType, error }: Props) {
             value={code}
             onChange={event => onType(event.target.value)}
             error={code === '' ? undefined : error}
-            hint="That your device shows now, or one that you wrote down."
+            hint="The code your device shows now, or one of your backup codes."
         />
     )
 }

@@ -25,7 +25,7 @@ export function ConfirmIt({ onAnswer }: { onAnswer: (isConfirmed: boolean) => vo
             open
             onClose={() => onAnswer(false)}
             title="Confirm that it is you"
-            description="It is some time since you signed in, and what you are about to do weighs: it gives rights, opens pages, or holds for the whole site."
+            description="You signed in a while ago, and this is a sensitive change: it gives rights, opens pages or affects the whole site. Type your password to go on."
         >
             <form
                 noValidate

@@ -29,7 +29,7 @@ export function Consequence({ row, group }: { row: Schemas['RippleRow']; group: 
                 <span className={mono}>{row.from}</span>
                 {(row.to !== null || row.name !== '') && (
                     <>
-                        <span aria-label="sends on to" className="text-ink-3">
+                        <span aria-label="redirects to" className="text-ink-3">
                             →
                         </span>
                         <span className={clsx(row.to !== null && mono, 'text-heron')}>{row.to ?? row.name}</span>
@@ -43,7 +43,7 @@ export function Consequence({ row, group }: { row: Schemas['RippleRow']; group: 
             {row.from !== null && <span className={mono}>{row.from}</span>}
             {group === 'redirectsWritten' && (
                 <>
-                    <span aria-label="sends on to" className="text-ink-3">
+                    <span aria-label="redirects to" className="text-ink-3">
                         →
                     </span>
                     {row.to !== null ? (

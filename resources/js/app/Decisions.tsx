@@ -20,7 +20,7 @@ export function Decisions({ pending }: { pending: Pending }) {
                 <QuestionView key={question.kind + question.page} question={question} />
             ))}
             {account.notes.length > 0 && (
-                <ul className="grid gap-1.5 border-l-2 border-amber pl-4" aria-label="Worth knowing">
+                <ul className="grid gap-1.5 border-l-2 border-amber pl-4" aria-label="Good to know">
                     {account.notes.map(note => (
                         <li key={note.kind + note.page + (note.other ?? '')}>{noteWords(note)}</li>
                     ))}
@@ -127,20 +127,20 @@ function asks({ kind, name, count: n }: Question) {
 
 function answerWords(answer: Answer, { heir, kind, count: n }: Question) {
     const words: Record<Answer, string> = {
-        parent: `Send them on to ${heir?.name ?? 'the page above'}`,
-        gone: 'Say that the page is gone',
-        page: 'Send them on to another page…',
-        along: 'Into the bin as well',
-        up: 'Take its place',
+        parent: `Redirect to ${heir?.name ?? 'the page above'}`,
+        gone: 'Return 410 (gone)',
+        page: 'Redirect to another page…',
+        along: 'Put them in the bin as well',
+        up: 'Move them up in its place',
         leave:
             kind === 'raw-links' || kind === 'menu-entries'
                 ? `Leave ${n === 1 ? 'it as it is' : 'them as they are'}`
                 : 'Leave them drafts',
-        remove: n === 1 ? 'Take it out' : 'Take them out',
+        remove: n === 1 ? 'Remove it' : 'Remove them',
         rewrite: n === 1 ? 'Turn it into a link to its page' : 'Turn them into links to their pages',
         live: 'Put them live too',
-        redirect: 'Send them on to the page',
-        free: 'Let go: page not found',
+        redirect: 'Redirect them to the page',
+        free: 'Stop answering there: page not found (404)',
     }
     return words[answer]
 }

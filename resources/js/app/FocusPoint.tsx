@@ -31,7 +31,7 @@ export function FocusPoint({ picture, proportions, focus, onFocus }: Props) {
         <div className="flex min-h-[120px] items-start gap-3">
             <button
                 type="button"
-                aria-label={`Point that stays in sight: ${focus.x} % from the left, ${focus.y} % from the top. Arrow keys move it.`}
+                aria-label={`Focus point: ${focus.x} % from the left, ${focus.y} % from the top. Arrow keys move it.`}
                 onPointerDown={clicked}
                 onKeyDown={pressed}
                 className="relative max-w-[60%] cursor-crosshair"

@@ -30,23 +30,23 @@ export function Foresight({ site, wanted, digest }: { site: string; wanted: Want
             {data === undefined ? (
                 <p className="text-ink-3">
                     {foresight.isError
-                        ? `Findings cannot be looked for: ${foresight.error.message}`
-                        : 'Looking for findings that come or go …'}
+                        ? `Findings could not be checked: ${foresight.error.message}`
+                        : 'Checking which findings change…'}
                 </p>
             ) : (
                 <details>
                     <summary className={said(data).length > 0 ? '' : 'pointer-events-none list-none text-ink-3'}>
                         <span role="status">
                             {data.state === 'large'
-                                ? 'Too much changes to look for findings beforehand; they are looked for right after.'
+                                ? 'This change is too large to check findings beforehand; they are checked right after it.'
                                 : said(data).length > 0
                                   ? `Findability: ${said(data).join(', ')}.`
-                                  : 'No finding comes or goes, and no page is further away.'}
+                                  : 'No finding changes, and no page gets further from the start page.'}
                         </span>
                     </summary>
                     <div className="mt-2 grid gap-x-8 gap-y-3 lg:grid-cols-2">
-                        <Findings title="Findings that appear" all={data.appears} findings={data.appear} />
-                        <Findings title="Findings that go" all={data.goes} findings={data.go} />
+                        <Findings title="New findings" all={data.appears} findings={data.appear} />
+                        <Findings title="Findings resolved" all={data.goes} findings={data.go} />
                         {data.moved.length > 0 && (
                             <div>
                                 <h3 className="font-semibold">Clicks from the start page</h3>
@@ -93,7 +93,7 @@ export function said({ appears, goes, deeper, nearer, orphaned }: Seen) {
     return [
         appears > 0 && `${count(appears, 'finding appears', 'findings appear')}`,
         goes > 0 && `${count(goes, 'finding goes', 'findings go')}`,
-        orphaned > 0 && `nothing leads to ${count(orphaned, 'page')} any more`,
+        orphaned > 0 && `${count(orphaned, 'page')} can no longer be reached by clicking`,
         deeper > 0 && `${count(deeper, 'page')} further away`,
         nearer > 0 && `${count(nearer, 'page')} nearer`,
     ].filter(part => part !== false)

@@ -11,8 +11,8 @@ export function HandOver({ name, link, onClose }: { name: string; link: string; 
             open
             onClose={onClose}
             alert
-            title={`Hand this link to ${name}`}
-            description="This installation sends no mail. Whoever has the link sets the password of the account: give it to nobody else. It is good for seven days, and shown only here."
+            title={`Give this link to ${name}`}
+            description="This installation sends no mail. Whoever has the link sets the password of the account: give it to nobody else. It works for seven days and is shown only here."
         >
             <input
                 readOnly
@@ -29,7 +29,7 @@ export function HandOver({ name, link, onClose }: { name: string; link: string; 
                         void navigator.clipboard
                             .writeText(link)
                             .then(() => notify.success('Copied.'))
-                            .catch(() => notify.error('This browser does not let it be copied. Mark it and copy it.'))
+                            .catch(() => notify.error('This browser does not allow copying here. Select it and copy it.'))
                     }
                 >
                     Copy link

@@ -15,15 +15,15 @@ const groups: [string, [string, string][]][] = [
     [
         'In the ripple tray',
         [
-            ['Enter', 'Do it'],
-            ['D', 'Take the defaults'],
-            ['Esc', 'Set it aside'],
+            ['Enter', 'Apply'],
+            ['D', 'Use the defaults'],
+            ['Esc', 'Cancel'],
         ],
     ],
     [
         'While writing a page',
         [
-            ['/', 'Put in a block, where nothing stands yet'],
+            ['/', 'Insert a block in an empty paragraph'],
             ['Alt ↑ ↓', 'Move the block'],
             ['Ctrl B', 'Bold'],
             ['Ctrl I', 'Italic'],
@@ -46,13 +46,13 @@ const groups: [string, [string, string][]][] = [
             ['Alt ↑ ↓', 'Move among siblings'],
             ['Alt → ←', 'Move under the one above, or out'],
             ['M', 'Move to…'],
-            ['P', 'Pick for a place'],
+            ['P', 'Add to picks'],
             ['Space', 'Mark the row'],
             ['Shift ↑ ↓', 'Mark a range'],
             ['Ctrl D', 'Duplicate'],
             ['Del', 'Put in the bin'],
             ['/', 'Filter'],
-            ['Esc', 'Let go; close the page sheet'],
+            ['Esc', 'Cancel; close the page sheet'],
         ],
     ],
 ]

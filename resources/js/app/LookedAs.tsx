@@ -19,10 +19,10 @@ export function LookedAs({ name }: { name: string }) {
         >
             <Eye size={16} aria-hidden className="shrink-0" />
             <span>
-                You look at this site as <b>{name}</b>. You see what they see, and can do nothing.
+                You look at this site as <b>{name}</b>. You see what they see and cannot change anything.
             </span>
             <Button className="ml-auto" onClick={() => stop.mutate()}>
-                Stop looking
+                Stop viewing
             </Button>
         </div>
     )

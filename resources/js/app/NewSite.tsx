@@ -95,7 +95,7 @@ export function NewSite({ onClose }: { onClose: () => void }) {
                             value={from}
                             choices={[
                                 ['', 'empty'],
-                                [bringing, 'with what I bring in'],
+                                [bringing, 'with pages I import'],
                                 ...session.sites
                                     .filter(each => each.isOwner)
                                     .map(each => [each.key, `as a copy of ${each.name}`] as const),

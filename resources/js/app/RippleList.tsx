@@ -66,7 +66,7 @@ export function RippleList({
             <div className="mt-3 flex items-center gap-2 text-ink-2">
                 <p role="status">
                     {total === 0
-                        ? 'None matches.'
+                        ? 'No rows match.'
                         : `${offset + 1} to ${Math.min(total, offset + PIECE)} of ${count(total, 'row')}`}
                 </p>
                 <span className="ml-auto" />

@@ -36,17 +36,17 @@ export function RippleTray({ pending }: { pending: Pending }) {
             <div className="flex flex-wrap items-center gap-x-2.5 gap-y-2 px-4 pt-3 pb-2">
                 <h2 className="text-[16px] font-bold">{pending.title}</h2>
                 <p aria-live="polite" className={open > 0 ? 'font-semibold text-amber' : 'text-ink-2'}>
-                    {open > 0 ? `${count(open, 'decision')} before this can be done` : summary(ripple.account)}
+                    {open > 0 ? `${count(open, 'decision')} to make first` : summary(ripple.account)}
                 </p>
                 <div className="ml-auto flex flex-wrap items-center justify-end gap-2.5">
                     {open > 0 && (
                         <Button aria-keyshortcuts="d" onClick={() => void takeDefaults()}>
-                            {open === 1 ? 'Take the default' : `Take ${open} defaults`} <Kbd>D</Kbd>
+                            {open === 1 ? 'Use the default' : `Use ${open} defaults`} <Kbd>D</Kbd>
                         </Button>
                     )}
                     <input
-                        aria-label="Note: why this is done"
-                        placeholder="Why? (a note)"
+                        aria-label="Note: why you do this"
+                        placeholder="Why? (optional note)"
                         value={pending.note}
                         onChange={event => setNote(event.target.value)}
                         maxLength={2000}

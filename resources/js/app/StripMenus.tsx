@@ -43,11 +43,11 @@ export function SiteList({ trigger, onNew }: { trigger: ReactNode; onNew: () => 
             </MenuAct>
             {site.makes && (
                 <MenuAct onSelect={() => void navigate({ to: '/s/$site/bring-in', params: { site: site.key } })}>
-                    Bring pages in
+                    Import pages
                 </MenuAct>
             )}
             <MenuAct onSelect={() => void navigate({ to: '/s/$site/take-out', params: { site: site.key } })}>
-                Take the site out
+                Export the site
             </MenuAct>
             {removed.data?.map(each => (
                 <MenuAct key={each.key} onSelect={() => back.mutate(each.key)}>

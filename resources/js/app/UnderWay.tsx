@@ -54,7 +54,7 @@ function Running({ change }: { change: Large }) {
             .then(() => queries.invalidateQueries({ queryKey: keys.underWay(site.key) }))
     return (
         <section
-            aria-label="Change under way"
+            aria-label="Change in progress"
             className="grid grid-cols-[minmax(0,1fr)_240px_112px_72px] items-center gap-3 border-b border-line bg-heron-soft px-4 py-1.5 text-heron max-md:grid-cols-[minmax(0,1fr)_72px]"
         >
             <p className="min-w-0 truncate" role="status">

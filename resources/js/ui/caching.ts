@@ -3,9 +3,9 @@ import type { Schemas } from '../api/client'
 export type Caching = Schemas['Caching']
 
 const words: Record<string, string> = {
-    off: 'off: kept by nobody',
-    standard: 'standard: browsers ask each time',
-    long: 'long: browsers keep it for an hour',
+    off: 'off: never cached',
+    standard: 'standard: browsers check each time',
+    long: 'long: browsers keep pages for an hour',
 }
 const spans: [number, string][] = [
     [604_800, 'a week'],

@@ -57,6 +57,6 @@ final class SiteFaultsTest extends TestCase
         self::assertSame('It has 9 entries on its first level; 7 are easily taken in.', MenuFaults::of('M', 'Main', [new MenuFinding(MenuFindingKind::Crowded, null, '', count: 9, most: 7)])[0]->says);
         self::assertSame('Nobody has used /old for 200 days.', RedirectFaults::of(RuleFindingKind::Idle, 'R', '/old', '', 200)->says);
         self::assertSame('/old answers before “Fares”, which is live.', RedirectFaults::of(RuleFindingKind::HidesPage, 'R', '/old', 'Fares')->says);
-        self::assertSame('/old never fires.', RedirectFaults::of(RuleFindingKind::NeverFires, 'R', '/old')->says);
+        self::assertSame('/old never applies.', RedirectFaults::of(RuleFindingKind::NeverFires, 'R', '/old')->says);
     }
 }

@@ -68,7 +68,7 @@ final class ImportCirclesTest extends TestCase
     #[Test]
     public function what_a_refused_row_covered_may_lead_those_round_that_were_well_before(): void
     {
-        // /c leads on to /a; /a sends on to /b and back, and is refused; the branch that it covered leads to /c.
+        // /c leads on to /a; /a redirects to /b and back, and is refused; the branch that it covered leads to /c.
         $rows = ['C' => ['c', 'a', 'one'], 'A' => ['a', 'b', 'one'], 'B' => ['b', 'a', 'one'], 'D' => ['a', 'c', 'branch']];
         $circles = new ImportCircles(new AddressRules(), $this->nobody(), []);
         $rules = [];

@@ -33,7 +33,7 @@ final class PathExpressionTest extends TestCase
         yield 'everything that begins so' => ['^/old', 'branch', '/old'];
         yield 'what is not caught' => ['^/a/[a-z]+-(\d+)$', 'pattern', '/a/([a-z]+)-(\d+)'];
         yield 'signs that mean something in a pattern' => ['^/a:b/(x|y)$', 'pattern', '/a\:b/(x|y)'];
-        yield 'something that may be left away' => ['^/a/(\d+)(-b)?$', 'pattern', '/a/(\d+){(-b)}?'];
+        yield 'something that may be dropped' => ['^/a/(\d+)(-b)?$', 'pattern', '/a/(\d+){(-b)}?'];
     }
 
     #[Test, DataProvider('expressions')]

@@ -161,7 +161,7 @@ final class WithinRightsTest extends TestCase
         yield 'discards a draft' => [new PutInBin('Ideas'), [Right::Structure]];
         yield 'pins an address' => [new Pin('Ideas', $address('/ideas')), [Right::Addresses]];
         yield 'gives a further address' => [AddAddress::sendingOn('Times', $address('/t')), [Right::Addresses]];
-        yield 'writes head lines of all pages' => [new SetSiteHead('<meta name="a" content="b">'), [Right::Code]];
+        yield 'writes head code of all pages' => [new SetSiteHead('<meta name="a" content="b">'), [Right::Code]];
         yield 'writes code' => [new SetCode('Times', ['styles' => 'p { color: red }']), [Right::Code]];
         yield 'sets the start page' => [new SetStartPage('Help'), [Right::Settings, Right::Addresses]];
         yield 'makes a menu' => [new MakeMenu('01J000000000000000000FOOT1', PageName::of('Footer'), MenuKind::Menu), [Right::Menus]];

@@ -30,7 +30,7 @@ final class DestinationTest extends TestCase
         yield 'a fragment that stays over a step' => ['/top?q', '/fares?q#prices'];
         yield 'a fragment that stays over two' => ['/over', '/fares#prices'];
         yield 'a fragment of its own on the way' => ['/own', '/fares#mine'];
-        yield 'a query that is left away' => ['/dropped?a=1', '/fares'];
+        yield 'a query that is dropped' => ['/dropped?a=1', '/fares'];
         yield 'what has no fragment' => ['/plain', '/fares'];
     }
 

@@ -9,14 +9,14 @@ use OpenApi\Attributes as OA;
 #[
     OA\Schema(
         schema: 'Code',
-        description: 'Styles and head lines that the owner of a site writes by hand.',
+        description: 'Styles and head code that the owner of a site writes by hand.',
         required: ['styles', 'head', 'allows', 'problems'],
         properties: [
             new OA\Property('styles', type: 'string'),
             new OA\Property('head', type: 'string'),
             new OA\Property(
                 'allows',
-                description: 'what the head lines let browsers do, a sentence each',
+                description: 'what the head code let browsers do, a sentence each',
                 type: 'array',
                 items: new OA\Items(type: 'string'),
             ),

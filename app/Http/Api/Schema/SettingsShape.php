@@ -124,7 +124,7 @@ use OpenApi\Attributes as OA;
             new OA\Property('robotsLines', type: 'integer'),
             new OA\Property('checksLinks', type: 'boolean'),
             new OA\Property('tellsEngines', type: 'boolean'),
-            new OA\Property('hasHead', description: 'head lines of all pages', type: 'boolean'),
+            new OA\Property('hasHead', description: 'head code of all pages', type: 'boolean'),
             new OA\Property('people', type: 'integer'),
             new OA\Property('roles', type: 'integer'),
             new OA\Property('gates', description: 'pages that say who sees them', type: 'integer'),

@@ -119,7 +119,7 @@ use OpenApi\Attributes as OA;
             new OA\Property('menus', description: 'found on the pages', type: 'array', items: new OA\Items(ref: '#/components/schemas/FoundMenu')),
             new OA\Property('ownMenus', description: 'menus of a site file', type: 'integer'),
             new OA\Property('ownRedirects', description: 'redirects of a site file', type: 'integer'),
-            new OA\Property('left', description: 'files that are left away, and why', type: 'array', items: new OA\Items(type: 'string')),
+            new OA\Property('left', description: 'files that are dropped, and why', type: 'array', items: new OA\Items(type: 'string')),
             new OA\Property('leftCount', type: 'integer'),
             new OA\Property('said', ref: '#/components/schemas/SourceSays'),
             new OA\Property('given', type: 'string', format: 'date-time'),

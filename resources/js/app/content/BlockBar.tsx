@@ -26,7 +26,7 @@ const blockWord: Record<string, string> = {
     picture: 'picture',
     button: 'button',
     gallery: 'gallery',
-    video: 'film',
+    video: 'video',
     file: 'file',
     pages: 'list of pages',
 }

@@ -16,7 +16,7 @@ export function BlockPalette({ editor, onClose, onSettings }: Props) {
                 onClose()
                 editor.commands.focus()
             }}
-            title="Put in a block"
+            title="Insert a block"
             width={440}
         >
             <Command label="Block" filter={likeness} className="rounded-md border border-edge">

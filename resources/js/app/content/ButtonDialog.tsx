@@ -22,7 +22,7 @@ export function ButtonDialog({ button: given, isNew, onClose, onTake }: Props) {
         if (button.text.trim() !== '' && button.link !== null) onTake({ ...button, text: button.text.trim() })
     }
     return (
-        <DialogForm title="Button" act={isNew ? 'Put in button' : 'Use button'} onClose={onClose} onSubmit={submit}>
+        <DialogForm title="Button" act={isNew ? 'Insert button' : 'Use button'} onClose={onClose} onSubmit={submit}>
             <Field
                 stacked
                 autoFocus

@@ -13,7 +13,7 @@ export function FileBlockDialog({ file: given, isNew, onClose, onTake }: Props) 
     return (
         <DialogForm
             title="File"
-            act={isNew ? 'Put in file' : 'Use file'}
+            act={isNew ? 'Insert file' : 'Use file'}
             disabled={chosen === null}
             onClose={onClose}
             onSubmit={() => chosen !== null && onTake({ file: chosen.id, name: name.trim() })}
@@ -21,7 +21,7 @@ export function FileBlockDialog({ file: given, isNew, onClose, onTake }: Props) 
             <FileChooser chosen={chosen} onFile={setChosen} />
             <Field
                 stacked
-                label="Called on the page"
+                label="Label on the page"
                 value={name}
                 maxLength={200}
                 hint="Left empty, the name of the file stands there. Its kind and size follow by themselves."

@@ -55,7 +55,7 @@ export function GalleryDialog({ gallery: given, isNew, onClose, onTake }: Props)
     return (
         <DialogForm
             title="Gallery"
-            act={isNew ? 'Put in gallery' : 'Use gallery'}
+            act={isNew ? 'Insert gallery' : 'Use gallery'}
             width={600}
             disabled={folder === '' && pictures.length === 0}
             onClose={onClose}

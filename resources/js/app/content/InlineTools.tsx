@@ -39,13 +39,13 @@ export function InlineTools({ editor }: { editor: Editor }) {
             <Tool description="Link" on={on.link !== null} act={() => setLinking(true)}>
                 <Link2 size={15} aria-hidden />
             </Tool>
-            <Tool description="Marked" on={on.marked} act={() => then().toggleMark('style', { name: 'marked' }).run()}>
+            <Tool description="Highlight" on={on.marked} act={() => then().toggleMark('style', { name: 'marked' }).run()}>
                 <Highlighter size={15} aria-hidden />
             </Tool>
-            <Tool description="Raised" on={on.raised} act={() => then().toggleMark('superscript').run()}>
+            <Tool description="Superscript" on={on.raised} act={() => then().toggleMark('superscript').run()}>
                 <Superscript size={15} aria-hidden />
             </Tool>
-            <Tool description="Lowered" on={on.lowered} act={() => then().toggleMark('subscript').run()}>
+            <Tool description="Subscript" on={on.lowered} act={() => then().toggleMark('subscript').run()}>
                 <Subscript size={15} aria-hidden />
             </Tool>
             {linking && <LinkDialog link={on.link} onClose={() => setLinking(false)} onTake={link} />}

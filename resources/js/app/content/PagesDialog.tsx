@@ -72,7 +72,7 @@ export function PagesDialog({ pages: given, isNew, onClose, onTake }: Props) {
         setPicking(false)
     }
     return (
-        <DialogForm title="List of pages" act={isNew ? 'Put in list' : 'Use list'} onClose={onClose} onSubmit={submit}>
+        <DialogForm title="List of pages" act={isNew ? 'Insert list' : 'Use list'} onClose={onClose} onSubmit={submit}>
             <FieldFrame stacked label="Which pages">
                 {({ id }) => <Select id={id} value={pages.from} choices={sources} onChoose={from => set({ from })} />}
             </FieldFrame>

@@ -20,7 +20,7 @@ export function SharedDialog({ shared, isNew, onClose, onTake }: Props) {
     return (
         <DialogForm
             title="Shared piece"
-            act={isNew ? 'Put in piece' : 'Use piece'}
+            act={isNew ? 'Insert piece' : 'Use piece'}
             disabled={piece === ''}
             onClose={onClose}
             onSubmit={() => piece !== '' && onTake({ piece })}

@@ -46,7 +46,7 @@ const blank: Record<string, string> = {
     pages: 'No page to list yet: what is live and listed appears here.',
     button: 'This button leads to a page that visitors cannot see. They do not get it.',
     file: 'This file is no longer there. Visitors see nothing here.',
-    video: 'This film is no longer there. Visitors see nothing here.',
+    video: 'This video is no longer there. Visitors see nothing here.',
     shared: 'This shared piece is empty, or no longer there. Visitors see nothing here.',
     gallery: 'These pictures are no longer there. Visitors see nothing here.',
 }

@@ -30,7 +30,7 @@ export function TableDialog({ table: given, isNew, onClose, onTake }: Props) {
     return (
         <DialogForm
             title="Table"
-            act={isNew ? 'Put in table' : 'Use these'}
+            act={isNew ? 'Insert table' : 'Use these'}
             disabled={isNew && !fits}
             onClose={onClose}
             onSubmit={() => onTake({ ...table, caption: table.caption.trim() }, size)}

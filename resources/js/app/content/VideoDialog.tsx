@@ -10,8 +10,8 @@ type Props = { video: VideoAttrs; isNew: boolean; onClose: () => void; onTake: (
 type Choosing = 'film' | 'poster' | 'captions'
 
 const titles: Record<Choosing, string> = {
-    film: 'Film',
-    poster: 'Picture before the film plays',
+    film: 'Video',
+    poster: 'Picture before the video plays',
     captions: 'Captions',
 }
 
@@ -54,7 +54,7 @@ export function VideoDialog({ video: given, isNew, onClose, onTake }: Props) {
     )
     const line = 'flex items-center gap-3'
     return (
-        <DialogForm title="Film" act={isNew ? 'Put in film' : 'Use film'} onClose={onClose} onSubmit={submit}>
+        <DialogForm title="Video" act={isNew ? 'Insert video' : 'Use video'} onClose={onClose} onSubmit={submit}>
             <Field
                 stacked
                 autoFocus
@@ -64,7 +64,7 @@ export function VideoDialog({ video: given, isNew, onClose, onTake }: Props) {
                 onChange={event => set({ title: event.target.value })}
                 error={
                     missing && video.title.trim() === ''
-                        ? 'A film needs a title, for people who do not see it.'
+                        ? 'A video needs a title, for people who cannot see it.'
                         : undefined
                 }
             />
@@ -76,7 +76,7 @@ export function VideoDialog({ video: given, isNew, onClose, onTake }: Props) {
                 onChange={event => set({ caption: event.target.value })}
             />
             <p className={line}>
-                <span className="w-[210px] text-ink-2">The film</span> {choose('film', true)}
+                <span className="w-[210px] text-ink-2">The video</span> {choose('film', true)}
             </p>
             <p className={line}>
                 <span className="w-[210px] text-ink-2">Picture before it plays</span>{' '}

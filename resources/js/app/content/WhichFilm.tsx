@@ -26,7 +26,7 @@ export function WhichFilm({ onClose, onFilm }: { onClose: () => void; onFilm: (f
     })
     return (
         <DialogForm
-            title="Film"
+            title="Video"
             act="Look it up"
             disabled={address.trim() === '' || look.isPending}
             onClose={onClose}
@@ -35,14 +35,14 @@ export function WhichFilm({ onClose, onFilm }: { onClose: () => void; onFilm: (f
             <Field
                 stacked
                 autoFocus
-                label="Address of a film on another site"
+                label="Address of a video on another site"
                 placeholder="https://"
                 value={address}
                 hint="Visitors see a picture of it; nothing is loaded from there before they click."
                 error={look.error?.message}
                 onChange={event => setAddress(event.target.value)}
             />
-            <h3 className="mt-2 font-semibold">Or a film of your own</h3>
+            <h3 className="mt-2 font-semibold">Or a video of your own</h3>
             <p className="text-[12px] text-ink-3">MP4 or WebM, up to 32 MB.</p>
             <FileChooser chosen={null} onFile={file => onFilm({ file: file.id, address: null })} />
         </DialogForm>

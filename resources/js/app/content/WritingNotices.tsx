@@ -25,10 +25,10 @@ export function WritingNotices({
         <>
             {offered !== null && (
                 <div role="status" className="rounded-md bg-heron-soft px-3 py-2">
-                    <p>You have content here that you did not save, typed at {clock(offered.typed)}.</p>
+                    <p>You have an unsaved draft from {clock(offered.typed)}.</p>
                     <div className="mt-1.5 flex flex-wrap gap-2">
                         <Button variant="main" onClick={writing.resume}>
-                            Continue with it
+                            Continue with the draft
                         </Button>
                         <Button onClick={writing.dropDraft}>Discard it</Button>
                     </div>
@@ -36,7 +36,7 @@ export function WritingNotices({
             )}
             {others.failure !== null && (
                 <Muted small>
-                    Whether somebody else writes on this page could not be asked: {others.failure.message}
+                    Could not check whether somebody else is editing this page: {others.failure.message}
                 </Muted>
             )}
             {names.length > 0 && (
@@ -69,7 +69,7 @@ export function WritingNotices({
 
 /** Whether what is written is saved, in a line. */
 export function writingStatus({ dirty, draft, base }: Writing) {
-    if (dirty) return draft.kept === null ? 'Not saved yet.' : `Draft kept at ${clock(draft.kept)}, not saved yet.`
+    if (dirty) return draft.kept === null ? 'Not saved yet.' : `Kept as your private draft at ${clock(draft.kept)}.`
     if (base.saved === null) return 'Nothing written yet.'
     return `Saved${base.savedBy === null ? '' : ` by ${base.savedBy}`}, version ${base.version}.`
 }

@@ -96,7 +96,7 @@ export const blockList: { group: string; choices: BlockChoice[] }[] = [
             },
             {
                 name: 'Code',
-                hint: 'Set as it is typed',
+                hint: 'Shown exactly as typed',
                 icon: SquareCode,
                 also: 'preformatted monospace',
                 put: editor => void editor.chain().focus().setCodeBlock().run(),
@@ -108,14 +108,14 @@ export const blockList: { group: string; choices: BlockChoice[] }[] = [
         choices: [
             {
                 name: 'Two columns',
-                hint: 'One below the other on a phone',
+                hint: 'Stacked on a phone',
                 icon: Columns2,
                 also: 'side beside grid',
                 put: columns(2),
             },
             {
                 name: 'Three columns',
-                hint: 'One below the other on a phone',
+                hint: 'Stacked on a phone',
                 icon: Columns2,
                 also: 'side beside grid',
                 put: columns(3),
@@ -130,7 +130,7 @@ export const blockList: { group: string; choices: BlockChoice[] }[] = [
         ],
     },
     {
-        group: 'To be noticed',
+        group: 'Call-outs and buttons',
         choices: [
             {
                 name: 'Call-out',
@@ -140,7 +140,7 @@ export const blockList: { group: string; choices: BlockChoice[] }[] = [
                 put: editor => insertBlock(editor, { type: 'callout', content: [paragraph()] }),
             },
             {
-                name: 'Folding question',
+                name: 'Expandable question',
                 hint: 'The answer opens on a click',
                 icon: ListCollapse,
                 also: 'faq accordion details',
@@ -184,10 +184,10 @@ export const blockList: { group: string; choices: BlockChoice[] }[] = [
                 put: set('gallery'),
             },
             {
-                name: 'Film',
+                name: 'Video',
                 hint: 'Of your own, or from another site',
                 icon: Clapperboard,
-                also: 'video movie clip',
+                also: 'film movie clip',
                 put: set('video'),
             },
             {

@@ -25,7 +25,7 @@ export function Details({ account }: { account: Account }) {
                 label="New password"
                 type="password"
                 now=""
-                hint="At least 12 characters; a few words in a row do well. Other sessions and all tokens end."
+                hint="At least 12 characters; a few words in a row work well. Other sessions and all tokens end."
                 said="Your password is changed."
             />
         </Part>

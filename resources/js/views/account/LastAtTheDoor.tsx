@@ -8,7 +8,7 @@ import { Part } from './Part'
 export function LastAtTheDoor({ lines }: { lines: Schemas['LogLine'][] }) {
     const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
     return (
-        <Part title="Lately" about="If something of this was not you, set another password.">
+        <Part title="Recent activity" about="If any of this was not you, change your password.">
             <ul>
                 {lines.map(line => (
                     <li key={line.id} className="flex flex-wrap gap-x-3 border-b border-line py-1">

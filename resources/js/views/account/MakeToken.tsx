@@ -68,7 +68,7 @@ export function MakeToken({ onClose }: { onClose: () => void }) {
                                 .writeText(token)
                                 .then(() => notify.success('Copied.'))
                                 .catch(() =>
-                                    notify.error('This browser does not let it be copied. Mark it and copy it.'),
+                                    notify.error('This browser does not allow copying here. Select it and copy it.'),
                                 )
                         }
                     >
@@ -100,7 +100,7 @@ export function MakeToken({ onClose }: { onClose: () => void }) {
                 />
                 <Field
                     stacked
-                    label="Good for how many days"
+                    label="Valid for how many days"
                     inputMode="numeric"
                     value={days}
                     error={problem?.reasonFor('days')?.reason}

@@ -23,7 +23,7 @@ export function SecondStep({ account: { secondStep } }: { account: Account }) {
     return (
         <Part
             title="Second step"
-            about="A code of a device besides the password: whoever finds out the password gets nowhere with it."
+            about="A code from your device besides the password: a stolen password alone is then useless."
             act={
                 isOn ? (
                     <Button variant="quiet" onClick={() => end.mutate(undefined)}>

@@ -16,7 +16,7 @@ export function Tokens({ account }: { account: Account }) {
     return (
         <Part
             title="Tokens"
-            about="By which a program acts for you through the API, with no more than you may do yourself."
+            about="A program uses a token to act for you through the API, with no more rights than you have."
             act={
                 <Button variant="quiet" onClick={() => make(true)}>
                     Make a token…

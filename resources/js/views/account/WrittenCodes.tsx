@@ -10,8 +10,8 @@ export function WrittenCodes({ codes, onClose }: { codes: string[]; onClose: () 
             open
             alert
             onClose={onClose}
-            title="Write these codes down"
-            description="Each signs you in once in place of the device, on the day it is lost. They are shown only now; those before are good no longer."
+            title="Your backup codes"
+            description="Each works once in place of your device, should you lose it. They are shown only now; earlier codes no longer work."
         >
             <ul className="grid grid-cols-2 gap-x-6 gap-y-1 rounded bg-sunk px-4 py-3 font-mono text-[14px]">
                 {codes.map(code => (

@@ -13,12 +13,12 @@ type Findings = Schemas['RedirectFinding'][]
 const states: [string, string][] = [
     ['off', 'Off'],
     ['waiting', 'Not yet'],
-    ['over', 'Over'],
-    ['front', 'In front of a page'],
+    ['over', 'Expired'],
+    ['front', 'Overrides a page'],
 ]
 const origins: [string, string][] = [
     ['by-hand', 'Made by hand'],
-    ['from-change', 'From a change of pages'],
+    ['from-change', 'Written by a change'],
     ['from-import', 'From an import'],
 ]
 

@@ -197,7 +197,7 @@ export function AddressList({
                 )}
                 {rows.length === 0 && !isFetching && (
                     <p className="p-6 text-ink-2">
-                        Nothing here answers to that. Take a facet off, or try another part of an address.
+                        No addresses match. Remove a filter, or type another part of an address.
                     </p>
                 )}
             </div>

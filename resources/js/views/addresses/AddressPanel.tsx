@@ -31,7 +31,7 @@ export function AddressPanel({ row, onClose, onPage, onTry, onRedirect, onMade }
         const id = ulid()
         void propose({
             title: `Making ${row.address} a redirect by hand`,
-            act: 'Make it one',
+            act: 'Make it a redirect',
             batch: {
                 changes: [
                     { kind: 'remove-address', page: page.id, address: row.address },
@@ -70,8 +70,8 @@ export function AddressPanel({ row, onClose, onPage, onTry, onRedirect, onMade }
     const away = () =>
         page !== null &&
         void propose({
-            title: `Taking ${row.address} away`,
-            act: 'Take it away',
+            title: `Removing ${row.address}`,
+            act: 'Remove it',
             batch: { changes: [{ kind: 'remove-address', page: page.id, address: row.address }] },
             now: true,
             done: onClose,
@@ -138,23 +138,23 @@ export function AddressPanel({ row, onClose, onPage, onTry, onRedirect, onMade }
                         </p>
                     )}
                     {row.kind !== 'missed' && row.kind !== 'bin' && row.kind !== 'reserved' && (
-                        <Button onClick={() => onTry(row.address)}>Try it</Button>
+                        <Button onClick={() => onTry(row.address)}>Test it</Button>
                     )}
                     {writes && row.kind === 'former' && (
                         <>
                             <Button onClick={byHand}>Make it a redirect by hand</Button>
                             <Button onClick={() => answer('serve')}>Show the page here</Button>
                             <Button variant="breaks" onClick={away}>
-                                Say it is gone
+                                Return 410 (gone)
                             </Button>
                         </>
                     )}
                     {writes && row.kind === 'also' && (
                         <>
-                            <Button onClick={() => answer('send-on')}>Send on instead</Button>
+                            <Button onClick={() => answer('send-on')}>Redirect instead</Button>
                             <Button onClick={byHand}>Make it a redirect by hand</Button>
                             <Button variant="breaks" onClick={away}>
-                                Take it away
+                                Remove it
                             </Button>
                         </>
                     )}

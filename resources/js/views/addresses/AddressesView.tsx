@@ -92,7 +92,7 @@ export function AddressesView({
                             search.kind === 'pattern' &&
                             search.as === undefined &&
                             (counts['pattern'] ?? 0) > 1 && (
-                                <Button onClick={() => order(true)}>Set their order</Button>
+                                <Button onClick={() => order(true)}>Order of patterns</Button>
                             )}
                         <ReadFailure of={examined} />
                         {findings.length > 0 && (
@@ -101,7 +101,7 @@ export function AddressesView({
                             </Button>
                         )}
                         <FilesMenu onBring={() => bring(true)} onMatch={() => match(true)} onSave={() => save(true)} />
-                        <Button onClick={() => setTrying('')}>Try addresses</Button>
+                        <Button onClick={() => setTrying('')}>Test addresses</Button>
                         {site.may('addresses') && (
                             <Button variant="main" onClick={() => setMaking('')}>
                                 <Plus size={15} aria-hidden />

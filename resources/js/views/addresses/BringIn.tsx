@@ -53,7 +53,7 @@ export function BringIn({ onClose }: { onClose: () => void }) {
         <Modal
             open
             onClose={onClose}
-            title="Bring redirects in"
+            title="Import redirects"
             description="A table with columns named address, leads to, answer, note and so on, in any order, or just old and new address: CSV with any delimiter, or JSON Lines. Or the redirects of an nginx or Apache configuration. Nothing is made before you have seen what cannot be."
             width={700}
         >
@@ -84,7 +84,7 @@ export function BringIn({ onClose }: { onClose: () => void }) {
                         disabled={text.trim() === '' || look.isPending}
                         onClick={() => look.mutate()}
                     >
-                        Look it over
+                        Check it
                     </Button>
                     {found !== undefined && found.good > 0 && (
                         <Button variant="main" disabled={make.isPending} onClick={() => make.mutate()}>
@@ -97,7 +97,7 @@ export function BringIn({ onClose }: { onClose: () => void }) {
                 <p role="status" className="mt-2 flex items-center gap-3 text-ink-2">
                     {make.isPending
                         ? `Making ${count(found?.good ?? 0, 'redirect')}…`
-                        : `Looking over ${count(text.split('\n').length, 'line')}…`}
+                        : `Checking ${count(text.split('\n').length, 'line')}…`}
                     {look.isPending && (
                         <Button variant="quiet" onClick={look.stop}>
                             Stop
@@ -168,7 +168,7 @@ function Bringing({ id, onClose }: { id: string; onClose: () => void }) {
         <Modal
             open
             onClose={close}
-            title="Bringing redirects in"
+            title="Importing redirects"
             description="You may close this and go on with something else: it goes on by itself."
             width={480}
         >

@@ -4,8 +4,8 @@ import { useSite } from '../../app/site'
 import { Button } from '../../ui/Button'
 
 const formats: [string, string][] = [
-    ['csv', 'Save as a table (CSV)'],
-    ['jsonl', 'Save as JSON Lines'],
+    ['csv', 'Export as CSV'],
+    ['jsonl', 'Export as JSON Lines'],
 ]
 
 /** Redirects in and out as files. */
@@ -23,7 +23,7 @@ export function FilesMenu({
     return (
         <DropdownMenu.Root>
             <DropdownMenu.Trigger asChild>
-                <Button aria-label="Bring in, match or save" className="w-[30px]! px-0!">
+                <Button aria-label="Import, match or export" className="w-[30px]! px-0!">
                     <MoreHorizontal size={16} aria-hidden />
                 </Button>
             </DropdownMenu.Trigger>
@@ -39,7 +39,7 @@ export function FilesMenu({
                                 Match addresses of an old site…
                             </DropdownMenu.Item>
                             <DropdownMenu.Item className={item} onSelect={onBring}>
-                                Bring redirects in…
+                                Import redirects…
                             </DropdownMenu.Item>
                             <DropdownMenu.Separator className="my-1 h-px bg-line" />
                         </>
@@ -52,7 +52,7 @@ export function FilesMenu({
                         </DropdownMenu.Item>
                     ))}
                     <DropdownMenu.Item className={item} onSelect={onSave}>
-                        Save for a web server…
+                        Export for a web server…
                     </DropdownMenu.Item>
                 </DropdownMenu.Content>
             </DropdownMenu.Portal>

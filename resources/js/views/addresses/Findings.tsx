@@ -33,7 +33,7 @@ export function Findings({ onClose, onRedirect }: { onClose: () => void; onRedir
             {error !== null && <Alert>{error.message}</Alert>}
             {findings?.length === 0 && (
                 <p className="text-reed">
-                    Nothing to mend: every redirect leads in one step to something that answers.
+                    Nothing to fix: every redirect leads in one step to something that answers.
                 </p>
             )}
             {site.may('addresses') && chains.length > 1 && (
@@ -87,7 +87,7 @@ export function Findings({ onClose, onRedirect }: { onClose: () => void; onRedir
                                                         variant="quiet"
                                                         aria-label={`${mendWords[kind]} ${each.source}`}
                                                         onClick={() =>
-                                                            mend([each], `Mending ${each.source}`, mendWords[kind])
+                                                            mend([each], `Fixing ${each.source}`, mendWords[kind])
                                                         }
                                                     >
                                                         {mendWords[kind]}

@@ -3,7 +3,7 @@ import type { Schemas } from '../../api/client'
 /** How a request is answered, step by step. */
 export function Hops({ trace }: { trace: Schemas['Explanation'] }) {
     const end = trace.loop
-        ? 'goes round in a circle'
+        ? 'ends in a loop'
         : trace.pause !== null
           ? `a pause page, then ${trace.pause.onward ?? 'nowhere'}`
           : trace.status === null
@@ -19,7 +19,7 @@ export function Hops({ trace }: { trace: Schemas['Explanation'] }) {
                     <span className="min-w-0">
                         <span className="block font-mono break-all">
                             {hop.from}{' '}
-                            <span aria-label="sends on to" className="text-ink-3">
+                            <span aria-label="redirects to" className="text-ink-3">
                                 →
                             </span>{' '}
                             {hop.to}

@@ -57,7 +57,7 @@ export function MatchOld({ onClose }: { onClose: () => void }) {
         }))
         onClose()
         void propose({
-            title: `Sending ${count(changes.length, 'old address', 'old addresses')} on`,
+            title: `Redirecting ${count(changes.length, 'old address', 'old addresses')}`,
             act: 'Make them',
             always: true,
             batch: { changes },

@@ -16,5 +16,5 @@ export function Missed({ address }: { address: string }) {
             ),
     })
     if (error !== null) return <Alert>{error.message}</Alert>
-    return data === undefined ? null : <HitDays {...data} word="request" none="Nobody has asked for it" />
+    return data === undefined ? null : <HitDays {...data} word="request" none="Nobody has requested it" />
 }

@@ -36,8 +36,8 @@ export function Near({
     const send = (page: string) => {
         const redirect = ulid()
         void propose({
-            title: `Sending ${address} on`,
-            act: 'Send it on',
+            title: `Redirecting ${address}`,
+            act: 'Redirect it',
             batch: {
                 changes: [
                     {
@@ -45,7 +45,7 @@ export function Near({
                         redirect,
                         source: address,
                         leadsTo: { page },
-                        note: 'Was asked for in vain',
+                        note: 'Requested, nothing found',
                     },
                 ],
             },
@@ -88,7 +88,7 @@ export function Near({
                             </span>
                         )}
                         {writes && (
-                            <Button aria-label={`Send on to ${page.name}`} onClick={() => send(page.id)}>
+                            <Button aria-label={`Redirect to ${page.name}`} onClick={() => send(page.id)}>
                                 Send on
                             </Button>
                         )}

@@ -29,7 +29,7 @@ const sourceHints: Record<Draft['scope'], string | undefined> = {
     one: undefined,
     branch: 'This address and everything below it.',
     pattern:
-        'URLPattern: :name for a segment, * for anything, (\\d+) for an expression. What is caught goes into the target by name, or :0, :1 …',
+        'URLPattern: :name for a segment, * for anything, (\\d+) for an expression. Use captures in the target as :name, or :0, :1 …',
 }
 
 const answerChoices = answers.map(
@@ -44,7 +44,7 @@ export function RedirectForm({ draft, kind, writes, isTyped = true, onDraft }: P
     const isPattern = draft.scope === 'pattern'
     return (
         <fieldset disabled={!writes} className="grid gap-3">
-            <div role="radiogroup" aria-label="What it answers for" className="flex gap-4">
+            <div role="radiogroup" aria-label="Applies to" className="flex gap-4">
                 {scopes.map(([scope, label]) => (
                     <Choice
                         key={scope}
@@ -112,7 +112,7 @@ export function RedirectForm({ draft, kind, writes, isTyped = true, onDraft }: P
             <RedirectTerms draft={draft} reasonOf={reasonOf} onDraft={set} />
             {otherwise !== undefined && <Alert>{otherwise}</Alert>}
             {ripple !== undefined && (ripple.conflicts.length > 0 || ripple.account.notes.length > 0) && (
-                <ul aria-label="Worth knowing" className="grid gap-1 border-l-2 border-amber pl-3 text-[13px]">
+                <ul aria-label="Good to know" className="grid gap-1 border-l-2 border-amber pl-3 text-[13px]">
                     {ripple.conflicts.map(conflict => (
                         <li key={conflict.address}>{heldBy(conflict)}</li>
                     ))}

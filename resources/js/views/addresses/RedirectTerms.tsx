@@ -6,9 +6,9 @@ import { fieldMoment } from '../../ui/time'
 import type { Draft } from './draft'
 
 const queries: [Draft['query'], string][] = [
-    ['carry', 'taken along'],
-    ['drop', 'left away'],
-    ['match', 'looked at: only requests with it'],
+    ['carry', 'kept in the target'],
+    ['drop', 'dropped'],
+    ['match', 'must be there: only requests with it'],
 ]
 
 const areUsual = ({ from, until, inFront, query, carriesRest, isOn }: Draft) =>
@@ -42,7 +42,7 @@ export function RedirectTerms({
     )
     return (
         <details className="rounded border border-line px-3 py-2" open={!areUsual(draft)}>
-            <summary className="cursor-pointer text-ink-2">When, query, and what comes first</summary>
+            <summary className="cursor-pointer text-ink-2">Dates, query and priority</summary>
             <div className="mt-2 grid gap-3">
                 <div className="grid grid-cols-2 gap-2">
                     {moment('From', 'from')}
@@ -53,7 +53,7 @@ export function RedirectTerms({
                     label="Query"
                     hint={
                         draft.query === 'match'
-                            ? 'Write it behind a question mark in the address: /offer?id=3. Requests without it are answered as if the rule were not there.'
+                            ? 'Write it after a question mark in the address: /offer?id=3. For requests without it the redirect does not apply.'
                             : undefined
                     }
                 >
@@ -61,8 +61,8 @@ export function RedirectTerms({
                         <Select id={id} value={draft.query} choices={queries} onChoose={query => onDraft({ query })} />
                     )}
                 </FieldFrame>
-                {draft.scope === 'branch' && choice('The rest of the path goes along', 'carriesRest')}
-                {choice('Answers before a page that is there', 'inFront')}
+                {draft.scope === 'branch' && choice('Append the remaining path', 'carriesRest')}
+                {choice('Overrides a page at this address', 'inFront')}
                 {choice('On', 'isOn')}
             </div>
         </details>

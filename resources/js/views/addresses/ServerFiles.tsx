@@ -74,9 +74,9 @@ export function ServerFiles({ onClose }: { onClose: () => void }) {
             </ul>
             {error !== null && <Alert className="mt-3">{error.message}</Alert>}
             {notes !== undefined && (
-                <section aria-label="Not carried" className="mt-4 border-t border-line pt-3">
+                <section aria-label="Not exported" className="mt-4 border-t border-line pt-3">
                     <h3 className="font-semibold">
-                        {notes.length === 0 ? 'Everything can be carried' : 'What a web server cannot carry'}
+                        {notes.length === 0 ? 'Everything can be exported' : 'What a web server cannot do'}
                     </h3>
                     <ul
                         tabIndex={0}

@@ -27,14 +27,14 @@ export function Share({ address }: { address: string }) {
                     onClick={() =>
                         void navigator.clipboard.writeText(whole).then(
                             () => notify.success('Copied.'),
-                            () => notify.error('The browser does not let it be copied. Mark the address and copy it.'),
+                            () => notify.error('This browser does not allow copying here. Select the address and copy it.'),
                         )
                     }
                 >
                     Copy
                 </Button>
                 <Button variant="quiet" aria-expanded={isShown} onClick={() => show(!isShown)}>
-                    {isShown ? 'Hide the code' : 'Code for a poster'}
+                    {isShown ? 'Hide the code' : 'QR code for a poster'}
                 </Button>
                 {isShown && (
                     <Button variant="quiet" onClick={save}>

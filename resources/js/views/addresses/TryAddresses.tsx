@@ -26,7 +26,7 @@ export function TryAddresses({ first, onClose }: { first: string; onClose: () =>
         <Modal
             open
             onClose={onClose}
-            title="Try addresses"
+            title="Test addresses"
             description="One a line, with query and all, as visitors ask for them. The answer is the one that ./heronstem explain gives."
             width={640}
         >
@@ -38,7 +38,7 @@ export function TryAddresses({ first, onClose }: { first: string; onClose: () =>
                 }}
             >
                 <textarea
-                    aria-label="Addresses to try"
+                    aria-label="Addresses to test"
                     autoFocus
                     rows={Math.min(8, Math.max(2, text.split('\n').length))}
                     value={text}

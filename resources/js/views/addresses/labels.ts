@@ -34,24 +34,24 @@ export const kindWords: Record<Kind, string> = {
 }
 
 export const answers: [Redirect['answer'], string, string][] = [
-    ['301', 'For good', 'Moved permanently (301). Search engines take over the new address.'],
-    ['302', 'For now', 'Found elsewhere (302). Search engines keep this address.'],
-    ['307', 'For now, same method', 'Temporary (307). What is sent to this address is sent on whole.'],
-    ['308', 'For good, same method', 'Permanent (308). What is sent to this address is sent on whole.'],
-    ['pause', 'Pause page', 'Shows a message, and goes on after some seconds.'],
-    ['410', 'Gone', 'Says that this is gone for good (410), and leads nowhere.'],
+    ['301', 'Permanent', 'Moved permanently (301). Search engines switch to the new address.'],
+    ['302', 'Temporary', 'Found elsewhere (302). Search engines keep this address.'],
+    ['307', 'Temporary, same method', 'Temporary (307). Forms sent to this address are sent on unchanged.'],
+    ['308', 'Permanent, same method', 'Permanent (308). Forms sent to this address are sent on unchanged.'],
+    ['pause', 'Pause page', 'Shows a message, then goes on after some seconds.'],
+    ['410', 'Gone', 'Returns 410: removed for good, and leads nowhere.'],
 ]
 
 /** What answers at an address, in a word or two. */
 export function answerWords({ kind, isLive, redirect, waits, state }: Row) {
-    const off = state === 'off' ? ', off' : state === 'over' ? ', over' : state === 'waiting' ? ', not yet' : ''
+    const off = state === 'off' ? ', off' : state === 'over' ? ', expired' : state === 'waiting' ? ', not yet' : ''
     if (kind === 'removed') return 'redirect, removed'
     if (redirect !== null)
-        return `${redirect.answer === 'pause' ? 'pause page' : redirect.answer === '410' ? 'gone, 410' : `sends on, ${redirect.answer}`}${redirect.inFront ? ', in front' : ''}${off}`
+        return `${redirect.answer === 'pause' ? 'pause page' : redirect.answer === '410' ? 'gone, 410' : `redirects, ${redirect.answer}`}${redirect.inFront ? ', overrides the page' : ''}${off}`
     const words: Record<Kind, string> = {
         page: isLive === true ? 'page' : 'page, not live',
         also: isLive === true ? 'page' : 'page, not live',
-        former: isLive === true ? 'sends on, 301' : 'page not live',
+        former: isLive === true ? 'redirects, 301' : 'page not live',
         one: '',
         branch: '',
         pattern: '',

@@ -73,7 +73,7 @@ export function FileFields({ file, folders }: { file: FileDetail; folders: strin
                         />
                         <Field label="Caption" {...text('caption')} />
                         <div className="grid gap-x-3 sm:grid-cols-[104px_1fr]">
-                            <span className="pt-[5px] text-ink-2">Kept in sight</span>
+                            <span className="pt-[5px] text-ink-2">Focus point</span>
                             <FocusPoint
                                 picture={`${file.address}?v=${file.number}`}
                                 proportions={16 / 9}

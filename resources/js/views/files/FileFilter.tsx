@@ -8,7 +8,7 @@ const kinds = [
     ['', 'Any kind'],
     ['picture', 'Pictures'],
     ['document', 'Documents'],
-    ['film', 'Films'],
+    ['film', 'Videos'],
 ] as const
 const uses = [
     ['', 'Used or not'],

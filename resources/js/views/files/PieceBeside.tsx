@@ -25,7 +25,7 @@ export function PieceBeside({ piece, onBring }: Props) {
             <section aria-label="Shown on">
                 <h2 className="mb-1 font-semibold">Shown on</h2>
                 {piece.usedIn.length === 0 && (
-                    <Muted small>No page yet. In a page, put in the block “Shared piece”.</Muted>
+                    <Muted small>No page yet. In a page, insert the block “Shared piece”.</Muted>
                 )}
                 <ul className="grid gap-1">
                     {piece.usedIn.map(page => (

@@ -7,7 +7,7 @@ export function BringInTexts({ onClose }: { onClose: () => void }) {
     const { key: site } = useSite()
     return (
         <BringInTable
-            title="Bring in titles and descriptions"
+            title="Import titles and descriptions"
             about="A table as it is saved here: columns id or address, title, description, canonical, index, follow, sitemap, priority, change frequency."
             example={'address,title,description\n/travel/fares,Ferry fares,What a crossing costs'}
             keptAs={`heronstem search-table ${site}`}

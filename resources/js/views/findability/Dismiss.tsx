@@ -58,7 +58,7 @@ export function Dismiss({ finding, group, onClose }: Props) {
                     label="Ask again on"
                     value={until}
                     error={reasonOf('until')}
-                    hint="Empty to leave it for good."
+                    hint="Leave empty to dismiss it for good."
                     onChange={event => setUntil(event.target.value)}
                 />
                 {dismiss.error !== null && errors.length === 0 && <Alert>{dismiss.error.message}</Alert>}

@@ -44,7 +44,7 @@ export function FindingGroup({ group, all, onPage, onEntry, onGrid }: Props) {
                 </div>
                 {isOfGrid(group.fix) && (
                     <Button variant="main" onClick={onGrid}>
-                        Mend them in the grid
+                        Fix them in the grid
                     </Button>
                 )}
             </div>
@@ -66,7 +66,7 @@ export function FindingGroup({ group, all, onPage, onEntry, onGrid }: Props) {
                                 since {ago(row.since)}
                                 {row.entry !== null && row.sentence !== null && (
                                     <>
-                                        , by:{' '}
+                                        , caused by:{' '}
                                         <button
                                             type="button"
                                             className="text-left hover:underline"

@@ -82,7 +82,7 @@ export function GridBar({ site, search, set, total, edited, writes, onFind, onFi
                 </a>
                 {writes && (
                     <Button variant="quiet" onClick={onFile}>
-                        Bring in CSV
+                        Import CSV
                     </Button>
                 )}
                 {edited > 0 && <Button onClick={onDiscard}>Discard</Button>}

@@ -42,7 +42,7 @@ export function GridCell(props: Props) {
             <span className={clsx('min-w-0 flex-1 truncate', value === '' && 'text-ink-3')}>
                 {value === '' ? otherwise : value}
             </span>
-            {isDouble && <span className="shrink-0 text-[12px] text-amber">double</span>}
+            {isDouble && <span className="shrink-0 text-[12px] text-amber">duplicate</span>}
             <span
                 className={clsx(
                     'w-[34px] shrink-0 text-right text-[12px] tabular-nums',

@@ -13,7 +13,7 @@ import { linksQuery } from './queries'
 import type { OpenPage } from './search'
 
 const fates: Record<Schemas['LinkOverview']['raw'][number]['fate'], [string, string]> = {
-    nothing: ['leads to nothing', 'text-berry'],
+    nothing: ['leads nowhere', 'text-berry'],
     redirect: ['goes through a redirect', 'text-amber'],
     page: ['could be a link to the page', 'text-ink-2'],
     other: ['leads to a file', 'text-ink-3'],
@@ -98,7 +98,7 @@ export function Links({ onPage, onDraw }: { onPage: OpenPage; onDraw: () => void
                         <h2 className="mb-1 text-[16px] font-bold">Links give them most weight</h2>
                         <Muted small>
                             Of a thousand for all pages: where somebody who follows links of content and tree at random
-                            ends up. Menus stand on every page alike and are left out.
+                            ends up. Menus are on every page and are left out.
                         </Muted>
                         <Pages pages={data.heaviest} tab="content" onPage={onPage} />
                     </section>

@@ -68,7 +68,7 @@ export function Overview({ site, onCheck, onEntry }: Props) {
                                                 : `on ${count(each.pages, 'page')}`}
                                         </span>
                                         <p className="text-[12px] leading-4 text-ink-3">
-                                            {ago(each.at)}, by:{' '}
+                                            {ago(each.at)}, caused by:{' '}
                                             <button
                                                 type="button"
                                                 className="text-left text-ink-2 hover:underline"

@@ -97,7 +97,7 @@ export function Robots({ lines: stands }: { lines: string }) {
             {verdict !== undefined && (
                 <p role="status">
                     <b className={verdict.isAllowed ? 'font-semibold text-reed' : 'font-semibold text-berry'}>
-                        {verdict.isAllowed ? 'May be fetched' : 'May not be fetched'}
+                        {verdict.isAllowed ? 'Allowed' : 'Blocked'}
                     </b>
                     {verdict.line === null ? (
                         ': no line says anything of it.'
@@ -132,14 +132,14 @@ export function Robots({ lines: stands }: { lines: string }) {
                     open
                     alert
                     onClose={() => makeSure(false)}
-                    title="Shut out every crawler?"
+                    title="Block every crawler?"
                     description="These lines keep every crawler away from the whole site. It will vanish from search results within days."
                 >
                     <Alert>Mostly one page or one branch is meant: name it behind Disallow.</Alert>
                     <DialogActions className="mt-3">
                         <Button onClick={() => makeSure(false)}>Cancel</Button>
                         <Button variant="breaks" onClick={() => set(true)}>
-                            Shut out every crawler
+                            Block every crawler
                         </Button>
                     </DialogActions>
                 </Modal>

@@ -45,7 +45,7 @@ export function Searches({ onPage }: { onPage: OpenPage }) {
                 <section aria-label="What visitors searched" className="grid content-start gap-2">
                     <div className="flex flex-wrap items-baseline gap-x-6">
                         <h2 className="text-[16px] font-bold">
-                            {all ? 'What visitors searched' : 'What was searched in vain'}
+                            {all ? 'What visitors searched' : 'Searches without results'}
                         </h2>
                         <Choice
                             checked={all}
@@ -54,14 +54,14 @@ export function Searches({ onPage }: { onPage: OpenPage }) {
                                 turn(0)
                             }}
                         >
-                            Also what was found
+                            Include searches with results
                         </Choice>
                     </div>
                     {data?.rows.length === 0 && offset === 0 && (
                         <Muted>
                             {all
                                 ? 'Nobody has searched yet.'
-                                : 'Nothing: whatever visitors searched was found, or is answered.'}
+                                : 'None: every search found something or has an answer.'}
                         </Muted>
                     )}
                     <ul>

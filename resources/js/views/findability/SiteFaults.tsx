@@ -16,7 +16,7 @@ export function SiteFaults({ group, onFault }: { group: Schemas['FindingGroup'];
                 </div>
                 {group.of === 'redirects' && (
                     <Button variant="main" onClick={() => onFault(group, null)}>
-                        Mend them in Addresses
+                        Fix them in Addresses
                     </Button>
                 )}
             </div>

@@ -49,7 +49,7 @@ export function Entry({ entry, isOpen, chosen, onOpen, onChoose }: Props) {
                     <Sentence text={entry.sentence} />
                 </span>
                 {entry.undone && <span className="ml-2 text-[12px] text-ink-3">undone</span>}
-                {entry.thinned && <span className="ml-2 text-[12px] text-ink-3">details thinned</span>}
+                {entry.thinned && <span className="ml-2 text-[12px] text-ink-3">details removed</span>}
                 {entry.note !== '' && <span className="block text-[13px] text-ink-2">“{entry.note}”</span>}
             </button>
             <span className="text-[13px] text-ink-2">{entry.by ?? 'by schedule'}</span>

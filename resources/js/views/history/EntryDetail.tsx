@@ -106,7 +106,7 @@ export function EntryDetail({ entry: id, onClose }: { entry: string; onClose: ()
                     <div className="mt-5">
                         {data.ripple === null ? (
                             <Muted>
-                                What followed from this change has been thinned out of the history. What was done, by
+                                What followed from this change has been removed from the history. What was done, by
                                 whom and when, stays.
                             </Muted>
                         ) : (

@@ -14,8 +14,8 @@ import { Select } from '../../ui/Select'
 const kinds: [string, string][] = [
     ['', 'Any change'],
     ['make', 'Made'],
-    ['arrange-menu', 'Menu arranged'],
-    ['add-to-menu', 'Put into a menu'],
+    ['arrange-menu', 'Menu changed'],
+    ['add-to-menu', 'Added to a menu'],
     ['remove-from-menu', 'Removed from a menu'],
     ['move', 'Moved'],
     ['rename', 'Renamed'],

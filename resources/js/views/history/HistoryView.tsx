@@ -61,7 +61,7 @@ export function HistoryView({ search, set }: { search: HistorySearch; set: (chan
                     <span className="ml-auto" />
                     {site.may('settings') && (
                         <Button variant="quiet" onClick={() => setThinning(true)}>
-                            Thin old history…
+                            Trim old history…
                         </Button>
                     )}
                     {chosen.size > 0 && (

@@ -41,7 +41,7 @@ export function Thin({ open, onClose }: { open: boolean; onClose: () => void }) 
         <Modal
             open={open}
             onClose={onClose}
-            title="Thin old history"
+            title="Trim old history"
             description="What was done, by whom, when and why stays, and so does every address. What goes is what followed in detail, and with it the way back."
             alert
         >
@@ -70,13 +70,13 @@ export function Thin({ open, onClose }: { open: boolean; onClose: () => void }) 
             </p>
             {thin.error !== null && <Alert className="mt-2">{thin.error.message}</Alert>}
             <DialogActions className="mt-4">
-                <Button onClick={onClose}>Keep it all</Button>
+                <Button onClick={onClose}>Cancel</Button>
                 <Button
                     variant="breaks"
                     disabled={data === undefined || data.entries === 0 || thin.isPending}
                     onClick={() => thin.mutate()}
                 >
-                    {data === undefined || data.entries === 0 ? 'Thin' : `Thin ${count(data.entries, 'change')}`}
+                    {data === undefined || data.entries === 0 ? 'Trim' : `Trim ${count(data.entries, 'change')}`}
                 </Button>
             </DialogActions>
         </Modal>

@@ -14,11 +14,11 @@ type Props = { source: string | null; onGiven: (id: string | null) => void; onDo
 /** Brings pages in: given, understood, looked over as a tree, then made as one change. */
 export function BringInView({ source, onGiven, onDone }: Props) {
     return (
-        <main aria-label="Bring pages in" className="flex h-full min-h-0">
+        <main aria-label="Import pages" className="flex h-full min-h-0">
             {source === null ? (
                 <div className="flex min-w-0 flex-1 flex-col">
                     <div className="flex h-14 shrink-0 items-center border-b border-line px-8">
-                        <PageTitle>Bring pages in</PageTitle>
+                        <PageTitle>Import pages</PageTitle>
                     </div>
                     <Give onGiven={onGiven} />
                 </div>
@@ -39,7 +39,7 @@ function Given({ id, onGiven, onDone }: { id: string; onGiven: Props['onGiven'];
             <div className="p-8">
                 <ReadFailure of={reading} />
                 <Button className="mt-3" onClick={leave}>
-                    Give something else
+                    Upload something else
                 </Button>
             </div>
         )
@@ -48,7 +48,7 @@ function Given({ id, onGiven, onDone }: { id: string; onGiven: Props['onGiven'];
         <>
             <div className="flex w-[272px] shrink-0 flex-col border-r border-line">
                 <div className="min-h-0 flex-1 overflow-y-auto px-4 pt-4 pb-6">
-                    <PageTitle>Bring pages in</PageTitle>
+                    <PageTitle>Import pages</PageTitle>
                     <p className="mt-1 mb-4 text-[13px] break-words text-ink-2">
                         {source.name}
                         {source.pages > 0 && ` · ${count(source.pages, 'page')}`}
@@ -59,7 +59,7 @@ function Given({ id, onGiven, onDone }: { id: string; onGiven: Props['onGiven'];
                 </div>
                 {(source.state === 'ready' || source.state === 'failed') && (
                     <div className="flex flex-wrap gap-2 border-t border-line px-4 py-3">
-                        <Button onClick={leave}>Give something else</Button>
+                        <Button onClick={leave}>Upload something else</Button>
                         <Button
                             variant="quiet"
                             disabled={acts.discard.isPending}
@@ -91,13 +91,13 @@ function Stage({
         return (
             <div className="grid flex-1 content-start justify-items-start gap-3 px-8 py-8">
                 <p role="status" className="text-[16px]">
-                    It is brought in. The history can undo it as a whole.
+                    Imported. The history can undo it as a whole.
                 </p>
                 <div className="flex gap-2">
                     <Button variant="main" onClick={onDone}>
                         See the outline
                     </Button>
-                    <Button onClick={() => onGiven(null)}>Bring in something else</Button>
+                    <Button onClick={() => onGiven(null)}>Import something else</Button>
                 </div>
             </div>
         )
@@ -122,12 +122,12 @@ function Stage({
                     </>
                 ) : (
                     <>
-                        Bringing in {count(source.pages, 'page')} in one step. You may go on with something else
+                        Importing {count(source.pages, 'page')} in one step. You may go on with something else
                         meanwhile.
                     </>
                 )}
             </p>
-            <progress aria-label={isReading ? 'Pages read' : 'Pages brought in'} className="track max-w-[420px]" />
+            <progress aria-label={isReading ? 'Pages read' : 'Pages imported'} className="track max-w-[420px]" />
             {isReading && (
                 <div>
                     <Button

@@ -22,7 +22,7 @@ const waits = {
     reading: 'being read',
     ready: 'ready to look at',
     failed: 'could not be read',
-    applying: 'being brought in',
+    applying: 'being imported',
     applied: '',
     stopped: '',
 }
@@ -86,11 +86,11 @@ export function Give({ onGiven }: { onGiven: (id: string) => void }) {
                             disabled={text.trim() === '' || give.isPending}
                             onClick={() => give.mutate({ text })}
                         >
-                            Look at it
+                            Review it
                         </Button>
                         <input
                             type="file"
-                            aria-label="File to bring in"
+                            aria-label="File to import"
                             className={fileLook}
                             onChange={event => {
                                 const file = event.target.files?.[0]
@@ -137,7 +137,7 @@ export function Give({ onGiven }: { onGiven: (id: string) => void }) {
                 {open.data !== undefined && open.data.length > 0 && (
                     <section aria-labelledby="given-before" className="border-t border-line pt-4">
                         <h2 id="given-before" className="mb-1 font-semibold">
-                            Given before, not brought in
+                            Uploaded before, not imported yet
                         </h2>
                         <ul>
                             {open.data.map(source => (

@@ -36,12 +36,12 @@ export function LookedOver({ source, acts }: { source: Source; acts: SourceActs 
         choose(next)
         turn(0)
     }
-    const act = made > 0 ? `Bring in ${count(made, 'page')}` : 'Bring it in'
+    const act = made > 0 ? `Import ${count(made, 'page')}` : 'Import'
     const goOn = () =>
         made > LARGE
             ? confirm(true)
             : void propose({
-                  title: `Bringing in ${count(made, 'page')} from ${source.name}`,
+                  title: `Importing ${count(made, 'page')} from ${source.name}`,
                   act,
                   batch: { changes: [{ kind: 'bring-in', import: source.id }] },
                   always: true,
@@ -125,8 +125,8 @@ export function LookedOver({ source, acts }: { source: Source; acts: SourceActs 
                 <Modal
                     open
                     onClose={() => confirm(false)}
-                    title={`Bring in ${count(made, 'page')}?`}
-                    description="So many are brought in in the background, in one step: either all of them come, or none. The history can undo it."
+                    title={`Import ${count(made, 'page')}?`}
+                    description="This many are imported in the background, in one step: all of them or none. The history can undo it."
                 >
                     <DialogActions>
                         <Button onClick={() => confirm(false)}>Cancel</Button>

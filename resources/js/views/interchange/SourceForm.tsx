@@ -133,7 +133,7 @@ export function SourceForm({ source, acts }: { source: Source; acts: SourceActs 
             <PickPage
                 open={picking}
                 top
-                title="Bring in under"
+                title="Import under"
                 onClose={() => pick(false)}
                 onPick={page => {
                     say({ under: page.id === 'top' ? null : page.id })

@@ -35,14 +35,14 @@ export function TakeOutView() {
     const [branch, choose] = useState<{ id: string; name: string } | null>(null)
     const [picking, pick] = useState(false)
     return (
-        <main aria-label="Take the site out" className="flex h-full min-h-0 flex-col">
+        <main aria-label="Export the site" className="flex h-full min-h-0 flex-col">
             <div className="flex h-14 shrink-0 items-center gap-4 border-b border-line px-8">
-                <PageTitle>Take the site out</PageTitle>
+                <PageTitle>Export the site</PageTitle>
             </div>
             <div className="min-h-0 flex-1 overflow-y-auto px-8 py-6">
                 <div className="max-w-[860px]">
                     <p className="mb-5 flex flex-wrap items-center gap-2">
-                        <span className="text-ink-2">What goes out:</span>
+                        <span className="text-ink-2">What to export:</span>
                         <b className="font-semibold">
                             {branch === null ? 'the whole site' : `${branch.name} and what is below`}
                         </b>
@@ -82,7 +82,7 @@ export function TakeOutView() {
             </div>
             <PickPage
                 open={picking}
-                title="Take out the branch of"
+                title="Export the branch of"
                 onClose={() => pick(false)}
                 onPick={page => {
                     choose(page)

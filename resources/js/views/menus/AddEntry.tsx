@@ -49,7 +49,7 @@ export function AddEntry({ picks, onAdd }: { picks: boolean; onAdd: (entry: Entr
             <PickPage
                 open={picking === 'page' || picking === 'branch'}
                 top={picking === 'branch'}
-                title={picking === 'branch' ? 'Fill it with what is inside…' : picks ? 'Pick a page' : 'Which page'}
+                title={picking === 'branch' ? 'Fill it with the pages inside…' : picks ? 'Pick a page' : 'Which page'}
                 onClose={() => setPicking(null)}
                 onPick={page => {
                     const top = page.id === 'top'

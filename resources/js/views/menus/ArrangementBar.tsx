@@ -13,7 +13,7 @@ export function ArrangementBar({ ready, onBack, onDrop, onApply }: Props) {
         >
             <Muted>Not saved: visitors do not see this yet.</Muted>
             <span className="ml-auto flex gap-2">
-                {onBack !== null && <Button onClick={onBack}>One step back</Button>}
+                {onBack !== null && <Button onClick={onBack}>Undo this step</Button>}
                 <Button onClick={onDrop}>Discard</Button>
                 <Button variant="main" disabled={!ready} onClick={onApply}>
                     Review and save

@@ -40,7 +40,7 @@ export function Bring({
         <Modal
             open={open}
             onClose={onClose}
-            title="Bring entries in"
+            title="Import entries"
             description="Paste a list, one label or address a line, indented where it stands under another; or choose a menu file (JSON) or an OPML outline. What is known here becomes an entry to its page."
             width={560}
         >
@@ -58,7 +58,7 @@ export function Bring({
                 <span className="flex gap-2">
                     <Button onClick={onClose}>Cancel</Button>
                     <Button variant="main" disabled={text.trim() === ''} onClick={() => void read()}>
-                        Take these entries
+                        Add these entries
                     </Button>
                 </span>
             </div>

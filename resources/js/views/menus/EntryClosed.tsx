@@ -14,7 +14,7 @@ const choices = [
 /** What those see of an entry who may not see its page. */
 export function EntryClosed({ closed, writes, error, onChange }: Props) {
     return (
-        <FieldFrame stacked label="For those who may not see the page, it" error={error}>
+        <FieldFrame stacked label="For those who cannot see the page, it" error={error}>
             {({ id }) => <Select id={id} disabled={!writes} value={closed} choices={choices} onChoose={onChange} />}
         </FieldFrame>
     )

@@ -26,10 +26,10 @@ export function Findings({ menu, place, writes, onEntry, onLead, onOut }: Props)
                 <Finding key={i} description={findingWords({ entry, page, kind, ...finding })}>
                     {entry !== null && <Fix onClick={() => onEntry(entry)}>Look</Fix>}
                     {writes && entry !== null && kind === 'redirect' && page !== null && (
-                        <Fix onClick={() => onLead(entry, page)}>Lead to the page itself</Fix>
+                        <Fix onClick={() => onLead(entry, page)}>Link to the page directly</Fix>
                     )}
                     {writes && entry !== null && mendedByOut.includes(kind) && (
-                        <Fix onClick={() => onOut(entry)}>Take it out</Fix>
+                        <Fix onClick={() => onOut(entry)}>Remove</Fix>
                     )}
                 </Finding>
             ))}

@@ -18,8 +18,8 @@ export function MenuActs({ menu, list, onBring, onGone }: Props) {
     const file = (format: string) => `/api/v1/sites/${site.key}/menus/${menu.id}/file?format=${format}`
     const place = (key: string | null, name: string) =>
         void propose({
-            title: key === null ? `Taking ${menu.name} out of its place` : `Placing ${menu.name} at ${name}`,
-            act: key === null ? 'Take it out' : 'Place it',
+            title: key === null ? `Removing ${menu.name} from its place` : `Placing ${menu.name} at ${name}`,
+            act: key === null ? 'Remove from place' : 'Place it',
             batch: { changes: [{ kind: 'place-menu', menu: menu.id, place: key }] },
         })
     return (
@@ -61,7 +61,7 @@ export function MenuActs({ menu, list, onBring, onGone }: Props) {
                             Rename…
                         </DropdownMenu.Item>
                         <DropdownMenu.Item className={item} onSelect={onBring}>
-                            Bring entries in…
+                            Import entries…
                         </DropdownMenu.Item>
                         <DropdownMenu.Item className={item} asChild>
                             <a href={file('json')} download>

@@ -73,9 +73,9 @@ export function MenuEditor(editing: MenuEditing) {
                             role="alert"
                             className="flex flex-wrap items-center gap-3 bg-amber-soft px-4 py-2 text-amber"
                         >
-                            Somebody changed this menu while you arranged it.
-                            <Button onClick={editor.drop}>Take theirs</Button>
-                            <Button onClick={editor.keepMine}>Put mine over it</Button>
+                            Somebody changed this menu while you were editing it.
+                            <Button onClick={editor.drop}>Use theirs</Button>
+                            <Button onClick={editor.keepMine}>Overwrite with mine</Button>
                         </div>
                     )}
                     {problem !== null && <Alert className="px-4 py-2">{problem.message}</Alert>}
@@ -104,7 +104,7 @@ export function MenuEditor(editing: MenuEditing) {
                         <p className="px-4 py-6 text-ink-3">
                             {picks
                                 ? 'No page is picked yet. Pick one here, from the outline, or from the sheet of a page.'
-                                : 'No entries yet. Add one, or bring in a list.'}
+                                : 'No entries yet. Add one, or import a list.'}
                         </p>
                     )}
                 </div>
@@ -145,9 +145,9 @@ export function MenuEditor(editing: MenuEditing) {
             <AskBeforeLeaving
                 unsaved={isUnsaved}
                 part="menu"
-                title={`Leave with ${menu.name} arranged and not applied?`}
-                description="What you arranged here is not for visitors yet, and would be lost."
-                leave="Leave without it"
+                title={`Leave with unsaved changes to ${menu.name}?`}
+                description="Your changes to this menu are not saved and would be lost."
+                leave="Leave without saving"
             />
             <DragOverlay dropAnimation={null}>
                 {editor.drag.dragging !== null && (

@@ -15,7 +15,7 @@ type Props = {
 export function SeenMenu({ menu, looked, entries, search, onEntry }: Props) {
     const phone = search.width === 'phone'
     return (
-        <section aria-label="As it is seen" className="border-b border-line bg-sunk px-4 py-3.5">
+        <section aria-label="As visitors see it" className="border-b border-line bg-sunk px-4 py-3.5">
             <div
                 className={
                     phone ? 'mx-auto max-w-[340px] rounded-md bg-sheet p-3 shadow-float' : 'rounded-md bg-sheet p-3'

@@ -139,7 +139,7 @@ export function step(entries: Entry[], id: string, to: Step): Entry[] {
     return parent === undefined ? entries : put(rest, line.entry, parent.parent, parent.index + 1)
 }
 
-/** Only what is written: names for reading are left away. */
+/** Only what is written: names for reading are dropped. */
 export function written(entries: Entry[]): Entry[] {
     return entries.map(entry => {
         const kept = { ...entry }

@@ -74,8 +74,8 @@ export function useArrangement(site: string, menu: string, looks: Looks) {
         apply: (name: string) =>
             work !== null &&
             void propose({
-                title: `Arranging ${name}`,
-                act: 'Arrange',
+                title: `Changing the menu ${name}`,
+                act: 'Save menu',
                 always: true,
                 batch: {
                     changes: [{ kind: 'arrange-menu', menu, entries: written(work.entries), basedOn: work.basedOn }],

@@ -32,8 +32,8 @@ export function useMenuEditor({ menu, list, search, set }: MenuEditing) {
         to === menu.id
             ? arrange([...entries, toPage(page)])
             : void propose({
-                  title: `Putting ${page.name} into ${list.menus.find(each => each.id === to)?.name ?? 'a menu'}`,
-                  act: 'Put it in',
+                  title: `Adding ${page.name} to ${list.menus.find(each => each.id === to)?.name ?? 'a menu'}`,
+                  act: 'Add',
                   batch: { changes: [{ kind: 'add-to-menu', page: page.id, menu: to }] },
               })
     const drag = useEntryDrag({

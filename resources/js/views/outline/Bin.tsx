@@ -50,7 +50,7 @@ export function Bin({ open, onClose }: { open: boolean; onClose: () => void }) {
             open={open}
             onClose={onClose}
             title="Bin"
-            description="Retired pages wait here with everything that was below them. What visitors knew goes on answering, also once a page is deleted for good."
+            description="Retired pages wait here with everything that was below them. Old addresses keep answering, even after deletion."
             width={820}
         >
             {error !== null && <Alert>{error.message}</Alert>}

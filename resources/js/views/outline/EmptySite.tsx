@@ -11,7 +11,7 @@ export function EmptySite({ onMake, canMake }: { onMake: () => void; canMake: bo
             <h2 className="text-[20px] leading-7 font-bold">This site has no page yet</h2>
             <Muted>
                 The outline will show every page, one inside another, with its address and state. Begin with a first
-                page, or bring in what you have: a table, a sitemap, a list of addresses, saved pages.
+                page, or import what you have: a table, a sitemap, a list of addresses, saved pages.
             </Muted>
             {canMake && (
                 <div className="mt-2 flex gap-2">
@@ -19,7 +19,7 @@ export function EmptySite({ onMake, canMake }: { onMake: () => void; canMake: bo
                         Make the first page
                     </Button>
                     <Link to="/s/$site/bring-in" params={{ site: site.key }} className={buttonClasses()}>
-                        Bring pages in
+                        Import pages
                     </Link>
                 </div>
             )}

@@ -170,7 +170,7 @@ function reach({
 }) {
     if (state !== 'live') return 'not yet'
     if (reachDue) return 'working it out…'
-    return `${clicks === null ? 'no way here' : `${clicks} ${clicks === 1 ? 'click' : 'clicks'}`} · ${linksIn} ${linksIn === 1 ? 'link' : 'links'}`
+    return `${clicks === null ? 'not linked' : `${clicks} ${clicks === 1 ? 'click' : 'clicks'}`} · ${linksIn} ${linksIn === 1 ? 'link' : 'links'}`
 }
 
 function MakeCells({ row, onMade }: { row: Row & { kind: 'make' }; onMade: (page: string | null) => void }) {

@@ -45,7 +45,7 @@ export function KindSign({ page }: { page: Page }) {
                 </Hint>
             )}
             {page.isProtected && (
-                <Hint description="Kept: only the owner retires it">
+                <Hint description="Protected: only the owner can retire it">
                     <span className={whole}>
                         <Lock size={12} aria-label="protected" />
                     </span>

@@ -28,8 +28,8 @@ export function PickFor({ pages, onClose, onDone }: Props) {
     const act = (kind: 'add-to-menu' | 'remove-from-menu', menu: string, name: string) => {
         onClose()
         void propose({
-            title: kind === 'add-to-menu' ? `Picking ${what} for ${name}` : `Taking ${what} off ${name}`,
-            act: kind === 'add-to-menu' ? 'Pick' : 'Take off',
+            title: kind === 'add-to-menu' ? `Adding ${what} to ${name}` : `Removing ${what} from ${name}`,
+            act: kind === 'add-to-menu' ? 'Add' : 'Remove',
             batch: { changes: [kind === 'add-to-menu' ? { kind, menu, ...whom } : { kind, menu, ...whom }] },
             now: true,
             done: onDone,
@@ -40,7 +40,7 @@ export function PickFor({ pages, onClose, onDone }: Props) {
         <Modal
             open={pages.length > 0}
             onClose={onClose}
-            title={`Pick ${what}`}
+            title={`Add ${what} to picks`}
             description="Picks are pages chosen by hand, shown as cards or a list."
             width={420}
         >
@@ -61,17 +61,17 @@ export function PickFor({ pages, onClose, onDone }: Props) {
                             </span>
                             {isIn ? (
                                 <Button
-                                    aria-label={`Take off ${menu.name}`}
+                                    aria-label={`Remove from ${menu.name}`}
                                     onClick={() => act('remove-from-menu', menu.id, menu.name)}
                                 >
-                                    Take off
+                                    Remove
                                 </Button>
                             ) : (
                                 <Button
-                                    aria-label={`Pick for ${menu.name}`}
+                                    aria-label={`Add to ${menu.name}`}
                                     onClick={() => act('add-to-menu', menu.id, menu.name)}
                                 >
-                                    Pick
+                                    Add
                                 </Button>
                             )}
                         </li>

@@ -6,11 +6,11 @@ import { Hint } from '../../ui/Hint'
 export function Picks({ page, onPick }: { page: { name: string; picks: string[] }; onPick: () => void }) {
     const on = page.picks.length
     return (
-        <Hint description={on === 0 ? 'Pick it for a place (P)' : `Picked: ${page.picks.join(', ')}`}>
+        <Hint description={on === 0 ? 'Add it to picks (P)' : `Picked: ${page.picks.join(', ')}`}>
             <button
                 type="button"
                 tabIndex={-1}
-                aria-label={on === 0 ? `Pick ${page.name}` : `${page.name} is picked: ${page.picks.join(', ')}`}
+                aria-label={on === 0 ? `Add ${page.name} to picks` : `${page.name} is picked: ${page.picks.join(', ')}`}
                 onClick={event => {
                     event.stopPropagation()
                     onPick()

@@ -43,17 +43,17 @@ export function RowActs({ trigger, page, onAct }: Props) {
     )
     return (
         <MenuList trigger={trigger} offset={2} keepsFocus className="min-w-[230px]">
-            {page.kind === 'page' && entry('write', mayHere('write') ? 'Write on the page' : 'Look at the page', ['E'])}
+            {page.kind === 'page' && entry('write', mayHere('write') ? 'Write on the page' : 'Read the page', ['E'])}
             {mayHere('structure') ? (
                 always.map(([act, label, keys]) => entry(act, label, keys))
             ) : (
                 <p className="max-w-[230px] px-2.5 py-1 text-[12px] text-ink-3">
                     {page.rights?.length === 0
-                        ? 'You see this page only on the way to others.'
-                        : 'Making, naming and moving pages takes the right “make and move” here.'}
+                        ? 'You see this page only as the way to pages inside it.'
+                        : 'To make, rename and move pages here you need the right “make and move”.'}
                 </p>
             )}
-            {may('menus') && entry('pick', 'Pick for a place…', ['P'])}
+            {may('menus') && entry('pick', 'Add to picks…', ['P'])}
             <MenuAct
                 onSelect={() =>
                     void navigate({ to: '/s/$site/replace', params: { site: key }, search: { branch: page.id } })

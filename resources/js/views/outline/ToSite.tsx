@@ -54,7 +54,7 @@ export function ToSite({ page, onClose }: { page: { id: string; name: string }; 
             open
             onClose={onClose}
             title={`Move ${page.name} to another site`}
-            description="With what is below, its content and its files. Every address that it has here sends on to the other site."
+            description="With what is below, its content and its files. Every address that it has here redirects to the other site."
             width={640}
         >
             <form

@@ -21,7 +21,7 @@ export function LetIn({ person }: { person: Schemas['Person'] }) {
         },
         onSuccess: async () => {
             notify.success(
-                isOut ? `${person.name} is let in again.` : `${person.name} is out, everywhere, from now on.`,
+                isOut ? `${person.name} can sign in again.` : `${person.name} can no longer sign in.`,
             )
             await queries.invalidateQueries({ queryKey: keys.site(site.key) })
         },

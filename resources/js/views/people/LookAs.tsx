@@ -20,8 +20,8 @@ export function LookAs({ who, name }: { who: string; name: string }) {
         onError: problem => notify.error(problem.message),
     })
     return (
-        <Button variant="quiet" aria-label={`Look as ${name}…`} disabled={look.isPending} onClick={() => look.mutate()}>
-            Look as…
+        <Button variant="quiet" aria-label={`View as ${name}…`} disabled={look.isPending} onClick={() => look.mutate()}>
+            View as…
         </Button>
     )
 }

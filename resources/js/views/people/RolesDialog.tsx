@@ -26,9 +26,9 @@ export function RolesDialog({ person, onClose }: { person: Schemas['Person']; on
                 <Button
                     variant="breaks"
                     className="mr-auto"
-                    onClick={() => set([], `Taking ${person.name} off the site`, 'Take off the site')}
+                    onClick={() => set([], `Removing ${person.name} from the site`, 'Remove from the site')}
                 >
-                    Take off the site…
+                    Remove from the site…
                 </Button>
                 <Button onClick={onClose}>Cancel</Button>
                 <Button

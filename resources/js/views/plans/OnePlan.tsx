@@ -27,7 +27,7 @@ type Props = {
     onWork: () => void
 }
 
-/** One plan: what is prepared, what contradicts, what would follow, and the way to switch it on. */
+/** One plan: what is prepared, what contradicts, what would follow, and the way to apply it. */
 export function OnePlan({ plan, others, against, onOpen, onWork }: Props) {
     const site = useSite()
     const queries = useQueryClient()
@@ -54,9 +54,9 @@ export function OnePlan({ plan, others, against, onOpen, onWork }: Props) {
         void propose({
             title:
                 only.length === 0
-                    ? `Switching on “${plan.name}”`
-                    : `Switching on ${count(only.length, 'step')} of “${plan.name}”`,
-            act: 'Switch on',
+                    ? `Applying “${plan.name}”`
+                    : `Applying ${count(only.length, 'step')} of “${plan.name}”`,
+            act: 'Apply plan',
             plan: only.length === 0 ? { id: plan.id } : { id: plan.id, only },
             always: true,
             done: () => choose(new Set()),
@@ -75,7 +75,7 @@ export function OnePlan({ plan, others, against, onOpen, onWork }: Props) {
                             {isWorked ? 'Leave the plan' : 'Work in this plan'}
                         </Button>
                         <Button variant="main" disabled={plan.steps === 0 || stops} onClick={switchOn}>
-                            {chosen.size === 0 ? 'Switch on…' : `Switch on ${count(chosen.size, 'step')}…`}
+                            {chosen.size === 0 ? 'Apply plan…' : `Apply ${count(chosen.size, 'step')}…`}
                         </Button>
                     </>
                 )}
@@ -87,8 +87,8 @@ export function OnePlan({ plan, others, against, onOpen, onWork }: Props) {
                     {isOpen
                         ? plan.switchAt === null
                             ? plan.description
-                            : `Switched on by itself on ${moment(plan.switchAt)}. ${plan.description}`
-                        : 'Switched on. The history can undo it as a whole.'}
+                            : `Will be applied automatically on ${moment(plan.switchAt)}. ${plan.description}`
+                        : 'Applied. The history can undo it as a whole.'}
                 </p>
                 {against !== undefined && (
                     <Against

@@ -33,7 +33,7 @@ export function PlanActs({ plan, acts, others, onOpen, onLeave }: Props) {
                 className="grid size-[30px] place-items-center rounded-md text-ink-2 hover:bg-sunk"
                 menu={trigger => (
                     <MenuList trigger={trigger} align="end" className="min-w-[220px]">
-                        <MenuAct onSelect={open('moment')}>Switch on at a moment…</MenuAct>
+                        <MenuAct onSelect={open('moment')}>Apply at a set time…</MenuAct>
                         <MenuAct onSelect={open('link')}>Secret link for others…</MenuAct>
                         {others.map(other => (
                             <MenuAct key={other.id} onSelect={() => onOpen({ plan: plan.id, against: other.id })}>
@@ -92,7 +92,7 @@ function AtMoment({ plan, acts, onClose }: DialogProps) {
         <Modal
             open
             onClose={onClose}
-            title="Switch on at a moment"
+            title="Apply at a set time"
             description="On the clock of the site. What stands in its way then is told here, and nothing is done."
         >
             <form
@@ -103,17 +103,17 @@ function AtMoment({ plan, acts, onClose }: DialogProps) {
                 }}
             >
                 <Field
-                    label="Moment"
+                    label="Date and time"
                     type="datetime-local"
                     value={at}
                     error={problem?.reasonFor('switchAt')?.reason ?? problem?.reasonFor('at')?.reason}
                     onChange={event => set(event.target.value)}
                 />
                 <DialogActions>
-                    {plan.switchAt !== null && <Button onClick={() => say(null)}>Not at a moment</Button>}
+                    {plan.switchAt !== null && <Button onClick={() => say(null)}>No set time</Button>}
                     <Button onClick={onClose}>Cancel</Button>
                     <Button type="submit" variant="main" disabled={at === ''}>
-                        Set the moment
+                        Set the time
                     </Button>
                 </DialogActions>
             </form>

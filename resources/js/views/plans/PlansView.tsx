@@ -62,8 +62,8 @@ export function PlansView({ search, onOpen, onWork }: Props) {
                     </p>
                     <Muted>
                         The plan says at any time what it would do, and what was changed on the living site since.
-                        Others see the site as it would be under a secret link. It is switched on in one step, at once
-                        or at a moment, and undone as a whole.
+                        Others see the site as it would be under a secret link. It is applied in one step, now or
+                        at a set time, and can be undone as a whole.
                     </Muted>
                 </div>
             ) : (
@@ -82,9 +82,9 @@ export function PlansView({ search, onOpen, onWork }: Props) {
 }
 
 function stateWords(plan: PlanItem) {
-    if (plan.state === 'applied') return `switched on ${ago(plan.changed)}`
+    if (plan.state === 'applied') return `applied ${ago(plan.changed)}`
     const steps = plan.steps === 0 ? 'nothing prepared yet' : count(plan.steps, 'step')
-    if (plan.problem !== null) return `${steps} · was not switched on`
+    if (plan.problem !== null) return `${steps} · could not be applied`
     return plan.switchAt === null ? steps : `${steps} · from ${moment(plan.switchAt)}`
 }
 
@@ -101,7 +101,7 @@ function NewPlan({ onClose, onMade }: { onClose: () => void; onMade: (plan: Plan
             open
             onClose={onClose}
             title="New plan"
-            description="Nothing of it is seen by visitors until you switch it on."
+            description="Nothing of it is seen by visitors until you apply it."
         >
             <form
                 noValidate

@@ -13,7 +13,7 @@ type Props = {
     canWrite: boolean
 }
 
-/** What is prepared, in the order in which it was. Those that are ticked can be switched on first. */
+/** What is prepared, in the order in which it was. Those that are ticked can be applied first. */
 export function Steps({ review, acts, chosen, onChoose, canWrite }: Props) {
     const turn = (step: string) => {
         const next = new Set(chosen)
@@ -31,7 +31,7 @@ export function Steps({ review, acts, chosen, onChoose, canWrite }: Props) {
                         {canWrite && (
                             <input
                                 type="checkbox"
-                                aria-label={`Switch on first: ${step.sentence.replaceAll('*', '')}`}
+                                aria-label={`Apply first: ${step.sentence.replaceAll('*', '')}`}
                                 className="translate-y-0.5 accent-heron"
                                 checked={chosen.has(step.id)}
                                 disabled={step.refused !== null}

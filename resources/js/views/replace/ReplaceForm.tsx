@@ -47,7 +47,7 @@ export function ReplaceForm({ search, set, problem }: Props) {
                 hint={search.way === 'pattern' ? '$1 stands for what is in the first parentheses.' : undefined}
                 onChange={event => set({ with: text(event.target.value) })}
             />
-            <FieldFrame stacked label="Find it">
+            <FieldFrame stacked label="Match">
                 {({ id }) => (
                     <Select
                         id={id}

@@ -51,7 +51,7 @@ export function ReplaceView({ search, set }: Props) {
                         {answer === undefined
                             ? ''
                             : answer.places === 0
-                              ? 'It stands nowhere.'
+                              ? 'Not found anywhere.'
                               : `${count(answer.places, 'place')} on ${count(answer.pages, 'page')}${answer.menus > 0 ? ` and in ${count(answer.menus, 'menu')}` : ''}`}
                     </p>
                     {answer !== undefined && answer.places > 0 && (

@@ -47,7 +47,7 @@ export function RemoveSite({ onClose }: { onClose: () => void }) {
             >
                 {data !== undefined && (
                     <p>
-                        {gone(data)} {site.origin} answers nothing from then on. For {data.days} days it can be brought
+                        {gone(data)} {site.origin} stops answering. For {data.days} days it can be brought
                         back as it was; then it is deleted for good.
                     </p>
                 )}
@@ -58,7 +58,7 @@ export function RemoveSite({ onClose }: { onClose: () => void }) {
                         download
                         onClick={() => take(true)}
                     >
-                        Take it out first
+                        Export it first
                     </a>
                     <span className="text-[13px] text-ink-3">
                         {taken

@@ -218,7 +218,7 @@ function rowsOf(
                     ? 'made here only'
                     : now.signUp === 'everyone'
                       ? 'everyone makes one'
-                      : 'made by whoever asks, and let in'
+                      : 'anyone may ask; somebody approves'
             }`,
             does: 'Who signs in at the public site.',
             act: (
@@ -228,12 +228,12 @@ function rowsOf(
             ),
         },
         {
-            name: 'Head lines of all pages',
+            name: 'Head code of all pages',
             now: now.hasHead ? 'some' : 'none',
             does: 'meta, link, JSON-LD and script in the head of every page; pages add their own.',
             act: (
                 <Button variant="quiet" className={act} onClick={() => open('code')}>
-                    Look at them…
+                    View…
                 </Button>
             ),
         },

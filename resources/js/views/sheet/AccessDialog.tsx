@@ -130,7 +130,7 @@ export function AccessDialog({ sheet, onClose }: Props) {
                 {to !== 'above' && (
                     <div className="grid gap-1.5">
                         <Choice checked={https} onChange={event => setHttps(event.target.checked)}>
-                            By https alone, also where the site is asked by http
+                            Only over https, even where the site is reached by http
                         </Choice>
                         <Choice checked={timed} onChange={event => setTimed(event.target.checked)}>
                             Only for a time

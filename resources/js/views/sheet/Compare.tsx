@@ -24,15 +24,16 @@ export function Compare({ sheet, number, versions, onBrought, onClose }: Props) 
     const queries = useQueryClient()
     const latest = versions[0]?.number ?? 0
     const before = versions.find(version => version.number < number)?.number ?? null
-    const [beside, setBeside] = useState<number | null>(before)
-    const left = beside ?? number
+    const [beside, setBeside] = useState<number | null>(number === latest ? before : latest)
+    // The older one on the left, as one reads.
+    const [left, right] = beside === null || beside > number ? [number, beside ?? number] : [beside, number]
     const path = { site: site.key, page: sheet.id }
     const { data, error } = useQuery({
-        queryKey: [...keys.versions(site.key, sheet.id), left, number],
+        queryKey: [...keys.versions(site.key, sheet.id), left, right],
         queryFn: () =>
             answered(
                 api.GET('/sites/{site}/pages/{page}/versions/{left}/against/{right}', {
-                    params: { path: { ...path, left, right: number } },
+                    params: { path: { ...path, left, right } },
                 }),
             ),
     })
@@ -65,13 +66,13 @@ export function Compare({ sheet, number, versions, onBrought, onClose }: Props) 
         >
             {versions.length > 1 && (
                 <label className="mb-2 flex items-center gap-2 text-ink-2">
-                    Beside it
+                    Compare with
                     <select
                         value={beside ?? ''}
                         onChange={event => setBeside(event.target.value === '' ? null : Number(event.target.value))}
                         className="h-[30px] rounded-[5px] border border-edge bg-sheet px-2 text-ink"
                     >
-                        <option value="">nothing</option>
+                        <option value="">no other version</option>
                         {versions
                             .filter(version => version.number !== number)
                             .map(version => (
@@ -87,8 +88,8 @@ export function Compare({ sheet, number, versions, onBrought, onClose }: Props) 
             <table className="w-full table-fixed border-collapse">
                 <thead>
                     <tr className="text-left text-[12px] text-ink-3">
-                        {beside !== null && <th className="pb-1 font-normal">Version {beside}</th>}
-                        <th className={clsx('pb-1 font-normal', beside !== null && 'pl-6')}>Version {number}</th>
+                        {beside !== null && <th className="pb-1 font-normal">Version {left}</th>}
+                        <th className={clsx('pb-1 font-normal', beside !== null && 'pl-6')}>Version {right}</th>
                     </tr>
                 </thead>
                 <tbody>
@@ -102,7 +103,7 @@ export function Compare({ sheet, number, versions, onBrought, onClose }: Props) 
             </table>
             {data?.length === 0 && <p className="text-ink-3">It says nothing.</p>}
             {beside !== null && data?.every(row => row.kind === 'same') === true && (
-                <p className="mt-3 text-ink-2">The two say the same; only how it is set may differ.</p>
+                <p className="mt-3 text-ink-2">The text of both is the same; only its formatting may differ.</p>
             )}
             {bring.error !== null && <Alert className="mt-2">{bring.error.message}</Alert>}
             <DialogActions className="mt-5">

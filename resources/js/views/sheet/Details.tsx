@@ -186,7 +186,7 @@ function SlugField({ sheet, slug, onSlug, error, onWay }: SlugProps) {
     const bad = error ?? answer?.error ?? (conflict === null ? undefined : heldBy(conflict))
     const unchanged = sheet.everLive
         ? `${sheet.liveSince === null ? 'Visitors know this address.' : `Live since ${date(sheet.liveSince)}.`} Changing it moves ${count(sheet.branch + 1, 'address', 'addresses')}.`
-        : 'Not live yet: it may change freely.'
+        : 'Not live yet, so changing it breaks nothing.'
     return (
         <div>
             <Field

@@ -31,8 +31,8 @@ export function Further({ sheet }: { sheet: Schemas['PageSheet'] }) {
     }
     const remove = (from: string) =>
         void propose({
-            title: `Taking ${from} away`,
-            act: 'Take it away',
+            title: `Removing ${from}`,
+            act: 'Remove it',
             batch: { changes: [{ kind: 'remove-address', page: sheet.id, address: from }] },
         })
     const list = (addresses: string[]) =>
@@ -42,8 +42,8 @@ export function Further({ sheet }: { sheet: Schemas['PageSheet'] }) {
                     <Address address={each} />
                 </span>
                 {manages && (
-                    <Button variant="quiet" aria-label={`Take away ${each}`} onClick={() => remove(each)}>
-                        Take away
+                    <Button variant="quiet" aria-label={`Remove ${each}`} onClick={() => remove(each)}>
+                        Remove
                     </Button>
                 )}
             </li>
@@ -83,7 +83,7 @@ export function Further({ sheet }: { sheet: Schemas['PageSheet'] }) {
                             checked={answer === 'send-on'}
                             onChange={() => setAnswer('send-on')}
                         >
-                            sends on to the page
+                            redirects to the page
                         </Choice>
                         <Choice
                             type="radio"
@@ -109,7 +109,7 @@ export function Further({ sheet }: { sheet: Schemas['PageSheet'] }) {
                     </form>
                 )}
             </dd>
-            <dt>Sends on from</dt>
+            <dt>Redirects from</dt>
             <dd>
                 {sheet.sendsOn.length === 0 ? (
                     <p className="py-[5px] text-ink-3">no former address</p>

@@ -72,6 +72,7 @@ export function HistoryTab({ sheet, onBrought }: { sheet: Schemas['PageSheet']; 
                         <VersionItem
                             key={`version ${item.version.number}`}
                             version={item.version}
+                            isLatest={item.version.number === versions[0]?.number}
                             onOpen={() => setOpened(item.version.number)}
                         />
                     ),
@@ -137,7 +138,7 @@ function ChangeItem({ entry, page }: { entry: Entry; page: string }) {
     )
 }
 
-function VersionItem({ version, onOpen }: { version: Version; onOpen: () => void }) {
+function VersionItem({ version, isLatest, onOpen }: { version: Version; isLatest: boolean; onOpen: () => void }) {
     return (
         <li className={line}>
             <div>
@@ -152,8 +153,8 @@ function VersionItem({ version, onOpen }: { version: Version; onOpen: () => void
                     {version.note !== '' && `: “${version.note}”`}
                 </Muted>
             </div>
-            <Button variant="quiet" aria-label={`Open version ${version.number}`} onClick={onOpen}>
-                Open
+            <Button variant="quiet" aria-label={`${isLatest ? 'Show' : 'Compare with latest:'} version ${version.number}`} onClick={onOpen}>
+                {isLatest ? 'Show' : 'Compare with latest'}
             </Button>
         </li>
     )

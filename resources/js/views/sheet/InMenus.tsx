@@ -22,15 +22,15 @@ export function InMenus({ sheet }: { sheet: Schemas['PageSheet'] }) {
     const others = all.filter(each => !stands(each))
     const put = (menu: MenuOfPage) =>
         void propose({
-            title: `Putting ${sheet.name} into ${menu.name}`,
-            act: 'Put it in',
+            title: `Adding ${sheet.name} to ${menu.name}`,
+            act: 'Add',
             batch: { changes: [{ kind: 'add-to-menu', page: sheet.id, menu: menu.menu }] },
             done: () => setChoosing(false),
         })
     const takeOut = (menus: MenuOfPage[]) =>
         void propose({
-            title: `Taking ${sheet.name} out of ${menus.length === 1 ? (menus[0]?.name ?? '') : count(menus.length, 'menu')}`,
-            act: 'Take it out',
+            title: `Removing ${sheet.name} from ${menus.length === 1 ? (menus[0]?.name ?? '') : count(menus.length, 'menu')}`,
+            act: 'Remove',
             batch: {
                 changes: menus.map(each => ({ kind: 'remove-from-menu' as const, page: sheet.id, menu: each.menu })),
             },
@@ -68,7 +68,7 @@ export function InMenus({ sheet }: { sheet: Schemas['PageSheet'] }) {
                     <div className="-ml-3 flex flex-wrap">
                         {others.length > 0 && !choosing && (
                             <Button variant="quiet" onClick={() => setChoosing(true)}>
-                                Put into a menu…
+                                Add to a menu…
                             </Button>
                         )}
                         {inside.length > 1 && (
@@ -88,12 +88,12 @@ export function InMenus({ sheet }: { sheet: Schemas['PageSheet'] }) {
                                         <span className="text-[12px] text-ink-3"> leaves it out</span>
                                     )}
                                 </span>
-                                <Button variant="quiet" aria-label={`Put into ${each.name}`} onClick={() => put(each)}>
+                                <Button variant="quiet" aria-label={`Add to ${each.name}`} onClick={() => put(each)}>
                                     {each.kind === 'picks'
-                                        ? 'Pick'
+                                        ? 'Add'
                                         : each.branch === 'leaves-out'
                                           ? 'Show again'
-                                          : 'Put in'}
+                                          : 'Add'}
                                 </Button>
                             </li>
                         ))}

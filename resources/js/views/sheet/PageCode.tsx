@@ -5,9 +5,9 @@ import { Button } from '../../ui/Button'
 import { lazily } from '../../ui/lazily'
 
 const CodeDialog = lazily(() => import('../../app/CodeDialog').then(module => module.CodeDialog))
-const called = { styles: 'styles', head: 'head lines' }
+const called = { styles: 'styles', head: 'head code' }
 
-/** Whether the owner wrote styles or head lines for the page; owners write them, others look. */
+/** Whether the owner wrote styles or head code for the page; owners write them, others look. */
 export function PageCode({ sheet }: { sheet: Schemas['PageSheet'] }) {
     const writes = mayOn(sheet, 'code')
     const [open, setOpen] = useState(false)

@@ -30,7 +30,7 @@ export function ReviewBar({ sheet }: { sheet: Schemas['PageSheet'] }) {
         >
             {(inReview || sheet.reviewNote !== '') && (
                 <p>
-                    {inReview ? 'In review. Look at it, then put it live or return it.' : 'Returned from review.'}
+                    {inReview ? 'In review. Read it, then put it live or return it.' : 'Returned from review.'}
                     {sheet.reviewNote !== '' && <span className="block">“{sheet.reviewNote}”</span>}
                 </p>
             )}

@@ -130,10 +130,10 @@ export function SearchTab({ loaded, onUnsaved, onTab }: Props) {
                                 onChange={event => setTexts(was => ({ ...was, searchTitle: event.target.value }))}
                                 hint={
                                     shown.title.source === 'own' || shown.inherited['titlePattern'] === undefined
-                                        ? 'Its own.'
+                                        ? 'Set for this page.'
                                         : shown.inherited['titlePattern'].scope === 'default'
-                                          ? 'By the usual title pattern. Type here to give the page its own.'
-                                          : `By the title pattern, ${from(shown.inherited['titlePattern'])}. Type here to give the page its own.`
+                                          ? 'From the usual title pattern. Type here to set it for this page.'
+                                          : `By the title pattern, ${from(shown.inherited['titlePattern'])}. Type here to set it for this page.`
                                 }
                             />
                             <WidthMeter width={shown.title.width} max={shown.title.max} label="Width of the title" />

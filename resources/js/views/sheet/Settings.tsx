@@ -133,7 +133,7 @@ export function Settings({ sheet }: { sheet: Sheet }) {
                                 ))
                             }
                         >
-                            {sheet.isProtected ? 'only the owner retires it' : 'no'}
+                            {sheet.isProtected ? 'only the owner can retire it' : 'no'}
                         </Line>
                     </>
                 )}

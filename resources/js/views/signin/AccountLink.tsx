@@ -46,7 +46,7 @@ export function AccountLink() {
         <main className="grid h-full place-items-center overflow-y-auto p-4">
             {link.isError ? (
                 <div className="grid w-[380px] max-w-full gap-3">
-                    <h1 className="text-[26px] leading-8 font-bold">This link is good no longer</h1>
+                    <h1 className="text-[26px] leading-8 font-bold">This link is no longer valid</h1>
                     <Muted>
                         It has been used, or it has expired. Ask whoever invited you to send it once more, or ask for a
                         new password where you sign in. A mail address is asked for anew on your account.
@@ -84,7 +84,7 @@ export function AccountLink() {
                             type={shown ? 'text' : 'password'}
                             autoComplete="new-password"
                             value={password}
-                            hint="At least 12 characters. A few words in a row do well."
+                            hint="At least 12 characters. A few words in a row work well."
                             error={problem?.reasonFor('password')?.reason}
                             onChange={event => setPassword(event.target.value)}
                         />

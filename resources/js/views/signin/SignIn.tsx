@@ -69,7 +69,7 @@ export function SignIn() {
                         value={code}
                         onChange={event => setCode(event.target.value)}
                         error={code === '' ? undefined : fieldError('code')}
-                        hint="Or one of the codes that you wrote down."
+                        hint="Or one of your backup codes."
                         stacked
                         autoFocus
                     />

@@ -12,7 +12,7 @@ export function BringInFields({ layout, onClose }: Props) {
     const rows = layout.fields.find(field => field.kind === 'rows')
     return (
         <BringInTable
-            title={`Bring in fields of ${layout.name}`}
+            title={`Import fields of ${layout.name}`}
             about={`A table as it is saved here: columns id or address, ${columns.join(', ')}.${
                 rows === undefined
                     ? ''

@@ -34,7 +34,7 @@ export function Conflicts({ conflicts, fields, onMine, onTheirs }: Props) {
                                 Keep mine
                             </Button>
                             <Button variant="quiet" onClick={() => onTheirs(conflict)}>
-                                Take theirs
+                                Use theirs
                             </Button>
                         </li>
                     )

@@ -94,7 +94,7 @@ export function FieldsGrid({ layout, onDefaults }: { layout: FieldsOf; onDefault
                 </a>
                 {site.may('fields') && (
                     <Button variant="quiet" onClick={() => bring(true)}>
-                        Bring in a table…
+                        Import a table…
                     </Button>
                 )}
                 {changed > 0 && <Button onClick={() => keep(null)}>Discard changes</Button>}

@@ -63,7 +63,7 @@ export function LayoutsView({ search, set }: Props) {
                 </ul>
                 <div className="px-2.5 pt-3">
                     <Button variant="quiet" className="-ml-3" onClick={() => setCode(true)}>
-                        Head lines of all pages…
+                        Head code of all pages…
                     </Button>
                 </div>
                 {(all.data?.faults ?? []).length > 0 && (

@@ -45,7 +45,7 @@ export function BringVisitors({ onClose }: { onClose: () => void }) {
     const error = read.error ?? bring.error
     if (links.length > 0)
         return (
-            <Modal open alert onClose={onClose} title="Hand these links over" width={640}>
+            <Modal open alert onClose={onClose} title="Give these links to them" width={640}>
                 <Muted>This installation sends no mail. Each link sets the password of one account.</Muted>
                 <textarea
                     readOnly
@@ -62,7 +62,7 @@ export function BringVisitors({ onClose }: { onClose: () => void }) {
             </Modal>
         )
     return (
-        <Modal open onClose={onClose} title="Bring in a table of visitors" width={640}>
+        <Modal open onClose={onClose} title="Import a table of visitors" width={640}>
             <div className="grid gap-3">
                 <Muted>
                     Columns: mail, name, and roles with semicolons between. Whoever is there already is found by the
@@ -126,7 +126,7 @@ export function BringVisitors({ onClose }: { onClose: () => void }) {
                             disabled={text.trim() === '' || read.isPending}
                             onClick={() => read.mutate(undefined)}
                         >
-                            Look at it
+                            Review it
                         </Button>
                     ) : (
                         <Button
@@ -134,7 +134,7 @@ export function BringVisitors({ onClose }: { onClose: () => void }) {
                             disabled={changes === 0 || bring.isPending}
                             onClick={() => bring.mutate(undefined)}
                         >
-                            {changes === 0 ? 'Nothing to bring in' : `Bring in ${changes}`}
+                            {changes === 0 ? 'Nothing to import' : `Import ${changes}`}
                         </Button>
                     )}
                 </DialogActions>

@@ -13,7 +13,7 @@ type Typed = { open: Rule['open']; roles: string; byDomain: string }
 
 const choices: [Rule['open'], string][] = [
     ['nobody', 'Nobody: accounts are made here'],
-    ['approval', 'Whoever asks, once somebody has let them in'],
+    ['approval', 'Anyone who asks, once somebody approves'],
     ['everyone', 'Everyone who confirms their mail address'],
 ]
 const list = (typed: string) =>

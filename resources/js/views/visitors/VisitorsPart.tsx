@@ -22,7 +22,7 @@ type Visitor = Schemas['Visitor']
 const states: Record<Visitor['state'], string> = {
     in: '',
     invited: 'invited, has not come yet',
-    asks: 'asks to be let in',
+    asks: 'waits for approval',
     disabled: 'disabled',
 }
 
@@ -70,14 +70,14 @@ export function VisitorsPart() {
                         }}
                         className={`${inputClasses} ml-auto max-w-[220px]`}
                     />
-                    <Button onClick={() => setDialog('table')}>Bring in a table…</Button>
+                    <Button onClick={() => setDialog('table')}>Import a table…</Button>
                     <Button variant="main" onClick={() => setDialog('new')}>
                         Add a visitor…
                     </Button>
                 </div>
                 {(found?.asking ?? 0) > 0 && (
                     <p className="mt-2 text-amber">
-                        {count(found?.asking ?? 0, 'visitor asks', 'visitors ask')} to be let in.
+                        {count(found?.asking ?? 0, 'visitor asks', 'visitors ask')} to be approved.
                     </p>
                 )}
                 <ReadFailure of={visitors} />
@@ -117,10 +117,10 @@ export function VisitorsPart() {
                                     {visitor.state === 'asks' && (
                                         <Button
                                             variant="quiet"
-                                            aria-label={`Let in ${visitor.name}`}
+                                            aria-label={`Approve ${visitor.name}`}
                                             onClick={() => change.mutate({ visitor, isAdmitted: true })}
                                         >
-                                            Let in
+                                            Approve
                                         </Button>
                                     )}
                                     {visitor.state === 'invited' && (

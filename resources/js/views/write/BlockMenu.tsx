@@ -118,12 +118,12 @@ function Items({ editor, at, onSettings, onName }: Pick<Props, 'editor' | 'at' |
                 </Group>
             )}
             {fold !== null && (
-                <Group label="Folding question">
+                <Group label="Expandable question">
                     <Chosen
                         on={editor.state.doc.nodeAt(fold)?.attrs.open === true}
                         act={set(fold, { open: editor.state.doc.nodeAt(fold)?.attrs.open !== true })}
                     >
-                        Open at first
+                        Open when the page loads
                     </Chosen>
                     <Item act={() => removeBlock(editor, fold)}>Remove question and answer</Item>
                 </Group>

@@ -36,7 +36,7 @@ export function Notes({ editor, notes }: { editor: Editor; notes: Note[] }) {
                 <Popover.Trigger asChild>
                     <button
                         type="button"
-                        aria-label={`To mend: ${here.map(note => note.text).join(' ')}`}
+                        aria-label={`To fix: ${here.map(note => note.text).join(' ')}`}
                         className="pointer-events-auto absolute grid size-6 place-items-center rounded-full hover:bg-amber-soft data-[state=open]:bg-amber-soft"
                         style={{ top: box.top + 2, left: box.right + 6 }}
                     >

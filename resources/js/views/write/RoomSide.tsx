@@ -94,8 +94,8 @@ function ToMend({ editor, review }: { editor: Editor; review: Schemas['ReviewedC
         return at === null ? [] : [{ ...note, at }]
     })
     return (
-        <section aria-label="To mend">
-            <h2 className={head}>To mend</h2>
+        <section aria-label="To fix">
+            <h2 className={head}>To fix</h2>
             {notes.length === 0 && <Muted small>Nothing noticed.</Muted>}
             <ul className="grid gap-1">
                 {notes.map(note => (

@@ -56,8 +56,8 @@ export function RoomTools({ editor, frame, notes, onPut, onSettings, onName }: P
                     className="pointer-events-auto absolute flex rounded-md border border-line bg-sheet shadow-float"
                     style={{ top: box.top - 1, left: Math.max(2, box.left - 52) }}
                 >
-                    <Hint description="Put in a block after this one (or type /)">
-                        <button type="button" aria-label="Put in a block" className={button} onClick={onPut}>
+                    <Hint description="Insert a block after this one (or type /)">
+                        <button type="button" aria-label="Insert a block" className={button} onClick={onPut}>
                             <Plus size={15} aria-hidden />
                         </button>
                     </Hint>

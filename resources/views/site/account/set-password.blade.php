@@ -1,7 +1,7 @@
 @extends('site.account.frame')
 @section('title', 'Set your password')
 @section('form')
-        <p>For {{ $account->email }}. At least 12 characters; a few words in a row do well.</p>
+        <p>For {{ $account->email }}. At least 12 characters; a few words in a row work well.</p>
         <form class="account" method="post" action="/_account/set">
             <input type="hidden" name="link" value="{{ $link }}">
             <p><label for="password">New password</label><input id="password" name="password" type="password" autocomplete="new-password" required></p>

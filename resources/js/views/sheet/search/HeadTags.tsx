@@ -15,7 +15,7 @@ export function HeadTags({ head }: { head: string }) {
                 onClick={() =>
                     void navigator.clipboard.writeText(head).then(
                         () => notify.success('Copied.'),
-                        () => notify.error('The browser does not let it be copied. Mark the tags and copy them.'),
+                        () => notify.error('This browser does not allow copying here. Select the tags and copy them.'),
                     )
                 }
             >

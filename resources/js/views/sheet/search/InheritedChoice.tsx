@@ -14,11 +14,11 @@ type Props = {
 
 /** A setting that is said here or inherited: what holds, and where it comes from, is always seen. */
 export function InheritedChoice({ label, value, inherited, choices, hint, onChoose }: Props) {
-    const name = (key: unknown) => choices.find(([each]) => each === String(key))?.[1] ?? 'not said'
+    const name = (key: unknown) => choices.find(([each]) => each === String(key))?.[1] ?? 'not set'
     const holds = inherited === undefined || inherited.scope === 'own' ? undefined : inherited
     const inherit =
         value === null && holds !== undefined
-            ? `${name(holds.value)}, ${holds.scope === 'default' ? 'as nothing else is said' : from(holds)}`
+            ? `${name(holds.value)}, ${holds.scope === 'default' ? 'by default' : from(holds)}`
             : 'Inherit'
     return (
         <FieldFrame label={label} hint={hint}>

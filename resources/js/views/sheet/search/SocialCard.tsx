@@ -44,7 +44,7 @@ export function SocialCard({ shown, texts, picture, onTexts, onPicture }: Props)
                 label="Social title"
                 value={texts.socialTitle}
                 placeholder={shown.title.text}
-                hint={texts.socialTitle === '' ? 'From the search title.' : 'Its own.'}
+                hint={texts.socialTitle === '' ? 'From the search title.' : 'Set for this page.'}
                 onChange={event => onTexts({ socialTitle: event.target.value })}
             />
             <Field
@@ -52,7 +52,7 @@ export function SocialCard({ shown, texts, picture, onTexts, onPicture }: Props)
                 label="Social description"
                 value={texts.socialDescription}
                 placeholder={shown.description.text}
-                hint={texts.socialDescription === '' ? 'From the search description.' : 'Its own.'}
+                hint={texts.socialDescription === '' ? 'From the search description.' : 'Set for this page.'}
                 onChange={event => onTexts({ socialDescription: event.target.value })}
             />
             <div className="flex flex-wrap items-center gap-2">
@@ -64,7 +64,7 @@ export function SocialCard({ shown, texts, picture, onTexts, onPicture }: Props)
                 )}
                 <Muted small>
                     {picture !== null
-                        ? 'Its own. Lists of cards show it too.'
+                        ? 'Set for this page. Lists of cards show it too.'
                         : inherited !== undefined && inherited.value !== null
                           ? `The picture comes ${from(inherited)}.`
                           : card.picture !== null

@@ -19,8 +19,8 @@ export function from({ scope, name, page }: Inherited) {
 }
 
 export const descriptionSources: Record<Schemas['DescriptionSource'], string> = {
-    own: 'Its own.',
-    pattern: 'From a pattern. Type here to give the page its own.',
+    own: 'Set for this page.',
+    pattern: 'From a pattern. Type here to set it for this page.',
     summary: 'From the summary.',
     content: 'From the first sentences of the content.',
     site: 'From the site: every such page says the same.',
